@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+export const id = z.uuid();
+export const moment = z.iso.datetime();
+export const version = z.int().min(0);
+/** The version the sender last saw: a change is refused with both states if somebody was faster. */
+export const seen = { version };
+
+export const words = (most: number) => z.string().trim().max(most, `Keep it under ${most} characters.`);
+export const needed = (most: number, what: string) => words(most).min(1, `${what} is needed.`);
+export const millimetres = z.number().min(0.05, 'At least 0.05 mm.').max(15, 'At most 15 mm.');
+
+/** An error as RFC 9457 has it, in words that say what happened and what to do. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  fields: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  /** On a lost race: the state that won. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof problem>;
+
+export const page = <Item extends z.ZodType>(item: Item) => z.object({ items: z.array(item), next: z.string().nullable() });
+export const done = z.object({ ok: z.literal(true) });

@@ -1,0 +1,14 @@
+import { movements } from './movements.ts';
+import { owners } from './owners.ts';
+import { people } from './people.ts';
+import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
+
+/** Every door of the API, by the place it belongs to. */
+export const api = { people, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns };
+
+export * from './common.ts';
+export * from './movements.ts';
+export * from './owners.ts';
+export * from './people.ts';
+export * from './route.ts';
+export * from './visits.ts';

@@ -1,0 +1,65 @@
+import { ARBOR_CLASSES, CONSTRUCTIONS, DRIVES, ESCAPEMENTS, FITTINGS, OSCILLATORS, STRIKES, TRAINS } from '@eclat/core/movement';
+import { isEdtf } from '@eclat/core/history';
+import { z } from 'zod';
+import { id, moment, needed, page, version, words } from './common.ts';
+import { bench, everyone } from './people.ts';
+import { route } from './route.ts';
+
+export const traits = z.object({
+  trains: z.array(z.object({
+    train: z.enum(TRAINS),
+    drive: z.enum(DRIVES),
+    arbors: z.array(z.object({ id: needed(8, 'An id'), name: needed(60, 'A name'), class: z.enum(ARBOR_CLASSES) })).max(24),
+  })).min(1).max(6),
+  construction: z.enum(CONSTRUCTIONS),
+  oscillator: z.enum(OSCILLATORS),
+  escapement: z.enum(ESCAPEMENTS),
+  strike: z.enum(STRIKES),
+  fittings: z.array(z.enum(FITTINGS)).max(40),
+  windHours: z.number().positive().max(20_000).optional(),
+});
+
+export const MARK_PLACES = ['back plate', 'front plate', 'dial', 'case', 'balance', 'barrel', 'label', 'pendulum'] as const;
+export const mark = z.object({ place: z.enum(MARK_PLACES), text: needed(80, 'What is marked there') });
+
+export const newMovement = z.object({
+  name: needed(120, 'What the movement is called'),
+  familyId: needed(40, 'A family'),
+  maker: words(120).default(''),
+  marks: z.array(mark).max(20).default([]),
+  /** Fittings beyond those of the family, as found on this one. */
+  fittings: z.array(z.enum(FITTINGS)).max(20).default([]),
+});
+
+export const movement = z.object({ id, code: z.string(), name: z.string(), familyId: z.string(), maker: z.string(), marks: z.array(mark), traits, version });
+export type Movement = z.infer<typeof movement>;
+
+export const ENTRY_KINDS = ['visit', 'inscription', 'amendment'] as const;
+export const entry = z.object({
+  id,
+  kind: z.enum(ENTRY_KINDS),
+  /** As ISO 8601-2: 1894-03-07, 1894, 189X, XXXX. */
+  date: z.string(),
+  title: z.string(),
+  text: z.string(),
+  place: z.string(),
+  shop: z.string(),
+  signedBy: z.string(),
+  record: z.unknown(),
+  amends: id.nullable(),
+  hash: z.string(),
+  writtenAt: moment,
+});
+export type Entry = z.infer<typeof entry>;
+
+const edtf = z.string().trim().refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
+
+export const book = z.object({ movement, entries: z.array(entry), inTheShop: z.object({ visitId: id, claim: z.string() }).nullable() });
+export type Book = z.infer<typeof book>;
+
+export const movements = {
+  search: route({ method: 'GET', path: '/movements', summary: 'Find movements by code, name, maker or mark', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(movement.omit({ traits: true }).extend({ entries: z.int(), lastDate: z.string().nullable() })) }),
+  book: route({ method: 'GET', path: '/movements/:movementId', summary: 'The movement book: its whole history, no owner’s data', roles: everyone, reply: book }),
+  inscribe: route({ method: 'POST', path: '/movements/:movementId/inscriptions', summary: 'Enter an inscription found on the movement as history', roles: everyone, body: z.object({ date: edtf, text: needed(500, 'What is written there'), place: needed(80, 'Where it is written') }), reply: entry }),
+  amend: route({ method: 'POST', path: '/history/:entryId/amendments', summary: 'Add a correction to a closed entry', roles: bench, body: z.object({ text: needed(2000, 'The correction') }), reply: entry }),
+};

@@ -1,0 +1,69 @@
+import { SYMPTOM_IDS } from '@eclat/core/faults';
+import { z } from 'zod';
+import { done, moment, needed, words } from './common.ts';
+import { bench, everyone } from './people.ts';
+import { route } from './route.ts';
+import {
+  bathRun, benchRow, bush, finding, findingFields, hole, holeFields, newBath, newBush, newPart, newVisit, observations, oiled,
+  part, photo, power, powerFields, reading, RUN_EVENTS, runEvent, seen, stageId, testRun, timer, visit, visitFields,
+} from './visits.ts';
+import { entry } from './movements.ts';
+
+export const benchRoutes = {
+  list: route({ method: 'GET', path: '/bench', summary: 'Every clock in the shop and its next action', roles: everyone, reply: z.array(benchRow) }),
+  timers: route({ method: 'GET', path: '/timers', summary: 'Running baths', roles: everyone, reply: z.array(timer) }),
+};
+
+export const visits = {
+  open: route({ method: 'POST', path: '/visits', summary: 'Take a clock in', roles: everyone, body: newVisit, reply: visit }),
+  get: route({ method: 'GET', path: '/visits/:visitId', summary: 'A visit with all that was recorded', roles: everyone, reply: visit }),
+  change: route({ method: 'PATCH', path: '/visits/:visitId', summary: 'Correct complaint, scope or promise', roles: everyone, body: visitFields.partial().extend(seen), reply: visit }),
+  stage: route({ method: 'PUT', path: '/visits/:visitId/stages/:stage', summary: 'Mark a stage done, or take it up again', roles: everyone, body: z.object({ done: z.boolean() }), reply: done }),
+  caution: route({ method: 'PUT', path: '/visits/:visitId/cautions/:caution', summary: 'Acknowledge a caution by name and time', roles: everyone, reply: done }),
+  /** The body is the picture itself (image/jpeg, image/png or image/webp), not JSON. */
+  addPhoto: route({ method: 'POST', path: '/visits/:visitId/photos', summary: 'Add a photo: JPEG, PNG or WebP up to 15 MB', roles: everyone, query: z.object({ caption: words(200).default(''), stage: stageId }), reply: photo }),
+  sign: route({ method: 'POST', path: '/visits/:visitId/signature', summary: 'Sign and close: makes the history entry', roles: bench, body: z.object({ note: words(2000).default(''), waiver: words(400).default('') }), reply: entry }),
+};
+
+export const findings = {
+  add: route({ method: 'POST', path: '/visits/:visitId/findings', summary: 'Record a finding', roles: everyone, body: findingFields, reply: finding }),
+  change: route({ method: 'PATCH', path: '/visits/:visitId/findings/:findingId', summary: 'Correct a finding', roles: everyone, body: findingFields.partial().extend(seen), reply: finding }),
+  remove: route({ method: 'DELETE', path: '/visits/:visitId/findings/:findingId', summary: 'Take a finding back', roles: everyone, reply: done }),
+};
+
+export const diagnosis = {
+  observe: route({ method: 'PUT', path: '/visits/:visitId/observations/:symptom', summary: 'Say whether a symptom is there', roles: everyone, body: z.object({ state: z.enum(['present', 'absent']).nullable() }), reply: observations }),
+  settle: route({ method: 'PUT', path: '/visits/:visitId/cause', summary: 'Name the cause, in the words of the record', roles: bench, body: z.object({ cause: words(300) }), reply: done }),
+};
+export const symptomId = z.enum(SYMPTOM_IDS);
+
+export const powerDown = {
+  set: route({ method: 'PUT', path: '/visits/:visitId/power/:train', summary: 'Set the power state of a train', roles: bench, body: powerFields.extend(seen), reply: power }),
+  strip: route({ method: 'POST', path: '/visits/:visitId/strip', summary: 'Begin the strip', roles: bench, body: z.object({ overrideReason: words(300).default('') }), reply: done }),
+};
+
+export const cleaning = {
+  start: route({ method: 'POST', path: '/visits/:visitId/baths', summary: 'Start a cleaning run', roles: bench, body: newBath, reply: bathRun }),
+  stop: route({ method: 'PUT', path: '/visits/:visitId/baths/:bathId/stopped', summary: 'The parts are out', roles: bench, reply: bathRun }),
+};
+
+export const survey = {
+  set: route({ method: 'PUT', path: '/visits/:visitId/holes/:hole', summary: 'Measure a hole', roles: bench, body: holeFields.extend(seen), reply: hole }),
+};
+
+export const fitting = {
+  addBush: route({ method: 'POST', path: '/visits/:visitId/bushes', summary: 'Record a bush fitted', roles: bench, body: newBush, reply: bush }),
+  addPart: route({ method: 'POST', path: '/visits/:visitId/parts', summary: 'Record a part fitted and what became of the old one', roles: bench, body: newPart, reply: part }),
+};
+
+export const oiling = {
+  tick: route({ method: 'PUT', path: '/visits/:visitId/oil/:point', summary: 'Tick a point: oiled, or left dry', roles: bench, body: z.object({ product: words(80).default('') }), reply: oiled }),
+  untick: route({ method: 'DELETE', path: '/visits/:visitId/oil/:point', summary: 'Take the tick back', roles: bench, reply: done }),
+};
+
+export const testRuns = {
+  start: route({ method: 'POST', path: '/visits/:visitId/testrun', summary: 'Start the test run', roles: bench, body: z.object({ readBy: z.enum(['seconds hand', 'minute hand']), place: needed(120, 'Where it runs') }), reply: testRun }),
+  read: route({ method: 'POST', path: '/visits/:visitId/testrun/readings', summary: 'Enter a reading', roles: everyone, body: z.object({ readAt: moment, errorS: z.number().min(-21_600).max(21_600) }), reply: reading }),
+  event: route({ method: 'POST', path: '/visits/:visitId/testrun/events', summary: 'Log what happened to it', roles: everyone, body: z.object({ kind: z.enum(RUN_EVENTS), happenedAt: moment, note: words(200).default('') }), reply: runEvent }),
+  forget: route({ method: 'DELETE', path: '/visits/:visitId/testrun/readings/:readingId', summary: 'Take a reading back', roles: everyone, reply: done }),
+};

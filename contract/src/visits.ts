@@ -1,0 +1,130 @@
+import { BATHS, MATERIALS } from '@eclat/core/cleaning';
+import { SYMPTOM_IDS } from '@eclat/core/faults';
+import { TRAINS } from '@eclat/core/movement';
+import { HOLE_VERDICTS } from '@eclat/core/pivots';
+import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
+import { z } from 'zod';
+import { id, millimetres, moment, needed, seen, version, words } from './common.ts';
+import { movement, newMovement } from './movements.ts';
+import { owner, ownerFields } from './owners.ts';
+
+/** Who did it and when: on everything that is written at the bench. */
+const by = { by: z.string(), at: moment };
+export const stageId = z.enum(STAGE_IDS);
+export const train = z.enum(TRAINS);
+
+export const receivedItem = z.object({ what: needed(80, 'What it is'), condition: words(120).default('') });
+export const newVisit = z.object({
+  ownerId: id.optional(),
+  owner: ownerFields.optional(),
+  clockId: id.optional(),
+  clock: z.object({ description: needed(160, 'What the clock is') }).optional(),
+  movementId: id.optional(),
+  movement: newMovement.optional(),
+  complaint: needed(2000, 'What the owner says is wrong'),
+  wanted: words(1000).default(''),
+  notWanted: words(1000).default(''),
+  received: z.array(receivedItem).max(60).default([]),
+  promisedFor: z.iso.date().nullable().default(null),
+}).superRefine((v, ctx) => {
+  const one = (a: unknown, b: unknown, path: string, what: string) => {
+    if ((a === undefined) === (b === undefined)) ctx.addIssue({ code: 'custom', path: [path], message: `Either a known ${what} or a new one, not both and not neither.` });
+  };
+  one(v.ownerId, v.owner, 'owner', 'owner');
+  one(v.clockId, v.clock, 'clock', 'clock');
+  if (v.clock) one(v.movementId, v.movement, 'movement', 'movement');
+});
+
+export const visitFields = z.object({
+  complaint: needed(2000, 'What the owner says is wrong'),
+  wanted: words(1000),
+  notWanted: words(1000),
+  promisedFor: z.iso.date().nullable(),
+});
+
+export const SEVERITIES = ['safety', 'stops it', 'harms it', 'keeps bad time', 'looks'] as const;
+export const EFFECTS = ['timekeeping', 'striking', 'safety', 'looks', 'value', 'none'] as const;
+export const findingFields = z.object({
+  place: needed(80, 'The place'),
+  seen: needed(600, 'What was seen'),
+  severity: z.enum(SEVERITIES),
+  effect: z.enum(EFFECTS),
+  proposal: words(400).default(''),
+  earlierRepair: z.boolean().default(false),
+  doNotDisturb: z.boolean().default(false),
+});
+export const finding = findingFields.extend({ id, version, ...by });
+export type Finding = z.infer<typeof finding>;
+
+export const photo = z.object({ id, caption: z.string(), stage: stageId, width: z.int(), height: z.int(), ...by });
+export type Photo = z.infer<typeof photo>;
+
+export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.number().min(0).max(60).nullable().default(null), note: words(300).default('') });
+export const power = powerFields.extend({ train, version, by: z.string(), at: moment.nullable() });
+export type Power = z.infer<typeof power>;
+
+export const basketPart = z.object({ name: needed(60, 'The part'), materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6) });
+export const newBath = z.object({
+  bath: z.enum(BATHS),
+  parts: z.array(basketPart).min(1, 'Put at least one part in the basket.').max(60),
+  minutes: z.int().min(1, 'At least one minute.').max(24 * 60, 'At most a day.'),
+  overrideReason: words(300).default(''),
+});
+export const bathRun = newBath.extend({ id, startedAt: moment, endsAt: moment, stoppedAt: moment.nullable(), by: z.string() });
+export type BathRun = z.infer<typeof bathRun>;
+
+export const holeFields = z.object({
+  pivotMm: millimetres,
+  holeLongMm: millimetres,
+  holeShortMm: millimetres,
+  /** The person's own verdict; the computed one stands beside it. */
+  verdict: z.enum(HOLE_VERDICTS),
+  note: words(200).default(''),
+});
+export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...by });
+export type SurveyedHole = z.infer<typeof hole>;
+
+export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millimetres, boreMm: millimetres, outsideMm: millimetres, heightMm: millimetres, note: words(200).default('') });
+export const bush = newBush.extend({ id, ...by });
+
+export const PART_SOURCES = ['new', 'donor movement', 'made here', 'reconditioned'] as const;
+export const OLD_PART_FATES = ['returned to the owner', 'kept with the movement', 'reconditioned into stock', 'scrapped', 'lost'] as const;
+export const newPart = z.object({ what: needed(120, 'What was fitted'), why: words(200).default(''), source: z.enum(PART_SOURCES), size: words(120).default(''), oldPart: z.enum(OLD_PART_FATES) });
+export const part = newPart.extend({ id, ...by });
+
+export const oiled = z.object({ point: z.string(), product: z.string(), ...by });
+
+export const reading = z.object({ id, readAt: moment, errorS: z.number(), by: z.string() });
+export const RUN_EVENTS = ['wound', 'adjusted', 'set', 'stopped', 'moved'] as const;
+export const runEvent = z.object({ id, kind: z.enum(RUN_EVENTS), happenedAt: moment, note: z.string(), by: z.string() });
+export const testRun = z.object({ id, startedAt: moment, readBy: z.enum(['seconds hand', 'minute hand']), place: z.string(), readings: z.array(reading), events: z.array(runEvent) });
+export type TestRun = z.infer<typeof testRun>;
+
+export const nextAction = z.object({ stage: stageId, text: z.string(), urgency: z.enum(['danger', 'due', 'next', 'wait']) });
+
+export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['present', 'absent']));
+
+export const visit = z.object({
+  id, claim: z.string(), version, openedAt: moment, closedAt: moment.nullable(),
+  complaint: z.string(), wanted: z.string(), notWanted: z.string(), promisedFor: z.string().nullable(),
+  owner, clock: z.object({ id, description: z.string() }), movement,
+  received: z.array(receivedItem.extend({ id })),
+  stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...by })),
+  photos: z.array(photo), findings: z.array(finding), observations, cause: z.string(),
+  power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
+  strip: z.object({ overrideReason: z.string(), ...by }).nullable(),
+  baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
+  testRun: testRun.nullable(), next: nextAction, obstacles: z.array(z.string()), entryId: id.nullable(),
+});
+export type Visit = z.infer<typeof visit>;
+
+export const benchRow = z.object({
+  visitId: id, claim: z.string(), clock: z.string(), owner: z.string(), movementCode: z.string(), familyId: z.string(),
+  done: z.array(stageId), power: z.array(z.object({ train, state: z.enum(POWER_STATES) })), next: nextAction,
+  bathEndsAt: moment.nullable(), promisedFor: z.string().nullable(), openedAt: moment, photoId: id.nullable(), cautions: z.array(z.string()),
+});
+export type BenchRow = z.infer<typeof benchRow>;
+
+export const timer = z.object({ bathId: id, visitId: id, claim: z.string(), clock: z.string(), bath: z.string(), startedAt: moment, endsAt: moment });
+export type Timer = z.infer<typeof timer>;
+export { seen };

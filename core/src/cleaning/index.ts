@@ -1,0 +1,2 @@
+export * from './materials.ts';
+export * from './plan.ts';

@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest';
+import { BATHS, MATERIALS, bathRule } from './materials.ts';
+import { planRun } from './plan.ts';
+
+// Common practice throughout.
+describe('a basket in a bath', () => {
+  const plates = { name: 'plates', materials: ['bare brass' as const] };
+  const arbor = { name: 'third wheel', materials: ['bare brass' as const, 'plain steel' as const] };
+
+  it('is limited by its strictest material', () => {
+    expect(planRun([plates, arbor], 'ammoniated water')).toMatchObject({ limitMin: 15, forbidden: [] });
+    expect(planRun([plates, arbor], 'detergent')).toMatchObject({ limitMin: 10, limitedBy: { part: 'third wheel', material: 'plain steel' } });
+    expect(planRun([plates], 'petroleum solvent').limitMin).toBeNull();
+  });
+
+  it('names each part that must come out, with the reason', () => {
+    const plan = planRun([plates, { name: 'hour hand', materials: ['blued or polished steel'] }, { name: 'barrel cap', materials: ['lacquered brass'] }], 'ammoniated water');
+    expect(plan.forbidden.map((f) => f.part)).toEqual(['hour hand', 'barrel cap']);
+    expect(plan.forbidden[1]!.reason).toContain('lacquer');
+  });
+
+  it('lets nothing that can poison or ruin into any bath', () => {
+    for (const material of ['luminous paint', 'mercury vessel', 'silvered dial', 'painted or paper dial', 'coil or wiring'] as const)
+      for (const bath of BATHS) expect(planRun([{ name: 'x', materials: [material] }], bath).forbidden).toHaveLength(1);
+    expect(MATERIALS.every((m) => BATHS.every((b) => bathRule(m, b) !== undefined))).toBe(true);
+  });
+});

@@ -1,0 +1,2 @@
+export * from './edtf.ts';
+export * from './record.ts';

@@ -1,0 +1,2 @@
+export * from './traits.ts';
+export * from './families.ts';

@@ -1,0 +1,58 @@
+import { drivenBy, has, isSpring, type Traits } from '../movement/index.ts';
+
+export const GRADES = ['grease', 'heavy', 'clock', 'fine', 'none'] as const;
+export type Grade = (typeof GRADES)[number];
+
+export interface OilPoint {
+  id: string;
+  where: string;
+  grade: Grade;
+  amount: string;
+}
+
+type Row = readonly [id: string, where: string, grade: Grade, amount: string, applies: (t: Traits) => boolean];
+
+const always = () => true;
+const pivotsOf = (t: Traits, ...classes: string[]) => t.trains.some((tr) => tr.arbors.some((a) => classes.includes(a.class)));
+const strikes = (t: Traits) => t.trains.some((tr) => tr.train === 'strike' || tr.train === 'chime');
+
+/** Grades and amounts are common practice; "none" is a point to be ticked too: it was looked at and left dry. */
+const ROWS: readonly Row[] = [
+  ['barrel-pivots', 'Barrel and winding arbors, clicks', 'heavy', 'a drop each', (t) => drivenBy(t, isSpring) || pivotsOf(t, 'barrel')],
+  ['mainspring-barrel', 'Mainspring in its barrel', 'grease', 'thin, after it is in', (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring')],
+  ['mainspring-open', 'Open mainspring', 'heavy', 'a film, wiped', (t) => drivenBy(t, (d) => d === 'open spring')],
+  ['train-low', 'Train pivots up to the centre, front and back', 'clock', 'sink half full', (t) => pivotsOf(t, 'train')],
+  ['train-high', 'Train pivots above the centre, and fly', 'clock', 'tiny', (t) => pivotsOf(t, 'late train', 'fly')],
+  ['escape', 'Escape wheel pivots', 'fine', 'tiny', (t) => t.escapement !== 'none'],
+  ['pallet-faces', 'Pallet faces, or two escape teeth', 'fine', 'a film', (t) => t.escapement !== 'none'],
+  ['pallet-arbor', 'Pallet arbor', 'fine', 'tiny', (t) => pivotsOf(t, 'pallet') && t.oscillator !== 'balance'],
+  ['lever-pivots', 'Lever pivots of the platform', 'none', 'a pool slows the snap', (t) => has(t, 'platform')],
+  ['balance-pivots', 'Balance pivots and jewels', 'fine', 'tiny', (t) => t.oscillator === 'balance' && !has(t, 'cone pivots')],
+  ['cone-pivots', 'Cone pivots of the balance', 'fine', 'one tiny drop', (t) => has(t, 'cone pivots')],
+  ['hairspring', 'Hairspring', 'none', 'never', (t) => has(t, 'hairspring')],
+  ['crutch', 'Crutch loop or fork', 'fine', 'a trace', (t) => has(t, 'crutch')],
+  ['suspension', 'Suspension spring or strip', 'none', 'never', (t) => has(t, 'suspension spring') || has(t, 'torsion strip')],
+  ['anchor-pin', 'Anchor pin and fork', 'none', 'or the least trace', (t) => t.oscillator === 'torsion pendulum'],
+  ['centre-clutch', 'Centre clutch', 'grease', 'a trace', (t) => t.oscillator !== 'mains frequency'],
+  ['pipes', 'Cannon and hour pipes', 'clock', 'a trace', always],
+  ['minute-post', 'Minute-wheel post, stop work, count-wheel stud', 'clock', 'a trace', always],
+  ['rack', 'Rack, snail and lifting pieces', 'none', 'dry, or the rack stops falling', (t) => t.strike === 'rack'],
+  ['hammer-arbors', 'Hammer arbors in the plates', 'clock', 'a trace', strikes],
+  ['hammer-lift', 'Hammer lifting pins or star, drum teeth', 'grease', 'one dab each', strikes],
+  ['fusee-pivots', 'Fusee pivots', 'clock', 'a drop', (t) => drivenBy(t, (d) => d === 'fusee spring')],
+  ['fusee-chain', 'Fusee chain', 'clock', 'oil, wipe dry', (t) => has(t, 'fusee chain')],
+  ['maintaining', 'Maintaining ratchet', 'clock', 'a trace', (t) => has(t, 'maintaining power')],
+  ['line', 'Lines, drive chains, pulley rims', 'none', 'dry', (t) => drivenBy(t, (d) => d.startsWith('weight'))],
+  ['pulley-pivots', 'Pulley pivots', 'clock', 'a trace', (t) => has(t, 'pulleys')],
+  ['motor-bushes', 'Motor train bushes', 'clock', 'a drop each', (t) => drivenBy(t, (d) => d === 'mains')],
+  ['contacts', 'Contacts', 'none', 'dry and clean', (t) => has(t, 'contacts')],
+  ['plunger', 'Coil plunger', 'none', 'dry', (t) => drivenBy(t, (d) => d === 'electric rewind')],
+  ['print-work', 'Bevels, rods and day cam', 'clock', 'a trace', (t) => has(t, 'print work')],
+  ['ribbon', 'Ribbon and print faces', 'none', 'dry', (t) => has(t, 'print work')],
+  ['bellows', 'Bellows and wooden arbors', 'none', 'never', (t) => has(t, 'bellows') || has(t, 'wooden arbors')],
+  ['teeth', 'Wheel teeth and pinion leaves', 'none', 'oil and dirt make a lap', always],
+];
+
+/** The chart for one movement, in working order. */
+export const oilChart = (traits: Traits): OilPoint[] =>
+  ROWS.filter(([, , , , applies]) => applies(traits)).map(([id, where, grade, amount]) => ({ id, where, grade, amount }));

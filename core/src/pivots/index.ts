@@ -1,0 +1,2 @@
+export * from './verdict.ts';
+export * from './bush.ts';

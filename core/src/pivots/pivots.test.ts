@@ -1,0 +1,66 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { chooseBush, STARTING_STOCK } from './bush.ts';
+import { judgeHole, measureProblem } from './verdict.ts';
+
+// House rule (practice): clearance between 0.02 mm and a tenth of the pivot for a train arbor.
+describe('the verdict on a hole', () => {
+  const judge = (pivotMm: number, holeLongMm: number, holeShortMm: number, arbor: 'train' | 'escape' | 'barrel' = 'train') =>
+    judgeHole({ pivotMm, holeLongMm, holeShortMm }, arbor).verdict;
+
+  it.each([
+    [1.2, 1.25, 1.24, 'sound'], [1.2, 1.32, 1.3, 'sound'], [1.2, 1.21, 1.21, 'tight'],
+    [1.2, 1.35, 1.3, 'marginal'], [1.2, 1.55, 1.28, 'bush'],
+  ] as const)('pivot %d in %d × %d', (p, long, short, want) => expect(judge(p, long, short)).toBe(want));
+
+  it('is stricter at the fast end and looser at the barrel', () => {
+    expect(judge(1.2, 1.31, 1.3, 'escape')).toBe('marginal');
+    expect(judge(1.2, 1.34, 1.33, 'barrel')).toBe('sound');
+  });
+
+  it('never gets better as the hole grows', () => {
+    const rank = { tight: 0, sound: 1, marginal: 2, bush: 3 };
+    fc.assert(fc.property(fc.integer({ min: 20, max: 500 }), fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 100 }), (p, a, b) => {
+      const pivot = p / 100, short = pivot + 0.02;
+      expect(rank[judge(pivot, short + (a + b) / 100, short)]).toBeGreaterThanOrEqual(rank[judge(pivot, short + a / 100, short)]);
+    }));
+  });
+
+  it('names the field that cannot be', () => {
+    expect(measureProblem({ pivotMm: 1, holeLongMm: 1.1, holeShortMm: 1.2 })?.field).toBe('holeShortMm');
+    expect(measureProblem({ pivotMm: 0, holeLongMm: 1.1, holeShortMm: 1 })?.field).toBe('pivotMm');
+    expect(() => judgeHole({ pivotMm: Number.NaN, holeLongMm: 1, holeShortMm: 1 }, 'train')).toThrow(RangeError);
+  });
+});
+
+describe('the choice of a bush', () => {
+  const wanted = { finishedPivotMm: 1.2, clearanceMm: 0.04, holeLongMm: 1.6, holeShortMm: 1.28, plateMm: 1.8 };
+
+  it('swallows the oval, keeps a wall and stands as high as the plate', () => {
+    const bush = chooseBush(wanted)!;
+    // Worked by hand: the oval reaches 1.6 − 0.64 = 0.96 from the true centre, so at least ⌀ 1.92; wall wants 1.24 + 0.8 = 2.04.
+    expect(bush).toMatchObject({ outsideMm: 2.5, boreMm: 1.2, heightMm: 2 });
+    // Practice: press fit 0.01 to 0.02 mm.
+    expect(bush.outsideMm - bush.reamToMm).toBeCloseTo(0.015, 9);
+    expect(bush.centreBackMm).toBeCloseTo(0.16, 9);
+  });
+
+  it('covers every point of the worn hole, by walking its edge', () => {
+    fc.assert(fc.property(fc.integer({ min: 30, max: 300 }), fc.integer({ min: 0, max: 60 }), (p, wear) => {
+      const pivot = p / 100, short = pivot + 0.05, long = short + wear / 100;
+      const bush = chooseBush({ finishedPivotMm: pivot, clearanceMm: 0.04, holeLongMm: long, holeShortMm: short, plateMm: 1.5 });
+      if (!bush) return;
+      for (let i = 0; i < 360; i++) { // the slot left by a pivot of the short diameter that moved by `wear`
+        const a = (i * Math.PI) / 180;
+        const x = (Math.cos(a) > 0 ? wear / 100 : 0) + (short / 2) * Math.cos(a);
+        expect(Math.hypot(x, (short / 2) * Math.sin(a))).toBeLessThanOrEqual(bush.outsideMm / 2 + 1e-9);
+      }
+    }));
+  });
+
+  it('says there is none rather than offer a wrong one', () => {
+    expect(chooseBush({ ...wanted, plateMm: 9 })).toBeNull();
+    expect(chooseBush(wanted, STARTING_STOCK.filter((b) => b.outsideMm < 2))).toBeNull();
+    expect(() => chooseBush({ ...wanted, holeShortMm: 2 })).toThrow(RangeError);
+  });
+});

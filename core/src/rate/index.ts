@@ -1,0 +1,3 @@
+export * from './reading.ts';
+export * from './fit.ts';
+export * from './verdict.ts';

@@ -1,0 +1,4 @@
+export * from './stages.ts';
+export * from './power.ts';
+export * from './next.ts';
+export * from './sign.ts';

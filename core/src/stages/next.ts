@@ -1,0 +1,75 @@
+import type { PowerState } from './power.ts';
+import { isSafe } from './power.ts';
+import { STAGES, type StageId } from './stages.ts';
+
+/** What the rest of the house knows about a visit, boiled down to what the next press depends on. */
+export interface VisitFacts {
+  done: readonly StageId[];
+  closed: boolean;
+  /** One state for each train that can hold power. */
+  power: readonly PowerState[];
+  stripBegun: boolean;
+  findings: number;
+  symptoms: number;
+  /** End of the soonest running bath, ms since 1970. */
+  bathEndsAt: number | null;
+  holesLeft: number;
+  bushesWanted: number;
+  bushesFitted: number;
+  oilLeft: number;
+  run: { readings: number; nextReadingAt: number | null } | null;
+  promisedAt: number | null;
+}
+
+export type Urgency = 'danger' | 'due' | 'next' | 'wait';
+
+export interface NextAction {
+  stage: StageId;
+  text: string;
+  urgency: Urgency;
+}
+
+/** The first stage that is not done; `sign` when all are. */
+export const stageOf = (done: readonly StageId[]): StageId => STAGES.find((s) => !done.includes(s.id))?.id ?? 'sign';
+
+const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
+
+/**
+ * The one thing to do next with this clock. Order: what can hurt, what is due now, then the work's own order.
+ * @param now ms since 1970
+ */
+export function nextAction(f: VisitFacts, now: number): NextAction {
+  const stage = stageOf(f.done);
+  if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait' };
+  if (f.stripBegun && !f.done.includes('run') && stage !== 'run' && f.power.some((s) => s === 'wound') && !f.done.includes('oil'))
+    return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger' };
+  if (f.bathEndsAt !== null && f.bathEndsAt <= now)
+    return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due' };
+  if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
+    return { stage: 'run', text: 'A reading is due', urgency: 'due' };
+  const own = { stage, ...stageAction(stage, f) };
+  if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };
+  return own;
+}
+
+function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
+  const next = (text: string) => ({ text, urgency: 'next' as const });
+  switch (stage) {
+    case 'intake': return next('Finish taking it in');
+    case 'assess': return next(f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`);
+    case 'diagnose': return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
+    case 'power': {
+      const unsafe = f.power.filter((s) => !isSafe(s)).length;
+      return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');
+    }
+    case 'clean': return f.bathEndsAt === null ? next('Plan the bath') : { text: 'In the bath', urgency: 'wait' };
+    case 'survey': return next(f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes');
+    case 'fit': {
+      const left = f.bushesWanted - f.bushesFitted;
+      return next(left > 0 ? `${many(left, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted');
+    }
+    case 'oil': return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
+    case 'run': return f.run === null ? next('Start the test run') : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
+    case 'sign': return next('Ready to sign');
+  }
+}

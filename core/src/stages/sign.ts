@@ -1,0 +1,28 @@
+import { STAGES, stageName, type StageId } from './stages.ts';
+import type { PowerState } from './power.ts';
+import type { RateVerdict } from '../rate/index.ts';
+
+export interface SignFacts {
+  done: readonly StageId[];
+  power: readonly PowerState[];
+  bathRunning: boolean;
+  bushesLeft: number;
+  verdict: RateVerdict['kind'] | 'no run';
+  /** Why the test run's verdict is waived, if it is. */
+  waiver?: string | undefined;
+  /** Owner's private words found in the text of the record, with where. */
+  privateWords: readonly string[];
+}
+
+/** What still stands between this visit and its signature. Empty when it may be signed. */
+export function signObstacles(f: SignFacts): string[] {
+  const out: string[] = [];
+  for (const { id } of STAGES)
+    if (id !== 'sign' && !f.done.includes(id)) out.push(`${stageName(id)} is not done`);
+  if (f.power.some((s) => s === 'unknown')) out.push('The power state of a train is unknown');
+  if (f.bathRunning) out.push('A bath is still running');
+  if (f.bushesLeft > 0) out.push(`${f.bushesLeft} ${f.bushesLeft === 1 ? 'hole still wants its bush' : 'holes still want their bushes'}`);
+  if (f.verdict !== 'inside' && !f.waiver?.trim()) out.push('The test run is not inside tolerance: wait, or say why it is waived');
+  out.push(...f.privateWords);
+  return out;
+}

@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { nextAction, type VisitFacts } from './next.ts';
+import { stripGate } from './power.ts';
+import { signObstacles } from './sign.ts';
+import { STAGE_IDS } from './stages.ts';
+
+// Common practice: no plate nut is loosened before every spring is let down or caught and every weight is off.
+describe('the strip gate', () => {
+  it('stays shut while a train is wound or unknown', () => {
+    const gate = stripGate([{ train: 'going', state: 'let down' }, { train: 'strike', state: 'wound' }, { train: 'chime', state: 'unknown' }], 0);
+    expect(gate.open).toBe(false);
+    expect(gate.unsafe).toEqual(['strike', 'chime']);
+    expect(gate.reasons.join()).toContain('strike train is wound');
+  });
+  it('opens for let down and contained, or with a reason that is not blank', () => {
+    expect(stripGate([{ train: 'going', state: 'let down' }, { train: 'strike', state: 'contained' }], 0).open).toBe(true);
+    expect(stripGate([{ train: 'going', state: 'wound' }], 0, '   ').open).toBe(false);
+    expect(stripGate([{ train: 'going', state: 'wound' }], 0, 'click broken, spring cut').open).toBe(true);
+  });
+  it('is not opened by a reason while a caution is unread', () => {
+    expect(stripGate([{ train: 'going', state: 'wound' }], 1, 'in a hurry').open).toBe(false);
+  });
+});
+
+const facts: VisitFacts = {
+  done: ['intake', 'assess', 'diagnose', 'power'], closed: false, power: ['let down', 'wound'], stripBegun: true, findings: 2,
+  symptoms: 1, bathEndsAt: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
+};
+
+describe('the next action', () => {
+  it('puts danger before what is due, and what is due before the order of work', () => {
+    expect(nextAction({ ...facts, bathEndsAt: 10 }, 20).urgency).toBe('danger');
+    const safe = { ...facts, power: ['let down', 'contained'] as const };
+    expect(nextAction({ ...safe, bathEndsAt: 10 }, 20)).toMatchObject({ stage: 'clean', urgency: 'due' });
+    expect(nextAction({ ...safe, bathEndsAt: 30 }, 20)).toMatchObject({ stage: 'clean', urgency: 'wait' });
+    expect(nextAction(safe, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
+  });
+  it('does not call a clock on test dangerous because it is wound', () => {
+    const onTest: VisitFacts = { ...facts, done: [...facts.done, 'clean', 'survey', 'fit', 'oil'], run: { readings: 3, nextReadingAt: 50 } };
+    expect(nextAction(onTest, 20)).toMatchObject({ stage: 'run', urgency: 'wait' });
+    expect(nextAction(onTest, 60)).toMatchObject({ stage: 'run', urgency: 'due' });
+  });
+  it('says a promise is overdue', () => {
+    expect(nextAction({ ...facts, power: [], promisedAt: 10 }, 20).urgency).toBe('due');
+  });
+});
+
+describe('signing', () => {
+  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, verdict: 'inside' as const, privateWords: [] };
+  it('lets a finished visit through and names each thing that is not', () => {
+    expect(signObstacles(ready)).toEqual([]);
+    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true })).toHaveLength(11);
+  });
+  it('takes a waiver with words for the run, not a blank one', () => {
+    expect(signObstacles({ ...ready, verdict: 'outside', waiver: ' ' })).toHaveLength(1);
+    expect(signObstacles({ ...ready, verdict: 'outside', waiver: 'owner wants it silent, as ornament' })).toEqual([]);
+  });
+});

@@ -1,0 +1,17 @@
+/** The stages of a visit in the order of work. A stage may be done, taken up again and done again: the record is a log. */
+export const STAGES = [
+  { id: 'intake', name: 'Intake', does: 'Take the clock in' },
+  { id: 'assess', name: 'Assess', does: 'Look and record' },
+  { id: 'diagnose', name: 'Diagnose', does: 'Find the cause' },
+  { id: 'power', name: 'Power down', does: 'Make it safe to open' },
+  { id: 'clean', name: 'Clean', does: 'Clean metal, nothing attacked' },
+  { id: 'survey', name: 'Survey', does: 'A verdict on every hole' },
+  { id: 'fit', name: 'Fit', does: 'Bushes and parts' },
+  { id: 'oil', name: 'Oil', does: 'The right points, little of it' },
+  { id: 'run', name: 'Run', does: 'Evidence that it is right' },
+  { id: 'sign', name: 'Sign', does: 'Close the record' },
+] as const;
+
+export type StageId = (typeof STAGES)[number]['id'];
+export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
+export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
