@@ -24,3 +24,4 @@ export type Problem = z.infer<typeof problem>;
 
 export const page = <Item extends z.ZodType>(item: Item) => z.object({ items: z.array(item), next: z.string().nullable() });
 export const done = z.object({ ok: z.literal(true) });
+export const ok = { ok: true } as const;

@@ -1,0 +1,91 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { alive, checkMachine, KEPT, needBuild, needPackages, portIsFree, ROOT } from './lib/machine.mjs';
+import { clusterFolder, startCluster } from './lib/postgres.mjs';
+import { giveUp, main, say } from './lib/say.mjs';
+
+const demo = process.argv.includes('--demo');
+const PORT = Number(process.env.PORT ?? 4080);
+const HOST = process.env.HOST ?? '127.0.0.1';
+/** A demo and a real shop never share a database. */
+const name = demo ? 'demo' : 'shop';
+const pidFile = join(KEPT, `${name}.pid`);
+
+async function start() {
+  checkMachine();
+  if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65535) giveUp(`PORT=${process.env.PORT} is not a port.`);
+  mkdirSync(KEPT, { recursive: true });
+  const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
+  if (other && other !== process.pid && alive(other) && isOurs(other)) giveUp(`Eclat runs from this folder already (process ${other}). Stop that one first, with Ctrl-C in its window.`);
+  if (!(await portIsFree(PORT, HOST))) giveUp(`Port ${PORT} is taken. Choose another:\n\n    PORT=${PORT + 10} npm ${demo ? 'run demo' : 'start'}`);
+  needPackages();
+  needBuild();
+  writeFileSync(pidFile, String(process.pid));
+
+  const external = process.env.DATABASE_URL;
+  const cluster = external ? null : await startCluster(clusterFolder(name));
+  const env = { ...process.env, DATABASE_URL: external ?? cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
+
+  let server;
+  let leaving = false;
+  const leave = async () => {
+    if (leaving) return;
+    leaving = true;
+    if (server?.exitCode === null && server.signalCode === null) {
+      server.kill('SIGTERM');
+      await new Promise((resolve) => server.once('exit', resolve));
+    }
+    await cluster?.stop();
+    rmSync(pidFile, { force: true });
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => {
+      if (!leaving) say('stopping');
+      void leave().then(() => process.exit(0));
+    });
+
+  try {
+    if (demo) await run(['dist/server/demo.js'], env);
+    server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
+    await new Promise((resolve, reject) => {
+      let text = '';
+      server.stdout.on('data', (chunk) => {
+        text += chunk;
+        const ready = /READY (\S+)/.exec(text);
+        if (ready) resolve(ready[1]);
+        else process.stdout.write(chunk);
+      });
+      server.once('exit', (code) => reject(new Error(`the server ended with code ${code}`)));
+    }).then(welcome);
+    server.removeAllListeners('exit');
+    await new Promise((resolve) => server.once('exit', resolve));
+    if (!leaving) giveUp('The server ended by itself: see above.');
+  } finally {
+    await leave();
+  }
+}
+
+function welcome(address) {
+  console.log(`\n  Eclat is at  ${address}\n`);
+  if (demo) console.log('  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit Fennick     owner of shop   brass-lark-mends-nine\n');
+  else console.log('  The first visit makes the shop’s first account.\n');
+  console.log('  Ctrl-C stops it, the database too.\n');
+}
+
+const run = (args, env) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, args, { cwd: ROOT, env, stdio: 'inherit' });
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${args[0]} ended with code ${code}`))));
+  });
+
+function isOurs(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
+  } catch {
+    return false;
+  }
+}
+
+await main(start);
+process.exit();

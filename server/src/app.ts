@@ -1,0 +1,112 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import type { Logger } from 'pino';
+import { serveBench } from './bench/bench.routes.ts';
+import { serveCleaning } from './cleaning/cleaning.routes.ts';
+import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
+import { serveFindings } from './findings/findings.routes.ts';
+import { serveFitting } from './fitting/fitting.routes.ts';
+import { openApi } from './http/openapi.ts';
+import { HttpProblem } from './http/problems.ts';
+import { headers, nonceOf, sameOrigin } from './http/security.ts';
+import { serveOn, type House } from './http/serve.ts';
+import { personOf, withSession } from './http/session.ts';
+import type { LiveNotices } from './live/live.ts';
+import { serveMovements } from './movements/movements.routes.ts';
+import { serveOiling } from './oiling/oiling.routes.ts';
+import { serveOwners } from './owners/owners.routes.ts';
+import { servePeople } from './people/people.routes.ts';
+import { photoBody, servePhotos } from './photos/photos.routes.ts';
+import { servePower } from './power/power.routes.ts';
+import { serveSurvey } from './survey/survey.routes.ts';
+import { serveTestRuns } from './testruns/testruns.routes.ts';
+import { serveVisits } from './visits/visits.routes.ts';
+
+export interface Options {
+  live: LiveNotices;
+  log: Logger;
+  /** Folder of the built web application. */
+  web: string;
+  /** How many proxies stand in front. */
+  proxies: number;
+}
+
+export function createApp(house: House, { live, log, web, proxies }: Options): express.Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', proxies);
+  app.use(headers);
+  app.use(compression({ filter: (req, res) => !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res) }));
+
+  app.get('/healthz', async (_req, res) => {
+    await house.orm.em.getConnection().execute('select 1');
+    res.json({ ok: true });
+  });
+
+  const router = express.Router();
+  const serve = serveOn(router, house);
+  router.use(sameOrigin, withSession(house));
+  router.use('/visits/:visitId/photos', (req, _res, next) => {
+    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
+    next();
+  }, photoBody);
+  router.use(express.json({ limit: '256kb' }));
+  router.use((_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
+  servePeople(serve, house);
+  serveOwners(serve);
+  serveMovements(serve);
+  serveBench(serve);
+  serveVisits(serve);
+  serveFindings(serve);
+  serveDiagnosis(serve);
+  servePower(serve);
+  serveCleaning(serve);
+  serveSurvey(serve);
+  serveFitting(serve);
+  serveOiling(serve);
+  serveTestRuns(serve);
+  servePhotos(serve, router, house);
+  router.get('/live', (req, res) => {
+    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
+    live.listen(req, res);
+  });
+  router.get('/openapi.json', (_req, res) => void res.json(openApi()));
+  router.use(() => { throw new HttpProblem(404, 'There is no such door in the API.'); });
+  app.use('/api', router);
+
+  if (existsSync(join(web, 'index.html'))) servePages(app, web);
+  app.use(problems(log));
+  return app;
+}
+
+/** Every other address is the web application; its page carries the nonce of this reply. */
+function servePages(app: express.Express, web: string): void {
+  const page = readFileSync(join(web, 'index.html'), 'utf8');
+  app.use('/assets', express.static(join(web, 'assets'), { fallthrough: false, immutable: true, maxAge: '1y' }));
+  app.use(express.static(web, { index: false, maxAge: '1h' }));
+  app.get('/{*splat}', (_req, res) => {
+    res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__NONCE__', nonceOf(res)));
+  });
+}
+
+const problems = (log: Logger) => (error: unknown, req: Request, res: Response, next: NextFunction) => {
+  if (res.headersSent) return next(error);
+  const found = asProblem(error);
+  if (found.status >= 500) log.error({ error, path: req.path }, 'request failed');
+  if (found.extra.retryAfterS) res.set('retry-after', String(found.extra.retryAfterS));
+  res.status(found.status).type('application/problem+json').send(JSON.stringify(found.body()));
+};
+
+function asProblem(error: unknown): HttpProblem {
+  if (error instanceof HttpProblem) return error;
+  const { status, type, code } = error as { status?: number; type?: string; code?: string };
+  if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB.' });
+  if (status !== undefined && status >= 400 && status < 500) return new HttpProblem(status, 'This request could not be read.');
+  if (code === '23505') return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', { detail: 'Look again: it is there.' });
+  return new HttpProblem(500, 'Something went wrong here.', { detail: 'Nothing was written. Try again; if it stays, the server’s log says more.' });
+}

@@ -1,0 +1,79 @@
+import type { BenchRow, Timer } from '@eclat/contract';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { CAUTIONS } from '@eclat/core/cautions';
+import { holesOf, poweredTrains, type TrainKey, type Traits } from '@eclat/core/movement';
+import { oilChart } from '@eclat/core/oiling';
+import { protocolFor } from '@eclat/core/rate';
+import { nextAction, type PowerState, type StageId, type VisitFacts } from '@eclat/core/stages';
+import { sql } from '../http/serve.ts';
+
+/** One row of the bench as the database gives it: a visit with what its next action depends on. */
+export interface FactRow {
+  id: string; claim: string; clock: string; owner: string; code: string; family_id: string; traits: Traits;
+  opened_at: string; closed_at: string | null; promised_for: string | null; photo_id: string | null;
+  done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
+  bath_ends_at: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
+  readings: number | null; last_reading_at: string | null;
+}
+
+/** Exported for the bench that runs it on a bare route. */
+export const FACTS_SQL = `
+select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_id, m.traits, v.opened_at, v.closed_at, v.promised_for::text,
+  (select id from photo where visit_id = v.id order by at, id limit 1) as photo_id,
+  (select coalesce(json_agg(stage), '[]') from (select distinct on (stage) stage, done from stage_event where visit_id = v.id order by stage, at desc) s where done) as done,
+  (select coalesce(json_agg(json_build_object('train', train, 'state', state)), '[]') from train_power where visit_id = v.id) as power,
+  exists (select 1 from strip where visit_id = v.id) as strip_begun,
+  (select count(*)::int from finding where visit_id = v.id) as findings,
+  (select count(*)::int from observation where visit_id = v.id and state = 'present') as symptoms,
+  (select min(ends_at) from bath_run where visit_id = v.id and stopped_at is null) as bath_ends_at,
+  h.holes, h.bushes_wanted,
+  (select count(distinct hole)::int from bush where visit_id = v.id) as bushes_fitted,
+  (select count(*)::int from oiled_point where visit_id = v.id) as oiled,
+  r.readings, r.last_reading_at
+from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
+cross join lateral (select count(*)::int as holes, count(*) filter (where verdict = 'bush')::int as bushes_wanted from surveyed_hole where visit_id = v.id) h
+left join lateral (select count(rr.id)::int as readings, coalesce(max(rr.read_at), t.started_at) as last_reading_at from test_run t left join run_reading rr on rr.test_run_id = t.id where t.visit_id = v.id group by t.id) r on true`;
+
+const when = (t: string | null) => (t === null ? null : Date.parse(t));
+
+export function factsOf(row: FactRow): VisitFacts {
+  const chart = oilChart(row.traits);
+  const last = when(row.last_reading_at);
+  return {
+    done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun,
+    findings: row.findings, symptoms: row.symptoms, bathEndsAt: when(row.bath_ends_at),
+    holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
+    oilLeft: Math.max(0, chart.length - row.oiled),
+    run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits).readEveryHours * 3_600_000 },
+    promisedAt: row.promised_for === null ? null : Date.parse(row.promised_for) + 24 * 3_600_000,
+  };
+}
+
+const RANK = { danger: 0, due: 1, next: 2, wait: 3 };
+
+/** Every clock in the shop: what can hurt first, then what is due, then the oldest. */
+export async function benchList(em: EntityManager, now: Date): Promise<BenchRow[]> {
+  const rows = await sql<FactRow>(em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`);
+  return rows.map((row) => benchRow(row, now)).sort((a, b) => RANK[a.next.urgency] - RANK[b.next.urgency]);
+}
+
+function benchRow(row: FactRow, now: Date): BenchRow {
+  const trains = poweredTrains(row.traits).map((t) => t.train);
+  return {
+    visitId: row.id, claim: row.claim, clock: row.clock, owner: row.owner, movementCode: row.code, familyId: row.family_id, done: row.done,
+    power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
+    next: nextAction(factsOf(row), now.getTime()), bathEndsAt: row.bath_ends_at && new Date(row.bath_ends_at).toISOString(), promisedFor: row.promised_for,
+    openedAt: new Date(row.opened_at).toISOString(), photoId: row.photo_id,
+    cautions: CAUTIONS.filter((c) => ['mains', 'luminous', 'mercury'].includes(c.id) && c.applies(row.traits)).map((c) => c.id),
+  };
+}
+
+export async function timers(em: EntityManager): Promise<Timer[]> {
+  const rows = await sql<{ id: string; visit_id: string; claim: string; clock: string; bath: string; started_at: string; ends_at: string }>(em, `
+    select b.id, b.visit_id, v.claim, c.description as clock, b.bath, b.started_at, b.ends_at
+    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null order by b.ends_at`);
+  return rows.map((r) => ({
+    bathId: r.id, visitId: r.visit_id, claim: r.claim, clock: r.clock, bath: r.bath,
+    startedAt: new Date(r.started_at).toISOString(), endsAt: new Date(r.ends_at).toISOString(),
+  }));
+}

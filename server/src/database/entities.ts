@@ -1,0 +1,19 @@
+import { Person, Session, Shop, SignInFailure } from '../people/people.entity.ts';
+import { Owner } from '../owners/owners.entity.ts';
+import { Clock, ClockMovement, Movement, MovementMark } from '../movements/movements.entity.ts';
+import { CautionRead, ReceivedItem, StageEvent, Visit } from '../visits/visits.entity.ts';
+import { Photo } from '../photos/photos.entity.ts';
+import { Finding } from '../findings/findings.entity.ts';
+import { Observation } from '../diagnosis/diagnosis.entity.ts';
+import { Strip, TrainPower } from '../power/power.entity.ts';
+import { BathRun } from '../cleaning/cleaning.entity.ts';
+import { SurveyedHole } from '../survey/survey.entity.ts';
+import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
+import { OiledPoint } from '../oiling/oiling.entity.ts';
+import { RunEvent, RunReading, TestRun } from '../testruns/testruns.entity.ts';
+import { HistoryEntry } from '../history/history.entity.ts';
+
+export const entities = [
+  Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
+  Photo, Finding, Observation, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, HistoryEntry,
+];

@@ -1,0 +1,29 @@
+import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
+import { Migrator } from '@mikro-orm/migrations';
+import { entities } from './entities.ts';
+import { First } from './migrations/0001-first.ts';
+
+export type { EntityManager };
+
+export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
+  return MikroORM.init({
+    clientUrl,
+    entities,
+    extensions: [Migrator],
+    discovery: { disableDynamicFileAccess: true },
+    metadataCache: { enabled: false },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }], snapshot: false, silent: true, tableName: 'migrations' },
+    pool: { min: 0, max: pool },
+    forceUtcTimezone: true,
+  });
+}
+
+/** Any number of servers may start at once: the first migrates, the others wait for it. */
+const MIGRATION_LOCK = 4_711_001;
+
+export async function migrate(orm: MikroORM): Promise<void> {
+  await orm.em.fork().transactional(async (em) => {
+    await em.getConnection().execute('select pg_advisory_xact_lock(?)', [MIGRATION_LOCK], 'run', em.getTransactionContext());
+    await orm.getMigrator().up();
+  });
+}

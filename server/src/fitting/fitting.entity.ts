@@ -1,0 +1,16 @@
+import type { OLD_PART_FATES, PART_SOURCES } from '@eclat/contract';
+import { defineEntity } from '@mikro-orm/core';
+import { by, float, key, text, visitKey } from '../database/columns.ts';
+
+export const Bush = defineEntity({
+  name: 'Bush', tableName: 'bush',
+  properties: { id: key(), visitId: visitKey(), hole: text(), pivotMm: float(), boreMm: float(), outsideMm: float(), heightMm: float(), note: text(), ...by },
+});
+
+export const PartFitted = defineEntity({
+  name: 'PartFitted', tableName: 'part_fitted',
+  properties: {
+    id: key(), visitId: visitKey(), what: text(), why: text(), source: text().$type<(typeof PART_SOURCES)[number]>(), size: text(),
+    oldPart: text().$type<(typeof OLD_PART_FATES)[number]>(), ...by,
+  },
+});

@@ -1,0 +1,58 @@
+import type { Request, Response } from 'express';
+import pg from 'pg';
+import type { Logger } from 'pino';
+
+const HEARTBEAT_MS = 20_000;
+const RETRY_MS = 1_000;
+
+/** Passes on what any server process on this database has changed (PostgreSQL NOTIFY) to every browser that listens here. */
+export class LiveNotices {
+  private readonly listeners = new Set<Response>();
+  private client: pg.Client | undefined;
+  private stopped = false;
+  private readonly heartbeat = setInterval(() => this.send(': still here\n\n'), HEARTBEAT_MS);
+
+  constructor(private readonly url: string, private readonly log: Logger) {}
+
+  async start(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.url });
+    client.on('notification', ({ payload }) => this.send(`data: ${payload}\n\n`));
+    client.on('error', () => undefined); // the end that follows is what counts
+    client.on('end', () => {
+      if (!this.stopped) setTimeout(() => void this.restart(), RETRY_MS);
+    });
+    await client.connect();
+    await client.query('listen eclat');
+    this.client = client;
+  }
+
+  private async restart(): Promise<void> {
+    try {
+      await this.start();
+      // Whatever was said meanwhile went unheard: every browser looks again.
+      this.send('data: {"visitId":null,"what":"reconnected"}\n\n');
+    } catch (error) {
+      this.log.warn({ error }, 'live notices: the database is not reachable yet');
+      if (!this.stopped) setTimeout(() => void this.restart(), RETRY_MS);
+    }
+  }
+
+  listen = (req: Request, res: Response): void => {
+    res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
+    res.flushHeaders();
+    res.write('retry: 1500\n\n');
+    this.listeners.add(res);
+    req.on('close', () => this.listeners.delete(res));
+  };
+
+  private send(text: string): void {
+    for (const res of this.listeners) res.write(text);
+  }
+
+  async stop(): Promise<void> {
+    this.stopped = true;
+    clearInterval(this.heartbeat);
+    for (const res of this.listeners) res.end();
+    await this.client?.end().catch(() => undefined);
+  }
+}

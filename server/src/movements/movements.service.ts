@@ -1,0 +1,68 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import type { Movement as Shape, ParsedBodyOf } from '@eclat/contract';
+import { api, MARK_PLACES } from '@eclat/contract';
+import { FAMILIES } from '@eclat/core/movement';
+import type { z } from 'zod';
+import type { newMovement } from '@eclat/contract';
+import { need, type Context } from '../http/context.ts';
+import { badField } from '../http/problems.ts';
+import { sql } from '../http/serve.ts';
+import { likely } from '../owners/owners.service.ts';
+import { HistoryEntry } from '../history/history.entity.ts';
+import { presentEntry, writeEntry } from '../history/history.service.ts';
+import { Movement, MovementMark } from './movements.entity.ts';
+
+/** Letters and figures that are not taken for one another when read off a slip. */
+const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
+const newCode = () => `M-${Array.from({ length: 6 }, () => ALPHABET[randomInt(ALPHABET.length)]).join('')}`;
+
+export async function presentMovement(ctx: Context, m: Movement): Promise<Shape> {
+  const marks = await ctx.em.find(MovementMark, { movementId: m.id }, { orderBy: { place: 'asc', text: 'asc' } });
+  return {
+    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, version: m.version,
+    marks: marks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
+  };
+}
+
+/** The family fills in the traits; what was found on this one is added. */
+export function makeMovement(ctx: Context, given: z.output<typeof newMovement>): Movement {
+  const family = FAMILIES.find((f) => f.id === given.familyId);
+  if (!family) throw badField('movement.familyId', 'Choose one of the families.');
+  const fittings = [...new Set([...family.traits.fittings, ...given.fittings])];
+  const movement = ctx.em.create(Movement, {
+    id: randomUUID(), code: newCode(), name: given.name, familyId: family.id, maker: given.maker, traits: { ...family.traits, fittings },
+  });
+  for (const mark of given.marks) ctx.em.create(MovementMark, { movementId: movement.id, ...mark });
+  return movement;
+}
+
+const PAGE = 30;
+
+export async function searchMovements(ctx: Context, q: string, after = '') {
+  const like = `%${likely(q)}%`;
+  const rows = await sql<{ id: string; code: string; name: string; family_id: string; maker: string; version: number; marks: Shape['marks']; entries: number; last_date: string | null }>(ctx.em, `
+    select m.id, m.code, m.name, m.family_id, m.maker, m.version,
+      coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place) from movement_mark k where k.movement_id = m.id), '[]') as marks,
+      (select count(*)::int from history_entry h where h.movement_id = m.id) as entries,
+      (select max(h.date) from history_entry h where h.movement_id = m.id and h.date not like 'X%') as last_date
+    from movement m
+    where (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)) and m.code > ?
+    order by m.code limit ${PAGE + 1}`, [like, like, like, like, after]);
+  const sent = rows.slice(0, PAGE);
+  return {
+    items: sent.map((r) => ({ id: r.id, code: r.code, name: r.name, familyId: r.family_id, maker: r.maker, version: r.version, marks: r.marks, entries: r.entries, lastDate: r.last_date })),
+    next: rows.length > PAGE ? sent.at(-1)!.code : null,
+  };
+}
+
+export async function movementBook(ctx: Context, movementId: string) {
+  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
+  const entries = await ctx.em.find(HistoryEntry, { movementId }, { orderBy: { writtenAt: 'asc' } });
+  const [here] = await sql<{ id: string; claim: string }>(ctx.em, 'select id, claim from visit where movement_id = ? and closed_at is null', [movementId]);
+  return { movement: await presentMovement(ctx, movement), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
+}
+
+export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {
+  await need(ctx, Movement, { id: movementId }, 'movement');
+  return writeEntry(ctx, { movementId, kind: 'inscription', title: 'Inscription of an earlier repairer', ...given });
+}

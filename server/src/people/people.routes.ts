@@ -1,0 +1,27 @@
+import { api, ok } from '@eclat/contract';
+import { beginSession, endSession, personOf } from '../http/session.ts';
+import type { House, Serve } from '../http/serve.ts';
+import { Person } from './people.entity.ts';
+import { addPerson, foundShop, recognise, sessionState, who } from './people.service.ts';
+
+export function servePeople(serve: Serve, house: House): void {
+  serve(api.people.session, (ctx, { req }) => sessionState(ctx.em, personOf(req), ctx.now, house.demo));
+  serve(api.people.signIn, async (ctx, { body, req, res }) => {
+    // A failure is written outside the transaction that it ends.
+    const person = await recognise(house.orm.em.fork(), body, req.ip ?? '', ctx.now);
+    await endSession(ctx.em, req, res);
+    await beginSession(ctx.em, person, ctx.now, req, res);
+    return sessionState(ctx.em, person, ctx.now, house.demo);
+  });
+  serve(api.people.signOut, async (ctx, { req, res }) => {
+    await endSession(ctx.em, req, res);
+    return ok;
+  });
+  serve(api.people.firstRun, async (ctx, { body, req, res }) => {
+    const person = await foundShop(ctx.em, body, ctx.now);
+    await beginSession(ctx.em, person, ctx.now, req, res);
+    return sessionState(ctx.em, person, ctx.now, house.demo);
+  });
+  serve(api.people.list, async (ctx) => (await ctx.em.find(Person, { active: true }, { orderBy: { name: 'asc' } })).map(who));
+  serve(api.people.add, (ctx, { body }) => addPerson(ctx.em, body));
+}

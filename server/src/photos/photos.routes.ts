@@ -1,0 +1,23 @@
+import { api } from '@eclat/contract';
+import express, { type Router } from 'express';
+import { z } from 'zod';
+import { HttpProblem, notFound } from '../http/problems.ts';
+import { personOf } from '../http/session.ts';
+import { sql, type House, type Serve } from '../http/serve.ts';
+import { addPhoto, LARGEST_BYTES } from './photos.service.ts';
+
+export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });
+
+export function servePhotos(serve: Serve, router: Router, house: House): void {
+  serve(api.visits.addPhoto, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
+
+  /** A picture, not JSON: so it stands beside the contract. Photos never change, so a browser may keep them. */
+  router.get('/photos/:photoId/:size', async (req, res) => {
+    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
+    const { photoId, size } = req.params;
+    if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size!)) throw notFound('photo');
+    const [row] = await sql<{ bytes: Buffer }>(house.orm.em.fork(), `select ${size} as bytes from photo where id = ?`, [photoId]);
+    if (!row) throw notFound('photo');
+    res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }).send(row.bytes);
+  });
+}

@@ -1,0 +1,69 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino, type Logger } from 'pino';
+import { createApp } from './app.ts';
+import { connect, migrate } from './database/orm.ts';
+import { sql, type House } from './http/serve.ts';
+import { LiveNotices } from './live/live.ts';
+
+export interface Settings {
+  databaseUrl: string;
+  host: string;
+  port: number;
+  web: string;
+  demo: boolean;
+  checkReplies: boolean;
+  proxies: number;
+  logLevel: string;
+  clock?: () => Date;
+}
+
+export interface Running {
+  house: House;
+  address: string;
+  log: Logger;
+  stop(): Promise<void>;
+}
+
+const SWEEP_MS = 3_600_000;
+
+export async function startServer(settings: Settings): Promise<Running> {
+  const log = pino({ level: settings.logLevel });
+  const orm = await connect(settings.databaseUrl);
+  await migrate(orm);
+  const house: House = { orm, clock: settings.clock ?? (() => new Date()), checkReplies: settings.checkReplies, demo: settings.demo };
+  const live = new LiveNotices(settings.databaseUrl, log);
+  await live.start();
+  const server = createServer(createApp(house, { live, log, web: settings.web, proxies: settings.proxies }));
+  await listen(server, settings);
+  const sweeping = setInterval(() => void sweep(house).catch((error: unknown) => log.warn({ error }, 'sweep failed')), SWEEP_MS);
+  const { port } = server.address() as AddressInfo;
+  return {
+    house, log, address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
+    async stop() {
+      clearInterval(sweeping);
+      await live.stop();
+      await new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeIdleConnections();
+        setTimeout(() => server.closeAllConnections(), 3000).unref();
+      });
+      await orm.close(true);
+    },
+  };
+}
+
+const listen = (server: Server, { port, host }: Settings) =>
+  new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, resolve);
+  });
+
+/** What has served its time: keys of requests sent long ago, sessions and failures that count no more. */
+async function sweep({ orm, clock }: House): Promise<void> {
+  const em = orm.em.fork();
+  const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
+  await sql(em, 'delete from idempotency where at < ?', [ago(7)]);
+  await sql(em, 'delete from session where created_at < ?', [ago(30)]);
+  await sql(em, 'delete from sign_in_failure where at < ?', [ago(1)]);
+}

@@ -1,0 +1,35 @@
+import type { ParsedBodyOf, SurveyedHole as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { holesOf } from '@eclat/core/movement';
+import { judgeHole, measureProblem } from '@eclat/core/pivots';
+import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
+import { badField, lostRace, notFound } from '../http/problems.ts';
+import { Movement } from '../movements/movements.entity.ts';
+import { SurveyedHole } from './survey.entity.ts';
+
+export const presentHole = (h: SurveyedHole): Shape => ({
+  key: h.key, pivotMm: h.pivotMm, holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, verdict: h.verdict, computed: h.computed, note: h.note,
+  version: h.version, by: h.by, at: h.at.toISOString(),
+});
+
+/** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
+export async function measureHole(ctx: Context, visitId: string, key: string, { version, ...given }: ParsedBodyOf<typeof api.survey.set>): Promise<Shape> {
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const hole = holesOf(traits).find((h) => h.key === key);
+  if (!hole) throw notFound('hole in this movement');
+  const problem = measureProblem(given);
+  if (problem) throw badField(problem.field, problem.message);
+  const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
+  const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
+  if (before) {
+    expectVersion(before.version, version, presentHole(before));
+    ctx.em.assign(before, fields);
+    await ctx.em.flush();
+    return presentHole(before);
+  }
+  if (version !== 0) throw lostRace(null);
+  const made = ctx.em.create(SurveyedHole, { visitId, key, ...fields });
+  await ctx.em.flush();
+  return presentHole(made);
+}

@@ -1,0 +1,60 @@
+import type { ParsedBodyOf, TestRun as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { need, openVisit, type Context } from '../http/context.ts';
+import { badField, refused } from '../http/problems.ts';
+import { RunEvent, RunReading, TestRun } from './testruns.entity.ts';
+
+export async function presentRun(ctx: Context, visitId: string): Promise<Shape | null> {
+  const run = await ctx.em.findOne(TestRun, { visitId });
+  if (!run) return null;
+  const readings = await ctx.em.find(RunReading, { testRunId: run.id }, { orderBy: { readAt: 'asc' } });
+  const events = await ctx.em.find(RunEvent, { testRunId: run.id }, { orderBy: { happenedAt: 'asc' } });
+  return {
+    id: run.id, startedAt: run.startedAt.toISOString(), readBy: run.readBy, place: run.place,
+    readings: readings.map(presentReading),
+    events: events.map(presentEvent),
+  };
+}
+
+type Timed<Key extends string> = { id: string; by: string } & Record<Key, Date>;
+const presentReading = (r: Timed<'readAt'> & { errorS: number }) => ({ id: r.id, readAt: r.readAt.toISOString(), errorS: r.errorS, by: r.by });
+const presentEvent = (e: Timed<'happenedAt'> & { kind: Shape['events'][number]['kind']; note: string }) => ({ id: e.id, kind: e.kind, happenedAt: e.happenedAt.toISOString(), note: e.note, by: e.by });
+
+export async function startRun(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.start>): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  if (await ctx.em.findOne(TestRun, { visitId })) throw refused('It is on test already.', 'Log what changed as an event instead.');
+  ctx.em.create(TestRun, { visitId, startedAt: ctx.now, ...given });
+  await ctx.em.flush();
+  return (await presentRun(ctx, visitId))!;
+}
+
+/** A clock cannot have been read in the future; a few minutes are allowed for a computer whose clock is off. */
+function noFuture(ctx: Context, path: string, at: string): Date {
+  const time = new Date(at);
+  if (time.getTime() > ctx.now.getTime() + 5 * 60_000) throw badField(path, 'This is in the future.');
+  return time;
+}
+
+export async function addReading(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.read>) {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const readAt = noFuture(ctx, 'readAt', given.readAt);
+  if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt })) throw badField('readAt', 'There is a reading at this moment.');
+  const reading = ctx.em.create(RunReading, { testRunId: run.id, readAt, errorS: given.errorS, by: ctx.person.name });
+  await ctx.em.flush();
+  return presentReading(reading);
+}
+
+export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.event>) {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const event = ctx.em.create(RunEvent, { testRunId: run.id, kind: given.kind, happenedAt: noFuture(ctx, 'happenedAt', given.happenedAt), note: given.note, by: ctx.person.name });
+  await ctx.em.flush();
+  return presentEvent(event);
+}
+
+export async function forgetReading(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  ctx.em.remove(await need(ctx, RunReading, { id, testRunId: run.id }, 'reading'));
+}

@@ -1,0 +1,81 @@
+import type { Visit as Shape } from '@eclat/contract';
+import { poweredTrains } from '@eclat/core/movement';
+import { nextAction, signObstacles, STAGES } from '@eclat/core/stages';
+import { FACTS_SQL, factsOf, type FactRow } from '../bench/facts.ts';
+import { presentBath } from '../cleaning/cleaning.service.ts';
+import { BathRun } from '../cleaning/cleaning.entity.ts';
+import { Observation } from '../diagnosis/diagnosis.entity.ts';
+import { Finding } from '../findings/findings.entity.ts';
+import { presentFinding } from '../findings/findings.service.ts';
+import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
+import { need, type Context } from '../http/context.ts';
+import { sql } from '../http/serve.ts';
+import { HistoryEntry } from '../history/history.entity.ts';
+import { presentMovement } from '../movements/movements.service.ts';
+import { Clock, Movement } from '../movements/movements.entity.ts';
+import { Owner } from '../owners/owners.entity.ts';
+import { present as presentOwner } from '../owners/owners.service.ts';
+import { OiledPoint } from '../oiling/oiling.entity.ts';
+import { Photo } from '../photos/photos.entity.ts';
+import { Strip, TrainPower } from '../power/power.entity.ts';
+import { presentPower } from '../power/power.service.ts';
+import { SurveyedHole } from '../survey/survey.entity.ts';
+import { presentHole } from '../survey/survey.service.ts';
+import { presentRun } from '../testruns/testruns.service.ts';
+import { signFacts } from './record.ts';
+import { CautionRead, ReceivedItem, StageEvent, Visit } from './visits.entity.ts';
+
+/** The whole visit, as every stage of it needs it. */
+export async function presentVisit(ctx: Context, visitId: string): Promise<Shape> {
+  const { em } = ctx;
+  const visit = await need(ctx, Visit, { id: visitId }, 'visit');
+  const of = { visitId };
+  const inTime = { orderBy: { at: 'asc' } } as const;
+  const owner = await need(ctx, Owner, { id: visit.ownerId }, 'owner');
+  const clock = await need(ctx, Clock, { id: visit.clockId }, 'clock');
+  const movement = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const [row] = await sql<FactRow>(em, `${FACTS_SQL} where v.id = ?`, [visitId]);
+  const at = <T extends { by: string; at: Date }>(x: T) => ({ by: x.by, at: x.at.toISOString() });
+
+  const stageLog = await em.find(StageEvent, of, inTime);
+  const power = await em.find(TrainPower, of);
+  const trains = poweredTrains(movement.traits).map((t) => t.train);
+  const strip = await em.findOne(Strip, of);
+  const photos = await em.find(Photo, of, { ...inTime, fields: ['caption', 'stage', 'width', 'height', 'by', 'at'] });
+  const findings = await em.find(Finding, of, inTime);
+  const observations = await em.find(Observation, of);
+  const cautions = await em.find(CautionRead, of);
+  const baths = await em.find(BathRun, of, { orderBy: { startedAt: 'asc' } });
+  const holes = await em.find(SurveyedHole, of);
+  const bushes = await em.find(Bush, of, inTime);
+  const parts = await em.find(PartFitted, of, inTime);
+  const oiled = await em.find(OiledPoint, of);
+  const received = await em.find(ReceivedItem, of, { orderBy: { position: 'asc' } });
+  const entry = await em.findOne(HistoryEntry, of);
+
+  const draft: Omit<Shape, 'obstacles'> = {
+    id: visit.id, claim: visit.claim, version: visit.version, openedAt: visit.openedAt.toISOString(), closedAt: visit.closedAt?.toISOString() ?? null,
+    complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, promisedFor: visit.promisedFor ?? null, cause: visit.cause,
+    owner: presentOwner(owner), clock: { id: clock.id, description: clock.description }, movement: await presentMovement(ctx, movement),
+    received: received.map((r) => ({ id: r.id, what: r.what, condition: r.condition })),
+    stages: STAGES.flatMap(({ id: stage }) => {
+      const last = stageLog.findLast((e) => e.stage === stage);
+      return last ? [{ stage, done: last.done, ...at(last) }] : [];
+    }),
+    photos: photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, ...at(p) })),
+    findings: findings.map(presentFinding),
+    observations: Object.fromEntries(observations.map((o) => [o.symptom, o.state])),
+    power: power.sort((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)).map(presentPower),
+    cautions: cautions.map((c) => ({ caution: c.caution, ...at(c) })),
+    strip: strip && { overrideReason: strip.overrideReason, ...at(strip) },
+    baths: baths.map(presentBath),
+    holes: holes.map(presentHole),
+    bushes: bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, ...at(b) })),
+    parts: parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),
+    oiled: oiled.map((o) => ({ point: o.point, product: o.product, ...at(o) })),
+    testRun: await presentRun(ctx, visitId),
+    next: nextAction(factsOf(row!), ctx.now.getTime()),
+    entryId: entry?.id ?? null,
+  };
+  return { ...draft, obstacles: draft.closedAt ? [] : signObstacles(signFacts(draft, ctx.now)) };
+}

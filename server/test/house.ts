@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto';
+import type { AddressInfo } from 'node:net';
+import type { Problem, Visit } from '@eclat/contract';
+import pg from 'pg';
+import { inject } from 'vitest';
+import { startServer, type Running } from '../src/server.ts';
+
+/** A database of its own inside the throw-away server. */
+export async function freshDatabase(): Promise<string> {
+  const url = inject('databaseUrl');
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  return url.replace(/\/[^/]*$/, `/${name}`);
+}
+
+export interface Answer<T = Record<string, unknown>> { status: number; body: T & Problem; headers: Headers }
+
+export class Browser {
+  private cookie = '';
+  constructor(readonly address: string) {}
+
+  async send<T = Record<string, unknown>>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+    const raw = body instanceof Uint8Array;
+    const res = await fetch(`${this.address}/api${path}`, {
+      method,
+      headers: {
+        origin: this.address, cookie: this.cookie, ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
+        ...(method === 'POST' ? { 'idempotency-key': randomUUID() } : {}), ...headers,
+      },
+      ...(body === undefined ? {} : { body: raw ? (body as BodyInit) : JSON.stringify(body) }),
+    });
+    const set = res.headers.get('set-cookie');
+    if (set) this.cookie = set.split(';')[0]!;
+    const text = await res.text();
+    return { status: res.status, headers: res.headers, body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem };
+  }
+  /** As `send`, but anything else than success is an error with what the server said. */
+  async ok<T = Record<string, unknown>>(method: string, path: string, body?: unknown): Promise<T> {
+    const answer = await this.send<T>(method, path, body);
+    if (answer.status >= 300) throw new Error(`${method} ${path}: ${answer.status} ${JSON.stringify(answer.body)}`);
+    return answer.body;
+  }
+}
+
+export const PASS = 'oak wedge nine pins';
+
+/** A shop with its first person, on a fresh database, with a clock that the test can turn. */
+export async function openShop(now = { at: new Date('2031-05-02T09:00:00Z') }): Promise<{ running: Running; marit: Browser; now: { at: Date }; browser: () => Browser; url: string }> {
+  const url = await freshDatabase();
+  const running = await startServer({ databaseUrl: url, host: '127.0.0.1', port: 0, web: '/nowhere', demo: false, checkReplies: true, proxies: 0, logLevel: 'error', clock: () => now.at });
+  const browser = () => new Browser(running.address);
+  const marit = browser();
+  await marit.ok('PUT', '/first-run', { shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: PASS });
+  return { running, marit, now, browser, url };
+}
+
+export const newClock = (change: object = {}) => ({
+  owner: { name: 'Odile Tarrowby', phone: '0555 010 442', email: 'odile@tarrowby.example', address: '4 Cooper’s Yard, Aldermere' },
+  clock: { description: 'Slate mantel clock' },
+  movement: { name: 'Square-plate mantel movement', familyId: 'mantel-barrels', marks: [{ place: 'back plate', text: '4711' }] },
+  complaint: 'Stops after two days.', received: [{ what: 'Key', condition: 'loose on the square' }], ...change,
+});
+
+export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));
+export type { AddressInfo };

@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+/** The server and the demo loader, bundled from the workspaces; packages stay outside. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist/server',
+    emptyOutDir: true,
+    sourcemap: true,
+    target: 'node20',
+    rollupOptions: { input: { main: here('server/src/main.ts'), demo: here('demo/main.ts') }, output: { entryFileNames: '[name].js' } },
+  },
+});

@@ -1,0 +1,11 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'web', root: 'web', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'server', root: 'server', include: ['src/**/*.test.ts'], globalSetup: ['./test/database.ts'], testTimeout: 30_000, hookTimeout: 60_000 } },
+    ],
+  },
+});
