@@ -1,2 +1,3 @@
 export * from './materials.ts';
 export * from './plan.ts';
+export * from './parts.ts';

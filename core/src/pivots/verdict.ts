@@ -64,3 +64,6 @@ export function judgeHole(m: HoleMeasure, arbor: ArborClass): HoleJudgement {
   if (worn > 1 + slack) return result('marginal', `${reason} Bush it while it is apart, unless the house says leave.`);
   return result('sound', reason);
 }
+
+/** Diametral clearance to give a new bush: about 4 % of the pivot, never under the least. House rule (practice). */
+export const freshClearanceMm = (pivotMm: number): number => Math.max(LEAST_CLEARANCE_MM, 0.04 * pivotMm);

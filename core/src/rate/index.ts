@@ -1,3 +1,4 @@
 export * from './reading.ts';
 export * from './fit.ts';
 export * from './verdict.ts';
+export * from './run.ts';

@@ -55,7 +55,7 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
 function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
   const next = (text: string) => ({ text, urgency: 'next' as const });
   switch (stage) {
-    case 'intake': return next('Finish taking it in');
+    case 'intake': return next('Photographs first, then intake is done');
     case 'assess': return next(f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`);
     case 'diagnose': return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
     case 'power': {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
-import { need, signature, type Context } from '../http/context.ts';
+import { need, type Context } from '../http/context.ts';
 import { badField, refused } from '../http/problems.ts';
 import { sql } from '../http/serve.ts';
 import { makeMovement } from '../movements/movements.service.ts';
@@ -10,7 +10,7 @@ import { Clock, ClockMovement, Movement } from '../movements/movements.entity.ts
 import { Owner } from '../owners/owners.entity.ts';
 import { TrainPower } from '../power/power.entity.ts';
 import { presentVisit } from './present.ts';
-import { ReceivedItem, StageEvent, Visit } from './visits.entity.ts';
+import { ReceivedItem, Visit } from './visits.entity.ts';
 
 /** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>): Promise<Shape> {
@@ -28,7 +28,6 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits
   given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
   // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
   for (const { train } of poweredTrains(movement.traits)) ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
-  ctx.em.create(StageEvent, { visitId: visit.id, stage: 'intake', done: true, ...signature(ctx) });
   ctx.touched.add(visit.id);
   await ctx.em.flush();
   return presentVisit(ctx, visit.id);

@@ -2,24 +2,12 @@ import type { Visit } from '@eclat/contract';
 import { privateWordsIn, type ServiceRecord } from '@eclat/core/history';
 import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
-import { currentSegment, fitRate, judgeRate, protocolFor, READING_NOISE_S, type RateFit, type RateVerdict } from '@eclat/core/rate';
+import { judgeRun } from '@eclat/core/rate';
 import type { SignFacts } from '@eclat/core/stages';
 
 type Draft = Omit<Visit, 'obstacles'>;
 
-/** Rate and verdict of the visit's test run since it was last touched. */
-export function judgeRun(visit: Draft, now: Date): { fit: RateFit | null; verdict: RateVerdict; days: number; readings: number } | null {
-  const run = visit.testRun;
-  if (!run) return null;
-  const breaks = run.events.filter((e) => e.kind !== 'wound').map((e) => Date.parse(e.happenedAt));
-  const readings = currentSegment(run.readings.map((r) => ({ at: Date.parse(r.readAt), errorS: r.errorS })), breaks);
-  const since = Math.max(Date.parse(run.startedAt), ...breaks);
-  const last = readings.at(-1)?.at ?? since;
-  const fit = fitRate(readings, READING_NOISE_S[run.readBy]);
-  // The run lasts as long as it has been watched, not as long as it has been left alone.
-  const verdict = judgeRate(fit, protocolFor(visit.movement.traits), since, Math.min(now.getTime(), last));
-  return { fit, verdict, days: (last - since) / 86_400_000, readings: readings.length };
-}
+const runOf = (visit: Draft, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
 
 export function signFacts(visit: Draft, now: Date, waiver?: string, note = ''): SignFacts {
   const bushed = new Set(visit.bushes.map((b) => b.hole));
@@ -28,7 +16,7 @@ export function signFacts(visit: Draft, now: Date, waiver?: string, note = ''): 
     power: visit.power.map((p) => p.state),
     bathRunning: visit.baths.some((b) => b.stoppedAt === null),
     bushesLeft: visit.holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key)).length,
-    verdict: judgeRun(visit, now)?.verdict.kind ?? 'no run',
+    verdict: runOf(visit, now)?.verdict.kind ?? 'no run',
     waiver,
     privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
   };
@@ -36,7 +24,7 @@ export function signFacts(visit: Draft, now: Date, waiver?: string, note = ''): 
 
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: Draft, now: Date, waiver?: string, note = ''): ServiceRecord {
-  const run = judgeRun(visit, now);
+  const run = runOf(visit, now);
   const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]));
   const points = new Map(oilChart(visit.movement.traits).map((p) => [p.id, p]));
   return {
@@ -48,7 +36,7 @@ export function serviceRecord(visit: Draft, now: Date, waiver?: string, note = '
     parts: visit.parts.map(({ what, source, size, oldPart }) => ({ what, source, size, oldPart })),
     oiled: visit.oiled.flatMap((o) => { const p = points.get(o.point); return p ? [{ where: p.where, grade: p.grade }] : []; }),
     test: {
-      days: run ? Number(run.days.toFixed(1)) : 0, readings: run?.readings ?? 0,
+      days: run ? Number(run.days.toFixed(1)) : 0, readings: run?.segment.length ?? 0,
       rateSecondsPerDay: run?.fit ? Number(run.fit.rateSecondsPerDay.toFixed(2)) : null,
       halfWidthSecondsPerDay: run?.fit ? Number(run.fit.halfWidthSecondsPerDay.toFixed(2)) : null,
       verdict: run?.verdict.text ?? 'No test run.', waived: waiver?.trim() || null,

@@ -1,0 +1,28 @@
+import { drivenBy, has, type Traits } from '../movement/index.ts';
+import type { BasketPart } from './plan.ts';
+
+type Row = readonly [part: BasketPart, applies: (t: Traits) => boolean];
+const part = (name: string, ...materials: BasketPart['materials']): BasketPart => ({ name, materials });
+
+/** What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the run. */
+const ROWS: readonly Row[] = [
+  [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates')],
+  [part('lacquered plates', 'lacquered brass'), (t) => has(t, 'lacquered plates')],
+  [part('going wheels and arbors', 'bare brass', 'plain steel'), () => true],
+  [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'strike')],
+  [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'chime')],
+  [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'alarm')],
+  [part('barrels', 'bare brass', 'plain steel'), (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring')],
+  [part('mainsprings', 'blued or polished steel'), (t) => drivenBy(t, (d) => d.endsWith('spring'))],
+  [part('motion work', 'bare brass', 'plain steel'), () => true],
+  [part('nuts, pins and screws', 'blued or polished steel'), () => true],
+  [part('hands', 'blued or polished steel'), () => true],
+  [part('lever and pallets', 'plain steel', 'shellac setting'), (t) => t.escapement === 'lever'],
+  [part('balance and hairspring', 'hairspring or bimetal balance'), (t) => has(t, 'hairspring')],
+  [part('coil', 'coil or wiring'), (t) => has(t, 'coil')],
+  [part('weights', 'lead weight'), (t) => drivenBy(t, (d) => d.startsWith('weight'))],
+  [part('mercury vessel', 'mercury vessel'), (t) => has(t, 'mercury pendulum')],
+  [part('dial with luminous paint', 'luminous paint'), (t) => has(t, 'luminous paint')],
+];
+
+export const usualParts = (traits: Traits): BasketPart[] => ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);

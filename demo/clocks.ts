@@ -1,0 +1,158 @@
+import type { BodyOf, api } from '@eclat/contract';
+import type { StageId } from '@eclat/core/stages';
+import type { Course } from './workshop.ts';
+import type { Picture } from './pictures.ts';
+
+/** Owners, makers, places and clocks are all made up. */
+export interface DemoClock {
+  owner: string;
+  phone: string;
+  clock: string;
+  movement: BodyOf<typeof api.visits.open>['movement'];
+  /** Goes on in the book of a movement that was here before. */
+  known?: 'slate' | 'brackwater' | 'wharf';
+  complaint: string;
+  wanted?: string;
+  notWanted?: string;
+  received?: { what: string; condition?: string }[];
+  picture: Picture;
+  daysAgo: number;
+  promisedInDays?: number;
+  by: 'ines' | 'marit' | 'wilf' | 'tobiah';
+  stage: StageId;
+  course?: Course;
+}
+
+const f = (place: string, seen: string, severity: 'safety' | 'stops it' | 'harms it' | 'keeps bad time' | 'looks', effect: 'timekeeping' | 'striking' | 'safety' | 'looks' | 'value' | 'none', proposal = '', more: { earlierRepair?: boolean; doNotDisturb?: boolean } = {}) =>
+  ({ place, seen, severity, effect, proposal, ...more });
+const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };
+
+export const CLOCKS: readonly DemoClock[] = [
+  {
+    owner: 'Hesper Lunt', phone: '0555 014 207', clock: 'Slate mantel clock with gilt columns', known: 'slate', movement: undefined,
+    complaint: 'Ran well for years, now gives up on the fifth or sixth day and strikes slowly before it does.', wanted: 'Running and striking reliably through the week.', notWanted: 'Leave the chip on the left column.',
+    received: [{ what: 'Pendulum', condition: 'bob sound, nut tight' }, { what: 'Key', condition: 'loose on both squares' }], picture: 'mantel', daysAgo: 31, promisedInDays: 3, by: 'ines', stage: 'sign',
+    course: {
+      findings: [
+        f('going train, second wheel', 'Back hole oval towards the barrel, black oil in the sink.', 'stops it', 'timekeeping', 'Bush, back plate'),
+        f('strike train, pin wheel', 'Front hole oval, pivot lightly scored.', 'harms it', 'striking', 'Polish the pivot, bush the front plate'),
+        f('going power', 'Mainspring opens in jerks when let down: old grease like varnish.', 'stops it', 'timekeeping', 'Out, clean, grease'),
+        f('suspension', 'One strip kinked.', 'keeps bad time', 'timekeeping', 'Replace'),
+        f('strike train, locking wheel', 'Two punch marks round the back hole.', 'harms it', 'striking', 'Bush, marks left as they are', { earlierRepair: true }),
+        f('case', 'Chip at the foot of the left column.', 'looks', 'looks', 'Left as it is, as wished'),
+      ],
+      symptoms: { 'stops-late': 'present', 'small-swing': 'present', 'uneven-beat': 'absent', dead: 'absent' }, cause: 'Gummed mainspring, with worn holes in both trains',
+      baths: [
+        { bath: 'petroleum solvent', parts: [{ name: 'mainsprings', materials: ['blued or polished steel'] }, { name: 'nuts, pins and screws', materials: ['blued or polished steel'] }], minutes: 20 },
+        { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 }, { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 },
+      ],
+      worn: { 'T2.back': 0.34, 'S3.front': 0.29, 'S4.back': 0.24, 'T5.front': 0.16 },
+      parts: [{ what: 'Suspension spring', size: '0.10 × 6 × 22 mm', why: 'One strip kinked', source: 'new', oldPart: 'returned to the owner' }, { what: 'Taper pins, six', source: 'made here', oldPart: 'scrapped' }],
+      run: { days: 9, rate: 7, endedHoursAgo: 3, place: 'Test stand 1, level' },
+    },
+  },
+  {
+    owner: 'Jory Vantrease', phone: '0555 019 331', clock: 'Shelf clock with a painted glass', movement: { name: 'Square-plate movement, open springs', familyId: 'shelf-open-springs', maker: 'Aster Works', marks: [{ place: 'front plate', text: 'AW 118' }, { place: 'label', text: '2207' }] },
+    complaint: 'Strike stopped with a bang, goes but does not strike.', received: [{ what: 'Pendulum bob' }, { what: 'Key' }], picture: 'shelf', daysAgo: 12, promisedInDays: 20, by: 'tobiah', stage: 'clean',
+    course: {
+      findings: [f('strike power', 'Spring broken at the hook, loose coils against the pillar.', 'safety', 'striking', 'Replace; look at the first wheel for damage'), f('glass', 'Paint of the lower glass lifting at one corner.', 'looks', 'value', '', { doNotDisturb: true })],
+      symptoms: { 'no-strike': 'present' }, cause: 'Broken strike spring', power: { strike: 'wound' }, override: 'Ratchet frozen: the broken spring cannot be let down, plates opened behind a shield.',
+    },
+  },
+  {
+    owner: 'Ama Thistlewood', phone: '0555 011 876', clock: 'Thirty-hour shelf clock, two iron weights', movement: { name: 'Thirty-hour weight movement', familyId: 'weight-shelf', maker: 'Northmere Clock Works', marks: [{ place: 'label', text: 'No. 4' }] },
+    complaint: 'Was in an attic. Would like it to go again.', notWanted: 'The dial is not to be touched up.', received: [{ what: 'Weights, left and right', condition: 'cords cut' }, { what: 'Pendulum' }], picture: 'shelf', daysAgo: 4, by: 'ines', stage: 'assess',
+    course: { findings: [f('dial', 'Thin paint, flaking round the lower screws.', 'harms it', 'value', 'Do not tighten', { doNotDisturb: true })] },
+  },
+  {
+    owner: 'Brannoc Fell', phone: '0555 017 450', clock: 'Longcase clock with a painted dial', known: 'brackwater', movement: undefined,
+    complaint: 'Stops every few days. The mover carried it with the pendulum on.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }, { what: 'Case key' }], picture: 'longcase', daysAgo: 44, promisedInDays: 9, by: 'marit', stage: 'run',
+    course: {
+      findings: [f('suspension', 'Spring creased where the pendulum swung in transport.', 'stops it', 'timekeeping', 'Replace'), f('escapement', 'Pallets grooved by the wheel.', 'keeps bad time', 'timekeeping', 'Resurface')],
+      symptoms: { 'stops-hours': 'present', 'rate-wanders': 'present' }, cause: 'Creased suspension spring', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }],
+      worn: { 'T2.front': 0.3, 'T4.back': 0.18 }, parts: [{ what: 'Suspension spring', size: '0.13 × 12 × 76 mm', source: 'new', oldPart: 'returned to the owner' }],
+      run: { days: 8, rate: 5.2, endedHoursAgo: 25, start: 4, oldRate: 38, adjustedAfter: 2, misread: 4, place: 'In its own case, fixed to the test wall' },
+    },
+  },
+  {
+    owner: 'Sunniva Crake', phone: '0555 013 640', clock: 'Bracket clock chiming the quarters', movement: { name: 'Three-train chiming movement', familyId: 'quarter-chime', maker: 'Brindle & Daughters', marks: [{ place: 'back plate', text: '30516' }, { place: 'case', text: '30516' }], fittings: ['moon work'] },
+    complaint: 'Quarters come out of order and the hour is sometimes missing.', received: [{ what: 'Pendulum' }, { what: 'Key' }, { what: 'Bag of loose trim', condition: 'two finials' }], picture: 'bracket', daysAgo: 18, promisedInDays: 30, by: 'ines', stage: 'survey',
+    course: {
+      findings: [f('chime train, warning wheel', 'Arbor leans visibly under power.', 'harms it', 'striking', 'Survey, bush')], symptoms: { 'misses-strike': 'present', 'wrong-random': 'present' }, cause: 'Worn holes in the chime train',
+      baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T2.back': 0.3, 'S4.front': 0.22, 'S5.back': 0.2, 'C2.front': 0.42, 'C5.back': 0.11 }, unmeasured: 7,
+    },
+  },
+  {
+    owner: 'Mirelle Stroud', phone: '0555 018 022', clock: 'Torsion clock under a glass dome', movement: { name: 'Torsion movement, standard plates', familyId: 'torsion', maker: 'Tessel', marks: [{ place: 'back plate', text: '97714' }] },
+    complaint: 'Turns for a while and dies.', received: [{ what: 'Dome', condition: 'small chip at the rim' }, { what: 'Pendulum' }], picture: 'dome', daysAgo: 6, by: 'tobiah', stage: 'diagnose',
+    course: { findings: [f('suspension', 'Strip kinked below the fork.', 'stops it', 'timekeeping', 'Compute the strength, replace')], symptoms: { 'torsion-flutters': 'present', 'rate-wanders': 'present' } },
+  },
+  {
+    owner: 'Dov Hartnell', phone: '0555 015 993', clock: 'Travelling clock in a gilt brass case', movement: { name: 'Movement with lever platform', familyId: 'lever-platform', maker: 'Quillfeather', marks: [{ place: 'back plate', text: '5083' }, { place: 'balance', text: '5083' }] },
+    complaint: 'Gains an hour a day since it was “oiled”.', received: [{ what: 'Key' }], picture: 'travelling', daysAgo: 21, promisedInDays: 6, by: 'marit', stage: 'oil',
+    course: {
+      findings: [f('escapement', 'Oil between the coils of the hairspring.', 'keeps bad time', 'timekeeping', 'Clean and degrease', { earlierRepair: true })], symptoms: { gains: 'present', 'small-swing': 'present' }, cause: 'Too much oil, on the hairspring',
+      baths: [{ bath: 'petroleum solvent', parts: [{ name: 'balance and hairspring', materials: ['hairspring or bimetal balance'] }], minutes: 2 }], oilLeft: 7,
+    },
+  },
+  {
+    owner: 'Edda Mossop', phone: '0555 012 118', clock: 'Twin-bell alarm clock', movement: { name: 'Riveted alarm movement', familyId: 'riveted-alarm', maker: 'Aster Works', marks: [] },
+    complaint: 'Runs an hour, then stops.', picture: 'alarm', daysAgo: 3, promisedInDays: 5, by: 'tobiah', stage: 'clean',
+    course: { findings: [f('balance', 'Cone pivots dry and brown.', 'stops it', 'timekeeping', 'Clean whole, one tiny drop each')], symptoms: { 'stops-hours': 'present', 'small-swing': 'present' }, cause: 'Dirty pivots', baths: [{ bath: 'ammoniated water', parts: [{ name: 'whole movement, balance out', materials: ['bare brass', 'plain steel'] }], minutes: 5, running: true }] },
+  },
+  {
+    owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', known: 'wharf', movement: undefined,
+    complaint: 'Loses and sometimes stops towards the end of the week.', received: [{ what: 'Pendulum' }, { what: 'Key' }], picture: 'wall', daysAgo: 26, promisedInDays: 12, by: 'ines', stage: 'fit',
+    course: { findings: [f('going train, great wheel', 'Chain rubs the edge of the barrel.', 'harms it', 'timekeeping', 'Set true')], symptoms: { 'stops-late': 'present', loses: 'present' }, cause: 'Worn holes, tired mainspring', baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T1.back': 0.62, 'T2.back': 0.33, 'T4.front': 0.19 }, bushes: 1 },
+  },
+  {
+    owner: 'Aldermere Town Hall', phone: '0555 010 001', clock: 'Master clock of the council chamber', movement: { name: 'Electrically rewound master', familyId: 'electric-master', maker: 'Northmere Clock Works', marks: [{ place: 'label', text: '24 V, 0.22 A' }] },
+    complaint: 'Dials in the offices stop, the master ticks on. Came without its case.', received: [{ what: 'Pendulum' }], picture: 'recorder', daysAgo: 9, by: 'marit', stage: 'diagnose', course: { symptoms: {} },
+  },
+  {
+    owner: 'Philippa Yarrow', phone: '0555 016 515', clock: 'Green kitchen clock, mains', movement: { name: 'Synchronous movement, sealed rotor', familyId: 'synchronous', maker: 'Voltane', marks: [{ place: 'label', text: '50 Hz' }] },
+    complaint: 'Hums but does not turn.', picture: 'kitchen', daysAgo: 1, by: 'wilf', stage: 'intake',
+  },
+  {
+    owner: 'Pell Joinery', phone: '0555 014 880', clock: 'Time recorder of the joinery', movement: { name: 'Fusee time recorder', familyId: 'recorder', maker: 'Northmere Clock Works', marks: [{ place: 'front plate', text: 'R 771' }] },
+    complaint: 'Prints late and faint.', picture: 'recorder', daysAgo: 38, promisedInDays: 8, by: 'tobiah', stage: 'run',
+    course: { findings: [f('print work', 'Ribbon dry, bevels stiff.', 'harms it', 'none', 'Clean, free, re-ink')], symptoms: { 'stops-place': 'present' }, cause: 'Stiff bevels', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], run: { days: 1.2, rate: 41, every: 0.6, endedHoursAgo: 5, readBy: 'minute hand', place: 'Test stand 3' } },
+  },
+  {
+    owner: 'Percival Doane', phone: '0555 013 909', clock: 'Office wall clock, one weight', movement: { name: 'Weight timepiece, dead-beat', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: '61' }] },
+    complaint: 'Due for its service.', received: [{ what: 'Weight' }, { what: 'Pendulum' }], picture: 'wall', daysAgo: 8, promisedInDays: -1, by: 'marit', stage: 'power',
+    course: { findings: [f('movement outside', 'Clean, oil just turning brown.', 'looks', 'none', 'Service as due')], symptoms: { dead: 'absent' }, cause: 'Nothing wrong: service', power: { going: 'let down' } },
+  },
+  {
+    owner: 'Ysolde Quay', phone: '0555 017 204', clock: 'Bird clock with two bellows', movement: { name: 'Chain-driven bird movement', familyId: 'weight-shelf', maker: 'Tessel', marks: [], fittings: ['bellows', 'wooden arbors'] },
+    complaint: 'The bird comes out and says nothing.', received: [{ what: 'Weights, two' }, { what: 'Pendulum' }], picture: 'bird', daysAgo: 5, by: 'ines', stage: 'assess', course: {},
+  },
+  {
+    owner: 'Lorcan Wray', phone: '0555 011 062', clock: 'Ship’s clock with luminous hands', movement: { name: 'Bulkhead movement with platform', familyId: 'lever-platform', maker: 'Quillfeather', marks: [{ place: 'dial', text: 'Q 2290' }], fittings: ['luminous paint'] },
+    complaint: 'Stopped on a voyage. Hands used to glow.', received: [{ what: 'Key' }], picture: 'wall', daysAgo: 2, by: 'wilf', stage: 'assess', course: {},
+  },
+  {
+    owner: 'Benedek Harrow', phone: '0555 018 761', clock: 'Four-glass clock, mercury pendulum', movement: { name: 'Round-plate movement, visible escapement', familyId: 'mantel-barrels', maker: 'Brindle & Daughters', marks: [{ place: 'back plate', text: '8812' }, { place: 'case', text: '8821' }], fittings: ['mercury pendulum'] },
+    complaint: 'Beats unevenly after it was moved.', received: [{ what: 'Pendulum', condition: 'two vials, both sound' }, { what: 'Key' }], picture: 'travelling', daysAgo: 7, promisedInDays: 15, by: 'marit', stage: 'power',
+    course: { findings: [f('case', 'Number of the case differs from the movement.', 'looks', 'value')], symptoms: { 'uneven-beat': 'present', 'stops-hours': 'present' }, cause: 'Out of beat after moving', power: { going: 'let down', strike: 'wound' } },
+  },
+  {
+    owner: 'Odile Tarrowby', phone: '0555 010 442', clock: 'Longcase clock with a moon in the arch', movement: { name: 'Eight-day longcase movement, moon', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: 'Pellowe & Strand' }], fittings: ['moon work', 'calendar work'] },
+    complaint: 'Strikes one more than it should, the moon has stuck.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }], picture: 'longcase', daysAgo: 35, promisedInDays: 2, by: 'tobiah', stage: 'oil',
+    course: { findings: [f('strike work', 'Rack tail bent.', 'harms it', 'striking', 'Straighten')], symptoms: { 'wrong-random': 'present' }, cause: 'Rack tail bent', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], worn: { 'S4.back': 0.2 }, oilLeft: 14 },
+  },
+  {
+    owner: 'Tamsin Orrick', phone: '0555 019 555', clock: 'Marble clock with a striking movement', movement: { name: 'Round-plate movement, outside count wheel', familyId: 'mantel-barrels', maker: 'Tessel', marks: [{ place: 'back plate', text: '1140' }] },
+    complaint: 'Overwound, she says: it will not start.', received: [{ what: 'Key', condition: 'fits' }, { what: 'Pendulum' }], picture: 'mantel', daysAgo: 10, promisedInDays: 18, by: 'ines', stage: 'clean',
+    course: { findings: [f('going power', 'Fully wound and gummed.', 'stops it', 'timekeeping', 'Out, clean, grease')], symptoms: { dead: 'present' }, cause: 'Gummed mainspring and dry pivots' },
+  },
+  {
+    owner: 'Casimir Pell', phone: '0555 014 881', clock: 'Small alarm clock, glowing figures', movement: { name: 'Riveted alarm movement', familyId: 'riveted-alarm', maker: 'Voltane', marks: [], fittings: ['luminous paint'] },
+    complaint: 'Alarm will not let off.', picture: 'alarm', daysAgo: 15, promisedInDays: 4, by: 'tobiah', stage: 'run',
+    course: { findings: [f('dial', 'Luminous paint, flaking.', 'safety', 'safety', 'Dial off, bagged, not cleaned', { doNotDisturb: true })], symptoms: { 'rate-wanders': 'present' }, cause: 'Dirty pivots' },
+  },
+  {
+    owner: 'Hesper Lunt', phone: '0555 014 207', clock: 'Bedroom clock on three feet', movement: { name: 'Small timepiece movement', familyId: 'mantel-barrels', maker: 'Quillfeather', marks: [{ place: 'back plate', text: '90' }] },
+    complaint: 'Loses ten minutes a day.', picture: 'mantel', daysAgo: 0, by: 'wilf', stage: 'intake',
+  },
+];

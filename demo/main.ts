@@ -1,0 +1,75 @@
+import { addPerson } from '@eclat/server/people/people.service';
+import { Shop } from '@eclat/server/people/people.entity';
+import { amend } from '@eclat/server/history/history.service';
+import { connect, migrate, type EntityManager } from '@eclat/server/database/orm';
+import type { Person } from '@eclat/contract';
+import { CLOCKS, type DemoClock } from './clocks.ts';
+import { HISTORIES } from './histories.ts';
+import { DAY, seeded, Workshop } from './workshop.ts';
+
+const PASSPHRASE = 'brass-lark-mends-nine';
+const TEAM = { marit: ['Marit Fennick', 'owner-of-shop'], ines: ['Ines Calloway', 'technician'], tobiah: ['Tobiah Rusk', 'technician'], wilf: ['Wilf Arden', 'counter'] } as const;
+
+const now = new Date();
+const random = seeded(1894);
+const movements = new Map<string, string>();
+/** Owners by name: a returning one is the same person. */
+const owners = new Map<string, string>();
+
+const url = process.env['DATABASE_URL'];
+if (!url) throw new Error('DATABASE_URL is not set');
+const orm = await connect(url);
+await migrate(orm);
+try {
+  // The demo is loaded once and whole: a load that was cut off leaves nothing behind.
+  if (!(await orm.em.fork().findOne(Shop, { one: true }))) {
+    console.log('· loading the demo shop');
+    await orm.em.fork().transactional(load);
+  }
+} finally {
+  await orm.close(true);
+}
+
+async function load(em: EntityManager): Promise<void> {
+  em.create(Shop, { one: true, name: 'Fennick Row Clock Room', createdAt: new Date(now.getTime() - 15 * 365 * DAY) });
+  const people = {} as Record<keyof typeof TEAM, Person>;
+  for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][]) people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
+  for (const history of HISTORIES) await past(em, people, history);
+  for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
+}
+
+function ownerOf(name: string, phone: string) {
+  return owners.has(name) ? { ownerId: owners.get(name)! } : { owner: { name, phone, email: '', address: '' } };
+}
+
+async function past(em: EntityManager, people: Record<keyof typeof TEAM, Person>, history: (typeof HISTORIES)[number]): Promise<void> {
+  for (const [i, v] of history.visits.entries()) {
+    const shop = new Workshop(em, people.marit, new Date(now.getTime() - v.yearsAgo * 365.25 * DAY), now, random);
+    const known = movements.get(history.id);
+    const visit = await shop.takeIn({ ...ownerOf(v.owner, v.phone), clock: { description: v.clock }, ...(known ? { movementId: known } : { movement: history.movement }), complaint: v.complaint });
+    movements.set(history.id, visit.movement.id);
+    owners.set(v.owner, visit.owner.id);
+    await shop.photo(visit.id, v.picture, 'As it came');
+    if (i === 0) for (const [date, text, place] of history.inscriptions) await shop.inscribe(visit.movement.id, date, text, place);
+    await shop.carry(visit, 'sign', v.course);
+    const entry = await shop.sign(visit.id, v.note);
+    if (v.amendment) await amend({ em, person: people.marit, now: new Date(shop.time.getTime() + 2 * DAY), touched: new Set() }, entry.id, v.amendment);
+  }
+}
+
+async function present(em: EntityManager, person: Person, c: DemoClock): Promise<void> {
+  const opened = new Date(now.getTime() - c.daysAgo * DAY);
+  opened.setHours(9, Math.floor(random() * 50), 0, 0);
+  if (opened > now) opened.setTime(now.getTime() - 3_600_000);
+  const shop = new Workshop(em, person, opened, now, random);
+  const promisedFor = c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
+  const visit = await shop.takeIn({
+    ...ownerOf(c.owner, c.phone), clock: { description: c.clock }, ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
+    complaint: c.complaint, wanted: c.wanted ?? '', notWanted: c.notWanted ?? '', received: c.received ?? [], promisedFor,
+  });
+  owners.set(c.owner, visit.owner.id);
+  if (c.stage !== 'intake' || c.daysAgo > 0) await shop.photo(visit.id, c.picture, 'As it came');
+  if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');
+  if (c.course?.worn) await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');
+  await shop.carry(visit, c.stage, c.course ?? {});
+}

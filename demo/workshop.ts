@@ -1,0 +1,183 @@
+import type { BodyOf, Person, Visit } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { cautionsFor } from '@eclat/core/cautions';
+import type { Bath } from '@eclat/core/cleaning';
+import type { SymptomId } from '@eclat/core/faults';
+import { holesOf, type TrainKey } from '@eclat/core/movement';
+import { oilChart } from '@eclat/core/oiling';
+import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
+import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
+import { startBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
+import type { EntityManager } from '@eclat/server/database/orm';
+import { observe, settleCause } from '@eclat/server/diagnosis/diagnosis.service';
+import { addFinding } from '@eclat/server/findings/findings.service';
+import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
+import type { Context } from '@eclat/server/http/context';
+import { inscribe } from '@eclat/server/movements/movements.service';
+import { tickPoint } from '@eclat/server/oiling/oiling.service';
+import { addPhoto } from '@eclat/server/photos/photos.service';
+import { beginStrip, setPower } from '@eclat/server/power/power.service';
+import { measureHole } from '@eclat/server/survey/survey.service';
+import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.service';
+import { takeIn } from '@eclat/server/visits/intake.service';
+import { presentVisit } from '@eclat/server/visits/present';
+import { changeVisit, markStage, readCaution, signVisit } from '@eclat/server/visits/visits.service';
+import { photograph, type Picture } from './pictures.ts';
+
+const DAY = 86_400_000;
+
+/** Small seeded generator (mulberry32, public domain): the demo is the same in every shop. */
+export function seeded(seed: number): () => number {
+  return () => {
+    seed = (seed + 0x6d2b79f5) | 0;
+    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** What is known of a visit beyond its intake, as far as it has got. */
+export interface Course {
+  findings?: BodyOf<typeof api.findings.add>[];
+  symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
+  cause?: string;
+  /** Trains that are not let down when the power stage is reached. */
+  power?: Partial<Record<TrainKey, PowerState>>;
+  override?: string;
+  baths?: { bath: Bath; parts: BodyOf<typeof api.cleaning.start>['parts']; minutes: number; running?: boolean }[];
+  /** Holes worn oval: how far the long way is beyond the short, mm. */
+  worn?: Record<string, number>;
+  /** Leave so many holes unmeasured at the end. */
+  unmeasured?: number;
+  /** Fit only so many of the bushes. */
+  bushes?: number;
+  parts?: BodyOf<typeof api.fitting.addPart>[];
+  oilLeft?: number;
+  run?: { days: number; rate: number; every?: number; start?: number; readBy?: 'seconds hand' | 'minute hand'; adjustedAfter?: number; oldRate?: number; misread?: number; endedHoursAgo?: number; place: string };
+}
+
+/** Plays a visit through the same services as real use, at given moments, in one transaction. */
+export class Workshop {
+  private readonly touched = new Set<string>();
+  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number) {}
+
+  get time(): Date {
+    return this.now;
+  }
+
+  private get ctx(): Context {
+    return { em: this.em, person: this.person, now: this.now, touched: this.touched };
+  }
+  pass(minutes: number): void {
+    this.now = new Date(this.now.getTime() + minutes * 60_000);
+  }
+  private async did<T>(work: Promise<T>, minutes = 2): Promise<T> {
+    const result = await work;
+    await this.em.flush();
+    this.pass(minutes);
+    return result;
+  }
+
+  takeIn = (given: BodyOf<typeof api.visits.open>): Promise<Visit> => this.did(takeIn(this.ctx, api.visits.open.body.parse(given)), 6);
+  photo = async (visitId: string, picture: Picture, caption: string, stage: StageId = 'intake') => this.did(addPhoto(this.ctx, visitId, await photograph(picture, this.random()), { caption, stage }));
+  inscribe = (movementId: string, date: string, text: string, place: string) => this.did(inscribe(this.ctx, movementId, { date, text, place }));
+  promise = async (visit: Visit, date: string) => this.did(changeVisit(this.ctx, visit.id, { promisedFor: date, version: visit.version }));
+  sign = (visitId: string, note: string, waiver = '') => this.did(signVisit(this.ctx, visitId, { note, waiver }));
+
+  /** Carries the visit up to, but not through, a stage. */
+  async carry(visit: Visit, to: StageId, course: Course): Promise<void> {
+    for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(to))) {
+      await this.work(visit, stage, course);
+      await this.did(markStage(this.ctx, visit.id, stage, true), 20);
+    }
+    await this.work(visit, to, course, true);
+  }
+
+  private async work(visit: Visit, stage: StageId, course: Course, last = false): Promise<void> {
+    const { id } = visit;
+    const { traits } = visit.movement;
+    switch (stage) {
+      case 'intake': case 'assess':
+        for (const c of cautionsFor(traits, stage)) if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
+        if (stage === 'assess') for (const f of course.findings ?? []) await this.did(addFinding(this.ctx, id, api.findings.add.body.parse(f)));
+        return;
+      case 'diagnose':
+        for (const [symptom, state] of Object.entries(course.symptoms ?? {})) await this.did(observe(this.ctx, id, symptom, state));
+        if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
+        return;
+      case 'power': return this.powerDown(visit, course, last);
+      case 'clean':
+        for (const b of course.baths ?? []) {
+          if (b.running) this.now = new Date(this.today.getTime() - 60_000); // what is going on now was put on a minute ago
+          const run = await this.did(startBath(this.ctx, id, { bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '' }), b.running ? 0 : b.minutes);
+          if (!b.running) await this.did(stopBath(this.ctx, id, run.id));
+        }
+        return;
+      case 'survey': return this.survey(visit, course);
+      case 'fit': return this.fit(visit, course);
+      case 'oil': {
+        const points = oilChart(traits);
+        for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, p.grade === 'none' ? '' : `${p.grade} oil, batch 22-07`), 1);
+        return;
+      }
+      case 'run': return course.run && this.testRun(visit, course.run);
+      case 'sign': return;
+    }
+  }
+
+  private async powerDown(visit: Visit, course: Course, last: boolean): Promise<void> {
+    for (const c of cautionsFor(visit.movement.traits, 'power')) if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));
+    for (const p of visit.power) {
+      const state = course.power?.[p.train] ?? (last ? 'unknown' : 'let down');
+      if (state !== 'unknown') await this.did(setPower(this.ctx, visit.id, p.train, { state, turns: state === 'let down' ? 4.5 : null, note: '', version: p.version }));
+    }
+    if (!last || course.override) await this.did(beginStrip(this.ctx, visit.id, course.override ?? ''));
+  }
+
+  private async survey(visit: Visit, course: Course): Promise<void> {
+    const all = holesOf(visit.movement.traits);
+    const sizes = { barrel: 3.1, train: 1.6, 'late train': 1.1, escape: 0.82, pallet: 0.95, fly: 0.8, lever: 0.5, balance: 0.3 } as const;
+    for (const hole of all.slice(0, all.length - (course.unmeasured ?? 0))) {
+      const hundredth = (x: number) => Number(x.toFixed(2));
+      const pivotMm = hundredth(sizes[hole.arbor.class] + 0.08 * this.random());
+      const holeShortMm = hundredth(pivotMm + 0.03 + 0.01 * this.random());
+      const holeLongMm = hundredth(holeShortMm + (course.worn?.[hole.key] ?? 0));
+      const { verdict } = judgeHole({ pivotMm, holeLongMm, holeShortMm }, hole.arbor.class);
+      await this.did(measureHole(this.ctx, visit.id, hole.key, { pivotMm, holeLongMm, holeShortMm, verdict, note: '', version: 0 }), 1);
+    }
+  }
+
+  private async fit(visit: Visit, course: Course): Promise<void> {
+    const { holes } = await presentVisit(this.ctx, visit.id);
+    for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
+      const bush = chooseBush({ finishedPivotMm: h.pivotMm, clearanceMm: freshClearanceMm(h.pivotMm), holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, plateMm: 2 });
+      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '' }), 25);
+    }
+    for (const p of course.parts ?? []) await this.did(addPart(this.ctx, visit.id, api.fitting.addPart.body.parse(p)), 15);
+  }
+
+  private async testRun(visit: Visit, run: NonNullable<Course['run']>): Promise<void> {
+    if (run.endedHoursAgo !== undefined) this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
+    for (const p of (await presentVisit(this.ctx, visit.id)).power) await this.did(setPower(this.ctx, visit.id, p.train, { state: 'wound', turns: null, note: 'for the test run', version: p.version }));
+    await this.did(startRun(this.ctx, visit.id, { readBy: run.readBy ?? 'seconds hand', place: run.place }));
+    await this.did(addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully' }), 3);
+    const noise = () => ((this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9));
+    let error = run.start ?? 2;
+    const every = run.every ?? 1;
+    for (let d = 0; d <= run.days + 1e-9; d += every) {
+      const shown = error + noise() + (run.misread === d ? 60 : 0);
+      await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(shown.toFixed(1)) }), 0);
+      const before = run.adjustedAfter !== undefined && d < run.adjustedAfter;
+      if (run.adjustedAfter === d) {
+        this.pass(2);
+        await this.did(addEvent(this.ctx, visit.id, { kind: 'adjusted', happenedAt: this.now.toISOString(), note: 'rating nut one turn up, hands set right' }), 3);
+        error = 0;
+        await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(noise().toFixed(1)) }), 0);
+      }
+      if (d + every > run.days + 1e-9) break;
+      error += (before ? run.oldRate ?? run.rate : run.rate) * every;
+      this.pass(every * 24 * 60);
+    }
+  }
+}
+export { DAY };

@@ -1,0 +1,64 @@
+/**
+ * Takes the pictures of docs/screenshots from a running demo:
+ *   npm run demo            (in another window)
+ *   npm run screenshots     [-- --only bench --size 820x1180 --dark --out /tmp/shots]
+ */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { needChromium, ROOT } from './lib/machine.mjs';
+
+const { values } = parseArgs({ options: { only: { type: 'string' }, size: { type: 'string', default: '1280x800' }, dark: { type: 'boolean', default: false }, out: { type: 'string', default: join(ROOT, 'docs/screenshots') }, url: { type: 'string', default: 'http://127.0.0.1:4080' }, full: { type: 'boolean', default: false } } });
+const { chromium } = await import('@playwright/test');
+const [width, height] = values.size.split('x').map(Number);
+
+const browser = await chromium.launch({ executablePath: needChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const context = await browser.newContext({ viewport: { width, height }, colorScheme: values.dark ? 'dark' : 'light', locale: 'en-GB' });
+const page = await context.newPage();
+page.on('console', (m) => { if (m.type() === 'error' || m.type() === 'warning') console.log('console:', m.text()); });
+page.on('pageerror', (e) => console.log('page error:', e.message));
+mkdirSync(values.out, { recursive: true });
+
+const shot = (name) => page.screenshot({ path: join(values.out, `${name}.png`), fullPage: values.full });
+const settle = async () => { await page.waitForLoadState('networkidle').catch(() => undefined); await page.evaluate(() => document.fonts.ready); await page.waitForTimeout(350); };
+const rows = async () => (await page.request.get(`${values.url}/api/bench`)).json();
+const visit = (clock, stage) => async () => {
+  const row = (await rows()).find((r) => r.clock.includes(clock));
+  await page.goto(`${values.url}/visits/${row.visitId}/${stage}`);
+};
+const book = (q) => async () => {
+  const { items } = await (await page.request.get(`${values.url}/api/movements?q=${encodeURIComponent(q)}`)).json();
+  await page.goto(`${values.url}/movements/${items[0].id}`);
+};
+
+const VIEWS = {
+  bench: () => page.goto(values.url),
+  intake: () => page.goto(`${values.url}/intake`),
+  received: visit('Slate mantel', 'intake'),
+  assess: visit('Slate mantel', 'assess'),
+  diagnose: visit('Slate mantel', 'diagnose'),
+  power: visit('Four-glass', 'power'),
+  clean: visit('Twin-bell', 'clean'),
+  survey: visit('Bracket clock', 'survey'),
+  fit: visit('Round dial', 'fit'),
+  oil: visit('Travelling', 'oil'),
+  run: visit('Longcase clock with a painted', 'run'),
+  sign: visit('Slate mantel', 'sign'),
+  movements: () => page.goto(`${values.url}/movements`),
+  book: book('4711'),
+};
+
+const wanted = values.only ? values.only.split(',') : ['sign-in', ...Object.keys(VIEWS)];
+await page.goto(values.url);
+await settle();
+if (wanted.includes('sign-in')) await shot('sign-in');
+await page.getByLabel('Name').fill('Ines Calloway');
+await page.getByLabel('Passphrase').fill('brass-lark-mends-nine');
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.getByRole('navigation', { name: 'Main' }).waitFor();
+for (const name of wanted.filter((n) => n in VIEWS)) {
+  await VIEWS[name]();
+  await settle();
+  await shot(name);
+}
+await browser.close();

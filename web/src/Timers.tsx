@@ -1,0 +1,55 @@
+import clsx from 'clsx';
+import { BellRing, Timer as TimerIcon } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { Link } from 'react-router';
+import { useTimers } from './api/queries.ts';
+import { countdown } from './ui/dates.ts';
+import { useNow } from './ui/useNow.ts';
+
+/** Running baths, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
+export function Timers() {
+  const { data } = useTimers();
+  const now = useNow();
+  const over = data?.filter((t) => Date.parse(t.endsAt) <= now).length ?? 0;
+  useRing(over);
+  if (!data || data.length === 0) return null;
+  return (
+    <ul aria-label="Running baths" className="flex flex-wrap gap-2 border-t border-line px-4 py-2">
+      {data.map((t) => {
+        const left = Date.parse(t.endsAt) - now;
+        return (
+          <li key={t.bathId}>
+            <Link to={`/visits/${t.visitId}/clean`} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
+              {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
+              <span className="text-lg">{left <= 0 ? `out now, ${countdown(-left)} over` : countdown(left)}</span>
+              <span className="max-w-64 truncate font-normal">{t.claim} {t.clock}</span>
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** Two soft strokes for each timer that runs out while the page is open. Browsers stay silent until a first press. */
+function useRing(over: number): void {
+  const before = useRef(over);
+  useEffect(() => {
+    const rings = over > before.current;
+    before.current = over;
+    if (!rings) return;
+    const audio = new AudioContext();
+    for (const [start, pitch] of [[0, 880], [0.45, 660]] as const) {
+      const tone = audio.createOscillator();
+      const gain = audio.createGain();
+      tone.frequency.value = pitch;
+      gain.gain.setValueAtTime(0.25, audio.currentTime + start);
+      gain.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + start + 1.2);
+      tone.connect(gain).connect(audio.destination);
+      tone.start(audio.currentTime + start);
+      tone.stop(audio.currentTime + start + 1.3);
+    }
+    const closing = setTimeout(() => void audio.close(), 2500);
+    return () => clearTimeout(closing);
+  }, [over]);
+}

@@ -1,0 +1,31 @@
+import { api } from '@eclat/contract';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import { call, noteServerTime } from './call.ts';
+
+export const keys = {
+  session: ['session'] as const,
+  bench: ['bench'] as const,
+  timers: ['timers'] as const,
+  visit: (id: string) => ['visit', id] as const,
+  books: ['books'] as const,
+};
+
+export const sessionQuery = queryOptions({
+  queryKey: keys.session,
+  queryFn: async () => {
+    const sentAt = Date.now();
+    const session = await call(api.people.session, {});
+    noteServerTime(session.now, sentAt, Date.now());
+    return session;
+  },
+  staleTime: 60_000,
+});
+
+export const useBench = () => useQuery({ queryKey: keys.bench, queryFn: ({ signal }) => call(api.bench.list, { signal }), refetchInterval: 60_000 });
+export const useTimers = () => useQuery({ queryKey: keys.timers, queryFn: ({ signal }) => call(api.bench.timers, { signal }), refetchInterval: 60_000 });
+export const useVisit = (visitId: string) => useQuery({ queryKey: keys.visit(visitId), queryFn: ({ signal }) => call(api.visits.get, { params: { visitId }, signal }) });
+export const useBook = (movementId: string) => useQuery({ queryKey: [...keys.books, movementId], queryFn: ({ signal }) => call(api.movements.book, { params: { movementId }, signal }) });
+export const useMovements = (q: string) => useQuery({ queryKey: [...keys.books, 'search', q], queryFn: ({ signal }) => call(api.movements.search, { query: { q }, signal }), placeholderData: keepPreviousData });
+export const useOwners = (q: string) => useQuery({ queryKey: ['owners', q], queryFn: ({ signal }) => call(api.owners.search, { query: { q }, signal }), enabled: q.trim().length > 1, placeholderData: keepPreviousData });
+export const useOwnerClocks = (ownerId: string | undefined) => useQuery({ queryKey: ['owner-clocks', ownerId], queryFn: ({ signal }) => call(api.owners.clocks, { params: { ownerId: ownerId! }, signal }), enabled: ownerId !== undefined });
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: ({ signal }) => call(api.people.list, { signal }) });

@@ -1,0 +1,49 @@
+import { api, type SurveyedHole } from '@eclat/contract';
+import { chooseBush, freshClearanceMm } from '@eclat/core/pivots';
+import { useState } from 'react';
+import { useCommand } from '../api/useCommand.ts';
+import { say } from '../store.ts';
+import { Button } from '../ui/Button.tsx';
+import { LengthField, lengthMm } from '../ui/LengthField.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** For each hole the bush that suits it from stock: the smallest that swallows the wear, with its reamer and its true centre. */
+export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key: string) => string }) {
+  const [plate, setPlate] = useState('2');
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="w-56"><LengthField name="plate" label="Thickness of the plates" value={plate} onChange={setPlate} plausible={[0.5, 6]} /></div>
+      <ul className="divide-y divide-line">{wanted.map((h) => <One key={h.key} hole={h} plateMm={lengthMm(plate, [0.5, 6])} name={name(h.key)} />)}</ul>
+    </div>
+  );
+}
+
+function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
+  const visit = useThisVisit();
+  const [pivot, setPivot] = useState(String(hole.pivotMm));
+  const add = useCommand(api.fitting.addBush, { what: `Bush ${name}`, onDone: () => say(`${name}: bush fitted.`) });
+  const pivotMm = lengthMm(pivot);
+  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
+  const choice = pivotMm === null || plateMm === null || tooBig ? null
+    : chooseBush({ finishedPivotMm: pivotMm, clearanceMm: freshClearanceMm(pivotMm), holeLongMm: hole.holeLongMm, holeShortMm: hole.holeShortMm, plateMm });
+  const send = () => {
+    if (!choice || pivotMm === null) return;
+    const two = (mm: number) => Number(mm.toFixed(3));
+    add.mutate({ params: { visitId: visit.id }, body: { hole: hole.key, pivotMm: two(pivotMm), boreMm: two(choice.finishedBoreMm), outsideMm: choice.outsideMm, heightMm: choice.heightMm } });
+  };
+  return (
+    <li className="grid items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
+      <div><p className="text-lg font-bold">{name}</p><p className="text-soft">worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm</p></div>
+      <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={send} />
+      <div aria-live="polite">
+        {choice ? (
+          <>
+            <p className="text-xl font-bold">{choice.boreMm} × {choice.outsideMm} × {choice.heightMm} mm</p>
+            <p>Ream to {choice.reamToMm.toFixed(3)}, broach the bore to {choice.finishedBoreMm.toFixed(3)}. True centre: {choice.centreBackMm.toFixed(2)} mm back from the middle of the oval, against the wear.</p>
+          </>
+        ) : <p className="font-semibold text-danger">{tooBig ? 'This pivot is larger than the hole was.' : pivotMm === null || plateMm === null ? 'Measure pivot and plate first.' : 'No bush in stock suits this hole.'}</p>}
+      </div>
+      <Button look="main" disabled={!choice} busy={add.isPending} onClick={send}>Fitted</Button>
+    </li>
+  );
+}

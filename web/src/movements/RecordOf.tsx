@@ -1,0 +1,23 @@
+import type { ServiceRecord } from '@eclat/core/history';
+
+const isRecord = (value: unknown): value is ServiceRecord => typeof value === 'object' && value !== null && (value as { format?: unknown }).format === 'eclat-service-record';
+
+/** A signed visit as it stands in the book. */
+export function RecordOf({ record }: { record: unknown }) {
+  if (!isRecord(record)) return null;
+  const rows: [string, string[]][] = [
+    ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
+    ['Cause', record.causes],
+    ['Cleaned', record.cleaned.map((c) => `${c.parts.join(', ')} in ${c.bath}, ${c.minutes} min`)],
+    ['Bushes', record.bushes.map((b) => `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`)],
+    ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
+    ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
+  ];
+  return (
+    <dl className="mt-2 grid grid-cols-[5rem_minmax(0,1fr)] gap-x-4 gap-y-1">
+      {rows.filter(([, lines]) => lines.length > 0).map(([name, lines]) => (
+        <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd>{lines.map((l) => <span key={l} className="block">{l}</span>)}</dd></div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,51 @@
+import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { Answer, Loading } from './ui/Answer.tsx';
+import { Shell } from './Shell.tsx';
+
+function Broken() {
+  const error = useRouteError();
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  return (
+    <div className="mx-auto max-w-3xl p-8">
+      <Answer tone="danger" title={missing ? 'There is nothing at this address' : 'This screen could not be shown'}>
+        {missing ? null : <p>{(error as Error | undefined)?.message ?? 'Reload the page. What you typed is kept.'}</p>}
+        <p className="mt-2"><Link className="font-semibold underline" to="/">To the bench</Link></p>
+      </Answer>
+    </div>
+  );
+}
+
+const HydrateFallback = () => <Loading what="Eclat" />;
+
+/** Each screen is a piece of its own: the first one loads without the others. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    HydrateFallback,
+    errorElement: <Broken />,
+    children: [
+      { index: true, lazy: () => import('./bench/Bench.tsx') },
+      { path: 'intake', lazy: () => import('./intake/Intake.tsx') },
+      { path: 'movements', lazy: () => import('./movements/Movements.tsx') },
+      { path: 'movements/:movementId', lazy: () => import('./movements/Book.tsx') },
+      { path: 'people', lazy: () => import('./people/People.tsx') },
+      {
+        path: 'visits/:visitId',
+        lazy: () => import('./visit/VisitFrame.tsx'),
+        children: [
+          { index: true, lazy: () => import('./visit/ToNext.tsx') },
+          { path: 'intake', lazy: () => import('./intake/Received.tsx') },
+          { path: 'assess', lazy: () => import('./assess/Assess.tsx') },
+          { path: 'diagnose', lazy: () => import('./diagnose/Diagnose.tsx') },
+          { path: 'power', lazy: () => import('./power/PowerDown.tsx') },
+          { path: 'clean', lazy: () => import('./clean/Clean.tsx') },
+          { path: 'survey', lazy: () => import('./survey/Survey.tsx') },
+          { path: 'fit', lazy: () => import('./fit/Fit.tsx') },
+          { path: 'oil', lazy: () => import('./oil/Oil.tsx') },
+          { path: 'run', lazy: () => import('./run/Run.tsx') },
+          { path: 'sign', lazy: () => import('./sign/Sign.tsx') },
+        ],
+      },
+    ],
+  },
+]);

@@ -1,0 +1,83 @@
+import type { TestRun } from '@eclat/contract';
+import { breaksLine, type RunJudgement } from '@eclat/core/rate';
+import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip, type ChartOptions, type Plugin } from 'chart.js';
+import { useMemo, useSyncExternalStore } from 'react';
+import { Scatter } from 'react-chartjs-2';
+
+Chart.register(LinearScale, PointElement, LineElement, Filler, Tooltip);
+
+const DAY = 86_400_000;
+const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
+
+const watchTheme = (changed: () => void) => {
+  const observer = new MutationObserver(changed);
+  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => observer.disconnect();
+};
+
+/** Readings, the line of the rate with its 95 % band, and a mark where the clock was touched. */
+export default function RateChart({ run, judged }: { run: TestRun; judged: RunJudgement }) {
+  const theme = useSyncExternalStore(watchTheme, () => document.documentElement.dataset['theme']);
+  const { data, options, events } = useMemo(() => draw(run, judged), [run, judged, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- colours are read from the theme
+  const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;
+  return <div className="h-[22rem]"><Scatter key={theme} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
+}
+
+function draw(run: TestRun, { fit, segment }: RunJudgement) {
+  const start = Date.parse(run.startedAt);
+  const days = (at: number) => (at - start) / DAY;
+  const own = new Set(segment.map((r) => r.at));
+  const out = new Set(fit?.outliers.map((i) => segment[i]!.at));
+  const points = run.readings.map((r) => ({ at: Date.parse(r.readAt), x: days(Date.parse(r.readAt)), y: r.errorS }));
+  const [from, to] = [segment[0]?.at ?? start, (segment.at(-1)?.at ?? start) + DAY / 2];
+  const line = (offset: (at: number) => number) => fit === null ? [] : Array.from({ length: 41 }, (_, i) => {
+    const at = from + ((to - from) * i) / 40;
+    return { x: days(at), y: fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY + offset(at) };
+  });
+  const plain = { pointRadius: 0, borderWidth: 0, showLine: true };
+  const steel = colour('steel');
+  const data = {
+    datasets: [
+      { label: 'high', data: line((at) => fit!.bandS(at)), ...plain, fill: '+1', backgroundColor: `${steel}2b` },
+      { label: 'low', data: line((at) => -fit!.bandS(at)), ...plain, fill: false },
+      { label: 'Line', data: line(() => 0), ...plain, borderWidth: 3, borderColor: steel },
+      { label: 'Reading', data: points.filter((p) => own.has(p.at) && !out.has(p.at)), pointRadius: 6, backgroundColor: colour('enamel'), borderColor: steel, borderWidth: 3 },
+      { label: 'Before it was last touched', data: points.filter((p) => !own.has(p.at)), pointRadius: 5, backgroundColor: colour('line'), borderColor: colour('soft'), borderWidth: 1.5 },
+      { label: 'Left out', data: points.filter((p) => out.has(p.at)), pointStyle: 'crossRot' as const, pointRadius: 9, borderColor: colour('danger'), borderWidth: 3 },
+    ],
+  };
+  const ink = colour('soft');
+  const font = { size: 15, family: 'Atkinson Hyperlegible Next Variable' };
+  const options: ChartOptions<'scatter'> = {
+    animation: false, maintainAspectRatio: false,
+    scales: {
+      x: { title: { display: true, text: 'days on test', color: ink, font }, ticks: { color: ink, font, maxTicksLimit: 12 }, grid: { color: colour('line') }, min: 0 },
+      y: { title: { display: true, text: 'seconds ahead', color: ink, font }, ticks: { color: ink, font }, grid: { color: colour('line') } },
+    },
+    plugins: { tooltip: { filter: (item) => item.datasetIndex >= 3, callbacks: { label: (item) => `${item.dataset.label ?? ''}: ${Number(item.parsed.y).toFixed(1)} s` } } },
+  };
+  const events: Plugin<'scatter'> = {
+    id: 'events',
+    afterDatasetsDraw({ ctx, chartArea, scales }) {
+      for (const e of run.events) {
+        const x = scales['x']!.getPixelForValue(days(Date.parse(e.happenedAt)));
+        if (x < chartArea.left || x > chartArea.right) continue;
+        ctx.save();
+        ctx.strokeStyle = breaksLine(e.kind) ? colour('brass-fill') : colour('line');
+        ctx.lineWidth = 2;
+        ctx.setLineDash(breaksLine(e.kind) ? [] : [4, 4]);
+        ctx.beginPath();
+        ctx.moveTo(x, chartArea.top);
+        ctx.lineTo(x, chartArea.bottom);
+        ctx.stroke();
+        ctx.fillStyle = ink;
+        ctx.font = `14px ${font.family}`;
+        const right = x > chartArea.right - 90;
+        ctx.textAlign = right ? 'right' : 'left';
+        ctx.fillText(e.kind, x + (right ? -6 : 6), chartArea.top + 14);
+        ctx.restore();
+      }
+    },
+  };
+  return { data, options, events };
+}

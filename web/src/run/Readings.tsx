@@ -1,0 +1,44 @@
+import { api, type TestRun } from '@eclat/contract';
+import { Trash2 } from 'lucide-react';
+import { useCommand } from '../api/useCommand.ts';
+import { say } from '../store.ts';
+import { Panel } from '../ui/Answer.tsx';
+import { dayTime } from '../ui/dates.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { inWords } from './ReadNow.tsx';
+
+/** The log, newest first: readings and what happened to the clock, in one line of time. */
+export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id };
+  const again = useCommand(api.testRuns.read, { what: 'Reading' });
+  const forget = useCommand(api.testRuns.forget, { what: 'Reading' });
+  const rows = [
+    ...run.readings.map((r) => ({ at: r.readAt, reading: r, event: null })),
+    ...run.events.map((e) => ({ at: e.happenedAt, reading: null, event: e })),
+  ].sort((a, b) => b.at.localeCompare(a.at));
+  const takeBack = (r: TestRun['readings'][number]) => forget.mutate({ params: { ...params, readingId: r.id } }, {
+    onSuccess: () => say('Reading taken back.', 'good', () => again.mutate({ params, body: { readAt: r.readAt, errorS: r.errorS } })),
+  });
+  if (rows.length === 0) return null;
+  return (
+    <Panel title="Log">
+      <ul className="divide-y divide-line">
+        {rows.map(({ at, reading, event }) => (
+          <li key={(reading ?? event)!.id} className="flex min-h-12 flex-wrap items-center gap-x-5">
+            <span className="w-36 text-soft">{dayTime(at)}</span>
+            {reading ? (
+              <>
+                <span className="text-lg font-semibold">{inWords(Math.abs(reading.errorS))} {reading.errorS >= 0 ? 'ahead' : 'behind'}</span>
+                {outliers.includes(Date.parse(at)) && <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">far off the line: left out of the rate</span>}
+              </>
+            ) : <span className="text-lg"><b>{event!.kind}</b>{event!.note && `, ${event!.note}`}</span>}
+            <span className="ml-auto text-sm text-soft">{(reading ?? event)!.by}</span>
+            {reading && !visit.closedAt && <button type="button" aria-label={`Take back the reading of ${dayTime(at)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => takeBack(reading)}><Trash2 className="size-5" /></button>}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 text-sm text-soft">On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.</p>
+    </Panel>
+  );
+}

@@ -1,0 +1,95 @@
+import { api } from '@eclat/contract';
+import { STAGES, stageName } from '@eclat/core/stages';
+import { judgeRun } from '@eclat/core/rate';
+import { BookOpen } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useCommand } from '../api/useCommand.ts';
+import { say } from '../store.ts';
+import { Answer, Panel } from '../ui/Answer.tsx';
+import { Button, buttonClass } from '../ui/Button.tsx';
+import { dayTime } from '../ui/dates.ts';
+import { TextArea, TextField } from '../ui/Field.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** Where to go for each thing that stands in the way. */
+const wayTo = (obstacle: string): string | null => {
+  const stage = STAGES.find((s) => obstacle.startsWith(`${stageName(s.id)} is not done`));
+  if (stage) return stage.id;
+  if (obstacle.includes('power state')) return 'power';
+  if (obstacle.includes('bath')) return 'clean';
+  if (obstacle.includes('bush')) return 'fit';
+  if (obstacle.includes('test run')) return 'run';
+  return obstacle.includes('belongs to the owner') ? 'assess' : null;
+};
+
+export function Component() {
+  const visit = useThisVisit();
+  if (visit.closedAt) return <Closed />;
+  return <ToSign />;
+}
+
+function Closed() {
+  const visit = useThisVisit();
+  return (
+    <>
+      <Answer tone="good" title={`Signed and closed, ${dayTime(visit.closedAt!)}`}>Nothing of it changes any more. A correction is added to the movement book as an amendment.</Answer>
+      <Link to={`/movements/${visit.movement.id}#${visit.entryId}`} className={buttonClass('main', 'self-start text-lg')}><BookOpen className="size-6" aria-hidden />To the movement book</Link>
+      <Contents />
+    </>
+  );
+}
+
+function ToSign() {
+  const visit = useThisVisit();
+  const go = useNavigate();
+  const [note, setNote] = useState('');
+  const [waiver, setWaiver] = useState('');
+  const [sure, setSure] = useState(false);
+  const sign = useCommand(api.visits.sign, { what: 'Signature', onDone: (entry) => { say('Signed. The history entry stands.'); void go(`/movements/${visit.movement.id}#${entry.id}`); } });
+  const waivable = visit.obstacles.find((o) => o.startsWith('The test run is not'));
+  const left = visit.obstacles.filter((o) => o !== waivable || waiver.trim() === '');
+  return (
+    <>
+      {left.length === 0
+        ? <Answer tone="good" title="Ready to sign">Signing closes the visit. The entry in the movement book can never be changed, only added to.</Answer>
+        : <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
+            <ul className="mt-1 flex flex-col gap-1">{left.map((o) => { const way = wayTo(o); return <li key={o} className="flex min-h-11 items-center gap-3">{way ? <Link className="font-semibold underline" to={`../${way}`}>{o}</Link> : o}</li>; })}</ul>
+          </Answer>}
+      <Contents />
+      <Panel title="Your signature">
+        <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); setSure(true); }}>
+          <TextArea label="For the next repairer" hint="This goes into the movement’s history: no names, no addresses." value={note} onChange={(e) => setNote(e.target.value)} />
+          {waivable && <TextField label="Why the test run is waived" value={waiver} onChange={(e) => setWaiver(e.target.value)} hint="Leave this empty to wait for the verdict." />}
+          <Button type="submit" look="main" className="self-start px-8 text-lg" disabled={left.length > 0} busy={sign.isPending}>Sign and close</Button>
+        </form>
+      </Panel>
+      <Sheet open={sure} onClose={() => setSure(false)} title="Sign and close this visit?" description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added.">
+        <div className="flex gap-3"><Button look="main" onClick={() => { setSure(false); sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } }); }}>Sign</Button><Button onClick={() => setSure(false)}>Not yet</Button></div>
+      </Sheet>
+    </>
+  );
+}
+
+/** What the entry will say, before it is signed. */
+function Contents() {
+  const visit = useThisVisit();
+  const run = visit.testRun && judgeRun(visit.movement.traits, visit.testRun, Date.now());
+  const rows: [string, string][] = [
+    ['Found', visit.findings.map((f) => `${f.place}: ${f.seen}`).join('; ')],
+    ['Cause', visit.cause],
+    ['Cleaned', visit.baths.map((b) => `${b.parts.map((p) => p.name).join(', ')} in ${b.bath}`).join('; ')],
+    ['Bushes', visit.bushes.length > 0 ? `${visit.bushes.length} fitted` : ''],
+    ['Parts', visit.parts.map((p) => `${p.what} (${p.source}; old part ${p.oldPart})`).join('; ')],
+    ['Oiled', visit.oiled.length > 0 ? `${visit.oiled.length} points looked at` : ''],
+    ['Test run', run ? run.verdict.text : ''],
+  ];
+  return (
+    <Panel title="What goes into the movement’s history">
+      <dl className="grid grid-cols-[7rem_minmax(0,1fr)] gap-x-5 gap-y-2 text-lg">
+        {rows.map(([name, text]) => <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd className={text ? '' : 'text-soft'}>{text || 'nothing recorded'}</dd></div>)}
+      </dl>
+    </Panel>
+  );
+}

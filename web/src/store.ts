@@ -1,0 +1,53 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+export type Theme = 'system' | 'light' | 'dark';
+
+export interface Unsent {
+  key: string;
+  method: string;
+  url: string;
+  body: unknown;
+  what: string;
+  personId: string;
+  /** Why the server would not take it when it was back. It stays here until the person has dealt with it. */
+  refused?: string;
+}
+
+export interface Conflict {
+  what: string;
+  fields: { name: string; label: string; mine: string; theirs: string }[];
+  keepMine: () => void;
+  takeTheirs: () => void;
+}
+
+export interface Notice {
+  text: string;
+  tone: 'good' | 'danger';
+  undo?: () => void;
+}
+
+/** What is the person's own, on this device. Server state lives in the query cache, not here. */
+interface Store {
+  theme: Theme;
+  unsent: Unsent[];
+  /** Server time less this computer's, ms. */
+  clockOffset: number;
+  conflict: Conflict | null;
+  notice: Notice | null;
+  liveOk: boolean;
+  set: (part: Partial<Omit<Store, 'set'>>) => void;
+}
+
+export const useStore = create<Store>()(
+  persist(
+    (set) => ({ theme: 'system', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, set: (part) => set(part) }),
+    { name: 'eclat', partialize: ({ theme, unsent }) => ({ theme, unsent }) },
+  ),
+);
+
+export const say = (text: string, tone: Notice['tone'] = 'good', undo?: () => void): void =>
+  useStore.getState().set({ notice: undo ? { text, tone, undo } : { text, tone } });
+
+/** The time by the server's clock, which all browsers share. */
+export const serverNow = (): number => Date.now() + useStore.getState().clockOffset;

@@ -1,0 +1,60 @@
+import type { SurveyedHole } from '@eclat/contract';
+import type { Plate, Traits } from '@eclat/core/movement';
+import clsx from 'clsx';
+import { PLATE, placeHoles, WHEEL_RADIUS } from './layout.ts';
+
+type State = SurveyedHole['verdict'] | 'bushed' | 'not looked at';
+
+interface Props {
+  traits: Traits;
+  plate: Plate;
+  stateOf: (key: string) => State;
+  chosen: string | null;
+  onChoose: (key: string) => void;
+}
+
+/** One plate, drawn from the trains: each hole a target to press, its state by shape before colour. */
+export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props) {
+  const holes = placeHoles(traits, plate);
+  return (
+    <figure className="min-w-0">
+      <figcaption className="mb-1 text-lg font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
+      <svg viewBox={`0 0 ${PLATE.width} ${PLATE.height}`} className="h-auto w-full" role="group" aria-label={`${plate} plate`}>
+        <rect x={2} y={2} width={PLATE.width - 4} height={PLATE.height - 4} rx={14} className="fill-brass-wash stroke-brass-fill" strokeWidth={2} />
+        {holes.map((h) => <circle key={h.key} cx={h.x} cy={h.y} r={WHEEL_RADIUS[h.arbor.class]} className="fill-none stroke-brass-fill" strokeOpacity={0.45} strokeWidth={1.2} strokeDasharray="2 2.4" />)}
+        {holes.map((h) => {
+          const state = stateOf(h.key);
+          return (
+            <g key={h.key} role="button" tabIndex={0} aria-pressed={chosen === h.key} aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${state}`}
+              className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill" transform={`translate(${h.x} ${h.y})`}
+              onClick={() => onChoose(h.key)} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onChoose(h.key); } }}>
+              <circle r={18} className="fill-transparent" />
+              <circle r={17} className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')} strokeWidth={2.5} />
+              <Mark state={state} />
+              <text x={plate === 'front' ? 15 : -15} y={-9} textAnchor={plate === 'front' ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
+            </g>
+          );
+        })}
+      </svg>
+    </figure>
+  );
+}
+
+/** Not looked at: dashed. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square. Bushed: double ring. */
+export function Mark({ state }: { state: State }) {
+  switch (state) {
+    case 'not looked at': return <circle r={8} className="fill-enamel stroke-soft" strokeWidth={2} strokeDasharray="3 2.5" />;
+    case 'sound': return <g><circle r={8} className="fill-good-wash stroke-good" strokeWidth={2.5} /><circle r={2.6} className="fill-good" /></g>;
+    case 'tight': return <g><circle r={8} className="fill-enamel stroke-steel" strokeWidth={2} /><circle r={5.4} className="fill-steel" /></g>;
+    case 'marginal': return <g><circle r={8.5} className="fill-enamel stroke-brass" strokeWidth={2.5} /><path d="M0 -8.5 A8.5 8.5 0 0 1 0 8.5 Z" className="fill-brass" /></g>;
+    case 'bush': return <g><rect x={-9} y={-9} width={18} height={18} rx={2} className="fill-danger stroke-danger" strokeWidth={2} /><path d="M-4.5 -4.5 L4.5 4.5 M4.5 -4.5 L-4.5 4.5" className="stroke-danger-ink" strokeWidth={2.6} /></g>;
+    case 'bushed': return <g><circle r={10} className="fill-enamel stroke-steel" strokeWidth={2.4} /><circle r={5} className="fill-none stroke-steel" strokeWidth={2.4} /></g>;
+  }
+}
+
+const KEY: readonly State[] = ['not looked at', 'sound', 'tight', 'marginal', 'bush', 'bushed'];
+export const FigureKey = () => (
+  <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What the shapes mean">
+    {KEY.map((state) => <li key={state} className="flex items-center gap-1.5"><svg viewBox="-12 -12 24 24" className="size-6" aria-hidden><Mark state={state} /></svg>{state}</li>)}
+  </ul>
+);

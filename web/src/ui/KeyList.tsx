@@ -1,0 +1,20 @@
+import { Sheet } from './Sheet.tsx';
+
+const KEYS = [
+  ['b', 'Bench'], ['n', 'Take a clock in'], ['m', 'Movement books'], ['?', 'This list'],
+  ['1 … 9, 0', 'In a visit: go to its first, second … tenth stage'],
+  ['Enter', 'In a measurement: take it and go to the next field or hole'],
+  ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush'],
+] as const;
+
+export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Sheet open={open} onClose={onClose} title="Keys" description="They work while no field is being typed in.">
+      <dl className="grid grid-cols-[auto_1fr] items-center gap-x-5 gap-y-3">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents"><dt><kbd className="rounded-md border border-line bg-sunk px-3 py-1 font-sans font-bold">{key}</kbd></dt><dd>{does}</dd></div>
+        ))}
+      </dl>
+    </Sheet>
+  );
+}

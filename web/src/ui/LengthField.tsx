@@ -1,0 +1,44 @@
+import { readLength } from '@eclat/core/units';
+import type { KeyboardEvent, Ref } from 'react';
+import { TextField } from './Field.tsx';
+
+interface Props {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  plausible?: readonly [number, number];
+  onEnter?: () => void;
+  ref?: Ref<HTMLInputElement>;
+  name: string;
+}
+
+export const PIVOT_RANGE = [0.05, 15] as const;
+/** The length in mm, or null while it is not one. */
+export const lengthMm = (text: string, plausible: readonly [number, number] = PIVOT_RANGE): number | null => {
+  const read = readLength(text, plausible);
+  return read.kind === 'length' ? read.mm : null;
+};
+
+/** Takes what a person or a caliper types. Asks between millimetres and thousandths where both could be meant. */
+export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, onEnter, ref, name }: Props) {
+  const read = value.trim() === '' ? null : readLength(value, plausible);
+  const hint = read?.kind === 'length' ? `${read.mm.toFixed(3)} mm` : 'mm, in or thou';
+  return (
+    <div>
+      <TextField ref={ref} name={name} label={label} value={value} inputMode="decimal" hint={hint} error={read?.kind === 'problem' ? read.message : undefined}
+        onChange={(e) => onChange(e.target.value)}
+        onKeyDown={(e: KeyboardEvent) => {
+          if (e.key !== 'Enter') return;
+          e.preventDefault();
+          if (read?.kind === 'length') onEnter?.();
+        }} />
+      {read?.kind === 'ask' && (
+        <div className="mt-1 flex flex-wrap items-center gap-2 rounded-lg border border-brass-fill bg-brass-wash p-2 text-sm">
+          <span>Which is meant?</span>
+          <button type="button" className="min-h-11 rounded border border-line bg-enamel px-3 font-semibold" onClick={() => onChange(`${value.trim()} thou`)}>{value.trim()} thousandths ({read.asThousandths.toFixed(3)} mm)</button>
+          <span className="text-soft">{value.trim()} mm would be too large here</span>
+        </div>
+      )}
+    </div>
+  );
+}

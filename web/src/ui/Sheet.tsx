@@ -1,0 +1,35 @@
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+  /** A choice that has to be made cannot be pressed away. */
+  mustChoose?: boolean;
+}
+
+export function Sheet({ open, onClose, title, description, children, mustChoose = false }: Props) {
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => !next && !mustChoose && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(94vw,44rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl"
+          {...(description ? {} : { 'aria-describedby': undefined })}
+          onEscapeKeyDown={(e) => mustChoose && e.preventDefault()} onInteractOutside={(e) => mustChoose && e.preventDefault()}>
+          <div className="mb-4 flex items-start justify-between gap-4">
+            <div>
+              <Dialog.Title className="text-2xl">{title}</Dialog.Title>
+              {description && <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description>}
+            </div>
+            {!mustChoose && <Dialog.Close className="grid size-12 shrink-0 place-items-center rounded-lg hover:bg-steel-wash" aria-label="Close"><X /></Dialog.Close>}
+          </div>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,52 @@
+import { STAGES, stageName, type StageId } from '@eclat/core/stages';
+import clsx from 'clsx';
+
+const TEETH_PER_STAGE = 3;
+const N = STAGES.length;
+
+const at = (radius: number, turn: number): string => {
+  const a = (turn - 0.25) * 2 * Math.PI;
+  return `${(radius * Math.cos(a)).toFixed(2)} ${(radius * Math.sin(a)).toFixed(2)}`;
+};
+
+/** One stage's share of the rim: an arc with teeth on it. Turns are counted from twelve, clockwise. */
+function sector(index: number): string {
+  const gap = 0.006;
+  const from = index / N + gap;
+  const to = (index + 1) / N - gap;
+  const step = (to - from) / TEETH_PER_STAGE;
+  let path = `M ${at(64, from)} L ${at(82, from)}`;
+  for (let tooth = 0; tooth < TEETH_PER_STAGE; tooth++) {
+    const t = from + tooth * step;
+    path += ` L ${at(82, t + step * 0.14)} L ${at(97, t + step * 0.34)} L ${at(97, t + step * 0.66)} L ${at(82, t + step * 0.86)}`;
+  }
+  return `${path} L ${at(82, to)} L ${at(64, to)} A 64 64 0 0 0 ${at(64, from)} Z`;
+}
+const SECTORS = STAGES.map((_, i) => sector(i));
+
+interface Props {
+  done: readonly StageId[];
+  current: StageId;
+  /** Large wheels carry words in the middle. */
+  words?: boolean;
+  className?: string;
+}
+
+/** The stages of a visit as a toothed wheel that fills. */
+export function StageWheel({ done, current, words = false, className }: Props) {
+  const says = `${done.length} of ${N} stages done, now ${stageName(current)}`;
+  return (
+    <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>
+      {STAGES.map(({ id }, i) => (
+        <path key={id} d={SECTORS[i]} strokeWidth={words ? 2 : 5} strokeLinejoin="round"
+          className={done.includes(id) ? 'fill-steel stroke-steel' : id === current ? 'fill-brass-fill stroke-brass-fill' : 'fill-transparent stroke-line'} />
+      ))}
+      {words ? (
+        <>
+          <text y={-6} textAnchor="middle" className="fill-ink" fontSize={34} fontWeight={700}>{stageName(current)}</text>
+          <text y={24} textAnchor="middle" className="fill-soft" fontSize={20}>{done.length} of {N} done</text>
+        </>
+      ) : <circle r={24} className={current === 'sign' && done.length >= N - 1 ? 'fill-steel' : 'fill-line'} />}
+    </svg>
+  );
+}

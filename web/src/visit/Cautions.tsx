@@ -1,0 +1,32 @@
+import { api } from '@eclat/contract';
+import { cautionsFor } from '@eclat/core/cautions';
+import type { StageId } from '@eclat/core/stages';
+import { Check, TriangleAlert } from 'lucide-react';
+import { useCommand } from '../api/useCommand.ts';
+import { Button } from '../ui/Button.tsx';
+import { dayTime } from '../ui/dates.ts';
+import { useThisVisit } from './thisVisit.ts';
+
+/** Where the work can hurt somebody: at the step, before it. The important ones take a name and a time. */
+export function Cautions({ stage }: { stage: StageId }) {
+  const visit = useThisVisit();
+  const read = useCommand(api.visits.caution, { what: 'Caution' });
+  const list = cautionsFor(visit.movement.traits, stage);
+  if (list.length === 0) return null;
+  return (
+    <ul aria-label="Cautions" className="flex flex-col gap-2">
+      {list.map((c) => {
+        const who = visit.cautions.find((x) => x.caution === c.id);
+        return (
+          <li key={c.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2.5">
+            <TriangleAlert className="size-6 shrink-0 text-brass" aria-hidden />
+            <p className="min-w-60 flex-1">{c.text}</p>
+            {c.acknowledge && (who
+              ? <span className="flex items-center gap-1 text-sm font-semibold"><Check className="size-5" aria-hidden />{who.by}, {dayTime(who.at)}</span>
+              : !visit.closedAt && <Button onClick={() => read.mutate({ params: { visitId: visit.id, caution: c.id } })}>I have read this</Button>)}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,87 @@
+import { api } from '@eclat/contract';
+import { stageName, type StageId } from '@eclat/core/stages';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { Camera, ImagePlus } from 'lucide-react';
+import { useEffect, useId, useState } from 'react';
+import { call } from '../api/call.ts';
+import { keys } from '../api/queries.ts';
+import { say } from '../store.ts';
+import { Empty, Panel } from '../ui/Answer.tsx';
+import { buttonClass } from '../ui/Button.tsx';
+import { dayTime } from '../ui/dates.ts';
+import { Sheet } from '../ui/Sheet.tsx';
+import { useThisVisit } from './thisVisit.ts';
+
+const MOST_BYTES = 15 * 1024 * 1024;
+
+/** Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo. */
+export function Photos({ stage }: { stage: StageId }) {
+  const visit = useThisVisit();
+  const queries = useQueryClient();
+  const [over, setOver] = useState(false);
+  const [open, setOpen] = useState<string | null>(null);
+  const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
+  const upload = useMutation({
+    mutationFn: ({ file, key }: { file: File; key: string }) => call(api.visits.addPhoto, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key } as never),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: keys.visit(visit.id) }),
+    onError: (error, item) => setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),
+    networkMode: 'always',
+  });
+  const add = (files: Iterable<File>) => {
+    for (const file of files) {
+      if (file.size > MOST_BYTES) say(`${file.name} is over 15 MB.`, 'danger');
+      else upload.mutate({ file, key: crypto.randomUUID() });
+    }
+  };
+  useEffect(() => {
+    if (visit.closedAt) return;
+    const paste = (e: ClipboardEvent) => { if (e.clipboardData && e.clipboardData.files.length > 0) add(e.clipboardData.files); };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  });
+  const shown = visit.photos.find((p) => p.id === open);
+  return (
+    <Panel title={`Photos${visit.photos.length > 0 ? ` (${visit.photos.length})` : ''}`} aside={!visit.closedAt && <Pickers add={add} busy={upload.isPending} />}>
+      <div className={clsx('rounded-lg', over && 'outline-3 outline-dashed outline-steel')}
+        onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
+        onDrop={(e) => { e.preventDefault(); setOver(false); add(e.dataTransfer.files); }}>
+        {visit.photos.length === 0 ? <Empty>Photographs before anybody touches anything. Choose files, take them with the camera, drop or paste them here.</Empty> : (
+          <ul className="grid grid-cols-3 gap-3 sm:grid-cols-4 lg:grid-cols-6">
+            {visit.photos.map((p) => (
+              <li key={p.id}>
+                <button type="button" className="block w-full overflow-hidden rounded-lg border border-line" onClick={() => setOpen(p.id)} aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}>
+                  <img src={`/api/photos/${p.id}/small`} alt={p.caption} loading="lazy" className="aspect-square w-full object-cover" />
+                </button>
+                <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      {failed.map((f) => (
+        <p key={f.key} className="mt-2 flex flex-wrap items-center gap-3 rounded-lg bg-danger-wash px-3 py-2 text-danger">
+          <span className="font-semibold">{f.file.name}: {f.why}</span>
+          <button type="button" className="min-h-11 font-semibold underline" onClick={() => { setFailed((x) => x.filter((y) => y !== f)); upload.mutate(f); }}>Try again</button>
+          <button type="button" className="min-h-11 underline" onClick={() => setFailed((x) => x.filter((y) => y !== f))}>Leave it</button>
+        </p>
+      ))}
+      <Sheet open={shown !== undefined} onClose={() => setOpen(null)} title={shown?.caption || 'Photo'} description={shown ? `${stageName(shown.stage)}, ${shown.by}, ${dayTime(shown.at)}` : ''}>
+        {shown && <img src={`/api/photos/${shown.id}/medium`} alt={shown.caption} width={shown.width} height={shown.height} className="h-auto w-full rounded-lg" />}
+      </Sheet>
+    </Panel>
+  );
+}
+
+function Pickers({ add, busy }: { add: (files: Iterable<File>) => void; busy: boolean }) {
+  const id = useId();
+  const input = (suffix: string, extra: object) => <input id={id + suffix} type="file" accept="image/jpeg,image/png,image/webp" className="sr-only" onChange={(e) => { add([...(e.target.files ?? [])]); e.target.value = ''; }} {...extra} />;
+  return (
+    <div className="flex flex-wrap gap-2">
+      {input('file', { multiple: true })}
+      <label htmlFor={`${id}file`} className={buttonClass('quiet')}><ImagePlus className="size-5" aria-hidden />{busy ? 'Sending …' : 'Choose photos'}</label>
+      {input('camera', { capture: 'environment' })}
+      <label htmlFor={`${id}camera`} className={buttonClass('quiet', 'sm:hidden')}><Camera className="size-5" aria-hidden />Camera</label>
+    </div>
+  );
+}
