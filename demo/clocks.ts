@@ -119,8 +119,8 @@ export const CLOCKS: readonly DemoClock[] = [
     course: { findings: [f('print work', 'Ribbon dry, bevels stiff.', 'harms it', 'none', 'Clean, free, re-ink')], symptoms: { 'stops-place': 'present' }, cause: 'Stiff bevels', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], run: { days: 1.2, rate: 41, every: 0.6, endedHoursAgo: 5, readBy: 'minute hand', place: 'Test stand 3' } },
   },
   {
-    owner: 'Percival Doane', phone: '0555 013 909', clock: 'Office wall clock, one weight', movement: { name: 'Weight timepiece, dead-beat', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: '61' }] },
-    complaint: 'Due for its service.', received: [{ what: 'Weight' }, { what: 'Pendulum' }], picture: 'wall', daysAgo: 8, promisedInDays: -1, by: 'marit', stage: 'power',
+    owner: 'Percival Doane', phone: '0555 013 909', clock: 'Office wall clock, two weights', movement: { name: 'Weight movement, striking', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: '61' }] },
+    complaint: 'Due for its service.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }], picture: 'wall', daysAgo: 8, promisedInDays: -1, by: 'marit', stage: 'power',
     course: { findings: [f('movement outside', 'Clean, oil just turning brown.', 'looks', 'none', 'Service as due')], symptoms: { dead: 'absent' }, cause: 'Nothing wrong: service', power: { going: 'let down' } },
   },
   {

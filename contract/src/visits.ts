@@ -114,7 +114,7 @@ export const visit = z.object({
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: z.object({ overrideReason: z.string(), ...by }).nullable(),
   baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
-  testRun: testRun.nullable(), next: nextAction, obstacles: z.array(z.string()), entryId: id.nullable(),
+  testRun: testRun.nullable(), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;
 

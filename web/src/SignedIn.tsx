@@ -40,6 +40,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             <Place to="/intake"><PackagePlus className="size-5" aria-hidden />Take in</Place>
             <Place to="/movements"><BookOpen className="size-5" aria-hidden />Movement books</Place>
           </nav>
+          <Timers />
           <div className="ml-auto flex items-center gap-2">
             <LiveMark />
             <DropdownMenu.Root modal={false}>
@@ -59,7 +60,6 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             </DropdownMenu.Root>
           </div>
         </div>
-        <Timers />
         <Kept personId={person.id} />
       </header>
       <main id="main"><Outlet /></main>

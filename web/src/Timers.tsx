@@ -14,7 +14,7 @@ export function Timers() {
   useRing(over);
   if (!data || data.length === 0) return null;
   return (
-    <ul aria-label="Running baths" className="flex flex-wrap gap-2 border-t border-line px-4 py-2">
+    <ul aria-label="Running baths" className="flex flex-wrap gap-2 px-2">
       {data.map((t) => {
         const left = Date.parse(t.endsAt) - now;
         return (
@@ -22,7 +22,7 @@ export function Timers() {
             <Link to={`/visits/${t.visitId}/clean`} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
               <span className="text-lg">{left <= 0 ? `out now, ${countdown(-left)} over` : countdown(left)}</span>
-              <span className="max-w-64 truncate font-normal">{t.claim} {t.clock}</span>
+              <span className="max-w-44 truncate font-normal">{t.clock}</span>
             </Link>
           </li>
         );
@@ -37,7 +37,7 @@ function useRing(over: number): void {
   useEffect(() => {
     const rings = over > before.current;
     before.current = over;
-    if (!rings) return;
+    if (!rings || !navigator.userActivation.hasBeenActive) return;
     const audio = new AudioContext();
     for (const [start, pitch] of [[0, 880], [0.45, 660]] as const) {
       const tone = audio.createOscillator();

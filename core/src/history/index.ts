@@ -1,2 +1,3 @@
 export * from './edtf.ts';
 export * from './record.ts';
+export * from './fromVisit.ts';

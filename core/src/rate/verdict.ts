@@ -45,11 +45,11 @@ export function judgeRate(fit: RateFit | null, protocol: Protocol, since: number
   const rate = Math.abs(fit.rateSecondsPerDay);
   const half = fit.halfWidthSecondsPerDay;
   const tolerance = protocol.toleranceSecondsPerDay;
-  const words = `${says(fit.rateSecondsPerDay)}, give or take ${figure(half)}`;
+  const words = `${says(fit.rateSecondsPerDay)}, give or take ${half < 9.95 ? half.toFixed(1) : half.toFixed(0)}`;
   if (rate - half > tolerance) return { kind: 'outside', text: `${words}: outside ${protocol.words}.` };
   if (rate + half <= tolerance) {
     if (now >= since + protocol.shortestDays * DAY_MS) return { kind: 'inside', text: `${words}: inside ${protocol.words}.` };
-    return { kind: 'not yet', text: `${words}: inside so far, and has to run ${protocol.shortestDays} days.`, readAgainAt: soonest };
+    return { kind: 'not yet', text: `${words}: inside so far, to be watched for ${protocol.shortestDays} days.`, readAgainAt: soonest };
   }
   return { kind: 'not yet', text: `${words}: not yet known against ${protocol.words}.`, readAgainAt: whenDecided(fit, tolerance, now) };
 }

@@ -32,6 +32,9 @@ export interface NextAction {
 /** The first stage that is not done; `sign` when all are. */
 export const stageOf = (done: readonly StageId[]): StageId => STAGES.find((s) => !done.includes(s.id))?.id ?? 'sign';
 
+/** Assembled again: from the oil on, a wound train is how it should be. */
+export const isTogether = (done: readonly StageId[]): boolean => done.includes('oil');
+
 const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
 
 /**
@@ -41,7 +44,7 @@ const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one
 export function nextAction(f: VisitFacts, now: number): NextAction {
   const stage = stageOf(f.done);
   if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait' };
-  if (f.stripBegun && !f.done.includes('run') && stage !== 'run' && f.power.some((s) => s === 'wound') && !f.done.includes('oil'))
+  if (f.stripBegun && !isTogether(f.done) && f.power.some((s) => s === 'wound'))
     return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger' };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
     return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due' };

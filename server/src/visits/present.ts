@@ -1,6 +1,6 @@
 import type { Visit as Shape } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
-import { nextAction, signObstacles, STAGES } from '@eclat/core/stages';
+import { nextAction, STAGES } from '@eclat/core/stages';
 import { FACTS_SQL, factsOf, type FactRow } from '../bench/facts.ts';
 import { presentBath } from '../cleaning/cleaning.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
@@ -22,7 +22,6 @@ import { presentPower } from '../power/power.service.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
 import { presentHole } from '../survey/survey.service.ts';
 import { presentRun } from '../testruns/testruns.service.ts';
-import { signFacts } from './record.ts';
 import { CautionRead, ReceivedItem, StageEvent, Visit } from './visits.entity.ts';
 
 /** The whole visit, as every stage of it needs it. */
@@ -53,7 +52,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const received = await em.find(ReceivedItem, of, { orderBy: { position: 'asc' } });
   const entry = await em.findOne(HistoryEntry, of);
 
-  const draft: Omit<Shape, 'obstacles'> = {
+  return {
     id: visit.id, claim: visit.claim, version: visit.version, openedAt: visit.openedAt.toISOString(), closedAt: visit.closedAt?.toISOString() ?? null,
     complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, promisedFor: visit.promisedFor ?? null, cause: visit.cause,
     owner: presentOwner(owner), clock: { id: clock.id, description: clock.description }, movement: await presentMovement(ctx, movement),
@@ -77,5 +76,4 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     next: nextAction(factsOf(row!), ctx.now.getTime()),
     entryId: entry?.id ?? null,
   };
-  return { ...draft, obstacles: draft.closedAt ? [] : signObstacles(signFacts(draft, ctx.now)) };
 }

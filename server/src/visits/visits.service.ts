@@ -1,12 +1,12 @@
 import type { Entry, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
+import { serviceRecord, signFacts } from '@eclat/core/history';
 import { signObstacles, STAGE_IDS, type StageId } from '@eclat/core/stages';
 import { expectVersion, openVisit, signature, type Context } from '../http/context.ts';
 import { notFound, refused } from '../http/problems.ts';
 import { writeEntry } from '../history/history.service.ts';
 import { presentVisit } from './present.ts';
-import { serviceRecord, signFacts } from './record.ts';
 import { CautionRead, StageEvent } from './visits.entity.ts';
 
 export async function changeVisit(ctx: Context, visitId: string, { version, ...fields }: ParsedBodyOf<typeof api.visits.change>): Promise<Shape> {

@@ -1,5 +1,5 @@
 import type { BenchRow } from '@eclat/contract';
-import type { StageId } from '@eclat/core/stages';
+import { isTogether, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
 import { ArrowRight, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
 import { useMemo } from 'react';
@@ -97,7 +97,7 @@ function Row({ row, now }: { row: BenchRow; now: number }) {
         </span>
         <span className="col-span-2 flex flex-wrap gap-1.5 lg:col-span-1 lg:justify-end">
           {row.cautions.map((c) => <span key={c} className="inline-flex items-center gap-1 rounded-full border-2 border-danger px-2 py-0.5 text-sm font-semibold text-danger"><TriangleAlert className="size-4" aria-hidden />{c}</span>)}
-          {row.power.map((p) => <PowerBadge key={p.train} {...p} small />)}
+          {row.power.map((p) => <PowerBadge key={p.train} {...p} small together={isTogether(row.done)} />)}
         </span>
       </Link>
     </li>

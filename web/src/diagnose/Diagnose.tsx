@@ -35,8 +35,8 @@ export function Component() {
               <li key={s} className="flex min-h-14 items-center justify-between gap-3 py-1">
                 <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>{SYMPTOMS[s]}{hidden.includes(s) && <span className="block text-sm font-normal">cannot be seen while it is dead</span>}</span>
                 {!hidden.includes(s) && (
-                  <Choice hideLabel label={SYMPTOMS[s]} value={visit.observations[s] ?? ''} disabled={visit.closedAt !== null} onChange={(v) => set(s, v)} onClear={() => set(s, null)}
-                    options={[['present', 'Yes'], ['absent', 'No']] as const} />
+                  <div className="shrink-0"><Choice hideLabel label={SYMPTOMS[s]} value={visit.observations[s] ?? ''} disabled={visit.closedAt !== null} onChange={(v) => set(s, v)} onClear={() => set(s, null)}
+                    options={[['present', 'Yes'], ['absent', 'No']] as const} /></div>
                 )}
               </li>
             ))}

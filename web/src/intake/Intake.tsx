@@ -46,14 +46,14 @@ export function Component() {
   const { register, formState: { errors } } = form;
   return (
     <FormProvider {...form}>
-      <form className="mx-auto grid max-w-7xl gap-5 p-4 md:p-6 lg:grid-cols-2" noValidate
+      <form className="mx-auto grid max-w-7xl items-start gap-5 p-4 md:p-6 lg:grid-cols-2" noValidate
         onSubmit={(e) => void form.handleSubmit((v) => send.mutate(v), () => say('Something is missing: see the marked fields.', 'danger'))(e)}>
         <div className="lg:col-span-2">
           <h1 className="text-3xl">Take a clock in</h1>
           <p className="mt-1 text-lg text-soft">Weights off and pendulum off before it is moved. Photographs come next, before anybody touches anything.</p>
         </div>
+        <div className="flex flex-col gap-5">
         <OwnerPart />
-        <ClockPart />
         <Panel title="Complaint and scope">
           <div className="flex flex-col gap-4">
             <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
@@ -62,7 +62,11 @@ export function Component() {
             <TextField label="Promised for" type="date" error={errors.promisedFor?.message} {...register('promisedFor', { setValueAs: (v: string | null) => v || null })} />
           </div>
         </Panel>
-        <ReceivedPart />
+        </div>
+        <div className="flex flex-col gap-5">
+          <ClockPart />
+          <ReceivedPart />
+        </div>
         <div className="flex flex-wrap items-center gap-4 lg:col-span-2">
           <Button type="submit" look="main" className="px-8 text-lg" busy={send.isPending}>Take it in</Button>
           <Button look="plain" onClick={() => { form.reset(EMPTY); draft.clear(); }}>Clear all</Button>

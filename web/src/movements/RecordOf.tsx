@@ -11,10 +11,11 @@ export function RecordOf({ record }: { record: unknown }) {
     ['Cleaned', record.cleaned.map((c) => `${c.parts.join(', ')} in ${c.bath}, ${c.minutes} min`)],
     ['Bushes', record.bushes.map((b) => `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`)],
     ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
+    ['Oiled', record.oiled.length > 0 ? [`${record.oiled.filter((o) => o.grade !== 'none').length} points oiled, ${record.oiled.filter((o) => o.grade === 'none').length} left dry`] : []],
     ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
   ];
   return (
-    <dl className="mt-2 grid grid-cols-[5rem_minmax(0,1fr)] gap-x-4 gap-y-1">
+    <dl className="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-4 gap-y-1.5 text-lg">
       {rows.filter(([, lines]) => lines.length > 0).map(([name, lines]) => (
         <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd>{lines.map((l) => <span key={l} className="block">{l}</span>)}</dd></div>
       ))}

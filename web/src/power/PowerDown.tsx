@@ -57,8 +57,8 @@ function TrainPanel({ power }: { power: Power }) {
   const count = turns.trim() === '' ? null : Number(turns.replace(',', '.'));
   const bad = count !== null && !(count >= 0 && count <= 60);
   return (
-    <Panel title={<span className="capitalize">{power.train} train</span>} aside={<PowerBadge train={power.train} state={power.state} />}>
-      <p className="mb-3 text-soft">Driven by {train?.drive ?? 'its own power'}{weights && ': “wound” means that the weight still hangs'}.</p>
+    <Panel title={`${capital(power.train)} train`} aside={<PowerBadge train={power.train} state={power.state} />}>
+      <p className="mb-3 text-soft">Drive: {train?.drive ?? 'its own power'}{weights && ': “wound” means that the weight still hangs'}.</p>
       <Choice hideLabel label={`State of the ${power.train} train`} value={power.state} disabled={visit.closedAt !== null} onChange={(state) => change({ state })} options={POWER_STATES.map((s) => [s, WORDS[s]] as const)} />
       {!weights && !visit.closedAt && (
         <form className="mt-4 flex items-end gap-3" onSubmit={(e) => { e.preventDefault(); if (!bad) change({ turns: count }); }}>

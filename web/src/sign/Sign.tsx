@@ -1,6 +1,6 @@
 import { api } from '@eclat/contract';
-import { STAGES, stageName } from '@eclat/core/stages';
-import { judgeRun } from '@eclat/core/rate';
+import { serviceRecord, signFacts } from '@eclat/core/history';
+import { signObstacles, STAGES, stageName } from '@eclat/core/stages';
 import { BookOpen } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -11,6 +11,8 @@ import { Button, buttonClass } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { TextArea, TextField } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { RecordOf } from '../movements/RecordOf.tsx';
+import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** Where to go for each thing that stands in the way. */
@@ -48,8 +50,10 @@ function ToSign() {
   const [waiver, setWaiver] = useState('');
   const [sure, setSure] = useState(false);
   const sign = useCommand(api.visits.sign, { what: 'Signature', onDone: (entry) => { say('Signed. The history entry stands.'); void go(`/movements/${visit.movement.id}#${entry.id}`); } });
-  const waivable = visit.obstacles.find((o) => o.startsWith('The test run is not'));
-  const left = visit.obstacles.filter((o) => o !== waivable || waiver.trim() === '');
+  const now = useNow(10_000);
+  // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
+  const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
+  const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.startsWith('The test run is not'));
   return (
     <>
       {left.length === 0
@@ -57,7 +61,7 @@ function ToSign() {
         : <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
             <ul className="mt-1 flex flex-col gap-1">{left.map((o) => { const way = wayTo(o); return <li key={o} className="flex min-h-11 items-center gap-3">{way ? <Link className="font-semibold underline" to={`../${way}`}>{o}</Link> : o}</li>; })}</ul>
           </Answer>}
-      <Contents />
+      <Contents note={note} waiver={waiver} />
       <Panel title="Your signature">
         <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); setSure(true); }}>
           <TextArea label="For the next repairer" hint="This goes into the movement’s history: no names, no addresses." value={note} onChange={(e) => setNote(e.target.value)} />
@@ -73,23 +77,12 @@ function ToSign() {
 }
 
 /** What the entry will say, before it is signed. */
-function Contents() {
+function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
   const visit = useThisVisit();
-  const run = visit.testRun && judgeRun(visit.movement.traits, visit.testRun, Date.now());
-  const rows: [string, string][] = [
-    ['Found', visit.findings.map((f) => `${f.place}: ${f.seen}`).join('; ')],
-    ['Cause', visit.cause],
-    ['Cleaned', visit.baths.map((b) => `${b.parts.map((p) => p.name).join(', ')} in ${b.bath}`).join('; ')],
-    ['Bushes', visit.bushes.length > 0 ? `${visit.bushes.length} fitted` : ''],
-    ['Parts', visit.parts.map((p) => `${p.what} (${p.source}; old part ${p.oldPart})`).join('; ')],
-    ['Oiled', visit.oiled.length > 0 ? `${visit.oiled.length} points looked at` : ''],
-    ['Test run', run ? run.verdict.text : ''],
-  ];
   return (
     <Panel title="What goes into the movement’s history">
-      <dl className="grid grid-cols-[7rem_minmax(0,1fr)] gap-x-5 gap-y-2 text-lg">
-        {rows.map(([name, text]) => <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd className={text ? '' : 'text-soft'}>{text || 'nothing recorded'}</dd></div>)}
-      </dl>
+      <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
+      {note && <p className="mt-2 text-lg">{note}</p>}
     </Panel>
   );
 }

@@ -14,7 +14,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 const KEYS: Record<string, HoleVerdict> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush' };
 const FIELDS = ['pivotMm', 'holeLongMm', 'holeShortMm'] as const;
 type Field = (typeof FIELDS)[number];
-const LABELS: Record<Field, string> = { pivotMm: 'Pivot', holeLongMm: 'Hole, the long way', holeShortMm: 'Hole, the short way' };
+const LABELS: Record<Field, string> = { pivotMm: 'Pivot', holeLongMm: 'Hole, long way', holeShortMm: 'Hole, short way' };
 
 const text = (mm: number | undefined) => (mm === undefined ? '' : String(Number(mm.toFixed(3))));
 
@@ -40,10 +40,12 @@ export function HolePanel({ hole, measured, onNext }: { hole: Hole; measured: Su
   return (
     <Panel title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
       <div className="flex flex-col gap-4">
+        <div className="grid grid-cols-[1fr_1.2fr_1.2fr] gap-2">
         {FIELDS.map((f, i) => (
           <LengthField key={f} name={f} ref={refs[f]} label={LABELS[f]} value={typed[f]} onChange={(v) => setTyped((t) => ({ ...t, [f]: v }))}
             onEnter={() => (i < 2 ? refs[FIELDS[i + 1]!].current?.focus() : save())} />
         ))}
+        </div>
         <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-4 py-2">
           {problem ? <p className="font-semibold text-danger">{LABELS[problem.field]}: {problem.message}</p>
             : judged ? <><p className="text-2xl font-bold capitalize">{judged.verdict}</p><p>{judged.why}</p></>

@@ -13,6 +13,9 @@ interface Props {
   onChoose: (key: string) => void;
 }
 
+/** The label stands away from the edge, and mirrored with its plate. */
+const labelRight = (x: number, plate: Plate): boolean => (plate === 'front' ? x < PLATE.width - 38 : x < 38);
+
 /** One plate, drawn from the trains: each hole a target to press, its state by shape before colour. */
 export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props) {
   const holes = placeHoles(traits, plate);
@@ -21,7 +24,10 @@ export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props)
       <figcaption className="mb-1 text-lg font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
       <svg viewBox={`0 0 ${PLATE.width} ${PLATE.height}`} className="h-auto w-full" role="group" aria-label={`${plate} plate`}>
         <rect x={2} y={2} width={PLATE.width - 4} height={PLATE.height - 4} rx={14} className="fill-brass-wash stroke-brass-fill" strokeWidth={2} />
+        <clipPath id={`${plate}-edge`}><rect x={3} y={3} width={PLATE.width - 6} height={PLATE.height - 6} rx={13} /></clipPath>
+        <g clipPath={`url(#${plate}-edge)`}>
         {holes.map((h) => <circle key={h.key} cx={h.x} cy={h.y} r={WHEEL_RADIUS[h.arbor.class]} className="fill-none stroke-brass-fill" strokeOpacity={0.45} strokeWidth={1.2} strokeDasharray="2 2.4" />)}
+        </g>
         {holes.map((h) => {
           const state = stateOf(h.key);
           return (
@@ -31,7 +37,7 @@ export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props)
               <circle r={18} className="fill-transparent" />
               <circle r={17} className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')} strokeWidth={2.5} />
               <Mark state={state} />
-              <text x={plate === 'front' ? 15 : -15} y={-9} textAnchor={plate === 'front' ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
+              <text x={labelRight(h.x, plate) ? 13 : -13} y={-9} textAnchor={labelRight(h.x, plate) ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
             </g>
           );
         })}

@@ -27,9 +27,10 @@ const LOOKS: Record<PowerState, string> = {
   unknown: 'bg-brass-wash text-brass border-brass-fill border-dashed',
 };
 
-export function PowerBadge({ train, state, small = false }: { train: TrainKey; state: PowerState; small?: boolean }) {
+/** `together`: the movement stands assembled, so that being wound is how it should be, and still said. */
+export function PowerBadge({ train, state, small = false, together = false }: { train: TrainKey; state: PowerState; small?: boolean; together?: boolean }) {
   return (
-    <span className={clsx('inline-flex items-center gap-2 rounded-full border-2 font-semibold whitespace-nowrap', LOOKS[state], small ? 'px-2 py-0.5 text-sm' : 'px-3 py-1')}>
+    <span className={clsx('inline-flex items-center gap-2 rounded-full border-2 font-semibold whitespace-nowrap', together && state === 'wound' ? 'bg-enamel text-ink border-ink' : LOOKS[state], small ? 'px-2 py-0.5 text-sm' : 'px-3 py-1')}>
       <svg viewBox="0 0 24 24" className={small ? 'size-4' : 'size-6'} fill="none" stroke="currentColor" strokeLinecap="round" aria-hidden>{SHAPES[state]}</svg>
       <span><span className="capitalize">{train}</span> {state}</span>
     </span>

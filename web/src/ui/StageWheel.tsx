@@ -29,22 +29,24 @@ interface Props {
   current: StageId;
   /** Large wheels carry words in the middle. */
   words?: boolean;
+  /** Thin lines, for a wheel drawn large. */
+  fine?: boolean;
   className?: string;
 }
 
 /** The stages of a visit as a toothed wheel that fills. */
-export function StageWheel({ done, current, words = false, className }: Props) {
+export function StageWheel({ done, current, words = false, fine = words, className }: Props) {
   const says = `${done.length} of ${N} stages done, now ${stageName(current)}`;
   return (
     <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>
       {STAGES.map(({ id }, i) => (
-        <path key={id} d={SECTORS[i]} strokeWidth={words ? 2 : 5} strokeLinejoin="round"
+        <path key={id} d={SECTORS[i]} strokeWidth={fine ? 1.6 : 5} strokeLinejoin="round"
           className={done.includes(id) ? 'fill-steel stroke-steel' : id === current ? 'fill-brass-fill stroke-brass-fill' : 'fill-transparent stroke-line'} />
       ))}
       {words ? (
         <>
-          <text y={-6} textAnchor="middle" className="fill-ink" fontSize={34} fontWeight={700}>{stageName(current)}</text>
-          <text y={24} textAnchor="middle" className="fill-soft" fontSize={20}>{done.length} of {N} done</text>
+          <text y={0} textAnchor="middle" className="fill-ink" fontSize={Math.min(30, 190 / stageName(current).length)} fontWeight={700}>{stageName(current)}</text>
+          <text y={24} textAnchor="middle" className="fill-soft" fontSize={17}>{done.length} of {N} done</text>
         </>
       ) : <circle r={24} className={current === 'sign' && done.length >= N - 1 ? 'fill-steel' : 'fill-line'} />}
     </svg>

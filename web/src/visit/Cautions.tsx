@@ -1,6 +1,7 @@
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { StageId } from '@eclat/core/stages';
+import clsx from 'clsx';
 import { Check, TriangleAlert } from 'lucide-react';
 import { useCommand } from '../api/useCommand.ts';
 import { Button } from '../ui/Button.tsx';
@@ -18,8 +19,8 @@ export function Cautions({ stage }: { stage: StageId }) {
       {list.map((c) => {
         const who = visit.cautions.find((x) => x.caution === c.id);
         return (
-          <li key={c.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2.5">
-            <TriangleAlert className="size-6 shrink-0 text-brass" aria-hidden />
+          <li key={c.id} className={clsx('flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4', who ? 'py-1 text-sm' : 'py-2')}>
+            <TriangleAlert className={clsx('shrink-0 text-brass', who ? 'size-5' : 'size-6')} aria-hidden />
             <p className="min-w-60 flex-1">{c.text}</p>
             {c.acknowledge && (who
               ? <span className="flex items-center gap-1 text-sm font-semibold"><Check className="size-5" aria-hidden />{who.by}, {dayTime(who.at)}</span>

@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import { stageOf, STAGES, type StageId } from '@eclat/core/stages';
+import { isTogether, stageOf, STAGES, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
 import { Check, LockKeyhole } from 'lucide-react';
 import { useMemo } from 'react';
@@ -31,6 +31,7 @@ export function Component() {
 }
 
 function Identity({ visit }: { visit: Visit }) {
+  const together = isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage));
   return (
     <div className="sticky top-0 z-30 flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-enamel px-4 py-2 md:px-6">
       <div className="min-w-0">
@@ -39,7 +40,7 @@ function Identity({ visit }: { visit: Visit }) {
       </div>
       <div className="ml-auto flex flex-wrap items-center gap-2" aria-label="Power state of each train">
         {visit.closedAt && <span className="flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold text-steel"><LockKeyhole className="size-5" aria-hidden />Signed and closed</span>}
-        {!visit.closedAt && visit.power.map((p) => <Link key={p.train} to={`/visits/${visit.id}/power`}><PowerBadge train={p.train} state={p.state} /></Link>)}
+        {!visit.closedAt && visit.power.map((p) => <Link key={p.train} to={`/visits/${visit.id}/power`}><PowerBadge train={p.train} state={p.state} together={together} /></Link>)}
       </div>
     </div>
   );
@@ -48,10 +49,10 @@ function Identity({ visit }: { visit: Visit }) {
 function Stages({ done }: { done: StageId[] }) {
   const current = stageOf(done);
   return (
-    <nav aria-label="Stages of this visit" className="no-print flex items-center gap-4 border-b border-line px-4 py-3 md:sticky md:top-[4.5rem] md:flex-col md:items-stretch md:self-start md:border-b-0">
-      <StageWheel words done={done} current={current} className="hidden w-44 self-center md:block" />
+    <nav aria-label="Stages of this visit" className="no-print flex items-center gap-4 border-b border-line px-4 py-3 md:sticky md:top-[4.5rem] md:flex-col md:items-stretch md:gap-2 md:self-start md:border-b-0">
+      <StageWheel words done={done} current={current} className="hidden w-36 self-center md:block" />
       <StageWheel done={done} current={current} className="w-16 md:hidden" />
-      <ol className="flex flex-wrap gap-1 md:flex-col">
+      <ol className="flex flex-wrap md:flex-col">
         {STAGES.map(({ id, name }, i) => (
           <li key={id}>
             <NavLink to={id} className={({ isActive }) => clsx('flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold', isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel')}>

@@ -1,15 +1,28 @@
-import type { Visit } from '@eclat/contract';
-import { privateWordsIn, type ServiceRecord } from '@eclat/core/history';
-import { holesOf } from '@eclat/core/movement';
-import { oilChart } from '@eclat/core/oiling';
-import { judgeRun } from '@eclat/core/rate';
-import type { SignFacts } from '@eclat/core/stages';
+import { holesOf, type Traits } from '../movement/index.ts';
+import { oilChart } from '../oiling/index.ts';
+import { judgeRun, type RunLog } from '../rate/index.ts';
+import type { PowerState, SignFacts, StageId } from '../stages/index.ts';
+import { privateWordsIn, type PrivateWords, type ServiceRecord } from './record.ts';
 
-type Draft = Omit<Visit, 'obstacles'>;
+/** As much of a visit as its record and its signature depend on. */
+export interface VisitSource {
+  movement: { traits: Traits };
+  owner: PrivateWords;
+  stages: readonly { stage: StageId; done: boolean }[];
+  power: readonly { state: PowerState }[];
+  findings: readonly ServiceRecord['condition'][number][];
+  cause: string;
+  baths: readonly { bath: string; parts: readonly { name: string }[]; startedAt: string; endsAt: string; stoppedAt: string | null }[];
+  holes: readonly { key: string; verdict: string }[];
+  bushes: readonly ServiceRecord['bushes'][number][];
+  parts: readonly ServiceRecord['parts'][number][];
+  oiled: readonly { point: string }[];
+  testRun: RunLog | null;
+}
 
-const runOf = (visit: Draft, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
+const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
 
-export function signFacts(visit: Draft, now: Date, waiver?: string, note = ''): SignFacts {
+export function signFacts(visit: VisitSource, now: Date, waiver?: string, note = ''): SignFacts {
   const bushed = new Set(visit.bushes.map((b) => b.hole));
   return {
     done: visit.stages.filter((s) => s.done).map((s) => s.stage),
@@ -23,7 +36,7 @@ export function signFacts(visit: Draft, now: Date, waiver?: string, note = ''): 
 }
 
 /** What of this visit belongs to the movement for ever. */
-export function serviceRecord(visit: Draft, now: Date, waiver?: string, note = ''): ServiceRecord {
+export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
   const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]));
   const points = new Map(oilChart(visit.movement.traits).map((p) => [p.id, p]));
