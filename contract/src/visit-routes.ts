@@ -62,7 +62,7 @@ export const oiling = {
 };
 
 export const testRuns = {
-  start: route({ method: 'POST', path: '/visits/:visitId/testrun', summary: 'Start the test run', roles: bench, body: z.object({ readBy: z.enum(['seconds hand', 'minute hand']), place: needed(120, 'Where it runs') }), reply: testRun }),
+  start: route({ method: 'POST', path: '/visits/:visitId/testrun', summary: 'Start the test run', roles: bench, body: z.object({ readBy: z.enum(['seconds hand', 'minute hand']), place: needed(120, 'Where it runs'), startedAt: moment.optional() }), reply: testRun }),
   read: route({ method: 'POST', path: '/visits/:visitId/testrun/readings', summary: 'Enter a reading', roles: everyone, body: z.object({ readAt: moment, errorS: z.number().min(-21_600).max(21_600) }), reply: reading }),
   event: route({ method: 'POST', path: '/visits/:visitId/testrun/events', summary: 'Log what happened to it', roles: everyone, body: z.object({ kind: z.enum(RUN_EVENTS), happenedAt: moment, note: words(200).default('') }), reply: runEvent }),
   forget: route({ method: 'DELETE', path: '/visits/:visitId/testrun/readings/:readingId', summary: 'Take a reading back', roles: everyone, reply: done }),

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './database/orm.ts';
-import { sql, type House } from './http/serve.ts';
+import { sql, type House } from './http/house.ts';
 import { LiveNotices } from './live/live.ts';
 
 export interface Settings {

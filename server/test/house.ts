@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type { AddressInfo } from 'node:net';
 import type { Problem, Visit } from '@eclat/contract';
 import pg from 'pg';
 import { inject } from 'vitest';
@@ -30,7 +29,7 @@ export class Browser {
         origin: this.address, cookie: this.cookie, ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
         ...(method === 'POST' ? { 'idempotency-key': randomUUID() } : {}), ...headers,
       },
-      ...(body === undefined ? {} : { body: raw ? (body as BodyInit) : JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: raw ? (body as Buffer<ArrayBuffer>) : JSON.stringify(body) }),
     });
     const set = res.headers.get('set-cookie');
     if (set) this.cookie = set.split(';')[0]!;
@@ -65,4 +64,3 @@ export const newClock = (change: object = {}) => ({
 });
 
 export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));
-export type { AddressInfo };

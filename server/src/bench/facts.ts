@@ -5,7 +5,7 @@ import { holesOf, poweredTrains, type TrainKey, type Traits } from '@eclat/core/
 import { oilChart } from '@eclat/core/oiling';
 import { protocolFor } from '@eclat/core/rate';
 import { nextAction, type PowerState, type StageId, type VisitFacts } from '@eclat/core/stages';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 
 /** One row of the bench as the database gives it: a visit with what its next action depends on. */
 export interface FactRow {

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { Entry } from '@eclat/contract';
 import { canonical, type ServiceRecord } from '@eclat/core/history';
 import { need, type Context } from '../http/context.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { Shop } from '../people/people.entity.ts';
 import { HistoryEntry } from './history.entity.ts';
 

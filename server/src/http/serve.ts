@@ -1,19 +1,12 @@
 import { createHash } from 'node:crypto';
 import type { ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
-import type { EntityManager, MikroORM } from '@mikro-orm/postgresql';
+import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
 import type { Context } from './context.ts';
+import { sql, type House } from './house.ts';
 import { HttpProblem, notFound } from './problems.ts';
 import { personOf } from './session.ts';
-
-export interface House {
-  orm: MikroORM;
-  clock: () => Date;
-  /** Replies are checked against the contract (in tests). */
-  checkReplies: boolean;
-  demo: boolean;
-}
 
 type Handler<R extends Route> = (ctx: Context, given: { params: ParamsOf<R>; body: ParsedBodyOf<R>; query: ParsedQueryOf<R>; req: Request; res: Response }) => Promise<ReplyOf<R>>;
 
@@ -62,9 +55,6 @@ function parse(schema: z.ZodType, value: unknown): unknown {
 export async function tell(em: EntityManager, notice: { visitId: string | null; what: string }): Promise<void> {
   await sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
 }
-
-export const sql = <Row = Record<string, unknown>>(em: EntityManager, text: string, params: unknown[] = []): Promise<Row[]> =>
-  em.getConnection().execute(text, params, 'all', em.getTransactionContext());
 
 /**
  * A POST sent twice does its work once: the key goes in with the work, in one transaction. A second sender waits on

@@ -3,7 +3,7 @@ import type { Person as Who } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { NextFunction, Request, Response } from 'express';
 import { Session } from '../people/people.entity.ts';
-import { sql, type House } from './serve.ts';
+import { sql, type House } from './house.ts';
 
 const COOKIE = 'eclat_session';
 const IDLE_MS = 12 * 3_600_000;
@@ -44,9 +44,10 @@ export async function beginSession(em: EntityManager, person: Who, now: Date, re
   res.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: req.secure, path: '/', maxAge: LONGEST_MS });
 }
 
-export async function endSession(em: EntityManager, req: Request, res: Response): Promise<void> {
+export async function endSession(em: EntityManager, req: Request): Promise<void> {
   const token = tokenOf(req);
   if (token) await em.nativeDelete(Session, { tokenHash: hashOf(token) });
   people.delete(req);
-  res.clearCookie(COOKIE, { path: '/' });
 }
+
+export const dropCookie = (res: Response): void => void res.clearCookie(COOKIE, { path: '/' });

@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
 import { need, type Context } from '../http/context.ts';
 import { badField } from '../http/problems.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 import { presentEntry, writeEntry } from '../history/history.service.ts';

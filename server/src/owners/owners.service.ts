@@ -3,7 +3,7 @@ import { api } from '@eclat/contract';
 import { LockMode } from '@mikro-orm/core';
 import { expectVersion, type Context } from '../http/context.ts';
 import { notFound } from '../http/problems.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { Owner } from './owners.entity.ts';
 
 const PAGE = 20;

@@ -1,6 +1,7 @@
 import { api, ok } from '@eclat/contract';
-import { beginSession, endSession, personOf } from '../http/session.ts';
-import type { House, Serve } from '../http/serve.ts';
+import { beginSession, dropCookie, endSession, personOf } from '../http/session.ts';
+import type { House } from '../http/house.ts';
+import type { Serve } from '../http/serve.ts';
 import { Person } from './people.entity.ts';
 import { addPerson, foundShop, recognise, sessionState, who } from './people.service.ts';
 
@@ -9,12 +10,13 @@ export function servePeople(serve: Serve, house: House): void {
   serve(api.people.signIn, async (ctx, { body, req, res }) => {
     // A failure is written outside the transaction that it ends.
     const person = await recognise(house.orm.em.fork(), body, req.ip ?? '', ctx.now);
-    await endSession(ctx.em, req, res);
+    await endSession(ctx.em, req);
     await beginSession(ctx.em, person, ctx.now, req, res);
     return sessionState(ctx.em, person, ctx.now, house.demo);
   });
   serve(api.people.signOut, async (ctx, { req, res }) => {
-    await endSession(ctx.em, req, res);
+    await endSession(ctx.em, req);
+    dropCookie(res);
     return ok;
   });
   serve(api.people.firstRun, async (ctx, { body, req, res }) => {

@@ -3,7 +3,7 @@ import { api } from '@eclat/contract';
 import { hash, verify } from '@node-rs/argon2';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { badField, HttpProblem } from '../http/problems.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { Person, Shop, SignInFailure } from './people.entity.ts';
 
 const WINDOW_MS = 15 * 60_000;

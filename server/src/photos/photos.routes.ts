@@ -3,7 +3,8 @@ import express, { type Router } from 'express';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { personOf } from '../http/session.ts';
-import { sql, type House, type Serve } from '../http/serve.ts';
+import { sql, type House } from '../http/house.ts';
+import { type Serve } from '../http/serve.ts';
 import { addPhoto, LARGEST_BYTES } from './photos.service.ts';
 
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });

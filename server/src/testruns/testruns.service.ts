@@ -23,7 +23,8 @@ const presentEvent = (e: Timed<'happenedAt'> & { kind: Shape['events'][number]['
 export async function startRun(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.start>): Promise<Shape> {
   await openVisit(ctx, visitId);
   if (await ctx.em.findOne(TestRun, { visitId })) throw refused('It is on test already.', 'Log what changed as an event instead.');
-  ctx.em.create(TestRun, { visitId, startedAt: ctx.now, ...given });
+  const { startedAt, ...rest } = given;
+  ctx.em.create(TestRun, { visitId, ...rest, startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now });
   await ctx.em.flush();
   return (await presentRun(ctx, visitId))!;
 }
@@ -39,6 +40,7 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
   await openVisit(ctx, visitId);
   const run = await need(ctx, TestRun, { visitId }, 'test run');
   const readAt = noFuture(ctx, 'readAt', given.readAt);
+  if (readAt < run.startedAt) throw badField('readAt', 'This is before the test run began.');
   if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt })) throw badField('readAt', 'There is a reading at this moment.');
   const reading = ctx.em.create(RunReading, { testRunId: run.id, readAt, errorS: given.errorS, by: ctx.person.name });
   await ctx.em.flush();

@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
 import { need, type Context } from '../http/context.ts';
 import { badField, refused } from '../http/problems.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { makeMovement } from '../movements/movements.service.ts';
 import { Clock, ClockMovement, Movement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';

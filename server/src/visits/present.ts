@@ -9,7 +9,7 @@ import { Finding } from '../findings/findings.entity.ts';
 import { presentFinding } from '../findings/findings.service.ts';
 import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
 import { need, type Context } from '../http/context.ts';
-import { sql } from '../http/serve.ts';
+import { sql } from '../http/house.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 import { presentMovement } from '../movements/movements.service.ts';
 import { Clock, Movement } from '../movements/movements.entity.ts';

@@ -12,6 +12,7 @@ import { useNow } from '../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { EarlierReading } from './EarlierReading.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
 
@@ -44,6 +45,7 @@ function OnTest({ run }: { run: TestRun }) {
         </Panel>
         <div className="flex flex-col gap-5">
           {!visit.closedAt && <ReadNow />}
+          {!visit.closedAt && <EarlierReading />}
           {!visit.closedAt && <LogEvent />}
         </div>
       </div>
@@ -57,12 +59,14 @@ function Start() {
   const visit = useThisVisit();
   const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
   const [place, setPlace] = useState('');
+  const [since, setSince] = useState('');
   const start = useCommand(api.testRuns.start, { what: 'Test run', onDone: () => say('On test. Take the first reading now.') });
   return (
     <Panel title="Start the test run">
-      <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); start.mutate({ params: { visitId: visit.id }, body: { readBy, place } }); }}>
+      <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); start.mutate({ params: { visitId: visit.id }, body: { readBy, place, ...(since ? { startedAt: new Date(since).toISOString() } : {}) } }); }}>
         <Choice label="Read by" value={readBy} onChange={setReadBy} options={[['seconds hand', 'A seconds hand, to about a second'], ['minute hand', 'The minute hand alone, to about ten']] as const} />
         <TextField className="max-w-md" label="Where it runs" placeholder="Test stand 2, level" value={place} onChange={(e) => setPlace(e.target.value)} />
+        <TextField className="max-w-md" label="Running since" type="datetime-local" hint="Leave it empty if it starts now." value={since} onChange={(e) => setSince(e.target.value)} />
         <Button type="submit" look="main" className="self-start" disabled={place.trim() === ''} busy={start.isPending}>Start</Button>
       </form>
     </Panel>

@@ -14,7 +14,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 const KEYS: Record<string, HoleVerdict> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush' };
 const FIELDS = ['pivotMm', 'holeLongMm', 'holeShortMm'] as const;
 type Field = (typeof FIELDS)[number];
-const LABELS: Record<Field, string> = { pivotMm: 'Pivot', holeLongMm: 'Hole, long way', holeShortMm: 'Hole, short way' };
+const LABELS: Record<Field, string> = { pivotMm: 'Pivot', holeLongMm: 'Long way', holeShortMm: 'Short way' };
 
 const text = (mm: number | undefined) => (mm === undefined ? '' : String(Number(mm.toFixed(3))));
 
@@ -40,7 +40,7 @@ export function HolePanel({ hole, measured, onNext }: { hole: Hole; measured: Su
   return (
     <Panel title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
       <div className="flex flex-col gap-4">
-        <div className="grid grid-cols-[1fr_1.2fr_1.2fr] gap-2">
+        <div className="grid grid-cols-3 gap-2">
         {FIELDS.map((f, i) => (
           <LengthField key={f} name={f} ref={refs[f]} label={LABELS[f]} value={typed[f]} onChange={(v) => setTyped((t) => ({ ...t, [f]: v }))}
             onEnter={() => (i < 2 ? refs[FIELDS[i + 1]!].current?.focus() : save())} />

@@ -22,7 +22,7 @@ export const lengthMm = (text: string, plausible: readonly [number, number] = PI
 /** Takes what a person or a caliper types. Asks between millimetres and thousandths where both could be meant. */
 export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, onEnter, ref, name }: Props) {
   const read = value.trim() === '' ? null : readLength(value, plausible);
-  const hint = read?.kind === 'length' ? `${read.mm.toFixed(3)} mm` : 'mm, in or thou';
+  const hint = read?.kind === 'length' ? `${read.mm.toFixed(3)} mm` : 'mm, in, thou';
   return (
     <div>
       <TextField ref={ref} name={name} label={label} value={value} inputMode="decimal" hint={hint} error={read?.kind === 'problem' ? read.message : undefined}

@@ -1,0 +1,21 @@
+/** The layer rule: web → contract → core, server → contract → core. Web and server never meet; core imports nothing of the others. */
+module.exports = {
+  forbidden: [
+    { name: 'unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    { name: 'circular', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'core-knows-nobody', severity: 'error', from: { path: '^core/' }, to: { path: '^(contract|server|web|demo|e2e|bench|scripts)/' } },
+    { name: 'core-is-pure', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/@stdlib/' } },
+    { name: 'contract-knows-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(server|web|demo|e2e|bench|scripts)/' } },
+    { name: 'server-not-web', severity: 'error', from: { path: '^server/src/' }, to: { path: '^(web|demo|e2e|bench)/' } },
+    { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|demo|e2e|bench|scripts)/' } },
+    { name: 'demo-not-web', severity: 'error', from: { path: '^demo/' }, to: { path: '^web/' } },
+    // A folder's index names what the rest of the house may use.
+    { name: 'core-by-its-index', severity: 'error', from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] } },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.json', '.css'] },
+  },
+};

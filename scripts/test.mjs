@@ -1,0 +1,82 @@
+/**
+ * All tests, from nothing: installs what is missing, then lint with the layer rule, types, unit tests, server tests
+ * against a throw-away PostgreSQL, and end-to-end tests in headless Chromium against the built product.
+ * `--only lint|types|unit|server|e2e` runs one part.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { checkMachine, needBuild, needChromium, needPackages, ROOT } from './lib/machine.mjs';
+import { needPostgres, startCluster } from './lib/postgres.mjs';
+import { main, say } from './lib/say.mjs';
+
+const { values } = parseArgs({ options: { only: { type: 'string' } } });
+const scratch = mkdtempSync(join(tmpdir(), 'eclat-tests-'));
+const ran = [];
+
+function run(name, bin, args, env = {}, report) {
+  console.log(`\n── ${name} ──`);
+  const started = Date.now();
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'node_modules', bin), ...args], { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  const counted = report?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
+  // A runner that ended badly without a failed test to show has still failed.
+  if (status !== 0 && counted.failed === 0) counted.failed = 1;
+  ran.push({ name, ...counted, seconds: Math.round((Date.now() - started) / 1000) });
+}
+
+const json = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+
+function vitest(name, projects, env = {}) {
+  const file = join(scratch, `${name}.json`);
+  run(name, 'vitest/vitest.mjs', ['run', ...projects.flatMap((p) => ['--project', p]), '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], env, () => {
+    const report = json(file);
+    return report && { passed: report.numPassedTests, failed: report.numFailedTests + (report.success || report.numFailedTests > 0 ? 0 : 1) };
+  });
+}
+
+const PARTS = {
+  lint: () => {
+    run('lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
+    run('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', ['--config', 'dependency-cruiser.config.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'demo']);
+  },
+  types: () => run('types', '../scripts/types.mjs', []),
+  unit: () => vitest('unit', ['core', 'contract', 'web']),
+  server: () => {
+    needPostgres();
+    vitest('server', ['server', 'scripts']);
+  },
+  e2e: async () => {
+    needPostgres();
+    const chromium = needChromium();
+    needBuild();
+    const cluster = await startCluster(join(scratch, 'cluster'), ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
+    const file = join(scratch, 'e2e.json');
+    try {
+      run('e2e', '@playwright/test/cli.js', ['test'], { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file }, () => {
+        const stats = json(file)?.stats;
+        return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+      });
+    } finally {
+      await cluster.stop();
+    }
+  },
+};
+
+await main(async () => {
+  checkMachine();
+  needPackages();
+  try {
+    for (const [name, part] of Object.entries(PARTS)) if (!values.only || values.only === name) await part();
+  } finally {
+    rmSync(scratch, { recursive: true, force: true });
+  }
+  if (ran.length === 0) say(`no part is called "${values.only}"; there are ${Object.keys(PARTS).join(', ')}`);
+  console.log('\nWhat ran');
+  for (const r of ran) console.log(`  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s`);
+  const total = (key) => ran.reduce((n, r) => n + r[key], 0);
+  console.log(`\n${total('passed')} passed, ${total('failed')} failed`);
+  return total('failed') > 0 || ran.length === 0 ? 1 : 0;
+});
+process.exit();

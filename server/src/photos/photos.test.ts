@@ -1,0 +1,52 @@
+import sharp from 'sharp';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { openShop, takeIn } from '../../test/house.ts';
+
+let shop: Awaited<ReturnType<typeof openShop>>;
+let path: string;
+beforeAll(async () => {
+  shop = await openShop();
+  path = `/visits/${(await takeIn(shop.marit)).id}/photos?stage=intake&caption=as%20it%20came`;
+});
+afterAll(() => shop.running.stop());
+
+const bytesOf = async (id: string, size: string) => {
+  const cookie = (shop.marit as unknown as { cookie: string }).cookie;
+  return Buffer.from(await (await fetch(`${shop.running.address}/api/photos/${id}/${size}`, { headers: { cookie } })).arrayBuffer());
+};
+
+/** A camera held on its side, with a position: red on the left as stored, so red on top when upright. */
+const sideways = () => sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#0000ff' } })
+  .composite([{ input: { create: { width: 1500, height: 2000, channels: 3, background: '#ff0000' } }, left: 0, top: 0 }])
+  .withExif({ IFD0: { Orientation: '6', Make: 'Fennick' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } }).withMetadata({ orientation: 6 });
+
+it.each(['jpeg', 'png', 'webp'] as const)('takes a %s, turns it upright, strips what the camera wrote, and makes scaled copies', async (format) => {
+  const original = await sideways().toFormat(format).toBuffer();
+  const photo = await shop.marit.ok<{ id: string; width: number; height: number }>('POST', path, original);
+  expect([photo.width, photo.height]).toEqual([1600, 2400]);
+  for (const [size, edge] of [['large', 2400], ['medium', 1100], ['small', 320]] as const) {
+    const bytes = await bytesOf(photo.id, size);
+    const meta = await sharp(bytes).metadata();
+    expect({ format: meta.format, height: meta.height, exif: meta.exif, orientation: meta.orientation }).toEqual({ format: 'jpeg', height: edge, exif: undefined, orientation: undefined });
+    expect(bytes.includes('Fennick')).toBe(false);
+    const { data } = await sharp(bytes).resize(1, 2, { fit: 'fill' }).raw().toBuffer({ resolveWithObject: true });
+    if (format !== 'png') expect(data[0]!).toBeGreaterThan(data[2]!); // red on top
+  }
+});
+
+it.each([
+  ['an SVG, which could carry script', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>')],
+  ['a text that calls itself a picture', Buffer.from('GIF89a not really')],
+  ['a JPEG cut off in its head', Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 16])],
+  ['nothing', Buffer.alloc(0)],
+])('refuses %s', async (_, bytes) => expect((await shop.marit.send('POST', path, bytes)).status).toBe(415));
+
+it('refuses a GIF, which it could decode but does not take', async () => {
+  const gif = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } }).gif().toBuffer();
+  expect((await shop.marit.send('POST', path, gif)).status).toBe(415);
+});
+
+it('refuses more than 15 MB, and says so', async () => {
+  const answer = await shop.marit.send('POST', path, Buffer.alloc(15 * 1024 * 1024 + 1));
+  expect(answer).toMatchObject({ status: 413, body: { detail: expect.stringContaining('15 MB') } });
+});
