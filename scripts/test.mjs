@@ -51,7 +51,8 @@ const PARTS = {
     needPostgres();
     const chromium = needChromium();
     needBuild();
-    const cluster = await startCluster(join(scratch, 'cluster'), ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
+    const folder = mkdtempSync(join(tmpdir(), 'eclat-cluster-'));
+    const cluster = await startCluster(folder, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
     const file = join(scratch, 'e2e.json');
     try {
       run('e2e', '@playwright/test/cli.js', ['test'], { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file }, () => {
@@ -60,6 +61,7 @@ const PARTS = {
       });
     } finally {
       await cluster.stop();
+      rmSync(folder, { recursive: true, force: true });
     }
   },
 };

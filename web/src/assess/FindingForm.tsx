@@ -20,8 +20,8 @@ export function FindingForm({ finding, onClose }: { finding: Finding | null; onC
   const form = useForm<Fields>({ resolver: zodResolver(findingFields) as never, defaultValues: finding ?? EMPTY });
   const draft = useDraft(form, `finding.${visit.id}.${finding ? `${finding.id}.${finding.version}` : 'new'}`);
   const finish = () => { draft.clear(); form.reset(EMPTY); onClose(); };
-  const add = useCommand(api.findings.add, { what: 'Finding', onDone: finish });
-  const change = useCommand(api.findings.change, { what: 'Finding', labels: LABELS, onDone: finish });
+  const add = useCommand(api.findings.add, { what: 'Finding', onSent: finish });
+  const change = useCommand(api.findings.change, { what: 'Finding', labels: LABELS, onSent: finish });
   const params = { visitId: visit.id };
   const send = ({ place, seen, severity, effect, proposal, earlierRepair, doNotDisturb }: Fields) => {
     const body = { place, seen, severity, effect, proposal, earlierRepair, doNotDisturb };

@@ -18,7 +18,7 @@ export function PlanRun() {
   const [bath, setBath] = useState<Bath>('ammoniated water');
   const [minutes, setMinutes] = useState('');
   const [reason, setReason] = useState('');
-  const start = useCommand(api.cleaning.start, { what: 'Bath', onDone: () => { say('The timer runs.'); setChosen([]); setReason(''); } });
+  const start = useCommand(api.cleaning.start, { what: 'Bath', onSent: () => { setChosen([]); setReason(''); }, onDone: () => say('The timer runs.') });
 
   const parts = offered.filter((p) => chosen.includes(p.name));
   const plan = planRun(parts, bath);

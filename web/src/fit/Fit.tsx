@@ -22,7 +22,7 @@ export function Component() {
       {wanted.length > 0 && !visit.closedAt && <Panel title="Bushes to fit"><BushSheet wanted={wanted} name={name} /></Panel>}
       {visit.bushes.length > 0 && (
         <Panel title="Bushes fitted">
-          <div className="overflow-x-auto">
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Bushes fitted">
             <table className="w-full min-w-[36rem] text-left text-lg">
               <thead className="text-base text-soft"><tr>{['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'By'].map((h) => <th key={h} className="py-1 pr-4 font-semibold">{h}</th>)}</tr></thead>
               <tbody>{visit.bushes.map((b) => (

@@ -16,7 +16,7 @@ export function PartForm() {
   const visit = useThisVisit();
   const form = useForm<Fields>({ resolver: zodResolver(newPart) as never, defaultValues: EMPTY });
   const draft = useDraft(form, `part.${visit.id}`);
-  const add = useCommand(api.fitting.addPart, { what: 'Part fitted', onDone: () => { form.reset(EMPTY); draft.clear(); say('Part entered.'); } });
+  const add = useCommand(api.fitting.addPart, { what: 'Part fitted', onSent: () => { form.reset(EMPTY); draft.clear(); }, onDone: () => say('Part entered.') });
   const { errors } = form.formState;
   return (
     <form className="mt-4 grid gap-4 border-t border-line pt-4 sm:grid-cols-2 xl:grid-cols-3" noValidate onSubmit={(e) => void form.handleSubmit((body) => add.mutate({ params: { visitId: visit.id }, body }))(e)}>

@@ -82,7 +82,7 @@ function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]
 
 function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
   const [text, setText] = useState('');
-  const amend = useCommand(api.movements.amend, { what: 'Amendment', onDone: () => { say('The amendment stands beside the entry.'); onClose(); } });
+  const amend = useCommand(api.movements.amend, { what: 'Amendment', onSent: onClose, onDone: () => say('The amendment stands beside the entry.') });
   return (
     <form className="mt-2 flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); amend.mutate({ params: { entryId: entry.id }, body: { text } }); }}>
       <TextArea label="What is to be added or put right" hint="It stands beside the entry for ever; the entry itself stays as it is." value={text} onChange={(e) => setText(e.target.value)} autoFocus />

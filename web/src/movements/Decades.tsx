@@ -20,7 +20,7 @@ export function Decades({ entries }: { entries: Entry[] }) {
   const every = decades.length > 12 ? 2 : 1;
   return (
     <figure className="rounded-xl border border-line bg-enamel px-4 py-3">
-      <svg viewBox={`0 0 ${WIDTH} 96`} className="h-auto w-full" role="img" aria-label={`History by decades, from ${first} to ${last}: ${entries.map((e) => `${dateInWords(e.date)} ${e.title}`).join('; ')}`}>
+      <svg viewBox={`0 0 ${WIDTH} 96`} className="h-auto w-full" role="group" aria-label={`History by decades, from ${first} to ${last}: ${entries.map((e) => `${dateInWords(e.date)} ${e.title}`).join('; ')}`}>
         <line x1={start} x2={WIDTH - LEFT} y1={58} y2={58} className="stroke-steel" strokeWidth={3} />
         {decades.map((d, i) => (
           <g key={d}>

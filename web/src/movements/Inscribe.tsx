@@ -12,7 +12,7 @@ import { TextArea, TextField } from '../ui/Field.tsx';
 export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
   const form = useForm<BodyOf<typeof api.movements.inscribe>>({ resolver: zodResolver(api.movements.inscribe.body) as never, defaultValues: { date: '', text: '', place: '' } });
   const draft = useDraft(form, `inscription.${movementId}`);
-  const write = useCommand(api.movements.inscribe, { what: 'Inscription', onDone: () => { draft.clear(); say('It stands in the book.'); onClose(); } });
+  const write = useCommand(api.movements.inscribe, { what: 'Inscription', onSent: () => { draft.clear(); onClose(); }, onDone: () => say('It stands in the book.') });
   const { errors } = form.formState;
   const date = form.watch('date');
   return (

@@ -16,7 +16,7 @@ export function EarlierReading() {
   const [seconds, setSeconds] = useState('');
   const [way, setWay] = useState<'ahead' | 'behind'>('ahead');
   const [wrong, setWrong] = useState('');
-  const read = useCommand(api.testRuns.read, { what: 'Reading', onDone: () => { say('Reading taken.'); setAt(''); setSeconds(''); setWrong(''); }, onFields: ([f]) => setWrong(f!.message) });
+  const read = useCommand(api.testRuns.read, { what: 'Reading', onSent: () => { setAt(''); setSeconds(''); setWrong(''); }, onDone: () => say('Reading taken.'), onFields: ([f]) => setWrong(f!.message) });
   const value = Number(seconds.replace(',', '.'));
   const bad = seconds.trim() === '' || !(value >= 0 && value <= 21_600);
   if (!open) return <Button onClick={() => setOpen(true)}>An earlier reading, from paper</Button>;

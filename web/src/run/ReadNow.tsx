@@ -24,7 +24,7 @@ export function ReadNow() {
   const visit = useThisVisit();
   const [pressedAt, setPressedAt] = useState<number | null>(null);
   const [dial, setDial] = useState('');
-  const read = useCommand(api.testRuns.read, { what: 'Reading', onDone: () => { say('Reading taken.'); setPressedAt(null); setDial(''); } });
+  const read = useCommand(api.testRuns.read, { what: 'Reading', onSent: () => { setPressedAt(null); setDial(''); }, onDone: () => say('Reading taken.') });
   const shown = readDial(dial);
   const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
   const press = () => {

@@ -77,7 +77,7 @@ function LogEvent() {
   const visit = useThisVisit();
   const [kind, setKind] = useState<(typeof RUN_EVENTS)[number] | ''>('');
   const [note, setNote] = useState('');
-  const log = useCommand(api.testRuns.event, { what: 'Event', onDone: () => { say('Logged.'); setKind(''); setNote(''); } });
+  const log = useCommand(api.testRuns.event, { what: 'Event', onSent: () => { setKind(''); setNote(''); }, onDone: () => say('Logged.') });
   return (
     <Panel title="What happened to it">
       <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (kind) log.mutate({ params: { visitId: visit.id }, body: { kind, note, happenedAt: new Date().toISOString() } }); }}>

@@ -75,12 +75,12 @@ export function Photos({ stage }: { stage: StageId }) {
 
 function Pickers({ add, busy }: { add: (files: Iterable<File>) => void; busy: boolean }) {
   const id = useId();
-  const input = (suffix: string, extra: object) => <input id={id + suffix} type="file" accept="image/jpeg,image/png,image/webp" className="sr-only" onChange={(e) => { add([...(e.target.files ?? [])]); e.target.value = ''; }} {...extra} />;
+  const input = (suffix: string, extra: { className: string; props: object }) => <input id={id + suffix} type="file" accept="image/jpeg,image/png,image/webp" className={`sr-only ${extra.className}`} onChange={(e) => { add([...(e.target.files ?? [])]); e.target.value = ''; }} {...extra.props} />;
   return (
     <div className="flex flex-wrap gap-2">
-      {input('file', { multiple: true })}
+      {input('file', { className: '', props: { multiple: true } })}
       <label htmlFor={`${id}file`} className={buttonClass('quiet')}><ImagePlus className="size-5" aria-hidden />{busy ? 'Sending …' : 'Choose photos'}</label>
-      {input('camera', { capture: 'environment' })}
+      {input('camera', { className: 'sm:hidden', props: { capture: 'environment' } })}
       <label htmlFor={`${id}camera`} className={buttonClass('quiet', 'sm:hidden')}><Camera className="size-5" aria-hidden />Camera</label>
     </div>
   );

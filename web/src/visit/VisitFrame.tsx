@@ -38,7 +38,7 @@ function Identity({ visit }: { visit: Visit }) {
         <h1 className="truncate text-xl">{visit.clock.description}</h1>
         <p className="truncate text-sm text-soft">{visit.claim} · {visit.owner.name} · <Link className="font-semibold text-steel underline" to={`/movements/${visit.movement.id}`}>{visit.movement.code}</Link></p>
       </div>
-      <div className="ml-auto flex flex-wrap items-center gap-2" aria-label="Power state of each train">
+      <div className="ml-auto flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
         {visit.closedAt && <span className="flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold text-steel"><LockKeyhole className="size-5" aria-hidden />Signed and closed</span>}
         {!visit.closedAt && visit.power.map((p) => <Link key={p.train} to={`/visits/${visit.id}/power`}><PowerBadge train={p.train} state={p.state} together={together} /></Link>)}
       </div>

@@ -1,0 +1,120 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer, type AddressInfo } from 'node:net';
+import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
+import sharp from 'sharp';
+
+export const PASS = 'oak wedge nine pins';
+
+export async function freshDatabase(): Promise<string> {
+  const url = process.env['ECLAT_TEST_DATABASE_URL'];
+  if (!url) throw new Error('ECLAT_TEST_DATABASE_URL is not set: run `npm run e2e`');
+  const name = `e_${randomUUID().replaceAll('-', '')}`;
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  return url.replace(/\/[^/]*$/, `/${name}`);
+}
+
+export const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+export const runs = (script: string, env: Record<string, string>) =>
+  new Promise<void>((resolve, reject) => {
+    const child = spawn(process.execPath, [script], { env: { ...process.env, ...env }, stdio: ['ignore', 'ignore', 'inherit'] });
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${script} ended with ${code}`))));
+  });
+
+/** One server process of the built product. */
+export class ServerProcess {
+  private child: ChildProcess | undefined;
+  constructor(readonly databaseUrl: string, readonly port: number, private readonly env: Record<string, string> = {}) {}
+  get address() { return `http://127.0.0.1:${this.port}`; }
+
+  async start(): Promise<this> {
+    const child = spawn(process.execPath, ['dist/server/main.js'], { env: { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), NODE_ENV: 'production', ECLAT_CHECK_REPLIES: '1', ...this.env }, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on('data', (chunk: Buffer) => { if (chunk.toString().includes('READY')) resolve(); });
+      child.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+    });
+    return this;
+  }
+  /** As when the power goes: no chance to tidy up. */
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+}
+
+/** A shop on a database of its own, with the server that is asked for. Errors of the page fail the test. */
+export const test = base.extend<{ server: ServerProcess; errors: string[] }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures off the pattern
+  server: async ({}, use) => {
+    const server = await new ServerProcess(await freshDatabase(), await freePort()).start();
+    await use(server);
+    await server.kill('SIGTERM');
+  },
+  errors: [async ({ page }, use) => {
+    const errors: string[] = [];
+    watch(page, errors);
+    await use(errors);
+    expect(errors).toEqual([]);
+  }, { auto: true }],
+});
+
+/** Anything the policy or the page itself complains of; a server that is away on purpose is not such a thing. */
+export function watch(page: Page, errors: string[]): void {
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => { if (m.type() === 'error' && !/net::ERR|Failed to load resource/.test(m.text())) errors.push(m.text()); });
+}
+
+export async function openShop(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.getByLabel('Name of the shop').fill('Fennick Row Clock Room');
+  await page.getByLabel('Your name').fill('Marit Fennick');
+  await page.getByLabel('Passphrase').fill(PASS);
+  await page.getByRole('button', { name: 'Open the shop' }).click();
+  await expect(page.getByText('The bench is empty')).toBeVisible();
+}
+
+export async function signIn(page: Page, address: string, name = 'Marit Fennick', passphrase = PASS): Promise<void> {
+  await page.goto(address);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Passphrase').fill(passphrase);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
+}
+
+export async function takeIn(page: Page, family: string, clock: string): Promise<void> {
+  await page.getByRole('link', { name: 'Take in' }).click();
+  await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
+  await page.getByLabel('Name').fill('Odile Tarrowby');
+  await page.getByLabel('Phone').fill('0555 010 442');
+  await page.getByLabel('The clock').fill(clock);
+  await page.getByLabel('The movement').fill('Square-plate movement');
+  await page.getByLabel('Family').selectOption({ label: family });
+  await page.getByRole('button', { name: 'Add a number or mark' }).click();
+  await page.getByLabel('Number or mark').fill('4711');
+  await page.getByLabel('What the owner says is wrong').fill('Stops after two days.');
+  await page.getByRole('button', { name: 'Pendulum', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('heading', { name: clock })).toBeVisible();
+}
+
+export const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
+export const stageDone = (page: Page, name: string) => page.getByRole('button', { name: `${name} is done` }).click();
+
+/** A photograph as a camera gives it. */
+export const photograph = () => sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#7a8895' } }).jpeg().toBuffer();
+export { expect };

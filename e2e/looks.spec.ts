@@ -1,0 +1,48 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { BenchRow } from '@eclat/contract';
+import { FAMILIES } from '@eclat/core/movement';
+import { STAGE_IDS } from '@eclat/core/stages';
+import { expect, freePort, freshDatabase, runs, ServerProcess, signIn, test } from './house.ts';
+
+test.describe.configure({ mode: 'parallel' });
+
+/** The demo shop, loaded once for each worker. */
+let loaded: Promise<string> | undefined;
+const demoDatabase = () => (loaded ??= freshDatabase().then(async (url) => {
+  await runs('dist/server/demo.js', { DATABASE_URL: url });
+  await runs('dist/server/demo.js', { DATABASE_URL: url }); // a second load changes nothing
+  return url;
+}));
+
+for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'dark'], [390, 844, 'light']] as const)
+  test(`the demo shop at ${width} × ${height}, ${colorScheme}: screens that everybody can use`, async ({ page }) => {
+    test.setTimeout(240_000);
+    const server = await new ServerProcess(await demoDatabase(), await freePort(), { ECLAT_DEMO: '1' }).start();
+    await page.setViewportSize({ width, height });
+    await page.emulateMedia({ colorScheme });
+    await page.goto(server.address);
+    await expect(page.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
+    const violations = async () => (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+    expect(await violations()).toEqual([]);
+    await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
+
+    const rows = (await (await page.request.get(`${server.address}/api/bench`)).json()) as BenchRow[];
+    expect(rows.length).toBeGreaterThanOrEqual(18);
+    expect(new Set(rows.map((r) => r.familyId))).toEqual(new Set(FAMILIES.map((f) => f.id)));
+    expect(new Set(rows.map((r) => r.next.stage))).toEqual(new Set(STAGE_IDS));
+    expect(rows.some((r) => r.next.urgency === 'danger') && rows.some((r) => r.next.urgency === 'due')).toBe(true);
+    const books = (await (await page.request.get(`${server.address}/api/movements`)).json()) as { items: { id: string; entries: number }[] };
+    const old = books.items.filter((m) => m.entries >= 4);
+    expect(old).toHaveLength(3);
+
+    const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
+    for (const path of ['/', '/intake', '/movements', `/movements/${old[0]!.id}`, ...STAGE_IDS.map(at)]) {
+      await page.goto(server.address + path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
+      expect.soft(await page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), `${path} scrolls sideways`).toBeLessThanOrEqual(0);
+      // A phone takes photos and readings; there, only the width is held to.
+      if (width > 400) expect.soft(await violations(), path).toEqual([]);
+    }
+    await server.kill('SIGTERM');
+  });
