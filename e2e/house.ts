@@ -58,13 +58,18 @@ export class ServerProcess {
 }
 
 /** A shop on a database of its own, with the server that is asked for. Errors of the page fail the test. */
-export const test = base.extend<{ server: ServerProcess; errors: string[] }>({
+export const test = base.extend<{ serve: (databaseUrl: string, env?: Record<string, string>) => Promise<ServerProcess>; server: ServerProcess; errors: string[] }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures off the pattern
-  server: async ({}, use) => {
-    const server = await new ServerProcess(await freshDatabase(), await freePort()).start();
-    await use(server);
-    await server.kill('SIGTERM');
+  serve: async ({}, use) => {
+    const started: ServerProcess[] = [];
+    await use(async (databaseUrl, env) => {
+      const server = new ServerProcess(databaseUrl, await freePort(), env);
+      started.push(server);
+      return server.start();
+    });
+    for (const server of started) await server.kill(); // whatever became of the test
   },
+  server: async ({ serve }, use) => use(await serve(await freshDatabase())),
   errors: [async ({ page }, use) => {
     const errors: string[] = [];
     watch(page, errors);

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { BenchRow } from '@eclat/contract';
 import { FAMILIES } from '@eclat/core/movement';
 import { STAGE_IDS } from '@eclat/core/stages';
-import { expect, freePort, freshDatabase, runs, ServerProcess, signIn, test } from './house.ts';
+import { expect, freshDatabase, runs, signIn, test } from './house.ts';
 
 test.describe.configure({ mode: 'parallel' });
 
@@ -15,9 +15,9 @@ const demoDatabase = () => (loaded ??= freshDatabase().then(async (url) => {
 }));
 
 for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'dark'], [390, 844, 'light']] as const)
-  test(`the demo shop at ${width} × ${height}, ${colorScheme}: screens that everybody can use`, async ({ page }) => {
+  test(`the demo shop at ${width} × ${height}, ${colorScheme}: screens that everybody can use`, async ({ page, serve }) => {
     test.setTimeout(240_000);
-    const server = await new ServerProcess(await demoDatabase(), await freePort(), { ECLAT_DEMO: '1' }).start();
+    const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
     await page.setViewportSize({ width, height });
     await page.emulateMedia({ colorScheme });
     await page.goto(server.address);
@@ -44,5 +44,4 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
       // A phone takes photos and readings; there, only the width is held to.
       if (width > 400) expect.soft(await violations(), path).toEqual([]);
     }
-    await server.kill('SIGTERM');
   });

@@ -1,7 +1,7 @@
-import { expect, freePort, openShop, PASS, ServerProcess, signIn, stage, stageDone, takeIn, test, watch } from './house.ts';
+import { expect, openShop, PASS, signIn, stage, stageDone, takeIn, test, watch } from './house.ts';
 
-test('two server processes serve one shop: timers, live notices, and a choice when two change one thing', async ({ page, server, browser, errors }) => {
-  const second = await new ServerProcess(server.databaseUrl, await freePort()).start();
+test('two server processes serve one shop: timers, live notices, and a choice when two change one thing', async ({ page, server, serve, browser, errors }) => {
+  const second = await serve(server.databaseUrl);
   await openShop(page, server.address);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();
   await page.getByRole('menuitem', { name: 'People' }).click();
@@ -60,5 +60,4 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
     await expect(other.getByText('Kept.')).toBeVisible();
     await expect(page.getByText('Server away')).toBeVisible();
   });
-  await second.kill('SIGTERM');
 });

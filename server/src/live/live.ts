@@ -1,9 +1,12 @@
 import type { Request, Response } from 'express';
+import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import type { Logger } from 'pino';
 
 const HEARTBEAT_MS = 20_000;
 const RETRY_MS = 1_000;
+
+const ended = (client: pg.Client) => new Promise<void>((resolve) => client.once('end', () => resolve()));
 
 /** Passes on what any server process on this database has changed (PostgreSQL NOTIFY) to every browser that listens here. */
 export class LiveNotices {
@@ -14,26 +17,40 @@ export class LiveNotices {
 
   constructor(private readonly url: string, private readonly log: Logger) {}
 
+  /** Resolves once it listens; from then on it comes back by itself when the database goes away and returns. */
   async start(): Promise<void> {
+    void this.keepListening(await this.connect());
+  }
+
+  private async connect(): Promise<pg.Client> {
     const client = new pg.Client({ connectionString: this.url });
     client.on('notification', ({ payload }) => this.send(`data: ${payload}\n\n`));
     client.on('error', () => undefined); // the end that follows is what counts
-    client.on('end', () => {
-      if (!this.stopped) setTimeout(() => void this.restart(), RETRY_MS);
-    });
-    await client.connect();
-    await client.query('listen eclat');
+    try {
+      await client.connect();
+      await client.query('listen eclat');
+    } catch (error) {
+      await client.end().catch(() => undefined);
+      throw error;
+    }
     this.client = client;
+    return client;
   }
 
-  private async restart(): Promise<void> {
-    try {
-      await this.start();
-      // Whatever was said meanwhile went unheard: every browser looks again.
-      this.send('data: {"visitId":null,"what":"reconnected"}\n\n');
-    } catch (error) {
-      this.log.warn({ error }, 'live notices: the database is not reachable yet');
-      if (!this.stopped) setTimeout(() => void this.restart(), RETRY_MS);
+  /** One connection at a time, one try after another: never more, however long the database is away. */
+  private async keepListening(first: pg.Client): Promise<void> {
+    await ended(first);
+    while (!this.stopped) {
+      await wait(RETRY_MS);
+      if (this.stopped) return;
+      try {
+        const client = await this.connect();
+        // Whatever was said meanwhile went unheard: every browser looks again.
+        this.send('data: {"visitId":null,"what":"reconnected"}\n\n');
+        await ended(client);
+      } catch (error) {
+        this.log.warn({ error }, 'live notices: the database is not reachable yet');
+      }
     }
   }
 
