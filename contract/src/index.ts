@@ -11,4 +11,5 @@ export * from './movements.ts';
 export * from './owners.ts';
 export * from './people.ts';
 export * from './route.ts';
+export * from './service-record.ts';
 export * from './visits.ts';

@@ -3,6 +3,7 @@ import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
 import { id, moment, needed, page, version, words } from './common.ts';
 import { bench, everyone } from './people.ts';
+import { serviceRecord } from './service-record.ts';
 import { route } from './route.ts';
 
 export const traits = z.object({
@@ -45,7 +46,8 @@ export const entry = z.object({
   place: z.string(),
   shop: z.string(),
   signedBy: z.string(),
-  record: z.unknown(),
+  /** What a signed visit did; null for inscriptions and amendments. */
+  record: serviceRecord.nullable(),
   amends: id.nullable(),
   hash: z.string(),
   writtenAt: moment,

@@ -7,8 +7,8 @@ import { fileURLToPath } from 'node:url';
 import { giveUp, say } from './say.mjs';
 
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
-/** Everything a running shop keeps on this machine; git ignores it. */
-export const KEPT = join(ROOT, '.eclat');
+/** Everything a running shop keeps on this machine; git ignores it. ECLAT_HOME puts it elsewhere. */
+export const KEPT = process.env.ECLAT_HOME ?? join(ROOT, '.eclat');
 
 const LEAST_FREE_MB = 500;
 

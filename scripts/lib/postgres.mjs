@@ -4,7 +4,7 @@ import { accessSync, chownSync, constants, existsSync, mkdirSync, openSync, read
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { alive, freePort, install, isRoot, ROOT } from './machine.mjs';
+import { alive, freePort, install, isRoot, KEPT } from './machine.mjs';
 import { giveUp, say } from './say.mjs';
 
 /** The newest server binaries on this machine, from 15 on. */
@@ -34,11 +34,11 @@ function reachable(folder, as) {
 
 /** The project's own folder, or one under /var/tmp named after it when the postgres user may not enter the project. */
 export function clusterFolder(name) {
-  const own = join(ROOT, '.eclat');
-  if (reachable(ROOT, runAs())) return join(own, name);
-  const elsewhere = join('/var/tmp', `eclat-${createHash('sha256').update(ROOT).digest('hex').slice(0, 10)}`);
+  mkdirSync(KEPT, { recursive: true });
+  if (reachable(KEPT, runAs())) return join(KEPT, name);
+  const elsewhere = join('/var/tmp', `eclat-${createHash('sha256').update(KEPT).digest('hex').slice(0, 10)}`);
   mkdirSync(elsewhere, { recursive: true, mode: 0o755 });
-  say(`the postgres user may not enter ${ROOT}: the database stands in ${elsewhere}`);
+  say(`the postgres user may not enter ${KEPT}: the database stands in ${elsewhere}`);
   return join(elsewhere, name);
 }
 

@@ -1,8 +1,14 @@
-import { api, problem, type Route } from '@eclat/contract';
+import { api, book, entry, finding, problem, session, testRun, visit, type Route } from '@eclat/contract';
 import { z } from 'zod';
 
 const schema = (s: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(s, { io, unrepresentable: 'any' });
-const json = (s: z.ZodType, io: 'input' | 'output') => ({ content: { 'application/json': { schema: schema(s, io) } } });
+/** Resources that many doors answer with stand once. */
+const NAMED: Record<string, z.ZodType> = { Problem: problem, Visit: visit, Entry: entry, Book: book, Finding: finding, TestRun: testRun, Session: session };
+const refer = (s: z.ZodType, io: 'input' | 'output') => {
+  const name = Object.keys(NAMED).find((n) => NAMED[n] === s);
+  return name ? { $ref: `#/components/schemas/${name}` } : schema(s, io);
+};
+const json = (s: z.ZodType, io: 'input' | 'output') => ({ content: { 'application/json': { schema: refer(s, io) } } });
 
 /** The OpenAPI 3.1 document, generated from the contract. */
 export function openApi(): object {
@@ -22,9 +28,10 @@ export function openApi(): object {
         ...(hasBody ? { requestBody: json(r.body, 'input') } : {}),
         responses: {
           [r.method === 'POST' ? 201 : 200]: { description: 'Done', ...json(r.reply, 'output') },
-          default: { description: 'What went wrong and what to do (RFC 9457)', content: { 'application/problem+json': { schema: schema(problem, 'output') } } },
+          default: { description: 'What went wrong and what to do (RFC 9457)', content: { 'application/problem+json': { schema: refer(problem, 'output') } } },
         },
       };
     }
-  return { openapi: '3.1.0', info: { title: 'Eclat', version: '0.1.0' }, paths };
+  const schemas = Object.fromEntries(Object.entries(NAMED).map(([name, s]) => [name, schema(s, 'output')]));
+  return { openapi: '3.1.0', info: { title: 'Eclat', version: '0.1.0' }, paths, components: { schemas } };
 }

@@ -66,7 +66,7 @@ function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]
         <p className="text-lg font-bold">{entry.title}</p>
         {entry.text && <p className={entry.kind === 'inscription' ? 'border-l-4 border-brass-fill pl-3 text-lg italic' : 'text-lg'}>{entry.text}</p>}
         {entry.place && <p className="text-soft">On the {entry.place}.</p>}
-        {entry.kind === 'visit' && <RecordOf record={entry.record} />}
+        {entry.record && <RecordOf record={entry.record} />}
         <p className="mt-1 text-sm text-soft">{entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`}, {entry.shop} · seal {entry.hash.slice(0, 12)}</p>
         {amendments.map((a) => (
           <div key={a.id} id={a.id} className="mt-3 border-l-4 border-steel pl-3">

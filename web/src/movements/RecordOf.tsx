@@ -1,10 +1,7 @@
 import type { ServiceRecord } from '@eclat/core/history';
 
-const isRecord = (value: unknown): value is ServiceRecord => typeof value === 'object' && value !== null && (value as { format?: unknown }).format === 'eclat-service-record';
-
 /** A signed visit as it stands in the book. */
-export function RecordOf({ record }: { record: unknown }) {
-  if (!isRecord(record)) return null;
+export function RecordOf({ record }: { record: ServiceRecord }) {
   const rows: [string, string[]][] = [
     ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
     ['Cause', record.causes],

@@ -1,0 +1,23 @@
+import type { ServiceRecord } from '@eclat/core/history';
+import { z } from 'zod';
+
+const mm = z.number().positive();
+
+/** The part of a visit that belongs to the movement for ever, as it stands in its book and leaves the house. docs/formats has its JSON Schema. */
+export const serviceRecord = z.object({
+  format: z.literal('eclat-service-record'),
+  version: z.literal(1),
+  condition: z.array(z.object({ place: z.string(), seen: z.string(), severity: z.string(), earlierRepair: z.boolean(), proposal: z.string() })),
+  causes: z.array(z.string()),
+  cleaned: z.array(z.object({ bath: z.string(), parts: z.array(z.string()), minutes: z.number().describe('minutes in the bath') })),
+  bushes: z.array(z.object({ hole: z.string(), pivotMm: mm, boreMm: mm, outsideMm: mm, heightMm: mm })),
+  parts: z.array(z.object({ what: z.string(), source: z.string(), size: z.string(), oldPart: z.string() })),
+  oiled: z.array(z.object({ where: z.string(), grade: z.string().describe('"none": looked at and left dry') })),
+  test: z.object({
+    days: z.number(), readings: z.int(),
+    rateSecondsPerDay: z.number().nullable().describe('gaining is positive'),
+    halfWidthSecondsPerDay: z.number().nullable().describe('half the width of the 95 % interval'),
+    verdict: z.string(), waived: z.string().nullable(),
+  }),
+  note: z.string(),
+}) satisfies z.ZodType<ServiceRecord>;

@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { familyById } from '../movement/index.ts';
+import { signObstacles, STAGE_IDS } from '../stages/index.ts';
+import { serviceRecord, signFacts, type VisitSource } from './fromVisit.ts';
+
+const DAY = 86_400_000;
+const T0 = Date.UTC(2031, 4, 2, 9);
+const iso = (days: number) => new Date(T0 + days * DAY).toISOString();
+const now = new Date(T0 + 20 * DAY);
+
+const visit: VisitSource = {
+  movement: { traits: familyById('mantel-barrels').traits },
+  owner: { name: 'Odile Tarrowby', phone: '0555 010 442', email: '', address: '' },
+  stages: STAGE_IDS.filter((s) => s !== 'sign').map((stage) => ({ stage, done: true })),
+  power: [{ state: 'wound' }, { state: 'wound' }],
+  findings: [{ place: 'going train', seen: 'Hole oval.', severity: 'stops it', earlierRepair: false, proposal: 'Bush' }],
+  cause: 'Worn hole',
+  baths: [{ bath: 'detergent', parts: [{ name: 'plates' }], startedAt: iso(0), endsAt: new Date(T0 + 600_000).toISOString(), stoppedAt: new Date(T0 + 240_000).toISOString() }],
+  holes: [{ key: 'T2.back', verdict: 'bush' }],
+  bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2 }],
+  parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],
+  oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
+  testRun: {
+    startedAt: iso(5), readBy: 'seconds hand',
+    readings: [5, 6, 7, 8, 9, 10, 11, 12, 13].map((d) => ({ readAt: iso(d), errorS: 6 * (d - 5) })),
+    events: [{ kind: 'wound', happenedAt: iso(5) }],
+  },
+};
+const obstacles = (change: Partial<VisitSource>, waiver = '', note = '') => signObstacles(signFacts({ ...visit, ...change }, now, waiver, note));
+
+describe('the record of a visit', () => {
+  const record = serviceRecord(visit, now, '', 'Next time the strike.');
+  it('says what was done, in words that need no table', () => {
+    expect(record.bushes[0]!.hole).toBe('T2 second wheel, back plate');
+    expect(record.cleaned).toEqual([{ bath: 'detergent', parts: ['plates'], minutes: 4 }]); // as long as it stayed, not as planned
+    expect(record.oiled).toEqual([{ where: 'Wheel teeth and pinion leaves', grade: 'none' }, { where: 'Crutch loop or fork', grade: 'fine' }]);
+    expect(record.test).toMatchObject({ days: 8, readings: 9, rateSecondsPerDay: 6, waived: null });
+    expect(record.test.verdict).toContain('inside 60 s a day');
+    expect(record.note).toBe('Next time the strike.');
+  });
+  it('carries nothing of the owner', () => expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/));
+  it('says so when there was no test run', () => {
+    expect(serviceRecord({ ...visit, testRun: null }, now, 'ornament only').test).toEqual({ days: 0, readings: 0, rateSecondsPerDay: null, halfWidthSecondsPerDay: null, verdict: 'No test run.', waived: 'ornament only' });
+  });
+});
+
+describe('what stands in the way of a signature', () => {
+  it('is nothing when all is done', () => expect(obstacles({})).toEqual([]));
+  it('is a hole without its bush', () => expect(obstacles({ bushes: [] })).toEqual(['1 hole still wants its bush']));
+  it('is a bath that runs', () => expect(obstacles({ baths: [{ ...visit.baths[0]!, stoppedAt: null }] })).toEqual(['A bath is still running']));
+  it('is a stage that was taken up again', () => expect(obstacles({ stages: visit.stages.map((s) => (s.stage === 'clean' ? { ...s, done: false } : s)) })).toEqual(['Clean is not done']));
+  it('is a train of which nobody knows', () => expect(obstacles({ power: [{ state: 'unknown' }] })).toEqual(['The power state of a train is unknown']));
+  it('is a run that is too short, unless it is waived', () => {
+    const short = { testRun: { ...visit.testRun!, readings: visit.testRun!.readings.slice(0, 3) } };
+    expect(obstacles(short)).toHaveLength(1);
+    expect(obstacles(short, 'goes to a museum store, not to run')).toEqual([]);
+  });
+  it('is the owner’s name in the note as it is typed', () => {
+    expect(obstacles({}, '', 'Mrs Tarrowby dropped it')[0]).toContain('the note');
+    expect(obstacles({ parts: [{ ...visit.parts[0]!, what: 'Spring for Tarrowby' }] })[0]).toContain('a part');
+  });
+});

@@ -1,0 +1,35 @@
+/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures. */
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { checkMachine, freePort, needBuild, needChromium, needPackages, ROOT } from './lib/machine.mjs';
+import { startCluster } from './lib/postgres.mjs';
+import { giveUp, main, say } from './lib/say.mjs';
+
+await main(async () => {
+  checkMachine();
+  needPackages();
+  needBuild();
+  const chromium = needChromium();
+  const folder = mkdtempSync(join(tmpdir(), 'eclat-bench-'));
+  const cluster = await startCluster(folder);
+  const port = await freePort();
+  const env = { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), NODE_ENV: 'production', ECLAT_DEMO: '1', CHROMIUM: chromium, ECLAT_ADDRESS: `http://127.0.0.1:${port}` };
+  let server;
+  try {
+    say('loading the demo shop');
+    if (spawnSync(process.execPath, ['dist/server/demo.js'], { cwd: ROOT, env, stdio: 'inherit' }).status !== 0) giveUp('The demo could not be loaded.');
+    server = spawn(process.execPath, ['dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
+    await new Promise((resolve) => server.stdout.once('data', resolve));
+    for (const file of ['first-screen.ts', 'bench-list.ts']) {
+      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: ROOT, env, stdio: 'inherit' });
+      if (status !== 0) process.exitCode = 1;
+    }
+  } finally {
+    server?.kill('SIGTERM');
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+process.exit();

@@ -1,0 +1,20 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { KEPT } from './machine.mjs';
+import { clusterFolder, needPostgres, startCluster } from './postgres.mjs';
+import { giveUp } from './say.mjs';
+
+/** The shop's database: DATABASE_URL, or our own cluster, started for the moment when Eclat does not run. */
+export async function withShop(work) {
+  const bin = needPostgres();
+  if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL, bin);
+  const folder = clusterFolder('shop');
+  if (!existsSync(join(folder, 'data', 'PG_VERSION')) && !work.makes) giveUp('There is no shop here yet: run npm start first, or set DATABASE_URL.');
+  const running = existsSync(join(folder, 'data', 'postmaster.pid')) && existsSync(join(KEPT, 'shop.pid'));
+  const cluster = await startCluster(folder);
+  try {
+    return await work(cluster.url, bin);
+  } finally {
+    if (!running) await cluster.stop();
+  }
+}
