@@ -25,20 +25,19 @@ async function start() {
 
   const external = process.env.DATABASE_URL;
   const cluster = external ? null : await startCluster(clusterFolder(name));
-  const env = { ...process.env, DATABASE_URL: external ?? cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
+  const env = { ...process.env, DATABASE_URL: external || cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
 
   let server;
-  let leaving = false;
-  const leave = async () => {
-    if (leaving) return;
-    leaving = true;
+  let leaving;
+  /** Once, however many ways lead here; whoever asks waits until the database is down. */
+  const leave = () => (leaving ??= (async () => {
     if (server?.exitCode === null && server.signalCode === null) {
       server.kill('SIGTERM');
       await new Promise((resolve) => server.once('exit', resolve));
     }
     await cluster?.stop();
     rmSync(pidFile, { force: true });
-  };
+  })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => {
       if (!leaving) say('stopping');

@@ -1,0 +1,89 @@
+import { expect, openShop, PASS, signIn, takeIn, test } from './house.ts';
+
+test('people: a wrong passphrase, the counter’s role, a theme that stays, and the way out', async ({ page, server, browser }) => {
+  await openShop(page, server.address);
+  await page.getByRole('button', { name: 'Marit Fennick' }).click();
+  await page.getByRole('menuitem', { name: 'People' }).click();
+  await page.getByLabel('Name').fill('Wilf Arden');
+  await page.getByLabel('Role').selectOption('counter');
+  await page.getByLabel('Passphrase').fill('short');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('At least 10 characters')).toBeVisible();
+  await page.getByLabel('Passphrase').fill(PASS);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('Wilf Arden can sign in now.')).toBeVisible();
+  await page.getByLabel('Name').fill('wilf arden');
+  await page.getByLabel('Passphrase').fill(PASS);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('Somebody has this name already.')).toBeVisible();
+  await takeIn(page, 'Longcase clock', 'Tall clock');
+  const visit = page.url().replace('/intake', '');
+
+  const counter = await (await browser.newContext()).newPage();
+  await counter.goto(server.address);
+  await counter.getByLabel('Name').fill('Wilf Arden');
+  await counter.getByLabel('Passphrase').fill('not this one at all');
+  await counter.getByRole('button', { name: 'Sign in' }).click();
+  await expect(counter.getByText('Name and passphrase do not go together.')).toBeVisible();
+  await expect(counter.getByLabel('Name')).toHaveValue('Wilf Arden');
+  await signIn(counter, server.address, 'Wilf Arden');
+
+  await test.step('the counter sees the power state and may not set it', async () => {
+    await counter.goto(`${visit}/power`);
+    await counter.getByRole('radio', { name: 'Let down' }).first().click();
+    await expect(counter.getByText('Your role may not do this.')).toBeVisible();
+    await expect(counter.getByRole('link', { name: 'going unknown' })).toBeVisible();
+    await counter.getByRole('button', { name: 'Wilf Arden' }).click();
+    await expect(counter.getByRole('menuitem', { name: 'People' })).toHaveCount(0);
+  });
+
+  await test.step('a theme stays over a reload', async () => {
+    await counter.getByRole('menuitemradio', { name: 'Dark' }).click();
+    await counter.keyboard.press('Escape');
+    await counter.reload();
+    await expect(counter.locator('html')).toHaveAttribute('data-theme', 'dark');
+  });
+
+  await test.step('after signing out nothing of the shop can be seen', async () => {
+    await counter.getByRole('button', { name: 'Wilf Arden' }).click();
+    await counter.getByRole('menuitem', { name: 'Sign out' }).click();
+    await expect(counter.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
+    await counter.goto(`${visit}/intake`);
+    await expect(counter.getByLabel('Passphrase')).toBeVisible();
+    await expect(counter.getByText('Tall clock')).toHaveCount(0);
+  });
+});
+
+test('the bench is searched, shown by stage, and worked from the keyboard; where I was is in the address', async ({ page, server }) => {
+  await openShop(page, server.address);
+  await takeIn(page, 'Longcase clock', 'Tall clock');
+  await takeIn(page, 'Fusee clock', 'Round dial clock');
+  await page.getByRole('button', { name: 'Intake is done' }).click();
+  await expect(page.getByRole('heading', { name: 'A finding' })).toBeVisible();
+  await page.getByRole('heading', { name: 'Round dial clock' }).click(); // out of any field
+  await page.keyboard.press('b');
+  await expect(page.getByText('2 clocks in the shop')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Assess: 1 clock' }).click();
+  await expect(page).toHaveURL(/stage=assess/);
+  await expect(page.getByRole('link', { name: /Tall clock/ })).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Round dial clock/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Tall clock/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Assess: 1 clock' }).click();
+  await page.getByLabel('Search the bench').fill('tall tarrow');
+  await expect(page.getByRole('link', { name: /Round dial clock/ })).toHaveCount(0);
+  await page.getByLabel('Search the bench').fill('nothing like it');
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(page.getByRole('link', { name: /Round dial clock/ })).toBeVisible();
+
+  await page.getByRole('link', { name: /Round dial clock/ }).click();
+  await page.getByRole('heading', { name: 'Round dial clock' }).click();
+  await page.keyboard.press('4');
+  await expect(page).toHaveURL(/\/power$/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto(`${server.address}/no/such/place`);
+  await expect(page.getByText('There is nothing at this address')).toBeVisible();
+});

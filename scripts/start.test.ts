@@ -1,0 +1,103 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const home = mkdtempSync(join(tmpdir(), 'eclat-home-'));
+const children: ChildProcess[] = [];
+afterAll(() => {
+  for (const child of children) child.kill('SIGKILL');
+  rmSync(home, { recursive: true, force: true });
+});
+spawnSync('chmod', ['755', home]);
+
+const freePort = () => new Promise<number>((resolve) => {
+  const probe = createServer().listen(0, '127.0.0.1', () => {
+    const { port } = probe.address() as AddressInfo;
+    probe.close(() => resolve(port));
+  });
+});
+
+/** A script of the project, with everything it keeps in a folder of the test's own. */
+function script(name: string, env: Record<string, string> = {}, ...args: string[]) {
+  const child = spawn(process.execPath, [join(import.meta.dirname, name), ...args], { env: { ...process.env, ECLAT_HOME: home, DATABASE_URL: '', ...env } });
+  children.push(child);
+  let text = '';
+  child.stdout.on('data', (c: Buffer) => (text += c.toString()));
+  child.stderr.on('data', (c: Buffer) => (text += c.toString()));
+  const exit = new Promise<number | null>((resolve) => child.once('exit', resolve));
+  const says = async (words: string) => {
+    for (let i = 0; i < 800 && !text.includes(words); i++) {
+      if (child.exitCode !== null) throw new Error(`${name} ended: ${text}`);
+      await wait(100);
+    }
+    return text;
+  };
+  return { child, exit, says, text: () => text };
+}
+
+const session = async (port: number) => (await fetch(`http://127.0.0.1:${port}/api/session`)).json() as Promise<{ firstRun: boolean; shop: string | null }>;
+const found = (port: number) =>
+  fetch(`http://127.0.0.1:${port}/api/first-run`, {
+    method: 'PUT', headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
+    body: JSON.stringify({ shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: 'oak wedge nine pins' }),
+  });
+const databaseLog = () => readFileSync(join(home, 'shop', 'postgres.log'), 'utf8').trim().split('\n');
+
+describe('npm start', () => {
+  it('opens a new shop, is backed up, survives a kill, stops cleanly, and comes back from its backup', async () => {
+    const port = await freePort();
+    const env = { PORT: String(port) };
+    const first = script('start.mjs', env);
+    expect(await first.says('Eclat is at')).not.toContain('sign in as');
+    expect(await session(port)).toMatchObject({ firstRun: true });
+    expect((await found(port)).status).toBe(200);
+    expect((await found(port)).status).toBe(409); // once only
+
+    // A second start from the same folder is told so and harms nothing.
+    const twice = script('start.mjs', { PORT: String(await freePort()) });
+    expect(await twice.exit).toBe(1);
+    expect(twice.text()).toContain('runs from this folder already');
+
+    // A backup while it runs does not stop the shop.
+    const dump = join(home, 'shop.dump');
+    expect(await script('backup.mjs', {}, dump).exit).toBe(0);
+    expect(existsSync(dump)).toBe(true);
+    expect(await session(port)).toMatchObject({ shop: 'Fennick Row Clock Room' });
+
+    // The starter is killed without warning: the next one takes over what it left.
+    first.child.kill('SIGKILL');
+    await first.exit;
+    const port2 = await freePort();
+    const second = script('start.mjs', { PORT: String(port2) });
+    await second.says('Eclat is at');
+    expect(await session(port2)).toMatchObject({ firstRun: false, shop: 'Fennick Row Clock Room' });
+
+    second.child.kill('SIGINT'); // Ctrl-C
+    expect(await second.exit).toBe(0);
+    expect(databaseLog().at(-1)).toContain('database system is shut down');
+    await expect(session(port2)).rejects.toThrow();
+
+    // A restore goes into an empty database only.
+    const refused = script('restore.mjs', {}, dump);
+    expect(await refused.exit).toBe(1);
+    expect(refused.text()).toContain('holds a shop already');
+    rmSync(join(home, 'shop'), { recursive: true });
+    const restored = script('restore.mjs', {}, dump);
+    expect(await restored.exit, restored.text()).toBe(0);
+    const third = script('start.mjs', { PORT: String(port2) });
+    await third.says('Eclat is at');
+    expect(await session(port2)).toMatchObject({ shop: 'Fennick Row Clock Room' });
+    third.child.kill('SIGTERM');
+    expect(await third.exit).toBe(0);
+  }, 180_000);
+
+  it('says which backup it wants', async () => {
+    const nothing = script('restore.mjs');
+    expect(await nothing.exit).toBe(1);
+    expect(nothing.text()).toContain('Which backup?');
+  });
+});

@@ -1,0 +1,199 @@
+// @vitest-environment jsdom
+import type { Visit } from '@eclat/contract';
+import { familyById, holesOf } from '@eclat/core/movement';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ComponentType } from 'react';
+import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Component as Assess } from './assess/Assess.tsx';
+import { Component as Diagnose } from './diagnose/Diagnose.tsx';
+import { Component as Fit } from './fit/Fit.tsx';
+import { Component as Oil } from './oil/Oil.tsx';
+import { Component as PowerDown } from './power/PowerDown.tsx';
+import { Component as Sign } from './sign/Sign.tsx';
+import { Component as Survey } from './survey/Survey.tsx';
+import { PlanRun } from './clean/PlanRun.tsx';
+
+const AT = '2031-05-02T09:00:00.000Z';
+const by = { by: 'Ines Calloway', at: AT };
+
+function visitOf(family: string, change: Partial<Visit> = {}): Visit {
+  const { traits } = familyById(family);
+  return {
+    id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', promisedFor: null,
+    owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
+    movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1 },
+    received: [], stages: [], photos: [], findings: [], observations: {}, cause: '',
+    power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
+    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null,
+    next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
+  };
+}
+
+let sent: { method: string; url: string; body: Record<string, unknown> }[];
+const person = userEvent.setup();
+
+/** A stage on its bench: the visit given to it as its frame does, and what it sends caught. */
+function show(Stage: ComponentType, visit: Visit): void {
+  const router = createMemoryRouter([{ element: <Outlet context={visit} />, children: [{ index: true, element: <Stage /> }] }]);
+  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+}
+const answer = () => screen.getAllByRole('status')[0]!.textContent;
+
+beforeEach(() => {
+  sent = [];
+  localStorage.clear();
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+    sent.push({ method: init.method!, url, body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {} });
+    return new Response(JSON.stringify({ ok: true, verdict: 'sound' }), { status: 200 });
+  });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+describe('power down', () => {
+  it('keeps the strip shut until all is safe and read', () => {
+    show(PowerDown, visitOf('mantel-barrels'));
+    expect(answer()).toContain('Do not open the plates');
+    expect((screen.getByRole('button', { name: 'Begin the strip' }) as HTMLButtonElement).disabled).toBe(true);
+    cleanup();
+    const safe = visitOf('mantel-barrels', { cautions: [{ caution: 'wound-spring', ...by }] });
+    safe.power = safe.power.map((p) => ({ ...p, state: 'contained' }));
+    show(PowerDown, safe);
+    expect(answer()).toContain('Safe to open');
+    expect((screen.getByRole('button', { name: 'Begin the strip' }) as HTMLButtonElement).disabled).toBe(false);
+  });
+
+  it('opens under power only with words, which are sent', async () => {
+    show(PowerDown, visitOf('mantel-barrels', { cautions: [{ caution: 'wound-spring', ...by }] }));
+    await person.click(screen.getByRole('button', { name: /all the same, with a reason/ }));
+    const open = screen.getByRole('button', { name: 'Open under power' }) as HTMLButtonElement;
+    await person.type(screen.getByLabelText('Why it is opened under power'), '   ');
+    expect(open.disabled).toBe(true);
+    await person.type(screen.getByLabelText('Why it is opened under power'), 'click broken');
+    await person.click(open);
+    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/strip', body: { overrideReason: '   click broken' } }));
+  });
+
+  it('has nothing to let down where nothing is stored', () => {
+    show(PowerDown, visitOf('synchronous', { power: [] }));
+    expect(screen.getByText(/Unplug it, lock it off/)).toBeTruthy();
+    expect(screen.getByText(/licensed or trained people/)).toBeTruthy();
+  });
+});
+
+describe('assess', () => {
+  const finding = { id: 'f1', version: 3, place: 'case', seen: 'Door sags.', severity: 'looks', effect: 'looks', proposal: 'Glue', earlierRepair: false, doNotDisturb: false, ...by } as const;
+  it('sends only what was changed of a finding, with the version that was seen', async () => {
+    show(Assess, visitOf('longcase', { findings: [finding] }));
+    await person.click(screen.getByRole('button', { name: 'Correct: case' }));
+    const seen = screen.getByLabelText('What was seen');
+    await person.clear(seen);
+    await person.type(seen, 'Door binds.');
+    await person.click(screen.getByRole('button', { name: 'Keep changes' }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PATCH', body: { seen: 'Door binds.', version: 3 } }));
+    expect(Object.keys(sent[0]!.body).sort()).toEqual(['seen', 'version']);
+  });
+  it('puts what can hurt first', () => {
+    show(Assess, visitOf('longcase', { findings: [finding, { ...finding, id: 'f2', place: 'lines', severity: 'safety' }] }));
+    expect(answer()).toContain('1 for safety');
+    expect(screen.getAllByRole('button', { name: /^Correct/ }).map((b) => b.getAttribute('aria-label'))).toEqual(['Correct: lines', 'Correct: case']);
+  });
+  it('says at the field what is missing, and keeps what is typed on the device', async () => {
+    show(Assess, visitOf('longcase'));
+    await person.type(screen.getByLabelText('Place'), 'hood');
+    await person.click(screen.getByRole('button', { name: 'Record it' }));
+    expect(await screen.findByText('What was seen is needed.')).toBeTruthy();
+    expect(sent).toEqual([]);
+    expect(localStorage.getItem('eclat.draft.finding.v1.new')).toContain('hood');
+  });
+});
+
+describe('diagnose', () => {
+  it('asks only what this movement can show, and not of a dead one how it goes', () => {
+    show(Diagnose, visitOf('torsion', { observations: { dead: 'present' } }));
+    expect(screen.queryByRole('radiogroup', { name: 'Misses a strike now and then' })).toBeNull();
+    expect(screen.getAllByText('cannot be seen while it is dead').length).toBeGreaterThan(3);
+    expect(screen.queryByRole('radiogroup', { name: 'Gains' })).toBeNull();
+  });
+  it('ranks the causes with a reason for each', () => {
+    show(Diagnose, visitOf('mantel-barrels', { observations: { 'stops-late': 'present', 'small-swing': 'present' } }));
+    expect(answer()).toMatch(/Likeliest: gummed mainspring, \d+ %/);
+    const [first] = within(screen.getByRole('heading', { name: 'Causes, likeliest first' }).closest('section')!).getAllByRole('listitem');
+    expect(first!.textContent).toContain('mostly shows as “stops late in the wind”');
+  });
+});
+
+describe('clean', () => {
+  it('names what must come out, and will not start before it is', async () => {
+    show(PlanRun, visitOf('torsion'));
+    await person.click(screen.getByRole('button', { name: /going wheels/ }));
+    expect(screen.getByText('At most 15 minutes')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: /lacquered plates/ }));
+    expect(screen.getByText('Must come out of the basket')).toBeTruthy();
+    const start = screen.getByRole('button', { name: 'Start the timer' }) as HTMLButtonElement;
+    expect(start.disabled).toBe(true);
+    await person.click(screen.getByRole('button', { name: /lacquered plates/ }));
+    await person.click(start);
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ bath: 'ammoniated water', minutes: 5, overrideReason: '' }));
+  });
+});
+
+describe('survey and fit', () => {
+  const surveyed = (key: string, change: object = {}) => ({ key, version: 1, pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.28, verdict: 'bush', computed: 'bush', note: '', ...by, ...change }) as Visit['holes'][number];
+
+  it('judges while it is typed, and keeps my own verdict beside it', async () => {
+    show(Survey, visitOf('fusee'));
+    for (const [label, value] of [['Pivot', '3.1'], ['Long way', '3.7'], ['Short way', '3.5']] as const) await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/Play 0.60 mm, limit 0.37 mm/)).toBeTruthy();
+    await person.click(screen.getByRole('radio', { name: 'marginal' }));
+    expect(screen.getByText(/You say marginal, the measurements say bush/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/holes/T1.front', body: { verdict: 'marginal', holeLongMm: 3.7, version: 0 } }));
+  });
+
+  it('counts front and back', () => {
+    const holes = holesOf(familyById('fusee').traits).map((h, i) => surveyed(h.key, i < 3 ? {} : { verdict: 'sound' }));
+    show(Survey, visitOf('fusee', { holes }));
+    expect(answer()).toContain('3 to bush: 2 front, 1 back');
+  });
+
+  it('offers the bush, its reamer and the way back to the true centre', async () => {
+    show(Fit, visitOf('fusee', { holes: [surveyed('T2.back')] }));
+    expect(screen.getByText('1.2 × 2.5 × 2 mm')).toBeTruthy();
+    expect(screen.getByText(/Ream to 2.485.*0.16 mm back/)).toBeTruthy();
+    const pivot = screen.getByLabelText('Finished pivot');
+    await person.clear(pivot);
+    await person.type(pivot, '1.5');
+    expect(screen.getByText('This pivot is larger than the hole was.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Fitted' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe('oil', () => {
+  it('sends the oil in hand with a point, and nothing with one that stays dry', async () => {
+    show(Oil, visitOf('longcase'));
+    await person.type(screen.getByLabelText('Oil in hand'), 'batch 7');
+    await person.click(screen.getByRole('checkbox', { name: /Escape wheel pivots/ }));
+    await person.click(screen.getByRole('checkbox', { name: /Wheel teeth/ }));
+    await waitFor(() => expect(sent.map((s) => s.body['product'])).toEqual(['batch 7', '']));
+  });
+});
+
+describe('sign', () => {
+  it('says what stands in the way, with the way to it', () => {
+    show(Sign, visitOf('fusee'));
+    expect(answer()).toMatch(/\d+ things stand in the way/);
+    expect(screen.getByRole('link', { name: 'Clean is not done' }).getAttribute('href')).toContain('clean');
+    expect((screen.getByRole('button', { name: 'Sign and close' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+  it('shows a closed visit as closed', () => {
+    show(Sign, visitOf('fusee', { closedAt: AT, entryId: 'e1' }));
+    expect(answer()).toContain('Signed and closed');
+    expect(screen.queryByRole('button', { name: 'Sign and close' })).toBeNull();
+  });
+});

@@ -1,0 +1,135 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { STAGE_IDS } from '@eclat/core/stages';
+import { useState } from 'react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { StageRack } from '../bench/StageRack.tsx';
+import { Decades } from '../movements/Decades.tsx';
+import { PlateFigure } from '../survey/PlateFigure.tsx';
+import { familyById } from '@eclat/core/movement';
+import type { BenchRow, Entry } from '@eclat/contract';
+import { Choice } from './Choice.tsx';
+import { countdown } from './dates.ts';
+import { LengthField, lengthMm } from './LengthField.tsx';
+import { PowerBadge } from './PowerBadge.tsx';
+import { StageWheel } from './StageWheel.tsx';
+import { useKeys } from './useKeys.ts';
+
+afterEach(cleanup);
+const person = userEvent.setup();
+
+describe('a field for lengths', () => {
+  const Field = ({ onEnter }: { onEnter: () => void }) => {
+    const [value, setValue] = useState('');
+    return <LengthField name="pivot" label="Pivot" value={value} onChange={setValue} onEnter={onEnter} />;
+  };
+
+  it('goes on at Enter, as a caliper types it, but only with a length', async () => {
+    const onEnter = vi.fn();
+    render(<Field onEnter={onEnter} />);
+    await person.type(screen.getByLabelText('Pivot'), '1,2x{Enter}');
+    expect(onEnter).not.toHaveBeenCalled();
+    expect(screen.getByText(/is not a length here/)).toBeTruthy();
+    await person.clear(screen.getByLabelText('Pivot'));
+    await person.type(screen.getByLabelText('Pivot'), '1,22{Enter}');
+    expect(onEnter).toHaveBeenCalledOnce();
+    expect(screen.getByText('1.220 mm')).toBeTruthy();
+  });
+
+  it('asks between thousandths and millimetres, and takes the answer', async () => {
+    const onEnter = vi.fn();
+    render(<Field onEnter={onEnter} />);
+    await person.type(screen.getByLabelText('Pivot'), '48{Enter}');
+    expect(onEnter).not.toHaveBeenCalled();
+    expect(lengthMm('48')).toBeNull();
+    await person.click(screen.getByRole('button', { name: /48 thousandths/ }));
+    expect((screen.getByLabelText('Pivot') as HTMLInputElement).value).toBe('48 thou');
+    expect(screen.queryByText('Which is meant?')).toBeNull();
+  });
+});
+
+describe('one of a few', () => {
+  const options = [['sound', 'sound'], ['bush', 'bush']] as const;
+  it('says which is chosen, and gives it back when it is pressed again', async () => {
+    const onChange = vi.fn();
+    const onClear = vi.fn();
+    render(<Choice label="Verdict" value="bush" options={options} onChange={onChange} onClear={onClear} />);
+    expect(screen.getByRole('radio', { name: 'bush' }).getAttribute('aria-checked')).toBe('true');
+    await person.click(screen.getByRole('radio', { name: 'sound' }));
+    expect(onChange).toHaveBeenCalledWith('sound');
+    await person.click(screen.getByRole('radio', { name: 'bush' }));
+    expect(onClear).toHaveBeenCalledOnce();
+  });
+});
+
+describe('figures say in words what they show', () => {
+  it('the wheel', () => {
+    render(<StageWheel done={STAGE_IDS.slice(0, 3)} current="power" />);
+    expect(screen.getByRole('img', { name: '3 of 10 stages done, now Power down' })).toBeTruthy();
+  });
+
+  it('the power state by word and by shape, never by colour alone', () => {
+    const shapes = (['unknown', 'wound', 'contained', 'let down'] as const).map((state) => {
+      const { container, unmount } = render(<PowerBadge train="strike" state={state} />);
+      expect(container.textContent).toBe(`strike ${state}`);
+      const drawn = container.querySelector('svg')!.innerHTML;
+      unmount();
+      return drawn;
+    });
+    expect(new Set(shapes).size).toBe(4);
+  });
+
+  it('the plates: each hole a button with its name and state', async () => {
+    const onChoose = vi.fn();
+    const { traits } = familyById('fusee');
+    render(<PlateFigure traits={traits} plate="back" chosen={null} onChoose={onChoose} stateOf={(key) => (key === 'T2.back' ? 'bush' : 'not looked at')} />);
+    expect(screen.getAllByRole('button')).toHaveLength(5);
+    screen.getByRole('button', { name: 'T2 centre wheel, back: bush' }).focus();
+    await person.keyboard('{Enter}');
+    expect(onChoose).toHaveBeenCalledWith('T2.back');
+  });
+
+  it('the line of decades: a point for a day, a bar for what is not known, and a place for what has no date', () => {
+    const entry = (date: string, kind: Entry['kind'] = 'inscription'): Entry => ({ id: date, kind, date, title: `T ${date}`, text: '', place: '', shop: '', signedBy: '', record: null, amends: null, hash: 'x', writtenAt: '' });
+    const { container } = render(<Decades entries={[entry('189X'), entry('1912-03-07', 'visit'), entry('XXXX')]} />);
+    const links = screen.getAllByRole('link');
+    expect(links.map((l) => l.getAttribute('aria-label'))).toEqual(['undated: T XXXX', '1890s, year illegible: T 189X', '7 March 1912: T 1912-03-07']);
+    const bars = links.map((l) => l.querySelectorAll('line').length - 1);
+    expect(bars).toEqual([0, 1, 0]);
+    expect(container.textContent).toContain('undated');
+  });
+});
+
+describe('the rack of stages', () => {
+  const row = (stage: BenchRow['next']['stage']) => ({ next: { stage, text: '', urgency: 'next' } }) as BenchRow;
+  it('counts the clocks at each stage, and a second press shows all again', async () => {
+    const onChoose = vi.fn();
+    const { rerender } = render(<StageRack rows={[row('clean'), row('clean'), row('oil')]} chosen={null} onChoose={onChoose} />);
+    await person.click(screen.getByRole('button', { name: 'Clean: 2 clocks' }));
+    expect(onChoose).toHaveBeenLastCalledWith('clean');
+    rerender(<StageRack rows={[row('clean')]} chosen="clean" onChoose={onChoose} />);
+    const chosen = within(screen.getByRole('group')).getByRole('button', { pressed: true });
+    await person.click(chosen);
+    expect(onChoose).toHaveBeenLastCalledWith(null);
+  });
+});
+
+describe('keys', () => {
+  it('work on the page and not while a field is typed in', async () => {
+    const go = vi.fn();
+    const actions = { b: go };
+    const Page = () => {
+      useKeys(actions);
+      return <input aria-label="field" />;
+    };
+    render(<Page />);
+    await person.keyboard('b');
+    expect(go).toHaveBeenCalledOnce();
+    await person.type(screen.getByLabelText('field'), 'bb');
+    await person.keyboard('{Control>}b{/Control}');
+    expect(go).toHaveBeenCalledOnce();
+  });
+});
+
+it.each([[0, '0:00'], [59_001, '1:00'], [425_000, '7:05'], [3_729_000, '1:02:09'], [-5, '0:00']])('%d ms to go is %s', (ms, want) => expect(countdown(ms)).toBe(want));
