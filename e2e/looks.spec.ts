@@ -22,7 +22,8 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
     await page.emulateMedia({ colorScheme });
     await page.goto(server.address);
     await expect(page.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
-    const violations = async () => (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+    // Legacy mode looks into no frames; Eclat has none, and it takes half the time.
+    const violations = async () => (await new AxeBuilder({ page }).setLegacyMode(true).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
     expect(await violations()).toEqual([]);
     await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
 

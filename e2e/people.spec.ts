@@ -87,3 +87,14 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
   await page.goto(`${server.address}/no/such/place`);
   await expect(page.getByText('There is nothing at this address')).toBeVisible();
 });
+
+test('a page that was open while the server was updated says so, and loads again', async ({ page, server }) => {
+  await openShop(page, server.address);
+  await page.route('**/assets/Movements-*.js', (route) => route.fulfill({ status: 404, body: '' }));
+  await page.getByRole('link', { name: 'Movement books' }).click();
+  await expect(page.getByText('Eclat was updated while this page was open')).toBeVisible();
+  await page.unroute('**/assets/Movements-*.js');
+  await page.getByRole('button', { name: 'Load again' }).click();
+  await expect(page.getByRole('heading', { name: 'Movement books' })).toBeVisible();
+  await expect(page.getByText('A movement’s book begins when its clock is taken in.')).toBeVisible();
+});

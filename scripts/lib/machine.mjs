@@ -67,6 +67,8 @@ function filesIn(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     if (entry.name === 'node_modules' || entry.name === 'dist') return [];
     const path = join(folder, entry.name);
+    // Tests do not go into what is built.
+    if (/\.test\.tsx?$/.test(entry.name)) return [];
     return entry.isDirectory() ? filesIn(path) : [path];
   });
 }

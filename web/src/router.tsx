@@ -1,10 +1,21 @@
 import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
 import { Answer, Loading } from './ui/Answer.tsx';
+import { Button } from './ui/Button.tsx';
 import { Shell } from './Shell.tsx';
 
 function Broken() {
   const error = useRouteError();
   const missing = isRouteErrorResponse(error) && error.status === 404;
+  // A screen's script that is gone: the server was updated while this page was open.
+  if (/dynamically imported module/i.test((error as Error | undefined)?.message ?? ''))
+    return (
+      <div className="mx-auto max-w-3xl p-8">
+        <Answer tone="due" title="Eclat was updated while this page was open">
+          <p>Load it again: what you typed is kept.</p>
+          <Button look="main" className="mt-3" onClick={() => window.location.reload()}>Load again</Button>
+        </Answer>
+      </div>
+    );
   return (
     <div className="mx-auto max-w-3xl p-8">
       <Answer tone="danger" title={missing ? 'There is nothing at this address' : 'This screen could not be shown'}>

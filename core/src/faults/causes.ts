@@ -19,7 +19,7 @@ export interface Cause {
   remedy: string;
 }
 
-const any = () => true;
+const every = () => true;
 const mechanical = (t: Traits) => t.oscillator !== 'mains frequency';
 const springs = (t: Traits) => drivenBy(t, isSpring);
 const pendulum = (t: Traits) => t.oscillator === 'pendulum';
@@ -38,25 +38,25 @@ export const CAUSES: readonly Cause[] = [
   { id: 'broken-mainspring', name: 'Broken mainspring, hook or click', prior: 'usual', applies: springs,
     shows: { dead: 'H' },
     look: { what: 'Wind: is there any resistance?', minutes: 1, level: 0 }, remedy: 'Replace; check the first wheel for damage' },
-  { id: 'dirty-pivots', name: 'Dirty or dry pivots and holes', prior: 'common', applies: any,
+  { id: 'dirty-pivots', name: 'Dirty or dry pivots and holes', prior: 'common', applies: every,
     shows: { dead: 'M', 'stops-hours': 'M', 'small-swing': 'M', 'rate-wanders': 'M' },
     look: { what: 'Is the oil at the sinks black or gone?', minutes: 2, level: 1 }, remedy: 'Strip and clean' },
-  { id: 'worn-hole', name: 'Worn, oval hole', prior: 'common', applies: any,
+  { id: 'worn-hole', name: 'Worn, oval hole', prior: 'common', applies: every,
     shows: { 'stops-hours': 'M', 'rate-wanders': 'M', 'misses-strike': 'M', dead: 'L' },
     look: { what: 'Lean of the arbors, power on and off', minutes: 5, level: 2 }, remedy: 'Bush' },
-  { id: 'worn-pivot', name: 'Worn or scored pivot', prior: 'usual', applies: any,
+  { id: 'worn-pivot', name: 'Worn or scored pivot', prior: 'usual', applies: every,
     shows: { dead: 'M', 'small-swing': 'M', 'stops-hours': 'M' },
     look: { what: 'Black pivot will not draw out; loupe', minutes: 10, level: 3 }, remedy: 'Turn down, burnish, bush to suit' },
-  { id: 'bent-pivot', name: 'Bent pivot or wheel not true', prior: 'rare', applies: any,
+  { id: 'bent-pivot', name: 'Bent pivot or wheel not true', prior: 'rare', applies: every,
     shows: { 'stops-place': 'H', 'rate-wanders': 'M' },
     look: { what: 'Spin it alone between the plates', minutes: 5, level: 3 }, remedy: 'Straighten or re-pivot' },
-  { id: 'bent-tooth', name: 'Bent or broken tooth', prior: 'usual', applies: any,
+  { id: 'bent-tooth', name: 'Bent or broken tooth', prior: 'usual', applies: every,
     shows: { 'stops-place': 'H', 'wrong-random': 'L' },
     look: { what: 'Eye on each wheel in turn', minutes: 5, level: 2 }, remedy: 'Straighten gently, or re-tooth' },
   { id: 'grooved-trundles', name: 'Grooved trundles of a lantern pinion', prior: 'usual', applies: (t) => has(t, 'lantern pinions'),
     shows: { 'misses-strike': 'H', 'stops-hours': 'M' },
     look: { what: 'Feel the fly run down', minutes: 5, level: 2 }, remedy: 'Turn or replace the trundles, or a donor arbor' },
-  { id: 'no-end-shake', name: 'No end shake, or a tight bush', prior: 'usual', applies: any,
+  { id: 'no-end-shake', name: 'No end shake, or a tight bush', prior: 'usual', applies: every,
     shows: { dead: 'M', 'stops-hours': 'M', 'small-swing': 'M' },
     look: { what: 'Lift each arbor', minutes: 5, level: 2 }, remedy: 'Ease it; check for a longer pillar spacing' },
   { id: 'too-much-oil', name: 'Too much oil, migrated', prior: 'common', applies: mechanical,

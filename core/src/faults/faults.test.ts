@@ -77,3 +77,34 @@ describe('stories', () => {
     expect(beat.reasons.map((r) => r.speaks).sort()).toEqual(['against', 'for']);
   });
 });
+
+// Facts of probability, and of the trade: several faults at once are normal.
+describe('several causes at once', () => {
+  const { traits } = familyById('mantel-barrels');
+  const p = (seen: Parameters<typeof diagnose>[1], id: string) => diagnose(traits, seen).find((r) => r.cause.id === id)!.probability;
+
+  it('come out together when the evidence wants them', () => {
+    const both = { 'stops-place': 'present', 'uneven-beat': 'present', 'bench-not-case': 'present' } as const;
+    expect(p(both, 'bent-tooth')).toBeGreaterThan(0.5);
+    expect(p(both, 'not-level')).toBeGreaterThan(0.5);
+  });
+  it('leave one another alone when nothing joins them', () => {
+    const before = p({ 'stops-place': 'present' }, 'bent-tooth');
+    expect(p({ 'stops-place': 'present', 'uneven-beat': 'present' }, 'bent-tooth')).toBeCloseTo(before, 9);
+  });
+  it('explain one another away', () => {
+    const alone = p({ 'stops-hours': 'present' }, 'gummed-mainspring');
+    expect(p({ 'stops-hours': 'present', 'uneven-beat': 'present' }, 'gummed-mainspring')).toBeLessThan(alone);
+  });
+  it('stay at their prior while nothing was observed', () => {
+    for (const { cause, probability } of diagnose(traits, {})) expect(probability).toBeCloseTo({ common: 0.15, usual: 0.05, rare: 0.01 }[cause.prior], 12);
+  });
+  it('rise with what they show and fall when it was looked for and is not there', () => {
+    for (const { cause } of diagnose(traits, {})) {
+      const [symptom] = Object.keys(cause.shows).filter((s) => symptomsFor(traits).includes(s as never)) as (keyof typeof cause.shows)[];
+      if (!symptom || (cause.id === 'too-much-oil' && (symptom === 'gains' || symptom === 'loses'))) continue;
+      expect(p({ [symptom]: 'present' }, cause.id), `${cause.id} by ${symptom}`).toBeGreaterThan(p({}, cause.id));
+      expect(p({ [symptom]: 'absent' }, cause.id), `${cause.id} without ${symptom}`).toBeLessThan(p({}, cause.id));
+    }
+  });
+});

@@ -15,7 +15,7 @@ export function StageRack({ rows, chosen, onChoose }: { rows: readonly BenchRow[
           <button key={id} type="button" aria-pressed={on} aria-label={`${name}: ${n} ${n === 1 ? 'clock' : 'clocks'}`} onClick={() => onChoose(on ? null : id)}
             className={clsx('flex flex-col items-stretch justify-end rounded-t-lg pt-1 text-center hover:bg-steel-wash', on && 'bg-steel-wash')}>
             <span className={clsx('text-xl font-bold', n === 0 && 'text-soft')}>{n}</span>
-            <span className={clsx('text-sm', on ? 'font-bold text-steel' : 'text-soft')}>{name}</span>
+            <span className={clsx('min-h-10 text-sm leading-tight lg:min-h-0', on ? 'font-bold text-steel' : 'text-soft')}>{name}</span>
             <svg viewBox="0 0 100 30" preserveAspectRatio="none" className="mt-1 block h-7 w-full" aria-hidden>
               <path d={`M0 30 V25 H18 L30 ${25 - 23 * (n / most)} H70 L82 25 H100 V30 Z`} className={on ? 'fill-brass-fill' : n === 0 ? 'fill-line' : 'fill-steel'} />
             </svg>
