@@ -1,8 +1,22 @@
 /** npm run formats: writes docs/formats from the contract. A test holds them to it. */
 import { writeFileSync } from 'node:fs';
-import { serviceRecord } from '@eclat/contract';
+import { api, serviceRecord, type Route } from '@eclat/contract';
 import { openApi } from '@eclat/server/http/openapi';
 import { z } from 'zod';
+
+/** Method and path of every door, as a module without the schemas. */
+export function doorsModule(): string {
+  const groups = Object.entries(api).map(([group, doors]) => {
+    const lines = Object.entries(doors as Record<string, Route>).map(([name, { method, path }]) => `    ${name}: { method: '${method}', path: '${path}' },`);
+    return `  ${group}: {\n${lines.join('\n')}\n  },`;
+  });
+  return `/**
+ * Method and path of every door, without the schemas: a screen that only asks needs no validator, and loads without it.
+ * Written by \`npm run formats\` from the contract; a test holds it to it.
+ */
+export const doors = {\n${groups.join('\n')}\n} as const;\n`;
+}
+export const DOORS_FILE = new URL('../contract/src/doors.ts', import.meta.url);
 
 export const FORMATS: Record<string, () => object> = {
   'service-record.schema.json': () => z.toJSONSchema(serviceRecord),
@@ -11,4 +25,7 @@ export const FORMATS: Record<string, () => object> = {
 export const formatPath = (name: string) => new URL(`../docs/formats/${name}`, import.meta.url);
 export const written = (name: string) => `${JSON.stringify(FORMATS[name]!(), null, 2)}\n`;
 
-if (process.argv[1] === import.meta.filename) for (const name of Object.keys(FORMATS)) writeFileSync(formatPath(name), written(name));
+if (process.argv[1] === import.meta.filename) {
+  for (const name of Object.keys(FORMATS)) writeFileSync(formatPath(name), written(name));
+  writeFileSync(DOORS_FILE, doorsModule());
+}

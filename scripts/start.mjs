@@ -25,7 +25,7 @@ async function start() {
 
   const external = process.env.DATABASE_URL;
   const cluster = external ? null : await startCluster(clusterFolder(name));
-  const env = { ...process.env, DATABASE_URL: external || cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
+  const env = { ...process.env, DATABASE_URL: external || cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ECLAT_FOLLOW: '1', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
 
   let server;
   let leaving;
@@ -46,7 +46,7 @@ async function start() {
 
   try {
     if (demo) await run(['dist/server/demo.js'], env);
-    server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
+    server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'], detached: true });
     await new Promise((resolve, reject) => {
       let text = '';
       server.stdout.on('data', (chunk) => {

@@ -71,6 +71,9 @@ describe('npm start', () => {
     // The starter is killed without warning: the next one takes over what it left.
     first.child.kill('SIGKILL');
     await first.exit;
+    // Its server notices and goes too.
+    for (let i = 0; i < 100 && (await session(port).then(() => true, () => false)); i++) await wait(100);
+    await expect(session(port)).rejects.toThrow();
     const port2 = await freePort();
     const second = script('start.mjs', { PORT: String(port2) });
     await second.says('Eclat is at');

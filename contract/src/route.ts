@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import type { Role } from './people.ts';
 
+// In a browser the content security policy forbids eval, which Zod would otherwise probe.
+if ('document' in globalThis) z.config({ jitless: true });
+
 type Names<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
   ? Name | Names<`/${Rest}`>
   : Path extends `${string}:${infer Name}` ? Name : never;

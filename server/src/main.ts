@@ -21,12 +21,14 @@ try {
   });
   console.log(`READY ${running.address}`);
   let stopping = false;
-  for (const signal of ['SIGINT', 'SIGTERM'] as const)
-    process.on(signal, () => {
-      if (stopping) return;
-      stopping = true;
-      void running.stop().then(() => process.exit(0));
-    });
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    void running.stop().then(() => process.exit(0));
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop);
+  // Started by our own script: when that is gone, however it went, so is this pipe.
+  if (env['ECLAT_FOLLOW'] === '1') process.stdin.on('end', stop).on('error', stop).resume();
 } catch (error) {
   const { code, message } = error as { code?: string; message: string };
   console.error(code === 'EADDRINUSE' ? `Port ${env['PORT'] ?? 4080} is taken. Choose another: PORT=4090 npm start` : `Eclat could not start: ${message}`);

@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { dropUnsent, retryUnsent } from './api/outbox.ts';
 import { useStore } from './store.ts';
 import { Button } from './ui/Button.tsx';
-import { Sheet } from './ui/Sheet.tsx';
+
+const Sheet = lazy(() => import('./ui/Sheet.tsx').then((m) => ({ default: m.Sheet })));
 
 /** Changes that are kept on this device: waiting for the server, or refused by it and still here. */
 export function Kept({ personId }: { personId: string }) {
@@ -17,7 +18,7 @@ export function Kept({ personId }: { personId: string }) {
         {mine.length === 1 ? 'One change is' : `${mine.length} changes are`} kept on this device{refused > 0 ? `; the server refused ${refused}` : ' and will be sent when the server is back'}.
       </span>
       <Button onClick={() => setOpen(true)}>Look</Button>
-      <Sheet open={open} onClose={() => setOpen(false)} title="Kept on this device">
+      {open && <Suspense><Sheet open onClose={() => setOpen(false)} title="Kept on this device">
         <ul className="flex flex-col gap-3">
           {mine.map((u) => (
             <li key={u.key} className="rounded-lg border border-line p-3">
@@ -35,7 +36,7 @@ export function Kept({ personId }: { personId: string }) {
             </li>
           ))}
         </ul>
-      </Sheet>
+      </Sheet></Suspense>}
     </div>
   );
 }

@@ -1,30 +1,27 @@
-import { api, type Person } from '@eclat/contract';
-import { useQueryClient } from '@tanstack/react-query';
+import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
-import { BookOpen, Keyboard, LogOut, Moon, PackagePlus, Sun, SunMoon, Users } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { BookOpen, PackagePlus } from 'lucide-react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
-import { call } from './api/call.ts';
 import { useLive } from './api/live.ts';
 import { useOutbox } from './api/outbox.ts';
-import { keys } from './api/queries.ts';
 import { Kept } from './Kept.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
-import { useStore, type Theme } from './store.ts';
+import { useStore } from './store.ts';
 import { Timers } from './Timers.tsx';
-import { ConflictSheet } from './ui/Conflict.tsx';
-import { KeyList } from './ui/KeyList.tsx';
+import { PersonFace } from './PersonFace.tsx';
 import { useKeys } from './ui/useKeys.ts';
 
-const THEMES: readonly (readonly [Theme, string, typeof Sun])[] = [['light', 'Light', Sun], ['dark', 'Dark', Moon], ['system', 'As the computer', SunMoon]];
-const item = 'flex min-h-12 w-full items-center gap-3 rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-steel-wash';
+const PersonMenu = lazy(() => import('./PersonMenu.tsx'));
+const ConflictSheet = lazy(() => import('./ui/Conflict.tsx').then((m) => ({ default: m.ConflictSheet })));
+const KeyList = lazy(() => import('./ui/KeyList.tsx').then((m) => ({ default: m.KeyList })));
 
 export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   useLive();
   useOutbox(person.id);
   const go = useNavigate();
   const [help, setHelp] = useState(false);
+  const conflict = useStore((s) => s.conflict !== null);
   useKeys(useMemo(() => ({ b: () => void go('/'), n: () => void go('/intake'), m: () => void go('/movements'), '?': () => setHelp(true) }), [go]));
   return (
     <div className="min-h-screen">
@@ -43,29 +40,17 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
           <Timers />
           <div className="ml-auto flex items-center gap-2">
             <LiveMark />
-            <DropdownMenu.Root modal={false}>
-              <DropdownMenu.Trigger className="flex min-h-12 items-center gap-2 rounded-lg px-3 font-semibold hover:bg-steel-wash">
-                {person.name}<span className="hidden text-sm font-normal text-soft lg:inline">{shop}</span>
-              </DropdownMenu.Trigger>
-              <DropdownMenu.Portal>
-                <DropdownMenu.Content align="end" sideOffset={6} className="z-50 w-64 rounded-xl border border-line bg-enamel p-2 shadow-xl">
-                  <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">{shop}, {person.role.replaceAll('-', ' ')}</DropdownMenu.Label>
-                  <ThemeItems />
-                  <DropdownMenu.Separator className="my-1 h-px bg-line" />
-                  {person.role === 'owner-of-shop' && <DropdownMenu.Item className={item} onSelect={() => void go('/people')}><Users className="size-5" />People</DropdownMenu.Item>}
-                  <DropdownMenu.Item className={item} onSelect={() => setHelp(true)}><Keyboard className="size-5" />Keys</DropdownMenu.Item>
-                  <SignOut />
-                </DropdownMenu.Content>
-              </DropdownMenu.Portal>
-            </DropdownMenu.Root>
+            <PersonButton person={person} shop={shop} onKeys={() => setHelp(true)} />
           </div>
         </div>
         <Kept personId={person.id} />
       </header>
       <main id="main"><Outlet /></main>
       <NoticeBar />
-      <ConflictSheet />
-      <KeyList open={help} onClose={() => setHelp(false)} />
+      <Suspense>
+        {conflict && <ConflictSheet />}
+        {help && <KeyList open onClose={() => setHelp(false)} />}
+      </Suspense>
     </div>
   );
 }
@@ -80,27 +65,9 @@ function LiveMark() {
   return <span role="status" className="rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm font-semibold text-brass">Server away: what you enter is kept</span>;
 }
 
-function ThemeItems() {
-  const theme = useStore((s) => s.theme);
-  const set = useStore((s) => s.set);
-  return (
-    <DropdownMenu.RadioGroup value={theme} onValueChange={(v) => set({ theme: v as Theme })}>
-      {THEMES.map(([id, name, Icon]) => (
-        <DropdownMenu.RadioItem key={id} value={id} className={item} onSelect={(e) => e.preventDefault()}>
-          <Icon className="size-5" aria-hidden />{name}{theme === id && <span className="ml-auto text-steel">●</span>}
-        </DropdownMenu.RadioItem>
-      ))}
-    </DropdownMenu.RadioGroup>
-  );
-}
-
-function SignOut() {
-  const queries = useQueryClient();
-  const leave = async () => {
-    await call(api.people.signOut, {});
-    queries.clear();
-    await queries.invalidateQueries({ queryKey: keys.session });
-    window.location.assign('/');
-  };
-  return <DropdownMenu.Item className={item} onSelect={() => void leave()}><LogOut className="size-5" />Sign out</DropdownMenu.Item>;
+/** The menu's own script is loaded at the first press: the first screen does without it. */
+function PersonButton(props: { person: Person; shop: string; onKeys: () => void }) {
+  const [pressed, setPressed] = useState(false);
+  const face = <PersonFace name={props.person.name} shop={props.shop} onClick={() => setPressed(true)} />;
+  return pressed ? <Suspense fallback={face}><PersonMenu {...props} /></Suspense> : face;
 }

@@ -1,10 +1,7 @@
 import { setNonce } from 'get-nonce';
-import { z } from 'zod';
 import { useStore, type Theme } from './store.ts';
 
-// Before anything else is drawn. Zod would probe eval, which the content security policy forbids.
-z.config({ jitless: true });
-
+// Before anything else is drawn.
 const nonce = document.querySelector<HTMLMetaElement | HTMLScriptElement>('[nonce]')?.nonce;
 if (nonce) setNonce(nonce);
 

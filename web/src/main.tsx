@@ -3,13 +3,21 @@ import './ui/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import type { RouteObject } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Refusal } from './api/call.ts';
+import { benchQuery, sessionQuery } from './api/queries.ts';
 import { router } from './router.tsx';
+import { warmUp } from './warm.ts';
 
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 15_000, retry: (count, error) => count < 2 && !(error instanceof Refusal), networkMode: 'always' }, mutations: { networkMode: 'always' } },
 });
+
+// Asked for together with who is here: the bench is not kept waiting for the answer. A stranger is refused, and asks again after signing in.
+void queries.prefetchQuery(sessionQuery);
+if (window.location.pathname === '/') void queries.prefetchQuery(benchQuery);
+warmUp(router.routes as RouteObject[]);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

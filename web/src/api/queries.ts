@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from './doors.ts';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { call, noteServerTime } from './call.ts';
 
@@ -21,7 +21,8 @@ export const sessionQuery = queryOptions({
   staleTime: 60_000,
 });
 
-export const useBench = () => useQuery({ queryKey: keys.bench, queryFn: ({ signal }) => call(api.bench.list, { signal }), refetchInterval: 60_000 });
+export const benchQuery = queryOptions({ queryKey: keys.bench, queryFn: ({ signal }) => call(api.bench.list, { signal }), refetchInterval: 60_000 });
+export const useBench = () => useQuery(benchQuery);
 export const useTimers = () => useQuery({ queryKey: keys.timers, queryFn: ({ signal }) => call(api.bench.timers, { signal }), refetchInterval: 60_000 });
 export const useVisit = (visitId: string) => useQuery({ queryKey: keys.visit(visitId), queryFn: ({ signal }) => call(api.visits.get, { params: { visitId }, signal }) });
 export const useBook = (movementId: string) => useQuery({ queryKey: [...keys.books, movementId], queryFn: ({ signal }) => call(api.movements.book, { params: { movementId }, signal }) });

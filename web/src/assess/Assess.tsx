@@ -1,4 +1,5 @@
-import { SEVERITIES, api, type Finding, type Visit } from '@eclat/contract';
+import { SEVERITIES, type Finding, type Visit } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import clsx from 'clsx';
 import { Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
-import { api, EFFECTS, findingFields, SEVERITIES, type Finding } from '@eclat/contract';
+import { EFFECTS, findingFields, SEVERITIES, type Finding } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { has } from '@eclat/core/movement';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';

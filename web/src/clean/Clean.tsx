@@ -1,4 +1,5 @@
-import { api, type BathRun } from '@eclat/contract';
+import type { BathRun } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { useMemo } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';

@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { BATHS, LOOK_EVERY_MIN, MATERIALS, planRun, usualParts, type BasketPart, type Bath, type Material } from '@eclat/core/cleaning';
 import { Ban, Plus } from 'lucide-react';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { diagnose, LEVELS, symptomsFor, SYMPTOMS, unobservable, type RankedCause, type SymptomId } from '@eclat/core/faults';
 import { Minus, Plus, Wrench } from 'lucide-react';
 import { useMemo, useState } from 'react';

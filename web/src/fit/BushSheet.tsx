@@ -1,4 +1,5 @@
-import { api, type SurveyedHole } from '@eclat/contract';
+import type { SurveyedHole } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { chooseBush, freshClearanceMm } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';

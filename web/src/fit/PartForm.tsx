@@ -1,4 +1,5 @@
-import { api, newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract';
+import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';

@@ -1,4 +1,5 @@
-import { api, newVisit, type BodyOf } from '@eclat/contract';
+import { newVisit, type BodyOf } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';

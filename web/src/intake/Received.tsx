@@ -1,4 +1,5 @@
-import { api, visitFields } from '@eclat/contract';
+import { visitFields } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { familyById } from '@eclat/core/movement';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect } from 'react';

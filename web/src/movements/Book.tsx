@@ -1,4 +1,5 @@
-import { api, type Book, type Entry } from '@eclat/contract';
+import type { Book, Entry } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { byDate, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { PenLine, ScrollText, Stamp } from 'lucide-react';

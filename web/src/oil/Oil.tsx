@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { oilChart, type Grade } from '@eclat/core/oiling';
 import { Check } from 'lucide-react';
 import { useState } from 'react';

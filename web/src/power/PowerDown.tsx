@@ -1,4 +1,5 @@
-import { api, type Power } from '@eclat/contract';
+import type { Power } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import { isWeight, poweredTrains } from '@eclat/core/movement';
 import { POWER_STATES, stripGate } from '@eclat/core/stages';

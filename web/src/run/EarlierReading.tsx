@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';

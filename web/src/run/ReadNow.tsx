@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { dialError } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';

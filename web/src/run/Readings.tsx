@@ -1,4 +1,5 @@
-import { api, type TestRun } from '@eclat/contract';
+import type { TestRun } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { Trash2 } from 'lucide-react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';

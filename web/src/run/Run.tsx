@@ -1,4 +1,5 @@
-import { api, RUN_EVENTS, type TestRun } from '@eclat/contract';
+import { RUN_EVENTS, type TestRun } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { judgeRun, protocolFor } from '@eclat/core/rate';
 import { lazy, Suspense, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';

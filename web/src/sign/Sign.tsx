@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { serviceRecord, signFacts } from '@eclat/core/history';
 import { signObstacles, STAGES, stageName } from '@eclat/core/stages';
 import { BookOpen } from 'lucide-react';

@@ -1,4 +1,5 @@
-import { api, type SurveyedHole } from '@eclat/contract';
+import type { SurveyedHole } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import type { Hole } from '@eclat/core/movement';
 import { HOLE_VERDICTS, judgeHole, measureProblem, type HoleVerdict } from '@eclat/core/pivots';
 import { useMemo, useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { StageId } from '@eclat/core/stages';
 import clsx from 'clsx';

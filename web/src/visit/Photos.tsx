@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { stageName, type StageId } from '@eclat/core/stages';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';

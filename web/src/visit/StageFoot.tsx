@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { api } from '../api/doors.ts';
 import { STAGES, stageName, type StageId } from '@eclat/core/stages';
 import { ArrowRight, RotateCcw } from 'lucide-react';
 import { useNavigate } from 'react-router';
