@@ -23,3 +23,20 @@ describe('a length as it is typed', () => {
     expect(read.kind === 'problem' && read.message.length > 10).toBe(true);
   });
 });
+
+describe('an inch and its parts', () => {
+  // Published: 1 in = 25.4 mm exactly, so 1000 thousandths, 64 sixty-fourths and 25.4 mm are one length.
+  const wide = [0.001, 1000] as const;
+  const length = (text: string) => {
+    const read = readLength(text, wide);
+    if (read.kind !== 'length') throw new Error(`${text}: ${read.kind}`);
+    return read.mm;
+  };
+  it.each(['1in', '1 inch', '1"', '1000 thou', '64/64in', '25.4', '25,4 mm', '2.54cm'])('%s', (text) => expect(length(text)).toBeCloseTo(25.4, 9));
+  it('is read alike with comma and point', () => {
+    for (let hundredths = 1; hundredths < 400; hundredths += 7) {
+      const text = (hundredths / 100).toFixed(2);
+      expect(length(text.replace('.', ','))).toBe(length(text));
+    }
+  });
+});
