@@ -54,8 +54,9 @@ export function needBuild() {
   const made = hashOf(sources);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === made) return;
   say('building web and server');
+  // Whoever asks for it (a test runner sets NODE_ENV to something else), what is built is the product.
   for (const args of [['build', 'web'], ['build', '--config', 'vite.server.config.ts']]) {
-    const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), ...args, '--logLevel', 'warn'], { cwd: ROOT, encoding: 'utf8' });
+    const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), ...args, '--logLevel', 'warn'], { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
     if (status !== 0) giveUp(`The build failed:\n${stdout}${stderr}`);
   }
   mkdirSync(dirname(stamp), { recursive: true });

@@ -14,7 +14,7 @@ export function RecordOf({ record }: { record: ServiceRecord }) {
   return (
     <dl className="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-4 gap-y-1.5 text-lg">
       {rows.filter(([, lines]) => lines.length > 0).map(([name, lines]) => (
-        <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd>{lines.map((l) => <span key={l} className="block">{l}</span>)}</dd></div>
+        <div key={name} className="contents"><dt className="text-soft">{name}</dt><dd>{lines.map((l, i) => <span key={i} className="block">{l}</span>)}</dd></div>
       ))}
     </dl>
   );
