@@ -23,12 +23,12 @@ describe('what is kept on this device', () => {
     render(<Kept personId="p1" />);
     expect(screen.getByRole('status').textContent).toContain('One change is kept on this device and will be sent when the server is back');
   });
-  it('can be read, tried again and thrown away when the server refused it', () => {
+  it('can be read, tried again and thrown away when the server refused it', async () => {
     useStore.setState({ unsent: [unsent({ refused: 'This visit is signed and closed.' })] });
     render(<Kept personId="p1" />);
     expect(screen.getByRole('status').textContent).toContain('the server refused 1');
     fireEvent.click(screen.getByRole('button', { name: 'Look' }));
-    expect(screen.getByText('Door sags.')).toBeTruthy();
+    expect(await screen.findByText('Door sags.', undefined, { timeout: 10_000 })).toBeTruthy();
     expect(screen.getByText('This visit is signed and closed.')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(useStore.getState().unsent[0]!.refused).toBeUndefined();
