@@ -81,7 +81,7 @@ function Row({ row, now }: { row: BenchRow; now: number }) {
   const look = next.urgency === 'danger' ? 'border-l-danger' : next.urgency === 'due' ? 'border-l-brass-fill' : 'border-l-transparent';
   const bathLeft = row.bathEndsAt ? Date.parse(row.bathEndsAt) - now : null;
   return (
-    <li className={clsx('border-b border-l-8 border-b-line last:border-b-0', look)}>
+    <li className={clsx('[contain-intrinsic-size:auto_6rem] [content-visibility:auto] border-b border-l-8 border-b-line last:border-b-0', look)}>
       <Link to={`/visits/${row.visitId}/${next.stage}`} className="grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]">
         {row.photoId
           ? <img src={`/api/photos/${row.photoId}/small`} alt="" className="size-16 rounded-lg object-cover" loading="lazy" />

@@ -24,6 +24,10 @@ function sector(index: number): string {
 }
 const SECTORS = STAGES.map((_, i) => sector(i));
 
+/** Sectors that stand alike are one path: a bench of twenty wheels stays light to draw. */
+const LOOKS = { done: 'fill-steel stroke-steel', now: 'fill-brass-fill stroke-brass-fill', ahead: 'fill-transparent stroke-line' };
+type Standing = keyof typeof LOOKS;
+
 interface Props {
   done: readonly StageId[];
   current: StageId;
@@ -36,12 +40,12 @@ interface Props {
 
 /** The stages of a visit as a toothed wheel that fills. */
 export function StageWheel({ done, current, words = false, fine = words, className }: Props) {
+  const standingOf = (id: StageId): Standing => (done.includes(id) ? 'done' : id === current ? 'now' : 'ahead');
   const says = `${done.length} of ${N} stages done, now ${stageName(current)}`;
   return (
     <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>
-      {STAGES.map(({ id }, i) => (
-        <path key={id} d={SECTORS[i]} strokeWidth={fine ? 1.6 : 5} strokeLinejoin="round"
-          className={done.includes(id) ? 'fill-steel stroke-steel' : id === current ? 'fill-brass-fill stroke-brass-fill' : 'fill-transparent stroke-line'} />
+      {(Object.keys(LOOKS) as Standing[]).map((standing) => (
+        <path key={standing} d={SECTORS.filter((_, i) => standingOf(STAGES[i]!.id) === standing).join(' ')} strokeWidth={fine ? 1.6 : 5} strokeLinejoin="round" className={LOOKS[standing]} />
       ))}
       {words ? (
         <>
