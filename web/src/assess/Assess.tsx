@@ -61,9 +61,9 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
     }),
   });
   return (
-    <li className="grid gap-x-4 gap-y-1 py-3 sm:grid-cols-[10.5rem_minmax(0,1fr)_auto]">
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-3 lg:grid-cols-[10.5rem_minmax(0,1fr)_auto] lg:items-start">
       <div><span className={clsx('inline-block rounded-full border-2 px-3 py-0.5 text-sm font-bold whitespace-nowrap', SEVERITY_LOOK[f.severity])}>{f.severity}</span></div>
-      <div className="min-w-0">
+      <div className="col-span-2 row-start-2 min-w-0 lg:col-span-1 lg:row-start-auto">
         <p className="text-lg"><span className="font-bold">{f.place}:</span> {f.seen}</p>
         {f.proposal && <p>Proposed: {f.proposal}</p>}
         <p className="text-sm text-soft">
