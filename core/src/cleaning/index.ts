@@ -1,3 +1,4 @@
 export * from './materials.ts';
 export * from './plan.ts';
 export * from './parts.ts';
+export * from './dilution.ts';

@@ -1,1 +1,2 @@
 export * from './chart.ts';
+export * from './due.ts';

@@ -1,2 +1,5 @@
 export * from './verdict.ts';
 export * from './bush.ts';
+export * from './centre.ts';
+export * from './lean.ts';
+export * from './stock.ts';

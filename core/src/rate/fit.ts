@@ -36,7 +36,8 @@ export function fitRate(readings: readonly Reading[], noiseS: number): RateFit |
   if (!(noiseS > 0)) throw new RangeError(`reading noise ${noiseS} s must be positive`);
   if (readings.length < 2) return null;
   const outliers = farOff(readings, noiseS);
-  const kept = readings.filter((_, i) => !outliers.includes(i));
+  const far = new Set(outliers);
+  const kept = readings.filter((_, i) => !far.has(i));
   const n = kept.length;
   const meanAt = mean(kept.map((r) => r.at));
   const meanS = mean(kept.map((r) => r.errorS));
@@ -64,18 +65,28 @@ export function fitRate(readings: readonly Reading[], noiseS: number): RateFit |
 /** Readings more than five robust deviations off the Theil–Sen line; needs five to tell, and never more than a third of them. */
 function farOff(readings: readonly Reading[], noiseS: number): number[] {
   if (readings.length < 5) return [];
-  const slopes: number[] = [];
-  for (let i = 0; i < readings.length; i++)
-    for (let j = i + 1; j < readings.length; j++) {
-      const dt = readings[j]!.at - readings[i]!.at;
-      if (dt !== 0) slopes.push((readings[j]!.errorS - readings[i]!.errorS) / dt);
-    }
-  const slope = median(slopes);
+  const slope = median(pairSlopes(readings));
   const level = median(readings.map((r) => r.errorS - slope * r.at));
   const off = readings.map((r) => Math.abs(r.errorS - slope * r.at - level));
   const scale = Math.max(noiseS, 1.4826 * median(off)); // 1.4826: MAD to σ of a normal distribution
   const far = off.map((d, i) => [d, i] as const).filter(([d]) => d > 5 * scale).map(([, i]) => i);
   return far.length * 3 <= readings.length ? far : [];
+}
+
+/** Beyond this many readings, all pairs are too many. */
+const ALL_PAIRS_TO = 300;
+
+/** Slopes between pairs: all of them, or each reading with the one half the list away (Theil's incomplete method, 1950). */
+function pairSlopes(readings: readonly Reading[]): number[] {
+  const slopes: number[] = [];
+  const n = readings.length;
+  const add = (i: number, j: number) => {
+    const dt = readings[j]!.at - readings[i]!.at;
+    if (dt !== 0) slopes.push((readings[j]!.errorS - readings[i]!.errorS) / dt);
+  };
+  if (n <= ALL_PAIRS_TO) for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) add(i, j);
+  else for (let i = 0, half = n >> 1; i + half < n; i++) add(i, i + half);
+  return slopes;
 }
 
 const sum = (xs: number[]) => xs.reduce((a, b) => a + b, 0);

@@ -2,3 +2,4 @@ export * from './reading.ts';
 export * from './fit.ts';
 export * from './verdict.ts';
 export * from './run.ts';
+export * from './line.ts';

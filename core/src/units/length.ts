@@ -1,3 +1,5 @@
+import { partsOf, readWithUnit } from './read.ts';
+
 /** One inch in millimetres, exact. Published: international yard and pound agreement, 1959. */
 export const MM_PER_INCH = 25.4;
 const MM_PER_THOUSANDTH = MM_PER_INCH / 1000;
@@ -12,37 +14,35 @@ const UNITS: Record<string, number> = {
   in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH,
   thou: MM_PER_THOUSANDTH, thousandths: MM_PER_THOUSANDTH, th: MM_PER_THOUSANDTH,
 };
-
-const SHAPE = /^(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s*(\d+))?\s*([a-z"]*)$/i;
+const EXAMPLE = '1.22, 0.048in, 48 thou';
 
 /**
- * Reads a length as a person or a caliper types it: "1,22", "0.048 in", "3/64in", "48 thou".
+ * Reads a length as a person or a caliper types it: "1,22", "0.048 in", "1 3/64in", "48 thou".
  *
- * A bare number is millimetres if it lies in `plausibleMm`. If it does not, but would as
- * thousandths of an inch, the answer is a question and never a guess.
+ * A bare number is millimetres if it lies in `plausibleMm`. If it does not, but would as thousandths of an inch, the
+ * answer is a question and never a guess. A bare fraction is refused: nobody's caliper says of what.
  * @param plausibleMm the range, in mm, that this field can sensibly hold (shortest, longest)
  */
 export function readLength(text: string, plausibleMm: readonly [number, number]): LengthReading {
-  const match = SHAPE.exec(text.trim());
-  if (!match) return { kind: 'problem', message: 'Type a number, and a unit if it is not millimetres (1.22, 0.048in, 48 thou).' };
-  const over = match[2] === undefined ? 1 : Number(match[2]);
-  if (over === 0) return { kind: 'problem', message: 'A fraction cannot have nothing below its line.' };
-  const value = Number(match[1]!.replace(',', '.')) / over;
-  const unit = match[3]!.toLowerCase();
-  const inRange = (mm: number) => mm >= plausibleMm[0] && mm <= plausibleMm[1];
-
-  if (unit === '') {
-    if (inRange(value)) return { kind: 'length', mm: value };
-    const thousandths = value * MM_PER_THOUSANDTH;
-    if (inRange(thousandths)) return { kind: 'ask', asMm: value, asThousandths: thousandths };
-    return { kind: 'problem', message: outside(value, plausibleMm) };
+  const parts = partsOf(text, EXAMPLE);
+  if ('problem' in parts) return { kind: 'problem', message: parts.problem };
+  if (parts.unit === '') {
+    if (parts.fraction) return { kind: 'problem', message: `A fraction of what? Type the unit behind it (${text.trim()} in).` };
+    const thousandths = parts.value * MM_PER_THOUSANDTH;
+    if (!within(parts.value, plausibleMm) && within(thousandths, plausibleMm)) return { kind: 'ask', asMm: parts.value, asThousandths: thousandths };
   }
-  const scale = UNITS[unit];
-  if (scale === undefined) return { kind: 'problem', message: `"${unit}" is not a length here. Use mm, in or thou.` };
-  const mm = value * scale;
-  return inRange(mm) ? { kind: 'length', mm } : { kind: 'problem', message: outside(mm, plausibleMm) };
+  const read = readWithUnit(text, { units: UNITS, bare: 'mm', canonical: 'mm', plausible: plausibleMm, example: EXAMPLE });
+  return read.kind === 'value' ? { kind: 'length', mm: read.value } : read;
 }
 
-function outside(mm: number, [low, high]: readonly [number, number]): string {
-  return `${mm.toFixed(2)} mm is outside what this can be (${low} to ${high} mm).`;
+const within = (mm: number, [low, high]: readonly [number, number]) => mm >= low && mm <= high;
+
+/** The nearest sixty-fourth of an inch, in lowest terms: 9.525 mm is "3/8", 36.5 is "1 7/16". */
+export function nearestSixtyFourth(mm: number): { text: string; offMm: number } {
+  const parts = Math.round((mm / MM_PER_INCH) * 64);
+  const offMm = mm - (parts * MM_PER_INCH) / 64;
+  let top = parts % 64, below = 64;
+  const whole = Math.floor(parts / 64);
+  while (top > 0 && top % 2 === 0) { top /= 2; below /= 2; }
+  return { text: top === 0 ? String(whole) : `${whole > 0 ? `${whole} ` : ''}${top}/${below}`, offMm };
 }

@@ -1,0 +1,3 @@
+export * from './coil.ts';
+export * from './duty.ts';
+export * from './step-test.ts';

@@ -1,0 +1,78 @@
+import { need } from '../units/index.ts';
+
+/** What sets the rate of a clock, and what one step of it is called. */
+export const SETTERS = {
+  'rating nut': { unit: 'turns', up: 'up', down: 'down' },
+  'regulator': { unit: 'divisions', up: 'towards fast', down: 'towards slow' },
+  'hairspring': { unit: 'mm', up: 'shorter', down: 'longer' },
+  'bob weights': { unit: 'g', up: 'added', down: 'taken off' },
+} as const;
+export type Setter = keyof typeof SETTERS;
+
+/** s/day that one turn of the nut makes, upwards: the effective length shortens by a pitch. */
+export const nutEffect = (lengthMm: number, pitchMm: number): number => (43200 * pitchMm) / lengthMm;
+/** s/day for each mm that an acting hairspring of this length is shortened: stiffness goes as 1/length. */
+export const hairspringEffect = (actingMm: number): number => 43200 / actingMm;
+/**
+ * s/day for each gram laid on a pendulum of `pendulumG` at `belowMm` under the flexing point; most half way down.
+ * 43200 · (m/M) · (h/L)(1 − h/L), for a small weight on a simple pendulum. From memory of texts on precision pendulums;
+ * it follows from the moment of inertia and is checked so.
+ */
+export function addedWeightEffect(pendulumG: number, lengthMm: number, belowMm: number): number {
+  need(belowMm >= 0 && belowMm <= lengthMm, 'belowMm', 'The weight lies between the suspension and the centre of the bob.');
+  const h = belowMm / lengthMm;
+  return (43200 * h * (1 - h)) / pendulumG;
+}
+
+export interface Tried {
+  /** How far it was set, in the setter's unit; positive makes it gain. */
+  amount: number;
+  before: number;
+  after: number;
+}
+
+export interface Advice {
+  /** s/day for one unit, and half its 95 % interval. */
+  perUnit: number;
+  halfWidthPerUnit: number;
+  amount: number;
+  /** Half the 95 % interval of the rate to be expected after that. */
+  leavesSecondsPerDay: number;
+  from: 'theory' | 'both' | 'the clock';
+}
+
+/** How far theory may be wrong, as a share of itself (one standard deviation): pitch, true length and slip of the nut. House rule. */
+const THEORY_SPREAD = 0.2;
+/** Uncertainty of a rate when nothing better is known, s/day. House rule. */
+export const RATE_NOISE = 3;
+
+/**
+ * How far to set it so that the rate becomes `wanted`, blending theory with what the clock did: a straight line through the
+ * origin (change of rate against amount), theory as its prior. Source: normal linear model with a normal prior, any text
+ * on Bayesian regression.
+ * @param theory s/day per unit, or null where theory does not know (a regulator's divisions)
+ * @returns null when there is neither theory nor a trial that moved anything
+ */
+export function adviseSetting(theory: number | null, tried: readonly Tried[], rate: number, wanted = 0, noise = RATE_NOISE): Advice | null {
+  need(noise > 0, 'noise', 'The uncertainty of a rate is more than nothing.');
+  need(theory === null || (theory > 0 && Number.isFinite(theory)), 'theory', 'One unit up makes it gain.');
+  const variance = 2 * noise * noise; // a change is the difference of two rates
+  let weight = theory === null ? 0 : 1 / (THEORY_SPREAD * theory) ** 2;
+  let sum = theory === null ? 0 : weight * theory;
+  const prior = weight;
+  for (const { amount, before, after } of tried) {
+    weight += (amount * amount) / variance;
+    sum += (amount * (after - before)) / variance;
+  }
+  if (weight === 0) return null;
+  const perUnit = sum / weight;
+  if (!(Math.abs(perUnit) > 1e-9)) return null;
+  const sd = 1 / Math.sqrt(weight);
+  const amount = (wanted - rate) / perUnit;
+  const share = prior / weight;
+  return {
+    perUnit, halfWidthPerUnit: 1.96 * sd, amount,
+    leavesSecondsPerDay: 1.96 * Math.hypot(amount * sd, noise),
+    from: share > 0.9 ? 'theory' : share < 0.1 ? 'the clock' : 'both',
+  };
+}

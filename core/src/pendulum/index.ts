@@ -1,0 +1,4 @@
+export * from './gravity.ts';
+export * from './length.ts';
+export * from './swing.ts';
+export * from './adjust.ts';

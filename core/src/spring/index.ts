@@ -1,0 +1,2 @@
+export * from './coil.ts';
+export * from './strength.ts';

@@ -1,0 +1,6 @@
+export * from './judge.ts';
+export * from './moon.ts';
+export * from './release.ts';
+export * from './same-place.ts';
+export * from './sequences.ts';
+export * from './spacing.ts';

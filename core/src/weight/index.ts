@@ -1,0 +1,3 @@
+export * from './line.ts';
+export * from './fusee.ts';
+export * from './key.ts';
