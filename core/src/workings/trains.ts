@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { beatsPerHour, blowsPerTurn, centreDistanceMm, daysForTurns, moduleOfCentres, moduleOfPinion, moduleOfWheel, nearestUsual, pinionDiameterMm, ratioForBeats, ratioOf, searchMeshes, turnsChimed, turnsForDays, turnsStruck, wheelDiameterMm, MOST_TEETH } from '../train/index.ts';
 import { need } from '../units/index.ts';
-import { beats, choice, maybe, mm, number, out, rows, table, whole, words } from './fields.ts';
+import { beats, choice, maybe, mm, number, out, rows, table, whole } from './fields.ts';
 import { working } from './working.ts';
 
 const mesh = { wheel: whole('Wheel', 6, MOST_TEETH), pinion: whole('Pinion', 4, 60) };
