@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BATHS, MATERIALS, bathRule } from './materials.ts';
+import { correct, dilute } from './dilution.ts';
 import { planRun } from './plan.ts';
 
 // Common practice throughout.
@@ -23,5 +24,17 @@ describe('a basket in a bath', () => {
     for (const material of ['luminous paint', 'mercury vessel', 'silvered dial', 'painted or paper dial', 'coil or wiring'] as const)
       for (const bath of BATHS) expect(planRun([{ name: 'x', materials: [material] }], bath).forbidden).toHaveLength(1);
     expect(MATERIALS.every((m) => BATHS.every((b) => bathRule(m, b) !== undefined))).toBe(true);
+  });
+});
+
+describe('dilution', () => {
+  // Practice: one part and n parts of water fill n + 1.
+  it('fills the tank', () => expect(dilute(4, 7)).toEqual({ concentrateL: 0.5, waterL: 3.5 }));
+  it('puts a wrong bath right, whichever way it is wrong', () => {
+    for (const [c, w] of [[1, 9], [2, 3], [1, 4]] as const) {
+      const fix = correct(c, w, 4);
+      expect((w + (fix.add === 'water' ? fix.litres : 0)) / (c + (fix.add === 'concentrate' ? fix.litres : 0))).toBeCloseTo(4, 9);
+    }
+    expect(() => dilute(0, 7)).toThrow(RangeError);
   });
 });

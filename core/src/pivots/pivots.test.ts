@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chooseBush, STARTING_STOCK } from './bush.ts';
+import { judgeDepth, trueCentre } from './centre.ts';
+import { clearanceFromLean, clearanceFromPlay, leanBetweenPlatesDeg, leanDeg } from './lean.ts';
+import { readStock, writeStock } from './stock.ts';
 import { judgeHole, measureProblem } from './verdict.ts';
 
 // House rule (practice): clearance between 0.02 mm and a tenth of the pivot for a train arbor.
@@ -63,4 +66,32 @@ describe('the choice of a bush', () => {
     expect(chooseBush(wanted, STARTING_STOCK.filter((b) => b.outsideMm < 2))).toBeNull();
     expect(() => chooseBush({ ...wanted, holeShortMm: 2 })).toThrow(RangeError);
   });
+});
+
+describe('lean and clearance', () => {
+  it('come back from each other', () => {
+    fc.assert(fc.property(fc.double({ min: 0, max: 0.25, noNaN: true }), fc.double({ min: 0.5, max: 5, noNaN: true }), (c, h) => {
+      expect(clearanceFromLean(leanDeg(c, h), h)).toBeCloseTo(c, 9);
+    }));
+  });
+  // Practice: lean is for one plate only; between plates it is too little to see.
+  it('between plates is hundredths of a degree', () => expect(leanBetweenPlatesDeg(0.1, 30)).toBeLessThan(0.2));
+  it('reads sideways play as the lever it is', () => expect(clearanceFromPlay(0.2, 20, 40)).toBeCloseTo(0.4, 12));
+});
+
+describe('the true centre', () => {
+  it('lies where the hole was before the pivot wore it along', () => {
+    // Oracle: a round hole of the short diameter and its slot, walked along its edge; the far unworn edge belongs to both.
+    const centre = trueCentre({ xMm: 0.2, yMm: 0 }, 1.4, 1, 0);
+    expect(centre).toEqual({ xMm: expect.closeTo(0, 12), yMm: expect.closeTo(0, 12) });
+    expect(() => trueCentre({ xMm: 0, yMm: 0 }, 1, 1.2, 0)).toThrow(RangeError);
+  });
+  it('is judged by the module', () => expect([17.01, 17.1, 16.9].map((c) => judgeDepth(c, 17, 0.5).depth)).toEqual(['right', 'too shallow', 'too deep']));
+});
+
+describe('a stock list', () => {
+  const csv = 'shelf;bore_mm;outside_mm;height_mm\nA;1,2;2,5;2\nB;oops;2;2\n';
+  it('is read with comma or point, and says which line is wrong', () => expect(readStock(csv)).toEqual({ stock: [{ boreMm: 1.2, outsideMm: 2.5, heightMm: 2 }], problems: [{ line: 3, message: expect.any(String) }] }));
+  it('comes back from its own table', () => expect(readStock(writeStock(STARTING_STOCK)).stock).toEqual(STARTING_STOCK));
+  it('names the columns that are not there', () => expect(readStock('a,b\n1,2').problems[0]!.message).toContain('bore_mm'));
 });

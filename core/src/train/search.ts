@@ -53,8 +53,8 @@ function misfitOf({ wheel, pinion }: Mesh, s: Search): number | null {
 }
 
 const byFit = (a: Found, b: Found) => score(a) - score(b) || a.meshes[0]!.wheel - b.meshes[0]!.wheel;
-/** Ten per cent of misfit weighs as much as one odd wheel and an odd pinion together. */
-const score = (f: Found) => f.strangeness + 40 * (f.misfit ?? 0) + 2000 * Math.abs(f.off);
+/** Three per cent of misfit weigh as much as an odd wheel on an unusual pinion: makers rounded by about that. */
+const score = (f: Found) => f.strangeness + 100 * (f.misfit ?? 0) + 2000 * Math.abs(f.off);
 
 /**
  * Every set of whole counts that gives the ratio within the tolerance, best first, at most 300 of them.

@@ -11,12 +11,15 @@ export interface Fusee {
   chainMm: number;
   /** Straight run from fusee to barrel, with both hooks, mm. */
   spanMm: number;
+  /** Turns by which the spring is tighter when let down in its barrel than lying free: pull that is there before any set-up. */
+  restTurns: number;
 }
 
 const STEPS = 200;
 
 function check(f: Fusee): void {
   need(f.smallMm > 0 && f.largeMm > f.smallMm, 'smallMm', 'The top of a fusee is smaller than its foot.');
+  need(f.restTurns >= 0, 'restTurns', 'Not less than none.');
   need(f.turns > 0 && f.barrelMm > 0 && f.chainMm > 0, 'turns', 'Turns, barrel and chain are more than nothing.');
 }
 
@@ -37,7 +40,7 @@ export function barrelTurns(f: Fusee): number {
 
 /**
  * Torque at the fusee over the wind, as a share of its mean, from full to empty, with so many set-up turns. The spring's
- * torque is taken as proportional to its turns from rest.
+ * torque is taken as proportional to its turns from lying free. Source: bending of a strip, any text on elasticity.
  */
 export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: number; share: number }[] {
   need(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');
@@ -48,7 +51,7 @@ export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: nu
   for (let i = 0; i <= STEPS; i++) {
     const unwound = (f.turns * i) / STEPS;
     if (i > 0) taken += ((2 * Math.PI * f.turns) / STEPS) * radiusMm(f, unwound - f.turns / STEPS / 2);
-    points.push({ unwoundTurns: unwound, torque: (setUpTurns + all - taken / perBarrelTurn) * radiusMm(f, unwound) });
+    points.push({ unwoundTurns: unwound, torque: (f.restTurns + setUpTurns + all - taken / perBarrelTurn) * radiusMm(f, unwound) });
   }
   const mean = points.reduce((n, p) => n + p.torque, 0) / points.length;
   return points.map((p) => ({ unwoundTurns: p.unwoundTurns, share: p.torque / mean }));

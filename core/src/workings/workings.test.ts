@@ -39,7 +39,7 @@ const anyOf = (f: Field): fc.Arbitrary<unknown> => {
   const { min = -1e6, max = 1e6 } = f;
   const inside = f.whole ? fc.integer({ min: Math.ceil(min), max: Math.floor(max) }) : fc.double({ min, max, noNaN: true });
   const number = fc.oneof({ weight: 12, arbitrary: inside }, { weight: 1, arbitrary: fc.constantFrom(0, -1, Number.NaN, Infinity, 1e300, '3') });
-  const one = f.kind === 'number' ? number
+  const one: fc.Arbitrary<unknown> = f.kind === 'number' ? number
     : f.kind === 'choice' ? fc.constantFrom(...f.options!)
       : f.kind === 'yes' ? fc.boolean()
         : f.kind === 'text' ? fc.constantFrom('', '12', '1,5 mm', '2026-02-30', '2026-03-01', '9.99', 'bore_mm,outside_mm,height_mm\n1,2,3')

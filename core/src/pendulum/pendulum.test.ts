@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addedWeightEffect, adviseSetting, beatsForLength, circularErrorSecondsPerDay, gravityAt, lengthenMm, lengthMmFor, nutEffect, temperatureSecondsPerDayPerC } from './index.ts';
+
+/** Period of θ″ = −(g/L) sin θ released at rest, by Runge–Kutta; the oracle for what the formulas say of a swing. */
+function periodByIntegration(lengthM: number, g: number, startDeg: number): number {
+  let [angle, speed, t] = [(startDeg * Math.PI) / 180, 0, 0];
+  const h = Math.sqrt(lengthM / g) / 2000;
+  const pull = (a: number) => (-g / lengthM) * Math.sin(a);
+  for (;;) {
+    const [k1, l1] = [speed, pull(angle)];
+    const [k2, l2] = [speed + (h / 2) * l1, pull(angle + (h / 2) * k1)];
+    const [k3, l3] = [speed + (h / 2) * l2, pull(angle + (h / 2) * k2)];
+    const [k4, l4] = [speed + h * l3, pull(angle + h * k3)];
+    const next = angle + (h / 6) * (k1 + 2 * k2 + 2 * k3 + k4);
+    speed += (h / 6) * (l1 + 2 * l2 + 2 * l3 + l4);
+    if (next <= 0) return 4 * (t + (h * angle) / (angle - next)); // a quarter of the period, to the crossing
+    angle = next;
+    t += h;
+  }
+}
+
+describe('a pendulum', () => {
+  it('swings as its equation of motion does', () => {
+    // Oracle: numerical integration of the pendulum's equation.
+    expect(7200 / beatsForLength(993.621)).toBeCloseTo(periodByIntegration(0.993621, 9.80665, 0.01), 6);
+    for (const arc of [1, 2, 3, 5, 10, 30]) {
+      const small = periodByIntegration(0.25, 9.80665, 0.02);
+      const wide = periodByIntegration(0.25, 9.80665, arc);
+      expect(circularErrorSecondsPerDay(arc)).toBeCloseTo(86400 * (1 - small / wide), 1);
+    }
+  });
+
+  // Published values of the series for circular error; of WGS 84 gravity at 45°; handbook lengths.
+  it.each([[1, 1.6449], [2, 6.5797], [3, 14.8042], [5, 41.1217], [10, 164.467]])('loses at %d° %d s a day', (arc, loss) => expect(circularErrorSecondsPerDay(arc)).toBeCloseTo(loss, 3));
+  it.each([[3600, 993.621], [7200, 248.405], [9000, 158.979], [10800, 110.402], [14400, 62.101]])('of %d beats is %d mm long', (beats, mm) => expect(lengthMmFor(beats)).toBeCloseTo(mm, 2));
+  it('knows the gravity of a place', () => {
+    expect(gravityAt(45, 0)).toBeCloseTo(9.806198, 6);
+    for (const [latitude, mm] of [[0, 990.954], [45, 993.576], [90, 996.209]] as const) expect(lengthMmFor(3600, gravityAt(latitude, 0))).toBeCloseTo(mm, 2);
+    expect(() => gravityAt(91, 0)).toThrow(RangeError);
+  });
+
+  it('comes back from beats to length and from length to beats', () => {
+    fc.assert(fc.property(fc.double({ min: 10, max: 5000, noNaN: true }), (mm) => { expect(lengthMmFor(beatsForLength(mm))).toBeCloseTo(mm, 6); }));
+  });
+
+  it('changes with its length as two counted lengths do', () => {
+    const faster = beatsForLength(993.621 + lengthenMm(993.621, 30));
+    expect(86400 * (faster / 3600 - 1)).toBeCloseTo(30, 1);
+  });
+
+  it('gains by a weight laid on it as its moment of inertia says', () => {
+    // Oracle: period of a compound pendulum, T ∝ √(Σ m r²/Σ m r).
+    const [M, L, m, h] = [5, 0.9936, 0.001, 0.4];
+    const ratio = Math.sqrt((M * L * L) / (M * L) / ((M * L * L + m * h * h) / (M * L + m * h)));
+    expect(addedWeightEffect(1000 * M, 1000 * L, 1000 * h)).toBeCloseTo(86400 * (ratio - 1), 2);
+    expect(addedWeightEffect(5000, 1000, 500)).toBeGreaterThan(addedWeightEffect(5000, 1000, 300));
+  });
+
+  it('with a steel rod loses about half a second a day for each degree', () => {
+    // From memory of handbooks.
+    expect(temperatureSecondsPerDayPerC('steel')).toBeCloseTo(0.497, 3);
+    expect(temperatureSecondsPerDayPerC('invar')).toBeCloseTo(0.052, 3);
+  });
+});
+
+describe('advice on what to turn', () => {
+  it('starts from theory, and leaves it for what the clock did', () => {
+    const theory = nutEffect(248.4, 0.5);
+    expect(adviseSetting(theory, [], 60)).toMatchObject({ from: 'theory', amount: expect.closeTo(-60 / theory, 6) });
+    const half = [{ amount: 2, before: -80, after: 7 }, { amount: -1, before: 7, after: -36 }];
+    const learnt = adviseSetting(theory, half, 40, 0, 1)!;
+    expect(learnt.from).toBe('the clock');
+    expect(learnt.perUnit).toBeCloseTo(43.4, 0);
+  });
+  it('needs a trial where there is no theory, and is surer with each', () => {
+    expect(adviseSetting(null, [], 60)).toBeNull();
+    const one = adviseSetting(null, [{ amount: 1, before: 60, after: 40 }], 40)!;
+    const two = adviseSetting(null, [{ amount: 1, before: 60, after: 40 }, { amount: 1, before: 40, after: 20 }], 20)!;
+    expect(one.perUnit).toBeCloseTo(-20, 9); // it was turned the wrong way: the sign is learnt too
+    expect(two.halfWidthPerUnit).toBeLessThan(one.halfWidthPerUnit);
+  });
+  it('reaches the wanted rate when the clock does as advised', () => {
+    fc.assert(fc.property(fc.double({ min: 5, max: 200, noNaN: true }), fc.double({ min: -600, max: 600, noNaN: true }), (effect, rate) => {
+      const a = adviseSetting(effect, [{ amount: 1, before: rate - effect, after: rate }], rate)!;
+      expect(rate + a.amount * effect).toBeCloseTo(0, 6);
+    }));
+  });
+});

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import { promiseDays, type Job } from './index.ts';
+
+const job: Job = { hoursBest: 5, hoursLikely: 8, hoursWorst: 17, hoursPerWeek: 14, hoursAhead: 4, waits: [{ what: 'parts', shortDays: 5, likelyDays: 8, longDays: 20 }], chanceOfPass: 0.25, passHours: 4, testDays: 8 };
+
+describe('a promise date', () => {
+  it('has the mean that adding up gives', () => {
+    // Published: mean of a triangle (a + b + c)/3; passes of a geometric series cut at five.
+    const passes = 0.25 + 0.25 ** 2 + 0.25 ** 3 + 0.25 ** 4 + 0.25 ** 5;
+    const mean = (4 + (5 + 8 + 17) / 3 + passes * 4) / 2 + (5 + 8 + 20) / 3 + 8 * (1 + passes);
+    expect(promiseDays(job, 3, 100_000).mean).toBeCloseTo(mean, 1);
+  });
+  it('is the same for the same seed, and nearly so for another', () => {
+    expect(promiseDays(job, 5)).toEqual(promiseDays(job, 5));
+    expect(promiseDays(job, 6).nineInTen).toBeCloseTo(promiseDays(job, 5).nineInTen, -1);
+  });
+  it('moves out with more doubt, more hours and more waits', () => {
+    const of = (change: Partial<Job>) => promiseDays({ ...job, ...change }, 1).nineInTen;
+    const now = of({});
+    for (const worse of [{ hoursWorst: 40 }, { hoursPerWeek: 7 }, { chanceOfPass: 0.6 }, { testDays: 30 }, { waits: [...job.waits, { what: 'owner', shortDays: 1, likelyDays: 2, longDays: 9 }] }]) expect(of(worse)).toBeGreaterThan(now);
+    expect(promiseDays(job, 1).nineInTen).toBeGreaterThan(promiseDays(job, 1).half);
+  });
+  it('refuses what cannot be planned', () => {
+    expect(() => promiseDays({ ...job, hoursPerWeek: 0 }, 1)).toThrow(RangeError);
+    expect(() => promiseDays({ ...job, hoursLikely: 30 }, 1)).toThrow(/between the best and the worst/);
+    expect(() => promiseDays(job, 1, 1e9)).toThrow(RangeError);
+  });
+});

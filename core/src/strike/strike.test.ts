@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arborsThatFit, CAMBRIDGE_QUARTERS, clicksForAge, hourBlows, inPairs, judgeQuarters, judgeRelease, judgeSpacing, judgeStrike, moonAgeDays, quarterNotes, spacingOfStops, watchBells, yearsToADayWrong } from './index.ts';
+
+const dial = (shift: number) => Array.from({ length: 12 }, (_, i) => ({ hand: i + 1, heard: ((i + shift) % 12) + 1 }));
+
+describe('what should sound', () => {
+  it('on the hours and halves', () => {
+    expect(hourBlows(false).reduce((a, b) => a + b)).toBe(78);
+    expect(hourBlows(true).reduce((a, b) => a + b)).toBe(90);
+  });
+  it('on the quarters', () => {
+    // Published: tune of 1793; each of the five changes twice an hour, 40 notes.
+    const all = Object.values(CAMBRIDGE_QUARTERS).flat();
+    for (const change of [1, 2, 3, 4, 5]) expect(all.filter((c) => c === change)).toHaveLength(2);
+    expect(([1, 2, 3, 4] as const).map(quarterNotes)).toEqual([4, 8, 12, 16]);
+  });
+  it('on the watch bells', () => {
+    // Custom of the sea: one bell half an hour into a watch, eight at its end; the day has six watches of 36 bells.
+    expect(Array.from({ length: 48 }, (_, i) => watchBells(i)).reduce((a, b) => a + b)).toBe(216);
+    expect([watchBells(1), watchBells(8), watchBells(23), inPairs(7)]).toEqual([1, 8, 7, '2 2 2 1']);
+  });
+});
+
+describe('what was heard', () => {
+  it('is out of step by what it was turned', () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 11 }), fc.integer({ min: 3, max: 12 }), (shift, n) => {
+      const v = judgeStrike(dial(shift).slice(0, n).filter((x) => x.heard > 2).length < 3 ? dial(shift) : dial(shift).slice(0, n), 'count wheel');
+      expect(v).toMatchObject({ kind: 'offset', by: shift > 6 ? shift - 12 : shift });
+    }));
+  });
+  it('cures itself when it is tripped as often as it says', () => {
+    for (let shift = 1; shift < 12; shift++) {
+      const trips = Number(/Trip it (\d+)/.exec(judgeStrike(dial(shift), 'count wheel').words)![1]);
+      expect((shift + trips) % 12).toBe(0);
+    }
+  });
+  // Practice.
+  it.each([
+    [[[1, 1], [2, 2], [3, 3]], 'rack', 'right'], [[[5, 1], [6, 1], [7, 2]], 'rack', 'always few'],
+    [[[5, 5], [6, 40], [7, 7]], 'count wheel', 'run-on'], [[[5, 5], [6, 0], [7, 7]], 'count wheel', 'misses'],
+    [[[5, 4], [6, 6], [7, 9]], 'rack', 'random'],
+  ] as const)('%j on a %s is %s', (pairs, control, kind) => expect(judgeStrike(pairs.map(([hand, heard]) => ({ hand, heard })), control).kind).toBe(kind));
+  it('cannot be judged from two hours', () => expect(() => judgeStrike(dial(1).slice(0, 2), 'rack')).toThrow(RangeError));
+  it('tells a drum out of phase from one that wanders', () => {
+    expect([judgeQuarters([1, 2, 3, 4]), judgeQuarters([3, 4, 1, 2]), judgeQuarters([1, 3, 2, 4])]).toEqual([{ right: true, outOfPhaseBy: null }, { right: false, outOfPhaseBy: 2 }, { right: false, outOfPhaseBy: null }]);
+  });
+  it('is even, tires or hurries', () => {
+    const times = (gaps: number[]) => gaps.reduce((t, g) => [...t, t.at(-1)! + g], [0]);
+    expect(judgeSpacing(times([1.5, 1.52, 1.49, 1.5, 1.51, 1.5])).words).toMatch(/Even/);
+    expect(judgeSpacing(times([1, 1.1, 1.2, 1.35, 1.5, 1.7])).words).toMatch(/slows/);
+    expect(judgeSpacing(times([1.7, 1.5, 1.35, 1.2, 1.1, 1])).words).toMatch(/hurries/);
+    expect(judgeSpacing(times([1, 1.5, 1, 1.5, 1, 1.5])).words).toMatch(/Uneven|slows/);
+  });
+});
+
+describe('the minute of release', () => {
+  it('is put right by what it says', () => {
+    fc.assert(fc.property(fc.integer({ min: -29, max: 29 }), (late) => {
+      const { squares, colletDeg } = judgeRelease([(late + 60) % 60]);
+      expect(late + 15 * squares + colletDeg / 6).toBeCloseTo(0, 9);
+      expect(Math.abs(colletDeg)).toBeLessThanOrEqual(45);
+    }));
+  });
+  it('names wear where it scatters', () => expect(judgeRelease([59, 1.5, 0.2, 58.6]).words).toMatch(/scatters/));
+});
+
+describe('the moon', () => {
+  // Published: eclipses of the sun, which are new moons (UTC). The mean moon is within 14 hours of the true one.
+  it.each(['2024-04-08T18:21Z', '2025-03-29T10:58Z', '2025-09-21T19:54Z', '2026-02-17T12:01Z', '2026-08-12T17:37Z'])('is new at %s', (when) => {
+    const age = moonAgeDays(Date.parse(when));
+    expect(Math.min(age, 29.530588853 - age)).toBeLessThan(14 / 24);
+  });
+  it('has 59 clicks to a moon, and is a day wrong in 2.64 years', () => {
+    expect([clicksForAge(0, 118), clicksForAge(14.8, 118), clicksForAge(29.52, 118)]).toEqual([0, 30, 0]);
+    expect(yearsToADayWrong(29.5)).toBeCloseTo(2.64, 2);
+  });
+});
+
+describe('stops at the same place', () => {
+  const arbors = [{ name: 'great', minutes: 720 }, { name: 'centre', minutes: 60 }, { name: 'third', minutes: 7.5 }];
+  it('point at the arbor of that turn', () => {
+    expect(arborsThatFit(spacingOfStops([3, 63.5, 123, 183]).minutes, arbors).map((a) => a.name)).toEqual(['centre']);
+    expect(arborsThatFit(14.9, arbors)).toMatchObject([{ name: 'third', turns: 2 }]);
+    expect(arborsThatFit(40, arbors)).toEqual([]);
+  });
+});
