@@ -69,4 +69,10 @@ export const doors = {
     event: { method: 'POST', path: '/visits/:visitId/testrun/events' },
     forget: { method: 'DELETE', path: '/visits/:visitId/testrun/readings/:readingId' },
   },
+  workings: {
+    list: { method: 'GET', path: '/workings' },
+    run: { method: 'POST', path: '/workings/:working' },
+    keep: { method: 'POST', path: '/visits/:visitId/workings' },
+    drop: { method: 'DELETE', path: '/visits/:visitId/workings/:keptId' },
+  },
 } as const;

@@ -2,9 +2,10 @@ import { movements } from './movements.ts';
 import { owners } from './owners.ts';
 import { people } from './people.ts';
 import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
+import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns };
+export const api = { people, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
 
 export * from './common.ts';
 export * from './movements.ts';
@@ -13,3 +14,4 @@ export * from './people.ts';
 export * from './route.ts';
 export * from './service-record.ts';
 export * from './visits.ts';
+export { worked, workingCard } from './workings.ts';

@@ -18,6 +18,8 @@ export interface Route<Path extends string = string, Body extends z.ZodType = z.
   summary: string;
   /** Who may; `public` needs no session. */
   roles: readonly Role[] | 'public';
+  /** A POST that only reckons: it writes nothing, so it needs no Idempotency-Key. */
+  pure?: boolean;
   body: Body;
   query: Query;
   reply: Reply;
@@ -28,7 +30,7 @@ export type Nothing = typeof nothing;
 const noQuery = z.object({});
 
 type Given<Path extends string, Body extends z.ZodType, Query extends z.ZodType, Reply extends z.ZodType> =
-  Pick<Route<Path, Body, Query, Reply>, 'method' | 'path' | 'summary' | 'roles' | 'reply'> & { body?: Body; query?: Query };
+  Pick<Route<Path, Body, Query, Reply>, 'method' | 'path' | 'summary' | 'roles' | 'pure' | 'reply'> & { body?: Body; query?: Query };
 
 export function route<Path extends string, Reply extends z.ZodType, Body extends z.ZodType = Nothing, Query extends z.ZodType = typeof noQuery>(
   given: Given<Path, Body, Query, Reply>,

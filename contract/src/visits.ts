@@ -104,6 +104,11 @@ export const nextAction = z.object({ stage: stageId, text: z.string(), urgency: 
 
 export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['present', 'absent']));
 
+const values = z.record(z.string(), z.unknown());
+/** A working done for a visit: reckoned anew by the server, and kept as it was on that day. */
+export const keptWorking = z.object({ id, working: z.string(), version: z.int(), stage: stageId, input: values, result: values, says: z.string(), ...by });
+export type KeptWorking = z.infer<typeof keptWorking>;
+
 export const visit = z.object({
   id, claim: z.string(), version, openedAt: moment, closedAt: moment.nullable(),
   complaint: z.string(), wanted: z.string(), notWanted: z.string(), promisedFor: z.string().nullable(),
@@ -114,7 +119,7 @@ export const visit = z.object({
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: z.object({ overrideReason: z.string(), ...by }).nullable(),
   baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
-  testRun: testRun.nullable(), next: nextAction, entryId: id.nullable(),
+  testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;
 

@@ -24,6 +24,7 @@ import { servePower } from './power/power.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
 import { serveTestRuns } from './testruns/testruns.routes.ts';
 import { serveVisits } from './visits/visits.routes.ts';
+import { serveWorkings } from './workings/workings.routes.ts';
 
 export interface Options {
   live: LiveNotices;
@@ -71,6 +72,7 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveFitting(serve);
   serveOiling(serve);
   serveTestRuns(serve);
+  serveWorkings(serve);
   servePhotos(serve, router, house);
   router.get('/live', (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');

@@ -1,6 +1,6 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
-import { BookOpen, PackagePlus } from 'lucide-react';
+import { BookOpen, PackagePlus, Sigma } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useLive } from './api/live.ts';
@@ -22,7 +22,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   const go = useNavigate();
   const [help, setHelp] = useState(false);
   const conflict = useStore((s) => s.conflict !== null);
-  useKeys(useMemo(() => ({ b: () => void go('/'), n: () => void go('/intake'), m: () => void go('/movements'), '?': () => setHelp(true) }), [go]));
+  useKeys(useMemo(() => ({ b: () => void go('/'), n: () => void go('/intake'), m: () => void go('/movements'), w: () => void go('/workings'), '?': () => setHelp(true) }), [go]));
   return (
     <div className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel focus:p-3">To the work</a>
@@ -36,6 +36,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             <Place to="/" end>Bench</Place>
             <Place to="/intake"><PackagePlus className="size-5" aria-hidden />Take in</Place>
             <Place to="/movements"><BookOpen className="size-5" aria-hidden />Movement books</Place>
+            <Place to="/workings"><Sigma className="size-5" aria-hidden />Workings</Place>
           </nav>
           <Timers />
           <div className="ml-auto flex items-center gap-2">

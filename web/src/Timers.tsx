@@ -22,7 +22,7 @@ export function Timers() {
             <Link to={`/visits/${t.visitId}/clean`} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
               <span className="text-lg">{left <= 0 ? `out now, ${countdown(-left)} over` : countdown(left)}</span>
-              <span className="max-w-44 truncate font-normal">{t.clock}</span>
+              <span className="max-w-32 truncate font-normal xl:max-w-40">{t.clock}</span>
             </Link>
           </li>
         );

@@ -27,7 +27,7 @@ function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1 },
     received: [], stages: [], photos: [], findings: [], observations: {}, cause: '',
     power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
-    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null,
+    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
     next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
   };
 }

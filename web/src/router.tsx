@@ -39,6 +39,9 @@ export const router = createBrowserRouter([
       { path: 'intake', lazy: () => import('./intake/Intake.tsx') },
       { path: 'movements', lazy: () => import('./movements/Movements.tsx') },
       { path: 'movements/:movementId', lazy: () => import('./movements/Book.tsx') },
+      { path: 'workings', lazy: () => import('./workings/Workings.tsx') },
+      { path: 'workings/checks', lazy: () => import('./workings/Checks.tsx') },
+      { path: 'workings/:working', lazy: () => import('./workings/WorkingPage.tsx') },
       { path: 'people', lazy: () => import('./people/People.tsx') },
       {
         path: 'visits/:visitId',

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 export type Theme = 'system' | 'light' | 'dark';
+export type Units = 'metric' | 'inch';
 
 export interface Unsent {
   key: string;
@@ -30,6 +31,8 @@ export interface Notice {
 /** What is the person's own, on this device. Server state lives in the query cache, not here. */
 interface Store {
   theme: Theme;
+  /** What a bare number means to this person, and how figures are shown in the workings. */
+  units: Units;
   unsent: Unsent[];
   /** Server time less this computer's, ms. */
   clockOffset: number;
@@ -41,8 +44,8 @@ interface Store {
 
 export const useStore = create<Store>()(
   persist(
-    (set) => ({ theme: 'system', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, set: (part) => set(part) }),
-    { name: 'eclat', partialize: ({ theme, unsent }) => ({ theme, unsent }) },
+    (set) => ({ theme: 'system', units: 'metric', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, set: (part) => set(part) }),
+    { name: 'eclat', partialize: ({ theme, units, unsent }) => ({ theme, units, unsent }) },
   ),
 );
 

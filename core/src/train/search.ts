@@ -33,6 +33,8 @@ export interface Found {
 /** More counts than this may not be searched: a person could not look them through, and a browser would stall. */
 export const MOST_TEETH = 400;
 const MOST_FOUND = 300;
+/** Pairs of wheel and pinion that a search over two unknown meshes tries; their products are the square of it. */
+const MOST_PAIRS = 4000;
 
 /** How unusual a count is. From memory of clock trains: small even pinions, even wheels, ratios of six to ten. */
 const PINION_STRANGENESS: Record<number, number> = { 6: 1, 7: 0.5, 8: 0, 9: 3, 10: 0.5, 12: 0.5, 14: 2, 16: 2 };
@@ -69,6 +71,8 @@ export function searchMeshes(s: Search): { found: Found[]; total: number } {
     need(Number.isInteger(low) && Number.isInteger(high) && low >= 3 && high >= low, name, 'From a smaller to a larger whole number, at least 3.');
     if (high > MOST_TEETH) throw new Outside(name, `No search goes beyond ${MOST_TEETH} teeth.`);
   }
+  const pairs = (s.wheels[1] - s.wheels[0] + 1) * (s.pinions[1] - s.pinions[0] + 1);
+  need(s.unknown === 1 || pairs <= MOST_PAIRS, 'wheelsTo', `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may try. Narrow wheels or pinions.`);
   const singles = meshesIn(s.wheels, s.pinions);
   const first = singles.filter((m) => (s.wheel === undefined || m.wheel === s.wheel) && (s.pinion === undefined || m.pinion === s.pinion));
   const found: Found[] = [];

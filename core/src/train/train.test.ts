@@ -57,6 +57,7 @@ describe('the search for a lost wheel', () => {
   });
   it('will not search without end', () => {
     expect(() => searchMeshes({ ...base, wheels: [24, 5000] })).toThrow(/400/);
+    expect(() => searchMeshes({ ...base, wheels: [12, 400], pinions: [4, 40] })).toThrow(/Narrow/);
     expect(() => searchMeshes({ ...base, wheels: [90, 24] })).toThrow(RangeError);
     expect(searchMeshes({ ...base, ratio: 1e6 }).found).toEqual([]);
   });

@@ -31,7 +31,7 @@ export function readLength(text: string, plausibleMm: readonly [number, number])
     const thousandths = parts.value * MM_PER_THOUSANDTH;
     if (!within(parts.value, plausibleMm) && within(thousandths, plausibleMm)) return { kind: 'ask', asMm: parts.value, asThousandths: thousandths };
   }
-  const read = readWithUnit(text, { units: UNITS, bare: 'mm', canonical: 'mm', plausible: plausibleMm, example: EXAMPLE });
+  const read = readWithUnit(text, { units: UNITS, bare: 'mm', canonical: 'mm', plausible: plausibleMm, example: EXAMPLE, use: 'mm, in or thou' });
   return read.kind === 'value' ? { kind: 'length', mm: read.value } : read;
 }
 

@@ -8,6 +8,8 @@ interface Table {
   canonical: string;
   plausible: readonly [number, number];
   example: string;
+  /** The units to offer when another was typed. */
+  use: string;
 }
 
 const SHAPE = /^(?:(\d+)\s+(?=\d+\s*\/))?(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s*(\d+))?\s*([a-z"]*)$/i;
@@ -29,7 +31,7 @@ export function readWithUnit(text: string, table: Table): Read {
   const parts = partsOf(text, table.example);
   if ('problem' in parts) return { kind: 'problem', message: parts.problem };
   const scale = table.units[parts.unit || table.bare];
-  if (scale === undefined) return { kind: 'problem', message: `"${parts.unit}" is not a unit here. Use ${Object.keys(table.units).filter((u) => u.length <= 2).join(', ')}.` };
+  if (scale === undefined) return { kind: 'problem', message: `"${parts.unit}" is not a unit here. Use ${table.use}.` };
   const value = parts.value * scale;
   const [low, high] = table.plausible;
   return value >= low && value <= high ? { kind: 'value', value } : { kind: 'problem', message: `${trim(value)} ${table.canonical} is outside what this can be (${trim(low)} to ${trim(high)} ${table.canonical}).` };

@@ -8,6 +8,8 @@ export interface Meaning {
   /** Decimals to show. */
   digits?: number;
   hint?: string;
+  /** Wanted only while another field holds one of these choices. */
+  when?: Readonly<Record<string, readonly string[]>>;
 }
 
 /** Units a person may choose to read in; what is stored and computed stays in the first. */
@@ -20,7 +22,7 @@ type More = Omit<Meaning, 'title' | 'unit'>;
 export const number = (title: string, unit: string, min: number, max: number, more: More = {}) => z.number().min(min).max(max).meta({ title, unit, ...more });
 export const whole = (title: string, min: number, max: number, more: More = {}) => z.int().min(min).max(max).meta({ title, digits: 0, ...more });
 export const mm = (title: string, min: number, max: number, more: More = {}) => number(title, 'mm', min, max, { digits: 2, ...more });
-export const beats = (title = 'Beats an hour', min = 300, max = 40000) => number(title, 'beats/h', min, max, { digits: 0 });
+export const beats = (title = 'Beats an hour', min = 300, max = 40000) => number(title, '', min, max, { digits: 0 });
 export const choice = <const T extends readonly [string, ...string[]]>(title: string, options: T, more: More = {}) => z.enum(options).meta({ title, ...more });
 export const yes = (title: string, more: More = {}) => z.boolean().meta({ title, ...more });
 export const text = (title: string, most: number, more: More = {}) => z.string().trim().max(most).meta({ title, ...more });
@@ -74,7 +76,7 @@ export function fieldsOf(schema: z.ZodObject): Field[] {
 function fromJson({ properties = {}, required = [] }: Json): Field[] {
   return Object.entries(properties).map(([name, raw]) => {
     const json = raw.anyOf ? { ...raw.anyOf.find((x) => x.type !== 'null'), ...raw } : raw;
-    const base = { name, title: json.title ?? name, optional: !required.includes(name), whole: json.type === 'integer', ...pick(json, 'unit'), ...pick(json, 'hint'), ...pick(json, 'digits') };
+    const base = { name, title: json.title ?? name, optional: !required.includes(name), whole: json.type === 'integer', ...pick(json, 'unit'), ...pick(json, 'hint'), ...pick(json, 'digits'), ...pick(json, 'when') };
     if (json.enum) return { ...base, kind: 'choice', options: json.enum };
     if (json.type === 'boolean') return { ...base, kind: 'yes' };
     if (json.type === 'array') {
@@ -91,19 +93,31 @@ const limits = ({ minimum, maximum }: Json) => ({ ...(minimum === undefined ? {}
 
 const UNBOUNDED = 1e12;
 
+/** What a bare number means to a person: metric, or inches, pounds and ounces. */
+export type UnitSystem = 'metric' | 'inch';
+const BARE: Record<UnitSystem, Record<string, string>> = { metric: { mm: 'mm', g: 'g', kg: 'kg' }, inch: { mm: 'in', g: 'oz', kg: 'lb' } };
+/** The unit in which a person of this system reads and types a field. */
+export const unitFor = (unit: string | undefined, system: UnitSystem): string => BARE[system][unit ?? ''] ?? unit ?? '';
+
 /** Reads what a person typed into a number field: lengths and masses with any unit, others as plain numbers. */
-export function readField(field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>, typed: string): LengthReading | { kind: 'value'; value: number } {
+export function readField(field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>, typed: string, system: UnitSystem = 'metric'): LengthReading | { kind: 'value'; value: number } {
   const range = [field.min ?? -UNBOUNDED, field.max ?? UNBOUNDED] as const;
   const negative = /^\s*[-−]/.test(typed);
-  const bare = typed.replace(/^\s*[-−+]/, '');
-  if (field.unit === 'mm' && !negative) return readLength(bare, range);
+  const plain = typed.replace(/^\s*[-−+]/, '').trim();
+  const inUnit = system === 'inch' && /^[\d.,]+$/.test(plain) ? `${plain} ${unitFor(field.unit, system)}` : plain;
+  if (field.unit === 'mm' && !negative) {
+    const read = readLength(inUnit, range);
+    // A bare number in inches that can only be thousandths is asked about, as it is in millimetres.
+    const thousandths = system === 'inch' && inUnit !== plain && read.kind === 'problem' ? readLength(`${plain} thou`, range) : null;
+    return thousandths?.kind === 'length' ? { kind: 'ask', asMm: Number(plain.replace(',', '.')) * 25.4, asThousandths: thousandths.mm } : read;
+  }
   if ((field.unit === 'g' || field.unit === 'kg') && !negative) {
     const scale = field.unit === 'kg' ? 1000 : 1;
-    const read = readMass(bare, [range[0] * scale, range[1] * scale], field.unit);
+    const read = readMass(inUnit, [range[0] * scale, range[1] * scale], field.unit);
     return read.kind === 'value' ? { kind: 'value', value: read.value / scale } : read;
   }
-  const read = readWithUnit(bare.replace(/\s*[%°].*$/, ''), { units: { '': 1 }, bare: '', canonical: field.unit ?? '', plausible: negative ? [-range[1], -range[0]] : range, example: 'a plain number' });
-  if (read.kind === 'problem') return /outside/.test(read.message) ? { kind: 'problem', message: limitsInWords(field) } : { kind: 'problem', message: 'Type a plain number.' };
+  const read = readWithUnit(plain.replace(/\s*[%°].*$/, ''), { units: { '': 1 }, bare: '', canonical: field.unit ?? '', plausible: negative ? [-range[1], -range[0]] : range, example: 'a plain number', use: 'none' });
+  if (read.kind === 'problem') return { kind: 'problem', message: /outside/.test(read.message) ? limitsInWords(field) : 'Type a plain number.' };
   if (field.whole && !Number.isInteger(read.value)) return { kind: 'problem', message: 'A whole number.' };
   return { kind: 'value', value: negative ? -read.value : read.value };
 }

@@ -20,3 +20,4 @@ export const workingById = (id: string): Working | undefined => WORKINGS.find((w
 export * from './fields.ts';
 export * from './run.ts';
 export * from './working.ts';
+export * from './typed.ts';

@@ -110,8 +110,8 @@ export const PENDULUM = [
     inputs: z.object({
       rate: number('Rate now', 's/day', -7200, 7200, { digits: 1, hint: 'Gaining is positive' }),
       setter: choice('What sets it', Object.keys(SETTERS) as [Setter, ...Setter[]]),
-      lengthMm: mm('Pendulum length (nut, bob weights)', 20, 5000).optional(), pitchMm: mm('Pitch of the nut', 0.1, 3).optional(),
-      actingMm: mm('Acting length of the hairspring', 10, 2000).optional(), pendulumG: number('Mass of the pendulum', 'g', 10, 50000, { digits: 0 }).optional(), belowMm: mm('Weight lies below the flexing point', 0, 5000).optional(),
+      lengthMm: mm('Pendulum length', 20, 5000, { when: { setter: ['rating nut', 'bob weights'] } }).optional(), pitchMm: mm('Pitch of the nut', 0.1, 3, { when: { setter: ['rating nut'] } }).optional(),
+      actingMm: mm('Acting length of the hairspring', 10, 2000, { when: { setter: ['hairspring'] } }).optional(), pendulumG: number('Mass of the pendulum', 'g', 10, 50000, { digits: 0, when: { setter: ['bob weights'] } }).optional(), belowMm: mm('Weight lies below the flexing point', 0, 5000, { when: { setter: ['bob weights'] } }).optional(),
       tried: rows('What it did before', { amount: number('Set by', '', -100, 100, { hint: 'Positive makes it gain' }), before: number('Rate before', 's/day', -7200, 7200), after: number('Rate after', 's/day', -7200, 7200) }, 0, 20),
       noise: number('Doubt of one rate', 's/day', 0.1, 60, { digits: 1 }).default(3),
     }),

@@ -31,7 +31,7 @@ export const PIVOTS = [
   working({
     id: 'arbor-lean', title: 'Lean, play and clearance', subject: 'Pivots and bushes', stages: ['survey'], version: 1,
     asks: 'What clearance does this lean or this sideways play show?', alias: 'rock tilt one plate',
-    inputs: z.object({ how: choice('Known', ['clearance', 'lean in one plate', 'sideways play']), clearanceMm: mm('Clearance', 0, 3, { digits: 3 }).optional(), leanDeg: number('Lean to each side', '°', 0, 30).optional(), plateMm: mm('Plate less its sinks', 0.3, 10), playMm: mm('Sideways play', 0, 5, { digits: 3 }).optional(), measuredAtMm: mm('Measured at, from the far pivot', 1, 300).optional(), gapMm: mm('Between the plates', 3, 300) }),
+    inputs: z.object({ how: choice('Known', ['clearance', 'lean in one plate', 'sideways play']), clearanceMm: mm('Clearance', 0, 3, { digits: 3, when: { how: ['clearance'] } }).optional(), leanDeg: number('Lean to each side', '°', 0, 30, { when: { how: ['lean in one plate'] } }).optional(), plateMm: mm('Plate less its sinks', 0.3, 10), playMm: mm('Sideways play', 0, 5, { digits: 3, when: { how: ['sideways play'] } }).optional(), measuredAtMm: mm('Measured at, from the far pivot', 1, 300, { when: { how: ['sideways play'] } }).optional(), gapMm: mm('Between the plates', 3, 300) }),
     example: { how: 'lean in one plate', leanDeg: 5, plateMm: 1.5, gapMm: 30 },
     result: z.object({ clearanceMm: out('Clearance', 'mm', 3), leanDeg: out('Lean in one plate, each side', '°', 2), betweenDeg: out('Lean between plates', '°', 3) }),
     compute(i) {

@@ -9,8 +9,6 @@ import { working } from './working.ts';
 const DAY_MS = 86_400_000;
 const REGRESSION = 'Least squares, any text on regression';
 const SWING = 'Simple harmonic swing through the lift angle, any text on watch timing';
-const amplitude = number('Amplitude', '°', 80, 360, { digits: 0 });
-const lift = number('Lift angle', '°', 20, 90, { digits: 1 });
 const level = (r: number, digits = 1) => `${r < 0 ? 'loses' : 'gains'} ${Math.abs(r).toFixed(digits)} s a day`;
 
 export const RATES = [
@@ -60,7 +58,7 @@ export const RATES = [
   working({
     id: 'amplitude', title: 'Amplitude from the sound', subject: 'Rate and beat', stages: ['assess', 'run'], version: 1,
     asks: 'What amplitude does this unlocking-to-drop time show?', alias: 'lift angle balance lever',
-    inputs: z.object({ beats: beats('Beats an hour', 14000), known: choice('Known', ['time from unlock to drop', 'amplitude', 'both: find the lift angle']), liftDeg: lift.optional(), ms: number('Unlock to drop', 'ms', 0.5, 120, { digits: 3 }).optional(), amplitudeDeg: amplitude.optional(), escapement: choice('Escapement', Object.keys(HEALTHY) as [Escaping, ...Escaping[]]) }),
+    inputs: z.object({ beats: beats('Beats an hour', 14000), known: choice('Known', ['time from unlock to drop', 'amplitude', 'both: find the lift angle']), liftDeg: number('Lift angle', '°', 20, 90, { digits: 1, when: { known: ['time from unlock to drop', 'amplitude'] } }).optional(), ms: number('Unlock to drop', 'ms', 0.5, 120, { digits: 3, when: { known: ['time from unlock to drop', 'both: find the lift angle'] } }).optional(), amplitudeDeg: number('Amplitude', '°', 80, 360, { digits: 0, when: { known: ['amplitude', 'both: find the lift angle'] } }).optional(), escapement: choice('Escapement', Object.keys(HEALTHY) as [Escaping, ...Escaping[]]) }),
     example: { beats: 18000, known: 'time from unlock to drop', liftDeg: 52, ms: 11.84, escapement: 'lever' },
     result: z.object({ amplitudeDeg: out('Amplitude', '°', 1), ms: out('Unlock to drop', 'ms', 3), liftDeg: out('Lift angle', '°', 1), perHalfMs: out('Half a millisecond is', '°', 1) }),
     compute(i) {

@@ -99,7 +99,7 @@ export const TRAINS_WORKINGS = [
   working({
     id: 'strike-train', title: 'Turns of a strike or chime train', subject: 'Trains', stages: ['assess', 'fit'], version: 1,
     asks: 'Does the strike or chime last as long as the going?', alias: 'blows great wheel pins chime drum duration',
-    inputs: z.object({ train: choice('Train', ['strike', 'chime']), meshes: rows('From the great wheel to the pin wheel or drum', mesh, 0, 5, { hint: 'None when the great wheel carries the pins' }), pins: whole('Lifting pins (strike)', 1, 60).optional(), struck: choice('It strikes', ['hours', 'hours and halves']), days: number('Days wanted', 'days', 0.25, 60, { digits: 1 }), turns: number('Turns that there are', 'turns', 0.1, 100).optional() }),
+    inputs: z.object({ train: choice('Train', ['strike', 'chime']), meshes: rows('From the great wheel to the pin wheel or drum', mesh, 0, 5, { hint: 'None when the great wheel carries the pins' }), pins: whole('Lifting pins', 1, 60, { when: { train: ['strike'] } }).optional(), struck: choice('It strikes', ['hours', 'hours and halves']), days: number('Days wanted', 'days', 0.25, 60, { digits: 1 }), turns: number('Turns that there are', 'turns', 0.1, 100).optional() }),
     example: { train: 'strike', meshes: [{ wheel: 78, pinion: 8 }], pins: 8, struck: 'hours', days: 8, turns: 16 },
     result: z.object({ perTurn: out('Blows, or turns of the drum, for one turn', '', 2), turnsNeeded: out('Turns for the days wanted', 'turns', 2), days: maybe('Days from the turns there are', 'days', 2) }),
     compute(i) {

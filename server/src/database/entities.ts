@@ -11,9 +11,10 @@ import { SurveyedHole } from '../survey/survey.entity.ts';
 import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
 import { OiledPoint } from '../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../testruns/testruns.entity.ts';
+import { KeptWorking } from '../workings/workings.entity.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 
 export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
-  Photo, Finding, Observation, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, HistoryEntry,
+  Photo, Finding, Observation, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
 ];

@@ -31,7 +31,7 @@ export const serveOn = (router: Router, house: House): Serve => (route, handler)
     };
     const ctx = { person: person ?? { id: '', name: '', role: 'counter' as const }, now: house.clock(), touched: new Set<string>() };
     const work = (em: EntityManager) => handler({ ...ctx, em }, given);
-    const run = route.method === 'GET'
+    const run = route.method === 'GET' || route.pure
       ? work(house.orm.em.fork())
       : house.orm.em.fork().transactional(async (em) => {
           const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
@@ -41,7 +41,7 @@ export const serveOn = (router: Router, house: House): Serve => (route, handler)
         });
     const reply = await run;
     if (house.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
-    if (!res.headersSent) res.status(route.method === 'POST' ? 201 : 200).json(reply);
+    if (!res.headersSent) res.status(route.method === 'POST' && !route.pure ? 201 : 200).json(reply);
   });
 };
 

@@ -22,6 +22,8 @@ import { presentPower } from '../power/power.service.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
 import { presentHole } from '../survey/survey.service.ts';
 import { presentRun } from '../testruns/testruns.service.ts';
+import { KeptWorking } from '../workings/workings.entity.ts';
+import { presentKept } from '../workings/workings.service.ts';
 import { CautionRead, ReceivedItem, StageEvent, Visit } from './visits.entity.ts';
 
 /** The whole visit, as every stage of it needs it. */
@@ -49,6 +51,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const bushes = await em.find(Bush, of, inTime);
   const parts = await em.find(PartFitted, of, inTime);
   const oiled = await em.find(OiledPoint, of);
+  const workings = await em.find(KeptWorking, of, inTime);
   const received = await em.find(ReceivedItem, of, { orderBy: { position: 'asc' } });
   const entry = await em.findOne(HistoryEntry, of);
 
@@ -73,6 +76,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     parts: parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),
     oiled: oiled.map((o) => ({ point: o.point, product: o.product, ...at(o) })),
     testRun: await presentRun(ctx, visitId),
+    workings: workings.map(presentKept),
     next: nextAction(factsOf(row!), ctx.now.getTime()),
     entryId: entry?.id ?? null,
   };

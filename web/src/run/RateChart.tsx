@@ -1,23 +1,16 @@
 import type { TestRun } from '@eclat/contract';
 import { breaksLine, type RunJudgement } from '@eclat/core/rate';
 import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip, type ChartOptions, type Plugin } from 'chart.js';
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 import { Scatter } from 'react-chartjs-2';
+import { CHART_FONT as font, colour, useTheme } from '../ui/chartTheme.ts';
 
 Chart.register(LinearScale, PointElement, LineElement, Filler, Tooltip);
 
 const DAY = 86_400_000;
-const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
-
-const watchTheme = (changed: () => void) => {
-  const observer = new MutationObserver(changed);
-  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-  return () => observer.disconnect();
-};
-
 /** Readings, the line of the rate with its 95 % band, and a mark where the clock was touched. */
 export default function RateChart({ run, judged }: { run: TestRun; judged: RunJudgement }) {
-  const theme = useSyncExternalStore(watchTheme, () => document.documentElement.dataset['theme']);
+  const theme = useTheme();
   const { data, options, events } = useMemo(() => draw(run, judged), [run, judged, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- colours are read from the theme
   const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;
   return <div className="h-[22rem]"><Scatter key={theme} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
@@ -47,7 +40,6 @@ function draw(run: TestRun, { fit, segment }: RunJudgement) {
     ],
   };
   const ink = colour('soft');
-  const font = { size: 15, family: 'Atkinson Hyperlegible Next Variable' };
   const options: ChartOptions<'scatter'> = {
     animation: false, maintainAspectRatio: false,
     scales: {

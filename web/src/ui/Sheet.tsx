@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
@@ -10,14 +11,15 @@ interface Props {
   children: ReactNode;
   /** A choice that has to be made cannot be pressed away. */
   mustChoose?: boolean;
+  wide?: boolean;
 }
 
-export function Sheet({ open, onClose, title, description, children, mustChoose = false }: Props) {
+export function Sheet({ open, onClose, title, description, children, mustChoose = false, wide = false }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && !mustChoose && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(94vw,44rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl"
+        <Dialog.Content className={clsx('fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl', wide ? 'w-[min(96vw,56rem)]' : 'w-[min(94vw,44rem)]')}
           {...(description ? {} : { 'aria-describedby': undefined })}
           onEscapeKeyDown={(e) => mustChoose && e.preventDefault()} onInteractOutside={(e) => mustChoose && e.preventDefault()}>
           <div className="mb-4 flex items-start justify-between gap-4">

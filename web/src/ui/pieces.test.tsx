@@ -30,7 +30,7 @@ describe('a field for lengths', () => {
     render(<Field onEnter={onEnter} />);
     await person.type(screen.getByLabelText('Pivot'), '1,2x{Enter}');
     expect(onEnter).not.toHaveBeenCalled();
-    expect(screen.getByText(/is not a length here/)).toBeTruthy();
+    expect(screen.getByText(/is not a unit here/)).toBeTruthy();
     await person.clear(screen.getByLabelText('Pivot'));
     await person.type(screen.getByLabelText('Pivot'), '1,22{Enter}');
     expect(onEnter).toHaveBeenCalledOnce();

@@ -2,19 +2,23 @@ import type { Visit } from '@eclat/contract';
 import { isTogether, stageOf, STAGES, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
 import { Check, LockKeyhole } from 'lucide-react';
-import { useMemo } from 'react';
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { lazy, Suspense, useMemo } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../api/queries.ts';
 import { Failed, Loading } from '../ui/Answer.tsx';
 import { PowerBadge } from '../ui/PowerBadge.tsx';
 import { StageWheel } from '../ui/StageWheel.tsx';
 import { useKeys } from '../ui/useKeys.ts';
 
+const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
+
 /** What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every train. */
 export function Component() {
   const { visitId } = useParams();
   const { data: visit, error } = useVisit(visitId!);
   const go = useNavigate();
+  const here = useLocation().pathname.split('/')[3];
+  const stage = STAGES.find((s) => s.id === here)?.id;
   useKeys(useMemo(() => Object.fromEntries(STAGES.map(({ id }, i) => [String((i + 1) % 10), () => void go(`/visits/${visitId}/${id}`)])), [go, visitId]));
   if (error && !visit) return <Failed error={error} />;
   if (!visit) return <Loading what="the visit" />;
@@ -24,7 +28,7 @@ export function Component() {
       <Identity visit={visit} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages done={done} />
-        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><Outlet context={visit} /></div>
+        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><Outlet context={visit} />{stage && <Suspense><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
       </div>
     </div>
   );

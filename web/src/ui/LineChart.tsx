@@ -1,0 +1,37 @@
+import { Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartOptions } from 'chart.js';
+import { useMemo } from 'react';
+import { Scatter } from 'react-chartjs-2';
+import { CHART_FONT, colour, useTheme } from './chartTheme.ts';
+
+Chart.register(LinearScale, PointElement, LineElement, Tooltip);
+
+export interface Series {
+  label: string;
+  points: { x: number; y: number }[];
+  line?: boolean;
+  mark?: 'steel' | 'brass-fill';
+}
+
+interface Props {
+  series: readonly Series[];
+  x: string;
+  y: string;
+  /** What the chart shows, for those who cannot see it. */
+  says: string;
+  from0?: boolean;
+}
+
+/** Lines and marks over two plain scales, in the colours of the theme. */
+export function LineChart({ series, x, y, says, from0 = false }: Props) {
+  const theme = useTheme();
+  const { data, options } = useMemo(() => {
+    const ink = colour('soft');
+    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: CHART_FONT }, ticks: { color: ink, font: CHART_FONT, maxTicksLimit: 8 }, grid: { color: colour('line') } });
+    const options: ChartOptions<'scatter'> = { animation: false, maintainAspectRatio: false, scales: { x: axis(x), y: { ...axis(y), ...(from0 ? { min: 0 } : {}) } } };
+    const datasets = series.map((s) => (s.line
+      ? { label: s.label, data: s.points, showLine: true, pointRadius: 0, borderWidth: 3, borderColor: colour('steel') }
+      : { label: s.label, data: s.points, pointRadius: 7, borderWidth: 3, backgroundColor: colour('enamel'), borderColor: colour(s.mark ?? 'steel') }));
+    return { data: { datasets: [...datasets].reverse() }, options };
+  }, [series, x, y, from0, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- colours are read from the theme
+  return <div className="h-72"><Scatter key={theme} data={data} options={options} role="img" aria-label={says} /></div>;
+}
