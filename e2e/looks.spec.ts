@@ -37,7 +37,7 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
     expect(old).toHaveLength(3);
 
     const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
-    for (const path of ['/', '/intake', '/movements', `/movements/${old[0]!.id}`, ...STAGE_IDS.map(at)]) {
+    for (const path of ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', `/movements/${old[0]!.id}`, ...STAGE_IDS.map(at)]) {
       await page.goto(server.address + path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);

@@ -44,28 +44,41 @@ export function barrelTurns(f: Fusee): number {
  */
 export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: number; share: number }[] {
   need(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');
-  const all = barrelTurns(f);
-  const perBarrelTurn = Math.PI * (f.barrelMm + f.chainMm);
-  let taken = 0; // chain given back to the barrel, mm
-  const points: { unwoundTurns: number; torque: number }[] = [];
-  for (let i = 0; i <= STEPS; i++) {
-    const unwound = (f.turns * i) / STEPS;
-    if (i > 0) taken += ((2 * Math.PI * f.turns) / STEPS) * radiusMm(f, unwound - f.turns / STEPS / 2);
-    points.push({ unwoundTurns: unwound, torque: (f.restTurns + setUpTurns + all - taken / perBarrelTurn) * radiusMm(f, unwound) });
-  }
+  const points = shapeOf(f).map((p) => ({ unwoundTurns: p.unwoundTurns, torque: (p.springTurns + setUpTurns) * p.radiusMm }));
   const mean = points.reduce((n, p) => n + p.torque, 0) / points.length;
   return points.map((p) => ({ unwoundTurns: p.unwoundTurns, share: p.torque / mean }));
 }
 
-/** Largest less smallest torque, as a share of the mean. */
-export function unevenness(f: Fusee, setUpTurns: number): number {
-  const shares = torqueOverWind(f, setUpTurns).map((p) => p.share);
-  return Math.max(...shares) - Math.min(...shares);
+/** Over the wind, from full to empty: radius of the pull, and turns of the spring from free without any set-up. */
+function shapeOf(f: Fusee): { unwoundTurns: number; radiusMm: number; springTurns: number }[] {
+  const all = f.restTurns + barrelTurns(f);
+  const perBarrelTurn = Math.PI * (f.barrelMm + f.chainMm);
+  const step = f.turns / STEPS;
+  let taken = 0; // chain given back to the barrel, mm
+  return Array.from({ length: STEPS + 1 }, (_, i) => {
+    const unwoundTurns = i * step;
+    if (i > 0) taken += 2 * Math.PI * step * radiusMm(f, unwoundTurns - step / 2);
+    return { unwoundTurns, radiusMm: radiusMm(f, unwoundTurns), springTurns: all - taken / perBarrelTurn };
+  });
 }
+
+const spread = (shape: ReturnType<typeof shapeOf>, setUpTurns: number): number => {
+  let [least, most, sum] = [Infinity, 0, 0];
+  for (const p of shape) {
+    const torque = (p.springTurns + setUpTurns) * p.radiusMm;
+    least = Math.min(least, torque);
+    most = Math.max(most, torque);
+    sum += torque;
+  }
+  return ((most - least) * shape.length) / sum;
+};
+
+/** Largest less smallest torque, as a share of the mean. */
+export const unevenness = (f: Fusee, setUpTurns: number): number => spread(shapeOf(f), setUpTurns);
 
 /** The set-up, in quarters of a turn up to six, that makes the pull most even. */
 export function bestSetUp(f: Fusee): number {
-  let best = 0;
-  for (let quarter = 1; quarter <= 24; quarter++) if (unevenness(f, quarter / 4) < unevenness(f, best)) best = quarter / 4;
-  return best;
+  const shape = shapeOf(f);
+  const quarters = Array.from({ length: 25 }, (_, q) => q / 4);
+  return quarters.reduce((best, q) => (spread(shape, q) < spread(shape, best) ? q : best));
 }
