@@ -48,6 +48,10 @@ export const CLOCKS: readonly DemoClock[] = [
       ],
       worn: { 'T2.back': 0.34, 'S3.front': 0.29, 'S4.back': 0.24, 'T5.front': 0.16 },
       parts: [{ what: 'Suspension spring', size: '0.10 × 6 × 22 mm', why: 'One strip kinked', source: 'new', oldPart: 'returned to the owner' }, { what: 'Taper pins, six', source: 'made here', oldPart: 'scrapped' }],
+      workings: [
+        { working: 'spring-turns', stage: 'survey', input: { barrelMm: 38.2, arborMm: 12.5, thicknessMm: 0.38, lengthMm: 1390 } },
+        { working: 'beat-error', stage: 'run', input: { tickToTockMs: 398, tockToTickMs: 402, oscillator: 'pendulum', amplitudeDeg: 3.1 } },
+      ],
       run: { days: 9, rate: 7, endedHoursAgo: 3, place: 'Test stand 1, level' },
     },
   },
@@ -71,6 +75,10 @@ export const CLOCKS: readonly DemoClock[] = [
       findings: [f('suspension', 'Spring creased where the pendulum swung in transport.', 'stops it', 'timekeeping', 'Replace'), f('escapement', 'Pallets grooved by the wheel.', 'keeps bad time', 'timekeeping', 'Resurface')],
       symptoms: { 'stops-hours': 'present', 'rate-wanders': 'present' }, cause: 'Creased suspension spring', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }],
       worn: { 'T2.front': 0.3, 'T4.back': 0.18 }, parts: [{ what: 'Suspension spring', size: '0.13 × 12 × 76 mm', source: 'new', oldPart: 'returned to the owner' }],
+      workings: [
+        { working: 'line-length', stage: 'fit', input: { barrelMm: 51, lineMm: 1.4, turns: 16, falls: 'on a pulley', pathMm: 420, knotsMm: 150 } },
+        { working: 'set-rate', stage: 'run', input: { rate: 38, setter: 'rating nut', lengthMm: 993.6, pitchMm: 0.8, tried: [], noise: 2 } },
+      ],
       run: { days: 8, rate: 5.2, endedHoursAgo: 25, start: 4, oldRate: 38, adjustedAfter: 2, misread: 4, place: 'In its own case, fixed to the test wall' },
     },
   },

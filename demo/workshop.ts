@@ -22,6 +22,7 @@ import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.
 import { takeIn } from '@eclat/server/visits/intake.service';
 import { presentVisit } from '@eclat/server/visits/present';
 import { changeVisit, markStage, readCaution, signVisit } from '@eclat/server/visits/visits.service';
+import { keepWorking } from '@eclat/server/workings/workings.service';
 import { photograph, type Picture } from './pictures.ts';
 
 const DAY = 86_400_000;
@@ -53,6 +54,8 @@ export interface Course {
   bushes?: number;
   parts?: BodyOf<typeof api.fitting.addPart>[];
   oilLeft?: number;
+  /** Reckoned and kept, by stage. */
+  workings?: BodyOf<typeof api.workings.keep>[];
   run?: { days: number; rate: number; every?: number; start?: number; readBy?: 'seconds hand' | 'minute hand'; adjustedAfter?: number; oldRate?: number; misread?: number; endedHoursAgo?: number; place: string };
 }
 
@@ -88,9 +91,15 @@ export class Workshop {
   async carry(visit: Visit, to: StageId, course: Course): Promise<void> {
     for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(to))) {
       await this.work(visit, stage, course);
+      await this.reckon(visit, stage, course);
       await this.did(markStage(this.ctx, visit.id, stage, true), 20);
     }
     await this.work(visit, to, course, true);
+    await this.reckon(visit, to, course);
+  }
+
+  private async reckon(visit: Visit, stage: StageId, course: Course): Promise<void> {
+    for (const w of course.workings?.filter((x) => x.stage === stage) ?? []) await this.did(keepWorking(this.ctx, visit.id, w), 4);
   }
 
   private async work(visit: Visit, stage: StageId, course: Course, last = false): Promise<void> {

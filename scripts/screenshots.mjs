@@ -44,6 +44,9 @@ const VIEWS = {
   oil: visit('Travelling', 'oil'),
   run: visit('Longcase clock with a painted', 'run'),
   sign: visit('Slate mantel', 'sign'),
+  workings: () => page.goto(`${values.url}/workings`),
+  working: () => page.goto(`${values.url}/workings/spring-turns`),
+  checks: () => page.goto(`${values.url}/workings/checks`),
   movements: () => page.goto(`${values.url}/movements`),
   book: book('4711'),
 };

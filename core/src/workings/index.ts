@@ -21,3 +21,4 @@ export * from './fields.ts';
 export * from './run.ts';
 export * from './working.ts';
 export * from './typed.ts';
+export { suits } from './suits.ts';

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { familyById } from '../movement/index.ts';
 import { STAGES } from '../stages/index.ts';
+import { SUITED, suits } from './suits.ts';
 import { fieldsOf, readField, runCheck, runWorking, SUBJECTS, WORKINGS, workingById, type Field } from './index.ts';
 
 describe('the registry', () => {
@@ -97,4 +99,17 @@ describe('fields of a form', () => {
     [{ whole: true, min: 3, max: 200 }, '7.5', { kind: 'problem', message: 'A whole number.' }],
     [{ unit: 'mm', min: -500, max: 500 }, '-3.5', { kind: 'value', value: -3.5 }],
   ])('%j reads %s', (field, typed, want) => expect(readField({ whole: false, ...field }, typed)).toEqual(want));
+});
+
+describe('what suits a movement', () => {
+  const ids = (family: string, stage: string) => WORKINGS.filter((w) => w.stages.includes(stage as never) && suits(w.id, familyById(family).traits)).map((w) => w.id);
+  it('follows its traits', () => {
+    expect(SUITED.filter((id) => !workingById(id))).toEqual([]);
+    expect(ids('torsion', 'fit')).toContain('torsion-strip');
+    expect(ids('longcase', 'fit')).not.toContain('torsion-strip');
+    expect(ids('longcase', 'fit')).toContain('line-length');
+    expect(ids('mantel-barrels', 'fit')).not.toContain('line-length');
+    expect(ids('lever-platform', 'run')).toEqual(expect.arrayContaining(['amplitude', 'beat-error']));
+    expect(ids('synchronous', 'run').filter((id) => /pendulum|spring|amplitude/.test(id))).toEqual([]);
+  });
 });

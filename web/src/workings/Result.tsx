@@ -34,7 +34,7 @@ export function Value({ field, value }: { field: Field; value: unknown }) {
 }
 
 const columnsOf = createColumnHelper<Row>();
-const SHOWN_AT_FIRST = 12;
+const SHOWN_AT_FIRST = 8;
 
 function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
   const [sorting, setSorting] = useState<SortingState>([]);

@@ -31,7 +31,7 @@ function Page({ working }: { working: Working }) {
     // An address says its units; somebody who reads in others gets it turned over.
     return given && firstUnits !== units ? typedOf(fields, readTyped(fields, given, firstUnits).input, units) : given;
   });
-  const [typed, change] = useTyped(working, sent);
+  const [typed, change] = useTyped(working, { sent, known: working.example as Record<string, unknown> });
   const reckoning = useReckoning(working, typed);
   const [using, setUsing] = useState(false);
   useEffect(() => {

@@ -2,27 +2,34 @@ import { fieldsOf, typedOf, type Typed, type Working } from '@eclat/core/working
 import { useCallback, useState } from 'react';
 import { useStore } from '../store.ts';
 
-const key = (id: string) => `eclat.working.${id}`;
+const key = (id: string, visitId = '') => `eclat.working.${visitId}${visitId && '.'}${id}`;
 
-/** What was last typed into a working on this device, or its example. */
-export function lastTyped(working: Working, units: 'metric' | 'inch'): Typed {
-  const fields = fieldsOf(working.inputs);
-  const example = () => typedOf(fields, working.example as Record<string, unknown>, units);
+/** What was last typed on this device, if it was typed in these units. */
+function lastTyped(name: string, units: 'metric' | 'inch'): Typed | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(key(working.id)) ?? 'null') as { units: string; typed: Typed } | null;
-    return kept?.units === units && typeof kept.typed === 'object' ? kept.typed : example();
+    const kept = JSON.parse(localStorage.getItem(name) ?? 'null') as { units: string; typed: Typed } | null;
+    return kept?.units === units && typeof kept.typed === 'object' ? kept.typed : null;
   } catch { // another version wrote it
-    return example();
+    return null;
   }
 }
 
-/** The typed form of a working, kept on this device with each change. */
-export function useTyped(working: Working, first?: Typed | null): [Typed, (typed: Typed) => void] {
+interface From {
+  /** A form that was sent in an address goes before everything. */
+  sent?: Typed | null;
+  /** What is there when nothing was typed yet. */
+  known: Record<string, unknown>;
+  visitId?: string;
+}
+
+/** The typed form of a working, kept on this device with each change: by itself, or for one visit. */
+export function useTyped(working: Working, { sent, known, visitId }: From): [Typed, (typed: Typed) => void] {
   const units = useStore((s) => s.units);
-  const [typed, setTyped] = useState<Typed>(() => first ?? lastTyped(working, units));
+  const name = key(working.id, visitId);
+  const [typed, setTyped] = useState<Typed>(() => sent ?? lastTyped(name, units) ?? typedOf(fieldsOf(working.inputs), known, units));
   const change = useCallback((next: Typed) => {
     setTyped(next);
-    localStorage.setItem(key(working.id), JSON.stringify({ units, typed: next }));
-  }, [working, units]);
+    localStorage.setItem(name, JSON.stringify({ units, typed: next }));
+  }, [name, units]);
   return [typed, change];
 }
