@@ -2,9 +2,9 @@ import { fitRate } from '@eclat/core/rate';
 import { runWorking, WORKINGS, workingById } from '@eclat/core/workings';
 import { searchMeshes } from '@eclat/core/train';
 
-/** How long the workings take, on one core: median and slowest of several runs after one to warm up. */
+/** How long the workings take, on one core: median and slowest of several runs after some to warm up. */
 function time(work: () => unknown, runs: number): { median: number; slowest: number } {
-  work();
+  for (let i = 0; i < 4; i++) work(); // compiled
   const ms = Array.from({ length: runs }, () => {
     const from = performance.now();
     work();

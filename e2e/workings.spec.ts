@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { expect, openShop, takeIn, test } from './house.ts';
 
 test('a lost wheel is searched, sorted, sent as an address, and kept with a visit', async ({ page, server }) => {
@@ -65,5 +66,42 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
     await sheet.getByRole('button', { name: 'Keep with this visit' }).click();
     await expect(sheet).toHaveCount(0);
     await expect(page.getByText(/Out of beat by 10.0 %/)).toBeVisible();
+  });
+});
+
+test('one list of calculations answers alike at all four doors', async ({ page, server }) => {
+  await openShop(page, server.address);
+  const asked = {
+    'pendulum-length': { beats: 3600 },
+    'spring-turns': { barrelMm: 45, arborMm: 15, thicknessMm: 0.4, lengthMm: 1500 },
+    'promise-date': { from: '2031-05-02', hoursBest: 5, hoursLikely: 8, hoursWorst: 16, hoursPerWeek: 10, hoursAhead: 12, waits: [], chancePercent: 25, passHours: 4, testDays: 9, seed: 7, trials: 5000 },
+  };
+  for (const [id, input] of Object.entries(asked))
+    await test.step(id, async () => {
+      const api = (await (await page.request.post(`${server.address}/api/workings/${id}`, { data: input, headers: { origin: server.address } })).json()) as { result: object; says: string; version: number };
+      const line = spawnSync('npm', ['run', '--silent', 'work', '--', id, JSON.stringify(input)], { encoding: 'utf8' });
+      expect(JSON.parse(line.stdout)).toEqual({ id, ...api });
+      const address = new URLSearchParams(Object.entries(input).map(([k, v]): [string, string] => [k, Array.isArray(v) ? JSON.stringify(v) : String(v)]));
+      await page.goto(`${server.address}/workings/${id}?${address.toString()}`);
+      await expect(page.getByRole('status').filter({ hasText: api.says })).toBeVisible();
+    });
+
+  await test.step('in inches, for those who measure in them', async () => {
+    await page.getByRole('button', { name: 'Marit Fennick' }).click();
+    await page.getByRole('menuitemradio', { name: 'Inches and pounds' }).click();
+    await page.keyboard.press('Escape');
+    await page.goto(`${server.address}/workings/gear-size?wheel=60&pinion=8&measured=wheel%20across&sizeMm=1&units=inch`);
+    await expect(page.getByLabel('Its size, in')).toHaveValue('1');
+    await expect(page.getByText('1.0000 in')).toBeVisible();
+    await page.getByLabel('Its size, in').fill('1000');
+    await expect(page.getByRole('button', { name: /1000 thousandths/ })).toBeVisible();
+  });
+
+  await test.step('every check holds in this browser', async () => {
+    await page.goto(`${server.address}/workings/checks`);
+    await expect(page.getByText(/^All \d+ checks of \d+ workings hold$/)).toBeVisible();
+    await page.getByRole('radio', { name: /from memory/ }).click();
+    await expect(page).toHaveURL(/kind=memory/);
+    await expect(page.getByLabel('does not hold')).toHaveCount(0);
   });
 });

@@ -6,7 +6,7 @@ import { ROOT } from './lib/machine.mjs';
 
 const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { cwd: ROOT, encoding: 'utf8' }).split('\n')
   .filter((f) => /\.(ts|tsx|mjs|cjs|js|css|html)$/.test(f));
-const isTest = (f) => /\.(test|spec)\.tsx?$/.test(f) || f.startsWith('e2e/') || f.startsWith('server/test/');
+const isTest = (f) => /\.(test|spec)\.tsx?$/.test(f) || f.startsWith('e2e/') || f.startsWith('server/test/') || f.startsWith('web/test/');
 
 function codeLines(file) {
   let inComment = false;

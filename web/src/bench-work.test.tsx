@@ -15,22 +15,7 @@ import { Component as PowerDown } from './power/PowerDown.tsx';
 import { Component as Sign } from './sign/Sign.tsx';
 import { Component as Survey } from './survey/Survey.tsx';
 import { PlanRun } from './clean/PlanRun.tsx';
-
-const AT = '2031-05-02T09:00:00.000Z';
-const by = { by: 'Ines Calloway', at: AT };
-
-function visitOf(family: string, change: Partial<Visit> = {}): Visit {
-  const { traits } = familyById(family);
-  return {
-    id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', promisedFor: null,
-    owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
-    movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1 },
-    received: [], stages: [], photos: [], findings: [], observations: {}, cause: '',
-    power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
-    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
-    next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
-  };
-}
+import { AT, by, visitOf } from '../test/visit.ts';
 
 let sent: { method: string; url: string; body: Record<string, unknown> }[];
 const person = userEvent.setup();

@@ -15,7 +15,7 @@ export interface Fusee {
   restTurns: number;
 }
 
-const STEPS = 200;
+const STEPS = 100;
 
 function check(f: Fusee): void {
   need(f.smallMm > 0 && f.largeMm > f.smallMm, 'smallMm', 'The top of a fusee is smaller than its foot.');

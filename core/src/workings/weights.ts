@@ -79,7 +79,7 @@ export const WEIGHTS = [
     result: z.object({ chainMm: out('Chain', 'mm', 0), barrelTurns: out('Barrel turns', 'turns', 2), unevenPercent: out('Pull varies by', '%', 0), bestSetUp: out('Most even set-up', 'turns', 2), bestUnevenPercent: out('It would vary by', '%', 0), curve: table('Pull over the wind', { unwoundTurns: out('Turns from full', '', 1), sharePercent: out('Pull, of its mean', '%', 0) }) }),
     compute(i) {
       const best = bestSetUp(i);
-      const curve = torqueOverWind(i, i.setUpTurns).filter((_, k) => k % 10 === 0).map((p) => ({ unwoundTurns: p.unwoundTurns, sharePercent: 100 * p.share }));
+      const curve = torqueOverWind(i, i.setUpTurns).filter((_, k) => k % 5 === 0).map((p) => ({ unwoundTurns: p.unwoundTurns, sharePercent: 100 * p.share }));
       return { chainMm: chainLengthMm(i), barrelTurns: barrelTurns(i), unevenPercent: 100 * unevenness(i, i.setUpTurns), bestSetUp: best, bestUnevenPercent: 100 * unevenness(i, best), curve };
     },
     says: (r, i) => (Math.abs(r.bestSetUp - i.setUpTurns) < 0.2 ? `The pull is as even as this fusee allows, within ${r.unevenPercent.toFixed(0)} %.` : `Set up ${r.bestSetUp} turns instead of ${i.setUpTurns}: the pull would vary by ${r.bestUnevenPercent.toFixed(0)} % instead of ${r.unevenPercent.toFixed(0)}. What was counted out goes before theory.`),

@@ -30,6 +30,22 @@ describe('workings over the wire', () => {
   });
 });
 
+describe('limits', () => {
+  it('refuse a search without end before it is begun', async () => {
+    const endless = { beats: 3600, escapeTeeth: 30, known: [], unknown: '2', tolerancePercent: 5, wheelsFrom: 12, wheelsTo: 400, pinionsFrom: 4, pinionsTo: 40 };
+    expect(await shop.marit.send('POST', '/workings/train-missing', endless)).toMatchObject({ status: 422, body: { fields: [{ path: 'wheelsTo', message: expect.stringContaining('Narrow') }] } });
+  });
+  it('hold for readings, trials and lists too', async () => {
+    const many = Array.from({ length: 2001 }, (_, i) => ({ days: i / 10, errorS: 0 }));
+    expect((await shop.marit.send('POST', '/workings/rate-readings', { family: 'longcase', readBy: 'seconds hand', readings: many })).status).toBe(422);
+    expect((await shop.marit.send('POST', '/workings/promise-date', { ...(WORKINGS.find((w) => w.id === 'promise-date')!.example as object), trials: 1e7 })).status).toBe(422);
+  });
+  it('let nobody reckon who is not signed in', async () => {
+    const reply = await fetch(`${shop.running.address}/api/workings/mass`, { method: 'POST', headers: { 'content-type': 'application/json', origin: shop.running.address }, body: '{"typed":"8 lb"}' });
+    expect(reply.status).toBe(401);
+  });
+});
+
 describe('a working kept with a visit', () => {
   let visit: Visit;
   const look = () => shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
@@ -53,5 +69,13 @@ describe('a working kept with a visit', () => {
     await shop.marit.ok('DELETE', `/visits/${visit.id}/workings/${kept!.id}`);
     expect((await look()).workings).toEqual([]);
     expect((await shop.marit.send('DELETE', `/visits/${visit.id}/workings/${kept!.id}`)).status).toBe(404);
+  });
+
+  it('is of this visit only, and of none that is not there', async () => {
+    const kept = await shop.marit.ok<KeptWorking>('POST', `/visits/${visit.id}/workings`, { working: 'mass', stage: 'run', input: { typed: '8 lb' } });
+    const other = await takeIn(shop.marit);
+    expect((await shop.marit.send('DELETE', `/visits/${other.id}/workings/${kept.id}`)).status).toBe(404);
+    expect((await shop.marit.send('POST', `/visits/${crypto.randomUUID()}/workings`, { working: 'mass', stage: 'run', input: { typed: '8 lb' } })).status).toBe(404);
+    expect((await look()).workings).toEqual([kept]);
   });
 });

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 import { fieldsOf, runWorking, typedOf, WORKINGS, workingById } from '@eclat/core/workings';
-import { cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useStore } from '../store.ts';
 import { fromAddress, toAddress } from './address.ts';
 import { Figure } from './figures/index.tsx';
@@ -92,5 +92,71 @@ describe('what belongs to all workings', () => {
     expect(findWorkings('lost wheel', 'fit').map((w) => w.id)).toEqual(['train-missing']);
     expect(findWorkings('tick tock', 'run')[0]?.id).toBe('beat-error');
     expect(findWorkings('astrolabe', '')).toEqual([]);
+  });
+});
+
+describe('long work', () => {
+  /** A worker that answers when it is told to. */
+  class Slow {
+    static all: Slow[] = [];
+    ended = false;
+    onmessage: ((e: { data: unknown }) => void) | null = null;
+    onerror: (() => void) | null = null;
+    asked: { id: string; input: unknown } | null = null;
+    constructor() { Slow.all.push(this); }
+    postMessage(asked: { id: string; input: unknown }) { this.asked = asked; }
+    terminate() { this.ended = true; }
+    answer() { act(() => this.onmessage!({ data: runWorking(workingById(this.asked!.id)!, this.asked!.input) })); }
+  }
+  beforeEach(() => { Slow.all = []; vi.stubGlobal('Worker', Slow); });
+  afterEach(() => vi.unstubAllGlobals());
+  const asked = async (n: number) => { await waitFor(() => expect(Slow.all[n]?.asked).toBeTruthy()); return Slow.all[n]!; };
+
+  it('goes on away from the page, and the answer is shown when it is there', async () => {
+    open('/workings/train-missing');
+    const worker = await asked(0);
+    expect(says()).toMatch(/Reckoning/);
+    worker.answer();
+    expect(says()).toMatch(/Most usual: 60\/8/);
+    expect(worker.ended).toBe(true);
+  });
+
+  it('is ended when other figures are typed, and an answer to the old ones is never shown', async () => {
+    open('/workings/train-missing');
+    const first = await asked(0);
+    const field = screen.getByLabelText('Beats an hour wanted');
+    await person.clear(field);
+    await person.type(field, '7200');
+    expect(first.ended).toBe(true);
+    const last = await asked(Slow.all.length - 1);
+    await waitFor(() => expect(Slow.all.at(-1)!.asked?.input).toMatchObject({ beats: 7200 }));
+    expect(last.ended || last === Slow.all.at(-1)).toBe(true);
+    Slow.all.at(-1)!.answer();
+    expect(says()).toMatch(/Most usual: (?!60\/8)/);
+  });
+
+  it('can be stopped, and what failed is said', async () => {
+    open('/workings/train-missing');
+    const worker = await asked(0);
+    await person.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(worker.ended).toBe(true);
+    expect(screen.queryByText(/Reckoning/)).toBeNull();
+    cleanup();
+    open('/workings/promise-date');
+    const broken = await asked(Slow.all.length); // the one that this page begins
+    act(() => broken.onerror!());
+    expect(says()).toMatch(/could not be reckoned/);
+  });
+
+  it('fills a table that is sorted by any column, and shows all of it when asked', async () => {
+    open('/workings/train-missing?beats=3600&escapeTeeth=30&known=%5B%5D&unknown=2&tolerancePercent=0.2&wheelsFrom=24&wheelsTo=120&pinionsFrom=6&pinionsTo=16');
+    (await asked(0)).answer();
+    const wheels = () => screen.getAllByRole('row').slice(1).map((r) => Number(r.querySelector('td')!.textContent));
+    expect(wheels()).toHaveLength(8);
+    await person.click(screen.getByRole('button', { name: /^Show all/ }));
+    await person.click(screen.getByRole('button', { name: 'Wheel' }));
+    expect(screen.getByRole('columnheader', { name: 'Wheel' }).getAttribute('aria-sort')).toBe('ascending');
+    expect(wheels()).toEqual([...wheels()].sort((a, b) => a - b));
+    expect(wheels().length).toBeGreaterThan(100);
   });
 });

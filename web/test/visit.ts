@@ -1,0 +1,19 @@
+import type { Visit } from '@eclat/contract';
+import { familyById } from '@eclat/core/movement';
+
+export const AT = '2031-05-02T09:00:00.000Z';
+export const by = { by: 'Ines Calloway', at: AT };
+
+/** A visit of a family as the server would send it, on its first day; what differs is given. */
+export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
+  const { traits } = familyById(family);
+  return {
+    id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', promisedFor: null,
+    owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
+    movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1 },
+    received: [], stages: [], photos: [], findings: [], observations: {}, cause: '',
+    power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
+    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
+    next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
+  };
+}
