@@ -41,7 +41,7 @@ export const CLOCKS: readonly DemoClock[] = [
         f('strike train, locking wheel', 'Two punch marks round the back hole.', 'harms it', 'striking', 'Bush, marks left as they are', { earlierRepair: true }),
         f('case', 'Chip at the foot of the left column.', 'looks', 'looks', 'Left as it is, as wished'),
       ],
-      symptoms: { 'stops-late': 'present', 'small-swing': 'present', 'uneven-beat': 'absent', dead: 'absent' }, cause: 'Gummed mainspring, with worn holes in both trains',
+      symptoms: { 'stops-late': 'present', 'small-swing': 'present', 'uneven-beat': 'absent', 'strikes-slow': 'present', dead: 'absent' }, looks: { 'crutch-loop': 'clear', 'gummed-mainspring.going': 'found', 'worn-hole.going': 'found', 'worn-hole.strike': 'found' }, cause: 'Gummed mainspring, with worn holes in both trains',
       baths: [
         { bath: 'petroleum solvent', parts: [{ name: 'mainsprings', materials: ['blued or polished steel'] }, { name: 'nuts, pins and screws', materials: ['blued or polished steel'] }], minutes: 20 },
         { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 }, { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 },

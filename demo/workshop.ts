@@ -2,14 +2,14 @@ import type { BodyOf, Person, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
-import type { SymptomId } from '@eclat/core/faults';
+import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { holesOf, type TrainKey } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
 import { startBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import type { EntityManager } from '@eclat/server/database/orm';
-import { observe, settleCause } from '@eclat/server/diagnosis/diagnosis.service';
+import { observe, settleCause, takeLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/findings/findings.service';
 import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/http/context';
@@ -41,6 +41,7 @@ export function seeded(seed: number): () => number {
 export interface Course {
   findings?: BodyOf<typeof api.findings.add>[];
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
+  looks?: Record<string, LookOutcome>;
   cause?: string;
   /** Trains that are not let down when the power stage is reached. */
   power?: Partial<Record<TrainKey, PowerState>>;
@@ -112,6 +113,7 @@ export class Workshop {
         return;
       case 'diagnose':
         for (const [symptom, state] of Object.entries(course.symptoms ?? {})) await this.did(observe(this.ctx, id, symptom, state));
+        for (const [look, outcome] of Object.entries(course.looks ?? {})) await this.did(takeLook(this.ctx, id, look, outcome), 4);
         if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
         return;
       case 'power': return this.powerDown(visit, course, last);

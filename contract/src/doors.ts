@@ -42,6 +42,7 @@ export const doors = {
   },
   diagnosis: {
     observe: { method: 'PUT', path: '/visits/:visitId/observations/:symptom' },
+    look: { method: 'PUT', path: '/visits/:visitId/looks/:look' },
     settle: { method: 'PUT', path: '/visits/:visitId/cause' },
   },
   powerDown: {

@@ -1,4 +1,4 @@
-import { SYMPTOM_IDS } from '@eclat/core/faults';
+import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { z } from 'zod';
 import { done, moment, needed, words } from './common.ts';
 import { bench, everyone } from './people.ts';
@@ -33,6 +33,7 @@ export const findings = {
 
 export const diagnosis = {
   observe: route({ method: 'PUT', path: '/visits/:visitId/observations/:symptom', summary: 'Say whether a symptom is there', roles: everyone, body: z.object({ state: z.enum(['present', 'absent']).nullable() }), reply: observations }),
+  look: route({ method: 'PUT', path: '/visits/:visitId/looks/:look', summary: 'Say what a look found, that it cannot be taken here, or take that back', roles: everyone, body: z.object({ outcome: z.enum(OUTCOMES).nullable() }), reply: done }),
   settle: route({ method: 'PUT', path: '/visits/:visitId/cause', summary: 'Name the cause, in the words of the record', roles: bench, body: z.object({ cause: words(300) }), reply: done }),
 };
 export const symptomId = z.enum(SYMPTOM_IDS);

@@ -1,5 +1,5 @@
 import { BATHS, MATERIALS } from '@eclat/core/cleaning';
-import { SYMPTOM_IDS } from '@eclat/core/faults';
+import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { TRAINS } from '@eclat/core/movement';
 import { HOLE_VERDICTS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
@@ -104,6 +104,9 @@ export const nextAction = z.object({ stage: stageId, text: z.string(), urgency: 
 
 export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['present', 'absent']));
 
+/** A look at one cause, taken or found impossible here. */
+export const lookTaken = z.object({ look: z.string(), outcome: z.enum(OUTCOMES), ...by });
+
 const values = z.record(z.string(), z.unknown());
 /** A working done for a visit: reckoned anew by the server, and kept as it was on that day. */
 export const keptWorking = z.object({ id, working: z.string(), version: z.int(), stage: stageId, input: values, result: values, says: z.string(), ...by });
@@ -115,7 +118,7 @@ export const visit = z.object({
   owner, clock: z.object({ id, description: z.string() }), movement,
   received: z.array(receivedItem.extend({ id })),
   stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...by })),
-  photos: z.array(photo), findings: z.array(finding), observations, cause: z.string(),
+  photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: z.object({ overrideReason: z.string(), ...by }).nullable(),
   baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),

@@ -11,7 +11,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', promisedFor: null,
     owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
     movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1 },
-    received: [], stages: [], photos: [], findings: [], observations: {}, cause: '',
+    received: [], stages: [], photos: [], findings: [], observations: {}, looks: [], cause: '',
     power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
     cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
     next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,

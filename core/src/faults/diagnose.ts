@@ -1,63 +1,84 @@
 import type { Traits } from '../movement/index.ts';
-import { canShow, CAUSES, likelihood, PRIOR, type Cause } from './causes.ts';
-import { posterior, type Observed } from './infer.ts';
-import { HIDDEN_WHEN_DEAD, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from './symptoms.ts';
+import { PRIOR, type Level } from './causes/index.ts';
+import { combinations } from './combos.ts';
+import { posterior, type Network, type Observed } from './infer.ts';
+import { instancesFor, symptomsFor, type Instance } from './instances.ts';
+import { levelReached, nextLooks, weigh, type LooksTaken, type NextLook } from './looks.ts';
+import { HIDDEN_WHEN_DEAD, SYMPTOMS, type SymptomId } from './symptoms.ts';
 
 /** A symptom shows without any listed cause about this often. House rule: 0.01 to 0.02. */
 const LEAK = 0.015;
+const COMBINATIONS = 4;
 
 export type Observations = Partial<Record<SymptomId, Exclude<Observed, 'unknown'>>>;
 
 export interface RankedCause {
-  cause: Cause;
+  instance: Instance;
   probability: number;
   /** Why it stands where it stands, in words. */
-  reasons: { text: string; speaks: 'for' | 'against' }[];
+  reasons: { text: string; speaks: 'for' | 'against'; strength: 'strongly' | 'somewhat' }[];
 }
 
-export const causesFor = (traits: Traits): Cause[] => CAUSES.filter((c) => c.applies(traits));
-
-/** Symptoms that this movement can show and at least one cause could explain. */
-export function symptomsFor(traits: Traits): SymptomId[] {
-  const causes = causesFor(traits);
-  return SYMPTOM_IDS.filter((s) => canShow(traits, s) && causes.some((c) => likelihood(c, s, traits) > 0));
+export interface Diagnosis {
+  ranked: RankedCause[];
+  /** What it could be as a whole, this and nothing else, likeliest first. */
+  combinations: { instances: Instance[]; probability: number }[];
+  looks: NextLook[];
+  level: Level;
 }
 
 /** Symptoms that cannot be observed given the others: a dead clock has no rate. */
 export const unobservable = (seen: Observations): readonly SymptomId[] => (seen.dead === 'present' ? HIDDEN_WHEN_DEAD : []);
 
 /**
- * The causes in order of their probability, each with its reasons. A reason's direction is found by leaving that one
- * observation out: if the cause was less likely without it, it speaks for the cause.
+ * The causes in order of their probability, each with its reasons; the likeliest states of the whole; and the next look.
+ * A reason's direction is found by leaving that one observation out: if the cause was less likely without it, it speaks
+ * for the cause.
+ * @param apart how far the clock is taken down already, by the record of its stages
  */
-export function diagnose(traits: Traits, seen: Observations): RankedCause[] {
-  const causes = causesFor(traits);
+export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken = {}, apart: Level = 0): Diagnosis {
+  const instances = instancesFor(traits);
   const symptoms = symptomsFor(traits);
   const hidden = unobservable(seen);
-  const net = {
-    priors: causes.map((c) => PRIOR[c.prior]),
-    likelihoods: causes.map((c) => symptoms.map((s) => likelihood(c, s, traits))),
+  const net: Network = {
+    priors: instances.map((i) => PRIOR[i.cause.prior]),
+    likelihoods: instances.map((i) => symptoms.map((s) => i.shows[s] ?? 0)),
     leaks: symptoms.map(() => LEAK),
   };
   const observed = symptoms.map((s): Observed => (hidden.includes(s) ? 'unknown' : seen[s] ?? 'unknown'));
-  const all = posterior(net, observed);
-  const without = new Map(symptoms.map((s, f) => [s, observed[f] === 'unknown' ? null : posterior(net, observed.with(f, 'unknown'))]));
+  const looks = instances.map((i) => weigh(taken[i.id]));
+  const all = posterior(net, observed, looks);
+  const without = symptoms.map((_, f) => (observed[f] === 'unknown' ? null : posterior(net, observed.with(f, 'unknown'), looks).marginals));
+  const level = Math.max(apart, levelReached(instances, taken)) as Level;
 
-  return causes
-    .map((cause, c) => ({ cause, probability: all[c]!, reasons: symptoms.flatMap((s) => reason(s, all[c]!, without.get(s)?.[c], likelihood(cause, s, traits), seen[s])) }))
-    .sort((a, b) => b.probability - a.probability);
+  const ranked = instances.map((instance, c): RankedCause => ({
+    instance, probability: all.marginals[c]!,
+    reasons: [...lookReason(taken, instance), ...symptoms.flatMap((s, f) => reason(s, all.marginals[c]!, without[f]?.[c], instance.shows[s] ?? 0, seen[s]))],
+  }));
+  return {
+    ranked: ranked.sort((a, b) => b.probability - a.probability),
+    combinations: combinations(net, all, COMBINATIONS).map((k) => ({ instances: k.causes.map((c) => instances[c]!), probability: k.probability })),
+    looks: nextLooks(instances, all.marginals, symptoms.filter((_, f) => observed[f] === 'present'), taken, level), level,
+  };
 }
 
 const odds = (p: number) => p / (1 - p);
 
-function reason(symptom: SymptomId, p: number, pWithout: number | undefined | null, shows: number, seen?: Observed): RankedCause['reasons'] {
-  if (pWithout === undefined || pWithout === null) return [];
+function lookReason(taken: LooksTaken, { id, cause }: Instance): RankedCause['reasons'] {
+  const outcome = taken[id];
+  if (outcome === 'found') return [{ speaks: 'for', strength: 'strongly', text: `looked: ${cause.look.what} Found.` }];
+  return outcome === 'clear' ? [{ speaks: 'against', strength: 'strongly', text: `looked: ${cause.look.what} Nothing there.` }] : [];
+}
+
+function reason(symptom: SymptomId, p: number, pWithout: number | undefined, shows: number, seen?: Observed): RankedCause['reasons'] {
+  if (pWithout === undefined) return [];
   const factor = odds(p) / odds(pWithout);
   const name = `“${SYMPTOMS[symptom].toLowerCase()}”`;
-  if (factor > 1.15) return [{ speaks: 'for', text: seen === 'present' ? `${often(shows)} shows as ${name}` : `${name} is not there, as one expects` }];
+  const strength = factor > 4 || factor < 0.25 ? 'strongly' : 'somewhat';
+  if (factor > 1.15) return [{ speaks: 'for', strength, text: seen === 'present' ? `${often(shows)} shows as ${name}` : `${name} is not there, as one expects` }];
   if (factor < 0.87)
-    return [{ speaks: 'against', text: seen === 'absent' ? `${often(shows)} shows as ${name}, and that is not there` : `${name} is explained by something likelier` }];
+    return [{ speaks: 'against', strength, text: seen === 'absent' ? `${often(shows)} shows as ${name}, and that is not there` : `${name} is explained by something likelier` }];
   return [];
 }
 
-const often = (p: number) => (p >= 0.6 ? 'mostly' : p >= 0.25 ? 'often' : 'sometimes');
+const often = (p: number) => (p >= 0.6 ? 'mostly' : p >= 0.25 ? 'often' : p > 0 ? 'sometimes' : 'never');

@@ -1,4 +1,6 @@
 export * from './symptoms.ts';
-export * from './causes.ts';
+export { CAUSES, LEVELS, type Cause, type Level } from './causes/index.ts';
+export { instancesFor, symptomsFor, type Instance } from './instances.ts';
 export * from './diagnose.ts';
+export { levelName, OUTCOMES, type LookOutcome, type LooksTaken, type NextLook } from './looks.ts';
 export { MOST_PRESENT } from './infer.ts';

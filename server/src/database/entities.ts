@@ -4,7 +4,7 @@ import { Clock, ClockMovement, Movement, MovementMark } from '../movements/movem
 import { CautionRead, ReceivedItem, StageEvent, Visit } from '../visits/visits.entity.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Finding } from '../findings/findings.entity.ts';
-import { Observation } from '../diagnosis/diagnosis.entity.ts';
+import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
 import { Strip, TrainPower } from '../power/power.entity.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
@@ -16,5 +16,5 @@ import { HistoryEntry } from '../history/history.entity.ts';
 
 export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
-  Photo, Finding, Observation, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
+  Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
 ];

@@ -1,8 +1,14 @@
-import type { SymptomId } from '@eclat/core/faults';
+import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { defineEntity } from '@mikro-orm/core';
 import { by, text, visitKey } from '../database/columns.ts';
 
 export const Observation = defineEntity({
   name: 'Observation', tableName: 'observation',
   properties: { visitId: visitKey().primary(), symptom: text().$type<SymptomId>().primary(), state: text().$type<'present' | 'absent'>(), ...by },
+});
+
+/** A look at one cause of this movement: found, clear, or impossible here. */
+export const LookTaken = defineEntity({
+  name: 'LookTaken', tableName: 'look_taken',
+  properties: { visitId: visitKey().primary(), look: text().primary(), outcome: text().$type<LookOutcome>(), ...by },
 });

@@ -1,9 +1,13 @@
 import { api, ok } from '@eclat/contract';
 import type { Serve } from '../http/serve.ts';
-import { observe, settleCause } from './diagnosis.service.ts';
+import { observe, settleCause, takeLook } from './diagnosis.service.ts';
 
 export function serveDiagnosis(serve: Serve): void {
   serve(api.diagnosis.observe, (ctx, { params, body }) => observe(ctx, params.visitId, params.symptom, body.state));
+  serve(api.diagnosis.look, async (ctx, { params, body }) => {
+    await takeLook(ctx, params.visitId, params.look, body.outcome);
+    return ok;
+  });
   serve(api.diagnosis.settle, async (ctx, { params, body }) => {
     await settleCause(ctx, params.visitId, body.cause);
     return ok;

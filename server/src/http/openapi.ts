@@ -35,7 +35,6 @@ export function openApi(): object {
     }
   // Each working has inputs and a result of its own, so each stands as a door of its own.
   const general = paths['/api/workings/{working}']!['post'] as { parameters: unknown[]; responses: Record<string, object> };
-  delete paths['/api/workings/{working}'];
   for (const w of WORKINGS)
     paths[`/api/workings/${w.id}`] = {
       post: { ...general, operationId: `workings.run.${w.id}`, summary: w.title, description: w.asks, parameters: [], requestBody: json(w.inputs, 'input'), responses: { ...general.responses, 200: { description: 'Done', ...json(worked.extend({ result: w.result }), 'output') } } },

@@ -4,7 +4,7 @@ import { nextAction, STAGES } from '@eclat/core/stages';
 import { FACTS_SQL, factsOf, type FactRow } from '../bench/facts.ts';
 import { presentBath } from '../cleaning/cleaning.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
-import { Observation } from '../diagnosis/diagnosis.entity.ts';
+import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { presentFinding } from '../findings/findings.service.ts';
 import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
@@ -45,6 +45,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const photos = await em.find(Photo, of, { ...inTime, fields: ['caption', 'stage', 'width', 'height', 'by', 'at'] });
   const findings = await em.find(Finding, of, inTime);
   const observations = await em.find(Observation, of);
+  const looks = await em.find(LookTaken, of, inTime);
   const cautions = await em.find(CautionRead, of);
   const baths = await em.find(BathRun, of, { orderBy: { startedAt: 'asc' } });
   const holes = await em.find(SurveyedHole, of);
@@ -67,6 +68,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     photos: photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, ...at(p) })),
     findings: findings.map(presentFinding),
     observations: Object.fromEntries(observations.map((o) => [o.symptom, o.state])),
+    looks: looks.map((l) => ({ look: l.look, outcome: l.outcome, ...at(l) })),
     power: power.sort((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)).map(presentPower),
     cautions: cautions.map((c) => ({ caution: c.caution, ...at(c) })),
     strip: strip && { overrideReason: strip.overrideReason, ...at(strip) },

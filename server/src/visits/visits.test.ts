@@ -121,6 +121,20 @@ describe('the gates', () => {
     expect(await shop.marit.ok('GET', '/bench')).toEqual(expect.arrayContaining([expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) })]));
   });
 
+  it('keeps what a look found, and takes it back; a look at what this movement has not is none', async () => {
+    const { marit } = shop;
+    const { id, movement } = await takeIn(marit);
+    const put = (look: string, outcome: string | null) => marit.send('PUT', `/visits/${id}/looks/${look}`, { outcome });
+    expect(movement.traits.strike).toBe('rack');
+    expect((await put('worn-hole.strike', 'clear')).status).toBe(200);
+    expect((await put('worn-hole.strike', 'found')).status).toBe(200);
+    expect((await look(id)).looks).toMatchObject([{ look: 'worn-hole.strike', outcome: 'found', by: 'Marit Fennick' }]);
+    for (const none of ['worn-hole', 'worn-hole.chime', 'strip-strength']) expect((await put(none, 'clear')).status, none).toBe(404);
+    expect((await put('worn-hole.strike', 'perhaps')).status).toBe(422);
+    await put('worn-hole.strike', null);
+    expect((await look(id)).looks).toEqual([]);
+  });
+
   it('keeps forbidden parts out of the bath and holds to the limit', async () => {
     const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } });
     const put = (parts: object[], minutes: number, overrideReason = '') => shop.marit.send('POST', `/visits/${visit.id}/baths`, { bath: 'ammoniated water', parts, minutes, overrideReason });
