@@ -191,7 +191,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(page.getByText('Write 1894-03-07')).toBeVisible();
     await page.getByLabel('Date, as sure as it is').fill('189X');
     await page.getByRole('button', { name: 'Enter it' }).click();
-    await expect(page.getByText('1890s, year illegible').first()).toBeVisible();
+    await expect(page.getByRole('main').getByText('1890s, year illegible', { exact: true }).first()).toBeVisible();
 
     await page.getByRole('link', { name: 'Take in' }).click();
     await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();

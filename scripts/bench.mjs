@@ -22,7 +22,7 @@ await main(async () => {
     if (spawnSync(process.execPath, ['dist/server/demo.js'], { cwd: ROOT, env, stdio: 'inherit' }).status !== 0) giveUp('The demo could not be loaded.');
     server = spawn(process.execPath, ['dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => server.stdout.once('data', resolve));
-    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts']) {
+    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'find.ts']) {
       const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: ROOT, env, stdio: 'inherit' });
       if (status !== 0) process.exitCode = 1;
     }

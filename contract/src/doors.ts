@@ -11,6 +11,9 @@ export const doors = {
     list: { method: 'GET', path: '/people' },
     add: { method: 'POST', path: '/people' },
   },
+  find: {
+    anything: { method: 'GET', path: '/find' },
+  },
   owners: {
     search: { method: 'GET', path: '/owners' },
     clocks: { method: 'GET', path: '/owners/:ownerId/clocks' },

@@ -1,3 +1,4 @@
+import { find } from './find.ts';
 import { movements } from './movements.ts';
 import { owners } from './owners.ts';
 import { people } from './people.ts';
@@ -5,9 +6,10 @@ import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown,
 import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
+export const api = { people, find, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
 
 export * from './common.ts';
+export { hit, type Hit } from './find.ts';
 export * from './movements.ts';
 export * from './owners.ts';
 export * from './people.ts';

@@ -8,6 +8,7 @@ import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
 import { serveFindings } from './findings/findings.routes.ts';
 import { serveFitting } from './fitting/fitting.routes.ts';
+import { serveFind } from './find/find.routes.ts';
 import { openApi } from './http/openapi.ts';
 import { HttpProblem } from './http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './http/security.ts';
@@ -60,6 +61,7 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
     next();
   });
   servePeople(serve, house);
+  serveFind(serve);
   serveOwners(serve);
   serveMovements(serve);
   serveBench(serve);

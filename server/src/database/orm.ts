@@ -4,6 +4,7 @@ import { entities } from './entities.ts';
 import { First } from './migrations/0001-first.ts';
 import { Workings } from './migrations/0002-workings.ts';
 import { Looks } from './migrations/0003-looks.ts';
+import { Find } from './migrations/0004-find.ts';
 
 export type { EntityManager };
 
@@ -14,7 +15,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }], snapshot: false, silent: true, tableName: 'migrations' },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });

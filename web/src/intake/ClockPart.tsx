@@ -6,7 +6,7 @@ import { useMovements, useOwnerClocks } from '../api/queries.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../ui/Field.tsx';
-import type { IntakeForm } from './Intake.tsx';
+import { NO_MOVEMENT, type IntakeForm } from './form.ts';
 
 /** Dangers that are asked once at the counter and then shown wherever they matter. */
 const ASKED: readonly (readonly [Fitting, string])[] = [['luminous paint', 'Luminous paint'], ['mercury pendulum', 'Mercury pendulum'], ['dome', 'Glass dome'], ['mains cord', 'Mains cord'], ['moon work', 'Moon work'], ['calendar work', 'Calendar']];
@@ -24,7 +24,7 @@ export function ClockPart() {
     setValue('clockId', id);
     setValue('clock', id ? undefined : { description: '' });
     setValue('movementId', undefined);
-    setValue('movement', id ? undefined : { name: '', familyId: '', maker: '', marks: [], fittings: [] });
+    setValue('movement', id ? undefined : NO_MOVEMENT);
   };
   const known = clocks.data?.find((c) => c.id === clockId);
   return (
@@ -46,7 +46,7 @@ export function ClockPart() {
           {movementId ? (
             <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3 sm:col-span-2">
               <span className="flex items-center gap-3 font-bold"><BookOpen aria-hidden />A movement that is known here, with its history</span>
-              <Button onClick={() => { setValue('movementId', undefined); setValue('movement', { name: '', familyId: '', maker: '', marks: [], fittings: [] }); }}>Not this one</Button>
+              <Button onClick={() => { setValue('movementId', undefined); setValue('movement', NO_MOVEMENT); }}>Not this one</Button>
             </div>
           ) : (
             <>

@@ -1,4 +1,4 @@
-import { newVisit, type BodyOf } from '@eclat/contract';
+import { newVisit } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
@@ -12,15 +12,10 @@ import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextArea, TextField } from '../ui/Field.tsx';
 import { ClockPart } from './ClockPart.tsx';
-import { OwnerPart } from './OwnerPart.tsx';
+import { EMPTY, type IntakeForm } from './form.ts';
+import { FindPart } from './FindPart.tsx';
+import { keepKnownName, OwnerPart } from './OwnerPart.tsx';
 import { ReceivedPart } from './ReceivedPart.tsx';
-
-export type IntakeForm = BodyOf<typeof api.visits.open>;
-
-const EMPTY: IntakeForm = {
-  owner: { name: '', phone: '', email: '', address: '' }, clock: { description: '' }, movement: { name: '', familyId: '', maker: '', marks: [], fittings: [] },
-  complaint: '', wanted: '', notWanted: '', received: [], promisedFor: null,
-};
 
 /** The clock is safe, identified, and everything that came with it is listed, before the owner leaves. */
 export function Component() {
@@ -53,6 +48,7 @@ export function Component() {
           <h1 className="text-3xl">Take a clock in</h1>
           <p className="mt-1 text-lg text-soft">Weights off and pendulum off before it is moved. Photographs come next, before anybody touches anything.</p>
         </div>
+        <FindPart onOwner={keepKnownName} />
         <div className="flex flex-col gap-5">
         <OwnerPart />
         <Panel title="Complaint and scope">

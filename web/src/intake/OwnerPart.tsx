@@ -4,7 +4,10 @@ import { useOwners } from '../api/queries.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextArea, TextField } from '../ui/Field.tsx';
-import type { IntakeForm } from './Intake.tsx';
+import { NO_MOVEMENT, type IntakeForm } from './form.ts';
+
+/** The name to show for an owner that was picked, over a reload too. */
+export const keepKnownName = (shown: string): void => sessionStorage.setItem('eclat.intake.owner', shown);
 
 /** A returning owner is offered while the name or the phone is typed. */
 export function OwnerPart() {
@@ -16,15 +19,14 @@ export function OwnerPart() {
   const pick = (id: string, shown: string) => {
     setValue('ownerId', id);
     setValue('owner', undefined);
-    setKnownName(shown);
+    keepKnownName(shown);
   };
-  const setKnownName = (shown: string) => sessionStorage.setItem('eclat.intake.owner', shown);
   if (known)
     return (
       <Panel title="Owner">
         <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3">
           <span className="flex items-center gap-3 text-xl font-bold"><UserRound aria-hidden />{sessionStorage.getItem('eclat.intake.owner') ?? 'A known owner'}</span>
-          <Button onClick={() => { setValue('ownerId', undefined); setValue('clockId', undefined); setValue('owner', { name: '', phone: '', email: '', address: '' }); setValue('clock', { description: '' }); setValue('movement', { name: '', familyId: '', maker: '', marks: [], fittings: [] }); }}>Somebody else</Button>
+          <Button onClick={() => { setValue('ownerId', undefined); setValue('clockId', undefined); setValue('owner', { name: '', phone: '', email: '', address: '' }); setValue('clock', { description: '' }); setValue('movement', NO_MOVEMENT); }}>Somebody else</Button>
         </div>
         <p className="mt-2 text-soft">Known here. Choose the clock, or take a new one in for them.</p>
       </Panel>

@@ -3,7 +3,7 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
-import type { IntakeForm } from './Intake.tsx';
+import type { IntakeForm } from './form.ts';
 
 const USUAL = ['Pendulum', 'Key', 'Weights, left and right', 'Dome', 'Bag of loose trim'];
 

@@ -1,0 +1,10 @@
+import type { api, BodyOf } from '@eclat/contract';
+
+export type IntakeForm = BodyOf<typeof api.visits.open>;
+
+/** A movement that is not yet described. */
+export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [] };
+export const EMPTY: IntakeForm = {
+  owner: { name: '', phone: '', email: '', address: '' }, clock: { description: '' }, movement: NO_MOVEMENT,
+  complaint: '', wanted: '', notWanted: '', received: [], promisedFor: null,
+};
