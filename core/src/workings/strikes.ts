@@ -33,7 +33,7 @@ export const STRIKES = [
       const quarters = [1, 2, 3, 4] as const;
       return { plan: quarters.map((q) => ({ quarter: ['quarter', 'half', 'three quarters', 'hour'][q - 1]!, changes: CAMBRIDGE_QUARTERS[q].join(' '), notes: quarterNotes(q) })), anHour: quarters.reduce((n, q) => n + quarterNotes(q), 0), right: judged.right, outBy: judged.outOfPhaseBy };
     },
-    says: (r) => (r.outBy !== null ? `In order, but ${r.outBy} ${r.outBy === 1 ? 'quarter' : 'quarters'} ahead: let it off until it agrees, or turn the drum back by ${r.outBy} of its ten changes’ worth of lock.` : r.right ? 'In step.' : 'Not a matter of phase: the locking or the self-correction is at fault.'),
+    says: (r) => (r.outBy !== null ? `In order, but ${r.outBy} ${r.outBy === 1 ? 'quarter' : 'quarters'} ahead of the hand: re-phase the drum against its release, look whether the self-correction works, and hear all four again.` : r.right ? 'In step.' : 'Not a matter of phase: the locking or the self-correction is at fault.'),
     formula: '4, 8, 12, 16 notes; 40 an hour; the drum turns twice', sources: [QUARTERS],
     checks: [
       { kind: 'published', source: QUARTERS, given: { heard: [] }, finds: { anHour: [40, 0], 'plan.2.changes': '4 5 1', 'plan.3.notes': [16, 0] } },

@@ -38,7 +38,7 @@ export function Desk({ working, typed, onTyped, reckoning, actions, narrow = fal
         {outcome?.ok && (
           <Panel title="What follows" className={unread || busy ? 'opacity-50' : ''}>
             {!narrow && <div className="mb-5"><Figure name={working.figure} input={form.input} result={outcome.result} /></div>}
-            <Result working={working} result={outcome.result} />
+            <Result working={working} result={outcome.result} says={outcome.says} />
           </Panel>
         )}
       </div>

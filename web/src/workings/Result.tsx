@@ -6,10 +6,10 @@ import { useStore } from '../store.ts';
 
 type Row = Record<string, unknown>;
 
-/** The figures of a result, large; its lists as tables that can be sorted. Facts and words stand between them. */
-export function Result({ working, result }: { working: Working; result: Row }) {
+/** The figures of a result, large; its lists as tables that can be sorted. What the sentence above says already is left out. */
+export function Result({ working, result, says }: { working: Working; result: Row; says: string }) {
   const fields = useMemo(() => fieldsOf(working.result), [working]);
-  const plain = fields.filter((f) => f.kind !== 'rows' && f.kind !== 'numbers' && result[f.name] !== null && !(f.kind === 'text' && String(result[f.name]).length > 60));
+  const plain = fields.filter((f) => f.kind !== 'rows' && f.kind !== 'numbers' && result[f.name] !== null && result[f.name] !== says && !(f.kind === 'text' && String(result[f.name]).length > 60));
   return (
     <div className="flex flex-col gap-5">
       <dl className="grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-6 gap-y-4">
