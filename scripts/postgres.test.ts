@@ -5,7 +5,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { afterAll, describe, expect, it } from 'vitest';
-// @ts-expect-error plain script without types
 import { startCluster } from './lib/postgres.mjs';
 
 type Cluster = { url: string; stop(): Promise<void> };

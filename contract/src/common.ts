@@ -23,5 +23,7 @@ export const problem = z.object({
 export type Problem = z.infer<typeof problem>;
 
 export const page = <Item extends z.ZodType>(item: Item) => z.object({ items: z.array(item), next: z.string().nullable() });
+/** Inputs and results of a working: their own schemas stand in the registry, which validates them. */
+export const values = z.record(z.string(), z.unknown());
 export const done = z.object({ ok: z.literal(true) });
 export const ok = { ok: true } as const;

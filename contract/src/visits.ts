@@ -4,7 +4,7 @@ import { TRAINS } from '@eclat/core/movement';
 import { HOLE_VERDICTS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
-import { id, millimetres, moment, needed, seen, version, words } from './common.ts';
+import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
 import { movement, newMovement } from './movements.ts';
 import { owner, ownerFields } from './owners.ts';
 
@@ -107,7 +107,6 @@ export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['presen
 /** A look at one cause, taken or found impossible here. */
 export const lookTaken = z.object({ look: z.string(), outcome: z.enum(OUTCOMES), ...by });
 
-const values = z.record(z.string(), z.unknown());
 /** A working done for a visit: reckoned anew by the server, and kept as it was on that day. */
 export const keptWorking = z.object({ id, working: z.string(), version: z.int(), stage: stageId, input: values, result: values, says: z.string(), ...by });
 export type KeptWorking = z.infer<typeof keptWorking>;

@@ -1,12 +1,10 @@
 import { z } from 'zod';
-import { done, needed } from './common.ts';
+import { done, needed, values } from './common.ts';
 import { everyone } from './people.ts';
 import { route } from './route.ts';
 import { keptWorking, stageId } from './visits.ts';
 
 const jsonSchema = z.record(z.string(), z.unknown());
-/** Inputs and results are those of each working: their schemas stand in the list, and the registry validates them. */
-const values = z.record(z.string(), z.unknown());
 
 export const workingCard = z.object({
   id: z.string(), title: z.string(), subject: z.string(), asks: z.string(), stages: z.array(stageId), version: z.int(),

@@ -3,3 +3,4 @@ export * from './fit.ts';
 export * from './verdict.ts';
 export * from './run.ts';
 export * from './line.ts';
+export * from './words.ts';

@@ -1,3 +1,6 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import fc from 'fast-check';
+import { jStat } from 'jstat';
 import { describe, expect, it } from 'vitest';
 import { linearRegression } from 'simple-statistics';
 import { fitLine, fitRate } from './index.ts';
@@ -9,6 +12,17 @@ describe('a straight line', () => {
     expect(line.slope).toBeCloseTo(linearRegression(points).m, 12);
     // Published: t(3) = 3.182; worked by hand: SSR 0.107, Sxx 10, so 3.182·√(0.107/3/10) = 0.190.
     expect(line.halfWidth).toBeCloseTo(0.19, 3);
+  });
+  it('has the interval of another statistics library, whatever the points', () => {
+    for (const degrees of [1, 2, 3, 4, 8, 30, 200]) expect(tQuantile(0.975, degrees)).toBeCloseTo(jStat.studentt.inv(0.975, degrees), 5);
+    const point = fc.tuple(fc.integer({ min: -500, max: 500 }), fc.integer({ min: -5000, max: 5000 }));
+    fc.assert(fc.property(fc.uniqueArray(point, { minLength: 4, maxLength: 25, selector: ([x]) => x }), (points) => {
+      const ols = jStat.models.ols(points.map(([, y]) => y), points.map(([x]) => [1, x]));
+      const line = fitLine(points)!;
+      expect(line.slope).toBeCloseTo(ols.coef[1]!, 5);
+      const half = jStat.studentt.inv(0.975, points.length - 2) * ols.t.se[1]!;
+      expect(Math.abs(line.halfWidth - half)).toBeLessThan(1e-5 * Math.max(1, half));
+    }));
   });
   it('needs three points, not all in one place', () => {
     expect(fitLine([[1, 1], [2, 2]])).toBeNull();

@@ -5,6 +5,7 @@ import { familyById } from '../movement/index.ts';
 import { fitRate } from './fit.ts';
 import { currentSegment, dialError } from './reading.ts';
 import { judgeRate, protocolFor } from './verdict.ts';
+import { rateInWords } from './words.ts';
 
 const DAY = 86_400_000;
 const T0 = Date.UTC(2031, 4, 1);
@@ -72,6 +73,10 @@ describe('readings of a dial', () => {
   it('starts again after an adjustment', () => {
     expect(currentSegment(line(1, [0, 1, 2, 3]), [T0 + 1.5 * DAY]).map((r) => (r.at - T0) / DAY)).toEqual([2, 3]);
   });
+});
+
+describe('a rate in words', () => {
+  it.each([[5.34, 'gains 5.3 s a day'], [-12.6, 'loses 13 s a day'], [0.04, 'keeps time'], [-0.02, 'keeps time']])('%d %s', (rate, words) => expect(rateInWords(rate)).toBe(words));
 });
 
 describe('the verdict', () => {

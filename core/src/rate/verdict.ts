@@ -1,5 +1,6 @@
 import { drivenBy, has, type Traits } from '../movement/index.ts';
 import type { RateFit } from './fit.ts';
+import { rateInWords } from './words.ts';
 
 export interface Protocol {
   shortestDays: number;
@@ -66,5 +67,4 @@ function whenDecided(fit: RateFit, tolerance: number, now: number): number | nul
   return null;
 }
 
-const figure = (s: number) => `${s < 9.95 ? s.toFixed(1) : s.toFixed(0)} s a day`;
-const says = (rate: number) => Math.abs(rate) < 0.05 ? 'Keeps time' : `${rate > 0 ? 'Gains' : 'Loses'} ${figure(Math.abs(rate))}`;
+const says = (rate: number): string => rateInWords(rate).replace(/^./, (first) => first.toUpperCase());

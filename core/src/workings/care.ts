@@ -4,13 +4,12 @@ import { BATHS, correct, dilute, MATERIALS, planRun, type Bath, type Material } 
 import { FAMILIES, familyById } from '../movement/index.ts';
 import { oilChart, serviceInterval } from '../oiling/index.ts';
 import { need } from '../units/index.ts';
-import { choice, fact, maybe, number, out, rows, table, text, words } from './fields.ts';
+import { choice, day, fact, isoDay, maybe, number, out, rows, table, text, words } from './fields.ts';
 import { working } from './working.ts';
 
 const HOUSE = 'House rules, practice';
 const family = choice('Kind of movement', FAMILIES.map((f) => f.id) as [string, ...string[]]);
 const caution = 'Ventilate; goggles and gloves. Never bleach near ammonia, never a flame or a heat gun near solvent. Follow the label and local rules.';
-const isoDay = (d: Date) => d.toISOString().slice(0, 10);
 
 export const CARE = [
   working({
@@ -63,12 +62,11 @@ export const CARE = [
   working({
     id: 'service-due', title: 'When service is due', subject: 'Cleaning and oil', stages: ['sign'], version: 1,
     asks: 'When does it want oil, and when an overhaul?', alias: 'interval next',
-    inputs: z.object({ family, done: text('Last overhaul', 10, { hint: 'Year-month-day' }), oiled: text('Last oiled, if later', 10).optional() }), example: { family: 'longcase', done: '2026-11-23' },
+    inputs: z.object({ family, done: day('Last overhaul'), oiled: day('Last oiled, if later').optional() }), example: { family: 'longcase', done: '2026-11-23' },
     result: z.object({ oilOn: words('Look and oil'), overhaulOn: words('Overhaul'), oilYears: out('Look and oil every', 'years', 0), overhaulYears: out('Overhaul every', 'years', 0) }),
     compute(i) {
-      const day = (typed: string, field: string) => { need(/^\d{4}-\d{2}-\d{2}$/.test(typed) && Number.isFinite(Date.parse(typed)), field, 'A day as year-month-day, such as 2026-11-23.'); return new Date(typed); };
-      const done = day(i.done, 'done');
-      const oiled = i.oiled ? day(i.oiled, 'oiled') : done;
+      const done = new Date(i.done);
+      const oiled = i.oiled ? new Date(i.oiled) : done;
       need(oiled >= done, 'oiled', 'Not before the overhaul.');
       const rule = serviceInterval(familyById(i.family).traits);
       const overhaul = addYears(done, rule.overhaulYears), oil = addYears(oiled, rule.oilYears);

@@ -26,6 +26,9 @@ export const beats = (title = 'Beats an hour', min = 300, max = 40000) => number
 export const choice = <const T extends readonly [string, ...string[]]>(title: string, options: T, more: More = {}) => z.enum(options).meta({ title, ...more });
 export const yes = (title: string, more: More = {}) => z.boolean().meta({ title, ...more });
 export const text = (title: string, most: number, more: More = {}) => z.string().trim().max(most).meta({ title, ...more });
+/** A day of the calendar, as ISO 8601 writes it. */
+export const day = (title: string, more: More = {}) => z.iso.date('A day as year-month-day, such as 2026-11-23.').meta({ title, ...more });
+export const isoDay = (d: Date): string => d.toISOString().slice(0, 10);
 /** A table that the person fills: at least `min` rows. */
 export const rows = <S extends z.ZodRawShape>(title: string, row: S, min: number, max: number, more: More = {}) => z.array(z.object(row)).min(min).max(max).meta({ title, ...more });
 /** Numbers in a row, typed one after another. */
@@ -39,7 +42,7 @@ export const words = (title: string) => z.string().meta({ title });
 export const fact = (title: string) => z.boolean().meta({ title });
 export const table = <S extends z.ZodRawShape>(title: string, row: S) => z.array(z.object(row)).meta({ title });
 
-export type FieldKind = 'number' | 'choice' | 'yes' | 'text' | 'numbers' | 'rows';
+export type FieldKind = 'number' | 'choice' | 'yes' | 'text' | 'day' | 'numbers' | 'rows';
 
 /** One field, as a form or a table needs it. */
 export interface Field extends Meaning {
@@ -58,6 +61,7 @@ export interface Field extends Meaning {
 interface Json extends Partial<Meaning> {
   type?: string | string[];
   enum?: string[];
+  format?: string;
   anyOf?: Json[];
   minimum?: number;
   maximum?: number;
@@ -84,7 +88,7 @@ function fromJson({ properties = {}, required = [] }: Json): Field[] {
       const item = json.items ?? {};
       return item.properties ? { ...base, kind: 'rows', entries, of: fromJson(item) } : { ...base, kind: 'numbers', entries, ...limits(item) };
     }
-    if (json.type === 'string') return { ...base, kind: 'text' };
+    if (json.type === 'string') return { ...base, kind: json.format === 'date' ? 'day' : 'text' };
     return { ...base, kind: 'number', ...limits(json) };
   });
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { addedWeightEffect, adviseSetting, beatsForLength, circularErrorSecondsPerDay, gravityAt, hairspringEffect, lengthenMm, lengthMmFor, nutEffect, rateMoved, RODS, semiArcDeg, SETTERS, STANDARD_GRAVITY, temperatureSecondsPerDayPerC, type Rod, type Setter } from '../pendulum/index.ts';
+import { rateInWords } from '../rate/index.ts';
 import { need } from '../units/index.ts';
 import { beats, choice, maybe, mm, number, out, rows, words } from './fields.ts';
 import { working } from './working.ts';
@@ -8,7 +9,6 @@ const MECHANICS = 'Simple pendulum, any text on mechanics';
 const WGS = 'NIMA TR8350.2, 3rd edition (WGS 84 normal gravity)';
 const place = { latitudeDeg: number('Latitude', '°', -90, 90, { hint: 'Empty for standard gravity' }).optional(), heightM: number('Height above the sea', 'm', -500, 9000, { digits: 0 }).optional() };
 const gravity = (i: { latitudeDeg?: number | undefined; heightM?: number | undefined }) => (i.latitudeDeg === undefined ? STANDARD_GRAVITY : gravityAt(i.latitudeDeg, i.heightM ?? 0));
-const signed = (x: number, digits: number) => `${x < 0 ? 'loses' : 'gains'} ${Math.abs(x).toFixed(digits)} s a day`;
 
 export const PENDULUM = [
   working({
@@ -55,7 +55,7 @@ export const PENDULUM = [
       const fromGravity = gravityAt(i.fromLatitudeDeg, i.fromHeightM), toGravity = gravityAt(i.toLatitudeDeg, i.toHeightM);
       return { fromGravity, toGravity, rateSecondsPerDay: rateMoved(fromGravity, toGravity) };
     },
-    says: (r) => `At the new place it ${signed(r.rateSecondsPerDay, 0)} against the old: set it for that before it goes.`,
+    says: (r) => `At the new place it ${rateInWords(r.rateSecondsPerDay, 0)} against the old: set it for that before it goes.`,
     formula: 'γ = 9.7803253359 (1 + 0.00193185265241 sin²φ)/√(1 − 0.00669437999013 sin²φ) − 3.086·10⁻⁶ h; Δ = 86400 (√(g₂/g₁) − 1)', sources: [WGS],
     checks: [
       { kind: 'published', source: WGS, given: { fromLatitudeDeg: 0, fromHeightM: 0, toLatitudeDeg: 90, toHeightM: 0 }, finds: { fromGravity: [9.780325, 1e-6], toGravity: [9.832185, 1e-6] } },
@@ -71,7 +71,7 @@ export const PENDULUM = [
       const loss = circularErrorSecondsPerDay(a);
       return { lossSecondsPerDay: loss, changeSecondsPerDay: otherDeg === undefined ? null : loss - circularErrorSecondsPerDay(otherDeg) };
     },
-    says: (r) => (r.changeSecondsPerDay === null ? `It loses ${r.lossSecondsPerDay.toFixed(1)} s a day by the width of its swing; only a change of the swing matters.` : `As the arc changes it ${signed(r.changeSecondsPerDay, 1)}.`),
+    says: (r) => (r.changeSecondsPerDay === null ? `It loses ${r.lossSecondsPerDay.toFixed(1)} s a day by the width of its swing; only a change of the swing matters.` : `As the arc changes it ${rateInWords(r.changeSecondsPerDay, 1)}.`),
     formula: '86400 (1 − agm(1, cos θ/2)); near 86400 θ²/16', sources: ['Exact period of the pendulum by the arithmetic-geometric mean, any text on elliptic integrals'],
     checks: [
       { kind: 'published', source: 'First term of the series, 86400·θ²/16, any text on mechanics: 1.645 s at 1°', given: { semiArcDeg: 1 }, finds: { lossSecondsPerDay: [1.645, 0.001] } },
@@ -97,7 +97,7 @@ export const PENDULUM = [
     inputs: z.object({ rod: choice('Rod', Object.keys(RODS) as [Rod, ...Rod[]]), warmerC: number('Warmer by', '°C', -60, 60, { digits: 1 }) }), example: { rod: 'steel', warmerC: 10 },
     result: z.object({ perC: out('Loses for each °C warmer', 's/day', 3), rateSecondsPerDay: out('Change of rate', 's/day', 2) }),
     compute({ rod, warmerC }) { const perC = temperatureSecondsPerDayPerC(rod); return { perC, rateSecondsPerDay: -perC * warmerC }; },
-    says: (r) => `It ${signed(r.rateSecondsPerDay, 1)} against before.`,
+    says: (r) => `It ${rateInWords(r.rateSecondsPerDay, 1)} against before.`,
     formula: '43200 α', sources: ['Expansion of rods from memory of handbooks'],
     checks: [
       { kind: 'memory', source: 'Steel rod: about half a second a day for each °C', given: { rod: 'steel', warmerC: 1 }, finds: { perC: [0.5, 0.01] } },

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { ARBOR_CLASSES, type ArborClass } from '../movement/index.ts';
 import { chooseBush, clearanceFromLean, clearanceFromPlay, freshClearanceMm, judgeDepth, judgeHole, leanBetweenPlatesDeg, leanDeg, measureProblem, readStock, STARTING_STOCK, trueCentre } from '../pivots/index.ts';
 import { centreDistanceMm } from '../train/index.ts';
-import { need, Outside } from '../units/index.ts';
+import { given, need, Outside } from '../units/index.ts';
 import { choice, mm, number, out, text, whole, words } from './fields.ts';
 import { working } from './working.ts';
 
@@ -35,7 +35,6 @@ export const PIVOTS = [
     example: { how: 'lean in one plate', leanDeg: 5, plateMm: 1.5, gapMm: 30 },
     result: z.object({ clearanceMm: out('Clearance', 'mm', 3), leanDeg: out('Lean in one plate, each side', '°', 2), betweenDeg: out('Lean between plates', '°', 3) }),
     compute(i) {
-      const given = (value: number | undefined, field: string): number => { need(value !== undefined, field, 'This one is needed here.'); return value; };
       const clearanceMm = i.how === 'clearance' ? given(i.clearanceMm, 'clearanceMm') : i.how === 'lean in one plate' ? clearanceFromLean(given(i.leanDeg, 'leanDeg'), i.plateMm) : clearanceFromPlay(given(i.playMm, 'playMm'), given(i.measuredAtMm, 'measuredAtMm'), i.gapMm);
       return { clearanceMm, leanDeg: leanDeg(clearanceMm, i.plateMm), betweenDeg: leanBetweenPlatesDeg(clearanceMm, i.gapMm) };
     },

@@ -1,8 +1,8 @@
+import { addDays } from 'date-fns';
 import { z } from 'zod';
 import { totals } from '../estimate/index.ts';
 import { promiseDays } from '../planning/index.ts';
-import { need } from '../units/index.ts';
-import { choice, number, out, rows, table, text, whole, words } from './fields.ts';
+import { choice, day, isoDay, number, out, rows, table, text, whole, words } from './fields.ts';
 import { working } from './working.ts';
 
 const hours = (title: string) => number(title, 'h', 0, 2000, { digits: 1 });
@@ -13,14 +13,13 @@ export const PLANS = [
   working({
     id: 'promise-date', title: 'Promise date', subject: 'Planning and money', stages: ['intake', 'diagnose'], version: 1, heavy: true, figure: 'promise',
     asks: 'By when will it be done, half of the time and nine times in ten?', alias: 'when ready deadline simulation',
-    inputs: z.object({ from: text('Counted from', 10, { hint: 'Year-month-day' }), hoursBest: hours('Bench hours at best'), hoursLikely: hours('Likeliest'), hoursWorst: hours('At worst'), hoursPerWeek: number('Bench hours a week for this', 'h', 0.5, 168, { digits: 1 }), hoursAhead: hours('Hours of clocks that come first'), waits: rows('Waits', { what: text('For', 60), shortDays: days('Shortest'), likelyDays: days('Likeliest'), longDays: days('Longest') }, 0, 20), chancePercent: number('Comes apart again', '%', 0, 95, { digits: 0, hint: 'How often this kind did' }), passHours: hours('Hours of that'), testDays: days('Test run'), seed: whole('Seed', 0, 2_147_483_647), trials: whole('Trials', 100, 100_000) }),
+    inputs: z.object({ from: day('Counted from'), hoursBest: hours('Bench hours at best'), hoursLikely: hours('Likeliest'), hoursWorst: hours('At worst'), hoursPerWeek: number('Bench hours a week for this', 'h', 0.5, 168, { digits: 1 }), hoursAhead: hours('Hours of clocks that come first'), waits: rows('Waits', { what: text('For', 60), shortDays: days('Shortest'), likelyDays: days('Likeliest'), longDays: days('Longest') }, 0, 20), chancePercent: number('Comes apart again', '%', 0, 95, { digits: 0, hint: 'How often this kind did' }), passHours: hours('Hours of that'), testDays: days('Test run'), seed: whole('Seed', 0, 2_147_483_647), trials: whole('Trials', 100, 100_000) }),
     example: { from: '2026-11-23', hoursBest: 5, hoursLikely: 8, hoursWorst: 16, hoursPerWeek: 10, hoursAhead: 12, waits: [{ what: 'owner’s answer', shortDays: 1, likelyDays: 3, longDays: 14 }, { what: 'mainspring', shortDays: 5, likelyDays: 8, longDays: 30 }], chancePercent: 25, passHours: 4, testDays: 9, seed: 1, trials: 10000 },
     result: z.object({ halfDays: out('Half of such jobs within', 'days', 0), nineDays: out('Nine in ten within', 'days', 0), halfBy: words('Half by'), nineBy: words('Nine in ten by'), benchPercent: out('Bench', '%', 0), waitingPercent: out('Waiting', '%', 0), testPercent: out('Test run', '%', 0) }),
     compute(i) {
-      need(/^\d{4}-\d{2}-\d{2}$/.test(i.from) && Number.isFinite(Date.parse(i.from)), 'from', 'A day as year-month-day, such as 2026-11-23.');
       const p = promiseDays({ ...i, chanceOfPass: i.chancePercent / 100 }, i.seed, i.trials);
-      const day = (n: number) => new Date(Date.parse(i.from) + Math.ceil(n) * 86_400_000).toISOString().slice(0, 10);
-      return { halfDays: p.half, nineDays: p.nineInTen, halfBy: day(p.half), nineBy: day(p.nineInTen), benchPercent: 100 * p.shares.bench, waitingPercent: 100 * p.shares.waiting, testPercent: 100 * p.shares.test };
+      const by = (days: number) => isoDay(addDays(new Date(i.from), Math.ceil(days)));
+      return { halfDays: p.half, nineDays: p.nineInTen, halfBy: by(p.half), nineBy: by(p.nineInTen), benchPercent: 100 * p.shares.bench, waitingPercent: 100 * p.shares.waiting, testPercent: 100 * p.shares.test };
     },
     says: (r) => `Promise ${r.nineBy}: nine such jobs in ten are done by then, half by ${r.halfBy}. ${r.waitingPercent > r.benchPercent ? 'Most of it is waiting, so ask and order today.' : 'Most of it is the bench.'}`,
     formula: 'sum of triangles: (hours ahead + bench hours + passes) · 7/hours a week + waits + test runs', sources: [SIMULATION],

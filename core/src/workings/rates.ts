@@ -1,15 +1,14 @@
 import { z } from 'zod';
 import { FAMILIES, familyById } from '../movement/index.ts';
-import { currentSegment, fitLine, fitRate, judgeRate, protocolFor, READING_NOISE_S, type ReadBy } from '../rate/index.ts';
+import { currentSegment, fitLine, fitRate, judgeRate, protocolFor, rateInWords, READING_NOISE_S, type ReadBy } from '../rate/index.ts';
 import { amplitudeDeg, BEAT_LIMIT, beatError, bestRateError, HEALTHY, judgeAmplitude, liftAngleDeg, offsetDeg, secondsForError, SECONDS_PER_PPM, trueRate, unlockToDropMs, type Escaping } from '../sound/index.ts';
-import { need } from '../units/index.ts';
+import { given, need } from '../units/index.ts';
 import { beats, choice, fact, maybe, number, numbers, out, rows, words } from './fields.ts';
 import { working } from './working.ts';
 
 const DAY_MS = 86_400_000;
 const REGRESSION = 'Least squares, any text on regression';
 const SWING = 'Simple harmonic swing through the lift angle, any text on watch timing';
-const level = (r: number, digits = 1) => `${r < 0 ? 'loses' : 'gains'} ${Math.abs(r).toFixed(digits)} s a day`;
 
 export const RATES = [
   working({
@@ -17,7 +16,7 @@ export const RATES = [
     asks: 'What is its rate, how sure is that, and when do I read again?', alias: 'gain lose seconds a day interval test run',
     inputs: z.object({ family: choice('Kind of movement', FAMILIES.map((f) => f.id) as [string, ...string[]]), readBy: choice('Read by', Object.keys(READING_NOISE_S) as [ReadBy, ...ReadBy[]]), readings: rows('Readings', { days: number('Days from the first', 'days', 0, 400, { digits: 3 }), errorS: number('Ahead by', 's', -43200, 43200, { digits: 1, hint: 'Behind is negative' }) }, 2, 2000), touchedDays: numbers('Set, stopped or adjusted on day', 'days', [0, 400], 0, 50, { digits: 2, hint: 'Only readings after the last of these count' }).optional() }),
     example: { family: 'mantel-barrels', readBy: 'seconds hand', readings: [{ days: 0, errorS: 0 }, { days: 1, errorS: 12 }, { days: 2, errorS: 25 }, { days: 3.1, errorS: 38 }, { days: 4, errorS: 49 }] },
-    result: z.object({ rateSecondsPerDay: out('Rate', 's/day', 2), halfWidth: out('95 % of the time within', '± s/day', 2), used: out('Readings that count', '', 0), outliers: out('Readings off the line', '', 0), verdict: words('Verdict'), toleranceSecondsPerDay: out('House tolerance', 's/day', 1), readAgainDays: maybe('Read again after', 'days from the first', 2) }),
+    result: z.object({ rateSecondsPerDay: out('Rate', 's/day', 2), halfWidth: out('95 % of the time within', '± s/day', 2), used: out('Readings that count', '', 0), outliers: out('Readings off the line', '', 0), verdict: words('Verdict'), words: words('In words'), toleranceSecondsPerDay: out('House tolerance', 's/day', 1), readAgainDays: maybe('Read again after', 'days from the first', 2) }),
     compute(i) {
       const readings = [...i.readings].sort((a, b) => a.days - b.days).map((r) => ({ at: r.days * DAY_MS, errorS: r.errorS }));
       const segment = currentSegment(readings, (i.touchedDays ?? []).map((d) => d * DAY_MS));
@@ -25,9 +24,9 @@ export const RATES = [
       need(fit !== null, 'readings', 'Two readings at different times, at least, since it was last touched.');
       const protocol = protocolFor(familyById(i.family).traits);
       const verdict = judgeRate(fit, protocol, segment[0]!.at, segment.at(-1)!.at);
-      return { rateSecondsPerDay: fit.rateSecondsPerDay, halfWidth: fit.halfWidthSecondsPerDay, used: segment.length, outliers: fit.outliers.length, verdict: verdict.kind, toleranceSecondsPerDay: protocol.toleranceSecondsPerDay, readAgainDays: verdict.kind === 'not yet' && verdict.readAgainAt !== null ? verdict.readAgainAt / DAY_MS : null };
+      return { rateSecondsPerDay: fit.rateSecondsPerDay, halfWidth: fit.halfWidthSecondsPerDay, used: segment.length, outliers: fit.outliers.length, verdict: verdict.kind, words: verdict.text, toleranceSecondsPerDay: protocol.toleranceSecondsPerDay, readAgainDays: verdict.kind === 'not yet' && verdict.readAgainAt !== null ? verdict.readAgainAt / DAY_MS : null };
     },
-    says: (r) => `It ${level(r.rateSecondsPerDay)}, give or take ${r.halfWidth.toFixed(1)}: ${r.verdict === 'inside' ? 'inside the house’s tolerance' : r.verdict === 'outside' ? 'outside, set it' : `not yet known, read again on day ${r.readAgainDays?.toFixed(1) ?? 'after the next'}`}.`,
+    says: (r) => `${r.words}${r.readAgainDays === null ? '' : ` Read again on day ${r.readAgainDays.toFixed(1)}.`}`,
     formula: 'least squares after Theil–Sen; σ² = (4 s₀² + SSR)/(n + 2), Student’s t with n + 2 degrees', sources: [REGRESSION, 'Scaled-inverse-χ² prior on the scatter, any text on Bayesian regression'],
     checks: [
       { kind: 'published', source: 'Student’s t, two-sided 95 %, 4 degrees: 2.776 (NIST/SEMATECH e-Handbook): two readings a day apart with 1 s each', given: { family: 'mantel-barrels', readBy: 'seconds hand', readings: [{ days: 0, errorS: 0 }, { days: 1, errorS: 3 }] }, finds: { rateSecondsPerDay: [3, 1e-9], halfWidth: [3.926, 0.001] } },
@@ -64,7 +63,6 @@ export const RATES = [
     example: { beats: 18000, known: 'time from unlock to drop', liftDeg: 52, ms: 11.84, escapement: 'lever' },
     result: z.object({ amplitudeDeg: out('Amplitude', '°', 1), ms: out('Unlock to drop', 'ms', 3), liftDeg: out('Lift angle', '°', 1), perHalfMs: out('Half a millisecond is', '°', 1) }),
     compute(i) {
-      const given = (value: number | undefined, field: string): number => { need(value !== undefined, field, 'This one is needed here.'); return value; };
       const both = i.known.startsWith('both');
       const liftDeg = both ? liftAngleDeg(i.beats, given(i.amplitudeDeg, 'amplitudeDeg'), given(i.ms, 'ms')) : given(i.liftDeg, 'liftDeg');
       need(liftDeg >= 20 && liftDeg <= 90, 'ms', 'No lift angle of 20 to 90° gives this: look at the time again.');
@@ -112,7 +110,7 @@ export const RATES = [
     inputs: z.object({ rate: number('Rate measured', 's/day', -7200, 7200, { digits: 2 }), ppmFast: number('Sample clock fast by', 'parts in a million', -500, 500, { digits: 1 }), doubtPpm: number('give or take', 'parts in a million', 0, 500, { digits: 1 }) }), example: { rate: 2.1, ppmFast: 10, doubtPpm: 2 },
     result: z.object({ rateSecondsPerDay: out('True rate', 's/day', 2), doubt: out('Doubt from the clock', '± s/day', 2) }),
     compute: (i) => ({ rateSecondsPerDay: trueRate(i.rate, i.ppmFast), doubt: SECONDS_PER_PPM * i.doubtPpm }),
-    says: (r) => `It ${level(r.rateSecondsPerDay, 2)}, with ${r.doubt.toFixed(2)} in doubt from the sample clock.`,
+    says: (r) => `It ${rateInWords(r.rateSecondsPerDay, 2)}, with ${r.doubt.toFixed(2)} in doubt from the sample clock.`,
     formula: 'true = measured + 0.0864 · ppm', sources: ['86,400 s · 10⁻⁶'],
     checks: [
       { kind: 'published', source: '86,400 s a day: ten parts in a million are 0.864 s', given: { rate: 0, ppmFast: 10, doubtPpm: 0 }, finds: { rateSecondsPerDay: [0.864, 1e-9] } },

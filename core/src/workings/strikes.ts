@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { arborsThatFit, CAMBRIDGE_QUARTERS, clicksForAge, hourBlows, inPairs, judgeQuarters, judgeRelease, judgeSpacing, judgeStrike, LUNATION_DAYS, moonAgeDays, motionWork, quarterNotes, spacingOfStops, watchBells, yearsToADayWrong } from '../strike/index.ts';
 import { need } from '../units/index.ts';
-import { choice, fact, maybe, number, numbers, out, rows, table, text, whole, words, yes } from './fields.ts';
+import { choice, day, fact, maybe, number, numbers, out, rows, table, text, whole, words, yes } from './fields.ts';
 import { working } from './working.ts';
 
 const ARITHMETIC = '1 + 2 + … + 12 = 78';
@@ -97,10 +97,9 @@ export const STRIKES = [
   working({
     id: 'moon', title: 'Moon disc', subject: 'Strike and chime', stages: ['oil', 'run'], version: 1,
     asks: 'How many clicks from new moon on this day?', alias: 'moon age phase disc 118 59',
-    inputs: z.object({ date: text('Day', 10, { hint: 'Year-month-day: 2026-11-23' }), clicksForTwo: whole('Clicks of the disc, two moons', 20, 400) }), example: { date: '2026-11-23', clicksForTwo: 118 },
+    inputs: z.object({ date: day('Day'), clicksForTwo: whole('Clicks of the disc, two moons', 20, 400) }), example: { date: '2026-11-23', clicksForTwo: 118 },
     result: z.object({ ageDays: out('Age of the moon at noon', 'days', 1), clicks: out('Clicks from new moon', '', 0), fullIn: out('Full moon in', 'days', 1), yearsToADay: out('A day wrong after', 'years', 2) }),
     compute({ date, clicksForTwo }) {
-      need(/^\d{4}-\d{2}-\d{2}$/.test(date) && Number.isFinite(Date.parse(date)), 'date', 'A day as year-month-day, such as 2026-11-23.');
       const ageDays = moonAgeDays(Date.parse(`${date}T12:00:00Z`));
       return { ageDays, clicks: clicksForAge(ageDays, clicksForTwo), fullIn: (LUNATION_DAYS * 1.5 - ageDays) % LUNATION_DAYS, yearsToADay: yearsToADayWrong(clicksForTwo / 4) };
     },

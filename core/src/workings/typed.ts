@@ -41,7 +41,7 @@ export const wanted = ({ when }: Field, typed: Typed): boolean => Object.entries
 function readOne(field: Field, text: string, path: string, system: UnitSystem, out: ReadForm): unknown {
   if (field.kind === 'yes') return text === 'yes';
   if (field.kind === 'text') return text.trim() === '' && field.optional ? undefined : text;
-  if (field.kind === 'choice') return text === '' ? undefined : text;
+  if (field.kind === 'choice' || field.kind === 'day') return text === '' ? undefined : text;
   if (field.kind === 'numbers') {
     // One after another: a blank or a semicolon between, and a comma only where a blank follows it.
     const parts = text.split(/[;\s]+|,(?=\s)/).map((p) => p.replace(/,$/, '')).filter(Boolean);

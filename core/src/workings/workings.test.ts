@@ -45,6 +45,7 @@ const anyOf = (f: Field): fc.Arbitrary<unknown> => {
     : f.kind === 'choice' ? fc.constantFrom(...f.options!)
       : f.kind === 'yes' ? fc.boolean()
         : f.kind === 'text' ? fc.constantFrom('', '12', '1,5 mm', '2026-02-30', '2026-03-01', '9.99', 'bore_mm,outside_mm,height_mm\n1,2,3')
+          : f.kind === 'day' ? fc.constantFrom('2026-03-01', '2026-02-30', '23.11.2026', '')
           : f.kind === 'numbers' ? fc.array(inside, { minLength: f.entries![0], maxLength: Math.min(6, f.entries![1]) })
             : fc.array(record(f.of!), { minLength: f.entries![0], maxLength: Math.min(5, f.entries![1]) });
   return f.optional ? fc.option(one, { nil: undefined }) : one;
@@ -73,6 +74,7 @@ describe('bad input', () => {
     ['rate-readings', { family: 'longcase', readBy: 'seconds hand', readings: [{ days: 1, errorS: 0 }, { days: 1, errorS: 2 }] }, 'readings', /different times/],
     ['train-missing', { ...(workingById('train-missing')!.example as object), wheelsTo: 5000 }, 'wheelsTo', /400/],
     ['hole-verdict', { pivotMm: 1.2, holeLongMm: 1.1, holeShortMm: 1.2, arbor: 'train' }, 'holeShortMm', /short way/],
+    ['service-due', { family: 'longcase', done: '2026-02-30' }, 'done', /Last overhaul: a day as year-month-day/],
     ['train-beats', { meshes: [{ wheel: 64.5, pinion: 8 }], escapeTeeth: 30 }, 'meshes.0.wheel', /Wheel: .*whole number/],
   ] as const)('%s %j: says so at %s', (id, given, field, message) => {
     const outcome = runWorking(workingById(id)!, given);

@@ -18,6 +18,7 @@ const WORDS = `(m.code || ' ' || m.name || ' ' || m.maker)`;
 const AS_TYPED = [
   `select m.id as movement_id, null::uuid as owner_id, m.name as why, 1.2 as s from movement m where ${WORDS} ilike :like limit ${CANDIDATES}`,
   `select k.movement_id, null, k.text || ', ' || k.place, case when k.text ilike :q then 1.5 else 1.1 end from movement_mark k where k.text ilike :like limit ${CANDIDATES}`,
+  `select cm.movement_id, null, c.description, 1.25 from clock c join clock_movement cm on cm.clock_id = c.id and cm.until is null where c.description ilike :like limit ${CANDIDATES}`,
   `select null, o.id, o.name, 1.3 from owner o where o.name ilike :like limit ${CANDIDATES}`,
   `select null, o.id, o.phone, 1.4 from owner o where :digits <> '' and regexp_replace(o.phone, '\\D', '', 'g') like '%' || :digits || '%' limit ${CANDIDATES}`,
   `select v.movement_id, null, v.claim, 1.5 from visit v where v.claim ilike :like limit ${CANDIDATES}`,

@@ -1,5 +1,6 @@
 import { api } from '../api/doors.ts';
 import { diagnose, groupOf, symptomsFor, SYMPTOM_GROUPS, SYMPTOMS, unobservable, type Diagnosis, type RankedCause, type SymptomId } from '@eclat/core/faults';
+import { isTogether } from '@eclat/core/stages';
 import { Minus, Plus, Wrench } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
@@ -19,8 +20,8 @@ export function Component() {
   const { traits } = visit.movement;
   const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
   const found = useMemo(
-    () => diagnose(traits, visit.observations, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip ? 3 : 0),
-    [traits, visit.observations, visit.looks, visit.strip],
+    () => diagnose(traits, visit.observations, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0),
+    [traits, visit],
   );
   const { ranked, looks } = found;
   const [all, setAll] = useState(false);

@@ -3,20 +3,20 @@ import { breaksLine, type RunJudgement } from '@eclat/core/rate';
 import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip, type ChartOptions, type Plugin } from 'chart.js';
 import { useMemo } from 'react';
 import { Scatter } from 'react-chartjs-2';
-import { CHART_FONT as font, colour, useTheme } from '../ui/chartTheme.ts';
+import { CHART_FONT as font, useColours, type Colours } from '../ui/chartTheme.ts';
 
 Chart.register(LinearScale, PointElement, LineElement, Filler, Tooltip);
 
 const DAY = 86_400_000;
 /** Readings, the line of the rate with its 95 % band, and a mark where the clock was touched. */
 export default function RateChart({ run, judged }: { run: TestRun; judged: RunJudgement }) {
-  const theme = useTheme();
-  const { data, options, events } = useMemo(() => draw(run, judged), [run, judged, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- colours are read from the theme
+  const colours = useColours();
+  const { data, options, events } = useMemo(() => draw(run, judged, colours), [run, judged, colours]);
   const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;
-  return <div className="h-[22rem]"><Scatter key={theme} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
+  return <div className="h-[22rem]"><Scatter key={colours.steel} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
 }
 
-function draw(run: TestRun, { fit, segment }: RunJudgement) {
+function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {
   const start = Date.parse(run.startedAt);
   const days = (at: number) => (at - start) / DAY;
   const own = new Set(segment.map((r) => r.at));
@@ -28,23 +28,23 @@ function draw(run: TestRun, { fit, segment }: RunJudgement) {
     return { x: days(at), y: fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY + offset(at) };
   });
   const plain = { pointRadius: 0, borderWidth: 0, showLine: true };
-  const steel = colour('steel');
+  const steel = colours.steel;
   const data = {
     datasets: [
       { label: 'high', data: line((at) => fit!.bandS(at)), ...plain, fill: '+1', backgroundColor: `${steel}2b` },
       { label: 'low', data: line((at) => -fit!.bandS(at)), ...plain, fill: false },
       { label: 'Line', data: line(() => 0), ...plain, borderWidth: 3, borderColor: steel },
-      { label: 'Reading', data: points.filter((p) => own.has(p.at) && !out.has(p.at)), pointRadius: 6, backgroundColor: colour('enamel'), borderColor: steel, borderWidth: 3 },
-      { label: 'Before it was last touched', data: points.filter((p) => !own.has(p.at)), pointRadius: 5, backgroundColor: colour('line'), borderColor: colour('soft'), borderWidth: 1.5 },
-      { label: 'Left out', data: points.filter((p) => out.has(p.at)), pointStyle: 'crossRot' as const, pointRadius: 9, borderColor: colour('danger'), borderWidth: 3 },
+      { label: 'Reading', data: points.filter((p) => own.has(p.at) && !out.has(p.at)), pointRadius: 6, backgroundColor: colours.enamel, borderColor: steel, borderWidth: 3 },
+      { label: 'Before it was last touched', data: points.filter((p) => !own.has(p.at)), pointRadius: 5, backgroundColor: colours.line, borderColor: colours.soft, borderWidth: 1.5 },
+      { label: 'Left out', data: points.filter((p) => out.has(p.at)), pointStyle: 'crossRot' as const, pointRadius: 9, borderColor: colours.danger, borderWidth: 3 },
     ],
   };
-  const ink = colour('soft');
+  const ink = colours.soft;
   const options: ChartOptions<'scatter'> = {
     animation: false, maintainAspectRatio: false,
     scales: {
-      x: { title: { display: true, text: 'days on test', color: ink, font }, ticks: { color: ink, font, maxTicksLimit: 12 }, grid: { color: colour('line') }, min: 0 },
-      y: { title: { display: true, text: 'seconds ahead', color: ink, font }, ticks: { color: ink, font }, grid: { color: colour('line') } },
+      x: { title: { display: true, text: 'days on test', color: ink, font }, ticks: { color: ink, font, maxTicksLimit: 12 }, grid: { color: colours.line }, min: 0 },
+      y: { title: { display: true, text: 'seconds ahead', color: ink, font }, ticks: { color: ink, font }, grid: { color: colours.line } },
     },
     plugins: { tooltip: { filter: (item) => item.datasetIndex >= 3, callbacks: { label: (item) => `${item.dataset.label ?? ''}: ${Number(item.parsed.y).toFixed(1)} s` } } },
   };
@@ -55,7 +55,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement) {
         const x = scales['x']!.getPixelForValue(days(Date.parse(e.happenedAt)));
         if (x < chartArea.left || x > chartArea.right) continue;
         ctx.save();
-        ctx.strokeStyle = breaksLine(e.kind) ? colour('brass-fill') : colour('line');
+        ctx.strokeStyle = breaksLine(e.kind) ? colours['brass-fill'] : colours.line;
         ctx.lineWidth = 2;
         ctx.setLineDash(breaksLine(e.kind) ? [] : [4, 4]);
         ctx.beginPath();

@@ -1,6 +1,7 @@
 import { readLength } from '@eclat/core/units';
 import type { KeyboardEvent, Ref } from 'react';
 import { TextField } from './Field.tsx';
+import { WhichUnit } from './WhichUnit.tsx';
 
 interface Props {
   label: string;
@@ -32,13 +33,7 @@ export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, o
           e.preventDefault();
           if (read?.kind === 'length') onEnter?.();
         }} />
-      {read?.kind === 'ask' && (
-        <div className="mt-1 flex flex-wrap items-center gap-2 rounded-lg border border-brass-fill bg-brass-wash p-2 text-sm">
-          <span>Which is meant?</span>
-          <button type="button" className="min-h-11 rounded border border-line bg-enamel px-3 font-semibold" onClick={() => onChange(`${value.trim()} thou`)}>{value.trim()} thousandths ({read.asThousandths.toFixed(3)} mm)</button>
-          <span className="text-soft">{value.trim()} mm would be too large here</span>
-        </div>
-      )}
+      {read?.kind === 'ask' && <WhichUnit typed={value} asThousandths={read.asThousandths} onAnswer={onChange} />}
     </div>
   );
 }

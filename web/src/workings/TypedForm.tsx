@@ -5,6 +5,7 @@ import { useStore } from '../store.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { SelectField, TextArea, TextField, Tick } from '../ui/Field.tsx';
+import { WhichUnit } from '../ui/WhichUnit.tsx';
 
 interface Props {
   fields: readonly Field[];
@@ -56,20 +57,13 @@ function One({ field: f, value, error, onChange }: { field: Field; value: string
     return <SelectField label={f.title} value={value} error={error} hint={hint} onChange={(e) => onChange(e.target.value)}><option value="" disabled>Choose</option>{options.map((o) => <option key={o}>{o}</option>)}</SelectField>;
   }
   if (f.kind === 'text' && (value.includes('\n') || f.name.endsWith('Csv'))) return <TextArea label={label} value={value} error={error} hint={hint} onChange={(e) => onChange(e.target.value)} />;
+  if (f.kind === 'day') return <TextField type="date" label={f.title} value={value} error={error} hint={hint} onChange={(e) => onChange(e.target.value)} />;
   return <TextField label={`${label}${f.optional && f.kind === 'number' ? ' (if known)' : ''}`} value={value} error={error} hint={hint} inputMode={f.kind === 'text' ? 'text' : 'decimal'} onChange={(e) => onChange(e.target.value)} />;
 }
 
-/** Millimetres or thousandths: the one question that is never answered for the person. */
 function Ask({ read, path, onAnswer }: { read: ReadForm; path: string; onAnswer: (v: string) => void }) {
   const ask = read.asks.find((a) => a.field === path);
-  if (!ask) return null;
-  return (
-    <div className="mt-1 flex flex-wrap items-center gap-2 rounded-lg border border-brass-fill bg-brass-wash p-2 text-sm" role="alert">
-      <span>Which is meant?</span>
-      <button type="button" className="min-h-11 rounded border border-line bg-enamel px-3 font-semibold" onClick={() => onAnswer(`${ask.typed} thou`)}>{ask.typed} thousandths ({ask.asThousandths.toFixed(3)} mm)</button>
-      <span className="text-soft">anything larger cannot be here</span>
-    </div>
-  );
+  return ask ? <WhichUnit typed={ask.typed} asThousandths={ask.asThousandths} onAnswer={onAnswer} /> : null;
 }
 
 interface RowsProps {
@@ -95,12 +89,12 @@ function Rows({ field, rows, read, problem, onChange }: RowsProps) {
             {columns.map((c, k) => {
               const path = `${field.name}.${i}.${c.name}`;
               const label = `${c.title}${c.unit ? `, ${unitFor(c.unit, units)}` : ''}`;
-              const ask = read.asks.find((a) => a.field === path);
               return (
                 <div key={c.name} className="min-w-28 flex-1">
                   {c.kind === 'choice'
                     ? <SelectField label={label} value={row[k] ?? ''} error={problem(path)} onChange={(e) => set(i, k, e.target.value)}><option value="" disabled>Choose</option>{c.options!.map((o) => <option key={o}>{o}</option>)}</SelectField>
-                    : <TextField label={label} value={row[k] ?? ''} error={ask ? `${ask.typed} thou, or what?` : problem(path)} inputMode={c.kind === 'number' ? 'decimal' : 'text'} onChange={(e) => set(i, k, e.target.value)} />}
+                    : <TextField label={label} value={row[k] ?? ''} error={problem(path)} inputMode={c.kind === 'number' ? 'decimal' : 'text'} onChange={(e) => set(i, k, e.target.value)} />}
+                  <Ask read={read} path={path} onAnswer={(v) => set(i, k, v)} />
                 </div>
               );
             })}

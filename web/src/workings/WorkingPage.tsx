@@ -29,7 +29,7 @@ function Page({ working }: { working: Working }) {
   const [sent] = useState(() => {
     const given = fromAddress(search, fields);
     // An address says its units; somebody who reads in others gets it turned over.
-    return given && firstUnits !== units ? typedOf(fields, readTyped(fields, given, firstUnits).input, units) : given;
+    return given && firstUnits !== units ? { ...given, ...typedOf(fields, readTyped(fields, given, firstUnits).input, units) } : given;
   });
   const [typed, change] = useTyped(working, { sent, known: working.example as Record<string, unknown> });
   const reckoning = useReckoning(working, typed);

@@ -1,7 +1,7 @@
 import type { FigureProps } from './kinds.ts';
 
 /** Two arcs that are equal when it is in beat; the short side is the shorter arc. */
-export function Beat({ input, result }: FigureProps) {
+export function Beat({ input, facts }: FigureProps) {
   const one = input['tickToTockMs']!, two = input['tockToTickMs']!;
   const share = one / (one + two);
   // A difference of a few per cent must be seen: it is drawn five times as large, and the figures stand beside it.
@@ -9,7 +9,7 @@ export function Beat({ input, result }: FigureProps) {
   const span = 150; // degrees of both arcs
   const at = (deg: number) => `${(150 * Math.sin((deg * Math.PI) / 180)).toFixed(1)} ${(150 * Math.cos((deg * Math.PI) / 180)).toFixed(1)}`;
   const middle = -span / 2 + span * turn;
-  const good = result['inside'] as unknown as boolean;
+  const good = facts['inside'];
   return (
     <svg viewBox="-200 -30 400 220" role="img" aria-label={`Tick to tock ${one} ms, tock to tick ${two} ms`} className="mx-auto w-full max-w-md">
       <path d={`M ${at(-span / 2)} A 150 150 0 0 0 ${at(middle - 1.5)}`} className={good ? 'fill-none stroke-good' : 'fill-none stroke-steel'} strokeWidth={16} />

@@ -19,6 +19,7 @@ const FIGURES: Record<string, ComponentType<FigureProps>> = {
 export function Figure({ name, input, result }: { name: string | undefined; input: Record<string, unknown>; result: Record<string, unknown> }) {
   const Picture = name === undefined ? undefined : FIGURES[name];
   if (!Picture || (name === 'nut' && input['setter'] !== 'rating nut')) return null;
-  const given = { input, result, rows: { ...input, ...result } } as unknown as FigureProps;
+  // The working has checked them by its schemas; a picture takes of each kind what it names.
+  const given = { input, result, facts: result, rows: { ...input, ...result } } as FigureProps;
   return <Suspense fallback={<div className="h-72" />}><Picture {...given} /></Suspense>;
 }

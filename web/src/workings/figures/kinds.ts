@@ -3,4 +3,5 @@ export interface FigureProps {
   input: Record<string, number>;
   rows: Record<string, Record<string, number>[]>;
   result: Record<string, number>;
+  facts: Record<string, boolean>;
 }
