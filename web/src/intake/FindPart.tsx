@@ -33,7 +33,7 @@ export function FindPart({ onOwner }: { onOwner: (name: string) => void }) {
       <label className="relative block">
         <span className="mb-1 block text-lg font-semibold">Has it been here?</span>
         <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-        <input className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg" autoFocus value={typed} placeholder="Name, phone, claim, serial number, maker’s mark, code, or words of an old complaint"
+        <input className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg" autoFocus value={typed} placeholder="Name, phone, claim, number, mark, code, words of a complaint"
           onChange={(e) => setTyped(e.target.value)} onKeyDown={(e) => { if (e.key === 'Enter') e.preventDefault(); if (e.key === 'Escape') setTyped(''); }} />
       </label>
       {error && <p className="mt-2 text-soft" role="status">The search is away: {error.message}</p>}
