@@ -6,6 +6,13 @@ export const version = z.int().min(0);
 /** The version the sender last saw: a change is refused with both states if somebody was faster. */
 export const seen = { version };
 
+type Changed<Shape extends z.ZodRawShape> = { [K in keyof Shape]: z.ZodOptional<Shape[K] extends z.ZodDefault<infer Inner> ? Inner : Shape[K]> };
+/** A change names only the fields that it changes. What it leaves out stays as it is: no default fills it in. */
+export function changesTo<Shape extends z.ZodRawShape>(schema: z.ZodObject<Shape>) {
+  const fields = Object.entries(schema.shape).map(([name, field]) => [name, (field instanceof z.ZodDefault ? field.unwrap() as z.ZodType : field as z.ZodType).optional()]);
+  return z.object(Object.fromEntries(fields) as Changed<Shape>).extend(seen);
+}
+
 export const words = (most: number) => z.string().trim().max(most, `Keep it under ${most} characters.`);
 export const needed = (most: number, what: string) => words(most).min(1, `${what} is needed.`);
 export const millimetres = z.number().min(0.05, 'At least 0.05 mm.').max(15, 'At most 15 mm.');

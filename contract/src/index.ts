@@ -1,3 +1,5 @@
+import { agree, owner } from './agreement.ts';
+import { assess, counter, knowing, photos } from './counter.ts';
 import { find } from './find.ts';
 import { movements } from './movements.ts';
 import { owners } from './owners.ts';
@@ -6,9 +8,15 @@ import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown,
 import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, find, owners, movements, bench: benchRoutes, visits, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
+export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, agree, forOwner: owner, knowing, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
 
+export {
+  agreement, forOwner, line, lineFields, PAPERS, prices, promise, routeOffer, type ForOwner, type Line, type Paper, type Prices,
+} from './agreement.ts';
 export * from './common.ts';
+export {
+  alone, evidenceFields, measurementFields, ownCause, ownCauseFields, receivedFields, wantedFields, WANTED_ENDS, knowledge, type Measurement, type ReceivedItem,
+} from './counter.ts';
 export { hit, type Hit } from './find.ts';
 export * from './movements.ts';
 export * from './owners.ts';

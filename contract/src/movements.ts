@@ -5,6 +5,7 @@ import { id, moment, needed, page, version, words } from './common.ts';
 import { bench, everyone } from './people.ts';
 import { serviceRecord } from './service-record.ts';
 import { route } from './route.ts';
+import { evidence } from './counter.ts';
 
 export const traits = z.object({
   trains: z.array(z.object({
@@ -32,10 +33,10 @@ export const newMovement = z.object({
   fittings: z.array(z.enum(FITTINGS)).max(20).default([]),
 });
 
-export const movement = z.object({ id, code: z.string(), name: z.string(), familyId: z.string(), maker: z.string(), marks: z.array(mark), traits, version });
+export const movement = z.object({ id, code: z.string(), name: z.string(), familyId: z.string(), maker: z.string(), marks: z.array(mark), traits, version, dating: z.array(evidence) });
 export type Movement = z.infer<typeof movement>;
 
-export const ENTRY_KINDS = ['visit', 'inscription', 'amendment'] as const;
+export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger'] as const;
 export const entry = z.object({
   id,
   kind: z.enum(ENTRY_KINDS),
@@ -56,12 +57,16 @@ export type Entry = z.infer<typeof entry>;
 
 const edtf = z.string().trim().refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
 
-export const book = z.object({ movement, entries: z.array(entry), inTheShop: z.object({ visitId: id, claim: z.string() }).nullable() });
+/** `also`: codes of movements that were found to be this one; their entries stand in the same book. */
+export const book = z.object({ movement, also: z.array(z.string()), entries: z.array(entry), inTheShop: z.object({ visitId: id, claim: z.string() }).nullable() });
 export type Book = z.infer<typeof book>;
 
 export const movements = {
-  search: route({ method: 'GET', path: '/movements', summary: 'Find movements by code, name, maker or mark', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(movement.omit({ traits: true }).extend({ entries: z.int(), lastDate: z.string().nullable() })) }),
+  search: route({ method: 'GET', path: '/movements', summary: 'Find movements by code, name, maker or mark', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(movement.omit({ traits: true, dating: true }).extend({ entries: z.int(), lastDate: z.string().nullable() })) }),
   book: route({ method: 'GET', path: '/movements/:movementId', summary: 'The movement book: its whole history, no owner’s data', roles: everyone, reply: book }),
   inscribe: route({ method: 'POST', path: '/movements/:movementId/inscriptions', summary: 'Enter an inscription found on the movement as history', roles: everyone, body: z.object({ date: edtf, text: needed(500, 'What is written there'), place: needed(80, 'Where it is written') }), reply: entry }),
+  mark: route({ method: 'PUT', path: '/movements/:movementId/marks', summary: 'Add a number or mark by its place, or take it out', roles: everyone, body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }), reply: movement }),
+  like: route({ method: 'GET', path: '/movements-like', summary: 'Movements that carry this mark or code, with the last lines of their history', roles: everyone, query: z.object({ text: words(80) }), reply: z.array(z.object({ id, code: z.string(), name: z.string(), maker: z.string(), marks: z.array(mark), same: z.boolean(), entries: z.array(z.object({ date: z.string(), title: z.string(), shop: z.string() })), count: z.int(), inTheShop: z.boolean() })) }),
+  merge: route({ method: 'POST', path: '/movements/:movementId/merger', summary: 'Two were found to be one: this one keeps its code, both histories stand in its book', roles: bench, body: z.object({ otherId: id, why: needed(300, 'How it was found') }), reply: book }),
   amend: route({ method: 'POST', path: '/history/:entryId/amendments', summary: 'Add a correction to a closed entry', roles: bench, body: z.object({ text: needed(2000, 'The correction') }), reply: entry }),
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, needed, page, seen, version, words } from './common.ts';
+import { changesTo, id, needed, page, version, words } from './common.ts';
 import { everyone } from './people.ts';
 import { route } from './route.ts';
 
@@ -17,5 +17,5 @@ export const knownClock = z.object({ id, description: z.string(), movement: z.ob
 export const owners = {
   search: route({ method: 'GET', path: '/owners', summary: 'Find owners by name or phone', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(owner) }),
   clocks: route({ method: 'GET', path: '/owners/:ownerId/clocks', summary: 'The clocks this owner has brought before', roles: everyone, reply: z.array(knownClock) }),
-  change: route({ method: 'PATCH', path: '/owners/:ownerId', summary: 'Correct an owner', roles: everyone, body: ownerFields.partial().extend(seen), reply: owner }),
+  change: route({ method: 'PATCH', path: '/owners/:ownerId', summary: 'Correct an owner', roles: everyone, body: changesTo(ownerFields), reply: owner }),
 };

@@ -19,5 +19,6 @@ export const serviceRecord = z.object({
     halfWidthSecondsPerDay: z.number().nullable().describe('half the width of the 95 % interval'),
     verdict: z.string(), waived: z.string().nullable(),
   }),
+  declined: z.array(z.string()).optional().describe('offered and declined: nobody “fixes” it later'),
   note: z.string(),
 }) satisfies z.ZodType<ServiceRecord>;

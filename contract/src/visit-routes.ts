@@ -1,6 +1,6 @@
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { z } from 'zod';
-import { done, moment, needed, words } from './common.ts';
+import { changesTo, done, moment, needed, words } from './common.ts';
 import { bench, everyone } from './people.ts';
 import { route } from './route.ts';
 import {
@@ -17,7 +17,7 @@ export const benchRoutes = {
 export const visits = {
   open: route({ method: 'POST', path: '/visits', summary: 'Take a clock in', roles: everyone, body: newVisit, reply: visit }),
   get: route({ method: 'GET', path: '/visits/:visitId', summary: 'A visit with all that was recorded', roles: everyone, reply: visit }),
-  change: route({ method: 'PATCH', path: '/visits/:visitId', summary: 'Correct complaint, scope or promise', roles: everyone, body: visitFields.partial().extend(seen), reply: visit }),
+  change: route({ method: 'PATCH', path: '/visits/:visitId', summary: 'Correct complaint, scope or promise', roles: everyone, body: changesTo(visitFields), reply: visit }),
   stage: route({ method: 'PUT', path: '/visits/:visitId/stages/:stage', summary: 'Mark a stage done, or take it up again', roles: everyone, body: z.object({ done: z.boolean() }), reply: done }),
   caution: route({ method: 'PUT', path: '/visits/:visitId/cautions/:caution', summary: 'Acknowledge a caution by name and time', roles: everyone, reply: done }),
   /** The body is the picture itself (image/jpeg, image/png or image/webp), not JSON. */
@@ -27,7 +27,7 @@ export const visits = {
 
 export const findings = {
   add: route({ method: 'POST', path: '/visits/:visitId/findings', summary: 'Record a finding', roles: everyone, body: findingFields, reply: finding }),
-  change: route({ method: 'PATCH', path: '/visits/:visitId/findings/:findingId', summary: 'Correct a finding', roles: everyone, body: findingFields.partial().extend(seen), reply: finding }),
+  change: route({ method: 'PATCH', path: '/visits/:visitId/findings/:findingId', summary: 'Correct a finding', roles: everyone, body: changesTo(findingFields), reply: finding }),
   remove: route({ method: 'DELETE', path: '/visits/:visitId/findings/:findingId', summary: 'Take a finding back', roles: everyone, reply: done }),
 };
 

@@ -1,11 +1,14 @@
 import { BATHS, MATERIALS } from '@eclat/core/cleaning';
+import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { TRAINS } from '@eclat/core/movement';
 import { HOLE_VERDICTS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
-import { movement, newMovement } from './movements.ts';
+import { agreement } from './agreement.ts';
+import { alone, complaintAnswer, measurement, photoMark, placeLook, receivedFields, receivedItem, wantedThing } from './counter.ts';
+import { mark, movement, newMovement } from './movements.ts';
 import { owner, ownerFields } from './owners.ts';
 
 /** Who did it and when: on everything that is written at the bench. */
@@ -13,7 +16,6 @@ const by = { by: z.string(), at: moment };
 export const stageId = z.enum(STAGE_IDS);
 export const train = z.enum(TRAINS);
 
-export const receivedItem = z.object({ what: needed(80, 'What it is'), condition: words(120).default('') });
 export const newVisit = z.object({
   ownerId: id.optional(),
   owner: ownerFields.optional(),
@@ -21,10 +23,13 @@ export const newVisit = z.object({
   clock: z.object({ description: needed(160, 'What the clock is') }).optional(),
   movementId: id.optional(),
   movement: newMovement.optional(),
+  /** Said by the person who saw both: it carries a mark of a known movement and is another all the same. */
+  another: z.boolean().default(false),
   complaint: needed(2000, 'What the owner says is wrong'),
   wanted: words(1000).default(''),
   notWanted: words(1000).default(''),
-  received: z.array(receivedItem).max(60).default([]),
+  outOfScope: words(1000).default(''),
+  received: z.array(receivedFields).max(60).default([]),
   promisedFor: z.iso.date().nullable().default(null),
 }).superRefine((v, ctx) => {
   const one = (a: unknown, b: unknown, path: string, what: string) => {
@@ -39,11 +44,11 @@ export const visitFields = z.object({
   complaint: needed(2000, 'What the owner says is wrong'),
   wanted: words(1000),
   notWanted: words(1000),
+  outOfScope: words(1000),
   promisedFor: z.iso.date().nullable(),
 });
 
-export const SEVERITIES = ['safety', 'stops it', 'harms it', 'keeps bad time', 'looks'] as const;
-export const EFFECTS = ['timekeeping', 'striking', 'safety', 'looks', 'value', 'none'] as const;
+export { EFFECTS, SEVERITIES };
 export const findingFields = z.object({
   place: needed(80, 'The place'),
   seen: needed(600, 'What was seen'),
@@ -52,11 +57,14 @@ export const findingFields = z.object({
   proposal: words(400).default(''),
   earlierRepair: z.boolean().default(false),
   doNotDisturb: z.boolean().default(false),
+  hours: z.number().min(0).max(500, 'At most 500 hours.').nullable().default(null),
+  /** The cause of the table that it bears out, as this movement can have it. */
+  cause: words(60).default(''),
 });
 export const finding = findingFields.extend({ id, version, ...by });
 export type Finding = z.infer<typeof finding>;
 
-export const photo = z.object({ id, caption: z.string(), stage: stageId, width: z.int(), height: z.int(), ...by });
+export const photo = z.object({ id, caption: z.string(), stage: stageId, width: z.int(), height: z.int(), marks: z.array(photoMark), ...by });
 export type Photo = z.infer<typeof photo>;
 
 export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.number().min(0).max(60).nullable().default(null), note: words(300).default('') });
@@ -113,9 +121,13 @@ export type KeptWorking = z.infer<typeof keptWorking>;
 
 export const visit = z.object({
   id, claim: z.string(), version, openedAt: moment, closedAt: moment.nullable(),
-  complaint: z.string(), wanted: z.string(), notWanted: z.string(), promisedFor: z.string().nullable(),
+  complaint: z.string(), wanted: z.string(), notWanted: z.string(), outOfScope: z.string(), answers: z.array(complaintAnswer), promisedFor: z.string().nullable(),
   owner, clock: z.object({ id, description: z.string() }), movement,
-  received: z.array(receivedItem.extend({ id })),
+  received: z.array(receivedItem), wantedThings: z.array(wantedThing), alone: alone.nullable(),
+  callbackOf: z.object({ visitId: id, claim: z.string(), closedAt: moment }).nullable(), earlier: z.array(z.object({ visitId: id, claim: z.string(), closedAt: moment })),
+  places: z.array(placeLook), measurements: z.array(measurement), agreement,
+  /** "Do not disturb", from this visit and from every earlier one of this movement. */
+  handsOff: z.array(z.object({ place: z.string(), seen: z.string(), at: moment })),
   stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...by })),
   photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
@@ -129,9 +141,11 @@ export const benchRow = z.object({
   visitId: id, claim: z.string(), clock: z.string(), owner: z.string(), movementCode: z.string(), familyId: z.string(),
   done: z.array(stageId), power: z.array(z.object({ train, state: z.enum(POWER_STATES) })), next: nextAction,
   bathEndsAt: moment.nullable(), promisedFor: z.string().nullable(), openedAt: moment, photoId: id.nullable(), cautions: z.array(z.string()),
+  /** Additions that wait for the owner while the rest goes on. */
+  asked: z.int(),
 });
 export type BenchRow = z.infer<typeof benchRow>;
 
 export const timer = z.object({ bathId: id, visitId: id, claim: z.string(), clock: z.string(), bath: z.string(), startedAt: moment, endsAt: moment });
 export type Timer = z.infer<typeof timer>;
-export { seen };
+export { mark, seen };

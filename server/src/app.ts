@@ -2,15 +2,19 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type NextFunction, type Request, type Response } from 'express';
+import { Outside } from '@eclat/core/units';
 import type { Logger } from 'pino';
+import { serveAgreement } from './agreement/agreement.routes.ts';
+import { serveOwnersPage } from './agreement/owner.routes.ts';
 import { serveBench } from './bench/bench.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
+import { serveCounter } from './counter/counter.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
 import { serveFindings } from './findings/findings.routes.ts';
 import { serveFitting } from './fitting/fitting.routes.ts';
 import { serveFind } from './find/find.routes.ts';
 import { openApi } from './http/openapi.ts';
-import { HttpProblem } from './http/problems.ts';
+import { badField, HttpProblem } from './http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './http/security.ts';
 import { type House } from './http/house.ts';
 import { serveOn } from './http/serve.ts';
@@ -20,6 +24,7 @@ import { serveMovements } from './movements/movements.routes.ts';
 import { serveOiling } from './oiling/oiling.routes.ts';
 import { serveOwners } from './owners/owners.routes.ts';
 import { servePeople } from './people/people.routes.ts';
+import { servePapers } from './papers/papers.routes.ts';
 import { photoBody, servePhotos } from './photos/photos.routes.ts';
 import { servePower } from './power/power.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
@@ -66,8 +71,11 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveMovements(serve);
   serveBench(serve);
   serveVisits(serve);
+  serveCounter(serve);
   serveFindings(serve);
   serveDiagnosis(serve);
+  serveAgreement(serve);
+  serveOwnersPage(serve, router, house);
   servePower(serve);
   serveCleaning(serve);
   serveSurvey(serve);
@@ -76,6 +84,7 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveTestRuns(serve);
   serveWorkings(serve);
   servePhotos(serve, router, house);
+  servePapers(router, house);
   router.get('/live', (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     live.listen(req, res);
@@ -102,13 +111,14 @@ function servePages(app: express.Express, web: string): void {
 const problems = (log: Logger) => (error: unknown, req: Request, res: Response, next: NextFunction) => {
   if (res.headersSent) return next(error);
   const found = asProblem(error);
-  if (found.status >= 500) log.error({ error, path: req.path }, 'request failed');
+  if (found.status >= 500) log.error({ err: error, path: req.path }, 'request failed');
   if (found.extra.retryAfterS) res.set('retry-after', String(found.extra.retryAfterS));
   res.status(found.status).type('application/problem+json').send(JSON.stringify(found.body()));
 };
 
 function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
+  if (error instanceof Outside) return badField(error.field, error.message);
   const { status, type, code } = error as { status?: number; type?: string; code?: string };
   if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB.' });
   if (status !== undefined && status >= 400 && status < 500) return new HttpProblem(status, 'This request could not be read.');

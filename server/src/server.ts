@@ -65,5 +65,6 @@ async function sweep({ orm, clock }: House): Promise<void> {
   const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
   await sql(em, 'delete from idempotency where at < ?', [ago(7)]);
   await sql(em, 'delete from session where created_at < ?', [ago(30)]);
+  await sql(em, 'delete from knock where at < ?', [ago(1)]);
   await sql(em, 'delete from sign_in_failure where at < ?', [ago(1)]);
 }

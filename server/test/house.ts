@@ -60,7 +60,7 @@ export const newClock = (change: object = {}) => ({
   owner: { name: 'Odile Tarrowby', phone: '0555 010 442', email: 'odile@tarrowby.example', address: '4 Cooper’s Yard, Aldermere' },
   clock: { description: 'Slate mantel clock' },
   movement: { name: 'Square-plate mantel movement', familyId: 'mantel-barrels', marks: [{ place: 'back plate', text: '4711' }] },
-  complaint: 'Stops after two days.', received: [{ what: 'Key', condition: 'loose on the square' }], ...change,
+  another: true, complaint: 'Stops after two days.', received: [{ what: 'Key', condition: 'loose on the square' }], ...change,
 });
 
 export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));

@@ -1,1 +1,3 @@
 export * from './money.ts';
+export * from './agreement.ts';
+export * from './propose.ts';

@@ -1,6 +1,7 @@
 import type { Traits } from '../movement/index.ts';
-import { PRIOR, type Level } from './causes/index.ts';
+import { PRIOR, type Cause, type Level } from './causes/index.ts';
 import { combinations } from './combos.ts';
+import { priorWith, showsWith, type Experience, type Share } from './experience.ts';
 import { posterior, type Network, type Observed } from './infer.ts';
 import { instancesFor, symptomsFor, type Instance } from './instances.ts';
 import { levelReached, nextLooks, weigh, type LooksTaken, type NextLook } from './looks.ts';
@@ -15,9 +16,18 @@ export type Observations = Partial<Record<SymptomId, Exclude<Observed, 'unknown'
 export interface RankedCause {
   instance: Instance;
   probability: number;
+  /** How often the shop's own signed visits found it, where it could have been; null when there are none. */
+  found: Share | null;
   /** Why it stands where it stands, in words. */
   reasons: { text: string; speaks: 'for' | 'against'; strength: 'strongly' | 'somewhat' }[];
 }
+
+/** What a shop knows beyond the table: causes of its own, and what its signed visits found. */
+export interface ShopKnowledge {
+  causes: readonly Cause[];
+  experience: Experience;
+}
+const NOTHING_YET: ShopKnowledge = { causes: [], experience: {} };
 
 export interface Diagnosis {
   ranked: RankedCause[];
@@ -35,14 +45,15 @@ export const unobservable = (seen: Observations): readonly SymptomId[] => (seen.
  * A reason's direction is found by leaving that one observation out: if the cause was less likely without it, it speaks
  * for the cause.
  * @param apart how far the clock is taken down already, by the record of its stages
+ * @param shop its own causes and counts; without them the shipped values stand alone
  */
-export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken = {}, apart: Level = 0): Diagnosis {
-  const instances = instancesFor(traits);
-  const symptoms = symptomsFor(traits);
+export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken = {}, apart: Level = 0, { causes, experience }: ShopKnowledge = NOTHING_YET): Diagnosis {
+  const instances = instancesFor(traits, causes);
+  const symptoms = symptomsFor(traits, causes);
   const hidden = unobservable(seen);
   const net: Network = {
-    priors: instances.map((i) => PRIOR[i.cause.prior]),
-    likelihoods: instances.map((i) => symptoms.map((s) => i.shows[s] ?? 0)),
+    priors: instances.map((i) => priorWith(PRIOR[i.cause.prior], i, experience)),
+    likelihoods: instances.map((i) => symptoms.map((s) => showsWith(i, s, experience))),
     leaks: symptoms.map(() => LEAK),
   };
   const observed = symptoms.map((s): Observed => (hidden.includes(s) ? 'unknown' : seen[s] ?? 'unknown'));
@@ -52,8 +63,8 @@ export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken =
   const level = Math.max(apart, levelReached(instances, taken)) as Level;
 
   const ranked = instances.map((instance, c): RankedCause => ({
-    instance, probability: all.marginals[c]!,
-    reasons: [...lookReason(taken, instance), ...symptoms.flatMap((s, f) => reason(s, all.marginals[c]!, without[f]?.[c], instance.shows[s] ?? 0, seen[s]))],
+    instance, probability: all.marginals[c]!, found: experience[instance.id]?.found ?? null,
+    reasons: [...lookReason(taken, instance), ...symptoms.flatMap((s, f) => reason(s, all.marginals[c]!, without[f]?.[c], net.likelihoods[c]![f]!, seen[s], experience[instance.id]?.shows[s]))],
   }));
   return {
     ranked: ranked.sort((a, b) => b.probability - a.probability),
@@ -70,14 +81,15 @@ function lookReason(taken: LooksTaken, { id, cause }: Instance): RankedCause['re
   return outcome === 'clear' ? [{ speaks: 'against', strength: 'strongly', text: `looked: ${cause.look.what} Nothing there.` }] : [];
 }
 
-function reason(symptom: SymptomId, p: number, pWithout: number | undefined, shows: number, seen?: Observed): RankedCause['reasons'] {
+function reason(symptom: SymptomId, p: number, pWithout: number | undefined, shows: number, seen: Observed | undefined, own: Share | undefined): RankedCause['reasons'] {
   if (pWithout === undefined) return [];
   const factor = odds(p) / odds(pWithout);
   const name = `“${SYMPTOMS[symptom].toLowerCase()}”`;
+  const yours = own ? ` (${own.times} of your last ${own.of})` : '';
   const strength = factor > 4 || factor < 0.25 ? 'strongly' : 'somewhat';
-  if (factor > 1.15) return [{ speaks: 'for', strength, text: seen === 'present' ? `${often(shows)} shows as ${name}` : `${name} is not there, as one expects` }];
+  if (factor > 1.15) return [{ speaks: 'for', strength, text: seen === 'present' ? `${often(shows)} shows as ${name}${yours}` : `${name} is not there, as one expects` }];
   if (factor < 0.87)
-    return [{ speaks: 'against', strength, text: seen === 'absent' ? `${often(shows)} shows as ${name}, and that is not there` : `${name} is explained by something likelier` }];
+    return [{ speaks: 'against', strength, text: seen === 'absent' ? `${often(shows)} shows as ${name}${yours}, and that is not there` : `${name} is explained by something likelier` }];
   return [];
 }
 

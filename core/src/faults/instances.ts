@@ -13,8 +13,9 @@ export interface Instance {
   shows: Partial<Record<SymptomId, number>>;
 }
 
-export function instancesFor(traits: Traits): Instance[] {
-  return CAUSES.flatMap((cause): Instance[] => {
+/** @param own causes that the shop added to the table */
+export function instancesFor(traits: Traits, own: readonly Cause[] = []): Instance[] {
+  return [...CAUSES, ...own].flatMap((cause): Instance[] => {
     if (!cause.perTrain) return cause.applies(traits) ? [{ id: cause.id, name: cause.name, cause, train: null, shows: shownBy(cause, null, traits) }] : [];
     const trains = traits.trains.filter((t) => cause.applies(traits, t));
     // A movement with one train does not say which.
@@ -40,7 +41,7 @@ function shownBy(cause: Cause, train: TrainKey | null, traits: Traits): Instance
 }
 
 /** Symptoms that this movement can show and at least one cause could explain. */
-export function symptomsFor(traits: Traits): SymptomId[] {
-  const instances = instancesFor(traits);
+export function symptomsFor(traits: Traits, own: readonly Cause[] = []): SymptomId[] {
+  const instances = instancesFor(traits, own);
   return SYMPTOM_IDS.filter((s) => canShow(traits, s) && instances.some((i) => i.shows[s] !== undefined));
 }

@@ -20,6 +20,8 @@ const visit: VisitSource = {
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2 }],
   parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],
   oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
+  received: [{ returnedAt: iso(20) }],
+  agreement: { lines: [{ kind: 'labour', what: 'Polish the case', quantity: '3', price: '50', routes: [], optional: true, state: 'declined' }], chosen: null },
   testRun: {
     startedAt: iso(5), readBy: 'seconds hand',
     readings: [5, 6, 7, 8, 9, 10, 11, 12, 13].map((d) => ({ readAt: iso(d), errorS: 6 * (d - 5) })),
@@ -36,6 +38,7 @@ describe('the record of a visit', () => {
     expect(record.oiled).toEqual([{ where: 'Wheel teeth and pinion leaves', grade: 'none' }, { where: 'Crutch loop or fork', grade: 'fine' }]);
     expect(record.test).toMatchObject({ days: 8, readings: 9, rateSecondsPerDay: 6, waived: null });
     expect(record.test.verdict).toContain('inside 60 s a day');
+    expect(record.declined).toEqual(['Polish the case']);
     expect(record.note).toBe('Next time the strike.');
   });
   it('carries nothing of the owner', () => expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/));
@@ -47,6 +50,10 @@ describe('the record of a visit', () => {
 describe('what stands in the way of a signature', () => {
   it('is nothing when all is done', () => expect(obstacles({})).toEqual([]));
   it('is a hole without its bush', () => expect(obstacles({ bushes: [] })).toEqual(['1 hole still wants its bush']));
+  it('is an addition without the owner’s word, and a thing that is not going home', () => {
+    expect(obstacles({ agreement: { lines: [{ ...visit.agreement.lines[0]!, state: 'ask later' }], chosen: null } })).toEqual(['1 line of the estimate waits for the owner’s word']);
+    expect(obstacles({ received: [{ returnedAt: null }, { returnedAt: null }] })).toEqual(['2 things that came with it are not ticked as going home']);
+  });
   it('is a bath that runs', () => expect(obstacles({ baths: [{ ...visit.baths[0]!, stoppedAt: null }] })).toEqual(['A bath is still running']));
   it('is a stage that was taken up again', () => expect(obstacles({ stages: visit.stages.map((s) => (s.stage === 'clean' ? { ...s, done: false } : s)) })).toEqual(['Clean is not done']));
   it('is a train of which nobody knows', () => expect(obstacles({ power: [{ state: 'unknown' }] })).toEqual(['The power state of a train is unknown']));

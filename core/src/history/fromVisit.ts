@@ -1,3 +1,4 @@
+import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
@@ -18,6 +19,8 @@ export interface VisitSource {
   parts: readonly ServiceRecord['parts'][number][];
   oiled: readonly { point: string }[];
   testRun: RunLog | null;
+  received: readonly { returnedAt: string | null }[];
+  agreement: { lines: readonly AgreedLine[]; chosen: { route: RouteId } | null };
 }
 
 const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
@@ -29,6 +32,8 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
     power: visit.power.map((p) => p.state),
     bathRunning: visit.baths.some((b) => b.stoppedAt === null),
     bushesLeft: visit.holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key)).length,
+    unanswered: unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null).length,
+    notReturned: visit.received.filter((r) => r.returnedAt === null).length,
     verdict: runOf(visit, now)?.verdict.kind ?? 'no run',
     waiver,
     privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
@@ -54,6 +59,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
       halfWidthSecondsPerDay: run?.fit ? Number(run.fit.halfWidthSecondsPerDay.toFixed(2)) : null,
       verdict: run?.verdict.text ?? 'No test run.', waived: waiver?.trim() || null,
     },
+    declined: visit.agreement.lines.filter((l) => l.state === 'declined' && inRoute(l, visit.agreement.chosen?.route ?? null)).map((l) => l.what),
     note,
   };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { byDate, dateInWords, isEdtf, precisionOf, yearSpan } from './edtf.ts';
+import { dateFrom } from './dating.ts';
 import { canonical, privateWordsIn, type ServiceRecord } from './record.ts';
 
 describe('dates as inscriptions give them', () => {
@@ -40,4 +41,14 @@ describe('the record that leaves the visit', () => {
     expect(canonical({ b: [1, { d: null, c: 'é' }], a: true })).toBe('{"a":true,"b":[1,{"c":"é","d":null}]}');
     expect(() => canonical({ a: Number.NaN })).toThrow(RangeError);
   });
+});
+
+describe('dating from evidence', () => {
+  it.each([
+    [[[1871, null], [1868, null], [null, 1894]], '1871 to 1894', false],
+    [[[1871, null], [null, 1849]], 'Not before 1871 and not after 1849: a part or a reading is of another time', true],
+    [[[null, 1894]], 'Not after 1894', false],
+    [[], 'No evidence yet', false],
+  ] as [[number | null, number | null][], string, boolean][])('%j is %s', (rows, words, contradiction) =>
+    expect(dateFrom(rows.map(([notBefore, notAfter]) => ({ notBefore, notAfter, why: '' })))).toMatchObject({ words, contradiction }));
 });

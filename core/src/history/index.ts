@@ -1,3 +1,4 @@
 export * from './edtf.ts';
 export * from './record.ts';
 export * from './fromVisit.ts';
+export * from './dating.ts';

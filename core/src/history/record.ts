@@ -9,6 +9,8 @@ export interface ServiceRecord {
   parts: { what: string; source: string; size: string; oldPart: string }[];
   oiled: { where: string; grade: string }[];
   test: { days: number; readings: number; rateSecondsPerDay: number | null; halfWidthSecondsPerDay: number | null; verdict: string; waived: string | null };
+  /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. Absent in entries of before. */
+  declined?: string[];
   note: string;
 }
 
@@ -53,7 +55,7 @@ export function privateWordsIn(record: ServiceRecord, owner: PrivateWords): stri
   return found;
 }
 
-const LABELS: Record<string, string> = { condition: 'a finding', causes: 'a cause', cleaned: 'a cleaning run', parts: 'a part', note: 'the note', test: 'the test run' };
+const LABELS: Record<string, string> = { condition: 'a finding', causes: 'a cause', cleaned: 'a cleaning run', parts: 'a part', note: 'the note', test: 'the test run', declined: 'declined work' };
 
 function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {
   if (typeof value === 'string') see(label || 'the record', value);

@@ -1,1 +1,2 @@
 export * from './promise.ts';
+export * from './ofVisit.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { promiseDays, type Job } from './index.ts';
+import { familyById } from '../movement/index.ts';
+import { jobOfVisit, promiseDays, type Job } from './index.ts';
 
 const job: Job = { hoursBest: 5, hoursLikely: 8, hoursWorst: 17, hoursPerWeek: 14, hoursAhead: 4, waits: [{ what: 'parts', shortDays: 5, likelyDays: 8, longDays: 20 }], chanceOfPass: 0.25, passHours: 4, testDays: 8 };
 
@@ -19,6 +20,22 @@ describe('a promise date', () => {
     const now = of({});
     for (const worse of [{ hoursWorst: 40 }, { hoursPerWeek: 7 }, { chanceOfPass: 0.6 }, { testDays: 30 }, { waits: [...job.waits, { what: 'owner', shortDays: 1, likelyDays: 2, longDays: 9 }] }]) expect(of(worse)).toBeGreaterThan(now);
     expect(promiseDays(job, 1).nineInTen).toBeGreaterThan(promiseDays(job, 1).half);
+  });
+  it('gives the odds of another date: half by the half date, nine in ten by the other', () => {
+    const { half, nineInTen } = promiseDays(job, 1);
+    expect(promiseDays(job, 1, 10_000, half).chance).toBeCloseTo(0.5, 2);
+    expect(promiseDays(job, 1, 10_000, nineInTen).chance).toBeCloseTo(0.9, 2);
+    expect(promiseDays(job, 1, 10_000, 0).chance).toBe(0);
+  });
+  it('of a visit waits for the owner until the owner has answered, and for what is ordered', () => {
+    const line = { kind: 'labour' as const, what: 'x', quantity: '6', price: '50', routes: [], optional: false, state: 'accepted' as const };
+    const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4 };
+    const { traits } = familyById('fusee');
+    expect(jobOfVisit(traits, [], null, pace).job).toMatchObject({ hoursLikely: 4, waits: [{ what: 'the owner’s answer' }], chanceOfPass: 0.25, testDays: 8 });
+    const { job: j, reasons } = jobOfVisit(traits, [line, { ...line, kind: 'part' }, { ...line, kind: 'outside work', state: 'declined' }], null, pace);
+    expect(j.waits.map((w) => w.what)).toEqual(['parts']);
+    expect(j.hoursLikely).toBe(6);
+    expect(reasons.at(-1)).toContain('25 % (4 of your 16');
   });
   it('refuses what cannot be planned', () => {
     expect(() => promiseDays({ ...job, hoursPerWeek: 0 }, 1)).toThrow(RangeError);

@@ -29,6 +29,8 @@ export interface PromiseDays {
   half: number;
   nineInTen: number;
   mean: number;
+  /** Chance of being done within the days that were asked about; null when none were. */
+  chance: number | null;
   /** Share of the middle outcome that is bench work, waiting and test run. */
   shares: { bench: number; waiting: number; test: number };
 }
@@ -40,9 +42,9 @@ const MOST_PASSES = 5;
  * Calendar days until a job is done, by simulation. Hours and waits are drawn from triangles (short, likely, long); a pass
  * costs its hours and a test run again. The same seed gives the same answer. Source: simulation with triangular
  * judgements, any text on project planning.
- * @param trials 100 to 100,000
+ * @param trials 100 to 100,000; @param byDays a date to judge, as days from now
  */
-export function promiseDays(job: Job, seed: number, trials = 10_000): PromiseDays {
+export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: number): PromiseDays {
   check(job);
   need(Number.isInteger(trials) && trials >= 100 && trials <= 100_000, 'trials', 'Between 100 and 100,000.');
   const generator = xoroshiro128plus(seed);
@@ -65,7 +67,7 @@ export function promiseDays(job: Job, seed: number, trials = 10_000): PromiseDay
   }
   all.sort();
   const total = bench + waiting + test || 1;
-  return { half: quantile(all, 0.5), nineInTen: quantile(all, 0.9), mean: total / trials, shares: { bench: bench / total, waiting: waiting / total, test: test / total } };
+  return { half: quantile(all, 0.5), nineInTen: quantile(all, 0.9), mean: total / trials, chance: byDays === undefined ? null : all.filter((d) => d <= byDays).length / trials, shares: { bench: bench / total, waiting: waiting / total, test: test / total } };
 }
 
 function check(j: Job): void {

@@ -11,6 +11,9 @@ export interface VisitFacts {
   stripBegun: boolean;
   findings: number;
   symptoms: number;
+  /** Lines of the estimate, and how many of them wait for the owner's word. */
+  lines: number;
+  unanswered: number;
   /** End of the soonest running bath, ms since 1970. */
   bathEndsAt: number | null;
   holesLeft: number;
@@ -61,6 +64,9 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
     case 'intake': return next('Photographs first, then intake is done');
     case 'assess': return next(f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`);
     case 'diagnose': return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
+    case 'agree':
+      if (f.lines === 0) return next('Write the estimate');
+      return f.unanswered > 0 ? { text: `The owner has ${many(f.unanswered, 'line')} to answer`, urgency: 'wait' } : next('The owner has answered: on to the work');
     case 'power': {
       const unsafe = f.power.filter((s) => !isSafe(s)).length;
       return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');

@@ -7,6 +7,10 @@ export interface SignFacts {
   power: readonly PowerState[];
   bathRunning: boolean;
   bushesLeft: number;
+  /** Lines of the estimate that wait for the owner's word. */
+  unanswered: number;
+  /** Things received that are not ticked as going home. */
+  notReturned: number;
   verdict: RateVerdict['kind'] | 'no run';
   /** Why the test run's verdict is waived, if it is. */
   waiver?: string | undefined;
@@ -22,6 +26,8 @@ export function signObstacles(f: SignFacts): string[] {
   if (f.power.some((s) => s === 'unknown')) out.push('The power state of a train is unknown');
   if (f.bathRunning) out.push('A bath is still running');
   if (f.bushesLeft > 0) out.push(`${f.bushesLeft} ${f.bushesLeft === 1 ? 'hole still wants its bush' : 'holes still want their bushes'}`);
+  if (f.unanswered > 0) out.push(`${f.unanswered} ${f.unanswered === 1 ? 'line of the estimate waits' : 'lines of the estimate wait'} for the owner’s word`);
+  if (f.notReturned > 0) out.push(`${f.notReturned} ${f.notReturned === 1 ? 'thing that came with it is' : 'things that came with it are'} not ticked as going home`);
   if (f.verdict !== 'inside' && !f.waiver?.trim()) out.push('The test run is not inside tolerance: wait, or say why it is waived');
   out.push(...f.privateWords);
   return out;

@@ -23,8 +23,8 @@ describe('the strip gate', () => {
 });
 
 const facts: VisitFacts = {
-  done: ['intake', 'assess', 'diagnose', 'power'], closed: false, power: ['let down', 'wound'], stripBegun: true, findings: 2,
-  symptoms: 1, bathEndsAt: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
+  done: ['intake', 'assess', 'diagnose', 'agree', 'power'], closed: false, power: ['let down', 'wound'], stripBegun: true, findings: 2,
+  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
 };
 
 describe('the next action', () => {
@@ -40,16 +40,22 @@ describe('the next action', () => {
     expect(nextAction(onTest, 20)).toMatchObject({ stage: 'run', urgency: 'wait' });
     expect(nextAction(onTest, 60)).toMatchObject({ stage: 'run', urgency: 'due' });
   });
+  it('waits for the owner before the work, and goes on with the rest when an addition waits', () => {
+    const asked: VisitFacts = { ...facts, power: [], done: ['intake', 'assess', 'diagnose'], unanswered: 2 };
+    expect(nextAction(asked, 20)).toMatchObject({ stage: 'agree', urgency: 'wait', text: 'The owner has 2 lines to answer' });
+    expect(nextAction({ ...asked, lines: 0, unanswered: 0 }, 20).text).toBe('Write the estimate');
+    expect(nextAction({ ...facts, power: [], unanswered: 1 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
+  });
   it('says a promise is overdue', () => {
     expect(nextAction({ ...facts, power: [], promisedAt: 10 }, 20).urgency).toBe('due');
   });
 });
 
 describe('signing', () => {
-  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, verdict: 'inside' as const, privateWords: [] };
+  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, unanswered: 0, notReturned: 0, verdict: 'inside' as const, privateWords: [] };
   it('lets a finished visit through and names each thing that is not', () => {
     expect(signObstacles(ready)).toEqual([]);
-    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true })).toHaveLength(11);
+    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true, unanswered: 2, notReturned: 1 })).toHaveLength(14);
   });
   it('takes a waiver with words for the run, not a blank one', () => {
     expect(signObstacles({ ...ready, verdict: 'outside', waiver: ' ' })).toHaveLength(1);

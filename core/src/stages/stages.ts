@@ -3,6 +3,7 @@ export const STAGES = [
   { id: 'intake', name: 'Intake', does: 'Take the clock in' },
   { id: 'assess', name: 'Assess', does: 'Look and record' },
   { id: 'diagnose', name: 'Diagnose', does: 'Find the cause' },
+  { id: 'agree', name: 'Agree', does: 'The owner decides before the work' },
   { id: 'power', name: 'Power down', does: 'Make it safe to open' },
   { id: 'clean', name: 'Clean', does: 'Clean metal, nothing attacked' },
   { id: 'survey', name: 'Survey', does: 'A verdict on every hole' },
@@ -15,3 +16,6 @@ export const STAGES = [
 export type StageId = (typeof STAGES)[number]['id'];
 export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
 export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
+
+/** One key for each stage, in order, while no field is being typed in. */
+export const STAGE_KEYS = [...'1234567890-'];

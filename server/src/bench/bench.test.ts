@@ -30,6 +30,11 @@ describe('the bench follows the work', () => {
     await put('observations/stops-late', { state: 'present' });
     expect((await next()).text).toBe('Settle on the cause');
     await done('diagnose');
+    expect((await next()).text).toBe('Write the estimate');
+    const line = await post('lines', { kind: 'labour', what: 'Overhaul', quantity: '6', price: '50' });
+    expect(await next()).toMatchObject({ stage: 'agree', urgency: 'wait', text: 'The owner has 1 line to answer' });
+    await put(`lines/${line.id}/decision`, { state: 'accepted', how: 'phone', who: 'the owner' });
+    await done('agree');
     expect((await next()).text).toBe('Let down 2 trains');
     for (const train of ['going', 'strike']) await put(`power/${train}`, { state: 'let down', version: 1 });
     expect((await next()).text).toBe('Safe to open: begin the strip');

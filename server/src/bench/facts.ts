@@ -13,6 +13,7 @@ export interface FactRow {
   opened_at: string; closed_at: string | null; promised_for: string | null; photo_id: string | null;
   done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
   bath_ends_at: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
+  lines: number; unanswered: number; asked: number;
   readings: number | null; last_reading_at: string | null;
 }
 
@@ -26,12 +27,17 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select count(*)::int from finding where visit_id = v.id) as findings,
   (select count(*)::int from observation where visit_id = v.id and state = 'present') as symptoms,
   (select min(ends_at) from bath_run where visit_id = v.id and stopped_at is null) as bath_ends_at,
-  h.holes, h.bushes_wanted,
+  e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
   (select count(distinct hole)::int from bush where visit_id = v.id) as bushes_fitted,
   (select count(*)::int from oiled_point where visit_id = v.id) as oiled,
   r.readings, r.last_reading_at
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
 cross join lateral (select count(*)::int as holes, count(*) filter (where verdict = 'bush')::int as bushes_wanted from surveyed_hole where visit_id = v.id) h
+cross join lateral (
+  select count(*)::int as lines, count(*) filter (where d.open)::int as unanswered, count(*) filter (where d.open and l.addition)::int as asked from estimate_line l
+  cross join lateral (select coalesce((select state from line_decision x where x.line_id = l.id order by at desc limit 1), 'ask later') = 'ask later'
+    and (l.routes = '[]' or coalesce(l.routes @> to_jsonb((select route from route_choice rc where rc.visit_id = v.id order by at desc limit 1)), true)) as open) d
+  where l.visit_id = v.id) e
 left join lateral (select count(rr.id)::int as readings, coalesce(max(rr.read_at), t.started_at) as last_reading_at from test_run t left join run_reading rr on rr.test_run_id = t.id where t.visit_id = v.id group by t.id) r on true`;
 
 const when = (t: string | null) => (t === null ? null : Date.parse(t));
@@ -41,7 +47,7 @@ export function factsOf(row: FactRow): VisitFacts {
   const last = when(row.last_reading_at);
   return {
     done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun,
-    findings: row.findings, symptoms: row.symptoms, bathEndsAt: when(row.bath_ends_at),
+    findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at),
     holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
     oilLeft: Math.max(0, chart.length - row.oiled),
     run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits).readEveryHours * 3_600_000 },
@@ -64,7 +70,7 @@ function benchRow(row: FactRow, now: Date): BenchRow {
     power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
     next: nextAction(factsOf(row), now.getTime()), bathEndsAt: row.bath_ends_at && new Date(row.bath_ends_at).toISOString(), promisedFor: row.promised_for,
     openedAt: new Date(row.opened_at).toISOString(), photoId: row.photo_id,
-    cautions: CAUTIONS.filter((c) => ['mains', 'luminous', 'mercury'].includes(c.id) && c.applies(row.traits)).map((c) => c.id),
+    cautions: CAUTIONS.filter((c) => ['mains', 'luminous', 'mercury'].includes(c.id) && c.applies(row.traits)).map((c) => c.id), asked: row.asked,
   };
 }
 

@@ -1,10 +1,10 @@
 import { Person, Session, Shop, SignInFailure } from '../people/people.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { Clock, ClockMovement, Movement, MovementMark } from '../movements/movements.entity.ts';
-import { CautionRead, ReceivedItem, StageEvent, Visit } from '../visits/visits.entity.ts';
-import { Photo } from '../photos/photos.entity.ts';
+import { CautionRead, StageEvent, Visit } from '../visits/visits.entity.ts';
+import { Photo, PhotoMark } from '../photos/photos.entity.ts';
 import { Finding } from '../findings/findings.entity.ts';
-import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
+import { LookTaken, Observation, OwnCauseRow } from '../diagnosis/diagnosis.entity.ts';
 import { Strip, TrainPower } from '../power/power.entity.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
@@ -14,7 +14,12 @@ import { RunEvent, RunReading, TestRun } from '../testruns/testruns.entity.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 
+import { ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, ReceivedItem, WantedThing } from '../counter/counter.entity.ts';
+import { EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice } from '../agreement/agreement.entity.ts';
+
 export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
   Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
+  PhotoMark, OwnCauseRow, ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, WantedThing,
+  EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice,
 ];

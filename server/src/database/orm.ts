@@ -5,6 +5,8 @@ import { First } from './migrations/0001-first.ts';
 import { Workings } from './migrations/0002-workings.ts';
 import { Looks } from './migrations/0003-looks.ts';
 import { Find } from './migrations/0004-find.ts';
+import { Counter } from './migrations/0005-counter.ts';
+import { Agreement } from './migrations/0006-agreement.ts';
 
 export type { EntityManager };
 
@@ -15,7 +17,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }], snapshot: false, silent: true, tableName: 'migrations' },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });

@@ -1,5 +1,5 @@
-import type { LookOutcome, SymptomId } from '@eclat/core/faults';
-import { defineEntity } from '@mikro-orm/core';
+import type { LookOutcome, OwnCause, SymptomId } from '@eclat/core/faults';
+import { defineEntity, p } from '@mikro-orm/core';
 import { by, text, visitKey } from '../database/columns.ts';
 
 export const Observation = defineEntity({
@@ -11,4 +11,10 @@ export const Observation = defineEntity({
 export const LookTaken = defineEntity({
   name: 'LookTaken', tableName: 'look_taken',
   properties: { visitId: visitKey().primary(), look: text().primary(), outcome: text().$type<LookOutcome>(), ...by },
+});
+
+/** A cause that the shop added to the table. */
+export const OwnCauseRow = defineEntity({
+  name: 'OwnCauseRow', tableName: 'own_cause',
+  properties: { id: text().primary(), fields: p.json<Omit<OwnCause, 'id'>>().columnType('jsonb'), ...by },
 });

@@ -1,5 +1,6 @@
 import { api, ok } from '@eclat/contract';
 import type { Serve } from '../http/serve.ts';
+import { addCause, knowledgeOf, removeCause, setLearning } from './knowledge.service.ts';
 import { observe, settleCause, takeLook } from './diagnosis.service.ts';
 
 export function serveDiagnosis(serve: Serve): void {
@@ -10,6 +11,16 @@ export function serveDiagnosis(serve: Serve): void {
   });
   serve(api.diagnosis.settle, async (ctx, { params, body }) => {
     await settleCause(ctx, params.visitId, body.cause);
+    return ok;
+  });
+  serve(api.knowing.get, (ctx) => knowledgeOf(ctx));
+  serve(api.knowing.add, (ctx, { body }) => addCause(ctx, body));
+  serve(api.knowing.remove, async (ctx, { params }) => {
+    await removeCause(ctx, params.cause);
+    return ok;
+  });
+  serve(api.knowing.learn, async (ctx, { body }) => {
+    await setLearning(ctx, body.learn);
     return ok;
   });
 }

@@ -3,6 +3,7 @@ import { need, openVisit, signature, type Context } from '../http/context.ts';
 import { notFound } from '../http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { LookTaken, Observation } from './diagnosis.entity.ts';
+import { ownCauses } from './knowledge.service.ts';
 
 /** Present, absent, or null: not asked. Returns all that was observed. */
 export async function observe(ctx: Context, visitId: string, symptom: string, state: 'present' | 'absent' | null): Promise<Observations> {
@@ -19,7 +20,7 @@ export async function observe(ctx: Context, visitId: string, symptom: string, st
 export async function takeLook(ctx: Context, visitId: string, look: string, outcome: LookOutcome | null): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
-  if (!instancesFor(traits).some((i) => i.id === look)) throw notFound('look on this movement');
+  if (!instancesFor(traits, await ownCauses(ctx)).some((i) => i.id === look)) throw notFound('look on this movement');
   if (outcome === null) await ctx.em.nativeDelete(LookTaken, { visitId, look });
   else await ctx.em.upsert(LookTaken, { visitId, look, outcome, ...signature(ctx) });
 }

@@ -16,7 +16,7 @@ const WORDS = `(m.code || ' ' || m.name || ' ' || m.maker)`;
 
 /** What stands there as it was typed, with how well that place names a clock. */
 const AS_TYPED = [
-  `select m.id as movement_id, null::uuid as owner_id, m.name as why, 1.2 as s from movement m where ${WORDS} ilike :like limit ${CANDIDATES}`,
+  `select coalesce(m.merged_into, m.id) as movement_id, null::uuid as owner_id, m.name as why, 1.2 as s from movement m where ${WORDS} ilike :like limit ${CANDIDATES}`,
   `select k.movement_id, null, k.text || ', ' || k.place, case when k.text ilike :q then 1.5 else 1.1 end from movement_mark k where k.text ilike :like limit ${CANDIDATES}`,
   `select cm.movement_id, null, c.description, 1.25 from clock c join clock_movement cm on cm.clock_id = c.id and cm.until is null where c.description ilike :like limit ${CANDIDATES}`,
   `select null, o.id, o.name, 1.3 from owner o where o.name ilike :like limit ${CANDIDATES}`,
@@ -26,7 +26,7 @@ const AS_TYPED = [
 ];
 /** What is spelt nearly so. */
 const NEARLY = [
-  `select m.id as movement_id, null::uuid as owner_id, m.name as why, word_similarity(:q, ${WORDS}) as s from movement m where ${WORDS} %> :q limit ${CANDIDATES}`,
+  `select coalesce(m.merged_into, m.id) as movement_id, null::uuid as owner_id, m.name as why, word_similarity(:q, ${WORDS}) as s from movement m where ${WORDS} %> :q limit ${CANDIDATES}`,
   `select k.movement_id, null, k.text || ', ' || k.place, word_similarity(:q, k.text) from movement_mark k where k.text %> :q limit ${CANDIDATES}`,
   `select null, o.id, o.name, word_similarity(:q, o.name) from owner o where o.name %> :q limit ${CANDIDATES}`,
   `select cm.movement_id, null, c.description, word_similarity(:q, c.description) from clock c join clock_movement cm on cm.clock_id = c.id and cm.until is null where c.description %> :q limit ${CANDIDATES}`,

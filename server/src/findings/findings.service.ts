@@ -5,7 +5,7 @@ import { Finding } from './findings.entity.ts';
 
 export const presentFinding = (f: Finding): Shape => ({
   id: f.id, version: f.version, place: f.place, seen: f.seen, severity: f.severity, effect: f.effect, proposal: f.proposal,
-  earlierRepair: f.earlierRepair, doNotDisturb: f.doNotDisturb, by: f.by, at: f.at.toISOString(),
+  earlierRepair: f.earlierRepair, doNotDisturb: f.doNotDisturb, hours: f.hours ?? null, cause: f.cause, by: f.by, at: f.at.toISOString(),
 });
 
 export async function addFinding(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.findings.add>): Promise<Shape> {

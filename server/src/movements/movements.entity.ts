@@ -6,7 +6,7 @@ export const Movement = defineEntity({
   name: 'Movement', tableName: 'movement',
   properties: {
     id: key(), code: text(), name: text(), familyId: text(), maker: text(),
-    traits: p.json<Traits>().columnType('jsonb'), version: versioned(),
+    traits: p.json<Traits>().columnType('jsonb'), mergedInto: p.uuid().nullable(), version: versioned(),
   },
 });
 export type Movement = InferEntity<typeof Movement>;

@@ -10,6 +10,8 @@ import { sql } from '../http/house.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 import { presentEntry, writeEntry } from '../history/history.service.ts';
+import { presentEvidence } from '../counter/assess.service.ts';
+import { DatingEvidence } from '../counter/counter.entity.ts';
 import { Movement, MovementMark } from './movements.entity.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
@@ -18,8 +20,9 @@ const newCode = () => `M-${Array.from({ length: 6 }, () => ALPHABET[randomInt(AL
 
 export async function presentMovement(ctx: Context, m: Movement): Promise<Shape> {
   const marks = await ctx.em.find(MovementMark, { movementId: m.id }, { orderBy: { place: 'asc', text: 'asc' } });
+  const dating = await ctx.em.find(DatingEvidence, { movementId: m.id }, { orderBy: { at: 'asc' } });
   return {
-    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, version: m.version,
+    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, version: m.version, dating: dating.map(presentEvidence),
     marks: marks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
@@ -46,7 +49,7 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
       (select count(*)::int from history_entry h where h.movement_id = m.id) as entries,
       (select max(h.date) from history_entry h where h.movement_id = m.id and h.date not like 'X%') as last_date
     from movement m
-    where (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)) and m.code > ?
+    where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)) and m.code > ?
     order by m.code limit ${PAGE + 1}`, [like, like, like, like, after]);
   const sent = rows.slice(0, PAGE);
   return {
@@ -55,14 +58,29 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
   };
 }
 
+/** A movement that was found to be another opens that one's book. */
+export async function movementNow(ctx: Context, movementId: string): Promise<Movement> {
+  let movement = await need(ctx, Movement, { id: movementId }, 'movement');
+  while (movement.mergedInto) movement = await need(ctx, Movement, { id: movement.mergedInto }, 'movement');
+  return movement;
+}
+
+/** Every movement whose history stands in this book: itself, and those that were merged into it. */
+async function oneAndTheSame(ctx: Context, movementId: string): Promise<Movement[]> {
+  const all = [await need(ctx, Movement, { id: movementId }, 'movement')];
+  for (const m of all) all.push(...(await ctx.em.find(Movement, { mergedInto: m.id })));
+  return all;
+}
+
 export async function movementBook(ctx: Context, movementId: string) {
-  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
-  const entries = await ctx.em.find(HistoryEntry, { movementId }, { orderBy: { writtenAt: 'asc' } });
-  const [here] = await sql<{ id: string; claim: string }>(ctx.em, 'select id, claim from visit where movement_id = ? and closed_at is null', [movementId]);
-  return { movement: await presentMovement(ctx, movement), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
+  const movement = await movementNow(ctx, movementId);
+  const all = await oneAndTheSame(ctx, movement.id);
+  const entries = await ctx.em.find(HistoryEntry, { movementId: all.map((m) => m.id) }, { orderBy: { writtenAt: 'asc' } });
+  const [here] = await sql<{ id: string; claim: string }>(ctx.em, 'select id, claim from visit where movement_id = ? and closed_at is null', [movement.id]);
+  return { movement: await presentMovement(ctx, movement), also: all.slice(1).map((m) => m.code), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
 }
 
 export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {
-  await need(ctx, Movement, { id: movementId }, 'movement');
-  return writeEntry(ctx, { movementId, kind: 'inscription', title: 'Inscription of an earlier repairer', ...given });
+  const { id } = await movementNow(ctx, movementId);
+  return writeEntry(ctx, { movementId: id, kind: 'inscription', title: 'Inscription of an earlier repairer', ...given });
 }

@@ -47,7 +47,7 @@ describe('finding an owner', () => {
 
 describe('a returning owner', () => {
   it('is offered the clocks brought before, and only their own', async () => {
-    const visit = await takeIn(shop.marit, { owner: { name: 'Hesper Lunt' }, movement: { name: 'known', familyId: 'torsion' } });
+    const visit = await takeIn(shop.marit, { owner: { name: 'Hesper Lunt', phone: '0555 014 207' }, movement: { name: 'known', familyId: 'torsion' } });
     const clocks = await shop.marit.ok<{ id: string; movement: { code: string } }[]>('GET', `/owners/${visit.owner.id}/clocks`);
     expect(clocks).toMatchObject([{ id: visit.clock.id, movement: { code: visit.movement.code } }]);
     const strange = await shop.marit.send('POST', '/visits', { owner: { name: 'Somebody Else' }, clockId: visit.clock.id, complaint: 'x' });
@@ -57,7 +57,7 @@ describe('a returning owner', () => {
   it('can be put right by one person at a time', async () => {
     const { items: [owner] } = await owners('Lunt');
     const change = (name: string) => shop.marit.send<Owner>('PATCH', `/owners/${owner!.id}`, { name, version: owner!.version });
-    expect((await change('Hesper Lunt-Wray')).body).toMatchObject({ name: 'Hesper Lunt-Wray', version: owner!.version + 1 });
+    expect((await change('Hesper Lunt-Wray')).body).toMatchObject({ name: 'Hesper Lunt-Wray', phone: '0555 014 207', version: owner!.version + 1 });
     expect(await change('H. Lunt')).toMatchObject({ status: 409, body: { current: { name: 'Hesper Lunt-Wray' } } });
     expect((await shop.marit.send('PATCH', `/owners/${owner!.id}`, { email: 'not one', version: 2 })).body.fields![0]!.path).toBe('email');
   });

@@ -1,6 +1,6 @@
 import type { Role } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { key, moment, text } from '../database/columns.ts';
+import { float, key, moment, text } from '../database/columns.ts';
 
 export const Person = defineEntity({
   name: 'Person', tableName: 'person',
@@ -21,5 +21,5 @@ export const SignInFailure = defineEntity({
 
 export const Shop = defineEntity({
   name: 'Shop', tableName: 'shop',
-  properties: { one: p.boolean().primary().default(true), name: text(), createdAt: moment() },
+  properties: { one: p.boolean().primary().default(true), name: text(), createdAt: moment(), hourlyRate: text().default('0'), taxPercent: text().default('0'), pricesIncludeTax: p.boolean().default(true), currency: text().default(''), hoursPerWeek: float().default(30), learn: p.boolean().default(true) },
 });

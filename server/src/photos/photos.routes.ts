@@ -1,16 +1,25 @@
-import { api } from '@eclat/contract';
+import { api, ok } from '@eclat/contract';
 import express, { type Router } from 'express';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { personOf } from '../http/session.ts';
 import { sql, type House } from '../http/house.ts';
 import { type Serve } from '../http/serve.ts';
-import { addPhoto, LARGEST_BYTES } from './photos.service.ts';
+import { addPhoto, changePhoto, LARGEST_BYTES, markPhoto, unmarkPhoto } from './photos.service.ts';
 
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });
 
 export function servePhotos(serve: Serve, router: Router, house: House): void {
   serve(api.visits.addPhoto, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
+  serve(api.photos.change, async (ctx, { params, body }) => {
+    await changePhoto(ctx, params.visitId, params.photoId, body);
+    return ok;
+  });
+  serve(api.photos.mark, (ctx, { params, body }) => markPhoto(ctx, params.visitId, params.photoId, params.markId, body));
+  serve(api.photos.unmark, async (ctx, { params }) => {
+    await unmarkPhoto(ctx, params.visitId, params.photoId, params.markId);
+    return ok;
+  });
 
   /** A picture, not JSON: so it stands beside the contract. Photos never change, so a browser may keep them. */
   router.get('/photos/:photoId/:size', async (req, res) => {

@@ -1,9 +1,12 @@
-import type { Photo as Shape } from '@eclat/contract';
+import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/stages';
 import sharp from 'sharp';
-import { openVisit, signature, type Context } from '../http/context.ts';
-import { HttpProblem } from '../http/problems.ts';
-import { Photo } from './photos.entity.ts';
+import { need, openVisit, signature, type Context } from '../http/context.ts';
+import { badField, HttpProblem } from '../http/problems.ts';
+import { sql } from '../http/house.ts';
+import { Finding } from '../findings/findings.entity.ts';
+import { Photo, PhotoMark } from './photos.entity.ts';
 
 export const LARGEST_BYTES = 15 * 1024 * 1024;
 const MOST_PIXELS = 80_000_000;
@@ -29,9 +32,49 @@ export async function addPhoto(ctx: Context, visitId: string, bytes: unknown, { 
   const [large, medium, small] = [await at('large'), await at('medium'), await at('small')];
   await openVisit(ctx, visitId);
   const { width, height } = large.info;
-  const photo = ctx.em.create(Photo, { visitId, caption, stage, width, height, large: large.data, medium: medium.data, small: small.data, ...signature(ctx) });
+  const [last] = await sql<{ n: number }>(ctx.em, 'select coalesce(max(position), 0)::int as n from photo where visit_id = ?', [visitId]);
+  const photo = ctx.em.create(Photo, { visitId, position: last!.n + 1, caption, stage, width, height, large: large.data, medium: medium.data, small: small.data, ...signature(ctx) });
   await ctx.em.flush();
-  return { id: photo.id, caption, stage, width, height, by: photo.by, at: photo.at.toISOString() };
+  return { id: photo.id, caption, stage, width, height, marks: [], by: photo.by, at: photo.at.toISOString() };
 }
 
 const notAPhoto = () => new HttpProblem(415, 'This is not a photo that can be read.', { detail: 'JPEG, PNG or WebP, up to 15 MB.' });
+
+type Point = Shape['marks'][number];
+const presentMark = (m: { id: string; number: number; x: number; y: number; findingId?: string | null; note: string }): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
+
+/** The photos of a visit in the order they were put in, without their bytes. */
+export async function presentPhotos(ctx: Context, visitId: string): Promise<Shape[]> {
+  const photos = await ctx.em.find(Photo, { visitId }, { orderBy: { position: 'asc', at: 'asc' }, fields: ['caption', 'stage', 'width', 'height', 'by', 'at'] });
+  const marks = await ctx.em.find(PhotoMark, { photoId: photos.map((p) => p.id) }, { orderBy: { number: 'asc' } });
+  return photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, by: p.by, at: p.at.toISOString(), marks: marks.filter((m) => m.photoId === p.id).map(presentMark) }));
+}
+
+/** A caption, or a new place in the order: the others move up or down. */
+export async function changePhoto(ctx: Context, visitId: string, id: string, { caption, position }: ParsedBodyOf<typeof api.photos.change>): Promise<void> {
+  await openVisit(ctx, visitId);
+  const photo = await need(ctx, Photo, { id, visitId }, 'photo');
+  if (caption !== undefined) photo.caption = caption;
+  await ctx.em.flush();
+  if (position === undefined) return;
+  const rest = (await presentPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);
+  for (const [at, photoId] of rest.toSpliced(position, 0, id).entries()) await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
+}
+
+/** Numbers run through the whole visit, so that one number is one point in every list. The sender names the point: sent twice it is one. */
+export async function markPhoto(ctx: Context, visitId: string, photoId: string, id: string, given: ParsedBodyOf<typeof api.photos.mark>): Promise<Point> {
+  await openVisit(ctx, visitId);
+  if (!(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
+  if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId }))) throw badField('findingId', 'This finding belongs to another visit.');
+  const known = await ctx.em.findOne(PhotoMark, { id, photoId });
+  const [last] = await sql<{ n: number }>(ctx.em, 'select coalesce(max(k.number), 0)::int as n from photo_mark k join photo p on p.id = k.photo_id where p.visit_id = ?', [visitId]);
+  const mark = known ? ctx.em.assign(known, given) : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...given });
+  await ctx.em.flush();
+  return presentMark(mark);
+}
+
+export async function unmarkPhoto(ctx: Context, visitId: string, photoId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  await need(ctx, Photo, { id: photoId, visitId }, 'photo');
+  ctx.em.remove(await need(ctx, PhotoMark, { id, photoId }, 'point'));
+}

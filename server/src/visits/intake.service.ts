@@ -5,12 +5,14 @@ import { poweredTrains } from '@eclat/core/movement';
 import { need, type Context } from '../http/context.ts';
 import { badField, refused } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
-import { makeMovement } from '../movements/movements.service.ts';
-import { Clock, ClockMovement, Movement } from '../movements/movements.entity.ts';
+import { noteMismatches, refuseTwin } from '../movements/known.service.ts';
+import { makeMovement, movementNow } from '../movements/movements.service.ts';
+import { ReceivedItem } from '../counter/counter.entity.ts';
+import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { TrainPower } from '../power/power.entity.ts';
 import { presentVisit } from './present.ts';
-import { ReceivedItem, Visit } from './visits.entity.ts';
+import { Visit } from './visits.entity.ts';
 
 /** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>): Promise<Shape> {
@@ -23,12 +25,14 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits
   const [number] = await sql<{ n: string }>(ctx.em, "select nextval('claim_number') as n");
   const visit = ctx.em.create(Visit, {
     id: randomUUID(), claim: `C-${number!.n}`, ownerId: owner.id, clockId: clock.id, movementId: movement.id,
-    complaint: given.complaint, wanted: given.wanted, notWanted: given.notWanted, promisedFor: given.promisedFor, openedAt: ctx.now,
+    complaint: given.complaint, wanted: given.wanted, notWanted: given.notWanted, outOfScope: given.outOfScope, promisedFor: given.promisedFor, openedAt: ctx.now,
   });
   given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
   // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
   for (const { train } of poweredTrains(movement.traits)) ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   ctx.touched.add(visit.id);
+  await ctx.em.flush();
+  await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
   return presentVisit(ctx, visit.id);
 }
@@ -37,12 +41,13 @@ async function knownClock(ctx: Context, clockId: string, ownerId: string) {
   const clock = await need(ctx, Clock, { id: clockId }, 'clock');
   if (clock.ownerId !== ownerId) throw badField('clock', 'This clock is another owner’s. Take it in as a new clock with the known movement.');
   const fitted = await need(ctx, ClockMovement, { clockId, until: null }, 'movement in this clock');
-  return { clock, movement: await need(ctx, Movement, { id: fitted.movementId }, 'movement') };
+  return { clock, movement: await movementNow(ctx, fitted.movementId) };
 }
 
 /** A new clock with a new movement, or with one that is known from another case or an earlier owner. */
 async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>, ownerId: string) {
-  const movement = given.movementId ? await need(ctx, Movement, { id: given.movementId }, 'movement') : makeMovement(ctx, given.movement!);
+  if (given.movement && !given.another) await refuseTwin(ctx, given.movement.marks);
+  const movement = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
   const clock = ctx.em.create(Clock, { id: randomUUID(), ownerId, description: given.clock!.description });
   if (given.movementId) await ctx.em.nativeUpdate(ClockMovement, { movementId: movement.id, until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: clock.id, movementId: movement.id, since: ctx.now });

@@ -2,6 +2,10 @@ import type { Visit as Shape } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
 import { nextAction, STAGES } from '@eclat/core/stages';
 import { FACTS_SQL, factsOf, type FactRow } from '../bench/facts.ts';
+import { presentAgreement } from '../agreement/agreement.service.ts';
+import { presentMeasurement } from '../counter/assess.service.ts';
+import { ComplaintAnswer, Measurement, PlaceLook, ReceivedItem, WantedThing } from '../counter/counter.entity.ts';
+import { presentReceived } from '../counter/counter.service.ts';
 import { presentBath } from '../cleaning/cleaning.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
@@ -16,7 +20,7 @@ import { Clock, Movement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { present as presentOwner } from '../owners/owners.service.ts';
 import { OiledPoint } from '../oiling/oiling.entity.ts';
-import { Photo } from '../photos/photos.entity.ts';
+import { presentPhotos } from '../photos/photos.service.ts';
 import { Strip, TrainPower } from '../power/power.entity.ts';
 import { presentPower } from '../power/power.service.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
@@ -24,7 +28,7 @@ import { presentHole } from '../survey/survey.service.ts';
 import { presentRun } from '../testruns/testruns.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { presentKept } from '../workings/workings.service.ts';
-import { CautionRead, ReceivedItem, StageEvent, Visit } from './visits.entity.ts';
+import { CautionRead, StageEvent, Visit } from './visits.entity.ts';
 
 /** The whole visit, as every stage of it needs it. */
 export async function presentVisit(ctx: Context, visitId: string): Promise<Shape> {
@@ -42,7 +46,6 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const power = await em.find(TrainPower, of);
   const trains = poweredTrains(movement.traits).map((t) => t.train);
   const strip = await em.findOne(Strip, of);
-  const photos = await em.find(Photo, of, { ...inTime, fields: ['caption', 'stage', 'width', 'height', 'by', 'at'] });
   const findings = await em.find(Finding, of, inTime);
   const observations = await em.find(Observation, of);
   const looks = await em.find(LookTaken, of, inTime);
@@ -55,17 +58,32 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const workings = await em.find(KeptWorking, of, inTime);
   const received = await em.find(ReceivedItem, of, { orderBy: { position: 'asc' } });
   const entry = await em.findOne(HistoryEntry, of);
+  const answers = await em.find(ComplaintAnswer, of);
+  const wantedThings = await em.find(WantedThing, { clockId: clock.id, $or: [{ visitId }, { ended: null }] }, inTime);
+  const places = await em.find(PlaceLook, of);
+  const measurements = await em.find(Measurement, of, inTime);
+  const earlier = (await em.find(Visit, { id: { $ne: visitId }, closedAt: { $ne: null }, $or: [{ movementId: movement.id }, { clockId: clock.id }] }, { orderBy: { closedAt: 'desc' } }))
+    .map((v) => ({ visitId: v.id, claim: v.claim, closedAt: v.closedAt!.toISOString() }));
+  const handsOff = await sql<{ place: string; seen: string; at: string }>(em, `
+    select f.place, f.seen, f.at from finding f join visit v on v.id = f.visit_id where v.movement_id = ? and f.do_not_disturb and v.opened_at <= ? order by f.at desc`, [movement.id, visit.openedAt]);
 
   return {
     id: visit.id, claim: visit.claim, version: visit.version, openedAt: visit.openedAt.toISOString(), closedAt: visit.closedAt?.toISOString() ?? null,
-    complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, promisedFor: visit.promisedFor ?? null, cause: visit.cause,
+    complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, outOfScope: visit.outOfScope, promisedFor: visit.promisedFor ?? null, cause: visit.cause,
     owner: presentOwner(owner), clock: { id: clock.id, description: clock.description }, movement: await presentMovement(ctx, movement),
-    received: received.map((r) => ({ id: r.id, what: r.what, condition: r.condition })),
+    received: received.map(presentReceived),
+    answers: answers.map((a) => ({ question: a.question, answer: a.answer, ...at(a) })),
+    wantedThings: wantedThings.map((w) => ({ id: w.id, what: w.what, evidence: w.evidence, ended: w.ended ?? null, ...at(w) })),
+    alone: visit.alone ?? null, earlier, callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
+    places: places.map((p) => ({ place: p.place, state: p.state, ...at(p) })),
+    measurements: measurements.map((m) => presentMeasurement(movement.traits, m)),
+    agreement: await presentAgreement(ctx, visitId),
+    handsOff: handsOff.map((h) => ({ ...h, at: new Date(h.at).toISOString() })),
     stages: STAGES.flatMap(({ id: stage }) => {
       const last = stageLog.findLast((e) => e.stage === stage);
       return last ? [{ stage, done: last.done, ...at(last) }] : [];
     }),
-    photos: photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, ...at(p) })),
+    photos: await presentPhotos(ctx, visitId),
     findings: findings.map(presentFinding),
     observations: Object.fromEntries(observations.map((o) => [o.symptom, o.state])),
     looks: looks.map((l) => ({ look: l.look, outcome: l.outcome, ...at(l) })),

@@ -1,3 +1,4 @@
+import type { Visit as Shape } from '@eclat/contract';
 import type { StageId } from '@eclat/core/stages';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, key, moment, text, versioned, visitKey } from '../database/columns.ts';
@@ -5,16 +6,11 @@ import { by, key, moment, text, versioned, visitKey } from '../database/columns.
 export const Visit = defineEntity({
   name: 'Visit', tableName: 'visit',
   properties: {
-    id: key(), claim: text(), ownerId: p.uuid(), clockId: p.uuid(), movementId: p.uuid(), complaint: text(), wanted: text(), notWanted: text(),
+    id: key(), claim: text(), ownerId: p.uuid(), clockId: p.uuid(), movementId: p.uuid(), complaint: text(), wanted: text(), notWanted: text(), outOfScope: text().default(''), callbackOf: p.uuid().nullable(), alone: p.json<NonNullable<Shape['alone']>>().columnType('jsonb').nullable(),
     cause: text().default(''), promisedFor: p.date().nullable(), openedAt: moment(), closedAt: moment().nullable(), version: versioned(),
   },
 });
 export type Visit = InferEntity<typeof Visit>;
-
-export const ReceivedItem = defineEntity({
-  name: 'ReceivedItem', tableName: 'received_item',
-  properties: { id: key(), visitId: visitKey(), position: p.integer(), what: text(), condition: text() },
-});
 
 /** A log: a stage may be done, taken up again and done again. */
 export const StageEvent = defineEntity({

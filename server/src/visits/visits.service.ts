@@ -11,7 +11,7 @@ import { CautionRead, StageEvent } from './visits.entity.ts';
 
 export async function changeVisit(ctx: Context, visitId: string, { version, ...fields }: ParsedBodyOf<typeof api.visits.change>): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  expectVersion(visit.version, version, { version: visit.version, complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, promisedFor: visit.promisedFor ?? null });
+  expectVersion(visit.version, version, { version: visit.version, complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, outOfScope: visit.outOfScope, promisedFor: visit.promisedFor ?? null });
   ctx.em.assign(visit, fields);
   await ctx.em.flush();
   return presentVisit(ctx, visitId);

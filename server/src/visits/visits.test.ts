@@ -25,7 +25,7 @@ const look = (id: string) => shop.marit.ok<Visit>('GET', `/visits/${id}`);
 async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<void> {
   const at = `/visits/${visit.id}`;
   const { marit } = shop;
-  await marit.ok('POST', `${at}/findings`, { place: 'going train', seen, severity: 'stops it', effect: 'timekeeping' });
+  await marit.ok('POST', `${at}/findings`, { place: 'going train', seen, severity: 'stops it', effect: 'timekeeping', proposal: 'Bush', earlierRepair: true });
   await marit.ok('PUT', `${at}/observations/stops-hours`, { state: 'present' });
   await marit.ok('PUT', `${at}/cause`, { cause: 'Worn hole' });
   for (const c of ['wound-spring', 'weights', 'fusee']) await marit.ok('PUT', `${at}/cautions/${c}`);
@@ -43,7 +43,8 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
     await marit.ok('POST', `${at}/testrun/readings`, { readAt: now.at.toISOString(), errorS: 4 + 7 * d });
     if (d < 8) await night();
   }
-  for (const stage of ['intake', 'assess', 'diagnose', 'power', 'clean', 'survey', 'fit', 'oil', 'run']) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
+  for (const { id } of visit.received) await marit.ok('PUT', `${at}/received/${id}/returned`, { returned: true });
+  for (const stage of ['intake', 'assess', 'diagnose', 'agree', 'power', 'clean', 'survey', 'fit', 'oil', 'run']) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
 }
 
 describe('a whole visit', () => {
@@ -106,6 +107,8 @@ describe('the gates', () => {
     expect(refused.body.detail).toContain('tarrowby');
     const [finding] = (await look(visit.id)).findings;
     await shop.marit.ok('PATCH', `/visits/${visit.id}/findings/${finding!.id}`, { seen: 'Glue on the hinge.', version: finding!.version });
+    // What the correction did not name is as it was.
+    expect((await look(visit.id)).findings[0]).toMatchObject({ seen: 'Glue on the hinge.', proposal: 'Bush', earlierRepair: true });
     await shop.marit.ok('POST', `/visits/${visit.id}/signature`, {});
   });
 

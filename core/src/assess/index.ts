@@ -1,0 +1,3 @@
+export * from './walk.ts';
+export * from './vocabulary.ts';
+export * from './measurements.ts';

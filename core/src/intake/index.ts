@@ -1,0 +1,3 @@
+export * from './questions.ts';
+export * from './things.ts';
+export * from './serials.ts';

@@ -1,0 +1,53 @@
+import { hoursOf, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
+import type { Traits } from '../movement/index.ts';
+import { protocolFor } from '../rate/index.ts';
+import type { Job, Wait } from './promise.ts';
+
+/** How a shop works, as far as a date depends on it. */
+export interface ShopPace {
+  hoursPerWeek: number;
+  /** Agreed hours of the other clocks that stand in the shop. */
+  hoursAhead: number;
+  /** Signed visits, and how many of them were taken up again at a stage that was done. */
+  signed: number;
+  takenUpAgain: number;
+}
+
+/** Hours of one train taken through the shop, when nothing is written yet. House rule, from memory of practice. */
+const HOURS_PER_TRAIN = 4;
+/** Bench hours run from a fifth under to seven tenths over what was written. House rule. */
+const BEST = 0.8, WORST = 1.7;
+const PASS_SHARE = 0.3;
+/** One in four comes apart again, counted as four visits seen before the shop's own. House rule. */
+const PASSES_SEEN = 1, VISITS_SEEN = 4;
+
+const WAITS = {
+  owner: { what: 'the owner’s answer', shortDays: 1, likelyDays: 3, longDays: 14 },
+  parts: { what: 'parts', shortDays: 3, likelyDays: 7, longDays: 21 },
+  outside: { what: 'work outside', shortDays: 7, likelyDays: 14, longDays: 42 },
+} as const satisfies Record<string, Wait>;
+
+/** The job that an estimate, this movement and the shop's own pace make, with the reason for each figure. */
+export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: RouteId | null, pace: ShopPace): { job: Job; reasons: string[] } {
+  const written = hoursOf(lines, route);
+  const hours = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
+  const standing = lines.filter((l) => l.state !== 'declined');
+  const waits: Wait[] = [
+    ...(lines.length === 0 || unanswered(lines, route).length > 0 ? [WAITS.owner] : []),
+    ...(standing.some((l) => l.kind === 'part') ? [WAITS.parts] : []),
+    ...(standing.some((l) => l.kind === 'outside work') ? [WAITS.outside] : []),
+  ];
+  const { shortestDays } = protocolFor(traits);
+  const chanceOfPass = (PASSES_SEEN + pace.takenUpAgain) / (VISITS_SEEN + pace.signed);
+  const passHours = PASS_SHARE * hours;
+  return {
+    job: { hoursBest: BEST * hours, hoursLikely: hours, hoursWorst: WORST * hours, hoursPerWeek: pace.hoursPerWeek, hoursAhead: pace.hoursAhead, waits, chanceOfPass, passHours, testDays: shortestDays },
+    reasons: [
+      written > 0 ? `${written.toFixed(1)} h of bench work are written` : `no hours are written yet: ${hours} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
+      pace.hoursAhead > 0 ? `${pace.hoursAhead.toFixed(1)} h of other clocks come first, at ${pace.hoursPerWeek} h a week` : `nothing agreed stands before it, at ${pace.hoursPerWeek} h a week`,
+      ...waits.map((w) => `waiting for ${w.what}: ${w.shortDays} to ${w.longDays} days, likeliest ${w.likelyDays}`),
+      `the test run takes ${shortestDays} days`,
+      `comes apart again: ${Math.round(100 * chanceOfPass)} % (${pace.takenUpAgain} of your ${pace.signed} signed visits)`,
+    ],
+  };
+}

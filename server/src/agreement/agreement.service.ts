@@ -1,0 +1,119 @@
+import type { Line, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
+import { expectVersion, need, openVisit, type Context } from '../http/context.ts';
+import { badField, notFound, refused } from '../http/problems.ts';
+import { Finding } from '../findings/findings.entity.ts';
+import { StageEvent } from '../visits/visits.entity.ts';
+import { EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice } from './agreement.entity.ts';
+import { pricesOf } from './prices.service.ts';
+
+const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
+  id: l.id, version: l.version, kind: l.kind, what: l.what, quantity: l.quantity, price: l.price, routes: l.routes, optional: l.optional, noGuarantee: l.noGuarantee,
+  findingId: l.findingId ?? null, fromSurvey: l.fromSurvey, addition: l.addition, by: l.by, at: l.at.toISOString(), state: said.at(-1)?.state ?? null,
+  decisions: said.map((d) => ({ state: d.state, how: d.how, who: d.who, note: d.note, by: d.by, at: d.at.toISOString() })),
+});
+
+export async function linesOf(ctx: Context, visitId: string): Promise<Line[]> {
+  const lines = await ctx.em.find(EstimateLine, { visitId }, { orderBy: { at: 'asc' } });
+  const said = await ctx.em.find(LineDecision, { lineId: lines.map((l) => l.id) }, { orderBy: { at: 'asc' } });
+  return lines.map((l) => presentLine(l, said.filter((d) => d.lineId === l.id)));
+}
+
+/** Two words in one millisecond would have no order, and the last one holds. */
+const after = (ctx: Context, last: { at: Date } | undefined) => ({ by: ctx.person.name, at: new Date(Math.max(ctx.now.getTime(), last ? last.at.getTime() + 1 : 0)) });
+
+async function lineOf(ctx: Context, visitId: string, lineId: string): Promise<Line> {
+  await ctx.em.flush();
+  return (await linesOf(ctx, visitId)).find((l) => l.id === lineId)!;
+}
+
+export async function presentAgreement(ctx: Context, visitId: string): Promise<Shape['agreement']> {
+  const offered = await ctx.em.find(EstimateRoute, { visitId });
+  const [choice] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
+  const [link] = await ctx.em.find(OwnerLink, { visitId, revokedAt: null, expiresAt: { $gt: ctx.now } }, { orderBy: { at: 'desc' }, limit: 1 });
+  const uses = link ? await ctx.em.find(OwnerLinkUse, { linkId: link.id }, { orderBy: { at: 'desc' }, limit: 50 }) : [];
+  const questions = await ctx.em.find(OwnerQuestion, { visitId }, { orderBy: { at: 'asc' } });
+  return {
+    lines: await linesOf(ctx, visitId),
+    routes: offered.toSorted((a, b) => ROUTE_IDS.indexOf(a.route) - ROUTE_IDS.indexOf(b.route)).map(({ route, originality, guarantee }) => ({ route, originality, guarantee })),
+    chosen: choice?.route ? { route: choice.route, how: choice.how, who: choice.who, by: choice.by, at: choice.at.toISOString() } : null,
+    link: link ? { expiresAt: link.expiresAt.toISOString(), by: link.by, at: link.at.toISOString(), uses: uses.map((u) => ({ what: u.what, at: u.at.toISOString() })) } : null,
+    questions: questions.map((q) => ({ id: q.id, text: q.text, at: q.at.toISOString(), answer: q.answer, answeredBy: q.answeredBy })),
+    prices: await pricesOf(ctx),
+  };
+}
+
+async function checkFinding(ctx: Context, visitId: string, findingId: string | null | undefined): Promise<void> {
+  if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId }))) throw badField('findingId', 'This finding belongs to another visit.');
+}
+
+/** A line written once the owner has agreed is an addition: it waits for a word of its own while the rest goes on. */
+export async function addLine(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.agree.addLine>): Promise<Line> {
+  await openVisit(ctx, visitId);
+  await checkFinding(ctx, visitId, given.findingId);
+  const [agreed] = await ctx.em.find(StageEvent, { visitId, stage: 'agree' }, { orderBy: { at: 'desc' }, limit: 1 });
+  const [last] = await ctx.em.find(EstimateLine, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
+  const line = ctx.em.create(EstimateLine, { visitId, ...given, addition: agreed?.done ?? false, ...after(ctx, last) });
+  await ctx.em.flush();
+  return lineOf(ctx, visitId, line.id);
+}
+
+/** @throws 409 once the owner has answered: what somebody agreed to is not changed under them */
+async function unansweredLine(ctx: Context, visitId: string, lineId: string) {
+  await openVisit(ctx, visitId);
+  const line = await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  if (await ctx.em.count(LineDecision, { lineId })) throw refused('The owner has answered this line.', 'It stays as it was answered. Write a further line instead.');
+  return line;
+}
+
+export async function changeLine(ctx: Context, visitId: string, lineId: string, { version, ...fields }: ParsedBodyOf<typeof api.agree.changeLine>): Promise<Line> {
+  const line = await unansweredLine(ctx, visitId, lineId);
+  expectVersion(line.version, version, presentLine(line, []));
+  await checkFinding(ctx, visitId, fields.findingId);
+  ctx.em.assign(line, fields);
+  return lineOf(ctx, visitId, lineId);
+}
+
+export async function removeLine(ctx: Context, visitId: string, lineId: string): Promise<void> {
+  ctx.em.remove(await unansweredLine(ctx, visitId, lineId));
+}
+
+type Given = { how: LineDecision['how']; who: string; note: string };
+
+export async function decide(ctx: Context, visitId: string, lineId: string, given: { state: Decision } & Given): Promise<Line> {
+  await openVisit(ctx, visitId);
+  await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  const [last] = await ctx.em.find(LineDecision, { lineId }, { orderBy: { at: 'desc' }, limit: 1 });
+  ctx.em.create(LineDecision, { lineId, ...given, ...after(ctx, last) });
+  return lineOf(ctx, visitId, lineId);
+}
+
+function routeOf(route: string): RouteId {
+  if (!ROUTE_IDS.includes(route as RouteId)) throw notFound('alternative');
+  return route as RouteId;
+}
+
+export async function offerRoute(ctx: Context, visitId: string, route: string, words: { originality: string; guarantee: string }): Promise<void> {
+  await openVisit(ctx, visitId);
+  await ctx.em.upsert(EstimateRoute, { visitId, route: routeOf(route), ...words });
+}
+
+export async function dropRoute(ctx: Context, visitId: string, route: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const chosen = (await presentAgreement(ctx, visitId)).chosen?.route;
+  if (chosen === route) throw refused('The owner has chosen this one.', 'Record another choice first.');
+  await ctx.em.nativeDelete(EstimateRoute, { visitId, route: routeOf(route) });
+}
+
+export async function chooseRoute(ctx: Context, visitId: string, { route, ...given }: { route: RouteId | null } & Given): Promise<void> {
+  await openVisit(ctx, visitId);
+  if (route !== null) await need(ctx, EstimateRoute, { visitId, route }, 'alternative on offer');
+  const [last] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
+  ctx.em.create(RouteChoice, { visitId, route, ...given, ...after(ctx, last) });
+}
+
+export async function answerOwner(ctx: Context, visitId: string, questionId: string, answer: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.assign(await need(ctx, OwnerQuestion, { id: questionId, visitId }, 'question'), { answer, answeredBy: ctx.person.name });
+}

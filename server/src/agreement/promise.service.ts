@@ -1,0 +1,32 @@
+import type { ReplyOf } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { hoursOf } from '@eclat/core/estimate';
+import { jobOfVisit, promiseDays } from '@eclat/core/planning';
+import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import { need, type Context } from '../http/context.ts';
+import { sql } from '../http/house.ts';
+import { Movement } from '../movements/movements.entity.ts';
+import { Visit } from '../visits/visits.entity.ts';
+import { linesOf, presentAgreement } from './agreement.service.ts';
+
+const SEED = 4711;
+const TRIALS = 10_000;
+/** A clock that runs its test asks for no bench hours. */
+const AT_THE_BENCH = `not exists (select 1 from (select distinct on (stage) stage, done from stage_event e where e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.done)`;
+
+/** By when, from this estimate, this movement, what stands before it and how often the shop's work came apart again. */
+export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agree.promise>> {
+  const visit = await need(ctx, Visit, { id: visitId }, 'visit');
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { lines, chosen, prices } = await presentAgreement(ctx, visitId);
+  const others = await sql<{ id: string }>(ctx.em, `select v.id from visit v where v.closed_at is null and v.id <> ? and v.opened_at < ? and ${AT_THE_BENCH}`, [visitId, visit.openedAt]);
+  let hoursAhead = 0;
+  for (const { id } of others) hoursAhead += hoursOf((await linesOf(ctx, id)).filter((l) => l.state === 'accepted'), null);
+  const [past] = await sql<{ signed: number; again: number }>(ctx.em, `
+    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`);
+  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again });
+  const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
+  const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);
+  const day = (n: number) => formatISO(addDays(ctx.now, Math.ceil(n)), { representation: 'date' });
+  return { half: day(days.half), nineInTen: day(days.nineInTen), odds: days.chance, reasons };
+}

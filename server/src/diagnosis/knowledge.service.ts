@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto';
+import type { ParsedBodyOf, ReplyOf } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { causeOf, experienceOf, OWN_PREFIX, type Cause, type Observations, type OwnCause } from '@eclat/core/faults';
+import type { Traits } from '@eclat/core/movement';
+import { need, signature, type Context } from '../http/context.ts';
+import { badField } from '../http/problems.ts';
+import { sql } from '../http/house.ts';
+import { Shop } from '../people/people.entity.ts';
+import { OwnCauseRow } from './diagnosis.entity.ts';
+
+/** So many signed visits count: what a shop met long ago is not what it meets now. */
+const LAST = 200;
+
+const rows = (ctx: Context) => ctx.em.find(OwnCauseRow, {}, { orderBy: { at: 'asc' } });
+
+/** The shop's own causes, checked as the table is when it is loaded. */
+export const ownCauses = async (ctx: Context): Promise<Cause[]> => (await rows(ctx)).map((r) => causeOf({ id: r.id, ...r.fields }));
+
+/** The shop's own causes, and what its signed visits found: only its own, and only while it wants them counted. */
+export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.knowing.get>> {
+  const own = await rows(ctx);
+  const { learn } = await ctx.em.findOneOrFail(Shop, { one: true });
+  const signed = await sql<{ traits: Traits; found: string[]; seen: Observations }>(ctx.em, `
+    select m.traits,
+      (select coalesce(json_agg(distinct x.id), '[]') from (select look as id from look_taken where visit_id = v.id and outcome = 'found' union select cause from finding where visit_id = v.id and cause <> '') x) as found,
+      (select coalesce(json_object_agg(symptom, state), '{}') from observation where visit_id = v.id) as seen
+    from visit v join movement m on m.id = v.movement_id where v.closed_at is not null order by v.closed_at desc limit ${LAST}`);
+  return {
+    causes: own.map((r) => ({ id: r.id, ...r.fields, oscillators: [...r.fields.oscillators], fittings: [...r.fields.fittings], trains: [...r.fields.trains], by: r.by, at: r.at.toISOString() })),
+    learn, signedVisits: signed.filter((s) => s.found.length > 0).length, experience: learn ? experienceOf(signed, own.map((r) => causeOf({ id: r.id, ...r.fields }))) as never : {},
+  };
+}
+
+export async function addCause(ctx: Context, given: ParsedBodyOf<typeof api.knowing.add>) {
+  const id = `${OWN_PREFIX}${randomUUID()}`;
+  const fields = given as Omit<OwnCause, 'id'>;
+  try {
+    causeOf({ id, ...fields });
+  } catch (error) {
+    throw badField('shows', (error as Error).message);
+  }
+  const row = ctx.em.create(OwnCauseRow, { id, fields, ...signature(ctx) });
+  await ctx.em.flush();
+  return { id, ...given, by: row.by, at: row.at.toISOString() };
+}
+
+export async function removeCause(ctx: Context, id: string): Promise<void> {
+  ctx.em.remove(await need(ctx, OwnCauseRow, { id }, 'cause of your own'));
+}
+
+export async function setLearning(ctx: Context, learn: boolean): Promise<void> {
+  (await ctx.em.findOneOrFail(Shop, { one: true })).learn = learn;
+}

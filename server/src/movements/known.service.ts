@@ -1,0 +1,89 @@
+import type { Book, Movement as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { mismatches } from '@eclat/core/intake';
+import { openVisit, signature, type Context } from '../http/context.ts';
+import { badField, refused } from '../http/problems.ts';
+import { sql } from '../http/house.ts';
+import { DatingEvidence } from '../counter/counter.entity.ts';
+import { Finding } from '../findings/findings.entity.ts';
+import { writeEntry } from '../history/history.service.ts';
+import { Visit } from '../visits/visits.entity.ts';
+import { ClockMovement, MovementMark } from './movements.entity.ts';
+import { movementBook, movementNow, presentMovement } from './movements.service.ts';
+
+const MOST = 4;
+const LAST_ENTRIES = 4;
+/** As two people would read one number: without case, spaces, points and the word for number. */
+const READ = `lower(regexp_replace(regexp_replace(:x, '^\\s*(no|nr)\\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
+const read = (column: string) => READ.replace(':x', column);
+
+/** Movements that carry such a mark or code, while it is typed, with the last of their history. `same`: read alike to the letter. */
+export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf<typeof api.movements.like>> {
+  if (text.length < 2) return [];
+  const found = await sql<{ id: string; same: boolean }>(ctx.em, `
+    select m.id, bool_or(${read('k.text')} = ${read('?::text')} or m.code = upper(?)) as same
+    from movement m left join movement_mark k on k.movement_id = m.id
+    where m.merged_into is null and (${read('k.text')} = ${read('?::text')} or m.code = upper(?) or (length(?) > 2 and k.text ilike ?))
+    group by m.id order by same desc, m.id limit ${MOST}`, [text, text, text, text, text, `%${text.replace(/[\\%_]/g, '\\$&')}%`]);
+  const all = [];
+  for (const { id, same } of found) {
+    const { movement: m, entries, inTheShop } = await movementBook(ctx, id);
+    all.push({ id, code: m.code, name: m.name, maker: m.maker, marks: m.marks, same, count: entries.length, inTheShop: inTheShop !== null, entries: entries.slice(-LAST_ENTRIES).reverse().map((e) => ({ date: e.date, title: e.title, shop: e.shop })) });
+  }
+  return all;
+}
+
+/** Refuses to make a movement that is likely one that is known: same place, same number, read alike. The person who saw both may say it is another. */
+export async function refuseTwin(ctx: Context, marks: readonly { place: string; text: string }[]): Promise<void> {
+  for (const { place, text } of marks) {
+    if (text.replace(/\W/g, '').length < 3) continue;
+    const [twin] = await sql<{ code: string; name: string }>(ctx.em, `
+      select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`, [place, text]);
+    if (twin) throw badField('movement.marks', `${twin.name}, ${twin.code}, carries ${text} on its ${place}. Take that one, or say that this is another.`);
+  }
+}
+
+/** Numbers that disagree become findings of the visit, once each. */
+export async function noteMismatches(ctx: Context, visitId: string, movementId: string): Promise<void> {
+  const marks = await ctx.em.find(MovementMark, { movementId });
+  const findings = await ctx.em.find(Finding, { visitId });
+  for (const { place, text, seen } of mismatches(marks))
+    if (!findings.some((f) => f.seen.startsWith(`Number ${text} on the ${place},`)))
+      ctx.em.create(Finding, { visitId, place: `${place}, number`, seen, severity: 'looks', effect: 'value', proposal: '', earlierRepair: true, doNotDisturb: false, hours: null, cause: '', ...signature(ctx) });
+}
+
+export async function setMark(ctx: Context, movementId: string, { place, text, there, visitId }: ParsedBodyOf<typeof api.movements.mark>): Promise<Shape> {
+  const movement = await movementNow(ctx, movementId);
+  if (visitId && (await openVisit(ctx, visitId)).movementId !== movement.id) throw badField('visitId', 'This visit is of another movement.');
+  await ctx.em.nativeDelete(MovementMark, { movementId: movement.id, place, text });
+  if (there) ctx.em.create(MovementMark, { movementId: movement.id, place, text });
+  await ctx.em.flush();
+  if (visitId && there) await noteMismatches(ctx, visitId, movement.id);
+  return presentMovement(ctx, movement);
+}
+
+/**
+ * Two books that were found to be one movement's. The entries stay where they are, each with its seal; the book of the one
+ * that stays shows both, and an entry of its own says why.
+ * @throws 409 when both stand in the shop
+ */
+export async function merge(ctx: Context, movementId: string, { otherId, why }: ParsedBodyOf<typeof api.movements.merge>): Promise<Book> {
+  const movement = await movementNow(ctx, movementId);
+  const other = await movementNow(ctx, otherId);
+  if (other.id === movement.id) throw badField('otherId', 'These are one movement already.');
+  if ((await ctx.em.count(Visit, { movementId: [movement.id, other.id], closedAt: null })) > 1) throw refused('Both stand in the shop.', 'Sign one of the two visits first.');
+  const marks = new Set((await ctx.em.find(MovementMark, { movementId: movement.id })).map((m) => `${m.place}\n${m.text}`));
+  for (const m of await ctx.em.find(MovementMark, { movementId: other.id })) if (!marks.has(`${m.place}\n${m.text}`)) ctx.em.create(MovementMark, { movementId: movement.id, place: m.place, text: m.text });
+  await ctx.em.nativeDelete(MovementMark, { movementId: other.id });
+  // It stands in one clock: where it was last put.
+  const places = await ctx.em.find(ClockMovement, { movementId: [movement.id, other.id], until: null }, { orderBy: { since: 'desc' } });
+  for (const place of places.slice(1)) place.until = ctx.now;
+  await ctx.em.flush();
+  await ctx.em.nativeUpdate(ClockMovement, { movementId: other.id }, { movementId: movement.id });
+  await ctx.em.nativeUpdate(Visit, { movementId: other.id }, { movementId: movement.id });
+  await ctx.em.nativeUpdate(DatingEvidence, { movementId: other.id }, { movementId: movement.id });
+  other.mergedInto = movement.id;
+  await ctx.em.flush();
+  await writeEntry(ctx, { movementId: movement.id, kind: 'merger', date: ctx.now.toISOString().slice(0, 10), title: `Found to be one with ${other.code}, ${other.name}`, text: why });
+  return movementBook(ctx, movement.id);
+}
