@@ -14,7 +14,8 @@ export interface DemoClock {
   complaint: string;
   wanted?: string;
   notWanted?: string;
-  received?: { what: string; condition?: string }[];
+  outOfScope?: string;
+  received?: NonNullable<BodyOf<typeof api.visits.open>['received']>;
   picture: Picture;
   daysAgo: number;
   promisedInDays?: number;
@@ -23,18 +24,39 @@ export interface DemoClock {
   course?: Course;
 }
 
-const f = (place: string, seen: string, severity: 'safety' | 'stops it' | 'harms it' | 'keeps bad time' | 'looks', effect: 'timekeeping' | 'striking' | 'safety' | 'looks' | 'value' | 'none', proposal = '', more: { earlierRepair?: boolean; doNotDisturb?: boolean } = {}) =>
+const f = (place: string, seen: string, severity: 'safety' | 'stops it' | 'harms it' | 'keeps bad time' | 'looks', effect: 'timekeeping' | 'striking' | 'safety' | 'looks' | 'value' | 'none', proposal = '', more: { earlierRepair?: boolean; doNotDisturb?: boolean; hours?: number; cause?: string } = {}) =>
   ({ place, seen, severity, effect, proposal, ...more });
 const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };
+
+/** A fault that the house met twice and added to its table. */
+export const OWN_CAUSE = {
+  name: 'Magnetised crutch', prior: 'rare' as const, oscillators: ['pendulum'], fittings: ['crutch'], trains: [], shows: { 'rate-wanders': 'H' as const, 'stops-hours': 'L' as const },
+  look: { what: 'Hold a small compass to the crutch', minutes: 1, level: 1 as const }, remedy: 'Demagnetise, and find what did it',
+};
 
 export const CLOCKS: readonly DemoClock[] = [
   {
     owner: 'Hesper Lunt', phone: '0555 014 207', clock: 'Slate mantel clock with gilt columns', known: 'slate', movement: undefined,
     complaint: 'Ran well for years, now gives up on the fifth or sixth day and strikes slowly before it does.', wanted: 'Running and striking reliably through the week.', notWanted: 'Leave the chip on the left column.',
-    received: [{ what: 'Pendulum', condition: 'bob sound, nut tight' }, { what: 'Key', condition: 'loose on both squares' }], picture: 'mantel', daysAgo: 31, promisedInDays: 3, by: 'ines', stage: 'sign',
+    outOfScope: 'The gilding.', received: [{ what: 'Pendulum', condition: 'bob sound, nut tight' }, { what: 'Winding key', condition: 'worn', squareMm: 3.75, fits: 'loose' }, { what: 'Case key' }], picture: 'mantel', daysAgo: 31, promisedInDays: 3, by: 'ines', stage: 'sign',
     course: {
+      answers: { runs: 'for a while', 'stops-after': 'days, near the end of the wind', where: 'everywhere', moved: 'no', beat: 'evenly', 'last-right': 'Last winter.', 'last-hand': 'Nobody since it was bought.' },
+      missing: [{ what: 'Trim, finial or moulding', evidence: 'a clean round patch on the left shoulder' }],
+      dated: [{ notBefore: 1882, notAfter: null, why: 'style of the case handles' }, { notBefore: null, notAfter: 1899, why: 'pencilled inscription of the 1890s inside the front plate' }],
+      measured: [{ kind: 'free-run', value: 132, how: 'from the stopped hands' }, { kind: 'rate', value: -40, how: 'two readings a day apart' }],
+      points: [{ x: 0.53, y: 0.48, finding: 0 }, { x: 0.63, y: 0.71, finding: 1 }],
+      estimate: {
+        routes: ['cure', 'overhaul'], chosen: 'overhaul',
+        lines: [
+          { kind: 'labour', what: 'Mainspring out, cleaned and greased', quantity: '1.5', price: '52.00', finding: 2, says: 'accepted' },
+          { kind: 'labour', what: 'Strip, clean, survey, oil and test, two trains', quantity: '7', price: '52.00', routes: ['overhaul'], says: 'accepted' },
+          { kind: 'labour', what: 'Four bushes: 2 front, 2 back', quantity: '1.6', price: '52.00', routes: ['overhaul'], fromSurvey: true, says: 'accepted' },
+          { kind: 'part', what: 'Suspension spring', quantity: '1', price: '9.50', finding: 3, says: 'accepted' },
+          { kind: 'labour', what: 'Left column: chip filled and toned', quantity: '2', price: '52.00', optional: true, finding: 5, says: 'declined' },
+        ],
+      },
       findings: [
-        f('going train, second wheel', 'Back hole oval towards the barrel, black oil in the sink.', 'stops it', 'timekeeping', 'Bush, back plate'),
+        f('going train, second wheel', 'Back hole oval towards the barrel, black oil in the sink.', 'stops it', 'timekeeping', 'Bush, back plate', { hours: 0.4, cause: 'worn-hole.going' }),
         f('strike train, pin wheel', 'Front hole oval, pivot lightly scored.', 'harms it', 'striking', 'Polish the pivot, bush the front plate'),
         f('going power', 'Mainspring opens in jerks when let down: old grease like varnish.', 'stops it', 'timekeeping', 'Out, clean, grease'),
         f('suspension', 'One strip kinked.', 'keeps bad time', 'timekeeping', 'Replace'),
@@ -66,7 +88,7 @@ export const CLOCKS: readonly DemoClock[] = [
   {
     owner: 'Ama Thistlewood', phone: '0555 011 876', clock: 'Thirty-hour shelf clock, two iron weights', movement: { name: 'Thirty-hour weight movement', familyId: 'weight-shelf', maker: 'Northmere Clock Works', marks: [{ place: 'label', text: 'No. 4' }] },
     complaint: 'Was in an attic. Would like it to go again.', notWanted: 'The dial is not to be touched up.', received: [{ what: 'Weights, left and right', condition: 'cords cut' }, { what: 'Pendulum' }], picture: 'shelf', daysAgo: 4, by: 'ines', stage: 'assess',
-    course: { findings: [f('dial', 'Thin paint, flaking round the lower screws.', 'harms it', 'value', 'Do not tighten', { doNotDisturb: true })] },
+    course: { walked: 7, missing: [{ what: 'Pulley', evidence: 'cords knotted to the weights' }], answers: { runs: 'never', 'last-right': 'Before it went into the attic, forty years ago.' }, findings: [f('dial', 'Thin paint, flaking round the lower screws.', 'harms it', 'value', 'Do not tighten', { doNotDisturb: true })] },
   },
   {
     owner: 'Brannoc Fell', phone: '0555 017 450', clock: 'Longcase clock with a painted dial', known: 'brackwater', movement: undefined,
@@ -86,20 +108,28 @@ export const CLOCKS: readonly DemoClock[] = [
     owner: 'Sunniva Crake', phone: '0555 013 640', clock: 'Bracket clock chiming the quarters', movement: { name: 'Three-train chiming movement', familyId: 'quarter-chime', maker: 'Brindle & Daughters', marks: [{ place: 'back plate', text: '30516' }, { place: 'case', text: '30516' }], fittings: ['moon work'] },
     complaint: 'Quarters come out of order and the hour is sometimes missing.', received: [{ what: 'Pendulum' }, { what: 'Key' }, { what: 'Bag of loose trim', condition: 'two finials' }], picture: 'bracket', daysAgo: 18, promisedInDays: 30, by: 'ines', stage: 'survey',
     course: {
-      findings: [f('chime train, warning wheel', 'Arbor leans visibly under power.', 'harms it', 'striking', 'Survey, bush')], symptoms: { 'misses-strike': 'present', 'wrong-random': 'present' }, cause: 'Worn holes in the chime train',
+      findings: [f('chime train, warning wheel', 'Arbor leans visibly under power.', 'harms it', 'striking', 'Survey, bush', { hours: 0.8, cause: 'worn-hole.chime' })], symptoms: { 'misses-strike': 'present', 'wrong-random': 'present' }, cause: 'Worn holes in the chime train', points: [{ x: 0.55, y: 0.47, finding: 0 }],
+      estimate: { lines: [{ kind: 'labour', what: 'Overhaul, three trains', quantity: '14', price: '52.00', says: 'accepted' }, { kind: 'labour', what: 'Case polished', quantity: '3', price: '52.00', optional: true, says: 'declined' }], later: [{ kind: 'part', what: 'Chime mainspring, found set while apart', quantity: '1', price: '38.00' }, { kind: 'labour', what: 'Fitting it', quantity: '1', price: '52.00' }] },
       baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T2.back': 0.3, 'S4.front': 0.22, 'S5.back': 0.2, 'C2.front': 0.42, 'C5.back': 0.11 }, unmeasured: 7,
     },
   },
   {
     owner: 'Mirelle Stroud', phone: '0555 018 022', clock: 'Torsion clock under a glass dome', movement: { name: 'Torsion movement, standard plates', familyId: 'torsion', maker: 'Tessel', marks: [{ place: 'back plate', text: '97714' }] },
-    complaint: 'Turns for a while and dies.', received: [{ what: 'Dome', condition: 'small chip at the rim' }, { what: 'Pendulum' }], picture: 'dome', daysAgo: 6, by: 'tobiah', stage: 'diagnose',
-    course: { findings: [f('suspension', 'Strip kinked below the fork.', 'stops it', 'timekeeping', 'Compute the strength, replace')], symptoms: { 'torsion-flutters': 'present', 'rate-wanders': 'present' } },
+    complaint: 'Turns for a while and dies.', received: [{ what: 'Dome', condition: 'small chip at the rim' }, { what: 'Pendulum' }], picture: 'dome', daysAgo: 6, by: 'tobiah', stage: 'agree',
+    course: { findings: [f('torsion strip and fork', 'Strip kinked below the fork.', 'stops it', 'timekeeping', 'Compute the strength, replace', { hours: 1 }), f('plates', 'Lacquer crazed, brown oil in the sinks.', 'keeps bad time', 'timekeeping', 'Strip and clean', { hours: 5 })], symptoms: { 'torsion-flutters': 'present', 'rate-wanders': 'present' }, cause: 'Kinked strip', points: [{ x: 0.37, y: 0.36, finding: 0 }, { x: 0.62, y: 0.72, finding: 1 }],
+      estimate: { routes: ['cure', 'overhaul', 'replace'], question: 'Would the new strip change how it looks turning?', lines: [
+        { kind: 'labour', what: 'New strip, cut and set in beat', quantity: '1', price: '52.00', routes: ['cure', 'overhaul'], finding: 0 },
+        { kind: 'part', what: 'Torsion strip', quantity: '1', price: '14.00', routes: ['cure', 'overhaul'] },
+        { kind: 'labour', what: 'Strip, clean, oil and thirty days on test', quantity: '5', price: '52.00', routes: ['overhaul'], finding: 1 },
+        { kind: 'part', what: 'New movement, hands and fitting kept', quantity: '1', price: '165.00', routes: ['replace'], noGuarantee: true },
+        { kind: 'outside work', what: 'Dome: chip at the rim ground smooth', quantity: '1', price: '45.00', optional: true },
+      ] } },
   },
   {
-    owner: 'Dov Hartnell', phone: '0555 015 993', clock: 'Travelling clock in a gilt brass case', movement: { name: 'Movement with lever platform', familyId: 'lever-platform', maker: 'Quillfeather', marks: [{ place: 'back plate', text: '5083' }, { place: 'balance', text: '5083' }] },
+    owner: 'Dov Hartnell', phone: '0555 015 993', clock: 'Travelling clock in a gilt brass case', movement: { name: 'Movement with lever platform', familyId: 'lever-platform', maker: 'Quillfeather', marks: [{ place: 'case', text: '5083' }, { place: 'back plate', text: '5083' }, { place: 'balance', text: '3902' }] },
     complaint: 'Gains an hour a day since it was “oiled”.', received: [{ what: 'Key' }], picture: 'travelling', daysAgo: 21, promisedInDays: 6, by: 'marit', stage: 'oil',
     course: {
-      findings: [f('escapement', 'Oil between the coils of the hairspring.', 'keeps bad time', 'timekeeping', 'Clean and degrease', { earlierRepair: true })], symptoms: { gains: 'present', 'small-swing': 'present' }, cause: 'Too much oil, on the hairspring',
+      findings: [f('balance and hairspring', 'Oil between the coils of the hairspring.', 'keeps bad time', 'timekeeping', 'Clean and degrease', { earlierRepair: true, hours: 1.5, cause: 'too-much-oil' })], measured: [{ kind: 'amplitude', value: 205, how: 'by sound' }, { kind: 'regulator', value: 6, how: 'read off the index' }, { kind: 'rate', value: 3600, how: 'against a watch for an hour' }], symptoms: { gains: 'present', 'small-swing': 'present' }, cause: 'Too much oil, on the hairspring',
       baths: [{ bath: 'petroleum solvent', parts: [{ name: 'balance and hairspring', materials: ['hairspring or bimetal balance'] }], minutes: 2 }], oilLeft: 7,
     },
   },
@@ -115,7 +145,7 @@ export const CLOCKS: readonly DemoClock[] = [
   },
   {
     owner: 'Aldermere Town Hall', phone: '0555 010 001', clock: 'Master clock of the council chamber', movement: { name: 'Electrically rewound master', familyId: 'electric-master', maker: 'Northmere Clock Works', marks: [{ place: 'label', text: '24 V, 0.22 A' }] },
-    complaint: 'Dials in the offices stop, the master ticks on. Came without its case.', received: [{ what: 'Pendulum' }], picture: 'recorder', daysAgo: 9, by: 'marit', stage: 'diagnose', course: { symptoms: {} },
+    complaint: 'Dials in the offices stop, the master ticks on. Came without its case.', received: [{ what: 'Pendulum' }], picture: 'recorder', daysAgo: 9, by: 'marit', stage: 'diagnose', course: { alone: { drives: 'Eleven office dials in series', supply: '24 V, every half minute', borrowed: 'a bench supply and a stand' }, answers: { runs: 'all the time', time: 'keeps time' }, measured: [{ kind: 'coil', value: 109, how: 'meter, one end free' }], symptoms: {} },
   },
   {
     owner: 'Philippa Yarrow', phone: '0555 016 515', clock: 'Green kitchen clock, mains', movement: { name: 'Synchronous movement, sealed rotor', familyId: 'synchronous', maker: 'Voltane', marks: [{ place: 'label', text: '50 Hz' }] },
@@ -142,7 +172,7 @@ export const CLOCKS: readonly DemoClock[] = [
   {
     owner: 'Benedek Harrow', phone: '0555 018 761', clock: 'Four-glass clock, mercury pendulum', movement: { name: 'Round-plate movement, visible escapement', familyId: 'mantel-barrels', maker: 'Brindle & Daughters', marks: [{ place: 'back plate', text: '8812' }, { place: 'case', text: '8821' }], fittings: ['mercury pendulum'] },
     complaint: 'Beats unevenly after it was moved.', received: [{ what: 'Pendulum', condition: 'two vials, both sound' }, { what: 'Key' }], picture: 'travelling', daysAgo: 7, promisedInDays: 15, by: 'marit', stage: 'power',
-    course: { findings: [f('case', 'Number of the case differs from the movement.', 'looks', 'value')], symptoms: { 'uneven-beat': 'present', 'stops-hours': 'present' }, cause: 'Out of beat after moving', power: { going: 'let down', strike: 'wound' } },
+    course: { findings: [], symptoms: { 'uneven-beat': 'present', 'stops-hours': 'present' }, cause: 'Out of beat after moving', power: { going: 'let down', strike: 'wound' } },
   },
   {
     owner: 'Odile Tarrowby', phone: '0555 010 442', clock: 'Longcase clock with a moon in the arch', movement: { name: 'Eight-day longcase movement, moon', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: 'Pellowe & Strand' }], fittings: ['moon work', 'calendar work'] },

@@ -22,8 +22,8 @@ export const HISTORIES: readonly History[] = [
       ['1961', 'Clnd & bushed 1961', 'front plate, by the strike barrel'],
     ],
     visits: [
-      { yearsAgo: 14, owner: 'Cornelia Wace', phone: '0555 012 344', clock: 'Slate mantel clock with gilt columns', complaint: 'Stopped.', picture: 'mantel', note: 'Strike holes will want bushes next time.', course: { findings: [{ place: 'going train, third wheel', seen: 'Front hole oval.', severity: 'stops it', effect: 'timekeeping', proposal: 'Bush' }], symptoms: { 'stops-hours': 'present' }, cause: 'Worn hole', baths: [bath], worn: { 'T4.front': 0.22 }, run: { days: 8, rate: -6, place: 'Test stand' } }, amendment: 'The going mainspring was measured too: 19.1 mm wide, 0.38 mm, entered late.' },
-      { yearsAgo: 6, owner: 'Ferris Aldous', phone: '0555 012 790', clock: 'Black clock from the dining room', complaint: 'Goes, but the strike is weak.', picture: 'mantel', note: 'Hammer leather renewed, tone left as it was.', course: { findings: [{ place: 'hammer and bell or gong', seen: 'Hammer leather hard.', severity: 'looks', effect: 'striking', proposal: 'New leather' }], symptoms: { 'misses-strike': 'present' }, cause: 'Dirty pivots in the strike', baths: [bath], parts: [{ what: 'Hammer leather', source: 'made here', size: '6 × 9 mm', oldPart: 'kept with the movement' }], run: { days: 8, rate: 11, place: 'Test stand' } } },
+      { yearsAgo: 14, owner: 'Cornelia Wace', phone: '0555 012 344', clock: 'Slate mantel clock with gilt columns', complaint: 'Stopped.', picture: 'mantel', note: 'Strike holes will want bushes next time.', course: { findings: [{ place: 'going train, third wheel', seen: 'Front hole oval.', severity: 'stops it', effect: 'timekeeping', proposal: 'Bush' }], symptoms: { 'stops-hours': 'present' }, looks: { 'worn-hole.going': 'found' }, cause: 'Worn hole', baths: [bath], worn: { 'T4.front': 0.22 }, run: { days: 8, rate: -6, place: 'Test stand' } }, amendment: 'The going mainspring was measured too: 19.1 mm wide, 0.38 mm, entered late.' },
+      { yearsAgo: 6, owner: 'Ferris Aldous', phone: '0555 012 790', clock: 'Black clock from the dining room', complaint: 'Goes, but the strike is weak.', picture: 'mantel', note: 'Hammer leather renewed, tone left as it was.', course: { findings: [{ place: 'hammer and bell or gong', seen: 'Hammer leather hard.', severity: 'looks', effect: 'striking', proposal: 'New leather' }], symptoms: { 'misses-strike': 'present' }, looks: { 'dirty-pivots.strike': 'found' }, cause: 'Dirty pivots in the strike', baths: [bath], parts: [{ what: 'Hammer leather', source: 'made here', size: '6 × 9 mm', oldPart: 'kept with the movement' }], run: { days: 8, rate: 11, place: 'Test stand' } } },
     ],
   },
   {
@@ -37,7 +37,7 @@ export const HISTORIES: readonly History[] = [
       ['1903-09-14', 'H. Dunmoor 14/9/03', 'back of the dial, pencil'],
       ['1949', 'cables renewed 1949, Dunmoor & Son', 'seatboard, underside'],
     ],
-    visits: [{ yearsAgo: 9, owner: 'Estate of Gideon Fell', phone: '0555 017 451', clock: 'Longcase clock with a painted dial', complaint: 'To be put in order before it is moved.', picture: 'longcase', note: 'Pallets will want resurfacing within ten years.', course: { symptoms: { 'small-swing': 'present' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.back': 0.2 }, run: { days: 8, rate: 2.1, place: 'Own case' } } }],
+    visits: [{ yearsAgo: 9, owner: 'Estate of Gideon Fell', phone: '0555 017 451', clock: 'Longcase clock with a painted dial', complaint: 'To be put in order before it is moved.', picture: 'longcase', note: 'Pallets will want resurfacing within ten years.', course: { symptoms: { 'small-swing': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.back': 0.2 }, run: { days: 8, rate: 2.1, place: 'Own case' } } }],
   },
   {
     id: 'wharf',
@@ -47,6 +47,6 @@ export const HISTORIES: readonly History[] = [
       ['1911-01-20', 'chain repaired 20 Jan 1911 Ockham Jr', 'back plate'],
       ['1954', '54 clnd', 'barrel'],
     ],
-    visits: [{ yearsAgo: 11, owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', complaint: 'Stops.', picture: 'wall', note: 'Set-up: one and a half turns.', course: { symptoms: { 'stops-hours': 'present' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.front': 0.21 }, run: { days: 8, rate: -14, place: 'Test stand' } } }],
+    visits: [{ yearsAgo: 11, owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', complaint: 'Stops.', picture: 'wall', note: 'Set-up: one and a half turns.', course: { symptoms: { 'stops-hours': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.front': 0.21 }, run: { days: 8, rate: -14, place: 'Test stand' } } }],
   },
 ];

@@ -3,7 +3,8 @@ import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/history/history.service';
 import { connect, migrate, type EntityManager } from '@eclat/server/database/orm';
 import type { Person } from '@eclat/contract';
-import { CLOCKS, type DemoClock } from './clocks.ts';
+import { addCause } from '@eclat/server/diagnosis/knowledge.service';
+import { CLOCKS, OWN_CAUSE, type DemoClock } from './clocks.ts';
 import { HISTORIES } from './histories.ts';
 import { DAY, seeded, Workshop } from './workshop.ts';
 
@@ -31,10 +32,11 @@ try {
 }
 
 async function load(em: EntityManager): Promise<void> {
-  em.create(Shop, { one: true, name: 'Fennick Row Clock Room', createdAt: new Date(now.getTime() - 15 * 365 * DAY) });
+  em.create(Shop, { one: true, name: 'Fennick Row Clock Room', createdAt: new Date(now.getTime() - 15 * 365 * DAY), hourlyRate: '52.00', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 55 });
   const people = {} as Record<keyof typeof TEAM, Person>;
   for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][]) people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
   for (const history of HISTORIES) await past(em, people, history);
+  await addCause({ em, person: people.ines, now: new Date(now.getTime() - 400 * DAY), touched: new Set() }, OWN_CAUSE);
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }
 
@@ -65,7 +67,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
   const promisedFor = c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
   const visit = await shop.takeIn({
     ...ownerOf(c.owner, c.phone), clock: { description: c.clock }, ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
-    complaint: c.complaint, wanted: c.wanted ?? '', notWanted: c.notWanted ?? '', received: c.received ?? [], promisedFor,
+    complaint: c.complaint, wanted: c.wanted ?? '', notWanted: c.notWanted ?? '', outOfScope: c.outOfScope ?? '', received: c.received ?? [], promisedFor,
   });
   owners.set(c.owner, visit.owner.id);
   if (c.stage !== 'intake' || c.daysAgo > 0) await shop.photo(visit.id, c.picture, 'As it came');

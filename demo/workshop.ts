@@ -1,5 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import type { BodyOf, Person, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { walkOf } from '@eclat/core/assess';
+import { ROUTES, type Decision, type RouteId } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
@@ -7,7 +10,11 @@ import { holesOf, type TrainKey } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
+import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
+import { askByLink, guestOf, makeLink } from '@eclat/server/agreement/owner.service';
 import { startBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
+import { addEvidence, lookAtPlace, measure } from '@eclat/server/counter/assess.service';
+import { answerQuestion, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
 import type { EntityManager } from '@eclat/server/database/orm';
 import { observe, settleCause, takeLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/findings/findings.service';
@@ -15,7 +22,7 @@ import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/http/context';
 import { inscribe } from '@eclat/server/movements/movements.service';
 import { tickPoint } from '@eclat/server/oiling/oiling.service';
-import { addPhoto } from '@eclat/server/photos/photos.service';
+import { addPhoto, markPhoto } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power/power.service';
 import { measureHole } from '@eclat/server/survey/survey.service';
 import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.service';
@@ -39,7 +46,18 @@ export function seeded(seed: number): () => number {
 
 /** What is known of a visit beyond its intake, as far as it has got. */
 export interface Course {
+  /** Told at the counter, by question. */
+  answers?: Record<string, string>;
+  missing?: { what: string; evidence: string }[];
+  alone?: { drives: string; supply: string; borrowed: string };
   findings?: BodyOf<typeof api.findings.add>[];
+  /** Walk only so many places; the rest is left as it was not looked at yet. */
+  walked?: number;
+  measured?: BodyOf<typeof api.assess.measure>[];
+  dated?: BodyOf<typeof api.assess.date>[];
+  /** Points on the last photo: where, and the finding they show. */
+  points?: { x: number; y: number; finding: number }[];
+  estimate?: { routes?: RouteId[]; chosen?: RouteId; lines: (BodyOf<typeof api.agree.addLine> & { finding?: number; says?: Decision })[]; later?: BodyOf<typeof api.agree.addLine>[]; question?: string };
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
   looks?: Record<string, LookOutcome>;
   cause?: string;
@@ -96,6 +114,7 @@ export class Workshop {
       await this.did(markStage(this.ctx, visit.id, stage, true), 20);
     }
     await this.work(visit, to, course, true);
+    await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);
   }
 
@@ -109,13 +128,17 @@ export class Workshop {
     switch (stage) {
       case 'intake': case 'assess':
         for (const c of cautionsFor(traits, stage)) if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
-        if (stage === 'assess') for (const f of course.findings ?? []) await this.did(addFinding(this.ctx, id, api.findings.add.body.parse(f)));
+        if (stage === 'assess') return this.assess(visit, course);
+        for (const [question, answer] of Object.entries(course.answers ?? {})) await this.did(answerQuestion(this.ctx, id, question, answer), 1);
+        for (const m of course.missing ?? []) await this.did(wantThing(this.ctx, id, m), 1);
+        if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
         return;
       case 'diagnose':
         for (const [symptom, state] of Object.entries(course.symptoms ?? {})) await this.did(observe(this.ctx, id, symptom, state));
         for (const [look, outcome] of Object.entries(course.looks ?? {})) await this.did(takeLook(this.ctx, id, look, outcome), 4);
         if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
         return;
+      case 'agree': return this.agree(visit, course, last);
       case 'power': return this.powerDown(visit, course, last);
       case 'clean':
         for (const b of course.baths ?? []) {
@@ -135,6 +158,43 @@ export class Workshop {
       case 'sign': return;
     }
   }
+
+  private async assess(visit: Visit, course: Course): Promise<void> {
+    const { id, movement } = visit;
+    for (const f of course.findings ?? []) await this.did(addFinding(this.ctx, id, api.findings.add.body.parse(f)));
+    const { findings, photos } = await presentVisit(this.ctx, id);
+    const found = new Set(findings.map((f) => f.place));
+    for (const { place } of walkOf(movement.traits).slice(0, course.walked)) await this.did(lookAtPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
+    for (const m of course.measured ?? []) await this.did(measure(this.ctx, id, api.assess.measure.body.parse(m)), 1);
+    for (const e of course.dated ?? []) await this.did(addEvidence(this.ctx, movement.id, e), 1);
+    const photo = photos.at(-1);
+    if (photo) for (const k of course.points ?? []) await this.did(markPhoto(this.ctx, id, photo.id, randomUUID(), { x: k.x, y: k.y, findingId: findings.find((f) => f.seen === course.findings?.[k.finding]?.seen)?.id ?? null, note: '' }), 1);
+  }
+
+  /** What was said of each line; a visit that has gone on was agreed in one line if nothing else is told. */
+  private async agree(visit: Visit, course: Course, last: boolean): Promise<void> {
+    const { findings } = await presentVisit(this.ctx, visit.id);
+    const plain = { kind: 'labour' as const, what: 'Service: strip, clean, survey, oil, test', quantity: String(4 * visit.movement.traits.trains.length), price: '52.00', says: 'accepted' as const };
+    const { routes = [], chosen, lines, question }: NonNullable<Course['estimate']> = course.estimate ?? { lines: last ? [] : [plain] };
+    const given = { how: 'phone' as const, who: visit.owner.name, note: '' };
+    for (const r of routes) { const { originality, guarantee } = ROUTES.find((x) => x.id === r)!; await this.did(offerRoute(this.ctx, visit.id, r, { originality, guarantee }), 1); }
+    for (const { finding, says, ...l } of lines) {
+      const line = await this.did(addLine(this.ctx, visit.id, api.agree.addLine.body.parse({ ...l, findingId: findings.find((f) => finding !== undefined && f.seen === course.findings?.[finding]?.seen)?.id ?? null })), 2);
+      if (says) await this.did(decide(this.ctx, visit.id, line.id, { state: says, ...given }), 1);
+    }
+    if (chosen) await this.did(chooseRoute(this.ctx, visit.id, { route: chosen, ...given }), 1);
+    if (question) {
+      const { token } = await this.did(makeLink(this.ctx, visit.id, 60), 60);
+      const guest = await guestOf(this.ctx, token);
+      await this.did(askByLink(this.ctx, guest, randomUUID(), question), 10);
+    }
+  }
+
+  /** Found while it was apart: lines that the owner has not answered yet. */
+  later = async (visitId: string, lines: NonNullable<Course['estimate']>['later']) => {
+    for (const l of lines ?? []) await this.did(addLine(this.ctx, visitId, api.agree.addLine.body.parse(l)));
+  };
+  giveBack = async (visit: Visit) => { for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1); };
 
   private async powerDown(visit: Visit, course: Course, last: boolean): Promise<void> {
     for (const c of cautionsFor(visit.movement.traits, 'power')) if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));

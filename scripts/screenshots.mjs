@@ -37,6 +37,12 @@ const VIEWS = {
   received: visit('Slate mantel', 'intake'),
   assess: visit('Slate mantel', 'assess'),
   diagnose: visit('Slate mantel', 'diagnose'),
+  agree: visit('Torsion clock', 'agree'),
+  owner: async () => {
+    const row = (await rows()).find((r) => r.clock.includes('Torsion clock'));
+    const answer = await page.request.put(`${values.url}/api/visits/${row.visitId}/link`, { data: { days: 30 }, headers: { origin: values.url } });
+    await page.goto(`${values.url}/for-owner/${(await answer.json()).token}`);
+  },
   power: visit('Four-glass', 'power'),
   clean: visit('Twin-bell', 'clean'),
   survey: visit('Bracket clock', 'survey'),
@@ -46,8 +52,7 @@ const VIEWS = {
   sign: visit('Slate mantel', 'sign'),
   workings: () => page.goto(`${values.url}/workings`),
   working: () => page.goto(`${values.url}/workings/spring-turns`),
-  checks: () => page.goto(`${values.url}/workings/checks`),
-  movements: () => page.goto(`${values.url}/movements`),
+  causes: () => page.goto(`${values.url}/causes`),
   book: book('4711'),
 };
 

@@ -14,6 +14,7 @@ import { useKeys } from './ui/useKeys.ts';
 
 const PersonMenu = lazy(() => import('./PersonMenu.tsx'));
 const ConflictSheet = lazy(() => import('./ui/Conflict.tsx').then((m) => ({ default: m.ConflictSheet })));
+const Devices = lazy(() => import('./devices/Devices.tsx').then((m) => ({ default: m.Devices })));
 const KeyList = lazy(() => import('./ui/KeyList.tsx').then((m) => ({ default: m.KeyList })));
 
 export function SignedIn({ person, shop }: { person: Person; shop: string }) {
@@ -22,6 +23,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   const go = useNavigate();
   const [help, setHelp] = useState(false);
   const conflict = useStore((s) => s.conflict !== null);
+  const devices = useStore((s) => s.devices);
   useKeys(useMemo(() => ({ b: () => void go('/'), n: () => void go('/intake'), m: () => void go('/movements'), w: () => void go('/workings'), '?': () => setHelp(true) }), [go]));
   return (
     <div className="min-h-screen">
@@ -50,6 +52,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
       <NoticeBar />
       <Suspense>
         {conflict && <ConflictSheet />}
+        {devices && <Devices onClose={() => useStore.getState().set({ devices: false })} />}
         {help && <KeyList open onClose={() => setHelp(false)} />}
       </Suspense>
     </div>

@@ -1,11 +1,8 @@
 // @vitest-environment jsdom
 import type { Visit } from '@eclat/contract';
 import { familyById, holesOf } from '@eclat/core/movement';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { ComponentType } from 'react';
-import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Component as Assess } from './assess/Assess.tsx';
 import { Component as Diagnose } from './diagnose/Diagnose.tsx';
@@ -15,26 +12,12 @@ import { Component as PowerDown } from './power/PowerDown.tsx';
 import { Component as Sign } from './sign/Sign.tsx';
 import { Component as Survey } from './survey/Survey.tsx';
 import { PlanRun } from './clean/PlanRun.tsx';
+import { answer, sent, show, standIn } from '../test/stage.tsx';
 import { AT, by, visitOf } from '../test/visit.ts';
 
-let sent: { method: string; url: string; body: Record<string, unknown> }[];
 const person = userEvent.setup();
 
-/** A stage on its bench: the visit given to it as its frame does, and what it sends caught. */
-function show(Stage: ComponentType, visit: Visit): void {
-  const router = createMemoryRouter([{ element: <Outlet context={visit} />, children: [{ index: true, element: <Stage /> }] }]);
-  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
-}
-const answer = () => screen.getAllByRole('status')[0]!.textContent;
-
-beforeEach(() => {
-  sent = [];
-  localStorage.clear();
-  vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
-    sent.push({ method: init.method!, url, body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {} });
-    return new Response(JSON.stringify({ ok: true, verdict: 'sound' }), { status: 200 });
-  });
-});
+beforeEach(() => standIn());
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
@@ -72,7 +55,7 @@ describe('power down', () => {
 });
 
 describe('assess', () => {
-  const finding = { id: 'f1', version: 3, place: 'case', seen: 'Door sags.', severity: 'looks', effect: 'looks', proposal: 'Glue', earlierRepair: false, doNotDisturb: false, ...by } as const;
+  const finding = { id: 'f1', version: 3, place: 'case', seen: 'Door sags.', severity: 'looks', effect: 'looks', proposal: 'Glue', earlierRepair: false, doNotDisturb: false, hours: null, cause: '', ...by } as const;
   it('sends only what was changed of a finding, with the version that was seen', async () => {
     show(Assess, visitOf('longcase', { findings: [finding] }));
     await person.click(screen.getByRole('button', { name: 'Correct: case' }));
@@ -90,6 +73,7 @@ describe('assess', () => {
   });
   it('says at the field what is missing, and keeps what is typed on the device', async () => {
     show(Assess, visitOf('longcase'));
+    await person.click(screen.getByRole('button', { name: 'Add a finding' }));
     await person.type(screen.getByLabelText('Place'), 'hood');
     await person.click(screen.getByRole('button', { name: 'Record it' }));
     expect(await screen.findByText('What was seen is needed.')).toBeTruthy();

@@ -15,9 +15,10 @@ const queries = new QueryClient({
 });
 
 // Asked for together with who is here: the bench is not kept waiting for the answer. A stranger is refused, and asks again after signing in.
-void queries.prefetchQuery(sessionQuery);
+const forOwner = window.location.pathname.startsWith('/for-owner/');
+if (!forOwner) void queries.prefetchQuery(sessionQuery);
 if (window.location.pathname === '/') void queries.prefetchQuery(benchQuery);
-warmUp(router.routes as RouteObject[]);
+if (!forOwner) warmUp(router.routes as RouteObject[]);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

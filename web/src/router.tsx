@@ -30,6 +30,8 @@ const HydrateFallback = () => <Loading what="Eclat" />;
 
 /** Each screen is a piece of its own: the first one loads without the others. */
 export const router = createBrowserRouter([
+  // The owner's page stands by itself: nobody is signed in there.
+  { path: 'for-owner/:token', HydrateFallback, errorElement: <Broken />, lazy: () => import('./forowner/OwnerPage.tsx') },
   {
     element: <Shell />,
     HydrateFallback,
@@ -42,6 +44,8 @@ export const router = createBrowserRouter([
       { path: 'workings', lazy: () => import('./workings/Workings.tsx') },
       { path: 'workings/checks', lazy: () => import('./workings/Checks.tsx') },
       { path: 'workings/:working', lazy: () => import('./workings/WorkingPage.tsx') },
+      { path: 'causes', lazy: () => import('./diagnose/Causes.tsx') },
+      { path: 'compare/:movementId', lazy: () => import('./movements/Compare.tsx') },
       { path: 'people', lazy: () => import('./people/People.tsx') },
       {
         path: 'visits/:visitId',
@@ -51,6 +55,7 @@ export const router = createBrowserRouter([
           { path: 'intake', lazy: () => import('./intake/Received.tsx') },
           { path: 'assess', lazy: () => import('./assess/Assess.tsx') },
           { path: 'diagnose', lazy: () => import('./diagnose/Diagnose.tsx') },
+          { path: 'agree', lazy: () => import('./agree/Agree.tsx') },
           { path: 'power', lazy: () => import('./power/PowerDown.tsx') },
           { path: 'clean', lazy: () => import('./clean/Clean.tsx') },
           { path: 'survey', lazy: () => import('./survey/Survey.tsx') },

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Printed } from './devices/printer.ts';
 import { persist } from 'zustand/middleware';
 
 export type Theme = 'system' | 'light' | 'dark';
@@ -39,12 +40,15 @@ interface Store {
   conflict: Conflict | null;
   notice: Notice | null;
   liveOk: boolean;
+  /** The devices panel is open, and what the simulated label printer printed. */
+  devices: boolean;
+  printed: Printed[];
   set: (part: Partial<Omit<Store, 'set'>>) => void;
 }
 
 export const useStore = create<Store>()(
   persist(
-    (set) => ({ theme: 'system', units: 'metric', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, set: (part) => set(part) }),
+    (set) => ({ theme: 'system', units: 'metric', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, devices: false, printed: [], set: (part) => set(part) }),
     { name: 'eclat', partialize: ({ theme, units, unsent }) => ({ theme, units, unsent }) },
   ),
 );

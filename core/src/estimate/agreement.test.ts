@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
-import { hoursOf, priceAccepted, priceOfRoute, proposedLines, unanswered, type AgreedLine } from './index.ts';
+import { hoursOf, priceAccepted, priceOfRoute, priceRange, proposedLines, unanswered, type AgreedLine } from './index.ts';
 
 const line = (what: string, change: Partial<AgreedLine> = {}): AgreedLine => ({ kind: 'labour', what, quantity: '1', price: '50.00', routes: [], optional: false, state: null, ...change });
 const tax = { taxPercent: '20', pricesIncludeTax: false };
@@ -18,6 +18,7 @@ describe('what an estimate comes to', () => {
     const p = priceOfRoute(LINES, route, tax);
     expect([p.without.gross, p.withOptions.gross]).toEqual([without, withOptions]);
   });
+  it('says from what to what', () => expect(priceRange(LINES, ['overhaul', 'cure', 'replace'], tax)).toEqual(['120.00', '510.00']));
   it('counts only the accepted as agreed', () => expect(priceAccepted(LINES, 'overhaul', tax).gross).toBe('120.00'));
   it('waits for the lines of the chosen way only, and for those to be asked again', () => {
     expect(unanswered(LINES, 'overhaul').map((l) => l.what)).toEqual(['overhaul', 'polish']);

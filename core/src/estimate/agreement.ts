@@ -45,6 +45,12 @@ export function priceOfRoute(lines: readonly AgreedLine[], route: RouteId | null
   return { without: sum(mine.filter((l) => !l.optional || l.state === 'accepted'), tax), withOptions: sum(mine, tax) };
 }
 
+/** Least and most that the alternatives on offer come to, without options. */
+export function priceRange(lines: readonly AgreedLine[], routes: readonly RouteId[], tax: Tax): [least: string, most: string] {
+  const sums = routes.map((r) => priceOfRoute(lines, r, tax).without.gross).sort((a, b) => Number(a) - Number(b));
+  return [sums[0] ?? '0.00', sums.at(-1) ?? '0.00'];
+}
+
 export const priceAccepted = (lines: readonly AgreedLine[], route: RouteId | null, tax: Tax): Totals => sum(lines.filter((l) => inRoute(l, route) && l.state === 'accepted'), tax);
 /** Lines of the chosen alternative on which the owner has said nothing final. */
 export const unanswered = <L extends AgreedLine>(lines: readonly L[], route: RouteId | null): L[] => lines.filter((l) => inRoute(l, route) && (l.state === null || l.state === 'ask later'));

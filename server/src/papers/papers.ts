@@ -19,6 +19,7 @@ export interface Asked {
   address: string;
 }
 
+const short = (t: string, most: number) => (t.length > most ? `${t.slice(0, most - 1)}…` : t);
 const day = (iso: string) => iso.slice(0, 10);
 const things = (visit: Visit, returned: boolean) => rows(['auto', '*', '*', 'auto'], ['Number', 'Thing', 'Condition', returned ? 'Given back' : ''], visit.received.map((r) => [
   { text: String(r.count) }, { text: r.what }, { text: [r.condition, r.squareMm ? `fits ${r.squareMm} mm square` : '', r.fits ?? ''].filter(Boolean).join(', ') },
@@ -50,9 +51,9 @@ async function receipt({ visit, shop, address }: Asked): Promise<Buffer> {
 /** Tied to the clock: claim, what it is, whose, and a code that opens the visit. */
 async function label({ visit, shop, address }: Asked): Promise<Buffer> {
   return print({
-    pageSize: { width: 255, height: 142 }, pageMargins: [10, 10, 10, 6], info: { title: `Label ${visit.claim}`, creator: 'Eclat', producer: 'Eclat' },
-    content: [{ columns: [{ svg: await qr(address), width: 96 }, { width: '*', margin: [10, 0, 0, 0], stack: [{ text: visit.claim, fontSize: 24, bold: true }, { text: visit.clock.description, bold: true, fontSize: 11 }, { text: visit.movement.code, fontSize: 11 }, { text: `${day(visit.openedAt)} · ${shop}`, fontSize: 8 }] }] },
-      { text: `With it: ${visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing'}`, fontSize: 8, margin: [0, 3, 0, 0] }],
+    pageSize: { width: 255, height: 156 }, pageMargins: [10, 10, 10, 6], info: { title: `Label ${visit.claim}`, creator: 'Eclat', producer: 'Eclat' },
+    content: [{ columns: [{ svg: await qr(address), width: 96 }, { width: '*', margin: [10, 0, 0, 0], stack: [{ text: visit.claim, fontSize: 22, bold: true }, { text: short(visit.clock.description, 40), bold: true, fontSize: 10 }, { text: visit.movement.code, fontSize: 10 }, { text: `${day(visit.openedAt)} · ${shop}`, fontSize: 7 }] }] },
+      { text: `With it: ${short(visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing', 80)}`, fontSize: 7, margin: [0, 4, 0, 0] }],
   });
 }
 
@@ -72,7 +73,7 @@ async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Buffer> {
       head('The work'), lines.length === 0 ? none('No line is written yet.') : rows(['*', 'auto', 'auto', 'auto'], ['What', 'Belongs to', 'Your word', 'Amount'], lines.map((l, i) => [
         { text: [l.what, l.optional ? ' (optional)' : '', l.noGuarantee ? ' (without guarantee)' : '', l.addition ? ' (found during the work)' : ''].join('') },
         { text: l.routes.length === 0 ? 'all' : l.routes.map(routeName).join(', '), style: 'soft' }, { text: l.state ? `${l.state}, ${day(l.decisions.at(-1)!.at)}, ${l.decisions.at(-1)!.how}` : 'open' }, { text: amounts[i]!, alignment: 'right' as const }])),
-      { margin: [0, 8, 0, 0], ...(facts([['Accepted so far', money(agreed.gross)], ['Of which tax', money(agreed.tax)], ['If all that is open is accepted', money(whole.withOptions.gross)]]) as object) } as Content,
+      { margin: [0, 8, 0, 0], ...(facts([['Accepted so far', money(agreed.gross)], ['Of which tax', money(agreed.tax)], ['If all that is open is accepted', routes.length > 0 && !chosen ? '' : money(whole.withOptions.gross)]]) as object) } as Content,
       { text: tax, style: 'soft' },
       ...(await photosOf(ctx, visit, visit.photos.filter((p) => p.marks.length > 0))),
       signature('Owner'),
@@ -128,5 +129,5 @@ export async function labelPicture({ visit, shop, address }: Asked): Promise<str
   const safe = (t: string) => t.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
   const code = (await qr(address)).replace(/^[^]*?viewBox="0 0 (\d+) \d+"[^>]*>/, (_, n: string) => `<svg x="14" y="14" width="152" height="152" viewBox="0 0 ${n} ${n}" shape-rendering="crispEdges">`);
   const text = (y: number, size: number, words: string, bold = false) => `<text x="182" y="${y}" font-size="${size}" font-family="sans-serif"${bold ? ' font-weight="bold"' : ''}>${safe(words)}</text>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 480 180" width="480" height="180"><rect width="480" height="180" fill="#fff"/>${code}${text(52, 40, visit.claim, true)}${text(84, 18, visit.clock.description.slice(0, 32), true)}${text(110, 18, visit.movement.code)}${text(134, 14, `${day(visit.openedAt)} · ${shop}`)}${text(158, 13, visit.received.map((r) => r.what).join(', ').slice(0, 46))}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 480 180" width="480" height="180"><rect width="480" height="180" fill="#fff"/>${code}${text(52, 40, visit.claim, true)}${text(84, 16, short(visit.clock.description, 30), true)}${text(110, 18, visit.movement.code)}${text(134, 14, `${day(visit.openedAt)} · ${shop}`)}${text(158, 13, short(visit.received.map((r) => r.what).join(', '), 42))}</svg>`;
 }

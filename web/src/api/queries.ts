@@ -8,6 +8,7 @@ export const keys = {
   timers: ['timers'] as const,
   visit: (id: string) => ['visit', id] as const,
   books: ['books'] as const,
+  causes: ['causes'] as const,
 };
 
 export const sessionQuery = queryOptions({

@@ -33,6 +33,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     void queries.invalidateQueries({ queryKey: keys.bench });
     void queries.invalidateQueries({ queryKey: keys.timers });
     void queries.invalidateQueries({ queryKey: keys.books });
+    void queries.invalidateQueries({ queryKey: keys.causes });
   };
   const visitOf = (c: Command<R>) => (c.params as { visitId?: string }).visitId;
 

@@ -1,8 +1,9 @@
 import { SEVERITIES, type Finding, type Visit } from '@eclat/contract';
 import { api } from '../api/doors.ts';
+import { walkOf } from '@eclat/core/assess';
 import clsx from 'clsx';
-import { Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
@@ -11,7 +12,12 @@ import { Cautions } from '../visit/Cautions.tsx';
 import { Photos } from '../visit/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
-import { FindingForm } from './FindingForm.tsx';
+import { PaperLink } from '../visit/Papers.tsx';
+import { Dating } from './Dating.tsx';
+import { FindingForm, writtenOf } from './FindingForm.tsx';
+import { KnownOfType } from './KnownOfType.tsx';
+import { Measurements } from './Measurements.tsx';
+import { Walk } from './Walk.tsx';
 
 /** Worst first, by what it does. Shape and word before colour. */
 const SEVERITY_LOOK: Record<(typeof SEVERITIES)[number], string> = {
@@ -21,51 +27,63 @@ const SEVERITY_LOOK: Record<(typeof SEVERITIES)[number], string> = {
 
 export function Component() {
   const visit = useThisVisit();
-  const [editing, setEditing] = useState<Finding | 'new' | null>(visit.findings.length === 0 && !visit.closedAt ? 'new' : null);
+  const { traits } = visit.movement;
+  const [editing, setEditing] = useState<Finding | string | null>(null);
+  const form = useRef<HTMLDivElement>(null);
   const sorted = [...visit.findings].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+  useEffect(() => {
+    if (editing !== null) form.current?.querySelector<HTMLElement>(editing === '' ? 'input' : 'textarea')?.focus();
+  }, [editing]);
   return (
     <>
-      <Summary findings={visit.findings} />
+      <Summary findings={visit.findings} left={walkOf(traits).filter((p) => !visit.places.some((x) => x.place === p.place)).length} />
       <Cautions stage="assess" />
-      {editing && <FindingForm key={editing === 'new' ? 'new' : editing.id} finding={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
-      <Panel title="Findings" aside={!visit.closedAt && !editing && <Button look="main" onClick={() => setEditing('new')}><Plus className="size-5" aria-hidden />Add a finding</Button>}>
-        {sorted.length === 0 ? <Empty>Walk the clock in order: case, dial, hands, movement outside, power, trains, escapement, strike. Each finding has a place, what was seen and what it does.</Empty> : (
-          <ul className="flex flex-col divide-y divide-line">
-            {sorted.map((f) => <Row key={f.id} finding={f} visit={visit} onEdit={() => setEditing(f)} />)}
-          </ul>
-        )}
-      </Panel>
+      <KnownOfType />
+      <div className="grid items-start gap-5 xl:grid-cols-[24rem_minmax(0,1fr)]">
+        <Walk onFinding={setEditing} />
+        <div className="flex min-w-0 flex-col gap-5">
+          {editing !== null && <div ref={form}><FindingForm key={typeof editing === 'string' ? `new ${editing}` : editing.id} finding={editing} onClose={() => setEditing(null)} /></div>}
+          <Panel title="Findings" aside={<div className="flex flex-wrap gap-2"><PaperLink paper="condition"><FileText className="size-5" aria-hidden />Condition report</PaperLink>{!visit.closedAt && editing === null && <Button look="main" onClick={() => setEditing('')}><Plus className="size-5" aria-hidden />Add a finding</Button>}</div>}>
+            {sorted.length === 0 ? <Empty>Walk the clock in order. What is in order is recorded too, otherwise nobody knows that it was looked at.</Empty> : (
+              <ul className="flex flex-col divide-y divide-line">
+                {sorted.map((f) => <Row key={f.id} finding={f} visit={visit} onEdit={() => setEditing(f)} />)}
+              </ul>
+            )}
+          </Panel>
+          <Measurements />
+          <Dating />
+        </div>
+      </div>
       <Photos stage="assess" />
       <StageFoot stage="assess" />
     </>
   );
 }
 
-function Summary({ findings }: { findings: Finding[] }) {
+function Summary({ findings, left }: { findings: Finding[]; left: number }) {
   const safety = findings.filter((f) => f.severity === 'safety').length;
   const stops = findings.filter((f) => f.severity === 'stops it').length;
   const rest = findings.length - safety - stops;
   if (findings.length === 0) return <Answer tone="info" title="Look and record first, clean second">Grime, bright spots and colour differences are evidence.</Answer>;
   const parts = [safety > 0 && `${safety} for safety`, stops > 0 && `${stops} that ${stops === 1 ? 'stops' : 'stop'} it`, rest > 0 && `${rest} other`].filter(Boolean).join(', ');
-  return <Answer tone={safety > 0 ? 'danger' : 'info'} title={`${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}: ${parts}`} />;
+  return <Answer tone={safety > 0 ? 'danger' : 'info'} title={`${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}: ${parts}`}>{left > 0 ? `${left} ${left === 1 ? 'place has' : 'places have'} no answer yet.` : 'Every place has an answer.'}</Answer>;
 }
 
 function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; onEdit: () => void }) {
   const params = { visitId: visit.id };
+  const points = visit.photos.flatMap((p) => p.marks).filter((m) => m.findingId === f.id).map((m) => m.number);
   const again = useCommand(api.findings.add, { what: 'Finding' });
   const remove = useCommand(api.findings.remove, {
     what: 'Finding',
     onDone: () => say('Finding taken back.', 'good', () => {
-      const { place, seen, severity, effect, proposal, earlierRepair, doNotDisturb } = f;
-      again.mutate({ params, body: { place, seen, severity, effect, proposal, earlierRepair, doNotDisturb } });
+      again.mutate({ params, body: writtenOf(f) });
     }),
   });
   return (
-    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-3 lg:grid-cols-[10.5rem_minmax(0,1fr)_auto] lg:items-start">
-      <div><span className={clsx('inline-block rounded-full border-2 px-3 py-0.5 text-sm font-bold whitespace-nowrap', SEVERITY_LOOK[f.severity])}>{f.severity}</span></div>
-      <div className="col-span-2 row-start-2 min-w-0 lg:col-span-1 lg:row-start-auto">
-        <p className="text-lg"><span className="font-bold">{f.place}:</span> {f.seen}</p>
-        {f.proposal && <p>Proposed: {f.proposal}</p>}
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
+      <div className="min-w-0">
+        <p className="text-lg"><span className={clsx('mr-2 inline-block rounded-full border-2 px-3 align-middle text-sm font-bold whitespace-nowrap', SEVERITY_LOOK[f.severity])}>{f.severity}</span>{points.map((n) => <span key={n} className="mr-2 inline-grid size-7 place-items-center rounded-full border-2 border-steel text-base font-bold" title="Point on a photo">{n}</span>)}<span className="font-bold">{f.place}:</span> {f.seen}</p>
+        {f.proposal && <p>Proposed: {f.proposal}{f.hours !== null && `, ${f.hours} h`}</p>}
         <p className="text-sm text-soft">
           {f.effect !== 'none' && <>Affects {f.effect}. </>}{f.earlierRepair && 'Earlier repair. '}{f.by}
         </p>

@@ -96,6 +96,7 @@ function Row({ row, now }: { row: BenchRow; now: number }) {
           <Promise date={row.promisedFor} now={now} />
         </span>
         <span className="col-span-2 flex flex-wrap gap-1.5 lg:col-span-1 lg:justify-end">
+          {row.asked > 0 && <span className="inline-flex items-center gap-1 rounded-full border-2 border-dashed border-brass-fill px-2 py-0.5 text-sm font-semibold text-brass"><Hourglass className="size-4" aria-hidden />owner asked: {row.asked}</span>}
           {row.cautions.map((c) => <span key={c} className="inline-flex items-center gap-1 rounded-full border-2 border-danger px-2 py-0.5 text-sm font-semibold text-danger"><TriangleAlert className="size-4" aria-hidden />{c}</span>)}
           {row.power.map((p) => <PowerBadge key={p.train} {...p} small together={isTogether(row.done)} />)}
         </span>

@@ -1,5 +1,6 @@
 import { api } from '../api/doors.ts';
 import { diagnose, groupOf, symptomsFor, SYMPTOM_GROUPS, SYMPTOMS, unobservable, type Diagnosis, type RankedCause, type SymptomId } from '@eclat/core/faults';
+import { toldBy } from '@eclat/core/intake';
 import { isTogether } from '@eclat/core/stages';
 import { Minus, Plus, Wrench } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -9,6 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { TextField } from '../ui/Field.tsx';
 import { Looks, percent } from './Looks.tsx';
+import { useKnowledge } from './useKnowledge.ts';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -19,14 +21,18 @@ export function Component() {
   const visit = useThisVisit();
   const { traits } = visit.movement;
   const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
+  const shop = useKnowledge();
+  // What was told at the counter counts until somebody has looked.
+  const told = useMemo(() => toldBy(traits, visit.answers), [traits, visit.answers]);
+  const seen = useMemo(() => ({ ...told, ...visit.observations }), [told, visit.observations]);
   const found = useMemo(
-    () => diagnose(traits, visit.observations, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0),
-    [traits, visit],
+    () => diagnose(traits, seen, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0, shop),
+    [traits, visit, seen, shop],
   );
   const { ranked, looks } = found;
   const [all, setAll] = useState(false);
-  const present = Object.values(visit.observations).filter((s) => s === 'present').length;
-  const hidden = unobservable(visit.observations);
+  const present = Object.values(seen).filter((s) => s === 'present').length;
+  const hidden = unobservable(seen);
   const first = ranked[0]!;
   const set = (symptom: SymptomId, state: 'present' | 'absent' | null) => observe.mutate({ params: { visitId: visit.id, symptom }, body: { state } });
   return (
@@ -38,16 +44,16 @@ export function Component() {
         {present > 0 && <div className="min-w-0 xl:col-start-2 xl:row-start-1"><Looks visit={visit} looks={looks} /></div>}
         <Panel title="Symptoms" className="xl:col-start-1 xl:row-span-2 xl:row-start-1">
           {SYMPTOM_GROUPS.map(([group]) => {
-            const list = symptomsFor(traits).filter((s) => groupOf(s) === group);
+            const list = symptomsFor(traits, shop.causes).filter((s) => groupOf(s) === group);
             return list.length > 0 && (
               <div key={group} className="mt-3 first:mt-0">
                 <h3 className="text-soft">{group}</h3>
                 <ul className="divide-y divide-line">
                   {list.map((s) => (
                     <li key={s} className="flex min-h-14 items-center justify-between gap-3 py-1">
-                      <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>{SYMPTOMS[s]}{hidden.includes(s) && <span className="block text-sm font-normal">cannot be seen while it is dead</span>}</span>
+                      <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>{SYMPTOMS[s]}{hidden.includes(s) ? <span className="block text-sm font-normal">cannot be seen while it is dead</span> : told[s] && !visit.observations[s] && <span className="block text-sm font-normal text-brass">told at the counter</span>}</span>
                       {!hidden.includes(s) && (
-                        <div className="shrink-0"><Choice hideLabel label={SYMPTOMS[s]} value={visit.observations[s] ?? ''} disabled={visit.closedAt !== null} onChange={(v) => set(s, v)} onClear={() => set(s, null)}
+                        <div className="shrink-0"><Choice hideLabel label={SYMPTOMS[s]} value={seen[s] ?? ''} disabled={visit.closedAt !== null} onChange={(v) => set(s, v)} onClear={() => set(s, null)}
                           options={[['present', 'Yes'], ['absent', 'No']] as const} /></div>
                       )}
                     </li>
@@ -81,7 +87,7 @@ function together({ combinations: [best, next] }: Diagnosis): string {
   return `It is only ${names}: ${percent(best.probability)}${other}.`;
 }
 
-function Ranked({ ranked: { instance, probability, reasons } }: { ranked: RankedCause }) {
+function Ranked({ ranked: { instance, probability, reasons, found } }: { ranked: RankedCause }) {
   return (
     <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-4 py-3">
       <div>
@@ -89,7 +95,7 @@ function Ranked({ ranked: { instance, probability, reasons } }: { ranked: Ranked
         <span className="mt-1 block h-2 overflow-hidden rounded-full bg-sunk" aria-hidden><span className="block h-full bg-steel" style={{ width: `${probability * 100}%` }} /></span>
       </div>
       <div>
-        <p className="text-lg font-bold">{instance.name}</p>
+        <p className="text-lg font-bold">{instance.name}{found && found.times > 0 && <span className="ml-3 text-base font-normal text-soft">found in {found.times} of your last {found.of}</span>}</p>
         {reasons.map((r) => (
           <p key={r.text} className="flex items-start gap-2">
             {r.speaks === 'for' ? <Plus className="mt-1 size-4 shrink-0 text-good" aria-label="for" /> : <Minus className="mt-1 size-4 shrink-0 text-danger" aria-label="against" />}<span>{r.text}{r.strength === 'strongly' && <b className="font-semibold">, strongly</b>}</span>

@@ -4,6 +4,7 @@ import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
+import { useKnowledge } from './useKnowledge.ts';
 import { Empty, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
@@ -19,7 +20,7 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
     onSuccess: (reply) => { if (outcome && reply !== 'kept') say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, null)); },
   });
   const open = !visit.closedAt;
-  const instances = instancesFor(visit.movement.traits);
+  const instances = instancesFor(visit.movement.traits, useKnowledge().causes);
   return (
     <Panel title="Look next">
       {looks.length === 0 ? <Empty>No look is left that would tell more.</Empty> : (

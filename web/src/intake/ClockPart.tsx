@@ -2,10 +2,11 @@ import { MARK_PLACES } from '@eclat/contract';
 import { FAMILIES, type Fitting } from '@eclat/core/movement';
 import { BookOpen, Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
-import { useMovements, useOwnerClocks } from '../api/queries.ts';
+import { useOwnerClocks } from '../api/queries.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../ui/Field.tsx';
+import { KnownHere, Past } from './KnownHere.tsx';
 import { NO_MOVEMENT, type IntakeForm } from './form.ts';
 
 /** Dangers that are asked once at the counter and then shown wherever they matter. */
@@ -40,13 +41,14 @@ export function ClockPart() {
           ))}
         </ul>
       )}
-      {known ? <p className="text-soft">{known.movement.name}. Its history is in the movement book.</p> : (
+      {known ? <Past movementId={known.movement.id} name={known.movement.name} /> : (
         <div className="grid gap-4 sm:grid-cols-2">
           <TextField className="sm:col-span-2" label="The clock" placeholder="Slate mantel clock with gilt columns" error={errors.clock?.description?.message ?? errors.clock?.message} {...register('clock.description')} />
           {movementId ? (
             <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3 sm:col-span-2">
               <span className="flex items-center gap-3 font-bold"><BookOpen aria-hidden />A movement that is known here, with its history</span>
               <Button onClick={() => { setValue('movementId', undefined); setValue('movement', NO_MOVEMENT); }}>Not this one</Button>
+              <div className="w-full"><Past movementId={movementId} name="" /></div>
             </div>
           ) : (
             <>
@@ -73,10 +75,9 @@ export function ClockPart() {
 
 /** Numbers and marks, each with its place. One that is known already is shown before a second movement is made by accident. */
 function Marks() {
-  const { register, control, watch, setValue, formState: { errors } } = useFormContext<IntakeForm>();
+  const { register, control, watch, setValue, clearErrors, formState: { errors } } = useFormContext<IntakeForm>();
   const marks = useFieldArray({ control, name: 'movement.marks' });
-  const typed = (watch('movement.marks') ?? []).map((m) => m.text).findLast((t) => t.trim().length >= 3) ?? '';
-  const matches = useMovements(typed).data?.items.filter((m) => typed && m.marks.some((k) => k.text.includes(typed))) ?? [];
+  const typed = (watch('movement.marks') ?? []).map((m) => m.text).findLast((t) => t.trim().length >= 2) ?? '';
   return (
     <div className="flex flex-col gap-2 sm:col-span-2">
       <span className="font-semibold">Numbers and marks, by place</span>
@@ -87,11 +88,8 @@ function Marks() {
           <button type="button" aria-label="Take this mark out" className="mt-7 grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => marks.remove(i)}><Trash2 className="size-5" /></button>
         </div>
       ))}
-      {matches.slice(0, 3).map((m) => (
-        <button key={m.id} type="button" className="flex min-h-12 flex-wrap items-center gap-3 rounded-lg border-2 border-brass-fill bg-brass-wash px-3 text-left" onClick={() => { setValue('movementId', m.id); setValue('movement', undefined); }}>
-          <BookOpen className="size-5" aria-hidden /><span className="font-bold">Known here: {m.name}</span><span>{m.code}, {m.entries} {m.entries === 1 ? 'entry' : 'entries'}</span><span className="ml-auto font-semibold">It is this one</span>
-        </button>
-      ))}
+      {errors.movement?.marks?.message && <p className="font-semibold text-danger">{errors.movement.marks.message}</p>}
+      <KnownHere text={typed} another={watch('another') ?? false} onTake={(id) => { setValue('movementId', id); setValue('movement', undefined); }} onAnother={() => { setValue('another', true); clearErrors('movement.marks'); }} />
       <Button className="self-start" onClick={() => marks.append({ place: 'back plate', text: '' })}><Plus className="size-5" aria-hidden />Add a number or mark</Button>
     </div>
   );

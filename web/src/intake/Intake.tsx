@@ -56,6 +56,7 @@ export function Component() {
             <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
             <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
             <TextArea label="What they do not want" rows={2} hint="Declined work is kept, so that nobody “fixes” it later." error={errors.notWanted?.message} {...register('notWanted')} />
+            <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
             <TextField label="Promised for" type="date" error={errors.promisedFor?.message} {...register('promisedFor', { setValueAs: (v: string | null) => v || null })} />
           </div>
         </Panel>

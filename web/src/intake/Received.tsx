@@ -1,52 +1,54 @@
 import { visitFields } from '@eclat/contract';
-import { api } from '../api/doors.ts';
-import { familyById } from '@eclat/core/movement';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect } from 'react';
+import { FileText, Tag } from 'lucide-react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
+import { LabelSheet } from '../devices/LabelSheet.tsx';
 import { say } from '../store.ts';
-import { Answer, Empty, Panel } from '../ui/Answer.tsx';
+import { Answer, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextArea, TextField } from '../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
+import { PaperLink } from '../visit/Papers.tsx';
 import { Photos } from '../visit/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { Alone } from './Alone.tsx';
+import { Identity } from './Identity.tsx';
+import { Missing } from './Missing.tsx';
+import { Questions } from './Questions.tsx';
+import { Things } from './Things.tsx';
 
-const LABELS = { complaint: 'What the owner says is wrong', wanted: 'Wanted', notWanted: 'Not wanted', promisedFor: 'Promised for' };
+const LABELS = { complaint: 'What the owner says is wrong', wanted: 'Wanted', notWanted: 'Not wanted', outOfScope: 'Out of scope', promisedFor: 'Promised for' };
 
 /** What was written at the counter, with what can still be put right. */
 export function Component() {
   const visit = useThisVisit();
-  const { movement, owner } = visit;
+  const [label, setLabel] = useState(false);
   return (
     <>
       <Answer tone={visit.photos.length === 0 ? 'due' : 'info'} title={visit.photos.length === 0 ? 'No photograph yet: take them before anybody touches it' : `“${visit.complaint}”`} />
+      <div className="no-print flex flex-wrap gap-2">
+        <PaperLink paper="receipt"><FileText className="size-5" aria-hidden />Receipt</PaperLink>
+        <Button onClick={() => setLabel(true)}><Tag className="size-5" aria-hidden />Label for the clock</Button>
+      </div>
       <Cautions stage="intake" />
       <Photos stage="intake" />
-      <div className="grid gap-5 xl:grid-cols-2">
-        <Scope key={visit.version} />
-        <Panel title="Owner, movement, things received">
-          <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
-            <dt className="text-soft">Owner</dt><dd className="font-semibold">{owner.name}<span className="block font-normal whitespace-pre-line">{[owner.phone, owner.email, owner.address].filter(Boolean).join('\n')}</span></dd>
-            <dt className="text-soft">Movement</dt><dd><span className="font-semibold">{movement.name}</span><span className="block">{familyById(movement.familyId).name}</span></dd>
-            <dt className="text-soft">Marks</dt><dd>{movement.marks.length === 0 ? 'None recorded' : movement.marks.map((m) => <span key={m.place + m.text} className="block"><span className="font-semibold">{m.text}</span> on the {m.place}</span>)}</dd>
-          </dl>
-          <h3 className="mt-4 mb-2 text-lg">Came with it</h3>
-          {visit.received.length === 0 ? <Empty>Nothing came with it.</Empty> : (
-            <ol className="list-decimal pl-6">{visit.received.map((r) => <li key={r.id} className="py-0.5"><span className="font-semibold">{r.what}</span>{r.condition && <span className="text-soft">, {r.condition}</span>}</li>)}</ol>
-          )}
-        </Panel>
+      <div className="grid items-start gap-5 xl:grid-cols-2">
+        <div className="flex min-w-0 flex-col gap-5"><Questions /><Scope key={visit.version} /></div>
+        <div className="flex min-w-0 flex-col gap-5"><Things /><Missing /><Identity /><Alone /></div>
       </div>
       <StageFoot stage="intake" />
+      {label && <LabelSheet onClose={() => setLabel(false)} />}
     </>
   );
 }
 
 function Scope() {
   const visit = useThisVisit();
-  const form = useForm({ resolver: zodResolver(visitFields), defaultValues: { complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, promisedFor: visit.promisedFor } });
+  const form = useForm({ resolver: zodResolver(visitFields), defaultValues: { complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, outOfScope: visit.outOfScope, promisedFor: visit.promisedFor } });
   const change = useCommand(api.visits.change, { what: 'Complaint and scope', labels: LABELS, onDone: () => say('Kept.') });
   const { errors, isDirty, dirtyFields } = form.formState;
   useEffect(() => {
@@ -64,6 +66,7 @@ function Scope() {
         <TextArea label={LABELS.complaint} readOnly={closed} error={errors.complaint?.message} {...form.register('complaint')} />
         <TextArea label={LABELS.wanted} rows={2} readOnly={closed} {...form.register('wanted')} />
         <TextArea label={LABELS.notWanted} rows={2} readOnly={closed} {...form.register('notWanted')} />
+        <TextArea label={LABELS.outOfScope} rows={2} hint="What this shop does not do, said before it is missed." readOnly={closed} {...form.register('outOfScope')} />
         <TextField label={LABELS.promisedFor} type="date" readOnly={closed} {...form.register('promisedFor', { setValueAs: (v: string | null) => v || null })} />
         {!closed && <Button type="submit" look="main" className="self-start" disabled={!isDirty} busy={change.isPending}>Keep changes</Button>}
       </form>

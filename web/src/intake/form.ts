@@ -6,5 +6,5 @@ export type IntakeForm = BodyOf<typeof api.visits.open>;
 export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [] };
 export const EMPTY: IntakeForm = {
   owner: { name: '', phone: '', email: '', address: '' }, clock: { description: '' }, movement: NO_MOVEMENT,
-  complaint: '', wanted: '', notWanted: '', received: [], promisedFor: null,
+  complaint: '', another: false, wanted: '', notWanted: '', outOfScope: '', received: [], promisedFor: null,
 };

@@ -1,8 +1,8 @@
 import type { Book, Entry } from '@eclat/contract';
 import { api } from '../api/doors.ts';
-import { byDate, dateInWords } from '@eclat/core/history';
+import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
-import { PenLine, ScrollText, Stamp } from 'lucide-react';
+import { Columns2, Merge, PenLine, ScrollText, Stamp } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../api/queries.ts';
@@ -12,10 +12,11 @@ import { Empty, Failed, Loading, Panel } from '../ui/Answer.tsx';
 import { Button, buttonClass } from '../ui/Button.tsx';
 import { TextArea } from '../ui/Field.tsx';
 import { Decades } from './Decades.tsx';
+import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
 import { RecordOf } from './RecordOf.tsx';
 
-const KINDS = { visit: ['Service', Stamp], inscription: ['Inscription', ScrollText], amendment: ['Amendment', PenLine] } as const;
+const KINDS = { visit: ['Service', Stamp], inscription: ['Inscription', ScrollText], amendment: ['Amendment', PenLine], merger: ['Two found to be one', Merge] } as const;
 
 /** A movement's whole history, over visits, owners and shops. */
 export function Component() {
@@ -26,9 +27,10 @@ export function Component() {
   return <BookOf book={data} />;
 }
 
-function BookOf({ book: { movement, entries, inTheShop } }: { book: Book }) {
+function BookOf({ book: { movement, also, entries, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
   const [inscribing, setInscribing] = useState(false);
+  const [merging, setMerging] = useState(false);
   useEffect(() => { if (hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' }); }, [hash, entries.length]);
   const pages = entries.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
   const { traits } = movement;
@@ -36,13 +38,16 @@ function BookOf({ book: { movement, entries, inTheShop } }: { book: Book }) {
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-start justify-between gap-4">
         <div>
-          <p className="text-lg font-bold text-steel">{movement.code}</p>
+          <p className="text-lg font-bold text-steel">{movement.code}{also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}</p>
           <h1 className="text-3xl">{movement.name}</h1>
           <p className="mt-1 text-lg text-soft">{familyById(movement.familyId).name}{movement.maker && `, ${movement.maker}`}. {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator}, {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.</p>
+          {movement.dating.length > 0 && <p className="mt-1 text-lg">Made: <b>{dateFrom(movement.dating).words}</b> <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span></p>}
           {movement.marks.length > 0 && <p className="mt-1 text-lg">{movement.marks.map((m) => <span key={m.place + m.text} className="mr-4 inline-block"><b>{m.text}</b> <span className="text-soft">{m.place}</span></span>)}</p>}
         </div>
-        {inTheShop && <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>In the shop now: {inTheShop.claim}</Link>}
+        <div className="no-print flex flex-wrap gap-2"><Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}><Columns2 className="size-5" aria-hidden />Compare</Link><Button onClick={() => setMerging(true)}><Merge className="size-5" aria-hidden />Same as …</Button>
+        {inTheShop && <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>In the shop now: {inTheShop.claim}</Link>}</div>
       </div>
+      {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
       <Decades entries={pages} />
       <Panel title={entries.length === 0 ? 'The book is empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`} aside={!inscribing && <Button onClick={() => setInscribing(true)}><ScrollText className="size-5" aria-hidden />Enter an inscription</Button>}>
         {inscribing && <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />}

@@ -9,6 +9,7 @@ export function RecordOf({ record }: { record: ServiceRecord }) {
     ['Bushes', record.bushes.map((b) => `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`)],
     ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
     ['Oiled', record.oiled.length > 0 ? [`${record.oiled.filter((o) => o.grade !== 'none').length} points oiled, ${record.oiled.filter((o) => o.grade === 'none').length} left dry`] : []],
+    ['Declined', record.declined ?? []],
     ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
   ];
   return (

@@ -1,17 +1,18 @@
 import { api } from '../api/doors.ts';
 import { serviceRecord, signFacts } from '@eclat/core/history';
 import { signObstacles, STAGES, stageName } from '@eclat/core/stages';
-import { BookOpen } from 'lucide-react';
+import { BookOpen, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
-import { Answer, Panel } from '../ui/Answer.tsx';
+import { Answer, Empty, Panel } from '../ui/Answer.tsx';
 import { Button, buttonClass } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
-import { TextArea, TextField } from '../ui/Field.tsx';
+import { TextArea, TextField, Tick } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { RecordOf } from '../movements/RecordOf.tsx';
+import { PaperLink } from '../visit/Papers.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -22,6 +23,7 @@ const wayTo = (obstacle: string): string | null => {
   if (obstacle.includes('power state')) return 'power';
   if (obstacle.includes('bath')) return 'clean';
   if (obstacle.includes('bush')) return 'fit';
+  if (obstacle.includes('the estimate')) return 'agree';
   if (obstacle.includes('test run')) return 'run';
   return obstacle.includes('belongs to the owner') ? 'assess' : null;
 };
@@ -61,6 +63,7 @@ function ToSign() {
         : <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
             <ul className="mt-1 flex flex-col gap-1">{left.map((o) => { const way = wayTo(o); return <li key={o} className="flex min-h-11 items-center gap-3">{way ? <Link className="font-semibold underline" to={`../${way}`}>{o}</Link> : o}</li>; })}</ul>
           </Answer>}
+      <GoesHome />
       <Contents note={note} waiver={waiver} />
       <Panel title="Your signature">
         <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); setSure(true); }}>
@@ -83,6 +86,21 @@ function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }
     <Panel title="What goes into the movement’s history">
       <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
       {note && <p className="mt-2 text-lg">{note}</p>}
+    </Panel>
+  );
+}
+
+/** Each thing that came is ticked as it goes home; what was declined stands beside it. */
+function GoesHome() {
+  const visit = useThisVisit();
+  const give = useCommand(api.counter.giveBack, { what: 'Thing received' });
+  const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
+  return (
+    <Panel title="Goes home with it" aside={<PaperLink paper="return"><FileText className="size-5" aria-hidden />Return sheet</PaperLink>}>
+      {visit.received.length === 0 ? <Empty>Nothing came with it.</Empty> : visit.received.map((r) => (
+        <Tick key={r.id} label={`${r.count > 1 ? `${r.count} × ` : ''}${r.what}${r.condition ? `, ${r.condition}` : ''}`} checked={r.returnedAt !== null} onChange={(e) => give.mutate({ params: { visitId: visit.id, receivedId: r.id }, body: { returned: e.target.checked } })} />
+      ))}
+      {declined.length > 0 && <p className="mt-2">Declined, and left as it was: <b>{declined.map((l) => l.what).join('; ')}</b></p>}
     </Panel>
   );
 }

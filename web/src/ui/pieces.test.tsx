@@ -65,8 +65,8 @@ describe('one of a few', () => {
 
 describe('figures say in words what they show', () => {
   it('the wheel', () => {
-    render(<StageWheel done={STAGE_IDS.slice(0, 3)} current="power" />);
-    expect(screen.getByRole('img', { name: '3 of 10 stages done, now Power down' })).toBeTruthy();
+    render(<StageWheel done={STAGE_IDS.slice(0, 4)} current="power" />);
+    expect(screen.getByRole('img', { name: '4 of 11 stages done, now Power down' })).toBeTruthy();
   });
 
   it('the power state by word and by shape, never by colour alone', () => {

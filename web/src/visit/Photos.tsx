@@ -3,16 +3,17 @@ import { stageName, type StageId } from '@eclat/core/stages';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Camera, ImagePlus } from 'lucide-react';
-import { useEffect, useId, useState } from 'react';
+import { lazy, Suspense, useEffect, useId, useState } from 'react';
 import { call } from '../api/call.ts';
 import { keys } from '../api/queries.ts';
 import { say } from '../store.ts';
 import { Empty, Panel } from '../ui/Answer.tsx';
-import { buttonClass } from '../ui/Button.tsx';
+import { Button, buttonClass } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
-import { Sheet } from '../ui/Sheet.tsx';
+import { PhotoSheet } from './PhotoSheet.tsx';
 import { useThisVisit } from './thisVisit.ts';
 
+const CameraSheet = lazy(() => import('../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
 const MOST_BYTES = 15 * 1024 * 1024;
 
 /** Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo. */
@@ -21,6 +22,7 @@ export function Photos({ stage }: { stage: StageId }) {
   const queries = useQueryClient();
   const [over, setOver] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
+  const [camera, setCamera] = useState(false);
   const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
   const upload = useMutation({
     mutationFn: ({ file, key }: { file: File; key: string }) => call(api.visits.addPhoto, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key } as never),
@@ -42,7 +44,7 @@ export function Photos({ stage }: { stage: StageId }) {
   });
   const shown = visit.photos.find((p) => p.id === open);
   return (
-    <Panel title={`Photos${visit.photos.length > 0 ? ` (${visit.photos.length})` : ''}`} aside={!visit.closedAt && <Pickers add={add} busy={upload.isPending} />}>
+    <Panel title={`Photos${visit.photos.length > 0 ? ` (${visit.photos.length})` : ''}`} aside={!visit.closedAt && <Pickers add={add} busy={upload.isPending} onCamera={() => setCamera(true)} />}>
       <div className={clsx('rounded-lg', over && 'outline-3 outline-dashed outline-steel')}
         onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
         onDrop={(e) => { e.preventDefault(); setOver(false); add(e.dataTransfer.files); }}>
@@ -53,6 +55,7 @@ export function Photos({ stage }: { stage: StageId }) {
                 <button type="button" className="block w-full overflow-hidden rounded-lg border border-line" onClick={() => setOpen(p.id)} aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}>
                   <img src={`/api/photos/${p.id}/small`} alt={p.caption} loading="lazy" className="aspect-square w-full object-cover" />
                 </button>
+                {p.marks.length > 0 && <span className="float-right text-sm font-bold text-steel" title="Numbered points on it">{p.marks.map((m) => m.number).join(' ')}</span>}
                 <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
               </li>
             ))}
@@ -66,22 +69,19 @@ export function Photos({ stage }: { stage: StageId }) {
           <button type="button" className="min-h-11 underline" onClick={() => setFailed((x) => x.filter((y) => y !== f))}>Leave it</button>
         </p>
       ))}
-      <Sheet open={shown !== undefined} onClose={() => setOpen(null)} title={shown?.caption || 'Photo'} description={shown ? `${stageName(shown.stage)}, ${shown.by}, ${dayTime(shown.at)}` : ''}>
-        {shown && <img src={`/api/photos/${shown.id}/medium`} alt={shown.caption} width={shown.width} height={shown.height} className="h-auto w-full rounded-lg" />}
-      </Sheet>
+      {shown && <PhotoSheet key={shown.id} photo={shown} onClose={() => setOpen(null)} />}
+      {camera && <Suspense><CameraSheet onPhoto={(file) => add([file])} onClose={() => setCamera(false)} /></Suspense>}
     </Panel>
   );
 }
 
-function Pickers({ add, busy }: { add: (files: Iterable<File>) => void; busy: boolean }) {
+function Pickers({ add, busy, onCamera }: { add: (files: Iterable<File>) => void; busy: boolean; onCamera: () => void }) {
   const id = useId();
-  const input = (suffix: string, extra: { className: string; props: object }) => <input id={id + suffix} type="file" accept="image/jpeg,image/png,image/webp" className={`sr-only ${extra.className}`} onChange={(e) => { add([...(e.target.files ?? [])]); e.target.value = ''; }} {...extra.props} />;
   return (
     <div className="flex flex-wrap gap-2">
-      {input('file', { className: '', props: { multiple: true } })}
-      <label htmlFor={`${id}file`} className={buttonClass('quiet')}><ImagePlus className="size-5" aria-hidden />{busy ? 'Sending …' : 'Choose photos'}</label>
-      {input('camera', { className: 'sm:hidden', props: { capture: 'environment' } })}
-      <label htmlFor={`${id}camera`} className={buttonClass('quiet', 'sm:hidden')}><Camera className="size-5" aria-hidden />Camera</label>
+      <input id={id} type="file" multiple accept="image/jpeg,image/png,image/webp" className="sr-only" onChange={(e) => { add([...(e.target.files ?? [])]); e.target.value = ''; }} />
+      <label htmlFor={id} className={buttonClass('quiet')}><ImagePlus className="size-5" aria-hidden />{busy ? 'Sending …' : 'Choose photos'}</label>
+      <Button onClick={onCamera}><Camera className="size-5" aria-hidden />Camera</Button>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { Visit } from '@eclat/contract';
-import { isTogether, stageOf, STAGES, type StageId } from '@eclat/core/stages';
+import { isTogether, stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
-import { Check, LockKeyhole } from 'lucide-react';
+import { Check, LockKeyhole, ShieldAlert } from 'lucide-react';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../api/queries.ts';
@@ -19,7 +19,7 @@ export function Component() {
   const go = useNavigate();
   const here = useLocation().pathname.split('/')[3];
   const stage = STAGES.find((s) => s.id === here)?.id;
-  useKeys(useMemo(() => Object.fromEntries(STAGES.map(({ id }, i) => [String((i + 1) % 10), () => void go(`/visits/${visitId}/${id}`)])), [go, visitId]));
+  useKeys(useMemo(() => Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i], () => void go(`/visits/${visitId}/${id}`)])), [go, visitId]));
   if (error && !visit) return <Failed error={error} />;
   if (!visit) return <Loading what="the visit" />;
   const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
@@ -28,7 +28,7 @@ export function Component() {
       <Identity visit={visit} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages done={done} />
-        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><Outlet context={visit} />{stage && <Suspense><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
+        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><HandsOff visit={visit} /><Outlet context={visit} />{stage && <Suspense><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
       </div>
     </div>
   );
@@ -61,7 +61,7 @@ function Stages({ done }: { done: StageId[] }) {
           <li key={id}>
             <NavLink to={id} className={({ isActive }) => clsx('flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold', isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel')}>
               <span className={clsx('grid size-6 shrink-0 place-items-center rounded-full text-sm', done.includes(id) ? 'bg-steel text-steel-ink' : id === current ? 'bg-brass-fill text-[#1b1403]' : 'border border-line text-soft')}>
-                {done.includes(id) ? <Check className="size-4" aria-label="done" /> : (i + 1) % 10}
+                {done.includes(id) ? <Check className="size-4" aria-label="done" /> : STAGE_KEYS[i]}
               </span>
               {name}
             </NavLink>
@@ -69,5 +69,16 @@ function Stages({ done }: { done: StageId[] }) {
         ))}
       </ol>
     </nav>
+  );
+}
+
+/** What must not be disturbed follows the movement through every step, from this visit and from earlier ones. */
+function HandsOff({ visit }: { visit: Visit }) {
+  if (visit.handsOff.length === 0) return null;
+  return (
+    <section aria-label="Do not disturb" className="flex items-start gap-3 rounded-lg border-2 border-dashed border-danger px-4 py-2">
+      <ShieldAlert className="mt-0.5 size-6 shrink-0 text-danger" aria-hidden />
+      <p><b className="text-danger">Do not disturb:</b> {visit.handsOff.map((h) => `${h.place}, ${h.seen.replace(/\.$/, '').toLowerCase()}`).join('; ')}.</p>
+    </section>
   );
 }

@@ -1,0 +1,26 @@
+/** A caliper or a meter that types: a number, perhaps its unit, and Enter, into whatever field is being typed in. */
+export interface TypingDevice {
+  id: 'caliper' | 'meter';
+  name: string;
+  unit: string;
+  /** What it would show for a part of this true size: its resolution and its own error. */
+  reads: (value: number) => string;
+}
+
+const steps = (value: number, step: number) => (Math.round(value / step) * step).toFixed(Math.max(0, Math.round(-Math.log10(step))));
+export const CALIPER: TypingDevice = { id: 'caliper', name: 'Simulated caliper', unit: 'mm', reads: (mm) => `${steps(mm, 0.01)} mm` };
+export const METER: TypingDevice = { id: 'meter', name: 'Simulated meter', unit: 'Ω', reads: (ohm) => steps(ohm, ohm < 100 ? 0.1 : 1) };
+
+/**
+ * Types as such a device does: into the field that has the focus, then Enter. React hears of it as of a person's typing.
+ * @returns false when no field waits for it
+ */
+export function typeInto(field: Element | null, text: string): boolean {
+  if (!(field instanceof HTMLInputElement) || field.readOnly || field.disabled) return false;
+  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+  // A field for numbers takes no unit.
+  set.call(field, field.type === 'number' ? text.replace(/[^\d.-]/g, '') : text);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+  return true;
+}

@@ -1,0 +1,29 @@
+import type { Visit } from '@eclat/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen } from '@testing-library/react';
+import type { ComponentType } from 'react';
+import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { vi } from 'vitest';
+
+/** What a screen changed, in order; what it only asked is not among it. */
+export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
+
+const ASKED: Record<string, unknown> = { '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} }, '/type': { weaknesses: [], sisters: [] } };
+
+/** A server that says yes to every change, and answers a question by the part of its address that is named. */
+export function standIn(replies: Record<string, unknown> = {}): void {
+  sent = [];
+  localStorage.clear();
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+    const asked = Object.entries({ ...ASKED, ...replies }).find(([part]) => url.includes(part) && (init.method === 'GET' || part in replies));
+    if (init.method !== 'GET') sent.push({ method: init.method!, url, body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {} });
+    return new Response(JSON.stringify(asked?.[1] ?? { ok: true, verdict: 'sound' }), { status: 200 });
+  });
+}
+
+/** A stage on its bench: the visit given to it as its frame does. */
+export function show(Stage: ComponentType, visit: Visit): void {
+  const router = createMemoryRouter([{ element: <Outlet context={visit} />, children: [{ path: '*', element: <Stage /> }] }]);
+  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+}
+export const answer = () => screen.getAllByRole('status')[0]!.textContent;
