@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import pdfmake from 'pdfmake';
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake';
 
 const { resolve } = createRequire(import.meta.url);
 const face = (weight: number) => resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`);
@@ -32,7 +32,7 @@ export function sheet({ title, of, shop, content }: Paper): Promise<Buffer> {
   });
 }
 
-export function print(definition: TDocumentDefinitions): Promise<Buffer> {
+export function print(definition: Parameters<typeof pdfmake.createPdf>[0]): Promise<Buffer> {
   return pdfmake.createPdf({
     defaultStyle: { font: 'Eclat', fontSize: 10, lineHeight: 1.2, fontFeatures: ['tnum'] } as never,
     styles: { title: { fontSize: 22, bold: true, color: INK }, head: { fontSize: 13, bold: true, color: INK, margin: [0, 14, 0, 4] }, soft: { color: SOFT }, th: { bold: true, color: SOFT, fontSize: 9 } },

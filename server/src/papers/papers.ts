@@ -7,7 +7,7 @@ import { unproven } from '@eclat/core/intake';
 import { weighMeasurement } from '@eclat/core/assess';
 import { familyById } from '@eclat/core/movement';
 import QRCode from 'qrcode';
-import type { Content } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake';
 import type { Context } from '../http/context.ts';
 import { facts, head, none, print, rows, sheet } from './make.ts';
 import { photosOf } from './photos.ts';

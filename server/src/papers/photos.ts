@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import type { Content } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake';
 import type { Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
 import { INK } from './make.ts';
