@@ -101,7 +101,7 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
 }
 
-export async function takeIn(page: Page, family: string, clock: string): Promise<void> {
+export async function takeIn(page: Page, family: string, clock: string, mark = '4711'): Promise<void> {
   await page.getByRole('link', { name: 'Take in' }).click();
   await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
   await page.getByLabel('Name').fill('Odile Tarrowby');
@@ -110,9 +110,9 @@ export async function takeIn(page: Page, family: string, clock: string): Promise
   await page.getByLabel('The movement').fill('Square-plate movement');
   await page.getByLabel('Family').selectOption({ label: family });
   await page.getByRole('button', { name: 'Add a number or mark' }).click();
-  await page.getByLabel('Number or mark').fill('4711');
+  await page.getByLabel('Number or mark').fill(mark);
   await page.getByLabel('What the owner says is wrong').fill('Stops after two days.');
-  await page.getByRole('button', { name: 'Pendulum', exact: true }).click();
+  await page.getByRole('button', { name: 'Case key', exact: true }).click();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('heading', { name: clock })).toBeVisible();
 }

@@ -57,9 +57,9 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
 test('the bench is searched, shown by stage, and worked from the keyboard; where I was is in the address', async ({ page, server }) => {
   await openShop(page, server.address);
   await takeIn(page, 'Longcase clock', 'Tall clock');
-  await takeIn(page, 'Fusee clock', 'Round dial clock');
+  await takeIn(page, 'Fusee clock', 'Round dial clock', '655');
   await page.getByRole('button', { name: 'Intake is done' }).click();
-  await expect(page.getByRole('heading', { name: 'A finding' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^The walk/ })).toBeVisible();
   await page.getByRole('heading', { name: 'Round dial clock' }).click(); // out of any field
   await page.keyboard.press('b');
   await expect(page.getByText('2 clocks in the shop')).toBeVisible();
@@ -79,7 +79,7 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
 
   await page.getByRole('link', { name: /Round dial clock/ }).click();
   await page.getByRole('heading', { name: 'Round dial clock' }).click();
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   await expect(page).toHaveURL(/\/power$/);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();

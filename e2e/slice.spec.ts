@@ -26,7 +26,8 @@ test('one clock goes from the counter to its signed service history, and a kille
   });
 
   await test.step('assess', async () => {
-    await page.getByLabel('Place').fill('going train, centre wheel');
+    await page.getByRole('button', { name: 'Add a finding' }).click();
+    await page.getByLabel('Place', { exact: true }).fill('going train, centre wheel');
     await page.getByLabel('What was seen').fill('Back hole oval, black oil.');
     await page.getByRole('radio', { name: 'stops it' }).click();
     await page.getByRole('button', { name: 'Record it' }).click();
@@ -49,6 +50,20 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled();
     await stageDone(page, 'Diagnose');
+  });
+
+  await test.step('agree: the owner decides before the work', async () => {
+    await expect(answer(page)).toContainText('Write the estimate');
+    await page.getByRole('button', { name: 'Write a line' }).click();
+    await page.getByLabel('What is done').fill('Overhaul of the going train');
+    await page.getByLabel('Hours').fill('6,5');
+    await page.getByLabel('An hour costs').fill('50');
+    await page.getByRole('button', { name: 'Write it' }).click();
+    await expect(answer(page)).toContainText('The owner has 1 line to answer');
+    await expect(page.getByRole('button', { name: 'Agree is done' })).toBeDisabled();
+    await page.getByRole('radio', { name: 'accepted' }).click();
+    await expect(answer(page)).toContainText('Agreed: 325.00');
+    await stageDone(page, 'Agree');
   });
 
   await test.step('power down: shut until it is safe', async () => {
@@ -167,6 +182,8 @@ test('one clock goes from the counter to its signed service history, and a kille
   });
 
   await test.step('sign', async () => {
+    await expect(answer(page)).toContainText('1 thing that came with it is not ticked as going home');
+    await page.getByLabel('Case key').click();
     await expect(answer(page)).toContainText('Ready to sign');
     await page.getByLabel('For the next repairer').fill('Mrs Tarrowby says it was dropped.');
     await expect(answer(page)).toContainText('“tarrowby” belongs to the owner');
@@ -199,7 +216,10 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByLabel('The clock').fill('Round dial clock');
     await page.getByRole('button', { name: 'Add a number or mark' }).click();
     await page.getByLabel('Number or mark').fill('4711');
-    await page.getByRole('button', { name: /Known here: Square-plate movement/ }).click();
+    const known = page.getByRole('list', { name: 'Known here' });
+    await expect(known).toContainText('It has been here: Square-plate movement');
+    await expect(known).toContainText('1890s, year illegible');
+    await known.getByRole('button', { name: 'It is this one' }).click();
     await page.getByLabel('What the owner says is wrong').fill('Due for oil.');
     await page.getByRole('button', { name: 'Take it in' }).click();
     await expect(page.getByRole('heading', { name: 'Round dial clock' })).toBeVisible();
@@ -217,7 +237,8 @@ test('what is typed is never lost: over a reload, without a server, and after si
 
   await takeIn(page, 'Longcase clock', 'Tall clock');
   await stage(page, 'Assess');
-  await page.getByLabel('Place').fill('hood');
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByLabel('Place', { exact: true }).fill('hood');
   await page.getByLabel('What was seen').fill('Door sags.');
   await server.kill();
   await page.getByRole('button', { name: 'Record it' }).click();

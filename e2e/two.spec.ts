@@ -32,7 +32,8 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
 
   await test.step('two who correct one finding are asked; nothing is overwritten in silence', async () => {
     await stage(page, 'Assess');
-    await page.getByLabel('Place').fill('hood');
+    await page.getByRole('button', { name: 'Add a finding' }).click();
+    await page.getByLabel('Place', { exact: true }).fill('hood');
     await page.getByLabel('What was seen').fill('Door sags.');
     await page.getByRole('button', { name: 'Record it' }).click();
     await stage(other, 'Assess');

@@ -1,6 +1,6 @@
 /** npm run formats: writes docs/formats from the contract. A test holds them to it. */
 import { writeFileSync } from 'node:fs';
-import { api, serviceRecord, type Route } from '@eclat/contract';
+import { api, movementBook, serviceRecord, type Route } from '@eclat/contract';
 import { openApi } from '@eclat/server/http/openapi';
 import { z } from 'zod';
 
@@ -20,10 +20,12 @@ export const DOORS_FILE = new URL('../contract/src/doors.ts', import.meta.url);
 
 export const FORMATS: Record<string, () => object> = {
   'service-record.schema.json': () => z.toJSONSchema(serviceRecord),
+  'movement-book.schema.json': () => z.toJSONSchema(movementBook),
   'openapi.json': openApi,
 };
 export const formatPath = (name: string) => new URL(`../docs/formats/${name}`, import.meta.url);
-export const written = (name: string) => `${JSON.stringify(FORMATS[name]!(), null, 2)}\n`;
+/** Schemas are read by people, so they are laid out; the whole API is read by programs. */
+export const written = (name: string) => `${JSON.stringify(FORMATS[name]!(), null, name === 'openapi.json' ? 0 : 2)}\n`;
 
 if (process.argv[1] === import.meta.filename) {
   for (const name of Object.keys(FORMATS)) writeFileSync(formatPath(name), written(name));

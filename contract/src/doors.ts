@@ -22,6 +22,7 @@ export const doors = {
   movements: {
     search: { method: 'GET', path: '/movements' },
     book: { method: 'GET', path: '/movements/:movementId' },
+    record: { method: 'GET', path: '/movements/:movementId/record' },
     inscribe: { method: 'POST', path: '/movements/:movementId/inscriptions' },
     mark: { method: 'PUT', path: '/movements/:movementId/marks' },
     like: { method: 'GET', path: '/movements-like' },

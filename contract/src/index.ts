@@ -18,6 +18,7 @@ export {
   alone, evidenceFields, measurementFields, ownCause, ownCauseFields, receivedFields, wantedFields, WANTED_ENDS, knowledge, type Measurement, type ReceivedItem,
 } from './counter.ts';
 export { hit, type Hit } from './find.ts';
+export { movementBook, type MovementBook, type TravelledEntry } from './movement-book.ts';
 export * from './movements.ts';
 export * from './owners.ts';
 export * from './people.ts';

@@ -3,6 +3,7 @@ import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
 import { id, moment, needed, page, version, words } from './common.ts';
 import { bench, everyone } from './people.ts';
+import { movementBook, travelledEntry } from './movement-book.ts';
 import { serviceRecord } from './service-record.ts';
 import { route } from './route.ts';
 import { evidence } from './counter.ts';
@@ -31,6 +32,8 @@ export const newMovement = z.object({
   marks: z.array(mark).max(20).default([]),
   /** Fittings beyond those of the family, as found on this one. */
   fittings: z.array(z.enum(FITTINGS)).max(20).default([]),
+  /** History that came with it in a record of another shop. */
+  history: z.array(travelledEntry).max(200).default([]),
 });
 
 export const movement = z.object({ id, code: z.string(), name: z.string(), familyId: z.string(), maker: z.string(), marks: z.array(mark), traits, version, dating: z.array(evidence) });
@@ -64,6 +67,7 @@ export type Book = z.infer<typeof book>;
 export const movements = {
   search: route({ method: 'GET', path: '/movements', summary: 'Find movements by code, name, maker or mark', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(movement.omit({ traits: true, dating: true }).extend({ entries: z.int(), lastDate: z.string().nullable() })) }),
   book: route({ method: 'GET', path: '/movements/:movementId', summary: 'The movement book: its whole history, no owner’s data', roles: everyone, reply: book }),
+  record: route({ method: 'GET', path: '/movements/:movementId/record', summary: 'The movement book as a file that goes with the clock', roles: everyone, reply: movementBook }),
   inscribe: route({ method: 'POST', path: '/movements/:movementId/inscriptions', summary: 'Enter an inscription found on the movement as history', roles: everyone, body: z.object({ date: edtf, text: needed(500, 'What is written there'), place: needed(80, 'Where it is written') }), reply: entry }),
   mark: route({ method: 'PUT', path: '/movements/:movementId/marks', summary: 'Add a number or mark by its place, or take it out', roles: everyone, body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }), reply: movement }),
   like: route({ method: 'GET', path: '/movements-like', summary: 'Movements that carry this mark or code, with the last lines of their history', roles: everyone, query: z.object({ text: words(80) }), reply: z.array(z.object({ id, code: z.string(), name: z.string(), maker: z.string(), marks: z.array(mark), same: z.boolean(), entries: z.array(z.object({ date: z.string(), title: z.string(), shop: z.string() })), count: z.int(), inTheShop: z.boolean() })) }),

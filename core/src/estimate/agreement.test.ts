@@ -43,3 +43,17 @@ describe('lines offered', () => {
     expect(more).toMatchObject([{ what: '1 bush, found since: now 1 front, 2 back', quantity: '0.4' }]);
   });
 });
+
+describe('a repairer’s bill by hand', () => {
+  // Practice: prices that hold the tax are offered whole, and the tax in them is a part of the sum, not on top.
+  it('holds the tax where prices do', () => {
+    const p = priceOfRoute(LINES, 'cure', { taxPercent: '20', pricesIncludeTax: true });
+    expect([p.without.net, p.without.tax, p.without.gross]).toEqual(['83.33', '16.67', '100.00']);
+  });
+  it('counts an optional line once it is accepted, and never a declined one', () => {
+    const accepted = LINES.map((l) => (l.what === 'polish' ? { ...l, state: 'accepted' as const } : l));
+    expect(priceOfRoute(accepted, 'overhaul', tax).without.gross).toBe('690.00');
+    expect(priceAccepted(accepted, 'overhaul', tax).gross).toBe('300.00');
+    expect(priceAccepted(accepted, 'cure', tax).gross).toBe('120.00');
+  });
+});

@@ -1,4 +1,4 @@
-import type { Book, Visit } from '@eclat/contract';
+import type { Book, MovementBook, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, takeIn } from '../../test/house.ts';
 
@@ -68,6 +68,25 @@ describe('two that are one', () => {
     expect((await look(again.id)).callbackOf).toMatchObject({ claim: first.claim });
     const stranger = await takeIn(shop.marit, { movement: marks(['label', 'e']) });
     expect((await shop.marit.send('PUT', `/visits/${stranger.id}/callback`, { visitId: first.id })).status).toBe(422);
+  });
+});
+
+describe('a book that goes with the clock', () => {
+  it('is a file without any owner, and goes on in another shop under the names of those who signed', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'm']) });
+    await shop.marit.ok('POST', `/movements/${first.movement.id}/inscriptions`, { date: '189X', text: 'Clnd 189', place: 'plate' });
+    const record = await shop.marit.ok<MovementBook>('GET', `/movements/${first.movement.id}/record`);
+    expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/);
+    expect(record).toMatchObject({ format: 'eclat-movement-book', entries: [{ date: '189X', shop: 'Fennick Row Clock Room' }] });
+
+    const second = await openShop();
+    const travelled = record.entries.map((e) => ({ ...e, shop: 'Brackwater Clocks', signedBy: 'Eben Strake' }));
+    const amendment = { ...travelled[0]!, kind: 'amendment', title: 'Amendment', text: 'It reads 1893.', amends: 0 };
+    const visit = await takeIn(second.marit, { movement: { ...marks(['label', 'm']), history: [...travelled, amendment] } });
+    const book = await second.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
+    expect(book.entries).toMatchObject([{ date: '189X', shop: 'Brackwater Clocks', signedBy: 'Eben Strake' }, { kind: 'amendment', amends: book.entries[0]!.id }]);
+    expect((await second.marit.send('POST', '/visits', newClock({ movement: { ...marks(['label', 'n']), history: [{ kind: 'rumour' }] } }))).status).toBe(422);
+    await second.running.stop();
   });
 });
 

@@ -13,8 +13,9 @@ interface NewEntry {
   title: string;
   text: string;
   place?: string;
-  /** Where another shop did the work; this shop otherwise. */
+  /** Where another shop did the work, and who signed it there; this shop and this person otherwise. */
   shop?: string;
+  signedBy?: string;
   visitId?: string;
   record?: ServiceRecord;
   amends?: string;
@@ -37,7 +38,7 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
   const writtenAt = new Date(Math.max(ctx.now.getTime(), last ? last.writtenAt.getTime() + 1 : 0));
   const body = {
     movementId: given.movementId, kind: given.kind, date: given.date, title: given.title, text: given.text, place: given.place ?? '',
-    shop, signedBy: ctx.person.name, record: given.record ?? null, amends: given.amends ?? null, previousHash: last?.hash ?? null,
+    shop, signedBy: given.signedBy ?? ctx.person.name, record: given.record ?? null, amends: given.amends ?? null, previousHash: last?.hash ?? null,
     writtenAt,
   };
   const hash = createHash('sha256').update(canonical({ ...body, writtenAt: writtenAt.toISOString() })).digest('hex');

@@ -13,22 +13,24 @@ import { movementBook, movementNow, presentMovement } from './movements.service.
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
-/** As two people would read one number: without case, spaces, points and the word for number. */
+/** As two people would read one number: without case, spaces, points and the word for number. An index of migration 0005 has the same expression. */
 const READ = `lower(regexp_replace(regexp_replace(:x, '^\\s*(no|nr)\\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
 const read = (column: string) => READ.replace(':x', column);
 
 /** Movements that carry such a mark or code, while it is typed, with the last of their history. `same`: read alike to the letter. */
 export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf<typeof api.movements.like>> {
   if (text.length < 2) return [];
+  const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
   const found = await sql<{ id: string; same: boolean }>(ctx.em, `
-    select m.id, bool_or(${read('k.text')} = ${read('?::text')} or m.code = upper(?)) as same
-    from movement m left join movement_mark k on k.movement_id = m.id
-    where m.merged_into is null and (${read('k.text')} = ${read('?::text')} or m.code = upper(?) or (length(?) > 2 and k.text ilike ?))
-    group by m.id order by same desc, m.id limit ${MOST}`, [text, text, text, text, text, `%${text.replace(/[\\%_]/g, '\\$&')}%`]);
+    select f.id, bool_or(f.same) as same from (
+      select k.movement_id as id, true as same from movement_mark k where ${read('k.text')} = ${read('?::text')}
+      union all select m.id, true from movement m where m.code = upper(?)
+      union all (select k.movement_id, false from movement_mark k where length(?) > 2 and k.text ilike ? limit 20)
+    ) f join movement m on m.id = f.id and m.merged_into is null group by f.id order by same desc, f.id limit ${MOST}`, [text, text, text, like]);
   const all = [];
   for (const { id, same } of found) {
     const { movement: m, entries, inTheShop } = await movementBook(ctx, id);
-    all.push({ id, code: m.code, name: m.name, maker: m.maker, marks: m.marks, same, count: entries.length, inTheShop: inTheShop !== null, entries: entries.slice(-LAST_ENTRIES).reverse().map((e) => ({ date: e.date, title: e.title, shop: e.shop })) });
+    all.push({ id, code: m.code, name: m.name, maker: m.maker, marks: m.marks, same, count: entries.length, inTheShop: inTheShop !== null, entries: entries.slice(-LAST_ENTRIES).reverse().map((e) => ({ date: e.date, title: e.kind === 'inscription' ? `“${e.text}”, ${e.place}` : e.title, shop: e.shop })) });
   }
   return all;
 }

@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import type { Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/house.ts';
@@ -49,4 +51,29 @@ it('refuses a GIF, which it could decode but does not take', async () => {
 it('refuses more than 15 MB, and says so', async () => {
   const answer = await shop.marit.send('POST', path, Buffer.alloc(15 * 1024 * 1024 + 1));
   expect(answer).toMatchObject({ status: 413, body: { detail: expect.stringContaining('15 MB') } });
+});
+
+it('keeps the order that people give, captions, and one row of numbers through the whole visit', async () => {
+  const { id: visitId } = await takeIn(shop.marit, { movement: { name: 'ordered', familyId: 'fusee' } });
+  const plain = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } }).jpeg().toBuffer();
+  const add = () => shop.marit.ok<{ id: string }>('POST', `/visits/${visitId}/photos?stage=intake`, plain);
+  const [a, b, c] = [await add(), await add(), await add()];
+  const look = () => shop.marit.ok<Visit>('GET', `/visits/${visitId}`);
+  await shop.marit.ok('PATCH', `/visits/${visitId}/photos/${c.id}`, { position: 0, caption: 'first of all' });
+  expect((await look()).photos.map((p) => p.id)).toEqual([c.id, a.id, b.id]);
+  await shop.marit.ok('PATCH', `/visits/${visitId}/photos/${a.id}`, { position: 2 });
+  const after = await look();
+  expect(after.photos.map((p) => [p.id, p.caption])).toEqual([[c.id, 'first of all'], [b.id, ''], [a.id, '']]);
+
+  const point = (photoId: string, id = randomUUID(), fields: object = { x: 0.5, y: 0.5 }) => shop.marit.ok<{ number: number; x: number }>('PUT', `/visits/${visitId}/photos/${photoId}/marks/${id}`, fields);
+  const one = randomUUID();
+  expect((await point(a.id, one)).number).toBe(1);
+  expect((await point(b.id)).number).toBe(2);
+  expect(await point(a.id, one, { x: 0.25, y: 1, note: 'moved' })).toMatchObject({ number: 1, x: 0.25, note: 'moved' });
+  expect((await shop.marit.send('PUT', `/visits/${visitId}/photos/${a.id}/marks/${randomUUID()}`, { x: 1.5, y: 0 })).body.fields).toMatchObject([{ path: 'x' }]);
+  expect((await shop.marit.send('PUT', `/visits/${visitId}/photos/${b.id}/marks/${one}`, { x: 0, y: 0 })).status).toBeGreaterThanOrEqual(400); // a point stays on its photo
+  const [finding] = [await shop.marit.ok<{ id: string }>('POST', `/visits/${visitId}/findings`, { place: 'case', seen: 'loose', severity: 'looks', effect: 'looks' })];
+  await point(a.id, one, { x: 0.25, y: 1, findingId: finding.id });
+  await shop.marit.ok('DELETE', `/visits/${visitId}/findings/${finding.id}`);
+  expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: null }]); // the point outlives the finding
 });

@@ -8,6 +8,7 @@ import { sql } from '../http/house.ts';
 import { noteMismatches, refuseTwin } from '../movements/known.service.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
 import { ReceivedItem } from '../counter/counter.entity.ts';
+import { takeOver } from '../movements/record.service.ts';
 import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { TrainPower } from '../power/power.entity.ts';
@@ -32,6 +33,7 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits
   for (const { train } of poweredTrains(movement.traits)) ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   ctx.touched.add(visit.id);
   await ctx.em.flush();
+  if (given.movement) await takeOver(ctx, movement.id, given.movement.history);
   await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
   return presentVisit(ctx, visit.id);

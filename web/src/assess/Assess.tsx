@@ -66,7 +66,7 @@ function Summary({ findings, left }: { findings: Finding[]; left: number }) {
   const rest = findings.length - safety - stops;
   if (findings.length === 0) return <Answer tone="info" title="Look and record first, clean second">Grime, bright spots and colour differences are evidence.</Answer>;
   const parts = [safety > 0 && `${safety} for safety`, stops > 0 && `${stops} that ${stops === 1 ? 'stops' : 'stop'} it`, rest > 0 && `${rest} other`].filter(Boolean).join(', ');
-  return <Answer tone={safety > 0 ? 'danger' : 'info'} title={`${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}: ${parts}`}>{left > 0 ? `${left} ${left === 1 ? 'place has' : 'places have'} no answer yet.` : 'Every place has an answer.'}</Answer>;
+  return <Answer tone={safety > 0 ? 'danger' : 'info'} title={`${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}${safety + stops > 0 ? `: ${parts}` : ', none that stops it'}`}>{left > 0 ? `${left} ${left === 1 ? 'place has' : 'places have'} no answer yet.` : 'Every place has an answer.'}</Answer>;
 }
 
 function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; onEdit: () => void }) {

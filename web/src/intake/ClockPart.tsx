@@ -6,6 +6,7 @@ import { useOwnerClocks } from '../api/queries.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../ui/Field.tsx';
+import { CameWithRecord } from './CameWithRecord.tsx';
 import { KnownHere, Past } from './KnownHere.tsx';
 import { NO_MOVEMENT, type IntakeForm } from './form.ts';
 
@@ -52,6 +53,7 @@ export function ClockPart() {
             </div>
           ) : (
             <>
+              <CameWithRecord />
               <TextField className="sm:col-span-2" label="The movement" placeholder="Round-plate movement, outside count wheel" error={errors.movement?.name?.message ?? errors.movement?.message} {...register('movement.name')} />
               <SelectField label="Family" error={errors.movement?.familyId?.message} hint={family?.special} {...register('movement.familyId')}>
                 <option value="">Choose …</option>

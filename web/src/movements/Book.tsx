@@ -2,7 +2,7 @@ import type { Book, Entry } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
-import { Columns2, Merge, PenLine, ScrollText, Stamp } from 'lucide-react';
+import { Columns2, Download, Merge, PenLine, ScrollText, Stamp } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../api/queries.ts';
@@ -44,7 +44,7 @@ function BookOf({ book: { movement, also, entries, inTheShop } }: { book: Book }
           {movement.dating.length > 0 && <p className="mt-1 text-lg">Made: <b>{dateFrom(movement.dating).words}</b> <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span></p>}
           {movement.marks.length > 0 && <p className="mt-1 text-lg">{movement.marks.map((m) => <span key={m.place + m.text} className="mr-4 inline-block"><b>{m.text}</b> <span className="text-soft">{m.place}</span></span>)}</p>}
         </div>
-        <div className="no-print flex flex-wrap gap-2"><Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}><Columns2 className="size-5" aria-hidden />Compare</Link><Button onClick={() => setMerging(true)}><Merge className="size-5" aria-hidden />Same as …</Button>
+        <div className="no-print flex flex-wrap gap-2"><a className={buttonClass('quiet')} href={`/api/movements/${movement.id}/record`} download={`${movement.code}.json`}><Download className="size-5" aria-hidden />Record</a><Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}><Columns2 className="size-5" aria-hidden />Compare</Link><Button onClick={() => setMerging(true)}><Merge className="size-5" aria-hidden />Same as …</Button>
         {inTheShop && <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>In the shop now: {inTheShop.claim}</Link>}</div>
       </div>
       {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}

@@ -36,7 +36,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   return (
     <Sheet open wide onClose={() => { keep(); onClose(); }} title={photo.caption || 'Photo'} description={`${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}${open ? '. Press on it to place a numbered point.' : ''}`}>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
-        <MarkedPhoto src={`/api/photos/${photo.id}/medium`} alt={photo.caption} photo={photo} chosen={photo.marks.find((m) => m.id === chosen)?.number ?? null} {...(open ? { onPlace: place } : {})} />
+        <MarkedPhoto src={`/api/photos/${photo.id}/medium`} alt={photo.caption || 'The photo'} photo={photo} chosen={photo.marks.find((m) => m.id === chosen)?.number ?? null} {...(open ? { onPlace: place } : {})} />
         <div className="flex flex-col gap-3">
           <TextField label="Caption" readOnly={!open} value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} onBlur={keep} onKeyDown={(e) => { if (e.key === 'Enter') keep(); }} />
           <div className="flex gap-2">

@@ -1,6 +1,8 @@
 import { Migration } from '@mikro-orm/migrations';
 
 const visit = 'visit_id uuid not null references visit deferrable initially deferred';
+/** As known.service.ts reads a number: change both together. */
+const READ = String.raw`lower(regexp_replace(regexp_replace(text, '^\s*(no|nr)\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
 const signed = 'by text not null, at timestamptz not null';
 
 /** Counter and assessment: answers, things received and missing, the walk, measurements, dating, marked photos, one movement that was two. */
@@ -27,6 +29,7 @@ create table photo_mark (
 );
 create index photo_mark_photo on photo_mark (photo_id);
 create index movement_type on movement (lower(maker), lower(name));
+create index movement_mark_read on movement_mark ((${READ}));
 create table own_cause (id text primary key, fields jsonb not null, ${signed});
 `);
   }
