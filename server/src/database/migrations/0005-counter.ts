@@ -28,6 +28,7 @@ create table photo_mark (
   finding_id uuid references finding on delete set null deferrable initially deferred, note text not null
 );
 create index photo_mark_photo on photo_mark (photo_id);
+create index movement_merged on movement (merged_into) where merged_into is not null;
 create index movement_type on movement (lower(maker), lower(name));
 create index movement_mark_read on movement_mark ((${READ}));
 create table own_cause (id text primary key, fields jsonb not null, ${signed});
