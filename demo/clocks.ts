@@ -176,12 +176,12 @@ export const CLOCKS: readonly DemoClock[] = [
   },
   {
     owner: 'Odile Tarrowby', phone: '0555 010 442', clock: 'Longcase clock with a moon in the arch', movement: { name: 'Eight-day longcase movement, moon', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'dial', text: 'Pellowe & Strand' }], fittings: ['moon work', 'calendar work'] },
-    complaint: 'Strikes one more than it should, the moon has stuck.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }], picture: 'longcase', daysAgo: 35, promisedInDays: 2, by: 'tobiah', stage: 'oil',
-    course: { findings: [f('strike work', 'Rack tail bent.', 'harms it', 'striking', 'Straighten')], symptoms: { 'wrong-random': 'present' }, cause: 'Rack tail bent', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], worn: { 'S4.back': 0.2 }, oilLeft: 14 },
+    complaint: 'Strikes one more than it should, the moon has stuck.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }], picture: 'longcase', daysAgo: 35, promisedInDays: 2, by: 'tobiah', stage: 'assemble',
+    course: { findings: [f('strike work', 'Rack tail bent.', 'harms it', 'striking', 'Straighten')], symptoms: { 'wrong-random': 'present' }, cause: 'Rack tail bent', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], worn: { 'S4.back': 0.2 } },
   },
   {
     owner: 'Tamsin Orrick', phone: '0555 019 555', clock: 'Marble clock with a striking movement', movement: { name: 'Round-plate movement, outside count wheel', familyId: 'mantel-barrels', maker: 'Tessel', marks: [{ place: 'back plate', text: '1140' }] },
-    complaint: 'Overwound, she says: it will not start.', received: [{ what: 'Key', condition: 'fits' }, { what: 'Pendulum' }], picture: 'mantel', daysAgo: 10, promisedInDays: 18, by: 'ines', stage: 'clean',
+    complaint: 'Overwound, she says: it will not start.', received: [{ what: 'Key', condition: 'fits' }, { what: 'Pendulum' }], picture: 'mantel', daysAgo: 10, promisedInDays: 18, by: 'ines', stage: 'strip',
     course: { findings: [f('going power', 'Fully wound and gummed.', 'stops it', 'timekeeping', 'Out, clean, grease')], symptoms: { dead: 'present' }, cause: 'Gummed mainspring and dry pivots' },
   },
   {

@@ -6,7 +6,7 @@ import { ROUTES, type Decision, type RouteId } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
-import { holesOf, type TrainKey } from '@eclat/core/movement';
+import { has, holesOf, type TrainKey } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
@@ -24,6 +24,8 @@ import { inscribe } from '@eclat/server/movements/movements.service';
 import { tickPoint } from '@eclat/server/oiling/oiling.service';
 import { addPhoto, markPhoto } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power/power.service';
+import { comesOff } from '@eclat/core/strip';
+import { addPhase, addStep, setFate } from '@eclat/server/strip/strip.service';
 import { measureHole } from '@eclat/server/survey/survey.service';
 import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.service';
 import { takeIn } from '@eclat/server/visits/intake.service';
@@ -140,6 +142,7 @@ export class Workshop {
         return;
       case 'agree': return this.agree(visit, course, last);
       case 'power': return this.powerDown(visit, course, last);
+      case 'strip': return this.strip(visit, last);
       case 'clean':
         for (const b of course.baths ?? []) {
           if (b.running) this.now = new Date(this.today.getTime() - 60_000); // what is going on now was put on a minute ago
@@ -149,6 +152,9 @@ export class Workshop {
         return;
       case 'survey': return this.survey(visit, course);
       case 'fit': return this.fit(visit, course);
+      case 'assemble':
+        for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined)) await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
+        return;
       case 'oil': {
         const points = oilChart(traits);
         for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, p.grade === 'none' ? '' : `${p.grade} oil, batch 22-07`), 1);
@@ -203,6 +209,17 @@ export class Workshop {
       if (state !== 'unknown') await this.did(setPower(this.ctx, visit.id, p.train, { state, turns: state === 'let down' ? 4.5 : null, note: '', version: p.version }));
     }
     if (!last || course.override) await this.did(beginStrip(this.ctx, visit.id, course.override ?? ''));
+  }
+
+  /** From outside to the trains, each to its place; on the last stage it is half way. */
+  private async strip(visit: Visit, last: boolean): Promise<void> {
+    const { traits } = visit.movement;
+    const all = comesOff(traits);
+    const rackOf = (what: string) => traits.trains.find((t) => what.startsWith(t.train))?.train;
+    const odd: Record<string, Partial<BodyOf<typeof api.strip.add>>> = { 'hands': { heldBy: 'taper pin', remarks: ['washer'] }, 'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' }, 'rack, snail and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' } };
+    if (traits.strike !== 'none') await this.did(addPhase(this.ctx, visit.id, { what: 'Warning wheel', how: 'Pin half a turn from the lever at lock.', when: 'before the plates close' }));
+    if (has(traits, 'fusee chain')) await this.did(addPhase(this.ctx, visit.id, { what: 'Set-up', how: 'One and a half turns on the ratchet.', when: 'outside' }));
+    for (const what of all.slice(0, last ? 8 : undefined)) await this.did(addStep(this.ctx, visit.id, api.strip.add.body.parse({ what, heldBy: 'lies loose', place: rackOf(what) ? `${rackOf(what)} rack` : 'tub 1', ...odd[what] })), 4);
   }
 
   private async survey(visit: Visit, course: Course): Promise<void> {

@@ -39,7 +39,7 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
     const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
     const torsion = rows.find((r) => r.next.stage === 'agree')!.visitId;
     const { token } = (await (await page.request.put(`${server.address}/api/visits/${torsion}/link`, { data: { days: 3 }, headers: { origin: server.address } })).json()) as { token: string };
-    for (const path of ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)]) {
+    for (const path of ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', '/rules', `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)]) {
       await page.goto(server.address + path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);

@@ -98,6 +98,25 @@ test('one clock goes from the counter to its signed service history, and a kille
     await stageDone(page, 'Power down');
   });
 
+  await test.step('strip: what comes off is logged with its place, found again, corrected', async () => {
+    await expect(answer(page)).toContainText('Log what comes off');
+    for (const [what, place] of [['hands', 'tub 1'], ['dial', 'tub 1'], ['pillar nuts or pins', 'mesh cage'], ['going centre wheel', 'going rack']] as const) {
+      await page.getByLabel('What', { exact: true }).fill(what);
+      await page.getByRole('group', { name: 'Held by' }).getByRole('button', { name: 'nut', exact: true }).click();
+      await page.getByLabel('Another place').fill(place);
+      await page.getByRole('button', { name: 'Log it' }).click();
+      await expect(page.getByRole('button', { name: `Correct: ${what}` })).toBeVisible();
+    }
+    await page.getByLabel('Where is …?').fill('centre wheel');
+    await expect(page.getByRole('status').filter({ hasText: 'going rack' })).toBeVisible();
+    await expect(answer(page)).toContainText('4 things are off');
+    await page.getByRole('button', { name: 'Take out: dial' }).click();
+    await expect(answer(page)).toContainText('3 things are off');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(answer(page)).toContainText('4 things are off');
+    await stageDone(page, 'Strip');
+  });
+
   await test.step('clean: materials set the limit, the timer survives a reload', async () => {
     await page.getByRole('button', { name: /^plates/ }).click();
     await expect(page.getByText('At most 15 minutes')).toBeVisible();
@@ -148,6 +167,20 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('button', { name: 'Enter the part' }).click();
     await expect(page.getByText('Old part: returned to the owner')).toBeVisible();
     await stageDone(page, 'Fit');
+  });
+
+  await test.step('assemble: the log backwards; one thing missing at first', async () => {
+    await expect(answer(page)).toContainText('Next on: dial'); // taken out and put back, it came off last
+    for (const what of ['dial', 'going centre wheel', 'hands']) await page.getByRole('button', { name: `On again: ${what}` }).click();
+    await expect(answer(page)).toContainText('3 of 4 accounted for');
+    await expect(page.getByRole('button', { name: 'Assemble is done' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Something else: pillar nuts or pins' }).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByRole('button', { name: 'Keep it so' })).toBeDisabled();
+    await sheet.getByLabel('By what').fill('four new nuts');
+    await sheet.getByRole('button', { name: 'Keep it so' }).click();
+    await expect(answer(page)).toContainText('Everything that came off has its word');
+    await stageDone(page, 'Assemble');
   });
 
   await test.step('oil: every point, and what stays dry', async () => {

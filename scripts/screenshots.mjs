@@ -44,15 +44,16 @@ const VIEWS = {
     await page.goto(`${values.url}/for-owner/${(await answer.json()).token}`);
   },
   power: visit('Four-glass', 'power'),
+  strip: visit('Marble clock', 'strip'),
   clean: visit('Twin-bell', 'clean'),
   survey: visit('Bracket clock', 'survey'),
   fit: visit('Round dial', 'fit'),
+  assemble: visit('Longcase clock with a moon', 'assemble'),
   oil: visit('Travelling', 'oil'),
   run: visit('Longcase clock with a painted', 'run'),
   sign: visit('Slate mantel', 'sign'),
   workings: () => page.goto(`${values.url}/workings`),
-  working: () => page.goto(`${values.url}/workings/spring-turns`),
-  causes: () => page.goto(`${values.url}/causes`),
+  rules: () => page.goto(`${values.url}/rules`),
   book: book('4711'),
 };
 

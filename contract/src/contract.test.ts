@@ -6,7 +6,10 @@ const routes = Object.entries(api).flatMap(([group, doors]) => Object.entries(do
 describe('the doors', () => {
   it('are each there once', () => expect(new Set(routes.map(([, r]) => `${r.method} ${r.path}`)).size).toBe(routes.length));
   it('are closed to strangers but for the way in', () =>
-    expect(routes.filter(([, r]) => r.roles === 'public').map(([name]) => name)).toEqual(['people.session', 'people.signIn', 'people.signOut', 'people.firstRun']));
+    expect(routes.filter(([, r]) => r.roles === 'public').map(([name]) => name)).toEqual(['people.session', 'people.signIn', 'people.signOut', 'people.firstRun', 'forOwner.page', 'forOwner.decide', 'forOwner.choose', 'forOwner.ask']));
+  it('that need no sign-in stand behind an address, and change only by PUT', () => {
+    for (const [name, r] of routes.filter(([n]) => n.startsWith('forOwner.'))) expect([r.path.startsWith('/for-owner/:token'), ['GET', 'PUT'].includes(r.method)], name).toEqual([true, true]);
+  });
   it('let only those who answer for the movement open, sign and amend it', () => {
     for (const door of [api.powerDown.set, api.powerDown.strip, api.visits.sign, api.movements.amend, api.survey.set]) expect(door.roles).not.toContain('counter');
   });

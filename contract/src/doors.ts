@@ -88,6 +88,12 @@ export const doors = {
     choose: { method: 'PUT', path: '/for-owner/:token/route' },
     ask: { method: 'PUT', path: '/for-owner/:token/questions/:questionId' },
   },
+  rules: {
+    get: { method: 'GET', path: '/rules' },
+    set: { method: 'PUT', path: '/rules' },
+    differ: { method: 'PUT', path: '/visits/:visitId/rules/:question' },
+    keep: { method: 'DELETE', path: '/visits/:visitId/rules/:question' },
+  },
   knowing: {
     get: { method: 'GET', path: '/causes' },
     add: { method: 'POST', path: '/causes' },
@@ -107,6 +113,22 @@ export const doors = {
   powerDown: {
     set: { method: 'PUT', path: '/visits/:visitId/power/:train' },
     strip: { method: 'POST', path: '/visits/:visitId/strip' },
+  },
+  strip: {
+    add: { method: 'POST', path: '/visits/:visitId/steps' },
+    change: { method: 'PATCH', path: '/visits/:visitId/steps/:stepId' },
+    move: { method: 'PUT', path: '/visits/:visitId/steps/:stepId/position' },
+    remove: { method: 'DELETE', path: '/visits/:visitId/steps/:stepId' },
+    fate: { method: 'PUT', path: '/visits/:visitId/steps/:stepId/fate' },
+    openPass: { method: 'POST', path: '/visits/:visitId/passes' },
+    closePass: { method: 'PUT', path: '/visits/:visitId/passes/:pass' },
+    addPhase: { method: 'POST', path: '/visits/:visitId/phases' },
+    setPhase: { method: 'PUT', path: '/visits/:visitId/phases/:phaseId' },
+    removePhase: { method: 'DELETE', path: '/visits/:visitId/phases/:phaseId' },
+    addTemporary: { method: 'POST', path: '/visits/:visitId/temporary' },
+    endTemporary: { method: 'PUT', path: '/visits/:visitId/temporary/:temporaryId' },
+    giveOut: { method: 'POST', path: '/visits/:visitId/custody' },
+    takeBack: { method: 'PUT', path: '/visits/:visitId/custody/:custodyId' },
   },
   cleaning: {
     start: { method: 'POST', path: '/visits/:visitId/baths' },

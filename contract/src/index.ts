@@ -5,10 +5,12 @@ import { movements } from './movements.ts';
 import { owners } from './owners.ts';
 import { people } from './people.ts';
 import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
+import { rules } from './rules.ts';
+import { stripRoutes } from './strip.ts';
 import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, agree, forOwner: owner, knowing, findings, diagnosis, powerDown, cleaning, survey, fitting, oiling, testRuns, workings };
+export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, agree, forOwner: owner, rules, knowing, findings, diagnosis, powerDown, strip: stripRoutes, cleaning, survey, fitting, oiling, testRuns, workings };
 
 export {
   agreement, forOwner, line, lineFields, PAPERS, prices, promise, routeOffer, type ForOwner, type Line, type Paper, type Prices,
@@ -23,6 +25,8 @@ export * from './movements.ts';
 export * from './owners.ts';
 export * from './people.ts';
 export * from './route.ts';
+export { rulesVersion, visitRules, type RulesVersion } from './rules.ts';
 export * from './service-record.ts';
+export { PHASE_WHEN, stepFields, TEMPORARY_ENDS, type StripStep } from './strip.ts';
 export * from './visits.ts';
 export { worked, workingCard } from './workings.ts';

@@ -9,6 +9,8 @@ import { id, millimetres, moment, needed, seen, values, version, words } from '.
 import { agreement } from './agreement.ts';
 import { alone, complaintAnswer, measurement, photoMark, placeLook, receivedFields, receivedItem, wantedThing } from './counter.ts';
 import { mark, movement, newMovement } from './movements.ts';
+import { visitRules } from './rules.ts';
+import { stripLog } from './strip.ts';
 import { owner, ownerFields } from './owners.ts';
 
 /** Who did it and when: on everything that is written at the bench. */
@@ -125,13 +127,13 @@ export const visit = z.object({
   owner, clock: z.object({ id, description: z.string() }), movement,
   received: z.array(receivedItem), wantedThings: z.array(wantedThing), alone: alone.nullable(),
   callbackOf: z.object({ visitId: id, claim: z.string(), closedAt: moment }).nullable(), earlier: z.array(z.object({ visitId: id, claim: z.string(), closedAt: moment })),
-  places: z.array(placeLook), measurements: z.array(measurement), agreement,
+  places: z.array(placeLook), measurements: z.array(measurement), agreement, rules: visitRules,
   /** "Do not disturb", from this visit and from every earlier one of this movement. */
   handsOff: z.array(z.object({ place: z.string(), seen: z.string(), at: moment })),
   stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...by })),
   photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
-  strip: z.object({ overrideReason: z.string(), ...by }).nullable(),
+  strip: stripLog,
   baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
   testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });

@@ -27,6 +27,8 @@ import { servePeople } from './people/people.routes.ts';
 import { servePapers } from './papers/papers.routes.ts';
 import { photoBody, servePhotos } from './photos/photos.routes.ts';
 import { servePower } from './power/power.routes.ts';
+import { serveRules } from './rules/rules.routes.ts';
+import { serveStrip } from './strip/strip.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
 import { serveTestRuns } from './testruns/testruns.routes.ts';
 import { serveVisits } from './visits/visits.routes.ts';
@@ -76,7 +78,9 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveDiagnosis(serve);
   serveAgreement(serve);
   serveOwnersPage(serve, router, house);
+  serveRules(serve);
   servePower(serve);
+  serveStrip(serve);
   serveCleaning(serve);
   serveSurvey(serve);
   serveFitting(serve);
@@ -103,7 +107,9 @@ function servePages(app: express.Express, web: string): void {
   const page = readFileSync(join(web, 'index.html'), 'utf8');
   app.use('/assets', express.static(join(web, 'assets'), { fallthrough: false, immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
-  app.get('/{*splat}', (_req, res) => {
+  app.get('/{*splat}', (req, res) => {
+    // An owner's address is for the owner, not for a list of found pages.
+    if (req.path.startsWith('/for-owner/')) res.set('x-robots-tag', 'noindex, nofollow');
     res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__NONCE__', nonceOf(res)));
   });
 }

@@ -11,11 +11,11 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', outOfScope: '', answers: [], promisedFor: null,
     owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
     movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1, dating: [] },
-    received: [], wantedThings: [], alone: null, callbackOf: null, earlier: [], places: [], measurements: [], handsOff: [],
+    received: [], wantedThings: [], alone: null, callbackOf: null, earlier: [], places: [], measurements: [], handsOff: [], rules: { version: 0, held: {}, differs: [] },
     agreement: { lines: [], routes: [], chosen: null, link: null, questions: [], prices: { hourlyRate: '50', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 30 } },
     stages: [], photos: [], findings: [], observations: {}, looks: [], cause: '',
     power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
-    cautions: [], strip: null, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
+    cautions: [], strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] }, baths: [], holes: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
     next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
   };
 }

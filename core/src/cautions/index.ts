@@ -32,7 +32,7 @@ export const CAUTIONS: readonly Caution[] = [
     text: `Old luminous paint may carry radium: do not scrape, brush, lick or wash. Bag it, wear gloves. ${LOCAL_RULES}` },
   { id: 'mercury', stages: ['intake', 'power', 'clean'], acknowledge: true, applies: (t) => has(t, 'mercury pendulum'),
     text: `Toxic vapour: the vessel stays upright, never into a bath or a drain. ${LOCAL_RULES}` },
-  { id: 'dome', stages: ['intake', 'assess'], acknowledge: false, applies: (t) => has(t, 'dome'),
+  { id: 'dome', stages: ['intake', 'assess'], acknowledge: true, applies: (t) => has(t, 'dome'),
     text: 'Glass dome: two people, gloves and a padded place to set it down.' },
   { id: 'ammonia', stages: ['clean'], acknowledge: false, applies: always,
     text: 'Ammonia: ventilate, goggles, never with bleach. Solvent: no flame, no glowing element, no heat gun. No flammable liquid in an ultrasonic tank.' },

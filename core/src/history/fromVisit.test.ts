@@ -20,6 +20,7 @@ const visit: VisitSource = {
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2 }],
   parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],
   oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
+  rules: { held: {} }, strip: { steps: [{ fate: 'on again' }, { fate: 'replaced' }], temporary: [{ ended: 'taken out' }], custody: [] },
   received: [{ returnedAt: iso(20) }],
   agreement: { lines: [{ kind: 'labour', what: 'Polish the case', quantity: '3', price: '50', routes: [], optional: true, state: 'declined' }], chosen: null },
   testRun: {
@@ -53,6 +54,10 @@ describe('what stands in the way of a signature', () => {
   it('is an addition without the owner’s word, and a thing that is not going home', () => {
     expect(obstacles({ agreement: { lines: [{ ...visit.agreement.lines[0]!, state: 'ask later' }], chosen: null } })).toEqual(['1 line of the estimate waits for the owner’s word']);
     expect(obstacles({ received: [{ returnedAt: null }, { returnedAt: null }] })).toEqual(['2 things that came with it are not ticked as going home']);
+  });
+  it('is a thing left over, a tie left in, or a part still at the turner’s', () => {
+    expect(obstacles({ strip: { ...visit.strip, steps: [{ fate: 'apart' }] } })).toEqual(['1 thing that came off is not accounted for']);
+    expect(obstacles({ strip: { ...visit.strip, temporary: [{ ended: null }], custody: [{ backAt: null }] } })).toEqual(['1 temporary thing is neither taken out nor declared', '1 part is still with another hand']);
   });
   it('is a bath that runs', () => expect(obstacles({ baths: [{ ...visit.baths[0]!, stoppedAt: null }] })).toEqual(['A bath is still running']));
   it('is a stage that was taken up again', () => expect(obstacles({ stages: visit.stages.map((s) => (s.stage === 'clean' ? { ...s, done: false } : s)) })).toEqual(['Clean is not done']));

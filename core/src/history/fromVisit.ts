@@ -1,8 +1,10 @@
 import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
 import { oilChart } from '../oiling/index.ts';
+import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
 import type { PowerState, SignFacts, StageId } from '../stages/index.ts';
+import type { Fate } from '../strip/index.ts';
 import { privateWordsIn, type PrivateWords, type ServiceRecord } from './record.ts';
 
 /** As much of a visit as its record and its signature depend on. */
@@ -19,6 +21,8 @@ export interface VisitSource {
   parts: readonly ServiceRecord['parts'][number][];
   oiled: readonly { point: string }[];
   testRun: RunLog | null;
+  rules: { held: Choices };
+  strip: { steps: readonly { fate: Fate }[]; temporary: readonly { ended: unknown }[]; custody: readonly { backAt: string | null }[] };
   received: readonly { returnedAt: string | null }[];
   agreement: { lines: readonly AgreedLine[]; chosen: { route: RouteId } | null };
 }
@@ -33,6 +37,9 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
     bathRunning: visit.baths.some((b) => b.stoppedAt === null),
     bushesLeft: visit.holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key)).length,
     unanswered: unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null).length,
+    apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
+    temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
+    away: visit.strip.custody.filter((c) => c.backAt === null).length,
     notReturned: visit.received.filter((r) => r.returnedAt === null).length,
     verdict: runOf(visit, now)?.verdict.kind ?? 'no run',
     waiver,
@@ -44,7 +51,7 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
   const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]));
-  const points = new Map(oilChart(visit.movement.traits).map((p) => [p.id, p]));
+  const points = new Map(oilChart(visit.movement.traits, visit.rules.held).map((p) => [p.id, p]));
   return {
     format: 'eclat-service-record', version: 1,
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({ place, seen, severity, earlierRepair, proposal })),

@@ -26,3 +26,14 @@ describe('the oil chart', () => {
     expect(grade('torsion', 'hammer-lift')).toBeUndefined();
   });
 });
+
+describe('the chart under house rules', () => {
+  const at = (id: string, rules: Record<string, string>) => oilChart(familyById('mantel-barrels').traits, rules).find((p) => p.id === id)!.grade;
+  // Practice: rack and teeth dry, grease in a barrel; other schools oil them.
+  it('follows the school that holds, and has the same points under every one', () => {
+    expect([at('rack', {}), at('teeth', {}), at('mainspring-barrel', {})]).toEqual(['none', 'none', 'grease']);
+    expect([at('rack', { rack: 'trace' }), at('teeth', { teeth: 'oiled' }), at('mainspring-barrel', { 'spring-grease': 'oil' })]).toEqual(['fine', 'clock', 'heavy']);
+    const ids = (rules: Record<string, string>) => oilChart(familyById('fusee').traits, rules).map((p) => p.id);
+    expect(ids({ chains: 'dry', teeth: 'greased' })).toEqual(ids({}));
+  });
+});

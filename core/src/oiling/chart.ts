@@ -1,4 +1,5 @@
 import { drivenBy, has, isSpring, type Traits } from '../movement/index.ts';
+import { held, type Choices } from '../rules/index.ts';
 
 export const GRADES = ['grease', 'heavy', 'clock', 'fine', 'none'] as const;
 export type Grade = (typeof GRADES)[number];
@@ -53,6 +54,19 @@ const ROWS: readonly Row[] = [
   ['teeth', 'Wheel teeth and pinion leaves', 'none', 'oil and dirt make a lap', always],
 ];
 
-/** The chart for one movement, in working order. */
-export const oilChart = (traits: Traits): OilPoint[] =>
-  ROWS.filter(([, , , , applies]) => applies(traits)).map(([id, where, grade, amount]) => ({ id, where, grade, amount }));
+/** Where a house rule says otherwise than the table: its school, the point, and what goes there then. */
+const BY_RULE: readonly (readonly [question: string, school: string, point: string, grade: Grade, amount: string])[] = [
+  ['rack', 'trace', 'rack', 'fine', 'a trace, by house rule'],
+  ['teeth', 'oiled', 'teeth', 'clock', 'a trace, by house rule'],
+  ['teeth', 'greased', 'teeth', 'grease', 'slow work only, by house rule'],
+  ['chains', 'dry', 'fusee-chain', 'none', 'dry, by house rule'],
+  ['spring-grease', 'oil', 'mainspring-barrel', 'heavy', 'a film, by house rule'],
+  ['spring-grease', 'flood', 'mainspring-open', 'clock', 'flooded and exercised, by house rule'],
+];
+
+/** The chart for one movement, in working order, under the house rules that hold for it. */
+export const oilChart = (traits: Traits, rules: Choices = {}): OilPoint[] =>
+  ROWS.filter(([, , , , applies]) => applies(traits)).map(([id, where, grade, amount]) => {
+    const rule = BY_RULE.find(([question, school, point]) => point === id && held(question, rules).id === school);
+    return rule ? { id, where, grade: rule[3], amount: rule[4] } : { id, where, grade, amount };
+  });

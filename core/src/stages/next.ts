@@ -9,6 +9,9 @@ export interface VisitFacts {
   /** One state for each train that can hold power. */
   power: readonly PowerState[];
   stripBegun: boolean;
+  /** Things logged as taken off, and how many of them nobody has accounted for yet. */
+  steps: number;
+  apart: number;
   findings: number;
   symptoms: number;
   /** Lines of the estimate, and how many of them wait for the owner's word. */
@@ -35,8 +38,8 @@ export interface NextAction {
 /** The first stage that is not done; `sign` when all are. */
 export const stageOf = (done: readonly StageId[]): StageId => STAGES.find((s) => !done.includes(s.id))?.id ?? 'sign';
 
-/** Assembled again: from the oil on, a wound train is how it should be. */
-export const isTogether = (done: readonly StageId[]): boolean => done.includes('oil');
+/** Assembled again: from then on a wound train is how it should be. */
+export const isTogether = (done: readonly StageId[]): boolean => done.includes('assemble') || done.includes('oil');
 
 const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
 
@@ -71,12 +74,14 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
       const unsafe = f.power.filter((s) => !isSafe(s)).length;
       return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');
     }
+    case 'strip': return next(f.steps === 0 ? 'Log what comes off' : `${many(f.steps, 'thing')} off and logged`);
     case 'clean': return f.bathEndsAt === null ? next('Plan the bath') : { text: 'In the bath', urgency: 'wait' };
     case 'survey': return next(f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes');
     case 'fit': {
       const left = f.bushesWanted - f.bushesFitted;
       return next(left > 0 ? `${many(left, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted');
     }
+    case 'assemble': return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
     case 'oil': return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
     case 'run': return f.run === null ? next('Start the test run') : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
     case 'sign': return next('Ready to sign');

@@ -9,6 +9,10 @@ export interface SignFacts {
   bushesLeft: number;
   /** Lines of the estimate that wait for the owner's word. */
   unanswered: number;
+  /** Things that came off and are not accounted for; temporary things still in it; parts still with another hand. */
+  apart: number;
+  temporary: number;
+  away: number;
   /** Things received that are not ticked as going home. */
   notReturned: number;
   verdict: RateVerdict['kind'] | 'no run';
@@ -26,6 +30,9 @@ export function signObstacles(f: SignFacts): string[] {
   if (f.power.some((s) => s === 'unknown')) out.push('The power state of a train is unknown');
   if (f.bathRunning) out.push('A bath is still running');
   if (f.bushesLeft > 0) out.push(`${f.bushesLeft} ${f.bushesLeft === 1 ? 'hole still wants its bush' : 'holes still want their bushes'}`);
+  if (f.apart > 0) out.push(`${f.apart} ${f.apart === 1 ? 'thing that came off is' : 'things that came off are'} not accounted for`);
+  if (f.temporary > 0) out.push(`${f.temporary} ${f.temporary === 1 ? 'temporary thing is' : 'temporary things are'} neither taken out nor declared`);
+  if (f.away > 0) out.push(`${f.away} ${f.away === 1 ? 'part is' : 'parts are'} still with another hand`);
   if (f.unanswered > 0) out.push(`${f.unanswered} ${f.unanswered === 1 ? 'line of the estimate waits' : 'lines of the estimate wait'} for the owner’s word`);
   if (f.notReturned > 0) out.push(`${f.notReturned} ${f.notReturned === 1 ? 'thing that came with it is' : 'things that came with it are'} not ticked as going home`);
   if (f.verdict !== 'inside' && !f.waiver?.trim()) out.push('The test run is not inside tolerance: wait, or say why it is waived');

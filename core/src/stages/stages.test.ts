@@ -23,7 +23,7 @@ describe('the strip gate', () => {
 });
 
 const facts: VisitFacts = {
-  done: ['intake', 'assess', 'diagnose', 'agree', 'power'], closed: false, power: ['let down', 'wound'], stripBegun: true, findings: 2,
+  done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'], closed: false, power: ['let down', 'wound'], stripBegun: true, steps: 12, apart: 12, findings: 2,
   symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
 };
 
@@ -36,7 +36,7 @@ describe('the next action', () => {
     expect(nextAction(safe, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
   });
   it('does not call a clock on test dangerous because it is wound', () => {
-    const onTest: VisitFacts = { ...facts, done: [...facts.done, 'clean', 'survey', 'fit', 'oil'], run: { readings: 3, nextReadingAt: 50 } };
+    const onTest: VisitFacts = { ...facts, done: [...facts.done, 'clean', 'survey', 'fit', 'assemble', 'oil'], run: { readings: 3, nextReadingAt: 50 } };
     expect(nextAction(onTest, 20)).toMatchObject({ stage: 'run', urgency: 'wait' });
     expect(nextAction(onTest, 60)).toMatchObject({ stage: 'run', urgency: 'due' });
   });
@@ -46,16 +46,23 @@ describe('the next action', () => {
     expect(nextAction({ ...asked, lines: 0, unanswered: 0 }, 20).text).toBe('Write the estimate');
     expect(nextAction({ ...facts, power: [], unanswered: 1 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
   });
+  it('counts what came off, and what is still apart', () => {
+    const at = (done: VisitFacts['done'], change: Partial<VisitFacts>) => nextAction({ ...facts, power: [], done, ...change }, 20).text;
+    const before = ['intake', 'assess', 'diagnose', 'agree', 'power'] as const;
+    expect([at(before, { steps: 0 }), at(before, {})]).toEqual(['Log what comes off', '12 things off and logged']);
+    const fitted = [...facts.done, 'clean', 'survey', 'fit'] as const;
+    expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual(['1 thing still apart', 'Everything that came off has its word']);
+  });
   it('says a promise is overdue', () => {
     expect(nextAction({ ...facts, power: [], promisedAt: 10 }, 20).urgency).toBe('due');
   });
 });
 
 describe('signing', () => {
-  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, unanswered: 0, notReturned: 0, verdict: 'inside' as const, privateWords: [] };
+  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, unanswered: 0, apart: 0, temporary: 0, away: 0, notReturned: 0, verdict: 'inside' as const, privateWords: [] };
   it('lets a finished visit through and names each thing that is not', () => {
     expect(signObstacles(ready)).toEqual([]);
-    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true, unanswered: 2, notReturned: 1 })).toHaveLength(14);
+    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true, unanswered: 2, apart: 3, temporary: 1, away: 1, notReturned: 1 })).toHaveLength(19);
   });
   it('takes a waiver with words for the run, not a blank one', () => {
     expect(signObstacles({ ...ready, verdict: 'outside', waiver: ' ' })).toHaveLength(1);

@@ -5,9 +5,11 @@ export const STAGES = [
   { id: 'diagnose', name: 'Diagnose', does: 'Find the cause' },
   { id: 'agree', name: 'Agree', does: 'The owner decides before the work' },
   { id: 'power', name: 'Power down', does: 'Make it safe to open' },
+  { id: 'strip', name: 'Strip', does: 'Log what comes off, and where it goes' },
   { id: 'clean', name: 'Clean', does: 'Clean metal, nothing attacked' },
   { id: 'survey', name: 'Survey', does: 'A verdict on every hole' },
   { id: 'fit', name: 'Fit', does: 'Bushes and parts' },
+  { id: 'assemble', name: 'Assemble', does: 'Together once, the log backwards' },
   { id: 'oil', name: 'Oil', does: 'The right points, little of it' },
   { id: 'run', name: 'Run', does: 'Evidence that it is right' },
   { id: 'sign', name: 'Sign', does: 'Close the record' },
@@ -18,4 +20,4 @@ export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
 export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
 
 /** One key for each stage, in order, while no field is being typed in. */
-export const STAGE_KEYS = [...'1234567890-'];
+export const STAGE_KEYS = [...'1234567890-=]'];

@@ -1,14 +1,9 @@
-import { api, ok } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import { api } from '@eclat/contract';
+import { asOk, type Serve } from '../http/serve.ts';
 import { addLine, answerOwner, changeLine, chooseRoute, decide, dropRoute, offerRoute, removeLine } from './agreement.service.ts';
 import { makeLink, endLink } from './owner.service.ts';
 import { pricesOf, setPrices } from './prices.service.ts';
 import { promiseOf } from './promise.service.ts';
-
-const asOk = async (work: Promise<void>) => {
-  await work;
-  return ok;
-};
 
 export function serveAgreement(serve: Serve): void {
   const { agree } = api;

@@ -41,6 +41,11 @@ describe('the bench follows the work', () => {
     await put('cautions/wound-spring');
     await post('strip', {});
     await done('power');
+    expect((await next()).text).toBe('Log what comes off');
+    const hands = await post('steps', { what: 'hands', place: 'tub 1' });
+    expect((await next()).text).toBe('1 thing off and logged');
+    await put(`steps/${hands.id}/fate`, { fate: 'on again' });
+    await done('strip');
   });
 
   it('waits for a bath, and calls when its time is up', async () => {
@@ -67,6 +72,8 @@ describe('the bench follows the work', () => {
     expect((await next()).text).toBe('1 bush to fit');
     await bush(holes[1]!.key);
     await done('fit');
+    expect((await next()).text).toBe('Everything that came off has its word');
+    await done('assemble');
     const points = oilChart(visit.movement.traits);
     await put(`oil/${points[0]!.id}`, {});
     expect((await next()).text).toBe(`${points.length - 1} points to oil or leave dry`);

@@ -13,7 +13,7 @@ export interface FactRow {
   opened_at: string; closed_at: string | null; promised_for: string | null; photo_id: string | null;
   done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
   bath_ends_at: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
-  lines: number; unanswered: number; asked: number;
+  steps: number; apart: number; lines: number; unanswered: number; asked: number;
   readings: number | null; last_reading_at: string | null;
 }
 
@@ -27,12 +27,13 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select count(*)::int from finding where visit_id = v.id) as findings,
   (select count(*)::int from observation where visit_id = v.id and state = 'present') as symptoms,
   (select min(ends_at) from bath_run where visit_id = v.id and stopped_at is null) as bath_ends_at,
-  e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
+  z.steps, z.apart, e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
   (select count(distinct hole)::int from bush where visit_id = v.id) as bushes_fitted,
   (select count(*)::int from oiled_point where visit_id = v.id) as oiled,
   r.readings, r.last_reading_at
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
 cross join lateral (select count(*)::int as holes, count(*) filter (where verdict = 'bush')::int as bushes_wanted from surveyed_hole where visit_id = v.id) h
+cross join lateral (select count(*)::int as steps, count(*) filter (where fate = 'apart')::int as apart from strip_step where visit_id = v.id) z
 cross join lateral (
   select count(*)::int as lines, count(*) filter (where d.open)::int as unanswered, count(*) filter (where d.open and l.addition)::int as asked from estimate_line l
   cross join lateral (select coalesce((select state from line_decision x where x.line_id = l.id order by at desc limit 1), 'ask later') = 'ask later'
@@ -46,7 +47,7 @@ export function factsOf(row: FactRow): VisitFacts {
   const chart = oilChart(row.traits);
   const last = when(row.last_reading_at);
   return {
-    done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun,
+    done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun, steps: row.steps, apart: row.apart,
     findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at),
     holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
     oilLeft: Math.max(0, chart.length - row.oiled),

@@ -1,12 +1,7 @@
-import { api, ok } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import { api } from '@eclat/contract';
+import { asOk, type Serve } from '../http/serve.ts';
 import { addEvidence, knowType, lookAtPlace, measure, picturesOf, removeEvidence, unmeasure } from './assess.service.ts';
 import { addReceived, answerQuestion, callBack, cameAlone, changeReceived, endWant, giveBack, removeReceived, wantThing } from './counter.service.ts';
-
-const asOk = async (work: Promise<void>) => {
-  await work;
-  return ok;
-};
 
 export function serveCounter(serve: Serve): void {
   serve(api.counter.answer, (ctx, { params, body }) => asOk(answerQuestion(ctx, params.visitId, params.question, body.answer)));

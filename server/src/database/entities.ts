@@ -16,10 +16,12 @@ import { HistoryEntry } from '../history/history.entity.ts';
 
 import { ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, ReceivedItem, WantedThing } from '../counter/counter.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice } from '../agreement/agreement.entity.ts';
+import { HouseRules, VisitRule } from '../rules/rules.entity.ts';
+import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '../strip/strip.entity.ts';
 
 export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
   Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
   PhotoMark, OwnCauseRow, ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, WantedThing,
-  EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice,
+  EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice, HouseRules, VisitRule, StripStep, StripPass, StripPhase, StripTemporary, StripCustody,
 ];

@@ -7,6 +7,8 @@ import { Looks } from './migrations/0003-looks.ts';
 import { Find } from './migrations/0004-find.ts';
 import { Counter } from './migrations/0005-counter.ts';
 import { Agreement } from './migrations/0006-agreement.ts';
+import { Rules } from './migrations/0007-rules.ts';
+import { Strip } from './migrations/0008-strip.ts';
 
 export type { EntityManager };
 
@@ -17,7 +19,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }], snapshot: false, silent: true, tableName: 'migrations' },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });

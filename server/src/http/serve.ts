@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { ok } from '@eclat/contract';
 import type { ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
@@ -9,6 +10,12 @@ import { HttpProblem, notFound } from './problems.ts';
 import { personOf } from './session.ts';
 
 type Handler<R extends Route> = (ctx: Context, given: { params: ParamsOf<R>; body: ParsedBodyOf<R>; query: ParsedQueryOf<R>; req: Request; res: Response }) => Promise<ReplyOf<R>>;
+
+/** For doors that answer only that it is done. */
+export async function asOk(work: Promise<void>): Promise<typeof ok> {
+  await work;
+  return ok;
+}
 
 export type Serve = <R extends Route>(route: R, handler: Handler<R>) => void;
 

@@ -6,6 +6,7 @@ import { dateFrom } from '@eclat/core/history';
 import { unproven } from '@eclat/core/intake';
 import { weighMeasurement } from '@eclat/core/assess';
 import { familyById } from '@eclat/core/movement';
+import { remarkName } from '@eclat/core/strip';
 import QRCode from 'qrcode';
 import type { Content } from 'pdfmake';
 import type { Context } from '../http/context.ts';
@@ -122,7 +123,21 @@ async function returnSheet({ visit, shop }: Asked): Promise<Buffer> {
   });
 }
 
-export const PAPER: Record<PaperName, (ctx: Context, asked: Asked) => Promise<Buffer>> = { receipt: (_, a) => receipt(a), label: (_, a) => label(a), estimate, condition, return: (_, a) => returnSheet(a) };
+/** For the bench: what came off in its order, where it is, and what is odd about it. */
+async function benchSheet({ visit, shop }: Asked): Promise<Buffer> {
+  const { steps, phases, temporary } = visit.strip;
+  return sheet({
+    title: 'Bench sheet', of: `${visit.clock.description}, ${visit.claim}`, shop,
+    content: [
+      ...handsOff(visit),
+      head('Phases and marks'), phases.length === 0 ? none('None noted.') : rows(['*', '*', 'auto'], ['What', 'How', 'When'], phases.map((p) => [{ text: p.what }, { text: p.how }, { text: p.when }])),
+      head('What came off, in order'), steps.length === 0 ? none('Nothing is logged.') : rows(['auto', '*', 'auto', 'auto', '*', 'auto'], ['', 'What', 'Held by', 'Where it is', 'Mind', 'On again'], steps.map((s, i) => [{ text: String(i + 1) }, { text: s.what }, { text: s.heldBy }, { text: s.place }, { text: [...s.remarks.map(remarkName), s.note].filter(Boolean).join(', ') }, { text: s.fate === 'apart' ? '–' : s.fate }])),
+      ...(temporary.length > 0 ? [head('In for the time being'), { ul: temporary.map((t) => `${t.what}${t.ended ? `: ${t.ended}` : ''}`) }] : []),
+    ],
+  });
+}
+
+export const PAPER: Record<PaperName, (ctx: Context, asked: Asked) => Promise<Buffer>> = { receipt: (_, a) => receipt(a), label: (_, a) => label(a), estimate, condition, bench: (_, a) => benchSheet(a), return: (_, a) => returnSheet(a) };
 
 /** The label as a picture: what a label printer is sent. */
 export async function labelPicture({ visit, shop, address }: Asked): Promise<string> {

@@ -11,6 +11,7 @@ import { ReceivedItem } from '../counter/counter.entity.ts';
 import { takeOver } from '../movements/record.service.ts';
 import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
+import { rulesToday } from '../rules/rules.service.ts';
 import { TrainPower } from '../power/power.entity.ts';
 import { presentVisit } from './present.ts';
 import { Visit } from './visits.entity.ts';
@@ -26,7 +27,7 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits
   const [number] = await sql<{ n: string }>(ctx.em, "select nextval('claim_number') as n");
   const visit = ctx.em.create(Visit, {
     id: randomUUID(), claim: `C-${number!.n}`, ownerId: owner.id, clockId: clock.id, movementId: movement.id,
-    complaint: given.complaint, wanted: given.wanted, notWanted: given.notWanted, outOfScope: given.outOfScope, promisedFor: given.promisedFor, openedAt: ctx.now,
+    complaint: given.complaint, wanted: given.wanted, notWanted: given.notWanted, outOfScope: given.outOfScope, promisedFor: given.promisedFor, openedAt: ctx.now, rulesVersion: await rulesToday(ctx),
   });
   given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
   // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.

@@ -21,8 +21,10 @@ import { Owner } from '../owners/owners.entity.ts';
 import { present as presentOwner } from '../owners/owners.service.ts';
 import { OiledPoint } from '../oiling/oiling.entity.ts';
 import { presentPhotos } from '../photos/photos.service.ts';
-import { Strip, TrainPower } from '../power/power.entity.ts';
+import { TrainPower } from '../power/power.entity.ts';
 import { presentPower } from '../power/power.service.ts';
+import { presentRules } from '../rules/rules.service.ts';
+import { presentStrip } from '../strip/strip.service.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
 import { presentHole } from '../survey/survey.service.ts';
 import { presentRun } from '../testruns/testruns.service.ts';
@@ -45,7 +47,6 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const stageLog = await em.find(StageEvent, of, inTime);
   const power = await em.find(TrainPower, of);
   const trains = poweredTrains(movement.traits).map((t) => t.train);
-  const strip = await em.findOne(Strip, of);
   const findings = await em.find(Finding, of, inTime);
   const observations = await em.find(Observation, of);
   const looks = await em.find(LookTaken, of, inTime);
@@ -77,7 +78,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     alone: visit.alone ?? null, earlier, callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
     places: places.map((p) => ({ place: p.place, state: p.state, ...at(p) })),
     measurements: measurements.map((m) => presentMeasurement(movement.traits, m)),
-    agreement: await presentAgreement(ctx, visitId),
+    agreement: await presentAgreement(ctx, visitId), rules: await presentRules(ctx, visitId),
     handsOff: handsOff.map((h) => ({ ...h, at: new Date(h.at).toISOString() })),
     stages: STAGES.flatMap(({ id: stage }) => {
       const last = stageLog.findLast((e) => e.stage === stage);
@@ -89,7 +90,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     looks: looks.map((l) => ({ look: l.look, outcome: l.outcome, ...at(l) })),
     power: power.sort((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)).map(presentPower),
     cautions: cautions.map((c) => ({ caution: c.caution, ...at(c) })),
-    strip: strip && { overrideReason: strip.overrideReason, ...at(strip) },
+    strip: await presentStrip(ctx, visitId),
     baths: baths.map(presentBath),
     holes: holes.map(presentHole),
     bushes: bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, ...at(b) })),

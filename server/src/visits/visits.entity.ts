@@ -6,7 +6,7 @@ import { by, key, moment, text, versioned, visitKey } from '../database/columns.
 export const Visit = defineEntity({
   name: 'Visit', tableName: 'visit',
   properties: {
-    id: key(), claim: text(), ownerId: p.uuid(), clockId: p.uuid(), movementId: p.uuid(), complaint: text(), wanted: text(), notWanted: text(), outOfScope: text().default(''), callbackOf: p.uuid().nullable(), alone: p.json<NonNullable<Shape['alone']>>().columnType('jsonb').nullable(),
+    id: key(), claim: text(), ownerId: p.uuid(), clockId: p.uuid(), movementId: p.uuid(), complaint: text(), wanted: text(), notWanted: text(), outOfScope: text().default(''), callbackOf: p.uuid().nullable(), rulesVersion: p.integer().default(0), alone: p.json<NonNullable<Shape['alone']>>().columnType('jsonb').nullable(),
     cause: text().default(''), promisedFor: p.date().nullable(), openedAt: moment(), closedAt: moment().nullable(), version: versioned(),
   },
 });

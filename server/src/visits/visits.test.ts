@@ -44,7 +44,7 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
     if (d < 8) await night();
   }
   for (const { id } of visit.received) await marit.ok('PUT', `${at}/received/${id}/returned`, { returned: true });
-  for (const stage of ['intake', 'assess', 'diagnose', 'agree', 'power', 'clean', 'survey', 'fit', 'oil', 'run']) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
+  for (const stage of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit', 'assemble', 'oil', 'run']) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
 }
 
 describe('a whole visit', () => {
@@ -120,7 +120,7 @@ describe('the gates', () => {
     await shop.marit.ok('PUT', `${at}/cautions/wound-spring`);
     expect((await shop.marit.send('POST', `${at}/strip`, {})).body.detail).toContain('going train is wound');
     await shop.marit.ok('POST', `${at}/strip`, { overrideReason: 'Click broken.' });
-    expect((await look(visit.id)).strip).toMatchObject({ overrideReason: 'Click broken.', by: 'Marit Fennick' });
+    expect((await look(visit.id)).strip.begun).toMatchObject({ overrideReason: 'Click broken.', by: 'Marit Fennick' });
     expect(await shop.marit.ok('GET', '/bench')).toEqual(expect.arrayContaining([expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) })]));
   });
 

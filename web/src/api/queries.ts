@@ -9,6 +9,7 @@ export const keys = {
   visit: (id: string) => ['visit', id] as const,
   books: ['books'] as const,
   causes: ['causes'] as const,
+  rules: ['rules'] as const,
 };
 
 export const sessionQuery = queryOptions({

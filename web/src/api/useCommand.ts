@@ -34,6 +34,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     void queries.invalidateQueries({ queryKey: keys.timers });
     void queries.invalidateQueries({ queryKey: keys.books });
     void queries.invalidateQueries({ queryKey: keys.causes });
+    void queries.invalidateQueries({ queryKey: keys.rules });
   };
   const visitOf = (c: Command<R>) => (c.params as { visitId?: string }).visitId;
 

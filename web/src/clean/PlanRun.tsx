@@ -1,5 +1,6 @@
 import { api } from '../api/doors.ts';
 import { BATHS, LOOK_EVERY_MIN, MATERIALS, planRun, usualParts, type BasketPart, type Bath, type Material } from '@eclat/core/cleaning';
+import { bathMinutes, held } from '@eclat/core/rules';
 import { Ban, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
@@ -10,19 +11,23 @@ import { Choice } from '../ui/Choice.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
+/** The bath of the house rule, as the tables call it. */
+const RULE_BATHS: Record<string, Bath> = { ammoniated: 'ammoniated water', detergent: 'detergent', solvent: 'petroleum solvent' };
+
 /** Parts, bath, and what the strictest material allows: worked out as it is pressed. */
 export function PlanRun() {
   const visit = useThisVisit();
   const [offered, setOffered] = useState(() => usualParts(visit.movement.traits));
   const [chosen, setChosen] = useState<string[]>([]);
-  const [bath, setBath] = useState<Bath>('ammoniated water');
+  const [bath, setBath] = useState<Bath>(RULE_BATHS[held('bath', visit.rules.held).id]!);
   const [minutes, setMinutes] = useState('');
   const [reason, setReason] = useState('');
   const start = useCommand(api.cleaning.start, { what: 'Bath', onSent: () => { setChosen([]); setReason(''); }, onDone: () => say('The timer runs.') });
 
   const parts = offered.filter((p) => chosen.includes(p.name));
   const plan = planRun(parts, bath);
-  const wanted = minutes.trim() === '' ? Math.min(LOOK_EVERY_MIN, plan.limitMin ?? LOOK_EVERY_MIN) : Number(minutes);
+  const planned = bathMinutes(visit.rules.held);
+  const wanted = minutes.trim() === '' ? Math.min(planned, plan.limitMin ?? planned) : Number(minutes);
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
   const tooLong = plan.limitMin !== null && wanted > plan.limitMin;
   const stopped = plan.forbidden.length > 0 || tooLong;

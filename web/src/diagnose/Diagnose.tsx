@@ -26,7 +26,7 @@ export function Component() {
   const told = useMemo(() => toldBy(traits, visit.answers), [traits, visit.answers]);
   const seen = useMemo(() => ({ ...told, ...visit.observations }), [told, visit.observations]);
   const found = useMemo(
-    () => diagnose(traits, seen, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0, shop),
+    () => diagnose(traits, seen, Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])), visit.strip.begun && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0, shop),
     [traits, visit, seen, shop],
   );
   const { ranked, looks } = found;

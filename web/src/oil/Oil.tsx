@@ -25,7 +25,7 @@ function GradeMark({ grade }: { grade: Grade }) {
 /** The right thing at the right points, little of it, and nothing where it must stay dry. */
 export function Component() {
   const visit = useThisVisit();
-  const chart = oilChart(visit.movement.traits);
+  const chart = oilChart(visit.movement.traits, visit.rules.held);
   const [product, setProduct] = useState(() => visit.oiled.at(-1)?.product ?? '');
   const ticked = new Map(visit.oiled.map((o) => [o.point, o]));
   const tick = useCommand(api.oiling.tick, { what: 'Oil' });

@@ -23,9 +23,9 @@ export function Component() {
   const gate = stripGate(visit.power, unread);
   return (
     <>
-      {visit.strip
+      {visit.strip.begun
         ? <Answer tone={gate.unsafe.length > 0 ? 'danger' : 'good'} title={gate.unsafe.length > 0 ? `Apart, with the ${gate.unsafe.join(' and ')} train under power` : 'The strip has begun, and it is safe'}>
-            {visit.strip.by}, {dayTime(visit.strip.at)}{visit.strip.overrideReason && <>. Overridden: “{visit.strip.overrideReason}”</>}
+            {visit.strip.begun.by}, {dayTime(visit.strip.begun.at)}{visit.strip.begun.overrideReason && <>. Overridden: “{visit.strip.begun.overrideReason}”</>}
           </Answer>
         : gate.open
           ? <Answer tone="good" title="Safe to open">Every train is let down or contained.</Answer>
@@ -33,8 +33,8 @@ export function Component() {
       <Cautions stage="power" />
       <div className="grid gap-5 xl:grid-cols-2">{visit.power.map((p) => <TrainPanel key={p.train} power={p} />)}</div>
       {visit.power.length === 0 && <Panel><p className="text-lg">Nothing in this movement stores power. Unplug it, lock it off, and it may be opened.</p></Panel>}
-      {!visit.strip && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
-      <StageFoot stage="power" ready={visit.strip !== null} why="Begin the strip first." />
+      {!visit.strip.begun && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
+      <StageFoot stage="power" ready={visit.strip.begun !== null} why="Begin the strip first." />
     </>
   );
 }

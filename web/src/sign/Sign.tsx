@@ -24,6 +24,8 @@ const wayTo = (obstacle: string): string | null => {
   if (obstacle.includes('bath')) return 'clean';
   if (obstacle.includes('bush')) return 'fit';
   if (obstacle.includes('the estimate')) return 'agree';
+  if (obstacle.includes('came off') || obstacle.includes('temporary')) return 'assemble';
+  if (obstacle.includes('another hand')) return 'strip';
   if (obstacle.includes('test run')) return 'run';
   return obstacle.includes('belongs to the owner') ? 'assess' : null;
 };

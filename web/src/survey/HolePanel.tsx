@@ -2,6 +2,7 @@ import type { SurveyedHole } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import type { Hole } from '@eclat/core/movement';
 import { HOLE_VERDICTS, judgeHole, measureProblem, type HoleVerdict } from '@eclat/core/pivots';
+import { bushedVerdicts } from '@eclat/core/rules';
 import { useMemo, useRef, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
@@ -35,7 +36,9 @@ export function HolePanel({ hole, measured, onNext }: { hole: Hole; measured: Su
   const complete = FIELDS.every((f) => values[f] !== null) ? (values as Record<Field, number>) : null;
   const problem = complete && measureProblem(complete);
   const judged = complete && !problem ? judgeHole(complete, hole.arbor.class) : null;
-  const verdict = own ?? judged?.verdict ?? null;
+  // A marginal hole is bushed or left by house rule; the person's own word goes before it.
+  const byRule = judged && judged.verdict !== 'bush' && bushedVerdicts(visit.rules.held).includes(judged.verdict) ? 'bush' : judged?.verdict;
+  const verdict = own ?? byRule ?? null;
   const save = () => { if (complete && verdict && !problem) set.mutate({ params: { visitId: visit.id, hole: hole.key }, body: { ...complete, verdict, note: measured?.note ?? '', version: measured?.version ?? 0 } }); };
   const closed = visit.closedAt !== null;
   return (
@@ -49,7 +52,7 @@ export function HolePanel({ hole, measured, onNext }: { hole: Hole; measured: Su
         </div>
         <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-4 py-2">
           {problem ? <p className="font-semibold text-danger">{LABELS[problem.field]}: {problem.message}</p>
-            : judged ? <><p className="text-2xl font-bold capitalize">{judged.verdict}</p><p>{judged.why}</p></>
+            : judged ? <><p className="text-2xl font-bold capitalize">{judged.verdict}</p><p>{judged.why}{byRule === 'bush' && judged.verdict !== 'bush' && ' By house rule it is bushed.'}</p></>
               : <p className="text-soft">The verdict stands here as soon as all three are measured.</p>}
         </div>
         <Choice label="Your own verdict" value={verdict ?? ''} disabled={closed} onChange={setOwn} onClear={() => setOwn(null)} options={HOLE_VERDICTS.map((v) => [v, v] as const)} />

@@ -10,6 +10,7 @@ import { PowerBadge } from '../ui/PowerBadge.tsx';
 import { StageWheel } from '../ui/StageWheel.tsx';
 import { useKeys } from '../ui/useKeys.ts';
 
+const StageRules = lazy(() => import('../rules/StageRules.tsx'));
 const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
 
 /** What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every train. */
@@ -28,7 +29,7 @@ export function Component() {
       <Identity visit={visit} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages done={done} />
-        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><HandsOff visit={visit} /><Outlet context={visit} />{stage && <Suspense><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
+        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><HandsOff visit={visit} /><Outlet context={visit} />{stage && <Suspense><StageRules visit={visit} stage={stage} /><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
       </div>
     </div>
   );

@@ -1,0 +1,35 @@
+import { need } from '../units/index.ts';
+import type { StageId } from '../stages/index.ts';
+import { RULES, type RuleQuestion, type School } from './schools.ts';
+
+/** School by question; what is not named is as shipped. */
+export type Choices = Readonly<Record<string, string>>;
+export interface Difference { question: string; school: string; reason: string }
+
+const byId = new Map(RULES.map((r) => [r.id, r]));
+
+/** @throws Outside for a question or a school that is not in the table */
+export function schoolOf(question: string, school: string): School {
+  const found = byId.get(question)?.schools.find((s) => s.id === school);
+  need(found !== undefined, 'school', 'This is none of the schools.');
+  return found!;
+}
+
+/** The school that holds: as shipped, then the shop's choice, then what this visit does otherwise. */
+export function held(question: string, choices: Choices, differs: readonly Difference[] = []): School {
+  const rule = byId.get(question);
+  need(rule !== undefined, 'question', 'This is none of the house rules.');
+  return schoolOf(question, differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule!.ours);
+}
+
+export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => r.stages.includes(stage));
+
+/** Verdicts that ask for a bush, by the house rule of which holes. */
+export function bushedVerdicts(choices: Choices, differs: readonly Difference[] = []): readonly string[] {
+  const school = held('which-holes', choices, differs).id;
+  return school === 'failed' ? ['bush'] : school === 'every' ? ['bush', 'marginal', 'tight', 'sound'] : ['bush', 'marginal'];
+}
+
+/** Minutes that a bath is planned for, by the house rule of how long: the strictest material may allow less. */
+export const BATH_MINUTES: Readonly<Record<string, number>> = { short: 5, medium: 15, long: 45 };
+export const bathMinutes = (choices: Choices, differs: readonly Difference[] = []): number => BATH_MINUTES[held('bath-time', choices, differs).id]!;

@@ -1,0 +1,2 @@
+export * from './schools.ts';
+export * from './choices.ts';

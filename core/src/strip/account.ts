@@ -1,0 +1,36 @@
+/** What became of a thing that came off. `apart` is not an answer yet. */
+export const FATES = ['apart', 'on again', 'replaced', 'handed back', 'kept', 'lost or damaged here'] as const;
+export type Fate = (typeof FATES)[number];
+
+export interface Step {
+  id: string;
+  what: string;
+  place: string;
+  pass: number;
+  fate: Fate;
+  note: string;
+  fateNote: string;
+}
+
+/** The order of assembly is the list backwards, the last pass first: what came off last goes on first. */
+export const backwards = <S extends Step>(steps: readonly S[]): S[] => [...steps].reverse();
+
+export interface Account {
+  off: number;
+  answered: number;
+  /** Still apart: each needs a word before the visit is signed. */
+  open: Step[];
+}
+export function accountOf(steps: readonly Step[]): Account {
+  const open = steps.filter((s) => s.fate === 'apart');
+  return { off: steps.length, answered: steps.length - open.length, open };
+}
+
+const words = (text: string) => text.toLowerCase().split(/[^\p{L}\d]+/u).filter((w) => w.length > 1 && !['the', 'where', 'is', 'are'].includes(w));
+
+/** "Where is the strike third wheel?": the latest step that names it, and where it was put. Each asked word must be there, begun at least. */
+export function whereIs<S extends Step>(steps: readonly S[], asked: string): S[] {
+  const wanted = words(asked);
+  if (wanted.length === 0) return [];
+  return steps.filter((s) => { const has = words(`${s.what} ${s.note}`); return wanted.every((w) => has.some((h) => h.startsWith(w))); }).reverse();
+}

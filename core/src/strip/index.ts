@@ -1,0 +1,2 @@
+export * from './words.ts';
+export * from './account.ts';

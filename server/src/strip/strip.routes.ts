@@ -1,0 +1,21 @@
+import { api } from '@eclat/contract';
+import { asOk, type Serve } from '../http/serve.ts';
+import { addPhase, addStep, addTemporary, changeStep, closePass, endTemporary, giveOut, moveStep, openPass, removePhase, removeStep, setFate, setPhase, takeBack } from './strip.service.ts';
+
+export function serveStrip(serve: Serve): void {
+  const { strip } = api;
+  serve(strip.add, (ctx, { params, body }) => addStep(ctx, params.visitId, body));
+  serve(strip.change, (ctx, { params, body }) => changeStep(ctx, params.visitId, params.stepId, body));
+  serve(strip.move, (ctx, { params, body }) => asOk(moveStep(ctx, params.visitId, params.stepId, body.position)));
+  serve(strip.remove, (ctx, { params }) => asOk(removeStep(ctx, params.visitId, params.stepId)));
+  serve(strip.fate, (ctx, { params, body }) => setFate(ctx, params.visitId, params.stepId, body));
+  serve(strip.openPass, (ctx, { params, body }) => openPass(ctx, params.visitId, body.reason));
+  serve(strip.closePass, (ctx, { params, body }) => closePass(ctx, params.visitId, params.pass, body));
+  serve(strip.addPhase, (ctx, { params, body }) => addPhase(ctx, params.visitId, body));
+  serve(strip.setPhase, (ctx, { params, body }) => asOk(setPhase(ctx, params.visitId, params.phaseId, body.set)));
+  serve(strip.removePhase, (ctx, { params }) => asOk(removePhase(ctx, params.visitId, params.phaseId)));
+  serve(strip.addTemporary, (ctx, { params, body }) => addTemporary(ctx, params.visitId, body.what));
+  serve(strip.endTemporary, (ctx, { params, body }) => asOk(endTemporary(ctx, params.visitId, params.temporaryId, body.ended)));
+  serve(strip.giveOut, (ctx, { params, body }) => giveOut(ctx, params.visitId, body));
+  serve(strip.takeBack, (ctx, { params, body }) => asOk(takeBack(ctx, params.visitId, params.custodyId, body)));
+}

@@ -1,0 +1,147 @@
+import type { ParsedBodyOf, StripStep as Shape, Visit } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import type { StageId } from '@eclat/core/stages';
+import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
+import { badField } from '../http/problems.ts';
+import { Photo } from '../photos/photos.entity.ts';
+import { Strip } from '../power/power.entity.ts';
+import { StageEvent } from '../visits/visits.entity.ts';
+import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
+
+type Log = Visit['strip'];
+const signed = (x: { by: string; at: Date }) => ({ by: x.by, at: x.at.toISOString() });
+
+const presentStep = (s: StripStep): Shape => ({
+  id: s.id, version: s.version, pass: s.pass, what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId ?? null,
+  fate: s.fate, fateNote: s.fateNote, fateBy: s.fateBy, fateAt: s.fateAt?.toISOString() ?? null, ...signed(s),
+});
+const presentPass = (p: { number: number; reason: string; cure: string; hours?: number | null; by: string; at: Date }) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
+
+export async function presentStrip(ctx: Context, visitId: string): Promise<Log> {
+  const of = { visitId };
+  const inTime = { orderBy: { at: 'asc' } } as const;
+  const begun = await ctx.em.findOne(Strip, of);
+  return {
+    begun: begun && { overrideReason: begun.overrideReason, ...signed(begun) },
+    steps: (await ctx.em.find(StripStep, of, { orderBy: { position: 'asc' } })).map(presentStep),
+    passes: (await ctx.em.find(StripPass, of, { orderBy: { number: 'asc' } })).map(presentPass),
+    phases: (await ctx.em.find(StripPhase, of, inTime)).map((p) => ({ id: p.id, what: p.what, how: p.how, when: p.when, setBy: p.setBy, setAt: p.setAt?.toISOString() ?? null, ...signed(p) })),
+    temporary: (await ctx.em.find(StripTemporary, of, inTime)).map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
+    custody: (await ctx.em.find(StripCustody, of, inTime)).map((c) => ({ id: c.id, what: c.what, withWhom: c.withWhom, forWhat: c.forWhat, backAt: c.backAt?.toISOString() ?? null, state: c.state, ...signed(c) })),
+  };
+}
+
+/** The first strip is pass 1; each time it has to come apart again opens the next. */
+async function passNow(ctx: Context, visitId: string): Promise<number> {
+  const [last] = await ctx.em.find(StripPass, { visitId }, { orderBy: { number: 'desc' }, limit: 1 });
+  return last?.number ?? 1;
+}
+
+async function ownPhoto(ctx: Context, visitId: string, photoId: string | null | undefined): Promise<void> {
+  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
+}
+
+export async function addStep(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.add>): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  await ownPhoto(ctx, visitId, given.photoId);
+  const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
+  const step = ctx.em.create(StripStep, { visitId, pass: await passNow(ctx, visitId), position: (last?.position ?? -1) + 1, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentStep(step);
+}
+
+async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripStep> {
+  await openVisit(ctx, visitId);
+  return need(ctx, StripStep, { id, visitId }, 'step');
+}
+
+export async function changeStep(ctx: Context, visitId: string, id: string, { version, ...fields }: ParsedBodyOf<typeof api.strip.change>): Promise<Shape> {
+  const step = await stepOf(ctx, visitId, id);
+  expectVersion(step.version, version, presentStep(step));
+  await ownPhoto(ctx, visitId, fields.photoId);
+  ctx.em.assign(step, fields);
+  await ctx.em.flush();
+  return presentStep(step);
+}
+
+export async function moveStep(ctx: Context, visitId: string, id: string, position: number): Promise<void> {
+  await stepOf(ctx, visitId, id);
+  const rest = (await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'asc' } })).filter((s) => s.id !== id).map((s) => s.id);
+  for (const [at, stepId] of rest.toSpliced(position, 0, id).entries()) await ctx.em.nativeUpdate(StripStep, { id: stepId }, { position: at });
+}
+
+export async function removeStep(ctx: Context, visitId: string, id: string): Promise<void> {
+  ctx.em.remove(await stepOf(ctx, visitId, id));
+}
+
+/** A loss or damage that happened here has its own place in the account, and its words. */
+export async function setFate(ctx: Context, visitId: string, id: string, { fate, note }: ParsedBodyOf<typeof api.strip.fate>): Promise<Shape> {
+  const step = await stepOf(ctx, visitId, id);
+  if ((fate === 'replaced' || fate === 'lost or damaged here') && note === '') throw badField('note', fate === 'replaced' ? 'Say by what.' : 'Say what happened.');
+  ctx.em.assign(step, fate === 'apart' ? { fate, fateNote: '', fateBy: '', fateAt: null } : { fate, fateNote: note, fateBy: ctx.person.name, fateAt: ctx.now });
+  await ctx.em.flush();
+  return presentStep(step);
+}
+
+/** From this stage on it has to be done again when it comes apart again. */
+const AGAIN: readonly StageId[] = ['power', 'strip', 'assemble', 'oil', 'run'];
+
+export async function openPass(ctx: Context, visitId: string, reason: string) {
+  await openVisit(ctx, visitId);
+  const pass = ctx.em.create(StripPass, { visitId, number: (await passNow(ctx, visitId)) + 1, reason, hours: null, ...signature(ctx) });
+  for (const stage of AGAIN) {
+    const [last] = await ctx.em.find(StageEvent, { visitId, stage }, { orderBy: { at: 'desc' }, limit: 1 });
+    if (last?.done) ctx.em.create(StageEvent, { visitId, stage, done: false, ...signature(ctx) });
+  }
+  await ctx.em.flush();
+  return presentPass(pass);
+}
+
+export async function closePass(ctx: Context, visitId: string, number: string, given: ParsedBodyOf<typeof api.strip.closePass>) {
+  await openVisit(ctx, visitId);
+  const pass = await need(ctx, StripPass, { visitId, number: Number(number) || 0 }, 'pass');
+  ctx.em.assign(pass, given);
+  await ctx.em.flush();
+  return presentPass(pass);
+}
+
+export async function addPhase(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.addPhase>) {
+  await openVisit(ctx, visitId);
+  const p = ctx.em.create(StripPhase, { visitId, setAt: null, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return { id: p.id, ...given, setBy: '', setAt: null, ...signed(p) };
+}
+
+export async function setPhase(ctx: Context, visitId: string, id: string, set: boolean): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.assign(await need(ctx, StripPhase, { id, visitId }, 'phase'), set ? { setBy: ctx.person.name, setAt: ctx.now } : { setBy: '', setAt: null });
+}
+
+export async function removePhase(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, StripPhase, { id, visitId }, 'phase'));
+}
+
+export async function addTemporary(ctx: Context, visitId: string, what: string) {
+  await openVisit(ctx, visitId);
+  const t = ctx.em.create(StripTemporary, { visitId, what, ended: null, ...signature(ctx) });
+  await ctx.em.flush();
+  return { id: t.id, what, ended: null, ...signed(t) };
+}
+
+export async function endTemporary(ctx: Context, visitId: string, id: string, ended: Log['temporary'][number]['ended']): Promise<void> {
+  await openVisit(ctx, visitId);
+  (await need(ctx, StripTemporary, { id, visitId }, 'temporary thing')).ended = ended;
+}
+
+export async function giveOut(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.giveOut>) {
+  await openVisit(ctx, visitId);
+  const c = ctx.em.create(StripCustody, { visitId, backAt: null, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return { id: c.id, ...given, backAt: null, state: '', ...signed(c) };
+}
+
+export async function takeBack(ctx: Context, visitId: string, id: string, { back, state }: ParsedBodyOf<typeof api.strip.takeBack>): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.assign(await need(ctx, StripCustody, { id, visitId }, 'part with another hand'), back ? { backAt: ctx.now, state } : { backAt: null, state: '' });
+}

@@ -1,0 +1,48 @@
+import type { StripStep } from '@eclat/contract';
+import { remarkName } from '@eclat/core/strip';
+import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
+import { api } from '../api/doors.ts';
+import { useCommand } from '../api/useCommand.ts';
+import { say } from '../store.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30';
+
+/** What came off, what held it, where it is, and what to mind. */
+export function StepWords({ step: s }: { step: StripStep }) {
+  const mind = [...s.remarks.map(remarkName), s.note].filter(Boolean).join(', ');
+  return (
+    <span className="min-w-0 flex-1">
+      <span className="block text-lg"><b>{s.what}</b>{s.group && <span className="text-soft">, {s.group}</span>}</span>
+      <span className="block">{[s.heldBy, s.place].filter(Boolean).join(' → ')}</span>
+      {mind && <span className="block font-semibold text-brass">{mind}</span>}
+      {s.fate !== 'apart' && <span className="block text-sm text-soft">{s.fate}{s.fateNote && `: ${s.fateNote}`}, {s.fateBy}</span>}
+    </span>
+  );
+}
+
+export function StepRow({ step: s, at, last, onEdit }: { step: StripStep; at: number; last: boolean; onEdit: () => void }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, stepId: s.id };
+  const move = useCommand(api.strip.move, { what: 'Step' });
+  const again = useCommand(api.strip.add, { what: 'Step' });
+  const remove = useCommand(api.strip.remove, {
+    what: 'Step',
+    onDone: () => say('Taken out of the log.', 'good', () => again.mutate({ params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } })),
+  });
+  return (
+    <li className="flex items-start gap-3 py-2">
+      <span className="grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold tabular-nums">{at + 1}</span>
+      {s.photoId && <img src={`/api/photos/${s.photoId}/small`} alt="" className="size-14 shrink-0 rounded-lg object-cover" />}
+      <StepWords step={s} />
+      {!visit.closedAt && (
+        <span className="flex shrink-0 flex-wrap">
+          <button type="button" aria-label={`Later: ${s.what}`} className={tool} disabled={last || move.isPending} onClick={() => move.mutate({ params, body: { position: at + 1 } })}><ArrowUp className="size-5" /></button>
+          <button type="button" aria-label={`Earlier: ${s.what}`} className={tool} disabled={at === 0 || move.isPending} onClick={() => move.mutate({ params, body: { position: at - 1 } })}><ArrowDown className="size-5" /></button>
+          <button type="button" aria-label={`Correct: ${s.what}`} className={tool} onClick={onEdit}><Pencil className="size-5" /></button>
+          <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => remove.mutate({ params })}><Trash2 className="size-5" /></button>
+        </span>
+      )}
+    </li>
+  );
+}
