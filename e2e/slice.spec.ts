@@ -142,9 +142,9 @@ test('one clock goes from the counter to its signed service history, and a kille
     for (let i = 0; i < holes; i++) {
       await expect(answer(page)).toContainText(`${holes - i} of ${holes} holes`);
       // One is typed in thousandths and asked about; one is worn.
-      await page.getByLabel('Pivot').fill(i === 0 ? '122' : '1,20');
+      await page.getByLabel('Pivot', { exact: true }).fill(i === 0 ? '122' : '1,20');
       if (i === 0) await page.getByRole('button', { name: '122 thousandths' }).click();
-      await page.getByLabel('Pivot').press('Enter');
+      await page.getByLabel('Pivot', { exact: true }).press('Enter');
       await page.getByLabel('Long way').fill(i === 0 ? '3.15' : i === 3 ? '1.62' : '1.25');
       await page.getByLabel('Long way').press('Enter');
       await page.getByLabel('Short way').fill(i === 0 ? '3.15' : '1.25');

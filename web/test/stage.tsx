@@ -14,6 +14,8 @@ const ASKED: Record<string, unknown> = { '/api/causes': { causes: [], learn: tru
 export function standIn(replies: Record<string, unknown> = {}): void {
   sent = [];
   localStorage.clear();
+  // jsdom lays nothing out, so there is nothing to observe.
+  vi.stubGlobal('ResizeObserver', class { observe() {} unobserve() {} disconnect() {} });
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     const asked = Object.entries({ ...ASKED, ...replies }).find(([part]) => url.includes(part) && (init.method === 'GET' || part in replies));
     if (init.method !== 'GET') sent.push({ method: init.method!, url, body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {} });

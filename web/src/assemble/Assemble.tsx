@@ -30,7 +30,8 @@ export function Component() {
           : <Answer tone="info" title={`Next on: ${first!.what}`}>{first!.place && <>It is in <b>{first!.place}</b>. </>}{answered} of {off} accounted for.</Answer>}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel title="The log backwards">
-          {off === 0 ? <Empty>What the strip log holds stands here, the last thing off first.</Empty> : <ol className="flex flex-col divide-y divide-line">{backwards(steps).map((s) => <Row key={s.id} step={s} next={s.id === first?.id} />)}</ol>}
+          {off === 0 ? <Empty>What the strip log holds stands here, the last thing off first.</Empty> : <ol className="flex flex-col divide-y divide-line">{backwards(steps).filter((s) => s.fate === 'apart').map((s) => <Row key={s.id} step={s} next={s.id === first?.id} />)}</ol>}
+          {answered > 0 && <details className="mt-3" open={open.length === 0}><summary className="min-h-11 cursor-pointer font-semibold">{answered} accounted for</summary><ol className="flex flex-col divide-y divide-line">{steps.filter((s) => s.fate !== 'apart').map((s) => <Row key={s.id} step={s} next={false} />)}</ol></details>}
         </Panel>
         <div className="flex min-w-0 flex-col gap-5"><PhasesToSet /><Temporary /></div>
       </div>

@@ -71,8 +71,8 @@ export function Question({ rule, chosen, disabled, onChoose }: { rule: RuleQuest
       <RadioGroup.Root aria-labelledby={`q-${rule.id}`} value={chosen} disabled={disabled} onValueChange={onChoose} className="mt-2 grid gap-2 sm:grid-cols-[repeat(auto-fit,minmax(14rem,1fr))]">
         {rule.schools.map((s) => (
           <RadioGroup.Item key={s.id} value={s.id} className={clsx('flex min-h-12 flex-col rounded-lg border-2 px-3 py-2 text-left', s.id === chosen ? 'border-steel bg-steel-wash' : 'border-line', !disabled && 'hover:bg-steel-wash')}>
-            <span className="flex items-center gap-2 font-bold">{s.id === chosen && <CircleCheck className="size-5 shrink-0 text-steel" aria-hidden />}{s.name}{s.id === rule.ours && <span className="ml-auto text-sm font-normal text-soft">as shipped</span>}</span>
-            <span className="text-soft">{s.reason}</span>
+            <span className="flex items-center gap-2 font-bold">{s.id === chosen && <CircleCheck className="size-5 shrink-0 text-steel" aria-hidden />}{s.name}</span>
+            <span className="flex-1 text-soft">{s.reason}</span>{s.id === rule.ours && <span className="text-sm text-soft italic">as shipped</span>}
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>

@@ -44,7 +44,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
     <Panel title={step ? 'Correct a step' : 'Comes off now'}>
       <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
         <div>
-          <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
+          <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3"><TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} /><Button type="submit" look="main" className="mt-7 px-8 text-lg" busy={add.isPending || change.isPending}>{step ? 'Keep changes' : 'Log it'}</Button></div>
           {!step && <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usually next">{offered.slice(0, 6).map((w) => <button key={w} type="button" className={chip} onClick={() => form.setValue('what', w, { shouldDirty: true, shouldValidate: true })}>{w}</button>)}</div>}
         </div>
         <Chips label={LABELS.heldBy} list={HELD_BY} value={heldBy ?? ''} onPress={(v) => form.setValue('heldBy', heldBy === v ? '' : v, { shouldDirty: true })} />
@@ -55,7 +55,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         <div role="group" aria-label="Mind" className="flex flex-wrap gap-2"><span className="w-full font-semibold">Mind</span>{REMARKS.map(([id, name]) => <button key={id} type="button" aria-pressed={remarks.includes(id)} className={chip} onClick={() => toggle(id)}>{name}</button>)}</div>
         <div className="grid gap-4 sm:grid-cols-2"><TextField label={LABELS.note} {...form.register('note')} /><TextField label={LABELS.group} placeholder="strike levers" {...form.register('group')} /></div>
         {photos.length > 0 && <fieldset><legend className="font-semibold">Photo</legend><div className="flex gap-2 overflow-x-auto py-1">{photos.map((p) => <button key={p.id} type="button" aria-pressed={photoId === p.id} aria-label={p.caption || 'Photo of the strip'} className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel" onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}><img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" /></button>)}</div></fieldset>}
-        <div className="flex gap-3"><Button type="submit" look="main" className="px-8 text-lg" busy={add.isPending || change.isPending}>{step ? 'Keep changes' : 'Log it'}</Button>{step && <Button look="plain" onClick={onClose}>Close</Button>}</div>
+        {step && <Button look="plain" className="self-start" onClick={onClose}>Close</Button>}
       </form>
     </Panel>
   );

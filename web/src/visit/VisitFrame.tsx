@@ -55,7 +55,7 @@ function Stages({ done }: { done: StageId[] }) {
   const current = stageOf(done);
   return (
     <nav aria-label="Stages of this visit" className="no-print flex items-center gap-4 border-b border-line px-4 py-3 md:sticky md:top-[4.5rem] md:flex-col md:items-stretch md:gap-2 md:self-start md:border-b-0">
-      <StageWheel words done={done} current={current} className="hidden w-36 self-center md:block" />
+      <StageWheel words done={done} current={current} className="hidden w-36 self-center md:block [@media(max-height:880px)]:w-24" />
       <StageWheel done={done} current={current} className="w-16 md:hidden" />
       <ol className="flex flex-wrap md:flex-col">
         {STAGES.map(({ id, name }, i) => (

@@ -1,0 +1,78 @@
+import { expect, openShop, stage, stageDone, takeIn, test } from './house.ts';
+import type { Page } from '@playwright/test';
+
+const answer = (page: Page) => page.getByRole('status').first();
+
+async function safe(page: Page): Promise<void> {
+  await stage(page, 'Power down');
+  await expect(answer(page)).toContainText('Do not open the plates');
+  const unread = page.getByRole('button', { name: 'I have read this' });
+  for (let n = await unread.count(); n > 0; n--) {
+    await unread.first().click();
+    await expect(unread).toHaveCount(n - 1);
+  }
+  for (const train of await page.getByRole('radio', { name: 'Let down' }).all()) await train.click();
+  await page.getByRole('button', { name: 'Begin the strip' }).click();
+  await stageDone(page, 'Power down');
+}
+
+test('a house rule is set once, holds from then on, and one clock may differ from it', async ({ page, server }) => {
+  await openShop(page, server.address);
+  await page.goto(`${server.address}/rules`);
+  await expect(answer(page)).toContainText('All as shipped');
+  const rack = page.getByRole('radiogroup', { name: 'Rack, snail, lifting pieces?' });
+  await rack.getByRole('radio', { name: /a trace of oil/ }).click();
+  await page.getByLabel('Why here').fill('Ours are steel on steel.');
+  await page.getByRole('button', { name: 'Set as version 1' }).click();
+  await expect(answer(page)).toContainText('as this shop does it');
+  await page.reload();
+  await expect(page.getByLabel('Why here')).toHaveValue('Ours are steel on steel.');
+
+  await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
+  await stage(page, 'Oil');
+  const point = page.getByRole('listitem').filter({ hasText: 'Rack, snail and lifting pieces' }).first();
+  await expect(point).toContainText('a trace, by house rule');
+  await page.getByRole('button', { name: 'Differ: Rack, snail, lifting pieces?' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('radio', { name: /^dry/ }).click();
+  await sheet.getByLabel('The reason').fill('It was oiled to death.');
+  await sheet.getByRole('button', { name: 'Differ here' }).click();
+  await expect(page.getByText('differs here: It was oiled to death.')).toBeVisible();
+  await expect(point).toContainText('dry, or the rack stops falling');
+});
+
+test('a riveted movement stays whole; one that strikes wrong comes apart again as a pass of its own', async ({ page, server }) => {
+  await openShop(page, server.address);
+  await takeIn(page, 'Riveted alarm clock', 'Twin-bell alarm clock');
+  await safe(page);
+  await expect(answer(page)).toContainText('does not come apart');
+  await expect(page.getByRole('group', { name: 'Usually next' })).not.toContainText('front plate');
+
+  await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock', '655');
+  await safe(page);
+  await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('button', { name: 'A phase or mark' }).click();
+  await page.getByLabel('Phase or mark').fill('Warning wheel');
+  await page.getByRole('button', { name: 'Note it' }).first().click();
+  await expect(page.getByText('before the plates close')).toBeVisible();
+  await stageDone(page, 'Strip');
+
+  await stage(page, 'Assemble');
+  await expect(answer(page)).toContainText('Before the plates close: Warning wheel');
+  await page.getByLabel('Warning wheel').click();
+  await page.getByRole('button', { name: 'On again: hands' }).click();
+  await stageDone(page, 'Assemble');
+
+  await stage(page, 'Strip');
+  await page.getByLabel('It has to come apart again, because').fill('Strike runs on');
+  await page.getByRole('button', { name: 'Open a pass' }).click();
+  await expect(page.getByText('Pass 2: power down comes first again.')).toBeVisible();
+  await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await expect(answer(page)).toContainText('2 things are off, pass 2');
+  await page.getByLabel('Cure of pass 2').fill('Warning wheel one tooth on');
+  await page.getByLabel('Hours', { exact: true }).fill('1,5');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('heading', { name: '2 passes, 1.5 h lost' })).toBeVisible();
+});
