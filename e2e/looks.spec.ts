@@ -39,12 +39,15 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
     const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
     const torsion = rows.find((r) => r.next.stage === 'agree')!.visitId;
     const { token } = (await (await page.request.put(`${server.address}/api/visits/${torsion}/link`, { data: { days: 3 }, headers: { origin: server.address } })).json()) as { token: string };
-    for (const path of ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', '/rules', `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)]) {
+    // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own in both.
+    const figures = ['/', ...(['survey', 'run', 'clean', 'agree'] as const).map(at)];
+    const paths = ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', '/rules', `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)];
+    for (const [i, path] of paths.entries()) {
       await page.goto(server.address + path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
       expect.soft(await page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), `${path} scrolls sideways`).toBeLessThanOrEqual(0);
       // A phone takes photos and readings; there, only the width is held to.
-      if (width > 400) expect.soft(await violations(), path).toEqual([]);
+      if (width > 400 && (figures.includes(path) || i % 2 === (width === 1280 ? 0 : 1))) expect.soft(await violations(), path).toEqual([]);
     }
   });
