@@ -1,4 +1,4 @@
-import type { BodyOf, api } from '@eclat/contract';
+import type { BodyOf, ParsedBodyOf, api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/stages';
 import type { Course } from './workshop.ts';
 import type { Picture } from './pictures.ts';
@@ -29,9 +29,9 @@ const f = (place: string, seen: string, severity: 'safety' | 'stops it' | 'harms
 const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };
 
 /** A fault that the house met twice and added to its table. */
-export const OWN_CAUSE = {
-  name: 'Magnetised crutch', prior: 'rare' as const, oscillators: ['pendulum'], fittings: ['crutch'], trains: [], shows: { 'rate-wanders': 'H' as const, 'stops-hours': 'L' as const },
-  look: { what: 'Hold a small compass to the crutch', minutes: 1, level: 1 as const }, remedy: 'Demagnetise, and find what did it',
+export const OWN_CAUSE: ParsedBodyOf<typeof api.knowing.add> = {
+  name: 'Magnetised crutch', prior: 'rare', oscillators: ['pendulum'], fittings: ['crutch'], trains: [], shows: { 'rate-wanders': 'H', 'stops-hours': 'L' },
+  look: { what: 'Hold a small compass to the crutch', minutes: 1, level: 1 }, remedy: 'Demagnetise, and find what did it',
 };
 
 export const CLOCKS: readonly DemoClock[] = [

@@ -1,4 +1,6 @@
+import { SYMPTOM_IDS } from '@eclat/core/faults';
 import { KEY_FITS } from '@eclat/core/intake';
+import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
 import { PLACE_STATES } from '@eclat/core/assess';
 import { z } from 'zod';
 import { changesTo, done, id, millimetres, moment, needed, version, words } from './common.ts';
@@ -70,15 +72,16 @@ export const photos = {
   unmark: route({ method: 'DELETE', path: '/visits/:visitId/photos/:photoId/marks/:markId', summary: 'Take a point away', roles: everyone, reply: done }),
 };
 
-const symptomShows = z.record(z.string(), z.enum(['H', 'M', 'L']));
+const symptomId = z.enum(SYMPTOM_IDS);
+const symptomShows = z.partialRecord(symptomId, z.enum(['H', 'M', 'L']));
 export const ownCauseFields = z.object({
-  name: needed(80, 'A name'), prior: z.enum(['common', 'usual', 'rare']), oscillators: z.array(z.string()).max(4).default([]), fittings: z.array(z.string()).max(10).default([]), trains: z.array(z.string()).max(4).default([]),
+  name: needed(80, 'A name'), prior: z.enum(['common', 'usual', 'rare']), oscillators: z.array(z.enum(OSCILLATORS)).max(OSCILLATORS.length).default([]), fittings: z.array(z.enum(FITTINGS)).max(10).default([]), trains: z.array(z.enum(TRAINS)).max(TRAINS.length).default([]),
   shows: symptomShows.refine((s) => Object.keys(s).length > 0, 'At least one symptom that it shows.'),
   look: z.object({ what: needed(120, 'How to look for it'), minutes: z.int().min(1, 'At least a minute.').max(600, 'At most ten hours.'), level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]) }), remedy: needed(200, 'The remedy'),
 });
 export const ownCause = ownCauseFields.extend({ id: z.string(), by: z.string(), at: moment });
 const share = z.object({ times: z.int(), of: z.int() });
-export const knowledge = z.object({ causes: z.array(ownCause), learn: z.boolean(), signedVisits: z.int(), experience: z.record(z.string(), z.object({ found: share, shows: z.record(z.string(), share) })) });
+export const knowledge = z.object({ causes: z.array(ownCause), learn: z.boolean(), signedVisits: z.int(), experience: z.record(z.string(), z.object({ found: share, shows: z.partialRecord(symptomId, share) })) });
 export const knowing = {
   get: route({ method: 'GET', path: '/causes', summary: 'The shop’s own causes, and what its signed visits found', roles: everyone, reply: knowledge }),
   add: route({ method: 'POST', path: '/causes', summary: 'Add a cause to the table', roles: bench, body: ownCauseFields, reply: ownCause }),

@@ -1,4 +1,4 @@
-import { causeOf, type Experience, type OwnCause, type ShopKnowledge } from '@eclat/core/faults';
+import { causeOf, type ShopKnowledge } from '@eclat/core/faults';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/call.ts';
@@ -12,5 +12,5 @@ const NOTHING: ShopKnowledge = { causes: [], experience: {} };
 /** What the shop knows beyond the table; nothing while it is asked for, so that the diagnosis never waits for it. */
 export function useKnowledge(): ShopKnowledge {
   const { data } = useCauses();
-  return useMemo(() => (data ? { causes: data.causes.map((c) => causeOf(c as unknown as OwnCause)), experience: data.experience as Experience } : NOTHING), [data]);
+  return useMemo(() => (data ? { causes: data.causes.map((c) => causeOf(c)), experience: data.experience } : NOTHING), [data]);
 }
