@@ -11,6 +11,8 @@ export interface DemoClock {
   movement: BodyOf<typeof api.visits.open>['movement'];
   /** Goes on in the book of a movement that was here before. */
   known?: 'slate' | 'brackwater' | 'wharf';
+  /** It comes back because of the last work here. */
+  callback?: boolean;
   complaint: string;
   wanted?: string;
   notWanted?: string;
@@ -139,7 +141,7 @@ export const CLOCKS: readonly DemoClock[] = [
     course: { findings: [f('balance', 'Cone pivots dry and brown.', 'stops it', 'timekeeping', 'Clean whole, one tiny drop each')], symptoms: { 'stops-hours': 'present', 'small-swing': 'present' }, cause: 'Dirty pivots', baths: [{ bath: 'ammoniated water', parts: [{ name: 'whole movement, balance out', materials: ['bare brass', 'plain steel'] }], minutes: 5, running: true }] },
   },
   {
-    owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', known: 'wharf', movement: undefined,
+    owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', known: 'wharf', callback: true, movement: undefined,
     complaint: 'Loses and sometimes stops towards the end of the week.', received: [{ what: 'Pendulum' }, { what: 'Key' }], picture: 'wall', daysAgo: 26, promisedInDays: 12, by: 'ines', stage: 'fit',
     course: { findings: [f('going train, great wheel', 'Chain rubs the edge of the barrel.', 'harms it', 'timekeeping', 'Set true')], symptoms: { 'stops-late': 'present', loses: 'present' }, cause: 'Worn holes, tired mainspring', baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T1.back': 0.62, 'T2.back': 0.33, 'T4.front': 0.19 }, bushes: 1 },
   },
@@ -185,7 +187,7 @@ export const CLOCKS: readonly DemoClock[] = [
     course: { findings: [f('going power', 'Fully wound and gummed.', 'stops it', 'timekeeping', 'Out, clean, grease')], symptoms: { dead: 'present' }, cause: 'Gummed mainspring and dry pivots' },
   },
   {
-    owner: 'Casimir Pell', phone: '0555 014 881', clock: 'Small alarm clock, glowing figures', movement: { name: 'Riveted alarm movement', familyId: 'riveted-alarm', maker: 'Voltane', marks: [], fittings: ['luminous paint'] },
+    owner: 'Casimir Pell', phone: '0555 014 881', clock: 'Small alarm clock, glowing figures', movement: { name: 'Riveted alarm movement', familyId: 'riveted-alarm', maker: 'Aster Works', marks: [], fittings: ['luminous paint'] },
     complaint: 'Alarm will not let off.', picture: 'alarm', daysAgo: 15, promisedInDays: 4, by: 'tobiah', stage: 'run',
     course: { findings: [f('dial', 'Luminous paint, flaking.', 'safety', 'safety', 'Dial off, bagged, not cleaned', { doNotDisturb: true })], symptoms: { 'rate-wanders': 'present' }, cause: 'Dirty pivots' },
   },

@@ -47,6 +47,6 @@ export const HISTORIES: readonly History[] = [
       ['1911-01-20', 'chain repaired 20 Jan 1911 Ockham Jr', 'back plate'],
       ['1954', '54 clnd', 'barrel'],
     ],
-    visits: [{ yearsAgo: 11, owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', complaint: 'Stops.', picture: 'wall', note: 'Set-up: one and a half turns.', course: { symptoms: { 'stops-hours': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.front': 0.21 }, run: { days: 8, rate: -14, place: 'Test stand' } } }],
+    visits: [{ yearsAgo: 1, owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', complaint: 'Stops.', picture: 'wall', note: 'Set-up: one and a half turns.', course: { symptoms: { 'stops-hours': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.front': 0.21 }, run: { days: 8, rate: -14, place: 'Test stand' } } }],
   },
 ];

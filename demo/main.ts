@@ -70,6 +70,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
     complaint: c.complaint, wanted: c.wanted ?? '', notWanted: c.notWanted ?? '', outOfScope: c.outOfScope ?? '', received: c.received ?? [], promisedFor,
   });
   owners.set(c.owner, visit.owner.id);
+  if (c.callback) await shop.comesBack(visit);
   if (c.stage !== 'intake' || c.daysAgo > 0) await shop.photo(visit.id, c.picture, 'As it came');
   if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');
   if (c.course?.worn) await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');

@@ -14,7 +14,7 @@ import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreemen
 import { askByLink, guestOf, makeLink } from '@eclat/server/agreement/owner.service';
 import { startBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, lookAtPlace, measure } from '@eclat/server/counter/assess.service';
-import { answerQuestion, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
+import { answerQuestion, callBack, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
 import type { EntityManager } from '@eclat/server/database/orm';
 import { observe, settleCause, takeLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/findings/findings.service';
@@ -200,6 +200,7 @@ export class Workshop {
   later = async (visitId: string, lines: NonNullable<Course['estimate']>['later']) => {
     for (const l of lines ?? []) await this.did(addLine(this.ctx, visitId, api.agree.addLine.body.parse(l)));
   };
+  comesBack = (visit: Visit) => this.did(callBack(this.ctx, visit.id, visit.earlier[0]!.visitId));
   giveBack = async (visit: Visit) => { for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1); };
 
   private async powerDown(visit: Visit, course: Course, last: boolean): Promise<void> {

@@ -48,7 +48,7 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
           <div className="mt-2 grid grid-cols-3 gap-2" role="group" aria-label={`${here} is`}>
             {PLACE_STATES.map((s) => {
               const [Icon, key] = LOOKS[s];
-              return <Button key={s} look={s === 'in order' ? 'main' : 'quiet'} className="min-h-20 flex-col gap-0.5 px-1 text-sm leading-tight" onClick={() => say(s)}><Icon className="size-6 shrink-0" aria-hidden /><span>{s}</span><kbd className="font-sans opacity-80">{key}</kbd></Button>;
+              return <Button key={s} look={s === 'in order' ? 'main' : 'quiet'} className="min-h-20 flex-col gap-0.5 px-1 py-2 text-sm leading-tight" onClick={() => say(s)}><Icon className="size-6 shrink-0" aria-hidden /><span>{s}</span><kbd className="font-sans opacity-80">{key}</kbd></Button>;
             })}
           </div>
         </div>

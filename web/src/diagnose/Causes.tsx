@@ -37,7 +37,7 @@ export function Component() {
       </Answer>
       <Panel title="Found here" aside={<span className="text-soft">of the clocks that could have had it</span>}>
         {found.length === 0 ? <Empty>What looks and findings of signed visits confirm is counted here.</Empty> : (
-          <ul className="grid gap-x-8 sm:grid-cols-2">{found.map(([id, e]) => <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2"><span className="font-semibold">{nameOf(id)}</span><span className="text-lg tabular-nums"><b>{e.found.times}</b> of your last {e.found.of}</span></li>)}</ul>
+          <ul className="grid gap-x-8 sm:grid-cols-2">{found.map(([id, e]) => <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2"><span className="font-semibold">{nameOf(id)}</span><span className="text-lg whitespace-nowrap tabular-nums"><b>{e.found.times}</b> of your last {e.found.of}</span></li>)}</ul>
         )}
       </Panel>
       <Panel title="Causes of your own" aside={!adding && me?.role !== 'counter' && <Button look="main" onClick={() => setAdding(true)}><Plus className="size-5" aria-hidden />Add a cause</Button>}>
