@@ -1,12 +1,14 @@
 import type { Line, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
+import { askAll, rows, type RowsOf } from '../database/rows.ts';
 import { expectVersion, need, openVisit, type Context } from '../http/context.ts';
 import { badField, notFound, refused } from '../http/problems.ts';
 import { Finding } from '../findings/findings.entity.ts';
+import { Shop } from '../people/people.entity.ts';
 import { StageEvent } from '../visits/visits.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice } from './agreement.entity.ts';
-import { pricesOf } from './prices.service.ts';
+import { pricesIn } from './prices.service.ts';
 
 const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
   id: l.id, version: l.version, kind: l.kind, what: l.what, quantity: l.quantity, price: l.price, routes: l.routes, optional: l.optional, noGuarantee: l.noGuarantee,
@@ -14,11 +16,13 @@ const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
   decisions: said.map((d) => ({ state: d.state, how: d.how, who: d.who, note: d.note, by: d.by, at: d.at.toISOString() })),
 });
 
-export async function linesOf(ctx: Context, visitId: string): Promise<Line[]> {
-  const lines = await ctx.em.find(EstimateLine, { visitId }, { orderBy: { at: 'asc' } });
-  const said = await ctx.em.find(LineDecision, { lineId: lines.map((l) => l.id) }, { orderBy: { at: 'asc' } });
-  return lines.map((l) => presentLine(l, said.filter((d) => d.lineId === l.id)));
-}
+const linesAsk = (visitId: string) => ({
+  lines: rows(EstimateLine, 'where visit_id = ? order by at', visitId),
+  said: rows(LineDecision, 'where line_id in (select id from estimate_line where visit_id = ?) order by at', visitId),
+});
+const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] => lines.map((l) => presentLine(l, said.filter((d) => d.lineId === l.id)));
+
+export const linesOf = async (ctx: Context, visitId: string): Promise<Line[]> => showLines(await askAll(ctx.em, linesAsk(visitId)));
 
 /** Two words in one millisecond would have no order, and the last one holds. */
 const after = (ctx: Context, last: { at: Date } | undefined) => ({ by: ctx.person.name, at: new Date(Math.max(ctx.now.getTime(), last ? last.at.getTime() + 1 : 0)) });
@@ -28,21 +32,29 @@ async function lineOf(ctx: Context, visitId: string, lineId: string): Promise<Li
   return (await linesOf(ctx, visitId)).find((l) => l.id === lineId)!;
 }
 
-export async function presentAgreement(ctx: Context, visitId: string): Promise<Shape['agreement']> {
-  const offered = await ctx.em.find(EstimateRoute, { visitId });
-  const [choice] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
-  const [link] = await ctx.em.find(OwnerLink, { visitId, revokedAt: null, expiresAt: { $gt: ctx.now } }, { orderBy: { at: 'desc' }, limit: 1 });
-  const uses = link ? await ctx.em.find(OwnerLinkUse, { linkId: link.id }, { orderBy: { at: 'desc' }, limit: 50 }) : [];
-  const questions = await ctx.em.find(OwnerQuestion, { visitId }, { orderBy: { at: 'asc' } });
+const OPEN_LINK = 'where visit_id = ? and revoked_at is null and expires_at > ? order by at desc limit 1';
+export const agreementAsk = (ctx: Context, visitId: string) => ({
+  ...linesAsk(visitId),
+  offered: rows(EstimateRoute, 'where visit_id = ?', visitId),
+  choices: rows(RouteChoice, 'where visit_id = ? order by at desc limit 1', visitId),
+  links: rows(OwnerLink, OPEN_LINK, visitId, ctx.now),
+  uses: rows(OwnerLinkUse, `where link_id = (select id from owner_link ${OPEN_LINK}) order by at desc limit 50`, visitId, ctx.now),
+  questions: rows(OwnerQuestion, 'where visit_id = ? order by at', visitId),
+  shops: rows(Shop, 'limit 1'),
+});
+
+export function showAgreement(found: RowsOf<ReturnType<typeof agreementAsk>>): Shape['agreement'] {
+  const { offered, uses, questions, choices: [choice], links: [link], shops: [shop] } = found;
   return {
-    lines: await linesOf(ctx, visitId),
+    lines: showLines(found),
     routes: offered.toSorted((a, b) => ROUTE_IDS.indexOf(a.route) - ROUTE_IDS.indexOf(b.route)).map(({ route, originality, guarantee }) => ({ route, originality, guarantee })),
     chosen: choice?.route ? { route: choice.route, how: choice.how, who: choice.who, by: choice.by, at: choice.at.toISOString() } : null,
     link: link ? { expiresAt: link.expiresAt.toISOString(), by: link.by, at: link.at.toISOString(), uses: uses.map((u) => ({ what: u.what, at: u.at.toISOString() })) } : null,
     questions: questions.map((q) => ({ id: q.id, text: q.text, at: q.at.toISOString(), answer: q.answer, answeredBy: q.answeredBy })),
-    prices: await pricesOf(ctx),
+    prices: pricesIn(shop!),
   };
 }
+export const presentAgreement = async (ctx: Context, visitId: string): Promise<Shape['agreement']> => showAgreement(await askAll(ctx.em, agreementAsk(ctx, visitId)));
 
 async function checkFinding(ctx: Context, visitId: string, findingId: string | null | undefined): Promise<void> {
   if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId }))) throw badField('findingId', 'This finding belongs to another visit.');

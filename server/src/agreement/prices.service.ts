@@ -2,10 +2,8 @@ import type { Prices } from '@eclat/contract';
 import type { Context } from '../http/context.ts';
 import { Shop } from '../people/people.entity.ts';
 
-export async function pricesOf({ em }: Pick<Context, 'em'>): Promise<Prices> {
-  const { hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek } = await em.findOneOrFail(Shop, { one: true });
-  return { hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek };
-}
+export const pricesIn = ({ hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek }: Prices): Prices => ({ hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek });
+export const pricesOf = async ({ em }: Pick<Context, 'em'>): Promise<Prices> => pricesIn(await em.findOneOrFail(Shop, { one: true }));
 
 export async function setPrices(ctx: Context, given: Prices): Promise<Prices> {
   ctx.em.assign(await ctx.em.findOneOrFail(Shop, { one: true }), given);

@@ -4,8 +4,9 @@ import { api, MARK_PLACES } from '@eclat/contract';
 import { FAMILIES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
+import { askAll, rows, type RowsOf } from '../database/rows.ts';
 import { need, type Context } from '../http/context.ts';
-import { badField } from '../http/problems.ts';
+import { badField, notFound } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
@@ -18,14 +19,20 @@ import { Movement, MovementMark } from './movements.entity.ts';
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 const newCode = () => `M-${Array.from({ length: 6 }, () => ALPHABET[randomInt(ALPHABET.length)]).join('')}`;
 
-export async function presentMovement(ctx: Context, m: Movement): Promise<Shape> {
-  const marks = await ctx.em.find(MovementMark, { movementId: m.id }, { orderBy: { place: 'asc', text: 'asc' } });
-  const dating = await ctx.em.find(DatingEvidence, { movementId: m.id }, { orderBy: { at: 'asc' } });
+export const movementAsk = (movementId: string) => ({
+  movements: rows(Movement, 'where id = ?', movementId),
+  movementMarks: rows(MovementMark, 'where movement_id = ? order by place, text', movementId),
+  dating: rows(DatingEvidence, 'where movement_id = ? order by at', movementId),
+});
+
+export function showMovement({ movements: [m], movementMarks, dating }: RowsOf<ReturnType<typeof movementAsk>>): Shape {
+  if (!m) throw notFound('movement');
   return {
     id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, version: m.version, dating: dating.map(presentEvidence),
-    marks: marks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
+    marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
+export const presentMovement = async (ctx: Context, m: Movement): Promise<Shape> => showMovement(await askAll(ctx.em, movementAsk(m.id)));
 
 /** The family fills in the traits; what was found on this one is added. */
 export function makeMovement(ctx: Context, given: z.output<typeof newMovement>): Movement {

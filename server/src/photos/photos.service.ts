@@ -2,6 +2,7 @@ import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/stages';
 import sharp from 'sharp';
+import { askAll, rows, type RowsOf } from '../database/rows.ts';
 import { need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField, HttpProblem } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
@@ -44,11 +45,14 @@ type Point = Shape['marks'][number];
 const presentMark = (m: { id: string; number: number; x: number; y: number; findingId?: string | null; note: string }): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
 
 /** The photos of a visit in the order they were put in, without their bytes. */
-export async function presentPhotos(ctx: Context, visitId: string): Promise<Shape[]> {
-  const photos = await ctx.em.find(Photo, { visitId }, { orderBy: { position: 'asc', at: 'asc' }, fields: ['caption', 'stage', 'width', 'height', 'by', 'at'] });
-  const marks = await ctx.em.find(PhotoMark, { photoId: photos.map((p) => p.id) }, { orderBy: { number: 'asc' } });
+export const photosAsk = (visitId: string) => ({
+  photos: rows(Photo, 'where visit_id = ? order by position, at', visitId),
+  marks: rows(PhotoMark, 'where photo_id in (select id from photo where visit_id = ?) order by number', visitId),
+});
+export function showPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosAsk>>): Shape[] {
   return photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, by: p.by, at: p.at.toISOString(), marks: marks.filter((m) => m.photoId === p.id).map(presentMark) }));
 }
+export const presentPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> => showPhotos(await askAll(ctx.em, photosAsk(visitId)));
 
 /** A caption, or a new place in the order: the others move up or down. */
 export async function changePhoto(ctx: Context, visitId: string, id: string, { caption, position }: ParsedBodyOf<typeof api.photos.change>): Promise<void> {

@@ -1,10 +1,10 @@
 import type { ParsedBodyOf, ReplyOf, RulesVersion, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { held, RULES, schoolOf } from '@eclat/core/rules';
-import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
+import { askAll, rows, type RowsOf } from '../database/rows.ts';
+import { expectVersion, openVisit, signature, type Context } from '../http/context.ts';
 import { notFound } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
-import { Visit } from '../visits/visits.entity.ts';
 import { HouseRules, VisitRule } from './rules.entity.ts';
 
 const present = (r: HouseRules): RulesVersion => ({ version: r.version, choices: r.choices, why: r.why, by: r.by, at: r.at?.toISOString() ?? null });
@@ -27,15 +27,19 @@ export async function setRules(ctx: Context, { choices, why, version }: ParsedBo
   return present(made);
 }
 
-export async function presentRules(ctx: Context, visitId: string): Promise<Shape['rules']> {
-  const { rulesVersion } = await need(ctx, Visit, { id: visitId }, 'visit');
-  const { choices } = await need(ctx, HouseRules, { version: rulesVersion }, 'house rules');
-  const differs = await ctx.em.find(VisitRule, { visitId }, { orderBy: { at: 'asc' } });
+export const rulesAsk = (visitId: string) => ({
+  under: rows(HouseRules, 'where version = (select rules_version from visit where id = ?)', visitId),
+  differs: rows(VisitRule, 'where visit_id = ? order by at', visitId),
+});
+
+export function showRules({ under: [under], differs }: RowsOf<ReturnType<typeof rulesAsk>>): Shape['rules'] {
+  const { version, choices } = under!;
   return {
-    version: rulesVersion, held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, choices, differs).id])),
+    version, held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, choices, differs).id])),
     differs: differs.map((d) => ({ question: d.question, school: d.school, reason: d.reason, by: d.by, at: d.at.toISOString() })),
   };
 }
+const presentRules = async (ctx: Context, visitId: string): Promise<Shape['rules']> => showRules(await askAll(ctx.em, rulesAsk(visitId)));
 
 const known = (question: string): void => { if (!RULES.some((r) => r.id === question)) throw notFound('house rule'); };
 

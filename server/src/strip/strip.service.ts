@@ -1,6 +1,7 @@
 import type { ParsedBodyOf, StripStep as Shape, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/stages';
+import { rows, type RowsOf } from '../database/rows.ts';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField } from '../http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
@@ -17,17 +18,23 @@ const presentStep = (s: StripStep): Shape => ({
 });
 const presentPass = (p: { number: number; reason: string; cure: string; hours?: number | null; by: string; at: Date }) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
 
-export async function presentStrip(ctx: Context, visitId: string): Promise<Log> {
-  const of = { visitId };
-  const inTime = { orderBy: { at: 'asc' } } as const;
-  const begun = await ctx.em.findOne(Strip, of);
+export const stripAsk = (visitId: string) => ({
+  begun: rows(Strip, 'where visit_id = ?', visitId),
+  steps: rows(StripStep, 'where visit_id = ? order by position', visitId),
+  passes: rows(StripPass, 'where visit_id = ? order by number', visitId),
+  phases: rows(StripPhase, 'where visit_id = ? order by at', visitId),
+  temporary: rows(StripTemporary, 'where visit_id = ? order by at', visitId),
+  custody: rows(StripCustody, 'where visit_id = ? order by at', visitId),
+});
+
+export function showStrip({ begun: [begun], steps, passes, phases, temporary, custody }: RowsOf<ReturnType<typeof stripAsk>>): Log {
   return {
-    begun: begun && { overrideReason: begun.overrideReason, ...signed(begun) },
-    steps: (await ctx.em.find(StripStep, of, { orderBy: { position: 'asc' } })).map(presentStep),
-    passes: (await ctx.em.find(StripPass, of, { orderBy: { number: 'asc' } })).map(presentPass),
-    phases: (await ctx.em.find(StripPhase, of, inTime)).map((p) => ({ id: p.id, what: p.what, how: p.how, when: p.when, setBy: p.setBy, setAt: p.setAt?.toISOString() ?? null, ...signed(p) })),
-    temporary: (await ctx.em.find(StripTemporary, of, inTime)).map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
-    custody: (await ctx.em.find(StripCustody, of, inTime)).map((c) => ({ id: c.id, what: c.what, withWhom: c.withWhom, forWhat: c.forWhat, backAt: c.backAt?.toISOString() ?? null, state: c.state, ...signed(c) })),
+    begun: begun ? { overrideReason: begun.overrideReason, ...signed(begun) } : null,
+    steps: steps.map(presentStep),
+    passes: passes.map(presentPass),
+    phases: phases.map((p) => ({ id: p.id, what: p.what, how: p.how, when: p.when, setBy: p.setBy, setAt: p.setAt?.toISOString() ?? null, ...signed(p) })),
+    temporary: temporary.map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
+    custody: custody.map((c) => ({ id: c.id, what: c.what, withWhom: c.withWhom, forWhat: c.forWhat, backAt: c.backAt?.toISOString() ?? null, state: c.state, ...signed(c) })),
   };
 }
 

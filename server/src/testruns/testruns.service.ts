@@ -1,14 +1,19 @@
 import type { ParsedBodyOf, TestRun as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { askAll, rows, type RowsOf } from '../database/rows.ts';
 import { need, openVisit, type Context } from '../http/context.ts';
 import { badField, refused } from '../http/problems.ts';
 import { RunEvent, RunReading, TestRun } from './testruns.entity.ts';
 
-export async function presentRun(ctx: Context, visitId: string): Promise<Shape | null> {
-  const run = await ctx.em.findOne(TestRun, { visitId });
+const OF_RUN = 'where test_run_id = (select id from test_run where visit_id = ?)';
+export const runAsk = (visitId: string) => ({
+  runs: rows(TestRun, 'where visit_id = ?', visitId),
+  readings: rows(RunReading, `${OF_RUN} order by read_at`, visitId),
+  events: rows(RunEvent, `${OF_RUN} order by happened_at`, visitId),
+});
+
+export function showRun({ runs: [run], readings, events }: RowsOf<ReturnType<typeof runAsk>>): Shape | null {
   if (!run) return null;
-  const readings = await ctx.em.find(RunReading, { testRunId: run.id }, { orderBy: { readAt: 'asc' } });
-  const events = await ctx.em.find(RunEvent, { testRunId: run.id }, { orderBy: { happenedAt: 'asc' } });
   return {
     id: run.id, startedAt: run.startedAt.toISOString(), readBy: run.readBy, place: run.place,
     readings: readings.map(presentReading),
@@ -26,7 +31,7 @@ export async function startRun(ctx: Context, visitId: string, given: ParsedBodyO
   const { startedAt, ...rest } = given;
   ctx.em.create(TestRun, { visitId, ...rest, startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now });
   await ctx.em.flush();
-  return (await presentRun(ctx, visitId))!;
+  return showRun(await askAll(ctx.em, runAsk(visitId)))!;
 }
 
 /** A clock cannot have been read in the future; a few minutes are allowed for a computer whose clock is off. */
