@@ -56,6 +56,13 @@ describe('two that are one', () => {
     expect(book.entries.at(-1)).toMatchObject({ kind: 'merger', text: 'Same scratch below the crutch.' });
     expect(await shop.marit.ok('GET', `/movements/${lone.movement.id}`)).toMatchObject({ movement: { id: a.movement.id } });
     expect(await shop.marit.ok('GET', `/find?q=${lone.movement.code}`)).toEqual(expect.arrayContaining([expect.objectContaining({ movementId: a.movement.id })]));
+    const called = async (q: string) => (await shop.marit.ok<{ items: { code: string; entries: number }[] }>('GET', `/movements?q=${q}`)).items;
+    expect(await called(lone.movement.code)).toEqual([expect.objectContaining({ code: a.movement.code, entries: 3 })]);
+    // Found to be a third one's later: both old codes lead there, none is lost on the way.
+    await closeQuietly(c.id);
+    await shop.marit.ok('POST', `/movements/${c.movement.id}/merger`, { otherId: a.movement.id, why: 'And the same hand on both.' });
+    for (const code of [a.movement.code, lone.movement.code]) expect(await called(code)).toEqual([expect.objectContaining({ code: c.movement.code, entries: 4 })]);
+    expect((await shop.marit.ok<Book>('GET', `/movements/${lone.movement.id}`)).also).toHaveLength(2);
   });
   const closeQuietly = async (id: string) => { await shop.running.house.orm.em.fork().getConnection().execute(`update visit set closed_at = now() where id = '${id}'`); };
 

@@ -43,7 +43,7 @@ export const serveOn = (router: Router, house: House): Serve => (route, handler)
       : house.orm.em.fork().transactional(async (em) => {
           const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
           await em.flush();
-          for (const visitId of ctx.touched) await tell(em, { visitId, what: route.path });
+          for (const visitId of ctx.touched) await tell(em, { visitId, what: route.path, key: req.get('idempotency-key')?.slice(0, 100) });
           return reply;
         });
     const reply = await run;
@@ -58,8 +58,8 @@ function parse(schema: z.ZodType, value: unknown): unknown {
   throw new HttpProblem(422, 'Something typed cannot be.', { fields: parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })) });
 }
 
-/** Heard by every server process on this database when the transaction commits. */
-export async function tell(em: EntityManager, notice: { visitId: string | null; what: string }): Promise<void> {
+/** Heard by every server process on this database when the transaction commits. The key tells the sender its own. */
+export async function tell(em: EntityManager, notice: { visitId: string | null; what: string; key?: string | undefined }): Promise<void> {
   await sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
 }
 

@@ -8,7 +8,7 @@ import { DatingEvidence } from '../counter/counter.entity.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { writeEntry } from '../history/history.service.ts';
 import { Visit } from '../visits/visits.entity.ts';
-import { ClockMovement, MovementMark } from './movements.entity.ts';
+import { ClockMovement, Movement, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, presentMovement } from './movements.service.ts';
 
 const MOST = 4;
@@ -85,6 +85,7 @@ export async function merge(ctx: Context, movementId: string, { otherId, why }: 
   await ctx.em.nativeUpdate(Visit, { movementId: other.id }, { movementId: movement.id });
   await ctx.em.nativeUpdate(DatingEvidence, { movementId: other.id }, { movementId: movement.id });
   other.mergedInto = movement.id;
+  await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id }); // every old code leads here in one step
   await ctx.em.flush();
   await writeEntry(ctx, { movementId: movement.id, kind: 'merger', date: ctx.now.toISOString().slice(0, 10), title: `Found to be one with ${other.code}, ${other.name}`, text: why });
   return movementBook(ctx, movement.id);

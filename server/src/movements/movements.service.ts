@@ -48,16 +48,20 @@ export function makeMovement(ctx: Context, given: z.output<typeof newMovement>):
 
 const PAGE = 30;
 
+const SAME = 'select m.id union select b.id from movement b where b.merged_into = m.id';
+
+/** By what stands on it, and by what a book that was found to be the same was called. */
 export async function searchMovements(ctx: Context, q: string, after = '') {
   const like = `%${likely(q)}%`;
   const rows = await sql<{ id: string; code: string; name: string; family_id: string; maker: string; version: number; marks: Shape['marks']; entries: number; last_date: string | null }>(ctx.em, `
     select m.id, m.code, m.name, m.family_id, m.maker, m.version,
       coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place) from movement_mark k where k.movement_id = m.id), '[]') as marks,
-      (select count(*)::int from history_entry h where h.movement_id = m.id) as entries,
-      (select max(h.date) from history_entry h where h.movement_id = m.id and h.date not like 'X%') as last_date
+      (select count(*)::int from history_entry h where h.movement_id in (${SAME})) as entries,
+      (select max(h.date) from history_entry h where h.movement_id in (${SAME}) and h.date not like 'X%') as last_date
     from movement m
-    where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)) and m.code > ?
-    order by m.code limit ${PAGE + 1}`, [like, like, like, like, after]);
+    where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)
+      or exists (select 1 from movement b where b.merged_into = m.id and (b.name ilike ? or b.code ilike ?))) and m.code > ?
+    order by m.code limit ${PAGE + 1}`, [like, like, like, like, like, like, after]);
   const sent = rows.slice(0, PAGE);
   return {
     items: sent.map((r) => ({ id: r.id, code: r.code, name: r.name, familyId: r.family_id, maker: r.maker, version: r.version, marks: r.marks, entries: r.entries, lastDate: r.last_date })),
@@ -67,16 +71,13 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
 
 /** A movement that was found to be another opens that one's book. */
 export async function movementNow(ctx: Context, movementId: string): Promise<Movement> {
-  let movement = await need(ctx, Movement, { id: movementId }, 'movement');
-  while (movement.mergedInto) movement = await need(ctx, Movement, { id: movement.mergedInto }, 'movement');
-  return movement;
+  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
+  return movement.mergedInto ? need(ctx, Movement, { id: movement.mergedInto }, 'movement') : movement;
 }
 
 /** Every movement whose history stands in this book: itself, and those that were merged into it. */
 async function oneAndTheSame(ctx: Context, movementId: string): Promise<Movement[]> {
-  const all = [await need(ctx, Movement, { id: movementId }, 'movement')];
-  for (const m of all) all.push(...(await ctx.em.find(Movement, { mergedInto: m.id })));
-  return all;
+  return [await need(ctx, Movement, { id: movementId }, 'movement'), ...(await ctx.em.find(Movement, { mergedInto: movementId }))];
 }
 
 export async function movementBook(ctx: Context, movementId: string) {

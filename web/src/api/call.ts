@@ -36,7 +36,7 @@ export async function request(method: string, url: string, body: unknown, key: s
   try {
     reply = await fetch(url, {
       method,
-      headers: { ...(body === undefined ? {} : { 'content-type': isFile ? body.type || 'application/octet-stream' : 'application/json' }), ...(method === 'POST' ? { 'idempotency-key': key } : {}) },
+      headers: { ...(body === undefined ? {} : { 'content-type': isFile ? body.type || 'application/octet-stream' : 'application/json' }), ...(method === 'GET' ? {} : { 'idempotency-key': key }) },
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
       ...(signal ? { signal } : {}),
     });

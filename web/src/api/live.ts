@@ -3,6 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useStore } from '../store.ts';
 import { keys } from './queries.ts';
 
+/** Keys of the changes sent from this page: it looks again by itself once they are answered, and need not be told. */
+export const ours = new Set<string>();
+
 /** Looks again at whatever another browser, or another server process, has changed. */
 export function useLive(): void {
   const queries = useQueryClient();
@@ -19,7 +22,8 @@ export function useLive(): void {
       useStore.getState().set({ liveOk: false });
     };
     source.onmessage = ({ data }) => {
-      const { visitId } = JSON.parse(data as string) as { visitId: string | null };
+      const { visitId, key } = JSON.parse(data as string) as { visitId: string | null; key?: string };
+      if (key && ours.delete(key)) return;
       if (!visitId) return void queries.invalidateQueries();
       void queries.invalidateQueries({ queryKey: keys.visit(visitId) });
       void queries.invalidateQueries({ queryKey: keys.bench });

@@ -2,6 +2,7 @@ import type { BodyOf, ParamsOf, ReplyOf, Route } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { say, useStore } from '../store.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
+import { ours } from './live.ts';
 import { keepUnsent } from './outbox.ts';
 import { keys, sessionQuery } from './queries.ts';
 
@@ -41,6 +42,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
   const mutation = useMutation({
     mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | 'kept'> => {
       const key = crypto.randomUUID();
+      ours.add(key);
       try {
         return await call(route, { ...command, key } as never);
       } catch (error) {

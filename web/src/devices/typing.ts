@@ -12,7 +12,8 @@ export const CALIPER: TypingDevice = { id: 'caliper', name: 'Simulated caliper',
 export const METER: TypingDevice = { id: 'meter', name: 'Simulated meter', unit: 'Ω', reads: (ohm) => steps(ohm, ohm < 100 ? 0.1 : 1) };
 
 /**
- * Types as such a device does: into the field that has the focus, then Enter. React hears of it as of a person's typing.
+ * Types as such a device does: into the field that has the focus, then Enter, which sends a form on its own as it does
+ * under a finger. Enter comes a moment later, when the page has taken in what was typed.
  * @returns false when no field waits for it
  */
 export function typeInto(field: Element | null, text: string): boolean {
@@ -21,6 +22,9 @@ export function typeInto(field: Element | null, text: string): boolean {
   // A field for numbers takes no unit.
   set.call(field, field.type === 'number' ? text.replace(/[^\d.-]/g, '') : text);
   field.dispatchEvent(new Event('input', { bubbles: true }));
-  field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+  setTimeout(() => {
+    const goesOn = field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+    if (goesOn) field.form?.requestSubmit();
+  });
   return true;
 }

@@ -13,7 +13,7 @@ export default function RateChart({ run, judged }: { run: TestRun; judged: RunJu
   const colours = useColours();
   const { data, options, events } = useMemo(() => draw(run, judged, colours), [run, judged, colours]);
   const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;
-  return <div className="h-[22rem]"><Scatter key={colours.steel} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
+  return <div className="relative h-[22rem] min-w-0 overflow-hidden"><Scatter key={colours.steel} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
 }
 
 function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {

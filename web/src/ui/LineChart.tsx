@@ -33,5 +33,5 @@ export function LineChart({ series, x, y, says, from0 = false }: Props) {
       : { label: s.label, data: s.points, pointRadius: 7, borderWidth: 3, backgroundColor: colours.enamel, borderColor: colours[s.mark ?? 'steel'] }));
     return { data: { datasets: [...datasets].reverse() }, options };
   }, [series, x, y, from0, colours]);
-  return <div className="h-72"><Scatter key={colours.steel} data={data} options={options} role="img" aria-label={says} /></div>;
+  return <div className="relative h-72 min-w-0 overflow-hidden"><Scatter key={colours.steel} data={data} options={options} role="img" aria-label={says} /></div>;
 }

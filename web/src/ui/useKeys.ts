@@ -1,8 +1,9 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 
 /** One key, one action, while no field is being typed in. */
 export function useKeys(actions: Record<string, () => void>): void {
-  useEffect(() => {
+  // Before anything is painted: a key pressed on what is seen is heard.
+  useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       const at = e.target as HTMLElement;
       if (e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName) || at.isContentEditable) return;

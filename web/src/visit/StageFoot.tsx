@@ -1,7 +1,8 @@
 import { api } from '../api/doors.ts';
 import { STAGES, stageName, type StageId } from '@eclat/core/stages';
 import { ArrowRight, RotateCcw } from 'lucide-react';
-import { useNavigate } from 'react-router';
+import { useRef } from 'react';
+import { useNavigate, useNavigation } from 'react-router';
 import { useCommand } from '../api/useCommand.ts';
 import { Button } from '../ui/Button.tsx';
 import { ago } from '../ui/dates.ts';
@@ -12,12 +13,23 @@ import { useThisVisit } from './thisVisit.ts';
 export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?: boolean; why?: string }) {
   const visit = useThisVisit();
   const go = useNavigate();
+  const going = useRef(false);
+  going.current = useNavigation().state !== 'idle';
   const now = useNow(30_000);
   const mark = useCommand(api.visits.stage, { what: stageName(stage) });
   const state = visit.stages.find((s) => s.stage === stage);
   const next = STAGES[STAGES.findIndex((s) => s.id === stage) + 1];
   if (visit.closedAt) return null;
-  const set = (done: boolean) => mark.mutate({ params: { visitId: visit.id, stage }, body: { done } }, { onSuccess: (reply) => { if (reply !== 'kept' && done && next) void go(`/visits/${visit.id}/${next.id}`); } });
+  const set = (done: boolean) => {
+    const from = window.location.pathname;
+    mark.mutate({ params: { visitId: visit.id, stage }, body: { done } }, {
+      onSuccess: (reply) => {
+        // Whoever has gone somewhere else meanwhile is not fetched from there.
+        const still = window.location.pathname === from && !going.current;
+        if (reply !== 'kept' && done && next && still) void go(`/visits/${visit.id}/${next.id}`);
+      },
+    });
+  };
   return (
     <div className="no-print mt-2 flex flex-wrap items-center gap-4 border-t border-line pt-4">
       {state?.done ? (
