@@ -25,7 +25,7 @@ export function Answer({ tone, title, children }: { tone: keyof typeof TONES; ti
 
 export function Panel({ title, aside, children, className }: { title?: ReactNode; aside?: ReactNode; children: ReactNode; className?: string }) {
   return (
-    <section className={clsx('rounded-xl border border-line bg-enamel p-5', className)}>
+    <section className={clsx('min-w-0 rounded-xl border border-line bg-enamel p-5', className)}>
       {title && <div className="mb-4 flex flex-wrap items-center justify-between gap-3"><h2 className="text-xl">{title}</h2>{aside}</div>}
       {children}
     </section>
