@@ -68,7 +68,7 @@ export const CLOCKS: readonly DemoClock[] = [
       symptoms: { 'stops-late': 'present', 'small-swing': 'present', 'uneven-beat': 'absent', 'strikes-slow': 'present', dead: 'absent' }, looks: { 'crutch-loop': 'clear', 'gummed-mainspring.going': 'found', 'worn-hole.going': 'found', 'worn-hole.strike': 'found' }, cause: 'Gummed mainspring, with worn holes in both trains',
       baths: [
         { bath: 'petroleum solvent', parts: [{ name: 'mainsprings', materials: ['blued or polished steel'] }, { name: 'nuts, pins and screws', materials: ['blued or polished steel'] }], minutes: 20 },
-        { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 }, { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5 },
+        { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5, before: 'Brown all over, black in the sinks', after: 'Even and clean; old marks left' }, { bath: 'detergent', sequence: 'light', parts: [brassAndSteel], minutes: 2, after: 'No chips left in the sinks' },
       ],
       worn: { 'T2.back': 0.34, 'S3.front': 0.29, 'S4.back': 0.24, 'T5.front': 0.16 },
       parts: [{ what: 'Suspension spring', size: '0.10 × 6 × 22 mm', why: 'One strip kinked', source: 'new', oldPart: 'returned to the owner' }, { what: 'Taper pins, six', source: 'made here', oldPart: 'scrapped' }],
@@ -195,4 +195,11 @@ export const CLOCKS: readonly DemoClock[] = [
     owner: 'Hesper Lunt', phone: '0555 014 207', clock: 'Bedroom clock on three feet', movement: { name: 'Small timepiece movement', familyId: 'mantel-barrels', maker: 'Quillfeather', marks: [{ place: 'back plate', text: '90' }] },
     complaint: 'Loses ten minutes a day.', picture: 'mantel', daysAgo: 0, by: 'wilf', stage: 'intake',
   },
+];
+
+/** Tanks and jars that stand filled; the last one is past its rule. */
+export const BATHS_IN_USE: (Omit<BodyOf<typeof api.cleaning.fill>, 'note'> & { daysAgo: number })[] = [
+  { bath: 'ammoniated water', name: 'Ultrasonic tank', litres: 3, waterParts: 7, limitLoads: 12, limitDays: 30, daysAgo: 19 },
+  { bath: 'detergent', name: 'Basin', litres: 5, waterParts: 40, limitLoads: 4, limitDays: 7, daysAgo: 2 },
+  { bath: 'petroleum solvent', name: 'Covered tray', litres: 2, waterParts: null, limitLoads: null, limitDays: 45, daysAgo: 61 },
 ];

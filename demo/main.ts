@@ -3,8 +3,10 @@ import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/history/history.service';
 import { connect, migrate, type EntityManager } from '@eclat/server/database/orm';
 import type { Person } from '@eclat/contract';
+import type { Bath } from '@eclat/core/cleaning';
+import { fillBath } from '@eclat/server/cleaning/book.service';
 import { addCause } from '@eclat/server/diagnosis/knowledge.service';
-import { CLOCKS, OWN_CAUSE, type DemoClock } from './clocks.ts';
+import { BATHS_IN_USE, CLOCKS, OWN_CAUSE, type DemoClock } from './clocks.ts';
 import { HISTORIES } from './histories.ts';
 import { DAY, seeded, Workshop } from './workshop.ts';
 
@@ -16,6 +18,8 @@ const random = seeded(1894);
 const movements = new Map<string, string>();
 /** Owners by name: a returning one is the same person. */
 const owners = new Map<string, string>();
+const fills: Partial<Record<Bath, string>> = {};
+const OLDEST_FILL = Math.max(...BATHS_IN_USE.map((b) => b.daysAgo));
 
 const url = process.env['DATABASE_URL'];
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -37,6 +41,10 @@ async function load(em: EntityManager): Promise<void> {
   for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][]) people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
   for (const history of HISTORIES) await past(em, people, history);
   await addCause({ em, person: people.ines, now: new Date(now.getTime() - 400 * DAY), touched: new Set() }, OWN_CAUSE);
+  for (const { daysAgo, ...bath } of BATHS_IN_USE) {
+    const ctx = { em, person: people.ines, now: new Date(now.getTime() - daysAgo * DAY), touched: new Set<string>() };
+    fills[bath.bath] = (await fillBath(ctx, { ...bath, note: '' })).id;
+  }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }
 
@@ -63,7 +71,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
   const opened = new Date(now.getTime() - c.daysAgo * DAY);
   opened.setHours(9, Math.floor(random() * 50), 0, 0);
   if (opened > now) opened.setTime(now.getTime() - 3_600_000);
-  const shop = new Workshop(em, person, opened, now, random);
+  const shop = new Workshop(em, person, opened, now, random, opened > new Date(now.getTime() - OLDEST_FILL * DAY) ? fills : {});
   const promisedFor = c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
   const visit = await shop.takeIn({
     ...ownerOf(c.owner, c.phone), clock: { description: c.clock }, ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),

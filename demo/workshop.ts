@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import { walkOf } from '@eclat/core/assess';
 import { ROUTES, type Decision, type RouteId } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
-import type { Bath } from '@eclat/core/cleaning';
+import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { has, holesOf, type TrainKey } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
@@ -12,7 +12,7 @@ import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/agreement/owner.service';
-import { startBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
+import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, lookAtPlace, measure } from '@eclat/server/counter/assess.service';
 import { answerQuestion, callBack, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
 import type { EntityManager } from '@eclat/server/database/orm';
@@ -24,7 +24,7 @@ import { inscribe } from '@eclat/server/movements/movements.service';
 import { tickPoint } from '@eclat/server/oiling/oiling.service';
 import { addPhoto, markPhoto } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power/power.service';
-import { comesOff } from '@eclat/core/strip';
+import { comesOff, staysWhole } from '@eclat/core/strip';
 import { addPhase, addStep, setFate } from '@eclat/server/strip/strip.service';
 import { measureHole } from '@eclat/server/survey/survey.service';
 import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.service';
@@ -66,7 +66,7 @@ export interface Course {
   /** Trains that are not let down when the power stage is reached. */
   power?: Partial<Record<TrainKey, PowerState>>;
   override?: string;
-  baths?: { bath: Bath; parts: BodyOf<typeof api.cleaning.start>['parts']; minutes: number; running?: boolean }[];
+  baths?: { bath: Bath; sequence?: SequenceId; parts: BodyOf<typeof api.cleaning.start>['parts']; minutes: number; running?: boolean; before?: string; after?: string }[];
   /** Holes worn oval: how far the long way is beyond the short, mm. */
   worn?: Record<string, number>;
   /** Leave so many holes unmeasured at the end. */
@@ -83,7 +83,7 @@ export interface Course {
 /** Plays a visit through the same services as real use, at given moments, in one transaction. */
 export class Workshop {
   private readonly touched = new Set<string>();
-  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number) {}
+  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number, private readonly fills: Partial<Record<Bath, string>> = {}) {}
 
   get time(): Date {
     return this.now;
@@ -146,9 +146,11 @@ export class Workshop {
       case 'strip': return this.strip(visit, last);
       case 'clean':
         for (const b of course.baths ?? []) {
-          if (b.running) this.now = new Date(this.today.getTime() - 60_000); // what is going on now was put on a minute ago
-          const run = await this.did(startBath(this.ctx, id, { bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '' }), b.running ? 0 : b.minutes);
-          if (!b.running) await this.did(stopBath(this.ctx, id, run.id));
+          if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000); // what is going on now was begun a few minutes ago
+          const sequence = b.sequence ?? (b.bath === 'petroleum solvent' ? 'solvent' : staysWhole(traits) ? 'whole' : b.bath === 'ammoniated water' ? 'ultrasonic' : 'soapy');
+          let run = await this.did(startBath(this.ctx, id, { sequence, bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '', fillId: this.fills[b.bath] ?? null, before: b.before ?? '' }), 3);
+          for (const step of b.running ? run.steps.slice(0, 1) : run.steps.slice(0, -1)) run = await this.did(stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }), b.running ? 0 : (run.steps[run.steps.indexOf(step) + 1]?.minutes ?? 5));
+          if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));
         }
         return;
       case 'survey': return this.survey(visit, course);

@@ -23,11 +23,13 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
     await stage(page, 'Clean');
     await page.getByRole('button', { name: /^plates/ }).click();
     await page.getByLabel('Minutes').fill('12');
-    await page.getByRole('button', { name: 'Start the timer' }).click();
-    await expect(other.getByRole('list', { name: 'Running baths' })).toContainText(/1[12]:\d\d/);
-    await other.getByRole('list', { name: 'Running baths' }).getByRole('link').click();
-    await other.getByRole('button', { name: 'Parts are out' }).click();
-    await expect(page.getByRole('list', { name: 'Running baths' })).toBeHidden();
+    await page.getByRole('button', { name: 'Begin the run' }).click();
+    await page.getByRole('button', { name: 'On to: In the bath' }).click();
+    await expect(other.getByRole('list', { name: 'Running timers' })).toContainText(/1[12]:\d\d/);
+    await other.getByRole('list', { name: 'Running timers' }).getByRole('link').click();
+    await other.getByRole('button', { name: /it ends here/ }).click();
+    await other.getByRole('button', { name: 'End it here' }).click();
+    await expect(page.getByRole('list', { name: 'Running timers' })).toBeHidden();
   });
 
   await test.step('two who correct one finding are asked; nothing is overwritten in silence', async () => {

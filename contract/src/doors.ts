@@ -132,7 +132,17 @@ export const doors = {
   },
   cleaning: {
     start: { method: 'POST', path: '/visits/:visitId/baths' },
+    step: { method: 'PUT', path: '/visits/:visitId/baths/:bathId/step' },
     stop: { method: 'PUT', path: '/visits/:visitId/baths/:bathId/stopped' },
+    book: { method: 'GET', path: '/baths' },
+    fill: { method: 'POST', path: '/baths' },
+    correct: { method: 'PATCH', path: '/baths/:fillId' },
+    change: { method: 'PUT', path: '/baths/:fillId/changed' },
+  },
+  calendar: {
+    state: { method: 'GET', path: '/calendar-feed' },
+    make: { method: 'PUT', path: '/calendar-feed' },
+    revoke: { method: 'DELETE', path: '/calendar-feed' },
   },
   survey: {
     set: { method: 'PUT', path: '/visits/:visitId/holes/:hole' },

@@ -4,17 +4,19 @@ import { find } from './find.ts';
 import { movements } from './movements.ts';
 import { owners } from './owners.ts';
 import { people } from './people.ts';
-import { benchRoutes, cleaning, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
+import { calendar, cleaning } from './cleaning.ts';
+import { benchRoutes, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
 import { rules } from './rules.ts';
 import { stripRoutes } from './strip.ts';
 import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, agree, forOwner: owner, rules, knowing, findings, diagnosis, powerDown, strip: stripRoutes, cleaning, survey, fitting, oiling, testRuns, workings };
+export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, agree, forOwner: owner, rules, knowing, findings, diagnosis, powerDown, strip: stripRoutes, cleaning, calendar, survey, fitting, oiling, testRuns, workings };
 
 export {
   agreement, forOwner, line, lineFields, PAPERS, prices, promise, routeOffer, type ForOwner, type Line, type Paper, type Prices,
 } from './agreement.ts';
+export { fillFields, newRun, type CleaningRun, type Fill } from './cleaning.ts';
 export * from './common.ts';
 export {
   alone, evidenceFields, measurementFields, ownCause, ownCauseFields, receivedFields, wantedFields, WANTED_ENDS, knowledge, type Measurement, type ReceivedItem,

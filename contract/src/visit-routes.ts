@@ -4,14 +4,14 @@ import { changesTo, done, moment, needed, words } from './common.ts';
 import { bench, everyone } from './people.ts';
 import { route } from './route.ts';
 import {
-  bathRun, benchRow, bush, finding, findingFields, hole, holeFields, newBath, newBush, newPart, newVisit, observations, oiled,
+  benchRow, bush, finding, findingFields, hole, holeFields, newBush, newPart, newVisit, observations, oiled,
   part, photo, power, powerFields, reading, RUN_EVENTS, runEvent, seen, stageId, testRun, timer, visit, visitFields,
 } from './visits.ts';
 import { entry } from './movements.ts';
 
 export const benchRoutes = {
   list: route({ method: 'GET', path: '/bench', summary: 'Every clock in the shop and its next action', roles: everyone, reply: z.array(benchRow) }),
-  timers: route({ method: 'GET', path: '/timers', summary: 'Running baths', roles: everyone, reply: z.array(timer) }),
+  timers: route({ method: 'GET', path: '/timers', summary: 'Running timers', roles: everyone, reply: z.array(timer) }),
 };
 
 export const visits = {
@@ -41,11 +41,6 @@ export const symptomId = z.enum(SYMPTOM_IDS);
 export const powerDown = {
   set: route({ method: 'PUT', path: '/visits/:visitId/power/:train', summary: 'Set the power state of a train', roles: bench, body: powerFields.extend(seen), reply: power }),
   strip: route({ method: 'POST', path: '/visits/:visitId/strip', summary: 'Begin the strip', roles: bench, body: z.object({ overrideReason: words(300).default('') }), reply: done }),
-};
-
-export const cleaning = {
-  start: route({ method: 'POST', path: '/visits/:visitId/baths', summary: 'Start a cleaning run', roles: bench, body: newBath, reply: bathRun }),
-  stop: route({ method: 'PUT', path: '/visits/:visitId/baths/:bathId/stopped', summary: 'The parts are out', roles: bench, reply: bathRun }),
 };
 
 export const survey = {

@@ -1,4 +1,3 @@
-import { BATHS, MATERIALS } from '@eclat/core/cleaning';
 import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { TRAINS } from '@eclat/core/movement';
@@ -7,6 +6,7 @@ import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
 import { agreement } from './agreement.ts';
+import { cleaningRun } from './cleaning.ts';
 import { alone, complaintAnswer, measurement, photoMark, placeLook, receivedFields, receivedItem, wantedThing } from './counter.ts';
 import { mark, movement, newMovement } from './movements.ts';
 import { visitRules } from './rules.ts';
@@ -73,16 +73,6 @@ export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.numb
 export const power = powerFields.extend({ train, version, by: z.string(), at: moment.nullable() });
 export type Power = z.infer<typeof power>;
 
-export const basketPart = z.object({ name: needed(60, 'The part'), materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6) });
-export const newBath = z.object({
-  bath: z.enum(BATHS),
-  parts: z.array(basketPart).min(1, 'Put at least one part in the basket.').max(60),
-  minutes: z.int().min(1, 'At least one minute.').max(24 * 60, 'At most a day.'),
-  overrideReason: words(300).default(''),
-});
-export const bathRun = newBath.extend({ id, startedAt: moment, endsAt: moment, stoppedAt: moment.nullable(), by: z.string() });
-export type BathRun = z.infer<typeof bathRun>;
-
 export const holeFields = z.object({
   pivotMm: millimetres,
   holeLongMm: millimetres,
@@ -134,7 +124,7 @@ export const visit = z.object({
   photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: stripLog,
-  baths: z.array(bathRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
+  baths: z.array(cleaningRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
   testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;
@@ -148,6 +138,6 @@ export const benchRow = z.object({
 });
 export type BenchRow = z.infer<typeof benchRow>;
 
-export const timer = z.object({ bathId: id, visitId: id, claim: z.string(), clock: z.string(), bath: z.string(), startedAt: moment, endsAt: moment });
+export const timer = z.object({ bathId: id, visitId: id, claim: z.string(), clock: z.string(), what: z.string(), startedAt: moment, endsAt: moment });
 export type Timer = z.infer<typeof timer>;
 export { mark, seen };

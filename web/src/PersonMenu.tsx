@@ -1,7 +1,7 @@
 import type { Person } from '@eclat/contract';
 import { api } from './api/doors.ts';
 import { useQueryClient } from '@tanstack/react-query';
-import { Keyboard, LogOut, Moon, Ruler, Scale, Stethoscope, Sun, SunMoon, Users } from 'lucide-react';
+import { CalendarDays, FlaskConical, Keyboard, LogOut, Moon, Ruler, Scale, Stethoscope, Sun, SunMoon, Users } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { call } from './api/call.ts';
@@ -28,6 +28,8 @@ export default function PersonMenu({ person, shop, onKeys }: { person: Person; s
                   <DropdownMenu.Item className={item} onSelect={onKeys}><Keyboard className="size-5" />Keys</DropdownMenu.Item>
                   <DropdownMenu.Item className={item} onSelect={() => useStore.getState().set({ devices: true })}><Ruler className="size-5" />Devices</DropdownMenu.Item>
                   <DropdownMenu.Item className={item} onSelect={() => void go('/rules')}><Scale className="size-5" />House rules</DropdownMenu.Item>
+                  <DropdownMenu.Item className={item} onSelect={() => void go('/baths')}><FlaskConical className="size-5" />Bath book</DropdownMenu.Item>
+                  <DropdownMenu.Item className={item} onSelect={() => void go('/calendar')}><CalendarDays className="size-5" />Calendar</DropdownMenu.Item>
                   <DropdownMenu.Item className={item} onSelect={() => void go('/causes')}><Stethoscope className="size-5" />Causes and counts</DropdownMenu.Item>
                   <SignOut />
                 </DropdownMenu.Content>

@@ -6,7 +6,7 @@ import { useTimers } from './api/queries.ts';
 import { countdown } from './ui/dates.ts';
 import { useNow } from './ui/useNow.ts';
 
-/** Running baths, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
+/** Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
 export function Timers() {
   const { data } = useTimers();
   const now = useNow();
@@ -14,14 +14,14 @@ export function Timers() {
   useRing(over);
   if (!data || data.length === 0) return null;
   return (
-    <ul aria-label="Running baths" className="flex flex-wrap gap-2 px-2">
+    <ul aria-label="Running timers" className="flex flex-wrap gap-2 px-2">
       {data.map((t) => {
         const left = Date.parse(t.endsAt) - now;
         return (
           <li key={t.bathId}>
-            <Link to={`/visits/${t.visitId}/clean`} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
+            <Link to={`/visits/${t.visitId}/clean`} title={t.what} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-              <span className="text-lg">{left <= 0 ? `out now, ${countdown(-left)} over` : countdown(left)}</span>
+              <span className="text-lg">{left <= 0 ? `time is up, +${countdown(-left)}` : countdown(left)}</span>
               <span className="max-w-32 truncate font-normal xl:max-w-40">{t.clock}</span>
             </Link>
           </li>

@@ -11,7 +11,6 @@ import { Component as Oil } from './oil/Oil.tsx';
 import { Component as PowerDown } from './power/PowerDown.tsx';
 import { Component as Sign } from './sign/Sign.tsx';
 import { Component as Survey } from './survey/Survey.tsx';
-import { PlanRun } from './clean/PlanRun.tsx';
 import { answer, sent, show, standIn } from '../test/stage.tsx';
 import { AT, by, visitOf } from '../test/visit.ts';
 
@@ -95,21 +94,6 @@ describe('diagnose', () => {
     expect(screen.getByText(/^It is only gummed mainspring, going: \d+ %; or /)).toBeTruthy();
     const [first] = within(screen.getByRole('heading', { name: 'Causes, likeliest first' }).closest('section')!).getAllByRole('listitem');
     expect(first!.textContent).toContain('mostly shows as “stops late in the wind”');
-  });
-});
-
-describe('clean', () => {
-  it('names what must come out, and will not start before it is', async () => {
-    show(PlanRun, visitOf('torsion'));
-    await person.click(screen.getByRole('button', { name: /going wheels/ }));
-    expect(screen.getByText('At most 15 minutes')).toBeTruthy();
-    await person.click(screen.getByRole('button', { name: /lacquered plates/ }));
-    expect(screen.getByText('Must come out of the basket')).toBeTruthy();
-    const start = screen.getByRole('button', { name: 'Start the timer' }) as HTMLButtonElement;
-    expect(start.disabled).toBe(true);
-    await person.click(screen.getByRole('button', { name: /lacquered plates/ }));
-    await person.click(start);
-    await waitFor(() => expect(sent[0]!.body).toMatchObject({ bath: 'ammoniated water', minutes: 5, overrideReason: '' }));
   });
 });
 

@@ -47,6 +47,8 @@ export const router = createBrowserRouter([
       { path: 'rules', lazy: () => import('./rules/Rules.tsx') },
       { path: 'causes', lazy: () => import('./diagnose/Causes.tsx') },
       { path: 'compare/:movementId', lazy: () => import('./movements/Compare.tsx') },
+      { path: 'baths', lazy: () => import('./clean/BathBook.tsx') },
+      { path: 'calendar', lazy: () => import('./people/Calendar.tsx') },
       { path: 'people', lazy: () => import('./people/People.tsx') },
       {
         path: 'visits/:visitId',

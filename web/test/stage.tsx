@@ -8,7 +8,7 @@ import { vi } from 'vitest';
 /** What a screen changed, in order; what it only asked is not among it. */
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
 
-const ASKED: Record<string, unknown> = { '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} }, '/type': { weaknesses: [], sisters: [] } };
+const ASKED: Record<string, unknown> = { '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} }, '/api/baths': [], '/type': { weaknesses: [], sisters: [] } };
 
 /** A server that says yes to every change, and answers a question by the part of its address that is named. */
 export function standIn(replies: Record<string, unknown> = {}): void {

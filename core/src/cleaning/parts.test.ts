@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById, type Fitting } from '../movement/index.ts';
-import { usualParts } from './parts.ts';
+import { likelyMaterials, usualParts } from './parts.ts';
 import { planRun } from './plan.ts';
 
 const names = (family: string, ...more: Fitting[]) => {
@@ -26,6 +26,14 @@ describe('what usually goes into the basket', () => {
       if (traits.fittings.includes('hairspring')) expect(barred).toContain('balance and hairspring');
       if (traits.fittings.includes('coil')) expect(barred).toContain('coil');
     }
+  });
+
+  it('reads a material from the name of what came off, the strictest one, or asks', () => {
+    const { traits } = familyById('mantel-barrels');
+    expect(['hands', 'front plate', 'strike third wheel', 'taper pins', 'the odd thing'].map((w) => likelyMaterials(w, traits))).toEqual([
+      ['blued or polished steel'], ['bare brass'], ['bare brass', 'plain steel'], ['blued or polished steel'], null]);
+    expect(likelyMaterials('lever', familyById('lever-platform').traits)).toContain('shellac setting');
+    expect(likelyMaterials('front plate', familyById('torsion').traits)).toEqual(['lacquered brass']);
   });
 
   it('leaves something that may go in', () => {

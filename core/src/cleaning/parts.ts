@@ -26,3 +26,24 @@ const ROWS: readonly Row[] = [
 ];
 
 export const usualParts = (traits: Traits): BasketPart[] => ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
+
+const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materials']])[] = [
+  [/\b(balance|hairspring)/i, 'hairspring or bimetal balance'],
+  [/\b(coil|contact|wiring)/i, 'coil or wiring'],
+  [/\b(pallet|anchor|lever)/i, 'plain steel'],
+  [/\b(screw|pin|nut|washer|hand|spring|click|strip)s?\b/i, 'blued or polished steel'],
+  [/\b(wheel|arbor|pinion|barrel|fly|rack|snail|motion|cannon|great|escape)/i, 'bare brass', 'plain steel'],
+  [/\b(plate|cock|bridge|bell|bob|pillar)/i, 'bare brass'],
+  [/\bweight/i, 'lead weight'],
+];
+
+/**
+ * Of what a thing that came off is likely made, by its name: the strictest reading (an anchor may be set in shellac).
+ * Null where the name does not say: somebody has to.
+ */
+export function likelyMaterials(what: string, traits: Traits): BasketPart['materials'] | null {
+  const [, ...materials] = NAMED.find(([words]) => words.test(what)) ?? [null];
+  if (materials.length === 0) return null;
+  if (has(traits, 'lacquered plates') && /\bplate|cock|bridge/i.test(what)) return ['lacquered brass'];
+  return traits.escapement === 'lever' && /\b(pallet|lever)/i.test(what) ? ['plain steel', 'shellac setting'] : materials;
+}

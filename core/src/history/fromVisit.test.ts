@@ -15,7 +15,10 @@ const visit: VisitSource = {
   power: [{ state: 'wound' }, { state: 'wound' }],
   findings: [{ place: 'going train', seen: 'Hole oval.', severity: 'stops it', earlierRepair: false, proposal: 'Bush' }],
   cause: 'Worn hole',
-  baths: [{ bath: 'detergent', parts: [{ name: 'plates' }], startedAt: iso(0), endsAt: new Date(T0 + 600_000).toISOString(), stoppedAt: new Date(T0 + 240_000).toISOString() }],
+  baths: [{
+    sequence: 'soapy', bath: 'detergent', parts: [{ name: 'plates' }], step: 0, stepStartedAt: iso(0), endsAt: new Date(T0 + 600_000).toISOString(), stoppedAt: new Date(T0 + 240_000).toISOString(),
+    steps: [{ what: 'Soapy water, brush', minutes: 10, bath: 'detergent', caution: '', again: 0 }], log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
+  }],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2 }],
   parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],

@@ -1,4 +1,5 @@
 import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
+import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
@@ -15,7 +16,7 @@ export interface VisitSource {
   power: readonly { state: PowerState }[];
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
-  baths: readonly { bath: string; parts: readonly { name: string }[]; startedAt: string; endsAt: string; stoppedAt: string | null }[];
+  baths: readonly (RunState & { sequence: SequenceId; bath: string | null; parts: readonly { name: string }[]; stoppedAt: string | null })[];
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly ServiceRecord['bushes'][number][];
   parts: readonly ServiceRecord['parts'][number][];
@@ -56,7 +57,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     format: 'eclat-service-record', version: 1,
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({ place, seen, severity, earlierRepair, proposal })),
     causes: visit.cause ? [visit.cause] : [],
-    cleaned: visit.baths.map((b) => ({ bath: b.bath, parts: b.parts.map((p) => p.name), minutes: Math.round((Date.parse(b.stoppedAt ?? b.endsAt) - Date.parse(b.startedAt)) / 60_000) })),
+    cleaned: visit.baths.map((b) => ({ bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(), parts: b.parts.map((p) => p.name), minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null) })),
     bushes: visit.bushes.map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({ hole: holes.get(hole) ?? hole, pivotMm, boreMm, outsideMm, heightMm })),
     parts: visit.parts.map(({ what, source, size, oldPart }) => ({ what, source, size, oldPart })),
     oiled: visit.oiled.flatMap((o) => { const p = points.get(o.point); return p ? [{ where: p.where, grade: p.grade }] : []; }),

@@ -19,6 +19,8 @@ export interface VisitFacts {
   unanswered: number;
   /** End of the soonest running bath, ms since 1970. */
   bathEndsAt: number | null;
+  /** The step of a cleaning run that goes on without a timer. */
+  bathStep: string | null;
   holesLeft: number;
   bushesWanted: number;
   bushesFitted: number;
@@ -75,7 +77,7 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
       return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');
     }
     case 'strip': return next(f.steps === 0 ? 'Log what comes off' : `${many(f.steps, 'thing')} off and logged`);
-    case 'clean': return f.bathEndsAt === null ? next('Plan the bath') : { text: 'In the bath', urgency: 'wait' };
+    case 'clean': return f.bathEndsAt !== null ? { text: 'In the bath', urgency: 'wait' } : next(f.bathStep ?? 'Plan the bath');
     case 'survey': return next(f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes');
     case 'fit': {
       const left = f.bushesWanted - f.bushesFitted;

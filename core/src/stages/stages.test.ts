@@ -24,7 +24,7 @@ describe('the strip gate', () => {
 
 const facts: VisitFacts = {
   done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'], closed: false, power: ['let down', 'wound'], stripBegun: true, steps: 12, apart: 12, findings: 2,
-  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
+  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, bathStep: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
 };
 
 describe('the next action', () => {

@@ -1,8 +1,14 @@
 import { api } from '@eclat/contract';
 import type { Serve } from '../http/serve.ts';
-import { startBath, stopBath } from './cleaning.service.ts';
+import { bathBook, changeBath, correctBath, fillBath } from './book.service.ts';
+import { startBath, stepBath, stopBath } from './cleaning.service.ts';
 
 export function serveCleaning(serve: Serve): void {
   serve(api.cleaning.start, (ctx, { params, body }) => startBath(ctx, params.visitId, body));
-  serve(api.cleaning.stop, (ctx, { params }) => stopBath(ctx, params.visitId, params.bathId));
+  serve(api.cleaning.step, (ctx, { params, body }) => stepBath(ctx, params.visitId, params.bathId, body));
+  serve(api.cleaning.stop, (ctx, { params, body }) => stopBath(ctx, params.visitId, params.bathId, body.after));
+  serve(api.cleaning.book, (ctx) => bathBook(ctx));
+  serve(api.cleaning.fill, (ctx, { body }) => fillBath(ctx, body));
+  serve(api.cleaning.correct, (ctx, { params, body }) => correctBath(ctx, params.fillId, body));
+  serve(api.cleaning.change, (ctx, { params, body }) => changeBath(ctx, params.fillId, body.changed));
 }

@@ -1,32 +1,65 @@
-import type { BathRun as Shape, ParsedBodyOf } from '@eclat/contract';
+import type { CleaningRun as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { planRun } from '@eclat/core/cleaning';
-import { need, openVisit, type Context } from '../http/context.ts';
+import { begin, move, planSequence, sequenceById, sequencesFor, stepsOf, type RunState } from '@eclat/core/cleaning';
+import { expectVersion, need, openVisit, type Context } from '../http/context.ts';
 import { badField, refused } from '../http/problems.ts';
-import { BathRun } from './cleaning.entity.ts';
+import { Movement } from '../movements/movements.entity.ts';
+import { presentRules } from '../rules/rules.service.ts';
+import { BathFill, BathRun } from './cleaning.entity.ts';
 
 export const presentBath = (b: BathRun): Shape => ({
-  id: b.id, bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: b.overrideReason, by: b.by,
-  startedAt: b.startedAt.toISOString(), endsAt: b.endsAt.toISOString(), stoppedAt: b.stoppedAt?.toISOString() ?? null,
+  id: b.id, version: b.version, sequence: b.sequence, bath: b.bath ?? null, parts: b.parts, minutes: b.minutes, overrideReason: b.overrideReason, fillId: b.fillId ?? null, before: b.before, after: b.after,
+  ...stateOf(b), steps: b.steps, log: b.log, by: b.by, startedAt: b.startedAt.toISOString(), stoppedAt: b.stoppedAt?.toISOString() ?? null,
 });
 
-/** Starts the timer, once the basket may stand the bath: a reason that is kept is needed for anything that may not. */
+const stateOf = (b: BathRun): RunState => ({ steps: b.steps, step: b.step, stepStartedAt: b.stepStartedAt.toISOString(), endsAt: b.endsAt?.toISOString() ?? null, log: b.log });
+const columns = (s: RunState) => ({ step: s.step, stepStartedAt: new Date(s.stepStartedAt), endsAt: s.endsAt === null ? null : new Date(s.endsAt), log: [...s.log] });
+
+/** Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not. */
 export async function startBath(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.cleaning.start>): Promise<Shape> {
-  await openVisit(ctx, visitId);
-  const plan = planRun(given.parts, given.bath);
-  const overridden = given.overrideReason.trim() !== '';
-  if (!overridden && plan.forbidden.length > 0)
-    throw refused('Something in the basket must come out.', plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '));
-  if (!overridden && plan.limitMin !== null && given.minutes > plan.limitMin)
-    throw badField('minutes', `At most ${plan.limitMin} minutes: ${plan.limitedBy!.part} is ${plan.limitedBy!.material}.`);
-  const run = ctx.em.create(BathRun, { visitId, ...given, startedAt: ctx.now, endsAt: new Date(ctx.now.getTime() + given.minutes * 60_000), stoppedAt: null, by: ctx.person.name });
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const sequence = sequenceById(given.sequence);
+  if (!sequencesFor(traits).includes(sequence)) throw badField('sequence', 'This movement is not made for it.');
+  if (sequence.baths.length === 0 ? given.bath !== null : !sequence.baths.includes(given.bath!)) throw badField('bath', sequence.baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${sequence.baths.join(' or ')}.`);
+  if (sequence.baths.length > 0 && given.parts.length === 0) throw badField('parts', 'Put at least one part in the basket.');
+  const steps = stepsOf(given.sequence, { bath: given.bath, minutes: given.minutes, parts: given.parts, choices: (await presentRules(ctx, visitId)).held });
+  const plan = planSequence(steps, given.parts);
+  if (given.overrideReason.trim() === '') {
+    if (plan.forbidden.length > 0) throw refused('Something in the basket must come out.', plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '));
+    if (plan.tooLong) throw badField('minutes', plan.limitedBy ? `At most ${plan.limitMin} minutes: ${plan.limitedBy.part} is ${plan.limitedBy.material}.` : `${plan.tooLong.what}: too long for what is in the basket.`);
+  }
+  if (given.fillId) {
+    const fill = await need(ctx, BathFill, { id: given.fillId }, 'bath');
+    if (fill.changedAt) throw badField('fillId', 'This bath has been poured away.');
+    if (!steps.some((s) => s.bath === fill.bath)) throw badField('fillId', `There is no ${fill.bath} in this run.`);
+  }
+  const run = ctx.em.create(BathRun, { visitId, ...given, steps, ...columns(begin(steps, ctx.now)), startedAt: ctx.now, stoppedAt: null, by: ctx.person.name });
   await ctx.em.flush();
   return presentBath(run);
 }
 
-export async function stopBath(ctx: Context, visitId: string, id: string): Promise<Shape> {
+/** @throws 409 when somebody else has gone on already, or there is no such step to go to */
+export async function stepBath(ctx: Context, visitId: string, id: string, { to, version }: ParsedBodyOf<typeof api.cleaning.step>): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, BathRun, { id, visitId }, 'bath');
-  run.stoppedAt ??= ctx.now;
+  const run = await need(ctx, BathRun, { id, visitId }, 'run');
+  expectVersion(run.version, version, presentBath(run));
+  if (run.stoppedAt) throw refused('This run is over.');
+  const moved = move(stateOf(run), to, ctx.now, ctx.person.name);
+  if (!moved) throw refused(to === 'again' ? 'It has been in as often as it may.' : 'There is no such step.');
+  ctx.em.assign(run, columns(moved));
+  await ctx.em.flush();
+  return presentBath(run);
+}
+
+export async function stopBath(ctx: Context, visitId: string, id: string, after: string): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, BathRun, { id, visitId }, 'run');
+  if (!run.stoppedAt) {
+    run.log = [...run.log, { step: run.step, startedAt: run.stepStartedAt.toISOString(), endsAt: run.endsAt?.toISOString() ?? null, endedAt: ctx.now.toISOString(), by: ctx.person.name }];
+    run.stoppedAt = ctx.now;
+  }
+  if (after) run.after = after;
+  await ctx.em.flush();
   return presentBath(run);
 }

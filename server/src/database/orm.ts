@@ -9,6 +9,7 @@ import { Counter } from './migrations/0005-counter.ts';
 import { Agreement } from './migrations/0006-agreement.ts';
 import { Rules } from './migrations/0007-rules.ts';
 import { Strip } from './migrations/0008-strip.ts';
+import { Clean } from './migrations/0009-clean.ts';
 
 export type { EntityManager };
 
@@ -19,7 +20,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }, { name: '0009-clean', class: Clean }], snapshot: false, silent: true, tableName: 'migrations' },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });

@@ -39,7 +39,7 @@ export function showRules({ under: [under], differs }: RowsOf<ReturnType<typeof 
     differs: differs.map((d) => ({ question: d.question, school: d.school, reason: d.reason, by: d.by, at: d.at.toISOString() })),
   };
 }
-const presentRules = async (ctx: Context, visitId: string): Promise<Shape['rules']> => showRules(await askAll(ctx.em, rulesAsk(visitId)));
+export const presentRules = async (ctx: Context, visitId: string): Promise<Shape['rules']> => showRules(await askAll(ctx.em, rulesAsk(visitId)));
 
 const known = (question: string): void => { if (!RULES.some((r) => r.id === question)) throw notFound('house rule'); };
 

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Copy, Link2, Unlink } from 'lucide-react';
+import { Link2, Unlink } from 'lucide-react';
 import { useState } from 'react';
 import { call } from '../api/call.ts';
 import { api } from '../api/doors.ts';
@@ -10,6 +10,7 @@ import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { TextArea } from '../ui/Field.tsx';
+import { SecretAddress } from '../ui/SecretAddress.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 const DAYS = 21;
@@ -28,17 +29,10 @@ export function OwnersPage() {
     networkMode: 'always',
   });
   const end = useCommand(api.agree.unlink, { what: 'Owner’s page', onDone: () => { setAddress(''); say('The address opens nothing any more.'); } });
-  const copy = () => void navigator.clipboard.writeText(address).then(() => say('Copied.'), () => say('It could not be copied: select it and copy by hand.', 'danger'));
   return (
     <Panel title="The owner’s page">
       {link ? <p>Open until <b>{dayTime(link.expiresAt)}</b>, made by {link.by}.</p> : <p className="text-soft">The estimate with the marked photos, to accept or decline line by line and to ask. No sign-in, and nothing else of the shop.</p>}
-      {address && (
-        <div className="mt-3 rounded-lg border-2 border-steel bg-steel-wash p-3">
-          <p className="font-semibold">Send this address now: it is not shown again.</p>
-          <input readOnly aria-label="Address of the owner’s page" className="mt-2 min-h-11 w-full rounded border border-line bg-enamel px-2" value={address} onFocus={(e) => e.target.select()} />
-          <Button className="mt-2" onClick={copy}><Copy className="size-5" aria-hidden />Copy</Button>
-        </div>
-      )}
+      {address && <SecretAddress label="Address of the owner’s page" address={address}>Send this address now: it is not shown again.</SecretAddress>}
       {!visit.closedAt && (
         <div className="mt-3 flex flex-wrap gap-2">
           <Button look={link ? 'quiet' : 'main'} busy={make.isPending} disabled={visit.agreement.lines.length === 0} onClick={() => make.mutate()}><Link2 className="size-5" aria-hidden />{link ? 'A new address' : 'Make the page'}</Button>

@@ -10,6 +10,7 @@ export const keys = {
   books: ['books'] as const,
   causes: ['causes'] as const,
   rules: ['rules'] as const,
+  baths: ['baths'] as const,
 };
 
 export const sessionQuery = queryOptions({
@@ -31,4 +32,5 @@ export const useBook = (movementId: string) => useQuery({ queryKey: [...keys.boo
 export const useMovements = (q: string) => useQuery({ queryKey: [...keys.books, 'search', q], queryFn: ({ signal }) => call(api.movements.search, { query: { q }, signal }), placeholderData: keepPreviousData });
 export const useOwners = (q: string) => useQuery({ queryKey: ['owners', q], queryFn: ({ signal }) => call(api.owners.search, { query: { q }, signal }), enabled: q.trim().length > 1, placeholderData: keepPreviousData });
 export const useOwnerClocks = (ownerId: string | undefined) => useQuery({ queryKey: ['owner-clocks', ownerId], queryFn: ({ signal }) => call(api.owners.clocks, { params: { ownerId: ownerId! }, signal }), enabled: ownerId !== undefined });
+export const useBaths = () => useQuery({ queryKey: keys.baths, queryFn: ({ signal }) => call(api.cleaning.book, { signal }) });
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: ({ signal }) => call(api.people.list, { signal }) });

@@ -1,49 +1,72 @@
 import { api } from '../api/doors.ts';
-import { BATHS, LOOK_EVERY_MIN, MATERIALS, planRun, usualParts, type BasketPart, type Bath, type Material } from '@eclat/core/cleaning';
+import { fillPast, likelyMaterials, LOOK_EVERY_MIN, MATERIALS, planRun, planSequence, sequenceById, sequencesFor, stepsOf, usualParts, type BasketPart, type Bath, type Material, type SequenceId } from '@eclat/core/cleaning';
+import type { Traits } from '@eclat/core/movement';
 import { bathMinutes, held } from '@eclat/core/rules';
 import { Ban, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { useBaths } from '../api/queries.ts';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
+import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { Warned } from './RunGoing.tsx';
 
 /** The bath of the house rule, as the tables call it. */
 const RULE_BATHS: Record<string, Bath> = { ammoniated: 'ammoniated water', detergent: 'detergent', solvent: 'petroleum solvent' };
 
-/** Parts, bath, and what the strictest material allows: worked out as it is pressed. */
-export function PlanRun() {
+/** Parts, bath, sequence, and what the strictest material allows: worked out as it is pressed. */
+export function PlanRun({ light = false, aside }: { light?: boolean; aside?: ReactNode }) {
   const visit = useThisVisit();
-  const [offered, setOffered] = useState(() => usualParts(visit.movement.traits));
+  const { traits } = visit.movement;
+  const now = useNow(60_000);
+  const sequences = sequencesFor(traits);
+  const ruled = RULE_BATHS[held('bath', visit.rules.held).id]!;
+  const bathFor = (id: SequenceId): Bath | null => { const { baths } = sequenceById(id); return baths.includes(ruled) ? ruled : baths[0] ?? null; };
+  const [sequence, setSequence] = useState<SequenceId>(() => (light ? 'light' : (sequences.find((s) => s.baths.includes(ruled) && s.id !== 'light') ?? sequences[0]!).id));
+  const [bath, setBath] = useState<Bath | null>(() => bathFor(sequence));
+  const [offered, setOffered] = useState(() => offeredParts(traits, visit.strip.steps));
   const [chosen, setChosen] = useState<string[]>([]);
-  const [bath, setBath] = useState<Bath>(RULE_BATHS[held('bath', visit.rules.held).id]!);
   const [minutes, setMinutes] = useState('');
+  const [before, setBefore] = useState('');
+  const [fillId, setFillId] = useState<string | null | undefined>(undefined);
   const [reason, setReason] = useState('');
-  const start = useCommand(api.cleaning.start, { what: 'Bath', onSent: () => { setChosen([]); setReason(''); }, onDone: () => say('The timer runs.') });
+  const start = useCommand(api.cleaning.start, { what: 'Run', onSent: () => { setChosen([]); setReason(''); setBefore(''); }, onDone: () => say('The run has begun.') });
+  const baths = useBaths();
 
+  const { baths: may, usual } = sequenceById(sequence);
+  const dips = may.length > 0;
   const parts = offered.filter((p) => chosen.includes(p.name));
-  const plan = planRun(parts, bath);
-  const planned = bathMinutes(visit.rules.held);
-  const wanted = minutes.trim() === '' ? Math.min(planned, plan.limitMin ?? planned) : Number(minutes);
+  const ruledMinutes = usual ?? bathMinutes(visit.rules.held);
+  const limit = bath === null ? null : planRun(parts, bath).limitMin;
+  const wanted = minutes.trim() === '' ? Math.min(ruledMinutes, limit ?? ruledMinutes) : Number(minutes);
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
-  const tooLong = plan.limitMin !== null && wanted > plan.limitMin;
-  const stopped = plan.forbidden.length > 0 || tooLong;
+  const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
+  const plan = planSequence(steps, parts);
+  const stopped = plan.forbidden.length > 0 || plan.tooLong !== null;
+  const fills = baths.data?.filter((f) => f.changedAt === null && steps.some((s) => s.bath === f.bath)) ?? [];
+  // Unless somebody says otherwise it goes into the tank that holds the main bath.
+  const fill = fillId === undefined ? fills.find((f) => f.bath === bath) : fills.find((f) => f.id === fillId);
+  const past = fill ? fillPast(fill, now) : null;
   const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
   return (
-    <Panel title="Plan a run">
+    <Panel title="Plan a run" aside={aside}>
       <div className="flex flex-col gap-5">
-        <Choice label="Bath" value={bath} onChange={setBath} options={BATHS.map((b) => [b, b] as const)} />
-        <div>
-          <span className="font-semibold">In the basket</span>
-          <ul className="mt-1 flex flex-wrap gap-2">
-            {offered.map((p) => <PartButton key={p.name} part={p} on={chosen.includes(p.name)} bath={bath} onPress={() => toggle(p.name)} />)}
-          </ul>
-          <AnotherPart onAdd={(p) => { setOffered((o) => [...o.filter((x) => x.name !== p.name), p]); setChosen((c) => [...c, p.name]); }} />
-        </div>
-        {parts.length > 0 && (
+        <Choice label="Sequence" value={sequence} onChange={(id) => { setSequence(id); setBath(bathFor(id)); setFillId(undefined); }} options={sequences.map((s) => [s.id, s.name] as const)} />
+        {may.length > 1 && <Choice label="Bath" value={bath ?? ''} onChange={(b) => { setBath(b); setFillId(undefined); }} options={may.map((b) => [b, b] as const)} />}
+        {dips && (
+          <div>
+            <span className="font-semibold">In the basket</span>
+            <ul className="mt-1 flex flex-wrap gap-2">
+              {offered.map((p) => <PartButton key={p.name} part={p} on={chosen.includes(p.name)} bath={bath!} onPress={() => toggle(p.name)} />)}
+            </ul>
+            <AnotherPart onAdd={(p) => { setOffered((o) => [...o.filter((x) => x.name !== p.name), p]); setChosen((c) => [...c, p.name]); }} />
+          </div>
+        )}
+        {parts.length > 0 && dips && (
           <div aria-live="polite" className={`rounded-lg border-2 px-4 py-3 ${plan.forbidden.length > 0 ? 'border-danger bg-danger-wash' : 'border-good bg-good-wash'}`}>
             {plan.forbidden.length > 0 ? (
               <>
@@ -56,18 +79,31 @@ export function PlanRun() {
             )}
           </div>
         )}
+        <details className="rounded-lg border border-line px-4 py-2"><summary className="min-h-11 cursor-pointer py-2 font-semibold">{steps.length} steps: {steps.map((s) => s.what.toLowerCase()).join(' → ')}</summary>
+          <ol className="flex list-decimal flex-col gap-1 py-2 pl-6">{steps.map((s, i) => <li key={i}><b>{s.what}</b>{s.minutes !== null && `, ${s.minutes} min`}{s.caution && <span className="block text-sm text-soft">{s.caution}</span>}</li>)}</ol>
+        </details>
+        {steps[0]?.caution && <Warned text={steps[0].caution} before={steps[0].what} />}
         <form className="flex flex-wrap items-start gap-3" onSubmit={(e) => {
           e.preventDefault();
-          start.mutate({ params: { visitId: visit.id }, body: { bath, parts: parts.map((p) => ({ name: p.name, materials: [...p.materials] })), minutes: wanted, overrideReason: stopped ? reason : '' } });
+          start.mutate({ params: { visitId: visit.id }, body: { sequence, bath, parts: dips ? parts.map((p) => ({ name: p.name, materials: [...p.materials] })) : [], minutes: wanted, overrideReason: stopped ? reason : '', fillId: fill?.id ?? null, before } });
         }}>
-          <TextField className="w-40" label="Minutes" inputMode="numeric" value={minutes} placeholder={String(wanted)} onChange={(e) => setMinutes(e.target.value)}
-            error={!whole ? 'A whole number of minutes, up to a day.' : tooLong ? `At most ${plan.limitMin}.` : undefined} />
-          {stopped && parts.length > 0 && <TextField className="min-w-64 flex-1" label="Override, with a reason that is kept" value={reason} onChange={(e) => setReason(e.target.value)} />}
-          <Button type="submit" look={stopped && reason.trim() ? 'danger' : 'main'} className="mt-7 px-8 text-lg" disabled={parts.length === 0 || !whole || (stopped && reason.trim() === '')} busy={start.isPending}>Start the timer</Button>
+          {dips && <TextField className="w-36" label="Minutes" inputMode="numeric" value={minutes} placeholder={String(wanted)} onChange={(e) => setMinutes(e.target.value)}
+            error={!whole ? 'A whole number of minutes, up to a day.' : plan.tooLong ? `At most ${plan.limitMin}.` : undefined} />}
+          {fills.length > 0 && <SelectField className="w-60" label="Which bath" value={fill?.id ?? ''} onChange={(e) => setFillId(e.target.value || null)} hint={past ? <b className="text-brass">Past its rule: {past}</b> : undefined}>{fills.map((f) => <option key={f.id} value={f.id}>{f.name}, {f.bath}</option>)}<option value="">not in the book</option></SelectField>}
+          <TextField className="min-w-56 flex-1" label="What it looks like before" placeholder="brown, black oil in the sinks" value={before} onChange={(e) => setBefore(e.target.value)} />
+          {stopped && parts.length > 0 && <TextField className="min-w-64 flex-1 basis-full" label="Override, with a reason that is kept" value={reason} onChange={(e) => setReason(e.target.value)} />}
+          <Button type="submit" look={stopped && reason.trim() ? 'danger' : 'main'} className="mt-7 px-8 text-lg" disabled={(dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')} busy={start.isPending}>Begin the run</Button>
         </form>
       </div>
     </Panel>
   );
+}
+
+/** The usual parts of such a movement, and what the strip log says is off and can be read for its material. */
+function offeredParts(traits: Traits, log: readonly { what: string; fate: string }[]): BasketPart[] {
+  const usual = usualParts(traits);
+  const named = log.filter((s) => s.fate === 'apart' && !usual.some((p) => p.name === s.what)).flatMap((s) => { const materials = likelyMaterials(s.what, traits); return materials ? [{ name: s.what, materials }] : []; });
+  return [...usual, ...named.filter((p, i) => named.findIndex((q) => q.name === p.name) === i)];
 }
 
 function PartButton({ part, on, bath, onPress }: { part: BasketPart; on: boolean; bath: Bath; onPress: () => void }) {

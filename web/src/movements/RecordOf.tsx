@@ -5,7 +5,7 @@ export function RecordOf({ record }: { record: ServiceRecord }) {
   const rows: [string, string[]][] = [
     ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
     ['Cause', record.causes],
-    ['Cleaned', record.cleaned.map((c) => `${c.parts.join(', ')} in ${c.bath}, ${c.minutes} min`)],
+    ['Cleaned', record.cleaned.map((c) => [c.parts.join(', '), c.minutes > 0 ? `in ${c.bath}, ${c.minutes} min` : c.bath].filter(Boolean).join(' '))],
     ['Bushes', record.bushes.map((b) => `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`)],
     ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
     ['Oiled', record.oiled.length > 0 ? [`${record.oiled.filter((o) => o.grade !== 'none').length} points oiled, ${record.oiled.filter((o) => o.grade === 'none').length} left dry`] : []],

@@ -89,7 +89,7 @@ describe('house rules at the work', () => {
     show(PlanRun, ruled({ bath: 'detergent', 'bath-time': 'medium' }));
     expect(screen.getByRole('radio', { name: 'detergent' }).getAttribute('aria-checked')).toBe('true');
     await person.click(screen.getByRole('button', { name: /^plates/ }));
-    await person.click(screen.getByRole('button', { name: 'Start the timer' }));
+    await person.click(screen.getByRole('button', { name: 'Begin the run' }));
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ bath: 'detergent', minutes: 15 }));
   });
   it('bush a marginal hole or leave it', async () => {

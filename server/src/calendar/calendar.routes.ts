@@ -1,0 +1,17 @@
+import { api } from '@eclat/contract';
+import type { Router } from 'express';
+import { limitKnocks } from '../http/knocks.ts';
+import type { House } from '../http/house.ts';
+import { asOk, type Serve } from '../http/serve.ts';
+import { endFeed, feed, feedState, makeFeed } from './calendar.service.ts';
+
+/** The feed itself needs no sign-in: calendar programs have none. Its address is secret, can be ended, and is knocked at only so often. */
+export function serveCalendar(serve: Serve, router: Router, house: House): void {
+  serve(api.calendar.state, (ctx) => feedState(ctx));
+  serve(api.calendar.make, (ctx) => makeFeed(ctx));
+  serve(api.calendar.revoke, (ctx) => asOk(endFeed(ctx)));
+  router.get('/calendar/:token', limitKnocks(house), async (req, res) => {
+    const text = await feed({ em: house.orm.em.fork(), now: house.clock() }, String(req.params['token']).replace(/\.ics$/, ''), `${req.protocol}://${req.get('host')}`);
+    res.set({ 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, no-store' }).send(text);
+  });
+}
