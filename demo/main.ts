@@ -18,8 +18,7 @@ const random = seeded(1894);
 const movements = new Map<string, string>();
 /** Owners by name: a returning one is the same person. */
 const owners = new Map<string, string>();
-const fills: Partial<Record<Bath, string>> = {};
-const OLDEST_FILL = Math.max(...BATHS_IN_USE.map((b) => b.daysAgo));
+const fills: { id: string; bath: Bath; at: Date }[] = [];
 
 const url = process.env['DATABASE_URL'];
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -43,7 +42,7 @@ async function load(em: EntityManager): Promise<void> {
   await addCause({ em, person: people.ines, now: new Date(now.getTime() - 400 * DAY), touched: new Set() }, OWN_CAUSE);
   for (const { daysAgo, ...bath } of BATHS_IN_USE) {
     const ctx = { em, person: people.ines, now: new Date(now.getTime() - daysAgo * DAY), touched: new Set<string>() };
-    fills[bath.bath] = (await fillBath(ctx, { ...bath, note: '' })).id;
+    fills.push({ id: (await fillBath(ctx, { ...bath, note: '' })).id, bath: bath.bath, at: ctx.now });
   }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }
@@ -54,7 +53,7 @@ function ownerOf(name: string, phone: string) {
 
 async function past(em: EntityManager, people: Record<keyof typeof TEAM, Person>, history: (typeof HISTORIES)[number]): Promise<void> {
   for (const [i, v] of history.visits.entries()) {
-    const shop = new Workshop(em, people.marit, new Date(now.getTime() - v.yearsAgo * 365.25 * DAY), now, random);
+    const shop = new Workshop(em, people.marit, new Date(now.getTime() - v.yearsAgo * 365.25 * DAY), now, random, fills);
     const known = movements.get(history.id);
     const visit = await shop.takeIn({ ...ownerOf(v.owner, v.phone), clock: { description: v.clock }, ...(known ? { movementId: known } : { movement: history.movement }), complaint: v.complaint });
     movements.set(history.id, visit.movement.id);
@@ -71,7 +70,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
   const opened = new Date(now.getTime() - c.daysAgo * DAY);
   opened.setHours(9, Math.floor(random() * 50), 0, 0);
   if (opened > now) opened.setTime(now.getTime() - 3_600_000);
-  const shop = new Workshop(em, person, opened, now, random, opened > new Date(now.getTime() - OLDEST_FILL * DAY) ? fills : {});
+  const shop = new Workshop(em, person, opened, now, random, fills);
   const promisedFor = c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
   const visit = await shop.takeIn({
     ...ownerOf(c.owner, c.phone), clock: { description: c.clock }, ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),

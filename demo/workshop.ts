@@ -83,7 +83,7 @@ export interface Course {
 /** Plays a visit through the same services as real use, at given moments, in one transaction. */
 export class Workshop {
   private readonly touched = new Set<string>();
-  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number, private readonly fills: Partial<Record<Bath, string>> = {}) {}
+  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number, private readonly fills: readonly { id: string; bath: Bath; at: Date }[]) {}
 
   get time(): Date {
     return this.now;
@@ -148,8 +148,10 @@ export class Workshop {
         for (const b of course.baths ?? []) {
           if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000); // what is going on now was begun a few minutes ago
           const sequence = b.sequence ?? (b.bath === 'petroleum solvent' ? 'solvent' : staysWhole(traits) ? 'whole' : b.bath === 'ammoniated water' ? 'ultrasonic' : 'soapy');
-          let run = await this.did(startBath(this.ctx, id, { sequence, bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '', fillId: this.fills[b.bath] ?? null, before: b.before ?? '' }), 3);
-          for (const step of b.running ? run.steps.slice(0, 1) : run.steps.slice(0, -1)) run = await this.did(stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }), b.running ? 0 : (run.steps[run.steps.indexOf(step) + 1]?.minutes ?? 5));
+          const fill = this.fills.find((f) => f.bath === b.bath && f.at < this.now);
+          let run = await this.did(startBath(this.ctx, id, { sequence, bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '', fillId: fill?.id ?? null, before: b.before ?? '' }), 0);
+          this.pass(run.steps[0]!.minutes ?? 3);
+          for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1)) run = await this.did(stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }), b.running ? 0 : (minutes ?? 3));
           if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));
         }
         return;

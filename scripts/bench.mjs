@@ -1,4 +1,4 @@
-/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures. */
+/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures; `npm run bench -- large` only that. */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -22,8 +22,9 @@ await main(async () => {
     if (spawnSync(process.execPath, ['dist/server/demo.js'], { cwd: ROOT, env, stdio: 'inherit' }).status !== 0) giveUp('The demo could not be loaded.');
     server = spawn(process.execPath, ['dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => server.stdout.once('data', resolve));
-    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'find.ts']) {
-      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: ROOT, env, stdio: 'inherit' });
+    const only = process.argv[2];
+    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'large-visit.ts', 'find.ts'].filter((f) => !only || f.startsWith(only))) {
+      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: ROOT, env: { ...env, ECLAT_PID: String(server.pid) }, stdio: 'inherit' });
       if (status !== 0) process.exitCode = 1;
     }
   } finally {

@@ -1,10 +1,12 @@
 import clsx from 'clsx';
 import { BellRing, Timer as TimerIcon } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useTimers } from './api/queries.ts';
 import { countdown } from './ui/dates.ts';
 import { useNow } from './ui/useNow.ts';
+
+const AT_ONCE = 3;
 
 /** Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
 export function Timers() {
@@ -12,10 +14,12 @@ export function Timers() {
   const now = useNow();
   const over = data?.filter((t) => Date.parse(t.endsAt) <= now).length ?? 0;
   useRing(over);
+  const [all, setAll] = useState(false);
   if (!data || data.length === 0) return null;
+  const shown = all ? data : data.slice(0, Math.max(AT_ONCE, over));
   return (
     <ul aria-label="Running timers" className="flex flex-wrap gap-2 px-2">
-      {data.map((t) => {
+      {shown.map((t) => {
         const left = Date.parse(t.endsAt) - now;
         return (
           <li key={t.bathId}>
@@ -27,6 +31,8 @@ export function Timers() {
           </li>
         );
       })}
+      {data.length > shown.length && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(true)}>+{data.length - shown.length} more</button></li>}
+      {all && data.length > AT_ONCE && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(false)}>fewer</button></li>}
     </ul>
   );
 }

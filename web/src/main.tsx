@@ -6,7 +6,7 @@ import { createRoot } from 'react-dom/client';
 import type { RouteObject } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Refusal } from './api/call.ts';
-import { benchQuery, sessionQuery } from './api/queries.ts';
+import { benchQuery, sessionQuery, visitQuery } from './api/queries.ts';
 import { router } from './router.tsx';
 import { warmUp } from './warm.ts';
 
@@ -18,6 +18,8 @@ const queries = new QueryClient({
 const forOwner = window.location.pathname.startsWith('/for-owner/');
 if (!forOwner) void queries.prefetchQuery(sessionQuery);
 if (window.location.pathname === '/') void queries.prefetchQuery(benchQuery);
+const visitId = /^\/visits\/([0-9a-f-]{36})/.exec(window.location.pathname)?.[1];
+if (visitId) void queries.prefetchQuery(visitQuery(visitId));
 if (!forOwner) warmUp(router.routes as RouteObject[]);
 
 createRoot(document.getElementById('root')!).render(

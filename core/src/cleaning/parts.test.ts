@@ -14,6 +14,8 @@ describe('what usually goes into the basket', () => {
     expect(names('mantel-barrels')).toEqual(expect.arrayContaining(['plates', 'strike wheels and arbors', 'barrels', 'mainsprings']));
     expect(names('torsion')).toContain('lacquered plates');
     expect(names('torsion')).not.toContain('plates');
+    expect(names('riveted-alarm')).toContain('whole movement, balance out');
+    expect(names('riveted-alarm')).not.toContain('plates');
     expect(names('longcase')).not.toContain('mainsprings');
     expect(names('quarter-chime')).toContain('chime wheels and arbors');
     expect(names('riveted-alarm', 'luminous paint')).toContain('dial with luminous paint');

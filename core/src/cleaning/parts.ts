@@ -4,16 +4,20 @@ import type { BasketPart } from './plan.ts';
 type Row = readonly [part: BasketPart, applies: (t: Traits) => boolean];
 const part = (name: string, ...materials: BasketPart['materials']): BasketPart => ({ name, materials });
 
+/** Riveted: nothing of it comes apart but what stands outside. */
+const whole = (t: Traits) => t.construction === 'riveted plates';
+
 /** What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the run. */
 const ROWS: readonly Row[] = [
-  [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates')],
+  [part('whole movement, balance out', 'bare brass', 'plain steel'), whole],
+  [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates') && !whole(t)],
   [part('lacquered plates', 'lacquered brass'), (t) => has(t, 'lacquered plates')],
-  [part('going wheels and arbors', 'bare brass', 'plain steel'), () => true],
+  [part('going wheels and arbors', 'bare brass', 'plain steel'), (t) => !whole(t)],
   [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'strike')],
   [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'chime')],
-  [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'alarm')],
+  [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'alarm') && !whole(t)],
   [part('barrels', 'bare brass', 'plain steel'), (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring')],
-  [part('mainsprings', 'blued or polished steel'), (t) => drivenBy(t, (d) => d.endsWith('spring'))],
+  [part('mainsprings', 'blued or polished steel'), (t) => drivenBy(t, (d) => d.endsWith('spring')) && !whole(t)],
   [part('motion work', 'bare brass', 'plain steel'), () => true],
   [part('nuts, pins and screws', 'blued or polished steel'), () => true],
   [part('hands', 'blued or polished steel'), () => true],

@@ -27,7 +27,8 @@ export const sessionQuery = queryOptions({
 export const benchQuery = queryOptions({ queryKey: keys.bench, queryFn: ({ signal }) => call(api.bench.list, { signal }), refetchInterval: 60_000 });
 export const useBench = () => useQuery(benchQuery);
 export const useTimers = () => useQuery({ queryKey: keys.timers, queryFn: ({ signal }) => call(api.bench.timers, { signal }), refetchInterval: 60_000 });
-export const useVisit = (visitId: string) => useQuery({ queryKey: keys.visit(visitId), queryFn: ({ signal }) => call(api.visits.get, { params: { visitId }, signal }) });
+export const visitQuery = (visitId: string) => queryOptions({ queryKey: keys.visit(visitId), queryFn: ({ signal }) => call(api.visits.get, { params: { visitId }, signal }) });
+export const useVisit = (visitId: string) => useQuery(visitQuery(visitId));
 export const useBook = (movementId: string) => useQuery({ queryKey: [...keys.books, movementId], queryFn: ({ signal }) => call(api.movements.book, { params: { movementId }, signal }) });
 export const useMovements = (q: string) => useQuery({ queryKey: [...keys.books, 'search', q], queryFn: ({ signal }) => call(api.movements.search, { query: { q }, signal }), placeholderData: keepPreviousData });
 export const useOwners = (q: string) => useQuery({ queryKey: ['owners', q], queryFn: ({ signal }) => call(api.owners.search, { query: { q }, signal }), enabled: q.trim().length > 1, placeholderData: keepPreviousData });

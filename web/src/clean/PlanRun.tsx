@@ -79,7 +79,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
             )}
           </div>
         )}
-        <details className="rounded-lg border border-line px-4 py-2"><summary className="min-h-11 cursor-pointer py-2 font-semibold">{steps.length} steps: {steps.map((s) => s.what.toLowerCase()).join(' → ')}</summary>
+        <details className="rounded-lg border border-line px-4 py-2"><summary className="min-h-11 cursor-pointer py-2 font-semibold">{steps.length} steps: {steps.map((s) => s.what).join(' → ')}</summary>
           <ol className="flex list-decimal flex-col gap-1 py-2 pl-6">{steps.map((s, i) => <li key={i}><b>{s.what}</b>{s.minutes !== null && `, ${s.minutes} min`}{s.caution && <span className="block text-sm text-soft">{s.caution}</span>}</li>)}</ol>
         </details>
         {steps[0]?.caution && <Warned text={steps[0].caution} before={steps[0].what} />}
@@ -89,7 +89,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
         }}>
           {dips && <TextField className="w-36" label="Minutes" inputMode="numeric" value={minutes} placeholder={String(wanted)} onChange={(e) => setMinutes(e.target.value)}
             error={!whole ? 'A whole number of minutes, up to a day.' : plan.tooLong ? `At most ${plan.limitMin}.` : undefined} />}
-          {fills.length > 0 && <SelectField className="w-60" label="Which bath" value={fill?.id ?? ''} onChange={(e) => setFillId(e.target.value || null)} hint={past ? <b className="text-brass">Past its rule: {past}</b> : undefined}>{fills.map((f) => <option key={f.id} value={f.id}>{f.name}, {f.bath}</option>)}<option value="">not in the book</option></SelectField>}
+          {fills.length > 0 && <SelectField className="w-72" label="Which bath" value={fill?.id ?? ''} onChange={(e) => setFillId(e.target.value || null)} hint={past ? <b className="text-brass">Past its rule: {past}</b> : undefined}>{fills.map((f) => <option key={f.id} value={f.id}>{f.name}, {f.bath}</option>)}<option value="">not in the book</option></SelectField>}
           <TextField className="min-w-56 flex-1" label="What it looks like before" placeholder="brown, black oil in the sinks" value={before} onChange={(e) => setBefore(e.target.value)} />
           {stopped && parts.length > 0 && <TextField className="min-w-64 flex-1 basis-full" label="Override, with a reason that is kept" value={reason} onChange={(e) => setReason(e.target.value)} />}
           <Button type="submit" look={stopped && reason.trim() ? 'danger' : 'main'} className="mt-7 px-8 text-lg" disabled={(dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')} busy={start.isPending}>Begin the run</Button>

@@ -21,26 +21,34 @@ export function StepWords({ step: s }: { step: StripStep }) {
   );
 }
 
-export function StepRow({ step: s, at, last, onEdit }: { step: StripStep; at: number; last: boolean; onEdit: () => void }) {
+/** What a row may do, once for all rows: a movement may have two hundred of them. */
+export function useStepTools() {
   const visit = useThisVisit();
-  const params = { visitId: visit.id, stepId: s.id };
-  const move = useCommand(api.strip.move, { what: 'Step' });
+  const moving = useCommand(api.strip.move, { what: 'Step' });
   const again = useCommand(api.strip.add, { what: 'Step' });
-  const remove = useCommand(api.strip.remove, {
-    what: 'Step',
-    onDone: () => say('Taken out of the log.', 'good', () => again.mutate({ params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } })),
-  });
+  const removing = useCommand(api.strip.remove, { what: 'Step' });
+  const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
+  return {
+    closed: visit.closedAt !== null, busy: moving.isPending,
+    move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
+    remove: (s: StripStep) => removing.mutate({ params: params(s) }, {
+      onSuccess: () => say('Taken out of the log.', 'good', () => again.mutate({ params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } })),
+    }),
+  };
+}
+
+export function StepRow({ step: s, at, last, tools, onEdit }: { step: StripStep; at: number; last: boolean; tools: ReturnType<typeof useStepTools>; onEdit: () => void }) {
   return (
-    <li className="flex items-start gap-3 py-2">
+    <li className="flex items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] [content-visibility:auto]">
       <span className="grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold tabular-nums">{at + 1}</span>
-      {s.photoId && <img src={`/api/photos/${s.photoId}/small`} alt="" className="size-14 shrink-0 rounded-lg object-cover" />}
+      {s.photoId && <img src={`/api/photos/${s.photoId}/small`} alt="" loading="lazy" className="size-14 shrink-0 rounded-lg object-cover" />}
       <StepWords step={s} />
-      {!visit.closedAt && (
+      {!tools.closed && (
         <span className="flex shrink-0 flex-wrap">
-          <button type="button" aria-label={`Later: ${s.what}`} className={tool} disabled={last || move.isPending} onClick={() => move.mutate({ params, body: { position: at + 1 } })}><ArrowUp className="size-5" /></button>
-          <button type="button" aria-label={`Earlier: ${s.what}`} className={tool} disabled={at === 0 || move.isPending} onClick={() => move.mutate({ params, body: { position: at - 1 } })}><ArrowDown className="size-5" /></button>
+          <button type="button" aria-label={`Later: ${s.what}`} className={tool} disabled={last || tools.busy} onClick={() => tools.move(s, at + 1)}><ArrowUp className="size-5" /></button>
+          <button type="button" aria-label={`Earlier: ${s.what}`} className={tool} disabled={at === 0 || tools.busy} onClick={() => tools.move(s, at - 1)}><ArrowDown className="size-5" /></button>
           <button type="button" aria-label={`Correct: ${s.what}`} className={tool} onClick={onEdit}><Pencil className="size-5" /></button>
-          <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => remove.mutate({ params })}><Trash2 className="size-5" /></button>
+          <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => tools.remove(s)}><Trash2 className="size-5" /></button>
         </span>
       )}
     </li>

@@ -1,7 +1,7 @@
 import type { StripStep } from '@eclat/contract';
 import { staysWhole, whereIs } from '@eclat/core/strip';
 import { FileText, Search } from 'lucide-react';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
 import { PaperLink } from '../visit/Papers.tsx';
 import { Photos } from '../visit/Photos.tsx';
@@ -11,14 +11,20 @@ import { Custody } from './Custody.tsx';
 import { Passes } from './Passes.tsx';
 import { Phases } from './Phases.tsx';
 import { StepForm } from './StepForm.tsx';
-import { StepRow } from './StepRow.tsx';
+import { StepRow, useStepTools } from './StepRow.tsx';
 import { Temporary } from './Temporary.tsx';
+
+const AT_ONCE = 20;
 
 /** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
 export function Component() {
   const visit = useThisVisit();
   const { steps, begun, passes } = visit.strip;
   const [editing, setEditing] = useState<StripStep | null>(null);
+  const tools = useStepTools();
+  // The latest are there at once, the others a moment later: two hundred rows are no reason to wait for the form.
+  const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
+  const shown = useDeferredValue(latest, latest.slice(0, AT_ONCE));
   const [asked, setAsked] = useState('');
   const whole = staysWhole(visit.movement.traits);
   const pass = passes.at(-1)?.number ?? 1;
@@ -39,7 +45,7 @@ export function Component() {
       {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel title="What came off" aside={steps.length > 0 && <PaperLink paper="bench"><FileText className="size-5" aria-hidden />Bench sheet</PaperLink>}>
-          {steps.length === 0 ? <Empty>Each thing that comes off stands here in its order, the last one first.</Empty> : <ol className="flex flex-col divide-y divide-line">{steps.map((s, i) => <StepRow key={s.id} step={s} at={i} last={i === steps.length - 1} onEdit={() => setEditing(s)} />).reverse()}</ol>}
+          {steps.length === 0 ? <Empty>Each thing that comes off stands here in its order, the last one first.</Empty> : <ol className="flex flex-col divide-y divide-line">{shown.map(({ s, i }) => <StepRow key={s.id} step={s} at={i} last={i === steps.length - 1} tools={tools} onEdit={() => setEditing(s)} />)}</ol>}
         </Panel>
         <div className="flex min-w-0 flex-col gap-5"><Phases /><Temporary /><Custody /><Passes /></div>
       </div>

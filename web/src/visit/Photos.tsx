@@ -14,6 +14,8 @@ import { PhotoSheet } from './PhotoSheet.tsx';
 import { useThisVisit } from './thisVisit.ts';
 
 const CameraSheet = lazy(() => import('../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
+/** So many stand there at once; the others come by a press. */
+const FIRST = 24;
 const MOST_BYTES = 15 * 1024 * 1024;
 
 /** Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo. */
@@ -21,6 +23,7 @@ export function Photos({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
   const queries = useQueryClient();
   const [over, setOver] = useState(false);
+  const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const [camera, setCamera] = useState(false);
   const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
@@ -50,7 +53,7 @@ export function Photos({ stage }: { stage: StageId }) {
         onDrop={(e) => { e.preventDefault(); setOver(false); add(e.dataTransfer.files); }}>
         {visit.photos.length === 0 ? <Empty>Photographs before anybody touches anything. Choose files, take them with the camera, drop or paste them here.</Empty> : (
           <ul className="grid grid-cols-3 gap-3 sm:grid-cols-4 lg:grid-cols-6">
-            {visit.photos.map((p) => (
+            {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
               <li key={p.id}>
                 <button type="button" className="block w-full overflow-hidden rounded-lg border border-line" onClick={() => setOpen(p.id)} aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}>
                   <img src={`/api/photos/${p.id}/small`} alt={p.caption} loading="lazy" className="aspect-square w-full object-cover" />
@@ -61,6 +64,7 @@ export function Photos({ stage }: { stage: StageId }) {
             ))}
           </ul>
         )}
+        {!all && visit.photos.length > FIRST && <Button className="mt-3" onClick={() => setAll(true)}>All {visit.photos.length} photos</Button>}
       </div>
       {failed.map((f) => (
         <p key={f.key} className="mt-2 flex flex-wrap items-center gap-3 rounded-lg bg-danger-wash px-3 py-2 text-danger">
