@@ -233,11 +233,12 @@ export class Workshop {
     const sizes = { barrel: 3.1, train: 1.6, 'late train': 1.1, escape: 0.82, pallet: 0.95, fly: 0.8, lever: 0.5, balance: 0.3 } as const;
     for (const hole of all.slice(0, all.length - (course.unmeasured ?? 0))) {
       const hundredth = (x: number) => Number(x.toFixed(2));
-      const pivotMm = hundredth(sizes[hole.arbor.class] + 0.08 * this.random());
-      const holeShortMm = hundredth(pivotMm + 0.03 + 0.01 * this.random());
+      const own = [...hole.key].reduce((n, c) => n + c.charCodeAt(0), 0) % 8; // one movement's pivots are the same at every visit
+      const pivotMm = hundredth(sizes[hole.arbor.class] + own / 100);
+      const holeShortMm = hundredth(pivotMm + 0.03);
       const holeLongMm = hundredth(holeShortMm + (course.worn?.[hole.key] ?? 0));
       const { verdict } = judgeHole({ pivotMm, holeLongMm, holeShortMm }, hole.arbor.class);
-      await this.did(measureHole(this.ctx, visit.id, hole.key, { pivotMm, holeLongMm, holeShortMm, verdict, note: '', version: 0 }), 1);
+      await this.did(measureHole(this.ctx, visit.id, hole.key, { pivotMm, holeLongMm, holeShortMm, verdict, note: '', version: 0, seen: null, way: 'one-wheel', wearDeg: course.worn?.[hole.key] ? own * 45 : null, endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2, spins: true, polished: true, past: own === 3 ? 'factory bush' : 'original' }), 1);
     }
   }
 

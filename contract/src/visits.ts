@@ -1,7 +1,7 @@
 import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { TRAINS } from '@eclat/core/movement';
-import { HOLE_VERDICTS } from '@eclat/core/pivots';
+import { HOLE_VERDICTS, PASTS, WAYS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
@@ -73,16 +73,31 @@ export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.numb
 export const power = powerFields.extend({ train, version, by: z.string(), at: moment.nullable() });
 export type Power = z.infer<typeof power>;
 
+const seenPlay = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('lean'), leanDeg: z.number().min(0).max(30), plateMm: millimetres }),
+  z.object({ kind: z.literal('play'), playMm: z.number().min(0).max(10), atMm: z.number().gt(0).max(500), gapMm: z.number().gt(0).max(500) }),
+]);
 export const holeFields = z.object({
   pivotMm: millimetres,
+  /** Where play was seen instead, both are reckoned from it, whatever is sent here. */
   holeLongMm: millimetres,
   holeShortMm: millimetres,
+  seen: seenPlay.nullable().default(null),
+  way: z.enum(WAYS).default('one-wheel'),
+  /** Towards where the pivot wandered, degrees clockwise from up on the face looked at; null: round, or not said. */
+  wearDeg: z.number().min(0).max(359).nullable().default(null),
+  endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
+  spins: z.boolean().nullable().default(null),
+  polished: z.boolean().default(false),
+  past: z.enum(PASTS).default('original'),
   /** The person's own verdict; the computed one stands beside it. */
   verdict: z.enum(HOLE_VERDICTS),
   note: words(200).default(''),
 });
 export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...by });
 export type SurveyedHole = z.infer<typeof hole>;
+/** The same movement's survey before this one. */
+const lastSurvey = z.object({ at: moment, holes: z.array(z.object({ key: z.string(), pivotMm: z.number(), holeLongMm: z.number(), holeShortMm: z.number(), verdict: z.enum(HOLE_VERDICTS) })) });
 
 export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millimetres, boreMm: millimetres, outsideMm: millimetres, heightMm: millimetres, note: words(200).default('') });
 export const bush = newBush.extend({ id, ...by });
@@ -124,7 +139,7 @@ export const visit = z.object({
   photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: stripLog,
-  baths: z.array(cleaningRun), holes: z.array(hole), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
+  baths: z.array(cleaningRun), holes: z.array(hole), lastSurvey: lastSurvey.nullable(), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
   testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;

@@ -110,6 +110,30 @@ describe('survey and fit', () => {
     await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/holes/T1.front', body: { verdict: 'marginal', holeLongMm: 3.7, version: 0 } }));
   });
 
+  it('reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next hole', async () => {
+    show(Survey, visitOf('fusee'));
+    expect(within(screen.getByLabelText('By')).queryByRole('option', { name: 'lean' })).toBeNull();
+    await person.selectOptions(screen.getByLabelText('Looked at'), 'one-plate');
+    await person.selectOptions(screen.getByLabelText('By'), 'lean');
+    for (const [label, value] of [['Pivot', '3.1'], ['Plate less sinks', '2'], ['Lean, °', '12']] as const) await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/Play 0.42 mm, limit 0.37 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
+    await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
+    await person.type(screen.getByLabelText('End shake'), '1.2');
+    expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
+    await person.click(screen.getByLabelText('Pivot is polished'));
+    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ way: 'one-plate', seen: { kind: 'lean', leanDeg: 12, plateMm: 2 }, holeLongMm: 3.525, wearDeg: 225, endShakeMm: 1.2, polished: true, spins: null, past: 'original' }));
+    await waitFor(() => expect((screen.getByLabelText('Plate less sinks') as HTMLInputElement).value).toBe('2'));
+    expect((screen.getByLabelText('Pivot') as HTMLInputElement).value).toBe('');
+  });
+
+  it('shows the last survey behind, and what wore since', async () => {
+    show(Survey, visitOf('fusee', { openedAt: '2026-12-01T09:00:00.000Z', lastSurvey: { at: '2020-12-01T09:00:00.000Z', holes: [{ key: 'T1.front', pivotMm: 3.1, holeLongMm: 3.2, holeShortMm: 3.15, verdict: 'sound' }] } }));
+    expect(screen.getByText(/Last time, 1 Dec 2020: pivot 3.10 in 3.20 × 3.15, sound/)).toBeTruthy();
+    for (const [label, value] of [['Pivot', '3.1'], ['Long way', '3.5'], ['Short way', '3.3']] as const) await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText('0.30 mm more play since, 0.050 a year.', { exact: false })).toBeTruthy();
+  });
+
   it('counts front and back', () => {
     const holes = holesOf(familyById('fusee').traits).map((h, i) => surveyed(h.key, i < 3 ? {} : { verdict: 'sound' }));
     show(Survey, visitOf('fusee', { holes }));

@@ -3,3 +3,4 @@ export * from './bush.ts';
 export * from './centre.ts';
 export * from './lean.ts';
 export * from './stock.ts';
+export * from './survey.ts';

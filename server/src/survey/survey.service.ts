@@ -1,7 +1,7 @@
 import type { ParsedBodyOf, SurveyedHole as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
-import { judgeHole, measureProblem } from '@eclat/core/pivots';
+import { holeSeen, judgeHole, measureProblem, seenFits } from '@eclat/core/pivots';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField, lostRace, notFound } from '../http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
@@ -9,15 +9,18 @@ import { SurveyedHole } from './survey.entity.ts';
 
 export const presentHole = (h: SurveyedHole): Shape => ({
   key: h.key, pivotMm: h.pivotMm, holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, verdict: h.verdict, computed: h.computed, note: h.note,
+  seen: h.seen ?? null, way: h.way, wearDeg: h.wearDeg ?? null, endShakeMm: h.endShakeMm ?? null, spins: h.spins ?? null, polished: h.polished, past: h.past,
   version: h.version, by: h.by, at: h.at.toISOString(),
 });
 
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
-export async function measureHole(ctx: Context, visitId: string, key: string, { version, ...given }: ParsedBodyOf<typeof api.survey.set>): Promise<Shape> {
+export async function measureHole(ctx: Context, visitId: string, key: string, { version, ...body }: ParsedBodyOf<typeof api.survey.set>): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const hole = holesOf(traits).find((h) => h.key === key);
   if (!hole) throw notFound('hole in this movement');
+  if (body.seen && !seenFits(body.seen.kind, body.way)) throw badField('way', body.seen.kind === 'lean' ? 'Lean is read in one plate, the other end free.' : 'Sideways play is read between the plates.');
+  const given = body.seen ? { ...body, ...holeSeen(body.pivotMm, body.seen) } : body;
   const problem = measureProblem(given);
   if (problem) throw badField(problem.field, problem.message);
   const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };

@@ -89,6 +89,8 @@ describe('a whole visit', () => {
   });
 
   it('comes back with another owner, and the book goes on', async () => {
+    expect(visit.lastSurvey).toBeNull();
+    shop.now.at = new Date(shop.now.at.getTime() + 60_000);
     const again = await takeIn(shop.marit, { owner: { name: 'Casimir Pell' }, clock: { description: 'Black clock' }, movement: undefined, movementId: visit.movement.id });
     await shop.marit.ok('POST', `/movements/${visit.movement.id}/inscriptions`, { date: '189X', text: 'Clnd 189', place: 'front plate' });
     const book = await shop.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
@@ -96,6 +98,10 @@ describe('a whole visit', () => {
     expect(book.inTheShop).toMatchObject({ visitId: again.id });
     const twice = await shop.marit.send('POST', '/visits', newClock({ movement: undefined, movementId: visit.movement.id }));
     expect(twice).toMatchObject({ status: 409, body: { title: expect.stringContaining(again.claim) } });
+    // What each hole measured then stands behind the new survey.
+    const holes = holesOf(visit.movement.traits);
+    expect(again.lastSurvey!.holes).toHaveLength(holes.length);
+    expect(again.lastSurvey!.holes.filter((h) => h.verdict === 'bush')).toEqual([{ key: holes[2]!.key, pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.24, verdict: 'bush' }]);
   });
 });
 
@@ -143,7 +149,10 @@ describe('the gates', () => {
     const put = (body: object, hole = 'T2.front') => shop.marit.send('PUT', `/visits/${visit.id}/holes/${hole}`, { pivotMm: 1.2, holeLongMm: 1.3, holeShortMm: 1.25, verdict: 'sound', version: 0, ...body });
     expect((await put({ holeShortMm: 1.4 })).body.fields![0]).toMatchObject({ path: 'holeShortMm' });
     expect((await put({}, 'T9.front')).status).toBe(404);
-    expect((await put({ holeLongMm: 1.7 })).body).toMatchObject({ verdict: 'sound', computed: 'bush' });
+    expect((await put({ holeLongMm: 1.7 })).body).toMatchObject({ verdict: 'sound', computed: 'bush', way: 'one-wheel', seen: null, past: 'original' });
+    const lean = { kind: 'lean', leanDeg: 12, plateMm: 2 };
+    expect((await put({ seen: lean }, 'T3.front')).body.fields![0]).toMatchObject({ path: 'way' });
+    expect((await put({ seen: lean, way: 'one-plate', wearDeg: 90, endShakeMm: 0.3, past: 'punched' }, 'T3.front')).body).toMatchObject({ holeLongMm: 1.625, holeShortMm: 1.625, computed: 'bush', seen: lean, wearDeg: 90, endShakeMm: 0.3, past: 'punched' });
     const future = await shop.marit.send('POST', `/visits/${visit.id}/testrun`, { readBy: 'minute hand', place: 'x', startedAt: '2099-01-01T00:00:00Z' });
     expect(future.status).toBe(422);
   });

@@ -94,7 +94,7 @@ describe('house rules at the work', () => {
   });
   it('bush a marginal hole or leave it', async () => {
     const hole = holesOf(familyById('mantel-barrels').traits).find((h) => h.key === 'T2.back')!;
-    const Panel = () => <HolePanel hole={hole} measured={undefined} onNext={() => undefined} />;
+    const Panel = () => <HolePanel hole={hole} measured={undefined} looking={{ way: 'one-wheel', kind: 'hole' }} onLooking={() => undefined} carried={{}} onNext={() => undefined} />;
     const type = async () => { for (const [label, value] of [['Pivot', '1.6'], ['Long way', '1.80'], ['Short way', '1.68']] as const) await person.type(screen.getByLabelText(label), value); };
     show(Panel, ruled({}));
     await type();

@@ -9,6 +9,8 @@ interface Props {
   traits: Traits;
   plate: Plate;
   stateOf: (key: string) => State;
+  /** Towards where a hole wore, degrees clockwise from up; null: round. */
+  wearOf?: (key: string) => number | null;
   chosen: string | null;
   onChoose: (key: string) => void;
 }
@@ -17,7 +19,7 @@ interface Props {
 const labelRight = (x: number, plate: Plate): boolean => (plate === 'front' ? x < PLATE.width - 38 : x < 38);
 
 /** One plate, drawn from the trains: each hole a target to press, its state by shape before colour. */
-export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props) {
+export function PlateFigure({ traits, plate, stateOf, wearOf, chosen, onChoose }: Props) {
   const holes = placeHoles(traits, plate);
   return (
     <figure className="min-w-0">
@@ -30,12 +32,14 @@ export function PlateFigure({ traits, plate, stateOf, chosen, onChoose }: Props)
         </g>
         {holes.map((h) => {
           const state = stateOf(h.key);
+          const wear = wearOf?.(h.key);
           return (
             <g key={h.key} role="button" tabIndex={0} aria-pressed={chosen === h.key} aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${state}`}
               className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill" transform={`translate(${h.x} ${h.y})`}
               onClick={() => onChoose(h.key)} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onChoose(h.key); } }}>
               <circle r={18} className="fill-transparent" />
               <circle r={17} className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')} strokeWidth={2.5} />
+              {typeof wear === 'number' && <path d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5" transform={`rotate(${wear})`} className="fill-none stroke-danger" strokeWidth={2.4} />}
               <Mark state={state} />
               <text x={labelRight(h.x, plate) ? 13 : -13} y={-9} textAnchor={labelRight(h.x, plate) ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
             </g>

@@ -2,7 +2,7 @@ import { Migration } from '@mikro-orm/migrations';
 
 const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
-/** Cleaning runs go through steps, each with its own timer; baths have a book; what is due goes to calendar programs. */
+/** What a survey sees beside the two ways of a hole. Cleaning runs go through steps, each with its own timer; baths have a book; what is due goes to calendar programs. */
 export class Clean extends Migration {
   override up(): void {
     this.addSql(`
@@ -18,6 +18,8 @@ update bath_run set step_started_at = started_at, sequence = case bath when 'pet
 update bath_run set log = jsonb_build_array(jsonb_build_object('step', 0, 'startedAt', ${iso('started_at')}, 'endsAt', ${iso('ends_at')}, 'endedAt', ${iso('stopped_at')}, 'by', by)) where stopped_at is not null;
 alter table bath_run alter column steps set not null, alter column step_started_at set not null, alter column sequence drop default;
 create index bath_run_fill on bath_run (fill_id) where fill_id is not null;
+alter table surveyed_hole add column seen jsonb, add column way text not null default 'one-wheel', add column wear_deg double precision, add column end_shake_mm double precision,
+  add column spins boolean, add column polished boolean not null default false, add column past text not null default 'original';
 create table calendar_feed (person_id uuid primary key references person deferrable initially deferred, token_hash text not null unique, since timestamptz not null);
 `);
   }
