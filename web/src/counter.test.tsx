@@ -12,6 +12,7 @@ import { CALIPER, METER, typeInto } from './devices/typing.ts';
 import { SimulatedPrinter } from './devices/printer.ts';
 import { Component as Diagnose } from './diagnose/Diagnose.tsx';
 import { Component as Received } from './intake/Received.tsx';
+import { useStore } from './store.ts';
 import { Component as Sign } from './sign/Sign.tsx';
 import { MarkedPhoto } from './visit/MarkedPhoto.tsx';
 import { PhotoSheet } from './visit/PhotoSheet.tsx';
@@ -126,6 +127,17 @@ describe('photos', () => {
     await waitFor(() => expect(sent[1]).toMatchObject({ method: 'PATCH', body: { position: 1 } }));
     expect((screen.getByRole('button', { name: 'Earlier in the order' }) as HTMLButtonElement).disabled).toBe(true);
   });
+});
+
+it('what is taken out can be put back as it was, though its row is gone', async () => {
+  const key = { id: 'r1', version: 1, what: 'Pendulum', count: 2, condition: 'rod bent', squareMm: null, fits: null, photoId: null, returnedBy: '', returnedAt: null };
+  show(Received, visitOf('mantel-barrels', { received: [key] }));
+  await person.click(screen.getByRole('button', { name: 'Take out: Pendulum' }));
+  await waitFor(() => expect(sent[0]).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/received/r1' }));
+  await waitFor(() => expect(useStore.getState().notice?.undo).toBeTruthy());
+  cleanup();
+  useStore.getState().notice!.undo!();
+  await waitFor(() => expect(sent[1]).toMatchObject({ method: 'POST', url: '/api/visits/v1/received', body: { what: 'Pendulum', count: 2, condition: 'rod bent' } }));
 });
 
 describe('devices', () => {

@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import { Check, Clock3, Pencil, Trash2, X } from 'lucide-react';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -15,7 +16,7 @@ export function LineRow({ line, amount, given, onEdit }: { line: Line; amount: s
   const visit = useThisVisit();
   const params = { visitId: visit.id, lineId: line.id };
   const decide = useCommand(api.agree.decide, { what: 'The owner’s word' });
-  const remove = useCommand(api.agree.removeLine, { what: 'Line' });
+  const out = useTakeOut(api.agree.removeLine, api.agree.addLine, 'Line');
   const last = line.decisions.at(-1);
   const aside = !inRoute(line, visit.agreement.chosen?.route ?? null);
   const signs = [line.optional && 'optional', line.noGuarantee && 'without guarantee', line.addition && 'found during the work', ...line.routes.map(routeName)].filter(Boolean);
@@ -32,7 +33,7 @@ export function LineRow({ line, amount, given, onEdit }: { line: Line; amount: s
         {last ? <span className="text-sm text-soft">{last.state}, {last.how}, by {last.who}, {dayTime(last.at)}{line.decisions.length > 1 && `; before that ${line.decisions.slice(0, -1).map((d) => d.state).join(', ')}`}</span> : !visit.closedAt && (
           <span className="ml-auto flex">
             <button type="button" aria-label={`Correct: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={onEdit}><Pencil className="size-5" /></button>
-            <button type="button" aria-label={`Take back: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => remove.mutate({ params })}><Trash2 className="size-5" /></button>
+            <button type="button" aria-label={`Take back: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params }, { params: { visitId: visit.id }, body: { kind: line.kind, what: line.what, quantity: line.quantity, price: line.price, routes: line.routes, optional: line.optional, noGuarantee: line.noGuarantee, findingId: line.findingId, fromSurvey: line.fromSurvey } })}><Trash2 className="size-5" /></button>
           </span>
         )}
       </div>

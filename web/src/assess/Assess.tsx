@@ -4,8 +4,7 @@ import { walkOf } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { useCommand } from '../api/useCommand.ts';
-import { say } from '../store.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -72,13 +71,7 @@ function Summary({ findings, left }: { findings: Finding[]; left: number }) {
 function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; onEdit: () => void }) {
   const params = { visitId: visit.id };
   const points = visit.photos.flatMap((p) => p.marks).filter((m) => m.findingId === f.id).map((m) => m.number);
-  const again = useCommand(api.findings.add, { what: 'Finding' });
-  const remove = useCommand(api.findings.remove, {
-    what: 'Finding',
-    onDone: () => say('Finding taken back.', 'good', () => {
-      again.mutate({ params, body: writtenOf(f) });
-    }),
-  });
+  const out = useTakeOut(api.findings.remove, api.findings.add, 'Finding');
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
       <div className="min-w-0">
@@ -92,7 +85,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
       {!visit.closedAt && (
         <div className="flex">
           <button type="button" aria-label={`Correct: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={onEdit}><Pencil className="size-5" /></button>
-          <button type="button" aria-label={`Take back: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => remove.mutate({ params: { ...params, findingId: f.id } })}><Trash2 className="size-5" /></button>
+          <button type="button" aria-label={`Take back: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params: { ...params, findingId: f.id } }, { params, body: writtenOf(f) })}><Trash2 className="size-5" /></button>
         </div>
       )}
     </li>

@@ -6,6 +6,7 @@ import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
@@ -18,7 +19,7 @@ export function Dating() {
   const { movement, closedAt } = useThisVisit();
   const form = useForm<z.input<typeof evidenceFields>>({ resolver: zodResolver(evidenceFields) as never, defaultValues: { notBefore: null, notAfter: null, why: '' } });
   const add = useCommand(api.assess.date, { what: 'Evidence', onSent: () => form.reset() });
-  const remove = useCommand(api.assess.undate, { what: 'Evidence' });
+  const evidence = useTakeOut(api.assess.undate, api.assess.date, 'Evidence');
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (
@@ -27,7 +28,7 @@ export function Dating() {
       <ul className="mt-2 divide-y divide-line">
         {movement.dating.map((e) => (
           <li key={e.id} className="flex items-center gap-3 py-1"><span className="min-w-0 flex-1"><b>{[e.notBefore !== null && `not before ${e.notBefore}`, e.notAfter !== null && `not after ${e.notAfter}`].filter(Boolean).join(', ')}</b>: {e.why}</span>
-            {!closedAt && <button type="button" aria-label={`Take back: ${e.why}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => remove.mutate({ params: { movementId: movement.id, evidenceId: e.id } })}><Trash2 className="size-5" /></button>}
+            {!closedAt && <button type="button" aria-label={`Take back: ${e.why}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => evidence.take({ params: { movementId: movement.id, evidenceId: e.id } }, { params: { movementId: movement.id }, body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why } })}><Trash2 className="size-5" /></button>}
           </li>
         ))}
       </ul>

@@ -7,6 +7,7 @@ import { Controller, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Empty, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
@@ -21,7 +22,7 @@ export function Things() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
   const [editing, setEditing] = useState<ReceivedItem | string | null>(null);
-  const remove = useCommand(api.counter.removeReceived, { what: 'Thing received' });
+  const thing = useTakeOut(api.counter.removeReceived, api.counter.addReceived, 'Thing received');
   const open = !visit.closedAt;
   const usual = comesWith(visit.movement.traits).filter((what) => !visit.received.some((r) => r.what === what));
   return (
@@ -34,7 +35,7 @@ export function Things() {
             <span className="min-w-0 flex-1"><span className="block text-lg font-bold">{r.count > 1 && `${r.count} × `}{r.what}</span><span className="block text-soft">{[r.condition, r.squareMm && `${r.squareMm} mm square`, r.fits].filter(Boolean).join(' · ')}</span></span>
             {open && <>
               <button type="button" aria-label={`Correct: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={() => setEditing(r)}><Pencil className="size-5" /></button>
-              <button type="button" aria-label={`Take out: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => remove.mutate({ params: { ...params, receivedId: r.id } })}><Trash2 className="size-5" /></button>
+              <button type="button" aria-label={`Take out: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => thing.take({ params: { ...params, receivedId: r.id } }, { params, body: { what: r.what, count: r.count, condition: r.condition, squareMm: r.squareMm, fits: r.fits, photoId: r.photoId } })}><Trash2 className="size-5" /></button>
             </>}
           </li>
         ))}

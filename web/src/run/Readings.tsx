@@ -1,8 +1,7 @@
 import type { TestRun } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import { Trash2 } from 'lucide-react';
-import { useCommand } from '../api/useCommand.ts';
-import { say } from '../store.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -12,15 +11,12 @@ import { inWords } from './ReadNow.tsx';
 export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const again = useCommand(api.testRuns.read, { what: 'Reading' });
-  const forget = useCommand(api.testRuns.forget, { what: 'Reading' });
+  const out = useTakeOut(api.testRuns.forget, api.testRuns.read, 'Reading');
   const rows = [
     ...run.readings.map((r) => ({ at: r.readAt, reading: r, event: null })),
     ...run.events.map((e) => ({ at: e.happenedAt, reading: null, event: e })),
   ].sort((a, b) => b.at.localeCompare(a.at));
-  const takeBack = (r: TestRun['readings'][number]) => forget.mutate({ params: { ...params, readingId: r.id } }, {
-    onSuccess: () => say('Reading taken back.', 'good', () => again.mutate({ params, body: { readAt: r.readAt, errorS: r.errorS } })),
-  });
+  const takeBack = (r: TestRun['readings'][number]) => out.take({ params: { ...params, readingId: r.id } }, { params, body: { readAt: r.readAt, errorS: r.errorS } });
   if (rows.length === 0) return null;
   return (
     <Panel title="Log">

@@ -3,7 +3,7 @@ import { remarkName } from '@eclat/core/strip';
 import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
-import { say } from '../store.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30';
@@ -25,15 +25,12 @@ export function StepWords({ step: s }: { step: StripStep }) {
 export function useStepTools() {
   const visit = useThisVisit();
   const moving = useCommand(api.strip.move, { what: 'Step' });
-  const again = useCommand(api.strip.add, { what: 'Step' });
-  const removing = useCommand(api.strip.remove, { what: 'Step' });
+  const out = useTakeOut(api.strip.remove, api.strip.add, 'Step');
   const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
   return {
     closed: visit.closedAt !== null, busy: moving.isPending,
     move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
-    remove: (s: StripStep) => removing.mutate({ params: params(s) }, {
-      onSuccess: () => say('Taken out of the log.', 'good', () => again.mutate({ params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } })),
-    }),
+    remove: (s: StripStep) => out.take({ params: params(s) }, { params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } }),
   };
 }
 

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Button, buttonClass } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { SelectField, TextField } from '../ui/Field.tsx';
@@ -20,7 +21,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   const [chosen, setChosen] = useState<string | null>(null);
   const change = useCommand(api.photos.change, { what: 'Photo' });
   const mark = useCommand(api.photos.mark, { what: 'Point' });
-  const unmark = useCommand(api.photos.unmark, { what: 'Point' });
+  const point = useTakeOut(api.photos.unmark, api.photos.mark, 'Point');
   const at = visit.photos.findIndex((p) => p.id === photo.id);
   const open = !visit.closedAt;
   const keep = () => { if (caption.trim() !== photo.caption) change.mutate({ params, body: { caption } }); };
@@ -51,7 +52,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
               <li key={m.id} className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
                 <div className="flex items-center gap-2"><b className="text-xl">{m.number}</b>
                   {open && <><Button look="plain" className="min-h-11" aria-pressed={m.id === chosen} onClick={() => setChosen(m.id === chosen ? null : m.id)}>{m.id === chosen ? 'Press where it goes' : 'Move'}</Button>
-                    <button type="button" aria-label={`Take point ${m.number} away`} className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => unmark.mutate({ params: { ...params, markId: m.id } })}><Trash2 className="size-5" /></button></>}
+                    <button type="button" aria-label={`Take point ${m.number} away`} className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => point.take({ params: { ...params, markId: m.id } }, { params: { ...params, markId: m.id }, body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note } })}><Trash2 className="size-5" /></button></>}
                 </div>
                 <SelectField label={`Point ${m.number} shows`} disabled={!open} value={m.findingId ?? ''} onChange={(e) => said(m, { findingId: e.target.value || null })}>
                   <option value="">words of its own</option>

@@ -6,7 +6,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
-import { say, serverNow, useStore } from '../store.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
+import { serverNow, useStore } from '../store.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
@@ -38,9 +39,8 @@ export default function StageWorkings({ visit, stage }: { visit: Visit; stage: S
 function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
   const units = useStore((s) => s.units);
   const working = workingById(kept.working);
-  const again = useCommand(api.workings.keep, { what: 'Working' });
   const params = { visitId: visit.id };
-  const drop = useCommand(api.workings.drop, { what: 'Working', onDone: () => say('Working taken back.', 'good', () => again.mutate({ params, body: { working: kept.working, stage: kept.stage, input: kept.input } })) });
+  const out = useTakeOut(api.workings.drop, api.workings.keep, 'Working');
   const address = working ? `/workings/${working.id}?${toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString()}${units === 'inch' ? '&units=inch' : ''}` : null;
   const older = working && working.version !== kept.version;
   return (
@@ -49,7 +49,7 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
         <p className="text-lg font-semibold">{kept.says}</p>
         <p className="text-sm text-soft">{address ? <Link className="font-semibold text-steel underline" to={address}>{working!.title}</Link> : kept.working}, {kept.by}, {dayTime(kept.at)}{older && `, by version ${kept.version} of it; it is ${working.version} now`}</p>
       </div>
-      {!visit.closedAt && <button type="button" aria-label={`Take back: ${working?.title ?? kept.working}`} className="no-print grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => drop.mutate({ params: { ...params, keptId: kept.id } })}><Trash2 className="size-5" aria-hidden /></button>}
+      {!visit.closedAt && <button type="button" aria-label={`Take back: ${working?.title ?? kept.working}`} className="no-print grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params: { ...params, keptId: kept.id } }, { params, body: { working: kept.working, stage: kept.stage, input: kept.input } })}><Trash2 className="size-5" aria-hidden /></button>}
     </li>
   );
 }
