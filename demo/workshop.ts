@@ -12,6 +12,7 @@ import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/agreement/owner.service';
+import { putTime } from '@eclat/server/benchtime/benchtime.service';
 import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, lookAtPlace, measure } from '@eclat/server/counter/assess.service';
 import { answerQuestion, callBack, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
@@ -114,11 +115,21 @@ export class Workshop {
     for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(to))) {
       await this.work(visit, stage, course);
       await this.reckon(visit, stage, course);
+      await this.timed(visit, stage);
       await this.did(markStage(this.ctx, visit.id, stage, true), 20);
     }
     await this.work(visit, to, course, true);
     await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);
+  }
+
+  /** What the stages usually take here, minutes of bench time for each train. */
+  private async timed(visit: Visit, stage: StageId): Promise<void> {
+    const minutes = { strip: 28, clean: 22, survey: 25, fit: 50, assemble: 35, oil: 10 }[stage as string];
+    if (!minutes) return;
+    this.pass(Math.round(minutes * visit.movement.traits.trains.length * (0.8 + 0.5 * this.random())));
+    const startedAt = new Date(this.now.getTime() - minutes * visit.movement.traits.trains.length * 60_000);
+    await this.did(putTime(this.ctx, visit.id, randomUUID(), { stage, startedAt: startedAt.toISOString(), endedAt: this.now.toISOString() }), 0);
   }
 
   private async reckon(visit: Visit, stage: StageId, course: Course): Promise<void> {

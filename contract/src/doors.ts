@@ -144,6 +144,12 @@ export const doors = {
     make: { method: 'PUT', path: '/calendar-feed' },
     revoke: { method: 'DELETE', path: '/calendar-feed' },
   },
+  benchTime: {
+    start: { method: 'POST', path: '/visits/:visitId/time' },
+    stop: { method: 'PUT', path: '/visits/:visitId/time/stopped' },
+    put: { method: 'PUT', path: '/visits/:visitId/time/:timeId' },
+    remove: { method: 'DELETE', path: '/visits/:visitId/time/:timeId' },
+  },
   survey: {
     set: { method: 'PUT', path: '/visits/:visitId/holes/:hole' },
   },

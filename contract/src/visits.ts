@@ -6,6 +6,7 @@ import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
 import { agreement } from './agreement.ts';
+import { timeSpent } from './bench-time.ts';
 import { cleaningRun } from './cleaning.ts';
 import { alone, complaintAnswer, measurement, photoMark, placeLook, receivedFields, receivedItem, wantedThing } from './counter.ts';
 import { mark, movement, newMovement } from './movements.ts';
@@ -139,7 +140,7 @@ export const visit = z.object({
   photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: stripLog,
-  baths: z.array(cleaningRun), holes: z.array(hole), lastSurvey: lastSurvey.nullable(), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
+  baths: z.array(cleaningRun), holes: z.array(hole), lastSurvey: lastSurvey.nullable(), time: z.array(timeSpent), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
   testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;

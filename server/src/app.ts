@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { serveAgreement } from './agreement/agreement.routes.ts';
 import { serveOwnersPage } from './agreement/owner.routes.ts';
 import { serveBench } from './bench/bench.routes.ts';
+import { serveBenchTime } from './benchtime/benchtime.routes.ts';
 import { serveCalendar } from './calendar/calendar.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveCounter } from './counter/counter.routes.ts';
@@ -84,6 +85,7 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveStrip(serve);
   serveCleaning(serve);
   serveCalendar(serve, router, house);
+  serveBenchTime(serve);
   serveSurvey(serve);
   serveFitting(serve);
   serveOiling(serve);

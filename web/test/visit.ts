@@ -15,7 +15,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     agreement: { lines: [], routes: [], chosen: null, link: null, questions: [], prices: { hourlyRate: '50', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 30 } },
     stages: [], photos: [], findings: [], observations: {}, looks: [], cause: '',
     power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
-    cautions: [], strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] }, baths: [], holes: [], lastSurvey: null, bushes: [], parts: [], oiled: [], testRun: null, workings: [],
+    cautions: [], strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] }, baths: [], holes: [], lastSurvey: null, time: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
     next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
   };
 }

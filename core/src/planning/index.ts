@@ -1,2 +1,3 @@
 export * from './promise.ts';
 export * from './ofVisit.ts';
+export * from './time.ts';

@@ -11,6 +11,8 @@ export interface ShopPace {
   /** Signed visits, and how many of them were taken up again at a stage that was done. */
   signed: number;
   takenUpAgain: number;
+  /** What the shop's timed jobs took for each hour written. */
+  taken: { jobs: number; share: number } | null;
 }
 
 /** Hours of one train taken through the shop, when nothing is written yet. House rule, from memory of practice. */
@@ -30,7 +32,8 @@ const WAITS = {
 /** The job that an estimate, this movement and the shop's own pace make, with the reason for each figure. */
 export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: RouteId | null, pace: ShopPace): { job: Job; reasons: string[] } {
   const written = hoursOf(lines, route);
-  const hours = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
+  const plain = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
+  const hours = plain * (written > 0 ? (pace.taken?.share ?? 1) : 1);
   const standing = lines.filter((l) => l.state !== 'declined');
   const waits: Wait[] = [
     ...(lines.length === 0 || unanswered(lines, route).length > 0 ? [WAITS.owner] : []),
@@ -43,7 +46,8 @@ export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: 
   return {
     job: { hoursBest: BEST * hours, hoursLikely: hours, hoursWorst: WORST * hours, hoursPerWeek: pace.hoursPerWeek, hoursAhead: pace.hoursAhead, waits, chanceOfPass, passHours, testDays: shortestDays },
     reasons: [
-      written > 0 ? `${written.toFixed(1)} h of bench work are written` : `no hours are written yet: ${hours} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
+      written > 0 ? `${written.toFixed(1)} h of bench work are written` : `no hours are written yet: ${plain} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
+      ...(written > 0 && pace.taken ? [`your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what was written: ${hours.toFixed(1)} h`] : []),
       pace.hoursAhead > 0 ? `${pace.hoursAhead.toFixed(1)} h of other clocks come first, at ${pace.hoursPerWeek} h a week` : `nothing agreed stands before it, at ${pace.hoursPerWeek} h a week`,
       ...waits.map((w) => `waiting for ${w.what}: ${w.shortDays} to ${w.longDays} days, likeliest ${w.likelyDays}`),
       `the test run takes ${shortestDays} days`,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
-import { jobOfVisit, promiseDays, type Job } from './index.ts';
+import { hoursByStage, hoursSpent, jobOfVisit, paceOf, promiseDays, type Job } from './index.ts';
 
 const job: Job = { hoursBest: 5, hoursLikely: 8, hoursWorst: 17, hoursPerWeek: 14, hoursAhead: 4, waits: [{ what: 'parts', shortDays: 5, likelyDays: 8, longDays: 20 }], chanceOfPass: 0.25, passHours: 4, testDays: 8 };
 
@@ -29,17 +29,34 @@ describe('a promise date', () => {
   });
   it('of a visit waits for the owner until the owner has answered, and for what is ordered', () => {
     const line = { kind: 'labour' as const, what: 'x', quantity: '6', price: '50', routes: [], optional: false, state: 'accepted' as const };
-    const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4 };
+    const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4, taken: null };
     const { traits } = familyById('fusee');
     expect(jobOfVisit(traits, [], null, pace).job).toMatchObject({ hoursLikely: 4, waits: [{ what: 'the owner’s answer' }], chanceOfPass: 0.25, testDays: 8 });
     const { job: j, reasons } = jobOfVisit(traits, [line, { ...line, kind: 'part' }, { ...line, kind: 'outside work', state: 'declined' }], null, pace);
     expect(j.waits.map((w) => w.what)).toEqual(['parts']);
     expect(j.hoursLikely).toBe(6);
     expect(reasons.at(-1)).toContain('25 % (4 of your 16');
+    const slower = jobOfVisit(traits, [line], null, { ...pace, taken: { jobs: 5, share: 1.5 } });
+    expect(slower.job.hoursLikely).toBe(9);
+    expect(slower.reasons.join()).toContain('your last 5 timed jobs took 1.5 times');
   });
   it('refuses what cannot be planned', () => {
     expect(() => promiseDays({ ...job, hoursPerWeek: 0 }, 1)).toThrow(RangeError);
     expect(() => promiseDays({ ...job, hoursLikely: 30 }, 1)).toThrow(/between the best and the worst/);
     expect(() => promiseDays(job, 1, 1e9)).toThrow(RangeError);
+  });
+});
+
+describe('bench time', () => {
+  const t = (stage: 'strip' | 'clean', from: string, to: string | null) => ({ stage, by: 'Ines', startedAt: `2026-05-01T${from}:00Z`, endedAt: to && `2026-05-${to}:00Z` });
+  it('adds by stage, what runs counts until now, and a clock that nobody stopped is not a day of work', () => {
+    const now = Date.parse('2026-05-01T15:30:00Z');
+    expect(hoursByStage([t('strip', '09:00', '01T10:30'), t('clean', '11:00', '01T11:45'), t('strip', '15:00', null)], now)).toEqual([{ stage: 'strip', hours: 2 }, { stage: 'clean', hours: 0.75 }]);
+    expect(hoursSpent([t('strip', '09:00', '03T09:00')], now)).toBe(12);
+  });
+  it('says what a written hour takes once three jobs were timed', () => {
+    const job = { writtenH: 4, workedH: 6 };
+    expect(paceOf([job, job, { writtenH: 5, workedH: 0 }])).toBeNull();
+    expect(paceOf([job, job, { writtenH: 4, workedH: 3 }])).toEqual({ jobs: 3, share: 1.25 });
   });
 });

@@ -1,7 +1,7 @@
 import type { ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { hoursOf } from '@eclat/core/estimate';
-import { jobOfVisit, promiseDays } from '@eclat/core/planning';
+import { jobOfVisit, LONGEST_H, paceOf, promiseDays } from '@eclat/core/planning';
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
 import { need, type Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
@@ -24,7 +24,13 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
   for (const { id } of others) hoursAhead += hoursOf((await linesOf(ctx, id)).filter((l) => l.state === 'accepted'), null);
   const [past] = await sql<{ signed: number; again: number }>(ctx.em, `
     select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`);
-  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again });
+  const timed = await sql<{ written: number; worked: number }>(ctx.em, `
+    select (select coalesce(sum(replace(quantity, ',', '.')::numeric), 0)::float8 from estimate_line l where l.visit_id = v.id and l.kind = 'labour'
+        and (select state from line_decision d where d.line_id = l.id order by at desc limit 1) = 'accepted') as written,
+      (select coalesce(sum(least(extract(epoch from t.ended_at - t.started_at) / 3600, ${LONGEST_H})), 0)::float8 from time_spent t where t.visit_id = v.id and t.ended_at is not null) as worked
+    from visit v where v.closed_at is not null order by v.closed_at desc limit 50`);
+  const taken = paceOf(timed.map((t) => ({ writtenH: t.written, workedH: t.worked })));
+  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again, taken });
   const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
   const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);
   const day = (n: number) => formatISO(addDays(ctx.now, Math.ceil(n)), { representation: 'date' });

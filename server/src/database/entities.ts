@@ -7,6 +7,7 @@ import { Finding } from '../findings/findings.entity.ts';
 import { LookTaken, Observation, OwnCauseRow } from '../diagnosis/diagnosis.entity.ts';
 import { Strip, TrainPower } from '../power/power.entity.ts';
 import { BathFill, BathRun } from '../cleaning/cleaning.entity.ts';
+import { TimeSpent } from '../benchtime/benchtime.entity.ts';
 import { CalendarFeed } from '../calendar/calendar.entity.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
 import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
@@ -22,7 +23,7 @@ import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '
 
 export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
-  Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, BathFill, CalendarFeed, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
+  Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, BathFill, CalendarFeed, TimeSpent, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
   PhotoMark, OwnCauseRow, ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, WantedThing,
   EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice, HouseRules, VisitRule, StripStep, StripPass, StripPhase, StripTemporary, StripCustody,
 ];

@@ -6,6 +6,8 @@ import { agreementAsk, showAgreement } from '../agreement/agreement.service.ts';
 import { presentMeasurement } from '../counter/assess.service.ts';
 import { ComplaintAnswer, Measurement, PlaceLook, ReceivedItem, WantedThing } from '../counter/counter.entity.ts';
 import { presentReceived } from '../counter/counter.service.ts';
+import { TimeSpent } from '../benchtime/benchtime.entity.ts';
+import { presentTime } from '../benchtime/benchtime.service.ts';
 import { presentBath } from '../cleaning/cleaning.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
@@ -54,6 +56,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     holes: rows(SurveyedHole, of, visitId),
     lastHoles: rows(SurveyedHole, `where visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)`, visit.movementId, visitId, visit.openedAt),
     bushes: rows(Bush, inTime, visitId),
+    time: rows(TimeSpent, `${of} order by started_at`, visitId),
     parts: rows(PartFitted, inTime, visitId),
     oiled: rows(OiledPoint, of, visitId),
     workings: rows(KeptWorking, inTime, visitId),
@@ -97,6 +100,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     baths: found.baths.map(presentBath),
     holes: found.holes.map(presentHole),
     lastSurvey: found.lastHoles[0] ? { at: found.lastHoles[0].at.toISOString(), holes: found.lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({ key, pivotMm, holeLongMm, holeShortMm, verdict })) } : null,
+    time: found.time.map(presentTime),
     bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, ...at(b) })),
     parts: found.parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),
     oiled: found.oiled.map((o) => ({ point: o.point, product: o.product, ...at(o) })),

@@ -1,11 +1,12 @@
 import type { Line } from '@eclat/contract';
-import { priceAccepted, priceOfRoute, priceRange, proposedLines, totals, unanswered, WAYS_GIVEN, type ProposedLine } from '@eclat/core/estimate';
+import { hoursOf, priceAccepted, priceOfRoute, priceRange, proposedLines, totals, unanswered, WAYS_GIVEN, type ProposedLine } from '@eclat/core/estimate';
 import { FileText, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { TextField } from '../ui/Field.tsx';
+import { Worked } from '../time/Worked.tsx';
 import { PaperLink } from '../visit/Papers.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -60,7 +61,7 @@ export function Component() {
               : !visit.closedAt && <Button look={lines.length === 0 && offered.length === 0 ? 'main' : 'quiet'} className="mt-4" onClick={() => setEditing('new')}><Plus className="size-5" aria-hidden />Write a line</Button>}
           </Panel>
         </div>
-        <div className="flex min-w-0 flex-col gap-5"><Promise /><OwnersPage /></div>
+        <div className="flex min-w-0 flex-col gap-5"><Promise /><Worked writtenH={hoursOf(lines, chosen?.route ?? null)} hourlyRate={prices.hourlyRate} currency={prices.currency} /><OwnersPage /></div>
       </div>
       <StageFoot stage="agree" ready={open.length === 0} why="Every line has an answer first." />
     </>

@@ -6,6 +6,7 @@ import { lazy, Suspense, useMemo } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../api/queries.ts';
 import { Failed, Loading } from '../ui/Answer.tsx';
+import { TimeButton } from '../time/TimeButton.tsx';
 import { PowerBadge } from '../ui/PowerBadge.tsx';
 import { StageWheel } from '../ui/StageWheel.tsx';
 import { useKeys } from '../ui/useKeys.ts';
@@ -26,7 +27,7 @@ export function Component() {
   const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
   return (
     <div>
-      <Identity visit={visit} />
+      <Identity visit={visit} stage={stage} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages done={done} />
         <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6"><HandsOff visit={visit} /><Outlet context={visit} />{stage && <Suspense><StageRules visit={visit} stage={stage} /><StageWorkings key={stage} visit={visit} stage={stage} /></Suspense>}</div>
@@ -35,7 +36,7 @@ export function Component() {
   );
 }
 
-function Identity({ visit }: { visit: Visit }) {
+function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
   const together = isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage));
   return (
     <div className="sticky top-0 z-30 flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-enamel px-4 py-2 md:px-6">
@@ -43,7 +44,8 @@ function Identity({ visit }: { visit: Visit }) {
         <h1 className="truncate text-xl">{visit.clock.description}</h1>
         <p className="truncate text-sm text-soft">{visit.claim} · {visit.owner.name} · <Link className="font-semibold text-steel underline" to={`/movements/${visit.movement.id}`}>{visit.movement.code}</Link></p>
       </div>
-      <div className="ml-auto flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
+      {stage && <span className="no-print ml-auto"><TimeButton visit={visit} stage={stage} /></span>}
+      <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
         {visit.closedAt && <span className="flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold text-steel"><LockKeyhole className="size-5" aria-hidden />Signed and closed</span>}
         {!visit.closedAt && visit.power.map((p) => <Link key={p.train} to={`/visits/${visit.id}/power`}><PowerBadge train={p.train} state={p.state} together={together} /></Link>)}
       </div>
