@@ -27,7 +27,7 @@ export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
   return (
     <section aria-label={`Run: ${run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}`} className={clsx('rounded-xl border-2 bg-enamel p-5', left !== null && left <= 0 ? 'border-danger' : 'border-steel')}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-xl">{run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}</h2>
+        <h2 className="text-xl first-letter:uppercase">{run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}</h2>
         <span className="text-sm text-soft">{sequenceById(run.sequence).name}, begun by {run.by}, {dayTime(run.startedAt)}</span>
       </div>
       <div className="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
