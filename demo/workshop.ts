@@ -257,7 +257,7 @@ export class Workshop {
     const { holes } = await presentVisit(this.ctx, visit.id);
     for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
       const bush = chooseBush({ finishedPivotMm: h.pivotMm, clearanceMm: freshClearanceMm(h.pivotMm), holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, plateMm: 2 });
-      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '' }), 25);
+      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '', located: 'from the unworn side', off: false, endShakeMm: 0.2, spins: true }), 25);
     }
     for (const p of course.parts ?? []) await this.did(addPart(this.ctx, visit.id, api.fitting.addPart.body.parse(p)), 15);
   }

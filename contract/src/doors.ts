@@ -155,6 +155,8 @@ export const doors = {
   },
   fitting: {
     addBush: { method: 'POST', path: '/visits/:visitId/bushes' },
+    removeBush: { method: 'DELETE', path: '/visits/:visitId/bushes/:bushId' },
+    removePart: { method: 'DELETE', path: '/visits/:visitId/parts/:partId' },
     addPart: { method: 'POST', path: '/visits/:visitId/parts' },
   },
   oiling: {

@@ -49,6 +49,8 @@ export const survey = {
 
 export const fitting = {
   addBush: route({ method: 'POST', path: '/visits/:visitId/bushes', summary: 'Record a bush fitted', roles: bench, body: newBush, reply: bush }),
+  removeBush: route({ method: 'DELETE', path: '/visits/:visitId/bushes/:bushId', summary: 'This bush was not fitted after all', roles: bench, reply: done }),
+  removePart: route({ method: 'DELETE', path: '/visits/:visitId/parts/:partId', summary: 'This part was not fitted after all', roles: bench, reply: done }),
   addPart: route({ method: 'POST', path: '/visits/:visitId/parts', summary: 'Record a part fitted and what became of the old one', roles: bench, body: newPart, reply: part }),
 };
 

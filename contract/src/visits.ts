@@ -1,7 +1,7 @@
 import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { TRAINS } from '@eclat/core/movement';
-import { HOLE_VERDICTS, PASTS, WAYS } from '@eclat/core/pivots';
+import { HOLE_VERDICTS, LOCATED, PASTS, WAYS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
@@ -100,7 +100,13 @@ export type SurveyedHole = z.infer<typeof hole>;
 /** The same movement's survey before this one. */
 const lastSurvey = z.object({ at: moment, holes: z.array(z.object({ key: z.string(), pivotMm: z.number(), holeLongMm: z.number(), holeShortMm: z.number(), verdict: z.enum(HOLE_VERDICTS) })) });
 
-export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millimetres, boreMm: millimetres, outsideMm: millimetres, heightMm: millimetres, note: words(200).default('') });
+export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millimetres, boreMm: millimetres, outsideMm: millimetres, heightMm: millimetres, note: words(200).default(''),
+  located: z.enum(LOCATED).nullable().default(null),
+  /** It went off centre: plugged, to be done again. */
+  off: z.boolean().default(false),
+  endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
+  spins: z.boolean().nullable().default(null),
+});
 export const bush = newBush.extend({ id, ...by });
 
 export const PART_SOURCES = ['new', 'donor movement', 'made here', 'reconditioned'] as const;

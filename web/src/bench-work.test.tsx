@@ -144,11 +144,28 @@ describe('survey and fit', () => {
     show(Fit, visitOf('fusee', { holes: [surveyed('T2.back')] }));
     expect(screen.getByText('1.2 × 2.5 × 2 mm')).toBeTruthy();
     expect(screen.getByText(/Ream to 2.485.*0.16 mm back/)).toBeTruthy();
+    await person.selectOptions(screen.getByLabelText('Centre found'), 'three-point transfer');
+    await person.type(screen.getByLabelText('End shake after'), '0.2');
+    await person.click(screen.getByRole('button', { name: 'Fitted' }));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ hole: 'T2.back', outsideMm: 2.5, located: 'three-point transfer', endShakeMm: 0.2, off: false }));
+    await person.click(screen.getByRole('button', { name: 'Went off centre' }));
+    await waitFor(() => expect(sent[1]!.body).toMatchObject({ off: true, endShakeMm: null }));
     const pivot = screen.getByLabelText('Finished pivot');
     await person.clear(pivot);
     await person.type(pivot, '1.5');
     expect(screen.getByText('This pivot is larger than the hole was.')).toBeTruthy();
     expect((screen.getByRole('button', { name: 'Fitted' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+  it('wants a bush again where the last one went off centre; only the last try of a hole is taken out', async () => {
+    const bush = (id: string, off: boolean) => ({ id, hole: 'T2.back', pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, note: '', located: null, off, endShakeMm: null, spins: null, ...by });
+    show(Fit, visitOf('fusee', { holes: [surveyed('T2.back')], bushes: [bush('1', true)] }));
+    expect(answer()).toContain('1 bush still to fit');
+    expect(screen.getByText('off centre once: plugged')).toBeTruthy();
+    cleanup();
+    show(Fit, visitOf('fusee', { holes: [surveyed('T2.back')], bushes: [bush('1', true), bush('2', false)] }));
+    expect(answer()).toContain('The bush is in');
+    await person.click(screen.getByRole('button', { name: /Take out: bush/ }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/bushes/2' }));
   });
 });
 

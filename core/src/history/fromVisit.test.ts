@@ -20,7 +20,7 @@ const visit: VisitSource = {
     steps: [{ what: 'Soapy water, brush', minutes: 10, bath: 'detergent', caution: '', again: 0 }], log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
   }],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
-  bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2 }],
+  bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2, off: false }],
   parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],
   oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
   rules: { held: {} }, strip: { steps: [{ fate: 'on again' }, { fate: 'replaced' }], temporary: [{ ended: 'taken out' }], custody: [] },

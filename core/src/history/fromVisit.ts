@@ -1,6 +1,7 @@
 import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
+import { bushedHoles } from '../pivots/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
@@ -18,7 +19,7 @@ export interface VisitSource {
   cause: string;
   baths: readonly (RunState & { sequence: SequenceId; bath: string | null; parts: readonly { name: string }[]; stoppedAt: string | null })[];
   holes: readonly { key: string; verdict: string }[];
-  bushes: readonly ServiceRecord['bushes'][number][];
+  bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
   parts: readonly ServiceRecord['parts'][number][];
   oiled: readonly { point: string }[];
   testRun: RunLog | null;
@@ -31,7 +32,7 @@ export interface VisitSource {
 const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
 
 export function signFacts(visit: VisitSource, now: Date, waiver?: string, note = ''): SignFacts {
-  const bushed = new Set(visit.bushes.map((b) => b.hole));
+  const bushed = bushedHoles(visit.bushes);
   return {
     done: visit.stages.filter((s) => s.done).map((s) => s.stage),
     power: visit.power.map((p) => p.state),
@@ -58,7 +59,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({ place, seen, severity, earlierRepair, proposal })),
     causes: visit.cause ? [visit.cause] : [],
     cleaned: visit.baths.map((b) => ({ bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(), parts: b.parts.map((p) => p.name), minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null) })),
-    bushes: visit.bushes.map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({ hole: holes.get(hole) ?? hole, pivotMm, boreMm, outsideMm, heightMm })),
+    bushes: visit.bushes.filter((b) => !b.off).map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({ hole: holes.get(hole) ?? hole, pivotMm, boreMm, outsideMm, heightMm })),
     parts: visit.parts.map(({ what, source, size, oldPart }) => ({ what, source, size, oldPart })),
     oiled: visit.oiled.flatMap((o) => { const p = points.get(o.point); return p ? [{ where: p.where, grade: p.grade }] : []; }),
     test: {

@@ -4,3 +4,4 @@ export * from './centre.ts';
 export * from './lean.ts';
 export * from './stock.ts';
 export * from './survey.ts';
+export * from './bushed.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ARBOR_CLASSES } from '../movement/index.ts';
-import { clearanceSeen, END_SHAKE_MM, judgeEndShake, seenFits, wornSince } from './index.ts';
+import { bushedHoles, clearanceSeen, END_SHAKE_MM, judgeEndShake, seenFits, wornSince } from './index.ts';
 
 describe('play that was seen', () => {
   // By hand: 2 mm of plate leaning by 3° to each side is 2 × 0.0524 = 0.105 mm; 0.3 mm of play in the middle is 0.6 at the pivot.
@@ -22,6 +22,11 @@ describe('end shake', () => {
     for (const c of ARBOR_CLASSES) expect(END_SHAKE_MM[c][0]).toBeLessThan(END_SHAKE_MM[c][1]);
     expect(() => judgeEndShake(-1, 'train')).toThrow('Between 0 and 10 mm.');
   });
+});
+
+it('a hole whose last bush went off centre wants one again', () => {
+  const b = (hole: string, off: boolean) => ({ hole, off });
+  expect([...bushedHoles([b('T2.back', true), b('T3.front', false), b('T2.back', false), b('T4.front', false), b('T4.front', true)])]).toEqual(['T2.back', 'T3.front']);
 });
 
 it('says what a hole wore since the last survey, by the year', () => {

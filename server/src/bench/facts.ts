@@ -29,7 +29,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select min(ends_at) from bath_run where visit_id = v.id and stopped_at is null) as bath_ends_at,
   (select steps -> step ->> 'what' from bath_run where visit_id = v.id and stopped_at is null and ends_at is null order by started_at limit 1) as bath_step,
   z.steps, z.apart, e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
-  (select count(distinct hole)::int from bush where visit_id = v.id) as bushes_fitted,
+  (select count(*)::int from (select distinct on (hole) off from bush where visit_id = v.id order by hole, at desc) b where not off) as bushes_fitted,
   (select count(*)::int from oiled_point where visit_id = v.id) as oiled,
   r.readings, r.last_reading_at
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id

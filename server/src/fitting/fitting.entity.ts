@@ -1,10 +1,11 @@
 import type { OLD_PART_FATES, PART_SOURCES } from '@eclat/contract';
-import { defineEntity } from '@mikro-orm/core';
+import type { Located } from '@eclat/core/pivots';
+import { defineEntity, p } from '@mikro-orm/core';
 import { by, float, key, text, visitKey } from '../database/columns.ts';
 
 export const Bush = defineEntity({
   name: 'Bush', tableName: 'bush',
-  properties: { id: key(), visitId: visitKey(), hole: text(), pivotMm: float(), boreMm: float(), outsideMm: float(), heightMm: float(), note: text(), ...by },
+  properties: { id: key(), visitId: visitKey(), hole: text(), pivotMm: float(), boreMm: float(), outsideMm: float(), heightMm: float(), note: text(), located: text().$type<Located>().nullable(), off: p.boolean().default(false), endShakeMm: float().nullable(), spins: p.boolean().nullable(), ...by },
 });
 
 export const PartFitted = defineEntity({

@@ -1,8 +1,10 @@
 import { api } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
-import { addBush, addPart } from './fitting.service.ts';
+import { asOk, type Serve } from '../http/serve.ts';
+import { addBush, addPart, removeBush, removePart } from './fitting.service.ts';
 
 export function serveFitting(serve: Serve): void {
   serve(api.fitting.addBush, (ctx, { params, body }) => addBush(ctx, params.visitId, body));
+  serve(api.fitting.removeBush, (ctx, { params }) => asOk(removeBush(ctx, params.visitId, params.bushId)));
+  serve(api.fitting.removePart, (ctx, { params }) => asOk(removePart(ctx, params.visitId, params.partId)));
   serve(api.fitting.addPart, (ctx, { params, body }) => addPart(ctx, params.visitId, body));
 }

@@ -24,3 +24,13 @@ export async function addPart(ctx: Context, visitId: string, given: ParsedBodyOf
   await openVisit(ctx, visitId);
   return written(ctx, given, ctx.em.create(PartFitted, { visitId, ...given, ...signature(ctx) }));
 }
+
+export async function removeBush(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, Bush, { id, visitId }, 'bush'));
+}
+
+export async function removePart(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, PartFitted, { id, visitId }, 'part'));
+}

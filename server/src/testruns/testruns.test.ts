@@ -62,12 +62,18 @@ describe('bushes and parts', () => {
     expect(field(await bush({ boreMm: 1.1 }))).toBe('boreMm');
     expect(field(await bush({ outsideMm: 1.25 }))).toBe('outsideMm');
     expect(field(await bush({ pivotMm: 0 }))).toBe('pivotMm');
-    expect((await bush({})).body).toMatchObject({ hole: 'T2.front', outsideMm: 2.5 });
+    const fitted = (await bush({ located: 'by eye', off: true })).body as { id: string };
+    expect(fitted).toMatchObject({ hole: 'T2.front', outsideMm: 2.5, located: 'by eye', off: true, endShakeMm: null });
+    await shop.marit.ok('DELETE', `/visits/${visit.id}/bushes/${fitted.id}`);
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).bushes).toEqual([]);
   });
   it('a part says what became of the old one', async () => {
     expect(field(await send('POST', 'parts', { what: 'Line', source: 'new' }))).toBe('oldPart');
     expect(field(await send('POST', 'parts', { what: ' ', source: 'new', oldPart: 'lost' }))).toBe('what');
     expect((await send('POST', 'parts', { what: 'Line', source: 'new', oldPart: 'lost' })).body).toMatchObject({ what: 'Line', oldPart: 'lost' });
+    const { parts } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+    await shop.marit.ok('DELETE', `/visits/${visit.id}/parts/${parts[0]!.id}`);
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).parts).toEqual([]);
   });
 });
 

@@ -101,7 +101,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     holes: found.holes.map(presentHole),
     lastSurvey: found.lastHoles[0] ? { at: found.lastHoles[0].at.toISOString(), holes: found.lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({ key, pivotMm, holeLongMm, holeShortMm, verdict })) } : null,
     time: found.time.map(presentTime),
-    bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, ...at(b) })),
+    bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located ?? null, off: b.off, endShakeMm: b.endShakeMm ?? null, spins: b.spins ?? null, ...at(b) })),
     parts: found.parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),
     oiled: found.oiled.map((o) => ({ point: o.point, product: o.product, ...at(o) })),
     testRun: showRun(found),

@@ -61,7 +61,7 @@ describe('clean', () => {
     await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/baths/b1/stopped', body: { after: 'even' } }));
   });
   it('owes the second clean after bushing, by the house rule', () => {
-    const bushed = { bushes: [{ id: 'x', hole: 'T2.back', pivotMm: 1, boreMm: 1, outsideMm: 2, heightMm: 2, note: '', ...by }], baths: [going({ stoppedAt: AT })] };
+    const bushed = { bushes: [{ id: 'x', hole: 'T2.back', pivotMm: 1, boreMm: 1, outsideMm: 2, heightMm: 2, note: '', located: null, off: false, endShakeMm: null, spins: null, ...by }], baths: [going({ stoppedAt: AT })] };
     show(Clean, visitOf('mantel-barrels', bushed));
     expect(answer()).toContain('second, lighter clean');
     cleanup();

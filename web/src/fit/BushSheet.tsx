@@ -1,10 +1,11 @@
 import type { SurveyedHole } from '@eclat/contract';
 import { api } from '../api/doors.ts';
-import { chooseBush, freshClearanceMm } from '@eclat/core/pivots';
+import { chooseBush, freshClearanceMm, LOCATED, type Located } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
 import { Button } from '../ui/Button.tsx';
+import { SelectField } from '../ui/Field.tsx';
 import { LengthField, lengthMm } from '../ui/LengthField.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -22,20 +23,24 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
 function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
   const visit = useThisVisit();
   const [pivot, setPivot] = useState(String(hole.pivotMm));
-  const add = useCommand(api.fitting.addBush, { what: `Bush ${name}`, onDone: () => say(`${name}: bush fitted.`) });
+  const add = useCommand(api.fitting.addBush, { what: `Bush ${name}`, onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`) });
+  const [located, setLocated] = useState<Located | ''>('');
+  const [shake, setShake] = useState('');
+  const [spins, setSpins] = useState('');
+  const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
   const pivotMm = lengthMm(pivot);
   const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
   const choice = pivotMm === null || plateMm === null || tooBig ? null
     : chooseBush({ finishedPivotMm: pivotMm, clearanceMm: freshClearanceMm(pivotMm), holeLongMm: hole.holeLongMm, holeShortMm: hole.holeShortMm, plateMm });
-  const send = () => {
+  const send = (off = false) => {
     if (!choice || pivotMm === null) return;
     const two = (mm: number) => Number(mm.toFixed(3));
-    add.mutate({ params: { visitId: visit.id }, body: { hole: hole.key, pivotMm: two(pivotMm), boreMm: two(choice.finishedBoreMm), outsideMm: choice.outsideMm, heightMm: choice.heightMm } });
+    add.mutate({ params: { visitId: visit.id }, body: { hole: hole.key, pivotMm: two(pivotMm), boreMm: two(choice.finishedBoreMm), outsideMm: choice.outsideMm, heightMm: choice.heightMm, located: located || null, off, endShakeMm: off ? null : lengthMm(shake, [0, 10]), spins: off || spins === '' ? null : spins === 'true' } });
   };
   return (
     <li className="grid items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
-      <div><p className="text-lg font-bold">{name}</p><p className="text-soft">worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm</p></div>
-      <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={send} />
+      <div><p className="text-lg font-bold">{name}</p><p className="text-soft">worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm</p>{tries > 0 && <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>}</div>
+      <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={() => send()} />
       <div aria-live="polite">
         {choice ? (
           <>
@@ -44,7 +49,12 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
           </>
         ) : <p className="font-semibold text-danger">{tooBig ? 'This pivot is larger than the hole was.' : pivotMm === null || plateMm === null ? 'Measure pivot and plate first.' : 'No bush in stock suits this hole.'}</p>}
       </div>
-      <Button look="main" disabled={!choice} busy={add.isPending} onClick={send}>Fitted</Button>
+      <div className="flex flex-col gap-2"><Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>Fitted</Button><Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>Went off centre</Button></div>
+      <div className="grid gap-3 sm:grid-cols-3 lg:col-span-4">
+        <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}><option value="">not said</option>{LOCATED.map((l) => <option key={l}>{l}</option>)}</SelectField>
+        <LengthField name="endShakeAfter" label="End shake after" value={shake} onChange={setShake} plausible={[0, 10]} />
+        <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}><option value="">not tried</option><option value="true">freely</option><option value="false">it drags: open the bore</option></SelectField>
+      </div>
     </li>
   );
 }

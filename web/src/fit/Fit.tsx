@@ -1,4 +1,8 @@
 import { holesOf } from '@eclat/core/movement';
+import { bushedHoles } from '@eclat/core/pivots';
+import { Trash2 } from 'lucide-react';
+import { api } from '../api/doors.ts';
+import { useTakeOut } from '../api/useTakeOut.ts';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -10,23 +14,32 @@ import { PartForm } from './PartForm.tsx';
 export function Component() {
   const visit = useThisVisit();
   const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, h]));
-  const fitted = new Set(visit.bushes.map((b) => b.hole));
+  const fitted = bushedHoles(visit.bushes);
   const wanted = visit.holes.filter((h) => h.verdict === 'bush' && !fitted.has(h.key));
+  const bush = useTakeOut(api.fitting.removeBush, api.fitting.addBush, 'Bush');
+  const part = useTakeOut(api.fitting.removePart, api.fitting.addPart, 'Part');
+  const params = { visitId: visit.id };
   const name = (key: string) => { const h = holes.get(key); return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key; };
   return (
     <>
       {wanted.length > 0
-        ? <Answer tone="due" title={`${wanted.length} ${wanted.length === 1 ? 'bush' : 'bushes'} still to fit`}>{visit.bushes.length} fitted so far.</Answer>
-        : <Answer tone="good" title={visit.bushes.length === 0 ? 'The survey asks for no bush' : `All ${visit.bushes.length} bushes are in`}>Enter each part that was fitted, and what became of the old one.</Answer>}
+        ? <Answer tone="due" title={`${wanted.length} ${wanted.length === 1 ? 'bush' : 'bushes'} still to fit`}>{fitted.size} fitted so far.</Answer>
+        : <Answer tone="good" title={visit.bushes.length === 0 ? 'The survey asks for no bush' : fitted.size === 1 ? 'The bush is in' : `All ${fitted.size} bushes are in`}>{fitted.size > 1 && 'Check the depth of the pairs that were touched. '}Enter each part that was fitted, and what became of the old one.</Answer>}
       {wanted.length > 0 && <Cautions stage="fit" />}
       {wanted.length > 0 && !visit.closedAt && <Panel title="Bushes to fit"><BushSheet wanted={wanted} name={name} /></Panel>}
       {visit.bushes.length > 0 && (
         <Panel title="Bushes fitted">
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Bushes fitted">
             <table className="w-full min-w-[36rem] text-left text-lg">
-              <thead className="text-base text-soft"><tr>{['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'By'].map((h) => <th key={h} className="py-1 pr-4 font-semibold">{h}</th>)}</tr></thead>
+              <thead className="text-base text-soft"><tr>{['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By', ''].map((h) => <th key={h} className="py-1 pr-4 font-semibold">{h || <span className="sr-only">Take out</span>}</th>)}</tr></thead>
               <tbody>{visit.bushes.map((b) => (
-                <tr key={b.id} className="border-t border-line"><td className="py-2 pr-4 font-semibold">{name(b.hole)}</td>{[b.pivotMm, b.boreMm, b.outsideMm, b.heightMm].map((x, i) => <td key={i} className="pr-4">{x.toFixed(2)}</td>)}<td className="text-base text-soft">{b.by}</td></tr>
+                <tr key={b.id} className="border-t border-line">
+                  <td className="py-2 pr-4 font-semibold">{name(b.hole)}{b.off && <b className="block text-base text-brass">went off centre: plugged, and again</b>}{b.located && <span className="block text-base font-normal text-soft">{b.located}</span>}</td>
+                  {[b.pivotMm, b.boreMm, b.outsideMm, b.heightMm].map((x, i) => <td key={i} className="pr-4">{x.toFixed(2)}</td>)}
+                  <td className="pr-4 text-base">{[b.spins === null ? '' : b.spins ? 'spins freely' : 'drags', b.endShakeMm !== null && `end shake ${b.endShakeMm} mm`].filter(Boolean).join(', ')}</td>
+                  <td className="text-base text-soft">{b.by}</td>
+                  <td>{!visit.closedAt && visit.bushes.findLast((x) => x.hole === b.hole) === b && <button type="button" aria-label={`Take out: bush ${name(b.hole)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => bush.take({ params: { ...params, bushId: b.id } }, { params, body: { hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located, off: b.off, endShakeMm: b.endShakeMm, spins: b.spins } })}><Trash2 className="size-5" /></button>}</td>
+                </tr>
               ))}</tbody>
             </table>
           </div>
@@ -36,9 +49,10 @@ export function Component() {
         {visit.parts.length === 0 ? <Empty>Springs, suspension, lines, pins and screws stand here, each with what became of the old part.</Empty> : (
           <ul className="divide-y divide-line">
             {visit.parts.map((p) => (
-              <li key={p.id} className="py-2">
+              <li key={p.id} className="flex items-start gap-3 py-2"><div className="min-w-0 flex-1">
                 <p className="text-lg"><span className="font-bold">{p.what}</span>{p.size && <>, {p.size}</>}, {p.source}</p>
-                <p className="text-soft">Old part: {p.oldPart}{p.why && <>. {p.why}</>}. {p.by}</p>
+                <p className="text-soft">Old part: {p.oldPart}{p.why && <>. {p.why}</>}. {p.by}</p></div>
+                {!visit.closedAt && <button type="button" aria-label={`Take out: ${p.what}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => part.take({ params: { ...params, partId: p.id } }, { params, body: { what: p.what, why: p.why, source: p.source, size: p.size, oldPart: p.oldPart } })}><Trash2 className="size-5" /></button>}
               </li>
             ))}
           </ul>

@@ -1,6 +1,6 @@
 import type { SurveyedHole } from '@eclat/contract';
 import { holesOf, type Hole } from '@eclat/core/movement';
-import type { Way } from '@eclat/core/pivots';
+import { bushedHoles, type Way } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
 import { useState } from 'react';
 import { Answer, Panel } from '../ui/Answer.tsx';
@@ -18,7 +18,7 @@ export function Component() {
   const { traits } = visit.movement;
   const all = holesOf(traits);
   const measured = new Map(visit.holes.map((h) => [h.key, h]));
-  const bushed = new Set(visit.bushes.map((b) => b.hole));
+  const bushed = bushedHoles(visit.bushes);
   const firstOpen = all.find((h) => !measured.has(h.key))?.key ?? null;
   const [chosen, setChosen] = useState<string | null>(firstOpen ?? all[0]?.key ?? null);
   const [looking, setLooking] = useState<Looking>({ way: held('survey-method', visit.rules.held).id as Way, kind: 'hole' });

@@ -20,6 +20,7 @@ alter table bath_run alter column steps set not null, alter column step_started_
 create index bath_run_fill on bath_run (fill_id) where fill_id is not null;
 alter table surveyed_hole add column seen jsonb, add column way text not null default 'one-wheel', add column wear_deg double precision, add column end_shake_mm double precision,
   add column spins boolean, add column polished boolean not null default false, add column past text not null default 'original';
+alter table bush add column located text, add column off boolean not null default false, add column end_shake_mm double precision, add column spins boolean;
 create table time_spent (id uuid primary key, visit_id uuid not null references visit deferrable initially deferred, person_id uuid not null references person deferrable initially deferred, by text not null, stage text not null, started_at timestamptz not null, ended_at timestamptz);
 create index time_spent_visit on time_spent (visit_id);
 create unique index time_spent_running on time_spent (person_id) where ended_at is null;

@@ -1,0 +1,9 @@
+/** How the true centre was found and kept. Common practice. */
+export const LOCATED = ['from the unworn side', 'three-point transfer', 'by the depthing of the pair', 'by eye'] as const;
+export type Located = (typeof LOCATED)[number];
+
+/** Holes that stand bushed: where the last try went off centre, it is plugged and wants its bush again. Bushes in the order they were fitted. */
+export function bushedHoles(bushes: readonly { hole: string; off: boolean }[]): Set<string> {
+  const last = new Map(bushes.map((b) => [b.hole, b.off]));
+  return new Set([...last].flatMap(([hole, off]) => (off ? [] : [hole])));
+}
