@@ -29,7 +29,7 @@ export interface VisitSource {
   agreement: { lines: readonly AgreedLine[]; chosen: { route: RouteId } | null };
 }
 
-const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime());
+const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime(), visit.rules.held);
 
 export function signFacts(visit: VisitSource, now: Date, waiver?: string, note = ''): SignFacts {
   const bushed = bushedHoles(visit.bushes);

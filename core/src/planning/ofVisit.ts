@@ -1,6 +1,7 @@
 import { hoursOf, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import type { Traits } from '../movement/index.ts';
 import { protocolFor } from '../rate/index.ts';
+import type { Choices } from '../rules/index.ts';
 import type { Job, Wait } from './promise.ts';
 
 /** How a shop works, as far as a date depends on it. */
@@ -30,7 +31,7 @@ const WAITS = {
 } as const satisfies Record<string, Wait>;
 
 /** The job that an estimate, this movement and the shop's own pace make, with the reason for each figure. */
-export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: RouteId | null, pace: ShopPace): { job: Job; reasons: string[] } {
+export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: RouteId | null, pace: ShopPace, choices: Choices = {}): { job: Job; reasons: string[] } {
   const written = hoursOf(lines, route);
   const plain = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
   const hours = plain * (written > 0 ? (pace.taken?.share ?? 1) : 1);
@@ -40,7 +41,7 @@ export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: 
     ...(standing.some((l) => l.kind === 'part') ? [WAITS.parts] : []),
     ...(standing.some((l) => l.kind === 'outside work') ? [WAITS.outside] : []),
   ];
-  const { shortestDays } = protocolFor(traits);
+  const { shortestDays } = protocolFor(traits, choices);
   const chanceOfPass = (PASSES_SEEN + pace.takenUpAgain) / (VISITS_SEEN + pace.signed);
   const passHours = PASS_SHARE * hours;
   return {

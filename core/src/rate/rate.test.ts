@@ -87,6 +87,9 @@ describe('the verdict', () => {
     expect(protocolFor(familyById('riveted-alarm').traits).toleranceSecondsPerDay).toBe(180);
     expect(protocolFor(familyById('longcase').traits).toleranceSecondsPerDay).toBeCloseTo(60 / 7, 0);
     expect(protocolFor(familyById('torsion').traits).shortestDays).toBe(30);
+    // By house rule a week, or two to three weeks read daily; 2 min a week over 30 days needs its 30 days all the same.
+    const lasts = (family: string, school: string) => { const p = protocolFor(familyById(family).traits, { 'run-length': school }); return [p.shortestDays, p.readEveryHours]; };
+    expect([lasts('mantel-barrels', 'week'), lasts('mantel-barrels', 'weeks'), lasts('torsion', 'week'), lasts('torsion', 'weeks')]).toEqual([[7, 24], [14, 24], [30, 48], [30, 24]]);
   });
   it('waits for the whole run before it says inside', () => {
     const days = [0, 1, 2, 3];

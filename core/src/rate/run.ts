@@ -1,4 +1,5 @@
 import type { Traits } from '../movement/index.ts';
+import type { Choices } from '../rules/index.ts';
 import { fitRate, READING_NOISE_S, type RateFit, type ReadBy } from './fit.ts';
 import { currentSegment, type Reading } from './reading.ts';
 import { judgeRate, protocolFor, type Protocol, type RateVerdict } from './verdict.ts';
@@ -24,12 +25,12 @@ export interface RunJudgement {
 export const breaksLine = (kind: string): boolean => kind !== 'wound';
 
 /** A test run as it stands now (ms since 1970). Times are ISO 8601. */
-export function judgeRun(traits: Traits, run: RunLog, now: number): RunJudgement {
+export function judgeRun(traits: Traits, run: RunLog, now: number, choices: Choices = {}): RunJudgement {
   const breaks = run.events.filter((e) => breaksLine(e.kind)).map((e) => Date.parse(e.happenedAt));
   const segment = currentSegment(run.readings.map((r) => ({ at: Date.parse(r.readAt), errorS: r.errorS })), breaks);
   const since = Math.max(Date.parse(run.startedAt), ...breaks);
   const last = segment.at(-1)?.at ?? since;
-  const protocol = protocolFor(traits);
+  const protocol = protocolFor(traits, choices);
   const fit = fitRate(segment, READING_NOISE_S[run.readBy]);
   // The run lasts as long as it has been watched, not as long as it has been left alone.
   return { protocol, segment, since, days: (last - since) / 86_400_000, fit, verdict: judgeRate(fit, protocol, since, Math.min(now, last)) };

@@ -1,4 +1,5 @@
 import { drivenBy, has, type Traits } from '../movement/index.ts';
+import { held, type Choices } from '../rules/index.ts';
 import type { RateFit } from './fit.ts';
 import { rateInWords } from './words.ts';
 
@@ -24,8 +25,17 @@ const ROWS: readonly (readonly [(t: Traits) => boolean, number, number, number, 
   [() => true,                                                         8,    24,   60,  '60 s a day, a full wind'],
 ];
 
-export function protocolFor(traits: Traits): Protocol {
-  const [, shortestDays, readEveryHours, toleranceSecondsPerDay, words] = ROWS.find(([applies]) => applies(traits))!;
+/** Days of a run and hours between readings, by the house rule of how long; a tolerance over a month keeps its month. */
+function lastingFor(school: string, days: number, every: number): readonly [days: number, everyHours: number] {
+  if (school === 'week') return [days > 14 ? days : 7, every];
+  if (school === 'weeks') return [Math.max(days, 14), Math.min(every, 24)];
+  return [days, every];
+}
+
+/** @param choices the house rules that the visit is worked under */
+export function protocolFor(traits: Traits, choices: Choices = {}): Protocol {
+  const [, days, every, toleranceSecondsPerDay, words] = ROWS.find(([applies]) => applies(traits))!;
+  const [shortestDays, readEveryHours] = lastingFor(held('run-length', choices).id, days, every);
   return { shortestDays, readEveryHours, toleranceSecondsPerDay, words };
 }
 

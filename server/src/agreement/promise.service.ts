@@ -6,6 +6,7 @@ import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns
 import { need, type Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
 import { Movement } from '../movements/movements.entity.ts';
+import { presentRules } from '../rules/rules.service.ts';
 import { Visit } from '../visits/visits.entity.ts';
 import { linesOf, presentAgreement } from './agreement.service.ts';
 
@@ -30,7 +31,7 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
       (select coalesce(sum(least(extract(epoch from t.ended_at - t.started_at) / 3600, ${LONGEST_H})), 0)::float8 from time_spent t where t.visit_id = v.id and t.ended_at is not null) as worked
     from visit v where v.closed_at is not null order by v.closed_at desc limit 50`);
   const taken = paceOf(timed.map((t) => ({ writtenH: t.written, workedH: t.worked })));
-  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again, taken });
+  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again, taken }, (await presentRules(ctx, visitId)).held);
   const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
   const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);
   const day = (n: number) => formatISO(addDays(ctx.now, Math.ceil(n)), { representation: 'date' });

@@ -4,6 +4,7 @@ import { CAUTIONS } from '@eclat/core/cautions';
 import { holesOf, poweredTrains, type TrainKey, type Traits } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { protocolFor } from '@eclat/core/rate';
+import type { Choices } from '@eclat/core/rules';
 import { nextAction, type PowerState, type StageId, type VisitFacts } from '@eclat/core/stages';
 import { sql } from '../http/house.ts';
 
@@ -14,7 +15,7 @@ export interface FactRow {
   done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
   bath_ends_at: string | null; bath_step: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
   steps: number; apart: number; lines: number; unanswered: number; asked: number;
-  readings: number | null; last_reading_at: string | null;
+  readings: number | null; last_reading_at: string | null; rules: Choices;
 }
 
 /** Exported for the bench that runs it on a bare route. */
@@ -31,7 +32,8 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   z.steps, z.apart, e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
   (select count(*)::int from (select distinct on (hole) off from bush where visit_id = v.id order by hole, at desc) b where not off) as bushes_fitted,
   (select count(*)::int from oiled_point where visit_id = v.id) as oiled,
-  r.readings, r.last_reading_at
+  r.readings, r.last_reading_at,
+  (select choices from house_rules where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule where visit_id = v.id), '{}') as rules
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
 cross join lateral (select count(*)::int as holes, count(*) filter (where verdict = 'bush')::int as bushes_wanted from surveyed_hole where visit_id = v.id) h
 cross join lateral (select count(*)::int as steps, count(*) filter (where fate = 'apart')::int as apart from strip_step where visit_id = v.id) z
@@ -52,7 +54,7 @@ export function factsOf(row: FactRow): VisitFacts {
     findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at), bathStep: row.bath_step,
     holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
     oilLeft: Math.max(0, chart.length - row.oiled),
-    run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits).readEveryHours * 3_600_000 },
+    run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits, row.rules).readEveryHours * 3_600_000 },
     promisedAt: row.promised_for === null ? null : Date.parse(row.promised_for) + 24 * 3_600_000,
   };
 }

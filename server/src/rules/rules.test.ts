@@ -1,4 +1,5 @@
-import type { RulesVersion, Visit } from '@eclat/contract';
+import type { BenchRow, RulesVersion, Visit } from '@eclat/contract';
+import { STAGES } from '@eclat/core/stages';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, PASS, takeIn } from '../../test/house.ts';
 
@@ -36,5 +37,17 @@ describe('house rules', () => {
     expect((await look()).rules).toMatchObject({ held: { teeth: 'oiled' }, differs: [{ question: 'teeth', reason: 'A motor train.', by: 'Marit Fennick' }] });
     await shop.marit.ok('DELETE', door);
     expect((await look()).rules).toMatchObject({ held: { teeth: 'dry' }, differs: [] });
+  });
+  it('set how often the bench asks for a reading, and how long the promise waits for the test', async () => {
+    const torsion = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } });
+    for (const { id } of STAGES.slice(0, STAGES.findIndex((s) => s.id === 'run'))) await shop.marit.ok('PUT', `/visits/${torsion.id}/stages/${id}`, { done: true });
+    await shop.marit.ok('POST', `/visits/${torsion.id}/testrun`, { readBy: 'minute hand', place: 'shelf', startedAt: new Date(shop.now.at.getTime() - 30 * 3_600_000).toISOString() });
+    const next = async () => (await shop.marit.ok<BenchRow[]>('GET', '/bench')).find((r) => r.visitId === torsion.id)!.next.text;
+    expect(await next()).not.toContain('due'); // every two days as shipped
+    await shop.marit.ok('PUT', `/visits/${torsion.id}/rules/run-length`, { school: 'weeks', reason: 'It stopped once a fortnight.' });
+    expect(await next()).toBe('A reading is due');
+    const mantel = await takeIn(shop.marit);
+    await shop.marit.ok('PUT', `/visits/${mantel.id}/rules/run-length`, { school: 'weeks', reason: 'Same.' });
+    expect((await shop.marit.ok<{ reasons: string[] }>('GET', `/visits/${mantel.id}/promise`)).reasons).toContain('the test run takes 14 days');
   });
 });

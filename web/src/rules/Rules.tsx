@@ -37,7 +37,7 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 pb-28 md:px-6">
       <div>
         <h1 className="text-3xl">House rules</h1>
-        <p className="mt-1 text-lg text-soft">Where good repairers disagree. The oil chart, the bath plan and how it is dried, and which holes are bushed follow the choice, the rest is shown at its stage; a single clock may differ, with a reason.</p>
+        <p className="mt-1 text-lg text-soft">Where good repairers disagree. The oil chart, the bath plan and how it is dried, the way of the survey, which holes are bushed, and the length of the test run follow the choice, the rest is shown at its stage; a single clock may differ, with a reason.</p>
       </div>
       <Answer tone="info" title={own === 0 ? 'All as shipped' : `${own} of ${RULES.length} as this shop does it`}>Version {now.version}{now.at && `, set by ${now.by}, ${dayTime(now.at)}`}. A clock in the shop keeps to the version of the day it came in.</Answer>
       {inOrder.map(({ id }) => (

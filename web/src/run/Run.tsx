@@ -22,14 +22,15 @@ const RateChart = lazy(() => import('./RateChart.tsx'));
 /** Evidence, not hope: the rate is a slope through the readings, with what is not known about it. */
 export function Component() {
   const visit = useThisVisit();
-  if (!visit.testRun) return <><Answer tone="info" title="Not on test yet">{protocolFor(visit.movement.traits).shortestDays} days at least, inside {protocolFor(visit.movement.traits).words}.</Answer><Cautions stage="run" />{visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}</>;
+  const protocol = protocolFor(visit.movement.traits, visit.rules.held);
+  if (!visit.testRun) return <><Answer tone="info" title="Not on test yet">{protocol.shortestDays} days at least, inside {protocol.words}.</Answer><Cautions stage="run" />{visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}</>;
   return <OnTest run={visit.testRun} />;
 }
 
 function OnTest({ run }: { run: TestRun }) {
   const visit = useThisVisit();
   const now = useNow(10_000);
-  const judged = judgeRun(visit.movement.traits, run, now);
+  const judged = judgeRun(visit.movement.traits, run, now, visit.rules.held);
   const { verdict, protocol } = judged;
   const last = judged.segment.at(-1)?.at ?? judged.since;
   const again = verdict.kind === 'not yet' ? verdict.readAgainAt : null;
