@@ -38,7 +38,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
     add.mutate({ params: { visitId: visit.id }, body: { hole: hole.key, pivotMm: two(pivotMm), boreMm: two(choice.finishedBoreMm), outsideMm: choice.outsideMm, heightMm: choice.heightMm, located: located || null, off, endShakeMm: off ? null : lengthMm(shake, [0, 10]), spins: off || spins === '' ? null : spins === 'true' } });
   };
   return (
-    <li className="grid items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
+    <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
       <div><p className="text-lg font-bold">{name}</p><p className="text-soft">worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm</p>{tries > 0 && <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>}</div>
       <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={() => send()} />
       <div aria-live="polite">
@@ -50,7 +50,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         ) : <p className="font-semibold text-danger">{tooBig ? 'This pivot is larger than the hole was.' : pivotMm === null || plateMm === null ? 'Measure pivot and plate first.' : 'No bush in stock suits this hole.'}</p>}
       </div>
       <div className="flex flex-col gap-2"><Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>Fitted</Button><Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>Went off centre</Button></div>
-      <div className="grid gap-3 sm:grid-cols-3 lg:col-span-4">
+      <div className="grid min-w-0 grid-cols-1 gap-3 sm:grid-cols-3 lg:col-span-4">
         <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}><option value="">not said</option>{LOCATED.map((l) => <option key={l}>{l}</option>)}</SelectField>
         <LengthField name="endShakeAfter" label="End shake after" value={shake} onChange={setShake} plausible={[0, 10]} />
         <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}><option value="">not tried</option><option value="true">freely</option><option value="false">it drags: open the bore</option></SelectField>

@@ -29,9 +29,9 @@ export function Component() {
       {wanted.length > 0 && !visit.closedAt && <Panel title="Bushes to fit"><BushSheet wanted={wanted} name={name} /></Panel>}
       {visit.bushes.length > 0 && (
         <Panel title="Bushes fitted">
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Bushes fitted">
+          <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Bushes fitted">
             <table className="w-full min-w-[36rem] text-left text-lg">
-              <thead className="text-base text-soft"><tr>{['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By', ''].map((h) => <th key={h} className="py-1 pr-4 font-semibold">{h || <span className="sr-only">Take out</span>}</th>)}</tr></thead>
+              <thead className="text-base text-soft"><tr>{['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By'].map((h) => <th key={h} className="py-1 pr-4 font-semibold">{h}</th>)}<td /></tr></thead>
               <tbody>{visit.bushes.map((b) => (
                 <tr key={b.id} className="border-t border-line">
                   <td className="py-2 pr-4 font-semibold">{name(b.hole)}{b.off && <b className="block text-base text-brass">went off centre: plugged, and again</b>}{b.located && <span className="block text-base font-normal text-soft">{b.located}</span>}</td>
