@@ -20,7 +20,8 @@ const ROWS: readonly Row[] = [
   [part('mainsprings', 'blued or polished steel'), (t) => drivenBy(t, (d) => d.endsWith('spring')) && !whole(t)],
   [part('motion work', 'bare brass', 'plain steel'), () => true],
   [part('nuts, pins and screws', 'blued or polished steel'), () => true],
-  [part('hands', 'blued or polished steel'), () => true],
+  [part('hands', 'blued or polished steel'), (t) => !has(t, 'luminous paint')],
+  [part('hands with luminous paint', 'blued or polished steel', 'luminous paint'), (t) => has(t, 'luminous paint')],
   [part('lever and pallets', 'plain steel', 'shellac setting'), (t) => t.escapement === 'lever'],
   [part('balance and hairspring', 'hairspring or bimetal balance'), (t) => has(t, 'hairspring')],
   [part('coil', 'coil or wiring'), (t) => has(t, 'coil')],
@@ -42,10 +43,12 @@ const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materi
 ];
 
 /**
- * Of what a thing that came off is likely made, by its name: the strictest reading (an anchor may be set in shellac).
- * Null where the name does not say: somebody has to.
+ * Of what a thing that came off is likely made, by its name. Where this movement may carry what poisons, the name of the
+ * part is enough. Null where the name does not say: somebody has to.
  */
 export function likelyMaterials(what: string, traits: Traits): BasketPart['materials'] | null {
+  if (has(traits, 'luminous paint') && /\b(hand|dial)/i.test(what)) return ['luminous paint'];
+  if (has(traits, 'mercury pendulum') && /\b(pendulum|bob|jar|vessel)/i.test(what)) return ['mercury vessel'];
   const [, ...materials] = NAMED.find(([words]) => words.test(what)) ?? [null];
   if (materials.length === 0) return null;
   if (has(traits, 'lacquered plates') && /\bplate|cock|bridge/i.test(what)) return ['lacquered brass'];

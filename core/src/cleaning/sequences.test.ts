@@ -26,8 +26,13 @@ describe('a sequence', () => {
     expect(planSequence(steps([brass, hands]), [brass, hands]).forbidden.map((f) => f.part)).toEqual(['hands']);
     expect(planSequence(steps([brass], 'displace', 'ammoniated water', 20), [brass])).toMatchObject({ limitMin: 15, tooLong: { minutes: 20 } });
   });
+  it('may be done once more only while all the times together stay within the limit', () => {
+    const again = (minutes: number, part = brass, bath: 'ammoniated water' | 'detergent' = 'ammoniated water') => steps([part], 'displace', bath, minutes)[1]!.again;
+    expect([again(5), again(7), again(8), again(15)]).toEqual([2, 1, 0, 0]); // bare brass: 15 minutes in ammonia, common practice
+    expect(again(5, { name: 'lacquered plates', materials: ['lacquered brass'] }, 'detergent')).toBe(0); // 5 minutes
+  });
   it('needs no rinse after solvent, and waits a day for a sealed rotor', () => {
-    expect(stepsOf('light', { bath: 'petroleum solvent', minutes: 2, parts: [brass], choices: {} }).some((s) => s.what === 'Hot rinse')).toBe(false);
+    expect(stepsOf('light', { bath: 'petroleum solvent', minutes: 2, parts: [brass], choices: {} }).map((s) => s.what).join()).not.toMatch(/rinse|Displace/);
     expect(stepsOf('rotor', { bath: null, minutes: 5, parts: [], choices: {} }).filter((s) => s.minutes === 1440)).toHaveLength(3);
   });
   it('is offered as the movement is made', () => {

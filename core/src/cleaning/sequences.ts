@@ -16,7 +16,8 @@ export interface RunStep {
   again: number;
 }
 
-type InBath = Bath | 'chosen' | 'displacing' | null;
+/** `rinsing` and `displacing` only follow water. */
+type InBath = Bath | 'chosen' | 'rinsing' | 'displacing' | null;
 type Row = readonly [what: string, minutes: number | 'chosen' | null, bath: InBath, caution?: string, again?: number];
 
 const DAY = 24 * 60;
@@ -25,10 +26,12 @@ const AMMONIA = 'Ventilate, goggles; never in one room with bleach. Hands out of
 const NO_HEAT_YET = 'No heat before the vapour has gone.';
 const BY_WATER = 'Water is driven out at once: a steel pinion rusts in minutes.';
 const RUN_DRY: readonly Row[] = [
-  ['Hot rinse', 2, null, BY_WATER],
+  ['Hot rinse', 2, 'rinsing', BY_WATER],
   ['Displace the water', 1, 'displacing', VAPOUR],
   ['Warm air, away from vapour, until dry', null, null, NO_HEAT_YET],
 ];
+
+const ROTOR_SOAK: readonly Row[] = [['Penetrating oil', DAY, null], ['Drain', null, null], ['Light machine oil', DAY, null]];
 
 interface Sequence {
   id: string;
@@ -62,7 +65,7 @@ const TABLE = [
   { id: 'whole', name: 'Whole, as it is riveted', baths: ['ammoniated water', 'detergent', 'petroleum solvent'], applies: (t) => !apart(t), steps: [
     ['Lift the balance out first', null, null, 'Never take out balance or platform with power on: the train runs away and strips.'],
     ['In the bath', 'chosen', 'chosen', AMMONIA],
-    ['Water', 1, null, BY_WATER],
+    ['Water', 1, 'rinsing', BY_WATER],
     ['Displace the water', 1, 'displacing', VAPOUR],
     ['Drain on cloth', null, null, VAPOUR],
     ['Low warm air', null, null, NO_HEAT_YET]] },
@@ -77,18 +80,14 @@ const TABLE = [
     ['Fresh oil where it belongs; recorded as a partial service', null, null]] },
   { id: 'rotor', name: 'Sealed rotor, oil renewed', baths: [], applies: sealed, steps: [
     ['Vent away from the gears, the cutter greased so that chips stay on it', null, null, 'Unplug and lock before opening. Clamp it; the bit seizes as it comes through. Mains work belongs to qualified persons where the law asks it.'],
-    ['Penetrating oil', DAY, null],
-    ['Drain', null, null],
-    ['Light machine oil', DAY, null],
+    ...ROTOR_SOAK,
     ['Drain again', null, null],
     ['A few drops of synthetic clock oil', null, null],
     ['Seal with metal tape and epoxy', null, null],
     ['Run it and watch', DAY, null, 'Mains: follow your local rules.']] },
   { id: 'plugged-rotor', name: 'Plugged rotor, oil renewed', baths: [], applies: sealed, steps: [
     ['Unsolder the seal, plug out, drain', null, null, 'Unplug and lock before opening.'],
-    ['Penetrating oil', DAY, null],
-    ['Drain', null, null],
-    ['Light machine oil', DAY, null],
+    ...ROTOR_SOAK,
     ['Drain, fill, plug and seal', null, null],
     ['Run it and watch', DAY, null, 'Mains: follow your local rules.']] },
   { id: 'case', name: 'Case: glue and finish', baths: [], applies: () => true, steps: [
@@ -112,19 +111,26 @@ export const displacingBath = (parts: readonly BasketPart[]): Bath | null => (['
 /**
  * The steps of a run.
  * @param bath what it begins in; null for a sequence without one
- * @param minutes of the main bath
+ * @param minutes of the main bath; it may be done again only while the sum stays within the strictest material's limit
  * @param choices the house rules the visit is worked under: how it is dried
  */
 export function stepsOf(id: SequenceId, { bath, minutes, parts, choices }: { bath: Bath | null; minutes: number; parts: readonly BasketPart[]; choices: Choices }): RunStep[] {
   const sequence = sequenceById(id);
   const wet = bath !== null && bath !== 'petroleum solvent' && bath !== 'alcohol';
   const displacing = held('drying', choices).id === 'displace' ? displacingBath(parts) : null;
+  const limit = bath === null ? null : planRun(parts, bath).limitMin;
+  /** Once more only while all the times together stay within what the strictest material stands. */
+  const within = (again: number) => (limit === null ? again : Math.max(0, Math.min(again, Math.floor(limit / minutes) - 1)));
+  const mainCaution = bath === 'ammoniated water' || id === 'ultrasonic' ? AMMONIA : wet ? '' : VAPOUR;
   return sequence.steps.flatMap(([what, mins, inBath, caution = '', again = 0]): RunStep[] => {
-    // Nothing that was only in solvent holds water to be rinsed off or driven out.
-    if (!wet && (what === 'Hot rinse' || what === 'Water' || inBath === 'displacing')) return [];
-    if (inBath === 'displacing' && displacing === null) return [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }];
-    const own = inBath === 'chosen' && bath !== null ? (wet ? (bath === 'ammoniated water' || id === 'ultrasonic' ? AMMONIA : '') : VAPOUR) : caution;
-    return [{ what: inBath === 'displacing' ? `Displace the water in ${displacing}` : what, minutes: mins === 'chosen' ? minutes : mins, bath: inBath === 'chosen' ? bath : inBath === 'displacing' ? displacing : inBath, caution: own, again }];
+    const time = mins === 'chosen' ? minutes : mins;
+    switch (inBath) {
+      case 'chosen': return [{ what, minutes: time, bath, caution: mainCaution, again: within(again) }];
+      case 'rinsing': return wet ? [{ what, minutes: time, bath: null, caution, again }] : [];
+      case 'displacing': return !wet ? [] : displacing === null ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }]
+        : [{ what: `${what} in ${displacing}`, minutes: time, bath: displacing, caution, again }];
+      default: return [{ what, minutes: time, bath: inBath, caution, again }];
+    }
   });
 }
 
