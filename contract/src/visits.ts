@@ -97,8 +97,8 @@ export const holeFields = z.object({
 });
 export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...by });
 export type SurveyedHole = z.infer<typeof hole>;
-/** The same movement's survey before this one. */
-const lastSurvey = z.object({ at: moment, holes: z.array(z.object({ key: z.string(), pivotMm: z.number(), holeLongMm: z.number(), holeShortMm: z.number(), verdict: z.enum(HOLE_VERDICTS) })) });
+/** The same movement's survey before this one, and the bush that was fitted then. */
+const lastSurvey = z.object({ at: moment, holes: z.array(z.object({ key: z.string(), pivotMm: z.number(), holeLongMm: z.number(), holeShortMm: z.number(), verdict: z.enum(HOLE_VERDICTS), bushed: z.object({ pivotMm: z.number(), boreMm: z.number() }).nullable() })) });
 
 export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millimetres, boreMm: millimetres, outsideMm: millimetres, heightMm: millimetres, note: words(200).default(''),
   located: z.enum(LOCATED).nullable().default(null),

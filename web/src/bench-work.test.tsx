@@ -128,10 +128,15 @@ describe('survey and fit', () => {
   });
 
   it('shows the last survey behind, and what wore since', async () => {
-    show(Survey, visitOf('fusee', { openedAt: '2026-12-01T09:00:00.000Z', lastSurvey: { at: '2020-12-01T09:00:00.000Z', holes: [{ key: 'T1.front', pivotMm: 3.1, holeLongMm: 3.2, holeShortMm: 3.15, verdict: 'sound' }] } }));
+    show(Survey, visitOf('fusee', { openedAt: '2026-12-01T09:00:00.000Z', lastSurvey: { at: '2020-12-01T09:00:00.000Z', holes: [{ key: 'T1.front', pivotMm: 3.1, holeLongMm: 3.2, holeShortMm: 3.15, verdict: 'sound', bushed: null }] } }));
     expect(screen.getByText(/Last time, 1 Dec 2020: pivot 3.10 in 3.20 × 3.15, sound/)).toBeTruthy();
     for (const [label, value] of [['Pivot', '3.1'], ['Long way', '3.5'], ['Short way', '3.3']] as const) await person.type(screen.getByLabelText(label), value);
     expect(screen.getByText('0.30 mm more play since, 0.050 a year.', { exact: false })).toBeTruthy();
+    cleanup();
+    show(Survey, visitOf('fusee', { openedAt: '2026-12-01T09:00:00.000Z', lastSurvey: { at: '2020-12-01T09:00:00.000Z', holes: [{ key: 'T1.front', pivotMm: 3.1, holeLongMm: 3.9, holeShortMm: 3.2, verdict: 'bush', bushed: { pivotMm: 3.05, boreMm: 3.15 } }] } }));
+    expect(screen.getByText(', bushed then to 3.15')).toBeTruthy();
+    for (const [label, value] of [['Pivot', '3.05'], ['Long way', '3.35'], ['Short way', '3.2']] as const) await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText('0.20 mm more play since', { exact: false })).toBeTruthy();
   });
 
   it('counts front and back', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ARBOR_CLASSES } from '../movement/index.ts';
-import { bushedHoles, clearanceSeen, END_SHAKE_MM, judgeEndShake, seenFits, wornSince } from './index.ts';
+import { bushedHoles, clearanceSeen, END_SHAKE_MM, judgeEndShake, leftAs, seenFits, wornSince } from './index.ts';
 
 describe('play that was seen', () => {
   // By hand: 2 mm of plate leaning by 3° to each side is 2 × 0.0524 = 0.105 mm; 0.3 mm of play in the middle is 0.6 at the pivot.
@@ -32,5 +32,8 @@ it('a hole whose last bush went off centre wants one again', () => {
 it('says what a hole wore since the last survey, by the year', () => {
   const then = { pivotMm: 1.2, holeLongMm: 1.26, at: '2020-12-01T00:00:00Z' };
   expect(wornSince(then, { pivotMm: 1.18, holeLongMm: 1.36, at: '2026-12-01T00:00:00Z' })).toEqual({ mm: expect.closeTo(0.12, 9), mmAYear: expect.closeTo(0.02, 3) });
+  // Worn to 1.6 and bushed to 1.25: it is the bush that wore since.
+  const left = leftAs({ pivotMm: 1.2, holeLongMm: 1.6, bushed: { pivotMm: 1.18, boreMm: 1.23 } });
+  expect(wornSince({ ...left, at: then.at }, { pivotMm: 1.18, holeLongMm: 1.29, at: '2026-12-01T00:00:00Z' }).mm).toBeCloseTo(0.06, 9);
   expect(wornSince(then, { ...then, holeLongMm: 1.3, at: '2020-12-20T00:00:00Z' }).mmAYear).toBeNull();
 });

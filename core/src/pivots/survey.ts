@@ -41,7 +41,10 @@ export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
 }
 
 interface Worn { pivotMm: number; holeLongMm: number }
-/** What a hole wore since it was last measured: how much more play, mm, a year. Less than nothing: it was bushed or measured otherwise since. */
+/** As a hole was left: with the bush that was fitted then, or as it was measured. */
+export const leftAs = (h: Worn & { bushed: { pivotMm: number; boreMm: number } | null }): Worn => (h.bushed ? { pivotMm: h.bushed.pivotMm, holeLongMm: h.bushed.boreMm } : h);
+
+/** What a hole wore since it was left: how much more play, mm, a year. Less than nothing: it was measured otherwise. */
 export function wornSince(then: Worn & { at: string }, now: Worn & { at: string }): { mm: number; mmAYear: number | null } {
   const mm = now.holeLongMm - now.pivotMm - (then.holeLongMm - then.pivotMm);
   const years = (Date.parse(now.at) - Date.parse(then.at)) / (365.25 * 86_400_000);

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { ForOwner, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { priceAccepted, priceOfRoute, totals, type Decision, type RouteId } from '@eclat/core/estimate';
 import { need, openVisit, signature, type Context } from '../http/context.ts';
 import { notFound, refused } from '../http/problems.ts';
+import { hashOf, newToken } from '../http/tokens.ts';
 import { presentPhotos } from '../photos/photos.service.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { Clock } from '../movements/movements.entity.ts';
@@ -14,13 +14,12 @@ import { OwnerLink, OwnerLinkUse, OwnerQuestion } from './agreement.entity.ts';
 import { chooseRoute, decide, presentAgreement } from './agreement.service.ts';
 
 const DAY_MS = 86_400_000;
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /** A new address ends the old one. The token is told once, here; only its hash is kept. */
 export async function makeLink(ctx: Context, visitId: string, days: number): Promise<ReplyOf<typeof api.agree.link>> {
   await openVisit(ctx, visitId);
   await endLink(ctx, visitId);
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   const expiresAt = new Date(ctx.now.getTime() + days * DAY_MS);
   ctx.em.create(OwnerLink, { visitId, tokenHash: hashOf(token), expiresAt, revokedAt: null, ...signature(ctx) });
   return { token, expiresAt: expiresAt.toISOString() };

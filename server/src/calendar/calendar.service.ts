@@ -1,21 +1,18 @@
-import { createHash, randomBytes } from 'node:crypto';
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { addDays, parseISO } from 'date-fns';
-import { factsOf, FACTS_SQL, type FactRow } from '../bench/facts.ts';
-import type { RunStep } from '@eclat/core/cleaning';
+import { factsOf, FACTS_SQL, timers, type FactRow } from '../bench/facts.ts';
 import type { Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
 import { notFound } from '../http/problems.ts';
+import { hashOf, newToken } from '../http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
 import { CalendarFeed } from './calendar.entity.ts';
-
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 export const feedState = async (ctx: Context) => ({ since: (await ctx.em.findOne(CalendarFeed, { personId: ctx.person.id }))?.since.toISOString() ?? null });
 
 /** The token is told once, here; only its hash is kept. A new one ends the one before. */
 export async function makeFeed(ctx: Context): Promise<{ token: string }> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await ctx.em.upsert(CalendarFeed, { personId: ctx.person.id, tokenHash: hashOf(token), since: ctx.now });
   return { token };
 }
@@ -23,8 +20,6 @@ export async function makeFeed(ctx: Context): Promise<{ token: string }> {
 export async function endFeed(ctx: Context): Promise<void> {
   await ctx.em.nativeDelete(CalendarFeed, { personId: ctx.person.id });
 }
-
-interface Due { id: string; visit_id: string; claim: string; clock: string; steps: RunStep[]; step: number; step_started_at: string; ends_at: string }
 
 /**
  * What is due in this shop, as iCalendar (RFC 5545): timers that run, readings of clocks on test, promised days. No
@@ -36,12 +31,9 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
   if (!found || !(await ctx.em.findOne(Person, { id: found.personId, active: true }))) throw notFound('calendar');
   const calendar = ical({ name: 'Eclat: due', prodId: { company: 'Eclat', product: 'due', language: 'EN' }, method: ICalCalendarMethod.PUBLISH, ttl: 15 * 60 });
   const at = (visitId: string, stage: string) => `${address}/visits/${visitId}/${stage}`;
-  const running = await sql<Due>(ctx.em, `
-    select b.id, b.visit_id, v.claim, c.description as clock, b.steps, b.step, b.step_started_at, b.ends_at
-    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null and b.ends_at is not null order by b.ends_at`);
-  for (const r of running) {
-    const end = new Date(r.ends_at);
-    calendar.createEvent({ id: `${r.id}-${r.step}@eclat`, start: end, end: new Date(end.getTime() + 15 * 60_000), summary: `${r.steps[r.step]!.what}: time is up (${r.claim}, ${r.clock})`, url: at(r.visit_id, 'clean'), stamp: new Date(r.step_started_at) })
+  for (const t of await timers(ctx.em)) {
+    const end = new Date(t.endsAt);
+    calendar.createEvent({ id: `${t.bathId}-${Date.parse(t.startedAt)}@eclat`, start: end, end: new Date(end.getTime() + 15 * 60_000), summary: `${t.what}: time is up (${t.claim}, ${t.clock})`, url: at(t.visitId, 'clean'), stamp: new Date(t.startedAt) })
       .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
   for (const row of await sql<FactRow>(ctx.em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`)) {

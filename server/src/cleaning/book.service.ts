@@ -6,11 +6,13 @@ import { notFound } from '../http/problems.ts';
 import { askAll, rows } from '../database/rows.ts';
 import { BathFill, BathRun } from './cleaning.entity.ts';
 
+const LATEST = 'order by changed_at desc nulls first, filled_at desc limit 200';
+
 /** Every tank and jar: what is in use first, then the latest changed. Loads and minutes are those of the runs that name it. */
 export async function bathBook(ctx: Context): Promise<Fill[]> {
   const { fills, runs } = await askAll(ctx.em, {
-    fills: rows(BathFill, 'order by changed_at desc nulls first, filled_at desc limit 200'),
-    runs: rows(BathRun, 'where fill_id is not null'),
+    fills: rows(BathFill, LATEST),
+    runs: rows(BathRun, `where fill_id in (select id from bath_fill ${LATEST})`),
   });
   return fills.map((f) => {
     const own = runs.filter((r) => r.fillId === f.id);

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Person as Who } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { NextFunction, Request, Response } from 'express';
 import { Session } from '../people/people.entity.ts';
 import { sql, type House } from './house.ts';
+import { hashOf, newToken } from './tokens.ts';
 
 const COOKIE = 'eclat_session';
 const IDLE_MS = 12 * 3_600_000;
@@ -11,7 +11,6 @@ const LONGEST_MS = 30 * 24 * 3_600_000;
 /** `seen_at` is written at most this often, so that reading costs no write. */
 const TOUCH_MS = 5 * 60_000;
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 const people = new WeakMap<Request, Who>();
 
 export const personOf = (req: Request): Who | undefined => people.get(req);
@@ -37,7 +36,7 @@ export const withSession = (house: House) => async (req: Request, _res: Response
 };
 
 export async function beginSession(em: EntityManager, person: Who, now: Date, req: Request, res: Response): Promise<void> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   em.create(Session, { tokenHash: hashOf(token), personId: person.id, createdAt: now, seenAt: now });
   await em.flush();
   people.set(req, person);

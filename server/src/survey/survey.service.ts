@@ -1,7 +1,9 @@
-import type { ParsedBodyOf, SurveyedHole as Shape } from '@eclat/contract';
+import type { ParsedBodyOf, SurveyedHole as Shape, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
-import { holeSeen, judgeHole, measureProblem, seenFits } from '@eclat/core/pivots';
+import { bushedHoles, holeSeen, judgeHole, measureProblem, seenFits } from '@eclat/core/pivots';
+import { rows, type RowsOf } from '../database/rows.ts';
+import { Bush } from '../fitting/fitting.entity.ts';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField, lostRace, notFound } from '../http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
@@ -12,6 +14,21 @@ export const presentHole = (h: SurveyedHole): Shape => ({
   seen: h.seen ?? null, way: h.way, wearDeg: h.wearDeg ?? null, endShakeMm: h.endShakeMm ?? null, spins: h.spins ?? null, polished: h.polished, past: h.past,
   version: h.version, by: h.by, at: h.at.toISOString(),
 });
+
+const LAST = 'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
+/** What stands behind a survey: the last signed one of the same movement. */
+export const lastSurveyAsk = (visit: { id: string; movementId: string; openedAt: Date }) => {
+  const of = [visit.movementId, visit.id, visit.openedAt];
+  return { lastHoles: rows(SurveyedHole, `where ${LAST}`, ...of), lastBushes: rows(Bush, `where ${LAST} order by at`, ...of) };
+};
+
+export function showLastSurvey({ lastHoles, lastBushes }: RowsOf<ReturnType<typeof lastSurveyAsk>>): Visit['lastSurvey'] {
+  const [first] = lastHoles;
+  if (!first) return null;
+  const bushed = bushedHoles(lastBushes);
+  const bushOf = (key: string) => { const b = bushed.has(key) ? lastBushes.findLast((x) => x.hole === key) : undefined; return b ? { pivotMm: b.pivotMm, boreMm: b.boreMm } : null; };
+  return { at: first.at.toISOString(), holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({ key, pivotMm, holeLongMm, holeShortMm, verdict, bushed: bushOf(key) })) };
+}
 
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
 export async function measureHole(ctx: Context, visitId: string, key: string, { version, ...body }: ParsedBodyOf<typeof api.survey.set>): Promise<Shape> {

@@ -29,7 +29,7 @@ import { presentPower } from '../power/power.service.ts';
 import { rulesAsk, showRules } from '../rules/rules.service.ts';
 import { showStrip, stripAsk } from '../strip/strip.service.ts';
 import { SurveyedHole } from '../survey/survey.entity.ts';
-import { presentHole } from '../survey/survey.service.ts';
+import { lastSurveyAsk, presentHole, showLastSurvey } from '../survey/survey.service.ts';
 import { runAsk, showRun } from '../testruns/testruns.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { presentKept } from '../workings/workings.service.ts';
@@ -43,7 +43,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const of = 'where visit_id = ?';
   const inTime = `${of} order by at`;
   const found = await askAll(em, {
-    ...movementAsk(visit.movementId), ...agreementAsk(ctx, visitId), ...rulesAsk(visitId), ...photosAsk(visitId), ...stripAsk(visitId), ...runAsk(visitId),
+    ...movementAsk(visit.movementId), ...agreementAsk(ctx, visitId), ...rulesAsk(visitId), ...photosAsk(visitId), ...stripAsk(visitId), ...runAsk(visitId), ...lastSurveyAsk(visit),
     owners: rows(Owner, 'where id = ?', visit.ownerId),
     clocks: rows(Clock, 'where id = ?', visit.clockId),
     stageLog: rows(StageEvent, inTime, visitId),
@@ -54,7 +54,6 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     cautions: rows(CautionRead, of, visitId),
     baths: rows(BathRun, `${of} order by started_at`, visitId),
     holes: rows(SurveyedHole, of, visitId),
-    lastHoles: rows(SurveyedHole, `where visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)`, visit.movementId, visitId, visit.openedAt),
     bushes: rows(Bush, inTime, visitId),
     time: rows(TimeSpent, `${of} order by started_at`, visitId),
     parts: rows(PartFitted, inTime, visitId),
@@ -99,7 +98,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     strip: showStrip(found),
     baths: found.baths.map(presentBath),
     holes: found.holes.map(presentHole),
-    lastSurvey: found.lastHoles[0] ? { at: found.lastHoles[0].at.toISOString(), holes: found.lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({ key, pivotMm, holeLongMm, holeShortMm, verdict })) } : null,
+    lastSurvey: showLastSurvey(found),
     time: found.time.map(presentTime),
     bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located ?? null, off: b.off, endShakeMm: b.endShakeMm ?? null, spins: b.spins ?? null, ...at(b) })),
     parts: found.parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),

@@ -3,6 +3,7 @@ import { api } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
 import { serviceRecord, signFacts } from '@eclat/core/history';
 import { signObstacles, STAGE_IDS, type StageId } from '@eclat/core/stages';
+import { TimeSpent } from '../benchtime/benchtime.entity.ts';
 import { expectVersion, openVisit, signature, type Context } from '../http/context.ts';
 import { notFound, refused } from '../http/problems.ts';
 import { writeEntry } from '../history/history.service.ts';
@@ -42,6 +43,7 @@ export async function signVisit(ctx: Context, visitId: string, { note, waiver }:
   });
   ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
   row.closedAt = ctx.now;
+  await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now }); // nobody works on a clock that is signed
   return entry;
 }
 

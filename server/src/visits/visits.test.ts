@@ -55,7 +55,9 @@ describe('a whole visit', () => {
     expect(visit.power.map((p) => p.state)).toEqual(['unknown', 'unknown']);
     expect((await shop.marit.send('POST', `/visits/${visit.id}/signature`, {})).status).toBe(409);
     await workThrough(visit);
+    await shop.marit.ok('POST', `/visits/${visit.id}/time`, { stage: 'sign' });
     entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, { note: 'Strike train sound.' });
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).time.map((t) => t.endedAt)).not.toContain(null);
     expect(entry.record).toMatchObject({ test: { rateSecondsPerDay: 7, readings: 9, days: 8 }, bushes: [{ pivotMm: 1.2 }] });
     expect(await shop.marit.ok('GET', '/bench')).toEqual([]);
   });
@@ -101,7 +103,7 @@ describe('a whole visit', () => {
     // What each hole measured then stands behind the new survey.
     const holes = holesOf(visit.movement.traits);
     expect(again.lastSurvey!.holes).toHaveLength(holes.length);
-    expect(again.lastSurvey!.holes.filter((h) => h.verdict === 'bush')).toEqual([{ key: holes[2]!.key, pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.24, verdict: 'bush' }]);
+    expect(again.lastSurvey!.holes.filter((h) => h.verdict === 'bush')).toEqual([{ key: holes[2]!.key, pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.24, verdict: 'bush', bushed: { pivotMm: 1.2, boreMm: 1.25 } }]);
   });
 });
 

@@ -33,7 +33,7 @@ export function LineRow({ line, amount, given, onEdit }: { line: Line; amount: s
         {last ? <span className="text-sm text-soft">{last.state}, {last.how}, by {last.who}, {dayTime(last.at)}{line.decisions.length > 1 && `; before that ${line.decisions.slice(0, -1).map((d) => d.state).join(', ')}`}</span> : !visit.closedAt && (
           <span className="ml-auto flex">
             <button type="button" aria-label={`Correct: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={onEdit}><Pencil className="size-5" /></button>
-            <button type="button" aria-label={`Take back: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params }, { params: { visitId: visit.id }, body: { kind: line.kind, what: line.what, quantity: line.quantity, price: line.price, routes: line.routes, optional: line.optional, noGuarantee: line.noGuarantee, findingId: line.findingId, fromSurvey: line.fromSurvey } })}><Trash2 className="size-5" /></button>
+            <button type="button" aria-label={`Take back: ${line.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out({ params }, { params: { visitId: visit.id }, body: { kind: line.kind, what: line.what, quantity: line.quantity, price: line.price, routes: line.routes, optional: line.optional, noGuarantee: line.noGuarantee, findingId: line.findingId, fromSurvey: line.fromSurvey } })}><Trash2 className="size-5" /></button>
           </span>
         )}
       </div>

@@ -16,7 +16,7 @@ interface Options<R extends Route> {
   what: string;
   /** Labels of the fields that two people may have changed at once. */
   labels?: Record<string, string>;
-  onDone?: (reply: ReplyOf<R>) => void;
+  onDone?: (reply: ReplyOf<R>, command: Command<R>) => void;
   /** It is out of the person's hands: done, or kept on this device until the server is back. */
   onSent?: () => void;
   /** Problems that belong to fields are given to the form; what is left is said aloud. */
@@ -55,7 +55,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     },
     onSuccess: (reply, command) => {
       options.onSent?.();
-      if (reply !== 'kept') options.onDone?.(reply);
+      if (reply !== 'kept') options.onDone?.(reply, command);
       else say('The server is away. This is kept here and sent when it is back.', 'danger');
       look(visitOf(command));
     },

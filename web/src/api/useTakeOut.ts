@@ -5,12 +5,12 @@ import { useCommand, type Command } from './useCommand.ts';
 
 /** Takes something out, and offers to put it back as it was. */
 export function useTakeOut<Out extends Route, Back extends Route>(out: Out, back: Back, what: string) {
-  const before = useRef<Command<Back> | null>(null);
+  // The row may be gone from the screen when the server answers, and the next one be on its way out: each command has its own way back.
+  const ways = useRef(new WeakMap<Command<Out>, Command<Back>>());
   const putBack = useCommand(back, { what });
-  const take = useCommand(out, {
+  const taking = useCommand(out, {
     what,
-    // The row may be gone from the screen by now: what it was is held here.
-    onDone: () => { const was = before.current; say(`${what} taken out.`, 'good', was ? () => putBack.mutate(was) : undefined); },
+    onDone: (_reply, command) => { const way = ways.current.get(command); say(`${what} taken out.`, 'good', way && (() => putBack.mutate(way))); },
   });
-  return { busy: take.isPending, take: (command: Command<Out>, was: Command<Back>) => { before.current = was; take.mutate(command); } };
+  return (command: Command<Out>, way: Command<Back>): void => { ways.current.set(command, way); taking.mutate(command); };
 }

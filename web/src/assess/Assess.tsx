@@ -85,7 +85,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
       {!visit.closedAt && (
         <div className="flex">
           <button type="button" aria-label={`Correct: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={onEdit}><Pencil className="size-5" /></button>
-          <button type="button" aria-label={`Take back: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params: { ...params, findingId: f.id } }, { params, body: writtenOf(f) })}><Trash2 className="size-5" /></button>
+          <button type="button" aria-label={`Take back: ${f.place}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out({ params: { ...params, findingId: f.id } }, { params, body: writtenOf(f) })}><Trash2 className="size-5" /></button>
         </div>
       )}
     </li>

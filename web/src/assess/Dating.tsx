@@ -28,7 +28,7 @@ export function Dating() {
       <ul className="mt-2 divide-y divide-line">
         {movement.dating.map((e) => (
           <li key={e.id} className="flex items-center gap-3 py-1"><span className="min-w-0 flex-1"><b>{[e.notBefore !== null && `not before ${e.notBefore}`, e.notAfter !== null && `not after ${e.notAfter}`].filter(Boolean).join(', ')}</b>: {e.why}</span>
-            {!closedAt && <button type="button" aria-label={`Take back: ${e.why}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => evidence.take({ params: { movementId: movement.id, evidenceId: e.id } }, { params: { movementId: movement.id }, body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why } })}><Trash2 className="size-5" /></button>}
+            {!closedAt && <button type="button" aria-label={`Take back: ${e.why}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => evidence({ params: { movementId: movement.id, evidenceId: e.id } }, { params: { movementId: movement.id }, body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why } })}><Trash2 className="size-5" /></button>}
           </li>
         ))}
       </ul>

@@ -26,7 +26,7 @@ export function Measurements() {
               <li key={m.id} className="flex items-center gap-3 py-2">
                 <Icon className={`size-6 shrink-0 ${m.good === null ? 'text-soft' : m.good ? 'text-good' : 'text-danger'}`} aria-label={m.good === null ? 'cannot be said' : m.good ? 'good' : 'not good'} />
                 <span className="min-w-0 flex-1"><span className="text-lg"><b className="tabular-nums">{m.value} ± {Number(m.within.toPrecision(2))} {of?.unit}</b> {of?.name.toLowerCase()}</span><span className="block">{m.says}</span><span className="block text-sm text-soft">{m.how}, {m.by}, {dayTime(m.at)}</span></span>
-                {!visit.closedAt && <button type="button" aria-label={`Take back: ${of?.name ?? m.kind} ${m.value}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => measurement.take({ params: { visitId: visit.id, measurementId: m.id } }, { params: { visitId: visit.id }, body: { kind: m.kind, value: m.value, how: m.how, note: m.note } })}><Trash2 className="size-5" /></button>}
+                {!visit.closedAt && <button type="button" aria-label={`Take back: ${of?.name ?? m.kind} ${m.value}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => measurement({ params: { visitId: visit.id, measurementId: m.id } }, { params: { visitId: visit.id }, body: { kind: m.kind, value: m.value, how: m.how, note: m.note } })}><Trash2 className="size-5" /></button>}
               </li>
             );
           })}

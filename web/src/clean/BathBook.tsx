@@ -1,5 +1,5 @@
 import { fillFields, type Fill } from '@eclat/contract';
-import { BATHS, fillPast, partsMixed } from '@eclat/core/cleaning';
+import { BATHS, dilute, fillPast } from '@eclat/core/cleaning';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
@@ -74,7 +74,7 @@ function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void })
   const correct = useCommand(api.cleaning.correct, { what: 'Bath', onSent: onClose, labels: { name: 'Tank or jar', litres: 'Litres', waterParts: 'Parts of water', limitLoads: 'Loads', limitDays: 'Days', note: 'Note' } });
   const { errors } = form.formState;
   const [litres, parts] = [Number(form.watch('litres')), Number(form.watch('waterParts'))];
-  const concentrate = litres > 0 && parts > 0 ? litres / (parts + 1) : null;
+  const mix = litres > 0 && litres <= 1000 && parts > 0 && parts <= 1000 ? dilute(litres, parts) : null;
   const send = ({ bath, name, litres: l, waterParts, limitLoads, limitDays, note }: Fields) => {
     const body = { bath, name, litres: l, waterParts, limitLoads, limitDays, note };
     if (fill) correct.mutate({ params: { fillId: fill.id }, body: { ...body, version: fill.version } });
@@ -86,7 +86,7 @@ function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void })
       <SelectField label="Bath" {...form.register('bath')}>{BATHS.map((b) => <option key={b}>{b}</option>)}</SelectField>
       <TextField label="Litres" inputMode="decimal" error={errors.litres?.message} {...form.register('litres', number)} />
       <TextField label="Parts of water to one" inputMode="decimal" error={errors.waterParts?.message} {...form.register('waterParts', number)}
-        hint={concentrate === null ? 'Empty: as it came.' : `${concentrate.toFixed(2)} l of concentrate and ${(concentrate * partsMixed(1, parts)).toFixed(2)} l of water.`} />
+        hint={mix ? `${mix.concentrateL.toFixed(2)} l of concentrate and ${mix.waterL.toFixed(2)} l of water.` : 'Empty: as it came.'} />
       <TextField label="Change after loads" inputMode="numeric" error={errors.limitLoads?.message} {...form.register('limitLoads', number)} />
       <TextField label="Change after days" inputMode="numeric" error={errors.limitDays?.message} {...form.register('limitDays', number)} />
       <TextField className="sm:col-span-2 lg:col-span-3" label="Note" error={errors.note?.message} {...form.register('note')} />

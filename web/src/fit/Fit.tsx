@@ -38,7 +38,7 @@ export function Component() {
                   {[b.pivotMm, b.boreMm, b.outsideMm, b.heightMm].map((x, i) => <td key={i} className="pr-4">{x.toFixed(2)}</td>)}
                   <td className="pr-4 text-base">{[b.spins === null ? '' : b.spins ? 'spins freely' : 'drags', b.endShakeMm !== null && `end shake ${b.endShakeMm} mm`].filter(Boolean).join(', ')}</td>
                   <td className="text-base text-soft">{b.by}</td>
-                  <td>{!visit.closedAt && visit.bushes.findLast((x) => x.hole === b.hole) === b && <button type="button" aria-label={`Take out: bush ${name(b.hole)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => bush.take({ params: { ...params, bushId: b.id } }, { params, body: { hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located, off: b.off, endShakeMm: b.endShakeMm, spins: b.spins } })}><Trash2 className="size-5" /></button>}</td>
+                  <td>{!visit.closedAt && visit.bushes.findLast((x) => x.hole === b.hole) === b && <button type="button" aria-label={`Take out: bush ${name(b.hole)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => bush({ params: { ...params, bushId: b.id } }, { params, body: { hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located, off: b.off, endShakeMm: b.endShakeMm, spins: b.spins } })}><Trash2 className="size-5" /></button>}</td>
                 </tr>
               ))}</tbody>
             </table>
@@ -52,7 +52,7 @@ export function Component() {
               <li key={p.id} className="flex items-start gap-3 py-2"><div className="min-w-0 flex-1">
                 <p className="text-lg"><span className="font-bold">{p.what}</span>{p.size && <>, {p.size}</>}, {p.source}</p>
                 <p className="text-soft">Old part: {p.oldPart}{p.why && <>. {p.why}</>}. {p.by}</p></div>
-                {!visit.closedAt && <button type="button" aria-label={`Take out: ${p.what}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => part.take({ params: { ...params, partId: p.id } }, { params, body: { what: p.what, why: p.why, source: p.source, size: p.size, oldPart: p.oldPart } })}><Trash2 className="size-5" /></button>}
+                {!visit.closedAt && <button type="button" aria-label={`Take out: ${p.what}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => part({ params: { ...params, partId: p.id } }, { params, body: { what: p.what, why: p.why, source: p.source, size: p.size, oldPart: p.oldPart } })}><Trash2 className="size-5" /></button>}
               </li>
             ))}
           </ul>

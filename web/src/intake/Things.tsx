@@ -35,7 +35,7 @@ export function Things() {
             <span className="min-w-0 flex-1"><span className="block text-lg font-bold">{r.count > 1 && `${r.count} × `}{r.what}</span><span className="block text-soft">{[r.condition, r.squareMm && `${r.squareMm} mm square`, r.fits].filter(Boolean).join(' · ')}</span></span>
             {open && <>
               <button type="button" aria-label={`Correct: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash" onClick={() => setEditing(r)}><Pencil className="size-5" /></button>
-              <button type="button" aria-label={`Take out: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => thing.take({ params: { ...params, receivedId: r.id } }, { params, body: { what: r.what, count: r.count, condition: r.condition, squareMm: r.squareMm, fits: r.fits, photoId: r.photoId } })}><Trash2 className="size-5" /></button>
+              <button type="button" aria-label={`Take out: ${r.what}`} className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => thing({ params: { ...params, receivedId: r.id } }, { params, body: { what: r.what, count: r.count, condition: r.condition, squareMm: r.squareMm, fits: r.fits, photoId: r.photoId } })}><Trash2 className="size-5" /></button>
             </>}
           </li>
         ))}

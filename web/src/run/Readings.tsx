@@ -16,7 +16,7 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
     ...run.readings.map((r) => ({ at: r.readAt, reading: r, event: null })),
     ...run.events.map((e) => ({ at: e.happenedAt, reading: null, event: e })),
   ].sort((a, b) => b.at.localeCompare(a.at));
-  const takeBack = (r: TestRun['readings'][number]) => out.take({ params: { ...params, readingId: r.id } }, { params, body: { readAt: r.readAt, errorS: r.errorS } });
+  const takeBack = (r: TestRun['readings'][number]) => out({ params: { ...params, readingId: r.id } }, { params, body: { readAt: r.readAt, errorS: r.errorS } });
   if (rows.length === 0) return null;
   return (
     <Panel title="Log">

@@ -30,7 +30,7 @@ export function useStepTools() {
   return {
     closed: visit.closedAt !== null, busy: moving.isPending,
     move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
-    remove: (s: StripStep) => out.take({ params: params(s) }, { params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } }),
+    remove: (s: StripStep) => out({ params: params(s) }, { params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } }),
   };
 }
 

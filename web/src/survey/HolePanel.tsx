@@ -1,7 +1,7 @@
 import type { SurveyedHole } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_VERDICTS, judgeHole, measureProblem, WAYS, wornSince, type HoleVerdict, type Way } from '@eclat/core/pivots';
+import { HOLE_VERDICTS, judgeHole, leftAs, measureProblem, WAYS, wornSince, type HoleVerdict, type Way } from '@eclat/core/pivots';
 import { bushedVerdicts, schoolOf } from '@eclat/core/rules';
 import { useMemo, useRef, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
@@ -43,7 +43,7 @@ export function HolePanel({ hole, measured, looking, onLooking, carried, onNext 
   const byRule = judged && judged.verdict !== 'bush' && bushedVerdicts(visit.rules.held).includes(judged.verdict) ? 'bush' : judged?.verdict;
   const verdict = own ?? byRule ?? null;
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
-  const worn = last && read && !problem ? wornSince({ ...last, at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt }) : null;
+  const worn = last && read && !problem ? wornSince({ ...leftAs(last), at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt }) : null;
   const save = () => {
     if (!read || !verdict || problem) return;
     const { wearDeg, spins, polished, past } = extras;
@@ -64,7 +64,7 @@ export function HolePanel({ hole, measured, looking, onLooking, carried, onNext 
           {problem ? <p className="font-semibold text-danger">{LABELS[problem.field]}: {problem.message}</p>
             : judged ? <><p className="text-2xl font-bold capitalize">{judged.verdict}</p><p>{judged.why}{byRule === 'bush' && judged.verdict !== 'bush' && ' By house rule it is bushed.'}</p></>
               : <p className="text-soft">The verdict stands here as soon as {fields.length === 3 ? 'all three are' : 'everything is'} measured.</p>}
-          {last && <p className="mt-1 border-t border-line pt-1 text-sm">Last time, {day(visit.lastSurvey!.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} × {last.holeShortMm.toFixed(2)}, {last.verdict}.{worn && worn.mm > 0.005 && <b> {worn.mm.toFixed(2)} mm more play since{worn.mmAYear !== null && `, ${worn.mmAYear.toFixed(3)} a year`}.</b>}</p>}
+          {last && <p className="mt-1 border-t border-line pt-1 text-sm">Last time, {day(visit.lastSurvey!.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} × {last.holeShortMm.toFixed(2)}, {last.verdict}{last.bushed && <b>, bushed then to {last.bushed.boreMm.toFixed(2)}</b>}.{worn && worn.mm > 0.005 && <b> {worn.mm.toFixed(2)} mm more play since{worn.mmAYear !== null && `, ${worn.mmAYear.toFixed(3)} a year`}.</b>}</p>}
         </div>
         <Choice label="Your own verdict" value={verdict ?? ''} disabled={closed} onChange={setOwn} onClear={() => setOwn(null)} options={HOLE_VERDICTS.map((v) => [v, v] as const)} />
         {own && judged && own !== judged.verdict && <p className="text-sm font-semibold text-brass">You say {own}, the measurements say {judged.verdict}: both are kept.</p>}

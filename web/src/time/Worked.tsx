@@ -27,7 +27,7 @@ export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; h
       <details className="mt-3"><summary className="min-h-11 cursor-pointer font-semibold">{visit.time.length} {visit.time.length === 1 ? 'entry' : 'entries'}</summary>
         <ul className="divide-y divide-line text-sm">{visit.time.map((t) => (
           <li key={t.id} className="flex items-center gap-2 py-1"><span className="min-w-0 flex-1">{stageName(t.stage)}, {t.by}, {dayTime(t.startedAt)}: {t.endedAt === null ? 'running' : h(hoursSpent([t], now))}{t.endedAt !== null && Date.parse(t.endedAt) - Date.parse(t.startedAt) > LONGEST_H * 3_600_000 && <b className="text-brass"> nobody stopped it; {LONGEST_H} h are counted</b>}</span>
-            {!visit.closedAt && t.endedAt !== null && t.by === me && <button type="button" aria-label={`Take out: ${stageName(t.stage)}, ${dayTime(t.startedAt)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => time.take({ params: { visitId: visit.id, timeId: t.id } }, { params: { visitId: visit.id, timeId: t.id }, body: { stage: t.stage, startedAt: t.startedAt, endedAt: t.endedAt! } })}><Trash2 className="size-5" /></button>}
+            {!visit.closedAt && t.endedAt !== null && t.by === me && <button type="button" aria-label={`Take out: ${stageName(t.stage)}, ${dayTime(t.startedAt)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => time({ params: { visitId: visit.id, timeId: t.id } }, { params: { visitId: visit.id, timeId: t.id }, body: { stage: t.stage, startedAt: t.startedAt, endedAt: t.endedAt! } })}><Trash2 className="size-5" /></button>}
           </li>))}</ul>
       </details>
     </Panel>

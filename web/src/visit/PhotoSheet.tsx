@@ -52,7 +52,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
               <li key={m.id} className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
                 <div className="flex items-center gap-2"><b className="text-xl">{m.number}</b>
                   {open && <><Button look="plain" className="min-h-11" aria-pressed={m.id === chosen} onClick={() => setChosen(m.id === chosen ? null : m.id)}>{m.id === chosen ? 'Press where it goes' : 'Move'}</Button>
-                    <button type="button" aria-label={`Take point ${m.number} away`} className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => point.take({ params: { ...params, markId: m.id } }, { params: { ...params, markId: m.id }, body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note } })}><Trash2 className="size-5" /></button></>}
+                    <button type="button" aria-label={`Take point ${m.number} away`} className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => point({ params: { ...params, markId: m.id } }, { params: { ...params, markId: m.id }, body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note } })}><Trash2 className="size-5" /></button></>}
                 </div>
                 <SelectField label={`Point ${m.number} shows`} disabled={!open} value={m.findingId ?? ''} onChange={(e) => said(m, { findingId: e.target.value || null })}>
                   <option value="">words of its own</option>

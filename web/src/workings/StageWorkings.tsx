@@ -49,7 +49,7 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
         <p className="text-lg font-semibold">{kept.says}</p>
         <p className="text-sm text-soft">{address ? <Link className="font-semibold text-steel underline" to={address}>{working!.title}</Link> : kept.working}, {kept.by}, {dayTime(kept.at)}{older && `, by version ${kept.version} of it; it is ${working.version} now`}</p>
       </div>
-      {!visit.closedAt && <button type="button" aria-label={`Take back: ${working?.title ?? kept.working}`} className="no-print grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out.take({ params: { ...params, keptId: kept.id } }, { params, body: { working: kept.working, stage: kept.stage, input: kept.input } })}><Trash2 className="size-5" aria-hidden /></button>}
+      {!visit.closedAt && <button type="button" aria-label={`Take back: ${working?.title ?? kept.working}`} className="no-print grid size-12 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out({ params: { ...params, keptId: kept.id } }, { params, body: { working: kept.working, stage: kept.stage, input: kept.input } })}><Trash2 className="size-5" aria-hidden /></button>}
     </li>
   );
 }
