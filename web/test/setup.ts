@@ -1,4 +1,7 @@
+import { configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
 import { useStore } from '../src/store.ts';
 
+// No test asserts speed: on a loaded machine a screen may take its time to answer.
+configure({ asyncUtilTimeout: 5_000 });
 afterEach(() => useStore.setState(useStore.getInitialState(), true));

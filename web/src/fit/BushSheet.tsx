@@ -49,7 +49,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
           </>
         ) : <p className="font-semibold text-danger">{tooBig ? 'This pivot is larger than the hole was.' : pivotMm === null || plateMm === null ? 'Measure pivot and plate first.' : 'No bush in stock suits this hole.'}</p>}
       </div>
-      <div className="flex flex-col gap-2"><Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>Fitted</Button><Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>Went off centre</Button></div>
+      <div className="order-last flex flex-col gap-2 lg:order-none"><Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>Fitted</Button><Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>Went off centre</Button></div>
       <div className="grid min-w-0 grid-cols-1 gap-3 sm:grid-cols-3 lg:col-span-4">
         <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}><option value="">not said</option>{LOCATED.map((l) => <option key={l}>{l}</option>)}</SelectField>
         <LengthField name="endShakeAfter" label="End shake after" value={shake} onChange={setShake} plausible={[0, 10]} />
