@@ -11,6 +11,8 @@ export interface Caution {
 }
 
 export const LOCAL_RULES = 'Follow your local rules; mains wiring, radiation, mercury and asbestos belong to licensed or trained people.';
+/** At every step with a solvent or a finish. */
+export const VAPOUR = 'Flammable vapour: ventilation, no flame, no glowing element, no heat gun; gloves that it does not dissolve; rags in a closed metal can. Follow your local rules.';
 const always = () => true;
 
 export const CAUTIONS: readonly Caution[] = [

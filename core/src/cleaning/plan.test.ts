@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BATHS, MATERIALS, bathRule } from './materials.ts';
 import { correct, dilute } from './dilution.ts';
-import { planRun } from './plan.ts';
+import { keptDry, planRun } from './plan.ts';
 
 // Common practice throughout.
 describe('a basket in a bath', () => {
@@ -36,5 +36,15 @@ describe('dilution', () => {
       expect((w + (fix.add === 'water' ? fix.litres : 0)) / (c + (fix.add === 'concentrate' ? fix.litres : 0))).toBeCloseTo(4, 9);
     }
     expect(() => dilute(0, 7)).toThrow(RangeError);
+  });
+});
+
+describe('steel and water', () => {
+  // Practice: a steel pinion rusts in minutes; many shops leave steel out of the water bath.
+  it('are kept apart by house rule, and a wheel on its arbor goes in with its brass', () => {
+    const parts = [{ name: 'screws', materials: ['plain steel'] as const }, { name: 'wheels', materials: ['bare brass', 'plain steel'] as const }];
+    expect(keptDry(parts, ['ammoniated water'], {}).map((p) => p.name)).toEqual(['screws']);
+    expect(keptDry(parts, ['petroleum solvent'], {})).toEqual([]);
+    expect(keptDry(parts, ['ammoniated water'], { steel: 'in' })).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
+import { held, type Choices } from '../rules/index.ts';
 import { bathRule, type Bath, type Material } from './materials.ts';
 
 export interface BasketPart {
@@ -13,6 +14,11 @@ export interface RunPlan {
   limitedBy: { part: string; material: Material } | null;
   forbidden: { part: string; material: Material; reason: string }[];
 }
+
+const STEEL: readonly Material[] = ['plain steel', 'blued or polished steel'];
+/** Parts of steel alone that the house keeps out of water, where it does. A wheel on its steel arbor goes in with its brass. */
+export const keptDry = (parts: readonly BasketPart[], baths: readonly Bath[], choices: Choices): BasketPart[] =>
+  held('steel', choices).id === 'out' && baths.some((b) => b === 'ammoniated water' || b === 'detergent') ? parts.filter((p) => p.materials.every((m) => STEEL.includes(m))) : [];
 
 /** Minutes in the bath before a look. House rule: steps of five. */
 export const LOOK_EVERY_MIN = 5;

@@ -1,3 +1,4 @@
+import { VAPOUR } from '../cautions/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 import { has, type Traits } from '../movement/index.ts';
 import { staysWhole } from '../strip/index.ts';
@@ -21,7 +22,6 @@ type InBath = Bath | 'chosen' | 'rinsing' | 'displacing' | null;
 type Row = readonly [what: string, minutes: number | 'chosen' | null, bath: InBath, caution?: string, again?: number];
 
 const DAY = 24 * 60;
-const VAPOUR = 'Flammable vapour: ventilation, no flame, no glowing element, no heat gun; gloves that it does not dissolve; rags in a closed metal can. Follow your local rules.';
 const AMMONIA = 'Ventilate, goggles; never in one room with bleach. Hands out of a running ultrasonic tank, and nothing flammable in it. Follow your local rules.';
 const NO_HEAT_YET = 'No heat before the vapour has gone.';
 const BY_WATER = 'Water is driven out at once: a steel pinion rusts in minutes.';
@@ -90,7 +90,8 @@ const TABLE = [
     ...ROTOR_SOAK,
     ['Drain, fill, plug and seal', null, null],
     ['Run it and watch', DAY, null, 'Mains: follow your local rules.']] },
-  { id: 'case', name: 'Case: glue and finish', baths: [], applies: () => true, steps: [
+  // Runs of before the case had a track of its own; no longer offered.
+  { id: 'case', name: 'Case: glue and finish', baths: [], applies: () => false, steps: [
     ['Dry glue out of the joints', null, null],
     ['Glued and clamped overnight', 16 * 60, null],
     ['Stain, drying', DAY, null, 'Once only: the owner’s yes comes first.'],

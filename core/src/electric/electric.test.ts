@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coilAt, duty, E12, judgeSteps, judgeWindings, loadOf, resistorForPeak, suppressed, synchronousRpm } from './index.ts';
+import { coilAt, duty, judgeCoil, ohmsAt20, E12, judgeSteps, judgeWindings, loadOf, resistorForPeak, suppressed, synchronousRpm } from './index.ts';
 
 describe('a coil', () => {
   // Published: Ohm's law.
@@ -24,6 +24,17 @@ describe('a coil', () => {
       expect(suppressed(V, R, next).contactPeakV).toBeGreaterThan(over * V * (1 - 1e-6));
     }));
   });
+});
+
+describe('a coil on the meter', () => {
+  // Published: IEC 60028, annealed copper; the 234.5 °C rule of electrical handbooks gives the same within a thousandth.
+  it('is brought to 20 °C as copper is', () => {
+    for (const t of [0, 35, 60]) expect(ohmsAt20(100, t)).toBeCloseTo((100 * (234.5 + 20)) / (234.5 + t), 0);
+    expect(() => ohmsAt20(100, 300)).toThrow(RangeError);
+  });
+  // Practice: no reading is open, near zero is shorted.
+  it.each([[null, 112, 'open'], [0.4, 112, 'shorted'], [70, 112, 'low'], [109, 112, 'right'], [150, 112, 'high'], [80, null, 'not known'], [0.2, null, 'shorted']] as const)('%s Ω where %s belong: %s', (ohms, expected, verdict) => expect(judgeCoil(ohms, expected).verdict).toBe(verdict));
+  it('is not called high because it is warm', () => expect([judgeCoil(126, 112).verdict, judgeCoil(126, 112, 45).verdict]).toEqual(['high', 'right']));
 });
 
 describe('contacts, motors and steps', () => {

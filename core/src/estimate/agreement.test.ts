@@ -32,14 +32,20 @@ describe('lines offered', () => {
   const finding = { id: 'f1', place: 'suspension', proposal: 'Replace', hours: 0.5 };
   const holes = [{ key: 'T1.front', verdict: 'bush' }, { key: 'T2.back', verdict: 'bush' }, { key: 'T3.back', verdict: 'sound' }];
   it('come from findings and from the survey, by plate', () => {
-    const [a, b] = proposedLines(traits, [finding, { id: 'f2', place: 'case', proposal: '', hours: null }], holes, []);
+    const [a, b] = proposedLines(traits, [finding, { id: 'f2', place: 'case', proposal: '', hours: null }], holes, [], []);
     expect(a).toMatchObject({ what: 'Replace (suspension)', quantity: '0.5', findingId: 'f1' });
     expect(b).toMatchObject({ what: '2 bushes: 1 front, 1 back', quantity: '0.8', fromSurvey: true });
   });
+  it('come from the parts that want work, once', () => {
+    const looked = [{ key: 'pallets', state: 'grooved', note: 'entry deeper' }, { key: 'crutch', state: 'sound', note: '' }];
+    const [line] = proposedLines(traits, [], [], looked, []);
+    expect(line).toMatchObject({ what: 'Pallets, grooved: move over or resurface (entry deeper)', quantity: '' });
+    expect(proposedLines(traits, [], [], looked, [{ ...line!, quantity: '1' }])).toEqual([]);
+  });
   it('are not offered twice, and a hole found later is a line of its own', () => {
-    const standing = [{ findingId: 'f1', fromSurvey: false, quantity: '0.5' }, { findingId: null, fromSurvey: true, quantity: '0.8' }];
-    expect(proposedLines(traits, [finding], holes, standing)).toEqual([]);
-    const more = proposedLines(traits, [finding], [...holes, { key: 'T4.back', verdict: 'bush' }], standing);
+    const standing = [{ findingId: 'f1', fromSurvey: false, quantity: '0.5', what: 'x' }, { findingId: null, fromSurvey: true, quantity: '0.8', what: 'y' }];
+    expect(proposedLines(traits, [finding], holes, [], standing)).toEqual([]);
+    const more = proposedLines(traits, [finding], [...holes, { key: 'T4.back', verdict: 'bush' }], [], standing);
     expect(more).toMatchObject([{ what: '1 bush, found since: now 1 front, 2 back', quantity: '0.4' }]);
   });
 });

@@ -21,10 +21,13 @@ const visit: VisitSource = {
   }],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2, off: false }],
-  parts: [{ what: 'Suspension spring', source: 'new', size: '', oldPart: 'scrapped' }],
+  parts: [{ what: 'Suspension spring', source: 'donor movement', size: 'with brass ends', oldPart: 'scrapped', kind: 'suspension', sizes: { strength_mm: 0.1, width_mm: 6, length_mm: 22 }, quantity: 1, donorCode: 'M-ABC234' }],
+  electric: [{ look: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
+  partLooks: [{ key: 'pallets', state: 'grooved', toMm: null, note: '' }, { key: 'crutch', state: 'sound', toMm: null, note: '' }],
+  casework: [{ place: 'case', what: 'Finish coat', product: 'shellac', origin: null, log: [1, 2], doneAt: '2031-05-02T09:00:00.000Z' }, { place: 'glass', what: 'Glass cut and fitted', product: '', origin: 'new, a guess', log: [1], doneAt: '2031-05-02T09:00:00.000Z' }],
   oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
   rules: { held: {} }, strip: { steps: [{ fate: 'on again' }, { fate: 'replaced' }], temporary: [{ ended: 'taken out' }], custody: [] },
-  received: [{ returnedAt: iso(20) }],
+  received: [{ returnedAt: iso(20) }], checks: [{ check: 'end-shake', result: 'passed', note: '' }],
   agreement: { lines: [{ kind: 'labour', what: 'Polish the case', quantity: '3', price: '50', routes: [], optional: true, state: 'declined' }], chosen: null },
   testRun: {
     startedAt: iso(5), readBy: 'seconds hand',
@@ -43,6 +46,10 @@ describe('the record of a visit', () => {
     expect(record.test).toMatchObject({ days: 8, readings: 9, rateSecondsPerDay: 6, waived: null });
     expect(record.test.verdict).toContain('inside 60 s a day');
     expect(record.declined).toEqual(['Polish the case']);
+    expect(record.electric).toEqual(['17 V, 154 mA: advances']);
+    expect(record.looked).toEqual({ sound: 1, worn: [{ what: 'pallets', state: 'grooved', toMm: null, note: '' }] });
+    expect(record.casework).toEqual([{ place: 'case', what: 'Finish coat', product: 'shellac', times: 2, origin: '' }, { place: 'glass', what: 'Glass cut and fitted', product: '', times: 1, origin: 'new, a guess' }]);
+    expect(record.parts[0]).toEqual({ what: 'Suspension spring', source: 'donor movement M-ABC234', size: '0.1 × 6 × 22 mm, with brass ends', oldPart: 'scrapped' });
     expect(record.note).toBe('Next time the strike.');
   });
   it('carries nothing of the owner', () => expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/));
@@ -53,6 +60,7 @@ describe('the record of a visit', () => {
 
 describe('what stands in the way of a signature', () => {
   it('is nothing when all is done', () => expect(obstacles({})).toEqual([]));
+  it('is a coat that has not dried', () => expect(obstacles({ casework: [{ ...visit.casework[0]!, doneAt: null }] })).toEqual(['1 task on case, dial or glass is not done']));
   it('is a hole without its bush', () => expect(obstacles({ bushes: [] })).toEqual(['1 hole still wants its bush']));
   it('is an addition without the owner’s word, and a thing that is not going home', () => {
     expect(obstacles({ agreement: { lines: [{ ...visit.agreement.lines[0]!, state: 'ask later' }], chosen: null } })).toEqual(['1 line of the estimate waits for the owner’s word']);

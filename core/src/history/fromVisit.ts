@@ -1,12 +1,16 @@
 import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
-import { bushedHoles } from '../pivots/index.ts';
+import { bushedHoles, partAsks, partsToLook } from '../pivots/index.ts';
+import { electricWords, type ElectricSeen } from '../electric/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
+import { CHECK_PLACES, checksFor, checksLeft, type CheckResult } from '../setup/index.ts';
 import type { PowerState, SignFacts, StageId } from '../stages/index.ts';
 import type { Fate } from '../strip/index.ts';
+import type { CasePlace, Origin } from '../casework/index.ts';
+import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
 import { privateWordsIn, type PrivateWords, type ServiceRecord } from './record.ts';
 
 /** As much of a visit as its record and its signature depend on. */
@@ -19,10 +23,14 @@ export interface VisitSource {
   cause: string;
   baths: readonly (RunState & { sequence: SequenceId; bath: string | null; parts: readonly { name: string }[]; stoppedAt: string | null })[];
   holes: readonly { key: string; verdict: string }[];
+  electric: readonly { look: ElectricSeen }[];
+  partLooks: readonly { key: string; state: string; toMm: number | null; note: string }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
-  parts: readonly ServiceRecord['parts'][number][];
+  parts: readonly (ServiceRecord['parts'][number] & { kind: KindId; sizes: Sizes; quantity: number; donorCode: string | null })[];
+  casework: readonly { place: CasePlace; what: string; product: string; origin: Origin | null; log: readonly unknown[]; doneAt: string | null }[];
   oiled: readonly { point: string }[];
   testRun: RunLog | null;
+  checks: readonly { check: string; result: CheckResult; note: string }[];
   rules: { held: Choices };
   strip: { steps: readonly { fate: Fate }[]; temporary: readonly { ended: unknown }[]; custody: readonly { backAt: string | null }[] };
   received: readonly { returnedAt: string | null }[];
@@ -39,8 +47,10 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
     bathRunning: visit.baths.some((b) => b.stoppedAt === null),
     bushesLeft: visit.holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key)).length,
     unanswered: unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null).length,
+    caseLeft: visit.casework.filter((t) => t.doneAt === null).length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
     temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
+    failed: checksLeft(CHECK_PLACES.flatMap((p) => checksFor(visit.movement.traits, p)), visit.checks).failed.map((c) => c.what),
     away: visit.strip.custody.filter((c) => c.backAt === null).length,
     notReturned: visit.received.filter((r) => r.returnedAt === null).length,
     verdict: runOf(visit, now)?.verdict.kind ?? 'no run',
@@ -48,6 +58,20 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
     privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
   };
 }
+
+/** Pivots, clicks, pallets: what was not sound, and how many were. */
+function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {
+  if (visit.partLooks.length === 0) return {};
+  const parts = new Map(partsToLook(visit.movement.traits).map((p) => [p.key, p]));
+  const worn = visit.partLooks.flatMap((l) => { const p = parts.get(l.key); return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : []; });
+  return { looked: { sound: visit.partLooks.length - worn.length, worn } };
+}
+
+/** A part as it is said in words: how many, what, how large, whose. */
+export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['parts'][number] => ({
+  what: p.quantity > 1 ? `${p.quantity} × ${p.what}` : p.what, source: p.donorCode ? `${p.source} ${p.donorCode}` : p.source,
+  size: [sizeWords(p.kind, p.sizes), p.size].filter(Boolean).join(', '), oldPart: p.oldPart,
+});
 
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
@@ -59,8 +83,10 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({ place, seen, severity, earlierRepair, proposal })),
     causes: visit.cause ? [visit.cause] : [],
     cleaned: visit.baths.map((b) => ({ bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(), parts: b.parts.map((p) => p.name), minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null) })),
+    ...lookedOf(visit),
+    ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.look)) }),
     bushes: visit.bushes.filter((b) => !b.off).map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({ hole: holes.get(hole) ?? hole, pivotMm, boreMm, outsideMm, heightMm })),
-    parts: visit.parts.map(({ what, source, size, oldPart }) => ({ what, source, size, oldPart })),
+    parts: visit.parts.map(recordedPart),
     oiled: visit.oiled.flatMap((o) => { const p = points.get(o.point); return p ? [{ where: p.where, grade: p.grade }] : []; }),
     test: {
       days: run ? Number(run.days.toFixed(1)) : 0, readings: run?.segment.length ?? 0,
@@ -68,6 +94,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
       halfWidthSecondsPerDay: run?.fit ? Number(run.fit.halfWidthSecondsPerDay.toFixed(2)) : null,
       verdict: run?.verdict.text ?? 'No test run.', waived: waiver?.trim() || null,
     },
+    ...(visit.casework.some((t) => t.doneAt !== null) && { casework: visit.casework.filter((t) => t.doneAt !== null).map(({ place, what, product, origin, log }) => ({ place, what, product, times: log.length, origin: origin ?? '' })) }),
     declined: visit.agreement.lines.filter((l) => l.state === 'declined' && inRoute(l, visit.agreement.chosen?.route ?? null)).map((l) => l.what),
     note,
   };

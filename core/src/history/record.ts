@@ -9,6 +9,12 @@ export interface ServiceRecord {
   parts: { what: string; source: string; size: string; oldPart: string }[];
   oiled: { where: string; grade: string }[];
   test: { days: number; readings: number; rateSecondsPerDay: number | null; halfWidthSecondsPerDay: number | null; verdict: string; waived: string | null };
+  /** Pivots, teeth, clicks, pallets: how many were sound, and each that was not. Absent in entries of before. */
+  looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
+  /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
+  electric?: string[];
+  /** What was done to case, dial and glass; what was put there new by guess says so. Absent where nothing was. */
+  casework?: { place: string; what: string; product: string; times: number; origin: string }[];
   /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. Absent in entries of before. */
   declined?: string[];
   note: string;
@@ -55,7 +61,7 @@ export function privateWordsIn(record: ServiceRecord, owner: PrivateWords): stri
   return found;
 }
 
-const LABELS: Record<string, string> = { condition: 'a finding', causes: 'a cause', cleaned: 'a cleaning run', parts: 'a part', note: 'the note', test: 'the test run', declined: 'declined work' };
+const LABELS: Record<string, string> = { condition: 'a finding', causes: 'a cause', cleaned: 'a cleaning run', parts: 'a part', casework: 'work on the case', looked: 'the survey of parts', electric: 'the electric bench', note: 'the note', test: 'the test run', declined: 'declined work' };
 
 function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {
   if (typeof value === 'string') see(label || 'the record', value);

@@ -1,2 +1,4 @@
 export * from './traits.ts';
 export * from './families.ts';
+export * from './plates.ts';
+export * from './replacement.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FAMILIES, familyById } from '../movement/index.ts';
-import { oilChart } from './chart.ts';
+import { FAMILIES, familyById, holesOf } from '../movement/index.ts';
+import { oilChart, pointOfPivot } from './chart.ts';
 
 const grade = (family: string, point: string) => oilChart(familyById(family).traits).find((p) => p.id === point)?.grade;
 
@@ -36,4 +36,12 @@ describe('the chart under house rules', () => {
     const ids = (rules: Record<string, string>) => oilChart(familyById('fusee').traits, rules).map((p) => p.id);
     expect(ids({ chains: 'dry', teeth: 'greased' })).toEqual(ids({}));
   });
+});
+
+// The lever and the alarm's own pallets of a clock without platform are named by no row of the chart.
+it('every pivot of every family has its point, save levers and pallets beside a balance', () => {
+  for (const { id, traits } of FAMILIES) {
+    const chart = oilChart(traits);
+    for (const { arbor } of holesOf(traits).filter((h) => traits.oscillator !== 'balance' || !['lever', 'pallet'].includes(h.arbor.class))) expect(pointOfPivot(chart, arbor.class)?.id ?? 'none', `${id} ${arbor.id}`).not.toBe('none');
+  }
 });

@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, type Traits } from '../movement/index.ts';
+import { drivenBy, has, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 
 export const GRADES = ['grease', 'heavy', 'clock', 'fine', 'none'] as const;
@@ -70,3 +70,9 @@ export const oilChart = (traits: Traits, rules: Choices = {}): OilPoint[] =>
     const rule = BY_RULE.find(([question, school, point]) => point === id && held(question, rules).id === school);
     return rule ? { id, where, grade: rule[3], amount: rule[4] } : { id, where, grade, amount };
   });
+
+/** Which point of the chart a pivot hole belongs to, by how far from the power its arbor turns; a motor's are all alike. */
+const OF_PIVOT: Record<ArborClass, readonly string[]> = {
+  barrel: ['barrel-pivots', 'fusee-pivots'], train: ['train-low'], 'late train': ['train-high'], fly: ['train-high'], escape: ['escape'], pallet: ['pallet-arbor'], lever: ['lever-pivots'], balance: ['balance-pivots', 'cone-pivots'],
+};
+export const pointOfPivot = (chart: readonly OilPoint[], arbor: ArborClass): OilPoint | null => chart.find((p) => p.id === 'motor-bushes' || OF_PIVOT[arbor].includes(p.id)) ?? null;

@@ -9,6 +9,21 @@ export const SETTERS = {
 } as const;
 export type Setter = keyof typeof SETTERS;
 
+/** One of a unit: turns, turn. */
+export const oneOf = (unit: string): string => unit.replace(/s$/, '');
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+function parts(x: number): string {
+  const whole = Math.floor(x), eighths = (x - whole) * 8;
+  if (Math.abs(eighths - Math.round(eighths)) > 1e-6) return String(Number(x.toFixed(x < 10 ? 2 : 0)));
+  return `${whole > 0 || eighths === 0 ? whole : ''}${EIGHTHS[Math.round(eighths)] ?? ''}`;
+}
+/** "1¼ turns up": how far and which way, in the setter's own unit; positive makes it gain. */
+export function settingWords(setter: Setter, amount: number): string {
+  const { unit, up, down } = SETTERS[setter];
+  const far = Math.abs(amount);
+  return `${parts(far)} ${far <= 1 ? oneOf(unit) : unit} ${amount >= 0 ? up : down}`;
+}
+
 /** s/day that one turn of the nut makes, upwards: the effective length shortens by a pitch. */
 export const nutEffect = (lengthMm: number, pitchMm: number): number => (43200 * pitchMm) / lengthMm;
 /** s/day for each mm that an acting hairspring of this length is shortened: stiffness goes as 1/length. */

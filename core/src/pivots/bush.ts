@@ -24,28 +24,28 @@ export interface BushWanted {
   plateMm: number;
 }
 
-export interface BushChoice extends BushStock {
+export type BushChoice<S extends BushStock = BushStock> = S & {
   /** Finished bore, after broaching from the stock bore. */
   finishedBoreMm: number;
   reamToMm: number;
   /** How far the true centre lies back from the middle of the worn oval, against the direction of wear. */
   centreBackMm: number;
-}
+};
 
 /**
- * The smallest bush that swallows the worn oval round its true centre, leaves a wall and is at least as high as the plate.
+ * Bushes that swallow the worn oval round its true centre, leave a wall and are at least as high as the plate; the smallest first.
  * The wear ran one way from a round hole of the short diameter, so from the true centre it reaches long − short/2.
- * Returns null when the stock has none. @throws RangeError for lengths that are not positive or short > long
+ * @throws RangeError for lengths that are not positive or short > long
  */
-export function chooseBush(w: BushWanted, stock: readonly BushStock[] = STARTING_STOCK): BushChoice | null {
+export function bushChoices<S extends BushStock>(w: BushWanted, stock: readonly S[]): BushChoice<S>[] {
   if (!(w.finishedPivotMm > 0 && w.clearanceMm >= 0 && w.plateMm > 0 && w.holeShortMm > 0 && w.holeLongMm >= w.holeShortMm))
     throw new RangeError(`not a hole that can be bushed: ${JSON.stringify(w)}`);
   const finishedBoreMm = w.finishedPivotMm + w.clearanceMm;
   const swallow = 2 * w.holeLongMm - w.holeShortMm;
-  const fits = stock.filter((b) =>
-    b.boreMm <= finishedBoreMm && b.heightMm >= w.plateMm && b.outsideMm >= swallow && b.outsideMm - finishedBoreMm >= 2 * LEAST_WALL_MM);
-  const best = fits.sort((a, b) => a.outsideMm - b.outsideMm || b.boreMm - a.boreMm || a.heightMm - b.heightMm)[0];
-  return best
-    ? { ...best, finishedBoreMm, reamToMm: best.outsideMm - PRESS_MM, centreBackMm: (w.holeLongMm - w.holeShortMm) / 2 }
-    : null;
+  return stock.filter((b) => b.boreMm <= finishedBoreMm && b.heightMm >= w.plateMm && b.outsideMm >= swallow && b.outsideMm - finishedBoreMm >= 2 * LEAST_WALL_MM)
+    .sort((a, b) => a.outsideMm - b.outsideMm || b.boreMm - a.boreMm || a.heightMm - b.heightMm)
+    .map((b) => ({ ...b, finishedBoreMm, reamToMm: b.outsideMm - PRESS_MM, centreBackMm: (w.holeLongMm - w.holeShortMm) / 2 }));
 }
+
+/** The first of them, or null when the stock has none. */
+export const chooseBush = (w: BushWanted, stock: readonly BushStock[] = STARTING_STOCK): BushChoice | null => bushChoices(w, stock)[0] ?? null;

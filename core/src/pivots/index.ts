@@ -5,3 +5,4 @@ export * from './lean.ts';
 export * from './stock.ts';
 export * from './survey.ts';
 export * from './bushed.ts';
+export * from './parts.ts';

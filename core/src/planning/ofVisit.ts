@@ -12,6 +12,8 @@ export interface ShopPace {
   /** Signed visits, and how many of them were taken up again at a stage that was done. */
   signed: number;
   takenUpAgain: number;
+  /** Passes whose hours were kept, their mean, and the reason given most often. */
+  passes: { counted: number; meanHours: number; usualReason: string } | null;
   /** What the shop's timed jobs took for each hour written. */
   taken: { jobs: number; share: number } | null;
 }
@@ -21,6 +23,8 @@ const HOURS_PER_TRAIN = 4;
 /** Bench hours run from a fifth under to seven tenths over what was written. House rule. */
 const BEST = 0.8, WORST = 1.7;
 const PASS_SHARE = 0.3;
+/** From so many passes on their own hours count. House rule. */
+const ENOUGH_PASSES = 3;
 /** One in four comes apart again, counted as four visits seen before the shop's own. House rule. */
 const PASSES_SEEN = 1, VISITS_SEEN = 4;
 
@@ -43,7 +47,8 @@ export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: 
   ];
   const { shortestDays } = protocolFor(traits, choices);
   const chanceOfPass = (PASSES_SEEN + pace.takenUpAgain) / (VISITS_SEEN + pace.signed);
-  const passHours = PASS_SHARE * hours;
+  const known = pace.passes && pace.passes.counted >= ENOUGH_PASSES ? pace.passes : null;
+  const passHours = known ? known.meanHours : PASS_SHARE * hours;
   return {
     job: { hoursBest: BEST * hours, hoursLikely: hours, hoursWorst: WORST * hours, hoursPerWeek: pace.hoursPerWeek, hoursAhead: pace.hoursAhead, waits, chanceOfPass, passHours, testDays: shortestDays },
     reasons: [
@@ -53,6 +58,7 @@ export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: 
       ...waits.map((w) => `waiting for ${w.what}: ${w.shortDays} to ${w.longDays} days, likeliest ${w.likelyDays}`),
       `the test run takes ${shortestDays} days`,
       `comes apart again: ${Math.round(100 * chanceOfPass)} % (${pace.takenUpAgain} of your ${pace.signed} signed visits)`,
+      ...(known ? [`coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}; most often: ${known.usualReason}`] : []),
     ],
   };
 }

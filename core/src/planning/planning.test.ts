@@ -29,13 +29,16 @@ describe('a promise date', () => {
   });
   it('of a visit waits for the owner until the owner has answered, and for what is ordered', () => {
     const line = { kind: 'labour' as const, what: 'x', quantity: '6', price: '50', routes: [], optional: false, state: 'accepted' as const };
-    const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4, taken: null };
+    const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4, passes: null, taken: null };
     const { traits } = familyById('fusee');
     expect(jobOfVisit(traits, [], null, pace).job).toMatchObject({ hoursLikely: 4, waits: [{ what: 'the owner’s answer' }], chanceOfPass: 0.25, testDays: 8 });
     const { job: j, reasons } = jobOfVisit(traits, [line, { ...line, kind: 'part' }, { ...line, kind: 'outside work', state: 'declined' }], null, pace);
     expect(j.waits.map((w) => w.what)).toEqual(['parts']);
     expect(j.hoursLikely).toBe(6);
     expect(reasons.at(-1)).toContain('25 % (4 of your 16');
+    const passed = (counted: number) => jobOfVisit(traits, [line], null, { ...pace, passes: { counted, meanHours: 2.5, usualReason: 'strike runs on' } });
+    expect([passed(2).job.passHours, passed(3).job.passHours]).toEqual([0.3 * 6, 2.5]);
+    expect(passed(3).reasons.at(-1)).toContain('strike runs on');
     const slower = jobOfVisit(traits, [line], null, { ...pace, taken: { jobs: 5, share: 1.5 } });
     expect(slower.job.hoursLikely).toBe(9);
     expect(slower.reasons.join()).toContain('your last 5 timed jobs took 1.5 times');

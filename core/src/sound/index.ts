@@ -1,3 +1,12 @@
 export * from './amplitude.ts';
 export * from './beat-error.ts';
+export { hearWav, type ReadBytes } from './file.ts';
+export { hear } from './hear.ts';
+export * from './blows.ts';
+export * from './card.ts';
+export * from './listener.ts';
+export { SoundRing } from './ring.ts';
+export { type Known, type SoundReport } from './report.ts';
+export { type SoundSource } from './timer.ts';
 export * from './timing.ts';
+export * from './wav.ts';

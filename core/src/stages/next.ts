@@ -19,6 +19,8 @@ export interface VisitFacts {
   unanswered: number;
   /** End of the soonest running bath, ms since 1970. */
   bathEndsAt: number | null;
+  /** End of the soonest wait on case, dial or glass, ms since 1970. */
+  caseEndsAt: number | null;
   /** The step of a cleaning run that goes on without a timer. */
   bathStep: string | null;
   holesLeft: number;
@@ -35,6 +37,8 @@ export interface NextAction {
   stage: StageId;
   text: string;
   urgency: Urgency;
+  /** It lies beside the stages: on case, dial or glass. */
+  beside: boolean;
 }
 
 /** The first stage that is not done; `sign` when all are. */
@@ -51,19 +55,21 @@ const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one
  */
 export function nextAction(f: VisitFacts, now: number): NextAction {
   const stage = stageOf(f.done);
-  if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait' };
+  const beside = false;
+  if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait', beside };
   if (f.stripBegun && !isTogether(f.done) && f.power.some((s) => s === 'wound'))
-    return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger' };
+    return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger', beside };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
-    return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due' };
+    return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due', beside };
+  if (f.caseEndsAt !== null && f.caseEndsAt <= now) return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
   if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
-    return { stage: 'run', text: 'A reading is due', urgency: 'due' };
-  const own = { stage, ...stageAction(stage, f) };
+    return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
+  const own = { stage, ...stageAction(stage, f), beside };
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };
   return own;
 }
 
-function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage'> {
+function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 'beside'> {
   const next = (text: string) => ({ text, urgency: 'next' as const });
   switch (stage) {
     case 'intake': return next('Photographs first, then intake is done');

@@ -24,7 +24,7 @@ describe('the strip gate', () => {
 
 const facts: VisitFacts = {
   done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'], closed: false, power: ['let down', 'wound'], stripBegun: true, steps: 12, apart: 12, findings: 2,
-  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, bathStep: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
+  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, caseEndsAt: null, bathStep: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
 };
 
 describe('the next action', () => {
@@ -53,16 +53,20 @@ describe('the next action', () => {
     const fitted = [...facts.done, 'clean', 'survey', 'fit'] as const;
     expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual(['1 thing still apart', 'Everything that came off has its word']);
   });
+  it('calls when the case has dried, though the movement waits for something else', () => {
+    expect(nextAction({ ...facts, power: [], caseEndsAt: 10 }, 20)).toMatchObject({ urgency: 'due', beside: true });
+    expect(nextAction({ ...facts, power: [], caseEndsAt: 30 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next', beside: false });
+  });
   it('says a promise is overdue', () => {
     expect(nextAction({ ...facts, power: [], promisedAt: 10 }, 20).urgency).toBe('due');
   });
 });
 
 describe('signing', () => {
-  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, unanswered: 0, apart: 0, temporary: 0, away: 0, notReturned: 0, verdict: 'inside' as const, privateWords: [] };
+  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, caseLeft: 0, unanswered: 0, apart: 0, temporary: 0, away: 0, failed: [], notReturned: 0, verdict: 'inside' as const, privateWords: [] };
   it('lets a finished visit through and names each thing that is not', () => {
     expect(signObstacles(ready)).toEqual([]);
-    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, power: ['unknown'], bathRunning: true, unanswered: 2, apart: 3, temporary: 1, away: 1, notReturned: 1 })).toHaveLength(19);
+    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, caseLeft: 2, power: ['unknown'], bathRunning: true, unanswered: 2, apart: 3, temporary: 1, away: 1, notReturned: 1 })).toHaveLength(20);
   });
   it('takes a waiver with words for the run, not a blank one', () => {
     expect(signObstacles({ ...ready, verdict: 'outside', waiver: ' ' })).toHaveLength(1);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arborsThatFit, CAMBRIDGE_QUARTERS, clicksForAge, hourBlows, inPairs, judgeQuarters, judgeRelease, judgeSpacing, judgeStrike, moonAgeDays, quarterNotes, spacingOfStops, watchBells, yearsToADayWrong } from './index.ts';
+import { familyById } from '../movement/index.ts';
+import { arborsThatFit, CAMBRIDGE_QUARTERS, clicksForAge, dialMarks, hourBlows, HOURS, inPairs, judgeDial, judgeQuarters, judgeRelease, judgeSpacing, judgeStrike, moonAgeDays, quarterNotes, spacingOfStops, watchBells, yearsToADayWrong } from './index.ts';
 
 const dial = (shift: number) => Array.from({ length: 12 }, (_, i) => ({ hand: i + 1, heard: ((i + shift) % 12) + 1 }));
 
@@ -83,5 +84,28 @@ describe('stops at the same place', () => {
     expect(arborsThatFit(spacingOfStops([3, 63.5, 123, 183]).minutes, arbors).map((a) => a.name)).toEqual(['centre']);
     expect(arborsThatFit(14.9, arbors)).toMatchObject([{ name: 'third', turns: 2 }]);
     expect(arborsThatFit(40, arbors)).toEqual([]);
+  });
+});
+
+describe('what was heard round the dial', () => {
+  const rack = familyById('quarter-chime').traits;
+  const hours = (f: (h: number) => number) => HOURS.map((h) => ({ mark: `h${h}`, heard: f(h) }));
+  // Common practice, as in the handbooks: a constant error is a setting, no rule is a tail or a lever.
+  it('is a setting, a lever, or right', () => {
+    expect(judgeDial(rack, hours((h) => h)).right).toBe(true);
+    expect(judgeDial(rack, hours((h) => (h % 12) + 1))).toMatchObject({ right: false, symptoms: ['wrong-constant'] });
+    expect(judgeDial(rack, hours(() => 1)).symptoms).toEqual(['far-too-few']);
+    expect(judgeDial(rack, hours((h) => (h === 7 ? 0 : h))).symptoms).toEqual(['misses-strike']);
+    expect(judgeDial(rack, [{ mark: 'h1', heard: 1 }, { mark: 'h2', heard: 2 }]).hours).toBeNull();
+  });
+  it('counts halves and quarters in', () => {
+    const halves = (f: (h: number) => number) => judgeDial(rack, [...hours((h) => h), ...HOURS.map((h) => ({ mark: `p${h}`, heard: f(h) }))]);
+    expect([halves(() => 1).right, halves((h) => h).right, halves(() => 0).right, halves((h) => (h === 4 ? 3 : 1)).halves!.words.includes('half past 4')]).toEqual([true, true, false, true]);
+    const quarters = (...q: number[]) => judgeDial(rack, [...hours((h) => h), ...q.map((heard, i) => ({ mark: `q${i + 1}`, heard }))]);
+    expect([quarters(1, 2, 3, 4).right, quarters(2, 3, 4, 1).symptoms, quarters(1, 2, 3).quarters]).toEqual([true, ['quarters-order'], null]);
+  });
+  it('is asked only of what strikes', () => {
+    expect(dialMarks(familyById('torsion').traits, true)).toEqual([]);
+    expect(dialMarks(rack, false).slice(-5)).toEqual(['h12', 'q1', 'q2', 'q3', 'q4']);
   });
 });

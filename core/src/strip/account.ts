@@ -26,6 +26,13 @@ export function accountOf(steps: readonly Step[]): Account {
   return { off: steps.length, answered: steps.length - open.length, open };
 }
 
+/** Steps by the sub-assembly they belong to, in the order in which each was begun; what belongs to none comes last, under ''. */
+export function bySubAssembly<S extends { group: string }>(steps: readonly S[]): [group: string, steps: S[]][] {
+  const groups = new Map<string, S[]>();
+  for (const s of steps) groups.set(s.group, [...(groups.get(s.group) ?? []), s]);
+  return [...groups].sort(([a], [b]) => Number(a === '') - Number(b === ''));
+}
+
 const words = (text: string) => text.toLowerCase().split(/[^\p{L}\d]+/u).filter((w) => w.length > 1 && !['the', 'where', 'is', 'are'].includes(w));
 
 /** "Where is the strike third wheel?": the latest step that names it, and where it was put. Each asked word must be there, begun at least. */

@@ -1,3 +1,4 @@
+import { held, type Choices } from '../rules/index.ts';
 import { has, isSpring, isWeight, type Traits } from '../movement/index.ts';
 
 /** Odd things that are forgotten first: pressed, not typed. Ids are stable: they are stored. */
@@ -10,13 +11,16 @@ export const remarkName = (id: RemarkId): string => REMARKS.find(([x]) => x === 
 
 export const HELD_BY = ['screw', 'nut', 'taper pin', 'friction', 'clip', 'collet', 'lies loose', 'pressed in', 'soldered', 'tied'] as const;
 
-/** What comes off such a movement, from outside to the trains. Offered, never asked for. Practice. */
-export function comesOff(traits: Traits): string[] {
+/**
+ * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say whether its
+ * plates are parted for cleaning at all, and whether a spring leaves its barrel.
+ */
+export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   const strikes = traits.strike !== 'none';
   const outside = ['hands', 'dial', has(traits, 'moon work') && 'moon work', has(traits, 'calendar work') && 'calendar work', 'movement from its case', traits.oscillator === 'pendulum' && 'pendulum', has(traits, 'crutch') && 'back cock and pallets', has(traits, 'platform') && 'platform', has(traits, 'torsion strip') && 'strip and bob', strikes && 'rack, snail and levers', strikes && 'hammer', has(traits, 'chime drum') && 'chime drum and hammers', 'motion work'];
-  if (traits.construction === 'riveted plates') return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
+  if (traits.construction === 'riveted plates' || held('strip', choices).id !== 'full') return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
   const trains = traits.trains.flatMap((t) => t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} ${a.name}`));
-  const power = traits.trains.flatMap((t) => (isSpring(t.drive) ? [`${t.train} mainspring`] : isWeight(t.drive) ? [`${t.train} line and pulley`] : []));
+  const power = traits.trains.flatMap((t) => (isSpring(t.drive) ? (t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave' ? [`${t.train} barrel, its spring left in`] : [`${t.train} mainspring`]) : isWeight(t.drive) ? [`${t.train} line and pulley`] : []));
   return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter((x): x is string => x !== false);
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addedWeightEffect, adviseSetting, beatsForLength, circularErrorSecondsPerDay, gravityAt, hairspringEffect, lengthenMm, lengthMmFor, nutEffect, rateMoved, RODS, semiArcDeg, SETTERS, STANDARD_GRAVITY, temperatureSecondsPerDayPerC, type Rod, type Setter } from '../pendulum/index.ts';
+import { addedWeightEffect, adviseSetting, beatsForLength, circularErrorSecondsPerDay, gravityAt, hairspringEffect, lengthenMm, lengthMmFor, nutEffect, rateMoved, RODS, semiArcDeg, SETTERS, settingWords, STANDARD_GRAVITY, temperatureSecondsPerDayPerC, type Rod, type Setter } from '../pendulum/index.ts';
 import { rateInWords } from '../rate/index.ts';
 import { need } from '../units/index.ts';
 import { beats, choice, maybe, mm, number, out, rows, words } from './fields.ts';
@@ -124,10 +124,8 @@ export const PENDULUM = [
       return { theory, perUnit: advice.perUnit, halfWidthPerUnit: advice.halfWidthPerUnit, amount: advice.amount, unit: SETTERS[i.setter].unit, leavesSecondsPerDay: advice.leavesSecondsPerDay, from: advice.from };
     },
     says(r, i) {
-      const { unit, up, down } = SETTERS[i.setter];
-      const far = Math.abs(r.amount);
-      if (far < 0.02) return 'Leave it: it is where it should be.';
-      return `${far < 10 ? far.toFixed(2).replace(/\.?0+$/, '') : far.toFixed(0)} ${far === 1 ? unit.replace(/s$/, '') : unit} ${r.amount > 0 ? up : down}, by ${r.from === 'theory' ? 'theory: enter what it did' : r.from === 'both' ? 'theory and what it did' : 'what it did'}.`;
+      if (Math.abs(r.amount) < 0.02) return 'Leave it: it is where it should be.';
+      return `${settingWords(i.setter, r.amount)}, by ${r.from === 'theory' ? 'theory: enter what it did' : r.from === 'both' ? 'theory and what it did' : 'what it did'}.`;
     },
     formula: 'nut 43200 p/L · hairspring 43200/l · weight 43200 (m/M)(h/L)(1 − h/L); with the log: a line through the origin, theory as its prior', sources: [MECHANICS, 'Normal linear model with a prior, any text on Bayesian regression'],
     checks: [

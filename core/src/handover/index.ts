@@ -1,0 +1,2 @@
+export * from './care.ts';
+export * from './due.ts';

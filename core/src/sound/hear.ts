@@ -1,0 +1,96 @@
+import { Account } from './account.ts';
+import { unlockToDropMs } from './amplitude.ts';
+import { LOCK_S, lockOn, type Lock } from './lock.ts';
+import { soundReport, type Known, type SoundReport } from './report.ts';
+import { Frames } from './store.ts';
+import { BeatTimer, type Band, type SoundSource } from './timer.ts';
+import { Tracker, type Met } from './tracker.ts';
+
+/** The level is compared with that of so long before the beat. */
+const AROUND_S = 0.03;
+/** Octaves that carry less than this share of the best one's rise over its floor are noise. */
+const BAND_SHARE = 0.35;
+const BLOCK_S = 1;
+const COARSE_BEATS = 60;
+/** So many beats without a sound, and it has stopped. */
+export const STOPPED_BEATS = 4;
+
+/** Hears a whole recording, of which any part can be looked at again. Heard once through for the beat, and again only around its beats. */
+export function hear(sampleRate: number, samples: number, source: SoundSource, known: Known = {}): SoundReport | null {
+  const frames = new Frames(sampleRate, samples / sampleRate + 1);
+  const block = Math.ceil(BLOCK_S * sampleRate);
+  for (let at = 0; at < samples; at += block) { const piece = source(at, Math.min(block, samples - at)); if (piece) frames.push(piece); }
+  const lock = firstLock(frames, known.beats);
+  if (!lock) return null;
+  const frame = frames.frameS * sampleRate;
+  const timer = timerFor(frames, lock, trackCoarse(frames, lock), sampleRate, source, known);
+  const fine = (index: number, expected: number) => { const late = timer.take(index, expected * frame); return late === null ? null : late / frame; };
+  const met = track(new Tracker(frames, lock), fine, frames.end);
+  // What was before the stretch in which it was found, beat by beat backwards.
+  const back = new Tracker(frames, lock, -1);
+  const before = trackBack(back, fine, timer.needs / frame);
+  timer.learn();
+  const account = new Account(frames, lock);
+  const heard = new Set(timer.timed.map((t) => t.index));
+  // Cut by the end of the sound it has not stopped.
+  const edge = frames.end - timer.needs / frame - 2;
+  for (const m of [...before, ...met]) if (m.expected < edge || heard.has(m.index)) account.take(m, heard.has(m.index));
+  const { missing, extra } = account;
+  return soundReport({ ...saidBy(lock, timer), timed: timer.timed, missing, extra, stoppedS: account.silent >= STOPPED_BEATS ? timer.timed.at(-1)?.rawS ?? null : null }, known);
+}
+
+/** What the templates say of tick and tock, once they are learnt. */
+export const saidBy = (lock: Lock, timer: BeatTimer) => ({ lock: timer.differ() ? { ...lock, ambiguous: false } : lock, shiftS: timer.shiftS(), tickIsOdd: timer.tockLouder() });
+
+/** The first stretch in which a beat is found. */
+function firstLock(frames: Frames, beats: number | undefined): Lock | null {
+  const whole = Math.round(LOCK_S / frames.frameS);
+  for (let from = 0; from === 0 || from + whole / 2 < frames.end; from += whole / 2) {
+    const lock = lockOn(frames, from, Math.min(frames.end, from + whole), beats);
+    if (lock) return lock;
+  }
+  return null;
+}
+
+type Fine = (index: number, expected: number) => number | null;
+
+function track(tracker: Tracker, fine: Fine | undefined, end: number): Met[] {
+  const met: Met[] = [];
+  while (tracker.needs < end) met.push(tracker.step(fine));
+  return met;
+}
+
+/** Enough of it to tell in which octaves the beats stand out. */
+export function trackCoarse(frames: Frames, lock: Lock): Met[] {
+  const tracker = new Tracker(frames, lock);
+  return track(tracker, undefined, Math.min(frames.end, Math.max(lock.tickAt, lock.tockAt) + COARSE_BEATS * lock.beatFrames));
+}
+
+function trackBack(tracker: Tracker, fine: Fine, edge: number): Met[] {
+  const met: Met[] = [];
+  while (tracker.upcoming - edge > 0) met.push(tracker.step(fine));
+  return met.reverse();
+}
+
+export function timerFor(frames: Frames, lock: Lock, met: readonly Met[], sampleRate: number, source: SoundSource, known: Known): BeatTimer {
+  const beatS = lock.beatFrames * frames.frameS;
+  const beats = 3600 / beatS;
+  const lever = known.liftDeg !== undefined && beats >= 13_900 && beats <= 40_000
+    ? { leastMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 345), mostMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 125) } : null;
+  return new BeatTimer(sampleRate, beatS, bandOf(frames, met, sampleRate), source, lever);
+}
+
+/** The octaves in which the beats stand out. */
+function bandOf(frames: Frames, met: readonly Met[], sampleRate: number): Band {
+  const heard = met.filter((m) => m.at !== null).slice(0, 120);
+  const before = Math.round(AROUND_S / frames.frameS / 2);
+  const over = Array.from({ length: frames.octaves }, (_, b) => {
+    const rises = heard.map((m) => { let most = 0, floor = Infinity; for (let j = 0; j < 4; j++) { most = Math.max(most, frames.energy(b, m.at! + j)); floor = Math.min(floor, frames.energy(b, m.at! - before - j)); } return Math.log((most + 1e-13) / (floor + 1e-13)); }).sort((a, c) => a - c);
+    return rises[rises.length >> 1] ?? 0;
+  });
+  const best = over.indexOf(Math.max(...over));
+  let [high, low] = [best, best];
+  while (high > 0 && over[high - 1]! > BAND_SHARE * over[best]!) high--;
+  while (low < over.length - 1 && over[low + 1]! > BAND_SHARE * over[best]!) low++;
+  return { fromHz: frames.bandFromHz(low), toHz: high === 0 ? sampleRate : 2 * frames.bandFromHz(high) };
+}

@@ -1,0 +1,134 @@
+/** Envelopes laid on each other: what the beats of one kind have in common, and how well one fits. */
+
+/** Runs of `every` samples: root of their mean square, smoothed over three runs. */
+export function envelope(samples: Float32Array, every: number): Float32Array {
+  const n = Math.floor(samples.length / every);
+  const power = new Float32Array(n);
+  for (let i = 0, j = 0; i < n; i++) {
+    let sum = 0;
+    for (let k = 0; k < every; k++, j++) sum += samples[j]! * samples[j]!;
+    power[i] = sum / every;
+  }
+  const out = new Float32Array(n);
+  for (let i = 0; i < n; i++) out[i] = Math.sqrt(0.25 * (power[i - 1] ?? power[i]!) + 0.5 * power[i]! + 0.25 * (power[i + 1] ?? power[i]!));
+  return out;
+}
+
+/** What beats of one kind have in common: the part of their mean envelope that tells where it lies, less its own mean. */
+export interface Template {
+  values: Float32Array;
+  /** Where the part begins in the envelope. */
+  from: number;
+  power: number;
+}
+
+export function part(whole: Float32Array, from: number, to: number): Template {
+  const values = whole.slice(from, to);
+  let mean = 0, power = 0;
+  for (const v of values) mean += v / values.length;
+  for (let i = 0; i < values.length; i++) { const v = values[i]! - mean; values[i] = v; power += v * v; }
+  return { values, from, power };
+}
+
+export interface Fit {
+  /** By how many steps the envelope lies later than the template. */
+  late: number;
+  /** Correlation, −1 to 1. */
+  likeness: number;
+  /** How loud it is beside the template. */
+  gain: number;
+}
+
+/** Places looked at first: every so many steps, then all near the best. */
+const STRIDE = 4;
+
+/** Where an envelope fits a template best, up to `most` steps to either side of `about`, to a part of a step by the parabola. */
+export function fitTo({ values, from, power }: Template, env: Float32Array, most: number, about = 0): Fit {
+  const count = values.length;
+  const least = Math.max(about - most, -from), last = Math.min(about + most, env.length - from - count);
+  const score = (late: number) => product(values, env, from + late);
+  let best = least, height = -Infinity;
+  const look = (late: number) => { const s = score(late); if (s > height) { height = s; best = late; } };
+  for (let late = least; late <= last; late += STRIDE) look(late);
+  for (let late = Math.max(least, best - STRIDE + 1), end = Math.min(last, best + STRIDE - 1); late <= end; late++) look(late);
+  const [a, b, c] = [best > least ? score(best - 1) : height, height, best < last ? score(best + 1) : height];
+  const bend = a - 2 * b + c;
+  const part = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;
+  let ee = 0, e1 = 0;
+  for (let i = 0, j = from + best; i < count; i++, j++) { const e = env[j]!; ee += e * e; e1 += e; }
+  return { late: best + part, likeness: b / Math.sqrt(Math.max(1e-30, power * (ee - (e1 * e1) / count))), gain: b / Math.max(1e-30, power) };
+}
+
+function product(values: Float32Array, env: Float32Array, at: number): number {
+  // Four at a time: one sum after another would wait for the one before.
+  let a = 0, b = 0, c = 0, d = 0, i = 0;
+  for (let j = at; i + 3 < values.length; i += 4, j += 4) { a += values[i]! * env[j]!; b += values[i + 1]! * env[j + 1]!; c += values[i + 2]! * env[j + 2]!; d += values[i + 3]! * env[j + 3]!; }
+  for (; i < values.length; i++) a += values[i]! * env[at + i]!;
+  return a + b + c + d;
+}
+
+/** The part in which a mean envelope stands over its floor, with a little before and after it. */
+function telling(values: Float32Array, before: number, after: number): Template {
+  const sorted = Float32Array.from(values).sort();
+  const floor = sorted[sorted.length >> 2]!;
+  const least = floor + TELLS * (sorted.at(-1)! - floor);
+  let from = values.findIndex((v) => v >= least), to = values.length;
+  while (to > 0 && values[to - 1]! < least) to--;
+  from = Math.max(0, from - before);
+  return part(values, from, Math.min(values.length, Math.max(to + after, from + before + after)));
+}
+/** Share of its height over the floor from which an envelope tells something. */
+const TELLS = 0.2;
+
+/** An envelope, and how much it counts: the less, the louder it was before the beat. */
+export interface Weighed { env: Float32Array; weight: number }
+
+/** Mean of envelopes, each moved by what it is late (whole and part steps, straight between neighbours). */
+export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float32Array {
+  const n = envs[0]!.env.length;
+  const sum = new Float64Array(n);
+  let weights = 0;
+  envs.forEach(({ env, weight }, e) => {
+    const whole = Math.floor(late[e]!);
+    const part = late[e]! - whole;
+    weights += weight;
+    for (let i = 0; i < n; i++) {
+      const j = i + whole;
+      const a = env[Math.max(0, Math.min(n - 1, j))]!, b = env[Math.max(0, Math.min(n - 1, j + 1))]!;
+      sum[i] = sum[i]! + weight * (a + part * (b - a));
+    }
+  });
+  return Float32Array.from(sum, (s) => s / weights);
+}
+
+const ROUNDS = 3;
+/** Envelopes that are tried as the first template. */
+const TRIED = 4;
+
+/**
+ * What envelopes have in common, and where each lies in it: laid on each other again until they stay.
+ * @param margin steps before and after what tells
+ * @param known the template so far; without one, the envelope that most of the others are like is the first
+ */
+export function commonOf(envs: readonly Weighed[], most: number, margin: number, known: Template | null): { template: Template; mean: Float32Array; fits: Fit[] } {
+  let template = known ?? firstOf(envs, most, margin);
+  let mean = envs[0]!.env;
+  for (let round = 0; round < ROUNDS; round++) {
+    const fits = envs.map(({ env }) => fitTo(template, env, most));
+    const liked = fits.map((f) => f.likeness).sort((a, b) => a - b);
+    const least = 0.6 * liked[liked.length >> 1]!;
+    const kept = fits.flatMap((f, i) => (f.likeness >= least ? [i] : []));
+    // The first time they are brought to the middle of the window; a known template stays where it is.
+    const middle = known || round > 0 ? 0 : kept.map((i) => fits[i]!.late).sort((a, b) => a - b)[kept.length >> 1]!;
+    mean = meanOf(kept.map((i) => envs[i]!), kept.map((i) => fits[i]!.late - middle));
+    template = telling(mean, margin, 2 * margin);
+  }
+  return { template, mean, fits: envs.map(({ env }) => fitTo(template, env, most)) };
+}
+
+function firstOf(envs: readonly Weighed[], most: number, margin: number): Template {
+  // The quietest before the beat.
+  const tried = [...envs].sort((a, b) => b.weight - a.weight).slice(0, TRIED).map(({ env }) => telling(env, margin, 2 * margin));
+  const liked = tried.map((t) => envs.reduce((s, { env, weight }) => s + weight * fitTo(t, env, most).likeness, 0));
+  return tried[liked.indexOf(Math.max(...liked))]!;
+}

@@ -1,0 +1,3 @@
+export * from './kinds.ts';
+export * from './item.ts';
+export * from './csv.ts';
