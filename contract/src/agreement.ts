@@ -75,5 +75,5 @@ export const owner = {
   choose: route({ method: 'PUT', path: '/for-owner/:token/route', summary: 'Choose an alternative', roles: 'public', body: z.object({ route: routeId }), reply: forOwner }),
   ask: route({ method: 'PUT', path: '/for-owner/:token/questions/:questionId', summary: 'Ask the shop', roles: 'public', body: z.object({ text: needed(1000, 'Your question') }), reply: forOwner }),
 };
-export const PAPERS = ['receipt', 'label', 'estimate', 'condition', 'bench', 'return'] as const;
+export const PAPERS = ['receipt', 'label', 'estimate', 'condition', 'bench', 'return', 'slip'] as const;
 export type Paper = (typeof PAPERS)[number];

@@ -25,12 +25,14 @@ export const doors = {
     record: { method: 'GET', path: '/movements/:movementId/record' },
     inscribe: { method: 'POST', path: '/movements/:movementId/inscriptions' },
     mark: { method: 'PUT', path: '/movements/:movementId/marks' },
+    lay: { method: 'PUT', path: '/movements/:movementId/plates' },
     like: { method: 'GET', path: '/movements-like' },
     merge: { method: 'POST', path: '/movements/:movementId/merger' },
     amend: { method: 'POST', path: '/history/:entryId/amendments' },
   },
   bench: {
     list: { method: 'GET', path: '/bench' },
+    onTest: { method: 'GET', path: '/on-test' },
     timers: { method: 'GET', path: '/timers' },
   },
   visits: {
@@ -66,6 +68,10 @@ export const doors = {
     change: { method: 'PATCH', path: '/visits/:visitId/photos/:photoId' },
     mark: { method: 'PUT', path: '/visits/:visitId/photos/:photoId/marks/:markId' },
     unmark: { method: 'DELETE', path: '/visits/:visitId/photos/:photoId/marks/:markId' },
+  },
+  recordings: {
+    add: { method: 'POST', path: '/visits/:visitId/recordings' },
+    remove: { method: 'DELETE', path: '/visits/:visitId/recordings/:recordingId' },
   },
   agree: {
     addLine: { method: 'POST', path: '/visits/:visitId/lines' },
@@ -152,6 +158,11 @@ export const doors = {
   },
   survey: {
     set: { method: 'PUT', path: '/visits/:visitId/holes/:hole' },
+    look: { method: 'PUT', path: '/visits/:visitId/parts-looked/:part' },
+    layPhoto: { method: 'PUT', path: '/visits/:visitId/plate-photos/:plate' },
+    liftPhoto: { method: 'DELETE', path: '/visits/:visitId/plate-photos/:plate' },
+    unlook: { method: 'DELETE', path: '/visits/:visitId/parts-looked/:part' },
+    sound: { method: 'PUT', path: '/visits/:visitId/parts-looked' },
   },
   fitting: {
     addBush: { method: 'POST', path: '/visits/:visitId/bushes' },
@@ -159,15 +170,60 @@ export const doors = {
     removePart: { method: 'DELETE', path: '/visits/:visitId/parts/:partId' },
     addPart: { method: 'POST', path: '/visits/:visitId/parts' },
   },
+  casework: {
+    add: { method: 'POST', path: '/visits/:visitId/casework' },
+    change: { method: 'PATCH', path: '/visits/:visitId/casework/:taskId' },
+    did: { method: 'PUT', path: '/visits/:visitId/casework/:taskId/time' },
+    done: { method: 'PUT', path: '/visits/:visitId/casework/:taskId/done' },
+    remove: { method: 'DELETE', path: '/visits/:visitId/casework/:taskId' },
+  },
+  electric: {
+    add: { method: 'POST', path: '/visits/:visitId/electric' },
+    remove: { method: 'DELETE', path: '/visits/:visitId/electric/:lookId' },
+  },
+  replacing: {
+    check: { method: 'PUT', path: '/visits/:visitId/replacement/checks/:check' },
+    fit: { method: 'PUT', path: '/visits/:visitId/replacement' },
+  },
+  stores: {
+    list: { method: 'GET', path: '/stores' },
+    add: { method: 'POST', path: '/stores' },
+    change: { method: 'PATCH', path: '/stores/:itemId' },
+    keep: { method: 'PUT', path: '/stores/:itemId/kept' },
+    count: { method: 'PUT', path: '/stores/:itemId/count' },
+    moves: { method: 'GET', path: '/stores/:itemId/moves' },
+    order: { method: 'POST', path: '/stores/:itemId/orders' },
+    arrive: { method: 'PUT', path: '/stores/:itemId/orders/:orderId/arrived' },
+    unorder: { method: 'DELETE', path: '/stores/:itemId/orders/:orderId' },
+    preview: { method: 'POST', path: '/stores-table/preview' },
+    take: { method: 'PUT', path: '/stores-table' },
+  },
   oiling: {
     tick: { method: 'PUT', path: '/visits/:visitId/oil/:point' },
     untick: { method: 'DELETE', path: '/visits/:visitId/oil/:point' },
+  },
+  together: {
+    check: { method: 'PUT', path: '/visits/:visitId/checks/:check' },
+    uncheck: { method: 'DELETE', path: '/visits/:visitId/checks/:check' },
+    strike: { method: 'PUT', path: '/visits/:visitId/struck/:mark' },
+    strikeAnew: { method: 'DELETE', path: '/visits/:visitId/struck' },
+    release: { method: 'POST', path: '/visits/:visitId/releases' },
+    unrelease: { method: 'DELETE', path: '/visits/:visitId/releases/:releaseId' },
+    hear: { method: 'POST', path: '/visits/:visitId/heard' },
+    unhear: { method: 'DELETE', path: '/visits/:visitId/heard/:heardId' },
   },
   testRuns: {
     start: { method: 'POST', path: '/visits/:visitId/testrun' },
     read: { method: 'POST', path: '/visits/:visitId/testrun/readings' },
     event: { method: 'POST', path: '/visits/:visitId/testrun/events' },
+    stand: { method: 'PUT', path: '/visits/:visitId/testrun/conditions' },
+    forgetEvent: { method: 'DELETE', path: '/visits/:visitId/testrun/events/:eventId' },
     forget: { method: 'DELETE', path: '/visits/:visitId/testrun/readings/:readingId' },
+  },
+  after: {
+    due: { method: 'GET', path: '/due-again' },
+    recall: { method: 'GET', path: '/recall' },
+    callbacks: { method: 'GET', path: '/callbacks' },
   },
   workings: {
     list: { method: 'GET', path: '/workings' },

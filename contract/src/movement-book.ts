@@ -4,9 +4,10 @@ import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
 
+export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'donor', 'replacement'] as const;
 /** One entry as it travels: who signed it, in which shop, and its seal there. */
 export const travelledEntry = z.object({
-  kind: z.enum(['visit', 'inscription', 'amendment', 'merger']), date: words(10), title: words(300), text: words(4000), place: words(80), shop: words(80), signedBy: words(60),
+  kind: z.enum(ENTRY_KINDS), date: words(10), title: words(300), text: words(4000), place: words(80), shop: words(80), signedBy: words(60),
   record: serviceRecord.nullable(), amends: z.int().nullable().describe('which entry of this list it amends, counted from 0'), hash: words(64), writtenAt: moment,
 });
 export type TravelledEntry = z.infer<typeof travelledEntry>;

@@ -19,6 +19,9 @@ export const serviceRecord = z.object({
     halfWidthSecondsPerDay: z.number().nullable().describe('half the width of the 95 % interval'),
     verdict: z.string(), waived: z.string().nullable(),
   }),
+  looked: z.object({ sound: z.int(), worn: z.array(z.object({ what: z.string(), state: z.string(), toMm: mm.nullable().describe('turned down to'), note: z.string() })) }).optional(),
+  electric: z.array(z.string()).optional().describe('coil readings, voltages tried and what happened, contacts, suppression'),
+  casework: z.array(z.object({ place: z.string(), what: z.string(), product: z.string(), times: z.int(), origin: z.string() })).optional().describe('case, dial and glass; “new, a guess” where nobody knows what was there'),
   declined: z.array(z.string()).optional().describe('offered and declined: nobody “fixes” it later'),
   note: z.string(),
 }) satisfies z.ZodType<ServiceRecord>;

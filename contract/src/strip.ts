@@ -10,6 +10,8 @@ const signed = { by: z.string(), at: moment };
 export const stepFields = z.object({
   what: needed(120, 'What came off'), heldBy: words(40).default(''), place: words(60).default(''), remarks: z.array(z.enum(REMARK_IDS)).max(REMARK_IDS.length).default([]),
   note: words(300).default(''), group: words(60).default(''), photoId: id.nullable().default(null),
+  /** A remark that was spoken. */
+  recordingId: id.nullable().default(null),
 });
 export const step = stepFields.extend({ id, version, pass: z.int(), fate: z.enum(FATES), fateNote: z.string(), fateBy: z.string(), fateAt: moment.nullable(), ...signed });
 export type StripStep = z.infer<typeof step>;

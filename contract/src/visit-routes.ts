@@ -5,12 +5,13 @@ import { bench, everyone } from './people.ts';
 import { route } from './route.ts';
 import {
   benchRow, bush, finding, findingFields, hole, holeFields, newBush, newPart, newVisit, observations, oiled,
-  part, photo, power, powerFields, reading, RUN_EVENTS, runEvent, seen, stageId, testRun, timer, visit, visitFields,
+  part, partLook, platePhoto, platePhotoFields, partLookFields, photo, power, powerFields, reading, readingFields, eventFields, oilFields, runConditions, runEvent, seen, stageId, testRow, testRun, timer, visit, visitFields,
 } from './visits.ts';
 import { entry } from './movements.ts';
 
 export const benchRoutes = {
   list: route({ method: 'GET', path: '/bench', summary: 'Every clock in the shop and its next action', roles: everyone, reply: z.array(benchRow) }),
+  onTest: route({ method: 'GET', path: '/on-test', summary: 'Every clock on test, with its run', roles: everyone, reply: z.array(testRow) }),
   timers: route({ method: 'GET', path: '/timers', summary: 'Running timers', roles: everyone, reply: z.array(timer) }),
 };
 
@@ -45,6 +46,11 @@ export const powerDown = {
 
 export const survey = {
   set: route({ method: 'PUT', path: '/visits/:visitId/holes/:hole', summary: 'Measure a hole', roles: bench, body: holeFields.extend(seen), reply: hole }),
+  look: route({ method: 'PUT', path: '/visits/:visitId/parts-looked/:part', summary: 'How a pivot, click, pallet … was found; a pivot turned down forces its bush', roles: bench, body: partLookFields.extend(seen), reply: partLook }),
+  layPhoto: route({ method: 'PUT', path: '/visits/:visitId/plate-photos/:plate', summary: 'A photo under the drawn plate, its holes placed', roles: bench, body: platePhotoFields.extend(seen), reply: platePhoto }),
+  liftPhoto: route({ method: 'DELETE', path: '/visits/:visitId/plate-photos/:plate', summary: 'The plate as drawn again', roles: bench, reply: done }),
+  unlook: route({ method: 'DELETE', path: '/visits/:visitId/parts-looked/:part', summary: 'It was not looked at after all', roles: bench, reply: done }),
+  sound: route({ method: 'PUT', path: '/visits/:visitId/parts-looked', summary: 'All that was not looked at by name is sound', roles: bench, body: z.object({ parts: z.array(z.string()).min(1).max(200) }), reply: done }),
 };
 
 export const fitting = {
@@ -55,13 +61,15 @@ export const fitting = {
 };
 
 export const oiling = {
-  tick: route({ method: 'PUT', path: '/visits/:visitId/oil/:point', summary: 'Tick a point: oiled, or left dry', roles: bench, body: z.object({ product: words(80).default('') }), reply: oiled }),
+  tick: route({ method: 'PUT', path: '/visits/:visitId/oil/:point', summary: 'Tick a point: oiled, or left dry', roles: bench, body: oilFields, reply: oiled }),
   untick: route({ method: 'DELETE', path: '/visits/:visitId/oil/:point', summary: 'Take the tick back', roles: bench, reply: done }),
 };
 
 export const testRuns = {
-  start: route({ method: 'POST', path: '/visits/:visitId/testrun', summary: 'Start the test run', roles: bench, body: z.object({ readBy: z.enum(['seconds hand', 'minute hand']), place: needed(120, 'Where it runs'), startedAt: moment.optional() }), reply: testRun }),
-  read: route({ method: 'POST', path: '/visits/:visitId/testrun/readings', summary: 'Enter a reading', roles: everyone, body: z.object({ readAt: moment, errorS: z.number().min(-21_600).max(21_600) }), reply: reading }),
-  event: route({ method: 'POST', path: '/visits/:visitId/testrun/events', summary: 'Log what happened to it', roles: everyone, body: z.object({ kind: z.enum(RUN_EVENTS), happenedAt: moment, note: words(200).default('') }), reply: runEvent }),
+  start: route({ method: 'POST', path: '/visits/:visitId/testrun', summary: 'Start the test run', roles: bench, body: z.object({ readBy: z.enum(['seconds hand', 'minute hand']), place: needed(120, 'Where it runs'), startedAt: moment.optional(), conditions: runConditions.optional() }), reply: testRun }),
+  read: route({ method: 'POST', path: '/visits/:visitId/testrun/readings', summary: 'Enter a reading', roles: everyone, body: readingFields, reply: reading }),
+  event: route({ method: 'POST', path: '/visits/:visitId/testrun/events', summary: 'Log what happened to it', roles: everyone, body: eventFields, reply: runEvent }),
+  stand: route({ method: 'PUT', path: '/visits/:visitId/testrun/conditions', summary: 'How it stands, and what sets it', roles: bench, body: runConditions, reply: done }),
+  forgetEvent: route({ method: 'DELETE', path: '/visits/:visitId/testrun/events/:eventId', summary: 'That did not happen', roles: bench, reply: done }),
   forget: route({ method: 'DELETE', path: '/visits/:visitId/testrun/readings/:readingId', summary: 'Take a reading back', roles: everyone, reply: done }),
 };

@@ -1,17 +1,24 @@
 import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
-import { TRAINS } from '@eclat/core/movement';
+import { PLATES, TRAINS } from '@eclat/core/movement';
 import { HOLE_VERDICTS, LOCATED, PASTS, WAYS } from '@eclat/core/pivots';
 import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
 import { z } from 'zod';
+import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';
 import { agreement } from './agreement.ts';
 import { timeSpent } from './bench-time.ts';
+import { caseTask } from './casework.ts';
+import { electricEntry } from './electric.ts';
 import { cleaningRun } from './cleaning.ts';
 import { alone, complaintAnswer, measurement, photoMark, placeLook, receivedFields, receivedItem, wantedThing } from './counter.ts';
 import { mark, movement, newMovement } from './movements.ts';
+import { recording } from './recordings.ts';
+import { replacement } from './replacement.ts';
 import { visitRules } from './rules.ts';
+import { cost, kind, sizes } from './stores.ts';
 import { stripLog } from './strip.ts';
+import { checked, heardSound, releaseRead, struck } from './together.ts';
 import { owner, ownerFields } from './owners.ts';
 
 /** Who did it and when: on everything that is written at the bench. */
@@ -70,7 +77,9 @@ export type Finding = z.infer<typeof finding>;
 export const photo = z.object({ id, caption: z.string(), stage: stageId, width: z.int(), height: z.int(), marks: z.array(photoMark), ...by });
 export type Photo = z.infer<typeof photo>;
 
-export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.number().min(0).max(60).nullable().default(null), note: words(300).default('') });
+export const powerFields = z.object({ state: z.enum(POWER_STATES), turns: z.number().min(0).max(60).nullable().default(null),
+  /** Turns of set-up on a fusee or preloaded barrel, which must go back in. */
+  setUpTurns: z.number().min(0).max(60).nullable().default(null), note: words(300).default('') });
 export const power = powerFields.extend({ train, version, by: z.string(), at: moment.nullable() });
 export type Power = z.infer<typeof power>;
 
@@ -97,6 +106,14 @@ export const holeFields = z.object({
 });
 export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...by });
 export type SurveyedHole = z.infer<typeof hole>;
+/** A photo of the real plate with each hole placed once: shares of its width and height. */
+export const platePhotoFields = z.object({ photoId: id, points: z.record(z.string().max(12), z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })) });
+export const platePhoto = platePhotoFields.extend({ plate: z.enum(PLATES), version, ...by });
+export type PlatePhoto = z.infer<typeof platePhoto>;
+/** Looked at beside the holes: a pivot, a click, the pallets. A turned-down pivot carries its new size. */
+export const partLookFields = z.object({ state: z.string().max(40), toMm: millimetres.nullable().default(null), note: words(200).default('') });
+export const partLook = partLookFields.extend({ key: z.string(), version, ...by });
+export type PartLook = z.infer<typeof partLook>;
 /** The same movement's survey before this one, and the bush that was fitted then. */
 const lastSurvey = z.object({ at: moment, holes: z.array(z.object({ key: z.string(), pivotMm: z.number(), holeLongMm: z.number(), holeShortMm: z.number(), verdict: z.enum(HOLE_VERDICTS), bushed: z.object({ pivotMm: z.number(), boreMm: z.number() }).nullable() })) });
 
@@ -106,23 +123,61 @@ export const newBush = z.object({ hole: needed(20, 'The hole'), pivotMm: millime
   off: z.boolean().default(false),
   endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
   spins: z.boolean().nullable().default(null),
+  /** Taken out of the stores. */
+  stockId: id.nullable().default(null),
 });
 export const bush = newBush.extend({ id, ...by });
 
-export const PART_SOURCES = ['new', 'donor movement', 'made here', 'reconditioned'] as const;
+export const PART_SOURCES = ['from stock', 'new', 'donor movement', 'made here', 'reconditioned'] as const;
 export const OLD_PART_FATES = ['returned to the owner', 'kept with the movement', 'reconditioned into stock', 'scrapped', 'lost'] as const;
-export const newPart = z.object({ what: needed(120, 'What was fitted'), why: words(200).default(''), source: z.enum(PART_SOURCES), size: words(120).default(''), oldPart: z.enum(OLD_PART_FATES) });
-export const part = newPart.extend({ id, ...by });
+export const newPart = z.object({
+  what: needed(120, 'What was fitted'), kind: kind.default('other'), sizes: sizes.default({}), size: words(120).default(''), why: words(200).default(''),
+  source: z.enum(PART_SOURCES), oldPart: z.enum(OLD_PART_FATES), quantity: z.int('A whole number.').min(1, 'At least one.').max(1000, 'At most 1000.').default(1), cost: cost.default(''),
+  /** Taken out of the stores. */
+  stockId: id.nullable().default(null),
+  /** The movement that gave it. */
+  donorId: id.nullable().default(null),
+}).superRefine((p, ctx) => {
+  const lacks = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+  if (p.source === 'from stock' && !p.stockId) lacks('stockId', 'Which one of the stores?');
+  if (p.source === 'donor movement' && !p.donorId) lacks('donorId', 'Which movement gave it?');
+  if (p.source === 'made here' && p.size === '' && Object.keys(p.sizes).length === 0) lacks('size', 'What was made here carries its dimensions, so that the next shop can make it again.');
+});
+export const part = z.object({ ...newPart.shape, donorCode: z.string().nullable(), id, ...by });
+export type Part = z.infer<typeof part>;
 
-export const oiled = z.object({ point: z.string(), product: z.string(), ...by });
+export const oilFields = z.object({ product: words(80).default(''), batch: words(40).default(''),
+  /** Out of the stores. */
+  stockId: id.nullable().default(null),
+  /** Why it differs from the house rule's grade or amount. */
+  differs: words(200).default('') });
+export const oiled = oilFields.extend({ point: z.string(), ...by });
 
-export const reading = z.object({ id, readAt: moment, errorS: z.number(), by: z.string() });
+const celsius = z.number().min(-30, 'At least −30.').max(60, 'At most 60.').nullable().default(null);
+export const readingFields = z.object({ readAt: moment, errorS: z.number().min(-21_600).max(21_600), celsius });
+export const reading = readingFields.extend({ id, by: z.string() });
 export const RUN_EVENTS = ['wound', 'adjusted', 'set', 'stopped', 'moved'] as const;
-export const runEvent = z.object({ id, kind: z.enum(RUN_EVENTS), happenedAt: moment, note: z.string(), by: z.string() });
-export const testRun = z.object({ id, startedAt: moment, readBy: z.enum(['seconds hand', 'minute hand']), place: z.string(), readings: z.array(reading), events: z.array(runEvent) });
+const setter = z.enum(Object.keys(SETTERS) as [Setter, ...Setter[]]);
+export const runDetail = z.object({
+  /** What sets its rate, and how far it was set: in its own unit, positive makes it gain. */
+  setter: setter.optional(), amount: z.number().min(-1000).max(1000).optional(),
+  /** Where it stopped, and what the hands showed. */
+  where: words(120).optional(), shown: words(20).optional(),
+});
+export const eventFields = z.object({ kind: z.enum(RUN_EVENTS), happenedAt: moment, note: words(200).default(''), detail: runDetail.nullable().default(null) });
+export const runEvent = eventFields.extend({ id, by: z.string() });
+export const RUN_STANDS = ['on a stand', 'in its case'] as const;
+/** How it stands on test, and what sets it. */
+export const runConditions = z.object({
+  stands: z.enum(RUN_STANDS).default('on a stand'), level: z.boolean().default(false),
+  setter: setter.nullable().default(null),
+  /** Of a pendulum: effective length and the pitch of its nut; of a hairspring: its acting length. From these a first turn is reckoned. */
+  lengthMm: z.number().gt(0, 'More than nothing.').max(5000).nullable().default(null), pitchMm: z.number().gt(0, 'More than nothing.').max(5).nullable().default(null),
+});
+export const testRun = z.object({ id, startedAt: moment, readBy: z.enum(['seconds hand', 'minute hand']), place: z.string(), conditions: runConditions.nullable(), readings: z.array(reading), events: z.array(runEvent) });
 export type TestRun = z.infer<typeof testRun>;
 
-export const nextAction = z.object({ stage: stageId, text: z.string(), urgency: z.enum(['danger', 'due', 'next', 'wait']) });
+export const nextAction = z.object({ stage: stageId, text: z.string(), urgency: z.enum(['danger', 'due', 'next', 'wait']), /** It lies beside the stages: on case, dial or glass. */ beside: z.boolean() });
 
 export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['present', 'absent']));
 
@@ -143,10 +198,10 @@ export const visit = z.object({
   /** "Do not disturb", from this visit and from every earlier one of this movement. */
   handsOff: z.array(z.object({ place: z.string(), seen: z.string(), at: moment })),
   stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...by })),
-  photos: z.array(photo), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
+  photos: z.array(photo), recordings: z.array(recording), findings: z.array(finding), observations, looks: z.array(lookTaken), cause: z.string(),
   power: z.array(power), cautions: z.array(z.object({ caution: z.string(), ...by })),
   strip: stripLog,
-  baths: z.array(cleaningRun), holes: z.array(hole), lastSurvey: lastSurvey.nullable(), time: z.array(timeSpent), bushes: z.array(bush), parts: z.array(part), oiled: z.array(oiled),
+  baths: z.array(cleaningRun), holes: z.array(hole), partLooks: z.array(partLook), platePhotos: z.array(platePhoto), lastSurvey: lastSurvey.nullable(), time: z.array(timeSpent), bushes: z.array(bush), parts: z.array(part), casework: z.array(caseTask), electric: z.array(electricEntry), replacement, oiled: z.array(oiled), checks: z.array(checked), struck: z.array(struck), releases: z.array(releaseRead), heard: z.array(heardSound),
   testRun: testRun.nullable(), workings: z.array(keptWorking), next: nextAction, entryId: id.nullable(),
 });
 export type Visit = z.infer<typeof visit>;
@@ -160,6 +215,11 @@ export const benchRow = z.object({
 });
 export type BenchRow = z.infer<typeof benchRow>;
 
-export const timer = z.object({ bathId: id, visitId: id, claim: z.string(), clock: z.string(), what: z.string(), startedAt: moment, endsAt: moment });
+/** A clock on test, with all that its judgement needs. */
+export const testRow = z.object({ visitId: id, claim: z.string(), clock: z.string(), traits: movement.shape.traits, held: z.record(z.string(), z.string()), run: testRun, failed: z.int() });
+export type TestRow = z.infer<typeof testRow>;
+
+/** `beside`: on case, dial or glass; a bath otherwise. */
+export const timer = z.object({ id, beside: z.boolean(), visitId: id, claim: z.string(), clock: z.string(), what: z.string(), startedAt: moment, endsAt: moment });
 export type Timer = z.infer<typeof timer>;
 export { mark, seen };

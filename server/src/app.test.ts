@@ -11,6 +11,7 @@ beforeAll(async () => {
   mkdirSync(join(web, 'assets'));
   writeFileSync(join(web, 'index.html'), '<!doctype html><script type="module" nonce="__NONCE__" src="/assets/a.js"></script><p>Eclat</p>');
   writeFileSync(join(web, 'assets', 'a.js'), `export const long = '${'clock '.repeat(2000)}';`);
+  writeFileSync(join(web, 'screens.json'), JSON.stringify({ 'visits/:visitId': ['assets/frame.js'], survey: ['assets/survey.js', 'assets/frame.js'] }));
   running = await startServer({ databaseUrl: await freshDatabase(), host: '127.0.0.1', port: 0, web, demo: false, checkReplies: true, proxies: 0, logLevel: 'silent' });
 });
 afterAll(async () => {
@@ -33,6 +34,12 @@ describe('the pages', () => {
   });
   it('answer at every address of the application', async () => {
     for (const path of ['/visits/x/survey', '/movements', '/intake?draft=1']) expect(await (await get(path)).text()).toContain('Eclat');
+  });
+  it('name in their head what they will ask for first, and to an owner nothing', async () => {
+    const id = '3f1f0d8e-2b4c-4d6e-8f00-112233445566';
+    const hints = (await get(`/visits/${id}/survey`)).headers.get('link')!;
+    for (const one of [`</api/visits/${id}>; rel=preload`, '</assets/frame.js>; rel=modulepreload', '</assets/survey.js>; rel=modulepreload']) expect(hints.split(one)).toHaveLength(2);
+    expect((await get('/for-owner/abc')).headers.get('link')).toBeNull();
   });
   it('send script once for ever, and pressed together', async () => {
     const reply = await get('/assets/a.js', { 'accept-encoding': 'gzip' });

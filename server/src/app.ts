@@ -4,14 +4,17 @@ import compression from 'compression';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import { Outside } from '@eclat/core/units';
 import type { Logger } from 'pino';
+import { serveAfter } from './after/after.routes.ts';
 import { serveAgreement } from './agreement/agreement.routes.ts';
 import { serveOwnersPage } from './agreement/owner.routes.ts';
 import { serveBench } from './bench/bench.routes.ts';
 import { serveBenchTime } from './benchtime/benchtime.routes.ts';
 import { serveCalendar } from './calendar/calendar.routes.ts';
+import { serveCasework } from './casework/casework.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveCounter } from './counter/counter.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
+import { serveElectric } from './electric/electric.routes.ts';
 import { serveFindings } from './findings/findings.routes.ts';
 import { serveFitting } from './fitting/fitting.routes.ts';
 import { serveFind } from './find/find.routes.ts';
@@ -29,11 +32,15 @@ import { servePeople } from './people/people.routes.ts';
 import { servePapers } from './papers/papers.routes.ts';
 import { photoBody, servePhotos } from './photos/photos.routes.ts';
 import { servePower } from './power/power.routes.ts';
+import { recordingBody, serveRecordings } from './recordings/recordings.routes.ts';
+import { serveReplacement } from './replacement/replacement.routes.ts';
 import { serveRules } from './rules/rules.routes.ts';
+import { serveStores } from './stores/stores.routes.ts';
 import { serveStrip } from './strip/strip.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
 import { serveTestRuns } from './testruns/testruns.routes.ts';
 import { serveVisits } from './visits/visits.routes.ts';
+import { serveTogether } from './together/together.routes.ts';
 import { serveWorkings } from './workings/workings.routes.ts';
 
 export interface Options {
@@ -60,10 +67,10 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   const router = express.Router();
   const serve = serveOn(router, house);
   router.use(sameOrigin, withSession(house));
-  router.use('/visits/:visitId/photos', (req, _res, next) => {
-    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
-    next();
-  }, photoBody);
+  // A large body is only read for somebody who is signed in.
+  const signedIn = (req: Request, _res: Response, next: NextFunction) => next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
+  router.use('/visits/:visitId/photos', signedIn, photoBody);
+  router.use('/visits/:visitId/recordings', signedIn, recordingBody);
   router.use(express.json({ limit: '256kb' }));
   router.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
@@ -88,10 +95,17 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   serveBenchTime(serve);
   serveSurvey(serve);
   serveFitting(serve);
+  serveCasework(serve);
+  serveElectric(serve);
+  serveReplacement(serve);
+  serveStores(serve, router, house);
   serveOiling(serve);
   serveTestRuns(serve);
+  serveTogether(serve);
+  serveAfter(serve);
   serveWorkings(serve);
   servePhotos(serve, router, house);
+  serveRecordings(serve, router, house);
   servePapers(router, house);
   router.get('/live', (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
@@ -106,14 +120,28 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   return app;
 }
 
+/** Scripts by address in the router, as the build found them. */
+type Screens = Readonly<Record<string, readonly string[]>>;
+
+/** What the page at an address asks for first: data and scripts that come together with the first script, not after it. */
+function hintsFor(path: string, screens: Screens): string[] {
+  const [, visit, stage] = /^\/visits\/([0-9a-f-]{36})(?:\/([a-z]+))?$/.exec(path) ?? [];
+  const data = ['/api/session', ...(path === '/' ? ['/api/bench'] : []), ...(visit ? [`/api/visits/${visit}`] : [])];
+  const scripts = visit ? [...(screens['visits/:visitId'] ?? []), ...(stage ? screens[stage] ?? [] : [])] : screens[path.slice(1)] ?? [];
+  return [...data.map((d) => `<${d}>; rel=preload; as=fetch; crossorigin=anonymous`), ...new Set(scripts)].map((s) => (s.startsWith('<') ? s : `</${s}>; rel=modulepreload`));
+}
+
 /** Every other address is the web application; its page carries the nonce of this reply. */
 function servePages(app: express.Express, web: string): void {
   const page = readFileSync(join(web, 'index.html'), 'utf8');
+  const list = join(web, 'screens.json');
+  const screens = existsSync(list) ? (JSON.parse(readFileSync(list, 'utf8')) as Screens) : {};
   app.use('/assets', express.static(join(web, 'assets'), { fallthrough: false, immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
   app.get('/{*splat}', (req, res) => {
     // An owner's address is for the owner, not for a list of found pages.
     if (req.path.startsWith('/for-owner/')) res.set('x-robots-tag', 'noindex, nofollow');
+    else for (const hint of hintsFor(req.path, screens)) res.append('link', hint);
     res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__NONCE__', nonceOf(res)));
   });
 }
@@ -130,7 +158,7 @@ function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof Outside) return badField(error.field, error.message);
   const { status, type, code } = error as { status?: number; type?: string; code?: string };
-  if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB.' });
+  if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB, a recording 30 MB.' });
   if (status !== undefined && status >= 400 && status < 500) return new HttpProblem(status, 'This request could not be read.');
   if (code === '23505') return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', { detail: 'Look again: it is there.' });
   return new HttpProblem(500, 'Something went wrong here.', { detail: 'Nothing was written. Try again; if it stays, the server’s log says more.' });

@@ -15,7 +15,7 @@ export async function freshDatabase(): Promise<string> {
   return url.replace(/\/[^/]*$/, `/${name}`);
 }
 
-export interface Answer<T = Record<string, unknown>> { status: number; body: T & Problem; headers: Headers }
+export interface Answer<T = Record<string, unknown>> { status: number; body: T & Problem; headers: Headers; text: string }
 
 export class Browser {
   private cookie = '';
@@ -34,7 +34,7 @@ export class Browser {
     const set = res.headers.get('set-cookie');
     if (set) this.cookie = set.split(';')[0]!;
     const text = await res.text();
-    return { status: res.status, headers: res.headers, body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem };
+    return { status: res.status, headers: res.headers, text, body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem };
   }
   /** As `send`, but anything else than success is an error with what the server said. */
   async ok<T = Record<string, unknown>>(method: string, path: string, body?: unknown): Promise<T> {

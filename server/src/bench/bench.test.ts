@@ -52,7 +52,7 @@ describe('the bench follows the work', () => {
     const bath = await post('baths', { sequence: 'soapy', bath: 'detergent', parts: [{ name: 'plates', materials: ['bare brass'] }], minutes: 10 });
     expect(await next()).toMatchObject({ stage: 'clean', urgency: 'wait' });
     const [timer] = await shop.marit.ok<Timer[]>('GET', '/timers');
-    expect(timer).toMatchObject({ bathId: bath.id, claim: visit.claim, endsAt: '2031-05-02T09:10:00.000Z' });
+    expect(timer).toMatchObject({ id: bath.id, beside: false, claim: visit.claim, endsAt: '2031-05-02T09:10:00.000Z' });
     now.at = new Date('2031-05-02T09:11:00Z');
     expect(await next()).toMatchObject({ urgency: 'due', text: expect.stringContaining('take the parts out') });
     await put(`baths/${bath.id}/stopped`, {});

@@ -13,7 +13,7 @@ export interface FactRow {
   id: string; claim: string; clock: string; owner: string; code: string; family_id: string; traits: Traits;
   opened_at: string; closed_at: string | null; promised_for: string | null; photo_id: string | null;
   done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
-  bath_ends_at: string | null; bath_step: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
+  bath_ends_at: string | null; case_ends_at: string | null; bath_step: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
   steps: number; apart: number; lines: number; unanswered: number; asked: number;
   readings: number | null; last_reading_at: string | null; rules: Choices;
 }
@@ -28,6 +28,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select count(*)::int from finding where visit_id = v.id) as findings,
   (select count(*)::int from observation where visit_id = v.id and state = 'present') as symptoms,
   (select min(ends_at) from bath_run where visit_id = v.id and stopped_at is null) as bath_ends_at,
+  (select min(wait_ends_at) from case_task where visit_id = v.id and done_at is null) as case_ends_at,
   (select steps -> step ->> 'what' from bath_run where visit_id = v.id and stopped_at is null and ends_at is null order by started_at limit 1) as bath_step,
   z.steps, z.apart, e.lines, e.unanswered, e.asked, h.holes, h.bushes_wanted,
   (select count(*)::int from (select distinct on (hole) off from bush where visit_id = v.id order by hole, at desc) b where not off) as bushes_fitted,
@@ -51,7 +52,7 @@ export function factsOf(row: FactRow): VisitFacts {
   const last = when(row.last_reading_at);
   return {
     done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun, steps: row.steps, apart: row.apart,
-    findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at), bathStep: row.bath_step,
+    findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at), caseEndsAt: when(row.case_ends_at), bathStep: row.bath_step,
     holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
     oilLeft: Math.max(0, chart.length - row.oiled),
     run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits, row.rules).readEveryHours * 3_600_000 },
@@ -79,11 +80,13 @@ function benchRow(row: FactRow, now: Date): BenchRow {
 }
 
 export async function timers(em: EntityManager): Promise<Timer[]> {
-  const rows = await sql<{ id: string; visit_id: string; claim: string; clock: string; what: string; started_at: string; ends_at: string }>(em, `
-    select b.id, b.visit_id, v.claim, c.description as clock, b.steps -> b.step ->> 'what' as what, b.step_started_at as started_at, b.ends_at
-    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null and b.ends_at is not null order by b.ends_at`);
+  const rows = await sql<{ id: string; visit_id: string; claim: string; clock: string; beside: boolean; what: string; started_at: string; ends_at: string }>(em, `
+    select b.id, b.visit_id, v.claim, c.description as clock, false as beside, b.steps -> b.step ->> 'what' as what, b.step_started_at as started_at, b.ends_at
+    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null and b.ends_at is not null
+    union all select k.id, k.visit_id, v.claim, c.description, true, k.what, (k.log -> -1 ->> 'at')::timestamptz, k.wait_ends_at
+    from case_task k join visit v on v.id = k.visit_id join clock c on c.id = v.clock_id where k.done_at is null and k.wait_ends_at is not null order by ends_at`);
   return rows.map((r) => ({
-    bathId: r.id, visitId: r.visit_id, claim: r.claim, clock: r.clock, what: r.what,
+    id: r.id, beside: r.beside, visitId: r.visit_id, claim: r.claim, clock: r.clock, what: r.what,
     startedAt: new Date(r.started_at).toISOString(), endsAt: new Date(r.ends_at).toISOString(),
   }));
 }

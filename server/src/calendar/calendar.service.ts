@@ -1,5 +1,6 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { addDays, parseISO } from 'date-fns';
+import { dueList } from '../after/after.service.ts';
 import { factsOf, FACTS_SQL, timers, type FactRow } from '../bench/facts.ts';
 import type { Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
@@ -33,7 +34,7 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
   const at = (visitId: string, stage: string) => `${address}/visits/${visitId}/${stage}`;
   for (const t of await timers(ctx.em)) {
     const end = new Date(t.endsAt);
-    calendar.createEvent({ id: `${t.bathId}-${Date.parse(t.startedAt)}@eclat`, start: end, end: new Date(end.getTime() + 15 * 60_000), summary: `${t.what}: time is up (${t.claim}, ${t.clock})`, url: at(t.visitId, 'clean'), stamp: new Date(t.startedAt) })
+    calendar.createEvent({ id: `${t.id}-${Date.parse(t.startedAt)}@eclat`, start: end, end: new Date(end.getTime() + 15 * 60_000), summary: `${t.what}: time is up (${t.claim}, ${t.clock})`, url: at(t.visitId, t.beside ? 'case' : 'clean'), stamp: new Date(t.startedAt) })
       .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
   for (const row of await sql<FactRow>(ctx.em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`)) {
@@ -41,5 +42,8 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
     if (run?.nextReadingAt) calendar.createEvent({ id: `${row.id}-reading@eclat`, start: new Date(run.nextReadingAt), end: new Date(run.nextReadingAt + 15 * 60_000), summary: `Read the clock on test (${row.claim}, ${row.clock})`, url: at(row.id, 'run'), stamp: ctx.now });
     if (row.promised_for) calendar.createEvent({ id: `${row.id}-promised@eclat`, start: parseISO(row.promised_for), end: addDays(parseISO(row.promised_for), 1), allDay: true, summary: `Promised (${row.claim}, ${row.clock})`, url: at(row.id, 'sign'), stamp: ctx.now });
   }
+  for (const d of await dueList(ctx))
+    for (const [kind, on] of [['oil', d.oil], ['overhaul', d.overhaul]] as const)
+      calendar.createEvent({ id: `${d.visitId}-${kind}@eclat`, start: parseISO(on), end: addDays(parseISO(on), 1), allDay: true, summary: `Due for ${kind === 'oil' ? 'a look and oil' : 'an overhaul'} (${d.claim}, ${d.clock})`, url: `${address}/movements/${d.movementId}`, stamp: new Date(d.signedAt) });
   return calendar.toString();
 }

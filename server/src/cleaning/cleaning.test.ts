@@ -48,7 +48,7 @@ describe('a run', () => {
 
   it('runs beside others, and the soonest rings first', async () => {
     const [a, b] = [(await run({ sequence: 'soapy', bath: 'detergent', minutes: 10 })).body, (await run({ sequence: 'soapy', bath: 'detergent', minutes: 4 })).body];
-    expect((await timers()).filter((t) => t.visitId === visit.id).map((t) => t.bathId)).toEqual([b.id, a.id]);
+    expect((await timers()).filter((t) => t.visitId === visit.id).map((t) => t.id)).toEqual([b.id, a.id]);
     for (const r of [a, b]) await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${r.id}/stopped`, {});
   });
 });

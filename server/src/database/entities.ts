@@ -9,10 +9,16 @@ import { Strip, TrainPower } from '../power/power.entity.ts';
 import { BathFill, BathRun } from '../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../benchtime/benchtime.entity.ts';
 import { CalendarFeed } from '../calendar/calendar.entity.ts';
-import { SurveyedHole } from '../survey/survey.entity.ts';
+import { PartLook, PlatePhoto, SurveyedHole } from '../survey/survey.entity.ts';
 import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
+import { ElectricLook } from '../electric/electric.entity.ts';
+import { MovementOut, ReplacementAnswer } from '../replacement/replacement.entity.ts';
+import { CaseTask } from '../casework/casework.entity.ts';
+import { Recording } from '../recordings/recordings.entity.ts';
+import { StockItem, StockMove, StockOrder } from '../stores/stores.entity.ts';
 import { OiledPoint } from '../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../testruns/testruns.entity.ts';
+import { CheckAnswer, ReleaseMinute, SoundHeard, StrikeHeard } from '../together/together.entity.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
 
@@ -25,5 +31,5 @@ export const entities = [
   Person, Session, SignInFailure, Shop, Owner, Clock, ClockMovement, Movement, MovementMark, Visit, ReceivedItem, StageEvent, CautionRead,
   Photo, Finding, Observation, LookTaken, TrainPower, Strip, BathRun, BathFill, CalendarFeed, TimeSpent, SurveyedHole, Bush, PartFitted, OiledPoint, TestRun, RunReading, RunEvent, KeptWorking, HistoryEntry,
   PhotoMark, OwnCauseRow, ComplaintAnswer, DatingEvidence, Measurement, PlaceLook, WantedThing,
-  EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice, HouseRules, VisitRule, StripStep, StripPass, StripPhase, StripTemporary, StripCustody,
+  EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice, HouseRules, VisitRule, StripStep, StripPass, StripPhase, StripTemporary, StripCustody, StockItem, StockMove, StockOrder, CaseTask, PartLook, PlatePhoto, ElectricLook, ReplacementAnswer, MovementOut, Recording, CheckAnswer, StrikeHeard, ReleaseMinute, SoundHeard,
 ];

@@ -10,6 +10,10 @@ import { Agreement } from './migrations/0006-agreement.ts';
 import { Rules } from './migrations/0007-rules.ts';
 import { Strip } from './migrations/0008-strip.ts';
 import { Clean } from './migrations/0009-clean.ts';
+import { Beside } from './migrations/0011-beside.ts';
+import { Stores } from './migrations/0010-stores.ts';
+import { Sound } from './migrations/0012-sound.ts';
+import { Together } from './migrations/0013-together.ts';
 
 export type { EntityManager };
 
@@ -20,7 +24,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }, { name: '0009-clean', class: Clean }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }, { name: '0009-clean', class: Clean }, { name: '0010-stores', class: Stores }, { name: '0011-beside', class: Beside }, { name: '0012-sound', class: Sound }, { name: '0013-together', class: Together }], snapshot: false, silent: true, tableName: 'migrations' },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });

@@ -8,6 +8,7 @@ import { DatingEvidence } from '../counter/counter.entity.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { writeEntry } from '../history/history.service.ts';
 import { Visit } from '../visits/visits.entity.ts';
+import { PartFitted } from '../fitting/fitting.entity.ts';
 import { ClockMovement, Movement, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, presentMovement } from './movements.service.ts';
 
@@ -83,6 +84,7 @@ export async function merge(ctx: Context, movementId: string, { otherId, why }: 
   await ctx.em.flush();
   await ctx.em.nativeUpdate(ClockMovement, { movementId: other.id }, { movementId: movement.id });
   await ctx.em.nativeUpdate(Visit, { movementId: other.id }, { movementId: movement.id });
+  await ctx.em.nativeUpdate(PartFitted, { donorId: other.id }, { donorId: movement.id });
   await ctx.em.nativeUpdate(DatingEvidence, { movementId: other.id }, { movementId: movement.id });
   other.mergedInto = movement.id;
   await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id }); // every old code leads here in one step

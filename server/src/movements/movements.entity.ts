@@ -1,4 +1,4 @@
-import type { Traits } from '@eclat/core/movement';
+import type { Arrangement, Traits } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { key, moment, text, versioned } from '../database/columns.ts';
 
@@ -6,7 +6,7 @@ export const Movement = defineEntity({
   name: 'Movement', tableName: 'movement',
   properties: {
     id: key(), code: text(), name: text(), familyId: text(), maker: text(),
-    traits: p.json<Traits>().columnType('jsonb'), mergedInto: p.uuid().nullable(), version: versioned(),
+    traits: p.json<Traits>().columnType('jsonb'), plates: p.json<Arrangement>().columnType('jsonb').default('{"sides":[],"centresMm":{}}'), mergedInto: p.uuid().nullable(), version: versioned(),
   },
 });
 export type Movement = InferEntity<typeof Movement>;

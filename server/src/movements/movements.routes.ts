@@ -3,13 +3,14 @@ import type { Serve } from '../http/serve.ts';
 import { amend } from '../history/history.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { recordOf } from './record.service.ts';
-import { inscribe, movementBook, searchMovements } from './movements.service.ts';
+import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
 
 export function serveMovements(serve: Serve): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
+  serve(api.movements.lay, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
   serve(api.movements.mark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));

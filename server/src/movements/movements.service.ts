@@ -1,12 +1,12 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import type { Movement as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api, MARK_PLACES } from '@eclat/contract';
-import { FAMILIES } from '@eclat/core/movement';
+import { arrangementProblem, AS_USUAL, FAMILIES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
 import { askAll, rows, type RowsOf } from '../database/rows.ts';
 import { need, type Context } from '../http/context.ts';
-import { badField, notFound } from '../http/problems.ts';
+import { badField, lostRace, notFound } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
@@ -28,7 +28,7 @@ export const movementAsk = (movementId: string) => ({
 export function showMovement({ movements: [m], movementMarks, dating }: RowsOf<ReturnType<typeof movementAsk>>): Shape {
   if (!m) throw notFound('movement');
   return {
-    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, version: m.version, dating: dating.map(presentEvidence),
+    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, plates: m.plates, version: m.version, dating: dating.map(presentEvidence),
     marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
@@ -40,7 +40,7 @@ export function makeMovement(ctx: Context, given: z.output<typeof newMovement>):
   if (!family) throw badField('movement.familyId', 'Choose one of the families.');
   const fittings = [...new Set([...family.traits.fittings, ...given.fittings])];
   const movement = ctx.em.create(Movement, {
-    id: randomUUID(), code: newCode(), name: given.name, familyId: family.id, maker: given.maker, traits: { ...family.traits, fittings },
+    id: randomUUID(), code: newCode(), plates: AS_USUAL, name: given.name, familyId: family.id, maker: given.maker, traits: { ...family.traits, fittings },
   });
   for (const mark of given.marks) ctx.em.create(MovementMark, { movementId: movement.id, ...mark });
   return movement;
@@ -85,7 +85,19 @@ export async function movementBook(ctx: Context, movementId: string) {
   const all = await oneAndTheSame(ctx, movement.id);
   const entries = await ctx.em.find(HistoryEntry, { movementId: all.map((m) => m.id) }, { orderBy: { writtenAt: 'asc' } });
   const [here] = await sql<{ id: string; claim: string }>(ctx.em, 'select id, claim from visit where movement_id = ? and closed_at is null', [movement.id]);
-  return { movement: await presentMovement(ctx, movement), also: all.slice(1).map((m) => m.code), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
+  const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(ctx.em, `select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id = p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at`, [`{${all.map((m) => m.id).join(',')}}`]);
+  return { movement: await presentMovement(ctx, movement), gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })), also: all.slice(1).map((m) => m.code), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
+}
+
+export async function layPlates(ctx: Context, movementId: string, { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.lay>): Promise<Shape> {
+  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
+  if (movement.version !== version) throw lostRace(await presentMovement(ctx, movement));
+  const problem = arrangementProblem(movement.traits, plates);
+  if (problem) throw badField(problem.field, problem.message);
+  movement.plates = plates;
+  if (visitId) ctx.touched.add(visitId);
+  await ctx.em.flush();
+  return presentMovement(ctx, movement);
 }
 
 export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {

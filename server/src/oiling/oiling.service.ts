@@ -1,15 +1,18 @@
+import type { api, ParsedBodyOf } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
 import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { notFound } from '../http/problems.ts';
+import { badField, notFound } from '../http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
+import { StockItem } from '../stores/stores.entity.ts';
 import { OiledPoint } from './oiling.entity.ts';
 
-export async function tickPoint(ctx: Context, visitId: string, point: string, product: string) {
+export async function tickPoint(ctx: Context, visitId: string, point: string, given: ParsedBodyOf<typeof api.oiling.tick>) {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   if (!oilChart(traits).some((p) => p.id === point)) throw notFound('point on this chart');
-  await ctx.em.upsert(OiledPoint, { visitId, point, product, ...signature(ctx) });
-  return { point, product, by: ctx.person.name, at: ctx.now.toISOString() };
+  if (given.stockId && !(await ctx.em.findOne(StockItem, { id: given.stockId }))) throw badField('stockId', 'This is not in the stores.');
+  await ctx.em.upsert(OiledPoint, { visitId, point, ...given, ...signature(ctx) });
+  return { point, ...given, by: ctx.person.name, at: ctx.now.toISOString() };
 }
 
 export async function untickPoint(ctx: Context, visitId: string, point: string): Promise<void> {

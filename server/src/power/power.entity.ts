@@ -6,7 +6,7 @@ import { by, float, moment, text, versioned, visitKey } from '../database/column
 export const TrainPower = defineEntity({
   name: 'TrainPower', tableName: 'train_power',
   properties: {
-    visitId: visitKey().primary(), train: text().$type<TrainKey>().primary(), state: text().$type<PowerState>(), turns: float().nullable(),
+    visitId: visitKey().primary(), train: text().$type<TrainKey>().primary(), state: text().$type<PowerState>(), turns: float().nullable(), setUpTurns: float().nullable(),
     note: text(), by: text(), at: moment().nullable(), version: versioned(),
   },
 });

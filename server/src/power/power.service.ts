@@ -10,7 +10,7 @@ import { CautionRead } from '../visits/visits.entity.ts';
 import { Strip, TrainPower } from './power.entity.ts';
 
 export const presentPower = (p: TrainPower): Shape => ({
-  train: p.train, state: p.state, turns: p.turns ?? null, note: p.note, version: p.version, by: p.by, at: p.at?.toISOString() ?? null,
+  train: p.train, state: p.state, turns: p.turns ?? null, setUpTurns: p.setUpTurns ?? null, note: p.note, version: p.version, by: p.by, at: p.at?.toISOString() ?? null,
 });
 
 export async function setPower(ctx: Context, visitId: string, train: string, { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>): Promise<Shape> {

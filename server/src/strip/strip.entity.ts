@@ -8,7 +8,7 @@ export const StripStep = defineEntity({
   name: 'StripStep', tableName: 'strip_step',
   properties: {
     id: key(), visitId: visitKey(), pass: p.integer(), position: p.integer(), what: text(), heldBy: text(), place: text(), remarks: p.json<Step['remarks']>().columnType('jsonb'), note: text(), group: text().fieldName('part_group'),
-    photoId: p.uuid().nullable(), fate: text().$type<Step['fate']>().default('apart'), fateNote: text().default(''), fateBy: text().default(''), fateAt: moment().nullable(), ...by, version: versioned(),
+    photoId: p.uuid().nullable(), recordingId: p.uuid().nullable(), fate: text().$type<Step['fate']>().default('apart'), fateNote: text().default(''), fateBy: text().default(''), fateAt: moment().nullable(), ...by, version: versioned(),
   },
 });
 export type StripStep = InferEntity<typeof StripStep>;

@@ -5,6 +5,7 @@ import { rows, type RowsOf } from '../database/rows.ts';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField } from '../http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
+import { Recording } from '../recordings/recordings.entity.ts';
 import { Strip } from '../power/power.entity.ts';
 import { StageEvent } from '../visits/visits.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
@@ -13,7 +14,7 @@ type Log = Visit['strip'];
 const signed = (x: { by: string; at: Date }) => ({ by: x.by, at: x.at.toISOString() });
 
 const presentStep = (s: StripStep): Shape => ({
-  id: s.id, version: s.version, pass: s.pass, what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId ?? null,
+  id: s.id, version: s.version, pass: s.pass, what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId ?? null, recordingId: s.recordingId ?? null,
   fate: s.fate, fateNote: s.fateNote, fateBy: s.fateBy, fateAt: s.fateAt?.toISOString() ?? null, ...signed(s),
 });
 const presentPass = (p: { number: number; reason: string; cure: string; hours?: number | null; by: string; at: Date }) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
@@ -44,13 +45,14 @@ async function passNow(ctx: Context, visitId: string): Promise<number> {
   return last?.number ?? 1;
 }
 
-async function ownPhoto(ctx: Context, visitId: string, photoId: string | null | undefined): Promise<void> {
+async function ownThings(ctx: Context, visitId: string, { photoId, recordingId }: { photoId?: string | null | undefined; recordingId?: string | null | undefined }): Promise<void> {
   if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
+  if (recordingId && !(await ctx.em.count(Recording, { id: recordingId, visitId }))) throw badField('recordingId', 'This recording belongs to another visit.');
 }
 
 export async function addStep(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.add>): Promise<Shape> {
   await openVisit(ctx, visitId);
-  await ownPhoto(ctx, visitId, given.photoId);
+  await ownThings(ctx, visitId, given);
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, { visitId, pass: await passNow(ctx, visitId), position: (last?.position ?? -1) + 1, ...given, ...signature(ctx) });
   await ctx.em.flush();
@@ -65,7 +67,7 @@ async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripS
 export async function changeStep(ctx: Context, visitId: string, id: string, { version, ...fields }: ParsedBodyOf<typeof api.strip.change>): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
   expectVersion(step.version, version, presentStep(step));
-  await ownPhoto(ctx, visitId, fields.photoId);
+  await ownThings(ctx, visitId, fields);
   ctx.em.assign(step, fields);
   await ctx.em.flush();
   return presentStep(step);

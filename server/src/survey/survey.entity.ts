@@ -1,4 +1,5 @@
 import type { HoleVerdict, Past, Seen, Way } from '@eclat/core/pivots';
+import type { Plate } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, text, versioned, visitKey } from '../database/columns.ts';
 
@@ -10,4 +11,14 @@ export const SurveyedHole = defineEntity({
     verdict: text().$type<HoleVerdict>(), computed: text().$type<HoleVerdict>(), note: text(), ...by, version: versioned(),
   },
 });
+export const PartLook = defineEntity({
+  name: 'PartLook', tableName: 'part_look',
+  properties: { visitId: visitKey().primary(), key: text().primary(), state: text(), toMm: float().nullable(), note: text(), ...by, version: versioned() },
+});
+export const PlatePhoto = defineEntity({
+  name: 'PlatePhoto', tableName: 'plate_photo',
+  properties: { visitId: visitKey().primary(), plate: text().$type<Plate>().primary(), photoId: p.uuid(), points: p.json<Record<string, { x: number; y: number }>>().columnType('jsonb'), ...by, version: versioned() },
+});
+export type PlatePhoto = InferEntity<typeof PlatePhoto>;
+export type PartLook = InferEntity<typeof PartLook>;
 export type SurveyedHole = InferEntity<typeof SurveyedHole>;

@@ -1,13 +1,14 @@
-import type { ParsedBodyOf, SurveyedHole as Shape, Visit } from '@eclat/contract';
+import type { ParsedBodyOf, PartLook as Look, PlatePhoto as PhotoShape, SurveyedHole as Shape, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { holesOf } from '@eclat/core/movement';
-import { bushedHoles, holeSeen, judgeHole, measureProblem, seenFits } from '@eclat/core/pivots';
+import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
+import { bushedHoles, holeSeen, judgeHole, measureProblem, partCanBe, partsToLook, pivotKey, PART_KINDS, seenFits, turningProblem, type LookedPart } from '@eclat/core/pivots';
 import { rows, type RowsOf } from '../database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
 import { badField, lostRace, notFound } from '../http/problems.ts';
+import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { SurveyedHole } from './survey.entity.ts';
+import { PartLook, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
 export const presentHole = (h: SurveyedHole): Shape => ({
   key: h.key, pivotMm: h.pivotMm, holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, verdict: h.verdict, computed: h.computed, note: h.note,
@@ -40,6 +41,8 @@ export async function measureHole(ctx: Context, visitId: string, key: string, { 
   const given = body.seen ? { ...body, ...holeSeen(body.pivotMm, body.seen) } : body;
   const problem = measureProblem(given);
   if (problem) throw badField(problem.field, problem.message);
+  const turned = await ctx.em.findOne(PartLook, { visitId, key: pivotKey(key) });
+  if (turned?.toMm && given.verdict !== 'bush') throw badField('verdict', `Its pivot was turned down to ${turned.toMm} mm: this hole must be bushed.`);
   const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {
@@ -52,4 +55,75 @@ export async function measureHole(ctx: Context, visitId: string, key: string, { 
   const made = ctx.em.create(SurveyedHole, { visitId, key, ...fields });
   await ctx.em.flush();
   return presentHole(made);
+}
+
+export const presentLook = (l: PartLook): Look => ({ key: l.key, state: l.state, toMm: l.toMm ?? null, note: l.note, version: l.version, by: l.by, at: l.at.toISOString() });
+
+async function lookable(ctx: Context, visitId: string): Promise<Map<string, LookedPart>> {
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  return new Map(partsToLook(traits).map((p) => [p.key, p]));
+}
+
+/** A pivot turned down makes its hole one to bush; with the turning taken back the measurements hold again. */
+async function forceBush(ctx: Context, visitId: string, key: string, toMm: number | null): Promise<void> {
+  const hole = await ctx.em.findOne(SurveyedHole, { visitId, key: key.replace('pivot.', '') });
+  if (!hole) return;
+  const problem = toMm === null ? null : turningProblem(hole.pivotMm, toMm);
+  if (problem) throw badField('toMm', problem);
+  hole.verdict = toMm === null ? hole.computed : 'bush';
+}
+
+export async function lookAtPart(ctx: Context, visitId: string, key: string, { version, ...given }: ParsedBodyOf<typeof api.survey.look>): Promise<Look> {
+  const part = (await lookable(ctx, visitId)).get(key);
+  if (!part) throw notFound('part in this movement');
+  if (!partCanBe(part.kind, given.state)) throw badField('state', `${part.name}: one of ${PART_KINDS[part.kind].states.map(([s]) => s).join(', ')}.`);
+  if (given.toMm !== null && part.kind !== 'pivot') throw badField('toMm', 'Only a pivot is turned down.');
+  const before = await ctx.em.findOne(PartLook, { visitId, key });
+  if ((before?.version ?? 0) !== version) throw lostRace(before ? presentLook(before) : null);
+  if (part.kind === 'pivot' && (before?.toMm ?? null) !== given.toMm) await forceBush(ctx, visitId, key, given.toMm);
+  const row = before ? ctx.em.assign(before, { ...given, ...signature(ctx) }) : ctx.em.create(PartLook, { visitId, key, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentLook(row);
+}
+
+export async function unlookAtPart(ctx: Context, visitId: string, key: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const look = await need(ctx, PartLook, { visitId, key }, 'look');
+  if (look.toMm) await forceBush(ctx, visitId, key, null);
+  ctx.em.remove(look);
+}
+
+/** The rest was looked at and is sound: what has its word keeps it. */
+export async function soundParts(ctx: Context, visitId: string, keys: readonly string[]): Promise<void> {
+  const parts = await lookable(ctx, visitId);
+  const have = new Set((await ctx.em.find(PartLook, { visitId })).map((l) => l.key));
+  for (const key of new Set(keys)) {
+    const part = parts.get(key);
+    if (!part) throw notFound('part in this movement');
+    if (!have.has(key)) ctx.em.create(PartLook, { visitId, key, state: PART_KINDS[part.kind].states[0][0], toMm: null, note: '', ...signature(ctx) });
+  }
+}
+
+export const presentPlatePhoto = (p: PlatePhoto): PhotoShape => ({ plate: p.plate, photoId: p.photoId, points: p.points, version: p.version, by: p.by, at: p.at.toISOString() });
+
+/** A photo of this visit under a plate, with the holes that were pressed on it. */
+export async function layPhoto(ctx: Context, visitId: string, plate: string, { version, photoId, points }: ParsedBodyOf<typeof api.survey.layPhoto>): Promise<PhotoShape> {
+  const visit = await openVisit(ctx, visitId);
+  if (!PLATES.includes(plate as Plate)) throw notFound('plate');
+  await need(ctx, Photo, { id: photoId, visitId }, 'photo of this visit');
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const own = new Set(holesOf(traits).filter((h) => h.plate === plate).map((h) => h.key));
+  const strange = Object.keys(points).find((k) => !own.has(k));
+  if (strange) throw badField(`points.${strange}`, `This plate has no hole ${strange}.`);
+  const before = await ctx.em.findOne(PlatePhoto, { visitId, plate: plate as Plate });
+  if ((before?.version ?? 0) !== version) throw lostRace(before ? presentPlatePhoto(before) : null);
+  const row = before ? ctx.em.assign(before, { photoId, points, ...signature(ctx) }) : ctx.em.create(PlatePhoto, { visitId, plate: plate as Plate, photoId, points, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentPlatePhoto(row);
+}
+
+export async function liftPhoto(ctx: Context, visitId: string, plate: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, PlatePhoto, { visitId, plate: plate as Plate }, 'photo under this plate'));
 }

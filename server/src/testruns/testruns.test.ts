@@ -97,3 +97,61 @@ describe('symptoms', () => {
     expect((await send('PUT', 'observations/sulks', { state: 'present' })).status).toBe(404);
   });
 });
+
+describe('what a run tells besides its readings', () => {
+  let other: Visit;
+  const call = (method: string, path: string, body?: object) => shop.marit.send<TestRun & { id: string }>(method, `/visits/${other.id}/${path}`, body);
+  const seen = async () => (await shop.marit.ok<Visit>('GET', `/visits/${other.id}`)).testRun!;
+  beforeAll(async () => {
+    other = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
+    await call('POST', 'testrun', {
+      readBy: 'seconds hand',
+      place: 'stand 7',
+      startedAt: '2031-05-08T09:00:00Z',
+      conditions: { stands: 'in its case', level: true, setter: 'rating nut', lengthMm: 200, pitchMm: 0.5 },
+    });
+  });
+
+  it('is how it stands, which can be said anew', async () => {
+    expect((await seen()).conditions).toMatchObject({ stands: 'in its case', lengthMm: 200 });
+    await call('PUT', 'testrun/conditions', { stands: 'on a stand', level: false, setter: 'regulator' });
+    expect((await seen()).conditions).toEqual({ stands: 'on a stand', level: false, setter: 'regulator', lengthMm: null, pitchMm: null });
+    expect(field(await call('PUT', 'testrun/conditions', { lengthMm: 0 }))).toBe('lengthMm');
+    expect(field(await call('PUT', 'testrun/conditions', { setter: 'a hammer' }))).toBe('setter');
+  });
+
+  it('is how warm it was', async () => {
+    await call('POST', 'testrun/readings', { readAt: '2031-05-09T09:00:00Z', errorS: 5, celsius: 21.5 });
+    await call('POST', 'testrun/readings', { readAt: '2031-05-09T10:00:00Z', errorS: 5 });
+    expect((await seen()).readings.map((r) => r.celsius)).toEqual([21.5, null]);
+    expect(field(await call('POST', 'testrun/readings', { readAt: '2031-05-09T11:00:00Z', errorS: 5, celsius: 80 }))).toBe('celsius');
+  });
+
+  it('is how far it was set, and what the hands showed when it stopped; and what did not happen is taken back', async () => {
+    const set = await call('POST', 'testrun/events', {
+      kind: 'adjusted',
+      happenedAt: '2031-05-09T12:00:00Z',
+      detail: { setter: 'rating nut', amount: -1.25 },
+    });
+    await call('POST', 'testrun/events', {
+      kind: 'stopped',
+      happenedAt: '2031-05-09T13:00:00Z',
+      detail: { where: 'at warning', shown: '11:57' },
+    });
+    expect((await seen()).events.map((e) => e.detail)).toEqual([{ setter: 'rating nut', amount: -1.25 }, { where: 'at warning', shown: '11:57' }]);
+    expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(200);
+    expect((await seen()).events.map((e) => e.kind)).toEqual(['stopped']);
+    expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(404);
+  });
+
+  it('stands on the page of all on test, in the order of their places, until its stage is done', async () => {
+    const onTest = async () => (await shop.marit.ok<{ claim: string; run: TestRun; failed: number }[]>('GET', '/on-test'));
+    const before = await onTest();
+    expect(before.map((r) => r.run.place)).toEqual(['stand 1', 'stand 7']);
+    expect(before[1]!.run.readings).toHaveLength(2);
+    await call('PUT', 'checks/f-strike', { result: 'failed', note: 'one short at seven' });
+    expect((await onTest())[1]!.failed).toBe(1);
+    await call('PUT', 'stages/run', { done: true });
+    expect((await onTest()).map((r) => r.run.place)).toEqual(['stand 1']);
+  });
+});

@@ -8,13 +8,18 @@ import { ComplaintAnswer, Measurement, PlaceLook, ReceivedItem, WantedThing } fr
 import { presentReceived } from '../counter/counter.service.ts';
 import { TimeSpent } from '../benchtime/benchtime.entity.ts';
 import { presentTime } from '../benchtime/benchtime.service.ts';
+import { CaseTask } from '../casework/casework.entity.ts';
+import { presentTask } from '../casework/casework.service.ts';
 import { presentBath } from '../cleaning/cleaning.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { LookTaken, Observation } from '../diagnosis/diagnosis.entity.ts';
 import { askAll, rows } from '../database/rows.ts';
+import { ElectricLook } from '../electric/electric.entity.ts';
+import { presentElectric } from '../electric/electric.service.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { presentFinding } from '../findings/findings.service.ts';
-import { Bush, PartFitted } from '../fitting/fitting.entity.ts';
+import { Bush } from '../fitting/fitting.entity.ts';
+import { partsAsk, showParts } from '../fitting/fitting.service.ts';
 import { need, type Context } from '../http/context.ts';
 import { sql } from '../http/house.ts';
 import { HistoryEntry } from '../history/history.entity.ts';
@@ -26,11 +31,15 @@ import { OiledPoint } from '../oiling/oiling.entity.ts';
 import { photosAsk, showPhotos } from '../photos/photos.service.ts';
 import { TrainPower } from '../power/power.entity.ts';
 import { presentPower } from '../power/power.service.ts';
+import { Recording } from '../recordings/recordings.entity.ts';
+import { presentRecording } from '../recordings/recordings.service.ts';
+import { replacementAsk, showReplacement } from '../replacement/shown.ts';
 import { rulesAsk, showRules } from '../rules/rules.service.ts';
 import { showStrip, stripAsk } from '../strip/strip.service.ts';
-import { SurveyedHole } from '../survey/survey.entity.ts';
-import { lastSurveyAsk, presentHole, showLastSurvey } from '../survey/survey.service.ts';
+import { PartLook, PlatePhoto, SurveyedHole } from '../survey/survey.entity.ts';
+import { lastSurveyAsk, presentHole, presentLook, presentPlatePhoto, showLastSurvey } from '../survey/survey.service.ts';
 import { runAsk, showRun } from '../testruns/testruns.service.ts';
+import { showTogether, togetherAsk } from '../together/together.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { presentKept } from '../workings/workings.service.ts';
 import { CautionRead, StageEvent, Visit } from './visits.entity.ts';
@@ -43,7 +52,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const of = 'where visit_id = ?';
   const inTime = `${of} order by at`;
   const found = await askAll(em, {
-    ...movementAsk(visit.movementId), ...agreementAsk(ctx, visitId), ...rulesAsk(visitId), ...photosAsk(visitId), ...stripAsk(visitId), ...runAsk(visitId), ...lastSurveyAsk(visit),
+    ...movementAsk(visit.movementId), ...agreementAsk(ctx, visitId), ...rulesAsk(visitId), ...photosAsk(visitId), ...stripAsk(visitId), ...runAsk(visitId), ...lastSurveyAsk(visit), ...partsAsk(visitId), ...replacementAsk(visitId), ...togetherAsk(visitId),
     owners: rows(Owner, 'where id = ?', visit.ownerId),
     clocks: rows(Clock, 'where id = ?', visit.clockId),
     stageLog: rows(StageEvent, inTime, visitId),
@@ -52,11 +61,15 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     observations: rows(Observation, of, visitId),
     looks: rows(LookTaken, inTime, visitId),
     cautions: rows(CautionRead, of, visitId),
+    electric: rows(ElectricLook, inTime, visitId),
+    recordings: rows(Recording, inTime, visitId),
+    casework: rows(CaseTask, inTime, visitId),
     baths: rows(BathRun, `${of} order by started_at`, visitId),
     holes: rows(SurveyedHole, of, visitId),
+    partLooks: rows(PartLook, of, visitId),
+    platePhotos: rows(PlatePhoto, of, visitId),
     bushes: rows(Bush, inTime, visitId),
     time: rows(TimeSpent, `${of} order by started_at`, visitId),
-    parts: rows(PartFitted, inTime, visitId),
     oiled: rows(OiledPoint, of, visitId),
     workings: rows(KeptWorking, inTime, visitId),
     received: rows(ReceivedItem, `${of} order by position`, visitId),
@@ -90,6 +103,7 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
       return last ? [{ stage, done: last.done, ...at(last) }] : [];
     }),
     photos: showPhotos(found),
+    recordings: found.recordings.map(presentRecording),
     findings: found.findings.map(presentFinding),
     observations: Object.fromEntries(found.observations.map((o) => [o.symptom, o.state])),
     looks: found.looks.map((l) => ({ look: l.look, outcome: l.outcome, ...at(l) })),
@@ -97,12 +111,18 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     cautions: found.cautions.map((c) => ({ caution: c.caution, ...at(c) })),
     strip: showStrip(found),
     baths: found.baths.map(presentBath),
+    replacement: showReplacement(found),
+    electric: found.electric.map(presentElectric),
+    casework: found.casework.map(presentTask),
     holes: found.holes.map(presentHole),
+    platePhotos: found.platePhotos.map(presentPlatePhoto),
+    partLooks: found.partLooks.map(presentLook),
     lastSurvey: showLastSurvey(found),
     time: found.time.map(presentTime),
-    bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located ?? null, off: b.off, endShakeMm: b.endShakeMm ?? null, spins: b.spins ?? null, ...at(b) })),
-    parts: found.parts.map((q) => ({ id: q.id, what: q.what, why: q.why, source: q.source, size: q.size, oldPart: q.oldPart, ...at(q) })),
-    oiled: found.oiled.map((o) => ({ point: o.point, product: o.product, ...at(o) })),
+    bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located ?? null, off: b.off, endShakeMm: b.endShakeMm ?? null, spins: b.spins ?? null, stockId: b.stockId ?? null, ...at(b) })),
+    parts: showParts(found),
+    oiled: found.oiled.map((o) => ({ point: o.point, product: o.product, batch: o.batch, stockId: o.stockId ?? null, differs: o.differs, ...at(o) })),
+    ...showTogether(found),
     testRun: showRun(found),
     workings: found.workings.map(presentKept),
     next: nextAction(factsOf(row!), ctx.now.getTime()),

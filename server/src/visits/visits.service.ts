@@ -41,6 +41,8 @@ export async function signVisit(ctx: Context, visitId: string, { note, waiver }:
     movementId: visit.movement.id, visitId, kind: 'visit', date: ctx.now.toISOString().slice(0, 10),
     title: titleOf(record.bushes.length, record.parts.length, record.cleaned.length), text: note, record,
   });
+  for (const p of visit.parts)
+    if (p.donorId) await writeEntry(ctx, { movementId: p.donorId, kind: 'donor', date: ctx.now.toISOString().slice(0, 10), title: `Gave its ${p.what.toLowerCase()}`, text: `It was fitted to ${visit.movement.code}.` });
   ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
   row.closedAt = ctx.now;
   await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now }); // nobody works on a clock that is signed

@@ -1,0 +1,41 @@
+import type { ParsedQueryOf, Recording as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { wavFormat } from '@eclat/core/sound';
+import { Outside } from '@eclat/core/units';
+import { need, openVisit, signature, type Context } from '../http/context.ts';
+import { HttpProblem } from '../http/problems.ts';
+import { StripStep } from '../strip/strip.entity.ts';
+import { Recording } from './recordings.entity.ts';
+
+export const LARGEST_RECORDING = 30 * 1024 * 1024;
+type Row = Omit<Recording, 'wav'>;
+export const presentRecording = (r: Row): Shape => ({ id: r.id, stage: r.stage, kind: r.kind, caption: r.caption, seconds: r.seconds, sampleRate: r.sampleRate, by: r.by, at: r.at.toISOString() });
+
+/**
+ * Sound is known by its content, not by what it is called.
+ * @throws 415 when it is not WAV of a kind that is read
+ */
+export async function addRecording(ctx: Context, visitId: string, bytes: unknown, given: ParsedQueryOf<typeof api.recordings.add>): Promise<Shape> {
+  const format = readHead(bytes);
+  await openVisit(ctx, visitId);
+  const seconds = format.dataBytes / (format.bits / 8) / format.channels / format.sampleRate;
+  const row = ctx.em.create(Recording, { visitId, ...given, seconds, sampleRate: format.sampleRate, wav: bytes as Buffer, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentRecording(row);
+}
+
+function readHead(bytes: unknown) {
+  try {
+    return wavFormat(Buffer.isBuffer(bytes) ? bytes : new Uint8Array(), Buffer.isBuffer(bytes) ? bytes.length : 0);
+  } catch (error) {
+    if (error instanceof Outside) throw new HttpProblem(415, 'This is not a sound that can be read.', { detail: error.message });
+    throw error;
+  }
+}
+
+export async function removeRecording(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const row = await need(ctx, Recording, { id, visitId }, 'recording');
+  await ctx.em.nativeUpdate(StripStep, { recordingId: id }, { recordingId: null });
+  ctx.em.remove(row);
+}

@@ -1,0 +1,8 @@
+import { api } from '@eclat/contract';
+import { asOk, type Serve } from '../http/serve.ts';
+import { answerPoint, fitReplacement } from './replacement.service.ts';
+
+export function serveReplacement(serve: Serve): void {
+  serve(api.replacing.check, (ctx, { params, body }) => asOk(answerPoint(ctx, params.visitId, params.check, body)));
+  serve(api.replacing.fit, (ctx, { params, body }) => asOk(fitReplacement(ctx, params.visitId, body)));
+}

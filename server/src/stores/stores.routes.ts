@@ -1,0 +1,27 @@
+import { api } from '@eclat/contract';
+import { writeStores } from '@eclat/core/stores';
+import type { Router } from 'express';
+import { HttpProblem } from '../http/problems.ts';
+import type { House } from '../http/house.ts';
+import type { Serve } from '../http/serve.ts';
+import { personOf } from '../http/session.ts';
+import { addItem, arrived, changeItem, countItem, keepItem, listStores, movesOf, orderItem, previewTable, takeTable, unorder } from './stores.service.ts';
+
+export function serveStores(serve: Serve, router: Router, house: House): void {
+  serve(api.stores.list, (ctx) => listStores(ctx));
+  serve(api.stores.add, (ctx, { body }) => addItem(ctx, body));
+  serve(api.stores.change, (ctx, { params, body }) => changeItem(ctx, params.itemId, body));
+  serve(api.stores.keep, (ctx, { params, body }) => keepItem(ctx, params.itemId, body.kept));
+  serve(api.stores.count, (ctx, { params, body }) => countItem(ctx, params.itemId, body.onHand));
+  serve(api.stores.moves, (ctx, { params }) => movesOf(ctx, params.itemId));
+  serve(api.stores.order, (ctx, { params, body }) => orderItem(ctx, params.itemId, body));
+  serve(api.stores.arrive, (ctx, { params, body }) => arrived(ctx, params.itemId, params.orderId, body.arrived));
+  serve(api.stores.unorder, (ctx, { params }) => unorder(ctx, params.itemId, params.orderId));
+  serve(api.stores.preview, (ctx, { body }) => previewTable(ctx, body.csv));
+  serve(api.stores.take, (ctx, { body }) => takeTable(ctx, body.csv));
+  router.get('/stores-table', async (req, res) => {
+    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
+    const items = await listStores({ em: house.orm.em.fork() });
+    res.set({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="stores.csv"' }).send(writeStores(items.filter((i) => i.kept)));
+  });
+}
