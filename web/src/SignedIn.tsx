@@ -1,6 +1,6 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
-import { BookOpen, PackagePlus, Sigma } from 'lucide-react';
+import { BookOpen, Boxes, PackagePlus, Sigma, Timer } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useLive } from './api/live.ts';
@@ -30,15 +30,17 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel focus:p-3">To the work</a>
       <header className="border-b border-line bg-enamel">
         <div className="flex min-h-16 flex-wrap items-center gap-x-2 gap-y-1 px-4">
-          <Link to="/" className="mr-3 flex min-h-12 items-center gap-3" aria-label="Eclat, to the bench">
+          <Link to="/" className="mr-1 flex min-h-12 items-center gap-3" aria-label="Eclat, to the bench">
             <img src="/mark.svg" alt="" className="size-9" />
             <span className="text-2xl font-bold tracking-tight">Eclat</span>
           </Link>
           <nav aria-label="Main" className="flex flex-wrap gap-1">
             <Place to="/" end>Bench</Place>
-            <Place to="/intake"><PackagePlus className="size-5" aria-hidden />Take in</Place>
-            <Place to="/movements"><BookOpen className="size-5" aria-hidden />Movement books</Place>
-            <Place to="/workings"><Sigma className="size-5" aria-hidden />Workings</Place>
+            <Place to="/intake"><PackagePlus className="hidden size-5 2xl:block" aria-hidden />Take in</Place>
+            <Place to="/movements"><BookOpen className="hidden size-5 2xl:block" aria-hidden />Movement books</Place>
+            <Place to="/stores"><Boxes className="hidden size-5 2xl:block" aria-hidden />Stores</Place>
+            <Place to="/on-test"><Timer className="hidden size-5 2xl:block" aria-hidden />On test</Place>
+            <Place to="/workings"><Sigma className="hidden size-5 2xl:block" aria-hidden />Workings</Place>
           </nav>
           <Timers />
           <div className="ml-auto flex items-center gap-2">
@@ -60,7 +62,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
 }
 
 function Place(props: { to: string; end?: boolean; children: React.ReactNode }) {
-  return <NavLink {...props} className={({ isActive }) => clsx('flex min-h-12 items-center gap-2 rounded-lg px-3 font-semibold', isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash')} />;
+  return <NavLink {...props} className={({ isActive }) => clsx('flex min-h-12 items-center gap-2 rounded-lg px-2.5 font-semibold', isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash')} />;
 }
 
 function LiveMark() {

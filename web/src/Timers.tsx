@@ -7,6 +7,8 @@ import { countdown } from './ui/dates.ts';
 import { useNow } from './ui/useNow.ts';
 
 const AT_ONCE = 3;
+/** What dries for a day does not fill the head of every page: it shows there in its last hours. */
+const SHOWN_MS = 2 * 3_600_000;
 
 /** Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
 export function Timers() {
@@ -16,23 +18,23 @@ export function Timers() {
   useRing(over);
   const [all, setAll] = useState(false);
   if (!data || data.length === 0) return null;
-  const shown = all ? data : data.slice(0, Math.max(AT_ONCE, over));
+  const shown = all ? data : data.filter((t) => Date.parse(t.endsAt) - now < SHOWN_MS).slice(0, Math.max(AT_ONCE, over));
   return (
     <ul aria-label="Running timers" className="flex flex-wrap gap-2 px-2">
       {shown.map((t) => {
         const left = Date.parse(t.endsAt) - now;
         return (
-          <li key={t.bathId}>
-            <Link to={`/visits/${t.visitId}/clean`} title={t.what} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
+          <li key={t.id}>
+            <Link to={`/visits/${t.visitId}/${t.beside ? 'case' : 'clean'}`} title={t.what} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-              <span className="text-lg">{left <= 0 ? `time is up, +${countdown(-left)}` : countdown(left)}</span>
-              <span className="max-w-32 truncate font-normal xl:max-w-40">{t.clock}</span>
+              <span className="text-lg">{left <= -3_600_000 ? `time is up, ${Math.floor(-left / 3_600_000)} h ago` : left <= 0 ? `time is up, +${countdown(-left)}` : countdown(left)}</span>
+              <span className="max-w-16 truncate font-normal 2xl:max-w-40">{t.clock}</span>
             </Link>
           </li>
         );
       })}
-      {data.length > shown.length && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(true)}>+{data.length - shown.length} more</button></li>}
-      {all && data.length > AT_ONCE && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(false)}>fewer</button></li>}
+      {data.length > shown.length && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(true)}>{shown.length > 0 ? `+${data.length - shown.length} more` : `${data.length} drying`}</button></li>}
+      {all && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(false)}>fewer</button></li>}
     </ul>
   );
 }

@@ -7,7 +7,6 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Component as Assess } from './assess/Assess.tsx';
 import { Component as Diagnose } from './diagnose/Diagnose.tsx';
 import { Component as Fit } from './fit/Fit.tsx';
-import { Component as Oil } from './oil/Oil.tsx';
 import { Component as PowerDown } from './power/PowerDown.tsx';
 import { Component as Sign } from './sign/Sign.tsx';
 import { Component as Survey } from './survey/Survey.tsx';
@@ -162,7 +161,7 @@ describe('survey and fit', () => {
     expect((screen.getByRole('button', { name: 'Fitted' }) as HTMLButtonElement).disabled).toBe(true);
   });
   it('wants a bush again where the last one went off centre; only the last try of a hole is taken out', async () => {
-    const bush = (id: string, off: boolean) => ({ id, hole: 'T2.back', pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, note: '', located: null, off, endShakeMm: null, spins: null, ...by });
+    const bush = (id: string, off: boolean) => ({ id, hole: 'T2.back', pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, note: '', located: null, off, endShakeMm: null, spins: null, stockId: null, ...by });
     show(Fit, visitOf('fusee', { holes: [surveyed('T2.back')], bushes: [bush('1', true)] }));
     expect(answer()).toContain('1 bush still to fit');
     expect(screen.getByText('off centre once: plugged')).toBeTruthy();
@@ -171,16 +170,6 @@ describe('survey and fit', () => {
     expect(answer()).toContain('The bush is in');
     await person.click(screen.getByRole('button', { name: /Take out: bush/ }));
     await waitFor(() => expect(sent[0]).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/bushes/2' }));
-  });
-});
-
-describe('oil', () => {
-  it('sends the oil in hand with a point, and nothing with one that stays dry', async () => {
-    show(Oil, visitOf('longcase'));
-    await person.type(screen.getByLabelText('Oil in hand'), 'batch 7');
-    await person.click(screen.getByRole('checkbox', { name: /Escape wheel pivots/ }));
-    await person.click(screen.getByRole('checkbox', { name: /Wheel teeth/ }));
-    await waitFor(() => expect(sent.map((s) => s.body['product'])).toEqual(['batch 7', '']));
   });
 });
 

@@ -47,7 +47,7 @@ describe('a reading by one press', () => {
       sent.push(JSON.parse(init.body as string) as Record<string, unknown>);
       return new Response('{}', { status: 201 });
     });
-    const router = createMemoryRouter([{ element: <Outlet context={{ id: 'v1' } as Visit} />, children: [{ index: true, element: <ReadNow /> }] }]);
+    const router = createMemoryRouter([{ element: <Outlet context={{ id: 'v1' } as Visit} />, children: [{ index: true, element: <ReadNow visitId="v1" /> }] }]);
     render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
     fireEvent.click(screen.getByRole('button', { name: /^Now/ }));
     const shown = screen.getByLabelText('What the hands showed') as HTMLInputElement;
@@ -57,6 +57,6 @@ describe('a reading by one press', () => {
     fireEvent.change(shown, { target: { value: '10:13:00' } });
     expect(screen.getByText('61 s ahead')).toBeTruthy();
     await act(async () => { fireEvent.click(screen.getByRole('button', { name: 'Keep the reading' })); });
-    expect(sent).toEqual([{ readAt: new Date(2031, 4, 2, 10, 11, 59, 0).toISOString(), errorS: 61 }]);
+    expect(sent).toEqual([{ readAt: new Date(2031, 4, 2, 10, 11, 59, 0).toISOString(), errorS: 61, celsius: null }]);
   });
 });

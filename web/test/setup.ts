@@ -3,5 +3,5 @@ import { afterEach } from 'vitest';
 import { useStore } from '../src/store.ts';
 
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
-configure({ asyncUtilTimeout: 5_000 });
+configure({ asyncUtilTimeout: 20_000 });
 afterEach(() => useStore.setState(useStore.getInitialState(), true));

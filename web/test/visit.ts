@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import { familyById } from '@eclat/core/movement';
+import { AS_USUAL, familyById } from '@eclat/core/movement';
 
 export const AT = '2031-05-02T09:00:00.000Z';
 export const by = { by: 'Ines Calloway', at: AT };
@@ -10,12 +10,12 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
   return {
     id: 'v1', claim: 'C-1001', version: 1, openedAt: AT, closedAt: null, complaint: 'Stops.', wanted: '', notWanted: '', outOfScope: '', answers: [], promisedFor: null,
     owner: { id: 'o1', name: 'Odile Tarrowby', phone: '', email: '', address: '', version: 1 }, clock: { id: 'c1', description: 'A clock' },
-    movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, version: 1, dating: [] },
+    movement: { id: 'm1', code: 'M-222222', name: 'A movement', familyId: family, maker: '', marks: [], traits, plates: AS_USUAL, version: 1, dating: [] },
     received: [], wantedThings: [], alone: null, callbackOf: null, earlier: [], places: [], measurements: [], handsOff: [], rules: { version: 0, held: {}, differs: [] },
     agreement: { lines: [], routes: [], chosen: null, link: null, questions: [], prices: { hourlyRate: '50', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 30 } },
-    stages: [], photos: [], findings: [], observations: {}, looks: [], cause: '',
-    power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, note: '', by: '', at: null, version: 1 })),
-    cautions: [], strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] }, baths: [], holes: [], lastSurvey: null, time: [], bushes: [], parts: [], oiled: [], testRun: null, workings: [],
-    next: { stage: 'intake', text: '', urgency: 'next' }, entryId: null, ...change,
+    stages: [], photos: [], recordings: [], findings: [], observations: {}, looks: [], cause: '',
+    power: traits.trains.map((t) => ({ train: t.train, state: 'unknown', turns: null, setUpTurns: null, note: '', by: '', at: null, version: 1 })),
+    cautions: [], strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] }, baths: [], holes: [], partLooks: [], platePhotos: [], lastSurvey: null, time: [], bushes: [], parts: [], casework: [], electric: [], replacement: { checks: {}, out: null }, oiled: [], checks: [], struck: [], releases: [], heard: [], testRun: null, workings: [],
+    next: { stage: 'intake', text: '', urgency: 'next', beside: false }, entryId: null, ...change,
   };
 }

@@ -32,7 +32,7 @@ export function Component() {
   const [given, setGiven] = useState<Given>({ how: 'in person', who: visit.owner.name });
   const [editing, setEditing] = useState<Line | ProposedLine | 'new' | null>(null);
   const amounts = totals(lines, prices.taxPercent, prices.pricesIncludeTax).lines;
-  const offered = visit.closedAt ? [] : proposedLines(visit.movement.traits, visit.findings, visit.holes, lines);
+  const offered = visit.closedAt ? [] : proposedLines(visit.movement.traits, visit.findings, visit.holes, visit.partLooks, lines, visit.rules.held);
   return (
     <>
       <Standing />

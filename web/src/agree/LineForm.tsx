@@ -1,4 +1,5 @@
-import { lineFields, type Line } from '@eclat/contract';
+import type { Line } from '@eclat/contract';
+import { lineFields } from '@eclat/contract/agreement';
 import { LINE_KINDS, routeName, type ProposedLine } from '@eclat/core/estimate';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';

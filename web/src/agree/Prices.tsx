@@ -1,4 +1,4 @@
-import { prices as schema } from '@eclat/contract';
+import { prices as schema } from '@eclat/contract/agreement';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useQuery } from '@tanstack/react-query';
 import { Coins } from 'lucide-react';

@@ -37,6 +37,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     void queries.invalidateQueries({ queryKey: keys.causes });
     void queries.invalidateQueries({ queryKey: keys.rules });
     void queries.invalidateQueries({ queryKey: keys.baths });
+    void queries.invalidateQueries({ queryKey: keys.stores });
   };
   const visitOf = (c: Command<R>) => (c.params as { visitId?: string }).visitId;
 

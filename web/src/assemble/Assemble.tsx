@@ -12,6 +12,8 @@ import { TextField, Tick } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { StepWords } from '../strip/StepRow.tsx';
 import { Temporary } from '../strip/Temporary.tsx';
+import { Checks, leftOf } from '../setup/Checks.tsx';
+import { Releases } from '../setup/Releases.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -21,21 +23,28 @@ export function Component() {
   const { steps, phases } = visit.strip;
   const { off, answered, open } = accountOf(steps);
   const unset = phases.filter((p) => p.setAt === null && p.when === 'before the plates close');
+  const setUp = visit.power.filter((p) => p.setUpTurns !== null && p.setUpTurns > 0);
+  const { failed } = leftOf(visit, 'assemble');
   const first = backwards(steps).find((s) => s.fate === 'apart');
   return (
     <>
+      {failed.length > 0 && <Answer tone="danger" title={`Failed: ${failed.map((c) => c.what).join('; ')}`}>It comes apart again as far as needed, as a pass of its own; then check it anew.</Answer>}
       {unset.length > 0 && <Answer tone="due" title={`Before the plates close: ${unset.map((p) => p.what).join(', ')}`} />}
+      {setUp.length > 0 && <Answer tone="due" title={`Set-up to put back in: ${setUp.map((p) => `${p.train}, ${p.setUpTurns} ${p.setUpTurns === 1 ? 'turn' : 'turns'}`).join('; ')}`}>By its ratchet, counted; before the chain or spring carries anything.</Answer>}
       {off === 0 ? <Answer tone="info" title="Nothing is logged as taken off" />
         : open.length === 0 ? <Answer tone="good" title="Everything that came off has its word">{off} of {off} accounted for.</Answer>
           : <Answer tone="info" title={`Next on: ${first!.what}`}>{first!.place && <>It is in <b>{first!.place}</b>. </>}{answered} of {off} accounted for.</Answer>}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="flex min-w-0 flex-col gap-5">
         <Panel title="The log backwards">
           {off === 0 ? <Empty>What the strip log holds stands here, the last thing off first.</Empty> : <ol className="flex flex-col divide-y divide-line">{backwards(steps).filter((s) => s.fate === 'apart').map((s) => <Row key={s.id} step={s} next={s.id === first?.id} />)}</ol>}
           {answered > 0 && <details className="mt-3" open={open.length === 0}><summary className="min-h-11 cursor-pointer font-semibold">{answered} accounted for</summary><ol className="flex flex-col divide-y divide-line">{steps.filter((s) => s.fate !== 'apart').map((s) => <Row key={s.id} step={s} next={false} />)}</ol></details>}
         </Panel>
-        <div className="flex min-w-0 flex-col gap-5"><PhasesToSet /><Temporary /></div>
+        <Checks place="assemble" title="Checks as it goes together" />
+        </div>
+        <div className="flex min-w-0 flex-col gap-5"><PhasesToSet /><Temporary />{visit.movement.traits.strike !== 'none' && <Releases />}</div>
       </div>
-      <StageFoot stage="assemble" ready={open.length === 0} why={`${open.length} still apart: each needs a word.`} />
+      <StageFoot stage="assemble" ready={open.length === 0 && failed.length === 0} why={open.length > 0 ? `${open.length} still apart: each needs a word.` : 'A check stands failed.'} />
     </>
   );
 }

@@ -1,4 +1,5 @@
-import { SEVERITIES, type Finding, type Visit } from '@eclat/contract';
+import type { Finding, Visit } from '@eclat/contract';
+import { SEVERITIES } from '@eclat/contract/visits';
 import { api } from '../api/doors.ts';
 import { walkOf } from '@eclat/core/assess';
 import clsx from 'clsx';

@@ -1,4 +1,4 @@
-import { evidenceFields } from '@eclat/contract';
+import { evidenceFields } from '@eclat/contract/counter';
 import { dateFrom } from '@eclat/core/history';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Trash2, TriangleAlert } from 'lucide-react';

@@ -1,4 +1,5 @@
-import { EFFECTS, findingFields, SEVERITIES, type Finding } from '@eclat/contract';
+import type { Finding } from '@eclat/contract';
+import { EFFECTS, findingFields, SEVERITIES } from '@eclat/contract/visits';
 import { vocabulary, walkOf } from '@eclat/core/assess';
 import { instancesFor } from '@eclat/core/faults';
 import { zodResolver } from '@hookform/resolvers/zod';

@@ -49,6 +49,7 @@ export function Component() {
           <input className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg" placeholder="Clock, owner, claim or code" value={q} onChange={(e) => change('q', e.target.value || null)} />
         </label>
       </div>
+      <Link to="/after" className="mb-3 inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline">After they went home: due again, recall</Link>
       {data.length > 0 && <StageRack rows={data} chosen={stage} onChoose={(s) => change('stage', s)} />}
       {data.length === 0 && <Nothing />}
       {data.length > 0 && shown.length === 0 && <p className="py-10 text-center text-lg text-soft">No clock on the bench matches. <button type="button" className="min-h-11 font-semibold text-steel underline" onClick={() => setSearch({}, { replace: true })}>Show all</button></p>}
@@ -82,7 +83,7 @@ function Row({ row, now }: { row: BenchRow; now: number }) {
   const bathLeft = row.bathEndsAt ? Date.parse(row.bathEndsAt) - now : null;
   return (
     <li className={clsx('[contain-intrinsic-size:auto_6rem] [content-visibility:auto] border-b border-l-8 border-b-line last:border-b-0', look)}>
-      <Link to={`/visits/${row.visitId}/${next.stage}`} className="grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]">
+      <Link to={`/visits/${row.visitId}/${next.beside ? 'case' : next.stage}`} className="grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]">
         {row.photoId
           ? <img src={`/api/photos/${row.photoId}/small`} alt="" className="size-16 rounded-lg object-cover" loading="lazy" />
           : <span className="grid size-16 place-items-center rounded-lg bg-sunk text-sm text-soft">no photo</span>}

@@ -1,4 +1,5 @@
-import { fillFields, type Fill } from '@eclat/contract';
+import type { Fill } from '@eclat/contract';
+import { fillFields } from '@eclat/contract/cleaning';
 import { BATHS, dilute, fillPast } from '@eclat/core/cleaning';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Droplets, Pencil } from 'lucide-react';

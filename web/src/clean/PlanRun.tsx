@@ -1,5 +1,5 @@
 import { api } from '../api/doors.ts';
-import { fillPast, likelyMaterials, LOOK_EVERY_MIN, MATERIALS, planRun, planSequence, sequenceById, sequencesFor, stepsOf, usualParts, type BasketPart, type Bath, type Material, type SequenceId } from '@eclat/core/cleaning';
+import { fillPast, keptDry, likelyMaterials, LOOK_EVERY_MIN, MATERIALS, planRun, planSequence, sequenceById, sequencesFor, stepsOf, usualParts, type BasketPart, type Bath, type Material, type SequenceId } from '@eclat/core/cleaning';
 import type { Traits } from '@eclat/core/movement';
 import { bathMinutes, held } from '@eclat/core/rules';
 import { Ban, Plus } from 'lucide-react';
@@ -26,7 +26,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
   const sequences = sequencesFor(traits);
   const ruled = RULE_BATHS[held('bath', visit.rules.held).id]!;
   const bathFor = (id: SequenceId): Bath | null => { const { baths } = sequenceById(id); return baths.includes(ruled) ? ruled : baths[0] ?? null; };
-  const [sequence, setSequence] = useState<SequenceId>(() => (light ? 'light' : (sequences.find((s) => s.baths.includes(ruled) && s.id !== 'light') ?? sequences[0]!).id));
+  const [sequence, setSequence] = useState<SequenceId>(() => (light ? 'light' : held('strip', visit.rules.held).id === 'dip' && sequences.some((s) => s.id === 'in-place') ? 'in-place' : (sequences.find((s) => s.baths.includes(ruled) && s.id !== 'light') ?? sequences[0]!).id));
   const [bath, setBath] = useState<Bath | null>(() => bathFor(sequence));
   const [offered, setOffered] = useState(() => offeredParts(traits, visit.strip.steps));
   const [chosen, setChosen] = useState<string[]>([]);
@@ -46,6 +46,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
   const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
   const plan = planSequence(steps, parts);
+  const dry = keptDry(parts, steps.flatMap((s) => (s.bath ? [s.bath] : [])), visit.rules.held);
   const stopped = plan.forbidden.length > 0 || plan.tooLong !== null;
   const fills = baths.data?.filter((f) => f.changedAt === null && steps.some((s) => s.bath === f.bath)) ?? [];
   // Unless somebody says otherwise it goes into the tank that holds the main bath.
@@ -79,6 +80,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
             )}
           </div>
         )}
+        {dry.length > 0 && <p className="rounded-lg border-2 border-brass bg-brass-wash px-4 py-3"><b className="block text-xl">Steel stays out of the water, by house rule</b>{dry.map((p) => p.name).join(', ')}. <Button look="plain" className="mt-2" onClick={() => setChosen((c) => c.filter((n) => !dry.some((p) => p.name === n)))}>Take out</Button></p>}
         <details className="rounded-lg border border-line px-4 py-2"><summary className="min-h-11 cursor-pointer py-2 font-semibold">{steps.length} steps: {steps.map((s) => s.what).join(' → ')}</summary>
           <ol className="flex list-decimal flex-col gap-1 py-2 pl-6">{steps.map((s, i) => <li key={i}><b>{s.what}</b>{s.minutes !== null && `, ${s.minutes} min`}{s.caution && <span className="block text-sm text-soft">{s.caution}</span>}</li>)}</ol>
         </details>

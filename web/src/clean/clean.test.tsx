@@ -36,7 +36,7 @@ describe('clean', () => {
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ fillId: 'f1' }));
   });
   it('offers what the strip log says is off, with the material of its name', () => {
-    const step = { version: 1, pass: 1, heldBy: '', place: '', remarks: [], note: '', group: '', photoId: null, fateNote: '', fateBy: '', fateAt: null, ...by };
+    const step = { version: 1, pass: 1, heldBy: '', place: '', remarks: [], note: '', group: '', photoId: null, recordingId: null, fateNote: '', fateBy: '', fateAt: null, ...by };
     show(PlanRun, visitOf('mantel-barrels', { strip: { ...visitOf('mantel-barrels').strip, steps: [{ ...step, id: '1', what: 'moon wheel', fate: 'apart' }, { ...step, id: '2', what: 'strike fly', fate: 'on again' }] } }));
     expect(screen.getByRole('button', { name: /moon wheel/ }).textContent).toContain('plain steel');
     expect(screen.queryByRole('button', { name: /strike fly/ })).toBeNull();
@@ -61,7 +61,7 @@ describe('clean', () => {
     await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/baths/b1/stopped', body: { after: 'even' } }));
   });
   it('owes the second clean after bushing, by the house rule', () => {
-    const bushed = { bushes: [{ id: 'x', hole: 'T2.back', pivotMm: 1, boreMm: 1, outsideMm: 2, heightMm: 2, note: '', located: null, off: false, endShakeMm: null, spins: null, ...by }], baths: [going({ stoppedAt: AT })] };
+    const bushed = { bushes: [{ id: 'x', hole: 'T2.back', pivotMm: 1, boreMm: 1, outsideMm: 2, heightMm: 2, note: '', located: null, off: false, endShakeMm: null, spins: null, stockId: null, ...by }], baths: [going({ stoppedAt: AT })] };
     show(Clean, visitOf('mantel-barrels', bushed));
     expect(answer()).toContain('second, lighter clean');
     cleanup();

@@ -4,7 +4,7 @@ import { say, useStore } from '../store.ts';
 import { Empty } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
-import { CALIPER, METER, typeInto, type TypingDevice } from './typing.ts';
+import { AMPS, CALIPER, METER, VOLTS, typeInto, type TypingDevice } from './typing.ts';
 
 /** What is connected: stand-ins that behave as the real ones do. It stands beside the work, so that a field keeps the focus. */
 export function Devices({ onClose }: { onClose: () => void }) {
@@ -14,6 +14,8 @@ export function Devices({ onClose }: { onClose: () => void }) {
       <div className="flex items-center justify-between"><h2 className="text-xl">Devices</h2><Button look="plain" onClick={onClose}>Close</Button></div>
       <Typing device={CALIPER} icon={<Ruler className="size-5" aria-hidden />} start="1.24" />
       <Typing device={METER} icon={<Zap className="size-5" aria-hidden />} start="112" />
+      <Typing device={VOLTS} icon={<Zap className="size-5" aria-hidden />} start="9" />
+      <Typing device={AMPS} icon={<Zap className="size-5" aria-hidden />} start="80" />
       <p className="flex items-center gap-2 text-sm text-soft"><Camera className="size-5 shrink-0" aria-hidden />The camera opens from the photos of a visit; where there is none, a simulated one is offered.</p>
       <section>
         <h3 className="flex items-center gap-2 text-lg"><Printer className="size-5" aria-hidden />Simulated label printer</h3>

@@ -1,4 +1,4 @@
-import { ownCauseFields } from '@eclat/contract';
+import { ownCauseFields } from '@eclat/contract/counter';
 import { CAUSES, LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
 import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
 import { zodResolver } from '@hookform/resolvers/zod';

@@ -1,4 +1,6 @@
-import { movementBook, MARK_PLACES, type MovementBook } from '@eclat/contract';
+import type { MovementBook } from '@eclat/contract';
+import { movementBook } from '@eclat/contract/movement-book';
+import { MARK_PLACES } from '@eclat/contract/movements';
 import { dateInWords } from '@eclat/core/history';
 import { FAMILIES } from '@eclat/core/movement';
 import { FileJson } from 'lucide-react';

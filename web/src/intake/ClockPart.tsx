@@ -1,4 +1,4 @@
-import { MARK_PLACES } from '@eclat/contract';
+import { MARK_PLACES } from '@eclat/contract/movements';
 import { FAMILIES, type Fitting } from '@eclat/core/movement';
 import { BookOpen, Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext } from 'react-hook-form';

@@ -1,4 +1,5 @@
-import { MARK_PLACES, type Movement } from '@eclat/contract';
+import type { Movement } from '@eclat/contract';
+import { MARK_PLACES } from '@eclat/contract/movements';
 import { mismatches } from '@eclat/core/intake';
 import { familyById } from '@eclat/core/movement';
 import { Plus, ScrollText, Trash2, TriangleAlert } from 'lucide-react';

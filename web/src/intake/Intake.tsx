@@ -1,4 +1,4 @@
-import { newVisit } from '@eclat/contract';
+import { newVisit } from '@eclat/contract/visits';
 import { api } from '../api/doors.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';

@@ -1,4 +1,4 @@
-import { WANTED_ENDS } from '@eclat/contract';
+import { WANTED_ENDS } from '@eclat/contract/counter';
 import { missingFor } from '@eclat/core/intake';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import { visitFields } from '@eclat/contract';
+import { visitFields } from '@eclat/contract/visits';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { FileText, Tag } from 'lucide-react';
 import { useEffect, useState } from 'react';

@@ -1,4 +1,5 @@
-import { receivedFields, type ReceivedItem } from '@eclat/contract';
+import type { ReceivedItem } from '@eclat/contract';
+import { receivedFields } from '@eclat/contract/counter';
 import { comesWith, isKey, KEY_FITS } from '@eclat/core/intake';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Pencil, Plus, Trash2 } from 'lucide-react';

@@ -2,7 +2,7 @@ import type { Book, Entry } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
-import { Columns2, Download, Merge, PenLine, ScrollText, Stamp } from 'lucide-react';
+import { ArrowLeftRight, Columns2, Download, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../api/queries.ts';
@@ -16,7 +16,7 @@ import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
 import { RecordOf } from './RecordOf.tsx';
 
-const KINDS = { visit: ['Service', Stamp], inscription: ['Inscription', ScrollText], amendment: ['Amendment', PenLine], merger: ['Two found to be one', Merge] } as const;
+const KINDS = { visit: ['Service', Stamp], inscription: ['Inscription', ScrollText], amendment: ['Amendment', PenLine], merger: ['Two found to be one', Merge], donor: ['Gave a part', PackageMinus], replacement: ['Movement changed', ArrowLeftRight] } as const;
 
 /** A movement's whole history, over visits, owners and shops. */
 export function Component() {
@@ -27,7 +27,7 @@ export function Component() {
   return <BookOf book={data} />;
 }
 
-function BookOf({ book: { movement, also, entries, inTheShop } }: { book: Book }) {
+function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
   const [inscribing, setInscribing] = useState(false);
   const [merging, setMerging] = useState(false);
@@ -43,6 +43,7 @@ function BookOf({ book: { movement, also, entries, inTheShop } }: { book: Book }
           <p className="mt-1 text-lg text-soft">{familyById(movement.familyId).name}{movement.maker && `, ${movement.maker}`}. {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator}, {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.</p>
           {movement.dating.length > 0 && <p className="mt-1 text-lg">Made: <b>{dateFrom(movement.dating).words}</b> <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span></p>}
           {movement.marks.length > 0 && <p className="mt-1 text-lg">{movement.marks.map((m) => <span key={m.place + m.text} className="mr-4 inline-block"><b>{m.text}</b> <span className="text-soft">{m.place}</span></span>)}</p>}
+          {gave.length > 0 && <p className="mt-1 text-lg"><b>Not complete:</b> it gave {gave.map((g, i) => <span key={g.at + g.what}>{i > 0 && '; '}{g.what.toLowerCase()} to <Link className="font-semibold text-steel underline" to={`/movements/${g.movementId}`}>{g.to}</Link></span>)}.</p>}
         </div>
         <div className="no-print flex flex-wrap gap-2"><a className={buttonClass('quiet')} href={`/api/movements/${movement.id}/record`} download={`${movement.code}.json`}><Download className="size-5" aria-hidden />Record</a><Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}><Columns2 className="size-5" aria-hidden />Compare</Link><Button onClick={() => setMerging(true)}><Merge className="size-5" aria-hidden />Same as …</Button>
         {inTheShop && <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>In the shop now: {inTheShop.claim}</Link>}</div>

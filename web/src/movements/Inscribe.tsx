@@ -1,4 +1,5 @@
-import { api, type BodyOf } from '@eclat/contract';
+import type { BodyOf } from '@eclat/contract';
+import { movements } from '@eclat/contract/movements';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { dateInWords, isEdtf } from '@eclat/core/history';
 import { useForm } from 'react-hook-form';
@@ -10,9 +11,9 @@ import { TextArea, TextField } from '../ui/Field.tsx';
 
 /** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
 export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
-  const form = useForm<BodyOf<typeof api.movements.inscribe>>({ resolver: zodResolver(api.movements.inscribe.body) as never, defaultValues: { date: '', text: '', place: '' } });
+  const form = useForm<BodyOf<typeof movements.inscribe>>({ resolver: zodResolver(movements.inscribe.body) as never, defaultValues: { date: '', text: '', place: '' } });
   const draft = useDraft(form, `inscription.${movementId}`);
-  const write = useCommand(api.movements.inscribe, { what: 'Inscription', onSent: () => { draft.clear(); onClose(); }, onDone: () => say('It stands in the book.') });
+  const write = useCommand(movements.inscribe, { what: 'Inscription', onSent: () => { draft.clear(); onClose(); }, onDone: () => say('It stands in the book.') });
   const { errors } = form.formState;
   const date = form.watch('date');
   return (

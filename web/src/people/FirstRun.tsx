@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { people } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
@@ -10,9 +10,9 @@ import { Front } from './Front.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
-  const form = useForm({ resolver: zodResolver(api.people.firstRun.body), defaultValues: { shop: '', name: '', passphrase: '' } });
+  const form = useForm({ resolver: zodResolver(people.firstRun.body), defaultValues: { shop: '', name: '', passphrase: '' } });
   const found = useMutation({
-    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(api.people.firstRun, { body }),
+    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(people.firstRun, { body }),
     onSuccess: (session) => queries.setQueryData(keys.session, session),
     onError: (error) => form.setError('shop', { message: error.message }),
   });

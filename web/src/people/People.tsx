@@ -1,4 +1,4 @@
-import { api, ROLES } from '@eclat/contract';
+import { people as doors, ROLES } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
@@ -13,9 +13,9 @@ import { SelectField, TextField } from '../ui/Field.tsx';
 export function Component() {
   const people = usePeople();
   const queries = useQueryClient();
-  const form = useForm({ resolver: zodResolver(api.people.add.body), defaultValues: { name: '', role: 'technician' as const, passphrase: '' } });
+  const form = useForm({ resolver: zodResolver(doors.add.body), defaultValues: { name: '', role: 'technician' as const, passphrase: '' } });
   const add = useMutation({
-    mutationFn: (body: Parameters<typeof form.reset>[0] & object) => call(api.people.add, { body: body as never }),
+    mutationFn: (body: Parameters<typeof form.reset>[0] & object) => call(doors.add, { body: body as never }),
     onSuccess: (p) => { form.reset(); say(`${p.name} can sign in now.`); void queries.invalidateQueries({ queryKey: ['people'] }); },
     onError: (error) => form.setError('name', { message: error instanceof Refusal ? error.problem.fields?.[0]?.message ?? error.message : error.message }),
   });

@@ -1,4 +1,4 @@
-import { api } from '@eclat/contract';
+import { people } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
@@ -10,9 +10,9 @@ import { Front } from './Front.tsx';
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
-  const form = useForm({ resolver: zodResolver(api.people.signIn.body), defaultValues: { name: '', passphrase: '' } });
+  const form = useForm({ resolver: zodResolver(people.signIn.body), defaultValues: { name: '', passphrase: '' } });
   const signIn = useMutation({
-    mutationFn: (body: { name: string; passphrase: string }) => call(api.people.signIn, { body }),
+    mutationFn: (body: { name: string; passphrase: string }) => call(people.signIn, { body }),
     onSuccess: (session) => { queries.setQueryData(keys.session, session); void queries.invalidateQueries(); },
     onError: (error) => form.setError('passphrase', { message: error.message }),
   });

@@ -1,20 +1,17 @@
-import type { Power } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import { cautionsFor } from '@eclat/core/cautions';
-import { isWeight, poweredTrains } from '@eclat/core/movement';
-import { POWER_STATES, stripGate } from '@eclat/core/stages';
+import { stripGate } from '@eclat/core/stages';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
 import { Answer, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
-import { Choice } from '../ui/Choice.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { TextField } from '../ui/Field.tsx';
-import { PowerBadge } from '../ui/PowerBadge.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { TrainPanel } from './TrainPanel.tsx';
 
 /** Nobody hurt: the plates stay shut until every train is let down or contained. */
 export function Component() {
@@ -31,7 +28,7 @@ export function Component() {
           ? <Answer tone="good" title="Safe to open">Every train is let down or contained.</Answer>
           : <Answer tone="danger" title="Do not open the plates">{capital(gate.reasons.join('; '))}.</Answer>}
       <Cautions stage="power" />
-      <div className="grid gap-5 xl:grid-cols-2">{visit.power.map((p) => <TrainPanel key={p.train} power={p} />)}</div>
+      <div className="grid gap-5 xl:grid-cols-2">{visit.power.map((p) => <TrainPanel key={p.train} visit={visit} power={p} />)}</div>
       {visit.power.length === 0 && <Panel><p className="text-lg">Nothing in this movement stores power. Unplug it, lock it off, and it may be opened.</p></Panel>}
       {!visit.strip.begun && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
       <StageFoot stage="power" ready={visit.strip.begun !== null} why="Begin the strip first." />
@@ -40,37 +37,6 @@ export function Component() {
 }
 
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
-
-const WORDS = { unknown: 'Not known', wound: 'Wound', contained: 'Contained', 'let down': 'Let down' };
-
-function TrainPanel({ power }: { power: Power }) {
-  const visit = useThisVisit();
-  const train = poweredTrains(visit.movement.traits).find((t) => t.train === power.train);
-  const [turns, setTurns] = useState(power.turns === null ? '' : String(power.turns));
-  const set = useCommand(api.powerDown.set, { what: `Power of the ${power.train} train`, labels: { state: 'State', turns: 'Turns let down', note: 'Note' } });
-  const weights = train !== undefined && isWeight(train.drive);
-  const change = (part: Partial<Pick<Power, 'state' | 'turns'>>) => {
-    const before = { state: power.state, turns: power.turns, note: power.note };
-    set.mutate({ params: { visitId: visit.id, train: power.train }, body: { ...before, ...part, version: power.version } }, {
-      onSuccess: (now) => { if (now !== 'kept' && part.state) say(`${capital(power.train)} train: ${part.state}.`, part.state === 'wound' ? 'danger' : 'good', () => set.mutate({ params: { visitId: visit.id, train: power.train }, body: { ...before, version: now.version } })); },
-    });
-  };
-  const count = turns.trim() === '' ? null : Number(turns.replace(',', '.'));
-  const bad = count !== null && !(count >= 0 && count <= 60);
-  return (
-    <Panel title={`${capital(power.train)} train`} aside={<PowerBadge train={power.train} state={power.state} />}>
-      <p className="mb-3 text-soft">Drive: {train?.drive ?? 'its own power'}{weights && ': “wound” means that the weight still hangs'}.</p>
-      <Choice hideLabel label={`State of the ${power.train} train`} value={power.state} disabled={visit.closedAt !== null} onChange={(state) => change({ state })} options={POWER_STATES.map((s) => [s, WORDS[s]] as const)} />
-      {!weights && !visit.closedAt && (
-        <form className="mt-4 flex items-end gap-3" onSubmit={(e) => { e.preventDefault(); if (!bad) change({ turns: count }); }}>
-          <TextField className="w-44" label="Turns let down" inputMode="decimal" value={turns} onChange={(e) => setTurns(e.target.value)} error={bad ? '0 to 60 turns' : undefined} />
-          <Button type="submit" disabled={bad || count === power.turns}>Keep</Button>
-        </form>
-      )}
-      {power.at && <p className="mt-3 text-sm text-soft">{power.by}, {dayTime(power.at)}</p>}
-    </Panel>
-  );
-}
 
 function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe: number }) {
   const visit = useThisVisit();

@@ -24,7 +24,7 @@ export function EarlierReading() {
     <Panel title="An earlier reading">
       <form className="flex flex-col gap-3" onSubmit={(e) => {
         e.preventDefault();
-        read.mutate({ params: { visitId: visit.id }, body: { readAt: new Date(at).toISOString(), errorS: way === 'ahead' ? value : -value } });
+        read.mutate({ params: { visitId: visit.id }, body: { readAt: new Date(at).toISOString(), errorS: way === 'ahead' ? value : -value, celsius: null } });
       }}>
         <TextField label="Read at" type="datetime-local" step={1} value={at} error={wrong || undefined} onChange={(e) => { setAt(e.target.value); setWrong(''); }} />
         <TextField label="Seconds off" inputMode="decimal" value={seconds} error={seconds !== '' && bad ? 'Seconds, at most six hours of them.' : undefined} onChange={(e) => setSeconds(e.target.value)} />

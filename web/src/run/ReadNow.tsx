@@ -2,11 +2,10 @@ import { api } from '../api/doors.ts';
 import { dialError } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
-import { say, serverNow } from '../store.ts';
+import { say, serverNow, useStore } from '../store.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
 
 const secondsOfDay = (at: number) => { const d = new Date(at); return d.getHours() * 3600 + d.getMinutes() * 60 + d.getSeconds() + d.getMilliseconds() / 1000; };
 const two = (n: number) => String(n).padStart(2, '0');
@@ -20,11 +19,14 @@ export function readDial(text: string): number | null {
 }
 
 /** One press at the moment the hand meets a mark; then, at leisure, what the hands showed. */
-export function ReadNow() {
-  const visit = useThisVisit();
+export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => void }) {
   const [pressedAt, setPressedAt] = useState<number | null>(null);
   const [dial, setDial] = useState('');
-  const read = useCommand(api.testRuns.read, { what: 'Reading', onSent: () => { setPressedAt(null); setDial(''); }, onDone: () => say('Reading taken.') });
+  const [warm, setWarm] = useState('');
+  const offset = useStore((s) => s.clockOffset);
+  const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
+  const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
+  const read = useCommand(api.testRuns.read, { what: 'Reading', onSent: () => { setPressedAt(null); setDial(''); onKept?.(); }, onDone: () => say('Reading taken.') });
   const shown = readDial(dial);
   const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
   const press = () => {
@@ -38,17 +40,19 @@ export function ReadNow() {
       <button type="button" onClick={press} className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110">
         Now
         <span className="block text-base font-normal">press as the hand meets a minute mark</span>
+        <span className="block text-sm font-normal">{Math.abs(offset) < 50 ? 'by the server’s time, which this device keeps' : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}</span>
       </button>
     );
   return (
     <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
       <form className="flex flex-col gap-3" onSubmit={(e) => {
         e.preventDefault();
-        if (error !== null) read.mutate({ params: { visitId: visit.id }, body: { readAt: new Date(pressedAt).toISOString(), errorS: Number(error.toFixed(1)) } });
+        if (error !== null && !tooWarm) read.mutate({ params: { visitId }, body: { readAt: new Date(pressedAt).toISOString(), errorS: Number(error.toFixed(1)), celsius } });
       }}>
         <TextField label="What the hands showed" hint="hours : minutes : seconds" autoFocus value={dial} inputMode="decimal" error={dial !== '' && shown === null ? 'Write it as 10:12:30.' : undefined} onChange={(e) => setDial(e.target.value)} onFocus={(e) => e.target.select()} />
         {error !== null && <p className="text-xl font-bold" aria-live="polite">{Math.abs(error) < 0.05 ? 'Exactly right' : `${inWords(Math.abs(error))} ${error > 0 ? 'ahead' : 'behind'}`}</p>}
-        <div className="flex gap-3"><Button type="submit" look="main" disabled={error === null} busy={read.isPending}>Keep the reading</Button><Button look="plain" onClick={() => setPressedAt(null)}>Press again</Button></div>
+        <TextField label="Temperature, °C" hint="May stay empty." inputMode="decimal" value={warm} error={tooWarm ? '−30 to 60.' : undefined} onChange={(e) => setWarm(e.target.value)} />
+        <div className="flex gap-3"><Button type="submit" look="main" disabled={error === null || tooWarm} busy={read.isPending}>Keep the reading</Button><Button look="plain" onClick={() => setPressedAt(null)}>Press again</Button></div>
       </form>
     </Panel>
   );

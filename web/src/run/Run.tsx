@@ -1,6 +1,6 @@
-import { RUN_EVENTS, type TestRun } from '@eclat/contract';
+import type { TestRun } from '@eclat/contract';
 import { api } from '../api/doors.ts';
-import { judgeRun, protocolFor } from '@eclat/core/rate';
+import { judgeRun, missedReadings, protocolFor } from '@eclat/core/rate';
 import { lazy, Suspense, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
 import { say } from '../store.ts';
@@ -13,9 +13,14 @@ import { useNow } from '../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { Checks } from '../setup/Checks.tsx';
+import { ConditionFields, conditionsOf, ConditionsPanel, typedOf } from './Conditions.tsx';
 import { EarlierReading } from './EarlierReading.tsx';
+import { Heard } from './Heard.tsx';
+import { LogEvent } from './LogEvent.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
+import { TurnAdvice } from './TurnAdvice.tsx';
 
 const RateChart = lazy(() => import('./RateChart.tsx'));
 
@@ -33,25 +38,30 @@ function OnTest({ run }: { run: TestRun }) {
   const judged = judgeRun(visit.movement.traits, run, now, visit.rules.held);
   const { verdict, protocol } = judged;
   const last = judged.segment.at(-1)?.at ?? judged.since;
+  const missed = missedReadings(judged.segment.map((r) => r.at), judged.since, protocol.readEveryHours, now);
   const again = verdict.kind === 'not yet' ? verdict.readAgainAt : null;
   return (
     <>
       <Answer tone={verdict.kind === 'inside' ? 'good' : verdict.kind === 'outside' ? 'danger' : 'info'} title={verdict.text}>
         {again !== null && <>Read again {again <= now ? 'now' : `on ${dayTime(again)}`}. </>}
-        {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.
+        {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.{missed > 0 && <b> {missed} {missed === 1 ? 'reading was' : 'readings were'} left out.</b>}
       </Answer>
+      <TurnAdvice run={run} judged={judged} />
       <Cautions stage="run" />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_23rem]">
         <Panel title="How far the dial is ahead of true time">
           {run.readings.length === 0 ? <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty> : <Suspense fallback={<Empty>Drawing …</Empty>}><RateChart run={run} judged={judged} /></Suspense>}
         </Panel>
         <div className="flex flex-col gap-5">
-          {!visit.closedAt && <ReadNow />}
+          {!visit.closedAt && <ReadNow visitId={visit.id} />}
           {!visit.closedAt && <EarlierReading />}
-          {!visit.closedAt && <LogEvent />}
+          {!visit.closedAt && <LogEvent run={run} />}
+          <ConditionsPanel run={run} />
         </div>
       </div>
       <Readings run={run} outliers={judged.fit?.outliers.map((i) => judged.segment[i]!.at) ?? []} />
+      <Heard />
+      <Checks place="run" title="Each function in position" />
       <StageFoot stage="run" />
     </>
   );
@@ -62,31 +72,17 @@ function Start() {
   const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
   const [place, setPlace] = useState('');
   const [since, setSince] = useState('');
+  const [stands, setStands] = useState(() => typedOf(null, visit.movement.traits.oscillator));
+  const conditions = conditionsOf(stands);
   const start = useCommand(api.testRuns.start, { what: 'Test run', onDone: () => say('On test. Take the first reading now.') });
   return (
     <Panel title="Start the test run">
-      <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); start.mutate({ params: { visitId: visit.id }, body: { readBy, place, ...(since ? { startedAt: new Date(since).toISOString() } : {}) } }); }}>
+      <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); start.mutate({ params: { visitId: visit.id }, body: { readBy, place, ...(conditions && { conditions }), ...(since ? { startedAt: new Date(since).toISOString() } : {}) } }); }}>
         <Choice label="Read by" value={readBy} onChange={setReadBy} options={[['seconds hand', 'A seconds hand, to about a second'], ['minute hand', 'The minute hand alone, to about ten']] as const} />
         <TextField className="max-w-md" label="Where it runs" placeholder="Test stand 2, level" value={place} onChange={(e) => setPlace(e.target.value)} />
         <TextField className="max-w-md" label="Running since" type="datetime-local" hint="Leave it empty if it starts now." value={since} onChange={(e) => setSince(e.target.value)} />
-        <Button type="submit" look="main" className="self-start" disabled={place.trim() === ''} busy={start.isPending}>Start</Button>
-      </form>
-    </Panel>
-  );
-}
-
-function LogEvent() {
-  const visit = useThisVisit();
-  const [kind, setKind] = useState<(typeof RUN_EVENTS)[number] | ''>('');
-  const [note, setNote] = useState('');
-  const log = useCommand(api.testRuns.event, { what: 'Event', onSent: () => { setKind(''); setNote(''); }, onDone: () => say('Logged.') });
-  return (
-    <Panel title="What happened to it">
-      <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (kind) log.mutate({ params: { visitId: visit.id }, body: { kind, note, happenedAt: new Date().toISOString() } }); }}>
-        <Choice hideLabel label="Event" value={kind} onChange={setKind} onClear={() => setKind('')} options={RUN_EVENTS.map((k) => [k, k] as const)} />
-        {kind && <><TextField label="What, which way, how much" placeholder={kind === 'adjusted' ? 'rating nut two turns up' : ''} value={note} onChange={(e) => setNote(e.target.value)} />
-          <p className="text-sm text-soft">{kind === 'wound' ? 'The line of the rate goes on.' : 'The line of the rate begins anew from now.'}</p>
-          <Button type="submit" look="main" busy={log.isPending}>Log it</Button></>}
+        <ConditionFields value={stands} onChange={setStands} />
+        <Button type="submit" look="main" className="self-start" disabled={place.trim() === '' || !conditions} busy={start.isPending}>Start</Button>
       </form>
     </Panel>
   );

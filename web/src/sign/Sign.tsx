@@ -1,7 +1,7 @@
 import { api } from '../api/doors.ts';
 import { serviceRecord, signFacts } from '@eclat/core/history';
 import { signObstacles, STAGES, stageName } from '@eclat/core/stages';
-import { BookOpen, FileText } from 'lucide-react';
+import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommand } from '../api/useCommand.ts';
@@ -27,6 +27,7 @@ const wayTo = (obstacle: string): string | null => {
   if (obstacle.includes('came off') || obstacle.includes('temporary')) return 'assemble';
   if (obstacle.includes('another hand')) return 'strip';
   if (obstacle.includes('test run')) return 'run';
+  if (obstacle.startsWith('A check stands failed')) return 'assemble';
   return obstacle.includes('belongs to the owner') ? 'assess' : null;
 };
 
@@ -42,6 +43,7 @@ function Closed() {
     <>
       <Answer tone="good" title={`Signed and closed, ${dayTime(visit.closedAt!)}`}>Nothing of it changes any more. A correction is added to the movement book as an amendment.</Answer>
       <Link to={`/movements/${visit.movement.id}#${visit.entryId}`} className={buttonClass('main', 'self-start text-lg')}><BookOpen className="size-6" aria-hidden />To the movement book</Link>
+      <div className="flex flex-wrap gap-2"><PaperLink paper="return"><FileText className="size-5" aria-hidden />Return sheet</PaperLink><PaperLink paper="slip"><QrCode className="size-5" aria-hidden />Slip for inside</PaperLink></div>
       <Contents />
     </>
   );
@@ -98,7 +100,7 @@ function GoesHome() {
   const give = useCommand(api.counter.giveBack, { what: 'Thing received' });
   const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
   return (
-    <Panel title="Goes home with it" aside={<PaperLink paper="return"><FileText className="size-5" aria-hidden />Return sheet</PaperLink>}>
+    <Panel title="Goes home with it" aside={<span className="flex flex-wrap gap-2"><PaperLink paper="return"><FileText className="size-5" aria-hidden />Return sheet</PaperLink><PaperLink paper="slip"><QrCode className="size-5" aria-hidden />Slip for inside</PaperLink></span>}>
       {visit.received.length === 0 ? <Empty>Nothing came with it.</Empty> : visit.received.map((r) => (
         <Tick key={r.id} label={`${r.count > 1 ? `${r.count} × ` : ''}${r.what}${r.condition ? `, ${r.condition}` : ''}`} checked={r.returnedAt !== null} onChange={(e) => give.mutate({ params: { visitId: visit.id, receivedId: r.id }, body: { returned: e.target.checked } })} />
       ))}

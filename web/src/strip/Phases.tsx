@@ -1,4 +1,4 @@
-import { PHASE_WHEN } from '@eclat/contract';
+import { PHASE_WHEN } from '@eclat/contract/strip';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/doors.ts';

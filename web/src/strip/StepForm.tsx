@@ -1,4 +1,5 @@
-import { stepFields, type StripStep } from '@eclat/contract';
+import type { StripStep } from '@eclat/contract';
+import { stepFields } from '@eclat/contract/strip';
 import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
@@ -11,6 +12,7 @@ import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { SpokenRemark } from './SpokenRemark.tsx';
 
 type Fields = z.input<typeof stepFields>;
 const LABELS = { what: 'What', heldBy: 'Held by', place: 'Goes where', note: 'Remark in words', group: 'Belongs to' };
@@ -22,7 +24,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
   const { traits } = visit.movement;
   const { steps } = visit.strip;
   const lastPlace = steps.at(-1)?.place ?? '';
-  const fresh: Fields = { what: '', heldBy: '', place: lastPlace, remarks: [], note: '', group: '', photoId: null };
+  const fresh: Fields = { what: '', heldBy: '', place: lastPlace, remarks: [], note: '', group: '', photoId: null, recordingId: null };
   const form = useForm<Fields>({ resolver: zodResolver(stepFields) as never, defaultValues: step ?? fresh });
   const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
   const remove = useCommand(api.strip.remove, { what: 'Step' });
@@ -31,13 +33,13 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
     onDone: (s) => say(`${s.what}: ${s.place || 'logged'}.`, 'good', () => remove.mutate({ params: { visitId: visit.id, stepId: s.id } })),
   });
   const change = useCommand(api.strip.change, { what: 'Step', labels: LABELS, onSent: () => { draft.clear(); onClose(); } });
-  const send = ({ what, heldBy, place, remarks, note, group, photoId }: Fields) => {
-    const body = { what, heldBy, place, remarks, note, group, photoId };
+  const send = ({ what, heldBy, place, remarks, note, group, photoId, recordingId }: Fields) => {
+    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId };
     if (step) change.mutate({ params: { visitId: visit.id, stepId: step.id }, body: { ...body, version: step.version } });
     else add.mutate({ params: { visitId: visit.id }, body });
   };
   const [heldBy, place, remarks, photoId] = [form.watch('heldBy'), form.watch('place'), form.watch('remarks') ?? [], form.watch('photoId')];
-  const offered = comesOff(traits).filter((w) => !steps.some((s) => s.what === w && s.fate === 'apart'));
+  const offered = comesOff(traits, visit.rules.held).filter((w) => !steps.some((s) => s.what === w && s.fate === 'apart'));
   const photos = visit.photos.filter((p) => p.stage === 'strip').slice(-6).reverse();
   const toggle = (id: RemarkId) => form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], { shouldDirty: true });
   return (
@@ -54,6 +56,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         </div>
         <div role="group" aria-label="Mind" className="flex flex-wrap gap-2"><span className="w-full font-semibold">Mind</span>{REMARKS.map(([id, name]) => <button key={id} type="button" aria-pressed={remarks.includes(id)} className={chip} onClick={() => toggle(id)}>{name}</button>)}</div>
         <div className="grid gap-4 sm:grid-cols-2"><TextField label={LABELS.note} {...form.register('note')} /><TextField label={LABELS.group} placeholder="strike levers" {...form.register('group')} /></div>
+        <SpokenRemark value={form.watch('recordingId') ?? null} onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })} />
         {photos.length > 0 && <fieldset><legend className="font-semibold">Photo</legend><div className="flex gap-2 overflow-x-auto py-1">{photos.map((p) => <button key={p.id} type="button" aria-pressed={photoId === p.id} aria-label={p.caption || 'Photo of the strip'} className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel" onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}><img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" /></button>)}</div></fieldset>}
         {step && <Button look="plain" className="self-start" onClick={onClose}>Close</Button>}
       </form>

@@ -5,6 +5,7 @@ import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';
 import { useTakeOut } from '../api/useTakeOut.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { Heard } from './SpokenRemark.tsx';
 
 const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30';
 
@@ -16,6 +17,7 @@ export function StepWords({ step: s }: { step: StripStep }) {
       <span className="block text-lg"><b>{s.what}</b>{s.group && <span className="text-soft">, {s.group}</span>}</span>
       <span className="block">{[s.heldBy, s.place].filter(Boolean).join(' → ')}</span>
       {mind && <span className="block font-semibold text-brass">{mind}</span>}
+      {s.recordingId && <Heard id={s.recordingId} />}
       {s.fate !== 'apart' && <span className="block text-sm text-soft">{s.fate}{s.fateNote && `: ${s.fateNote}`}, {s.fateBy}</span>}
     </span>
   );
@@ -30,7 +32,7 @@ export function useStepTools() {
   return {
     closed: visit.closedAt !== null, busy: moving.isPending,
     move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
-    remove: (s: StripStep) => out({ params: params(s) }, { params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId } }),
+    remove: (s: StripStep) => out({ params: params(s) }, { params: { visitId: visit.id }, body: { what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId, recordingId: s.recordingId } }),
   };
 }
 

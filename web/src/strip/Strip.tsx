@@ -1,8 +1,9 @@
 import type { StripStep } from '@eclat/contract';
-import { staysWhole, whereIs } from '@eclat/core/strip';
+import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
 import { FileText, Search } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Answer, Empty, Panel } from '../ui/Answer.tsx';
+import { Choice } from '../ui/Choice.tsx';
 import { PaperLink } from '../visit/Papers.tsx';
 import { Photos } from '../visit/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -14,7 +15,7 @@ import { StepForm } from './StepForm.tsx';
 import { StepRow, useStepTools } from './StepRow.tsx';
 import { Temporary } from './Temporary.tsx';
 
-const AT_ONCE = 20;
+const AT_ONCE = 8;
 
 /** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
 export function Component() {
@@ -26,6 +27,8 @@ export function Component() {
   const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
   const shown = useDeferredValue(latest, latest.slice(0, AT_ONCE));
   const [asked, setAsked] = useState('');
+  const [order, setOrder] = useState<'order' | 'groups'>('order');
+  const grouped = steps.some((s) => s.group !== '');
   const whole = staysWhole(visit.movement.traits);
   const pass = passes.at(-1)?.number ?? 1;
   const here = whereIs(steps, asked);
@@ -45,7 +48,15 @@ export function Component() {
       {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel title="What came off" aside={steps.length > 0 && <PaperLink paper="bench"><FileText className="size-5" aria-hidden />Bench sheet</PaperLink>}>
-          {steps.length === 0 ? <Empty>Each thing that comes off stands here in its order, the last one first.</Empty> : <ol className="flex flex-col divide-y divide-line">{shown.map(({ s, i }) => <StepRow key={s.id} step={s} at={i} last={i === steps.length - 1} tools={tools} onEdit={() => setEditing(s)} />)}</ol>}
+          {steps.length === 0 ? <Empty>Each thing that comes off stands here in its order, the last one first.</Empty> : <>
+            {grouped && <div className="mb-3"><Choice hideLabel label="Shown" value={order} onChange={setOrder} options={[['order', 'in their order'], ['groups', 'by sub-assembly']]} /></div>}
+            {(order === 'groups' && grouped ? bySubAssembly(shown.map((x) => ({ ...x, group: x.s.group }))) : [['', shown] as const]).map(([group, rows]) => (
+              <section key={group} aria-label={group || 'What came off, in its order'}>
+                {order === 'groups' && <h3 className="mt-3 text-lg first-letter:uppercase">{group || 'On its own'}</h3>}
+                <ol className="flex flex-col divide-y divide-line">{rows.map(({ s, i }) => <StepRow key={s.id} step={s} at={i} last={i === steps.length - 1} tools={tools} onEdit={() => setEditing(s)} />)}</ol>
+              </section>
+            ))}
+          </>}
         </Panel>
         <div className="flex min-w-0 flex-col gap-5"><Phases /><Temporary /><Custody /><Passes /></div>
       </div>

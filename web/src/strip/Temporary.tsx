@@ -1,4 +1,4 @@
-import { TEMPORARY_ENDS } from '@eclat/contract';
+import { TEMPORARY_ENDS } from '@eclat/contract/strip';
 import { useState } from 'react';
 import { api } from '../api/doors.ts';
 import { useCommand } from '../api/useCommand.ts';

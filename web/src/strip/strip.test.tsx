@@ -16,7 +16,7 @@ const person = userEvent.setup();
 beforeEach(() => standIn());
 afterEach(() => { cleanup(); vi.unstubAllGlobals(); });
 
-const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({ id: what, version: 1, pass: 1, what, heldBy: 'screw', place: 'tub 1', remarks: [], note: '', group: '', photoId: null, fate: 'apart', fateNote: '', fateBy: '', fateAt: null, ...by, ...change });
+const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({ id: what, version: 1, pass: 1, what, heldBy: 'screw', place: 'tub 1', remarks: [], note: '', group: '', photoId: null, recordingId: null, fate: 'apart', fateNote: '', fateBy: '', fateAt: null, ...by, ...change });
 const begun = { overrideReason: '', ...by };
 const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => { const v = visitOf(family); return { ...v, strip: { ...v.strip, begun, ...strip } }; };
 

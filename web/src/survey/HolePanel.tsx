@@ -1,7 +1,7 @@
 import type { SurveyedHole } from '@eclat/contract';
 import { api } from '../api/doors.ts';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_VERDICTS, judgeHole, leftAs, measureProblem, WAYS, wornSince, type HoleVerdict, type Way } from '@eclat/core/pivots';
+import { HOLE_VERDICTS, judgeHole, leftAs, measureProblem, turnedDownMm, WAYS, wornSince, type HoleVerdict, type Way } from '@eclat/core/pivots';
 import { bushedVerdicts, schoolOf } from '@eclat/core/rules';
 import { useMemo, useRef, useState } from 'react';
 import { useCommand } from '../api/useCommand.ts';
@@ -14,6 +14,7 @@ import { SelectField, TextField } from '../ui/Field.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
 import { useKeys } from '../ui/useKeys.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { PivotLook } from './PivotLook.tsx';
 import { endShakeMm, HoleExtras, type Extras } from './HoleExtras.tsx';
 import { kindsFor, PLAY_FIELDS, readPlay, typedOf, type Looking } from './play.ts';
 
@@ -41,7 +42,8 @@ export function HolePanel({ hole, measured, looking, onLooking, carried, onNext 
   const judged = read && !problem ? judgeHole(read.measure, hole.arbor.class) : null;
   // A marginal hole is bushed or left by house rule; the person's own word goes before it.
   const byRule = judged && judged.verdict !== 'bush' && bushedVerdicts(visit.rules.held).includes(judged.verdict) ? 'bush' : judged?.verdict;
-  const verdict = own ?? byRule ?? null;
+  const turned = turnedDownMm(visit.partLooks, hole.key);
+  const verdict = turned !== null && judged ? 'bush' : (own ?? byRule ?? null);
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
   const worn = last && read && !problem ? wornSince({ ...leftAs(last), at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt }) : null;
   const save = () => {
@@ -66,10 +68,11 @@ export function HolePanel({ hole, measured, looking, onLooking, carried, onNext 
               : <p className="text-soft">The verdict stands here as soon as {fields.length === 3 ? 'all three are' : 'everything is'} measured.</p>}
           {last && <p className="mt-1 border-t border-line pt-1 text-sm">Last time, {day(visit.lastSurvey!.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} × {last.holeShortMm.toFixed(2)}, {last.verdict}{last.bushed && <b>, bushed then to {last.bushed.boreMm.toFixed(2)}</b>}.{worn && worn.mm > 0.005 && <b> {worn.mm.toFixed(2)} mm more play since{worn.mmAYear !== null && `, ${worn.mmAYear.toFixed(3)} a year`}.</b>}</p>}
         </div>
-        <Choice label="Your own verdict" value={verdict ?? ''} disabled={closed} onChange={setOwn} onClear={() => setOwn(null)} options={HOLE_VERDICTS.map((v) => [v, v] as const)} />
+        <Choice label="Your own verdict" value={verdict ?? ''} disabled={closed || turned !== null} onChange={setOwn} onClear={() => setOwn(null)} options={HOLE_VERDICTS.map((v) => [v, v] as const)} />
         {own && judged && own !== judged.verdict && <p className="text-sm font-semibold text-brass">You say {own}, the measurements say {judged.verdict}: both are kept.</p>}
         {!closed && <Button look="main" disabled={!read || Boolean(problem) || !verdict} busy={set.isPending} onClick={save}>Keep, and to the next hole</Button>}
         <HoleExtras hole={hole} value={extras} onChange={setExtras} />
+        <PivotLook key={turned} hole={hole} />
         <div className="flex flex-col gap-2 border-t border-line pt-3">
           <SelectField label="Looked at" value={way} onChange={(e) => chooseWay(e.target.value as Way)}>{WAYS.map((w) => <option key={w} value={w}>{schoolOf('survey-method', w).name}</option>)}</SelectField>
           <SelectField label="By" value={kind} onChange={(e) => onLooking({ way, kind: e.target.value as Looking['kind'] })}>{kindsFor(way).map(([k, name]) => <option key={k} value={k}>{name}</option>)}</SelectField>

@@ -1,14 +1,20 @@
 import type { SurveyedHole } from '@eclat/contract';
-import type { Plate, Traits } from '@eclat/core/movement';
+import type { Arrangement, Plate, Traits } from '@eclat/core/movement';
 import clsx from 'clsx';
-import { PLATE, placeHoles, WHEEL_RADIUS } from './layout.ts';
+import type { ReactNode } from 'react';
+import { PLATE, placeHoles, WHEEL_RADIUS, type PlacedHole } from './layout.ts';
 
 type State = SurveyedHole['verdict'] | 'bushed' | 'not looked at';
 
 interface Props {
   traits: Traits;
   plate: Plate;
+  arrangement?: Arrangement;
+  /** The real plate under the holes, each where it was pressed; those not pressed yet are missing from it. */
+  photo?: { src: string; width: number; height: number; points: Readonly<Record<string, { x: number; y: number }>> } | undefined;
   stateOf: (key: string) => State;
+  /** Another mark than the state of the survey, and how it is said. */
+  markOf?: (key: string) => { mark: ReactNode; says: string };
   /** Towards where a hole wore, degrees clockwise from up; null: round. */
   wearOf?: (key: string) => number | null;
   chosen: string | null;
@@ -17,30 +23,36 @@ interface Props {
 
 /** The label stands away from the edge, and mirrored with its plate. */
 const labelRight = (x: number, plate: Plate): boolean => (plate === 'front' ? x < PLATE.width - 38 : x < 38);
+/** A bar of this many millimetres shows the scale. */
+const BAR_MM = 10;
 
 /** One plate, drawn from the trains: each hole a target to press, its state by shape before colour. */
-export function PlateFigure({ traits, plate, stateOf, wearOf, chosen, onChoose }: Props) {
-  const holes = placeHoles(traits, plate);
+export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf, wearOf, chosen, onChoose }: Props) {
+  const { holes: drawn, unitsAMm, toScale } = placeHoles(traits, plate, arrangement);
+  const height = photo ? (PLATE.width * photo.height) / photo.width : PLATE.height;
+  const holes: PlacedHole[] = photo ? drawn.flatMap((h) => { const at = photo.points[h.key]; return at ? [{ ...h, x: at.x * PLATE.width, y: at.y * height }] : []; }) : drawn;
   return (
     <figure className="min-w-0">
       <figcaption className="mb-1 text-lg font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
-      <svg viewBox={`0 0 ${PLATE.width} ${PLATE.height}`} className="h-auto w-full" role="group" aria-label={`${plate} plate`}>
-        <rect x={2} y={2} width={PLATE.width - 4} height={PLATE.height - 4} rx={14} className="fill-brass-wash stroke-brass-fill" strokeWidth={2} />
+      <svg viewBox={`0 0 ${PLATE.width} ${height}`} className="h-auto w-full" role="group" aria-label={`${plate} plate`}>
+        {photo ? <image href={photo.src} width={PLATE.width} height={height} preserveAspectRatio="none" /> : <rect x={2} y={2} width={PLATE.width - 4} height={PLATE.height - 4} rx={14} className="fill-brass-wash stroke-brass-fill" strokeWidth={2} />}
         <clipPath id={`${plate}-edge`}><rect x={3} y={3} width={PLATE.width - 6} height={PLATE.height - 6} rx={13} /></clipPath>
-        <g clipPath={`url(#${plate}-edge)`}>
+        {!photo && <g clipPath={`url(#${plate}-edge)`}>
         {holes.map((h) => <circle key={h.key} cx={h.x} cy={h.y} r={WHEEL_RADIUS[h.arbor.class]} className="fill-none stroke-brass-fill" strokeOpacity={0.45} strokeWidth={1.2} strokeDasharray="2 2.4" />)}
-        </g>
+        </g>}
+        {!photo && unitsAMm && <g transform={`translate(12 ${PLATE.height - 10})`}><path d={`M0 -4 V0 H${BAR_MM * unitsAMm} V-4`} className="fill-none stroke-ink" strokeWidth={1.4} /><text x={BAR_MM * unitsAMm + 5} y={0} fontSize={11} className="fill-ink">{BAR_MM} mm{toScale.length < traits.trains.length && `, ${toScale.join(' and ')} to scale`}</text></g>}
         {holes.map((h) => {
           const state = stateOf(h.key);
+          const other = markOf?.(h.key);
           const wear = wearOf?.(h.key);
           return (
-            <g key={h.key} role="button" tabIndex={0} aria-pressed={chosen === h.key} aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${state}`}
+            <g key={h.key} role="button" tabIndex={0} aria-pressed={chosen === h.key} aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
               className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill" transform={`translate(${h.x} ${h.y})`}
               onClick={() => onChoose(h.key)} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onChoose(h.key); } }}>
               <circle r={18} className="fill-transparent" />
               <circle r={17} className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')} strokeWidth={2.5} />
               {typeof wear === 'number' && <path d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5" transform={`rotate(${wear})`} className="fill-none stroke-danger" strokeWidth={2.4} />}
-              <Mark state={state} />
+              {other ? other.mark : <Mark state={state} />}
               <text x={labelRight(h.x, plate) ? 13 : -13} y={-9} textAnchor={labelRight(h.x, plate) ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
             </g>
           );

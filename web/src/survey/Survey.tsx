@@ -1,5 +1,5 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { holesOf, type Hole } from '@eclat/core/movement';
+import { holesOf, type Hole, type Plate } from '@eclat/core/movement';
 import { bushedHoles, type Way } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
 import { useState } from 'react';
@@ -7,6 +7,8 @@ import { Answer, Panel } from '../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { HolePanel } from './HolePanel.tsx';
+import { PlatesLaid } from './PlatesLaid.tsx';
+import { PartsLooked } from './PartsLooked.tsx';
 import { FigureKey, PlateFigure } from './PlateFigure.tsx';
 import type { Looking } from './play.ts';
 
@@ -34,6 +36,11 @@ export function Component() {
     setChosen((rest.find((h) => !measured.has(h.key)) ?? all[at + 1] ?? all[0])!.key);
   };
   const count = wanted('front') + wanted('back');
+  const photoOf = (plate: Plate) => {
+    const laid = visit.platePhotos.find((p) => p.plate === plate);
+    const photo = laid && visit.photos.find((p) => p.id === laid.photoId);
+    return laid && photo ? { src: `/api/photos/${photo.id}/large`, width: photo.width, height: photo.height, points: laid.points } : undefined;
+  };
   return (
     <>
       <Answer tone={count > 0 ? 'due' : left === 0 ? 'good' : 'info'} title={count > 0 ? `${count} to bush: ${wanted('front')} front, ${wanted('back')} back` : left === 0 ? 'Every hole is sound' : 'Nothing to bush so far'}>
@@ -42,13 +49,15 @@ export function Component() {
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel>
           <div className="grid grid-cols-2 gap-5">
-            {(['front', 'back'] as const).map((plate) => <PlateFigure key={plate} traits={traits} plate={plate} stateOf={stateOf} wearOf={(key) => measured.get(key)?.wearDeg ?? null} chosen={chosen} onChoose={setChosen} />)}
+            {(['front', 'back'] as const).map((plate) => <PlateFigure key={plate} traits={traits} plate={plate} arrangement={visit.movement.plates} photo={photoOf(plate)} stateOf={stateOf} wearOf={(key) => measured.get(key)?.wearDeg ?? null} chosen={chosen} onChoose={setChosen} />)}
           </div>
           <div className="mt-4"><FigureKey /></div>
+          <PlatesLaid onHole={setChosen} />
           {count > 0 && <ByTrain holes={visit.holes} all={all} />}
         </Panel>
         {hole && <HolePanel key={`${hole.key}.${measured.get(hole.key)?.version ?? 0}`} hole={hole} measured={measured.get(hole.key)} looking={looking} onLooking={setLooking} carried={carried} onNext={(typed) => { setCarried(kept(typed)); onwards(hole.key); }} />}
       </div>
+      <PartsLooked />
       <StageFoot stage="survey" ready={left === 0} why={`${left} ${left === 1 ? 'hole has' : 'holes have'} no verdict yet.`} />
     </>
   );

@@ -1,28 +1,59 @@
-import { holesOf, type ArborClass, type Hole, type Plate, type Traits } from '@eclat/core/movement';
+import { AS_USUAL, holesOf, pairsOf, trainsFromRight, type ArborClass, type Arrangement, type Hole, type Plate, type Train, type Traits } from '@eclat/core/movement';
 
 export const PLATE = { width: 300, height: 380 } as const;
+const FOOT = PLATE.height - 48;
+const TALL = PLATE.height - 84;
 
 /** Radius of the wheel behind an arbor, as drawn: a sketch of the train, not to scale. */
 export const WHEEL_RADIUS: Record<ArborClass, number> = { barrel: 46, train: 33, 'late train': 25, escape: 21, pallet: 12, fly: 13, lever: 11, balance: 28 };
 
 export interface PlacedHole extends Hole { x: number; y: number }
+export interface PlacedPlate {
+  holes: PlacedHole[];
+  /** Units of the drawing for a millimetre, where a whole train is measured. */
+  unitsAMm: number | null;
+  /** Trains that are drawn to that scale. */
+  toScale: Train['train'][];
+}
+
+const measured = (train: Train, { centresMm }: Arrangement): number[] | null => {
+  const all = pairsOf(train).map((p) => centresMm[p.key]);
+  return all.length > 0 && all.every((mm) => mm !== undefined) ? all : null;
+};
 
 /**
  * Where each hole stands on a drawn plate: barrels at the foot, the fast end at the top, one column a train, the arbors
- * stepping from side to side. The back plate is the front one mirrored, as the plates really are.
+ * stepping from side to side. A train whose centre distances are all measured is drawn to scale; the others are a sketch.
+ * The back plate is the front one mirrored, as the plates really are.
  */
-export function placeHoles(traits: Traits, plate: Plate): PlacedHole[] {
-  const columns = traits.trains.length;
-  return holesOf(traits).filter((h) => h.plate === plate).map((hole) => {
-    const column = traits.trains.findIndex((t) => t.train === hole.train);
-    const { arbors } = traits.trains[column]!;
-    const row = arbors.findIndex((a) => a.id === hole.arbor.id);
-    const share = PLATE.width / columns;
-    // Going on the right of the front plate, the strike on its left.
+export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangement = AS_USUAL): PlacedPlate {
+  const trains = trainsFromRight(traits, arrangement);
+  const share = PLATE.width / trains.length;
+  const sums = trains.flatMap((t) => { const all = measured(t, arrangement); return all ? [all.reduce((a, b) => a + b, 0)] : []; });
+  // The longest train fills the height.
+  const unitsAMm = sums.length > 0 ? TALL / Math.max(...sums) : null;
+  const holes = trains.flatMap((train, column) => {
+    // Going on the right of the front plate, the strike on its left, unless these are said to lie otherwise.
     const middle = PLATE.width - share * (column + 0.5);
-    const step = Math.min(24, share / 5) * (row % 2 === 0 ? -1 : 1) * (row === 0 ? 0 : 1);
-    const x = middle + step;
-    const y = PLATE.height - 48 - (row * (PLATE.height - 84)) / Math.max(1, arbors.length - 1);
-    return { ...hole, x: plate === 'front' ? x : PLATE.width - x, y };
+    const sideways = Math.min(24, share / 5);
+    const known = measured(train, arrangement);
+    let y = FOOT;
+    let x = middle;
+    return train.arbors.flatMap((arbor, row) => {
+      if (row > 0) {
+        const next = middle + sideways * (row % 2 === 0 ? -1 : 1);
+        if (known && unitsAMm) {
+          const far = known[row - 1]! * unitsAMm;
+          const across = Math.max(-0.8 * far, Math.min(0.8 * far, next - x));
+          x += across;
+          y -= Math.sqrt(far ** 2 - across ** 2);
+        } else {
+          x = next;
+          y = FOOT - (row * TALL) / Math.max(1, train.arbors.length - 1);
+        }
+      }
+      return holesOf(traits).filter((h) => h.plate === plate && h.arbor.id === arbor.id).map((hole) => ({ ...hole, x: plate === 'front' ? x : PLATE.width - x, y }));
+    });
   });
+  return { holes, unitsAMm, toScale: trains.filter((t) => measured(t, arrangement)).map((t) => t.train) };
 }

@@ -52,7 +52,7 @@ export function Photos({ stage }: { stage: StageId }) {
         onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
         onDrop={(e) => { e.preventDefault(); setOver(false); add(e.dataTransfer.files); }}>
         {visit.photos.length === 0 ? <Empty>Photographs before anybody touches anything. Choose files, take them with the camera, drop or paste them here.</Empty> : (
-          <ul className="grid grid-cols-3 gap-3 sm:grid-cols-4 lg:grid-cols-6">
+          <ul className="grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] sm:grid-cols-4 lg:grid-cols-6">
             {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
               <li key={p.id}>
                 <button type="button" className="block w-full overflow-hidden rounded-lg border border-line" onClick={() => setOpen(p.id)} aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}>

@@ -4,5 +4,5 @@ import { useThisVisit } from './thisVisit.ts';
 /** Opening a visit goes to what is next on it. */
 export function Component() {
   const visit = useThisVisit();
-  return <Navigate replace to={visit.closedAt ? 'sign' : visit.next.stage} />;
+  return <Navigate replace to={visit.closedAt ? 'sign' : visit.next.beside ? 'case' : visit.next.stage} />;
 }

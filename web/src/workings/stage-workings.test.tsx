@@ -29,8 +29,8 @@ function show(visit: Visit, stage: 'fit' | 'run' = 'run'): void {
 const kept = (change: Partial<KeptWorking> = {}): KeptWorking => ({ id: 'k1', working: 'beat-error', version: 1, stage: 'run', input: { tickToTockMs: 450, tockToTickMs: 550, oscillator: 'pendulum' }, result: {}, says: 'Out of beat by 10.0 %.', ...by, ...change });
 const START = Date.parse(AT);
 const testRun = {
-  id: 't1', startedAt: AT, readBy: 'seconds hand' as const, place: 'stand', events: [],
-  readings: [0, 1, 2, 3].map((d) => ({ id: `r${d}`, readAt: new Date(START + d * 86_400_000).toISOString(), errorS: 12 * d, by: 'Ines Calloway' })),
+  id: 't1', startedAt: AT, readBy: 'seconds hand' as const, place: 'stand', conditions: null, events: [],
+  readings: [0, 1, 2, 3].map((d) => ({ id: `r${d}`, readAt: new Date(START + d * 86_400_000).toISOString(), errorS: 12 * d, celsius: null, by: 'Ines Calloway' })),
 };
 
 describe('the workings of a stage', () => {
