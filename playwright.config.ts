@@ -4,19 +4,20 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
-  timeout: 120_000,
-  expect: { timeout: 10_000 },
+  // A machine whose disk stalls holds a page up for many seconds: waiting costs nothing where it does not.
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   reporter: [['list'], ['json']],
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 40_000,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream'],
     },
   },
 });

@@ -9,11 +9,11 @@ const isolate = false;
 export default defineConfig({
   test: {
     projects: [
-      { test: { isolate, name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
+      { test: { isolate, name: 'core', root: 'core', testTimeout: 60_000, include: ['src/**/*.test.ts'] } },
       { test: { isolate, name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
-      { test: { isolate, name: 'scripts', root: 'scripts', include: ['**/*.test.ts'], testTimeout: 90_000 } },
-      { test: { isolate, name: 'web', root: 'web', testTimeout: 20_000, setupFiles: ['./test/setup.ts'], include: ['src/**/*.test.{ts,tsx}'] } },
-      { test: { isolate, name: 'server', root: 'server', include: ['src/**/*.test.ts'], globalSetup: ['./test/database.ts'], testTimeout: 30_000, hookTimeout: 60_000 } },
+      { test: { isolate, name: 'scripts', root: 'scripts', include: ['**/*.test.ts'], testTimeout: 240_000 } },
+      { test: { isolate, name: 'web', root: 'web', testTimeout: 120_000, setupFiles: ['./test/setup.ts'], include: ['src/**/*.test.{ts,tsx}'] } },
+      { test: { isolate, name: 'server', root: 'server', include: ['src/**/*.test.ts'], globalSetup: ['./test/database.ts'], testTimeout: 120_000, hookTimeout: 180_000 } },
     ],
   },
 });

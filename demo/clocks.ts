@@ -70,8 +70,10 @@ export const CLOCKS: readonly DemoClock[] = [
         { bath: 'petroleum solvent', parts: [{ name: 'mainsprings', materials: ['blued or polished steel'] }, { name: 'nuts, pins and screws', materials: ['blued or polished steel'] }], minutes: 20 },
         { bath: 'ammoniated water', parts: [brassAndSteel], minutes: 5, before: 'Brown all over, black in the sinks', after: 'Even and clean; old marks left' }, { bath: 'detergent', sequence: 'light', parts: [brassAndSteel], minutes: 2, after: 'No chips left in the sinks' },
       ],
+      found: { pallets: { state: 'grooved', note: 'entry pallet deeper' }, 'pivot.S3.front': { state: 'worn', toMm: 1.2 } },
       worn: { 'T2.back': 0.34, 'S3.front': 0.29, 'S4.back': 0.24, 'T5.front': 0.16 },
-      parts: [{ what: 'Suspension spring', size: '0.10 × 6 × 22 mm', why: 'One strip kinked', source: 'new', oldPart: 'returned to the owner' }, { what: 'Taper pins, six', source: 'made here', oldPart: 'scrapped' }],
+      parts: [{ what: 'Suspension spring', stock: 'AS-S10', why: 'One strip kinked', source: 'from stock', oldPart: 'returned to the owner' }, { what: 'Taper pin', kind: 'pin', sizes: { diameter_mm: 1.5, length_mm: 18 }, quantity: 6, source: 'made here', oldPart: 'scrapped' }],
+      casework: [{ place: 'dial', what: 'Dusted, nothing more', did: 1, hoursAgo: 300, ended: true }],
       workings: [
         { working: 'spring-turns', stage: 'survey', input: { barrelMm: 38.2, arborMm: 12.5, thicknessMm: 0.38, lengthMm: 1390 } },
         { working: 'beat-error', stage: 'run', input: { tickToTockMs: 398, tockToTickMs: 402, oscillator: 'pendulum', amplitudeDeg: 3.1 } },
@@ -112,7 +114,8 @@ export const CLOCKS: readonly DemoClock[] = [
     course: {
       findings: [f('chime train, warning wheel', 'Arbor leans visibly under power.', 'harms it', 'striking', 'Survey, bush', { hours: 0.8, cause: 'worn-hole.chime' })], symptoms: { 'misses-strike': 'present', 'wrong-random': 'present' }, cause: 'Worn holes in the chime train', points: [{ x: 0.55, y: 0.47, finding: 0 }],
       estimate: { lines: [{ kind: 'labour', what: 'Overhaul, three trains', quantity: '14', price: '52.00', says: 'accepted' }, { kind: 'labour', what: 'Case polished', quantity: '3', price: '52.00', optional: true, says: 'declined' }], later: [{ kind: 'part', what: 'Chime mainspring, found set while apart', quantity: '1', price: '38.00' }, { kind: 'labour', what: 'Fitting it', quantity: '1', price: '52.00' }] },
-      baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T2.back': 0.3, 'S4.front': 0.22, 'S5.back': 0.2, 'C2.front': 0.42, 'C5.back': 0.11 }, unmeasured: 7,
+      baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }], worn: { 'T2.back': 0.3, 'S4.front': 0.22, 'S5.back': 0.2, 'C2.front': 0.42, 'C5.back': 0.11 }, unmeasured: 7, found: { 'fly.chime': { state: 'slips too easily' }, 'click.strike': { state: 'worn', note: 'second tooth of the ratchet rounded' } },
+      casework: [{ place: 'case', what: 'Old glue out of the joint', did: 1, hoursAgo: 52, ended: true }, { place: 'case', what: 'Glued and clamped', product: 'hide glue', waitHours: 12, did: 1, hoursAgo: 50, ended: true }, { place: 'case', what: 'Finish coat', product: 'shellac, thin', times: 3, waitHours: 24, once: true, did: 2, hoursAgo: 5 }, { place: 'case', what: 'Trim fitted', product: 'two finials', origin: 'of this clock' }, { place: 'glass', what: 'Glass cut and fitted', origin: 'new, a guess', note: 'Side light was missing: plain sheet, 2 mm' }],
     },
   },
   {
@@ -147,7 +150,8 @@ export const CLOCKS: readonly DemoClock[] = [
   },
   {
     owner: 'Aldermere Town Hall', phone: '0555 010 001', clock: 'Master clock of the council chamber', movement: { name: 'Electrically rewound master', familyId: 'electric-master', maker: 'Northmere Clock Works', marks: [{ place: 'label', text: '24 V, 0.22 A' }] },
-    complaint: 'Dials in the offices stop, the master ticks on. Came without its case.', received: [{ what: 'Pendulum' }], picture: 'recorder', daysAgo: 9, by: 'marit', stage: 'diagnose', course: { alone: { drives: 'Eleven office dials in series', supply: '24 V, every half minute', borrowed: 'a bench supply and a stand' }, answers: { runs: 'all the time', time: 'keeps time' }, measured: [{ kind: 'coil', value: 109, how: 'meter, one end free' }], symptoms: {} },
+    complaint: 'Dials in the offices stop, the master ticks on. Came without its case.', received: [{ what: 'Pendulum' }], picture: 'recorder', daysAgo: 9, by: 'marit', stage: 'diagnose', course: { alone: { drives: 'Eleven office dials in series', supply: '24 V, every half minute', borrowed: 'a bench supply and a stand' }, answers: { runs: 'all the time', time: 'keeps time' }, measured: [{ kind: 'coil', value: 109, how: 'meter, one end free' }], symptoms: {},
+      electric: [{ kind: 'coil', what: 'Rewind coil', ohms: 109, expectedOhms: 110, atC: 19 }, ...([[9, 81, 'nothing'], [12, 109, 'moves'], [15, 137, 'lifts'], [17, 154, 'advances'], [20, 182, 'advances'], [24, 219, 'advances']] as const).map(([volts, milliamps, did]) => ({ kind: 'step' as const, volts, milliamps, did, supplyV: 24 })), { kind: 'contact', what: 'Half-minute contact', state: 'pitted', dwellMs: 420, periodS: 30, perMinute: 2, expectedPerMinute: 2, note: 'left half deeper' }] },
   },
   {
     owner: 'Philippa Yarrow', phone: '0555 016 515', clock: 'Green kitchen clock, mains', movement: { name: 'Synchronous movement, sealed rotor', familyId: 'synchronous', maker: 'Voltane', marks: [{ place: 'label', text: '50 Hz' }] },
@@ -203,3 +207,6 @@ export const BATHS_IN_USE: (Omit<BodyOf<typeof api.cleaning.fill>, 'note'> & { d
   { bath: 'detergent', name: 'Basin', litres: 5, waterParts: 40, limitLoads: 4, limitDays: 7, daysAgo: 2 },
   { bath: 'petroleum solvent', name: 'Covered tray', litres: 2, waterParts: null, limitLoads: null, limitDays: 45, daysAgo: 61 },
 ];
+
+/** On its way to the stores, by the supplier's number. */
+export const ORDERED = [{ supplierNo: 'AS-S13', quantity: 6, inDays: 5 }, { supplierNo: 'QW-16', quantity: 4, inDays: 9 }] as const;

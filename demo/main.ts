@@ -5,10 +5,13 @@ import { connect, migrate, type EntityManager } from '@eclat/server/database/orm
 import type { Person } from '@eclat/contract';
 import type { Bath } from '@eclat/core/cleaning';
 import { fillBath } from '@eclat/server/cleaning/book.service';
+import { listStores, orderItem, takeTable } from '@eclat/server/stores/stores.service';
 import { addCause } from '@eclat/server/diagnosis/knowledge.service';
-import { BATHS_IN_USE, CLOCKS, OWN_CAUSE, type DemoClock } from './clocks.ts';
+import { BATHS_IN_USE, CLOCKS, ORDERED, OWN_CAUSE, type DemoClock } from './clocks.ts';
 import { HISTORIES } from './histories.ts';
-import { DAY, seeded, Workshop } from './workshop.ts';
+import table from './stores.csv?raw';
+import { seeded } from '@eclat/core/simulated';
+import { DAY, Workshop } from './workshop.ts';
 
 const PASSPHRASE = 'brass-lark-mends-nine';
 const TEAM = { marit: ['Marit Fennick', 'owner-of-shop'], ines: ['Ines Calloway', 'technician'], tobiah: ['Tobiah Rusk', 'technician'], wilf: ['Wilf Arden', 'counter'] } as const;
@@ -38,11 +41,18 @@ async function load(em: EntityManager): Promise<void> {
   em.create(Shop, { one: true, name: 'Fennick Row Clock Room', createdAt: new Date(now.getTime() - 15 * 365 * DAY), hourlyRate: '52.00', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 55 });
   const people = {} as Record<keyof typeof TEAM, Person>;
   for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][]) people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
+  await takeTable({ em, person: people.wilf, now: new Date(now.getTime() - 900 * DAY), touched: new Set() }, table);
+  await em.flush();
   for (const history of HISTORIES) await past(em, people, history);
   await addCause({ em, person: people.ines, now: new Date(now.getTime() - 400 * DAY), touched: new Set() }, OWN_CAUSE);
   for (const { daysAgo, ...bath } of BATHS_IN_USE) {
     const ctx = { em, person: people.ines, now: new Date(now.getTime() - daysAgo * DAY), touched: new Set<string>() };
     fills.push({ id: (await fillBath(ctx, { ...bath, note: '' })).id, bath: bath.bath, at: ctx.now });
+  }
+  for (const { supplierNo, quantity, inDays } of ORDERED) {
+    const ctx = { em, person: people.wilf, now: new Date(now.getTime() - 2 * DAY), touched: new Set<string>() };
+    const item = (await listStores(ctx)).find((i) => i.supplierNo === supplierNo)!;
+    await orderItem(ctx, item.id, { quantity, expectedOn: new Date(now.getTime() + inDays * DAY).toISOString().slice(0, 10), visitId: null });
   }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }

@@ -7,16 +7,21 @@ import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { has, holesOf, type TrainKey } from '@eclat/core/movement';
+import { checksFor } from '@eclat/core/setup';
+import { answerCheck } from '@eclat/server/together/together.service';
 import { oilChart } from '@eclat/core/oiling';
-import { chooseBush, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
+import { bushChoices, partsToLook, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
+import { bushesIn } from '@eclat/core/stores';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/stages';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/agreement/owner.service';
 import { putTime } from '@eclat/server/benchtime/benchtime.service';
+import { addTask, didTask, endTask } from '@eclat/server/casework/casework.service';
 import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, lookAtPlace, measure } from '@eclat/server/counter/assess.service';
 import { answerQuestion, callBack, cameAlone, giveBack, wantThing } from '@eclat/server/counter/counter.service';
 import type { EntityManager } from '@eclat/server/database/orm';
+import { addElectric } from '@eclat/server/electric/electric.service';
 import { observe, settleCause, takeLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/findings/findings.service';
 import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
@@ -27,7 +32,8 @@ import { addPhoto, markPhoto } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power/power.service';
 import { comesOff, staysWhole } from '@eclat/core/strip';
 import { addPhase, addStep, setFate } from '@eclat/server/strip/strip.service';
-import { measureHole } from '@eclat/server/survey/survey.service';
+import { listStores } from '@eclat/server/stores/stores.service';
+import { lookAtPart, measureHole, soundParts } from '@eclat/server/survey/survey.service';
 import { addEvent, addReading, startRun } from '@eclat/server/testruns/testruns.service';
 import { takeIn } from '@eclat/server/visits/intake.service';
 import { presentVisit } from '@eclat/server/visits/present';
@@ -36,16 +42,6 @@ import { keepWorking } from '@eclat/server/workings/workings.service';
 import { photograph, type Picture } from './pictures.ts';
 
 const DAY = 86_400_000;
-
-/** Small seeded generator (mulberry32, public domain): the demo is the same in every shop. */
-export function seeded(seed: number): () => number {
-  return () => {
-    seed = (seed + 0x6d2b79f5) | 0;
-    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** What is known of a visit beyond its intake, as far as it has got. */
 export interface Course {
@@ -70,11 +66,17 @@ export interface Course {
   baths?: { bath: Bath; sequence?: SequenceId; parts: BodyOf<typeof api.cleaning.start>['parts']; minutes: number; running?: boolean; before?: string; after?: string }[];
   /** Holes worn oval: how far the long way is beyond the short, mm. */
   worn?: Record<string, number>;
+  /** Parts that are not sound, by key; the others are. */
+  found?: Record<string, { state: string; toMm?: number; note?: string }>;
   /** Leave so many holes unmeasured at the end. */
   unmeasured?: number;
   /** Fit only so many of the bushes. */
   bushes?: number;
-  parts?: BodyOf<typeof api.fitting.addPart>[];
+  /** `stock` is the supplier's number of what was taken from the stores. */
+  electric?: BodyOf<typeof api.electric.add>['look'][];
+  /** On case, dial and glass: done so often, the last so many hours ago. */
+  casework?: (BodyOf<typeof api.casework.add> & { did?: number; hoursAgo?: number; ended?: boolean })[];
+  parts?: (BodyOf<typeof api.fitting.addPart> & { stock?: string })[];
   oilLeft?: number;
   /** Reckoned and kept, by stage. */
   workings?: BodyOf<typeof api.workings.keep>[];
@@ -119,6 +121,8 @@ export class Workshop {
       await this.did(markStage(this.ctx, visit.id, stage, true), 20);
     }
     await this.work(visit, to, course, true);
+    await this.beside(visit.id, course.casework);
+    for (const look of course.electric ?? []) await this.did(addElectric(this.ctx, visit.id, { look }), 3);
     await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);
   }
@@ -169,11 +173,15 @@ export class Workshop {
       case 'survey': return this.survey(visit, course);
       case 'fit': return this.fit(visit, course);
       case 'assemble':
+        if (!last) for (const c of checksFor(traits, 'assemble')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '' }), 1);
+        else for (const c of checksFor(traits, 'assemble').slice(0, 4)) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '' }), 1);
         for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined)) await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
         return;
       case 'oil': {
         const points = oilChart(traits);
-        for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, p.grade === 'none' ? '' : `${p.grade} oil, batch 22-07`), 1);
+        const oils = (await listStores(this.ctx)).filter((i) => i.kind === 'product');
+        const oilFor = (grade: string) => oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
+        for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, { differs: '', ...(p.grade === 'none' ? { product: '', batch: '', stockId: null } : { product: oilFor(p.grade).name, batch: p.grade === 'grease' ? '21-11' : '22-07', stockId: oilFor(p.grade).id }) }), 1);
         return;
       }
       case 'run': return course.run && this.testRun(visit, course.run);
@@ -216,6 +224,18 @@ export class Workshop {
   later = async (visitId: string, lines: NonNullable<Course['estimate']>['later']) => {
     for (const l of lines ?? []) await this.did(addLine(this.ctx, visitId, api.agree.addLine.body.parse(l)));
   };
+  private async beside(visitId: string, tasks: Course['casework']): Promise<void> {
+    const here = this.now;
+    for (const { did = 0, hoursAgo = 0, ended = false, ...given } of tasks ?? []) {
+      let task = await this.did(addTask(this.ctx, visitId, api.casework.add.body.parse(given)), 1);
+      for (let i = 0; i < did; i++) {
+        this.now = new Date(this.today.getTime() - (hoursAgo + (did - 1 - i) * task.waitHours) * 3_600_000);
+        task = await this.did(didTask(this.ctx, visitId, task.id, { did: true, version: task.version }), 0);
+      }
+      if (ended) await this.did(endTask(this.ctx, visitId, task.id, true), 0);
+    }
+    this.now = here;
+  }
   comesBack = (visit: Visit) => this.did(callBack(this.ctx, visit.id, visit.earlier[0]!.visitId));
   giveBack = async (visit: Visit) => { for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1); };
 
@@ -223,7 +243,7 @@ export class Workshop {
     for (const c of cautionsFor(visit.movement.traits, 'power')) if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));
     for (const p of visit.power) {
       const state = course.power?.[p.train] ?? (last ? 'unknown' : 'let down');
-      if (state !== 'unknown') await this.did(setPower(this.ctx, visit.id, p.train, { state, turns: state === 'let down' ? 4.5 : null, note: '', version: p.version }));
+      if (state !== 'unknown') await this.did(setPower(this.ctx, visit.id, p.train, { state, turns: state === 'let down' ? 4.5 : null, setUpTurns: null, note: '', version: p.version }));
     }
     if (!last || course.override) await this.did(beginStrip(this.ctx, visit.id, course.override ?? ''));
   }
@@ -251,34 +271,39 @@ export class Workshop {
       const { verdict } = judgeHole({ pivotMm, holeLongMm, holeShortMm }, hole.arbor.class);
       await this.did(measureHole(this.ctx, visit.id, hole.key, { pivotMm, holeLongMm, holeShortMm, verdict, note: '', version: 0, seen: null, way: 'one-wheel', wearDeg: course.worn?.[hole.key] ? own * 45 : null, endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2, spins: true, polished: true, past: own === 3 ? 'factory bush' : 'original' }), 1);
     }
+    for (const [key, { state, toMm = null, note = '' }] of Object.entries(course.found ?? {})) await this.did(lookAtPart(this.ctx, visit.id, key, { state, toMm, note, version: 0 }), 2);
+    if (course.found) await this.did(soundParts(this.ctx, visit.id, partsToLook(visit.movement.traits).filter((p) => p.kind !== 'depth').map((p) => p.key)), 2);
   }
 
   private async fit(visit: Visit, course: Course): Promise<void> {
     const { holes } = await presentVisit(this.ctx, visit.id);
     for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
-      const bush = chooseBush({ finishedPivotMm: h.pivotMm, clearanceMm: freshClearanceMm(h.pivotMm), holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, plateMm: 2 });
-      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '', located: 'from the unworn side', off: false, endShakeMm: 0.2, spins: true }), 25);
+      const [bush] = bushChoices({ finishedPivotMm: h.pivotMm, clearanceMm: freshClearanceMm(h.pivotMm), holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, plateMm: 2 }, bushesIn(await listStores(this.ctx)));
+      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '', located: 'from the unworn side', off: false, endShakeMm: 0.2, spins: true, stockId: bush.stockId }), 25);
     }
-    for (const p of course.parts ?? []) await this.did(addPart(this.ctx, visit.id, api.fitting.addPart.body.parse(p)), 15);
+    for (const { stock, ...p } of course.parts ?? []) {
+      const item = stock ? (await listStores(this.ctx)).find((i) => i.supplierNo === stock)! : null;
+      await this.did(addPart(this.ctx, visit.id, api.fitting.addPart.body.parse({ ...p, ...(item && { kind: item.kind, sizes: item.sizes, cost: item.price, stockId: item.id }) })), 15);
+    }
   }
 
   private async testRun(visit: Visit, run: NonNullable<Course['run']>): Promise<void> {
     if (run.endedHoursAgo !== undefined) this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
-    for (const p of (await presentVisit(this.ctx, visit.id)).power) await this.did(setPower(this.ctx, visit.id, p.train, { state: 'wound', turns: null, note: 'for the test run', version: p.version }));
-    await this.did(startRun(this.ctx, visit.id, { readBy: run.readBy ?? 'seconds hand', place: run.place }));
-    await this.did(addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully' }), 3);
+    for (const p of (await presentVisit(this.ctx, visit.id)).power) await this.did(setPower(this.ctx, visit.id, p.train, { state: 'wound', turns: null, setUpTurns: p.setUpTurns, note: 'for the test run', version: p.version }));
+    await this.did(startRun(this.ctx, visit.id, { readBy: run.readBy ?? 'seconds hand', place: run.place, conditions: { stands: /case/.test(run.place) ? 'in its case' : 'on a stand', level: true, setter: visit.movement.traits.oscillator === 'pendulum' ? 'rating nut' : 'regulator', lengthMm: null, pitchMm: null } }));
+    await this.did(addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully', detail: null }), 3);
     const noise = () => ((this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9));
     let error = run.start ?? 2;
     const every = run.every ?? 1;
     for (let d = 0; d <= run.days + 1e-9; d += every) {
       const shown = error + noise() + (run.misread === d ? 60 : 0);
-      await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(shown.toFixed(1)) }), 0);
+      await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(shown.toFixed(1)), celsius: Number((18 + 3 * this.random()).toFixed(0)) }), 0);
       const before = run.adjustedAfter !== undefined && d < run.adjustedAfter;
       if (run.adjustedAfter === d) {
         this.pass(2);
-        await this.did(addEvent(this.ctx, visit.id, { kind: 'adjusted', happenedAt: this.now.toISOString(), note: 'rating nut one turn up, hands set right' }), 3);
+        await this.did(addEvent(this.ctx, visit.id, { kind: 'adjusted', happenedAt: this.now.toISOString(), note: 'hands set right', detail: { setter: 'rating nut', amount: -1 } }), 3);
         error = 0;
-        await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(noise().toFixed(1)) }), 0);
+        await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(noise().toFixed(1)), celsius: null }), 0);
       }
       if (d + every > run.days + 1e-9) break;
       error += (before ? run.oldRate ?? run.rate : run.rate) * every;

@@ -117,6 +117,20 @@ export async function takeIn(page: Page, family: string, clock: string, mark = '
   await expect(page.getByRole('heading', { name: clock })).toBeVisible();
 }
 
+/** Cautions read, every train let down, the strip begun. */
+export async function makeSafe(page: Page): Promise<void> {
+  await stage(page, 'Power down');
+  await expect(page.getByRole('status').first()).toContainText('Do not open the plates');
+  const unread = page.getByRole('button', { name: 'I have read this' });
+  for (let n = await unread.count(); n > 0; n--) {
+    await unread.first().click();
+    await expect(unread).toHaveCount(n - 1);
+  }
+  for (const train of await page.getByRole('radio', { name: 'Let down' }).all()) await train.click();
+  await page.getByRole('button', { name: 'Begin the strip' }).click();
+  await stageDone(page, 'Power down');
+}
+
 export const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
 export const stageDone = (page: Page, name: string) => page.getByRole('button', { name: `${name} is done` }).click();
 

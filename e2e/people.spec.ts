@@ -32,7 +32,7 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
     await counter.goto(`${visit}/power`);
     await counter.getByRole('radio', { name: 'Let down' }).first().click();
     await expect(counter.getByText('Your role may not do this.')).toBeVisible();
-    await expect(counter.getByRole('link', { name: 'going unknown' })).toBeVisible();
+    await expect(counter.getByRole('button', { name: 'going unknown' })).toBeVisible();
     await counter.getByRole('button', { name: 'Wilf Arden' }).click();
     await expect(counter.getByRole('menuitem', { name: 'People' })).toHaveCount(0);
   });

@@ -74,7 +74,7 @@ test('one clock goes from the counter to its signed service history, and a kille
       await page.getByRole('button', { name: 'I have read this' }).first().click();
     }
     await page.getByRole('radio', { name: 'Wound', exact: true }).click();
-    await expect(page.getByRole('link', { name: 'going wound' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'going wound' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Begin the strip' })).toBeDisabled();
     await page.getByRole('radio', { name: 'Let down' }).click();
     await expect(answer(page)).toContainText('Safe to open');
@@ -136,7 +136,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(page.getByRole('list', { name: 'Running timers' })).toContainText(CLOCK);
     for (const next of ['Hot rinse', 'Displace', 'Warm air']) await page.getByRole('button', { name: `On to: ${next}` }).click();
     await page.getByLabel('What it looks like now').fill('even and clean');
-    await page.getByRole('button', { name: 'Parts are out' }).click();
+    await page.getByRole('button', { name: 'Parts are out', exact: true }).click();
     await expect(answer(page)).toContainText('One run is done');
     await stageDone(page, 'Clean');
   });
@@ -167,9 +167,10 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('button', { name: 'Enter the part' }).click();
     await expect(page.getByText('What was fitted is needed.')).toBeVisible();
     await page.getByLabel('What was fitted').fill('Suspension spring');
-    await page.getByLabel('Size').fill('0.10 × 6 × 22 mm');
+    for (const [size, typed] of [['Strength', '0,10'], ['Width', '6'], ['Length', '22']] as const) await page.getByLabel(size, { exact: true }).fill(typed);
     await page.getByRole('button', { name: 'Enter the part' }).click();
     await expect(page.getByText('Old part: returned to the owner')).toBeVisible();
+    await expect(page.getByText('0.1 × 6 × 22 mm')).toBeVisible();
     await stageDone(page, 'Fit');
   });
 
@@ -188,7 +189,7 @@ test('one clock goes from the counter to its signed service history, and a kille
   });
 
   await test.step('oil: every point, and what stays dry', async () => {
-    await page.getByLabel('Oil in hand').fill('clock oil, batch 7');
+    await expect(answer(page)).toContainText('points to go');
     const points = page.getByRole('checkbox');
     const n = await points.count();
     for (let i = 0; i < n; i++) {

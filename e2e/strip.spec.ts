@@ -1,20 +1,7 @@
-import { expect, openShop, stage, stageDone, takeIn, test } from './house.ts';
+import { expect, makeSafe, openShop, stage, stageDone, takeIn, test } from './house.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
-
-async function safe(page: Page): Promise<void> {
-  await stage(page, 'Power down');
-  await expect(answer(page)).toContainText('Do not open the plates');
-  const unread = page.getByRole('button', { name: 'I have read this' });
-  for (let n = await unread.count(); n > 0; n--) {
-    await unread.first().click();
-    await expect(unread).toHaveCount(n - 1);
-  }
-  for (const train of await page.getByRole('radio', { name: 'Let down' }).all()) await train.click();
-  await page.getByRole('button', { name: 'Begin the strip' }).click();
-  await stageDone(page, 'Power down');
-}
 
 test('a house rule is set once, holds from then on, and one clock may differ from it', async ({ page, server }) => {
   await openShop(page, server.address);
@@ -44,12 +31,12 @@ test('a house rule is set once, holds from then on, and one clock may differ fro
 test('a riveted movement stays whole; one that strikes wrong comes apart again as a pass of its own', async ({ page, server }) => {
   await openShop(page, server.address);
   await takeIn(page, 'Riveted alarm clock', 'Twin-bell alarm clock');
-  await safe(page);
+  await makeSafe(page);
   await expect(answer(page)).toContainText('does not come apart');
   await expect(page.getByRole('group', { name: 'Usually next' })).not.toContainText('front plate');
 
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock', '655');
-  await safe(page);
+  await makeSafe(page);
   await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
   await page.getByRole('button', { name: 'Log it' }).click();
   await page.getByRole('button', { name: 'A phase or mark' }).click();
@@ -60,7 +47,7 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
 
   await stage(page, 'Assemble');
   await expect(answer(page)).toContainText('Before the plates close: Warning wheel');
-  await page.getByLabel('Warning wheel').click();
+  await page.getByRole('checkbox', { name: 'Warning wheel' }).click();
   await page.getByRole('button', { name: 'On again: hands' }).click();
   await stageDone(page, 'Assemble');
 

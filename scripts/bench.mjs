@@ -1,4 +1,4 @@
-/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures; `npm run bench -- large` only that. */
+/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures; `npm run bench -- large` only that, and what follows goes to it: `npm run bench -- sound 100 1000`. */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -23,8 +23,8 @@ await main(async () => {
     server = spawn(process.execPath, ['dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => server.stdout.once('data', resolve));
     const only = process.argv[2];
-    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'large-visit.ts', 'find.ts'].filter((f) => !only || f.startsWith(only))) {
-      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: ROOT, env: { ...env, ECLAT_PID: String(server.pid) }, stdio: 'inherit' });
+    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'large-visit.ts', 'find.ts', 'sound.ts'].filter((f) => !only || f.startsWith(only))) {
+      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file), ...process.argv.slice(3)], { cwd: ROOT, env: { ...env, ECLAT_PID: String(server.pid) }, stdio: 'inherit' });
       if (status !== 0) process.exitCode = 1;
     }
   } finally {

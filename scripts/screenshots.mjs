@@ -34,7 +34,16 @@ const book = (q) => async () => {
 const VIEWS = {
   bench: () => page.goto(values.url),
   intake: () => page.goto(`${values.url}/intake`),
-  received: visit('Slate mantel', 'intake'),
+  listen: async () => {
+    await page.goto(`${values.url}/listen`);
+    await page.getByRole('radio', { name: 'Simulated clock' }).click();
+    await page.getByRole('button', { name: 'Listen', exact: true }).click();
+    await page.getByText('0 missing').waitFor({ timeout: 60_000 });
+  },
+  strike: async () => {
+    await visit('Bracket clock', 'strike')();
+    for (const n of [1, 2, 3, 4, 6, 6]) { await page.getByRole('button', { name: String(n), exact: true }).click(); await page.waitForTimeout(500); }
+  },
   assess: visit('Slate mantel', 'assess'),
   diagnose: visit('Slate mantel', 'diagnose'),
   agree: visit('Torsion clock', 'agree'),
@@ -53,7 +62,6 @@ const VIEWS = {
   run: visit('Longcase clock with a painted', 'run'),
   sign: visit('Slate mantel', 'sign'),
   workings: () => page.goto(`${values.url}/workings`),
-  rules: () => page.goto(`${values.url}/rules`),
   book: book('4711'),
 };
 

@@ -1,0 +1,4 @@
+declare module '*.csv?raw' {
+  const text: string;
+  export default text;
+}
