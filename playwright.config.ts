@@ -5,14 +5,14 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
   // A machine whose disk stalls holds a page up for many seconds: waiting costs nothing where it does not.
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   workers: 2,
   reporter: [['list'], ['json']],
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 40_000,
+    actionTimeout: 90_000,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     launchOptions: {

@@ -78,7 +78,7 @@ export const CLOCKS: readonly DemoClock[] = [
         { working: 'spring-turns', stage: 'survey', input: { barrelMm: 38.2, arborMm: 12.5, thicknessMm: 0.38, lengthMm: 1390 } },
         { working: 'beat-error', stage: 'run', input: { tickToTockMs: 398, tockToTickMs: 402, oscillator: 'pendulum', amplitudeDeg: 3.1 } },
       ],
-      run: { days: 9, rate: 7, endedHoursAgo: 3, place: 'Test stand 1, level' },
+      run: { days: 9, rate: 7, endedHoursAgo: 3, place: 'Test stand 1, level', heard: { beatsPerHour: 9000, beatErrorMs: 1.8, amplitude: null } },
     },
   },
   {
@@ -105,7 +105,7 @@ export const CLOCKS: readonly DemoClock[] = [
         { working: 'line-length', stage: 'fit', input: { barrelMm: 51, lineMm: 1.4, turns: 16, falls: 'on a pulley', pathMm: 420, knotsMm: 150 } },
         { working: 'set-rate', stage: 'run', input: { rate: 38, setter: 'rating nut', lengthMm: 993.6, pitchMm: 0.8, tried: [], noise: 2 } },
       ],
-      run: { days: 8, rate: 5.2, endedHoursAgo: 25, start: 4, oldRate: 38, adjustedAfter: 2, misread: 4, place: 'In its own case, fixed to the test wall' },
+      run: { days: 8, rate: 5.2, endedHoursAgo: 25, start: 4, oldRate: 38, adjustedAfter: 2, misread: 4, place: 'In its own case, fixed to the test wall', heard: { beatsPerHour: 3600, beatErrorMs: 3.1, amplitude: null } },
     },
   },
   {
@@ -194,6 +194,11 @@ export const CLOCKS: readonly DemoClock[] = [
     owner: 'Casimir Pell', phone: '0555 014 881', clock: 'Small alarm clock, glowing figures', movement: { name: 'Riveted alarm movement', familyId: 'riveted-alarm', maker: 'Aster Works', marks: [], fittings: ['luminous paint'] },
     complaint: 'Alarm will not let off.', picture: 'alarm', daysAgo: 15, promisedInDays: 4, by: 'tobiah', stage: 'run',
     course: { findings: [f('dial', 'Luminous paint, flaking.', 'safety', 'safety', 'Dial off, bagged, not cleaned', { doNotDisturb: true })], symptoms: { 'rate-wanders': 'present' }, cause: 'Dirty pivots' },
+  },
+  {
+    owner: 'Maud Ellershaw', phone: '0555 012 640', clock: 'Wall clock with two brass weights', movement: { name: 'Weight movement, rack strike', familyId: 'longcase', maker: 'Pellowe & Strand', marks: [{ place: 'back plate', text: '305' }] },
+    complaint: 'Stopped when the wall was papered.', received: [{ what: 'Weights, left and right' }, { what: 'Pendulum' }], picture: 'wall', daysAgo: 47, promisedInDays: 1, by: 'ines', stage: 'deliver',
+    course: { findings: [f('suspension', 'Spring kinked at the top.', 'keeps bad time', 'timekeeping', 'Replace')], symptoms: { 'uneven-beat': 'present' }, cause: 'Kinked suspension spring', baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }], run: { days: 9, rate: 3, endedHoursAgo: 20, place: 'Test wall, second hook' } },
   },
   {
     owner: 'Hesper Lunt', phone: '0555 014 207', clock: 'Bedroom clock on three feet', movement: { name: 'Small timepiece movement', familyId: 'mantel-barrels', maker: 'Quillfeather', marks: [{ place: 'back plate', text: '90' }] },

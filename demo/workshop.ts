@@ -8,7 +8,7 @@ import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { has, holesOf, type TrainKey } from '@eclat/core/movement';
 import { checksFor } from '@eclat/core/setup';
-import { answerCheck } from '@eclat/server/together/together.service';
+import { answerCheck, keepHeard } from '@eclat/server/together/together.service';
 import { oilChart } from '@eclat/core/oiling';
 import { bushChoices, partsToLook, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
@@ -80,7 +80,7 @@ export interface Course {
   oilLeft?: number;
   /** Reckoned and kept, by stage. */
   workings?: BodyOf<typeof api.workings.keep>[];
-  run?: { days: number; rate: number; every?: number; start?: number; readBy?: 'seconds hand' | 'minute hand'; adjustedAfter?: number; oldRate?: number; misread?: number; endedHoursAgo?: number; place: string };
+  run?: { days: number; rate: number; every?: number; start?: number; readBy?: 'seconds hand' | 'minute hand'; adjustedAfter?: number; oldRate?: number; misread?: number; endedHoursAgo?: number; place: string; /** Heard at the end, with that amplitude. */ heard?: { beatsPerHour: number; beatErrorMs: number; amplitude: number | null } };
 }
 
 /** Plays a visit through the same services as real use, at given moments, in one transaction. */
@@ -173,8 +173,9 @@ export class Workshop {
       case 'survey': return this.survey(visit, course);
       case 'fit': return this.fit(visit, course);
       case 'assemble':
-        if (!last) for (const c of checksFor(traits, 'assemble')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '' }), 1);
-        else for (const c of checksFor(traits, 'assemble').slice(0, 4)) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '' }), 1);
+        if (!last) for (const c of checksFor(traits, 'assemble')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        else for (const c of checksFor(traits, 'assemble').slice(0, 4)) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        if (last && has(traits, 'moon work')) await this.did(answerCheck(this.ctx, id, 'moon', { result: 'under way', note: '', detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] } }), 3);
         for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined)) await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
         return;
       case 'oil': {
@@ -184,7 +185,13 @@ export class Workshop {
         for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, { differs: '', ...(p.grade === 'none' ? { product: '', batch: '', stockId: null } : { product: oilFor(p.grade).name, batch: p.grade === 'grease' ? '21-11' : '22-07', stockId: oilFor(p.grade).id }) }), 1);
         return;
       }
-      case 'run': return course.run && this.testRun(visit, course.run);
+      case 'run':
+        if (course.run) await this.testRun(visit, course.run);
+        if (!last) for (const c of checksFor(traits, 'run')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        return;
+      case 'deliver':
+        for (const c of last ? checksFor(traits, 'deliver').slice(0, 3) : []) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
+        return;
       case 'sign': return;
     }
   }
@@ -308,6 +315,10 @@ export class Workshop {
       if (d + every > run.days + 1e-9) break;
       error += (before ? run.oldRate ?? run.rate : run.rate) * every;
       this.pass(every * 24 * 60);
+    }
+    if (run.heard) {
+      const { amplitude, ...heard } = run.heard;
+      await this.did(keepHeard(this.ctx, visit.id, { ...heard, amplitudeDegrees: amplitude, stage: 'run', from: 'microphone', recordingId: null, note: '', rateSecondsPerDay: Number((run.rate + noise()).toFixed(1)), rateStandardError: 0.4, shortSide: 'tick to tock', beats: Math.round(heard.beatsPerHour / 60), missing: 0, extra: 0, seconds: 60, warnings: [] }), 2);
     }
   }
 }

@@ -15,7 +15,6 @@ async function writeLine(page: Page, what: string, hours: string): Promise<void>
 }
 
 test('the owner decides on a page of their own; an addition during the work waits while the rest goes on', async ({ page, server, browser, errors }) => {
-  test.setTimeout(180_000);
   await openShop(page, server.address);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
   await page.getByLabel('Choose photos').setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: await photograph() });

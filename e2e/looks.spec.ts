@@ -18,7 +18,6 @@ const PHONE = { width: 390, height: 844 };
 
 for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'dark']] as const)
   test(`the demo shop at ${width} × ${height}, ${colorScheme}: screens that everybody can use`, async ({ page, serve }) => {
-    test.setTimeout(240_000);
     const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
     await page.setViewportSize({ width, height });
     await page.emulateMedia({ colorScheme });

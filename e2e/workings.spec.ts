@@ -19,10 +19,15 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
     await page.getByRole('radio', { name: '2', exact: true }).click();
     await page.getByLabel('Departure allowed, %').fill('0,5');
     await expect(page.getByText(/other sets do it too/)).toBeVisible();
-    await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+    // What is still being searched moves the page under a press.
+    const sorted = (way: string) => expect(async () => {
+      await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+      await expect(page.getByRole('columnheader', { name: 'Wheel', exact: true })).toHaveAttribute('aria-sort', way, { timeout: 1000 });
+    }).toPass();
+    await sorted('ascending');
     const first = page.getByRole('region', { name: 'Counts, most usual first' }).locator('tbody td').first();
     const least = Number(await first.textContent());
-    await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+    await sorted('descending');
     await expect.poll(async () => Number(await first.textContent())).toBeGreaterThan(least);
   });
 

@@ -8,9 +8,15 @@ import { route } from './route.ts';
 const signed = { by: z.string(), at: moment };
 
 /** A check of assembly, in position or at delivery. What failed says what was wrong. */
-export const checkFields = z.object({ result: z.enum(CHECK_RESULTS), note: words(300).default('') })
+const step = z.int().min(0).max(1000);
+/** What was counted on the way to the answer: dial work driven a step at a time, or the moment of each winding. */
+export const checkDetail = z.union([
+  z.object({ of: step, done: step, fouled: z.array(z.object({ step, note: words(100) })).max(100) }).refine((d) => d.of >= 2 && d.done <= d.of, { path: ['done'], message: 'A step of the cycle.' }),
+  z.object({ windings: z.array(moment).max(200) }),
+]);
+export const checkFields = z.object({ result: z.enum(CHECK_RESULTS), note: words(300).default(''), detail: checkDetail.nullable().default(null) })
   .refine((c) => c.result !== 'failed' || c.note !== '', { path: ['note'], message: 'What was wrong? In a word or two.' });
-export const checked = z.object({ check: z.string(), result: z.enum(CHECK_RESULTS), note: z.string(), ...signed });
+export const checked = z.object({ check: z.string(), result: z.enum(CHECK_RESULTS), note: z.string(), detail: checkDetail.nullable(), ...signed });
 export type Checked = z.infer<typeof checked>;
 
 /** What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters. Blows, or changes of a quarter. */

@@ -7,6 +7,7 @@ import type { RouteObject } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Refusal } from './api/call.ts';
 import { benchQuery, sessionQuery, visitQuery } from './api/queries.ts';
+import { follow } from './going.ts';
 import { router } from './router.tsx';
 import { warmUp } from './warm.ts';
 
@@ -22,6 +23,7 @@ const visitId = /^\/visits\/([0-9a-f-]{36})/.exec(window.location.pathname)?.[1]
 if (visitId) void queries.prefetchQuery(visitQuery(visitId));
 if (!forOwner) warmUp(router.routes as RouteObject[]);
 
+follow(router);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

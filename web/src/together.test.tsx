@@ -51,10 +51,10 @@ describe('checks as it goes together', () => {
     expect(keep.disabled).toBe(true);
     await person.type(sheet.getByLabelText('What was wrong'), 'a quarter out');
     await person.click(keep);
-    await waitFor(() => expect(sent[0]!.body).toEqual({ result: 'failed', note: 'a quarter out' }));
+    await waitFor(() => expect(sent[0]!.body).toEqual({ result: 'failed', note: 'a quarter out', detail: null }));
     cleanup();
 
-    const drum = { check: 'drum', result: 'failed' as const, note: 'a quarter out', ...by };
+    const drum = { check: 'drum', result: 'failed' as const, note: 'a quarter out', detail: null, ...by };
     show(Assemble, visitOf('quarter-chime', { checks: [drum] }));
     expect(answer()).toContain('Failed: Drum in phase with its release');
     expect((button(/^Assemble is done/) as HTMLButtonElement).disabled).toBe(true);
@@ -65,9 +65,25 @@ describe('checks as it goes together', () => {
   });
 
   it('are only shown once the visit is closed', () => {
-    show(Assemble, visitOf('quarter-chime', { closedAt: ago(1), checks: [{ check: 'drum', result: 'not applicable', note: 'taken out', ...by }] }));
+    show(Assemble, visitOf('quarter-chime', { closedAt: ago(1), checks: [{ check: 'drum', result: 'not applicable', note: 'taken out', detail: null, ...by }] }));
     expect(screen.getByText(/taken out/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^(Passed|Failed|Take back): / })).toBeNull();
+  });
+
+  it('drive the moon through its cycle: fast presses are one word to the server, and a fouling is named', async () => {
+    const moon = { check: 'moon', result: 'under way' as const, note: '', detail: { of: 59, done: 40, fouled: [] }, ...by };
+    const visit = visitOf('longcase', { checks: [moon] });
+    visit.movement = { ...visit.movement, traits: { ...visit.movement.traits, fittings: [...visit.movement.traits.fittings, 'moon work'] } };
+    show(Assemble, visit);
+    const drive = within(screen.getByRole('group', { name: 'Driven by hand' }));
+    for (let i = 0; i < 3; i++) await person.click(drive.getByRole('button', { name: 'One step on' }));
+    expect(drive.getByRole('status').textContent).toContain('43 of 59: second moon, first quarter');
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toEqual({ result: 'under way', note: '', detail: { of: 59, done: 43, fouled: [] } });
+    await person.type(drive.getByLabelText('On what'), 'hour hand');
+    await person.click(drive.getByRole('button', { name: 'It fouls here' }));
+    await person.click(drive.getByRole('button', { name: /^It failed/ }));
+    await waitFor(() => expect(sent.at(-1)!.body).toMatchObject({ result: 'failed', note: 'fouls at 43 of 59 (hour hand)' }));
   });
 
   it('stand at the delivery with the caution at its step', () => {

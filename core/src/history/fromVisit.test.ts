@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
+import { checksFor } from '../setup/index.ts';
 import { signObstacles, STAGE_IDS } from '../stages/index.ts';
 import { serviceRecord, signFacts, type VisitSource } from './fromVisit.ts';
 
@@ -27,7 +28,7 @@ const visit: VisitSource = {
   casework: [{ place: 'case', what: 'Finish coat', product: 'shellac', origin: null, log: [1, 2], doneAt: '2031-05-02T09:00:00.000Z' }, { place: 'glass', what: 'Glass cut and fitted', product: '', origin: 'new, a guess', log: [1], doneAt: '2031-05-02T09:00:00.000Z' }],
   oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
   rules: { held: {} }, strip: { steps: [{ fate: 'on again' }, { fate: 'replaced' }], temporary: [{ ended: 'taken out' }], custody: [] },
-  received: [{ returnedAt: iso(20) }], checks: [{ check: 'end-shake', result: 'passed', note: '' }],
+  received: [{ returnedAt: iso(20) }], checks: [{ check: 'end-shake', result: 'passed', note: '' }, ...checksFor(familyById('mantel-barrels').traits, 'run').map((c) => ({ check: c.id, result: 'passed' as const, note: '' }))],
   agreement: { lines: [{ kind: 'labour', what: 'Polish the case', quantity: '3', price: '50', routes: [], optional: true, state: 'declined' }], chosen: null },
   testRun: {
     startedAt: iso(5), readBy: 'seconds hand',
@@ -35,7 +36,7 @@ const visit: VisitSource = {
     events: [{ kind: 'wound', happenedAt: iso(5) }],
   },
 };
-const obstacles = (change: Partial<VisitSource>, waiver = '', note = '') => signObstacles(signFacts({ ...visit, ...change }, now, waiver, note));
+const obstacles = (change: Partial<VisitSource>, waiver = '', note = '') => signObstacles(signFacts({ ...visit, ...change }, now, waiver, note)).map((o) => o.what);
 
 describe('the record of a visit', () => {
   const record = serviceRecord(visit, now, '', 'Next time the strike.');
@@ -77,6 +78,12 @@ describe('what stands in the way of a signature', () => {
     const short = { testRun: { ...visit.testRun!, readings: visit.testRun!.readings.slice(0, 3) } };
     expect(obstacles(short)).toHaveLength(1);
     expect(obstacles(short, 'goes to a museum store, not to run')).toEqual([]);
+  });
+  it('is a function that nobody tried in position, unless it is waived; and a check that failed, at its stage', () => {
+    const open = visit.checks.filter((c) => c.check !== 'f-strike');
+    expect(obstacles({ checks: open })).toEqual(['1 function in position has no answer: test, or say why it is waived']);
+    expect(obstacles({ checks: open }, 'stays silent')).toEqual([]);
+    expect(signObstacles(signFacts({ ...visit, checks: [...visit.checks, { check: 'd-level', result: 'failed', note: 'rocks' }] }, now))).toEqual([{ what: 'A check stands failed: Level, and it stays so', at: 'deliver' }]);
   });
   it('is the owner’s name in the note as it is typed', () => {
     expect(obstacles({}, '', 'Mrs Tarrowby dropped it')[0]).toContain('the note');

@@ -96,11 +96,12 @@ const ROWS: Record<CheckPlace, readonly Row[]> = { assemble: ASSEMBLE, run: RUN,
 export const checksFor = (traits: Traits, place: CheckPlace): Check[] =>
   ROWS[place].filter((r) => r.on(traits)).map(({ on: _on, ...check }) => ({ ...check, place }));
 
-export const CHECK_RESULTS = ['passed', 'failed', 'not applicable'] as const;
+/** Under way: a moon half driven round, windings half counted. No answer yet. */
+export const CHECK_RESULTS = ['passed', 'failed', 'not applicable', 'under way'] as const;
 export type CheckResult = (typeof CHECK_RESULTS)[number];
 
 /** Which checks have no answer yet, and which stand failed. */
 export function checksLeft(checks: readonly Check[], results: readonly { check: string; result: CheckResult }[]): { open: Check[]; failed: Check[] } {
   const of = new Map(results.map((r) => [r.check, r.result]));
-  return { open: checks.filter((c) => !of.has(c.id)), failed: checks.filter((c) => of.get(c.id) === 'failed') };
+  return { open: checks.filter((c) => (of.get(c.id) ?? 'under way') === 'under way'), failed: checks.filter((c) => of.get(c.id) === 'failed') };
 }

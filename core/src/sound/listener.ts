@@ -125,6 +125,12 @@ export class Listener {
   /** What the last minute says; null while nothing is heard. */
   report(lastS = LIVE_S): SoundReport | null { return this.followed ? this.reportOf(this.followed, this.hereS - lastS) : null; }
 
+  /** The hour that is going on, as far as it has come; null while nothing is heard. Costs more, the longer it is: once a minute is enough. */
+  part(): LoggedHour | null {
+    const f = this.followed;
+    return f && f.timer.timed.length >= 4 ? { fromS: this.originS + f.partFrom, toS: this.seconds, report: this.reportOf(f, f.partFrom) } : null;
+  }
+
   private reportOf(f: Followed, fromS: number): SoundReport | null {
     const timed = f.timer.timed.filter((t) => t.rawS >= fromS);
     if (timed.length < 4) return null;

@@ -92,6 +92,7 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
     case 'assemble': return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
     case 'oil': return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
     case 'run': return f.run === null ? next('Start the test run') : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
+    case 'deliver': return next('Deliver it, or hand it over here');
     case 'sign': return next('Ready to sign');
   }
 }

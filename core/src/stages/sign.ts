@@ -15,33 +15,47 @@ export interface SignFacts {
   apart: number;
   temporary: number;
   away: number;
-  /** Checks that failed and were not passed since. */
-  failed: readonly string[];
+  /** Checks that failed and were not passed since, with the stage they belong to. */
+  failed: readonly { what: string; at: StageId }[];
+  /** Functions that the protocol asks for in position, and that have no answer yet. */
+  untested: number;
   /** Things received that are not ticked as going home. */
   notReturned: number;
   verdict: RateVerdict['kind'] | 'no run';
-  /** Why the test run's verdict is waived, if it is. */
   waiver?: string | undefined;
   /** Owner's private words found in the text of the record, with where. */
   privateWords: readonly string[];
 }
 
+export interface Obstacle {
+  what: string;
+  /** The stage where it is taken out of the way; null: on the page of the signature itself. */
+  at: StageId | 'case' | null;
+  /** A reason in words takes its place. */
+  waivable?: true;
+}
+
+const count = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : more}`;
+
 /** What still stands between this visit and its signature. Empty when it may be signed. */
-export function signObstacles(f: SignFacts): string[] {
-  const out: string[] = [];
-  for (const { id } of STAGES)
-    if (id !== 'sign' && !f.done.includes(id)) out.push(`${stageName(id)} is not done`);
-  if (f.power.some((s) => s === 'unknown')) out.push('The power state of a train is unknown');
-  if (f.bathRunning) out.push('A bath is still running');
-  if (f.bushesLeft > 0) out.push(`${f.bushesLeft} ${f.bushesLeft === 1 ? 'hole still wants its bush' : 'holes still want their bushes'}`);
-  if (f.caseLeft > 0) out.push(`${f.caseLeft} ${f.caseLeft === 1 ? 'task' : 'tasks'} on case, dial or glass ${f.caseLeft === 1 ? 'is' : 'are'} not done`);
-  if (f.apart > 0) out.push(`${f.apart} ${f.apart === 1 ? 'thing that came off is' : 'things that came off are'} not accounted for`);
-  for (const what of f.failed) out.push(`A check stands failed: ${what}`);
-  if (f.temporary > 0) out.push(`${f.temporary} ${f.temporary === 1 ? 'temporary thing is' : 'temporary things are'} neither taken out nor declared`);
-  if (f.away > 0) out.push(`${f.away} ${f.away === 1 ? 'part is' : 'parts are'} still with another hand`);
-  if (f.unanswered > 0) out.push(`${f.unanswered} ${f.unanswered === 1 ? 'line of the estimate waits' : 'lines of the estimate wait'} for the owner’s word`);
-  if (f.notReturned > 0) out.push(`${f.notReturned} ${f.notReturned === 1 ? 'thing that came with it is' : 'things that came with it are'} not ticked as going home`);
-  if (f.verdict !== 'inside' && !f.waiver?.trim()) out.push('The test run is not inside tolerance: wait, or say why it is waived');
-  out.push(...f.privateWords);
+export function signObstacles(f: SignFacts): Obstacle[] {
+  const out: Obstacle[] = [];
+  const stands = (at: Obstacle['at'], n: number, one: string, more: string) => { if (n > 0) out.push({ what: count(n, one, more), at }); };
+  for (const { id } of STAGES) if (id !== 'sign' && !f.done.includes(id)) out.push({ what: `${stageName(id)} is not done`, at: id });
+  if (f.power.some((s) => s === 'unknown')) out.push({ what: 'The power state of a train is unknown', at: 'power' });
+  if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
+  stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
+  stands('case', f.caseLeft, 'task on case, dial or glass is not done', 'tasks on case, dial or glass are not done');
+  stands('assemble', f.apart, 'thing that came off is not accounted for', 'things that came off are not accounted for');
+  for (const { what, at } of f.failed) out.push({ what: `A check stands failed: ${what}`, at });
+  stands('assemble', f.temporary, 'temporary thing is neither taken out nor declared', 'temporary things are neither taken out nor declared');
+  stands('strip', f.away, 'part is still with another hand', 'parts are still with another hand');
+  stands('agree', f.unanswered, 'line of the estimate waits for the owner’s word', 'lines of the estimate wait for the owner’s word');
+  stands(null, f.notReturned, 'thing that came with it is not ticked as going home', 'things that came with it are not ticked as going home');
+  if (!f.waiver?.trim()) {
+    if (f.verdict !== 'inside') out.push({ what: 'The test run is not inside tolerance: wait, or say why it is waived', at: 'run', waivable: true });
+    if (f.untested > 0) out.push({ what: `${count(f.untested, 'function in position has', 'functions in position have')} no answer: test, or say why it is waived`, at: 'run', waivable: true });
+  }
+  for (const what of f.privateWords) out.push({ what, at: 'assess' });
   return out;
 }

@@ -12,6 +12,7 @@ export const STAGES = [
   { id: 'assemble', name: 'Assemble', does: 'Together once, the log backwards' },
   { id: 'oil', name: 'Oil', does: 'The right points, little of it' },
   { id: 'run', name: 'Run', does: 'Evidence that it is right' },
+  { id: 'deliver', name: 'Deliver', does: 'Where it stands, shown to the owner' },
   { id: 'sign', name: 'Sign', does: 'Close the record' },
 ] as const;
 
@@ -20,4 +21,4 @@ export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
 export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
 
 /** One key for each stage, in order, while no field is being typed in. */
-export const STAGE_KEYS = [...'1234567890-=]'];
+export const STAGE_KEYS = [...'1234567890-=[]'];

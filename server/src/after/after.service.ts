@@ -18,13 +18,15 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
 }
 
 const SHORTEST = 2, MOST = 500;
-/** What names a visit: oil and its batch, the bath, parts with source and sizes, bushes out of the stores, the type and its maker. */
+/** What names a visit: oil and its batch, the bath and its fill, what went on case, dial or glass, parts with source and sizes, bushes out of the stores, the type and its maker. */
 const NAMED = `
   select visit_id, 'oil: ' || product || case when batch = '' then '' else ', batch ' || batch end as why from oiled_point where product || ' ' || batch ilike :like
   union select o.visit_id, 'oil: ' || s.name || ', ' || s.note from oiled_point o join stock_item s on s.id = o.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
   union select visit_id, 'part: ' || what || case when size = '' then '' else ', ' || size end from part_fitted where what || ' ' || size || ' ' || source ilike :like
   union select p.visit_id, 'part: ' || p.what || ' (' || s.name || ')' from part_fitted p join stock_item s on s.id = p.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
   union select b.visit_id, 'bush: ' || s.name from bush b join stock_item s on s.id = b.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
+  union select r.visit_id, 'bath: ' || f.name || case when f.note = '' then '' else ', ' || f.note end from bath_run r join bath_fill f on f.id = r.fill_id where f.name || ' ' || f.note || ' ' || f.bath ilike :like
+  union select visit_id, place || ': ' || product from case_task where product <> '' and product ilike :like
   union select v.id, 'type: ' || m.name || case when m.maker = '' then '' else ', ' || m.maker end from visit v join movement m on m.id = v.movement_id where m.name || ' ' || m.maker || ' ' || m.code ilike :like`;
 
 /** Every visit with this product, batch, part or type, latest first. @returns nothing for fewer than two letters */

@@ -35,6 +35,10 @@ describe('after it went home', () => {
     expect((await found('oil pivots')).sort()).toEqual([a.id, b.id].sort());
     expect(await found('square mantel')).toHaveLength(2);
     expect([await found('7'), await found('77-03'), await found('%')]).toEqual([[], [], []]);
+    const fill = await shop.marit.ok<{ id: string }>('POST', '/baths', { bath: 'detergent', name: 'Machine, left', litres: 3, waterParts: 7, limitLoads: null, limitDays: null, note: 'concentrate 88-19' });
+    const open = await takeIn(shop.marit, { received: [] });
+    await shop.marit.ok('POST', `/visits/${open.id}/baths`, { sequence: 'soapy', bath: 'detergent', parts: [{ name: 'plates', materials: ['bare brass'] }], minutes: 10, fillId: fill.id });
+    expect(await found('88-19')).toEqual([open.id]);
     const stock = await shop.marit.ok<StoreItem[]>('GET', '/stores');
     expect(stock).toEqual([]);
   });

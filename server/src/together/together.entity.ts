@@ -4,7 +4,7 @@ import { by, float, key, text, visitKey } from '../database/columns.ts';
 
 export const CheckAnswer = defineEntity({
   name: 'CheckAnswer', tableName: 'check_answer',
-  properties: { visitId: visitKey().primary(), check: text().primary(), result: text().$type<Checked['result']>(), note: text(), ...by },
+  properties: { visitId: visitKey().primary(), check: text().primary(), result: text().$type<Checked['result']>(), note: text(), detail: p.json<Checked['detail']>().nullable(), ...by },
 });
 
 export const StrikeHeard = defineEntity({

@@ -11,7 +11,7 @@ import { CheckAnswer, ReleaseMinute, SoundHeard, StrikeHeard } from './together.
 
 type Signed = { by: string; at: Date };
 const at = (r: Signed) => ({ by: r.by, at: r.at.toISOString() });
-const presentCheck = (c: Signed & Pick<Checked, 'check' | 'result' | 'note'>): Checked => ({ check: c.check, result: c.result, note: c.note, ...at(c) });
+const presentCheck = (c: Signed & Pick<Checked, 'check' | 'result' | 'note'> & { detail?: Checked['detail'] | null }): Checked => ({ check: c.check, result: c.result, note: c.note, detail: c.detail ?? null, ...at(c) });
 const presentHeard = (h: Signed & { id: string; report: Omit<HeardSound, 'id' | 'by' | 'at'> }): HeardSound => ({ id: h.id, ...h.report, ...at(h) });
 const presentRelease = (r: Signed & { id: string; wanted: 0 | 15 | 30 | 45; minute: number }) => ({ id: r.id, wanted: r.wanted, minute: r.minute, ...at(r) });
 

@@ -25,6 +25,13 @@ describe('a check', () => {
     expect(JSON.stringify((await send('POST', 'signature', {})).body)).not.toContain('stands failed');
   });
   it('is one of this movement', async () => expect((await send('PUT', 'checks/torsion', { result: 'passed' })).status).toBe(404));
+  it('that is counted on the way stands open with its count, and the count is one that can be', async () => {
+    const half = { result: 'under way', detail: { windings: ['2031-05-02T09:00:00.000Z', '2031-05-02T09:00:40.000Z'] } };
+    await send('PUT', 'checks/selector', half);
+    expect((await now()).checks.find((c) => c.check === 'selector')).toMatchObject({ result: 'under way', detail: half.detail });
+    expect((await send('PUT', 'checks/selector', { result: 'under way', detail: { of: 59, done: 60, fouled: [] } })).status).toBe(422);
+    await send('DELETE', 'checks/selector');
+  });
   it('at delivery opens no pass, and can be taken back', async () => {
     const before = (await now()).strip.passes.length;
     await send('PUT', 'checks/d-level', { result: 'failed', note: 'shelf rocks' });

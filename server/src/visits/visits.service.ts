@@ -35,7 +35,7 @@ export async function signVisit(ctx: Context, visitId: string, { note, waiver }:
   const row = await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);
   const obstacles = signObstacles(signFacts(visit, ctx.now, waiver, note));
-  if (obstacles.length > 0) throw refused('It cannot be signed yet.', obstacles.join('. '));
+  if (obstacles.length > 0) throw refused('It cannot be signed yet.', obstacles.map((o) => o.what).join('. '));
   const record = serviceRecord(visit, ctx.now, waiver, note);
   const entry = await writeEntry(ctx, {
     movementId: visit.movement.id, visitId, kind: 'visit', date: ctx.now.toISOString().slice(0, 10),

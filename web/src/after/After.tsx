@@ -3,11 +3,10 @@ import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { call } from '../api/call.ts';
 import { api } from '../api/doors.ts';
-import { keys } from '../api/queries.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../ui/Answer.tsx';
 import { Choice } from '../ui/Choice.tsx';
-import { day, daysUntil } from '../ui/dates.ts';
-import { useNow } from '../ui/useNow.ts';
+import { day } from '../ui/dates.ts';
+import { DueAgain, useDueAgain } from './DueAgain.tsx';
 
 const YEARS = ['1', '2', '5', '10'] as const;
 
@@ -51,17 +50,12 @@ function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
 }
 
 function Due() {
-  const now = useNow(60_000);
-  const { data, error } = useQuery({ queryKey: [...keys.bench, 'due-again'], queryFn: ({ signal }) => call(api.after.due, { signal }) });
+  const { data, error } = useDueAgain();
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="what is due again" />;
   return (
     <Panel title="Due again">
-      {data.length === 0 ? <Empty>Signed visits stand here, by the day on which their clocks are due for oil. They are in the calendar too.</Empty> : (
-        <ul className="divide-y divide-line">{data.map((d) => { const left = daysUntil(d.oil, now); return (
-          <li key={d.visitId} className="flex min-h-12 flex-wrap items-center gap-x-4 py-1"><Link className="w-24 font-semibold text-steel underline" to={`/movements/${d.movementId}`}>{d.claim}</Link><span className="min-w-0 flex-1 font-semibold">{d.clock}</span><span className={left <= 0 ? 'font-semibold text-brass' : 'text-soft'}>{left <= 0 ? `due since ${day(d.oil)}` : `oil ${day(d.oil)}`}, overhaul {day(d.overhaul)}</span></li>
-        ); })}</ul>
-      )}
+      {data.length === 0 ? <Empty>Signed visits stand here, by the day on which their clocks are due for oil. They are in the calendar too.</Empty> : <DueAgain rows={data} />}
     </Panel>
   );
 }

@@ -1,9 +1,10 @@
 import type { BenchRow } from '@eclat/contract';
 import { isTogether, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
-import { ArrowRight, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
+import { ArrowRight, BellRing, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { DueAgain, useDueAgain } from '../after/DueAgain.tsx';
 import { useBench } from '../api/queries.ts';
 import { Answer, Failed, Loading } from '../ui/Answer.tsx';
 import { buttonClass } from '../ui/Button.tsx';
@@ -65,7 +66,23 @@ export function Component() {
           </section>
         );
       })}
+      {!stage && !q && <Remind now={now} />}
     </div>
+  );
+}
+
+const SOON_DAYS = 30;
+
+/** Clocks that went home and want their owner reminded: they stand under the work, not in it. */
+function Remind({ now }: { now: number }) {
+  const { data = [] } = useDueAgain();
+  const soon = data.filter((d) => daysUntil(d.oil, now) <= SOON_DAYS);
+  if (soon.length === 0) return null;
+  return (
+    <section aria-label="Due again" className="mt-5">
+      <h2 className="mb-2 flex items-center gap-2 text-lg text-soft"><BellRing className="size-6" aria-hidden />Due again: remind the owner<span className="font-normal">{soon.length}</span></h2>
+      <div className="rounded-xl border border-line bg-enamel px-4"><DueAgain rows={soon} /></div>
+    </section>
   );
 }
 

@@ -7,7 +7,7 @@ export function StageRack({ rows, chosen, onChoose }: { rows: readonly BenchRow[
   const counts = new Map(STAGES.map(({ id }) => [id, rows.filter((r) => r.next.stage === id).length]));
   const most = Math.max(1, ...counts.values());
   return (
-    <div role="group" aria-label="Show one stage" className="grid grid-cols-4 gap-x-1 gap-y-2 rounded-xl border border-line bg-enamel px-3 pt-3 sm:grid-cols-7 lg:grid-cols-13">
+    <div role="group" aria-label="Show one stage" className="grid grid-cols-4 gap-x-1 gap-y-2 rounded-xl border border-line bg-enamel px-3 pt-3 sm:grid-cols-7 lg:grid-cols-14">
       {STAGES.map(({ id, name }) => {
         const n = counts.get(id)!;
         const on = chosen === id;

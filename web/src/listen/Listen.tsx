@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import { Mic, Square } from 'lucide-react';
+import { Mic, Square, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { openMicrophone, whyNoMicrophone } from '../devices/microphone.ts';
@@ -7,6 +7,7 @@ import { openSimulated } from '../devices/simulatedClock.ts';
 import { Answer, Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
+import { dayTime } from '../ui/dates.ts';
 import { TextField, Tick } from '../ui/Field.tsx';
 import { Arcs } from './Arcs.tsx';
 import { FileSource } from './FileHeard.tsx';
@@ -14,6 +15,7 @@ import { Figures } from './Figures.tsx';
 import { KeepSound } from './KeepSound.tsx';
 import { knownOfTyped } from './known.ts';
 import { know, lastSound, listen, stopListening, useListening } from './listening.ts';
+import { forgetLog, useLogs } from './logs.ts';
 import { Log, Past } from './Past.tsx';
 import { balanceOf } from './sides.ts';
 import { AS_SIMULATED, SimulatedSettings, type Simulated } from './SimulatedSettings.tsx';
@@ -32,6 +34,7 @@ export function Component() {
   const { beats, lift, teeth } = wishes;
   const { known, wrong } = useMemo(() => knownOfTyped({ beats, lift, teeth }), [beats, lift, teeth]);
   const { microphone, live, minute, beganAt, source, opening, ended, card } = useListening();
+  const logs = useLogs((s) => s.logs);
   const [simulated, setSimulated] = useState<Simulated>(AS_SIMULATED);
   const [failed, setFailed] = useState('');
   useEffect(() => know(known), [known]);
@@ -84,7 +87,12 @@ export function Component() {
         </div>
       )}
       <Past history={minute.history} />
-      {beganAt !== null && <Log minute={minute} beganAt={beganAt} name={`listening-${visit?.claim ?? 'bench'}`} />}
+      {beganAt !== null && <Log heard={{ ...minute, hours: minute.part ? [...minute.hours, minute.part] : minute.hours }} beganAt={beganAt} name={`listening-${visit?.claim ?? 'bench'}`} />}
+      {logs.filter((l) => l.beganAt !== beganAt && (!visit || l.visitId === visit.id)).map((l) => (
+        <Log key={l.beganAt} heard={l} beganAt={l.beganAt} name={`listening-${new Date(l.beganAt).toISOString().slice(0, 10)}`} title={`Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}${l.stopped ? '' : ', then the page was closed'}`}>
+          <Button look="plain" onClick={() => forgetLog(l.beganAt)}><Trash2 className="size-5" aria-hidden />Throw away</Button>
+        </Log>
+      ))}
       <div className="grid items-start gap-5 lg:grid-cols-2">
         <Panel title="What is known of it">
           <div className="grid gap-4 sm:grid-cols-3">

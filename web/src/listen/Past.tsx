@@ -1,9 +1,9 @@
 import type { LoggedEvent, Moment } from '@eclat/core/sound';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { clockTime } from '../ui/dates.ts';
 import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
-import type { Minute } from './listen.worker.ts';
+import type { Heard } from './logs.ts';
 
 const LineChart = lazy(() => import('../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
 
@@ -30,8 +30,7 @@ export function Past({ history }: { history: readonly Moment[] }) {
 const WORDS: Record<LoggedEvent['kind'], string> = { found: 'Beat found', stopped: 'Stopped', missed: 'Missed', 'not listened': 'Not listened' };
 
 /** Hours and events of a long listening, and the strikes; as a table to take along. */
-export function Log({ minute, beganAt, name }: { minute: Minute; beganAt: number; name: string }) {
-  const { hours, events, strikes } = minute;
+export function Log({ heard: { hours, events, strikes }, beganAt, name, title = 'Log', children }: { heard: Heard; beganAt: number; name: string; title?: string; children?: ReactNode }) {
   const when = (s: number) => new Date(beganAt + s * 1000);
   const rows = [
     ...hours.map((h) => ({ at: h.fromS, what: `${clockTime(when(h.fromS))} to ${clockTime(when(h.toS))}`, says: h.report ? `${h.report.rateSecondsPerDay >= 0 ? '+' : '−'}${Math.abs(h.report.rateSecondsPerDay).toFixed(1)} ± ${h.report.rateHalfWidth.toFixed(1)} s/day, ${h.report.missing} missing` : 'too little was heard' })),
@@ -54,7 +53,7 @@ export function Log({ minute, beganAt, name }: { minute: Minute; beganAt: number
   };
   if (rows.length === 0) return null;
   return (
-    <Panel title="Log" aside={<Button onClick={() => void save()}>Save as CSV</Button>}>
+    <Panel title={title} aside={<span className="flex flex-wrap gap-2"><Button onClick={() => void save()}>Save as CSV</Button>{children}</span>}>
       <ul className="divide-y divide-line">{rows.slice(0, 60).map((r) => <li key={`${r.at} ${r.what}`} className="flex min-h-11 flex-wrap items-center gap-x-5"><b className="w-56">{r.what}</b><span>{r.says}</span></li>)}</ul>
     </Panel>
   );

@@ -6,7 +6,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { sent, show, standIn } from '../../test/stage.tsx';
 import { by, visitOf } from '../../test/visit.ts';
-import { Heard } from '../run/Heard.tsx';
+import { Readings } from '../run/Readings.tsx';
 import { Component as Listen } from './Listen.tsx';
 import { stopListening, useListening } from './listening.ts';
 import { useWishes } from './wishes.ts';
@@ -19,7 +19,7 @@ const REPORT: SoundReport = {
   amplitudeDegrees: null, amplitudeScatter: null, amplitudeByTooth: null, scatterMs: 0.1, wanderMs: 0, wheel: null,
   beats: 120, missing: 2, extra: 1, seconds: 60, stoppedS: null, warnings: [],
 };
-const MINUTE = { report: REPORT, history: [], hours: [], events: [], strikes: [], blowsNow: 0 };
+const MINUTE = { report: REPORT, history: [], hours: [], part: null, events: [], strikes: [], blowsNow: 0 };
 const LIVE = {
   state: 'heard' as const, seconds: 60, levelDb: -30, beats: 120, lastS: 59.8,
   sides: { tickToTockMs: 514, tockToTickMs: 486 }, rough: false,
@@ -155,17 +155,20 @@ describe('what was kept', () => {
     beatErrorMs: 0.6, shortSide: 'neither' as const, amplitudeDegrees: 262, beats: 300, missing: 0, extra: 0, seconds: 60, warnings: [], ...by,
   };
 
-  it('stands with the test run, with its sound, and can be thrown away', async () => {
-    show(Heard, visitOf('lever-platform', { heard: [heard] }));
-    expect(screen.getByText('−4.2 ± 1.0 s/day')).toBeTruthy();
+  const run = { id: 't1', startedAt: by.at, readBy: 'seconds hand' as const, place: 'stand 1', readings: [], events: [], conditions: null };
+  const Log = () => <Readings run={run} outliers={[]} />;
+
+  it('stands in the log of the test run, with its sound, and can be taken back', async () => {
+    show(Log, visitOf('lever-platform', { heard: [heard] }));
+    expect(screen.getByText('by sound loses 4.2 s a day ± 1.0')).toBeTruthy();
     expect(screen.getByText(/262°/)).toBeTruthy();
     expect(document.querySelector('audio')!.getAttribute('src')).toBe('/api/recordings/r1/sound');
-    await person.click(screen.getByRole('button', { name: /^Throw away/ }));
+    await person.click(screen.getByRole('button', { name: /^Take back what was heard/ }));
     await waitFor(() => expect(sent[0]).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/heard/h1' }));
   });
 
   it('is only shown when the visit is closed', () => {
-    show(Heard, visitOf('lever-platform', { heard: [heard], closedAt: by.at }));
-    expect(screen.queryByRole('button', { name: /^Throw away/ })).toBeNull();
+    show(Log, visitOf('lever-platform', { heard: [heard], closedAt: by.at }));
+    expect(screen.queryByRole('button', { name: /^Take back/ })).toBeNull();
   });
 });

@@ -7,12 +7,13 @@ export type ToWorker =
   | { say: 'skip'; samples: number }
   | { say: 'know'; known: Known }
   | { say: 'keep'; seconds: number };
-export interface Minute { report: SoundReport | null; history: Moment[]; hours: LoggedHour[]; events: LoggedEvent[]; strikes: Strike[]; blowsNow: number }
+export interface Minute { report: SoundReport | null; history: Moment[]; hours: LoggedHour[]; /** The hour that is going on, of a minute ago at most. */ part: LoggedHour | null; events: LoggedEvent[]; strikes: Strike[]; blowsNow: number }
 export type FromWorker = { live: Live } | { minute: Minute } | { wav: ArrayBuffer; seconds: number };
 
-const KEPT_S = 60, EVERY_S = 0.1, REPORT_S = 1;
+const KEPT_S = 60, EVERY_S = 0.1, REPORT_S = 1, PART_S = 60;
 let listener: Listener, blows: BlowCounter, ring: SoundRing, sampleRate = 48_000;
-let count = 0, toldAt = 0, toldBeats = 0, reportedAt = 0;
+let count = 0, toldAt = 0, toldBeats = 0, reportedAt = 0, partAt = 0;
+let part: LoggedHour | null = null;
 const tell = (message: FromWorker, transfer: Transferable[] = []) => (self as unknown as Worker).postMessage(message, transfer);
 
 self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
@@ -40,7 +41,9 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
       if (live.beats !== toldBeats || seconds - toldAt >= EVERY_S) { toldBeats = live.beats; toldAt = seconds; tell({ live }); }
       if (seconds - reportedAt >= REPORT_S) {
         reportedAt = seconds;
-        tell({ minute: { report: listener.report(), history: listener.history, hours: listener.hours, events: listener.events, strikes: blows.strikes, blowsNow: blows.now } });
+        if (seconds - partAt >= PART_S) { partAt = seconds; part = listener.part(); }
+        if (part && listener.hours.at(-1) && listener.hours.at(-1)!.toS >= part.toS) part = null; // it is among the hours now
+        tell({ minute: { report: listener.report(), history: listener.history, hours: listener.hours, part, events: listener.events, strikes: blows.strikes, blowsNow: blows.now } });
       }
     }
   }

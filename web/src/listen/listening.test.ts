@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Microphone, OpenMicrophone, Piece } from '../devices/microphone.ts';
 import type { ToWorker } from './listen.worker.ts';
+import { useLogs } from './logs.ts';
 import { know, lastSound, listen, stopListening, useCards, useListening } from './listening.ts';
 
 /** Stands for the worker: keeps what it was told, and answers when it is asked to. */
@@ -92,6 +93,21 @@ describe('listening', () => {
     taken('The microphone was taken away.');
     expect(worker().ended).toBe(true);
     expect(useListening.getState()).toMatchObject({ microphone: null, ended: 'The microphone was taken away.' });
+  });
+
+  it('keeps its log on the device as it grows, so that a page that is closed costs a minute of it', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2031, 4, 2, 21) });
+    useLogs.setState({ logs: [] });
+    await listen('microphone', 'v1', opens, {});
+    const hour = { fromS: 0, toS: 3600, report: null };
+    const minute = { report: null, history: [], hours: [hour], part: { ...hour, fromS: 3600, toS: 4000 }, events: [{ atS: 900, kind: 'missed', says: '2 beats were not heard' }], strikes: [], blowsNow: 0 };
+    worker().answer({ minute });
+    expect(useLogs.getState().logs).toEqual([]); // not each second
+    vi.setSystemTime(Date.now() + 4_000_000);
+    worker().answer({ minute });
+    expect(JSON.parse(localStorage.getItem('eclat-logs')!).state.logs).toMatchObject([{ visitId: 'v1', microphone: 'Bench microphone', stopped: false, hours: [hour, { fromS: 3600, toS: 4000 }], events: [{ kind: 'missed' }] }]);
+    stopListening();
+    expect(useLogs.getState().logs).toMatchObject([{ stopped: true }]);
   });
 
   it('leaves nothing behind when it does not open', async () => {

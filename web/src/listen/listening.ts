@@ -3,9 +3,10 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Microphone, OpenMicrophone } from '../devices/microphone.ts';
 import type { FromWorker, Minute, ToWorker } from './listen.worker.ts';
+import { keepLog } from './logs.ts';
 
 export type SourceId = 'microphone' | 'simulated';
-const NOTHING: Minute = { report: null, history: [], hours: [], events: [], strikes: [], blowsNow: 0 };
+const NOTHING: Minute = { report: null, history: [], hours: [], part: null, events: [], strikes: [], blowsNow: 0 };
 
 interface Listening {
   source: SourceId;
@@ -48,7 +49,7 @@ export async function listen(source: SourceId, visitId: string | null, opens: Op
   const say = (message: ToWorker, transfer: Transferable[] = []) => worker.postMessage(message, transfer);
   worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
     if ('live' in data) set({ live: data.live });
-    else if ('minute' in data) set({ minute: data.minute });
+    else if ('minute' in data) { set({ minute: data.minute }); if (Date.now() - keptAt > KEEP_MS) keep(false); }
     else { waiting?.(data); waiting = null; }
   };
   let clock: CardClock | null = null;
@@ -72,6 +73,7 @@ export async function listen(source: SourceId, visitId: string | null, opens: Op
     begun = true;
     for (const { samples } of early) say({ say: 'piece', samples }, [samples.buffer]);
     open = { microphone, worker };
+    keptAt = Date.now();
     set({ microphone: { name: microphone.name, sampleRate: microphone.sampleRate, meddles: microphone.meddles }, beganAt: Date.now() });
     awake = await (navigator as { wakeLock?: { request: (what: 'screen') => Promise<{ release: () => Promise<void> }> } }).wakeLock?.request('screen').catch(() => null) ?? null;
   } catch (error) {
@@ -80,6 +82,16 @@ export async function listen(source: SourceId, visitId: string | null, opens: Op
   } finally {
     set({ opening: false });
   }
+}
+
+/** The log is kept on this device as it grows: a page that is closed, or a device that goes off, costs a minute of it. */
+const KEEP_MS = 60_000;
+let keptAt = 0;
+function keep(stopped: boolean): void {
+  keptAt = Date.now();
+  const { minute: { hours, part, events, strikes }, beganAt, visitId, source } = useListening.getState();
+  if (!open || beganAt === null || source === 'simulated') return;
+  keepLog({ beganAt, savedAt: keptAt, visitId, microphone: open.microphone.name, stopped, hours: part ? [...hours, part] : hours, events, strikes });
 }
 
 function measured(clock: CardClock | null): void {
@@ -99,6 +111,7 @@ export function know(given: Known): void { known = given; tellKnown(); }
 
 export function stopListening(): void {
   if (!open) return;
+  keep(true);
   open.microphone.close();
   open.worker.terminate();
   open = null;

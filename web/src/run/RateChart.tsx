@@ -1,4 +1,4 @@
-import type { TestRun } from '@eclat/contract';
+import type { HeardSound, TestRun } from '@eclat/contract';
 import { breaksLine, type RunJudgement } from '@eclat/core/rate';
 import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip, type ChartOptions, type Plugin } from 'chart.js';
 import { useMemo } from 'react';
@@ -8,15 +8,16 @@ import { CHART_FONT as font, useColours, type Colours } from '../ui/chartTheme.t
 Chart.register(LinearScale, PointElement, LineElement, Filler, Tooltip);
 
 const DAY = 86_400_000;
+const STROKE_DAYS = 0.4;
 /** Readings, the line of the rate with its 95 % band, and a mark where the clock was touched. */
-export default function RateChart({ run, judged }: { run: TestRun; judged: RunJudgement }) {
+export default function RateChart({ run, judged, heard }: { run: TestRun; judged: RunJudgement; heard: readonly HeardSound[] }) {
   const colours = useColours();
-  const { data, options, events } = useMemo(() => draw(run, judged, colours), [run, judged, colours]);
+  const { data, options, events } = useMemo(() => draw(run, judged, heard, colours), [run, judged, heard, colours]);
   const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;
   return <div className="relative h-[22rem] min-w-0 overflow-hidden"><Scatter key={colours.steel} data={data} options={options} plugins={[events]} role="img" aria-label={says} /></div>;
 }
 
-function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {
+function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly HeardSound[], colours: Colours) {
   const start = Date.parse(run.startedAt);
   const days = (at: number) => (at - start) / DAY;
   const own = new Set(segment.map((r) => r.at));
@@ -27,6 +28,14 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {
     const at = from + ((to - from) * i) / 40;
     return { x: days(at), y: fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY + offset(at) };
   });
+  /** The slope that was heard, as a short stroke through the reading nearest in time: it runs along the line, or across it. */
+  const strokes = heard.flatMap((h) => {
+    const at = Date.parse(h.at);
+    const near = points.reduce<(typeof points)[number] | null>((best, p) => (best === null || Math.abs(p.at - at) < Math.abs(best.at - at) ? p : best), null);
+    if (!near || at < start) return [];
+    const y = own.has(near.at) && fit ? fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY : near.y;
+    return [{ x: days(at) - STROKE_DAYS, y: y - h.rateSecondsPerDay * STROKE_DAYS }, { x: days(at) + STROKE_DAYS, y: y + h.rateSecondsPerDay * STROKE_DAYS }, { x: days(at), y: Number.NaN }];
+  });
   const plain = { pointRadius: 0, borderWidth: 0, showLine: true };
   const steel = colours.steel;
   const data = {
@@ -34,6 +43,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {
       { label: 'high', data: line((at) => fit!.bandS(at)), ...plain, fill: '+1', backgroundColor: `${steel}2b` },
       { label: 'low', data: line((at) => -fit!.bandS(at)), ...plain, fill: false },
       { label: 'Line', data: line(() => 0), ...plain, borderWidth: 3, borderColor: steel },
+      { label: 'By sound', data: strokes, ...plain, borderWidth: 5, borderColor: colours['brass-fill'] },
       { label: 'Reading', data: points.filter((p) => own.has(p.at) && !out.has(p.at)), pointRadius: 6, backgroundColor: colours.enamel, borderColor: steel, borderWidth: 3 },
       { label: 'Before it was last touched', data: points.filter((p) => !own.has(p.at)), pointRadius: 5, backgroundColor: colours.line, borderColor: colours.soft, borderWidth: 1.5 },
       { label: 'Left out', data: points.filter((p) => out.has(p.at)), pointStyle: 'crossRot' as const, pointRadius: 9, borderColor: colours.danger, borderWidth: 3 },
@@ -46,7 +56,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, colours: Colours) {
       x: { title: { display: true, text: 'days on test', color: ink, font }, ticks: { color: ink, font, maxTicksLimit: 12 }, grid: { color: colours.line }, min: 0 },
       y: { title: { display: true, text: 'seconds ahead', color: ink, font }, ticks: { color: ink, font }, grid: { color: colours.line } },
     },
-    plugins: { tooltip: { filter: (item) => item.datasetIndex >= 3, callbacks: { label: (item) => `${item.dataset.label ?? ''}: ${Number(item.parsed.y).toFixed(1)} s` } } },
+    plugins: { tooltip: { filter: (item) => item.datasetIndex > 3, callbacks: { label: (item) => `${item.dataset.label ?? ''}: ${Number(item.parsed.y).toFixed(1)} s` } } },
   };
   const events: Plugin<'scatter'> = {
     id: 'events',

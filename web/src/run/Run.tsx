@@ -16,7 +16,6 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import { Checks } from '../setup/Checks.tsx';
 import { ConditionFields, conditionsOf, ConditionsPanel, typedOf } from './Conditions.tsx';
 import { EarlierReading } from './EarlierReading.tsx';
-import { Heard } from './Heard.tsx';
 import { LogEvent } from './LogEvent.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
@@ -50,7 +49,7 @@ function OnTest({ run }: { run: TestRun }) {
       <Cautions stage="run" />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_23rem]">
         <Panel title="How far the dial is ahead of true time">
-          {run.readings.length === 0 ? <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty> : <Suspense fallback={<Empty>Drawing …</Empty>}><RateChart run={run} judged={judged} /></Suspense>}
+          {run.readings.length === 0 ? <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty> : <Suspense fallback={<Empty>Drawing …</Empty>}><RateChart run={run} judged={judged} heard={visit.heard} /></Suspense>}
         </Panel>
         <div className="flex flex-col gap-5">
           {!visit.closedAt && <ReadNow visitId={visit.id} />}
@@ -60,7 +59,6 @@ function OnTest({ run }: { run: TestRun }) {
         </div>
       </div>
       <Readings run={run} outliers={judged.fit?.outliers.map((i) => judged.segment[i]!.at) ?? []} />
-      <Heard />
       <Checks place="run" title="Each function in position" />
       <StageFoot stage="run" />
     </>

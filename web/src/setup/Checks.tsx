@@ -1,5 +1,5 @@
 import type { Checked, Visit } from '@eclat/contract';
-import { checksFor, checksLeft, type Check, type CheckPlace } from '@eclat/core/setup';
+import { checksFor, checksLeft, isCycle, type Check, type CheckPlace } from '@eclat/core/setup';
 import clsx from 'clsx';
 import { Check as Tick, Minus, TriangleAlert, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
@@ -13,6 +13,9 @@ import { TextField } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { DriveThrough } from './Drive.tsx';
+import { useSoon } from './useSoon.ts';
+import { Windings } from './Windings.tsx';
 
 export const leftOf = (visit: Visit, place: CheckPlace) => checksLeft(checksFor(visit.movement.traits, place), visit.checks);
 
@@ -25,7 +28,7 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const [asking, setAsking] = useState<{ check: Check; result: 'failed' | 'not applicable' } | null>(null);
   const answer = useCommand(api.together.check, { what: 'Check', onDone: (r) => { if (r.result === 'failed' && place !== 'deliver') say('A new pass is open: what comes off now belongs to it.'); } });
   const forget = useCommand(api.together.uncheck, { what: 'Check' });
-  const set = (check: Check, result: Checked['result'], note = '') => answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note } });
+  const set = (check: Check, result: Checked['result'], note = '', detail: Checked['detail'] = null) => answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note, detail } });
   const groups = [...new Set(checks.map((c) => c.group))];
   const next = open[0];
   return (
@@ -35,15 +38,17 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
           <h3 className="text-sm font-semibold text-soft">{group}</h3>
           <ul className="divide-y divide-line">{checks.filter((c) => c.group === group).map((c) => {
             const a = answers.get(c.id);
+            const answered = a && a.result !== 'under way';
             return (
               <li key={c.id} className={clsx('flex flex-wrap items-center gap-x-4 gap-y-2 py-2', c === next && '-mx-3 rounded-lg bg-steel-wash px-3')}>
                 <Mark result={a?.result} />
                 <div className="min-w-0 flex-1 basis-64">
                   <p className="text-lg leading-tight font-semibold">{c.what}{c.before && <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">before the plates close</span>}</p>
                   {c.caution && <p className="flex items-start gap-2 text-brass"><TriangleAlert className="mt-0.5 size-5 shrink-0" aria-label="Caution" />{c.caution}</p>}
-                  {a ? <Answered a={a} /> : <p className="text-soft">{c.how}</p>}
+                  {answered ? <Answered a={a} /> : <p className="text-soft">{c.how}</p>}
+                  {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />}
                 </div>
-                {!visit.closedAt && (a ? <button type="button" aria-label={`Take back: ${c.what}`} className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash" onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}><Undo2 className="size-5" /></button> : (
+                {!visit.closedAt && (answered ? <button type="button" aria-label={`Take back: ${c.what}`} className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash" onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}><Undo2 className="size-5" /></button> : (
                   <span className="flex gap-2">
                     <Button look={c === next ? 'main' : 'quiet'} aria-label={`Passed: ${c.what}`} onClick={() => set(c, 'passed')}><Tick className="size-5" aria-hidden />Passed</Button>
                     <Button aria-label={`Failed: ${c.what}`} onClick={() => setAsking({ check: c, result: 'failed' })}><X className="size-5" aria-hidden />Failed</Button>
@@ -60,14 +65,22 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   );
 }
 
+/** Checks that are counted on the way: dial work driven through a whole cycle, windings against the clock. */
+function Counted({ check, kept, onKeep }: { check: Check; kept: Checked | undefined; onKeep: (result: Checked['result'], note: string, detail: Checked['detail']) => void }) {
+  const [shown, put] = useSoon(kept, (v) => v && onKeep(v.result, v.note, v.detail));
+  const keep = (result: Checked['result'], note: string, detail: NonNullable<Checked['detail']>) => put({ check: check.id, result, note, detail, by: '', at: new Date().toISOString() }, result !== 'under way');
+  if (isCycle(check.id)) return <DriveThrough id={check.id} kept={shown} onKeep={(result, note, drive) => keep(result, note, { ...drive, fouled: [...drive.fouled] })} />;
+  return <Windings kept={shown} onKeep={(result, note, windings) => keep(result, note, { windings })} />;
+}
+
 function Answered({ a }: { a: Checked }) {
   const now = useNow(60_000);
   return <p className="text-soft"><b className={a.result === 'failed' ? 'text-danger' : undefined}>{a.result === 'passed' ? 'Passed' : a.result === 'failed' ? 'Failed' : 'Not for this clock'}</b>{a.note && `: ${a.note}`}. {a.by}, {ago(a.at, now)}.</p>;
 }
 
 function Mark({ result }: { result: Checked['result'] | undefined }) {
-  const look = { passed: 'border-steel bg-steel text-steel-ink', failed: 'border-danger bg-danger text-danger-ink rounded-none', 'not applicable': 'border-line bg-sunk text-soft' };
-  return <span className={clsx('grid size-9 shrink-0 place-items-center rounded-lg border-2', result ? look[result] : 'border-line')} aria-hidden>{result === 'passed' ? <Tick className="size-6" /> : result === 'failed' ? <X className="size-6" /> : result ? <Minus className="size-5" /> : null}</span>;
+  const look: Record<Checked['result'], string> = { 'under way': 'border-brass-fill', passed: 'border-steel bg-steel text-steel-ink', failed: 'border-danger bg-danger text-danger-ink rounded-none', 'not applicable': 'border-line bg-sunk text-soft' };
+  return <span className={clsx('grid size-9 shrink-0 place-items-center rounded-lg border-2', result ? look[result] : 'border-line')} aria-hidden>{result === 'passed' ? <Tick className="size-6" /> : result === 'failed' ? <X className="size-6" /> : result === 'not applicable' ? <Minus className="size-5" /> : null}</span>;
 }
 
 function Words({ check, result, place, onClose, onSay }: { check: Check; result: 'failed' | 'not applicable'; place: CheckPlace; onClose: () => void; onSay: (note: string) => void }) {

@@ -1,6 +1,6 @@
 import { api } from '../api/doors.ts';
 import { serviceRecord, signFacts } from '@eclat/core/history';
-import { signObstacles, STAGES, stageName } from '@eclat/core/stages';
+import { signObstacles } from '@eclat/core/stages';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -15,21 +15,6 @@ import { RecordOf } from '../movements/RecordOf.tsx';
 import { PaperLink } from '../visit/Papers.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
-
-/** Where to go for each thing that stands in the way. */
-const wayTo = (obstacle: string): string | null => {
-  const stage = STAGES.find((s) => obstacle.startsWith(`${stageName(s.id)} is not done`));
-  if (stage) return stage.id;
-  if (obstacle.includes('power state')) return 'power';
-  if (obstacle.includes('bath')) return 'clean';
-  if (obstacle.includes('bush')) return 'fit';
-  if (obstacle.includes('the estimate')) return 'agree';
-  if (obstacle.includes('came off') || obstacle.includes('temporary')) return 'assemble';
-  if (obstacle.includes('another hand')) return 'strip';
-  if (obstacle.includes('test run')) return 'run';
-  if (obstacle.startsWith('A check stands failed')) return 'assemble';
-  return obstacle.includes('belongs to the owner') ? 'assess' : null;
-};
 
 export function Component() {
   const visit = useThisVisit();
@@ -59,20 +44,20 @@ function ToSign() {
   const now = useNow(10_000);
   // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
   const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
-  const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.startsWith('The test run is not'));
+  const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
   return (
     <>
       {left.length === 0
         ? <Answer tone="good" title="Ready to sign">Signing closes the visit. The entry in the movement book can never be changed, only added to.</Answer>
         : <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
-            <ul className="mt-1 flex flex-col gap-1">{left.map((o) => { const way = wayTo(o); return <li key={o} className="flex min-h-11 items-center gap-3">{way ? <Link className="font-semibold underline" to={`../${way}`}>{o}</Link> : o}</li>; })}</ul>
+            <ul className="mt-1 flex flex-col gap-1">{left.map((o) => <li key={o.what} className="flex min-h-11 items-center gap-3">{o.at ? <Link className="font-semibold underline" to={`../${o.at}`}>{o.what}</Link> : o.what}</li>)}</ul>
           </Answer>}
       <GoesHome />
       <Contents note={note} waiver={waiver} />
       <Panel title="Your signature">
         <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); setSure(true); }}>
           <TextArea label="For the next repairer" hint="This goes into the movement’s history: no names, no addresses." value={note} onChange={(e) => setNote(e.target.value)} />
-          {waivable && <TextField label="Why the test run is waived" value={waiver} onChange={(e) => setWaiver(e.target.value)} hint="Leave this empty to wait for the verdict." />}
+          {waivable && <TextField label="Why the rest of the test is waived" value={waiver} onChange={(e) => setWaiver(e.target.value)} hint="Leave this empty to wait for the verdict." />}
           <Button type="submit" look="main" className="self-start px-8 text-lg" disabled={left.length > 0} busy={sign.isPending}>Sign and close</Button>
         </form>
       </Panel>

@@ -9,21 +9,31 @@ function Snail({ hour }: { hour: number }) {
   return <g transform={`rotate(${-(hour - 1) * 30} 150 210)`}><path d={`${d} Z`} className="fill-brass-wash stroke-brass-fill" strokeWidth={3} /><circle cx={150} cy={210} r={8} className="fill-brass-fill" /></g>;
 }
 
-/** The count wheel: slots after one blow, two, three … round its rim. */
-function CountWheel({ state }: { state: StrikeState }) {
-  const blowsBefore = teethOfCount(state.countAt - 1) + (state.phase === 'running' ? state.sounded : 0);
+/** The count wheel: slots after one blow, two, three … round its rim; that of the quarters after one change to four. */
+function CountWheel({ state, sections, named = false }: { state: StrikeState; sections: number; named?: boolean }) {
+  const whole = teethOfCount(sections);
+  const turn = (blows: number) => (blows * 360) / whole;
+  const gone = teethOfCount(state.countAt - 1) + (state.phase === 'running' ? state.sounded : 0);
   return (
-    <g transform={`rotate(${(-blowsBefore * 360) / 78} 150 200)`}>
+    <g transform={`rotate(${-turn(gone)} 150 200)`}>
       <circle cx={150} cy={200} r={78} className="fill-brass-wash stroke-brass-fill" strokeWidth={3} />
-      {Array.from({ length: 12 }, (_, i) => <path key={i} d={`M ${point(150, 200, 80, (teethOfCount(i) * 360) / 78 - 2)} L ${point(150, 200, 62, (teethOfCount(i) * 360) / 78 - 1.6)} L ${point(150, 200, 62, (teethOfCount(i) * 360) / 78 + 1.6)} L ${point(150, 200, 80, (teethOfCount(i) * 360) / 78 + 2)}`} className="fill-enamel stroke-brass-fill" strokeWidth={2} />)}
+      {Array.from({ length: sections }, (_, i) => <path key={i} d={`M ${point(150, 200, 80, turn(teethOfCount(i)) - 2)} L ${point(150, 200, 62, turn(teethOfCount(i)) - 1.6)} L ${point(150, 200, 62, turn(teethOfCount(i)) + 1.6)} L ${point(150, 200, 80, turn(teethOfCount(i)) + 2)}`} className="fill-enamel stroke-brass-fill" strokeWidth={2} />)}
+      {named && ['¼', '½', '¾', '1'].map((name, i) => { const [x, y] = point(150, 200, 46, turn(teethOfCount(i) + (i + 1) / 2)).split(' '); return <text key={name} x={x} y={y} dy={5} textAnchor="middle" fontSize={16} className="fill-ink" transform={`rotate(${turn(gone)} ${x} ${y})`}>{name}</text>; })}
       <circle cx={150} cy={200} r={8} className="fill-brass-fill" />
     </g>
   );
 }
 
-/** The drum, unrolled: what it plays at each of the four, and where it stands. */
-function Drum({ at }: { at: number }) {
-  return <g>{[1, 2, 3, 4].map((q) => <g key={q}><rect x={52 + (q - 1) * 50} y={170} width={44} height={80} rx={6} className={q === at ? 'fill-steel-wash stroke-steel' : 'fill-brass-wash stroke-brass-fill'} strokeWidth={3} />{Array.from({ length: q }, (_, i) => <circle key={i} cx={62 + (q - 1) * 50 + (i % 2) * 22} cy={186 + Math.floor(i / 2) * 22} r={5} className="fill-ink" />)}<text x={74 + (q - 1) * 50} y={268} textAnchor="middle" fontSize={15} className="fill-ink">{['¼', '½', '¾', '1'][q - 1]}</text></g>)}</g>;
+/** The cam of the quarters turns with the minute hand; each lobe lifts the release lever, the one of the hour a little higher. */
+function QuarterRelease({ minute, lifted }: { minute: number; lifted: boolean }) {
+  const lobes = [0, 1, 2, 3].map((i) => `L ${point(300, 226, 19, i * 90 - 34)} L ${point(300, 226, i === 0 ? 38 : 33, i * 90 - 7)} L ${point(300, 226, i === 0 ? 38 : 33, i * 90 + 3)} L ${point(300, 226, 19, i * 90 + 8)}`).join(' ');
+  return (
+    <g>
+      <g transform={`rotate(${minute} 300 226)`}><path d={`M ${lobes.slice(2)} Z`} className="fill-brass-wash stroke-brass-fill" strokeWidth={3} strokeLinejoin="round" /><circle cx={300} cy={226} r={6} className="fill-brass-fill" /></g>
+      <g transform={`rotate(${lifted ? 9 : 0} 376 168)`}><path d="M376 168 L 302 190 M376 168 L 410 184" className="fill-none stroke-steel" strokeWidth={6} strokeLinecap="round" /><circle cx={376} cy={168} r={6} className="fill-steel" /></g>
+      <text x={300} y={281} textAnchor="middle" fontSize={15} className="fill-soft">release</text>
+    </g>
+  );
 }
 
 /** The work as it stands: what was lifted, what fell, what holds. Each part is drawn from its own state. */
@@ -34,7 +44,8 @@ export function StrikeFigure({ state }: { state: StrikeState }) {
   const minute = (state.quarter % 4) * 90 - (state.phase === 'lifting' ? 12 : state.phase === 'warned' ? 6 : 0);
   return (
     <svg viewBox="0 0 560 285" className="mx-auto max-h-[24rem] w-full" role="img" aria-label={`${state.says} ${up ? 'The lever is up.' : 'The lever is down.'} ${state.work === 'rack' ? `Rack down by ${state.rackTeeth}.` : ''}`}>
-      {state.work === 'rack' ? <Snail hour={hour} /> : state.work === 'count wheel' ? <CountWheel state={state} /> : <Drum at={state.countAt} />}
+      {state.work === 'rack' ? <Snail hour={hour} /> : <CountWheel state={state} sections={state.work === 'quarters' ? 4 : 12} named={state.work === 'quarters'} />}
+      {state.work === 'quarters' && <QuarterRelease minute={minute} lifted={state.phase === 'lifting' || state.phase === 'warned'} />}
       {state.work === 'rack' && (
         <g transform={`rotate(${-state.rackTeeth * 2.2} 300 250)`} className="stroke-steel">
           <path d="M300 250 L 214 214" strokeWidth={7} strokeLinecap="round" /><circle cx={300} cy={250} r={7} className="fill-steel" />

@@ -1,8 +1,8 @@
 import { api } from '../api/doors.ts';
 import { STAGES, stageName, type StageId } from '@eclat/core/stages';
 import { ArrowRight, RotateCcw } from 'lucide-react';
-import { useRef } from 'react';
-import { useNavigate, useNavigation } from 'react-router';
+import { useNavigate } from 'react-router';
+import { isGoing } from '../going.ts';
 import { useCommand } from '../api/useCommand.ts';
 import { Button } from '../ui/Button.tsx';
 import { ago } from '../ui/dates.ts';
@@ -13,8 +13,6 @@ import { useThisVisit } from './thisVisit.ts';
 export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?: boolean; why?: string }) {
   const visit = useThisVisit();
   const go = useNavigate();
-  const going = useRef(false);
-  going.current = useNavigation().state !== 'idle';
   const now = useNow(30_000);
   const mark = useCommand(api.visits.stage, { what: stageName(stage) });
   const state = visit.stages.find((s) => s.stage === stage);
@@ -25,7 +23,7 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
     mark.mutate({ params: { visitId: visit.id, stage }, body: { done } }, {
       onSuccess: (reply) => {
         // Whoever has gone somewhere else meanwhile is not fetched from there.
-        const still = window.location.pathname === from && !going.current;
+        const still = window.location.pathname === from && !isGoing();
         if (reply !== 'kept' && done && next && still) void go(`/visits/${visit.id}/${next.id}`);
       },
     });

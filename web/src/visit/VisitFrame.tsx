@@ -3,7 +3,7 @@ import { isElectric } from '@eclat/core/electric';
 import type { TrainKey } from '@eclat/core/movement';
 import { isTogether, stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/stages';
 import clsx from 'clsx';
-import { ArrowLeftRight, AudioLines, Bell, Check, LockKeyhole, ShieldAlert, Truck, Zap } from 'lucide-react';
+import { ArrowLeftRight, AudioLines, Bell, Check, LockKeyhole, ShieldAlert, Zap } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../api/queries.ts';
@@ -89,7 +89,6 @@ function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
 function Beside({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const { out, checks } = visit.replacement;
-  const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
   const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
     <>
@@ -97,7 +96,6 @@ function Beside({ visit }: { visit: Visit }) {
       {replacing && <BesideLink to="replace" name="Replacement" mark={visit.replacement.out ? <Check className="size-4" aria-label="done" /> : <ArrowLeftRight className="size-4" aria-hidden />} />}
       <BesideLink to="listen" name="Listen" mark={visit.heard.length > 0 ? <Check className="size-4" aria-label="heard" /> : <AudioLines className="size-4" aria-hidden />} />
       {visit.movement.traits.strike !== 'none' && <BesideLink to="strike" name="Strike and chime" mark={visit.struck.length > 0 ? <Check className="size-4" aria-label="heard" /> : <Bell className="size-4" aria-hidden />} />}
-      {(done.includes('run') || visit.checks.some((c) => c.check.startsWith('d-'))) && <BesideLink to="deliver" name="Delivery" mark={<Truck className="size-4" aria-hidden />} />}
       {isElectric(visit.movement.traits) && <BesideLink to="electric" name="Electric bench" mark={visit.electric.length > 0 ? <Check className="size-4" aria-label="measured" /> : <Zap className="size-4" aria-hidden />} />}
     </>
   );

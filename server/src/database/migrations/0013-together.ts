@@ -5,7 +5,7 @@ export class Together extends Migration {
   override up(): void {
     const visit = 'visit_id uuid not null references visit deferrable initially deferred';
     this.addSql(`
-create table check_answer (${visit}, "check" text not null, result text not null, note text not null, by text not null, at timestamptz not null, primary key (visit_id, "check"));
+create table check_answer (${visit}, "check" text not null, result text not null, note text not null, detail jsonb, by text not null, at timestamptz not null, primary key (visit_id, "check"));
 create table strike_heard (${visit}, mark text not null, heard integer not null, by text not null, at timestamptz not null, primary key (visit_id, mark));
 create table release_minute (id uuid primary key, ${visit}, wanted integer not null, minute double precision not null, by text not null, at timestamptz not null);
 create index release_minute_visit on release_minute (visit_id);
