@@ -223,8 +223,9 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(answer(page)).toContainText('1 thing that came with it is not ticked as going home');
     await page.getByLabel('Case key').click();
     await page.getByRole('link', { name: /functions in position have no answer/ }).click();
-    for (const passed of ['All trains run down together without stopping', 'Strike right for twelve hours']) await page.getByRole('button', { name: `Passed: ${passed}` }).click();
-    await expect(page.getByRole('button', { name: 'Take back: Strike right for twelve hours' })).toBeVisible();
+    const open = page.getByRole('button', { name: /^Passed: / });
+    await expect(open).not.toHaveCount(0);
+    for (let left = await open.count(); left > 0; left--) { await open.first().click(); await expect(open).toHaveCount(left - 1); }
     await stage(page, 'Sign');
     await expect(answer(page)).toContainText('Ready to sign');
     await page.getByLabel('For the next repairer').fill('Mrs Tarrowby says it was dropped.');

@@ -48,6 +48,7 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
   await stage(page, 'Assemble');
   await expect(answer(page)).toContainText('Before the plates close: Warning wheel');
   await page.getByRole('checkbox', { name: 'Warning wheel' }).click();
+  await expect(answer(page)).toContainText('Next on: hands');
   await page.getByRole('button', { name: 'On again: hands' }).click();
   await stageDone(page, 'Assemble');
 

@@ -3,6 +3,8 @@ import type { Book, Entry, Visit } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
+import { checksFor } from '@eclat/core/setup';
+import { STAGE_IDS } from '@eclat/core/stages';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, PASS, takeIn } from '../../test/house.ts';
 import { sql } from '../http/house.ts';
@@ -44,7 +46,8 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
     if (d < 8) await night();
   }
   for (const { id } of visit.received) await marit.ok('PUT', `${at}/received/${id}/returned`, { returned: true });
-  for (const stage of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit', 'assemble', 'oil', 'run']) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
+  for (const c of checksFor(visit.movement.traits, 'run')) await marit.ok('PUT', `${at}/checks/${c.id}`, { result: 'passed' });
+  for (const stage of STAGE_IDS.filter((s) => s !== 'sign')) await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
 }
 
 describe('a whole visit', () => {
