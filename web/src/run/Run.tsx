@@ -42,7 +42,7 @@ function OnTest({ run }: { run: TestRun }) {
   return (
     <>
       <Answer tone={verdict.kind === 'inside' ? 'good' : verdict.kind === 'outside' ? 'danger' : 'info'} title={verdict.text}>
-        {again !== null && <>Read again {again <= now ? 'now' : `on ${dayTime(again)}`}. </>}
+        {again !== null && <>{again <= now ? 'Read it again now' : `Keep it running until ${dayTime(again)}, then read it`}. </>}
         {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.{missed > 0 && <b> {missed} {missed === 1 ? 'reading was' : 'readings were'} left out.</b>}
       </Answer>
       <TurnAdvice run={run} judged={judged} />

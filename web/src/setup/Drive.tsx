@@ -50,7 +50,7 @@ export function DriveThrough({ id, kept, onKeep }: Props) {
         {drive.fouled.length > 0 && (
           <>
             <ul className="flex flex-wrap gap-2">{drive.fouled.map((f, i) => <li key={`${f.step} ${i}`} className="inline-flex items-center gap-1 rounded-lg border-2 border-danger pl-3 font-semibold text-danger">{f.step}{f.note && `: ${f.note}`}<button type="button" aria-label={`It does not foul at ${f.step}`} className="grid size-10 place-items-center" onClick={() => onKeep('under way', '', { ...drive, fouled: drive.fouled.filter((_, k) => k !== i) })}><X className="size-4" /></button></li>)}</ul>
-            <Button look="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>It failed: {drivenWords(drive)}</Button>
+            <Button look="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>It failed, comes apart again</Button>
           </>
         )}
         <Button look="plain" className="self-start" onClick={() => onKeep('under way', '', { of: drive.of, done: 0, fouled: [] })}><RotateCcw className="size-5" aria-hidden />From the beginning</Button>
