@@ -5,15 +5,19 @@ import { oilChart } from '@eclat/core/oiling';
 import { familyById } from '@eclat/core/movement';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { useLocation } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Component as After } from './after/After.tsx';
 import { Component as Assemble } from './assemble/Assemble.tsx';
+import { Component as Bench } from './bench/Bench.tsx';
 import { Component as Deliver } from './deliver/Deliver.tsx';
 import { Component as Oil } from './oil/Oil.tsx';
 import { Component as OnTest } from './run/OnTest.tsx';
 import { Component as Run } from './run/Run.tsx';
 import { Component as Learn } from './strike/Learn.tsx';
 import { Component as Strike } from './strike/Strike.tsx';
+import { StageFoot } from './visit/StageFoot.tsx';
+import { follow } from './going.ts';
 import { answer, sent, show, standIn } from '../test/stage.tsx';
 import { by, visitOf } from '../test/visit.ts';
 
@@ -29,6 +33,8 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
+
+const Where = () => <p data-testid="where">{useLocation().pathname}</p>;
 
 describe('checks as it goes together', () => {
   it('begin with what comes first, and are passed with one press', async () => {
@@ -84,6 +90,33 @@ describe('checks as it goes together', () => {
     await person.click(drive.getByRole('button', { name: 'It fouls here' }));
     await person.click(drive.getByRole('button', { name: /^It failed/ }));
     await waitFor(() => expect(sent.at(-1)!.body).toMatchObject({ result: 'failed', note: 'fouls at 43 of 59 (hour hand)' }));
+  });
+
+  it('count windings against what belongs there; what was pressed is sent when the page is left', async () => {
+    const since = Date.now() - 80_000;
+    const wound = { check: 'f-flag', result: 'under way' as const, note: '', detail: { windings: [0, 20_000, 40_000, 60_000].map((t) => new Date(since + t).toISOString()) }, ...by };
+    const look = { kind: 'contact' as const, what: 'rewind', state: 'bright' as const, dwellMs: null, periodS: null, perMinute: null, expectedPerMinute: 1.5, note: '' };
+    const visit = visitOf('electric-master', { checks: [wound], testRun: runOf([[1, 0]]), electric: [{ id: 'e1', look, ...by }] as unknown as Visit['electric'] });
+    show(Run, visit);
+    const counted = within(screen.getByRole('group', { name: 'Windings counted' }));
+    expect(counted.getByRole('status').textContent).toBe('4 windings, one every 20.0 s (3.00 a minute), scatter 0.0 s; too often, 1.5 a minute belong there');
+    await person.click(counted.getByRole('button', { name: 'It winds now' }));
+    cleanup();
+    await waitFor(() => expect(sent.map((s) => (s.body['detail'] as { windings: string[] }).windings.length)).toEqual([5]));
+  });
+
+  it('whoever is on the way elsewhere is not pulled along when the stage is done', async () => {
+    let says: (state: { navigation: { state: string } }) => void = () => {};
+    follow({ subscribe: (f: typeof says) => { says = f; return () => {}; } } as unknown as Parameters<typeof follow>[0]);
+    const Foot = () => <><StageFoot stage="oil" /><Where /></>;
+    show(Foot, visitOf('mantel-barrels'));
+    says({ navigation: { state: 'loading' } });
+    await person.click(button(/^Oil is done/));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(screen.getByTestId('where').textContent).toBe('/');
+    says({ navigation: { state: 'idle' } });
+    await person.click(button(/^Oil is done/));
+    await waitFor(() => expect(screen.getByTestId('where').textContent).toBe('/visits/v1/run'));
   });
 
   it('stand at the delivery with the caution at its step', () => {
@@ -304,6 +337,17 @@ describe('after it went home', () => {
     await person.type(screen.getByLabelText('Product, batch, part or type'), '22-07');
     expect(await screen.findByText('1 visit had it')).toBeTruthy();
     expect(screen.getByText('oil: Clock oil, batch 22-07')).toBeTruthy();
+  });
+
+  it('stands on the bench for a month before it is due, under the work and only while all is shown', async () => {
+    const later = { ...due, visitId: 'v10', claim: 'C-10', oil: ago(-60).slice(0, 10) };
+    const row = { visitId: 'v1', claim: 'C-1', clock: 'Wall clock', owner: 'Maud Ellershaw', movementCode: 'M-1', familyId: 'longcase', done: [], power: [], next: { stage: 'intake', text: 'Photographs first', urgency: 'next', beside: false }, bathEndsAt: null, promisedFor: null, openedAt: by.at, photoId: null, cautions: [], asked: 0 };
+    standIn({ '/api/due-again': [due, later], '/api/bench': [row] });
+    show(Bench, noVisit);
+    const reminds = within(await screen.findByRole('region', { name: 'Due again' }));
+    expect(reminds.getAllByRole('link').map((l) => l.textContent)).toEqual(['C-9']);
+    await person.type(screen.getByLabelText('Search the bench'), 'wall');
+    expect(screen.queryByRole('region', { name: 'Due again' })).toBeNull();
   });
 
   it('says so when there is nothing', async () => {
