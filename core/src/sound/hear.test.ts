@@ -51,6 +51,14 @@ describe('a beat is heard', () => {
     expect(Math.abs(report.rateSecondsPerDay - 20)).toBeLessThan(2);
     expect(Math.abs(report.beatErrorMs! - 6)).toBeLessThan(0.5);
   });
+  // Seeds at which the room's answer was taken for the tock, or for the drop.
+  it.each([[1005, -35, -4, 215], [1017, 9, 0, 299], [1025, -15, -4, 235]])('although a hall rings on (%d)', (seed, rate, beatErrorMs, amplitudeDeg) => {
+    const report = hearing({ beats: 18_000, escaping: 'lever', room: 'hall', rate, beatErrorMs, amplitudeDeg }, { seconds: 60, known: { liftDeg: 52 }, seed })!;
+    expect(Math.abs(report.rateSecondsPerDay - rate)).toBeLessThan(4 * bestRateError(18_000, 60, 0.1));
+    expect(Math.abs(report.beatErrorMs! - Math.abs(beatErrorMs))).toBeLessThan(0.1);
+    expect(Math.abs(report.amplitudeDegrees! - amplitudeDeg)).toBeLessThan(5);
+    expect(report).toMatchObject({ missing: 0, warnings: [] });
+  });
   it('and another clock is named', () => expect(hearing({ beats: 7200, sampleRate: 22_050 }, { beside: { other: { spec: { ...AS_HEARD, beats: 9000, rate: 90 }, db: -4 } } })!.warnings.join()).toContain('Another clock'));
   it('with beats that fail, and with its stop', () => {
     expect(hearing({ beats: 7200, sampleRate: 22_050 }, { beside: { missing: [21, 22, 33] } })!.missing).toBe(3);
@@ -78,6 +86,16 @@ describe('what is not sure is said', () => {
     const report = hearing({ beats: 8412, sampleRate: 22_050 })!;
     expect(report.beatsPerHour).toBe(8412);
     expect(report.warnings.join()).toContain('no usual number');
+  });
+  it('of two clocks that are heard as one, and of a slow one beside a fast one', () => {
+    const beside = (beats: number, rate: number, db: number): Disturbance => ({ other: { spec: { ...AS_HEARD, beats, rate, scatterMs: 0.2 }, db } });
+    const [alike, slow] = [
+      hearing({ beats: 5400, rate: 117.7, beatErrorMs: 9.09, scatterMs: 0.45, teeth: 37, toothMs: 0.186, tockDb: 3.14, snrDb: 27.6, room: 'none', sampleRate: 48_000 }, { beside: beside(5400, -25, -8.7), seed: 696 })!,
+      hearing({ beats: 480, rate: 279.3, beatErrorMs: 473.5, scatterMs: 0.308, teeth: 24, toothMs: 0.208, tockDb: 4.88, snrDb: 15, room: 'none', sampleRate: 22_050 }, { seconds: 60, beside: beside(8640, 66.9, -5.77), seed: 829 })!,
+    ];
+    expect([alike.beatsPerHour, slow.beatsPerHour]).toEqual([10_800, 8640]); // what is heard is not the clock that is meant, and that is said
+    expect(alike.warnings.join()).toMatch(/unevenly|two clocks|another clock/);
+    expect(slow.warnings.join()).toContain('a slow clock may be near');
   });
   it('of an amplitude that nobody can hear', () => expect(hearing({ beats: 7200, sampleRate: 22_050 }, { known: { liftDeg: 52 } })).toMatchObject({ amplitudeDegrees: null }));
   it.each<[string, Partial<ClockSpec>, Disturbance]>([

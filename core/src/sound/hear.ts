@@ -35,8 +35,7 @@ export function hear(sampleRate: number, samples: number, source: SoundSource, k
   // Cut by the end of the sound it has not stopped.
   const edge = frames.end - timer.needs / frame - 2;
   for (const m of [...before, ...met]) if (m.expected < edge || heard.has(m.index)) account.take(m, heard.has(m.index));
-  const { missing, extra } = account;
-  return soundReport({ ...saidBy(lock, timer), timed: timer.timed, missing, extra, stoppedS: account.silent >= STOPPED_BEATS ? timer.timed.at(-1)?.rawS ?? null : null }, known);
+  return soundReport({ ...saidBy(lock, timer), timed: timer.timed, counts: account.since(-Infinity), stoppedS: account.silent >= STOPPED_BEATS ? timer.timed.at(-1)?.rawS ?? null : null }, known);
 }
 
 /** What the templates say of tick and tock, once they are learnt. */

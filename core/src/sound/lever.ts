@@ -4,15 +4,16 @@ import { fitTo, part, type Template } from './template.ts';
 
 /** Unlocking and drop are looked for this far around where the kind has them. */
 const REACH_S = 0.0025;
-/** Unlocking rises at least so clearly beside the sharpest, the drop by itself; and what is nearly as sharp. */
-const CLEAR_SHARE = 0.5, CLEAR_RISE = 1.2, NEARLY = 0.8;
+/** Unlocking rises at least so clearly beside the sharpest, the drop by itself; and what is nearly as loud. */
+const CLEAR_SHARE = 0.5, CLEAR_RISE = 1.2, NEARLY = 0.6;
 
 /** The two blows of a lever that bound its lift: the parts of the envelope that hold them, and how far apart they are in the mean, samples. */
 export interface Blows { unlock: Template; drop: Template; apart: number }
 
 /**
  * Unlocking and drop among the beginnings of a kind. Before the unlocking it is quiet, so it is the first clear one; the
- * drop is the sharpest that an amplitude allows after it, and of nearly equal ones the first: the room answers later.
+ * drop is the loudest that an amplitude allows after it, and of nearly equal ones the first: the room answers later, and
+ * more quietly, even where its answer rises more sharply out of what went before.
  * @param least, most samples from the one to the other
  */
 export function leverOnsets(found: readonly Onset[], least: number, most: number): { unlock: Onset; drop: Onset } | null {
@@ -20,8 +21,8 @@ export function leverOnsets(found: readonly Onset[], least: number, most: number
   const unlock = found.find((o) => o.rise >= CLEAR_SHARE * sharpest);
   const after = unlock ? found.filter((o) => o.at - unlock.at >= least && o.at - unlock.at <= most && o.rise >= CLEAR_RISE) : [];
   if (!unlock || after.length === 0) return null;
-  const top = Math.max(...after.map((o) => o.rise));
-  return { unlock, drop: after.find((o) => o.rise >= NEARLY * top)! };
+  const top = Math.max(...after.map((o) => o.jump));
+  return { unlock, drop: after.find((o) => o.jump >= NEARLY * top)! };
 }
 
 export function blowsOf({ mean, onsets }: Kind, sampleRate: number, every: number, least: number, most: number): Blows | null {

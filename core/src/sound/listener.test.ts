@@ -45,6 +45,7 @@ describe('a listener', () => {
     const listener = new Listener(RATE);
     play(listener, { beats: 9000 }, 25);
     const stoppedAt = listener.seconds;
+    expect(listener.part()).toMatchObject({ fromS: expect.closeTo(0, -1), report: { beatsPerHour: 9000, missing: 0 } });
     play(listener, { beats: 9000, tockDb: 200, snrDb: -80 }, 0.001);
     for (let i = 0; i < (12 * RATE) / PIECE; i++) listener.push(new Float32Array(PIECE).map((_, j) => 1e-4 * Math.sin(j * j)));
     expect(listener.live().state).toBe('lost');

@@ -43,7 +43,7 @@ export interface Live {
   rough: boolean;
 }
 
-interface Followed { lock: Lock; tracker: Tracker; timer: BeatTimer; account: Account; waiting: Met[]; partFrom: number; missingAt: number; extraAt: number }
+interface Followed { lock: Lock; tracker: Tracker; timer: BeatTimer; account: Account; waiting: Met[]; partFrom: number }
 
 /**
  * Listens for as long as sound comes: finds the beat, follows it, finds it again when it was lost. What it keeps is
@@ -134,7 +134,7 @@ export class Listener {
   private reportOf(f: Followed, fromS: number): SoundReport | null {
     const timed = f.timer.timed.filter((t) => t.rawS >= fromS);
     if (timed.length < 4) return null;
-    return soundReport({ ...saidBy(f.lock, f.timer), timed, missing: f.account.missing - f.missingAt, extra: f.account.extra - f.extraAt, stoppedS: null }, this.known);
+    return soundReport({ ...saidBy(f.lock, f.timer), timed, counts: f.account.since(fromS / this.frames.frameS), stoppedS: null }, this.known);
   }
 
   private sides(f: Followed, beatS: number): { sides: Sides | null; rough: boolean } {
@@ -165,7 +165,7 @@ export class Listener {
   private begin(lock: Lock): void {
     const { frames } = this;
     const timer = timerFor(frames, lock, trackCoarse(frames, lock), this.sampleRate, this.ring.give, this.known);
-    this.followed = { lock, tracker: new Tracker(frames, lock), timer, account: new Account(frames, lock), waiting: [], partFrom: this.hereS, missingAt: 0, extraAt: 0 };
+    this.followed = { lock, tracker: new Tracker(frames, lock), timer, account: new Account(frames, lock), waiting: [], partFrom: this.hereS };
     this.other = null;
     if (!this.wasHeard || this.events.at(-1)?.kind !== 'found') this.event('found', this.seconds, `about ${Math.round(3600 / (lock.beatFrames * frames.frameS))} beats an hour`);
     this.wasHeard = true;
@@ -219,8 +219,7 @@ export class Listener {
     this.hours.push({ fromS: this.originS + f.partFrom, toS: this.seconds, report });
     if (this.hours.length > LOG_MOST) this.hours.shift();
     f.partFrom = this.hereS;
-    f.missingAt = f.account.missing;
-    f.extraAt = f.account.extra;
+    f.account.forget((this.hereS - LIVE_S) / this.frames.frameS);
     f.timer.forget((f.timer.timed.at(-1)?.index ?? 0) - Math.ceil(LIVE_S / (f.tracker.beatFrames * this.frames.frameS)));
   }
 

@@ -31,6 +31,8 @@ const LEAST_STRENGTH = 0.09;
 /** Clocks that are told apart in one room. */
 const MOST_CLOCKS = 3, TRIES = 4;
 /** What begins less than this is nothing. What still sounds so much later, and so loud beside its beginning, is no tick. */
+/** A beat is all over by then: a lever drops up to 28 ms after it unlocked. */
+const GOES_ON_S = 0.035;
 const LEAST_NOVELTY = 0.4, STILL_S = 0.065, STILL_SHARE = 0.35, BEFORE = 6;
 const DROWNED = 1;
 /** Beats that are needed before anything is said. */
@@ -59,7 +61,8 @@ export function lockOn(frames: Frames, from: number, to: number, beats?: number)
     const best = strongest(frames, from, ticks, beats);
     if (!best) break;
     read.push(best);
-    for (const f of best.met) ticks.fill(0, Math.max(0, f - 4), f + 12);
+    const goesOn = Math.round(Math.min(GOES_ON_S / frames.frameS, 0.3 * best.lock.beatFrames));
+    for (const f of best.met) ticks.fill(0, Math.max(0, f - 4), f + goesOn);
   }
   const best = read.reduce<Reading | null>((a, b) => (a === null || b.weight > a.weight ? b : a), null);
   if (!best) return null;
@@ -73,9 +76,9 @@ function shortSounds(frames: Frames, from: number, to: number): Float32Array {
   const late = Math.round(STILL_S / frames.frameS);
   for (let i = 1; i < ticks.length - 1; i++) {
     if (ticks[i]! < LEAST_NOVELTY || ticks[i]! < ticks[i - 1]! || ticks[i]! < ticks[i + 1]!) continue;
-    const before = energyAt(frames, from + i - BEFORE, 3);
+    const before = frames.loudness(from + i - BEFORE, 3);
     // What rang before it and goes on ringing is not its own.
-    if (energyAt(frames, from + i + late, 3) - before > STILL_SHARE * (energyAt(frames, from + i, 4) - before)) ticks.fill(0, Math.max(0, i - 2), i + 3);
+    if (frames.loudness(from + i + late, 3) - before > STILL_SHARE * (frames.loudness(from + i, 4) - before)) ticks.fill(0, Math.max(0, i - 2), i + 3);
   }
   return ticks;
 }
@@ -184,20 +187,9 @@ function coverage(frames: Frames, from: number, ticks: Float32Array, pair: numbe
         continue;
       }
       met.push(Math.round(near.at));
-      loudness += energyAt(frames, from + Math.round(near.at), 4);
+      loudness += frames.loudness(from + Math.round(near.at), 4);
     }
   return { beats, share: met.length / Math.max(1, beats), loudness: met.length > 0 ? loudness / met.length : 0, met };
-}
-
-/** Of all octaves, the most within so many frames. */
-function energyAt(frames: Frames, frame: number, count: number): number {
-  let most = 0;
-  for (let f = frame; f < frame + count; f++) {
-    let sum = 0;
-    for (let b = 0; b < frames.octaves; b++) sum += frames.energy(b, f);
-    most = Math.max(most, sum);
-  }
-  return most;
 }
 
 /** Whether tick and tock differ in the loudness of any octave, or in where they stand: by far more than chance would. */

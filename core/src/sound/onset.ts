@@ -4,6 +4,8 @@ export interface Onset {
   at: number;
   /** Natural logarithm of the power after over the power before. */
   rise: number;
+  /** By how much the power grows. */
+  jump: number;
 }
 
 /**
@@ -28,7 +30,7 @@ export function onsets(power: Float64Array, width: number, pooled: number, least
     if (rise[i]! < least) continue;
     let top = i;
     while (i < n - width && rise[i]! >= least) { if (rise[i]! > rise[top]!) top = i; i++; }
-    found.push({ at: beginning(power, Math.max(0, top - 3 * width), Math.min(n, top + width), sums, width, pooled), rise: rise[top]! });
+    found.push({ at: beginning(power, Math.max(0, top - 3 * width), Math.min(n, top + width), sums, width, pooled), rise: rise[top]!, jump: mean(top, top + width) - mean(top - 2 * width, top) });
   }
   return found;
 }

@@ -1,4 +1,5 @@
 import { USUAL_BEATS } from '../train/index.ts';
+import type { Counts } from './account.ts';
 import { amplitudeDeg } from './amplitude.ts';
 import type { Lock } from './lock.ts';
 import { steadiness, withNeighbours, type Steadiness } from './steady.ts';
@@ -55,6 +56,8 @@ export interface SoundReport {
 const NEAR_USUAL = 0.012;
 const LEAST_BEATS = 4;
 /** Weaker or rarer than this it may be something else. */
+/** More than this share of missing beats, or of sounds besides; more scatter, or more out of beat, than a clock on a bench has: practice. */
+const MANY = 0.15, UNEVEN_MS = 1.2, LAME = 0.25;
 const FAINT_STRENGTH = 0.25, FAINT_SHARE = 0.7;
 /** A drift of the amplitude by a tooth wants at least two turns. */
 const TURNS = 2;
@@ -66,14 +69,13 @@ export interface Heard {
   shiftS: number | null;
   /** The louder of the two is called the tick: whether it is the odd one. */
   tickIsOdd: boolean;
-  missing: number;
-  extra: number;
+  counts: Counts;
   stoppedS: number | null;
 }
 
 /** Puts together what was heard. @returns null when there are too few beats to say anything */
 export function soundReport(heard: Heard, known: Known): SoundReport | null {
-  const { lock } = heard;
+  const { lock, counts: { missing, extra, louder, evenlyS } } = heard;
   const oneKind = lock.heard === 'one';
   const shift = heard.shiftS ?? 0;
   const at = heard.timed.map((b) => b.rawS + (b.index & 1 ? shift : 0));
@@ -96,6 +98,16 @@ export function soundReport(heard: Heard, known: Known): SoundReport | null {
   if (lock.strength < FAINT_STRENGTH || lock.covered < FAINT_SHARE) warnings.push('The beat is faint or often covered: what is said may be of something else. Bring the microphone nearer.');
   if (kept.length < 12) warnings.push(`Only ${kept.length} beats were heard.`);
 
+  const soon = (n: number) => n > MANY * kept.length && n > 2;
+  if (soon(missing)) warnings.push(`${missing} of ${kept.length + missing} beats were not heard: it may be another number of beats.`);
+  if (soon(extra)) warnings.push(`${extra} other sounds fall between its ${kept.length} beats: another clock may be near.`);
+  if (evenlyS !== null) warnings.push(`Something louder sounds every ${evenlyS.toFixed(1)} s: a slow clock may be near.`);
+  // Where many are louder, its own beats differ.
+  else if (louder > 2 && louder < MANY * kept.length) warnings.push(`${louder} sounds are far louder than its beat: its strike, talk, or another clock.`);
+  const scatterMs = s.scatterS * 1000;
+  if (scatterMs > UNEVEN_MS) warnings.push(`Its beats fall unevenly, by ${scatterMs.toFixed(1)} ms: a poor escapement, or two clocks heard as one.`);
+  if (!oneKind && heard.shiftS !== null && Math.abs(s.oddS) > LAME * s.beatS) warnings.push('Tick and tock lie so far out of beat that they may be of two clocks.');
+
   if (heard.stoppedS !== null) warnings.push(`It stopped after ${heard.stoppedS.toFixed(1)} s.`);
 
   const both = !oneKind && heard.shiftS !== null;
@@ -111,8 +123,8 @@ export function soundReport(heard: Heard, known: Known): SoundReport | null {
     beatErrorMs, beatErrorStandardError, beatErrorShare: beatErrorMs === null ? null : beatErrorMs / 1000 / s.beatS,
     shortSide: beatErrorMs === null ? null : !clear ? 'neither' : s.oddS > 0 !== heard.tickIsOdd ? 'tock to tick' : 'tick to tock',
     amplitudeDegrees: amplitude, amplitudeScatter: amplitude === null ? null : 1.4826 * median(amplitudes.map((a) => Math.abs(a.degrees - amplitude))), amplitudeByTooth: amplitude === null || known.teeth === undefined ? null : byTooth(amplitudes, known.teeth),
-    scatterMs: s.scatterS * 1000, wanderMs: s.wanderS * 1000, wheel: wheelPattern(index, s.residuals, known.teeth),
-    beats: kept.length, missing: heard.missing, extra: heard.extra, seconds: at[kept.at(-1)!]! - at[kept[0]!]!, stoppedS: heard.stoppedS, warnings,
+    scatterMs, wanderMs: s.wanderS * 1000, wheel: wheelPattern(index, s.residuals, known.teeth),
+    beats: kept.length, missing, extra, seconds: at[kept.at(-1)!]! - at[kept[0]!]!, stoppedS: heard.stoppedS, warnings,
   };
 }
 

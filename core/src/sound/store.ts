@@ -48,6 +48,17 @@ export class Frames {
   /** Mean square of an octave. */
   energy(band: number, frame: number): number { return frame >= this.start && frame < this.end ? this.bands[band]![frame % this.size]! : 0; }
 
+  /** The loudest of so many frames from one on, mean square over all octaves. */
+  loudness(frame: number, count: number): number {
+    let most = 0;
+    for (let f = frame; f < frame + count; f++) {
+      let sum = 0;
+      for (let b = 0; b < this.octaves; b++) sum += this.energy(b, f);
+      most = Math.max(most, sum);
+    }
+    return most;
+  }
+
   /** The loudest novelty of a stretch of frames, and where. */
   loudest(from: number, to: number): { frame: number; novelty: number } {
     let frame = from, novelty = -1;

@@ -67,15 +67,15 @@ function product(values: Float32Array, env: Float32Array, at: number): number {
   return a + b + c + d;
 }
 
-/** The part in which a mean envelope stands over its floor, with a little before and after it. */
-function telling(values: Float32Array, before: number, after: number): Template {
+/** The part in which a mean envelope stands over its floor, with a little before and after it. At either end so much is left that it can be moved: a hall rings on past the end. */
+function telling(values: Float32Array, before: number, after: number, most: number): Template {
   const sorted = Float32Array.from(values).sort();
   const floor = sorted[sorted.length >> 2]!;
   const least = floor + TELLS * (sorted.at(-1)! - floor);
   let from = values.findIndex((v) => v >= least), to = values.length;
   while (to > 0 && values[to - 1]! < least) to--;
-  from = Math.max(0, from - before);
-  return part(values, from, Math.min(values.length, Math.max(to + after, from + before + after)));
+  from = Math.max(most, from - before);
+  return part(values, from, Math.min(values.length - most, Math.max(to + after, from + before + after)));
 }
 /** Share of its height over the floor from which an envelope tells something. */
 const TELLS = 0.2;
@@ -121,14 +121,14 @@ export function commonOf(envs: readonly Weighed[], most: number, margin: number,
     // The first time they are brought to the middle of the window; a known template stays where it is.
     const middle = known || round > 0 ? 0 : kept.map((i) => fits[i]!.late).sort((a, b) => a - b)[kept.length >> 1]!;
     mean = meanOf(kept.map((i) => envs[i]!), kept.map((i) => fits[i]!.late - middle));
-    template = telling(mean, margin, 2 * margin);
+    template = telling(mean, margin, 2 * margin, most);
   }
   return { template, mean, fits: envs.map(({ env }) => fitTo(template, env, most)) };
 }
 
 function firstOf(envs: readonly Weighed[], most: number, margin: number): Template {
   // The quietest before the beat.
-  const tried = [...envs].sort((a, b) => b.weight - a.weight).slice(0, TRIED).map(({ env }) => telling(env, margin, 2 * margin));
+  const tried = [...envs].sort((a, b) => b.weight - a.weight).slice(0, TRIED).map(({ env }) => telling(env, margin, 2 * margin, most));
   const liked = tried.map((t) => envs.reduce((s, { env, weight }) => s + weight * fitTo(t, env, most).likeness, 0));
   return tried[liked.indexOf(Math.max(...liked))]!;
 }
