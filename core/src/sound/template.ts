@@ -74,7 +74,7 @@ function telling(values: Float32Array, before: number, after: number, most: numb
   const least = floor + TELLS * (sorted.at(-1)! - floor);
   let from = values.findIndex((v) => v >= least), to = values.length;
   while (to > 0 && values[to - 1]! < least) to--;
-  from = Math.max(most, from - before);
+  from = Math.max(most, Math.min(from - before, values.length - most - before - after));
   return part(values, from, Math.min(values.length - most, Math.max(to + after, from + before + after)));
 }
 /** Share of its height over the floor from which an envelope tells something. */

@@ -7,12 +7,13 @@ import { likely } from '../owners/owners.service.ts';
 
 type Em = Pick<Context, 'em'>;
 
-/** Of each clock the latest visit, if it is signed; a replacement movement is due by its own years. */
+/** Of each clock the latest visit, if it is signed and its movement has not been here since, in whatever clock; a replacement movement is due by its own years. */
 export async function dueList({ em }: Em): Promise<DueAgain[]> {
   const rows = await sql<{ visit_id: string; claim: string; clock: string; movement_id: string; code: string; traits: Traits; signed_at: string; replaced: boolean }>(em, `
-    select * from (select distinct on (v.clock_id) v.id as visit_id, v.claim, c.description as clock, m.id as movement_id, m.code, m.traits, v.closed_at as signed_at,
+    select * from (select distinct on (v.clock_id) v.id as visit_id, v.claim, c.description as clock, m.id as movement_id, m.code, m.traits, v.opened_at, v.closed_at as signed_at,
       exists (select 1 from movement_out o where o.visit_id = v.id) as replaced
-    from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id order by v.clock_id, v.closed_at is null desc, v.opened_at desc) latest where signed_at is not null`);
+    from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id order by v.clock_id, v.closed_at is null desc, v.opened_at desc) latest
+    where signed_at is not null and not exists (select 1 from visit later where later.movement_id = latest.movement_id and later.opened_at > latest.opened_at)`);
   return rows.map((r) => { const at = new Date(r.signed_at); return { visitId: r.visit_id, claim: r.claim, clock: r.clock, movementId: r.movement_id, code: r.code, signedAt: at.toISOString(), ...dueAgain(r.traits, at, r.replaced) }; })
     .sort((a, b) => a.oil.localeCompare(b.oil));
 }

@@ -39,7 +39,7 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
   }
   for (const row of await sql<FactRow>(ctx.em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`)) {
     const { run } = factsOf(row);
-    if (run?.nextReadingAt) calendar.createEvent({ id: `${row.id}-reading@eclat`, start: new Date(run.nextReadingAt), end: new Date(run.nextReadingAt + 15 * 60_000), summary: `Read the clock on test (${row.claim}, ${row.clock})`, url: at(row.id, 'run'), stamp: ctx.now });
+    if (run?.nextReadingAt && !row.done.includes('run')) calendar.createEvent({ id: `${row.id}-reading@eclat`, start: new Date(run.nextReadingAt), end: new Date(run.nextReadingAt + 15 * 60_000), summary: `Read the clock on test (${row.claim}, ${row.clock})`, url: at(row.id, 'run'), stamp: ctx.now });
     if (row.promised_for) calendar.createEvent({ id: `${row.id}-promised@eclat`, start: parseISO(row.promised_for), end: addDays(parseISO(row.promised_for), 1), allDay: true, summary: `Promised (${row.claim}, ${row.clock})`, url: at(row.id, 'sign'), stamp: ctx.now });
   }
   for (const d of await dueList(ctx))
