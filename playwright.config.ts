@@ -8,6 +8,8 @@ export default defineConfig({
   timeout: 600_000,
   expect: { timeout: 60_000 },
   workers: 2,
+  // A second try on a machine that stalled; that it was needed is said at the end.
+  retries: 1,
   reporter: [['list'], ['json']],
   use: {
     browserName: 'chromium',

@@ -61,7 +61,7 @@ const PARTS = {
     try {
       run('e2e', '@playwright/test/cli.js', ['test'], { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file }, () => {
         const stats = json(file)?.stats;
-        return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+        return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected, again: stats.flaky };
       });
     } finally {
       await cluster.stop();
@@ -80,7 +80,7 @@ await main(async () => {
   }
   if (ran.length === 0) say(`no part is called "${values.only}"; there are ${Object.keys(PARTS).join(', ')}`);
   console.log('\nWhat ran');
-  for (const r of ran) console.log(`  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s`);
+  for (const r of ran) console.log(`  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s${r.again ? `, ${r.again} of them at the second try` : ''}`);
   const total = (key) => ran.reduce((n, r) => n + r[key], 0);
   console.log(`\n${total('passed')} passed, ${total('failed')} failed`);
   return total('failed') > 0 || ran.length === 0 ? 1 : 0;

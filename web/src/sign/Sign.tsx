@@ -12,6 +12,7 @@ import { dayTime } from '../ui/dates.ts';
 import { TextArea, TextField, Tick } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { RecordOf } from '../movements/RecordOf.tsx';
+import { leftOf } from '../setup/Checks.tsx';
 import { PaperLink } from '../visit/Papers.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -44,6 +45,7 @@ function ToSign() {
   const now = useNow(10_000);
   // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
   const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
+  const unchecked = leftOf(visit, 'assemble').open.length;
   const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
   return (
     <>
@@ -52,6 +54,7 @@ function ToSign() {
         : <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
             <ul className="mt-1 flex flex-col gap-1">{left.map((o) => <li key={o.what} className="flex min-h-11 items-center gap-3">{o.at ? <Link className="font-semibold underline" to={`../${o.at}`}>{o.what}</Link> : o.what}</li>)}</ul>
           </Answer>}
+      {unchecked > 0 && <p className="text-lg text-soft"><Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">{unchecked} {unchecked === 1 ? 'check' : 'checks'} of the assembly</Link> {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.</p>}
       <GoesHome />
       <Contents note={note} waiver={waiver} />
       <Panel title="Your signature">
