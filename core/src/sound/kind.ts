@@ -31,13 +31,23 @@ export class Kind {
   private anchor: Template | null = null;
   readonly power: Float64Array;
   pooled = 0;
-  /** Colour of each beat that is like its kind, from its beginning on. */
-  colours: number[][] = [];
+  private begins: { l: number; c: number }[] = [];
+  private known: number[][] | null = [];
 
   private readonly near: number;
   constructor(private readonly sampleRate: number, private readonly every: number, private readonly most: number, length: number) {
     this.near = Math.min(most, this.steps(NEAR_S));
     this.power = new Float64Array(length);
+  }
+
+  /** Colour of each beat that is like its kind, from its beginning on; of the collected beats, as long as they are there. */
+  get colours(): number[][] {
+    return this.known ??= this.begins.map(({ l, c }) => colour(this.collected[c]!.samples, Math.max(0, (this.template?.from ?? 0) * this.every + Math.round(l * this.every)), this.sampleRate));
+  }
+  /** Nothing more is learnt: what was collected is let go. */
+  letGo(): void {
+    void this.colours;
+    this.collected = [];
   }
 
   private steps(seconds: number): number { return Math.max(2, Math.round((seconds * this.sampleRate) / this.every)); }
@@ -92,8 +102,8 @@ export class Kind {
     for (let i = 0; i < this.power.length; i++) this.power[i] = this.power[i]! / weights;
     // As many beats of one weight would be worth.
     this.pooled = weights > 0 ? (weights * weights) / squares : 0;
-    const begins = late.map((l, c) => ({ l, c })).filter((x) => x.l !== null);
-    this.colours = begins.map(({ l, c }) => colour(this.collected[c]!.samples, Math.max(0, (this.template?.from ?? 0) * this.every + Math.round(l! * this.every)), this.sampleRate));
+    this.begins = late.flatMap((l, c) => (l === null ? [] : [{ l, c }]));
+    this.known = null;
     if (this.pooled > 0) this.onsets = onsets(this.power, Math.max(3, Math.round(RISE_S * this.sampleRate)), this.pooled, LEAST_RISE, this.most * this.every);
   }
 }

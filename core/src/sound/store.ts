@@ -14,6 +14,8 @@ export class Frames {
   private novelties: Float32Array;
   private overs: Float32Array;
   private readonly bands: Float32Array[];
+  /** Of all octaves together. */
+  private readonly powers: Float32Array;
   /** The number of the next frame. */
   end = 0;
 
@@ -25,6 +27,7 @@ export class Frames {
     this.size = Math.ceil(capacityS / this.frameS);
     this.novelties = new Float32Array(this.size);
     this.overs = new Float32Array(this.size);
+    this.powers = new Float32Array(this.size);
     this.bands = this.split.shape.bands.map(() => new Float32Array(this.size));
   }
 
@@ -40,7 +43,8 @@ export class Frames {
       this.novelties[i] = novelty;
       this.overs[i] = over;
     });
-    energies.forEach((e, b) => { const band = this.bands[b]!; for (let f = 0; f < e.length; f++) band[(from + f) % this.size] = e[f]!; });
+    for (let f = 0; f < energies[0]!.length; f++) this.powers[(from + f) % this.size] = 0;
+    energies.forEach((e, b) => { const band = this.bands[b]!; for (let f = 0; f < e.length; f++) { const i = (from + f) % this.size; band[i] = e[f]!; this.powers[i] = this.powers[i]! + e[f]!; } });
   }
 
   novelty(frame: number): number { return frame >= this.start && frame < this.end ? this.novelties[frame % this.size]! : 0; }
@@ -51,11 +55,7 @@ export class Frames {
   /** The loudest of so many frames from one on, mean square over all octaves. */
   loudness(frame: number, count: number): number {
     let most = 0;
-    for (let f = frame; f < frame + count; f++) {
-      let sum = 0;
-      for (let b = 0; b < this.octaves; b++) sum += this.energy(b, f);
-      most = Math.max(most, sum);
-    }
+    for (let f = Math.max(frame, this.start), to = Math.min(frame + count, this.end); f < to; f++) { const p = this.powers[f % this.size]!; if (p > most) most = p; }
     return most;
   }
 

@@ -102,6 +102,8 @@ export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float
 }
 
 const ROUNDS = 3;
+/** Steps to either side of where it lay a round before. */
+const AGAIN = 8;
 /** Envelopes that are tried as the first template. */
 const TRIED = 4;
 
@@ -113,8 +115,8 @@ const TRIED = 4;
 export function commonOf(envs: readonly Weighed[], most: number, margin: number, known: Template | null): { template: Template; mean: Float32Array; fits: Fit[] } {
   let template = known ?? firstOf(envs, most, margin);
   let mean = envs[0]!.env;
+  let fits = envs.map(({ env }) => fitTo(template, env, most));
   for (let round = 0; round < ROUNDS; round++) {
-    const fits = envs.map(({ env }) => fitTo(template, env, most));
     const liked = fits.map((f) => f.likeness).sort((a, b) => a - b);
     const least = 0.6 * liked[liked.length >> 1]!;
     const kept = fits.flatMap((f, i) => (f.likeness >= least ? [i] : []));
@@ -122,8 +124,10 @@ export function commonOf(envs: readonly Weighed[], most: number, margin: number,
     const middle = known || round > 0 ? 0 : kept.map((i) => fits[i]!.late).sort((a, b) => a - b)[kept.length >> 1]!;
     mean = meanOf(kept.map((i) => envs[i]!), kept.map((i) => fits[i]!.late - middle));
     template = telling(mean, margin, 2 * margin, most);
+    // Those that fitted are near where they were; the others are looked for anew.
+    fits = envs.map(({ env }, i) => (fits[i]!.likeness >= least ? fitTo(template, env, Math.min(most, AGAIN), Math.round(fits[i]!.late - middle)) : fitTo(template, env, most)));
   }
-  return { template, mean, fits: envs.map(({ env }) => fitTo(template, env, most)) };
+  return { template, mean, fits };
 }
 
 function firstOf(envs: readonly Weighed[], most: number, margin: number): Template {

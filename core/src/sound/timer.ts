@@ -99,7 +99,7 @@ export class BeatTimer {
     this.timed.length = 0;
     for (const kind of able) for (const stretch of kind.collected) this.time(kind, stretch);
     while (this.learnt < LEARN_AT.length && able.every((k) => k.collected.length >= LEARN_AT[this.learnt]!) && able.length > 0) this.learnt++;
-    if (this.frozen) for (const kind of this.kinds) kind.collected = [];
+    if (this.frozen) for (const kind of this.kinds) kind.letGo();
   }
 
   /** Tick and tock are each placed by one beginning, the same of both. */
