@@ -19,6 +19,7 @@ const MARGIN_S = 0.0015;
 const ANCHOR_S = [0.001, 0.0018] as const, ANCHOR_REACH_S = 0.001;
 /** Only a beginning that rises so clearly places it better than the whole does. */
 const ANCHOR_RISE = 2.3;
+const ANCHOR_ROUNDS = 2;
 
 /** What the beats of one kind, ticks or tocks, have in common. Positions are samples of the stretch. */
 export class Kind {
@@ -67,14 +68,14 @@ export class Kind {
   anchorAt(at: number): void {
     const sharp = this.onsets.find((o) => o.at === at);
     if (!sharp || sharp.rise < ANCHOR_RISE) return;
-    for (let round = 0; round < 2; round++) {
+    for (let round = 0; round < ANCHOR_ROUNDS; round++) {
       const middle = Math.round(at / this.every);
       this.anchor = part(this.mean, Math.max(0, middle - this.steps(ANCHOR_S[0])), Math.min(this.mean.length, middle + this.steps(ANCHOR_S[1])));
       const placed = this.collected.map((c) => this.place(c.env)?.late ?? null);
       const kept = placed.flatMap((p, i) => (p === null ? [] : [i]));
       if (kept.length < 2) return;
       this.mean = meanOf(kept.map((i) => this.collected[i]!), kept.map((i) => placed[i]!));
-      this.pool(placed);
+      if (round === ANCHOR_ROUNDS - 1) this.pool(placed);
     }
   }
 

@@ -63,11 +63,19 @@ export function lockOn(frames: Frames, from: number, to: number, beats?: number)
     read.push(best);
     const goesOn = Math.round(Math.min(GOES_ON_S / frames.frameS, 0.3 * best.lock.beatFrames));
     for (const f of best.met) ticks.fill(0, Math.max(0, f - 4), f + goesOn);
+    if (soundsIn(ticks) < LEAST_BEATS) break;
   }
   const best = read.reduce<Reading | null>((a, b) => (a === null || b.weight > a.weight ? b : a), null);
   if (!best) return null;
   const others = read.filter((l) => l !== best && l.lock.covered > 0.5 && !related(l.lock.beatFrames, best.lock.beatFrames, 0.004 * Math.max(l.lock.beatFrames, best.lock.beatFrames), false)).map((l) => Math.round(3600 / (l.lock.beatFrames * frames.frameS)));
   return { ...best.lock, others: [...new Set(others)] };
+}
+
+/** How many sounds stand out. */
+function soundsIn(ticks: Float32Array): number {
+  let n = 0;
+  for (let i = 1; i < ticks.length - 1; i++) if (ticks[i]! >= LEAST_NOVELTY && ticks[i]! >= ticks[i - 1]! && ticks[i]! > ticks[i + 1]!) n++;
+  return n;
 }
 
 /** Novelty of what is short: a bell, a gong or a syllable goes on after it began. */

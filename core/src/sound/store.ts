@@ -43,8 +43,15 @@ export class Frames {
       this.novelties[i] = novelty;
       this.overs[i] = over;
     });
-    for (let f = 0; f < energies[0]!.length; f++) this.powers[(from + f) % this.size] = 0;
-    energies.forEach((e, b) => { const band = this.bands[b]!; for (let f = 0; f < e.length; f++) { const i = (from + f) % this.size; band[i] = e[f]!; this.powers[i] = this.powers[i]! + e[f]!; } });
+    energies.forEach((e, b) => {
+      const [band, { powers, size }] = [this.bands[b]!, this];
+      for (let f = 0, i = from % size; f < e.length; f++) {
+        const p = e[f]!;
+        band[i] = p;
+        powers[i] = b === 0 ? p : powers[i]! + p;
+        if (++i === size) i = 0;
+      }
+    });
   }
 
   novelty(frame: number): number { return frame >= this.start && frame < this.end ? this.novelties[frame % this.size]! : 0; }

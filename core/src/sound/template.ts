@@ -46,17 +46,27 @@ const STRIDE = 4;
 export function fitTo({ values, from, power }: Template, env: Float32Array, most: number, about = 0): Fit {
   const count = values.length;
   const least = Math.max(about - most, -from), last = Math.min(about + most, env.length - from - count);
-  const score = (late: number) => product(values, env, from + late);
-  let best = least, height = -Infinity;
-  const look = (late: number) => { const s = score(late); if (s > height) { height = s; best = late; } };
-  for (let late = least; late <= last; late += STRIDE) look(late);
-  for (let late = Math.max(least, best - STRIDE + 1), end = Math.min(last, best + STRIDE - 1); late <= end; late++) look(late);
-  const [a, b, c] = [best > least ? score(best - 1) : height, height, best < last ? score(best + 1) : height];
+  // Envelopes are smooth: every other step tells roughly where, all of them where.
+  let rough = least, most2 = -Infinity;
+  for (let late = least; late <= last; late += STRIDE) { const s = every2nd(values, env, from + late); if (s > most2) { most2 = s; rough = late; } }
+  const first = Math.max(least, rough - STRIDE), end = Math.min(last, rough + STRIDE);
+  let best = first, height = -Infinity;
+  for (let late = first; late <= end; late++) { const s = product(values, env, from + late); scores[late - first] = s; if (s > height) { height = s; best = late; } }
+  const beside = (late: number) => (late < least || late > last ? height : late < first || late > end ? product(values, env, from + late) : scores[late - first]!);
+  const [a, b, c] = [beside(best - 1), height, beside(best + 1)];
   const bend = a - 2 * b + c;
   const part = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;
   let ee = 0, e1 = 0;
   for (let i = 0, j = from + best; i < count; i++, j++) { const e = env[j]!; ee += e * e; e1 += e; }
   return { late: best + part, likeness: b / Math.sqrt(Math.max(1e-30, power * (ee - (e1 * e1) / count))), gain: b / Math.max(1e-30, power) };
+}
+
+const scores = new Float64Array(2 * STRIDE + 1);
+
+function every2nd(values: Float32Array, env: Float32Array, at: number): number {
+  let a = 0, b = 0, i = 0;
+  for (let j = at; i + 3 < values.length; i += 4, j += 4) { a += values[i]! * env[j]!; b += values[i + 2]! * env[j + 2]!; }
+  return a + b;
 }
 
 function product(values: Float32Array, env: Float32Array, at: number): number {
@@ -101,7 +111,8 @@ export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float
   return Float32Array.from(sum, (s) => s / weights);
 }
 
-const ROUNDS = 3;
+/** Rounds of laying them on each other; where a template is known already it wants fewer. */
+const ROUNDS = 3, ROUNDS_KNOWN = 2;
 /** Steps to either side of where it lay a round before. */
 const AGAIN = 8;
 /** Envelopes that are tried as the first template. */
@@ -116,7 +127,7 @@ export function commonOf(envs: readonly Weighed[], most: number, margin: number,
   let template = known ?? firstOf(envs, most, margin);
   let mean = envs[0]!.env;
   let fits = envs.map(({ env }) => fitTo(template, env, most));
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < (known ? ROUNDS_KNOWN : ROUNDS); round++) {
     const liked = fits.map((f) => f.likeness).sort((a, b) => a - b);
     const least = 0.6 * liked[liked.length >> 1]!;
     const kept = fits.flatMap((f, i) => (f.likeness >= least ? [i] : []));
