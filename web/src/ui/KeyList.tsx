@@ -2,7 +2,7 @@ import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
   ['b', 'Bench'], ['n', 'Take a clock in'], ['m', 'Movement books'], ['w', 'Workings'], ['?', 'This list'],
-  ['1 … 9, 0 - = ]', 'In a visit: go to its first, second … thirteenth stage'],
+  ['1 … 9, 0 - = [ ]', 'In a visit: go to its first, second … fourteenth stage'],
   ['o f x', 'In the walk of the assessment: in order, finding, not looked at'],
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
   ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush'],

@@ -66,7 +66,7 @@ describe('one of a few', () => {
 describe('figures say in words what they show', () => {
   it('the wheel', () => {
     render(<StageWheel done={STAGE_IDS.slice(0, 4)} current="power" />);
-    expect(screen.getByRole('img', { name: '4 of 13 stages done, now Power down' })).toBeTruthy();
+    expect(screen.getByRole('img', { name: '4 of 14 stages done, now Power down' })).toBeTruthy();
   });
 
   it('the power state by word and by shape, never by colour alone', () => {
