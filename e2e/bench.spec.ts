@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, stage, stageDone, takeIn, test } from './house.ts';
+import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './house.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -112,12 +112,7 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
   });
 
   await test.step('it strikes wrong: a second pass takes off only what is in the way', async () => {
-    await stage(page, 'Strip');
-    await page.getByLabel('It has to come apart again, because').fill('Strike runs on');
-    await page.getByRole('button', { name: 'Open a pass' }).click();
-    await expect(page.getByText('Pass 2: power down comes first again.')).toBeVisible();
-    await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
-    await page.getByRole('button', { name: 'Log it' }).click();
+    await opensPass(page);
     await expect(answer(page)).toContainText(`${THINGS + 1} things are off, pass 2`);
     await stage(page, 'Assemble');
     await page.getByRole('button', { name: 'On again: hands' }).first().click();

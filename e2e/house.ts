@@ -131,6 +131,16 @@ export async function makeSafe(page: Page): Promise<void> {
   await stageDone(page, 'Power down');
 }
 
+/** Its strike is wrong: the second pass, with the hands off again. */
+export async function opensPass(page: Page): Promise<void> {
+  await stage(page, 'Strip');
+  await page.getByLabel('It has to come apart again, because').fill('Strike runs on');
+  await page.getByRole('button', { name: 'Open a pass' }).click();
+  await expect(page.getByText('Pass 2: power down comes first again.')).toBeVisible();
+  await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
+  await page.getByRole('button', { name: 'Log it' }).click();
+}
+
 export const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
 export const stageDone = (page: Page, name: string) => page.getByRole('button', { name: `${name} is done` }).click();
 

@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, stage, stageDone, takeIn, test } from './house.ts';
+import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './house.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -52,12 +52,7 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
   await page.getByRole('button', { name: 'On again: hands' }).click();
   await stageDone(page, 'Assemble');
 
-  await stage(page, 'Strip');
-  await page.getByLabel('It has to come apart again, because').fill('Strike runs on');
-  await page.getByRole('button', { name: 'Open a pass' }).click();
-  await expect(page.getByText('Pass 2: power down comes first again.')).toBeVisible();
-  await page.getByRole('group', { name: 'Usually next' }).getByRole('button', { name: 'hands' }).click();
-  await page.getByRole('button', { name: 'Log it' }).click();
+  await opensPass(page);
   await expect(answer(page)).toContainText('2 things are off, pass 2');
   await page.getByLabel('Cure of pass 2').fill('Warning wheel one tooth on');
   await page.getByLabel('Hours', { exact: true }).fill('1,5');
