@@ -14,13 +14,13 @@ const demoDatabase = () => (loaded ??= freshDatabase().then(async (url) => {
   return url;
 }));
 
-const PHONE = { width: 390, height: 844 };
+const BENCH = { width: 1280, height: 800 }, TABLET = { width: 820, height: 1180 }, PHONE = { width: 390, height: 844 };
 
-for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'dark']] as const)
-  test(`the demo shop at ${width} × ${height}, ${colorScheme}: screens that everybody can use`, async ({ page, serve }) => {
+for (const [half, name] of ['one half', 'the other half'].entries())
+  test(`the demo shop, ${name}: screens that everybody can use, on the bench and on a tablet in the dark`, async ({ page, serve }) => {
     const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
-    await page.setViewportSize({ width, height });
-    await page.emulateMedia({ colorScheme });
+    const look = async (size: typeof BENCH, colorScheme: 'light' | 'dark' = 'light') => { await page.setViewportSize(size); await page.emulateMedia({ colorScheme }); };
+    await (half === 0 ? look(BENCH) : look(TABLET, 'dark'));
     await page.goto(server.address);
     await expect(page.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
     // Legacy mode looks into no frames, which Eclat has none of; what passed is not described. Each halves the time.
@@ -43,18 +43,22 @@ for (const [width, height, colorScheme] of [[1280, 800, 'light'], [820, 1180, 'd
     // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own in both.
     const figures = ['/', ...(['survey', 'run', 'clean', 'agree'] as const).map(at)];
     const paths = ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', '/rules', '/baths', '/calendar', '/on-test', '/stores', '/listen', '/learn-strike', '/after?q=22-07', at('run').replace(/run$/, 'strike'), `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)];
+    const soft = expect.configure({ soft: true });
     for (const [i, path] of paths.entries()) {
+      if (i % 2 !== half) continue;
+      await look(BENCH);
       await page.goto(server.address + path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
-      const sideways = (name: string) => expect.configure({ soft: true }).poll(() => page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), { message: `${path} scrolls sideways ${name}` }).toBeLessThanOrEqual(0);
-      await sideways('');
-      if (colorScheme === 'light') {
-        // A phone takes photos and readings; there, only the width is held to.
-        await page.setViewportSize(PHONE);
-        await sideways('on a phone');
-        await page.setViewportSize({ width, height });
-      }
-      if (figures.includes(path) || i % 2 === (width === 1280 ? 0 : 1)) expect.soft(await violations(), path).toEqual([]);
+      const sideways = (where: string) => soft.poll(() => page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), { message: `${path} scrolls sideways ${where}` }).toBeLessThanOrEqual(0);
+      const [inLight, inDark] = figures.includes(path) ? [true, true] : [i % 4 < 2, i % 4 >= 2];
+      await sideways('on the bench');
+      if (inLight) soft(await violations(), `${path}, light`).toEqual([]);
+      await look(TABLET, 'dark');
+      await sideways('on a tablet');
+      if (inDark) soft(await violations(), `${path}, dark`).toEqual([]);
+      // A phone takes photos and readings; there, only the width is held to.
+      await look(PHONE);
+      await sideways('on a phone');
     }
   });
