@@ -1,13 +1,11 @@
-import { writeFileSync } from 'node:fs';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import type { TestRun, Visit } from '@eclat/contract';
 import { adviseRun, judgeRun } from '@eclat/core/rate';
 import { oilChart } from '@eclat/core/oiling';
 import { checksFor } from '@eclat/core/setup';
-import { AS_HEARD, normal, seeded, SimulatedClock, type ClockSpec } from '@eclat/core/simulated';
-import { writeWav } from '@eclat/core/sound';
-import config from '../playwright.config.ts';
-import { expect, openShop, signIn, stage, stageDone, takeIn, test, watch } from './house.ts';
+import { normal, seeded } from '@eclat/core/simulated';
+import { expect, openShop, stage, stageDone, takeIn, test } from './house.ts';
+import { heardAs, wavOf } from './sound.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
 /** Presses one after another until none is left; each is gone before the next. */
@@ -15,8 +13,6 @@ async function tickAll(page: Page): Promise<void> {
   const open = page.getByRole('checkbox', { checked: false });
   for (let left = await open.count(); left > 0; left = await open.count()) { await open.first().click(); await expect(open).toHaveCount(left - 1); }
 }
-const wavOf = (spec: Partial<ClockSpec>, seconds: number) => Buffer.from(writeWav(new SimulatedClock({ ...AS_HEARD, sampleRate: 48_000, ...spec }, seeded(3)).give(seconds * 48_000), 48_000));
-const heardAs = { beats: 7200, rate: 30, beatErrorMs: 14 };
 
 test('a quarter-chime clock: a check fails, comes apart again, is passed; struck, heard, oiled, shown and signed', async ({ page, server }) => {
   await openShop(page, server.address);
@@ -138,32 +134,4 @@ test('a quarter-chime clock: a check fails, comes apart again, is passed; struck
     await page.goto(`${server.address}/after`);
     await expect(page.getByText(/^oil .* overhaul/)).toBeVisible();
   });
-});
-
-test('the microphone: a real one, as far as the browser knows, hears which side is short', async ({ page, server }, info) => {
-  await openShop(page, server.address);
-  const wav = info.outputPath('clock.wav');
-  writeFileSync(wav, wavOf(heardAs, 30));
-  const { executablePath, args } = config.use!.launchOptions!;
-  const browser = await chromium.launch({ executablePath: executablePath!, args: [...args!, `--use-file-for-fake-audio-capture=${wav}`] });
-  const errors: string[] = [];
-  try {
-    const heard = await (await browser.newContext({ locale: 'en-GB', permissions: ['microphone'] })).newPage();
-    watch(heard, errors);
-    await signIn(heard, server.address);
-    await heard.goto(`${server.address}/listen`);
-    await heard.getByRole('button', { name: 'Listen', exact: true }).click();
-    const short = heard.getByRole('img', { name: /^Tock to tick short, 1[34] ms/ });
-    // Where sound stutters for a while it is found again once it does not.
-    await expect(heard.getByText('7,200', { exact: true })).toBeVisible({ timeout: 120_000 });
-    await expect(short).toBeVisible();
-    // Both hands say where the tick is, and the words change with it.
-    await heard.getByRole('radio', { name: 'right' }).click();
-    await expect(heard.getByRole('img', { name: /^Left side short, 1[34] ms/ })).toBeVisible();
-    await heard.getByRole('button', { name: 'Stop listening' }).click();
-    await expect(heard.getByRole('img', { name: 'Not listening' })).toBeVisible();
-  } finally {
-    await browser.close();
-  }
-  expect(errors).toEqual([]);
 });
