@@ -39,8 +39,7 @@ const DROWNED = 1;
 const LEAST_BEATS = 5, LEAST_SHARE = 0.25;
 /** A second sound within the spacing: at least this share of the first, so far from it, and so far over what lies between. */
 const FAINT = 0.22, APART = 0.2, LEAST_Z = 7;
-/** From so many deviations tick and tock are two sounds. */
-/** Or from so many frames by which the tock does not fall in the middle. */
+/** Tick and tock are two sounds from so many frames by which the tock does not fall in the middle. */
 const LEAST_SHIFT = 4;
 /** Tick and tock lie at least so far apart, as a share of the pair. */
 const LEAST_OFF = 0.28;

@@ -47,8 +47,8 @@ export function fitTo({ values, from, power }: Template, env: Float32Array, most
   const count = values.length;
   const least = Math.max(about - most, -from), last = Math.min(about + most, env.length - from - count);
   // Envelopes are smooth: every other step tells roughly where, all of them where.
-  let rough = least, most2 = -Infinity;
-  for (let late = least; late <= last; late += STRIDE) { const s = every2nd(values, env, from + late); if (s > most2) { most2 = s; rough = late; } }
+  let rough = least, roughly = -Infinity;
+  for (let late = least; late <= last; late += STRIDE) { const s = every2nd(values, env, from + late); if (s > roughly) { roughly = s; rough = late; } }
   const first = Math.max(least, rough - STRIDE), end = Math.min(last, rough + STRIDE);
   let best = first, height = -Infinity;
   for (let late = first; late <= end; late++) { const s = product(values, env, from + late); scores[late - first] = s; if (s > height) { height = s; best = late; } }
