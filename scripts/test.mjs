@@ -42,6 +42,7 @@ function vitest(name, projects, env = {}) {
 
 const PARTS = {
   lint: () => {
+    run('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']);
     run('lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
     run('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', ['--config', 'dependency-cruiser.config.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'demo']);
   },
