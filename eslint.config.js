@@ -15,14 +15,29 @@ export default ts.config(
       eqeqeq: 'error',
     },
   },
-  { files: ['scripts/**/*.mjs', '*.js', '*.cjs', 'bench/**', 'e2e/**', 'server/**'], languageOptions: { globals: globals.node } },
-  { files: ['scripts/screenshots.mjs', 'bench/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
+  {
+    files: ['scripts/**/*.mjs', '*.js', '*.cjs', 'bench/**', 'e2e/**', 'server/**'],
+    languageOptions: { globals: globals.node },
+  },
+  {
+    files: ['scripts/screenshots.mjs', 'bench/**'],
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
+  },
   {
     files: ['core/src/**/*.ts'],
     rules: {
       // Core takes time and chance from its callers.
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Randomness is passed in.' }, { object: 'Date', property: 'now', message: 'Time is passed in.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness is passed in.' },
+        { object: 'Date', property: 'now', message: 'Time is passed in.' },
+      ],
     },
   },
-  { files: ['web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, languageOptions: { globals: globals.browser }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    languageOptions: { globals: globals.browser },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
 );

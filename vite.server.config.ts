@@ -11,6 +11,9 @@ export default defineConfig({
     emptyOutDir: true,
     sourcemap: true,
     target: 'node20',
-    rollupOptions: { input: { main: here('server/src/main.ts'), demo: here('demo/main.ts') }, output: { entryFileNames: '[name].js' } },
+    rollupOptions: {
+      input: { main: here('server/src/main.ts'), demo: here('demo/main.ts') },
+      output: { entryFileNames: '[name].js' },
+    },
   },
 });

@@ -12,8 +12,27 @@ export default defineConfig({
       { test: { isolate, name: 'core', root: 'core', testTimeout: 60_000, include: ['src/**/*.test.ts'] } },
       { test: { isolate, name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
       { test: { isolate, name: 'scripts', root: 'scripts', include: ['**/*.test.ts'], testTimeout: 240_000 } },
-      { test: { isolate, name: 'web', root: 'web', testTimeout: 120_000, setupFiles: ['./test/setup.ts'], include: ['src/**/*.test.{ts,tsx}'] } },
-      { test: { isolate, name: 'server', root: 'server', include: ['src/**/*.test.ts'], globalSetup: ['./test/database.ts'], testTimeout: 120_000, hookTimeout: 180_000 } },
+      {
+        test: {
+          isolate,
+          name: 'web',
+          root: 'web',
+          testTimeout: 120_000,
+          setupFiles: ['./test/setup.ts'],
+          include: ['src/**/*.test.{ts,tsx}'],
+        },
+      },
+      {
+        test: {
+          isolate,
+          name: 'server',
+          root: 'server',
+          include: ['src/**/*.test.ts'],
+          globalSetup: ['./test/database.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 180_000,
+        },
+      },
     ],
   },
 });

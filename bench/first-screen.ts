@@ -3,7 +3,10 @@ import { signIn } from './sign-in.ts';
 
 /** Script that the first screen loads (gzip, over the wire), and the time until the bench can be used, cold cache, on loopback. */
 const address = process.env['ECLAT_ADDRESS']!;
-const browser = await chromium.launch({ executablePath: process.env['CHROMIUM']!, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM']!,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 const cookie = await signIn(address);
 const runs: { scriptKb: number; allKb: number; usableMs: number }[] = [];
 for (let i = 0; i < 7; i++) {
@@ -13,7 +16,8 @@ for (let i = 0; i < 7; i++) {
   const devtools = await context.newCDPSession(page);
   await devtools.send('Network.enable');
   const kinds = new Map<string, string>();
-  let script = 0, all = 0;
+  let script = 0,
+    all = 0;
   devtools.on('Network.responseReceived', (e) => kinds.set(e.requestId, e.type));
   devtools.on('Network.loadingFinished', (e) => {
     all += e.encodedDataLength;
@@ -29,7 +33,8 @@ for (let i = 0; i < 7; i++) {
   const giveUpAt = Date.now() + 30_000;
   let usableMs = 0; // asked for from outside: the page's policy forbids eval
   while (!usableMs) {
-    if (Date.now() > giveUpAt) throw new Error(`The bench did not stand within 30 s: ${(await page.locator('body').innerText()).slice(0, 300)}`);
+    if (Date.now() > giveUpAt)
+      throw new Error(`The bench did not stand within 30 s: ${(await page.locator('body').innerText()).slice(0, 300)}`);
     await page.waitForTimeout(100);
     usableMs = (await page.evaluate<number | undefined>('window.usableAt')) ?? 0;
   }
@@ -42,4 +47,6 @@ const middle = (pick: (r: (typeof runs)[number]) => number) => runs.map(pick).so
 console.log('\nFirst screen (the bench, 20 clocks), cold cache, loopback, median of 7');
 console.log(`  script   ${middle((r) => r.scriptKb).toFixed(0)} kB gzip   (limit 250)`);
 console.log(`  all      ${middle((r) => r.allKb).toFixed(0)} kB`);
-console.log(`  usable   ${middle((r) => r.usableMs).toFixed(0)} ms after the request   (limit 1000), slowest ${Math.max(...runs.map((r) => r.usableMs)).toFixed(0)}`);
+console.log(
+  `  usable   ${middle((r) => r.usableMs).toFixed(0)} ms after the request   (limit 1000), slowest ${Math.max(...runs.map((r) => r.usableMs)).toFixed(0)}`,
+);

@@ -4,17 +4,45 @@ import type { Picture } from './pictures.ts';
 /** Movements that were here before: what old repairers wrote on them, and visits of earlier owners. */
 export interface History {
   id: 'slate' | 'brackwater' | 'wharf';
-  movement: { name: string; familyId: string; maker: string; marks: { place: 'back plate' | 'front plate' | 'dial' | 'case' | 'label' | 'barrel'; text: string }[] };
+  movement: {
+    name: string;
+    familyId: string;
+    maker: string;
+    marks: { place: 'back plate' | 'front plate' | 'dial' | 'case' | 'label' | 'barrel'; text: string }[];
+  };
   inscriptions: [date: string, text: string, place: string][];
-  visits: { yearsAgo: number; owner: string; phone: string; clock: string; complaint: string; picture: Picture; note: string; course: Course; amendment?: string }[];
+  visits: {
+    yearsAgo: number;
+    owner: string;
+    phone: string;
+    clock: string;
+    complaint: string;
+    picture: Picture;
+    note: string;
+    course: Course;
+    amendment?: string;
+  }[];
 }
 
-const bath = { bath: 'ammoniated water' as const, parts: [{ name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] }], minutes: 10 };
+const bath = {
+  bath: 'ammoniated water' as const,
+  parts: [{ name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] }],
+  minutes: 10,
+};
 
 export const HISTORIES: readonly History[] = [
   {
     id: 'slate',
-    movement: { name: 'Round-plate movement, rack striking', familyId: 'mantel-barrels', maker: 'Brindle & Daughters', marks: [{ place: 'back plate', text: '4711' }, { place: 'barrel', text: '4711' }, { place: 'case', text: '4711' }] },
+    movement: {
+      name: 'Round-plate movement, rack striking',
+      familyId: 'mantel-barrels',
+      maker: 'Brindle & Daughters',
+      marks: [
+        { place: 'back plate', text: '4711' },
+        { place: 'barrel', text: '4711' },
+        { place: 'case', text: '4711' },
+      ],
+    },
     inscriptions: [
       ['189X', 'Cleaned, J. Ockham, Aldermere, 189–', 'inside of the front plate'],
       ['1912-03', 'new suspn. March 1912 R.T.', 'back plate, below the crutch'],
@@ -22,13 +50,72 @@ export const HISTORIES: readonly History[] = [
       ['1961', 'Clnd & bushed 1961', 'front plate, by the strike barrel'],
     ],
     visits: [
-      { yearsAgo: 14, owner: 'Cornelia Wace', phone: '0555 012 344', clock: 'Slate mantel clock with gilt columns', complaint: 'Stopped.', picture: 'mantel', note: 'Strike holes will want bushes next time.', course: { findings: [{ place: 'going train, third wheel', seen: 'Front hole oval.', severity: 'stops it', effect: 'timekeeping', proposal: 'Bush' }], symptoms: { 'stops-hours': 'present' }, looks: { 'worn-hole.going': 'found' }, cause: 'Worn hole', baths: [bath], worn: { 'T4.front': 0.22 }, run: { days: 8, rate: -6, place: 'Test stand' } }, amendment: 'The going mainspring was measured too: 19.1 mm wide, 0.38 mm, entered late.' },
-      { yearsAgo: 6, owner: 'Ferris Aldous', phone: '0555 012 790', clock: 'Black clock from the dining room', complaint: 'Goes, but the strike is weak.', picture: 'mantel', note: 'Hammer leather renewed, tone left as it was.', course: { findings: [{ place: 'hammer and bell or gong', seen: 'Hammer leather hard.', severity: 'looks', effect: 'striking', proposal: 'New leather' }], symptoms: { 'misses-strike': 'present' }, looks: { 'dirty-pivots.strike': 'found' }, cause: 'Dirty pivots in the strike', baths: [bath], parts: [{ what: 'Hammer leather', source: 'made here', size: '6 × 9 mm', oldPart: 'kept with the movement' }], run: { days: 8, rate: 11, place: 'Test stand' } } },
+      {
+        yearsAgo: 14,
+        owner: 'Cornelia Wace',
+        phone: '0555 012 344',
+        clock: 'Slate mantel clock with gilt columns',
+        complaint: 'Stopped.',
+        picture: 'mantel',
+        note: 'Strike holes will want bushes next time.',
+        course: {
+          findings: [
+            {
+              place: 'going train, third wheel',
+              seen: 'Front hole oval.',
+              severity: 'stops it',
+              effect: 'timekeeping',
+              proposal: 'Bush',
+            },
+          ],
+          symptoms: { 'stops-hours': 'present' },
+          looks: { 'worn-hole.going': 'found' },
+          cause: 'Worn hole',
+          baths: [bath],
+          worn: { 'T4.front': 0.22 },
+          run: { days: 8, rate: -6, place: 'Test stand' },
+        },
+        amendment: 'The going mainspring was measured too: 19.1 mm wide, 0.38 mm, entered late.',
+      },
+      {
+        yearsAgo: 6,
+        owner: 'Ferris Aldous',
+        phone: '0555 012 790',
+        clock: 'Black clock from the dining room',
+        complaint: 'Goes, but the strike is weak.',
+        picture: 'mantel',
+        note: 'Hammer leather renewed, tone left as it was.',
+        course: {
+          findings: [
+            {
+              place: 'hammer and bell or gong',
+              seen: 'Hammer leather hard.',
+              severity: 'looks',
+              effect: 'striking',
+              proposal: 'New leather',
+            },
+          ],
+          symptoms: { 'misses-strike': 'present' },
+          looks: { 'dirty-pivots.strike': 'found' },
+          cause: 'Dirty pivots in the strike',
+          baths: [bath],
+          parts: [{ what: 'Hammer leather', source: 'made here', size: '6 × 9 mm', oldPart: 'kept with the movement' }],
+          run: { days: 8, rate: 11, place: 'Test stand' },
+        },
+      },
     ],
   },
   {
     id: 'brackwater',
-    movement: { name: 'Eight-day longcase movement, rack striking', familyId: 'longcase', maker: 'Eben Strake, Brackwater', marks: [{ place: 'dial', text: 'Eben Strake, Brackwater' }, { place: 'front plate', text: 'W.M. 3' }] },
+    movement: {
+      name: 'Eight-day longcase movement, rack striking',
+      familyId: 'longcase',
+      maker: 'Eben Strake, Brackwater',
+      marks: [
+        { place: 'dial', text: 'Eben Strake, Brackwater' },
+        { place: 'front plate', text: 'W.M. 3' },
+      ],
+    },
     inscriptions: [
       ['XXXX', '… Lowe … cleand', 'back plate, rubbed'],
       ['179X', 'Repaird 179', 'inside of the front plate, scratched'],
@@ -37,16 +124,60 @@ export const HISTORIES: readonly History[] = [
       ['1903-09-14', 'H. Dunmoor 14/9/03', 'back of the dial, pencil'],
       ['1949', 'cables renewed 1949, Dunmoor & Son', 'seatboard, underside'],
     ],
-    visits: [{ yearsAgo: 9, owner: 'Estate of Gideon Fell', phone: '0555 017 451', clock: 'Longcase clock with a painted dial', complaint: 'To be put in order before it is moved.', picture: 'longcase', note: 'Pallets will want resurfacing within ten years.', course: { symptoms: { 'small-swing': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.back': 0.2 }, run: { days: 8, rate: 2.1, place: 'Own case' } } }],
+    visits: [
+      {
+        yearsAgo: 9,
+        owner: 'Estate of Gideon Fell',
+        phone: '0555 017 451',
+        clock: 'Longcase clock with a painted dial',
+        complaint: 'To be put in order before it is moved.',
+        picture: 'longcase',
+        note: 'Pallets will want resurfacing within ten years.',
+        course: {
+          symptoms: { 'small-swing': 'present' },
+          looks: { 'dirty-pivots.going': 'found' },
+          cause: 'Dirty pivots',
+          baths: [bath],
+          worn: { 'T3.back': 0.2 },
+          run: { days: 8, rate: 2.1, place: 'Own case' },
+        },
+      },
+    ],
   },
   {
     id: 'wharf',
-    movement: { name: 'Fusee timepiece, round dial', familyId: 'fusee', maker: 'Pellowe & Strand', marks: [{ place: 'front plate', text: '655' }, { place: 'dial', text: 'Old Wharf School' }] },
+    movement: {
+      name: 'Fusee timepiece, round dial',
+      familyId: 'fusee',
+      maker: 'Pellowe & Strand',
+      marks: [
+        { place: 'front plate', text: '655' },
+        { place: 'dial', text: 'Old Wharf School' },
+      ],
+    },
     inscriptions: [
       ['187X', 'E.P. 187', 'front plate, behind the dial'],
       ['1911-01-20', 'chain repaired 20 Jan 1911 Ockham Jr', 'back plate'],
       ['1954', '54 clnd', 'barrel'],
     ],
-    visits: [{ yearsAgo: 1, owner: 'Old Wharf School', phone: '0555 010 700', clock: 'Round dial clock from the schoolroom', complaint: 'Stops.', picture: 'wall', note: 'Set-up: one and a half turns.', course: { symptoms: { 'stops-hours': 'present' }, looks: { 'dirty-pivots.going': 'found' }, cause: 'Dirty pivots', baths: [bath], worn: { 'T3.front': 0.21 }, run: { days: 8, rate: -14, place: 'Test stand' } } }],
+    visits: [
+      {
+        yearsAgo: 1,
+        owner: 'Old Wharf School',
+        phone: '0555 010 700',
+        clock: 'Round dial clock from the schoolroom',
+        complaint: 'Stops.',
+        picture: 'wall',
+        note: 'Set-up: one and a half turns.',
+        course: {
+          symptoms: { 'stops-hours': 'present' },
+          looks: { 'dirty-pivots.going': 'found' },
+          cause: 'Dirty pivots',
+          baths: [bath],
+          worn: { 'T3.front': 0.21 },
+          run: { days: 8, rate: -14, place: 'Test stand' },
+        },
+      },
+    ],
   },
 ];

@@ -14,7 +14,12 @@ import { seeded } from '@eclat/core/simulated';
 import { DAY, Workshop } from './workshop.ts';
 
 const PASSPHRASE = 'brass-lark-mends-nine';
-const TEAM = { marit: ['Marit Fennick', 'owner-of-shop'], ines: ['Ines Calloway', 'technician'], tobiah: ['Tobiah Rusk', 'technician'], wilf: ['Wilf Arden', 'counter'] } as const;
+const TEAM = {
+  marit: ['Marit Fennick', 'owner-of-shop'],
+  ines: ['Ines Calloway', 'technician'],
+  tobiah: ['Tobiah Rusk', 'technician'],
+  wilf: ['Wilf Arden', 'counter'],
+} as const;
 
 const now = new Date();
 const random = seeded(1894);
@@ -38,9 +43,19 @@ try {
 }
 
 async function load(em: EntityManager): Promise<void> {
-  em.create(Shop, { one: true, name: 'Fennick Row Clock Room', createdAt: new Date(now.getTime() - 15 * 365 * DAY), hourlyRate: '52.00', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 55 });
+  em.create(Shop, {
+    one: true,
+    name: 'Fennick Row Clock Room',
+    createdAt: new Date(now.getTime() - 15 * 365 * DAY),
+    hourlyRate: '52.00',
+    taxPercent: '20',
+    pricesIncludeTax: true,
+    currency: 'crowns',
+    hoursPerWeek: 55,
+  });
   const people = {} as Record<keyof typeof TEAM, Person>;
-  for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][]) people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
+  for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][])
+    people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
   await takeTable({ em, person: people.wilf, now: new Date(now.getTime() - 900 * DAY), touched: new Set() }, table);
   await em.flush();
   for (const history of HISTORIES) await past(em, people, history);
@@ -52,7 +67,11 @@ async function load(em: EntityManager): Promise<void> {
   for (const { supplierNo, quantity, inDays } of ORDERED) {
     const ctx = { em, person: people.wilf, now: new Date(now.getTime() - 2 * DAY), touched: new Set<string>() };
     const item = (await listStores(ctx)).find((i) => i.supplierNo === supplierNo)!;
-    await orderItem(ctx, item.id, { quantity, expectedOn: new Date(now.getTime() + inDays * DAY).toISOString().slice(0, 10), visitId: null });
+    await orderItem(ctx, item.id, {
+      quantity,
+      expectedOn: new Date(now.getTime() + inDays * DAY).toISOString().slice(0, 10),
+      visitId: null,
+    });
   }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }
@@ -61,18 +80,40 @@ function ownerOf(name: string, phone: string) {
   return owners.has(name) ? { ownerId: owners.get(name)! } : { owner: { name, phone, email: '', address: '' } };
 }
 
-async function past(em: EntityManager, people: Record<keyof typeof TEAM, Person>, history: (typeof HISTORIES)[number]): Promise<void> {
+async function past(
+  em: EntityManager,
+  people: Record<keyof typeof TEAM, Person>,
+  history: (typeof HISTORIES)[number],
+): Promise<void> {
   for (const [i, v] of history.visits.entries()) {
-    const shop = new Workshop(em, people.marit, new Date(now.getTime() - v.yearsAgo * 365.25 * DAY), now, random, fills);
+    const shop = new Workshop(
+      em,
+      people.marit,
+      new Date(now.getTime() - v.yearsAgo * 365.25 * DAY),
+      now,
+      random,
+      fills,
+    );
     const known = movements.get(history.id);
-    const visit = await shop.takeIn({ ...ownerOf(v.owner, v.phone), clock: { description: v.clock }, ...(known ? { movementId: known } : { movement: history.movement }), complaint: v.complaint });
+    const visit = await shop.takeIn({
+      ...ownerOf(v.owner, v.phone),
+      clock: { description: v.clock },
+      ...(known ? { movementId: known } : { movement: history.movement }),
+      complaint: v.complaint,
+    });
     movements.set(history.id, visit.movement.id);
     owners.set(v.owner, visit.owner.id);
     await shop.photo(visit.id, v.picture, 'As it came');
-    if (i === 0) for (const [date, text, place] of history.inscriptions) await shop.inscribe(visit.movement.id, date, text, place);
+    if (i === 0)
+      for (const [date, text, place] of history.inscriptions) await shop.inscribe(visit.movement.id, date, text, place);
     await shop.carry(visit, 'sign', v.course);
     const entry = await shop.sign(visit.id, v.note);
-    if (v.amendment) await amend({ em, person: people.marit, now: new Date(shop.time.getTime() + 2 * DAY), touched: new Set() }, entry.id, v.amendment);
+    if (v.amendment)
+      await amend(
+        { em, person: people.marit, now: new Date(shop.time.getTime() + 2 * DAY), touched: new Set() },
+        entry.id,
+        v.amendment,
+      );
   }
 }
 
@@ -81,15 +122,24 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
   opened.setHours(9, Math.floor(random() * 50), 0, 0);
   if (opened > now) opened.setTime(now.getTime() - 3_600_000);
   const shop = new Workshop(em, person, opened, now, random, fills);
-  const promisedFor = c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
+  const promisedFor =
+    c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
   const visit = await shop.takeIn({
-    ...ownerOf(c.owner, c.phone), clock: { description: c.clock }, ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
-    complaint: c.complaint, wanted: c.wanted ?? '', notWanted: c.notWanted ?? '', outOfScope: c.outOfScope ?? '', received: c.received ?? [], promisedFor,
+    ...ownerOf(c.owner, c.phone),
+    clock: { description: c.clock },
+    ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
+    complaint: c.complaint,
+    wanted: c.wanted ?? '',
+    notWanted: c.notWanted ?? '',
+    outOfScope: c.outOfScope ?? '',
+    received: c.received ?? [],
+    promisedFor,
   });
   owners.set(c.owner, visit.owner.id);
   if (c.callback) await shop.comesBack(visit);
   if (c.stage !== 'intake' || c.daysAgo > 0) await shop.photo(visit.id, c.picture, 'As it came');
   if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');
-  if (c.course?.worn) await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');
+  if (c.course?.worn)
+    await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');
   await shop.carry(visit, c.stage, c.course ?? {});
 }

@@ -1,7 +1,20 @@
 import sharp from 'sharp';
 
 /** The demo's photographs: drawn here, so that nothing is fetched and nobody's clock is shown. */
-export type Picture = 'mantel' | 'shelf' | 'longcase' | 'bracket' | 'dome' | 'travelling' | 'alarm' | 'wall' | 'recorder' | 'bird' | 'kitchen' | 'plates' | 'wear';
+export type Picture =
+  | 'mantel'
+  | 'shelf'
+  | 'longcase'
+  | 'bracket'
+  | 'dome'
+  | 'travelling'
+  | 'alarm'
+  | 'wall'
+  | 'recorder'
+  | 'bird'
+  | 'kitchen'
+  | 'plates'
+  | 'wear';
 
 const W = 1200;
 const H = 1200;
@@ -18,7 +31,15 @@ const hand = (cx: number, cy: number, length: number, turn: number, width: numbe
   return `<line x1="${cx - 0.15 * length * Math.sin(a)}" y1="${cy + 0.15 * length * Math.cos(a)}" x2="${cx + length * Math.sin(a)}" y2="${cy - length * Math.cos(a)}" stroke="${colour}" stroke-width="${width}" stroke-linecap="round"/>`;
 };
 
-function dial(cx: number, cy: number, r: number, face = '#f6f3ea', ink = '#1c2433', hands = '#16284f', minute = 0.19): string {
+function dial(
+  cx: number,
+  cy: number,
+  r: number,
+  face = '#f6f3ea',
+  ink = '#1c2433',
+  hands = '#16284f',
+  minute = 0.19,
+): string {
   return `<circle cx="${cx}" cy="${cy}" r="${r * 1.1}" fill="url(#brass)"/><circle cx="${cx}" cy="${cy}" r="${r}" fill="${face}"/>
     <circle cx="${cx}" cy="${cy}" r="${r * 0.7}" fill="none" stroke="${ink}" stroke-opacity=".25" stroke-width="2"/>${ticks(cx, cy, r, ink)}
     <circle cx="${cx - r * 0.3}" cy="${cy + r * 0.34}" r="${r * 0.05}" fill="#3a2d12"/><circle cx="${cx + r * 0.3}" cy="${cy + r * 0.34}" r="${r * 0.05}" fill="#3a2d12"/>
@@ -31,7 +52,12 @@ const wheel = (cx: number, cy: number, r: number, teeth: number) => {
     const q = i % 2 ? r : r * 0.93;
     return `${(cx + q * Math.cos(a)).toFixed(1)},${(cy + q * Math.sin(a)).toFixed(1)}`;
   }).join(' ');
-  const arms = [0, 1, 2, 3].map((k) => `<line x1="${cx}" y1="${cy}" x2="${cx + r * 0.8 * Math.cos(k * Math.PI / 2 + 0.4)}" y2="${cy + r * 0.8 * Math.sin(k * Math.PI / 2 + 0.4)}" stroke="#b98c35" stroke-width="${r * 0.11}"/>`).join('');
+  const arms = [0, 1, 2, 3]
+    .map(
+      (k) =>
+        `<line x1="${cx}" y1="${cy}" x2="${cx + r * 0.8 * Math.cos((k * Math.PI) / 2 + 0.4)}" y2="${cy + r * 0.8 * Math.sin((k * Math.PI) / 2 + 0.4)}" stroke="#b98c35" stroke-width="${r * 0.11}"/>`,
+    )
+    .join('');
   return `<polygon points="${rim}" fill="#c9a047" stroke="#8d6a1f" stroke-width="2"/><circle cx="${cx}" cy="${cy}" r="${r * 0.76}" fill="#6f6a5e"/>${arms}<circle cx="${cx}" cy="${cy}" r="${r * 0.16}" fill="#9aa3ad"/>`;
 };
 

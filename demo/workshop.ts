@@ -56,14 +56,28 @@ export interface Course {
   dated?: BodyOf<typeof api.assess.date>[];
   /** Points on the last photo: where, and the finding they show. */
   points?: { x: number; y: number; finding: number }[];
-  estimate?: { routes?: RouteId[]; chosen?: RouteId; lines: (BodyOf<typeof api.agree.addLine> & { finding?: number; says?: Decision })[]; later?: BodyOf<typeof api.agree.addLine>[]; question?: string };
+  estimate?: {
+    routes?: RouteId[];
+    chosen?: RouteId;
+    lines: (BodyOf<typeof api.agree.addLine> & { finding?: number; says?: Decision })[];
+    later?: BodyOf<typeof api.agree.addLine>[];
+    question?: string;
+  };
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
   looks?: Record<string, LookOutcome>;
   cause?: string;
   /** Trains that are not let down when the power stage is reached. */
   power?: Partial<Record<TrainKey, PowerState>>;
   override?: string;
-  baths?: { bath: Bath; sequence?: SequenceId; parts: BodyOf<typeof api.cleaning.start>['parts']; minutes: number; running?: boolean; before?: string; after?: string }[];
+  baths?: {
+    bath: Bath;
+    sequence?: SequenceId;
+    parts: BodyOf<typeof api.cleaning.start>['parts'];
+    minutes: number;
+    running?: boolean;
+    before?: string;
+    after?: string;
+  }[];
   /** Holes worn oval: how far the long way is beyond the short, mm. */
   worn?: Record<string, number>;
   /** Parts that are not sound, by key; the others are. */
@@ -80,13 +94,36 @@ export interface Course {
   oilLeft?: number;
   /** Reckoned and kept, by stage. */
   workings?: BodyOf<typeof api.workings.keep>[];
-  run?: { days: number; rate: number; every?: number; start?: number; readBy?: 'seconds hand' | 'minute hand'; adjustedAfter?: number; oldRate?: number; misread?: number; endedHoursAgo?: number; place: string; /** Heard at the end, with that amplitude. */ heard?: { beatsPerHour: number; beatErrorMs: number; amplitude: number | null } };
+  run?: {
+    days: number;
+    rate: number;
+    every?: number;
+    start?: number;
+    readBy?: 'seconds hand' | 'minute hand';
+    adjustedAfter?: number;
+    oldRate?: number;
+    misread?: number;
+    endedHoursAgo?: number;
+    place: string;
+    /** Heard at the end, with that amplitude. */ heard?: {
+      beatsPerHour: number;
+      beatErrorMs: number;
+      amplitude: number | null;
+    };
+  };
 }
 
 /** Plays a visit through the same services as real use, at given moments, in one transaction. */
 export class Workshop {
   private readonly touched = new Set<string>();
-  constructor(private readonly em: EntityManager, private readonly person: Person, private now: Date, private readonly today: Date, private readonly random: () => number, private readonly fills: readonly { id: string; bath: Bath; at: Date }[]) {}
+  constructor(
+    private readonly em: EntityManager,
+    private readonly person: Person,
+    private now: Date,
+    private readonly today: Date,
+    private readonly random: () => number,
+    private readonly fills: readonly { id: string; bath: Bath; at: Date }[],
+  ) {}
 
   get time(): Date {
     return this.now;
@@ -106,10 +143,14 @@ export class Workshop {
     return result;
   }
 
-  takeIn = (given: BodyOf<typeof api.visits.open>): Promise<Visit> => this.did(takeIn(this.ctx, api.visits.open.body.parse(given)), 6);
-  photo = async (visitId: string, picture: Picture, caption: string, stage: StageId = 'intake') => this.did(addPhoto(this.ctx, visitId, await photograph(picture, this.random()), { caption, stage }));
-  inscribe = (movementId: string, date: string, text: string, place: string) => this.did(inscribe(this.ctx, movementId, { date, text, place }));
-  promise = async (visit: Visit, date: string) => this.did(changeVisit(this.ctx, visit.id, { promisedFor: date, version: visit.version }));
+  takeIn = (given: BodyOf<typeof api.visits.open>): Promise<Visit> =>
+    this.did(takeIn(this.ctx, api.visits.open.body.parse(given)), 6);
+  photo = async (visitId: string, picture: Picture, caption: string, stage: StageId = 'intake') =>
+    this.did(addPhoto(this.ctx, visitId, await photograph(picture, this.random()), { caption, stage }));
+  inscribe = (movementId: string, date: string, text: string, place: string) =>
+    this.did(inscribe(this.ctx, movementId, { date, text, place }));
+  promise = async (visit: Visit, date: string) =>
+    this.did(changeVisit(this.ctx, visit.id, { promisedFor: date, version: visit.version }));
   sign = (visitId: string, note: string, waiver = '') => this.did(signVisit(this.ctx, visitId, { note, waiver }));
 
   /** Carries the visit up to, but not through, a stage. */
@@ -133,66 +174,138 @@ export class Workshop {
     if (!minutes) return;
     this.pass(Math.round(minutes * visit.movement.traits.trains.length * (0.8 + 0.5 * this.random())));
     const startedAt = new Date(this.now.getTime() - minutes * visit.movement.traits.trains.length * 60_000);
-    await this.did(putTime(this.ctx, visit.id, randomUUID(), { stage, startedAt: startedAt.toISOString(), endedAt: this.now.toISOString() }), 0);
+    await this.did(
+      putTime(this.ctx, visit.id, randomUUID(), {
+        stage,
+        startedAt: startedAt.toISOString(),
+        endedAt: this.now.toISOString(),
+      }),
+      0,
+    );
   }
 
   private async reckon(visit: Visit, stage: StageId, course: Course): Promise<void> {
-    for (const w of course.workings?.filter((x) => x.stage === stage) ?? []) await this.did(keepWorking(this.ctx, visit.id, w), 4);
+    for (const w of course.workings?.filter((x) => x.stage === stage) ?? [])
+      await this.did(keepWorking(this.ctx, visit.id, w), 4);
   }
 
   private async work(visit: Visit, stage: StageId, course: Course, last = false): Promise<void> {
     const { id } = visit;
     const { traits } = visit.movement;
     switch (stage) {
-      case 'intake': case 'assess':
-        for (const c of cautionsFor(traits, stage)) if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
+      case 'intake':
+      case 'assess':
+        for (const c of cautionsFor(traits, stage))
+          if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
         if (stage === 'assess') return this.assess(visit, course);
-        for (const [question, answer] of Object.entries(course.answers ?? {})) await this.did(answerQuestion(this.ctx, id, question, answer), 1);
+        for (const [question, answer] of Object.entries(course.answers ?? {}))
+          await this.did(answerQuestion(this.ctx, id, question, answer), 1);
         for (const m of course.missing ?? []) await this.did(wantThing(this.ctx, id, m), 1);
         if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
         return;
       case 'diagnose':
-        for (const [symptom, state] of Object.entries(course.symptoms ?? {})) await this.did(observe(this.ctx, id, symptom, state));
-        for (const [look, outcome] of Object.entries(course.looks ?? {})) await this.did(takeLook(this.ctx, id, look, outcome), 4);
+        for (const [symptom, state] of Object.entries(course.symptoms ?? {}))
+          await this.did(observe(this.ctx, id, symptom, state));
+        for (const [look, outcome] of Object.entries(course.looks ?? {}))
+          await this.did(takeLook(this.ctx, id, look, outcome), 4);
         if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
         return;
-      case 'agree': return this.agree(visit, course, last);
-      case 'power': return this.powerDown(visit, course, last);
-      case 'strip': return this.strip(visit, last);
+      case 'agree':
+        return this.agree(visit, course, last);
+      case 'power':
+        return this.powerDown(visit, course, last);
+      case 'strip':
+        return this.strip(visit, last);
       case 'clean':
         for (const b of course.baths ?? []) {
           if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000); // what is going on now was begun a few minutes ago
-          const sequence = b.sequence ?? (b.bath === 'petroleum solvent' ? 'solvent' : staysWhole(traits) ? 'whole' : b.bath === 'ammoniated water' ? 'ultrasonic' : 'soapy');
+          const sequence =
+            b.sequence ??
+            (b.bath === 'petroleum solvent'
+              ? 'solvent'
+              : staysWhole(traits)
+                ? 'whole'
+                : b.bath === 'ammoniated water'
+                  ? 'ultrasonic'
+                  : 'soapy');
           const fill = this.fills.find((f) => f.bath === b.bath && f.at < this.now);
-          let run = await this.did(startBath(this.ctx, id, { sequence, bath: b.bath, parts: b.parts, minutes: b.minutes, overrideReason: '', fillId: fill?.id ?? null, before: b.before ?? '' }), 0);
+          let run = await this.did(
+            startBath(this.ctx, id, {
+              sequence,
+              bath: b.bath,
+              parts: b.parts,
+              minutes: b.minutes,
+              overrideReason: '',
+              fillId: fill?.id ?? null,
+              before: b.before ?? '',
+            }),
+            0,
+          );
           this.pass(run.steps[0]!.minutes ?? 3);
-          for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1)) run = await this.did(stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }), b.running ? 0 : (minutes ?? 3));
+          for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1))
+            run = await this.did(
+              stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }),
+              b.running ? 0 : (minutes ?? 3),
+            );
           if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));
         }
         return;
-      case 'survey': return this.survey(visit, course);
-      case 'fit': return this.fit(visit, course);
+      case 'survey':
+        return this.survey(visit, course);
+      case 'fit':
+        return this.fit(visit, course);
       case 'assemble':
-        if (!last) for (const c of checksFor(traits, 'assemble')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
-        else for (const c of checksFor(traits, 'assemble').slice(0, 4)) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
-        if (last && has(traits, 'moon work')) await this.did(answerCheck(this.ctx, id, 'moon', { result: 'under way', note: '', detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] } }), 3);
-        for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined)) await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
+        if (!last)
+          for (const c of checksFor(traits, 'assemble'))
+            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        else
+          for (const c of checksFor(traits, 'assemble').slice(0, 4))
+            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        if (last && has(traits, 'moon work'))
+          await this.did(
+            answerCheck(this.ctx, id, 'moon', {
+              result: 'under way',
+              note: '',
+              detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] },
+            }),
+            3,
+          );
+        for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined))
+          await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
         return;
       case 'oil': {
         const points = oilChart(traits);
         const oils = (await listStores(this.ctx)).filter((i) => i.kind === 'product');
-        const oilFor = (grade: string) => oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
-        for (const p of points.slice(0, points.length - (last ? course.oilLeft ?? points.length : 0))) await this.did(tickPoint(this.ctx, id, p.id, { differs: '', ...(p.grade === 'none' ? { product: '', batch: '', stockId: null } : { product: oilFor(p.grade).name, batch: p.grade === 'grease' ? '21-11' : '22-07', stockId: oilFor(p.grade).id }) }), 1);
+        const oilFor = (grade: string) =>
+          oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
+        for (const p of points.slice(0, points.length - (last ? (course.oilLeft ?? points.length) : 0)))
+          await this.did(
+            tickPoint(this.ctx, id, p.id, {
+              differs: '',
+              ...(p.grade === 'none'
+                ? { product: '', batch: '', stockId: null }
+                : {
+                    product: oilFor(p.grade).name,
+                    batch: p.grade === 'grease' ? '21-11' : '22-07',
+                    stockId: oilFor(p.grade).id,
+                  }),
+            }),
+            1,
+          );
         return;
       }
       case 'run':
         if (course.run) await this.testRun(visit, course.run);
-        if (!last) for (const c of checksFor(traits, 'run')) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+        if (!last)
+          for (const c of checksFor(traits, 'run'))
+            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
         return;
       case 'deliver':
-        for (const c of last ? checksFor(traits, 'deliver').slice(0, 3) : []) await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
+        for (const c of last ? checksFor(traits, 'deliver').slice(0, 3) : [])
+          await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
         return;
-      case 'sign': return;
+      case 'sign':
+        return;
     }
   }
 
@@ -201,22 +314,58 @@ export class Workshop {
     for (const f of course.findings ?? []) await this.did(addFinding(this.ctx, id, api.findings.add.body.parse(f)));
     const { findings, photos } = await presentVisit(this.ctx, id);
     const found = new Set(findings.map((f) => f.place));
-    for (const { place } of walkOf(movement.traits).slice(0, course.walked)) await this.did(lookAtPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
+    for (const { place } of walkOf(movement.traits).slice(0, course.walked))
+      await this.did(lookAtPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
     for (const m of course.measured ?? []) await this.did(measure(this.ctx, id, api.assess.measure.body.parse(m)), 1);
     for (const e of course.dated ?? []) await this.did(addEvidence(this.ctx, movement.id, e), 1);
     const photo = photos.at(-1);
-    if (photo) for (const k of course.points ?? []) await this.did(markPhoto(this.ctx, id, photo.id, randomUUID(), { x: k.x, y: k.y, findingId: findings.find((f) => f.seen === course.findings?.[k.finding]?.seen)?.id ?? null, note: '' }), 1);
+    if (photo)
+      for (const k of course.points ?? [])
+        await this.did(
+          markPhoto(this.ctx, id, photo.id, randomUUID(), {
+            x: k.x,
+            y: k.y,
+            findingId: findings.find((f) => f.seen === course.findings?.[k.finding]?.seen)?.id ?? null,
+            note: '',
+          }),
+          1,
+        );
   }
 
   /** What was said of each line; a visit that has gone on was agreed in one line if nothing else is told. */
   private async agree(visit: Visit, course: Course, last: boolean): Promise<void> {
     const { findings } = await presentVisit(this.ctx, visit.id);
-    const plain = { kind: 'labour' as const, what: 'Service: strip, clean, survey, oil, test', quantity: String(4 * visit.movement.traits.trains.length), price: '52.00', says: 'accepted' as const };
-    const { routes = [], chosen, lines, question }: NonNullable<Course['estimate']> = course.estimate ?? { lines: last ? [] : [plain] };
+    const plain = {
+      kind: 'labour' as const,
+      what: 'Service: strip, clean, survey, oil, test',
+      quantity: String(4 * visit.movement.traits.trains.length),
+      price: '52.00',
+      says: 'accepted' as const,
+    };
+    const {
+      routes = [],
+      chosen,
+      lines,
+      question,
+    }: NonNullable<Course['estimate']> = course.estimate ?? { lines: last ? [] : [plain] };
     const given = { how: 'phone' as const, who: visit.owner.name, note: '' };
-    for (const r of routes) { const { originality, guarantee } = ROUTES.find((x) => x.id === r)!; await this.did(offerRoute(this.ctx, visit.id, r, { originality, guarantee }), 1); }
+    for (const r of routes) {
+      const { originality, guarantee } = ROUTES.find((x) => x.id === r)!;
+      await this.did(offerRoute(this.ctx, visit.id, r, { originality, guarantee }), 1);
+    }
     for (const { finding, says, ...l } of lines) {
-      const line = await this.did(addLine(this.ctx, visit.id, api.agree.addLine.body.parse({ ...l, findingId: findings.find((f) => finding !== undefined && f.seen === course.findings?.[finding]?.seen)?.id ?? null })), 2);
+      const line = await this.did(
+        addLine(
+          this.ctx,
+          visit.id,
+          api.agree.addLine.body.parse({
+            ...l,
+            findingId:
+              findings.find((f) => finding !== undefined && f.seen === course.findings?.[finding]?.seen)?.id ?? null,
+          }),
+        ),
+        2,
+      );
       if (says) await this.did(decide(this.ctx, visit.id, line.id, { state: says, ...given }), 1);
     }
     if (chosen) await this.did(chooseRoute(this.ctx, visit.id, { route: chosen, ...given }), 1);
@@ -244,13 +393,25 @@ export class Workshop {
     this.now = here;
   }
   comesBack = (visit: Visit) => this.did(callBack(this.ctx, visit.id, visit.earlier[0]!.visitId));
-  giveBack = async (visit: Visit) => { for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1); };
+  giveBack = async (visit: Visit) => {
+    for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1);
+  };
 
   private async powerDown(visit: Visit, course: Course, last: boolean): Promise<void> {
-    for (const c of cautionsFor(visit.movement.traits, 'power')) if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));
+    for (const c of cautionsFor(visit.movement.traits, 'power'))
+      if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));
     for (const p of visit.power) {
       const state = course.power?.[p.train] ?? (last ? 'unknown' : 'let down');
-      if (state !== 'unknown') await this.did(setPower(this.ctx, visit.id, p.train, { state, turns: state === 'let down' ? 4.5 : null, setUpTurns: null, note: '', version: p.version }));
+      if (state !== 'unknown')
+        await this.did(
+          setPower(this.ctx, visit.id, p.train, {
+            state,
+            turns: state === 'let down' ? 4.5 : null,
+            setUpTurns: null,
+            note: '',
+            version: p.version,
+          }),
+        );
     }
     if (!last || course.override) await this.did(beginStrip(this.ctx, visit.id, course.override ?? ''));
   }
@@ -260,15 +421,51 @@ export class Workshop {
     const { traits } = visit.movement;
     const all = comesOff(traits);
     const rackOf = (what: string) => traits.trains.find((t) => what.startsWith(t.train))?.train;
-    const odd: Record<string, Partial<BodyOf<typeof api.strip.add>>> = { 'hands': { heldBy: 'taper pin', remarks: ['washer'] }, 'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' }, 'rack, snail and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' } };
-    if (traits.strike !== 'none') await this.did(addPhase(this.ctx, visit.id, { what: 'Warning wheel', how: 'Pin half a turn from the lever at lock.', when: 'before the plates close' }));
-    if (has(traits, 'fusee chain')) await this.did(addPhase(this.ctx, visit.id, { what: 'Set-up', how: 'One and a half turns on the ratchet.', when: 'outside' }));
-    for (const what of all.slice(0, last ? 8 : undefined)) await this.did(addStep(this.ctx, visit.id, api.strip.add.body.parse({ what, heldBy: 'lies loose', place: rackOf(what) ? `${rackOf(what)} rack` : 'tub 1', ...odd[what] })), 4);
+    const odd: Record<string, Partial<BodyOf<typeof api.strip.add>>> = {
+      hands: { heldBy: 'taper pin', remarks: ['washer'] },
+      'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' },
+      'rack, snail and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' },
+    };
+    if (traits.strike !== 'none')
+      await this.did(
+        addPhase(this.ctx, visit.id, {
+          what: 'Warning wheel',
+          how: 'Pin half a turn from the lever at lock.',
+          when: 'before the plates close',
+        }),
+      );
+    if (has(traits, 'fusee chain'))
+      await this.did(
+        addPhase(this.ctx, visit.id, { what: 'Set-up', how: 'One and a half turns on the ratchet.', when: 'outside' }),
+      );
+    for (const what of all.slice(0, last ? 8 : undefined))
+      await this.did(
+        addStep(
+          this.ctx,
+          visit.id,
+          api.strip.add.body.parse({
+            what,
+            heldBy: 'lies loose',
+            place: rackOf(what) ? `${rackOf(what)} rack` : 'tub 1',
+            ...odd[what],
+          }),
+        ),
+        4,
+      );
   }
 
   private async survey(visit: Visit, course: Course): Promise<void> {
     const all = holesOf(visit.movement.traits);
-    const sizes = { barrel: 3.1, train: 1.6, 'late train': 1.1, escape: 0.82, pallet: 0.95, fly: 0.8, lever: 0.5, balance: 0.3 } as const;
+    const sizes = {
+      barrel: 3.1,
+      train: 1.6,
+      'late train': 1.1,
+      escape: 0.82,
+      pallet: 0.95,
+      fly: 0.8,
+      lever: 0.5,
+      balance: 0.3,
+    } as const;
     for (const hole of all.slice(0, all.length - (course.unmeasured ?? 0))) {
       const hundredth = (x: number) => Number(x.toFixed(2));
       const own = [...hole.key].reduce((n, c) => n + c.charCodeAt(0), 0) % 8; // one movement's pivots are the same at every visit
@@ -276,49 +473,178 @@ export class Workshop {
       const holeShortMm = hundredth(pivotMm + 0.03);
       const holeLongMm = hundredth(holeShortMm + (course.worn?.[hole.key] ?? 0));
       const { verdict } = judgeHole({ pivotMm, holeLongMm, holeShortMm }, hole.arbor.class);
-      await this.did(measureHole(this.ctx, visit.id, hole.key, { pivotMm, holeLongMm, holeShortMm, verdict, note: '', version: 0, seen: null, way: 'one-wheel', wearDeg: course.worn?.[hole.key] ? own * 45 : null, endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2, spins: true, polished: true, past: own === 3 ? 'factory bush' : 'original' }), 1);
+      await this.did(
+        measureHole(this.ctx, visit.id, hole.key, {
+          pivotMm,
+          holeLongMm,
+          holeShortMm,
+          verdict,
+          note: '',
+          version: 0,
+          seen: null,
+          way: 'one-wheel',
+          wearDeg: course.worn?.[hole.key] ? own * 45 : null,
+          endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2,
+          spins: true,
+          polished: true,
+          past: own === 3 ? 'factory bush' : 'original',
+        }),
+        1,
+      );
     }
-    for (const [key, { state, toMm = null, note = '' }] of Object.entries(course.found ?? {})) await this.did(lookAtPart(this.ctx, visit.id, key, { state, toMm, note, version: 0 }), 2);
-    if (course.found) await this.did(soundParts(this.ctx, visit.id, partsToLook(visit.movement.traits).filter((p) => p.kind !== 'depth').map((p) => p.key)), 2);
+    for (const [key, { state, toMm = null, note = '' }] of Object.entries(course.found ?? {}))
+      await this.did(lookAtPart(this.ctx, visit.id, key, { state, toMm, note, version: 0 }), 2);
+    if (course.found)
+      await this.did(
+        soundParts(
+          this.ctx,
+          visit.id,
+          partsToLook(visit.movement.traits)
+            .filter((p) => p.kind !== 'depth')
+            .map((p) => p.key),
+        ),
+        2,
+      );
   }
 
   private async fit(visit: Visit, course: Course): Promise<void> {
     const { holes } = await presentVisit(this.ctx, visit.id);
     for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
-      const [bush] = bushChoices({ finishedPivotMm: h.pivotMm, clearanceMm: freshClearanceMm(h.pivotMm), holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, plateMm: 2 }, bushesIn(await listStores(this.ctx)));
-      if (bush) await this.did(addBush(this.ctx, visit.id, { hole: h.key, pivotMm: h.pivotMm, boreMm: Number(bush.finishedBoreMm.toFixed(3)), outsideMm: bush.outsideMm, heightMm: bush.heightMm, note: '', located: 'from the unworn side', off: false, endShakeMm: 0.2, spins: true, stockId: bush.stockId }), 25);
+      const [bush] = bushChoices(
+        {
+          finishedPivotMm: h.pivotMm,
+          clearanceMm: freshClearanceMm(h.pivotMm),
+          holeLongMm: h.holeLongMm,
+          holeShortMm: h.holeShortMm,
+          plateMm: 2,
+        },
+        bushesIn(await listStores(this.ctx)),
+      );
+      if (bush)
+        await this.did(
+          addBush(this.ctx, visit.id, {
+            hole: h.key,
+            pivotMm: h.pivotMm,
+            boreMm: Number(bush.finishedBoreMm.toFixed(3)),
+            outsideMm: bush.outsideMm,
+            heightMm: bush.heightMm,
+            note: '',
+            located: 'from the unworn side',
+            off: false,
+            endShakeMm: 0.2,
+            spins: true,
+            stockId: bush.stockId,
+          }),
+          25,
+        );
     }
     for (const { stock, ...p } of course.parts ?? []) {
       const item = stock ? (await listStores(this.ctx)).find((i) => i.supplierNo === stock)! : null;
-      await this.did(addPart(this.ctx, visit.id, api.fitting.addPart.body.parse({ ...p, ...(item && { kind: item.kind, sizes: item.sizes, cost: item.price, stockId: item.id }) })), 15);
+      await this.did(
+        addPart(
+          this.ctx,
+          visit.id,
+          api.fitting.addPart.body.parse({
+            ...p,
+            ...(item && { kind: item.kind, sizes: item.sizes, cost: item.price, stockId: item.id }),
+          }),
+        ),
+        15,
+      );
     }
   }
 
   private async testRun(visit: Visit, run: NonNullable<Course['run']>): Promise<void> {
-    if (run.endedHoursAgo !== undefined) this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
-    for (const p of (await presentVisit(this.ctx, visit.id)).power) await this.did(setPower(this.ctx, visit.id, p.train, { state: 'wound', turns: null, setUpTurns: p.setUpTurns, note: 'for the test run', version: p.version }));
-    await this.did(startRun(this.ctx, visit.id, { readBy: run.readBy ?? 'seconds hand', place: run.place, conditions: { stands: /case/.test(run.place) ? 'in its case' : 'on a stand', level: true, setter: visit.movement.traits.oscillator === 'pendulum' ? 'rating nut' : 'regulator', lengthMm: null, pitchMm: null } }));
-    await this.did(addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully', detail: null }), 3);
-    const noise = () => ((this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9));
+    if (run.endedHoursAgo !== undefined)
+      this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
+    for (const p of (await presentVisit(this.ctx, visit.id)).power)
+      await this.did(
+        setPower(this.ctx, visit.id, p.train, {
+          state: 'wound',
+          turns: null,
+          setUpTurns: p.setUpTurns,
+          note: 'for the test run',
+          version: p.version,
+        }),
+      );
+    await this.did(
+      startRun(this.ctx, visit.id, {
+        readBy: run.readBy ?? 'seconds hand',
+        place: run.place,
+        conditions: {
+          stands: /case/.test(run.place) ? 'in its case' : 'on a stand',
+          level: true,
+          setter: visit.movement.traits.oscillator === 'pendulum' ? 'rating nut' : 'regulator',
+          lengthMm: null,
+          pitchMm: null,
+        },
+      }),
+    );
+    await this.did(
+      addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully', detail: null }),
+      3,
+    );
+    const noise = () =>
+      (this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9);
     let error = run.start ?? 2;
     const every = run.every ?? 1;
     for (let d = 0; d <= run.days + 1e-9; d += every) {
       const shown = error + noise() + (run.misread === d ? 60 : 0);
-      await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(shown.toFixed(1)), celsius: Number((18 + 3 * this.random()).toFixed(0)) }), 0);
+      await this.did(
+        addReading(this.ctx, visit.id, {
+          readAt: this.now.toISOString(),
+          errorS: Number(shown.toFixed(1)),
+          celsius: Number((18 + 3 * this.random()).toFixed(0)),
+        }),
+        0,
+      );
       const before = run.adjustedAfter !== undefined && d < run.adjustedAfter;
       if (run.adjustedAfter === d) {
         this.pass(2);
-        await this.did(addEvent(this.ctx, visit.id, { kind: 'adjusted', happenedAt: this.now.toISOString(), note: 'hands set right', detail: { setter: 'rating nut', amount: -1 } }), 3);
+        await this.did(
+          addEvent(this.ctx, visit.id, {
+            kind: 'adjusted',
+            happenedAt: this.now.toISOString(),
+            note: 'hands set right',
+            detail: { setter: 'rating nut', amount: -1 },
+          }),
+          3,
+        );
         error = 0;
-        await this.did(addReading(this.ctx, visit.id, { readAt: this.now.toISOString(), errorS: Number(noise().toFixed(1)), celsius: null }), 0);
+        await this.did(
+          addReading(this.ctx, visit.id, {
+            readAt: this.now.toISOString(),
+            errorS: Number(noise().toFixed(1)),
+            celsius: null,
+          }),
+          0,
+        );
       }
       if (d + every > run.days + 1e-9) break;
-      error += (before ? run.oldRate ?? run.rate : run.rate) * every;
+      error += (before ? (run.oldRate ?? run.rate) : run.rate) * every;
       this.pass(every * 24 * 60);
     }
     if (run.heard) {
       const { amplitude, ...heard } = run.heard;
-      await this.did(keepHeard(this.ctx, visit.id, { ...heard, amplitudeDegrees: amplitude, stage: 'run', from: 'microphone', recordingId: null, note: '', rateSecondsPerDay: Number((run.rate + noise()).toFixed(1)), rateStandardError: 0.4, shortSide: 'tick to tock', beats: Math.round(heard.beatsPerHour / 60), missing: 0, extra: 0, seconds: 60, warnings: [] }), 2);
+      await this.did(
+        keepHeard(this.ctx, visit.id, {
+          ...heard,
+          amplitudeDegrees: amplitude,
+          stage: 'run',
+          from: 'microphone',
+          recordingId: null,
+          note: '',
+          rateSecondsPerDay: Number((run.rate + noise()).toFixed(1)),
+          rateStandardError: 0.4,
+          shortSide: 'tick to tock',
+          beats: Math.round(heard.beatsPerHour / 60),
+          missing: 0,
+          extra: 0,
+          seconds: 60,
+          warnings: [],
+        }),
+        2,
+      );
     }
   }
 }

@@ -3,7 +3,8 @@ import type { Page } from '@playwright/test';
 import { expect, openShop, photograph, stage, stageDone, takeIn, test, watch } from './house.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
-const violations = async (page: Page) => (await new AxeBuilder({ page }).setLegacyMode(true).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+const violations = async (page: Page) =>
+  (await new AxeBuilder({ page }).setLegacyMode(true).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
 
 async function writeLine(page: Page, what: string, hours: string): Promise<void> {
   await page.getByRole('button', { name: 'Write a line' }).click();
@@ -14,10 +15,17 @@ async function writeLine(page: Page, what: string, hours: string): Promise<void>
   await expect(page.getByText(what, { exact: true })).toBeVisible();
 }
 
-test('the owner decides on a page of their own; an addition during the work waits while the rest goes on', async ({ page, server, browser, errors }) => {
+test('the owner decides on a page of their own; an addition during the work waits while the rest goes on', async ({
+  page,
+  server,
+  browser,
+  errors,
+}) => {
   await openShop(page, server.address);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
-  await page.getByLabel('Choose photos').setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
+  await page
+    .getByLabel('Choose photos')
+    .setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
 
   await test.step('a point on a photo is tied to a finding', async () => {
     await stage(page, 'Assess');
@@ -37,7 +45,10 @@ test('the owner decides on a page of their own; an addition during the work wait
   });
 
   await test.step('lines from findings, and alternatives side by side', async () => {
-    for (const s of ['Intake', 'Assess', 'Diagnose']) { await stage(page, s); await stageDone(page, s); }
+    for (const s of ['Intake', 'Assess', 'Diagnose']) {
+      await stage(page, s);
+      await stageDone(page, s);
+    }
     await page.getByRole('button', { name: 'Bush (going train, second wheel)' }).click();
     await page.getByLabel('An hour costs').fill('50');
     await page.getByRole('button', { name: 'Write it' }).click();
@@ -58,8 +69,15 @@ test('the owner decides on a page of their own; an addition during the work wait
     await expect(owner.getByText('going train, second wheel: Hole worn oval').first()).toBeVisible();
     await expect(owner.getByRole('img').first()).toBeVisible();
     expect(await violations(owner)).toEqual([]);
-    await owner.getByRole('listitem').filter({ hasText: 'Full overhaul' }).getByRole('button', { name: 'Choose this' }).click();
-    await owner.getByRole('group', { name: 'Bush (going train, second wheel)' }).getByRole('button', { name: 'Accept' }).click();
+    await owner
+      .getByRole('listitem')
+      .filter({ hasText: 'Full overhaul' })
+      .getByRole('button', { name: 'Choose this' })
+      .click();
+    await owner
+      .getByRole('group', { name: 'Bush (going train, second wheel)' })
+      .getByRole('button', { name: 'Accept' })
+      .click();
     await expect(owner.getByText(/Thank you. You accepted 25.00/)).toBeVisible();
     await owner.getByLabel('Your question').fill('Will it keep its chip?');
     await owner.getByRole('button', { name: 'Send it' }).click();
@@ -83,7 +101,10 @@ test('the owner decides on a page of their own; an addition during the work wait
     await expect(row).toContainText('owner asked: 1');
     await expect(row).toContainText('Let down 2 trains');
     await owner.reload();
-    await owner.getByRole('group', { name: 'A cracked pinion, found while apart' }).getByRole('button', { name: 'Decline' }).click();
+    await owner
+      .getByRole('group', { name: 'A cracked pinion, found while apart' })
+      .getByRole('button', { name: 'Decline' })
+      .click();
     await expect(row).not.toContainText('owner asked');
   });
 
@@ -91,7 +112,9 @@ test('the owner decides on a page of their own; an addition during the work wait
     await row(page).click();
     await stage(page, 'Agree');
     for (const paper of ['estimate', 'condition', 'receipt', 'return', 'label']) {
-      const pdf = await page.request.get(page.url().replace('/visits/', '/api/visits/').replace('/agree', `/papers/${paper}.pdf`));
+      const pdf = await page.request.get(
+        page.url().replace('/visits/', '/api/visits/').replace('/agree', `/papers/${paper}.pdf`),
+      );
       expect(pdf.headers()['content-type']).toBe('application/pdf');
     }
     await page.getByRole('button', { name: 'End it' }).click();

@@ -2,19 +2,33 @@ import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test }
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
-const BUSHES = ['kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,shelf', ...[[1, 2, 4], [1.2, 2.5, 6], [1.2, 3, 2]].map(([b, o, n]) => `bush,Brass bush,${b},${o},2,${n},3,drawer 2`)].join('\n');
+const BUSHES = [
+  'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,shelf',
+  ...[
+    [1, 2, 4],
+    [1.2, 2.5, 6],
+    [1.2, 3, 2],
+  ].map(([b, o, n]) => `bush,Brass bush,${b},${o},2,${n},3,drawer 2`),
+].join('\n');
 /** Worn so far the long way; the others are sound. */
 const WORN: Record<number, string> = { 1: '1,62', 4: '1,58', 9: '1,60', 14: '1,66', 19: '1,57' };
 const THINGS = 40;
 
-test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, back together with one part missing at first, and apart again', async ({ page, server }) => {
+test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, back together with one part missing at first, and apart again', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
 
   await test.step('the stores are filled from a table: first one with a bad row', async () => {
     await page.getByRole('link', { name: 'Stores' }).click();
     await page.getByRole('button', { name: 'Take a CSV in' }).click();
     const file = page.getByLabel('The file');
-    await file.setInputFiles({ name: 'stores.csv', mimeType: 'text/csv', buffer: Buffer.from(`${BUSHES}\nbush,Odd bush,3,2,2,1,0,`) });
+    await file.setInputFiles({
+      name: 'stores.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`${BUSHES}\nbush,Odd bush,3,2,2,1,0,`),
+    });
     await expect(page.getByRole('list', { name: 'What is wrong' })).toContainText('line 5');
     await expect(page.getByRole('button', { name: 'Take it in' })).toBeDisabled();
     await file.setInputFiles({ name: 'stores.csv', mimeType: 'text/csv', buffer: Buffer.from(BUSHES) });
@@ -30,7 +44,7 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
     const usual = page.getByRole('group', { name: 'Usually next' }).getByRole('button');
     const what = page.getByLabel('What', { exact: true });
     for (let i = 1; i <= THINGS; i++) {
-      if (await usual.count() > 0) await usual.first().click();
+      if ((await usual.count()) > 0) await usual.first().click();
       else await what.fill(`screw ${i}`);
       await page.getByRole('button', { name: 'Log it' }).click();
       await expect(answer(page)).toContainText(i === 1 ? '1 thing is off' : `${i} things are off`);
@@ -54,7 +68,8 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
     await page.getByRole('button', { name: /hands/ }).click();
     await page.getByRole('button', { name: 'Begin the run' }).click();
     await expect(answer(page)).toContainText('Warm the bath');
-    for (const next of ['In the bath', 'Hot rinse', 'Displace', 'Warm air']) await page.getByRole('button', { name: `On to: ${next}` }).click();
+    for (const next of ['In the bath', 'Hot rinse', 'Displace', 'Warm air'])
+      await page.getByRole('button', { name: `On to: ${next}` }).click();
     await page.getByRole('button', { name: 'Parts are out', exact: true }).click();
     await expect(answer(page)).toContainText('One run is done');
     await page.getByRole('radio', { name: 'By hand in solvent' }).click();
@@ -62,7 +77,11 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
     await page.getByRole('button', { name: 'Begin the run' }).click();
     const on = page.getByRole('button', { name: /^On to: / });
     await expect(on).toBeVisible();
-    while (await on.count() > 0) { const name = await on.textContent(); await on.click(); await expect(on.filter({ hasText: name ?? '' })).toHaveCount(0); }
+    while ((await on.count()) > 0) {
+      const name = await on.textContent();
+      await on.click();
+      await expect(on.filter({ hasText: name ?? '' })).toHaveCount(0);
+    }
     await page.getByRole('button', { name: 'Parts are out', exact: true }).click();
     await expect(answer(page)).toContainText('2 runs are done');
     await stageDone(page, 'Clean');
@@ -73,7 +92,11 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
     const all = Number(/of (\d+) holes/.exec((await answer(page).textContent())!)![1]);
     for (let i = 0; i < all; i++) {
       await expect(answer(page)).toContainText(`${all - i} of ${all} holes`);
-      for (const [label, typed] of [['Pivot', '1,20'], ['Long way', WORN[i] ?? '1,26'], ['Short way', '1,26']] as const) {
+      for (const [label, typed] of [
+        ['Pivot', '1,20'],
+        ['Long way', WORN[i] ?? '1,26'],
+        ['Short way', '1,26'],
+      ] as const) {
         await page.getByLabel(label, { exact: true }).fill(typed);
         await page.getByLabel(label, { exact: true }).press('Enter');
       }
@@ -121,7 +144,12 @@ test('two trains: 40 steps, two baths, a caliper, five bushes from the stores, b
 
   await test.step('the stores know', async () => {
     await page.getByRole('link', { name: 'Stores' }).click();
-    await expect(page.getByRole('listitem').filter({ hasText: '1.2 × 2.5 × 2 mm' }).getByText(/^[0-6]$/)).toBeVisible();
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: '1.2 × 2.5 × 2 mm' })
+        .getByText(/^[0-6]$/),
+    ).toBeVisible();
     await expect(answer(page)).toContainText('to order');
   });
 });
@@ -136,7 +164,12 @@ test('an electric master on its bench, its case drying beside it', async ({ page
   await page.getByRole('button', { name: 'Keep the reading' }).click();
   await expect(page.getByText('109 Ω where 110 Ω belong')).toBeVisible();
   await page.getByLabel('Its supply, volts').fill('24');
-  for (const [volts, milliamps, did] of [['9', '81', 'moves'], ['15', '137', 'lifts'], ['17', '154', 'advances'], ['24', '219', 'advances']] as const) {
+  for (const [volts, milliamps, did] of [
+    ['9', '81', 'moves'],
+    ['15', '137', 'lifts'],
+    ['17', '154', 'advances'],
+    ['24', '219', 'advances'],
+  ] as const) {
     await page.getByLabel('Volts', { exact: true }).fill(volts);
     await page.getByLabel('Milliamps').fill(milliamps);
     await page.getByRole('button', { name: did, exact: true }).click();

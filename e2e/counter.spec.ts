@@ -1,7 +1,10 @@
 import pg from 'pg';
 import { expect, openShop, takeIn, test } from './house.ts';
 
-test('at the counter: what is in the shop is found by a slip of the pen, and diagnosed to the first look', async ({ page, server }) => {
+test('at the counter: what is in the shop is found by a slip of the pen, and diagnosed to the first look', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
   const visit = page.url().replace('/intake', '');
@@ -18,7 +21,10 @@ test('at the counter: what is in the shop is found by a slip of the pen, and dia
     await page.getByRole('radiogroup', { name: 'Stops after hours' }).getByRole('radio', { name: 'Yes' }).click();
     await page.getByRole('radiogroup', { name: 'Uneven beat' }).getByRole('radio', { name: 'Yes' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Likeliest: out of beat' })).toContainText('Look next:');
-    const first = page.getByRole('listitem').filter({ has: page.getByRole('group', { name: /Out of beat|Not level/ }) }).first();
+    const first = page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('group', { name: /Out of beat|Not level/ }) })
+      .first();
     await expect(first).toContainText('1 min, watch and listen');
   });
 
@@ -32,20 +38,28 @@ test('at the counter: what is in the shop is found by a slip of the pen, and dia
   });
 });
 
-test('a returning owner takes a press or two; a number that disagrees becomes a finding; one movement is not made twice', async ({ page, server }) => {
+test('a returning owner takes a press or two; a number that disagrees becomes a finding; one movement is not made twice', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
   await takeIn(page, 'Balance clock with lever platform', 'Travelling clock');
 
   await test.step('numbers by place are compared, and what disagrees is a finding', async () => {
     const identity = page.locator('section', { has: page.getByRole('heading', { name: 'Owner and movement' }) });
-    for (const [place, text] of [['case', '4711'], ['balance', '3902']] as const) {
+    for (const [place, text] of [
+      ['case', '4711'],
+      ['balance', '3902'],
+    ] as const) {
       await identity.getByRole('button', { name: 'Add a number or mark' }).click();
       await identity.getByLabel('Place').selectOption(place);
       await identity.getByLabel('Number or mark').fill(text);
       await identity.getByRole('button', { name: 'Keep' }).click();
       await expect(identity.getByText(text, { exact: true }).first()).toBeVisible();
     }
-    await expect(identity.getByText(/Number 3902 on the balance, 4711 on the case and back plate: balance from another/)).toBeVisible();
+    await expect(
+      identity.getByText(/Number 3902 on the balance, 4711 on the case and back plate: balance from another/),
+    ).toBeVisible();
     await page.goto(page.url().replace('/intake', '/assess'));
     await expect(page.getByText(/balance from another/)).toBeVisible();
   });
@@ -84,7 +98,9 @@ test('a returning owner takes a press or two; a number that disagrees becomes a 
   async function shopSigns(on: typeof page): Promise<void> {
     const client = new pg.Client({ connectionString: server.databaseUrl });
     await client.connect();
-    await client.query("update visit set closed_at = now() where clock_id in (select id from clock where description = 'Another travelling clock')");
+    await client.query(
+      "update visit set closed_at = now() where clock_id in (select id from clock where description = 'Another travelling clock')",
+    );
     await client.end();
     await on.reload();
   }

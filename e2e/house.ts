@@ -28,21 +28,42 @@ export const freePort = () =>
 
 export const runs = (script: string, env: Record<string, string>) =>
   new Promise<void>((resolve, reject) => {
-    const child = spawn(process.execPath, [script], { env: { ...process.env, ...env }, stdio: ['ignore', 'ignore', 'inherit'] });
+    const child = spawn(process.execPath, [script], {
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${script} ended with ${code}`))));
   });
 
 /** One server process of the built product. */
 export class ServerProcess {
   private child: ChildProcess | undefined;
-  constructor(readonly databaseUrl: string, readonly port: number, private readonly env: Record<string, string> = {}) {}
-  get address() { return `http://127.0.0.1:${this.port}`; }
+  constructor(
+    readonly databaseUrl: string,
+    readonly port: number,
+    private readonly env: Record<string, string> = {},
+  ) {}
+  get address() {
+    return `http://127.0.0.1:${this.port}`;
+  }
 
   async start(): Promise<this> {
-    const child = spawn(process.execPath, ['dist/server/main.js'], { env: { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), NODE_ENV: 'production', ECLAT_CHECK_REPLIES: '1', ...this.env }, stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, ['dist/server/main.js'], {
+      env: {
+        ...process.env,
+        DATABASE_URL: this.databaseUrl,
+        PORT: String(this.port),
+        NODE_ENV: 'production',
+        ECLAT_CHECK_REPLIES: '1',
+        ...this.env,
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     this.child = child;
     await new Promise<void>((resolve, reject) => {
-      child.stdout.on('data', (chunk: Buffer) => { if (chunk.toString().includes('READY')) resolve(); });
+      child.stdout.on('data', (chunk: Buffer) => {
+        if (chunk.toString().includes('READY')) resolve();
+      });
       child.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
     });
     return this;
@@ -58,7 +79,11 @@ export class ServerProcess {
 }
 
 /** A shop on a database of its own, with the server that is asked for. Errors of the page fail the test. */
-export const test = base.extend<{ serve: (databaseUrl: string, env?: Record<string, string>) => Promise<ServerProcess>; server: ServerProcess; errors: string[] }>({
+export const test = base.extend<{
+  serve: (databaseUrl: string, env?: Record<string, string>) => Promise<ServerProcess>;
+  server: ServerProcess;
+  errors: string[];
+}>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures off the pattern
   serve: async ({}, use) => {
     const started: ServerProcess[] = [];
@@ -70,18 +95,23 @@ export const test = base.extend<{ serve: (databaseUrl: string, env?: Record<stri
     for (const server of started) await server.kill(); // whatever became of the test
   },
   server: async ({ serve }, use) => use(await serve(await freshDatabase())),
-  errors: [async ({ page }, use) => {
-    const errors: string[] = [];
-    watch(page, errors);
-    await use(errors);
-    expect(errors).toEqual([]);
-  }, { auto: true }],
+  errors: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      watch(page, errors);
+      await use(errors);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 
 /** Anything the policy or the page itself complains of; a server that is away on purpose is not such a thing. */
 export function watch(page: Page, errors: string[]): void {
   page.on('pageerror', (e) => errors.push(e.message));
-  page.on('console', (m) => { if (m.type() === 'error' && !/net::ERR|Failed to load resource/.test(m.text())) errors.push(m.text()); });
+  page.on('console', (m) => {
+    if (m.type() === 'error' && !/net::ERR|Failed to load resource/.test(m.text())) errors.push(m.text());
+  });
 }
 
 export async function openShop(page: Page, address: string): Promise<void> {
@@ -141,9 +171,13 @@ export async function opensPass(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Log it' }).click();
 }
 
-export const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
+export const stage = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
 export const stageDone = (page: Page, name: string) => page.getByRole('button', { name: `${name} is done` }).click();
 
 /** A photograph as a camera gives it. */
-export const photograph = () => sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#7a8895' } }).jpeg().toBuffer();
+export const photograph = () =>
+  sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#7a8895' } })
+    .jpeg()
+    .toBuffer();
 export { expect };

@@ -8,23 +8,38 @@ test.describe.configure({ mode: 'parallel' });
 
 /** The demo shop, loaded once for each worker. */
 let loaded: Promise<string> | undefined;
-const demoDatabase = () => (loaded ??= freshDatabase().then(async (url) => {
-  await runs('dist/server/demo.js', { DATABASE_URL: url });
-  await runs('dist/server/demo.js', { DATABASE_URL: url }); // a second load changes nothing
-  return url;
-}));
+const demoDatabase = () =>
+  (loaded ??= freshDatabase().then(async (url) => {
+    await runs('dist/server/demo.js', { DATABASE_URL: url });
+    await runs('dist/server/demo.js', { DATABASE_URL: url }); // a second load changes nothing
+    return url;
+  }));
 
-const BENCH = { width: 1280, height: 800 }, TABLET = { width: 820, height: 1180 }, PHONE = { width: 390, height: 844 };
+const BENCH = { width: 1280, height: 800 },
+  TABLET = { width: 820, height: 1180 },
+  PHONE = { width: 390, height: 844 };
 
 for (const [half, name] of ['one half', 'the other half'].entries())
-  test(`the demo shop, ${name}: screens that everybody can use, on the bench and on a tablet in the dark`, async ({ page, serve }) => {
+  test(`the demo shop, ${name}: screens that everybody can use, on the bench and on a tablet in the dark`, async ({
+    page,
+    serve,
+  }) => {
     const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
-    const look = async (size: typeof BENCH, colorScheme: 'light' | 'dark' = 'light') => { await page.setViewportSize(size); await page.emulateMedia({ colorScheme }); };
+    const look = async (size: typeof BENCH, colorScheme: 'light' | 'dark' = 'light') => {
+      await page.setViewportSize(size);
+      await page.emulateMedia({ colorScheme });
+    };
     await (half === 0 ? look(BENCH) : look(TABLET, 'dark'));
     await page.goto(server.address);
     await expect(page.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
     // Legacy mode looks into no frames, which Eclat has none of; what passed is not described. Each halves the time.
-    const violations = async () => (await new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+    const violations = async () =>
+      (
+        await new AxeBuilder({ page })
+          .setLegacyMode(true)
+          .options({ resultTypes: ['violations'] })
+          .analyze()
+      ).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
     expect(await violations()).toEqual([]);
     await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
 
@@ -33,16 +48,45 @@ for (const [half, name] of ['one half', 'the other half'].entries())
     expect(new Set(rows.map((r) => r.familyId))).toEqual(new Set(FAMILIES.map((f) => f.id)));
     expect(new Set(rows.map((r) => r.next.stage))).toEqual(new Set(STAGE_IDS));
     expect(rows.some((r) => r.next.urgency === 'danger') && rows.some((r) => r.next.urgency === 'due')).toBe(true);
-    const books = (await (await page.request.get(`${server.address}/api/movements`)).json()) as { items: { id: string; entries: number }[] };
+    const books = (await (await page.request.get(`${server.address}/api/movements`)).json()) as {
+      items: { id: string; entries: number }[];
+    };
     const old = books.items.filter((m) => m.entries >= 4);
     expect(old).toHaveLength(3);
 
     const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
     const torsion = rows.find((r) => r.next.stage === 'agree')!.visitId;
-    const { token } = (await (await page.request.put(`${server.address}/api/visits/${torsion}/link`, { data: { days: 3 }, headers: { origin: server.address } })).json()) as { token: string };
+    const { token } = (await (
+      await page.request.put(`${server.address}/api/visits/${torsion}/link`, {
+        data: { days: 3 },
+        headers: { origin: server.address },
+      })
+    ).json()) as { token: string };
     // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own in both.
     const figures = ['/', ...(['survey', 'run', 'clean', 'agree'] as const).map(at)];
-    const paths = ['/', '/intake', '/movements', '/workings', '/workings/checks?kind=memory', '/workings/train-missing', '/workings/set-rate', '/causes', '/rules', '/baths', '/calendar', '/on-test', '/stores', '/listen', '/learn-strike', '/after?q=22-07', at('run').replace(/run$/, 'strike'), `/compare/${old[0]!.id}`, `/movements/${old[0]!.id}`, `/for-owner/${token}`, ...STAGE_IDS.map(at)];
+    const paths = [
+      '/',
+      '/intake',
+      '/movements',
+      '/workings',
+      '/workings/checks?kind=memory',
+      '/workings/train-missing',
+      '/workings/set-rate',
+      '/causes',
+      '/rules',
+      '/baths',
+      '/calendar',
+      '/on-test',
+      '/stores',
+      '/listen',
+      '/learn-strike',
+      '/after?q=22-07',
+      at('run').replace(/run$/, 'strike'),
+      `/compare/${old[0]!.id}`,
+      `/movements/${old[0]!.id}`,
+      `/for-owner/${token}`,
+      ...STAGE_IDS.map(at),
+    ];
     const soft = expect.configure({ soft: true });
     for (const [i, path] of paths.entries()) {
       if (i % 2 !== half) continue;
@@ -50,7 +94,12 @@ for (const [half, name] of ['one half', 'the other half'].entries())
       await page.goto(server.address + path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
-      const sideways = (where: string) => soft.poll(() => page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), { message: `${path} scrolls sideways ${where}` }).toBeLessThanOrEqual(0);
+      const sideways = (where: string) =>
+        soft
+          .poll(() => page.evaluate<number>('document.documentElement.scrollWidth - window.innerWidth'), {
+            message: `${path} scrolls sideways ${where}`,
+          })
+          .toBeLessThanOrEqual(0);
       const [inLight, inDark] = figures.includes(path) ? [true, true] : [i % 4 < 2, i % 4 >= 2];
       await sideways('on the bench');
       if (inLight) soft(await violations(), `${path}, light`).toEqual([]);

@@ -4,13 +4,19 @@ import config from '../playwright.config.ts';
 import { expect, openShop, signIn, test, watch } from './house.ts';
 import { heardAs, wavOf } from './sound.ts';
 
-test('the microphone: a real one, as far as the browser knows, hears which side is short', async ({ page, server }, info) => {
+test('the microphone: a real one, as far as the browser knows, hears which side is short', async ({
+  page,
+  server,
+}, info) => {
   await openShop(page, server.address);
   const wav = info.outputPath('clock.wav');
   // Which is the tick is told by its loudness: clearly the louder, so that sound that stutters cannot turn it round.
   writeFileSync(wav, wavOf({ ...heardAs, tockDb: 5 }, 30));
   const { executablePath, args } = config.use!.launchOptions!;
-  const browser = await chromium.launch({ executablePath: executablePath!, args: [...args!, `--use-file-for-fake-audio-capture=${wav}`] });
+  const browser = await chromium.launch({
+    executablePath: executablePath!,
+    args: [...args!, `--use-file-for-fake-audio-capture=${wav}`],
+  });
   const errors: string[] = [];
   try {
     const heard = await (await browser.newContext({ locale: 'en-GB', permissions: ['microphone'] })).newPage();

@@ -1,6 +1,10 @@
 import { expect, openShop, PASS, signIn, takeIn, test } from './house.ts';
 
-test('people: a wrong passphrase, the counter’s role, a theme that stays, and the way out', async ({ page, server, browser }) => {
+test('people: a wrong passphrase, the counter’s role, a theme that stays, and the way out', async ({
+  page,
+  server,
+  browser,
+}) => {
   await openShop(page, server.address);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();
   await page.getByRole('menuitem', { name: 'People' }).click();
@@ -54,7 +58,10 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
   });
 });
 
-test('the bench is searched, shown by stage, and worked from the keyboard; where I was is in the address', async ({ page, server }) => {
+test('the bench is searched, shown by stage, and worked from the keyboard; where I was is in the address', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
   await takeIn(page, 'Longcase clock', 'Tall clock');
   await takeIn(page, 'Fusee clock', 'Round dial clock', '655');

@@ -10,15 +10,22 @@ const daysAgo = (days: number) => {
   return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
 };
 
-test('one clock goes from the counter to its signed service history, and a killed server loses nothing', async ({ page, server }) => {
+test('one clock goes from the counter to its signed service history, and a killed server loses nothing', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
 
   await test.step('intake', async () => {
     await takeIn(page, 'Fusee clock', CLOCK);
     await expect(answer(page)).toContainText('No photograph yet');
-    await page.getByLabel('Choose photos').setInputFiles({ name: 'front.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
+    await page
+      .getByLabel('Choose photos')
+      .setInputFiles({ name: 'front.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
     await expect(page.getByRole('button', { name: /^Photo/ })).toHaveCount(1);
-    await page.getByLabel('Choose photos').setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
+    await page
+      .getByLabel('Choose photos')
+      .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
     await expect(page.getByText('notes.jpg: This is not a photo that can be read.')).toBeVisible();
     await page.getByRole('button', { name: 'Leave it' }).click();
     await stageDone(page, 'Intake');
@@ -39,7 +46,8 @@ test('one clock goes from the counter to its signed service history, and a kille
   });
 
   await test.step('diagnose', async () => {
-    const symptom = (name: string, say: string) => page.getByRole('radiogroup', { name }).getByRole('radio', { name: say }).click();
+    const symptom = (name: string, say: string) =>
+      page.getByRole('radiogroup', { name }).getByRole('radio', { name: say }).click();
     await symptom('Uneven beat', 'Yes');
     await symptom('Stops after hours', 'Yes');
     await expect(answer(page)).toContainText('Likeliest: out of beat');
@@ -99,7 +107,12 @@ test('one clock goes from the counter to its signed service history, and a kille
 
   await test.step('strip: what comes off is logged with its place, found again, corrected', async () => {
     await expect(answer(page)).toContainText('Log what comes off');
-    for (const [what, place] of [['hands', 'tub 1'], ['dial', 'tub 1'], ['pillar nuts or pins', 'mesh cage'], ['going centre wheel', 'going rack']] as const) {
+    for (const [what, place] of [
+      ['hands', 'tub 1'],
+      ['dial', 'tub 1'],
+      ['pillar nuts or pins', 'mesh cage'],
+      ['going centre wheel', 'going rack'],
+    ] as const) {
       await page.getByLabel('What', { exact: true }).fill(what);
       await page.getByRole('group', { name: 'Held by' }).getByRole('button', { name: 'nut', exact: true }).click();
       await page.getByLabel('Another place').fill(place);
@@ -133,7 +146,8 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.reload();
     await expect(answer(page)).toContainText(/In the bath, then look: [45]:\d\d to go/);
     await expect(page.getByRole('list', { name: 'Running timers' })).toContainText(CLOCK);
-    for (const next of ['Hot rinse', 'Displace', 'Warm air']) await page.getByRole('button', { name: `On to: ${next}` }).click();
+    for (const next of ['Hot rinse', 'Displace', 'Warm air'])
+      await page.getByRole('button', { name: `On to: ${next}` }).click();
     await page.getByLabel('What it looks like now').fill('even and clean');
     await page.getByRole('button', { name: 'Parts are out', exact: true }).click();
     await expect(answer(page)).toContainText('One run is done');
@@ -166,7 +180,12 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('button', { name: 'Enter the part' }).click();
     await expect(page.getByText('What was fitted is needed.')).toBeVisible();
     await page.getByLabel('What was fitted').fill('Suspension spring');
-    for (const [size, typed] of [['Strength', '0,10'], ['Width', '6'], ['Length', '22']] as const) await page.getByLabel(size, { exact: true }).fill(typed);
+    for (const [size, typed] of [
+      ['Strength', '0,10'],
+      ['Width', '6'],
+      ['Length', '22'],
+    ] as const)
+      await page.getByLabel(size, { exact: true }).fill(typed);
     await page.getByRole('button', { name: 'Enter the part' }).click();
     await expect(page.getByText('Old part: returned to the owner')).toBeVisible();
     await expect(page.getByText('0.1 × 6 × 22 mm')).toBeVisible();
@@ -175,7 +194,8 @@ test('one clock goes from the counter to its signed service history, and a kille
 
   await test.step('assemble: the log backwards; one thing missing at first', async () => {
     await expect(answer(page)).toContainText('Next on: dial'); // taken out and put back, it came off last
-    for (const what of ['dial', 'going centre wheel', 'hands']) await page.getByRole('button', { name: `On again: ${what}` }).click();
+    for (const what of ['dial', 'going centre wheel', 'hands'])
+      await page.getByRole('button', { name: `On again: ${what}` }).click();
     await expect(answer(page)).toContainText('3 of 4 accounted for');
     await expect(page.getByRole('button', { name: 'Assemble is done' })).toBeDisabled();
     await page.getByRole('button', { name: 'Something else: pillar nuts or pins' }).click();
@@ -204,7 +224,13 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByLabel('Running since').fill(daysAgo(8.5));
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     await page.getByRole('button', { name: 'An earlier reading, from paper' }).click();
-    for (const [days, seconds] of [[8.4, 3], [6, 27], [4, 46], [2, 67], [0.1, 86]] as const) {
+    for (const [days, seconds] of [
+      [8.4, 3],
+      [6, 27],
+      [4, 46],
+      [2, 67],
+      [0.1, 86],
+    ] as const) {
       await page.getByLabel('Read at').fill(daysAgo(days));
       await page.getByLabel('Seconds off').fill(String(seconds));
       await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -225,7 +251,10 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('link', { name: /functions in position have no answer/ }).click();
     const open = page.getByRole('button', { name: /^Passed: / });
     await expect(open).not.toHaveCount(0);
-    for (let left = await open.count(); left > 0; left--) { await open.first().click(); await expect(open).toHaveCount(left - 1); }
+    for (let left = await open.count(); left > 0; left--) {
+      await open.first().click();
+      await expect(open).toHaveCount(left - 1);
+    }
     await stage(page, 'Sign');
     await expect(answer(page)).toContainText('Ready to sign');
     await page.getByLabel('For the next repairer').fill('Mrs Tarrowby says it was dropped.');
@@ -271,7 +300,11 @@ test('one clock goes from the counter to its signed service history, and a kille
   });
 });
 
-test('what is typed is never lost: over a reload, without a server, and after signing in again', async ({ page, server, context }) => {
+test('what is typed is never lost: over a reload, without a server, and after signing in again', async ({
+  page,
+  server,
+  context,
+}) => {
   await openShop(page, server.address);
   await page.getByRole('link', { name: 'Take in' }).click();
   await page.getByLabel('What the owner says is wrong').fill('Half a sentence about');

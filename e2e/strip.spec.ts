@@ -28,7 +28,10 @@ test('a house rule is set once, holds from then on, and one clock may differ fro
   await expect(point).toContainText('dry, or the rack stops falling');
 });
 
-test('a riveted movement stays whole; one that strikes wrong comes apart again as a pass of its own', async ({ page, server }) => {
+test('a riveted movement stays whole; one that strikes wrong comes apart again as a pass of its own', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
   await takeIn(page, 'Riveted alarm clock', 'Twin-bell alarm clock');
   await makeSafe(page);

@@ -1,6 +1,12 @@
 import { expect, openShop, PASS, signIn, stage, stageDone, takeIn, test, watch } from './house.ts';
 
-test('two server processes serve one shop: timers, live notices, and a choice when two change one thing', async ({ page, server, serve, browser, errors }) => {
+test('two server processes serve one shop: timers, live notices, and a choice when two change one thing', async ({
+  page,
+  server,
+  serve,
+  browser,
+  errors,
+}) => {
   const second = await serve(server.databaseUrl);
   await openShop(page, server.address);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();

@@ -20,10 +20,13 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
     await page.getByLabel('Departure allowed, %').fill('0,5');
     await expect(page.getByText(/other sets do it too/)).toBeVisible();
     // What is still being searched moves the page under a press.
-    const sorted = (way: string) => expect(async () => {
-      await page.getByRole('button', { name: 'Wheel', exact: true }).click();
-      await expect(page.getByRole('columnheader', { name: 'Wheel', exact: true })).toHaveAttribute('aria-sort', way, { timeout: 1000 });
-    }).toPass();
+    const sorted = (way: string) =>
+      expect(async () => {
+        await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+        await expect(page.getByRole('columnheader', { name: 'Wheel', exact: true })).toHaveAttribute('aria-sort', way, {
+          timeout: 1000,
+        });
+      }).toPass();
     await sorted('ascending');
     const first = page.getByRole('region', { name: 'Counts, most usual first' }).locator('tbody td').first();
     const least = Number(await first.textContent());
@@ -49,7 +52,10 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
 
   await test.step('kept with the visit, seen there, and taken back with a way to undo', async () => {
     await page.getByRole('button', { name: 'Use in a visit' }).click();
-    await page.getByRole('dialog').getByRole('button', { name: /Tall clock/ }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /Tall clock/ })
+      .click();
     await expect(page).toHaveURL(new RegExp(`${visit}/(survey|fit)`));
     const kept = page.locator('section', { has: page.getByRole('heading', { name: 'Workings' }) });
     await expect(kept.getByText(/Most usual: /)).toBeVisible();
@@ -79,14 +85,34 @@ test('one list of calculations answers alike at all four doors', async ({ page, 
   const asked = {
     'pendulum-length': { beats: 3600 },
     'spring-turns': { barrelMm: 45, arborMm: 15, thicknessMm: 0.4, lengthMm: 1500 },
-    'promise-date': { from: '2031-05-02', hoursBest: 5, hoursLikely: 8, hoursWorst: 16, hoursPerWeek: 10, hoursAhead: 12, waits: [], chancePercent: 25, passHours: 4, testDays: 9, seed: 7, trials: 5000 },
+    'promise-date': {
+      from: '2031-05-02',
+      hoursBest: 5,
+      hoursLikely: 8,
+      hoursWorst: 16,
+      hoursPerWeek: 10,
+      hoursAhead: 12,
+      waits: [],
+      chancePercent: 25,
+      passHours: 4,
+      testDays: 9,
+      seed: 7,
+      trials: 5000,
+    },
   };
   for (const [id, input] of Object.entries(asked))
     await test.step(id, async () => {
-      const api = (await (await page.request.post(`${server.address}/api/workings/${id}`, { data: input, headers: { origin: server.address } })).json()) as { result: object; says: string; version: number };
+      const api = (await (
+        await page.request.post(`${server.address}/api/workings/${id}`, {
+          data: input,
+          headers: { origin: server.address },
+        })
+      ).json()) as { result: object; says: string; version: number };
       const line = spawnSync('npm', ['run', '--silent', 'work', '--', id, JSON.stringify(input)], { encoding: 'utf8' });
       expect(JSON.parse(line.stdout)).toEqual({ id, ...api });
-      const address = new URLSearchParams(Object.entries(input).map(([k, v]): [string, string] => [k, Array.isArray(v) ? JSON.stringify(v) : String(v)]));
+      const address = new URLSearchParams(
+        Object.entries(input).map(([k, v]): [string, string] => [k, Array.isArray(v) ? JSON.stringify(v) : String(v)]),
+      );
       await page.goto(`${server.address}/workings/${id}?${address.toString()}`);
       await expect(page.getByRole('status').filter({ hasText: api.says })).toBeVisible();
     });
@@ -95,7 +121,9 @@ test('one list of calculations answers alike at all four doors', async ({ page, 
     await page.getByRole('button', { name: 'Marit Fennick' }).click();
     await page.getByRole('menuitemradio', { name: 'Inches and pounds' }).click();
     await page.keyboard.press('Escape');
-    await page.goto(`${server.address}/workings/gear-size?wheel=60&pinion=8&measured=wheel%20across&sizeMm=1&units=inch`);
+    await page.goto(
+      `${server.address}/workings/gear-size?wheel=60&pinion=8&measured=wheel%20across&sizeMm=1&units=inch`,
+    );
     await expect(page.getByLabel('Its size, in')).toHaveValue('1');
     await expect(page.getByText('1.0000 in')).toBeVisible();
     await page.getByLabel('Its size, in').fill('1000');

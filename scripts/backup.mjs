@@ -9,10 +9,16 @@ import { giveUp, main, say } from './lib/say.mjs';
 const stamp = new Date().toISOString().slice(0, 16).replace(/[:T]/g, '-');
 const file = resolve(process.argv[2] ?? join(KEPT, 'backups', `eclat-${stamp}.dump`));
 
-await main(() => withShop((url, bin) => {
-  mkdirSync(dirname(file), { recursive: true });
-  const { status } = spawnSync(join(bin, 'pg_dump'), ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`, url], { stdio: 'inherit' });
-  if (status !== 0) giveUp('The backup failed: see above. Nothing was changed.');
-  say(`backed up to ${file}`);
-}));
+await main(() =>
+  withShop((url, bin) => {
+    mkdirSync(dirname(file), { recursive: true });
+    const { status } = spawnSync(
+      join(bin, 'pg_dump'),
+      ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`, url],
+      { stdio: 'inherit' },
+    );
+    if (status !== 0) giveUp('The backup failed: see above. Nothing was changed.');
+    say(`backed up to ${file}`);
+  }),
+);
 process.exit();

@@ -15,16 +15,37 @@ await main(async () => {
   const folder = mkdtempSync(join(tmpdir(), 'eclat-bench-'));
   const cluster = await startCluster(folder);
   const port = await freePort();
-  const env = { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), NODE_ENV: 'production', ECLAT_DEMO: '1', CHROMIUM: chromium, ECLAT_ADDRESS: `http://127.0.0.1:${port}` };
+  const env = {
+    ...process.env,
+    DATABASE_URL: cluster.url,
+    PORT: String(port),
+    NODE_ENV: 'production',
+    ECLAT_DEMO: '1',
+    CHROMIUM: chromium,
+    ECLAT_ADDRESS: `http://127.0.0.1:${port}`,
+  };
   let server;
   try {
     say('loading the demo shop');
-    if (spawnSync(process.execPath, ['dist/server/demo.js'], { cwd: ROOT, env, stdio: 'inherit' }).status !== 0) giveUp('The demo could not be loaded.');
+    if (spawnSync(process.execPath, ['dist/server/demo.js'], { cwd: ROOT, env, stdio: 'inherit' }).status !== 0)
+      giveUp('The demo could not be loaded.');
     server = spawn(process.execPath, ['dist/server/main.js'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => server.stdout.once('data', resolve));
     const only = process.argv[2];
-    for (const file of ['first-screen.ts', 'bench-list.ts', 'workings.ts', 'diagnosis.ts', 'large-visit.ts', 'find.ts', 'sound.ts'].filter((f) => !only || f.startsWith(only))) {
-      const { status } = spawnSync(process.execPath, ['--import', 'tsx', join('bench', file), ...process.argv.slice(3)], { cwd: ROOT, env: { ...env, ECLAT_PID: String(server.pid) }, stdio: 'inherit' });
+    for (const file of [
+      'first-screen.ts',
+      'bench-list.ts',
+      'workings.ts',
+      'diagnosis.ts',
+      'large-visit.ts',
+      'find.ts',
+      'sound.ts',
+    ].filter((f) => !only || f.startsWith(only))) {
+      const { status } = spawnSync(
+        process.execPath,
+        ['--import', 'tsx', join('bench', file), ...process.argv.slice(3)],
+        { cwd: ROOT, env: { ...env, ECLAT_PID: String(server.pid) }, stdio: 'inherit' },
+      );
       if (status !== 0) process.exitCode = 1;
     }
   } finally {

@@ -7,7 +7,9 @@ import { z } from 'zod';
 /** Method and path of every door, as a module without the schemas. */
 export function doorsModule(): string {
   const groups = Object.entries(api).map(([group, doors]) => {
-    const lines = Object.entries(doors as Record<string, Route>).map(([name, { method, path }]) => `    ${name}: { method: '${method}', path: '${path}' },`);
+    const lines = Object.entries(doors as Record<string, Route>).map(
+      ([name, { method, path }]) => `    ${name}: { method: '${method}', path: '${path}' },`,
+    );
     return `  ${group}: {\n${lines.join('\n')}\n  },`;
   });
   return `/**

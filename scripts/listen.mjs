@@ -8,6 +8,10 @@ await main(() => {
   checkMachine();
   needPackages();
   // Files are named from where the person stands.
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/listen.ts', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ECLAT_FROM: process.env.INIT_CWD ?? process.cwd() } });
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/listen.ts', ...process.argv.slice(2)], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ECLAT_FROM: process.env.INIT_CWD ?? process.cwd() },
+  });
   process.exitCode = status ?? 1;
 });

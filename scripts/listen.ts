@@ -17,20 +17,38 @@ function figure(name: keyof typeof LIMITS, typed: string | undefined): number | 
   if (typed === undefined) return undefined;
   const [least, most] = LIMITS[name];
   const n = Number(typed);
-  if (typed.trim() === '' || !(n >= least && n <= most)) throw new Outside(name, `--${name} takes a number from ${least} to ${most}.`);
+  if (typed.trim() === '' || !(n >= least && n <= most))
+    throw new Outside(name, `--${name} takes a number from ${least} to ${most}.`);
   return n;
 }
 
 function run(): void {
-  const { values, positionals } = parseArgs({ allowPositionals: true, options: { beats: { type: 'string' }, lift: { type: 'string' }, teeth: { type: 'string' }, card: { type: 'string' } } });
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      beats: { type: 'string' },
+      lift: { type: 'string' },
+      teeth: { type: 'string' },
+      card: { type: 'string' },
+    },
+  });
   const [name, ...more] = positionals;
   if (!name || more.length > 0) return refuse(`Say which file: ${USE}`);
   const file = openSync(resolve(process.env['ECLAT_FROM'] ?? '.', name), 'r');
   try {
     const { size } = fstatSync(file);
-    const read = (from: number, to: number) => { const bytes = new Uint8Array(Math.max(0, Math.min(to, size) - from)); readSync(file, bytes, 0, bytes.length, from); return bytes; };
+    const read = (from: number, to: number) => {
+      const bytes = new Uint8Array(Math.max(0, Math.min(to, size) - from));
+      readSync(file, bytes, 0, bytes.length, from);
+      return bytes;
+    };
     const ppm = figure('card', values.card);
-    const report = hearWav(read, size, { beats: figure('beats', values.beats), liftDeg: figure('lift', values.lift), teeth: figure('teeth', values.teeth), card: ppm === undefined ? undefined : { ppmFast: ppm, error: 0 } });
+    const report = hearWav(read, size, {
+      beats: figure('beats', values.beats),
+      liftDeg: figure('lift', values.lift),
+      teeth: figure('teeth', values.teeth),
+      card: ppm === undefined ? undefined : { ppmFast: ppm, error: 0 },
+    });
     process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   } finally {
     closeSync(file);

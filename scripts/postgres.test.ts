@@ -12,7 +12,8 @@ const start = startCluster as (folder: string) => Promise<Cluster>;
 const folder = mkdtempSync(join(tmpdir(), 'eclat-cluster-'));
 const lock = join(folder, 'data', 'postmaster.pid');
 const pidOf = () => Number(readFileSync(lock, 'utf8').split('\n')[0]);
-const ask = ({ url }: Cluster, text: string) => spawnSync('psql', [url, '-Atc', text], { encoding: 'utf8' }).stdout.trim();
+const ask = ({ url }: Cluster, text: string) =>
+  spawnSync('psql', [url, '-Atc', text], { encoding: 'utf8' }).stdout.trim();
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('the database of our own', () => {
@@ -31,13 +32,17 @@ describe('the database of our own', () => {
     expect(ask(third, 'select n from kept')).toBe('7');
     await third.stop();
     expect(existsSync(lock)).toBe(false);
-    expect(readFileSync(join(folder, 'postgres.log'), 'utf8').trim().split('\n').at(-1)).toContain('database system is shut down');
+    expect(readFileSync(join(folder, 'postgres.log'), 'utf8').trim().split('\n').at(-1)).toContain(
+      'database system is shut down',
+    );
   });
 });
 
 const startScript = (env: Record<string, string>) =>
   new Promise<{ code: number | null; text: string }>((resolve) => {
-    const child = spawn(process.execPath, [join(import.meta.dirname, 'start.mjs')], { env: { ...process.env, ...env } });
+    const child = spawn(process.execPath, [join(import.meta.dirname, 'start.mjs')], {
+      env: { ...process.env, ...env },
+    });
     let text = '';
     child.stdout.on('data', (c: Buffer) => (text += c.toString()));
     child.stderr.on('data', (c: Buffer) => (text += c.toString()));
@@ -55,5 +60,6 @@ describe('the start script', () => {
     expect(text).toContain(`Port ${port} is taken`);
     expect(text).not.toContain('at ');
   });
-  it('refuses a port that is none', async () => expect((await startScript({ PORT: 'eighty' })).text).toContain('not a port'));
+  it('refuses a port that is none', async () =>
+    expect((await startScript({ PORT: 'eighty' })).text).toContain('not a port'));
 });

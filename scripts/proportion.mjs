@@ -4,25 +4,32 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './lib/machine.mjs';
 
-const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { cwd: ROOT, encoding: 'utf8' }).split('\n')
+const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
+  cwd: ROOT,
+  encoding: 'utf8',
+})
+  .split('\n')
   .filter((f) => /\.(ts|tsx|mjs|cjs|js|css|html)$/.test(f));
-const isTest = (f) => /\.(test|spec)\.tsx?$/.test(f) || f.startsWith('e2e/') || f.startsWith('server/test/') || f.startsWith('web/test/');
+const isTest = (f) =>
+  /\.(test|spec)\.tsx?$/.test(f) || f.startsWith('e2e/') || f.startsWith('server/test/') || f.startsWith('web/test/');
 
 function codeLines(file) {
   let inComment = false;
-  return readFileSync(join(ROOT, file), 'utf8').split('\n').filter((raw) => {
-    const line = raw.trim();
-    if (inComment) {
-      if (line.includes('*/')) inComment = false;
-      return false;
-    }
-    if (line === '' || line.startsWith('//') || line.startsWith('<!--')) return false;
-    if (line.startsWith('/*')) {
-      inComment = !line.includes('*/');
-      return line.includes('*/') && !line.endsWith('*/');
-    }
-    return true;
-  }).length;
+  return readFileSync(join(ROOT, file), 'utf8')
+    .split('\n')
+    .filter((raw) => {
+      const line = raw.trim();
+      if (inComment) {
+        if (line.includes('*/')) inComment = false;
+        return false;
+      }
+      if (line === '' || line.startsWith('//') || line.startsWith('<!--')) return false;
+      if (line.startsWith('/*')) {
+        inComment = !line.includes('*/');
+        return line.includes('*/') && !line.endsWith('*/');
+      }
+      return true;
+    }).length;
 }
 
 const sum = (list) => list.reduce((n, f) => n + codeLines(f), 0);

@@ -8,10 +8,19 @@ import { giveUp, main, say } from './lib/say.mjs';
 const file = process.argv[2] && resolve(process.argv[2]);
 
 async function restore(url, bin) {
-  const asked = spawnSync(join(bin, 'psql'), [url, '-Atc', "select to_regclass('public.visit') is not null"], { encoding: 'utf8' });
+  const asked = spawnSync(join(bin, 'psql'), [url, '-Atc', "select to_regclass('public.visit') is not null"], {
+    encoding: 'utf8',
+  });
   if (asked.status !== 0) giveUp(`The database does not answer:\n${asked.stderr}`);
-  if (asked.stdout.trim() === 't') giveUp('This database holds a shop already. Restore into an empty one: move .eclat/shop away, or point DATABASE_URL at a new database.');
-  const { status } = spawnSync(join(bin, 'pg_restore'), ['--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction', `--dbname=${url}`, file], { stdio: 'inherit' });
+  if (asked.stdout.trim() === 't')
+    giveUp(
+      'This database holds a shop already. Restore into an empty one: move .eclat/shop away, or point DATABASE_URL at a new database.',
+    );
+  const { status } = spawnSync(
+    join(bin, 'pg_restore'),
+    ['--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction', `--dbname=${url}`, file],
+    { stdio: 'inherit' },
+  );
   if (status !== 0) giveUp('The restore failed: see above. The database is as empty as it was.');
   say('restored; npm start opens the shop');
 }

@@ -8,19 +8,41 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { needChromium, ROOT } from './lib/machine.mjs';
 
-const { values } = parseArgs({ options: { only: { type: 'string' }, size: { type: 'string', default: '1280x800' }, dark: { type: 'boolean', default: false }, out: { type: 'string', default: join(ROOT, 'docs/screenshots') }, url: { type: 'string', default: 'http://127.0.0.1:4080' }, full: { type: 'boolean', default: false } } });
+const { values } = parseArgs({
+  options: {
+    only: { type: 'string' },
+    size: { type: 'string', default: '1280x800' },
+    dark: { type: 'boolean', default: false },
+    out: { type: 'string', default: join(ROOT, 'docs/screenshots') },
+    url: { type: 'string', default: 'http://127.0.0.1:4080' },
+    full: { type: 'boolean', default: false },
+  },
+});
 const { chromium } = await import('@playwright/test');
 const [width, height] = values.size.split('x').map(Number);
 
-const browser = await chromium.launch({ executablePath: needChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-const context = await browser.newContext({ viewport: { width, height }, colorScheme: values.dark ? 'dark' : 'light', locale: 'en-GB' });
+const browser = await chromium.launch({
+  executablePath: needChromium(),
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+const context = await browser.newContext({
+  viewport: { width, height },
+  colorScheme: values.dark ? 'dark' : 'light',
+  locale: 'en-GB',
+});
 const page = await context.newPage();
-page.on('console', (m) => { if (m.type() === 'error' || m.type() === 'warning') console.log('console:', m.text()); });
+page.on('console', (m) => {
+  if (m.type() === 'error' || m.type() === 'warning') console.log('console:', m.text());
+});
 page.on('pageerror', (e) => console.log('page error:', e.message));
 mkdirSync(values.out, { recursive: true });
 
 const shot = (name) => page.screenshot({ path: join(values.out, `${name}.png`), fullPage: values.full });
-const settle = async () => { await page.waitForLoadState('networkidle').catch(() => undefined); await page.evaluate(() => document.fonts.ready); await page.waitForTimeout(350); };
+const settle = async () => {
+  await page.waitForLoadState('networkidle').catch(() => undefined);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(350);
+};
 const rows = async () => (await page.request.get(`${values.url}/api/bench`)).json();
 const visit = (clock, stage) => async () => {
   const row = (await rows()).find((r) => r.clock.includes(clock));
@@ -42,14 +64,20 @@ const VIEWS = {
   },
   strike: async () => {
     await visit('Bracket clock', 'strike')();
-    for (const n of [1, 2, 3, 4, 6, 6]) { await page.getByRole('button', { name: String(n), exact: true }).click(); await page.waitForTimeout(500); }
+    for (const n of [1, 2, 3, 4, 6, 6]) {
+      await page.getByRole('button', { name: String(n), exact: true }).click();
+      await page.waitForTimeout(500);
+    }
   },
   assess: visit('Slate mantel', 'assess'),
   diagnose: visit('Slate mantel', 'diagnose'),
   agree: visit('Torsion clock', 'agree'),
   owner: async () => {
     const row = (await rows()).find((r) => r.clock.includes('Torsion clock'));
-    const answer = await page.request.put(`${values.url}/api/visits/${row.visitId}/link`, { data: { days: 30 }, headers: { origin: values.url } });
+    const answer = await page.request.put(`${values.url}/api/visits/${row.visitId}/link`, {
+      data: { days: 30 },
+      headers: { origin: values.url },
+    });
     await page.goto(`${values.url}/for-owner/${(await answer.json()).token}`);
   },
   power: visit('Four-glass', 'power'),

@@ -17,27 +17,38 @@ async function start() {
   if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65535) giveUp(`PORT=${process.env.PORT} is not a port.`);
   mkdirSync(KEPT, { recursive: true });
   const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
-  if (other && other !== process.pid && alive(other) && isOurs(other)) giveUp(`Eclat runs from this folder already (process ${other}). Stop that one first, with Ctrl-C in its window.`);
-  if (!(await portIsFree(PORT, HOST))) giveUp(`Port ${PORT} is taken. Choose another:\n\n    PORT=${PORT + 10} npm ${demo ? 'run demo' : 'start'}`);
+  if (other && other !== process.pid && alive(other) && isOurs(other))
+    giveUp(`Eclat runs from this folder already (process ${other}). Stop that one first, with Ctrl-C in its window.`);
+  if (!(await portIsFree(PORT, HOST)))
+    giveUp(`Port ${PORT} is taken. Choose another:\n\n    PORT=${PORT + 10} npm ${demo ? 'run demo' : 'start'}`);
   needPackages();
   needBuild();
   writeFileSync(pidFile, String(process.pid));
 
   const external = process.env.DATABASE_URL;
   const cluster = external ? null : await startCluster(clusterFolder(name));
-  const env = { ...process.env, DATABASE_URL: external || cluster.url, PORT: String(PORT), HOST, NODE_ENV: 'production', ECLAT_FOLLOW: '1', ...(demo ? { ECLAT_DEMO: '1' } : {}) };
+  const env = {
+    ...process.env,
+    DATABASE_URL: external || cluster.url,
+    PORT: String(PORT),
+    HOST,
+    NODE_ENV: 'production',
+    ECLAT_FOLLOW: '1',
+    ...(demo ? { ECLAT_DEMO: '1' } : {}),
+  };
 
   let server;
   let leaving;
   /** Once, however many ways lead here; whoever asks waits until the database is down. */
-  const leave = () => (leaving ??= (async () => {
-    if (server?.exitCode === null && server.signalCode === null) {
-      server.kill('SIGTERM');
-      await new Promise((resolve) => server.once('exit', resolve));
-    }
-    await cluster?.stop();
-    rmSync(pidFile, { force: true });
-  })());
+  const leave = () =>
+    (leaving ??= (async () => {
+      if (server?.exitCode === null && server.signalCode === null) {
+        server.kill('SIGTERM');
+        await new Promise((resolve) => server.once('exit', resolve));
+      }
+      await cluster?.stop();
+      rmSync(pidFile, { force: true });
+    })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => {
       if (!leaving) say('stopping');
@@ -46,7 +57,12 @@ async function start() {
 
   try {
     if (demo) await run(['dist/server/demo.js'], env);
-    server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'], detached: true });
+    server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
+      cwd: ROOT,
+      env,
+      stdio: ['pipe', 'pipe', 'inherit'],
+      detached: true,
+    });
     await new Promise((resolve, reject) => {
       let text = '';
       server.stdout.on('data', (chunk) => {
@@ -67,7 +83,10 @@ async function start() {
 
 function welcome(address) {
   console.log(`\n  Eclat is at  ${address}\n`);
-  if (demo) console.log('  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit Fennick     owner of shop   brass-lark-mends-nine\n');
+  if (demo)
+    console.log(
+      '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit Fennick     owner of shop   brass-lark-mends-nine\n',
+    );
   else console.log('  The first visit makes the shop’s first account.\n');
   console.log('  Ctrl-C stops it, the database too.\n');
 }

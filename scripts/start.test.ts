@@ -14,16 +14,19 @@ afterAll(() => {
 });
 spawnSync('chmod', ['755', home]);
 
-const freePort = () => new Promise<number>((resolve) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const { port } = probe.address() as AddressInfo;
-    probe.close(() => resolve(port));
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
   });
-});
 
 /** A script of the project, with everything it keeps in a folder of the test's own. */
 function script(name: string, env: Record<string, string> = {}, ...args: string[]) {
-  const child = spawn(process.execPath, [join(import.meta.dirname, name), ...args], { env: { ...process.env, ECLAT_HOME: home, DATABASE_URL: '', ...env } });
+  const child = spawn(process.execPath, [join(import.meta.dirname, name), ...args], {
+    env: { ...process.env, ECLAT_HOME: home, DATABASE_URL: '', ...env },
+  });
   children.push(child);
   let text = '';
   child.stdout.on('data', (c: Buffer) => (text += c.toString()));
@@ -39,13 +42,18 @@ function script(name: string, env: Record<string, string> = {}, ...args: string[
   return { child, exit, says, text: () => text };
 }
 
-const session = async (port: number) => (await fetch(`http://127.0.0.1:${port}/api/session`)).json() as Promise<{ firstRun: boolean; shop: string | null }>;
+const session = async (port: number) =>
+  (await fetch(`http://127.0.0.1:${port}/api/session`)).json() as Promise<{ firstRun: boolean; shop: string | null }>;
 const found = (port: number) =>
   fetch(`http://127.0.0.1:${port}/api/first-run`, {
-    method: 'PUT', headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
+    method: 'PUT',
+    headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
     body: JSON.stringify({ shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: 'oak wedge nine pins' }),
   });
-const databaseLog = () => readFileSync(join(home, 'shop', 'postgres.log'), 'utf8').trim().split('\n');
+const databaseLog = () =>
+  readFileSync(join(home, 'shop', 'postgres.log'), 'utf8')
+    .trim()
+    .split('\n');
 
 describe('npm start', () => {
   it('opens a new shop, is backed up, survives a kill, stops cleanly, and comes back from its backup', async () => {
@@ -72,7 +80,16 @@ describe('npm start', () => {
     first.child.kill('SIGKILL');
     await first.exit;
     // Its server notices and goes too.
-    for (let i = 0; i < 100 && (await session(port).then(() => true, () => false)); i++) await wait(100);
+    for (
+      let i = 0;
+      i < 100 &&
+      (await session(port).then(
+        () => true,
+        () => false,
+      ));
+      i++
+    )
+      await wait(100);
     await expect(session(port)).rejects.toThrow();
     const port2 = await freePort();
     const second = script('start.mjs', { PORT: String(port2) });

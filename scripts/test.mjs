@@ -16,14 +16,21 @@ const { values } = parseArgs({ options: { only: { type: 'string' } } });
 // A disk that stalls holds servers and browsers up for minutes: what is thrown away afterwards stands in memory, where there is room.
 const MEMORY = '/dev/shm';
 const ROOM = 4 * 2 ** 30;
-if (existsSync(MEMORY)) { const { bavail, bsize } = statfsSync(MEMORY); if (bavail * bsize > ROOM) process.env.TMPDIR = MEMORY; }
+if (existsSync(MEMORY)) {
+  const { bavail, bsize } = statfsSync(MEMORY);
+  if (bavail * bsize > ROOM) process.env.TMPDIR = MEMORY;
+}
 const scratch = mkdtempSync(join(tmpdir(), 'eclat-tests-'));
 const ran = [];
 
 function run(name, bin, args, env = {}, report) {
   console.log(`\n── ${name} ──`);
   const started = Date.now();
-  const { status } = spawnSync(process.execPath, [join(ROOT, 'node_modules', bin), ...args], { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'node_modules', bin), ...args], {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
   const counted = report?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   // A runner that ended badly without a failed test to show has still failed.
   if (status !== 0 && counted.failed === 0) counted.failed = 1;
@@ -34,17 +41,42 @@ const json = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')
 
 function vitest(name, projects, env = {}) {
   const file = join(scratch, `${name}.json`);
-  run(name, 'vitest/vitest.mjs', ['run', ...projects.flatMap((p) => ['--project', p]), '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], env, () => {
-    const report = json(file);
-    return report && { passed: report.numPassedTests, failed: report.numFailedTests + (report.success || report.numFailedTests > 0 ? 0 : 1) };
-  });
+  run(
+    name,
+    'vitest/vitest.mjs',
+    [
+      'run',
+      ...projects.flatMap((p) => ['--project', p]),
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${file}`,
+    ],
+    env,
+    () => {
+      const report = json(file);
+      return (
+        report && {
+          passed: report.numPassedTests,
+          failed: report.numFailedTests + (report.success || report.numFailedTests > 0 ? 0 : 1),
+        }
+      );
+    },
+  );
 }
 
 const PARTS = {
   lint: () => {
     run('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']);
     run('lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
-    run('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', ['--config', 'dependency-cruiser.config.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'demo']);
+    run('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', [
+      '--config',
+      'dependency-cruiser.config.cjs',
+      'core/src',
+      'contract/src',
+      'server/src',
+      'web/src',
+      'demo',
+    ]);
   },
   types: () => run('types', '../scripts/types.mjs', []),
   unit: () => vitest('unit', ['core', 'contract', 'web']),
@@ -60,10 +92,16 @@ const PARTS = {
     const cluster = await startCluster(folder, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
     const file = join(scratch, 'e2e.json');
     try {
-      run('e2e', '@playwright/test/cli.js', ['test'], { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file }, () => {
-        const stats = json(file)?.stats;
-        return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected, again: stats.flaky };
-      });
+      run(
+        'e2e',
+        '@playwright/test/cli.js',
+        ['test'],
+        { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+        () => {
+          const stats = json(file)?.stats;
+          return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected, again: stats.flaky };
+        },
+      );
     } finally {
       await cluster.stop();
       rmSync(folder, { recursive: true, force: true });
@@ -81,7 +119,10 @@ await main(async () => {
   }
   if (ran.length === 0) say(`no part is called "${values.only}"; there are ${Object.keys(PARTS).join(', ')}`);
   console.log('\nWhat ran');
-  for (const r of ran) console.log(`  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s${r.again ? `, ${r.again} of them at the second try` : ''}`);
+  for (const r of ran)
+    console.log(
+      `  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s${r.again ? `, ${r.again} of them at the second try` : ''}`,
+    );
   const total = (key) => ran.reduce((n, r) => n + r[key], 0);
   console.log(`\n${total('passed')} passed, ${total('failed')} failed`);
   return total('failed') > 0 || ran.length === 0 ? 1 : 0;

@@ -6,10 +6,13 @@ const waiting = ['server', 'web', 'core', 'contract'];
 
 const check = (workspace) =>
   new Promise((resolve) => {
-    spawn(process.execPath, ['node_modules/typescript/bin/tsc', '-p', workspace], { cwd: ROOT, stdio: 'inherit' }).once('exit', (status) => {
-      if (status !== 0) process.exitCode = 1;
-      resolve();
-    });
+    spawn(process.execPath, ['node_modules/typescript/bin/tsc', '-p', workspace], { cwd: ROOT, stdio: 'inherit' }).once(
+      'exit',
+      (status) => {
+        if (status !== 0) process.exitCode = 1;
+        resolve();
+      },
+    );
   });
 
 async function next() {

@@ -7,6 +7,9 @@ console.log = console.error; // standard output is for the answer alone
 await main(() => {
   checkMachine();
   needPackages();
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/work.ts', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' });
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/work.ts', ...process.argv.slice(2)], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  });
   process.exitCode = status ?? 1;
 });

@@ -10,8 +10,19 @@ const refuse = (title: string, fields: { path: string; message: string }[] = [])
 };
 
 function run(): void {
-  if (id === '--list') return print(WORKINGS.map((w) => ({ id: w.id, title: w.title, asks: w.asks, version: w.version, inputs: z.toJSONSchema(w.inputs, { io: 'input' }), example: w.example })));
-  if (!id || more.length > 0) return refuse('Say which: npm run --silent work -- --list, or npm run --silent work -- ID \'{"…": …}\'.');
+  if (id === '--list')
+    return print(
+      WORKINGS.map((w) => ({
+        id: w.id,
+        title: w.title,
+        asks: w.asks,
+        version: w.version,
+        inputs: z.toJSONSchema(w.inputs, { io: 'input' }),
+        example: w.example,
+      })),
+    );
+  if (!id || more.length > 0)
+    return refuse('Say which: npm run --silent work -- --list, or npm run --silent work -- ID \'{"…": …}\'.');
   const working = workingById(id);
   if (!working) return refuse(`There is no working "${id}". --list names them.`);
   let given: unknown;
@@ -21,7 +32,11 @@ function run(): void {
     return refuse('The inputs are not JSON.');
   }
   const outcome = runWorking(working, given);
-  if (!outcome.ok) return refuse('Something typed cannot be.', outcome.problems.map((p) => ({ path: p.field, message: p.message })));
+  if (!outcome.ok)
+    return refuse(
+      'Something typed cannot be.',
+      outcome.problems.map((p) => ({ path: p.field, message: p.message })),
+    );
   const { result, says, version } = outcome;
   print({ id, version, result, says });
 }

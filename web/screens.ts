@@ -19,10 +19,15 @@ export function screens(router: string): Plugin {
       };
       const first = chunks.filter((c) => c.isEntry).flatMap((c) => [...withImports(c.fileName)]);
       const found: Record<string, string[]> = {};
-      for (const [, path, module] of readFileSync(router, 'utf8').matchAll(/path: '([^']+)',\s*(?:HydrateFallback, errorElement: <Broken \/>, )?lazy: \(\) => import\('\.\/([^']+)'\)/g)) {
+      for (const [, path, module] of readFileSync(router, 'utf8').matchAll(
+        /path: '([^']+)',\s*(?:HydrateFallback, errorElement: <Broken \/>, )?lazy: \(\) => import\('\.\/([^']+)'\)/g,
+      )) {
         const chunk = chunks.find((c) => c.facadeModuleId?.endsWith(`/src/${module}`));
         // Two screens of one name, inside a visit and outside: either needs both at the most.
-        if (chunk) found[path!] = [...new Set([...(found[path!] ?? []), ...withImports(chunk.fileName)])].filter((f) => !first.includes(f));
+        if (chunk)
+          found[path!] = [...new Set([...(found[path!] ?? []), ...withImports(chunk.fileName)])].filter(
+            (f) => !first.includes(f),
+          );
       }
       this.emitFile({ type: 'asset', fileName: 'screens.json', source: JSON.stringify(found) });
     },

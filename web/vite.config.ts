@@ -9,11 +9,26 @@ export default defineConfig({
   html: { cspNonce: '__NONCE__' },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4080', changeOrigin: false } } },
   build: {
-    outDir: '../dist/web', emptyOutDir: true, assetsInlineLimit: 0, target: 'es2023',
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    target: 'es2023',
     // What nearly every screen shares comes in a few files: over HTTP/1.1 fifty small ones are waited for one after another.
-    rollupOptions: { output: { codeSplitting: { groups: [
-      { name: 'kit', test: /web\/src\/(ui\/(?!LineChart|chartTheme|SecretAddress|Conflict)|api\/)|node_modules\/(lucide-react|radix-ui|@radix-ui|clsx|zustand|@tanstack\/react-query|@tanstack\/query-core)\// },
-      { name: 'clocks', test: /core\/src\/(movement|stages|units|cautions|rules|cleaning|strip|pivots|estimate)\// },
-    ] } } },
+    rollupOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            {
+              name: 'kit',
+              test: /web\/src\/(ui\/(?!LineChart|chartTheme|SecretAddress|Conflict)|api\/)|node_modules\/(lucide-react|radix-ui|@radix-ui|clsx|zustand|@tanstack\/react-query|@tanstack\/query-core)\//,
+            },
+            {
+              name: 'clocks',
+              test: /core\/src\/(movement|stages|units|cautions|rules|cleaning|strip|pivots|estimate)\//,
+            },
+          ],
+        },
+      },
+    },
   },
 });

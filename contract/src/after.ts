@@ -4,14 +4,66 @@ import { everyone } from './people.ts';
 import { route } from './route.ts';
 
 /** A clock that went home, and when it is due again. Only its latest visit counts. */
-const dueAgain = z.object({ visitId: id, claim: z.string(), clock: z.string(), movementId: id, code: z.string(), signedAt: moment, oil: z.iso.date(), overhaul: z.iso.date() });
+const dueAgain = z.object({
+  visitId: id,
+  claim: z.string(),
+  clock: z.string(),
+  movementId: id,
+  code: z.string(),
+  signedAt: moment,
+  oil: z.iso.date(),
+  overhaul: z.iso.date(),
+});
 export type DueAgain = z.infer<typeof dueAgain>;
-const recalled = z.object({ visitId: id, claim: z.string(), clock: z.string(), owner: z.string(), code: z.string(), openedAt: moment, closedAt: moment.nullable(), why: z.string() });
+const recalled = z.object({
+  visitId: id,
+  claim: z.string(),
+  clock: z.string(),
+  owner: z.string(),
+  code: z.string(),
+  openedAt: moment,
+  closedAt: moment.nullable(),
+  why: z.string(),
+});
 export type Recalled = z.infer<typeof recalled>;
-const callbacks = z.object({ signed: z.int(), came: z.int(), rows: z.array(z.object({ visitId: id, claim: z.string(), clock: z.string(), openedAt: moment, of: z.string(), cause: z.string(), complaint: z.string() })) });
+const callbacks = z.object({
+  signed: z.int(),
+  came: z.int(),
+  rows: z.array(
+    z.object({
+      visitId: id,
+      claim: z.string(),
+      clock: z.string(),
+      openedAt: moment,
+      of: z.string(),
+      cause: z.string(),
+      complaint: z.string(),
+    }),
+  ),
+});
 
 export const after = {
-  due: route({ method: 'GET', path: '/due-again', summary: 'Clocks that went home, by the day on which they are due again', roles: everyone, reply: z.array(dueAgain) }),
-  recall: route({ method: 'GET', path: '/recall', summary: 'Every visit with this product, batch, part or type', roles: everyone, query: z.object({ q: words(80).default('') }), reply: z.array(recalled) }),
-  callbacks: route({ method: 'GET', path: '/callbacks', summary: 'How many of the signed came back within the last years, and why', roles: everyone, query: z.object({ years: z.coerce.number().int().min(1).max(50).default(2) }), reply: callbacks }),
+  due: route({
+    method: 'GET',
+    path: '/due-again',
+    summary: 'Clocks that went home, by the day on which they are due again',
+    roles: everyone,
+    reply: z.array(dueAgain),
+  }),
+  recall: route({
+    method: 'GET',
+    path: '/recall',
+    summary: 'Every visit with this product, batch, part or type',
+    roles: everyone,
+    query: z.object({ q: words(80).default('') }),
+    reply: z.array(recalled),
+  }),
+  callbacks: route({
+    method: 'GET',
+    path: '/callbacks',
+    summary: 'How many of the signed came back within the last years, and why',
+    roles: everyone,
+    query: z.object({ years: z.coerce.number().int().min(1).max(50).default(2) }),
+    reply: callbacks,
+  }),
 };

@@ -5,20 +5,61 @@ import { bench } from './people.ts';
 import { route } from './route.ts';
 
 export const caseTaskFields = z.object({
-  place: z.enum(CASE_PLACES), what: needed(120, 'The task'), product: words(120).default(''), origin: z.enum(ORIGINS).nullable().default(null),
+  place: z.enum(CASE_PLACES),
+  what: needed(120, 'The task'),
+  product: words(120).default(''),
+  origin: z.enum(ORIGINS).nullable().default(null),
   times: z.int('A whole number.').min(1, 'At least once.').max(30, 'At most 30 times.').default(1),
   /** After each time. */
   waitHours: z.number('Hours.').min(0, 'Not less than none.').max(1000, 'At most 1000 hours.').default(0),
-  once: z.boolean().default(false).describe('it cannot be undone'), note: words(300).default(''),
+  once: z.boolean().default(false).describe('it cannot be undone'),
+  note: words(300).default(''),
 });
-export const caseTask = caseTaskFields.extend({ id, version, log: z.array(z.object({ at: moment, by: z.string() })), waitEndsAt: moment.nullable(), doneAt: moment.nullable(), doneBy: z.string(), by: z.string(), at: moment });
+export const caseTask = caseTaskFields.extend({
+  id,
+  version,
+  log: z.array(z.object({ at: moment, by: z.string() })),
+  waitEndsAt: moment.nullable(),
+  doneAt: moment.nullable(),
+  doneBy: z.string(),
+  by: z.string(),
+  at: moment,
+});
 export type CaseTask = z.infer<typeof caseTask>;
 
 const one = '/visits/:visitId/casework/:taskId' as const;
 export const casework = {
-  add: route({ method: 'POST', path: '/visits/:visitId/casework', summary: 'A task on case, dial or glass', roles: bench, body: caseTaskFields, reply: caseTask }),
-  change: route({ method: 'PATCH', path: one, summary: 'Correct it', roles: bench, body: changesTo(caseTaskFields), reply: caseTask }),
-  did: route({ method: 'PUT', path: `${one}/time`, summary: 'Done once: its wait begins; or that time is taken back', roles: bench, body: z.object({ did: z.boolean(), ...seen }), reply: caseTask }),
-  done: route({ method: 'PUT', path: `${one}/done`, summary: 'It is done, or is not after all', roles: bench, body: z.object({ done: z.boolean() }), reply: caseTask }),
+  add: route({
+    method: 'POST',
+    path: '/visits/:visitId/casework',
+    summary: 'A task on case, dial or glass',
+    roles: bench,
+    body: caseTaskFields,
+    reply: caseTask,
+  }),
+  change: route({
+    method: 'PATCH',
+    path: one,
+    summary: 'Correct it',
+    roles: bench,
+    body: changesTo(caseTaskFields),
+    reply: caseTask,
+  }),
+  did: route({
+    method: 'PUT',
+    path: `${one}/time`,
+    summary: 'Done once: its wait begins; or that time is taken back',
+    roles: bench,
+    body: z.object({ did: z.boolean(), ...seen }),
+    reply: caseTask,
+  }),
+  done: route({
+    method: 'PUT',
+    path: `${one}/done`,
+    summary: 'It is done, or is not after all',
+    roles: bench,
+    body: z.object({ done: z.boolean() }),
+    reply: caseTask,
+  }),
   remove: route({ method: 'DELETE', path: one, summary: 'It is not done to this clock', roles: bench, reply: done }),
 };

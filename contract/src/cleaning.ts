@@ -4,50 +4,158 @@ import { changesTo, done, id, moment, needed, seen, version, words } from './com
 import { bench, everyone } from './people.ts';
 import { route } from './route.ts';
 
-export const basketPart = z.object({ name: needed(60, 'The part'), materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6) });
+export const basketPart = z.object({
+  name: needed(60, 'The part'),
+  materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6),
+});
 export const newRun = z.object({
   sequence: z.enum(SEQUENCE_IDS),
   /** What the basket goes into first; null where nothing is dipped. */
   bath: z.enum(BATHS).nullable(),
   parts: z.array(basketPart).max(60),
   /** In the main bath. */
-  minutes: z.int().min(1, 'At least one minute.').max(24 * 60, 'At most a day.'),
+  minutes: z
+    .int()
+    .min(1, 'At least one minute.')
+    .max(24 * 60, 'At most a day.'),
   overrideReason: words(300).default(''),
   fillId: id.nullable().default(null),
   before: words(300).default(''),
 });
-const runStep = z.object({ what: z.string(), minutes: z.int().nullable(), bath: z.enum(BATHS).nullable(), caution: z.string(), again: z.int() });
-const stepDone = z.object({ step: z.int(), startedAt: moment, endsAt: moment.nullable(), endedAt: moment, by: z.string() });
+const runStep = z.object({
+  what: z.string(),
+  minutes: z.int().nullable(),
+  bath: z.enum(BATHS).nullable(),
+  caution: z.string(),
+  again: z.int(),
+});
+const stepDone = z.object({
+  step: z.int(),
+  startedAt: moment,
+  endsAt: moment.nullable(),
+  endedAt: moment,
+  by: z.string(),
+});
 export const cleaningRun = newRun.extend({
-  id, version, steps: z.array(runStep), step: z.int(), stepStartedAt: moment, endsAt: moment.nullable(), log: z.array(stepDone),
-  startedAt: moment, stoppedAt: moment.nullable(), after: z.string(), by: z.string(),
+  id,
+  version,
+  steps: z.array(runStep),
+  step: z.int(),
+  stepStartedAt: moment,
+  endsAt: moment.nullable(),
+  log: z.array(stepDone),
+  startedAt: moment,
+  stoppedAt: moment.nullable(),
+  after: z.string(),
+  by: z.string(),
 });
 export type CleaningRun = z.infer<typeof cleaningRun>;
 
 const limit = (most: number) => z.int().min(1, 'At least one.').max(most, `At most ${most}.`).nullable();
 /** A tank or jar of one bath, from filling to changing. */
 export const fillFields = z.object({
-  bath: z.enum(BATHS), name: needed(60, 'Which tank or jar'), litres: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000 litres.'),
+  bath: z.enum(BATHS),
+  name: needed(60, 'Which tank or jar'),
+  litres: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000 litres.'),
   /** Parts of water to one of concentrate; null: as it came. */
-  waterParts: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000.').nullable(), limitLoads: limit(1000), limitDays: limit(3650), note: words(300).default(''),
+  waterParts: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000.').nullable(),
+  limitLoads: limit(1000),
+  limitDays: limit(3650),
+  note: words(300).default(''),
 });
-export const fill = fillFields.extend({ id, version, filledAt: moment, by: z.string(), changedAt: moment.nullable(), changedBy: z.string(), loads: z.int(), minutes: z.int(), clocks: z.int() });
+export const fill = fillFields.extend({
+  id,
+  version,
+  filledAt: moment,
+  by: z.string(),
+  changedAt: moment.nullable(),
+  changedBy: z.string(),
+  loads: z.int(),
+  minutes: z.int(),
+  clocks: z.int(),
+});
 export type Fill = z.infer<typeof fill>;
 
 export const cleaning = {
-  start: route({ method: 'POST', path: '/visits/:visitId/baths', summary: 'Start a cleaning run', roles: bench, body: newRun, reply: cleaningRun }),
-  step: route({ method: 'PUT', path: '/visits/:visitId/baths/:bathId/step', summary: 'On to the next step, the same once more, or back', roles: bench, body: z.object({ to: z.enum(['next', 'again', 'back']), ...seen }), reply: cleaningRun }),
-  stop: route({ method: 'PUT', path: '/visits/:visitId/baths/:bathId/stopped', summary: 'The run is over, and what came out', roles: bench, body: z.object({ after: words(300).default('') }), reply: cleaningRun }),
-  book: route({ method: 'GET', path: '/baths', summary: 'The bath book: every tank and jar, filled and changed', roles: everyone, reply: z.array(fill) }),
-  fill: route({ method: 'POST', path: '/baths', summary: 'A tank or jar is filled', roles: bench, body: fillFields, reply: fill }),
-  correct: route({ method: 'PATCH', path: '/baths/:fillId', summary: 'Correct the entry of a bath', roles: bench, body: changesTo(fillFields), reply: fill }),
-  change: route({ method: 'PUT', path: '/baths/:fillId/changed', summary: 'It is poured away, or was not after all', roles: bench, body: z.object({ changed: z.boolean() }), reply: fill }),
+  start: route({
+    method: 'POST',
+    path: '/visits/:visitId/baths',
+    summary: 'Start a cleaning run',
+    roles: bench,
+    body: newRun,
+    reply: cleaningRun,
+  }),
+  step: route({
+    method: 'PUT',
+    path: '/visits/:visitId/baths/:bathId/step',
+    summary: 'On to the next step, the same once more, or back',
+    roles: bench,
+    body: z.object({ to: z.enum(['next', 'again', 'back']), ...seen }),
+    reply: cleaningRun,
+  }),
+  stop: route({
+    method: 'PUT',
+    path: '/visits/:visitId/baths/:bathId/stopped',
+    summary: 'The run is over, and what came out',
+    roles: bench,
+    body: z.object({ after: words(300).default('') }),
+    reply: cleaningRun,
+  }),
+  book: route({
+    method: 'GET',
+    path: '/baths',
+    summary: 'The bath book: every tank and jar, filled and changed',
+    roles: everyone,
+    reply: z.array(fill),
+  }),
+  fill: route({
+    method: 'POST',
+    path: '/baths',
+    summary: 'A tank or jar is filled',
+    roles: bench,
+    body: fillFields,
+    reply: fill,
+  }),
+  correct: route({
+    method: 'PATCH',
+    path: '/baths/:fillId',
+    summary: 'Correct the entry of a bath',
+    roles: bench,
+    body: changesTo(fillFields),
+    reply: fill,
+  }),
+  change: route({
+    method: 'PUT',
+    path: '/baths/:fillId/changed',
+    summary: 'It is poured away, or was not after all',
+    roles: bench,
+    body: z.object({ changed: z.boolean() }),
+    reply: fill,
+  }),
 };
 
 /** A feed of what is due, for an ordinary calendar program, behind an address that nobody guesses. */
 const feed = z.object({ since: moment.nullable() });
 export const calendar = {
-  state: route({ method: 'GET', path: '/calendar-feed', summary: 'Is there a calendar address, and since when', roles: everyone, reply: feed }),
-  make: route({ method: 'PUT', path: '/calendar-feed', summary: 'A new calendar address; the one before ends', roles: everyone, reply: z.object({ token: z.string() }) }),
-  revoke: route({ method: 'DELETE', path: '/calendar-feed', summary: 'End the calendar address', roles: everyone, reply: done }),
+  state: route({
+    method: 'GET',
+    path: '/calendar-feed',
+    summary: 'Is there a calendar address, and since when',
+    roles: everyone,
+    reply: feed,
+  }),
+  make: route({
+    method: 'PUT',
+    path: '/calendar-feed',
+    summary: 'A new calendar address; the one before ends',
+    roles: everyone,
+    reply: z.object({ token: z.string() }),
+  }),
+  revoke: route({
+    method: 'DELETE',
+    path: '/calendar-feed',
+    summary: 'End the calendar address',
+    roles: everyone,
+    reply: done,
+  }),
 };

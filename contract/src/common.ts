@@ -6,10 +6,15 @@ export const version = z.int().min(0);
 /** The version the sender last saw: a change is refused with both states if somebody was faster. */
 export const seen = { version };
 
-type Changed<Shape extends z.ZodRawShape> = { [K in keyof Shape]: z.ZodOptional<Shape[K] extends z.ZodDefault<infer Inner> ? Inner : Shape[K]> };
+type Changed<Shape extends z.ZodRawShape> = {
+  [K in keyof Shape]: z.ZodOptional<Shape[K] extends z.ZodDefault<infer Inner> ? Inner : Shape[K]>;
+};
 /** A change names only the fields that it changes. What it leaves out stays as it is: no default fills it in. */
 export function changesTo<Shape extends z.ZodRawShape>(schema: z.ZodObject<Shape>) {
-  const fields = Object.entries(schema.shape).map(([name, field]) => [name, (field instanceof z.ZodDefault ? field.unwrap() as z.ZodType : field as z.ZodType).optional()]);
+  const fields = Object.entries(schema.shape).map(([name, field]) => [
+    name,
+    (field instanceof z.ZodDefault ? (field.unwrap() as z.ZodType) : (field as z.ZodType)).optional(),
+  ]);
   return z.object(Object.fromEntries(fields) as Changed<Shape>).extend(seen);
 }
 
@@ -29,7 +34,8 @@ export const problem = z.object({
 });
 export type Problem = z.infer<typeof problem>;
 
-export const page = <Item extends z.ZodType>(item: Item) => z.object({ items: z.array(item), next: z.string().nullable() });
+export const page = <Item extends z.ZodType>(item: Item) =>
+  z.object({ items: z.array(item), next: z.string().nullable() });
 /** Inputs and results of a working: their own schemas stand in the registry, which validates them. */
 export const values = z.record(z.string(), z.unknown());
 export const done = z.object({ ok: z.literal(true) });

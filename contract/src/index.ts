@@ -9,7 +9,17 @@ import { owners } from './owners.ts';
 import { people } from './people.ts';
 import { benchTime } from './bench-time.ts';
 import { calendar, cleaning } from './cleaning.ts';
-import { benchRoutes, diagnosis, findings, fitting, oiling, powerDown, survey, testRuns, visits } from './visit-routes.ts';
+import {
+  benchRoutes,
+  diagnosis,
+  findings,
+  fitting,
+  oiling,
+  powerDown,
+  survey,
+  testRuns,
+  visits,
+} from './visit-routes.ts';
 import { replacing } from './replacement.ts';
 import { recordings } from './recordings.ts';
 import { rules } from './rules.ts';
@@ -19,10 +29,54 @@ import { together } from './together.ts';
 import { workings } from './workings.ts';
 
 /** Every door of the API, by the place it belongs to. */
-export const api = { people, find, owners, movements, bench: benchRoutes, visits, counter, assess, photos, recordings, agree, forOwner: owner, rules, knowing, findings, diagnosis, powerDown, strip: stripRoutes, cleaning, calendar, benchTime, survey, fitting, casework, electric, replacing, stores, oiling, together, testRuns, after, workings };
+export const api = {
+  people,
+  find,
+  owners,
+  movements,
+  bench: benchRoutes,
+  visits,
+  counter,
+  assess,
+  photos,
+  recordings,
+  agree,
+  forOwner: owner,
+  rules,
+  knowing,
+  findings,
+  diagnosis,
+  powerDown,
+  strip: stripRoutes,
+  cleaning,
+  calendar,
+  benchTime,
+  survey,
+  fitting,
+  casework,
+  electric,
+  replacing,
+  stores,
+  oiling,
+  together,
+  testRuns,
+  after,
+  workings,
+};
 
 export {
-  agreement, forOwner, line, lineFields, PAPERS, prices, promise, routeOffer, type ForOwner, type Line, type Paper, type Prices,
+  agreement,
+  forOwner,
+  line,
+  lineFields,
+  PAPERS,
+  prices,
+  promise,
+  routeOffer,
+  type ForOwner,
+  type Line,
+  type Paper,
+  type Prices,
 } from './agreement.ts';
 export { type DueAgain, type Recalled } from './after.ts';
 export { type BenchTime } from './bench-time.ts';
@@ -31,7 +85,17 @@ export { CONTACT_STATES, electricLook, SUPPRESSORS, type ElectricEntry, type Ele
 export { fillFields, newRun, type CleaningRun, type Fill } from './cleaning.ts';
 export * from './common.ts';
 export {
-  alone, evidenceFields, measurementFields, ownCause, ownCauseFields, receivedFields, wantedFields, WANTED_ENDS, knowledge, type Measurement, type ReceivedItem,
+  alone,
+  evidenceFields,
+  measurementFields,
+  ownCause,
+  ownCauseFields,
+  receivedFields,
+  wantedFields,
+  WANTED_ENDS,
+  knowledge,
+  type Measurement,
+  type ReceivedItem,
 } from './counter.ts';
 export { hit, type Hit } from './find.ts';
 export { movementBook, type MovementBook, type TravelledEntry } from './movement-book.ts';
@@ -45,6 +109,15 @@ export { rulesVersion, visitRules, type RulesVersion } from './rules.ts';
 export * from './service-record.ts';
 export { MOVE_WHYS, orderFields, storeFields, type ImportPreview, type StoreItem } from './stores.ts';
 export { PHASE_WHEN, stepFields, TEMPORARY_ENDS, type StripStep } from './strip.ts';
-export { checkFields, HEARD_FROM, releaseFields, STRUCK_MARK, type Checked, type HeardSound, type ReleaseRead, type Struck } from './together.ts';
+export {
+  checkFields,
+  HEARD_FROM,
+  releaseFields,
+  STRUCK_MARK,
+  type Checked,
+  type HeardSound,
+  type ReleaseRead,
+  type Struck,
+} from './together.ts';
 export * from './visits.ts';
 export { worked, workingCard } from './workings.ts';

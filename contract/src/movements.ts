@@ -1,4 +1,13 @@
-import { ARBOR_CLASSES, CONSTRUCTIONS, DRIVES, ESCAPEMENTS, FITTINGS, OSCILLATORS, STRIKES, TRAINS } from '@eclat/core/movement';
+import {
+  ARBOR_CLASSES,
+  CONSTRUCTIONS,
+  DRIVES,
+  ESCAPEMENTS,
+  FITTINGS,
+  OSCILLATORS,
+  STRIKES,
+  TRAINS,
+} from '@eclat/core/movement';
 import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
 import { id, moment, needed, page, version, words } from './common.ts';
@@ -9,11 +18,18 @@ import { route } from './route.ts';
 import { evidence } from './counter.ts';
 
 export const traits = z.object({
-  trains: z.array(z.object({
-    train: z.enum(TRAINS),
-    drive: z.enum(DRIVES),
-    arbors: z.array(z.object({ id: needed(8, 'An id'), name: needed(60, 'A name'), class: z.enum(ARBOR_CLASSES) })).max(24),
-  })).min(1).max(6),
+  trains: z
+    .array(
+      z.object({
+        train: z.enum(TRAINS),
+        drive: z.enum(DRIVES),
+        arbors: z
+          .array(z.object({ id: needed(8, 'An id'), name: needed(60, 'A name'), class: z.enum(ARBOR_CLASSES) }))
+          .max(24),
+      }),
+    )
+    .min(1)
+    .max(6),
   construction: z.enum(CONSTRUCTIONS),
   oscillator: z.enum(OSCILLATORS),
   escapement: z.enum(ESCAPEMENTS),
@@ -22,7 +38,16 @@ export const traits = z.object({
   windHours: z.number().positive().max(20_000).optional(),
 });
 
-export const MARK_PLACES = ['back plate', 'front plate', 'dial', 'case', 'balance', 'barrel', 'label', 'pendulum'] as const;
+export const MARK_PLACES = [
+  'back plate',
+  'front plate',
+  'dial',
+  'case',
+  'balance',
+  'barrel',
+  'label',
+  'pendulum',
+] as const;
 export const mark = z.object({ place: z.enum(MARK_PLACES), text: needed(80, 'What is marked there') });
 
 export const newMovement = z.object({
@@ -37,8 +62,22 @@ export const newMovement = z.object({
 });
 
 /** How its trains lie between the plates, as far as somebody measured. */
-export const arrangement = z.object({ sides: z.array(z.enum(TRAINS)).max(6), centresMm: z.record(z.string().max(12), z.number()) });
-export const movement = z.object({ id, code: z.string(), name: z.string(), familyId: z.string(), maker: z.string(), marks: z.array(mark), traits, plates: arrangement, version, dating: z.array(evidence) });
+export const arrangement = z.object({
+  sides: z.array(z.enum(TRAINS)).max(6),
+  centresMm: z.record(z.string().max(12), z.number()),
+});
+export const movement = z.object({
+  id,
+  code: z.string(),
+  name: z.string(),
+  familyId: z.string(),
+  maker: z.string(),
+  marks: z.array(mark),
+  traits,
+  plates: arrangement,
+  version,
+  dating: z.array(evidence),
+});
 export type Movement = z.infer<typeof movement>;
 
 export const entry = z.object({
@@ -59,20 +98,110 @@ export const entry = z.object({
 });
 export type Entry = z.infer<typeof entry>;
 
-const edtf = z.string().trim().refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
+const edtf = z
+  .string()
+  .trim()
+  .refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
 
 /** `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that went into other movements. */
-export const book = z.object({ movement, also: z.array(z.string()), entries: z.array(entry), gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })), inTheShop: z.object({ visitId: id, claim: z.string() }).nullable() });
+export const book = z.object({
+  movement,
+  also: z.array(z.string()),
+  entries: z.array(entry),
+  gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
+  inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
+});
 export type Book = z.infer<typeof book>;
 
 export const movements = {
-  search: route({ method: 'GET', path: '/movements', summary: 'Find movements by code, name, maker or mark', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(movement.omit({ traits: true, plates: true, dating: true }).extend({ entries: z.int(), lastDate: z.string().nullable() })) }),
-  book: route({ method: 'GET', path: '/movements/:movementId', summary: 'The movement book: its whole history, no owner’s data', roles: everyone, reply: book }),
-  record: route({ method: 'GET', path: '/movements/:movementId/record', summary: 'The movement book as a file that goes with the clock', roles: everyone, reply: movementBook }),
-  inscribe: route({ method: 'POST', path: '/movements/:movementId/inscriptions', summary: 'Enter an inscription found on the movement as history', roles: everyone, body: z.object({ date: edtf, text: needed(500, 'What is written there'), place: needed(80, 'Where it is written') }), reply: entry }),
-  mark: route({ method: 'PUT', path: '/movements/:movementId/marks', summary: 'Add a number or mark by its place, or take it out', roles: everyone, body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }), reply: movement }),
-  lay: route({ method: 'PUT', path: '/movements/:movementId/plates', summary: 'How the trains lie between the plates: sides, centre distances', roles: bench, body: arrangement.extend({ version, visitId: id.nullable().default(null) }), reply: movement }),
-  like: route({ method: 'GET', path: '/movements-like', summary: 'Movements that carry this mark or code, with the last lines of their history', roles: everyone, query: z.object({ text: words(80) }), reply: z.array(z.object({ id, code: z.string(), name: z.string(), maker: z.string(), marks: z.array(mark), same: z.boolean(), entries: z.array(z.object({ date: z.string(), title: z.string(), shop: z.string() })), count: z.int(), inTheShop: z.boolean() })) }),
-  merge: route({ method: 'POST', path: '/movements/:movementId/merger', summary: 'Two were found to be one: this one keeps its code, both histories stand in its book', roles: bench, body: z.object({ otherId: id, why: needed(300, 'How it was found') }), reply: book }),
-  amend: route({ method: 'POST', path: '/history/:entryId/amendments', summary: 'Add a correction to a closed entry', roles: bench, body: z.object({ text: needed(2000, 'The correction') }), reply: entry }),
+  search: route({
+    method: 'GET',
+    path: '/movements',
+    summary: 'Find movements by code, name, maker or mark',
+    roles: everyone,
+    query: z.object({ q: words(80).default(''), after: words(200).optional() }),
+    reply: page(
+      movement
+        .omit({ traits: true, plates: true, dating: true })
+        .extend({ entries: z.int(), lastDate: z.string().nullable() }),
+    ),
+  }),
+  book: route({
+    method: 'GET',
+    path: '/movements/:movementId',
+    summary: 'The movement book: its whole history, no owner’s data',
+    roles: everyone,
+    reply: book,
+  }),
+  record: route({
+    method: 'GET',
+    path: '/movements/:movementId/record',
+    summary: 'The movement book as a file that goes with the clock',
+    roles: everyone,
+    reply: movementBook,
+  }),
+  inscribe: route({
+    method: 'POST',
+    path: '/movements/:movementId/inscriptions',
+    summary: 'Enter an inscription found on the movement as history',
+    roles: everyone,
+    body: z.object({
+      date: edtf,
+      text: needed(500, 'What is written there'),
+      place: needed(80, 'Where it is written'),
+    }),
+    reply: entry,
+  }),
+  mark: route({
+    method: 'PUT',
+    path: '/movements/:movementId/marks',
+    summary: 'Add a number or mark by its place, or take it out',
+    roles: everyone,
+    body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }),
+    reply: movement,
+  }),
+  lay: route({
+    method: 'PUT',
+    path: '/movements/:movementId/plates',
+    summary: 'How the trains lie between the plates: sides, centre distances',
+    roles: bench,
+    body: arrangement.extend({ version, visitId: id.nullable().default(null) }),
+    reply: movement,
+  }),
+  like: route({
+    method: 'GET',
+    path: '/movements-like',
+    summary: 'Movements that carry this mark or code, with the last lines of their history',
+    roles: everyone,
+    query: z.object({ text: words(80) }),
+    reply: z.array(
+      z.object({
+        id,
+        code: z.string(),
+        name: z.string(),
+        maker: z.string(),
+        marks: z.array(mark),
+        same: z.boolean(),
+        entries: z.array(z.object({ date: z.string(), title: z.string(), shop: z.string() })),
+        count: z.int(),
+        inTheShop: z.boolean(),
+      }),
+    ),
+  }),
+  merge: route({
+    method: 'POST',
+    path: '/movements/:movementId/merger',
+    summary: 'Two were found to be one: this one keeps its code, both histories stand in its book',
+    roles: bench,
+    body: z.object({ otherId: id, why: needed(300, 'How it was found') }),
+    reply: book,
+  }),
+  amend: route({
+    method: 'POST',
+    path: '/history/:entryId/amendments',
+    summary: 'Add a correction to a closed entry',
+    roles: bench,
+    body: z.object({ text: needed(2000, 'The correction') }),
+    reply: entry,
+  }),
 };

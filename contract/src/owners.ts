@@ -12,10 +12,34 @@ export const ownerFields = z.object({
 export const owner = ownerFields.extend({ id, version });
 export type Owner = z.infer<typeof owner>;
 
-export const knownClock = z.object({ id, description: z.string(), movement: z.object({ id, code: z.string(), name: z.string() }) });
+export const knownClock = z.object({
+  id,
+  description: z.string(),
+  movement: z.object({ id, code: z.string(), name: z.string() }),
+});
 
 export const owners = {
-  search: route({ method: 'GET', path: '/owners', summary: 'Find owners by name or phone', roles: everyone, query: z.object({ q: words(80).default(''), after: words(200).optional() }), reply: page(owner) }),
-  clocks: route({ method: 'GET', path: '/owners/:ownerId/clocks', summary: 'The clocks this owner has brought before', roles: everyone, reply: z.array(knownClock) }),
-  change: route({ method: 'PATCH', path: '/owners/:ownerId', summary: 'Correct an owner', roles: everyone, body: changesTo(ownerFields), reply: owner }),
+  search: route({
+    method: 'GET',
+    path: '/owners',
+    summary: 'Find owners by name or phone',
+    roles: everyone,
+    query: z.object({ q: words(80).default(''), after: words(200).optional() }),
+    reply: page(owner),
+  }),
+  clocks: route({
+    method: 'GET',
+    path: '/owners/:ownerId/clocks',
+    summary: 'The clocks this owner has brought before',
+    roles: everyone,
+    reply: z.array(knownClock),
+  }),
+  change: route({
+    method: 'PATCH',
+    path: '/owners/:ownerId',
+    summary: 'Correct an owner',
+    roles: everyone,
+    body: changesTo(ownerFields),
+    reply: owner,
+  }),
 };

@@ -6,17 +6,48 @@ import { bench } from './people.ts';
 import { route } from './route.ts';
 
 const signed = { by: z.string(), at: moment };
-export const replacementFields = z.object({
-  why: needed(300, 'Why it is replaced'), fate: z.enum(OLD_MOVEMENT_FATES),
-  movementId: id.optional(), movement: newMovement.optional(),
-}).superRefine((r, ctx) => { if ((r.movementId === undefined) === (r.movement === undefined)) ctx.addIssue({ code: 'custom', path: ['movement'], message: 'Either a movement that has a book, or a new one.' }); });
+export const replacementFields = z
+  .object({
+    why: needed(300, 'Why it is replaced'),
+    fate: z.enum(OLD_MOVEMENT_FATES),
+    movementId: id.optional(),
+    movement: newMovement.optional(),
+  })
+  .superRefine((r, ctx) => {
+    if ((r.movementId === undefined) === (r.movement === undefined))
+      ctx.addIssue({ code: 'custom', path: ['movement'], message: 'Either a movement that has a book, or a new one.' });
+  });
 /** `out`: the movement that came out; its own record is closed, its book goes on. */
 export const replacement = z.object({
   checks: z.record(z.string(), z.object({ answer: z.enum(CHECK_ANSWERS), note: z.string(), ...signed })),
-  out: z.object({ movementId: id, code: z.string(), name: z.string(), why: z.string(), fate: z.enum(OLD_MOVEMENT_FATES), visitId: id, ...signed }).nullable(),
+  out: z
+    .object({
+      movementId: id,
+      code: z.string(),
+      name: z.string(),
+      why: z.string(),
+      fate: z.enum(OLD_MOVEMENT_FATES),
+      visitId: id,
+      ...signed,
+    })
+    .nullable(),
 });
 
 export const replacing = {
-  check: route({ method: 'PUT', path: '/visits/:visitId/replacement/checks/:check', summary: 'Answer a point of the replacement, or take the answer back', roles: bench, body: z.object({ answer: z.enum(CHECK_ANSWERS).nullable(), note: words(300).default('') }), reply: done }),
-  fit: route({ method: 'PUT', path: '/visits/:visitId/replacement', summary: 'The other movement is in: the old one’s work is closed into its own book', roles: bench, body: replacementFields, reply: done }),
+  check: route({
+    method: 'PUT',
+    path: '/visits/:visitId/replacement/checks/:check',
+    summary: 'Answer a point of the replacement, or take the answer back',
+    roles: bench,
+    body: z.object({ answer: z.enum(CHECK_ANSWERS).nullable(), note: words(300).default('') }),
+    reply: done,
+  }),
+  fit: route({
+    method: 'PUT',
+    path: '/visits/:visitId/replacement',
+    summary: 'The other movement is in: the old one’s work is closed into its own book',
+    roles: bench,
+    body: replacementFields,
+    reply: done,
+  }),
 };

@@ -7,21 +7,51 @@ const mm = z.number().positive();
 export const serviceRecord = z.object({
   format: z.literal('eclat-service-record'),
   version: z.literal(1),
-  condition: z.array(z.object({ place: z.string(), seen: z.string(), severity: z.string(), earlierRepair: z.boolean(), proposal: z.string() })),
+  condition: z.array(
+    z.object({
+      place: z.string(),
+      seen: z.string(),
+      severity: z.string(),
+      earlierRepair: z.boolean(),
+      proposal: z.string(),
+    }),
+  ),
   causes: z.array(z.string()),
-  cleaned: z.array(z.object({ bath: z.string(), parts: z.array(z.string()), minutes: z.number().describe('minutes in the bath') })),
+  cleaned: z.array(
+    z.object({ bath: z.string(), parts: z.array(z.string()), minutes: z.number().describe('minutes in the bath') }),
+  ),
   bushes: z.array(z.object({ hole: z.string(), pivotMm: mm, boreMm: mm, outsideMm: mm, heightMm: mm })),
   parts: z.array(z.object({ what: z.string(), source: z.string(), size: z.string(), oldPart: z.string() })),
   oiled: z.array(z.object({ where: z.string(), grade: z.string().describe('"none": looked at and left dry') })),
   test: z.object({
-    days: z.number(), readings: z.int(),
+    days: z.number(),
+    readings: z.int(),
     rateSecondsPerDay: z.number().nullable().describe('gaining is positive'),
     halfWidthSecondsPerDay: z.number().nullable().describe('half the width of the 95 % interval'),
-    verdict: z.string(), waived: z.string().nullable(),
+    verdict: z.string(),
+    waived: z.string().nullable(),
   }),
-  looked: z.object({ sound: z.int(), worn: z.array(z.object({ what: z.string(), state: z.string(), toMm: mm.nullable().describe('turned down to'), note: z.string() })) }).optional(),
-  electric: z.array(z.string()).optional().describe('coil readings, voltages tried and what happened, contacts, suppression'),
-  casework: z.array(z.object({ place: z.string(), what: z.string(), product: z.string(), times: z.int(), origin: z.string() })).optional().describe('case, dial and glass; “new, a guess” where nobody knows what was there'),
+  looked: z
+    .object({
+      sound: z.int(),
+      worn: z.array(
+        z.object({
+          what: z.string(),
+          state: z.string(),
+          toMm: mm.nullable().describe('turned down to'),
+          note: z.string(),
+        }),
+      ),
+    })
+    .optional(),
+  electric: z
+    .array(z.string())
+    .optional()
+    .describe('coil readings, voltages tried and what happened, contacts, suppression'),
+  casework: z
+    .array(z.object({ place: z.string(), what: z.string(), product: z.string(), times: z.int(), origin: z.string() }))
+    .optional()
+    .describe('case, dial and glass; “new, a guess” where nobody knows what was there'),
   declined: z.array(z.string()).optional().describe('offered and declined: nobody “fixes” it later'),
   note: z.string(),
 }) satisfies z.ZodType<ServiceRecord>;

@@ -8,39 +8,170 @@ const signed = { by: z.string(), at: moment };
 
 /** What came off, what held it, where it was put, and what is odd about it. */
 export const stepFields = z.object({
-  what: needed(120, 'What came off'), heldBy: words(40).default(''), place: words(60).default(''), remarks: z.array(z.enum(REMARK_IDS)).max(REMARK_IDS.length).default([]),
-  note: words(300).default(''), group: words(60).default(''), photoId: id.nullable().default(null),
+  what: needed(120, 'What came off'),
+  heldBy: words(40).default(''),
+  place: words(60).default(''),
+  remarks: z.array(z.enum(REMARK_IDS)).max(REMARK_IDS.length).default([]),
+  note: words(300).default(''),
+  group: words(60).default(''),
+  photoId: id.nullable().default(null),
   /** A remark that was spoken. */
   recordingId: id.nullable().default(null),
 });
-export const step = stepFields.extend({ id, version, pass: z.int(), fate: z.enum(FATES), fateNote: z.string(), fateBy: z.string(), fateAt: moment.nullable(), ...signed });
+export const step = stepFields.extend({
+  id,
+  version,
+  pass: z.int(),
+  fate: z.enum(FATES),
+  fateNote: z.string(),
+  fateBy: z.string(),
+  fateAt: moment.nullable(),
+  ...signed,
+});
 export type StripStep = z.infer<typeof step>;
 
 /** A movement that has to come apart again: why, what cured it, and what it cost. */
-export const pass = z.object({ number: z.int(), reason: z.string(), cure: z.string(), hours: z.number().nullable(), ...signed });
+export const pass = z.object({
+  number: z.int(),
+  reason: z.string(),
+  cure: z.string(),
+  hours: z.number().nullable(),
+  ...signed,
+});
 export const PHASE_WHEN = ['before the plates close', 'outside'] as const;
-const phaseFields = z.object({ what: needed(120, 'Which phase or mark'), how: words(300).default(''), when: z.enum(PHASE_WHEN) });
+const phaseFields = z.object({
+  what: needed(120, 'Which phase or mark'),
+  how: words(300).default(''),
+  when: z.enum(PHASE_WHEN),
+});
 export const phase = phaseFields.extend({ id, setBy: z.string(), setAt: moment.nullable(), ...signed });
 export const TEMPORARY_ENDS = ['taken out', 'declared'] as const;
 export const temporary = z.object({ id, what: z.string(), ended: z.enum(TEMPORARY_ENDS).nullable(), ...signed });
-const custodyFields = z.object({ what: needed(120, 'Which part or task'), withWhom: needed(120, 'Who has it'), forWhat: words(200).default('') });
+const custodyFields = z.object({
+  what: needed(120, 'Which part or task'),
+  withWhom: needed(120, 'Who has it'),
+  forWhat: words(200).default(''),
+});
 export const custody = custodyFields.extend({ id, backAt: moment.nullable(), state: z.string(), ...signed });
 
-export const stripLog = z.object({ steps: z.array(step), passes: z.array(pass), phases: z.array(phase), temporary: z.array(temporary), custody: z.array(custody), begun: z.object({ overrideReason: z.string(), ...signed }).nullable() });
+export const stripLog = z.object({
+  steps: z.array(step),
+  passes: z.array(pass),
+  phases: z.array(phase),
+  temporary: z.array(temporary),
+  custody: z.array(custody),
+  begun: z.object({ overrideReason: z.string(), ...signed }).nullable(),
+});
 
 export const stripRoutes = {
-  add: route({ method: 'POST', path: '/visits/:visitId/steps', summary: 'Log a thing that came off', roles: bench, body: stepFields, reply: step }),
-  change: route({ method: 'PATCH', path: '/visits/:visitId/steps/:stepId', summary: 'Correct a step', roles: bench, body: changesTo(stepFields), reply: step }),
-  move: route({ method: 'PUT', path: '/visits/:visitId/steps/:stepId/position', summary: 'Put a step elsewhere in the order', roles: bench, body: z.object({ position: z.int().min(0).max(10_000) }), reply: done }),
-  remove: route({ method: 'DELETE', path: '/visits/:visitId/steps/:stepId', summary: 'It did not come off after all', roles: bench, reply: done }),
-  fate: route({ method: 'PUT', path: '/visits/:visitId/steps/:stepId/fate', summary: 'What became of it; a loss or damage here needs words', roles: bench, body: z.object({ fate: z.enum(FATES), note: words(300).default('') }), reply: step }),
-  openPass: route({ method: 'POST', path: '/visits/:visitId/passes', summary: 'It has to come apart again: a new pass', roles: bench, body: z.object({ reason: needed(300, 'The reason') }), reply: pass }),
-  closePass: route({ method: 'PUT', path: '/visits/:visitId/passes/:pass', summary: 'What cured it, and its hours', roles: bench, body: z.object({ cure: words(300), hours: z.number().min(0).max(500).nullable() }), reply: pass }),
-  addPhase: route({ method: 'POST', path: '/visits/:visitId/phases', summary: 'Note a phase or mark before parting', roles: bench, body: phaseFields, reply: phase }),
-  setPhase: route({ method: 'PUT', path: '/visits/:visitId/phases/:phaseId', summary: 'It is set again, or not yet', roles: bench, body: z.object({ set: z.boolean() }), reply: done }),
-  removePhase: route({ method: 'DELETE', path: '/visits/:visitId/phases/:phaseId', summary: 'Take a phase back', roles: bench, reply: done }),
-  addTemporary: route({ method: 'POST', path: '/visits/:visitId/temporary', summary: 'Something put in for the time being', roles: bench, body: z.object({ what: needed(120, 'What was put in') }), reply: temporary }),
-  endTemporary: route({ method: 'PUT', path: '/visits/:visitId/temporary/:temporaryId', summary: 'Taken out, or declared to stay', roles: bench, body: z.object({ ended: z.enum(TEMPORARY_ENDS).nullable() }), reply: done }),
-  giveOut: route({ method: 'POST', path: '/visits/:visitId/custody', summary: 'A part or task goes to another hand', roles: bench, body: custodyFields, reply: custody }),
-  takeBack: route({ method: 'PUT', path: '/visits/:visitId/custody/:custodyId', summary: 'It is back, in such a state', roles: bench, body: z.object({ back: z.boolean(), state: words(200).default('') }), reply: done }),
+  add: route({
+    method: 'POST',
+    path: '/visits/:visitId/steps',
+    summary: 'Log a thing that came off',
+    roles: bench,
+    body: stepFields,
+    reply: step,
+  }),
+  change: route({
+    method: 'PATCH',
+    path: '/visits/:visitId/steps/:stepId',
+    summary: 'Correct a step',
+    roles: bench,
+    body: changesTo(stepFields),
+    reply: step,
+  }),
+  move: route({
+    method: 'PUT',
+    path: '/visits/:visitId/steps/:stepId/position',
+    summary: 'Put a step elsewhere in the order',
+    roles: bench,
+    body: z.object({ position: z.int().min(0).max(10_000) }),
+    reply: done,
+  }),
+  remove: route({
+    method: 'DELETE',
+    path: '/visits/:visitId/steps/:stepId',
+    summary: 'It did not come off after all',
+    roles: bench,
+    reply: done,
+  }),
+  fate: route({
+    method: 'PUT',
+    path: '/visits/:visitId/steps/:stepId/fate',
+    summary: 'What became of it; a loss or damage here needs words',
+    roles: bench,
+    body: z.object({ fate: z.enum(FATES), note: words(300).default('') }),
+    reply: step,
+  }),
+  openPass: route({
+    method: 'POST',
+    path: '/visits/:visitId/passes',
+    summary: 'It has to come apart again: a new pass',
+    roles: bench,
+    body: z.object({ reason: needed(300, 'The reason') }),
+    reply: pass,
+  }),
+  closePass: route({
+    method: 'PUT',
+    path: '/visits/:visitId/passes/:pass',
+    summary: 'What cured it, and its hours',
+    roles: bench,
+    body: z.object({ cure: words(300), hours: z.number().min(0).max(500).nullable() }),
+    reply: pass,
+  }),
+  addPhase: route({
+    method: 'POST',
+    path: '/visits/:visitId/phases',
+    summary: 'Note a phase or mark before parting',
+    roles: bench,
+    body: phaseFields,
+    reply: phase,
+  }),
+  setPhase: route({
+    method: 'PUT',
+    path: '/visits/:visitId/phases/:phaseId',
+    summary: 'It is set again, or not yet',
+    roles: bench,
+    body: z.object({ set: z.boolean() }),
+    reply: done,
+  }),
+  removePhase: route({
+    method: 'DELETE',
+    path: '/visits/:visitId/phases/:phaseId',
+    summary: 'Take a phase back',
+    roles: bench,
+    reply: done,
+  }),
+  addTemporary: route({
+    method: 'POST',
+    path: '/visits/:visitId/temporary',
+    summary: 'Something put in for the time being',
+    roles: bench,
+    body: z.object({ what: needed(120, 'What was put in') }),
+    reply: temporary,
+  }),
+  endTemporary: route({
+    method: 'PUT',
+    path: '/visits/:visitId/temporary/:temporaryId',
+    summary: 'Taken out, or declared to stay',
+    roles: bench,
+    body: z.object({ ended: z.enum(TEMPORARY_ENDS).nullable() }),
+    reply: done,
+  }),
+  giveOut: route({
+    method: 'POST',
+    path: '/visits/:visitId/custody',
+    summary: 'A part or task goes to another hand',
+    roles: bench,
+    body: custodyFields,
+    reply: custody,
+  }),
+  takeBack: route({
+    method: 'PUT',
+    path: '/visits/:visitId/custody/:custodyId',
+    summary: 'It is back, in such a state',
+    roles: bench,
+    body: z.object({ back: z.boolean(), state: words(200).default('') }),
+    reply: done,
+  }),
 };

@@ -14,10 +14,14 @@ const LEAST_FREE_MB = 500;
 
 export function checkMachine() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 11)) giveUp(`Eclat needs Node.js 20.11 or later; this is ${process.version}.`);
+  if (major < 20 || (major === 20 && minor < 11))
+    giveUp(`Eclat needs Node.js 20.11 or later; this is ${process.version}.`);
   const { bavail, bsize } = statfsSync(ROOT);
   const freeMb = Math.floor((bavail * bsize) / 1024 / 1024);
-  if (freeMb < LEAST_FREE_MB) giveUp(`Only ${freeMb} MB are free on this disk. Eclat needs ${LEAST_FREE_MB} MB to build and to keep its database.`);
+  if (freeMb < LEAST_FREE_MB)
+    giveUp(
+      `Only ${freeMb} MB are free on this disk. Eclat needs ${LEAST_FREE_MB} MB to build and to keep its database.`,
+    );
 }
 
 export const isRoot = () => process.getuid?.() === 0;
@@ -31,7 +35,8 @@ export function install(packages, what) {
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const run = (args) => spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
   const args = ['install', '-y', '--no-install-recommends', ...packages.split(' ')];
-  if (!run(args) && !(run(['update']) && run(args))) giveUp(`${what} could not be installed. Try it by hand:\n\n    sudo apt-get update && sudo ${command}`);
+  if (!run(args) && !(run(['update']) && run(args)))
+    giveUp(`${what} could not be installed. Try it by hand:\n\n    sudo apt-get update && sudo ${command}`);
 }
 
 /** Runs `npm ci` when the packages are missing or belong to another lock file. */
@@ -40,23 +45,33 @@ export function needPackages() {
   const lock = hashOf([join(ROOT, 'package-lock.json')]);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('installing packages (npm ci)');
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] });
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   if (status !== 0) giveUp('npm ci failed: see above. With the registry unreachable, try again when it is back.');
   writeFileSync(stamp, lock);
 }
 
 /** Builds web and server unless what stands in dist/ was made of these very sources. */
 export function needBuild() {
-  const sources = ['core', 'contract', 'server', 'web', 'demo'].flatMap((d) => filesIn(join(ROOT, d))).concat(
-    ['package-lock.json', 'vite.server.config.ts', 'tsconfig.base.json'].map((f) => join(ROOT, f)),
-  );
+  const sources = ['core', 'contract', 'server', 'web', 'demo']
+    .flatMap((d) => filesIn(join(ROOT, d)))
+    .concat(['package-lock.json', 'vite.server.config.ts', 'tsconfig.base.json'].map((f) => join(ROOT, f)));
   const stamp = join(ROOT, 'dist', '.made-of');
   const made = hashOf(sources);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === made) return;
   say('building web and server');
   // Whoever asks for it (a test runner sets NODE_ENV to something else), what is built is the product.
-  for (const args of [['build', 'web'], ['build', '--config', 'vite.server.config.ts']]) {
-    const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), ...args, '--logLevel', 'warn'], { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+  for (const args of [
+    ['build', 'web'],
+    ['build', '--config', 'vite.server.config.ts'],
+  ]) {
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      [join(ROOT, 'node_modules/vite/bin/vite.js'), ...args, '--logLevel', 'warn'],
+      { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } },
+    );
     if (status !== 0) giveUp(`The build failed:\n${stdout}${stderr}`);
   }
   mkdirSync(dirname(stamp), { recursive: true });
@@ -76,7 +91,12 @@ function filesIn(folder) {
 
 function hashOf(files) {
   const hash = createHash('sha256');
-  for (const file of files.sort()) hash.update(file.slice(ROOT.length)).update('\0').update(existsSync(file) ? readFileSync(file) : '').update('\0');
+  for (const file of files.sort())
+    hash
+      .update(file.slice(ROOT.length))
+      .update('\0')
+      .update(existsSync(file) ? readFileSync(file) : '')
+      .update('\0');
   return hash.digest('hex');
 }
 
@@ -109,7 +129,8 @@ export const alive = (pid) => {
 
 /** Where Chromium is; installed from Debian when it is missing. */
 export function needChromium() {
-  const found = () => ['/usr/bin/chromium', process.env.CHROMIUM].find((path) => path && existsSync(path) && statSync(path).isFile());
+  const found = () =>
+    ['/usr/bin/chromium', process.env.CHROMIUM].find((path) => path && existsSync(path) && statSync(path).isFile());
   if (!found()) install('chromium', 'Chromium');
   return found() ?? giveUp('Chromium was installed but /usr/bin/chromium is not there. Set CHROMIUM to its path.');
 }

@@ -9,7 +9,8 @@ export async function withShop(work) {
   const bin = needPostgres();
   if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL, bin);
   const folder = clusterFolder('shop');
-  if (!existsSync(join(folder, 'data', 'PG_VERSION')) && !work.makes) giveUp('There is no shop here yet: run npm start first, or set DATABASE_URL.');
+  if (!existsSync(join(folder, 'data', 'PG_VERSION')) && !work.makes)
+    giveUp('There is no shop here yet: run npm start first, or set DATABASE_URL.');
   const running = existsSync(join(folder, 'data', 'postmaster.pid')) && existsSync(join(KEPT, 'shop.pid'));
   const cluster = await startCluster(folder);
   try {

@@ -1,6 +1,17 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { accessSync, chownSync, constants, existsSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -10,13 +21,26 @@ import { giveUp, say } from './say.mjs';
 /** The newest server binaries on this machine, from 15 on. */
 function binaries() {
   const base = '/usr/lib/postgresql';
-  const debian = existsSync(base) ? readdirSync(base).map(Number).filter((v) => v >= 15).sort((a, b) => b - a).map((v) => join(base, String(v), 'bin')) : [];
-  return [process.env.PG_BIN, ...debian].find((bin) => bin && existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
+  const debian = existsSync(base)
+    ? readdirSync(base)
+        .map(Number)
+        .filter((v) => v >= 15)
+        .sort((a, b) => b - a)
+        .map((v) => join(base, String(v), 'bin'))
+    : [];
+  return [process.env.PG_BIN, ...debian].find(
+    (bin) => bin && existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')),
+  );
 }
 
 export function needPostgres() {
   if (!binaries()) install('postgresql', 'PostgreSQL');
-  return binaries() ?? giveUp('PostgreSQL was installed but its server binaries are not under /usr/lib/postgresql. Set PG_BIN to their folder.');
+  return (
+    binaries() ??
+    giveUp(
+      'PostgreSQL was installed but its server binaries are not under /usr/lib/postgresql. Set PG_BIN to their folder.',
+    )
+  );
 }
 
 /** PostgreSQL refuses to run as root: it runs as the postgres user then, and as whoever we are otherwise. */
@@ -68,7 +92,24 @@ export async function startCluster(folder, settings = []) {
     rmSync(data, { recursive: true, force: true }); // an initdb that was cut off
     writeFileSync(secretFile, randomBytes(24).toString('base64url'), { mode: 0o600 });
     if (as.uid !== undefined) chownSync(secretFile, as.uid, as.gid);
-    const made = spawnSync(join(bin, 'initdb'), ['-D', data, '-U', 'eclat', '-A', 'scram-sha-256', '--pwfile', secretFile, '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions'], { ...as, cwd: folder, encoding: 'utf8' });
+    const made = spawnSync(
+      join(bin, 'initdb'),
+      [
+        '-D',
+        data,
+        '-U',
+        'eclat',
+        '-A',
+        'scram-sha-256',
+        '--pwfile',
+        secretFile,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--no-instructions',
+      ],
+      { ...as, cwd: folder, encoding: 'utf8' },
+    );
     if (made.status !== 0) {
       rmSync(data, { recursive: true, force: true });
       giveUp(`The database could not be made in ${data}:\n${made.stderr}`);
@@ -77,7 +118,9 @@ export async function startCluster(folder, settings = []) {
   const version = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
   if (!bin.includes(`/${version}/`) && !process.env.PG_BIN) {
     const own = join('/usr/lib/postgresql', version, 'bin');
-    giveUp(`The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.${existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`}`);
+    giveUp(
+      `The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.${existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`}`,
+    );
   }
   const url = (port) => `postgresql://eclat:${readFileSync(secretFile, 'utf8')}@127.0.0.1:${port}/postgres`;
 
@@ -94,10 +137,23 @@ export async function startCluster(folder, settings = []) {
   const port = await freePort();
   const out = openSync(log, 'a');
   // Its own process group: Ctrl-C in the terminal reaches us alone, and we stop it last.
-  const server = spawn(join(bin, 'postgres'), [
-    '-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories=', '-c', 'logging_collector=off',
-    ...settings.flatMap((s) => ['-c', s]),
-  ], { ...as, cwd: folder, stdio: ['ignore', out, out], detached: true });
+  const server = spawn(
+    join(bin, 'postgres'),
+    [
+      '-D',
+      data,
+      '-p',
+      String(port),
+      '-c',
+      'listen_addresses=127.0.0.1',
+      '-c',
+      'unix_socket_directories=',
+      '-c',
+      'logging_collector=off',
+      ...settings.flatMap((s) => ['-c', s]),
+    ],
+    { ...as, cwd: folder, stdio: ['ignore', out, out], detached: true },
+  );
   server.unref();
   let ended = false;
   server.once('exit', () => (ended = true));
@@ -109,7 +165,8 @@ export async function startCluster(folder, settings = []) {
   giveUp(`The database did not answer within 30 s: see ${log}.`);
 }
 
-const ready = async (bin, port) => spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
+const ready = async (bin, port) =>
+  spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
 function isPostgres(pid, data) {
   try {

@@ -57,7 +57,12 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
   app.use(headers);
-  app.use(compression({ filter: (req, res) => !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res) }));
+  app.use(
+    compression({
+      filter: (req, res) =>
+        !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
+    }),
+  );
 
   app.get('/healthz', async (_req, res) => {
     await house.orm.em.getConnection().execute('select 1');
@@ -68,7 +73,8 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   const serve = serveOn(router, house);
   router.use(sameOrigin, withSession(house));
   // A large body is only read for somebody who is signed in.
-  const signedIn = (req: Request, _res: Response, next: NextFunction) => next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
+  const signedIn = (req: Request, _res: Response, next: NextFunction) =>
+    next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
   router.use('/visits/:visitId/photos', signedIn, photoBody);
   router.use('/visits/:visitId/recordings', signedIn, recordingBody);
   router.use(express.json({ limit: '256kb' }));
@@ -112,7 +118,9 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
     live.listen(req, res);
   });
   router.get('/openapi.json', (_req, res) => void res.json(openApi()));
-  router.use(() => { throw new HttpProblem(404, 'There is no such door in the API.'); });
+  router.use(() => {
+    throw new HttpProblem(404, 'There is no such door in the API.');
+  });
   app.use('/api', router);
 
   if (existsSync(join(web, 'index.html'))) servePages(app, web);
@@ -127,8 +135,12 @@ type Screens = Readonly<Record<string, readonly string[]>>;
 function hintsFor(path: string, screens: Screens): string[] {
   const [, visit, stage] = /^\/visits\/([0-9a-f-]{36})(?:\/([a-z]+))?$/.exec(path) ?? [];
   const data = ['/api/session', ...(path === '/' ? ['/api/bench'] : []), ...(visit ? [`/api/visits/${visit}`] : [])];
-  const scripts = visit ? [...(screens['visits/:visitId'] ?? []), ...(stage ? screens[stage] ?? [] : [])] : screens[path.slice(1)] ?? [];
-  return [...data.map((d) => `<${d}>; rel=preload; as=fetch; crossorigin=anonymous`), ...new Set(scripts)].map((s) => (s.startsWith('<') ? s : `</${s}>; rel=modulepreload`));
+  const scripts = visit
+    ? [...(screens['visits/:visitId'] ?? []), ...(stage ? (screens[stage] ?? []) : [])]
+    : (screens[path.slice(1)] ?? []);
+  return [...data.map((d) => `<${d}>; rel=preload; as=fetch; crossorigin=anonymous`), ...new Set(scripts)].map((s) =>
+    s.startsWith('<') ? s : `</${s}>; rel=modulepreload`,
+  );
 }
 
 /** Every other address is the web application; its page carries the nonce of this reply. */
@@ -142,7 +154,10 @@ function servePages(app: express.Express, web: string): void {
     // An owner's address is for the owner, not for a list of found pages.
     if (req.path.startsWith('/for-owner/')) res.set('x-robots-tag', 'noindex, nofollow');
     else for (const hint of hintsFor(req.path, screens)) res.append('link', hint);
-    res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__NONCE__', nonceOf(res)));
+    res
+      .set('cache-control', 'no-store')
+      .type('html')
+      .send(page.replaceAll('__NONCE__', nonceOf(res)));
   });
 }
 
@@ -158,8 +173,15 @@ function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof Outside) return badField(error.field, error.message);
   const { status, type, code } = error as { status?: number; type?: string; code?: string };
-  if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB, a recording 30 MB.' });
-  if (status !== undefined && status >= 400 && status < 500) return new HttpProblem(status, 'This request could not be read.');
-  if (code === '23505') return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', { detail: 'Look again: it is there.' });
-  return new HttpProblem(500, 'Something went wrong here.', { detail: 'Nothing was written. Try again; if it stays, the server’s log says more.' });
+  if (type === 'entity.too.large')
+    return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB, a recording 30 MB.' });
+  if (status !== undefined && status >= 400 && status < 500)
+    return new HttpProblem(status, 'This request could not be read.');
+  if (code === '23505')
+    return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', {
+      detail: 'Look again: it is there.',
+    });
+  return new HttpProblem(500, 'Something went wrong here.', {
+    detail: 'Nothing was written. Try again; if it stays, the server’s log says more.',
+  });
 }

@@ -4,7 +4,9 @@ import { startServer } from './server.ts';
 const env = process.env;
 const databaseUrl = env['DATABASE_URL'];
 if (!databaseUrl) {
-  console.error('DATABASE_URL is not set. `npm start` runs a database of its own; or point DATABASE_URL at a PostgreSQL 15 or later.');
+  console.error(
+    'DATABASE_URL is not set. `npm start` runs a database of its own; or point DATABASE_URL at a PostgreSQL 15 or later.',
+  );
   process.exit(2);
 }
 
@@ -31,6 +33,10 @@ try {
   if (env['ECLAT_FOLLOW'] === '1') process.stdin.on('end', stop).on('error', stop).resume();
 } catch (error) {
   const { code, message } = error as { code?: string; message: string };
-  console.error(code === 'EADDRINUSE' ? `Port ${env['PORT'] ?? 4080} is taken. Choose another: PORT=4090 npm start` : `Eclat could not start: ${message}`);
+  console.error(
+    code === 'EADDRINUSE'
+      ? `Port ${env['PORT'] ?? 4080} is taken. Choose another: PORT=4090 npm start`
+      : `Eclat could not start: ${message}`,
+  );
   process.exit(1);
 }

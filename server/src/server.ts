@@ -31,15 +31,25 @@ export async function startServer(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel });
   const orm = await connect(settings.databaseUrl);
   await migrate(orm);
-  const house: House = { orm, clock: settings.clock ?? (() => new Date()), checkReplies: settings.checkReplies, demo: settings.demo };
+  const house: House = {
+    orm,
+    clock: settings.clock ?? (() => new Date()),
+    checkReplies: settings.checkReplies,
+    demo: settings.demo,
+  };
   const live = new LiveNotices(settings.databaseUrl, log);
   await live.start();
   const server = createServer(createApp(house, { live, log, web: settings.web, proxies: settings.proxies }));
   await listen(server, settings);
-  const sweeping = setInterval(() => void sweep(house).catch((error: unknown) => log.warn({ error }, 'sweep failed')), SWEEP_MS);
+  const sweeping = setInterval(
+    () => void sweep(house).catch((error: unknown) => log.warn({ error }, 'sweep failed')),
+    SWEEP_MS,
+  );
   const { port } = server.address() as AddressInfo;
   return {
-    house, log, address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
+    house,
+    log,
+    address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
     async stop() {
       clearInterval(sweeping);
       await live.stop();

@@ -15,26 +15,44 @@ export async function freshDatabase(): Promise<string> {
   return url.replace(/\/[^/]*$/, `/${name}`);
 }
 
-export interface Answer<T = Record<string, unknown>> { status: number; body: T & Problem; headers: Headers; text: string }
+export interface Answer<T = Record<string, unknown>> {
+  status: number;
+  body: T & Problem;
+  headers: Headers;
+  text: string;
+}
 
 export class Browser {
   private cookie = '';
   constructor(readonly address: string) {}
 
-  async send<T = Record<string, unknown>>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+  async send<T = Record<string, unknown>>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> {
     const raw = body instanceof Uint8Array;
     const res = await fetch(`${this.address}/api${path}`, {
       method,
       headers: {
-        origin: this.address, cookie: this.cookie, ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
-        ...(method === 'POST' ? { 'idempotency-key': randomUUID() } : {}), ...headers,
+        origin: this.address,
+        cookie: this.cookie,
+        ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
+        ...(method === 'POST' ? { 'idempotency-key': randomUUID() } : {}),
+        ...headers,
       },
       ...(body === undefined ? {} : { body: raw ? (body as Buffer<ArrayBuffer>) : JSON.stringify(body) }),
     });
     const set = res.headers.get('set-cookie');
     if (set) this.cookie = set.split(';')[0]!;
     const text = await res.text();
-    return { status: res.status, headers: res.headers, text, body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem };
+    return {
+      status: res.status,
+      headers: res.headers,
+      text,
+      body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem,
+    };
   }
   /** As `send`, but anything else than success is an error with what the server said. */
   async ok<T = Record<string, unknown>>(method: string, path: string, body?: unknown): Promise<T> {
@@ -47,9 +65,21 @@ export class Browser {
 export const PASS = 'oak wedge nine pins';
 
 /** A shop with its first person, on a fresh database, with a clock that the test can turn. */
-export async function openShop(now = { at: new Date('2031-05-02T09:00:00Z') }): Promise<{ running: Running; marit: Browser; now: { at: Date }; browser: () => Browser; url: string }> {
+export async function openShop(
+  now = { at: new Date('2031-05-02T09:00:00Z') },
+): Promise<{ running: Running; marit: Browser; now: { at: Date }; browser: () => Browser; url: string }> {
   const url = await freshDatabase();
-  const running = await startServer({ databaseUrl: url, host: '127.0.0.1', port: 0, web: '/nowhere', demo: false, checkReplies: true, proxies: 0, logLevel: 'error', clock: () => now.at });
+  const running = await startServer({
+    databaseUrl: url,
+    host: '127.0.0.1',
+    port: 0,
+    web: '/nowhere',
+    demo: false,
+    checkReplies: true,
+    proxies: 0,
+    logLevel: 'error',
+    clock: () => now.at,
+  });
   const browser = () => new Browser(running.address);
   const marit = browser();
   await marit.ok('PUT', '/first-run', { shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: PASS });
@@ -57,10 +87,22 @@ export async function openShop(now = { at: new Date('2031-05-02T09:00:00Z') }): 
 }
 
 export const newClock = (change: object = {}) => ({
-  owner: { name: 'Odile Tarrowby', phone: '0555 010 442', email: 'odile@tarrowby.example', address: '4 Cooper’s Yard, Aldermere' },
+  owner: {
+    name: 'Odile Tarrowby',
+    phone: '0555 010 442',
+    email: 'odile@tarrowby.example',
+    address: '4 Cooper’s Yard, Aldermere',
+  },
   clock: { description: 'Slate mantel clock' },
-  movement: { name: 'Square-plate mantel movement', familyId: 'mantel-barrels', marks: [{ place: 'back plate', text: '4711' }] },
-  another: true, complaint: 'Stops after two days.', received: [{ what: 'Key', condition: 'loose on the square' }], ...change,
+  movement: {
+    name: 'Square-plate mantel movement',
+    familyId: 'mantel-barrels',
+    marks: [{ place: 'back plate', text: '4711' }],
+  },
+  another: true,
+  complaint: 'Stops after two days.',
+  received: [{ what: 'Key', condition: 'loose on the square' }],
+  ...change,
 });
 
 export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));

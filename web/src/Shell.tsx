@@ -13,5 +13,9 @@ export function Shell() {
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="Eclat" />;
   if (data.person) return <SignedIn person={data.person} shop={data.shop ?? ''} />;
-  return <Suspense fallback={<Loading what="Eclat" />}>{data.firstRun ? <FirstRun /> : <SignIn shop={data.shop ?? ''} demo={data.demo} />}</Suspense>;
+  return (
+    <Suspense fallback={<Loading what="Eclat" />}>
+      {data.firstRun ? <FirstRun /> : <SignIn shop={data.shop ?? ''} demo={data.demo} />}
+    </Suspense>
+  );
 }

@@ -24,10 +24,26 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   const [help, setHelp] = useState(false);
   const conflict = useStore((s) => s.conflict !== null);
   const devices = useStore((s) => s.devices);
-  useKeys(useMemo(() => ({ b: () => void go('/'), n: () => void go('/intake'), m: () => void go('/movements'), w: () => void go('/workings'), '?': () => setHelp(true) }), [go]));
+  useKeys(
+    useMemo(
+      () => ({
+        b: () => void go('/'),
+        n: () => void go('/intake'),
+        m: () => void go('/movements'),
+        w: () => void go('/workings'),
+        '?': () => setHelp(true),
+      }),
+      [go],
+    ),
+  );
   return (
     <div className="min-h-screen">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel focus:p-3">To the work</a>
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel focus:p-3"
+      >
+        To the work
+      </a>
       <header className="border-b border-line bg-enamel">
         <div className="flex min-h-16 flex-wrap items-center gap-x-2 gap-y-1 px-4">
           <Link to="/" className="mr-1 flex min-h-12 items-center gap-3" aria-label="Eclat, to the bench">
@@ -35,12 +51,29 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             <span className="text-2xl font-bold tracking-tight">Eclat</span>
           </Link>
           <nav aria-label="Main" className="flex flex-wrap gap-1">
-            <Place to="/" end>Bench</Place>
-            <Place to="/intake"><PackagePlus className="hidden size-5 2xl:block" aria-hidden />Take in</Place>
-            <Place to="/movements"><BookOpen className="hidden size-5 2xl:block" aria-hidden />Movement books</Place>
-            <Place to="/stores"><Boxes className="hidden size-5 2xl:block" aria-hidden />Stores</Place>
-            <Place to="/on-test"><Timer className="hidden size-5 2xl:block" aria-hidden />On test</Place>
-            <Place to="/workings"><Sigma className="hidden size-5 2xl:block" aria-hidden />Workings</Place>
+            <Place to="/" end>
+              Bench
+            </Place>
+            <Place to="/intake">
+              <PackagePlus className="hidden size-5 2xl:block" aria-hidden />
+              Take in
+            </Place>
+            <Place to="/movements">
+              <BookOpen className="hidden size-5 2xl:block" aria-hidden />
+              Movement books
+            </Place>
+            <Place to="/stores">
+              <Boxes className="hidden size-5 2xl:block" aria-hidden />
+              Stores
+            </Place>
+            <Place to="/on-test">
+              <Timer className="hidden size-5 2xl:block" aria-hidden />
+              On test
+            </Place>
+            <Place to="/workings">
+              <Sigma className="hidden size-5 2xl:block" aria-hidden />
+              Workings
+            </Place>
           </nav>
           <Timers />
           <div className="ml-auto flex items-center gap-2">
@@ -50,7 +83,9 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
         </div>
         <Kept personId={person.id} />
       </header>
-      <main id="main"><Outlet /></main>
+      <main id="main">
+        <Outlet />
+      </main>
       <NoticeBar />
       <Suspense>
         {conflict && <ConflictSheet />}
@@ -62,18 +97,41 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
 }
 
 function Place(props: { to: string; end?: boolean; children: React.ReactNode }) {
-  return <NavLink {...props} className={({ isActive }) => clsx('flex min-h-12 items-center gap-2 rounded-lg px-2.5 font-semibold', isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash')} />;
+  return (
+    <NavLink
+      {...props}
+      className={({ isActive }) =>
+        clsx(
+          'flex min-h-12 items-center gap-2 rounded-lg px-2.5 font-semibold',
+          isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash',
+        )
+      }
+    />
+  );
 }
 
 function LiveMark() {
   const ok = useStore((s) => s.liveOk);
   if (ok) return null;
-  return <span role="status" className="rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm font-semibold text-brass">Server away: what you enter is kept</span>;
+  return (
+    <span
+      role="status"
+      className="rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm font-semibold text-brass"
+    >
+      Server away: what you enter is kept
+    </span>
+  );
 }
 
 /** The menu's own script is loaded at the first press: the first screen does without it. */
 function PersonButton(props: { person: Person; shop: string; onKeys: () => void }) {
   const [pressed, setPressed] = useState(false);
   const face = <PersonFace name={props.person.name} shop={props.shop} onClick={() => setPressed(true)} />;
-  return pressed ? <Suspense fallback={face}><PersonMenu {...props} /></Suspense> : face;
+  return pressed ? (
+    <Suspense fallback={face}>
+      <PersonMenu {...props} />
+    </Suspense>
+  ) : (
+    face
+  );
 }

@@ -18,23 +18,58 @@ export function Timers() {
   useRing(over);
   const [all, setAll] = useState(false);
   if (!data || data.length === 0) return null;
-  const shown = all ? data : data.filter((t) => Date.parse(t.endsAt) - now < SHOWN_MS).slice(0, Math.max(AT_ONCE, over));
+  const shown = all
+    ? data
+    : data.filter((t) => Date.parse(t.endsAt) - now < SHOWN_MS).slice(0, Math.max(AT_ONCE, over));
   return (
     <ul aria-label="Running timers" className="flex flex-wrap gap-2 px-2">
       {shown.map((t) => {
         const left = Date.parse(t.endsAt) - now;
         return (
           <li key={t.id}>
-            <Link to={`/visits/${t.visitId}/${t.beside ? 'case' : 'clean'}`} title={t.what} className={clsx('flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold', left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash')}>
+            <Link
+              to={`/visits/${t.visitId}/${t.beside ? 'case' : 'clean'}`}
+              title={t.what}
+              className={clsx(
+                'flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold',
+                left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash',
+              )}
+            >
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-              <span className="text-lg">{left <= -3_600_000 ? `time is up, ${Math.floor(-left / 3_600_000)} h ago` : left <= 0 ? `time is up, +${countdown(-left)}` : countdown(left)}</span>
+              <span className="text-lg">
+                {left <= -3_600_000
+                  ? `time is up, ${Math.floor(-left / 3_600_000)} h ago`
+                  : left <= 0
+                    ? `time is up, +${countdown(-left)}`
+                    : countdown(left)}
+              </span>
               <span className="max-w-16 truncate font-normal 2xl:max-w-40">{t.clock}</span>
             </Link>
           </li>
         );
       })}
-      {data.length > shown.length && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(true)}>{shown.length > 0 ? `+${data.length - shown.length} more` : `${data.length} drying`}</button></li>}
-      {all && <li><button type="button" className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash" onClick={() => setAll(false)}>fewer</button></li>}
+      {data.length > shown.length && (
+        <li>
+          <button
+            type="button"
+            className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash"
+            onClick={() => setAll(true)}
+          >
+            {shown.length > 0 ? `+${data.length - shown.length} more` : `${data.length} drying`}
+          </button>
+        </li>
+      )}
+      {all && (
+        <li>
+          <button
+            type="button"
+            className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash"
+            onClick={() => setAll(false)}
+          >
+            fewer
+          </button>
+        </li>
+      )}
     </ul>
   );
 }
@@ -47,7 +82,10 @@ function useRing(over: number): void {
     before.current = over;
     if (!rings || !navigator.userActivation.hasBeenActive) return;
     const audio = new AudioContext();
-    for (const [start, pitch] of [[0, 880], [0.45, 660]] as const) {
+    for (const [start, pitch] of [
+      [0, 880],
+      [0.45, 660],
+    ] as const) {
       const tone = audio.createOscillator();
       const gain = audio.createGain();
       tone.frequency.value = pitch;

@@ -8,7 +8,15 @@ import { Kept } from './Kept.tsx';
 import { ReadNow } from './run/ReadNow.tsx';
 import { useStore, type Unsent } from './store.ts';
 
-const unsent = (change: Partial<Unsent> = {}): Unsent => ({ key: 'k1', method: 'POST', url: '/api/x', body: { seen: 'Door sags.', version: 2 }, what: 'Finding', personId: 'p1', ...change });
+const unsent = (change: Partial<Unsent> = {}): Unsent => ({
+  key: 'k1',
+  method: 'POST',
+  url: '/api/x',
+  body: { seen: 'Door sags.', version: 2 },
+  what: 'Finding',
+  personId: 'p1',
+  ...change,
+});
 afterEach(() => {
   cleanup();
   vi.useRealTimers();
@@ -21,7 +29,9 @@ describe('what is kept on this device', () => {
   it('is said in words, and only mine', () => {
     useStore.setState({ unsent: [unsent(), unsent({ key: 'k2', personId: 'p2' })] });
     render(<Kept personId="p1" />);
-    expect(screen.getByRole('status').textContent).toContain('One change is kept on this device and will be sent when the server is back');
+    expect(screen.getByRole('status').textContent).toContain(
+      'One change is kept on this device and will be sent when the server is back',
+    );
   });
   it('can be read, tried again and thrown away when the server refused it', async () => {
     useStore.setState({ unsent: [unsent({ refused: 'This visit is signed and closed.' })] });
@@ -47,8 +57,17 @@ describe('a reading by one press', () => {
       sent.push(JSON.parse(init.body as string) as Record<string, unknown>);
       return new Response('{}', { status: 201 });
     });
-    const router = createMemoryRouter([{ element: <Outlet context={{ id: 'v1' } as Visit} />, children: [{ index: true, element: <ReadNow visitId="v1" /> }] }]);
-    render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+    const router = createMemoryRouter([
+      {
+        element: <Outlet context={{ id: 'v1' } as Visit} />,
+        children: [{ index: true, element: <ReadNow visitId="v1" /> }],
+      },
+    ]);
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>,
+    );
     fireEvent.click(screen.getByRole('button', { name: /^Now/ }));
     const shown = screen.getByLabelText('What the hands showed') as HTMLInputElement;
     expect(shown.value).toBe('10:12:00'); // the mark that was met is most likely the nearest minute
@@ -56,7 +75,9 @@ describe('a reading by one press', () => {
     vi.setSystemTime(new Date(2031, 4, 2, 10, 15, 0, 0));
     fireEvent.change(shown, { target: { value: '10:13:00' } });
     expect(screen.getByText('61 s ahead')).toBeTruthy();
-    await act(async () => { fireEvent.click(screen.getByRole('button', { name: 'Keep the reading' })); });
+    await act(async () => {
+      fireEvent.click(screen.getByRole('button', { name: 'Keep the reading' }));
+    });
     expect(sent).toEqual([{ readAt: new Date(2031, 4, 2, 10, 11, 59, 0).toISOString(), errorS: 61, celsius: null }]);
   });
 });

@@ -12,7 +12,14 @@ import { router } from './router.tsx';
 import { warmUp } from './warm.ts';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 15_000, retry: (count, error) => count < 2 && !(error instanceof Refusal), networkMode: 'always' }, mutations: { networkMode: 'always' } },
+  defaultOptions: {
+    queries: {
+      staleTime: 15_000,
+      retry: (count, error) => count < 2 && !(error instanceof Refusal),
+      networkMode: 'always',
+    },
+    mutations: { networkMode: 'always' },
+  },
 });
 
 // Asked for together with who is here: the bench is not kept waiting for the answer. A stranger is refused, and asks again after signing in.

@@ -12,7 +12,9 @@ function Broken() {
       <div className="mx-auto max-w-3xl p-8">
         <Answer tone="due" title="Eclat was updated while this page was open">
           <p>Load it again: what you typed is kept.</p>
-          <Button look="main" className="mt-3" onClick={() => window.location.reload()}>Load again</Button>
+          <Button look="main" className="mt-3" onClick={() => window.location.reload()}>
+            Load again
+          </Button>
         </Answer>
       </div>
     );
@@ -20,7 +22,11 @@ function Broken() {
     <div className="mx-auto max-w-3xl p-8">
       <Answer tone="danger" title={missing ? 'There is nothing at this address' : 'This screen could not be shown'}>
         {missing ? null : <p>{(error as Error | undefined)?.message ?? 'Reload the page. What you typed is kept.'}</p>}
-        <p className="mt-2"><Link className="font-semibold underline" to="/">To the bench</Link></p>
+        <p className="mt-2">
+          <Link className="font-semibold underline" to="/">
+            To the bench
+          </Link>
+        </p>
       </Answer>
     </div>
   );
@@ -31,7 +37,12 @@ const HydrateFallback = () => <Loading what="Eclat" />;
 /** Each screen is a piece of its own: the first one loads without the others. */
 export const router = createBrowserRouter([
   // The owner's page stands by itself: nobody is signed in there.
-  { path: 'for-owner/:token', HydrateFallback, errorElement: <Broken />, lazy: () => import('./forowner/OwnerPage.tsx') },
+  {
+    path: 'for-owner/:token',
+    HydrateFallback,
+    errorElement: <Broken />,
+    lazy: () => import('./forowner/OwnerPage.tsx'),
+  },
   {
     element: <Shell />,
     HydrateFallback,

@@ -48,7 +48,18 @@ interface Store {
 
 export const useStore = create<Store>()(
   persist(
-    (set) => ({ theme: 'system', units: 'metric', unsent: [], clockOffset: 0, conflict: null, notice: null, liveOk: true, devices: false, printed: [], set: (part) => set(part) }),
+    (set) => ({
+      theme: 'system',
+      units: 'metric',
+      unsent: [],
+      clockOffset: 0,
+      conflict: null,
+      notice: null,
+      liveOk: true,
+      devices: false,
+      printed: [],
+      set: (part) => set(part),
+    }),
     { name: 'eclat', partialize: ({ theme, units, unsent }) => ({ theme, units, unsent }) },
   ),
 );

@@ -51,7 +51,8 @@ describe('the minute of release', () => {
 });
 
 describe('strike and chime', () => {
-  const struck = (f: (h: number) => number) => Array.from({ length: 12 }, (_, i) => ({ mark: `h${i + 1}`, heard: f(i + 1), ...by }));
+  const struck = (f: (h: number) => number) =>
+    Array.from({ length: 12 }, (_, i) => ({ mark: `h${i + 1}`, heard: f(i + 1), ...by }));
 
   it('asks for one hour after another', async () => {
     show(Strike, visitOf('mantel-barrels', { struck: struck((h) => h).slice(0, 2) }));
@@ -75,7 +76,9 @@ describe('strike and chime', () => {
   it('becomes a symptom with one press', async () => {
     show(Strike, visitOf('mantel-barrels', { struck: struck((h) => (h % 12) + 1) }));
     await person.click(button(/^Note as a symptom/));
-    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/observations/wrong-constant', body: { state: 'present' } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ url: '/api/visits/v1/observations/wrong-constant', body: { state: 'present' } }),
+    );
   });
 
   it('is not asked of what does not strike', () => {
@@ -85,10 +88,27 @@ describe('strike and chime', () => {
 });
 
 describe('the model of striking', () => {
-  const steps = async (n: number) => { for (let i = 0; i < n; i++) await person.click(button('Step')); };
+  const steps = async (n: number) => {
+    for (let i = 0; i < n; i++) await person.click(button('Step'));
+  };
   beforeEach(() => {
-    const node = () => ({ connect: (to: unknown) => to, frequency: {}, gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} }, start() {}, stop() {} });
-    vi.stubGlobal('AudioContext', class { currentTime = 0; createOscillator = node; createGain = node; destination = {}; close() {} });
+    const node = () => ({
+      connect: (to: unknown) => to,
+      frequency: {},
+      gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} },
+      start() {},
+      stop() {},
+    });
+    vi.stubGlobal(
+      'AudioContext',
+      class {
+        currentTime = 0;
+        createOscillator = node;
+        createGain = node;
+        destination = {};
+        close() {}
+      },
+    );
   });
 
   it('lifts, warns, lets go, sounds and locks', async () => {
@@ -118,7 +138,13 @@ describe('the model of striking', () => {
 
 describe('oil', () => {
   const chart = oilChart(familyById('mantel-barrels').traits);
-  const item = { id: '6e1f7a52-0000-4000-8000-000000000001', kind: 'product', name: 'Clock oil, pivots', note: 'batch 22-07', kept: true };
+  const item = {
+    id: '6e1f7a52-0000-4000-8000-000000000001',
+    kind: 'product',
+    name: 'Clock oil, pivots',
+    note: 'batch 22-07',
+    kept: true,
+  };
 
   it('comes out of the stores with its batch', async () => {
     standIn({ '/api/stores': [item] });
@@ -127,10 +153,12 @@ describe('oil', () => {
     await person.selectOptions(screen.getByLabelText('Clock oil'), item.id);
     const pipes = chart.find((p) => p.id === 'pipes')!;
     await person.click(screen.getByRole('checkbox', { name: new RegExp(pipes.where) }));
-    await waitFor(() => expect(sent[0]).toMatchObject({
-      url: '/api/visits/v1/oil/pipes',
-      body: { product: 'Clock oil, pivots', batch: '22-07', stockId: item.id, differs: '' },
-    }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/oil/pipes',
+        body: { product: 'Clock oil, pivots', batch: '22-07', stockId: item.id, differs: '' },
+      }),
+    );
     await person.click(screen.getByRole('checkbox', { name: /Wheel teeth/ }));
     await waitFor(() => expect(sent[1]!.body).toMatchObject({ product: '', batch: '' })); // dry
   });
@@ -142,11 +170,18 @@ describe('oil', () => {
     expect(keep.disabled).toBe(true);
     await person.type(screen.getByLabelText('What, and why'), 'a trace: it squealed');
     await person.click(keep);
-    await waitFor(() => expect(sent[0]!.body).toEqual({ product: '', batch: '', stockId: null, differs: 'a trace: it squealed' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toEqual({ product: '', batch: '', stockId: null, differs: 'a trace: it squealed' }),
+    );
   });
 
   it('is shown on both plates, each hole with its point', async () => {
-    show(Oil, visitOf('mantel-barrels', { oiled: [{ point: 'escape', product: '', batch: '', stockId: null, differs: '', ...by }] }));
+    show(
+      Oil,
+      visitOf('mantel-barrels', {
+        oiled: [{ point: 'escape', product: '', batch: '', stockId: null, differs: '', ...by }],
+      }),
+    );
     const holes = screen.getAllByRole('button', { name: /escape wheel, (front|back): fine oil, ticked/ });
     expect(holes).toHaveLength(2);
     await person.click(holes[0]!);
@@ -155,22 +190,43 @@ describe('oil', () => {
 });
 
 const runOf = (readings: [daysAgo: number, errorS: number][], change: Partial<TestRun> = {}): TestRun => ({
-  id: 't1', startedAt: ago(20), readBy: 'seconds hand', place: 'Stand 2', events: [],
+  id: 't1',
+  startedAt: ago(20),
+  readBy: 'seconds hand',
+  place: 'Stand 2',
+  events: [],
   conditions: { stands: 'in its case', level: true, setter: 'rating nut', lengthMm: 200, pitchMm: 0.5 },
-  readings: readings.map(([d, errorS], i) => ({ id: `r${i}`, readAt: ago(d), errorS, celsius: null, by: 'Ines Calloway' })),
+  readings: readings.map(([d, errorS], i) => ({
+    id: `r${i}`,
+    readAt: ago(d),
+    errorS,
+    celsius: null,
+    by: 'Ines Calloway',
+  })),
   ...change,
 });
 
 describe('on test', () => {
   it('is told what to turn and how far, and one press says that it was done', async () => {
     // Mechanics: half a millimetre of 200 is 108 s a day; 216 a day are two turns.
-    show(Run, visitOf('mantel-barrels', { testRun: runOf([[3, 0], [2, 216], [1, 432]]) }));
+    show(
+      Run,
+      visitOf('mantel-barrels', {
+        testRun: runOf([
+          [3, 0],
+          [2, 216],
+          [1, 432],
+        ]),
+      }),
+    );
     expect(screen.getByText(/^Rating nut 2 turns down, by theory/)).toBeTruthy();
     await person.click(button('I turned it so'));
-    await waitFor(() => expect(sent[0]).toMatchObject({
-      url: '/api/visits/v1/testrun/events',
-      body: { kind: 'adjusted', detail: { setter: 'rating nut', amount: -2 } },
-    }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/testrun/events',
+        body: { kind: 'adjusted', detail: { setter: 'rating nut', amount: -2 } },
+      }),
+    );
   });
 
   it('logs where it stopped and what the hands showed', async () => {
@@ -179,7 +235,9 @@ describe('on test', () => {
     await person.type(screen.getByLabelText('What the hands showed'), '10:12');
     await person.type(screen.getByLabelText('Where it stood'), 'at warning');
     await person.click(button('Log it'));
-    await waitFor(() => expect(sent[0]!.body).toMatchObject({ kind: 'stopped', detail: { shown: '10:12', where: 'at warning' } }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ kind: 'stopped', detail: { shown: '10:12', where: 'at warning' } }),
+    );
   });
 
   it('says how it stands from its first day, and keeps to possible lengths', async () => {
@@ -191,24 +249,67 @@ describe('on test', () => {
     await person.clear(screen.getByLabelText('Pendulum length, mm'));
     await person.click(screen.getByRole('checkbox', { name: /^Level/ }));
     await person.click(button('Start'));
-    await waitFor(() => expect(sent[0]!.body).toMatchObject({ place: 'Stand 1', conditions: { level: true, setter: 'rating nut', lengthMm: null } }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({
+        place: 'Stand 1',
+        conditions: { level: true, setter: 'rating nut', lengthMm: null },
+      }),
+    );
   });
 
   const row = (claim: string, run: TestRun, failed = 0): TestRow => ({
-    visitId: `v-${claim}`, claim, clock: `Clock ${claim}`, traits: familyById('mantel-barrels').traits, held: {}, run, failed,
+    visitId: `v-${claim}`,
+    claim,
+    clock: `Clock ${claim}`,
+    traits: familyById('mantel-barrels').traits,
+    held: {},
+    run,
+    failed,
   });
   const rows = [
-    row('C-1', runOf([[0.2, 0], [0.1, 0]], { startedAt: ago(0.3) })),
-    row('C-2', runOf([[3, 0], [2, 300], [1.5, 450]])),
-    row('C-3', runOf([[5, 0], [3, 2]])),
-    row('C-4', runOf([[1, 0]], { events: [{ id: 'e', kind: 'stopped', happenedAt: ago(0.5), note: '', detail: null, by: 'x' }] })),
+    row(
+      'C-1',
+      runOf(
+        [
+          [0.2, 0],
+          [0.1, 0],
+        ],
+        { startedAt: ago(0.3) },
+      ),
+    ),
+    row(
+      'C-2',
+      runOf([
+        [3, 0],
+        [2, 300],
+        [1.5, 450],
+      ]),
+    ),
+    row(
+      'C-3',
+      runOf([
+        [5, 0],
+        [3, 2],
+      ]),
+    ),
+    row(
+      'C-4',
+      runOf([[1, 0]], {
+        events: [{ id: 'e', kind: 'stopped', happenedAt: ago(0.5), note: '', detail: null, by: 'x' }],
+      }),
+    ),
   ];
 
   it('all of them stand by what they want of a person', async () => {
     standIn({ '/api/on-test': rows });
     show(OnTest, noVisit);
     expect(await screen.findByText('3 of 4 on test want you')).toBeTruthy();
-    expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent!)![0])).toEqual(['C-4', 'C-2', 'C-3', 'C-1']);
+    expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent!)![0])).toEqual([
+      'C-4',
+      'C-2',
+      'C-3',
+      'C-1',
+    ]);
     expect(screen.getAllByText(/left out/)).toHaveLength(2);
   });
 
@@ -220,7 +321,9 @@ describe('on test', () => {
     await person.click(button(/^Now/));
     await person.type(screen.getByLabelText('Temperature, °C'), '21,5');
     await person.click(button('Keep the reading'));
-    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v-C-1/testrun/readings', body: { celsius: 21.5 } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ url: '/api/visits/v-C-1/testrun/readings', body: { celsius: 21.5 } }),
+    );
     expect(screen.getByRole('heading', { name: 'Clock C-2' })).toBeTruthy();
     await person.click(button('Pass it by'));
     expect(screen.queryByRole('heading', { name: 'Clock C-2' })).toBeNull();
@@ -228,8 +331,26 @@ describe('on test', () => {
 });
 
 describe('after it went home', () => {
-  const due = { visitId: 'v9', claim: 'C-9', clock: 'Slate clock', movementId: 'm9', code: 'M-9', signedAt: ago(1200), oil: ago(40).slice(0, 10), overhaul: '2040-01-01' };
-  const found = { visitId: 'v9', claim: 'C-9', clock: 'Slate clock', owner: 'Odile Tarrowby', code: 'M-9', openedAt: ago(1300), closedAt: ago(1200), why: 'oil: Clock oil, batch 22-07' };
+  const due = {
+    visitId: 'v9',
+    claim: 'C-9',
+    clock: 'Slate clock',
+    movementId: 'm9',
+    code: 'M-9',
+    signedAt: ago(1200),
+    oil: ago(40).slice(0, 10),
+    overhaul: '2040-01-01',
+  };
+  const found = {
+    visitId: 'v9',
+    claim: 'C-9',
+    clock: 'Slate clock',
+    owner: 'Odile Tarrowby',
+    code: 'M-9',
+    openedAt: ago(1300),
+    closedAt: ago(1200),
+    why: 'oil: Clock oil, batch 22-07',
+  };
 
   it('says what is due, what came back, and who had a batch', async () => {
     standIn({ '/api/due-again': [due], '/api/callbacks': { signed: 40, came: 1, rows: [] }, '/api/recall': [found] });
@@ -243,7 +364,23 @@ describe('after it went home', () => {
 
   it('stands on the bench for a month before it is due, under the work and only while all is shown', async () => {
     const later = { ...due, visitId: 'v10', claim: 'C-10', oil: ago(-60).slice(0, 10) };
-    const row = { visitId: 'v1', claim: 'C-1', clock: 'Wall clock', owner: 'Maud Ellershaw', movementCode: 'M-1', familyId: 'longcase', done: [], power: [], next: { stage: 'intake', text: 'Photographs first', urgency: 'next', beside: false }, bathEndsAt: null, promisedFor: null, openedAt: by.at, photoId: null, cautions: [], asked: 0 };
+    const row = {
+      visitId: 'v1',
+      claim: 'C-1',
+      clock: 'Wall clock',
+      owner: 'Maud Ellershaw',
+      movementCode: 'M-1',
+      familyId: 'longcase',
+      done: [],
+      power: [],
+      next: { stage: 'intake', text: 'Photographs first', urgency: 'next', beside: false },
+      bathEndsAt: null,
+      promisedFor: null,
+      openedAt: by.at,
+      photoId: null,
+      cautions: [],
+      asked: 0,
+    };
     standIn({ '/api/due-again': [due, later], '/api/bench': [row] });
     show(Bench, noVisit);
     const reminds = within(await screen.findByRole('region', { name: 'Due again' }));

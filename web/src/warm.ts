@@ -15,6 +15,17 @@ export function warmUp(routes: readonly RouteObject[]): void {
       }
     };
     fetchAll(routes);
-    for (const piece of [import('./PersonMenu.tsx'), import('./ui/Conflict.tsx'), import('./ui/KeyList.tsx'), import('./ui/Sheet.tsx'), import('./run/RateChart.tsx'), import('./workings/StageWorkings.tsx'), import('./rules/StageRules.tsx'), import('./workings/UseInVisit.tsx'), import('./workings/figures/Charts.tsx')]) piece.catch(() => undefined);
+    for (const piece of [
+      import('./PersonMenu.tsx'),
+      import('./ui/Conflict.tsx'),
+      import('./ui/KeyList.tsx'),
+      import('./ui/Sheet.tsx'),
+      import('./run/RateChart.tsx'),
+      import('./workings/StageWorkings.tsx'),
+      import('./rules/StageRules.tsx'),
+      import('./workings/UseInVisit.tsx'),
+      import('./workings/figures/Charts.tsx'),
+    ])
+      piece.catch(() => undefined);
   }, AFTER_MS);
 }

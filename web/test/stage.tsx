@@ -8,25 +8,52 @@ import { vi } from 'vitest';
 /** What a screen changed, in order; what it only asked is not among it. */
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
 
-const ASKED: Record<string, unknown> = { '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} }, '/api/baths': [], '/api/stores': [], '/type': { weaknesses: [], sisters: [] } };
+const ASKED: Record<string, unknown> = {
+  '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} },
+  '/api/baths': [],
+  '/api/stores': [],
+  '/type': { weaknesses: [], sisters: [] },
+};
 
 /** A server that says yes to every change, and answers a question by the part of its address that is named. */
 export function standIn(replies: Record<string, unknown> = {}): void {
   sent = [];
   localStorage.clear();
   // jsdom lays nothing out, so there is nothing to observe.
-  vi.stubGlobal('ResizeObserver', class { observe() {} unobserve() {} disconnect() {} });
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     // A whole address goes before a part of one.
-    const asked = Object.entries(replies).find(([whole]) => url === whole) ?? Object.entries({ ...ASKED, ...replies }).find(([part]) => url.includes(part) && (init.method === 'GET' || part in replies));
-    if (init.method !== 'GET') sent.push({ method: init.method!, url, body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {} });
+    const asked =
+      Object.entries(replies).find(([whole]) => url === whole) ??
+      Object.entries({ ...ASKED, ...replies }).find(
+        ([part]) => url.includes(part) && (init.method === 'GET' || part in replies),
+      );
+    if (init.method !== 'GET')
+      sent.push({
+        method: init.method!,
+        url,
+        body: init.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {},
+      });
     return new Response(JSON.stringify(asked?.[1] ?? { ok: true, verdict: 'sound' }), { status: 200 });
   });
 }
 
 /** A stage on its bench: the visit given to it as its frame does. */
 export function show(Stage: ComponentType, visit: Visit): void {
-  const router = createMemoryRouter([{ element: <Outlet context={visit} />, children: [{ path: '*', element: <Stage /> }] }]);
-  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+  const router = createMemoryRouter([
+    { element: <Outlet context={visit} />, children: [{ path: '*', element: <Stage /> }] },
+  ]);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
 }
 export const answer = () => screen.getAllByRole('status')[0]!.textContent;

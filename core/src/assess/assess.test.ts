@@ -25,13 +25,25 @@ describe('the walk', () => {
 
 describe('a measurement is worth what its way of measuring is', () => {
   // Practice: a healthy balance swings 270 to 315 degrees; by sound, film and eye it is known to 5, 10 and 30.
-  it.each([[290, 'by sound', true], [290, 'slow-motion film', true], [290, 'by eye', true], [262, 'by eye', null], [150, 'by eye', false], [150, 'by sound', false], [350, 'by sound', false]] as const)('amplitude %d %s', (value, how, good) =>
-    expect(weighMeasurement(carriage, 'amplitude', value, how).good).toBe(good));
+  it.each([
+    [290, 'by sound', true],
+    [290, 'slow-motion film', true],
+    [290, 'by eye', true],
+    [262, 'by eye', null],
+    [150, 'by eye', false],
+    [150, 'by sound', false],
+    [350, 'by sound', false],
+  ] as const)('amplitude %d %s', (value, how, good) =>
+    expect(weighMeasurement(carriage, 'amplitude', value, how).good).toBe(good),
+  );
   it('says half the swing is a fault, and a regulator held at its end is another fault’s sign', () => {
     expect(weighMeasurement(carriage, 'amplitude', 140, 'slow-motion film').text).toContain('a fault');
     expect(weighMeasurement(carriage, 'regulator', 3, 'read off the index').text).toContain('another fault');
   });
-  it('knows doubt as a share too', () => expect(weighMeasurement(familyById('electric-master').traits, 'coil', 110, 'meter, in its circuit').within).toBeCloseTo(22));
+  it('knows doubt as a share too', () =>
+    expect(
+      weighMeasurement(familyById('electric-master').traits, 'coil', 110, 'meter, in its circuit').within,
+    ).toBeCloseTo(22));
   it('refuses what it cannot be', () => {
     expect(() => weighMeasurement(carriage, 'amplitude', 900, 'by eye')).toThrow(RangeError);
     expect(() => weighMeasurement(carriage, 'amplitude', 290, 'guessed')).toThrow(/how it was measured/);

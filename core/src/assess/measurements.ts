@@ -22,20 +22,118 @@ export interface Measurable {
 const balance = (t: Traits) => t.oscillator === 'balance';
 /** What a doubtful figure says only if both ends of its range agree. */
 const between = (low: number, high: number, from: number, to: number, under: string, inside: string, over: string) =>
-  high < from ? { text: under, good: false } : low > to ? { text: over, good: false } : low >= from && high <= to ? { text: inside, good: true } : { text: 'Too unsure to say: measure it better.', good: null };
+  high < from
+    ? { text: under, good: false }
+    : low > to
+      ? { text: over, good: false }
+      : low >= from && high <= to
+        ? { text: inside, good: true }
+        : { text: 'Too unsure to say: measure it better.', good: null };
 
 /** Measurements of the assessment. Ranges and doubts: practice. */
 export const MEASURABLES: readonly Measurable[] = [
-  { id: 'amplitude', name: 'Amplitude', unit: '°', from: 20, to: 400, applies: balance, means: [{ how: 'by sound', within: 5 }, { how: 'slow-motion film', within: 10 }, { how: 'by eye', within: 30 }],
-    judge: (low, high) => (low > 340 ? { text: 'Near a full turn: it may knock its banking.', good: false } : between(low, high, 255, 330, high < 165 ? 'Half of what it should be: a fault.' : 'Less than a healthy 270 to 315.', 'Healthy.', 'More than a healthy 270 to 315.')) },
-  { id: 'regulator', name: 'Regulator, per cent from slow to fast', unit: '%', from: 0, to: 100, applies: (t) => balance(t), means: [{ how: 'read off the index', within: 5 }, { how: 'by eye', within: 15 }],
-    judge: (low, high) => between(low, high, 10, 90, 'At the slow end: it can only be held there, so look for another fault.', 'Within its range.', 'At the fast end: it can only be held there, so look for another fault.') },
-  { id: 'coil', name: 'Coil resistance', unit: 'Ω', from: 0.1, to: 100_000, applies: (t) => has(t, 'coil'), means: [{ how: 'meter, one end free', within: 0.02, share: true }, { how: 'meter, in its circuit', within: 0.2, share: true }],
-    judge: () => ({ text: 'Compare with the label or a sister coil: far above is open turns, far below is shorted ones.', good: null }) },
-  { id: 'free-run', name: 'Runs before it stops', unit: 'h', from: 0, to: 1000, applies: () => true, means: [{ how: 'watched', within: 0.1 }, { how: 'from the stopped hands', within: 0.5 }, { how: 'as the owner says', within: 0.5, share: true }],
-    judge: (low, high, t) => (t.windHours && low >= t.windHours ? { text: 'It runs its whole wind.', good: true } : high < 24 ? { text: 'Hours only: power, friction or beat.', good: false } : { text: t.windHours ? `Its wind should last ${t.windHours} h.` : 'Note at what state it stops.', good: false }) },
-  { id: 'rate', name: 'Rate at arrival, gaining is plus', unit: 's a day', from: -21_600, to: 21_600, applies: (t) => t.oscillator !== 'mains frequency', means: [{ how: 'by sound', within: 5 }, { how: 'two readings a day apart', within: 15 }, { how: 'against a watch for an hour', within: 120 }],
-    judge: (low, high) => (low <= 0 && high >= 0 ? { text: 'No rate that this way of measuring could show.', good: null } : { text: low > 0 ? 'It gains.' : 'It loses.', good: null }) },
+  {
+    id: 'amplitude',
+    name: 'Amplitude',
+    unit: '°',
+    from: 20,
+    to: 400,
+    applies: balance,
+    means: [
+      { how: 'by sound', within: 5 },
+      { how: 'slow-motion film', within: 10 },
+      { how: 'by eye', within: 30 },
+    ],
+    judge: (low, high) =>
+      low > 340
+        ? { text: 'Near a full turn: it may knock its banking.', good: false }
+        : between(
+            low,
+            high,
+            255,
+            330,
+            high < 165 ? 'Half of what it should be: a fault.' : 'Less than a healthy 270 to 315.',
+            'Healthy.',
+            'More than a healthy 270 to 315.',
+          ),
+  },
+  {
+    id: 'regulator',
+    name: 'Regulator, per cent from slow to fast',
+    unit: '%',
+    from: 0,
+    to: 100,
+    applies: (t) => balance(t),
+    means: [
+      { how: 'read off the index', within: 5 },
+      { how: 'by eye', within: 15 },
+    ],
+    judge: (low, high) =>
+      between(
+        low,
+        high,
+        10,
+        90,
+        'At the slow end: it can only be held there, so look for another fault.',
+        'Within its range.',
+        'At the fast end: it can only be held there, so look for another fault.',
+      ),
+  },
+  {
+    id: 'coil',
+    name: 'Coil resistance',
+    unit: 'Ω',
+    from: 0.1,
+    to: 100_000,
+    applies: (t) => has(t, 'coil'),
+    means: [
+      { how: 'meter, one end free', within: 0.02, share: true },
+      { how: 'meter, in its circuit', within: 0.2, share: true },
+    ],
+    judge: () => ({
+      text: 'Compare with the label or a sister coil: far above is open turns, far below is shorted ones.',
+      good: null,
+    }),
+  },
+  {
+    id: 'free-run',
+    name: 'Runs before it stops',
+    unit: 'h',
+    from: 0,
+    to: 1000,
+    applies: () => true,
+    means: [
+      { how: 'watched', within: 0.1 },
+      { how: 'from the stopped hands', within: 0.5 },
+      { how: 'as the owner says', within: 0.5, share: true },
+    ],
+    judge: (low, high, t) =>
+      t.windHours && low >= t.windHours
+        ? { text: 'It runs its whole wind.', good: true }
+        : high < 24
+          ? { text: 'Hours only: power, friction or beat.', good: false }
+          : {
+              text: t.windHours ? `Its wind should last ${t.windHours} h.` : 'Note at what state it stops.',
+              good: false,
+            },
+  },
+  {
+    id: 'rate',
+    name: 'Rate at arrival, gaining is plus',
+    unit: 's a day',
+    from: -21_600,
+    to: 21_600,
+    applies: (t) => t.oscillator !== 'mains frequency',
+    means: [
+      { how: 'by sound', within: 5 },
+      { how: 'two readings a day apart', within: 15 },
+      { how: 'against a watch for an hour', within: 120 },
+    ],
+    judge: (low, high) =>
+      low <= 0 && high >= 0
+        ? { text: 'No rate that this way of measuring could show.', good: null }
+        : { text: low > 0 ? 'It gains.' : 'It loses.', good: null },
+  },
 ];
 export const measurablesFor = (traits: Traits): Measurable[] => MEASURABLES.filter((m) => m.applies(traits));
 
@@ -43,7 +141,12 @@ export const measurablesFor = (traits: Traits): Measurable[] => MEASURABLES.filt
  * What a measurement says and how sure it is.
  * @throws Outside for a kind or a way that is not known, or a value outside the plausible range
  */
-export function weighMeasurement(traits: Traits, kind: string, value: number, how: string): { text: string; good: boolean | null; within: number; unit: string; name: string } {
+export function weighMeasurement(
+  traits: Traits,
+  kind: string,
+  value: number,
+  how: string,
+): { text: string; good: boolean | null; within: number; unit: string; name: string } {
   const m = MEASURABLES.find((x) => x.id === kind);
   need(m !== undefined, 'kind', 'This is not measured here.');
   const means = m!.means.find((x) => x.how === how);

@@ -2,7 +2,18 @@ import { has, type Traits } from '../movement/index.ts';
 
 export const PLACE_STATES = ['in order', 'finding', 'not looked at'] as const;
 export type PlaceState = (typeof PLACE_STATES)[number];
-export const AREAS = ['Case', 'Glass', 'Dial', 'Hands', 'Movement outside', 'Power', 'Trains', 'Escapement', 'Strike and chime', 'Electrics'] as const;
+export const AREAS = [
+  'Case',
+  'Glass',
+  'Dial',
+  'Hands',
+  'Movement outside',
+  'Power',
+  'Trains',
+  'Escapement',
+  'Strike and chime',
+  'Electrics',
+] as const;
 export type Area = (typeof AREAS)[number];
 
 export interface Place {
@@ -13,20 +24,63 @@ export interface Place {
 
 /** The places of this clock in the order one walks it, from outside to inside. Practice. */
 export function walkOf(traits: Traits): Place[] {
-  const at = (area: Area, ...places: (string | false)[]): Place[] => places.filter((p): p is string => p !== false).map((place) => ({ place, area }));
+  const at = (area: Area, ...places: (string | false)[]): Place[] =>
+    places.filter((p): p is string => p !== false).map((place) => ({ place, area }));
   const strikes = traits.strike !== 'none';
   const pendulum = traits.oscillator === 'pendulum';
   return [
-    ...at('Case', 'case', 'case back and door', pendulum && 'seat and fixing of the movement', has(traits, 'dome') && 'base and feet'),
+    ...at(
+      'Case',
+      'case',
+      'case back and door',
+      pendulum && 'seat and fixing of the movement',
+      has(traits, 'dome') && 'base and feet',
+    ),
     ...at('Glass', has(traits, 'dome') ? 'dome' : 'glass'),
     ...at('Dial', 'dial', has(traits, 'moon work') && 'moon work', has(traits, 'calendar work') && 'calendar work'),
     ...at('Hands', 'hands'),
     ...at('Movement outside', 'plates', 'screws, nuts and pins', 'motion work', has(traits, 'platform') && 'platform'),
-    ...at('Power', ...traits.trains.filter((t) => t.drive !== 'none' && t.drive !== 'mains').map((t) => `${t.train} power`), has(traits, 'fusee chain') && 'chain and fusee', has(traits, 'pulleys') && 'lines and pulleys', has(traits, 'stop work') && 'stop work'),
-    ...at('Trains', ...traits.trains.flatMap((t) => t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} train, ${a.name}`))),
-    ...at('Escapement', traits.escapement !== 'none' && 'escapement', has(traits, 'crutch') && 'crutch', has(traits, 'suspension spring') && 'suspension', pendulum && 'pendulum', has(traits, 'torsion strip') && 'torsion strip and fork', has(traits, 'hairspring') && 'balance and hairspring'),
-    ...at('Strike and chime', strikes && 'strike work', strikes && 'hammer and bell or gong', has(traits, 'chime drum') && 'chime drum and hammers', has(traits, 'selector lever') && 'selector lever', has(traits, 'repeater') && 'repeater', has(traits, 'bellows') && 'bellows and bird', traits.trains.some((t) => t.train === 'alarm') && 'alarm work'),
-    ...at('Electrics', has(traits, 'coil') && 'coil', has(traits, 'contacts') && 'contacts', has(traits, 'mains cord') && 'cord and insulation', has(traits, 'rotor') && 'rotor'),
+    ...at(
+      'Power',
+      ...traits.trains.filter((t) => t.drive !== 'none' && t.drive !== 'mains').map((t) => `${t.train} power`),
+      has(traits, 'fusee chain') && 'chain and fusee',
+      has(traits, 'pulleys') && 'lines and pulleys',
+      has(traits, 'stop work') && 'stop work',
+    ),
+    ...at(
+      'Trains',
+      ...traits.trains.flatMap((t) =>
+        t.arbors
+          .filter((a) => !['pallet', 'lever', 'balance'].includes(a.class))
+          .map((a) => `${t.train} train, ${a.name}`),
+      ),
+    ),
+    ...at(
+      'Escapement',
+      traits.escapement !== 'none' && 'escapement',
+      has(traits, 'crutch') && 'crutch',
+      has(traits, 'suspension spring') && 'suspension',
+      pendulum && 'pendulum',
+      has(traits, 'torsion strip') && 'torsion strip and fork',
+      has(traits, 'hairspring') && 'balance and hairspring',
+    ),
+    ...at(
+      'Strike and chime',
+      strikes && 'strike work',
+      strikes && 'hammer and bell or gong',
+      has(traits, 'chime drum') && 'chime drum and hammers',
+      has(traits, 'selector lever') && 'selector lever',
+      has(traits, 'repeater') && 'repeater',
+      has(traits, 'bellows') && 'bellows and bird',
+      traits.trains.some((t) => t.train === 'alarm') && 'alarm work',
+    ),
+    ...at(
+      'Electrics',
+      has(traits, 'coil') && 'coil',
+      has(traits, 'contacts') && 'contacts',
+      has(traits, 'mains cord') && 'cord and insulation',
+      has(traits, 'rotor') && 'rotor',
+    ),
     ...at('Trains', has(traits, 'print work') && 'print work'),
   ].sort((a, b) => AREAS.indexOf(a.area) - AREAS.indexOf(b.area));
 }

@@ -4,7 +4,12 @@ import { TASKS, taskStands, type TaskState } from './index.ts';
 const T0 = Date.parse('2031-05-02T09:00:00Z');
 const H = 3_600_000;
 const at = (h: number) => ({ at: new Date(T0 + h * H).toISOString(), by: 'Ines' });
-const coats = (...hours: number[]): TaskState => ({ times: 3, log: hours.map(at), waitEndsAt: hours.length > 0 ? new Date(T0 + (hours.at(-1)! + 24) * H).toISOString() : null, doneAt: null });
+const coats = (...hours: number[]): TaskState => ({
+  times: 3,
+  log: hours.map(at),
+  waitEndsAt: hours.length > 0 ? new Date(T0 + (hours.at(-1)! + 24) * H).toISOString() : null,
+  doneAt: null,
+});
 
 describe('a task beside the movement', () => {
   it('waits after each coat, wants the next, and is not done by drying alone', () => {
@@ -20,6 +25,7 @@ describe('a task beside the movement', () => {
     const wait = (what: string) => TASKS.find((x) => x.what === what)!.waitHours;
     expect(wait('Glued and clamped')).toBeGreaterThanOrEqual(8);
     expect([wait('Stained'), wait('Finish coat')]).toEqual([24, 24]);
-    for (const what of ['Sanded', 'Stained', 'Finish coat']) expect(TASKS.find((x) => x.what === what)!.once).toBe(true);
+    for (const what of ['Sanded', 'Stained', 'Finish coat'])
+      expect(TASKS.find((x) => x.what === what)!.once).toBe(true);
   });
 });

@@ -21,14 +21,37 @@ export interface TaskTemplate {
 const GLASS = 'Gloves and eye protection: old glass breaks where it likes.';
 const DUST = 'Old finishes may hold lead: no dry sanding without your local rules’ protection.';
 
-const t = (place: CasePlace, what: string, waitHours = 0, times = 1, once = false, caution = ''): TaskTemplate => ({ place, what, waitHours, times, once, caution });
+const t = (place: CasePlace, what: string, waitHours = 0, times = 1, once = false, caution = ''): TaskTemplate => ({
+  place,
+  what,
+  waitHours,
+  times,
+  once,
+  caution,
+});
 
 /** What is done to cases, dials and glasses, with the wait after it. Practice: glue overnight, stain and finish coats 24 h each. */
 export const TASKS: readonly TaskTemplate[] = [
-  t('case', 'Old glue out of the joint'), t('case', 'Glued and clamped', 12), t('case', 'Veneer or moulding laid', 12), t('case', 'Trim fitted', 0), t('case', 'Old finish cleaned', 1, 1, false, VAPOUR),
-  t('case', 'Sanded', 0, 1, true, DUST), t('case', 'Stained', 24, 1, true, VAPOUR), t('case', 'Finish coat', 24, 3, true, VAPOUR), t('case', 'Waxed', 1), t('case', 'Screw holes plugged', 12), t('case', 'Hinge, latch or foot put right'),
-  t('dial', 'Dusted, nothing more'), t('dial', 'Flaking edge laid down', 24), t('dial', 'Touched in', 24, 1, true), t('dial', 'Silvered', 2, 1, true), t('dial', 'Lacquered', 24, 1, true, VAPOUR),
-  t('glass', 'Old glass out', 0, 1, false, GLASS), t('glass', 'Glass cut and fitted', 0, 1, false, GLASS), t('glass', 'Bezel or bead fixed', 12), t('glass', 'Cleaned'),
+  t('case', 'Old glue out of the joint'),
+  t('case', 'Glued and clamped', 12),
+  t('case', 'Veneer or moulding laid', 12),
+  t('case', 'Trim fitted', 0),
+  t('case', 'Old finish cleaned', 1, 1, false, VAPOUR),
+  t('case', 'Sanded', 0, 1, true, DUST),
+  t('case', 'Stained', 24, 1, true, VAPOUR),
+  t('case', 'Finish coat', 24, 3, true, VAPOUR),
+  t('case', 'Waxed', 1),
+  t('case', 'Screw holes plugged', 12),
+  t('case', 'Hinge, latch or foot put right'),
+  t('dial', 'Dusted, nothing more'),
+  t('dial', 'Flaking edge laid down', 24),
+  t('dial', 'Touched in', 24, 1, true),
+  t('dial', 'Silvered', 2, 1, true),
+  t('dial', 'Lacquered', 24, 1, true, VAPOUR),
+  t('glass', 'Old glass out', 0, 1, false, GLASS),
+  t('glass', 'Glass cut and fitted', 0, 1, false, GLASS),
+  t('glass', 'Bezel or bead fixed', 12),
+  t('glass', 'Cleaned'),
 ];
 
 /** What the trade warns of at such a task; empty for one in the person's own words. */

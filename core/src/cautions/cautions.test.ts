@@ -29,7 +29,8 @@ describe('cautions stand where the work can hurt', () => {
   });
 
   it('mains wherever it is opened or run', () => {
-    for (const stage of ['intake', 'assess', 'power', 'run'] as const) expect(ids(family('synchronous'), stage)).toContain('mains');
+    for (const stage of ['intake', 'assess', 'power', 'run'] as const)
+      expect(ids(family('synchronous'), stage)).toContain('mains');
     expect(ids(with_(family('mantel-barrels'), 'mains cord'), 'run')).toContain('mains');
   });
 

@@ -15,8 +15,14 @@ export function partsMixed(concentrateL: number, waterL: number): number {
 }
 
 /** What to add to bring a bath of `concentrateL` and `waterL` to `parts`: concentrate if it is weak, water if it is strong. */
-export function correct(concentrateL: number, waterL: number, parts: number): { add: 'concentrate' | 'water' | 'nothing'; litres: number } {
+export function correct(
+  concentrateL: number,
+  waterL: number,
+  parts: number,
+): { add: 'concentrate' | 'water' | 'nothing'; litres: number } {
   const mixed = partsMixed(concentrateL, waterL);
   if (Math.abs(mixed - parts) < 1e-9) return { add: 'nothing', litres: 0 };
-  return mixed > parts ? { add: 'concentrate', litres: waterL / parts - concentrateL } : { add: 'water', litres: parts * concentrateL - waterL };
+  return mixed > parts
+    ? { add: 'concentrate', litres: waterL / parts - concentrateL }
+    : { add: 'water', litres: parts * concentrateL - waterL };
 }

@@ -12,7 +12,9 @@ const names = (family: string, ...more: Fitting[]) => {
 // Common practice: of what a movement's parts are usually made.
 describe('what usually goes into the basket', () => {
   it('follows the traits', () => {
-    expect(names('mantel-barrels')).toEqual(expect.arrayContaining(['plates', 'strike wheels and arbors', 'barrels', 'mainsprings']));
+    expect(names('mantel-barrels')).toEqual(
+      expect.arrayContaining(['plates', 'strike wheels and arbors', 'barrels', 'mainsprings']),
+    );
     expect(names('torsion')).toContain('lacquered plates');
     expect(names('torsion')).not.toContain('plates');
     expect(names('riveted-alarm')).toContain('whole movement, balance out');
@@ -33,11 +35,33 @@ describe('what usually goes into the basket', () => {
 
   it('reads a material from the name of what came off, the strictest one, or asks', () => {
     const { traits } = familyById('mantel-barrels');
-    expect(['hands', 'front plate', 'strike third wheel', 'taper pins', 'the odd thing'].map((w) => likelyMaterials(w, traits))).toEqual([
-      ['blued or polished steel'], ['bare brass'], ['bare brass', 'plain steel'], ['blued or polished steel'], null]);
-    const poisoned = { ...traits, fittings: [...traits.fittings, 'luminous paint' as const, 'mercury pendulum' as const] };
-    for (const what of ['hands', 'minute hand', 'pendulum bob']) for (const bath of BATHS) expect(planRun([{ name: what, materials: likelyMaterials(what, poisoned)! }], bath).forbidden, `${what} in ${bath}`).not.toEqual([]);
-    expect(planRun(usualParts(poisoned).filter((p) => p.name.startsWith('hands')), 'petroleum solvent').forbidden).toHaveLength(1);
+    expect(
+      ['hands', 'front plate', 'strike third wheel', 'taper pins', 'the odd thing'].map((w) =>
+        likelyMaterials(w, traits),
+      ),
+    ).toEqual([
+      ['blued or polished steel'],
+      ['bare brass'],
+      ['bare brass', 'plain steel'],
+      ['blued or polished steel'],
+      null,
+    ]);
+    const poisoned = {
+      ...traits,
+      fittings: [...traits.fittings, 'luminous paint' as const, 'mercury pendulum' as const],
+    };
+    for (const what of ['hands', 'minute hand', 'pendulum bob'])
+      for (const bath of BATHS)
+        expect(
+          planRun([{ name: what, materials: likelyMaterials(what, poisoned)! }], bath).forbidden,
+          `${what} in ${bath}`,
+        ).not.toEqual([]);
+    expect(
+      planRun(
+        usualParts(poisoned).filter((p) => p.name.startsWith('hands')),
+        'petroleum solvent',
+      ).forbidden,
+    ).toHaveLength(1);
     expect(likelyMaterials('lever', familyById('lever-platform').traits)).toContain('shellac setting');
     expect(likelyMaterials('front plate', familyById('torsion').traits)).toEqual(['lacquered brass']);
   });

@@ -15,8 +15,14 @@ const ROWS: readonly Row[] = [
   [part('going wheels and arbors', 'bare brass', 'plain steel'), (t) => !whole(t)],
   [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'strike')],
   [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'chime')],
-  [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'alarm') && !whole(t)],
-  [part('barrels', 'bare brass', 'plain steel'), (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring')],
+  [
+    part('alarm wheels and arbors', 'bare brass', 'plain steel'),
+    (t) => t.trains.some((x) => x.train === 'alarm') && !whole(t),
+  ],
+  [
+    part('barrels', 'bare brass', 'plain steel'),
+    (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring'),
+  ],
   [part('mainsprings', 'blued or polished steel'), (t) => drivenBy(t, (d) => d.endsWith('spring')) && !whole(t)],
   [part('motion work', 'bare brass', 'plain steel'), () => true],
   [part('nuts, pins and screws', 'blued or polished steel'), () => true],
@@ -30,7 +36,8 @@ const ROWS: readonly Row[] = [
   [part('dial with luminous paint', 'luminous paint'), (t) => has(t, 'luminous paint')],
 ];
 
-export const usualParts = (traits: Traits): BasketPart[] => ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
+export const usualParts = (traits: Traits): BasketPart[] =>
+  ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
 
 const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materials']])[] = [
   [/\b(balance|hairspring)/i, 'hairspring or bimetal balance'],
@@ -52,5 +59,7 @@ export function likelyMaterials(what: string, traits: Traits): BasketPart['mater
   const [, ...materials] = NAMED.find(([words]) => words.test(what)) ?? [null];
   if (materials.length === 0) return null;
   if (has(traits, 'lacquered plates') && /\bplate|cock|bridge/i.test(what)) return ['lacquered brass'];
-  return traits.escapement === 'lever' && /\b(pallet|lever)/i.test(what) ? ['plain steel', 'shellac setting'] : materials;
+  return traits.escapement === 'lever' && /\b(pallet|lever)/i.test(what)
+    ? ['plain steel', 'shellac setting']
+    : materials;
 }

@@ -18,7 +18,9 @@ export interface RunPlan {
 const STEEL: readonly Material[] = ['plain steel', 'blued or polished steel'];
 /** Parts of steel alone that the house keeps out of water, where it does. A wheel on its steel arbor goes in with its brass. */
 export const keptDry = (parts: readonly BasketPart[], baths: readonly Bath[], choices: Choices): BasketPart[] =>
-  held('steel', choices).id === 'out' && baths.some((b) => b === 'ammoniated water' || b === 'detergent') ? parts.filter((p) => p.materials.every((m) => STEEL.includes(m))) : [];
+  held('steel', choices).id === 'out' && baths.some((b) => b === 'ammoniated water' || b === 'detergent')
+    ? parts.filter((p) => p.materials.every((m) => STEEL.includes(m)))
+    : [];
 
 /** Minutes in the bath before a look. House rule: steps of five. */
 export const LOOK_EVERY_MIN = 5;
@@ -30,7 +32,8 @@ export function planRun(parts: readonly BasketPart[], bath: Bath): RunPlan {
     for (const material of part.materials) {
       const rule = bathRule(material, bath);
       if (typeof rule === 'number') {
-        if (plan.limitMin === null || rule < plan.limitMin) Object.assign(plan, { limitMin: rule, limitedBy: { part: part.name, material } });
+        if (plan.limitMin === null || rule < plan.limitMin)
+          Object.assign(plan, { limitMin: rule, limitedBy: { part: part.name, material } });
       } else if (rule !== 'ok') plan.forbidden.push({ part: part.name, material, reason: rule });
     }
   return plan;

@@ -9,16 +9,32 @@ export interface RunState {
   endsAt: string | null;
   log: readonly StepDone[];
 }
-export interface StepDone { step: number; startedAt: string; endsAt: string | null; endedAt: string; by: string }
+export interface StepDone {
+  step: number;
+  startedAt: string;
+  endsAt: string | null;
+  endedAt: string;
+  by: string;
+}
 
 const MINUTE = 60_000;
-const endOf = (step: RunStep, at: Date): string | null => (step.minutes === null ? null : new Date(at.getTime() + step.minutes * MINUTE).toISOString());
-export const begin = (steps: readonly RunStep[], at: Date): RunState => ({ steps, step: 0, stepStartedAt: at.toISOString(), endsAt: endOf(steps[0]!, at), log: [] });
+const endOf = (step: RunStep, at: Date): string | null =>
+  step.minutes === null ? null : new Date(at.getTime() + step.minutes * MINUTE).toISOString();
+export const begin = (steps: readonly RunStep[], at: Date): RunState => ({
+  steps,
+  step: 0,
+  stepStartedAt: at.toISOString(),
+  endsAt: endOf(steps[0]!, at),
+  log: [],
+});
 
 /** How often the step that runs has been done before this time. */
 const timesBefore = (run: RunState): number => {
   let n = 0;
-  for (const done of run.log.toReversed()) { if (done.step !== run.step) break; n++; }
+  for (const done of run.log.toReversed()) {
+    if (done.step !== run.step) break;
+    n++;
+  }
   return n;
 };
 /** May it be done once more? Only straight after itself, and so often as its row allows. */
@@ -32,27 +48,57 @@ export const isLast = (run: RunState): boolean => run.step === run.steps.length 
 export function move(run: RunState, to: 'next' | 'again' | 'back', at: Date, by: string): RunState | null {
   if (to === 'back') {
     const last = run.log.at(-1);
-    return last ? { ...run, step: last.step, stepStartedAt: last.startedAt, endsAt: last.endsAt, log: run.log.slice(0, -1) } : null;
+    return last
+      ? { ...run, step: last.step, stepStartedAt: last.startedAt, endsAt: last.endsAt, log: run.log.slice(0, -1) }
+      : null;
   }
   if (to === 'next' ? isLast(run) : !mayAgain(run)) return null;
   const step = run.step + (to === 'next' ? 1 : 0);
-  const done: StepDone = { step: run.step, startedAt: run.stepStartedAt, endsAt: run.endsAt, endedAt: at.toISOString(), by };
-  return { ...run, step, stepStartedAt: at.toISOString(), endsAt: endOf(run.steps[step]!, at), log: [...run.log, done] };
+  const done: StepDone = {
+    step: run.step,
+    startedAt: run.stepStartedAt,
+    endsAt: run.endsAt,
+    endedAt: at.toISOString(),
+    by,
+  };
+  return {
+    ...run,
+    step,
+    stepStartedAt: at.toISOString(),
+    endsAt: endOf(run.steps[step]!, at),
+    log: [...run.log, done],
+  };
 }
 
 /** Minutes that the basket really lay in a bath. @param now until when the step that runs is counted; null for a run that is over */
-export function minutesIn(run: Pick<RunState, 'steps' | 'step' | 'stepStartedAt' | 'log'>, now: string | null, bath?: Bath | null): number {
+export function minutesIn(
+  run: Pick<RunState, 'steps' | 'step' | 'stepStartedAt' | 'log'>,
+  now: string | null,
+  bath?: Bath | null,
+): number {
   const all = now === null ? run.log : [...run.log, { step: run.step, startedAt: run.stepStartedAt, endedAt: now }];
-  const ms = all.filter((d) => { const b = run.steps[d.step]!.bath; return b !== null && (!bath || b === bath); }).reduce((sum, d) => sum + Date.parse(d.endedAt) - Date.parse(d.startedAt), 0);
+  const ms = all
+    .filter((d) => {
+      const b = run.steps[d.step]!.bath;
+      return b !== null && (!bath || b === bath);
+    })
+    .reduce((sum, d) => sum + Date.parse(d.endedAt) - Date.parse(d.startedAt), 0);
   return Math.round(ms / MINUTE);
 }
 
 /** A tank or jar of one bath, from filling to changing. */
-export interface Fill { filledAt: string; loads: number; limitLoads: number | null; limitDays: number | null }
+export interface Fill {
+  filledAt: string;
+  loads: number;
+  limitLoads: number | null;
+  limitDays: number | null;
+}
 /** Why a bath is past its house rule, or null. */
 export function fillPast(fill: Fill, now: number): string | null {
   const days = Math.floor((now - Date.parse(fill.filledAt)) / (24 * 60 * MINUTE));
-  if (fill.limitLoads !== null && fill.loads >= fill.limitLoads) return `${fill.loads} loads, to be changed after ${fill.limitLoads}`;
-  if (fill.limitDays !== null && days >= fill.limitDays) return `${days} days old, to be changed after ${fill.limitDays}`;
+  if (fill.limitLoads !== null && fill.loads >= fill.limitLoads)
+    return `${fill.loads} loads, to be changed after ${fill.limitLoads}`;
+  if (fill.limitDays !== null && days >= fill.limitDays)
+    return `${days} days old, to be changed after ${fill.limitDays}`;
   return null;
 }

@@ -1,16 +1,38 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from '../movement/index.ts';
-import { begin, fillPast, mayAgain, minutesIn, move, planSequence, sequencesFor, SEQUENCES, stepsOf, type BasketPart } from './index.ts';
+import {
+  begin,
+  fillPast,
+  mayAgain,
+  minutesIn,
+  move,
+  planSequence,
+  sequencesFor,
+  SEQUENCES,
+  stepsOf,
+  type BasketPart,
+} from './index.ts';
 
 const brass: BasketPart = { name: 'plates', materials: ['bare brass'] };
 const lever: BasketPart = { name: 'lever and pallets', materials: ['plain steel', 'shellac setting'] };
-const steps = (parts: BasketPart[], drying = 'displace', bath: 'ammoniated water' | 'detergent' = 'ammoniated water', minutes = 5) => stepsOf('ultrasonic', { bath, minutes, parts, choices: { drying } });
+const steps = (
+  parts: BasketPart[],
+  drying = 'displace',
+  bath: 'ammoniated water' | 'detergent' = 'ammoniated water',
+  minutes = 5,
+) => stepsOf('ultrasonic', { bath, minutes, parts, choices: { drying } });
 const at = (min: number) => new Date(Date.UTC(2026, 4, 1, 9, min));
 
 // Common practice: 5 minutes and a look, at most twice more; hot rinse 2; displaced 1; no alcohol where shellac is.
 describe('a sequence', () => {
   it('of the water bath is warmed, looked at, rinsed, displaced and dried', () => {
-    expect(steps([brass]).map((s) => [s.minutes, s.bath])).toEqual([[null, null], [5, 'ammoniated water'], [2, null], [1, 'alcohol'], [null, null]]);
+    expect(steps([brass]).map((s) => [s.minutes, s.bath])).toEqual([
+      [null, null],
+      [5, 'ammoniated water'],
+      [2, null],
+      [1, 'alcohol'],
+      [null, null],
+    ]);
   });
   it('displaces with solvent what is set in shellac, and follows the house rule of drying', () => {
     expect(steps([brass, lever], 'displace', 'detergent')[3]).toMatchObject({ bath: 'petroleum solvent' });
@@ -19,21 +41,34 @@ describe('a sequence', () => {
   it('has its caution before the step it belongs to', () => {
     expect(steps([brass])[1]!.caution).toContain('never in one room with bleach');
     expect(steps([brass])[3]!.caution).toContain('Flammable');
-    for (const s of SEQUENCES) for (const step of stepsOf(s.id, { bath: s.baths[0] ?? null, minutes: 5, parts: [brass], choices: {} })) if (step.bath === 'petroleum solvent' || step.bath === 'alcohol') expect(step.caution, s.id).toContain('no flame');
+    for (const s of SEQUENCES)
+      for (const step of stepsOf(s.id, { bath: s.baths[0] ?? null, minutes: 5, parts: [brass], choices: {} }))
+        if (step.bath === 'petroleum solvent' || step.bath === 'alcohol')
+          expect(step.caution, s.id).toContain('no flame');
   });
   it('is stopped by what may not go into its first bath, and limited by the strictest part', () => {
     const hands: BasketPart = { name: 'hands', materials: ['blued or polished steel'] };
     expect(planSequence(steps([brass, hands]), [brass, hands]).forbidden.map((f) => f.part)).toEqual(['hands']);
-    expect(planSequence(steps([brass], 'displace', 'ammoniated water', 20), [brass])).toMatchObject({ limitMin: 15, tooLong: { minutes: 20 } });
+    expect(planSequence(steps([brass], 'displace', 'ammoniated water', 20), [brass])).toMatchObject({
+      limitMin: 15,
+      tooLong: { minutes: 20 },
+    });
   });
   it('may be done once more only while all the times together stay within the limit', () => {
-    const again = (minutes: number, part = brass, bath: 'ammoniated water' | 'detergent' = 'ammoniated water') => steps([part], 'displace', bath, minutes)[1]!.again;
+    const again = (minutes: number, part = brass, bath: 'ammoniated water' | 'detergent' = 'ammoniated water') =>
+      steps([part], 'displace', bath, minutes)[1]!.again;
     expect([again(5), again(7), again(8), again(15)]).toEqual([2, 1, 0, 0]); // bare brass: 15 minutes in ammonia, common practice
     expect(again(5, { name: 'lacquered plates', materials: ['lacquered brass'] }, 'detergent')).toBe(0); // 5 minutes
   });
   it('needs no rinse after solvent, and waits a day for a sealed rotor', () => {
-    expect(stepsOf('light', { bath: 'petroleum solvent', minutes: 2, parts: [brass], choices: {} }).map((s) => s.what).join()).not.toMatch(/rinse|Displace/);
-    expect(stepsOf('rotor', { bath: null, minutes: 5, parts: [], choices: {} }).filter((s) => s.minutes === 1440)).toHaveLength(3);
+    expect(
+      stepsOf('light', { bath: 'petroleum solvent', minutes: 2, parts: [brass], choices: {} })
+        .map((s) => s.what)
+        .join(),
+    ).not.toMatch(/rinse|Displace/);
+    expect(
+      stepsOf('rotor', { bath: null, minutes: 5, parts: [], choices: {} }).filter((s) => s.minutes === 1440),
+    ).toHaveLength(3);
   });
   it('is offered as the movement is made', () => {
     const ids = (family: string) => sequencesFor(familyById(family).traits).map((s) => s.id);

@@ -1,6 +1,7 @@
 import { need } from '../units/index.ts';
 
-const positive = (value: number, field: string) => need(value > 0 && Number.isFinite(value), field, 'More than nothing.');
+const positive = (value: number, field: string) =>
+  need(value > 0 && Number.isFinite(value), field, 'More than nothing.');
 
 /** Steady current in mA and power in W of a coil. Published: Ohm's law. */
 export function coilAt(volts: number, ohms: number): { milliamps: number; watts: number } {
@@ -30,7 +31,12 @@ export interface Suppression {
 export function suppressed(volts: number, ohms: number, resistorOhms: number, henries?: number): Suppression {
   positive(resistorOhms, 'resistorOhms');
   const coilPeakV = (coilAt(volts, ohms).milliamps / 1000) * resistorOhms;
-  return { coilPeakV, contactPeakV: volts + coilPeakV, steadyLossW: (volts * volts) / resistorOhms, decayMs: henries === undefined ? null : (1000 * henries) / (ohms + resistorOhms) };
+  return {
+    coilPeakV,
+    contactPeakV: volts + coilPeakV,
+    steadyLossW: (volts * volts) / resistorOhms,
+    decayMs: henries === undefined ? null : (1000 * henries) / (ohms + resistorOhms),
+  };
 }
 
 /** Values that resistors are sold in, per decade. Published: IEC 60063, series E12. */

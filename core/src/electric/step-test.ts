@@ -27,21 +27,35 @@ export function judgeSteps(steps: readonly Step[], supplyV: number): StepVerdict
   const rising = [...steps].sort((a, b) => a.volts - b.volts);
   const fails = rising.filter((s) => s.did !== 'advances').at(-1);
   const pullInV = rising.find((s) => s.did === 'advances' && (!fails || s.volts > fails.volts))?.volts ?? null;
-  const odd = rising.find((s, i) => rising.slice(0, i).some((lower) => GRADES_OF_STEP.indexOf(lower.did) > GRADES_OF_STEP.indexOf(s.did)));
-  const uneven = odd ? ` At ${odd.volts} V it did less than below: look for a part that catches now and then, and try again.` : '';
+  const odd = rising.find((s, i) =>
+    rising.slice(0, i).some((lower) => GRADES_OF_STEP.indexOf(lower.did) > GRADES_OF_STEP.indexOf(s.did)),
+  );
+  const uneven = odd
+    ? ` At ${odd.volts} V it did less than below: look for a part that catches now and then, and try again.`
+    : '';
   if (pullInV === null) {
     const best = rising.reduce((b, s) => (GRADES_OF_STEP.indexOf(s.did) > GRADES_OF_STEP.indexOf(b.did) ? s : b));
-    return { pullInV, margin: null, words: `It never advances: at best it ${best.did === 'nothing' ? 'does nothing' : `${best.did} at ${best.volts} V`}. ${best.did === 'nothing' ? 'Measure the coil and the connections.' : 'Power is there: look at the click, the gap and the friction.'}${uneven}` };
+    return {
+      pullInV,
+      margin: null,
+      words: `It never advances: at best it ${best.did === 'nothing' ? 'does nothing' : `${best.did} at ${best.volts} V`}. ${best.did === 'nothing' ? 'Measure the coil and the connections.' : 'Power is there: look at the click, the gap and the friction.'}${uneven}`,
+    };
   }
   const margin = supplyV / pullInV;
-  const words = margin >= GOOD_MARGIN ? `It advances from ${pullInV} V: ${Math.round(100 * (margin - 1))} % in hand at ${supplyV} V.`
-    : margin >= 1 ? `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the click before raising the supply.`
-      : `It needs ${pullInV} V and would have ${supplyV}: it will not step.`;
+  const words =
+    margin >= GOOD_MARGIN
+      ? `It advances from ${pullInV} V: ${Math.round(100 * (margin - 1))} % in hand at ${supplyV} V.`
+      : margin >= 1
+        ? `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the click before raising the supply.`
+        : `It needs ${pullInV} V and would have ${supplyV}: it will not step.`;
   return { pullInV, margin, words: words + uneven };
 }
 
 /** What joined outputs draw together, mA, against what the supply may give. */
-export function loadOf(outputs: readonly { milliamps: number; count: number }[], mayMilliamps: number): { milliamps: number; share: number } {
+export function loadOf(
+  outputs: readonly { milliamps: number; count: number }[],
+  mayMilliamps: number,
+): { milliamps: number; share: number } {
   need(mayMilliamps > 0, 'mayMilliamps', 'What the supply may give.');
   const milliamps = outputs.reduce((n, o) => n + o.milliamps * o.count, 0);
   return { milliamps, share: milliamps / mayMilliamps };

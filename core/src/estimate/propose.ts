@@ -6,10 +6,27 @@ import type { LineKind } from './agreement.ts';
 /** Bench hours for one bush, both plates together again. House rule, from memory of practice. */
 export const HOURS_PER_BUSH = 0.4;
 
-interface Found { id: string; place: string; proposal: string; hours: number | null }
-interface Surveyed { key: string; verdict: string }
-interface Looked { key: string; state: string; note: string }
-interface Standing { findingId: string | null; fromSurvey: boolean; quantity: string; what: string }
+interface Found {
+  id: string;
+  place: string;
+  proposal: string;
+  hours: number | null;
+}
+interface Surveyed {
+  key: string;
+  verdict: string;
+}
+interface Looked {
+  key: string;
+  state: string;
+  note: string;
+}
+interface Standing {
+  findingId: string | null;
+  fromSurvey: boolean;
+  quantity: string;
+  what: string;
+}
 
 export interface ProposedLine {
   kind: LineKind;
@@ -23,21 +40,60 @@ export interface ProposedLine {
  * Lines that findings and survey ask for and the estimate does not have yet. A finding without a proposal asks for
  * nothing. A part that was found to want work asks for it once. Bushes are counted by plate; holes surveyed since the last count are offered as a further line.
  */
-export function proposedLines(traits: Traits, findings: readonly Found[], holes: readonly Surveyed[], looked: readonly Looked[], lines: readonly Standing[], choices: Choices = {}): ProposedLine[] {
-  const fromFindings = findings.filter((f) => f.proposal !== '' && !lines.some((l) => l.findingId === f.id))
-    .map((f): ProposedLine => ({ kind: 'labour', what: `${f.proposal} (${f.place})`, quantity: f.hours === null ? '' : String(f.hours), findingId: f.id, fromSurvey: false }));
+export function proposedLines(
+  traits: Traits,
+  findings: readonly Found[],
+  holes: readonly Surveyed[],
+  looked: readonly Looked[],
+  lines: readonly Standing[],
+  choices: Choices = {},
+): ProposedLine[] {
+  const fromFindings = findings
+    .filter((f) => f.proposal !== '' && !lines.some((l) => l.findingId === f.id))
+    .map((f): ProposedLine => ({
+      kind: 'labour',
+      what: `${f.proposal} (${f.place})`,
+      quantity: f.hours === null ? '' : String(f.hours),
+      findingId: f.id,
+      fromSurvey: false,
+    }));
   const fromLooks = partsToLook(traits).flatMap((p): ProposedLine[] => {
     const look = looked.find((l) => l.key === p.key);
     const asks = look ? partAsks(p.kind, look.state, choices) : '';
     const what = `${p.name[0]!.toUpperCase()}${p.name.slice(1)}, ${look?.state}: ${asks}`;
-    return look && asks && !lines.some((l) => l.what.startsWith(what)) ? [{ kind: 'labour', what: look.note ? `${what} (${look.note})` : what, quantity: '', findingId: null, fromSurvey: false }] : [];
+    return look && asks && !lines.some((l) => l.what.startsWith(what))
+      ? [
+          {
+            kind: 'labour',
+            what: look.note ? `${what} (${look.note})` : what,
+            quantity: '',
+            findingId: null,
+            fromSurvey: false,
+          },
+        ]
+      : [];
   });
   const plates = new Map(holesOf(traits).map((h) => [h.key, h.plate]));
   const wanted = holes.filter((h) => h.verdict === 'bush');
-  const counted = Math.round(lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0));
+  const counted = Math.round(
+    lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0),
+  );
   const more = wanted.length - counted;
   if (more <= 0) return [...fromFindings, ...fromLooks];
   const front = wanted.filter((h) => plates.get(h.key) === 'front').length;
-  const of = counted === 0 ? `: ${front} front, ${wanted.length - front} back` : `, found since: now ${front} front, ${wanted.length - front} back`;
-  return [...fromFindings, ...fromLooks, { kind: 'labour', what: `${more} ${more === 1 ? 'bush' : 'bushes'}${of}`, quantity: (more * HOURS_PER_BUSH).toFixed(1), findingId: null, fromSurvey: true }];
+  const of =
+    counted === 0
+      ? `: ${front} front, ${wanted.length - front} back`
+      : `, found since: now ${front} front, ${wanted.length - front} back`;
+  return [
+    ...fromFindings,
+    ...fromLooks,
+    {
+      kind: 'labour',
+      what: `${more} ${more === 1 ? 'bush' : 'bushes'}${of}`,
+      quantity: (more * HOURS_PER_BUSH).toFixed(1),
+      findingId: null,
+      fromSurvey: true,
+    },
+  ];
 }

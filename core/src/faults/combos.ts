@@ -17,12 +17,20 @@ const TOGETHER = 3;
  */
 export function combinations(net: Network, p: Posterior, most: number): Combination[] {
   const relevant = p.marginals.map((_, c) => p.present.some((f) => net.likelihoods[c]![f]! > 0));
-  const among = p.marginals.map((m, c) => [m, c] as const).filter(([, c]) => relevant[c]).sort((a, b) => b[0] - a[0]).slice(0, AMONG).map(([, c]) => c);
+  const among = p.marginals
+    .map((m, c) => [m, c] as const)
+    .filter(([, c]) => relevant[c])
+    .sort((a, b) => b[0] - a[0])
+    .slice(0, AMONG)
+    .map(([, c]) => c);
   const allOff = p.off.reduce((w, q, c) => w * (relevant[c] ? q : q + p.on[c]!), 1);
   const found: Combination[] = [];
   const add = (causes: number[]) => {
     const state = causes.reduce((w, c) => (w * p.on[c]!) / p.off[c]!, allOff);
-    const explained = p.present.reduce((w, f) => w * (1 - causes.reduce((q, c) => q * (1 - net.likelihoods[c]![f]!), 1 - net.leaks[f]!)), 1);
+    const explained = p.present.reduce(
+      (w, f) => w * (1 - causes.reduce((q, c) => q * (1 - net.likelihoods[c]![f]!), 1 - net.leaks[f]!)),
+      1,
+    );
     found.push({ causes, probability: (state * explained) / p.evidence });
   };
   const grow = (from: number, chosen: number[]) => {

@@ -38,7 +38,8 @@ export interface Diagnosis {
 }
 
 /** Symptoms that cannot be observed given the others: a dead clock has no rate. */
-export const unobservable = (seen: Observations): readonly SymptomId[] => (seen.dead === 'present' ? HIDDEN_WHEN_DEAD : []);
+export const unobservable = (seen: Observations): readonly SymptomId[] =>
+  seen.dead === 'present' ? HIDDEN_WHEN_DEAD : [];
 
 /**
  * The causes in order of their probability, each with its reasons; the likeliest states of the whole; and the next look.
@@ -47,7 +48,13 @@ export const unobservable = (seen: Observations): readonly SymptomId[] => (seen.
  * @param apart how far the clock is taken down already, by the record of its stages
  * @param shop its own causes and counts; without them the shipped values stand alone
  */
-export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken = {}, apart: Level = 0, { causes, experience }: ShopKnowledge = NOTHING_YET): Diagnosis {
+export function diagnose(
+  traits: Traits,
+  seen: Observations,
+  taken: LooksTaken = {},
+  apart: Level = 0,
+  { causes, experience }: ShopKnowledge = NOTHING_YET,
+): Diagnosis {
   const instances = instancesFor(traits, causes);
   const symptoms = symptomsFor(traits, causes);
   const hidden = unobservable(seen);
@@ -56,20 +63,46 @@ export function diagnose(traits: Traits, seen: Observations, taken: LooksTaken =
     likelihoods: instances.map((i) => symptoms.map((s) => showsWith(i, s, experience))),
     leaks: symptoms.map(() => LEAK),
   };
-  const observed = symptoms.map((s): Observed => (hidden.includes(s) ? 'unknown' : seen[s] ?? 'unknown'));
+  const observed = symptoms.map((s): Observed => (hidden.includes(s) ? 'unknown' : (seen[s] ?? 'unknown')));
   const looks = instances.map((i) => weigh(taken[i.id]));
   const all = posterior(net, observed, looks);
-  const without = symptoms.map((_, f) => (observed[f] === 'unknown' ? null : posterior(net, observed.with(f, 'unknown'), looks).marginals));
+  const without = symptoms.map((_, f) =>
+    observed[f] === 'unknown' ? null : posterior(net, observed.with(f, 'unknown'), looks).marginals,
+  );
   const level = Math.max(apart, levelReached(instances, taken)) as Level;
 
   const ranked = instances.map((instance, c): RankedCause => ({
-    instance, probability: all.marginals[c]!, found: experience[instance.id]?.found ?? null,
-    reasons: [...lookReason(taken, instance), ...symptoms.flatMap((s, f) => reason(s, all.marginals[c]!, without[f]?.[c], net.likelihoods[c]![f]!, seen[s], experience[instance.id]?.shows[s]))],
+    instance,
+    probability: all.marginals[c]!,
+    found: experience[instance.id]?.found ?? null,
+    reasons: [
+      ...lookReason(taken, instance),
+      ...symptoms.flatMap((s, f) =>
+        reason(
+          s,
+          all.marginals[c]!,
+          without[f]?.[c],
+          net.likelihoods[c]![f]!,
+          seen[s],
+          experience[instance.id]?.shows[s],
+        ),
+      ),
+    ],
   }));
   return {
     ranked: ranked.sort((a, b) => b.probability - a.probability),
-    combinations: combinations(net, all, COMBINATIONS).map((k) => ({ instances: k.causes.map((c) => instances[c]!), probability: k.probability })),
-    looks: nextLooks(instances, all.marginals, symptoms.filter((_, f) => observed[f] === 'present'), taken, level), level,
+    combinations: combinations(net, all, COMBINATIONS).map((k) => ({
+      instances: k.causes.map((c) => instances[c]!),
+      probability: k.probability,
+    })),
+    looks: nextLooks(
+      instances,
+      all.marginals,
+      symptoms.filter((_, f) => observed[f] === 'present'),
+      taken,
+      level,
+    ),
+    level,
   };
 }
 
@@ -78,18 +111,43 @@ const odds = (p: number) => p / (1 - p);
 function lookReason(taken: LooksTaken, { id, cause }: Instance): RankedCause['reasons'] {
   const outcome = taken[id];
   if (outcome === 'found') return [{ speaks: 'for', strength: 'strongly', text: `looked: ${cause.look.what} Found.` }];
-  return outcome === 'clear' ? [{ speaks: 'against', strength: 'strongly', text: `looked: ${cause.look.what} Nothing there.` }] : [];
+  return outcome === 'clear'
+    ? [{ speaks: 'against', strength: 'strongly', text: `looked: ${cause.look.what} Nothing there.` }]
+    : [];
 }
 
-function reason(symptom: SymptomId, p: number, pWithout: number | undefined, shows: number, seen: Observed | undefined, own: Share | undefined): RankedCause['reasons'] {
+function reason(
+  symptom: SymptomId,
+  p: number,
+  pWithout: number | undefined,
+  shows: number,
+  seen: Observed | undefined,
+  own: Share | undefined,
+): RankedCause['reasons'] {
   if (pWithout === undefined) return [];
   const factor = odds(p) / odds(pWithout);
   const name = `“${SYMPTOMS[symptom].toLowerCase()}”`;
   const yours = own ? ` (${own.times} of your last ${own.of})` : '';
   const strength = factor > 4 || factor < 0.25 ? 'strongly' : 'somewhat';
-  if (factor > 1.15) return [{ speaks: 'for', strength, text: seen === 'present' ? `${often(shows)} shows as ${name}${yours}` : `${name} is not there, as one expects` }];
+  if (factor > 1.15)
+    return [
+      {
+        speaks: 'for',
+        strength,
+        text: seen === 'present' ? `${often(shows)} shows as ${name}${yours}` : `${name} is not there, as one expects`,
+      },
+    ];
   if (factor < 0.87)
-    return [{ speaks: 'against', strength, text: seen === 'absent' ? `${often(shows)} shows as ${name}${yours}, and that is not there` : `${name} is explained by something likelier` }];
+    return [
+      {
+        speaks: 'against',
+        strength,
+        text:
+          seen === 'absent'
+            ? `${often(shows)} shows as ${name}${yours}, and that is not there`
+            : `${name} is explained by something likelier`,
+      },
+    ];
   return [];
 }
 

@@ -10,7 +10,10 @@ export interface SignedVisit {
   found: readonly string[];
   seen: Observations;
 }
-export interface Share { times: number; of: number }
+export interface Share {
+  times: number;
+  of: number;
+}
 /** By the id of a cause of a train: how often it was found, and how often it then showed each symptom. */
 export type Experience = Readonly<Record<string, { found: Share; shows: Partial<Record<SymptomId, Share>> }>>;
 
@@ -19,7 +22,8 @@ const PRIOR_CLOCKS = 20;
 const SHOWS_CLOCKS = 6;
 
 /** Mean of a Beta distribution whose starting value is worth so many clocks. Published: conjugate prior of the binomial. */
-const updated = (start: number, worth: number, seen: Share | undefined): number => (seen ? (start * worth + seen.times) / (worth + seen.of) : start);
+const updated = (start: number, worth: number, seen: Share | undefined): number =>
+  seen ? (start * worth + seen.times) / (worth + seen.of) : start;
 
 /** Counts over the shop's signed visits. A visit that confirmed no cause says nothing of how common causes are. */
 export function experienceOf(visits: readonly SignedVisit[], own: readonly Cause[] = []): Experience {
@@ -43,7 +47,8 @@ export function experienceOf(visits: readonly SignedVisit[], own: readonly Cause
   return all;
 }
 
-export const priorWith = (start: number, instance: Instance, experience: Experience): number => updated(start, PRIOR_CLOCKS, experience[instance.id]?.found);
+export const priorWith = (start: number, instance: Instance, experience: Experience): number =>
+  updated(start, PRIOR_CLOCKS, experience[instance.id]?.found);
 export const showsWith = (instance: Instance, symptom: SymptomId, experience: Experience): number => {
   const start = instance.shows[symptom] ?? 0;
   return start === 0 ? 0 : updated(start, SHOWS_CLOCKS, experience[instance.id]?.shows[symptom]);

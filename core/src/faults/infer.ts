@@ -38,11 +38,18 @@ export interface Posterior {
  * cancels. Unknown findings drop out.
  * @throws RangeError when more than MOST_PRESENT findings are present
  */
-export function posterior(net: Network, observed: readonly Observed[], looks: readonly (Look | null)[] = []): Posterior {
+export function posterior(
+  net: Network,
+  observed: readonly Observed[],
+  looks: readonly (Look | null)[] = [],
+): Posterior {
   const present = observed.flatMap((o, f) => (o === 'present' ? [f] : []));
-  if (present.length > MOST_PRESENT) throw new RangeError(`at most ${MOST_PRESENT} findings can be present at once, not ${present.length}`);
+  if (present.length > MOST_PRESENT)
+    throw new RangeError(`at most ${MOST_PRESENT} findings can be present at once, not ${present.length}`);
   const absent = observed.flatMap((o, f) => (o === 'absent' ? [f] : []));
-  const on = net.priors.map((p, c) => p * absent.reduce((q, f) => q * (1 - net.likelihoods[c]![f]!), 1) * (looks[c]?.there ?? 1));
+  const on = net.priors.map(
+    (p, c) => p * absent.reduce((q, f) => q * (1 - net.likelihoods[c]![f]!), 1) * (looks[c]?.there ?? 1),
+  );
   const off = net.priors.map((p, c) => (1 - p) * (looks[c]?.notThere ?? 1));
   const shows = net.priors.map((_, c) => present.map((f) => net.likelihoods[c]![f]!));
   const n = net.priors.length;
@@ -79,7 +86,9 @@ const dot = (a: Float64Array, b: Float64Array): number => {
 
 /** Weight of each subset of present findings having leaked. */
 function leakWeights(leaks: readonly number[]): Float64Array {
-  return Float64Array.from({ length: 1 << leaks.length }, (_, mask) => leaks.reduce((w, leak, j) => w * (mask & (1 << j) ? leak : 1 - leak), 1));
+  return Float64Array.from({ length: 1 << leaks.length }, (_, mask) =>
+    leaks.reduce((w, leak, j) => w * (mask & (1 << j) ? leak : 1 - leak), 1),
+  );
 }
 
 /** Value of each mask once a cause that is there has shown, or not shown, each finding it can. */
@@ -88,7 +97,8 @@ function completedBy(next: Float64Array, likelihoods: readonly number[]): Float6
   likelihoods.forEach((p, j) => {
     if (p === 0) return;
     const bit = 1 << j;
-    for (let mask = 0; mask < out.length; mask++) if (!(mask & bit)) out[mask] = p * out[mask | bit]! + (1 - p) * out[mask]!;
+    for (let mask = 0; mask < out.length; mask++)
+      if (!(mask & bit)) out[mask] = p * out[mask | bit]! + (1 - p) * out[mask]!;
   });
   return out;
 }

@@ -16,10 +16,19 @@ export interface Instance {
 /** @param own causes that the shop added to the table */
 export function instancesFor(traits: Traits, own: readonly Cause[] = []): Instance[] {
   return [...CAUSES, ...own].flatMap((cause): Instance[] => {
-    if (!cause.perTrain) return cause.applies(traits) ? [{ id: cause.id, name: cause.name, cause, train: null, shows: shownBy(cause, null, traits) }] : [];
+    if (!cause.perTrain)
+      return cause.applies(traits)
+        ? [{ id: cause.id, name: cause.name, cause, train: null, shows: shownBy(cause, null, traits) }]
+        : [];
     const trains = traits.trains.filter((t) => cause.applies(traits, t));
     // A movement with one train does not say which.
-    return trains.map(({ train }) => ({ id: `${cause.id}.${train}`, name: traits.trains.length > 1 ? `${cause.name}, ${train}` : cause.name, cause, train, shows: shownBy(cause, train, traits) }));
+    return trains.map(({ train }) => ({
+      id: `${cause.id}.${train}`,
+      name: traits.trains.length > 1 ? `${cause.name}, ${train}` : cause.name,
+      cause,
+      train,
+      shows: shownBy(cause, train, traits),
+    }));
   });
 }
 
@@ -28,7 +37,14 @@ function shownBy(cause: Cause, train: TrainKey | null, traits: Traits): Instance
   for (const symptom of SYMPTOM_IDS) {
     const grade = cause.shows[symptom];
     if (!grade) continue;
-    const as = train === null ? symptom : train === 'going' ? (ONLY_BY_STRIKE.includes(symptom) ? undefined : symptom) : SHOWN_BY_TRAIN[train][symptom];
+    const as =
+      train === null
+        ? symptom
+        : train === 'going'
+          ? ONLY_BY_STRIKE.includes(symptom)
+            ? undefined
+            : symptom
+          : SHOWN_BY_TRAIN[train][symptom];
     if (as && canShow(traits, as)) shows[as] = Math.max(shows[as] ?? 0, LIKELIHOOD[grade]);
   }
   // Only a balance has coils that cling: there too much oil makes it gain.

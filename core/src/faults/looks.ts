@@ -15,7 +15,11 @@ export type LooksTaken = Readonly<Record<string, LookOutcome>>;
 
 /** What the outcome of a look says of its cause; a look that could not be taken says nothing. */
 export const weigh = (outcome: LookOutcome | undefined): Look | null =>
-  outcome === 'found' ? { there: SENSITIVITY, notThere: FALSE_ALARM } : outcome === 'clear' ? { there: 1 - SENSITIVITY, notThere: 1 - FALSE_ALARM } : null;
+  outcome === 'found'
+    ? { there: SENSITIVITY, notThere: FALSE_ALARM }
+    : outcome === 'clear'
+      ? { there: 1 - SENSITIVITY, notThere: 1 - FALSE_ALARM }
+      : null;
 
 export interface NextLook {
   instance: Instance;
@@ -39,23 +43,41 @@ const entropy = (p: number) => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - 
  * nothing of what was seen, while something was: they may be there, but the complaint does not ask for them.
  * @param level how far the clock is taken down already
  */
-export function nextLooks(instances: readonly Instance[], marginals: readonly number[], present: readonly SymptomId[], taken: LooksTaken, level: Level): NextLook[] {
-  return instances.flatMap((instance, i): NextLook[] => {
-    if (taken[instance.id] || (present.length > 0 && !present.some((s) => instance.shows[s]))) return [];
-    const p = marginals[i]!;
-    const chanceFound = p * SENSITIVITY + (1 - p) * FALSE_ALARM;
-    const { look } = instance.cause;
-    const reachMinutes = Math.max(0, MINUTES_TO_REACH[look.level] - MINUTES_TO_REACH[level]);
-    return [{
-      instance, minutes: look.minutes, reachMinutes, chanceFound,
-      bits: entropy(chanceFound) - p * entropy(SENSITIVITY) - (1 - p) * entropy(FALSE_ALARM),
-      ifFound: (p * SENSITIVITY) / chanceFound, ifClear: (p * (1 - SENSITIVITY)) / (1 - chanceFound),
-    }];
-  }).sort((a, b) => b.bits / (b.minutes + b.reachMinutes) - a.bits / (a.minutes + a.reachMinutes));
+export function nextLooks(
+  instances: readonly Instance[],
+  marginals: readonly number[],
+  present: readonly SymptomId[],
+  taken: LooksTaken,
+  level: Level,
+): NextLook[] {
+  return instances
+    .flatMap((instance, i): NextLook[] => {
+      if (taken[instance.id] || (present.length > 0 && !present.some((s) => instance.shows[s]))) return [];
+      const p = marginals[i]!;
+      const chanceFound = p * SENSITIVITY + (1 - p) * FALSE_ALARM;
+      const { look } = instance.cause;
+      const reachMinutes = Math.max(0, MINUTES_TO_REACH[look.level] - MINUTES_TO_REACH[level]);
+      return [
+        {
+          instance,
+          minutes: look.minutes,
+          reachMinutes,
+          chanceFound,
+          bits: entropy(chanceFound) - p * entropy(SENSITIVITY) - (1 - p) * entropy(FALSE_ALARM),
+          ifFound: (p * SENSITIVITY) / chanceFound,
+          ifClear: (p * (1 - SENSITIVITY)) / (1 - chanceFound),
+        },
+      ];
+    })
+    .sort((a, b) => b.bits / (b.minutes + b.reachMinutes) - a.bits / (a.minutes + a.reachMinutes));
 }
 
 /** The deepest level at which a look was really taken. */
 export const levelReached = (instances: readonly Instance[], taken: LooksTaken): Level =>
-  instances.reduce<Level>((deepest, i) => (taken[i.id] && taken[i.id] !== 'impossible' && i.cause.look.level > deepest ? i.cause.look.level : deepest), 0);
+  instances.reduce<Level>(
+    (deepest, i) =>
+      taken[i.id] && taken[i.id] !== 'impossible' && i.cause.look.level > deepest ? i.cause.look.level : deepest,
+    0,
+  );
 
 export const levelName = (level: Level): string => LEVELS[level];

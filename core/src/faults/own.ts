@@ -22,9 +22,19 @@ export const OWN_PREFIX = 'own-';
 export function causeOf(own: OwnCause): Cause {
   if (!own.id.startsWith(OWN_PREFIX)) throw new Error(`cause ${own.id}: a shop's own cause begins with ${OWN_PREFIX}`);
   const symptoms = Object.keys(own.shows);
-  if (symptoms.length === 0 || symptoms.some((s) => !SYMPTOM_IDS.includes(s as SymptomId))) throw new Error(`cause ${own.id}: it must show at least one symptom of the table`);
+  if (symptoms.length === 0 || symptoms.some((s) => !SYMPTOM_IDS.includes(s as SymptomId)))
+    throw new Error(`cause ${own.id}: it must show at least one symptom of the table`);
   return {
-    id: own.id, name: own.name, prior: own.prior, perTrain: false, shows: own.shows, look: own.look, remedy: own.remedy,
-    applies: (t) => (own.oscillators.length === 0 || own.oscillators.includes(t.oscillator)) && own.fittings.every((f) => has(t, f)) && own.trains.every((k) => t.trains.some((x) => x.train === k)),
+    id: own.id,
+    name: own.name,
+    prior: own.prior,
+    perTrain: false,
+    shows: own.shows,
+    look: own.look,
+    remedy: own.remedy,
+    applies: (t) =>
+      (own.oscillators.length === 0 || own.oscillators.includes(t.oscillator)) &&
+      own.fittings.every((f) => has(t, f)) &&
+      own.trains.every((k) => t.trains.some((x) => x.train === k)),
   };
 }

@@ -12,14 +12,14 @@ const prints: Shown = (t) => has(t, 'print work') || has(t, 'recording drum');
 
 /** What a person can see or hear before any tool is taken up, and which movements can show it. Ids are stable: they are stored. */
 const TABLE = {
-  'dead': ['Dead: never runs', any],
+  dead: ['Dead: never runs', any],
   'stops-hours': ['Stops after hours', any],
   'stops-late': ['Stops late in the wind', runs],
   'stops-place': ['Stops at the same place', any],
   'bench-not-case': ['Runs on the bench, not in its case', (t) => t.oscillator === 'pendulum' || torsion(t)],
   'loses-unregulated': ['Loses and will not regulate faster', runs],
-  'loses': ['Loses', runs],
-  'gains': ['Gains', runs],
+  loses: ['Loses', runs],
+  gains: ['Gains', runs],
   'rate-wanders': ['Rate wanders', runs],
   'small-swing': ['Small swing or amplitude', runs],
   'uneven-beat': ['Uneven beat', (t) => t.oscillator === 'pendulum' || torsion(t)],
@@ -46,8 +46,8 @@ const TABLE = {
   'contacts-spark': ['Contacts spark', electric],
   'winds-often': ['Winds too often', electric],
   'coil-hot': ['Coil hot', (t) => has(t, 'coil')],
-  'hums': ['Hums but does not turn', mains],
-  'silent': ['Silent on mains', mains],
+  hums: ['Hums but does not turn', mains],
+  silent: ['Silent on mains', mains],
   'prints-faint': ['Prints faint', prints],
   'day-change': ['Day changes late or early', prints],
 } as const satisfies Record<string, readonly [string, Shown]>;
@@ -58,7 +58,13 @@ export const SYMPTOMS = Object.fromEntries(SYMPTOM_IDS.map((id) => [id, TABLE[id
 export const canShow = (traits: Traits, symptom: SymptomId): boolean => TABLE[symptom][1](traits);
 
 /** As a person would go through them. */
-export const SYMPTOM_GROUPS: readonly (readonly [title: string, from: SymptomId])[] = [['Going', 'dead'], ['Strike and chime', 'no-strike'], ['Hands, dial, alarm', 'hands-slip'], ['Electric', 'coil-no-pull'], ['Print', 'prints-faint']];
+export const SYMPTOM_GROUPS: readonly (readonly [title: string, from: SymptomId])[] = [
+  ['Going', 'dead'],
+  ['Strike and chime', 'no-strike'],
+  ['Hands, dial, alarm', 'hands-slip'],
+  ['Electric', 'coil-no-pull'],
+  ['Print', 'prints-faint'],
+];
 export function groupOf(symptom: SymptomId): string {
   const at = SYMPTOM_IDS.indexOf(symptom);
   return SYMPTOM_GROUPS.findLast(([, from]) => SYMPTOM_IDS.indexOf(from) <= at)![0];
@@ -66,5 +72,17 @@ export function groupOf(symptom: SymptomId): string {
 
 /** While a clock is dead these cannot be observed: not asked is not absent. */
 export const HIDDEN_WHEN_DEAD: readonly SymptomId[] = [
-  'stops-hours', 'stops-late', 'stops-place', 'bench-not-case', 'loses-unregulated', 'loses', 'gains', 'rate-wanders', 'small-swing', 'uneven-beat', 'torsion-flutters', 'stops-before-strike', 'winds-often',
+  'stops-hours',
+  'stops-late',
+  'stops-place',
+  'bench-not-case',
+  'loses-unregulated',
+  'loses',
+  'gains',
+  'rate-wanders',
+  'small-swing',
+  'uneven-beat',
+  'torsion-flutters',
+  'stops-before-strike',
+  'winds-often',
 ];

@@ -9,34 +9,101 @@ const days = (t: Traits) => (t.windHours ?? 0) / 24;
 
 const ROWS: readonly Row[] = [
   ['Winding', 'Once a day, at about the same hour.', (t) => wound(t) && days(t) > 0 && days(t) <= 1.6],
-  ['Winding', 'Once a week, on the same day; it goes on for about eight.', (t) => wound(t) && days(t) > 1.6 && days(t) <= 10],
-  ['Winding', 'At the interval you were told; do not wait until it stops.', (t) => wound(t) && (days(t) > 10 || days(t) === 0)],
-  ['Winding', 'Hold the key until you feel the click take it, and never let it spin back. Stop when it is firm: never force it.', (t) => drivenBy(t, isSpring)],
+  [
+    'Winding',
+    'Once a week, on the same day; it goes on for about eight.',
+    (t) => wound(t) && days(t) > 1.6 && days(t) <= 10,
+  ],
+  [
+    'Winding',
+    'At the interval you were told; do not wait until it stops.',
+    (t) => wound(t) && (days(t) > 10 || days(t) === 0),
+  ],
+  [
+    'Winding',
+    'Hold the key until you feel the click take it, and never let it spin back. Stop when it is firm: never force it.',
+    (t) => drivenBy(t, isSpring),
+  ],
   ['Winding', 'Wind all trains fully each time, one after the other.', (t) => poweredTrains(t).length > 1],
   ['Winding', 'Stop before the weight touches its pulley or the seat board.', (t) => drivenBy(t, isWeight)],
-  ['Winding', 'It winds itself: nothing to do while its supply is on.', (t) => drivenBy(t, (d) => d === 'electric rewind')],
-  ['Setting to time', 'By the minute hand, forward. At each hour and half wait until it has finished striking.', (t) => strikes(t) && !has(t, 'chime drum')],
-  ['Setting to time', 'By the minute hand, forward. At each quarter wait until it has finished.', (t) => has(t, 'chime drum')],
+  [
+    'Winding',
+    'It winds itself: nothing to do while its supply is on.',
+    (t) => drivenBy(t, (d) => d === 'electric rewind'),
+  ],
+  [
+    'Setting to time',
+    'By the minute hand, forward. At each hour and half wait until it has finished striking.',
+    (t) => strikes(t) && !has(t, 'chime drum'),
+  ],
+  [
+    'Setting to time',
+    'By the minute hand, forward. At each quarter wait until it has finished.',
+    (t) => has(t, 'chime drum'),
+  ],
   ['Setting to time', 'By the minute hand or its knob, gently.', (t) => !strikes(t) && !has(t, 'chime drum')],
   ['Setting to time', 'To put it back an hour, stop it and wait: never turn back past a strike.', strikes],
-  ['Setting to time', 'If strike and hands disagree, let off the strike until they agree; the card inside says how.', (t) => t.strike === 'count wheel'],
-  ['Setting to time', 'Moon and date: not between eight in the evening and two in the morning.', (t) => has(t, 'moon work') || has(t, 'calendar work')],
-  ['Faster or slower', 'The nut under the pendulum: up is faster, down is slower. A turn at a time, then wait two days.', (t) => pendulum(t)],
-  ['Faster or slower', 'The small lever at the back: towards F is faster. The least move at a time, then wait two days.', (t) => t.oscillator === 'balance'],
-  ['Where it stands', 'Firm and level, out of the sun and away from a stove. Fixed to the wall if it is tall or hung.', (t) => t.oscillator !== 'mains frequency'],
-  ['Where it stands', 'Even ticks, left as long as right: if they limp, the clock does not stand as it was set. Call us rather than bend anything.', (t) => pendulum(t)],
-  ['Where it stands', 'Never carry it while the pendulum turns: lock it first.', (t) => t.oscillator === 'torsion pendulum'],
+  [
+    'Setting to time',
+    'If strike and hands disagree, let off the strike until they agree; the card inside says how.',
+    (t) => t.strike === 'count wheel',
+  ],
+  [
+    'Setting to time',
+    'Moon and date: not between eight in the evening and two in the morning.',
+    (t) => has(t, 'moon work') || has(t, 'calendar work'),
+  ],
+  [
+    'Faster or slower',
+    'The nut under the pendulum: up is faster, down is slower. A turn at a time, then wait two days.',
+    (t) => pendulum(t),
+  ],
+  [
+    'Faster or slower',
+    'The small lever at the back: towards F is faster. The least move at a time, then wait two days.',
+    (t) => t.oscillator === 'balance',
+  ],
+  [
+    'Where it stands',
+    'Firm and level, out of the sun and away from a stove. Fixed to the wall if it is tall or hung.',
+    (t) => t.oscillator !== 'mains frequency',
+  ],
+  [
+    'Where it stands',
+    'Even ticks, left as long as right: if they limp, the clock does not stand as it was set. Call us rather than bend anything.',
+    (t) => pendulum(t),
+  ],
+  [
+    'Where it stands',
+    'Never carry it while the pendulum turns: lock it first.',
+    (t) => t.oscillator === 'torsion pendulum',
+  ],
   ['Moving it', 'Pendulum off, weights off, then carry it upright.', (t) => pendulum(t) && drivenBy(t, isWeight)],
   ['Moving it', 'Pendulum off or tied, then carry it upright.', (t) => pendulum(t) && !drivenBy(t, isWeight)],
-  ['Moving it', 'A weight that falls breaks floors and feet: take them off one by one, and mark which hung where.', (t) => drivenBy(t, isWeight)],
+  [
+    'Moving it',
+    'A weight that falls breaks floors and feet: take them off one by one, and mark which hung where.',
+    (t) => drivenBy(t, isWeight),
+  ],
   ['Mind', 'No oil, and no spray, anywhere: too much is what stops most clocks.', () => true],
-  ['Mind', 'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.', (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains')],
+  [
+    'Mind',
+    'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.',
+    (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains'),
+  ],
   ['Mind', 'Its hands or dial may carry luminous paint: do not scrape or open it.', (t) => has(t, 'luminous paint')],
-  ['Mind', 'Its pendulum holds mercury, which is poisonous: keep it upright and do not open it.', (t) => has(t, 'mercury pendulum')],
+  [
+    'Mind',
+    'Its pendulum holds mercury, which is poisonous: keep it upright and do not open it.',
+    (t) => has(t, 'mercury pendulum'),
+  ],
 ];
 
 /** Headings in order, each with its sentences. */
 export function careOf(traits: Traits): { heading: string; says: string[] }[] {
   const own = ROWS.filter(([, , on]) => on(traits));
-  return [...new Set(own.map(([h]) => h))].map((heading) => ({ heading, says: own.filter(([h]) => h === heading).map(([, says]) => says) }));
+  return [...new Set(own.map(([h]) => h))].map((heading) => ({
+    heading,
+    says: own.filter(([h]) => h === heading).map(([, says]) => says),
+  }));
 }

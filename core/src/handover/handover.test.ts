@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from '../movement/index.ts';
 import { careOf, dueAgain } from './index.ts';
 
-const text = (family: string) => careOf(familyById(family).traits).flatMap((c) => c.says).join(' ');
+const text = (family: string) =>
+  careOf(familyById(family).traits)
+    .flatMap((c) => c.says)
+    .join(' ');
 describe('what the owner is told', () => {
   // Common practice: what can harm is said to whom it concerns, and to nobody else.
   it('is of this clock', () => {
@@ -13,6 +16,12 @@ describe('what the owner is told', () => {
     expect(text('synchronous')).toMatch(/never open it.*licensed/);
     expect(text('synchronous')).not.toMatch(/Winding|pendulum/i);
   });
-  it('says to every family how to treat it and never to oil it', () => { for (const f of FAMILIES) expect(text(f.id), f.id).toContain('No oil, and no spray'); });
-  it('and when it is due: oil after three years, an overhaul after eight; a leap day falls on the last of February', () => expect(dueAgain(familyById('mantel-barrels').traits, new Date(2028, 1, 29, 12))).toEqual({ oil: '2031-02-28', overhaul: '2036-02-29' }));
+  it('says to every family how to treat it and never to oil it', () => {
+    for (const f of FAMILIES) expect(text(f.id), f.id).toContain('No oil, and no spray');
+  });
+  it('and when it is due: oil after three years, an overhaul after eight; a leap day falls on the last of February', () =>
+    expect(dueAgain(familyById('mantel-barrels').traits, new Date(2028, 1, 29, 12))).toEqual({
+      oil: '2031-02-28',
+      overhaul: '2036-02-29',
+    }));
 });

@@ -18,8 +18,16 @@ export function dateFrom(evidence: readonly DatingEvidence[]): Dating {
   const notBefore = latest.length > 0 ? Math.max(...latest) : null;
   const notAfter = earliest.length > 0 ? Math.min(...earliest) : null;
   const contradiction = notBefore !== null && notAfter !== null && notBefore > notAfter;
-  const words = contradiction ? `Not before ${notBefore} and not after ${notAfter}: a part or a reading is of another time`
-    : notBefore !== null && notAfter !== null ? (notBefore === notAfter ? `${notBefore}` : `${notBefore} to ${notAfter}`)
-      : notBefore !== null ? `Not before ${notBefore}` : notAfter !== null ? `Not after ${notAfter}` : 'No evidence yet';
+  const words = contradiction
+    ? `Not before ${notBefore} and not after ${notAfter}: a part or a reading is of another time`
+    : notBefore !== null && notAfter !== null
+      ? notBefore === notAfter
+        ? `${notBefore}`
+        : `${notBefore} to ${notAfter}`
+      : notBefore !== null
+        ? `Not before ${notBefore}`
+        : notAfter !== null
+          ? `Not after ${notAfter}`
+          : 'No evidence yet';
   return { notBefore, notAfter, contradiction, words };
 }

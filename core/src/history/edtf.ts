@@ -22,16 +22,34 @@ export function isEdtf(text: string): boolean {
   return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
 }
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 /** "7 March 1894", "March 1894", "1894", "1890s, year illegible", "undated". */
 export function dateInWords(edtf: string): string {
   switch (precisionOf(edtf)) {
-    case 'day': return `${Number(edtf.slice(8))} ${MONTHS[Number(edtf.slice(5, 7)) - 1]} ${edtf.slice(0, 4)}`;
-    case 'month': return `${MONTHS[Number(edtf.slice(5)) - 1]} ${edtf.slice(0, 4)}`;
-    case 'year': return edtf;
-    case 'decade': return `${edtf.slice(0, 3)}0s, year illegible`;
-    case 'illegible': return 'undated';
+    case 'day':
+      return `${Number(edtf.slice(8))} ${MONTHS[Number(edtf.slice(5, 7)) - 1]} ${edtf.slice(0, 4)}`;
+    case 'month':
+      return `${MONTHS[Number(edtf.slice(5)) - 1]} ${edtf.slice(0, 4)}`;
+    case 'year':
+      return edtf;
+    case 'decade':
+      return `${edtf.slice(0, 3)}0s, year illegible`;
+    case 'illegible':
+      return 'undated';
   }
 }
 
@@ -43,8 +61,11 @@ export function yearSpan(edtf: string): [from: number, to: number] | null {
   const year = Number(edtf.slice(0, 4));
   if (precision === 'year') return [year, year + 1];
   const month = year + (Number(edtf.slice(5, 7)) - 1) / 12;
-  return precision === 'month' ? [month, month + 1 / 12] : [month + (Number(edtf.slice(8)) - 1) / 372, month + Number(edtf.slice(8)) / 372];
+  return precision === 'month'
+    ? [month, month + 1 / 12]
+    : [month + (Number(edtf.slice(8)) - 1) / 372, month + Number(edtf.slice(8)) / 372];
 }
 
 /** Order of entries in a book: by the earliest they can mean, undated ones first (they are the oldest guesses). */
-export const byDate = (a: string, b: string): number => (yearSpan(a)?.[0] ?? -Infinity) - (yearSpan(b)?.[0] ?? -Infinity) || a.localeCompare(b);
+export const byDate = (a: string, b: string): number =>
+  (yearSpan(a)?.[0] ?? -Infinity) - (yearSpan(b)?.[0] ?? -Infinity) || a.localeCompare(b);

@@ -21,23 +21,45 @@ export interface VisitSource {
   power: readonly { state: PowerState }[];
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
-  baths: readonly (RunState & { sequence: SequenceId; bath: string | null; parts: readonly { name: string }[]; stoppedAt: string | null })[];
+  baths: readonly (RunState & {
+    sequence: SequenceId;
+    bath: string | null;
+    parts: readonly { name: string }[];
+    stoppedAt: string | null;
+  })[];
   holes: readonly { key: string; verdict: string }[];
   electric: readonly { look: ElectricSeen }[];
   partLooks: readonly { key: string; state: string; toMm: number | null; note: string }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
-  parts: readonly (ServiceRecord['parts'][number] & { kind: KindId; sizes: Sizes; quantity: number; donorCode: string | null })[];
-  casework: readonly { place: CasePlace; what: string; product: string; origin: Origin | null; log: readonly unknown[]; doneAt: string | null }[];
+  parts: readonly (ServiceRecord['parts'][number] & {
+    kind: KindId;
+    sizes: Sizes;
+    quantity: number;
+    donorCode: string | null;
+  })[];
+  casework: readonly {
+    place: CasePlace;
+    what: string;
+    product: string;
+    origin: Origin | null;
+    log: readonly unknown[];
+    doneAt: string | null;
+  }[];
   oiled: readonly { point: string }[];
   testRun: RunLog | null;
   checks: readonly { check: string; result: CheckResult; note: string }[];
   rules: { held: Choices };
-  strip: { steps: readonly { fate: Fate }[]; temporary: readonly { ended: unknown }[]; custody: readonly { backAt: string | null }[] };
+  strip: {
+    steps: readonly { fate: Fate }[];
+    temporary: readonly { ended: unknown }[];
+    custody: readonly { backAt: string | null }[];
+  };
   received: readonly { returnedAt: string | null }[];
   agreement: { lines: readonly AgreedLine[]; chosen: { route: RouteId } | null };
 }
 
-const runOf = (visit: VisitSource, now: Date) => visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime(), visit.rules.held);
+const runOf = (visit: VisitSource, now: Date) =>
+  visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime(), visit.rules.held);
 
 export function signFacts(visit: VisitSource, now: Date, waiver?: string, note = ''): SignFacts {
   const bushed = bushedHoles(visit.bushes);
@@ -50,7 +72,9 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
     caseLeft: visit.casework.filter((t) => t.doneAt === null).length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
     temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
-    failed: CHECK_PLACES.flatMap((at) => checksLeft(checksFor(visit.movement.traits, at), visit.checks).failed.map(({ what }) => ({ what, at }))),
+    failed: CHECK_PLACES.flatMap((at) =>
+      checksLeft(checksFor(visit.movement.traits, at), visit.checks).failed.map(({ what }) => ({ what, at })),
+    ),
     untested: checksLeft(checksFor(visit.movement.traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,
     notReturned: visit.received.filter((r) => r.returnedAt === null).length,
@@ -64,39 +88,82 @@ export function signFacts(visit: VisitSource, now: Date, waiver?: string, note =
 function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {
   if (visit.partLooks.length === 0) return {};
   const parts = new Map(partsToLook(visit.movement.traits).map((p) => [p.key, p]));
-  const worn = visit.partLooks.flatMap((l) => { const p = parts.get(l.key); return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : []; });
+  const worn = visit.partLooks.flatMap((l) => {
+    const p = parts.get(l.key);
+    return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : [];
+  });
   return { looked: { sound: visit.partLooks.length - worn.length, worn } };
 }
 
 /** A part as it is said in words: how many, what, how large, whose. */
 export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['parts'][number] => ({
-  what: p.quantity > 1 ? `${p.quantity} × ${p.what}` : p.what, source: p.donorCode ? `${p.source} ${p.donorCode}` : p.source,
-  size: [sizeWords(p.kind, p.sizes), p.size].filter(Boolean).join(', '), oldPart: p.oldPart,
+  what: p.quantity > 1 ? `${p.quantity} × ${p.what}` : p.what,
+  source: p.donorCode ? `${p.source} ${p.donorCode}` : p.source,
+  size: [sizeWords(p.kind, p.sizes), p.size].filter(Boolean).join(', '),
+  oldPart: p.oldPart,
 });
 
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
-  const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]));
+  const holes = new Map(
+    holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]),
+  );
   const points = new Map(oilChart(visit.movement.traits, visit.rules.held).map((p) => [p.id, p]));
   return {
-    format: 'eclat-service-record', version: 1,
-    condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({ place, seen, severity, earlierRepair, proposal })),
+    format: 'eclat-service-record',
+    version: 1,
+    condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({
+      place,
+      seen,
+      severity,
+      earlierRepair,
+      proposal,
+    })),
     causes: visit.cause ? [visit.cause] : [],
-    cleaned: visit.baths.map((b) => ({ bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(), parts: b.parts.map((p) => p.name), minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null) })),
+    cleaned: visit.baths.map((b) => ({
+      bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(),
+      parts: b.parts.map((p) => p.name),
+      minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null),
+    })),
     ...lookedOf(visit),
     ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.look)) }),
-    bushes: visit.bushes.filter((b) => !b.off).map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({ hole: holes.get(hole) ?? hole, pivotMm, boreMm, outsideMm, heightMm })),
+    bushes: visit.bushes
+      .filter((b) => !b.off)
+      .map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({
+        hole: holes.get(hole) ?? hole,
+        pivotMm,
+        boreMm,
+        outsideMm,
+        heightMm,
+      })),
     parts: visit.parts.map(recordedPart),
-    oiled: visit.oiled.flatMap((o) => { const p = points.get(o.point); return p ? [{ where: p.where, grade: p.grade }] : []; }),
+    oiled: visit.oiled.flatMap((o) => {
+      const p = points.get(o.point);
+      return p ? [{ where: p.where, grade: p.grade }] : [];
+    }),
     test: {
-      days: run ? Number(run.days.toFixed(1)) : 0, readings: run?.segment.length ?? 0,
+      days: run ? Number(run.days.toFixed(1)) : 0,
+      readings: run?.segment.length ?? 0,
       rateSecondsPerDay: run?.fit ? Number(run.fit.rateSecondsPerDay.toFixed(2)) : null,
       halfWidthSecondsPerDay: run?.fit ? Number(run.fit.halfWidthSecondsPerDay.toFixed(2)) : null,
-      verdict: run?.verdict.text ?? 'No test run.', waived: waiver?.trim() || null,
+      verdict: run?.verdict.text ?? 'No test run.',
+      waived: waiver?.trim() || null,
     },
-    ...(visit.casework.some((t) => t.doneAt !== null) && { casework: visit.casework.filter((t) => t.doneAt !== null).map(({ place, what, product, origin, log }) => ({ place, what, product, times: log.length, origin: origin ?? '' })) }),
-    declined: visit.agreement.lines.filter((l) => l.state === 'declined' && inRoute(l, visit.agreement.chosen?.route ?? null)).map((l) => l.what),
+    ...(visit.casework.some((t) => t.doneAt !== null) && {
+      casework: visit.casework
+        .filter((t) => t.doneAt !== null)
+        .map(({ place, what, product, origin, log }) => ({
+          place,
+          what,
+          product,
+          times: log.length,
+          origin: origin ?? '',
+        })),
+    }),
+    declined: visit.agreement.lines
+      .filter((l) => l.state === 'declined' && inRoute(l, visit.agreement.chosen?.route ?? null))
+      .map((l) => l.what),
     note,
   };
 }

@@ -5,11 +5,16 @@ import { canonical, privateWordsIn, type ServiceRecord } from './record.ts';
 
 describe('dates as inscriptions give them', () => {
   // Published: ISO 8601-2:2019, unspecified digits are written X.
-  it.each([['1894-03-07', 'day', '7 March 1894'], ['1894-03', 'month', 'March 1894'], ['1894', 'year', '1894'], ['189X', 'decade', '1890s, year illegible'], ['XXXX', 'illegible', 'undated']])(
-    '%s is known to the %s', (edtf, precision, words) => {
-      expect(precisionOf(edtf)).toBe(precision);
-      expect(dateInWords(edtf)).toBe(words);
-    });
+  it.each([
+    ['1894-03-07', 'day', '7 March 1894'],
+    ['1894-03', 'month', 'March 1894'],
+    ['1894', 'year', '1894'],
+    ['189X', 'decade', '1890s, year illegible'],
+    ['XXXX', 'illegible', 'undated'],
+  ])('%s is known to the %s', (edtf, precision, words) => {
+    expect(precisionOf(edtf)).toBe(precision);
+    expect(dateInWords(edtf)).toBe(words);
+  });
   it('spans what it can mean and sorts by it', () => {
     expect(yearSpan('189X')).toEqual([1890, 1900]);
     expect(yearSpan('XXXX')).toBeNull();
@@ -24,16 +29,30 @@ describe('dates as inscriptions give them', () => {
 
 describe('the record that leaves the visit', () => {
   const record: ServiceRecord = {
-    format: 'eclat-service-record', version: 1, condition: [{ place: 'case', seen: 'hinge loose', severity: 'looks', earlierRepair: false, proposal: '' }],
-    causes: [], cleaned: [], bushes: [], parts: [], oiled: [], note: '',
+    format: 'eclat-service-record',
+    version: 1,
+    condition: [{ place: 'case', seen: 'hinge loose', severity: 'looks', earlierRepair: false, proposal: '' }],
+    causes: [],
+    cleaned: [],
+    bushes: [],
+    parts: [],
+    oiled: [],
+    note: '',
     test: { days: 8, readings: 9, rateSecondsPerDay: 3, halfWidthSecondsPerDay: 1, verdict: 'inside', waived: null },
   };
-  const owner = { name: 'Mrs Odile Tarrowby', phone: '0555 010 442', email: 'odile@tarrowby.example', address: '4 Cooper’s Yard\nAldermere' };
+  const owner = {
+    name: 'Mrs Odile Tarrowby',
+    phone: '0555 010 442',
+    email: 'odile@tarrowby.example',
+    address: '4 Cooper’s Yard\nAldermere',
+  };
 
   it('finds the owner wherever they slipped in', () => {
     expect(privateWordsIn(record, owner)).toEqual([]);
     expect(privateWordsIn({ ...record, note: 'Ring 0555-010442 first' }, owner)[0]).toContain('the note');
-    expect(privateWordsIn({ ...record, condition: [{ ...record.condition[0]!, seen: 'Tarrowby’s own glue' }] }, owner)[0]).toContain('a finding');
+    expect(
+      privateWordsIn({ ...record, condition: [{ ...record.condition[0]!, seen: 'Tarrowby’s own glue' }] }, owner)[0],
+    ).toContain('a finding');
     expect(privateWordsIn({ ...record, note: 'the mrs of the house' }, owner)).toEqual([]);
   });
   it('has one form whatever order it was built in', () => {
@@ -45,10 +64,29 @@ describe('the record that leaves the visit', () => {
 
 describe('dating from evidence', () => {
   it.each([
-    [[[1871, null], [1868, null], [null, 1894]], '1871 to 1894', false],
-    [[[1871, null], [null, 1849]], 'Not before 1871 and not after 1849: a part or a reading is of another time', true],
+    [
+      [
+        [1871, null],
+        [1868, null],
+        [null, 1894],
+      ],
+      '1871 to 1894',
+      false,
+    ],
+    [
+      [
+        [1871, null],
+        [null, 1849],
+      ],
+      'Not before 1871 and not after 1849: a part or a reading is of another time',
+      true,
+    ],
     [[[null, 1894]], 'Not after 1894', false],
     [[], 'No evidence yet', false],
   ] as [[number | null, number | null][], string, boolean][])('%j is %s', (rows, words, contradiction) =>
-    expect(dateFrom(rows.map(([notBefore, notAfter]) => ({ notBefore, notAfter, why: '' })))).toMatchObject({ words, contradiction }));
+    expect(dateFrom(rows.map(([notBefore, notAfter]) => ({ notBefore, notAfter, why: '' })))).toMatchObject({
+      words,
+      contradiction,
+    }),
+  );
 });

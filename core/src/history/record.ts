@@ -8,7 +8,14 @@ export interface ServiceRecord {
   bushes: { hole: string; pivotMm: number; boreMm: number; outsideMm: number; heightMm: number }[];
   parts: { what: string; source: string; size: string; oldPart: string }[];
   oiled: { where: string; grade: string }[];
-  test: { days: number; readings: number; rateSecondsPerDay: number | null; halfWidthSecondsPerDay: number | null; verdict: string; waived: string | null };
+  test: {
+    days: number;
+    readings: number;
+    rateSecondsPerDay: number | null;
+    halfWidthSecondsPerDay: number | null;
+    verdict: string;
+    waived: string | null;
+  };
   /** Pivots, teeth, clicks, pallets: how many were sound, and each that was not. Absent in entries of before. */
   looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
   /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
@@ -23,12 +30,16 @@ export interface ServiceRecord {
 /** Canonical JSON (keys sorted, no white space): the same record has the same bytes, so the same hash. As RFC 8785 for our value types. */
 export function canonical(value: unknown): string {
   if (value === null || typeof value !== 'object') {
-    if (typeof value === 'number' && !Number.isFinite(value)) throw new RangeError('a record holds finite numbers only');
+    if (typeof value === 'number' && !Number.isFinite(value))
+      throw new RangeError('a record holds finite numbers only');
     return JSON.stringify(value ?? null);
   }
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  return `{${Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(',')}}`;
+  return `{${Object.entries(value)
+    .filter(([, v]) => v !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
+    .join(',')}}`;
 }
 
 export interface PrivateWords {
@@ -39,31 +50,68 @@ export interface PrivateWords {
 }
 
 /** Titles and little words that are no sign of a person. */
-const PLAIN = new Set(['the', 'and', 'van', 'von', 'der', 'den', 'mrs', 'miss', 'mister', 'sir', 'estate', 'club', 'society', 'church', 'school', 'museum', 'hall', 'town']);
+const PLAIN = new Set([
+  'the',
+  'and',
+  'van',
+  'von',
+  'der',
+  'den',
+  'mrs',
+  'miss',
+  'mister',
+  'sir',
+  'estate',
+  'club',
+  'society',
+  'church',
+  'school',
+  'museum',
+  'hall',
+  'town',
+]);
 
 /**
  * Places in the record where the owner's own words stand: a name, phone, address or e-mail typed into a finding by mistake.
  * The signer takes them out; nothing is cut by guess.
  */
 export function privateWordsIn(record: ServiceRecord, owner: PrivateWords): string[] {
-  const names = owner.name.split(/[^\p{L}’'-]+/u).map((w) => w.toLowerCase()).filter((w) => w.length >= 3 && !PLAIN.has(w));
+  const names = owner.name
+    .split(/[^\p{L}’'-]+/u)
+    .map((w) => w.toLowerCase())
+    .filter((w) => w.length >= 3 && !PLAIN.has(w));
   const digits = (owner.phone ?? '').replace(/\D/g, '');
-  const wholes = [owner.email, owner.address?.split('\n')[0]].map((w) => w?.trim().toLowerCase()).filter((w): w is string => Boolean(w && w.length >= 5));
+  const wholes = [owner.email, owner.address?.split('\n')[0]]
+    .map((w) => w?.trim().toLowerCase())
+    .filter((w): w is string => Boolean(w && w.length >= 5));
   const found: string[] = [];
   walk(record, '', (path, text) => {
     const lower = text.toLowerCase();
     const words = lower.split(/[^\p{L}’'-]+/u);
-    const hit = names.find((n) => words.includes(n) || words.includes(`${n}’s`) || words.includes(`${n}'s`))
-      ?? wholes.find((w) => lower.includes(w))
-      ?? (digits.length >= 6 && text.replace(/\D/g, '').includes(digits) ? owner.phone : undefined);
+    const hit =
+      names.find((n) => words.includes(n) || words.includes(`${n}’s`) || words.includes(`${n}'s`)) ??
+      wholes.find((w) => lower.includes(w)) ??
+      (digits.length >= 6 && text.replace(/\D/g, '').includes(digits) ? owner.phone : undefined);
     if (hit) found.push(`“${hit}” belongs to the owner and stands in ${path}: take it out`);
   });
   return found;
 }
 
-const LABELS: Record<string, string> = { condition: 'a finding', causes: 'a cause', cleaned: 'a cleaning run', parts: 'a part', casework: 'work on the case', looked: 'the survey of parts', electric: 'the electric bench', note: 'the note', test: 'the test run', declined: 'declined work' };
+const LABELS: Record<string, string> = {
+  condition: 'a finding',
+  causes: 'a cause',
+  cleaned: 'a cleaning run',
+  parts: 'a part',
+  casework: 'work on the case',
+  looked: 'the survey of parts',
+  electric: 'the electric bench',
+  note: 'the note',
+  test: 'the test run',
+  declined: 'declined work',
+};
 
 function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {
   if (typeof value === 'string') see(label || 'the record', value);
-  else if (value && typeof value === 'object') for (const [key, v] of Object.entries(value)) walk(v, label || LABELS[key] || '', see);
+  else if (value && typeof value === 'object')
+    for (const [key, v] of Object.entries(value)) walk(v, label || LABELS[key] || '', see);
 }

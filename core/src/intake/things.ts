@@ -25,7 +25,8 @@ const MISSING: readonly Row[] = [
   ['Dome', 'a groove in the base', (t) => t.oscillator === 'torsion pendulum'],
   ['Trim, finial or moulding', 'a clean patch, a pin standing out', any],
 ];
-export const missingFor = (traits: Traits) => MISSING.filter(([, , applies]) => applies(traits)).map(([what, evidence]) => ({ what, evidence }));
+export const missingFor = (traits: Traits) =>
+  MISSING.filter(([, , applies]) => applies(traits)).map(([what, evidence]) => ({ what, evidence }));
 
 /** What such a clock usually comes with: offered at the counter, so that nothing is left in the car. */
 const COMES_WITH: readonly Row[] = [
@@ -40,7 +41,8 @@ const COMES_WITH: readonly Row[] = [
   ['Mains lead', '', (t) => has(t, 'mains cord')],
   ['Bag of loose trim', '', any],
 ];
-export const comesWith = (traits: Traits): string[] => COMES_WITH.filter(([, , applies]) => applies(traits)).map(([what]) => what);
+export const comesWith = (traits: Traits): string[] =>
+  COMES_WITH.filter(([, , applies]) => applies(traits)).map(([what]) => what);
 
 export const KEY_FITS = ['fits', 'loose', 'tight', 'does not fit', 'not tried'] as const;
 export type KeyFit = (typeof KEY_FITS)[number];
@@ -57,4 +59,5 @@ const BORROWED: readonly (readonly [RegExp, string])[] = [
   [/slave|driven/i, 'that it drives all of its dials'],
 ];
 /** What stays unproven when these were borrowed to test it. */
-export const unproven = (borrowed: string): string[] => BORROWED.filter(([word]) => word.test(borrowed)).map(([, what]) => what);
+export const unproven = (borrowed: string): string[] =>
+  BORROWED.filter(([word]) => word.test(borrowed)).map(([, what]) => what);

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from './families.ts';
 import { holesOf, poweredTrains } from './traits.ts';
 
-const count = (family: string, train: string) => familyById(family).traits.trains.find((t) => t.train === train)?.arbors.length;
+const count = (family: string, train: string) =>
+  familyById(family).traits.trains.find((t) => t.train === train)?.arbors.length;
 
 describe('families fill in traits', () => {
   // Common practice: an eight-day spring going train has five wheels below the pallets, an eight-day weight train four.

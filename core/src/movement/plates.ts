@@ -9,19 +9,35 @@ export interface Arrangement {
 }
 export const AS_USUAL: Arrangement = { sides: [], centresMm: {} };
 
-export interface Pair { key: string; from: Arbor; to: Arbor }
+export interface Pair {
+  key: string;
+  from: Arbor;
+  to: Arbor;
+}
 /** Neighbours that mesh, from the power to the fast end. */
-export const pairsOf = (train: Train): Pair[] => train.arbors.slice(1).map((to, i) => { const from = train.arbors[i]!; return { key: `${from.id}-${to.id}`, from, to }; });
+export const pairsOf = (train: Train): Pair[] =>
+  train.arbors.slice(1).map((to, i) => {
+    const from = train.arbors[i]!;
+    return { key: `${from.id}-${to.id}`, from, to };
+  });
 
 /** The trains from the right of the front plate. What was not said of a train stands at its end. */
 export const trainsFromRight = (traits: Traits, { sides }: Arrangement): Train[] =>
-  traits.trains.toSorted((a, b) => { const at = (t: Train) => (sides.includes(t.train) ? sides.indexOf(t.train) : sides.length + traits.trains.indexOf(t)); return at(a) - at(b); });
+  traits.trains.toSorted((a, b) => {
+    const at = (t: Train) =>
+      sides.includes(t.train) ? sides.indexOf(t.train) : sides.length + traits.trains.indexOf(t);
+    return at(a) - at(b);
+  });
 
 const WIDEST_MM = 300;
 /** What cannot be, by pair; null where all can. */
-export function arrangementProblem(traits: Traits, { sides, centresMm }: Arrangement): { field: string; message: string } | null {
+export function arrangementProblem(
+  traits: Traits,
+  { sides, centresMm }: Arrangement,
+): { field: string; message: string } | null {
   const trains = traits.trains.map((t) => t.train);
-  if (new Set(sides).size !== sides.length || sides.some((s) => !trains.includes(s))) return { field: 'sides', message: 'Each train of this movement once.' };
+  if (new Set(sides).size !== sides.length || sides.some((s) => !trains.includes(s)))
+    return { field: 'sides', message: 'Each train of this movement once.' };
   const pairs = new Set(traits.trains.flatMap((t) => pairsOf(t).map((p) => p.key)));
   for (const [pair, mm] of Object.entries(centresMm)) {
     if (!pairs.has(pair)) return { field: `centresMm.${pair}`, message: 'These two do not mesh in this movement.' };

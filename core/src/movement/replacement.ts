@@ -5,7 +5,12 @@ export const REPLACEMENT_PARTS = ['match', 'moves over', 'comes off', 'before it
 export type ReplacementPart = (typeof REPLACEMENT_PARTS)[number];
 export const CHECK_ANSWERS = ['yes', 'no', 'not here'] as const;
 export type CheckAnswer = (typeof CHECK_ANSWERS)[number];
-export const OLD_MOVEMENT_FATES = ['returned to the owner', 'kept as a donor', 'reconditioned into stock', 'scrapped'] as const;
+export const OLD_MOVEMENT_FATES = [
+  'returned to the owner',
+  'kept as a donor',
+  'reconditioned into stock',
+  'scrapped',
+] as const;
 export type OldMovementFate = (typeof OLD_MOVEMENT_FATES)[number];
 
 export interface ReplacementCheck {
@@ -23,14 +28,21 @@ export interface ReplacementCheck {
 export function replacementChecks(traits: Traits, oilRule: string): ReplacementCheck[] {
   const strikes = traits.strike !== 'none';
   const chimes = traits.trains.some((t) => t.train === 'chime');
-  const of = (part: ReplacementPart, id: string, asks: string, caution?: string): ReplacementCheck => ({ id, part, asks, ...(caution ? { caution } : {}) });
+  const of = (part: ReplacementPart, id: string, asks: string, caution?: string): ReplacementCheck => ({
+    id,
+    part,
+    asks,
+    ...(caution ? { caution } : {}),
+  });
   return [
     of('match', 'type', 'Type and its suffix are the same, or the maker’s table names this one in its place'),
     of('match', 'made', 'The type is still made, so that the next shop can get it too'),
     of('match', 'shaft', 'Hand shaft: length past the dial, thread and shape'),
     of('match', 'holes', 'Winding and fixing holes stand where the dial and the case have theirs'),
-    traits.oscillator === 'pendulum' && of('match', 'pendulum', 'Pendulum: the same length and hook, or a new one comes with it'),
-    traits.oscillator !== 'pendulum' && of('match', 'no-pendulum', 'No pendulum: it beats by itself as the old one did'),
+    traits.oscillator === 'pendulum' &&
+      of('match', 'pendulum', 'Pendulum: the same length and hook, or a new one comes with it'),
+    traits.oscillator !== 'pendulum' &&
+      of('match', 'no-pendulum', 'No pendulum: it beats by itself as the old one did'),
     chimes && of('match', 'chime', 'Chime: the same rods, hammers and tunes, and the hammers reach them'),
     strikes && of('match', 'strike', 'Strike: the hammer falls on the same bell, rod or gong'),
     of('moves over', 'posts', 'Posts, feet and brackets'),
@@ -39,18 +51,34 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
     has(traits, 'selector lever') && of('moves over', 'selector', 'Selector or silent lever'),
     (strikes || chimes) && of('moves over', 'hammers', 'Hammers, or their heads'),
     of('comes off', 'transit', 'Transit locks and ties'),
-    has(traits, 'moon work') && of('comes off', 'moon-stub', 'Any stub that fouls the moon dial: turn the moon by hand through its whole round'),
+    has(traits, 'moon work') &&
+      of('comes off', 'moon-stub', 'Any stub that fouls the moon dial: turn the moon by hand through its whole round'),
     has(traits, 'calendar work') && of('comes off', 'calendar-stub', 'Any stub that fouls the calendar work'),
     has(traits, 'lacquered plates') && of('comes off', 'lacquer', 'Lacquer that ran into a hole'),
-    of('before it goes in', 'one-nut', 'If its plates were opened: one pillar nut at a time was loosened and set again', traits.trains.some((t) => isSpring(t.drive)) ? 'A new movement comes with its springs set up: let them down before any nut is touched.' : undefined),
+    of(
+      'before it goes in',
+      'one-nut',
+      'If its plates were opened: one pillar nut at a time was loosened and set again',
+      traits.trains.some((t) => isSpring(t.drive))
+        ? 'A new movement comes with its springs set up: let them down before any nut is touched.'
+        : undefined,
+    ),
     of('before it goes in', 'oil', `Oil by house rule: ${oilRule}`),
     of('before it goes in', 'runs', 'It runs on the bench, strikes and chimes before it goes into its case'),
   ].filter((c): c is ReplacementCheck => c !== false);
 }
 
 /** What still stands in the way: checks without an answer, and matches that were answered no. */
-export function replacementObstacles(checks: readonly ReplacementCheck[], answers: Readonly<Record<string, { answer: CheckAnswer; note: string }>>): string[] {
+export function replacementObstacles(
+  checks: readonly ReplacementCheck[],
+  answers: Readonly<Record<string, { answer: CheckAnswer; note: string }>>,
+): string[] {
   const open = checks.filter((c) => !answers[c.id]);
-  const wrong = checks.filter((c) => c.part === 'match' && answers[c.id]?.answer === 'no' && answers[c.id]!.note.trim() === '');
-  return [...(open.length > 0 ? [`${open.length} ${open.length === 1 ? 'point is' : 'points are'} not answered`] : []), ...wrong.map((c) => `“${c.asks}” is answered no: say how it is met`)];
+  const wrong = checks.filter(
+    (c) => c.part === 'match' && answers[c.id]?.answer === 'no' && answers[c.id]!.note.trim() === '',
+  );
+  return [
+    ...(open.length > 0 ? [`${open.length} ${open.length === 1 ? 'point is' : 'points are'} not answered`] : []),
+    ...wrong.map((c) => `“${c.asks}” is answered no: say how it is met`),
+  ];
 }

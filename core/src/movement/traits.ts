@@ -4,8 +4,14 @@ export const TRAINS = ['going', 'strike', 'chime', 'alarm'] as const;
 export type TrainKey = (typeof TRAINS)[number];
 
 export const DRIVES = [
-  'open spring', 'barrel spring', 'fusee spring', 'weight on line', 'weight on endless chain',
-  'electric rewind', 'mains', 'none',
+  'open spring',
+  'barrel spring',
+  'fusee spring',
+  'weight on line',
+  'weight on endless chain',
+  'electric rewind',
+  'mains',
+  'none',
 ] as const;
 export type Drive = (typeof DRIVES)[number];
 
@@ -15,10 +21,34 @@ export const ESCAPEMENTS = ['recoil', 'dead-beat', 'lever', 'pin-pallet', 'verge
 export const STRIKES = ['none', 'count wheel', 'rack', 'ship bells'] as const;
 
 export const FITTINGS = [
-  'crutch', 'suspension spring', 'torsion strip', 'platform', 'hairspring', 'cone pivots', 'lantern pinions',
-  'stop work', 'maintaining power', 'fusee chain', 'pulleys', 'chime drum', 'selector lever', 'moon work',
-  'calendar work', 'repeater', 'coil', 'contacts', 'rotor', 'print work', 'recording drum', 'dome', 'lacquered plates',
-  'bellows', 'wooden arbors', 'mains cord', 'luminous paint', 'mercury pendulum',
+  'crutch',
+  'suspension spring',
+  'torsion strip',
+  'platform',
+  'hairspring',
+  'cone pivots',
+  'lantern pinions',
+  'stop work',
+  'maintaining power',
+  'fusee chain',
+  'pulleys',
+  'chime drum',
+  'selector lever',
+  'moon work',
+  'calendar work',
+  'repeater',
+  'coil',
+  'contacts',
+  'rotor',
+  'print work',
+  'recording drum',
+  'dome',
+  'lacquered plates',
+  'bellows',
+  'wooden arbors',
+  'mains cord',
+  'luminous paint',
+  'mercury pendulum',
 ] as const;
 export type Fitting = (typeof FITTINGS)[number];
 
@@ -52,7 +82,14 @@ export interface Traits {
 
 export const has = (traits: Traits, fitting: Fitting): boolean => traits.fittings.includes(fitting);
 
-const STORED: readonly Drive[] = ['open spring', 'barrel spring', 'fusee spring', 'weight on line', 'weight on endless chain', 'electric rewind'];
+const STORED: readonly Drive[] = [
+  'open spring',
+  'barrel spring',
+  'fusee spring',
+  'weight on line',
+  'weight on endless chain',
+  'electric rewind',
+];
 
 /** Trains that can hold power while the plates are opened, each with its own power state. */
 export const poweredTrains = (traits: Traits): Train[] => traits.trains.filter((t) => STORED.includes(t.drive));
@@ -60,7 +97,8 @@ export const poweredTrains = (traits: Traits): Train[] => traits.trains.filter((
 const SPRINGS: readonly Drive[] = ['open spring', 'barrel spring', 'fusee spring'];
 export const isSpring = (drive: Drive): boolean => SPRINGS.includes(drive);
 export const isWeight = (drive: Drive): boolean => drive === 'weight on line' || drive === 'weight on endless chain';
-export const drivenBy = (traits: Traits, test: (drive: Drive) => boolean): boolean => traits.trains.some((t) => test(t.drive));
+export const drivenBy = (traits: Traits, test: (drive: Drive) => boolean): boolean =>
+  traits.trains.some((t) => test(t.drive));
 
 export const PLATES = ['front', 'back'] as const;
 export type Plate = (typeof PLATES)[number];

@@ -28,11 +28,16 @@ describe('the oil chart', () => {
 });
 
 describe('the chart under house rules', () => {
-  const at = (id: string, rules: Record<string, string>) => oilChart(familyById('mantel-barrels').traits, rules).find((p) => p.id === id)!.grade;
+  const at = (id: string, rules: Record<string, string>) =>
+    oilChart(familyById('mantel-barrels').traits, rules).find((p) => p.id === id)!.grade;
   // Practice: rack and teeth dry, grease in a barrel; other schools oil them.
   it('follows the school that holds, and has the same points under every one', () => {
     expect([at('rack', {}), at('teeth', {}), at('mainspring-barrel', {})]).toEqual(['none', 'none', 'grease']);
-    expect([at('rack', { rack: 'trace' }), at('teeth', { teeth: 'oiled' }), at('mainspring-barrel', { 'spring-grease': 'oil' })]).toEqual(['fine', 'clock', 'heavy']);
+    expect([
+      at('rack', { rack: 'trace' }),
+      at('teeth', { teeth: 'oiled' }),
+      at('mainspring-barrel', { 'spring-grease': 'oil' }),
+    ]).toEqual(['fine', 'clock', 'heavy']);
     const ids = (rules: Record<string, string>) => oilChart(familyById('fusee').traits, rules).map((p) => p.id);
     expect(ids({ chains: 'dry', teeth: 'greased' })).toEqual(ids({}));
   });
@@ -42,6 +47,9 @@ describe('the chart under house rules', () => {
 it('every pivot of every family has its point, save levers and pallets beside a balance', () => {
   for (const { id, traits } of FAMILIES) {
     const chart = oilChart(traits);
-    for (const { arbor } of holesOf(traits).filter((h) => traits.oscillator !== 'balance' || !['lever', 'pallet'].includes(h.arbor.class))) expect(pointOfPivot(chart, arbor.class)?.id ?? 'none', `${id} ${arbor.id}`).not.toBe('none');
+    for (const { arbor } of holesOf(traits).filter(
+      (h) => traits.oscillator !== 'balance' || !['lever', 'pallet'].includes(h.arbor.class),
+    ))
+      expect(pointOfPivot(chart, arbor.class)?.id ?? 'none', `${id} ${arbor.id}`).not.toBe('none');
   }
 });

@@ -14,25 +14,56 @@ export interface OilPoint {
 type Row = readonly [id: string, where: string, grade: Grade, amount: string, applies: (t: Traits) => boolean];
 
 const always = () => true;
-const pivotsOf = (t: Traits, ...classes: string[]) => t.trains.some((tr) => tr.arbors.some((a) => classes.includes(a.class)));
+const pivotsOf = (t: Traits, ...classes: string[]) =>
+  t.trains.some((tr) => tr.arbors.some((a) => classes.includes(a.class)));
 const strikes = (t: Traits) => t.trains.some((tr) => tr.train === 'strike' || tr.train === 'chime');
 
 /** Grades and amounts are common practice; "none" is a point to be ticked too: it was looked at and left dry. */
 const ROWS: readonly Row[] = [
-  ['barrel-pivots', 'Barrel and winding arbors, clicks', 'heavy', 'a drop each', (t) => drivenBy(t, isSpring) || pivotsOf(t, 'barrel')],
-  ['mainspring-barrel', 'Mainspring in its barrel', 'grease', 'thin, after it is in', (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring')],
+  [
+    'barrel-pivots',
+    'Barrel and winding arbors, clicks',
+    'heavy',
+    'a drop each',
+    (t) => drivenBy(t, isSpring) || pivotsOf(t, 'barrel'),
+  ],
+  [
+    'mainspring-barrel',
+    'Mainspring in its barrel',
+    'grease',
+    'thin, after it is in',
+    (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring'),
+  ],
   ['mainspring-open', 'Open mainspring', 'heavy', 'a film, wiped', (t) => drivenBy(t, (d) => d === 'open spring')],
-  ['train-low', 'Train pivots up to the centre, front and back', 'clock', 'sink half full', (t) => pivotsOf(t, 'train')],
+  [
+    'train-low',
+    'Train pivots up to the centre, front and back',
+    'clock',
+    'sink half full',
+    (t) => pivotsOf(t, 'train'),
+  ],
   ['train-high', 'Train pivots above the centre, and fly', 'clock', 'tiny', (t) => pivotsOf(t, 'late train', 'fly')],
   ['escape', 'Escape wheel pivots', 'fine', 'tiny', (t) => t.escapement !== 'none'],
   ['pallet-faces', 'Pallet faces, or two escape teeth', 'fine', 'a film', (t) => t.escapement !== 'none'],
   ['pallet-arbor', 'Pallet arbor', 'fine', 'tiny', (t) => pivotsOf(t, 'pallet') && t.oscillator !== 'balance'],
   ['lever-pivots', 'Lever pivots of the platform', 'none', 'a pool slows the snap', (t) => has(t, 'platform')],
-  ['balance-pivots', 'Balance pivots and jewels', 'fine', 'tiny', (t) => t.oscillator === 'balance' && !has(t, 'cone pivots')],
+  [
+    'balance-pivots',
+    'Balance pivots and jewels',
+    'fine',
+    'tiny',
+    (t) => t.oscillator === 'balance' && !has(t, 'cone pivots'),
+  ],
   ['cone-pivots', 'Cone pivots of the balance', 'fine', 'one tiny drop', (t) => has(t, 'cone pivots')],
   ['hairspring', 'Hairspring', 'none', 'never', (t) => has(t, 'hairspring')],
   ['crutch', 'Crutch loop or fork', 'fine', 'a trace', (t) => has(t, 'crutch')],
-  ['suspension', 'Suspension spring or strip', 'none', 'never', (t) => has(t, 'suspension spring') || has(t, 'torsion strip')],
+  [
+    'suspension',
+    'Suspension spring or strip',
+    'none',
+    'never',
+    (t) => has(t, 'suspension spring') || has(t, 'torsion strip'),
+  ],
   ['anchor-pin', 'Anchor pin and fork', 'none', 'or the least trace', (t) => t.oscillator === 'torsion pendulum'],
   ['centre-clutch', 'Centre clutch', 'grease', 'a trace', (t) => t.oscillator !== 'mains frequency'],
   ['pipes', 'Cannon and hour pipes', 'clock', 'a trace', always],
@@ -73,6 +104,14 @@ export const oilChart = (traits: Traits, rules: Choices = {}): OilPoint[] =>
 
 /** Which point of the chart a pivot hole belongs to, by how far from the power its arbor turns; a motor's are all alike. */
 const OF_PIVOT: Record<ArborClass, readonly string[]> = {
-  barrel: ['barrel-pivots', 'fusee-pivots'], train: ['train-low'], 'late train': ['train-high'], fly: ['train-high'], escape: ['escape'], pallet: ['pallet-arbor'], lever: ['lever-pivots'], balance: ['balance-pivots', 'cone-pivots'],
+  barrel: ['barrel-pivots', 'fusee-pivots'],
+  train: ['train-low'],
+  'late train': ['train-high'],
+  fly: ['train-high'],
+  escape: ['escape'],
+  pallet: ['pallet-arbor'],
+  lever: ['lever-pivots'],
+  balance: ['balance-pivots', 'cone-pivots'],
 };
-export const pointOfPivot = (chart: readonly OilPoint[], arbor: ArborClass): OilPoint | null => chart.find((p) => p.id === 'motor-bushes' || OF_PIVOT[arbor].includes(p.id)) ?? null;
+export const pointOfPivot = (chart: readonly OilPoint[], arbor: ArborClass): OilPoint | null =>
+  chart.find((p) => p.id === 'motor-bushes' || OF_PIVOT[arbor].includes(p.id)) ?? null;

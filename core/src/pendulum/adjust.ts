@@ -3,8 +3,8 @@ import { need } from '../units/index.ts';
 /** What sets the rate of a clock, and what one step of it is called. */
 export const SETTERS = {
   'rating nut': { unit: 'turns', up: 'up', down: 'down' },
-  'regulator': { unit: 'divisions', up: 'towards fast', down: 'towards slow' },
-  'hairspring': { unit: 'mm', up: 'shorter', down: 'longer' },
+  regulator: { unit: 'divisions', up: 'towards fast', down: 'towards slow' },
+  hairspring: { unit: 'mm', up: 'shorter', down: 'longer' },
   'bob weights': { unit: 'g', up: 'added', down: 'taken off' },
 } as const;
 export type Setter = keyof typeof SETTERS;
@@ -13,7 +13,8 @@ export type Setter = keyof typeof SETTERS;
 export const oneOf = (unit: string): string => unit.replace(/s$/, '');
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
 function parts(x: number): string {
-  const whole = Math.floor(x), eighths = (x - whole) * 8;
+  const whole = Math.floor(x),
+    eighths = (x - whole) * 8;
   if (Math.abs(eighths - Math.round(eighths)) > 1e-6) return String(Number(x.toFixed(x < 10 ? 2 : 0)));
   return `${whole > 0 || eighths === 0 ? whole : ''}${EIGHTHS[Math.round(eighths)] ?? ''}`;
 }
@@ -34,7 +35,11 @@ export const hairspringEffect = (actingMm: number): number => 43200 / actingMm;
  * it follows from the moment of inertia and is checked so.
  */
 export function addedWeightEffect(pendulumG: number, lengthMm: number, belowMm: number): number {
-  need(belowMm >= 0 && belowMm <= lengthMm, 'belowMm', 'The weight lies between the suspension and the centre of the bob.');
+  need(
+    belowMm >= 0 && belowMm <= lengthMm,
+    'belowMm',
+    'The weight lies between the suspension and the centre of the bob.',
+  );
   const h = belowMm / lengthMm;
   return (43200 * h * (1 - h)) / pendulumG;
 }
@@ -68,7 +73,13 @@ export const RATE_NOISE = 3;
  * @param theory s/day per unit, or null where theory does not know (a regulator's divisions)
  * @returns null when there is neither theory nor a trial that moved anything
  */
-export function adviseSetting(theory: number | null, tried: readonly Tried[], rate: number, wanted = 0, noise = RATE_NOISE): Advice | null {
+export function adviseSetting(
+  theory: number | null,
+  tried: readonly Tried[],
+  rate: number,
+  wanted = 0,
+  noise = RATE_NOISE,
+): Advice | null {
   need(noise > 0, 'noise', 'The uncertainty of a rate is more than nothing.');
   need(theory === null || (theory > 0 && Number.isFinite(theory)), 'theory', 'One unit up makes it gain.');
   const variance = 2 * noise * noise; // a change is the difference of two rates
@@ -86,7 +97,9 @@ export function adviseSetting(theory: number | null, tried: readonly Tried[], ra
   const amount = (wanted - rate) / perUnit;
   const share = prior / weight;
   return {
-    perUnit, halfWidthPerUnit: 1.96 * sd, amount,
+    perUnit,
+    halfWidthPerUnit: 1.96 * sd,
+    amount,
     leavesSecondsPerDay: 1.96 * Math.hypot(amount * sd, noise),
     from: share > 0.9 ? 'theory' : share < 0.1 ? 'the clock' : 'both',
   };

@@ -18,4 +18,5 @@ export function gravityAt(latitudeDeg: number, heightM: number): number {
 }
 
 /** What a pendulum regulated at one gravity does at another, s/day: it gains where gravity is stronger. */
-export const rateMoved = (fromGravity: number, toGravity: number): number => 86400 * (Math.sqrt(toGravity / fromGravity) - 1);
+export const rateMoved = (fromGravity: number, toGravity: number): number =>
+  86400 * (Math.sqrt(toGravity / fromGravity) - 1);

@@ -18,4 +18,5 @@ export function beatsForLength(lengthMm: number, gravity = STANDARD_GRAVITY): nu
 }
 
 /** How much longer (positive) a pendulum must be made for this change of rate, mm: faster is shorter. Small changes. */
-export const lengthenMm = (lengthMm: number, rateChangeSecondsPerDay: number): number => (-2 * lengthMm * rateChangeSecondsPerDay) / 86400;
+export const lengthenMm = (lengthMm: number, rateChangeSecondsPerDay: number): number =>
+  (-2 * lengthMm * rateChangeSecondsPerDay) / 86400;

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addedWeightEffect, adviseSetting, beatsForLength, circularErrorSecondsPerDay, gravityAt, lengthenMm, lengthMmFor, nutEffect, temperatureSecondsPerDayPerC } from './index.ts';
+import {
+  addedWeightEffect,
+  adviseSetting,
+  beatsForLength,
+  circularErrorSecondsPerDay,
+  gravityAt,
+  lengthenMm,
+  lengthMmFor,
+  nutEffect,
+  temperatureSecondsPerDayPerC,
+} from './index.ts';
 
 /** Period of θ″ = −(g/L) sin θ released at rest, by Runge–Kutta; the oracle for what the formulas say of a swing. */
 function periodByIntegration(lengthM: number, g: number, startDeg: number): number {
@@ -32,16 +42,37 @@ describe('a pendulum', () => {
   });
 
   // Published values of the series for circular error; of WGS 84 gravity at 45°; handbook lengths.
-  it.each([[1, 1.6449], [2, 6.5797], [3, 14.8042], [5, 41.1217], [10, 164.467]])('loses at %d° %d s a day', (arc, loss) => expect(circularErrorSecondsPerDay(arc)).toBeCloseTo(loss, 3));
-  it.each([[3600, 993.621], [7200, 248.405], [9000, 158.979], [10800, 110.402], [14400, 62.101]])('of %d beats is %d mm long', (beats, mm) => expect(lengthMmFor(beats)).toBeCloseTo(mm, 2));
+  it.each([
+    [1, 1.6449],
+    [2, 6.5797],
+    [3, 14.8042],
+    [5, 41.1217],
+    [10, 164.467],
+  ])('loses at %d° %d s a day', (arc, loss) => expect(circularErrorSecondsPerDay(arc)).toBeCloseTo(loss, 3));
+  it.each([
+    [3600, 993.621],
+    [7200, 248.405],
+    [9000, 158.979],
+    [10800, 110.402],
+    [14400, 62.101],
+  ])('of %d beats is %d mm long', (beats, mm) => expect(lengthMmFor(beats)).toBeCloseTo(mm, 2));
   it('knows the gravity of a place', () => {
     expect(gravityAt(45, 0)).toBeCloseTo(9.806198, 6);
-    for (const [latitude, mm] of [[0, 990.954], [45, 993.576], [90, 996.209]] as const) expect(lengthMmFor(3600, gravityAt(latitude, 0))).toBeCloseTo(mm, 2);
+    for (const [latitude, mm] of [
+      [0, 990.954],
+      [45, 993.576],
+      [90, 996.209],
+    ] as const)
+      expect(lengthMmFor(3600, gravityAt(latitude, 0))).toBeCloseTo(mm, 2);
     expect(() => gravityAt(91, 0)).toThrow(RangeError);
   });
 
   it('comes back from beats to length and from length to beats', () => {
-    fc.assert(fc.property(fc.double({ min: 10, max: 5000, noNaN: true }), (mm) => { expect(lengthMmFor(beatsForLength(mm))).toBeCloseTo(mm, 6); }));
+    fc.assert(
+      fc.property(fc.double({ min: 10, max: 5000, noNaN: true }), (mm) => {
+        expect(lengthMmFor(beatsForLength(mm))).toBeCloseTo(mm, 6);
+      }),
+    );
   });
 
   it('changes with its length as two counted lengths do', () => {
@@ -68,7 +99,10 @@ describe('advice on what to turn', () => {
   it('starts from theory, and leaves it for what the clock did', () => {
     const theory = nutEffect(248.4, 0.5);
     expect(adviseSetting(theory, [], 60)).toMatchObject({ from: 'theory', amount: expect.closeTo(-60 / theory, 6) });
-    const half = [{ amount: 2, before: -80, after: 7 }, { amount: -1, before: 7, after: -36 }];
+    const half = [
+      { amount: 2, before: -80, after: 7 },
+      { amount: -1, before: 7, after: -36 },
+    ];
     const learnt = adviseSetting(theory, half, 40, 0, 1)!;
     expect(learnt.from).toBe('the clock');
     expect(learnt.perUnit).toBeCloseTo(43.4, 0);
@@ -76,14 +110,27 @@ describe('advice on what to turn', () => {
   it('needs a trial where there is no theory, and is surer with each', () => {
     expect(adviseSetting(null, [], 60)).toBeNull();
     const one = adviseSetting(null, [{ amount: 1, before: 60, after: 40 }], 40)!;
-    const two = adviseSetting(null, [{ amount: 1, before: 60, after: 40 }, { amount: 1, before: 40, after: 20 }], 20)!;
+    const two = adviseSetting(
+      null,
+      [
+        { amount: 1, before: 60, after: 40 },
+        { amount: 1, before: 40, after: 20 },
+      ],
+      20,
+    )!;
     expect(one.perUnit).toBeCloseTo(-20, 9); // it was turned the wrong way: the sign is learnt too
     expect(two.halfWidthPerUnit).toBeLessThan(one.halfWidthPerUnit);
   });
   it('reaches the wanted rate when the clock does as advised', () => {
-    fc.assert(fc.property(fc.double({ min: 5, max: 200, noNaN: true }), fc.double({ min: -600, max: 600, noNaN: true }), (effect, rate) => {
-      const a = adviseSetting(effect, [{ amount: 1, before: rate - effect, after: rate }], rate)!;
-      expect(rate + a.amount * effect).toBeCloseTo(0, 6);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 200, noNaN: true }),
+        fc.double({ min: -600, max: 600, noNaN: true }),
+        (effect, rate) => {
+          const a = adviseSetting(effect, [{ amount: 1, before: rate - effect, after: rate }], rate)!;
+          expect(rate + a.amount * effect).toBeCloseTo(0, 6);
+        },
+      ),
+    );
   });
 });

@@ -11,8 +11,11 @@ const LEAST_WALL_MM = 0.4;
 const PRESS_MM = 0.015;
 
 /** A plain graded stock to start from; the shop's own list takes its place. Invented sizes in even steps. */
-export const STARTING_STOCK: readonly BushStock[] = [0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.2, 1.4, 1.6, 1.8, 2, 2.5, 3, 3.5, 4].flatMap((boreMm) =>
-  [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 7].filter((outsideMm) => outsideMm - boreMm >= 1 && outsideMm - boreMm <= 3.2)
+export const STARTING_STOCK: readonly BushStock[] = [
+  0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.2, 1.4, 1.6, 1.8, 2, 2.5, 3, 3.5, 4,
+].flatMap((boreMm) =>
+  [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 7]
+    .filter((outsideMm) => outsideMm - boreMm >= 1 && outsideMm - boreMm <= 3.2)
     .flatMap((outsideMm) => [1.5, 2, 3, 4].map((heightMm) => ({ boreMm, outsideMm, heightMm }))),
 );
 
@@ -38,14 +41,33 @@ export type BushChoice<S extends BushStock = BushStock> = S & {
  * @throws RangeError for lengths that are not positive or short > long
  */
 export function bushChoices<S extends BushStock>(w: BushWanted, stock: readonly S[]): BushChoice<S>[] {
-  if (!(w.finishedPivotMm > 0 && w.clearanceMm >= 0 && w.plateMm > 0 && w.holeShortMm > 0 && w.holeLongMm >= w.holeShortMm))
+  if (!(
+    w.finishedPivotMm > 0 &&
+    w.clearanceMm >= 0 &&
+    w.plateMm > 0 &&
+    w.holeShortMm > 0 &&
+    w.holeLongMm >= w.holeShortMm
+  ))
     throw new RangeError(`not a hole that can be bushed: ${JSON.stringify(w)}`);
   const finishedBoreMm = w.finishedPivotMm + w.clearanceMm;
   const swallow = 2 * w.holeLongMm - w.holeShortMm;
-  return stock.filter((b) => b.boreMm <= finishedBoreMm && b.heightMm >= w.plateMm && b.outsideMm >= swallow && b.outsideMm - finishedBoreMm >= 2 * LEAST_WALL_MM)
+  return stock
+    .filter(
+      (b) =>
+        b.boreMm <= finishedBoreMm &&
+        b.heightMm >= w.plateMm &&
+        b.outsideMm >= swallow &&
+        b.outsideMm - finishedBoreMm >= 2 * LEAST_WALL_MM,
+    )
     .sort((a, b) => a.outsideMm - b.outsideMm || b.boreMm - a.boreMm || a.heightMm - b.heightMm)
-    .map((b) => ({ ...b, finishedBoreMm, reamToMm: b.outsideMm - PRESS_MM, centreBackMm: (w.holeLongMm - w.holeShortMm) / 2 }));
+    .map((b) => ({
+      ...b,
+      finishedBoreMm,
+      reamToMm: b.outsideMm - PRESS_MM,
+      centreBackMm: (w.holeLongMm - w.holeShortMm) / 2,
+    }));
 }
 
 /** The first of them, or null when the stock has none. */
-export const chooseBush = (w: BushWanted, stock: readonly BushStock[] = STARTING_STOCK): BushChoice | null => bushChoices(w, stock)[0] ?? null;
+export const chooseBush = (w: BushWanted, stock: readonly BushStock[] = STARTING_STOCK): BushChoice | null =>
+  bushChoices(w, stock)[0] ?? null;

@@ -1,5 +1,10 @@
 /** How the true centre was found and kept. Common practice. */
-export const LOCATED = ['from the unworn side', 'three-point transfer', 'by the depthing of the pair', 'by eye'] as const;
+export const LOCATED = [
+  'from the unworn side',
+  'three-point transfer',
+  'by the depthing of the pair',
+  'by eye',
+] as const;
 export type Located = (typeof LOCATED)[number];
 
 /** Holes that stand bushed: where the last try went off centre, it is plugged and wants its bush again. Bushes in the order they were fitted. */

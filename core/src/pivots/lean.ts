@@ -26,9 +26,14 @@ export function clearanceFromLean(lean: number, plateMm: number): number {
  */
 export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenPlatesMm: number): number {
   need(playMm >= 0, 'playMm', 'Play is not negative.');
-  need(measuredAtMm > 0 && measuredAtMm <= betweenPlatesMm, 'measuredAtMm', 'Measured between the plates, from the far pivot.');
+  need(
+    measuredAtMm > 0 && measuredAtMm <= betweenPlatesMm,
+    'measuredAtMm',
+    'Measured between the plates, from the far pivot.',
+  );
   return (playMm * betweenPlatesMm) / measuredAtMm;
 }
 
 /** Lean of an arbor between plates, degrees: clearance over the gap. Hundredths of a degree: too little to judge by eye. */
-export const leanBetweenPlatesDeg = (clearanceMm: number, gapMm: number): number => Math.atan(clearanceMm / gapMm) * DEG;
+export const leanBetweenPlatesDeg = (clearanceMm: number, gapMm: number): number =>
+  Math.atan(clearanceMm / gapMm) * DEG;

@@ -1,24 +1,145 @@
-import { has, holesOf, isSpring, isWeight, pairsOf, type ArborClass, type Pair, type Traits } from '../movement/index.ts';
+import {
+  has,
+  holesOf,
+  isSpring,
+  isWeight,
+  pairsOf,
+  type ArborClass,
+  type Pair,
+  type Traits,
+} from '../movement/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 
-interface Kind { name: string; states: readonly (readonly [state: string, asks: string])[] }
+interface Kind {
+  name: string;
+  states: readonly (readonly [state: string, asks: string])[];
+}
 
 /** What is looked at beside the holes, and how it can be found. `asks` is the work that follows; empty where nothing does. Practice. */
 export const PART_KINDS = {
-  pivot: { name: 'pivot', states: [['sound', ''], ['scored', 'polish or burnish'], ['worn', 'turn down and burnish'], ['bent', 'straighten'], ['broken', 'repivot']] },
-  depth: { name: 'depth', states: [['right', ''], ['too deep', 'move the centre out: plug and again'], ['too shallow', 'move the centre in: plug and again']] },
-  teeth: { name: 'wheel teeth and pinion leaves', states: [['sound', ''], ['bent', 'straighten'], ['worn', 'move the wheel or renew'], ['broken', 'let in new teeth']] },
-  trundles: { name: 'trundles', states: [['sound', ''], ['grooved', 'renew'], ['loose', 'close the shroud'], ['broken', 'renew']] },
-  click: { name: 'click and ratchet', states: [['sound', ''], ['worn', 'dress or renew'], ['loose', 'rivet or new screw'], ['broken', 'renew']] },
-  clickspring: { name: 'click spring', states: [['sound', ''], ['weak', 'bend or renew'], ['broken', 'renew']] },
-  pins: { name: 'stop and lifting pins', states: [['sound', ''], ['worn', 'renew'], ['loose', 'fix'], ['bent', 'straighten']] },
-  pallets: { name: 'pallets', states: [['sound', ''], ['grooved', 'move over or resurface'], ['chipped', 'renew']] },
-  crutch: { name: 'crutch', states: [['sound', ''], ['loop worn', 'close the loop'], ['loose on its arbor', 'fix'], ['bent', 'straighten']] },
-  suspension: { name: 'suspension', states: [['sound', ''], ['creased', 'renew'], ['cracked', 'renew'], ['rusty', 'renew']] },
-  levers: { name: 'levers', states: [['sound', ''], ['worn', 'dress'], ['bent', 'set'], ['loose', 'fix']] },
-  fly: { name: 'fly', states: [['slips as it should', ''], ['binds', 'ease'], ['slips too easily', 'new friction spring']] },
-  chain: { name: 'chain or line', states: [['sound', ''], ['worn', 'renew'], ['frayed or rusty', 'renew'], ['too short', 'renew']] },
-  balance: { name: 'balance and hairspring', states: [['sound', ''], ['coils cling', 'clean'], ['bent', 'to the turner or renew'], ['rusty', 'renew']] },
+  pivot: {
+    name: 'pivot',
+    states: [
+      ['sound', ''],
+      ['scored', 'polish or burnish'],
+      ['worn', 'turn down and burnish'],
+      ['bent', 'straighten'],
+      ['broken', 'repivot'],
+    ],
+  },
+  depth: {
+    name: 'depth',
+    states: [
+      ['right', ''],
+      ['too deep', 'move the centre out: plug and again'],
+      ['too shallow', 'move the centre in: plug and again'],
+    ],
+  },
+  teeth: {
+    name: 'wheel teeth and pinion leaves',
+    states: [
+      ['sound', ''],
+      ['bent', 'straighten'],
+      ['worn', 'move the wheel or renew'],
+      ['broken', 'let in new teeth'],
+    ],
+  },
+  trundles: {
+    name: 'trundles',
+    states: [
+      ['sound', ''],
+      ['grooved', 'renew'],
+      ['loose', 'close the shroud'],
+      ['broken', 'renew'],
+    ],
+  },
+  click: {
+    name: 'click and ratchet',
+    states: [
+      ['sound', ''],
+      ['worn', 'dress or renew'],
+      ['loose', 'rivet or new screw'],
+      ['broken', 'renew'],
+    ],
+  },
+  clickspring: {
+    name: 'click spring',
+    states: [
+      ['sound', ''],
+      ['weak', 'bend or renew'],
+      ['broken', 'renew'],
+    ],
+  },
+  pins: {
+    name: 'stop and lifting pins',
+    states: [
+      ['sound', ''],
+      ['worn', 'renew'],
+      ['loose', 'fix'],
+      ['bent', 'straighten'],
+    ],
+  },
+  pallets: {
+    name: 'pallets',
+    states: [
+      ['sound', ''],
+      ['grooved', 'move over or resurface'],
+      ['chipped', 'renew'],
+    ],
+  },
+  crutch: {
+    name: 'crutch',
+    states: [
+      ['sound', ''],
+      ['loop worn', 'close the loop'],
+      ['loose on its arbor', 'fix'],
+      ['bent', 'straighten'],
+    ],
+  },
+  suspension: {
+    name: 'suspension',
+    states: [
+      ['sound', ''],
+      ['creased', 'renew'],
+      ['cracked', 'renew'],
+      ['rusty', 'renew'],
+    ],
+  },
+  levers: {
+    name: 'levers',
+    states: [
+      ['sound', ''],
+      ['worn', 'dress'],
+      ['bent', 'set'],
+      ['loose', 'fix'],
+    ],
+  },
+  fly: {
+    name: 'fly',
+    states: [
+      ['slips as it should', ''],
+      ['binds', 'ease'],
+      ['slips too easily', 'new friction spring'],
+    ],
+  },
+  chain: {
+    name: 'chain or line',
+    states: [
+      ['sound', ''],
+      ['worn', 'renew'],
+      ['frayed or rusty', 'renew'],
+      ['too short', 'renew'],
+    ],
+  },
+  balance: {
+    name: 'balance and hairspring',
+    states: [
+      ['sound', ''],
+      ['coils cling', 'clean'],
+      ['bent', 'to the turner or renew'],
+      ['rusty', 'renew'],
+    ],
+  },
 } as const satisfies Record<string, Kind>;
 export type PartKind = keyof typeof PART_KINDS;
 
@@ -34,39 +155,78 @@ export const pivotKey = (hole: string): string => `pivot.${hole}`;
 /** Pairs of which a hole was bushed: their depth is felt again. Pallets and beyond mesh with no leaves. */
 export function pairsTouched(traits: Traits, bushed: ReadonlySet<string>): LookedPart[] {
   const arbors = new Set([...bushed].map((hole) => hole.split('.')[0]!));
-  return traits.trains.flatMap((t) => pairsOf(t).filter((p) => MESHES(p.to.class) && (arbors.has(p.from.id) || arbors.has(p.to.id))).map(depthOf));
+  return traits.trains.flatMap((t) =>
+    pairsOf(t)
+      .filter((p) => MESHES(p.to.class) && (arbors.has(p.from.id) || arbors.has(p.to.id)))
+      .map(depthOf),
+  );
 }
 const MESHES = (to: ArborClass): boolean => to !== 'pallet' && to !== 'lever' && to !== 'balance';
-const depthOf = (p: Pair): LookedPart => ({ key: `depth.${p.key}`, kind: 'depth', name: `${p.from.id} ${p.from.name} with ${p.to.id} ${p.to.name}` });
+const depthOf = (p: Pair): LookedPart => ({
+  key: `depth.${p.key}`,
+  kind: 'depth',
+  name: `${p.from.id} ${p.from.name} with ${p.to.id} ${p.to.name}`,
+});
 
 /** Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the escapement. */
 export function partsToLook(traits: Traits): LookedPart[] {
-  const pivots = holesOf(traits).map((h): LookedPart => ({ key: pivotKey(h.key), kind: 'pivot', name: `${h.arbor.id} ${h.arbor.name}, ${h.plate} pivot` }));
-  const depths = traits.trains.flatMap((t) => pairsOf(t).filter((p) => MESHES(p.to.class)).map(depthOf));
-  return [...pivots, ...depths, ...traits.trains.flatMap((t) => {
-    const of = (kind: PartKind): LookedPart => ({ key: `${kind}.${t.train}`, kind, name: `${t.train} ${PART_KINDS[kind].name}` });
-    const strikes = t.train === 'strike' || t.train === 'chime';
-    return [
-      t.arbors.length > 1 && of('teeth'), t.arbors.length > 1 && has(traits, 'lantern pinions') && of('trundles'),
-      (isSpring(t.drive) || t.drive === 'weight on line') && of('click'), (isSpring(t.drive) || t.drive === 'weight on line') && of('clickspring'),
-      (isWeight(t.drive) || (t.drive === 'fusee spring' && has(traits, 'fusee chain'))) && of('chain'),
-      strikes && of('pins'), strikes && of('levers'), t.arbors.some((a) => a.class === 'fly') && of('fly'),
-    ].filter((x): x is LookedPart => x !== false);
-  }), ...([
-    traits.escapement !== 'none' && 'pallets', has(traits, 'crutch') && 'crutch', has(traits, 'suspension spring') && 'suspension', traits.oscillator === 'balance' && 'balance',
-  ] as const).filter((k): k is 'pallets' => k !== false).map((kind): LookedPart => ({ key: kind, kind, name: PART_KINDS[kind].name }))];
+  const pivots = holesOf(traits).map((h): LookedPart => ({
+    key: pivotKey(h.key),
+    kind: 'pivot',
+    name: `${h.arbor.id} ${h.arbor.name}, ${h.plate} pivot`,
+  }));
+  const depths = traits.trains.flatMap((t) =>
+    pairsOf(t)
+      .filter((p) => MESHES(p.to.class))
+      .map(depthOf),
+  );
+  return [
+    ...pivots,
+    ...depths,
+    ...traits.trains.flatMap((t) => {
+      const of = (kind: PartKind): LookedPart => ({
+        key: `${kind}.${t.train}`,
+        kind,
+        name: `${t.train} ${PART_KINDS[kind].name}`,
+      });
+      const strikes = t.train === 'strike' || t.train === 'chime';
+      return [
+        t.arbors.length > 1 && of('teeth'),
+        t.arbors.length > 1 && has(traits, 'lantern pinions') && of('trundles'),
+        (isSpring(t.drive) || t.drive === 'weight on line') && of('click'),
+        (isSpring(t.drive) || t.drive === 'weight on line') && of('clickspring'),
+        (isWeight(t.drive) || (t.drive === 'fusee spring' && has(traits, 'fusee chain'))) && of('chain'),
+        strikes && of('pins'),
+        strikes && of('levers'),
+        t.arbors.some((a) => a.class === 'fly') && of('fly'),
+      ].filter((x): x is LookedPart => x !== false);
+    }),
+    ...(
+      [
+        traits.escapement !== 'none' && 'pallets',
+        has(traits, 'crutch') && 'crutch',
+        has(traits, 'suspension spring') && 'suspension',
+        traits.oscillator === 'balance' && 'balance',
+      ] as const
+    )
+      .filter((k): k is 'pallets' => k !== false)
+      .map((kind): LookedPart => ({ key: kind, kind, name: PART_KINDS[kind].name })),
+  ];
 }
 
 /** May it be found so? */
 export const partCanBe = (kind: PartKind, state: string): boolean => PART_KINDS[kind].states.some(([s]) => s === state);
 /** The work that a state asks for; empty: none. Half-worn pins and trundles are left where the house leaves them. */
 export function partAsks(kind: PartKind, state: string, choices: Choices = {}): string {
-  const left = held('worn-pins', choices).id === 'leave' && ((kind === 'trundles' && state === 'grooved') || (kind === 'pins' && state === 'worn'));
+  const left =
+    held('worn-pins', choices).id === 'leave' &&
+    ((kind === 'trundles' && state === 'grooved') || (kind === 'pins' && state === 'worn'));
   return left ? '' : ((PART_KINDS[kind].states as Kind['states']).find(([s]) => s === state)?.[1] ?? '');
 }
 
 /** A pivot that was turned down needs its bush: the one forces the other. The size it has now, or null. */
-export const turnedDownMm = (parts: readonly { key: string; toMm: number | null }[], hole: string): number | null => parts.find((p) => p.key === pivotKey(hole))?.toMm ?? null;
+export const turnedDownMm = (parts: readonly { key: string; toMm: number | null }[], hole: string): number | null =>
+  parts.find((p) => p.key === pivotKey(hole))?.toMm ?? null;
 
 /** What is wrong with a turning down: larger than it was, or thinned by more than a third. House rule, from memory. */
 export function turningProblem(fromMm: number | null, toMm: number): string | null {

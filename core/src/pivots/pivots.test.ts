@@ -8,12 +8,19 @@ import { judgeHole, measureProblem } from './verdict.ts';
 
 // House rule (practice): clearance between 0.02 mm and a tenth of the pivot for a train arbor.
 describe('the verdict on a hole', () => {
-  const judge = (pivotMm: number, holeLongMm: number, holeShortMm: number, arbor: 'train' | 'escape' | 'barrel' = 'train') =>
-    judgeHole({ pivotMm, holeLongMm, holeShortMm }, arbor).verdict;
+  const judge = (
+    pivotMm: number,
+    holeLongMm: number,
+    holeShortMm: number,
+    arbor: 'train' | 'escape' | 'barrel' = 'train',
+  ) => judgeHole({ pivotMm, holeLongMm, holeShortMm }, arbor).verdict;
 
   it.each([
-    [1.2, 1.25, 1.24, 'sound'], [1.2, 1.32, 1.3, 'sound'], [1.2, 1.21, 1.21, 'tight'],
-    [1.2, 1.35, 1.3, 'marginal'], [1.2, 1.55, 1.28, 'bush'],
+    [1.2, 1.25, 1.24, 'sound'],
+    [1.2, 1.32, 1.3, 'sound'],
+    [1.2, 1.21, 1.21, 'tight'],
+    [1.2, 1.35, 1.3, 'marginal'],
+    [1.2, 1.55, 1.28, 'bush'],
   ] as const)('pivot %d in %d × %d', (p, long, short, want) => expect(judge(p, long, short)).toBe(want));
 
   it('is stricter at the fast end and looser at the barrel', () => {
@@ -23,10 +30,20 @@ describe('the verdict on a hole', () => {
 
   it('never gets better as the hole grows', () => {
     const rank = { tight: 0, sound: 1, marginal: 2, bush: 3 };
-    fc.assert(fc.property(fc.integer({ min: 20, max: 500 }), fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 100 }), (p, a, b) => {
-      const pivot = p / 100, short = pivot + 0.02;
-      expect(rank[judge(pivot, short + (a + b) / 100, short)]).toBeGreaterThanOrEqual(rank[judge(pivot, short + a / 100, short)]);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 500 }),
+        fc.integer({ min: 0, max: 200 }),
+        fc.integer({ min: 0, max: 100 }),
+        (p, a, b) => {
+          const pivot = p / 100,
+            short = pivot + 0.02;
+          expect(rank[judge(pivot, short + (a + b) / 100, short)]).toBeGreaterThanOrEqual(
+            rank[judge(pivot, short + a / 100, short)],
+          );
+        },
+      ),
+    );
   });
 
   it('names the field that cannot be', () => {
@@ -49,30 +66,52 @@ describe('the choice of a bush', () => {
   });
 
   it('covers every point of the worn hole, by walking its edge', () => {
-    fc.assert(fc.property(fc.integer({ min: 30, max: 300 }), fc.integer({ min: 0, max: 60 }), (p, wear) => {
-      const pivot = p / 100, short = pivot + 0.05, long = short + wear / 100;
-      const bush = chooseBush({ finishedPivotMm: pivot, clearanceMm: 0.04, holeLongMm: long, holeShortMm: short, plateMm: 1.5 });
-      if (!bush) return;
-      for (let i = 0; i < 360; i++) { // the slot left by a pivot of the short diameter that moved by `wear`
-        const a = (i * Math.PI) / 180;
-        const x = (Math.cos(a) > 0 ? wear / 100 : 0) + (short / 2) * Math.cos(a);
-        expect(Math.hypot(x, (short / 2) * Math.sin(a))).toBeLessThanOrEqual(bush.outsideMm / 2 + 1e-9);
-      }
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 300 }), fc.integer({ min: 0, max: 60 }), (p, wear) => {
+        const pivot = p / 100,
+          short = pivot + 0.05,
+          long = short + wear / 100;
+        const bush = chooseBush({
+          finishedPivotMm: pivot,
+          clearanceMm: 0.04,
+          holeLongMm: long,
+          holeShortMm: short,
+          plateMm: 1.5,
+        });
+        if (!bush) return;
+        for (let i = 0; i < 360; i++) {
+          // the slot left by a pivot of the short diameter that moved by `wear`
+          const a = (i * Math.PI) / 180;
+          const x = (Math.cos(a) > 0 ? wear / 100 : 0) + (short / 2) * Math.cos(a);
+          expect(Math.hypot(x, (short / 2) * Math.sin(a))).toBeLessThanOrEqual(bush.outsideMm / 2 + 1e-9);
+        }
+      }),
+    );
   });
 
   it('says there is none rather than offer a wrong one', () => {
     expect(chooseBush({ ...wanted, plateMm: 9 })).toBeNull();
-    expect(chooseBush(wanted, STARTING_STOCK.filter((b) => b.outsideMm < 2))).toBeNull();
+    expect(
+      chooseBush(
+        wanted,
+        STARTING_STOCK.filter((b) => b.outsideMm < 2),
+      ),
+    ).toBeNull();
     expect(() => chooseBush({ ...wanted, holeShortMm: 2 })).toThrow(RangeError);
   });
 });
 
 describe('lean and clearance', () => {
   it('come back from each other', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 0.25, noNaN: true }), fc.double({ min: 0.5, max: 5, noNaN: true }), (c, h) => {
-      expect(clearanceFromLean(leanDeg(c, h), h)).toBeCloseTo(c, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 0.25, noNaN: true }),
+        fc.double({ min: 0.5, max: 5, noNaN: true }),
+        (c, h) => {
+          expect(clearanceFromLean(leanDeg(c, h), h)).toBeCloseTo(c, 9);
+        },
+      ),
+    );
   });
   // Practice: lean is for one plate only; between plates it is too little to see.
   it('between plates is hundredths of a degree', () => expect(leanBetweenPlatesDeg(0.1, 30)).toBeLessThan(0.2));
@@ -86,12 +125,19 @@ describe('the true centre', () => {
     expect(centre).toEqual({ xMm: expect.closeTo(0, 12), yMm: expect.closeTo(0, 12) });
     expect(() => trueCentre({ xMm: 0, yMm: 0 }, 1, 1.2, 0)).toThrow(RangeError);
   });
-  it('is judged by the module', () => expect([17.01, 17.1, 16.9].map((c) => judgeDepth(c, 17, 0.5).depth)).toEqual(['right', 'too shallow', 'too deep']));
+  it('is judged by the module', () =>
+    expect([17.01, 17.1, 16.9].map((c) => judgeDepth(c, 17, 0.5).depth)).toEqual(['right', 'too shallow', 'too deep']));
 });
 
 describe('a stock list', () => {
   const csv = 'shelf;bore_mm;outside_mm;height_mm\nA;1,2;2,5;2\nB;oops;2;2\n';
-  it('is read with comma or point, and says which line is wrong', () => expect(readStock(csv)).toEqual({ stock: [{ boreMm: 1.2, outsideMm: 2.5, heightMm: 2 }], problems: [{ line: 3, message: expect.any(String) }] }));
-  it('comes back from its own table', () => expect(readStock(writeStock(STARTING_STOCK)).stock).toEqual(STARTING_STOCK));
-  it('names the columns that are not there', () => expect(readStock('a,b\n1,2').problems[0]!.message).toContain('bore_mm'));
+  it('is read with comma or point, and says which line is wrong', () =>
+    expect(readStock(csv)).toEqual({
+      stock: [{ boreMm: 1.2, outsideMm: 2.5, heightMm: 2 }],
+      problems: [{ line: 3, message: expect.any(String) }],
+    }));
+  it('comes back from its own table', () =>
+    expect(readStock(writeStock(STARTING_STOCK)).stock).toEqual(STARTING_STOCK));
+  it('names the columns that are not there', () =>
+    expect(readStock('a,b\n1,2').problems[0]!.message).toContain('bore_mm'));
 });

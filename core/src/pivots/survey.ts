@@ -14,24 +14,34 @@ export type Way = (typeof WAYS)[number];
  * Instead of the hole's own two ways: what was seen of its play. Lean only in one plate with the other end free; between
  * plates the sideways play, at its distance from the far pivot.
  */
-export type Seen = { kind: 'lean'; leanDeg: number; plateMm: number } | { kind: 'play'; playMm: number; atMm: number; gapMm: number };
+export type Seen =
+  { kind: 'lean'; leanDeg: number; plateMm: number } | { kind: 'play'; playMm: number; atMm: number; gapMm: number };
 
 /** Diametral clearance that was seen, mm. @throws Outside naming the field */
-export const clearanceSeen = (s: Seen): number => (s.kind === 'lean' ? clearanceFromLean(s.leanDeg, s.plateMm) : clearanceFromPlay(s.playMm, s.atMm, s.gapMm));
+export const clearanceSeen = (s: Seen): number =>
+  s.kind === 'lean' ? clearanceFromLean(s.leanDeg, s.plateMm) : clearanceFromPlay(s.playMm, s.atMm, s.gapMm);
 /** The hole that such play stands for: round, for it does not tell one way from the other. Thousandths. */
 export function holeSeen(pivotMm: number, s: Seen): { holeLongMm: number; holeShortMm: number } {
   const mm = Math.round((pivotMm + clearanceSeen(s)) * 1000) / 1000;
   return { holeLongMm: mm, holeShortMm: mm };
 }
 /** May this be asked in this way of looking? */
-export const seenFits = (kind: Seen['kind'], way: Way): boolean => (kind === 'lean' ? way === 'one-plate' : way !== 'one-plate');
+export const seenFits = (kind: Seen['kind'], way: Way): boolean =>
+  kind === 'lean' ? way === 'one-plate' : way !== 'one-plate';
 
 /**
  * End shake, mm: an arbor must be able to move a little lengthways, and not so far that a wheel leaves its pinion. From
  * memory, house rule: 0.1 to 0.5 for a train of ordinary size, closer for balance and lever, wider for a barrel.
  */
 export const END_SHAKE_MM: Record<ArborClass, readonly [least: number, most: number]> = {
-  barrel: [0.1, 0.8], train: [0.1, 0.5], 'late train': [0.1, 0.5], escape: [0.05, 0.4], pallet: [0.05, 0.4], fly: [0.1, 0.5], lever: [0.02, 0.1], balance: [0.02, 0.1],
+  barrel: [0.1, 0.8],
+  train: [0.1, 0.5],
+  'late train': [0.1, 0.5],
+  escape: [0.05, 0.4],
+  pallet: [0.05, 0.4],
+  fly: [0.1, 0.5],
+  lever: [0.02, 0.1],
+  balance: [0.02, 0.1],
 };
 export type EndShake = 'right' | 'too little' | 'too much';
 export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
@@ -40,16 +50,32 @@ export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
   return mm < least - 1e-9 ? 'too little' : mm > most + 1e-9 ? 'too much' : 'right';
 }
 
-interface Worn { pivotMm: number; holeLongMm: number }
+interface Worn {
+  pivotMm: number;
+  holeLongMm: number;
+}
 /** As a hole was left: with the bush that was fitted then, or as it was measured. */
-export const leftAs = (h: Worn & { bushed: { pivotMm: number; boreMm: number } | null }): Worn => (h.bushed ? { pivotMm: h.bushed.pivotMm, holeLongMm: h.bushed.boreMm } : h);
+export const leftAs = (h: Worn & { bushed: { pivotMm: number; boreMm: number } | null }): Worn =>
+  h.bushed ? { pivotMm: h.bushed.pivotMm, holeLongMm: h.bushed.boreMm } : h;
 
 /** What a hole wore since it was left: how much more play, mm, a year. Less than nothing: it was measured otherwise. */
-export function wornSince(then: Worn & { at: string }, now: Worn & { at: string }): { mm: number; mmAYear: number | null } {
+export function wornSince(
+  then: Worn & { at: string },
+  now: Worn & { at: string },
+): { mm: number; mmAYear: number | null } {
   const mm = now.holeLongMm - now.pivotMm - (then.holeLongMm - then.pivotMm);
   const years = (Date.parse(now.at) - Date.parse(then.at)) / (365.25 * 86_400_000);
   return { mm, mmAYear: years >= 0.5 ? mm / years : null };
 }
 
 /** The eight ways a pivot can have wandered, as on the face of the plate that is looked at: degrees clockwise from up. */
-export const WEAR_TOWARDS = [['up', 0], ['up right', 45], ['right', 90], ['down right', 135], ['down', 180], ['down left', 225], ['left', 270], ['up left', 315]] as const;
+export const WEAR_TOWARDS = [
+  ['up', 0],
+  ['up right', 45],
+  ['right', 90],
+  ['down right', 135],
+  ['down', 180],
+  ['down left', 225],
+  ['left', 270],
+  ['up left', 315],
+] as const;

@@ -8,7 +8,14 @@ export type HoleVerdict = (typeof HOLE_VERDICTS)[number];
  * winding and barrel arbors looser, the fast end tighter.
  */
 export const CLEARANCE_SHARE: Record<ArborClass, number> = {
-  barrel: 0.12, train: 0.1, 'late train': 0.1, pallet: 0.08, escape: 0.08, fly: 0.08, lever: 0.08, balance: 0.08,
+  barrel: 0.12,
+  train: 0.1,
+  'late train': 0.1,
+  pallet: 0.08,
+  escape: 0.08,
+  fly: 0.08,
+  lever: 0.08,
+  balance: 0.08,
 };
 
 /** Least diametral clearance in mm: below it the pivot is held. House rule (practice). */
@@ -35,8 +42,10 @@ export interface HoleJudgement {
 export function measureProblem(m: HoleMeasure): { field: keyof HoleMeasure; message: string } | null {
   for (const field of ['pivotMm', 'holeLongMm', 'holeShortMm'] as const)
     if (!(m[field] >= 0.05 && m[field] <= 15)) return { field, message: 'must be between 0.05 and 15 mm' };
-  if (m.holeShortMm > m.holeLongMm) return { field: 'holeShortMm', message: 'the short way cannot be more than the long way' };
-  if (m.holeShortMm < m.pivotMm) return { field: 'holeShortMm', message: 'a hole smaller than its pivot was measured at the wrong place' };
+  if (m.holeShortMm > m.holeLongMm)
+    return { field: 'holeShortMm', message: 'the short way cannot be more than the long way' };
+  if (m.holeShortMm < m.pivotMm)
+    return { field: 'holeShortMm', message: 'a hole smaller than its pivot was measured at the wrong place' };
   return null;
 }
 
@@ -51,15 +60,23 @@ export function judgeHole(m: HoleMeasure, arbor: ArborClass): HoleJudgement {
   const clearanceMm = m.holeLongMm - m.pivotMm;
   const ovalityMm = m.holeLongMm - m.holeShortMm;
   const limitMm = Math.max(CLEARANCE_SHARE[arbor] * m.pivotMm, 1.5 * LEAST_CLEARANCE_MM);
-  const result = (verdict: HoleVerdict, why: string): HoleJudgement => ({ verdict, clearanceMm, ovalityMm, limitMm, why });
+  const result = (verdict: HoleVerdict, why: string): HoleJudgement => ({
+    verdict,
+    clearanceMm,
+    ovalityMm,
+    limitMm,
+    why,
+  });
   const mm = (x: number) => `${x.toFixed(2)} mm`;
 
   const slack = 1e-9; // calipers give hundredths: a value on the limit is inside it
-  if (clearanceMm < LEAST_CLEARANCE_MM - slack) return result('tight', `${mm(clearanceMm)} of play holds the pivot: ease it to ${mm(LEAST_CLEARANCE_MM)}.`);
+  if (clearanceMm < LEAST_CLEARANCE_MM - slack)
+    return result('tight', `${mm(clearanceMm)} of play holds the pivot: ease it to ${mm(LEAST_CLEARANCE_MM)}.`);
   const worn = Math.max(clearanceMm / limitMm, ovalityMm / (limitMm / 2) / MARGINAL_TO);
-  const reason = clearanceMm / limitMm >= ovalityMm / (limitMm / 2) / MARGINAL_TO
-    ? `Play ${mm(clearanceMm)}, limit ${mm(limitMm)}.`
-    : `Oval by ${mm(ovalityMm)}.`;
+  const reason =
+    clearanceMm / limitMm >= ovalityMm / (limitMm / 2) / MARGINAL_TO
+      ? `Play ${mm(clearanceMm)}, limit ${mm(limitMm)}.`
+      : `Oval by ${mm(ovalityMm)}.`;
   if (worn > MARGINAL_TO + slack) return result('bush', reason);
   if (worn > 1 + slack) return result('marginal', `${reason} Bush it while it is apart, unless the house says leave.`);
   return result('sound', reason);

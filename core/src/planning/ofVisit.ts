@@ -21,12 +21,14 @@ export interface ShopPace {
 /** Hours of one train taken through the shop, when nothing is written yet. House rule, from memory of practice. */
 const HOURS_PER_TRAIN = 4;
 /** Bench hours run from a fifth under to seven tenths over what was written. House rule. */
-const BEST = 0.8, WORST = 1.7;
+const BEST = 0.8,
+  WORST = 1.7;
 const PASS_SHARE = 0.3;
 /** From so many passes on their own hours count. House rule. */
 const ENOUGH_PASSES = 3;
 /** One in four comes apart again, counted as four visits seen before the shop's own. House rule. */
-const PASSES_SEEN = 1, VISITS_SEEN = 4;
+const PASSES_SEEN = 1,
+  VISITS_SEEN = 4;
 
 const WAITS = {
   owner: { what: 'the owner’s answer', shortDays: 1, likelyDays: 3, longDays: 14 },
@@ -35,7 +37,13 @@ const WAITS = {
 } as const satisfies Record<string, Wait>;
 
 /** The job that an estimate, this movement and the shop's own pace make, with the reason for each figure. */
-export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: RouteId | null, pace: ShopPace, choices: Choices = {}): { job: Job; reasons: string[] } {
+export function jobOfVisit(
+  traits: Traits,
+  lines: readonly AgreedLine[],
+  route: RouteId | null,
+  pace: ShopPace,
+  choices: Choices = {},
+): { job: Job; reasons: string[] } {
   const written = hoursOf(lines, route);
   const plain = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
   const hours = plain * (written > 0 ? (pace.taken?.share ?? 1) : 1);
@@ -50,15 +58,37 @@ export function jobOfVisit(traits: Traits, lines: readonly AgreedLine[], route: 
   const known = pace.passes && pace.passes.counted >= ENOUGH_PASSES ? pace.passes : null;
   const passHours = known ? known.meanHours : PASS_SHARE * hours;
   return {
-    job: { hoursBest: BEST * hours, hoursLikely: hours, hoursWorst: WORST * hours, hoursPerWeek: pace.hoursPerWeek, hoursAhead: pace.hoursAhead, waits, chanceOfPass, passHours, testDays: shortestDays },
+    job: {
+      hoursBest: BEST * hours,
+      hoursLikely: hours,
+      hoursWorst: WORST * hours,
+      hoursPerWeek: pace.hoursPerWeek,
+      hoursAhead: pace.hoursAhead,
+      waits,
+      chanceOfPass,
+      passHours,
+      testDays: shortestDays,
+    },
     reasons: [
-      written > 0 ? `${written.toFixed(1)} h of bench work are written` : `no hours are written yet: ${plain} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
-      ...(written > 0 && pace.taken ? [`your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what was written: ${hours.toFixed(1)} h`] : []),
-      pace.hoursAhead > 0 ? `${pace.hoursAhead.toFixed(1)} h of other clocks come first, at ${pace.hoursPerWeek} h a week` : `nothing agreed stands before it, at ${pace.hoursPerWeek} h a week`,
+      written > 0
+        ? `${written.toFixed(1)} h of bench work are written`
+        : `no hours are written yet: ${plain} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
+      ...(written > 0 && pace.taken
+        ? [
+            `your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what was written: ${hours.toFixed(1)} h`,
+          ]
+        : []),
+      pace.hoursAhead > 0
+        ? `${pace.hoursAhead.toFixed(1)} h of other clocks come first, at ${pace.hoursPerWeek} h a week`
+        : `nothing agreed stands before it, at ${pace.hoursPerWeek} h a week`,
       ...waits.map((w) => `waiting for ${w.what}: ${w.shortDays} to ${w.longDays} days, likeliest ${w.likelyDays}`),
       `the test run takes ${shortestDays} days`,
       `comes apart again: ${Math.round(100 * chanceOfPass)} % (${pace.takenUpAgain} of your ${pace.signed} signed visits)`,
-      ...(known ? [`coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}; most often: ${known.usualReason}`] : []),
+      ...(known
+        ? [
+            `coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}; most often: ${known.usualReason}`,
+          ]
+        : []),
     ],
   };
 }

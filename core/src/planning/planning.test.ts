@@ -2,7 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
 import { hoursByStage, hoursSpent, jobOfVisit, paceOf, promiseDays, type Job } from './index.ts';
 
-const job: Job = { hoursBest: 5, hoursLikely: 8, hoursWorst: 17, hoursPerWeek: 14, hoursAhead: 4, waits: [{ what: 'parts', shortDays: 5, likelyDays: 8, longDays: 20 }], chanceOfPass: 0.25, passHours: 4, testDays: 8 };
+const job: Job = {
+  hoursBest: 5,
+  hoursLikely: 8,
+  hoursWorst: 17,
+  hoursPerWeek: 14,
+  hoursAhead: 4,
+  waits: [{ what: 'parts', shortDays: 5, likelyDays: 8, longDays: 20 }],
+  chanceOfPass: 0.25,
+  passHours: 4,
+  testDays: 8,
+};
 
 describe('a promise date', () => {
   it('has the mean that adding up gives', () => {
@@ -18,7 +28,14 @@ describe('a promise date', () => {
   it('moves out with more doubt, more hours and more waits', () => {
     const of = (change: Partial<Job>) => promiseDays({ ...job, ...change }, 1).nineInTen;
     const now = of({});
-    for (const worse of [{ hoursWorst: 40 }, { hoursPerWeek: 7 }, { chanceOfPass: 0.6 }, { testDays: 30 }, { waits: [...job.waits, { what: 'owner', shortDays: 1, likelyDays: 2, longDays: 9 }] }]) expect(of(worse)).toBeGreaterThan(now);
+    for (const worse of [
+      { hoursWorst: 40 },
+      { hoursPerWeek: 7 },
+      { chanceOfPass: 0.6 },
+      { testDays: 30 },
+      { waits: [...job.waits, { what: 'owner', shortDays: 1, likelyDays: 2, longDays: 9 }] },
+    ])
+      expect(of(worse)).toBeGreaterThan(now);
     expect(promiseDays(job, 1).nineInTen).toBeGreaterThan(promiseDays(job, 1).half);
   });
   it('gives the odds of another date: half by the half date, nine in ten by the other', () => {
@@ -28,15 +45,34 @@ describe('a promise date', () => {
     expect(promiseDays(job, 1, 10_000, 0).chance).toBe(0);
   });
   it('of a visit waits for the owner until the owner has answered, and for what is ordered', () => {
-    const line = { kind: 'labour' as const, what: 'x', quantity: '6', price: '50', routes: [], optional: false, state: 'accepted' as const };
+    const line = {
+      kind: 'labour' as const,
+      what: 'x',
+      quantity: '6',
+      price: '50',
+      routes: [],
+      optional: false,
+      state: 'accepted' as const,
+    };
     const pace = { hoursPerWeek: 20, hoursAhead: 5, signed: 16, takenUpAgain: 4, passes: null, taken: null };
     const { traits } = familyById('fusee');
-    expect(jobOfVisit(traits, [], null, pace).job).toMatchObject({ hoursLikely: 4, waits: [{ what: 'the owner’s answer' }], chanceOfPass: 0.25, testDays: 8 });
-    const { job: j, reasons } = jobOfVisit(traits, [line, { ...line, kind: 'part' }, { ...line, kind: 'outside work', state: 'declined' }], null, pace);
+    expect(jobOfVisit(traits, [], null, pace).job).toMatchObject({
+      hoursLikely: 4,
+      waits: [{ what: 'the owner’s answer' }],
+      chanceOfPass: 0.25,
+      testDays: 8,
+    });
+    const { job: j, reasons } = jobOfVisit(
+      traits,
+      [line, { ...line, kind: 'part' }, { ...line, kind: 'outside work', state: 'declined' }],
+      null,
+      pace,
+    );
     expect(j.waits.map((w) => w.what)).toEqual(['parts']);
     expect(j.hoursLikely).toBe(6);
     expect(reasons.at(-1)).toContain('25 % (4 of your 16');
-    const passed = (counted: number) => jobOfVisit(traits, [line], null, { ...pace, passes: { counted, meanHours: 2.5, usualReason: 'strike runs on' } });
+    const passed = (counted: number) =>
+      jobOfVisit(traits, [line], null, { ...pace, passes: { counted, meanHours: 2.5, usualReason: 'strike runs on' } });
     expect([passed(2).job.passHours, passed(3).job.passHours]).toEqual([0.3 * 6, 2.5]);
     expect(passed(3).reasons.at(-1)).toContain('strike runs on');
     const slower = jobOfVisit(traits, [line], null, { ...pace, taken: { jobs: 5, share: 1.5 } });
@@ -51,10 +87,20 @@ describe('a promise date', () => {
 });
 
 describe('bench time', () => {
-  const t = (stage: 'strip' | 'clean', from: string, to: string | null) => ({ stage, by: 'Ines', startedAt: `2026-05-01T${from}:00Z`, endedAt: to && `2026-05-${to}:00Z` });
+  const t = (stage: 'strip' | 'clean', from: string, to: string | null) => ({
+    stage,
+    by: 'Ines',
+    startedAt: `2026-05-01T${from}:00Z`,
+    endedAt: to && `2026-05-${to}:00Z`,
+  });
   it('adds by stage, what runs counts until now, and a clock that nobody stopped is not a day of work', () => {
     const now = Date.parse('2026-05-01T15:30:00Z');
-    expect(hoursByStage([t('strip', '09:00', '01T10:30'), t('clean', '11:00', '01T11:45'), t('strip', '15:00', null)], now)).toEqual([{ stage: 'strip', hours: 2 }, { stage: 'clean', hours: 0.75 }]);
+    expect(
+      hoursByStage([t('strip', '09:00', '01T10:30'), t('clean', '11:00', '01T11:45'), t('strip', '15:00', null)], now),
+    ).toEqual([
+      { stage: 'strip', hours: 2 },
+      { stage: 'clean', hours: 0.75 },
+    ]);
     expect(hoursSpent([t('strip', '09:00', '03T09:00')], now)).toBe(12);
   });
   it('says what a written hour takes once three jobs were timed', () => {

@@ -51,7 +51,9 @@ export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: nu
   const uniform = () => uniformFloat64(generator);
   const daysPerHour = 7 / job.hoursPerWeek;
   const all = new Float64Array(trials);
-  let bench = 0, waiting = 0, test = 0;
+  let bench = 0,
+    waiting = 0,
+    test = 0;
   for (let i = 0; i < trials; i++) {
     let hours = job.hoursAhead + triangle(job.hoursBest, job.hoursLikely, job.hoursWorst, uniform());
     let testDays = job.testDays;
@@ -62,27 +64,46 @@ export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: nu
     let waits = 0;
     for (const w of job.waits) waits += triangle(w.shortDays, w.likelyDays, w.longDays, uniform());
     const days = hours * daysPerHour;
-    bench += days; waiting += waits; test += testDays;
+    bench += days;
+    waiting += waits;
+    test += testDays;
     all[i] = days + waits + testDays;
   }
   all.sort();
   const total = bench + waiting + test || 1;
-  return { half: quantile(all, 0.5), nineInTen: quantile(all, 0.9), mean: total / trials, chance: byDays === undefined ? null : all.filter((d) => d <= byDays).length / trials, shares: { bench: bench / total, waiting: waiting / total, test: test / total } };
+  return {
+    half: quantile(all, 0.5),
+    nineInTen: quantile(all, 0.9),
+    mean: total / trials,
+    chance: byDays === undefined ? null : all.filter((d) => d <= byDays).length / trials,
+    shares: { bench: bench / total, waiting: waiting / total, test: test / total },
+  };
 }
 
 function check(j: Job): void {
   need(j.hoursPerWeek > 0 && j.hoursPerWeek <= 168, 'hoursPerWeek', 'Between nothing and 168 hours a week.');
-  need(j.hoursBest >= 0 && j.hoursLikely >= j.hoursBest && j.hoursWorst >= j.hoursLikely, 'hoursLikely', 'The likeliest hours lie between the best and the worst.');
+  need(
+    j.hoursBest >= 0 && j.hoursLikely >= j.hoursBest && j.hoursWorst >= j.hoursLikely,
+    'hoursLikely',
+    'The likeliest hours lie between the best and the worst.',
+  );
   need(j.chanceOfPass >= 0 && j.chanceOfPass < 1, 'chanceOfPass', 'A chance between 0 and under 100 %.');
   need(j.testDays >= 0 && j.hoursAhead >= 0 && j.passHours >= 0, 'testDays', 'Not less than nothing.');
-  for (const w of j.waits) need(w.shortDays >= 0 && w.likelyDays >= w.shortDays && w.longDays >= w.likelyDays, 'waits', `${w.what || 'A wait'}: the likeliest days lie between the shortest and the longest.`);
+  for (const w of j.waits)
+    need(
+      w.shortDays >= 0 && w.likelyDays >= w.shortDays && w.longDays >= w.likelyDays,
+      'waits',
+      `${w.what || 'A wait'}: the likeliest days lie between the shortest and the longest.`,
+    );
 }
 
 /** Inverse of the triangular distribution. Published: any text on simulation. */
 function triangle(low: number, likely: number, high: number, u: number): number {
   if (high <= low) return low;
   const bend = (likely - low) / (high - low);
-  return u < bend ? low + Math.sqrt(u * (high - low) * (likely - low)) : high - Math.sqrt((1 - u) * (high - low) * (high - likely));
+  return u < bend
+    ? low + Math.sqrt(u * (high - low) * (likely - low))
+    : high - Math.sqrt((1 - u) * (high - low) * (high - likely));
 }
 
 function quantile(sorted: Float64Array, p: number): number {

@@ -4,19 +4,26 @@ import { familyById } from '../movement/index.ts';
 import { normal, seeded } from '../simulated/index.ts';
 import { adviseRun, judgeRun, missedReadings, triedIn, wantOf, type SetRun } from './index.ts';
 
-const DAY = 86_400_000, START = Date.UTC(2031, 4, 2, 9);
+const DAY = 86_400_000,
+  START = Date.UTC(2031, 4, 2, 9);
 const iso = (days: number) => new Date(START + days * DAY).toISOString();
 const conditions = { setter: 'rating nut' as const, lengthMm: 200, pitchMm: 0.5 };
-type Log = Omit<SetRun, 'readings' | 'events'> & { readings: { readAt: string; errorS: number }[]; events: { kind: string; happenedAt: string; detail: { setter?: 'rating nut'; amount?: number } | null }[] };
+type Log = Omit<SetRun, 'readings' | 'events'> & {
+  readings: { readAt: string; errorS: number }[];
+  events: { kind: string; happenedAt: string; detail: { setter?: 'rating nut'; amount?: number } | null }[];
+};
 const run = (): Log => ({ startedAt: iso(0), readBy: 'seconds hand', conditions, readings: [], events: [] });
 
 /** A clock that answers to the turns of its nut, not quite as theory says; its hands are set right when it is turned. */
 function regulate(seed: number): { adjustments: number; verdict: string; rate: number } {
-  const chance = seeded(seed), gauss = normal(chance);
+  const chance = seeded(seed),
+    gauss = normal(chance);
   const { traits } = familyById('mantel-barrels');
   // Mechanics: a millimetre of 200 is 216 s a day, so half a millimetre of pitch 108 a turn; pitch and true length are off by up to a third.
   const aTurn = 108 * (1 + 0.16 * gauss());
-  let rate = 400 * (2 * chance() - 1), error = 0, adjustments = 0;
+  let rate = 400 * (2 * chance() - 1),
+    error = 0,
+    adjustments = 0;
   const log = run();
   for (let d = 0; d <= 60; d++) {
     log.readings.push({ readAt: iso(d), errorS: error + gauss() });
@@ -29,7 +36,11 @@ function regulate(seed: number): { adjustments: number; verdict: string; rate: n
         adjustments++;
         rate += aTurn * advice.amount * (1 + 0.03 * gauss());
         error = 0;
-        log.events.push({ kind: 'adjusted', happenedAt: iso(d + 0.01), detail: { setter: 'rating nut', amount: advice.amount } });
+        log.events.push({
+          kind: 'adjusted',
+          happenedAt: iso(d + 0.01),
+          detail: { setter: 'rating nut', amount: advice.amount },
+        });
         log.readings.push({ readAt: iso(d + 0.02), errorS: gauss() });
       }
     }
@@ -42,13 +53,25 @@ describe('what to turn', () => {
   // Oracle: the simulated clock's own rate, which the advice never sees.
   it('brings a clock inside tolerance in at most three adjustments, 45 times of 50', () => {
     const all = Array.from({ length: 50 }, (_, seed) => regulate(seed + 1));
-    expect(all.filter((r) => r.verdict === 'inside' && r.adjustments <= 3 && Math.abs(r.rate) <= 60).length).toBeGreaterThanOrEqual(45);
+    expect(
+      all.filter((r) => r.verdict === 'inside' && r.adjustments <= 3 && Math.abs(r.rate) <= 60).length,
+    ).toBeGreaterThanOrEqual(45);
     expect(all.some((r) => r.adjustments > 0)).toBe(true);
   });
   it('learns from what the clock did, over setting of the hands and a stop between', () => {
     const log = run();
-    log.readings = [[0, 0], [1, -60], [2, -120], [2.1, 0], [3.1, -10], [4.1, -20]].map(([d, errorS]) => ({ readAt: iso(d!), errorS: errorS! }));
-    log.events = [{ kind: 'adjusted', happenedAt: iso(2.01), detail: { setter: 'rating nut', amount: 1 } }, { kind: 'set', happenedAt: iso(2.05), detail: null }];
+    log.readings = [
+      [0, 0],
+      [1, -60],
+      [2, -120],
+      [2.1, 0],
+      [3.1, -10],
+      [4.1, -20],
+    ].map(([d, errorS]) => ({ readAt: iso(d!), errorS: errorS! }));
+    log.events = [
+      { kind: 'adjusted', happenedAt: iso(2.01), detail: { setter: 'rating nut', amount: 1 } },
+      { kind: 'set', happenedAt: iso(2.05), detail: null },
+    ];
     expect(triedIn(log, 'rating nut')).toMatchObject([{ amount: 1 }]);
     const [t] = triedIn(log, 'rating nut');
     expect([t!.before, t!.after].map(Math.round)).toEqual([-60, -10]);
@@ -59,12 +82,19 @@ describe('what to turn', () => {
   });
   it('says what it lacks, and when to leave it', () => {
     expect(adviseRun({ ...run(), conditions: null }, 30, 1, 10).words).toContain('Say what sets');
-    expect(adviseRun({ ...run(), conditions: { setter: 'regulator', lengthMm: null, pitchMm: null } }, 30, 1, 10).words).toBe('Regulator one division towards slow, and log it: from the next rate on it is said how far.');
+    expect(
+      adviseRun({ ...run(), conditions: { setter: 'regulator', lengthMm: null, pitchMm: null } }, 30, 1, 10).words,
+    ).toBe('Regulator one division towards slow, and log it: from the next rate on it is said how far.');
     expect(adviseRun(run(), 2, 1, 60).kind).toBe('leave');
   });
   it('does not take a setting that is told in another unit for its own', () => {
     const log = run();
-    log.readings = [[0, 0], [1, -60], [2.1, 0], [3.1, -10]].map(([d, errorS]) => ({ readAt: iso(d!), errorS: errorS! }));
+    log.readings = [
+      [0, 0],
+      [1, -60],
+      [2.1, 0],
+      [3.1, -10],
+    ].map(([d, errorS]) => ({ readAt: iso(d!), errorS: errorS! }));
     log.events = [{ kind: 'adjusted', happenedAt: iso(2), detail: null }];
     expect(triedIn(log, 'rating nut')).toEqual([]);
   });
@@ -72,33 +102,106 @@ describe('what to turn', () => {
 
 describe('what a clock on test wants', () => {
   const traits = familyById('mantel-barrels').traits;
-  const on = (readings: [number, number][], days: number, lastEvent: { kind: string; at: number } | null = null, failed = 0) => {
+  const on = (
+    readings: [number, number][],
+    days: number,
+    lastEvent: { kind: string; at: number } | null = null,
+    failed = 0,
+  ) => {
     const log = { ...run(), readings: readings.map(([d, errorS]) => ({ readAt: iso(d), errorS })) };
-    return wantOf({ judged: judgeRun(traits, log, START + days * DAY), lastReadAt: readings.length > 0 ? START + readings.at(-1)![0] * DAY : null, lastEvent, failed }, START + days * DAY).want;
+    return wantOf(
+      {
+        judged: judgeRun(traits, log, START + days * DAY),
+        lastReadAt: readings.length > 0 ? START + readings.at(-1)![0] * DAY : null,
+        lastEvent,
+        failed,
+      },
+      START + days * DAY,
+    ).want;
   };
   it('is said the most urgent first', () => {
-    expect(on([[0, 0], [1, 5]], 1.5)).toBe('running');
-    expect(on([[0, 0], [1, 5]], 2.5)).toBe('reading due');
-    expect(on([[0, 0], [1, 300], [2, 600]], 2.1)).toBe('to be set');
-    expect(on([0, 1, 2, 3, 4, 5, 6, 7, 8].map((d) => [d, 5 * d]), 8.1)).toBe('decided');
-    expect(on([[0, 0], [1, 300], [2, 600]], 2.1, null, 1)).toBe('failed check');
+    expect(
+      on(
+        [
+          [0, 0],
+          [1, 5],
+        ],
+        1.5,
+      ),
+    ).toBe('running');
+    expect(
+      on(
+        [
+          [0, 0],
+          [1, 5],
+        ],
+        2.5,
+      ),
+    ).toBe('reading due');
+    expect(
+      on(
+        [
+          [0, 0],
+          [1, 300],
+          [2, 600],
+        ],
+        2.1,
+      ),
+    ).toBe('to be set');
+    expect(
+      on(
+        [0, 1, 2, 3, 4, 5, 6, 7, 8].map((d) => [d, 5 * d]),
+        8.1,
+      ),
+    ).toBe('decided');
+    expect(
+      on(
+        [
+          [0, 0],
+          [1, 300],
+          [2, 600],
+        ],
+        2.1,
+        null,
+        1,
+      ),
+    ).toBe('failed check');
     expect(on([[0, 0]], 0.1, { kind: 'stopped', at: START }, 1)).toBe('stopped');
   });
   // Read daily: a day and a half without is late, two and a half is one missed.
-  it.each([[[1, 2, 3], 3.4, 0], [[1, 3.6], 4, 2], [[], 3, 2]] as const)('counts the readings left out: read on days %j, now day %d', (days, now, missed) => expect(missedReadings(days.map((d) => START + d * DAY), START, 24, START + now * DAY)).toBe(missed));
+  it.each([
+    [[1, 2, 3], 3.4, 0],
+    [[1, 3.6], 4, 2],
+    [[], 3, 2],
+  ] as const)('counts the readings left out: read on days %j, now day %d', (days, now, missed) =>
+    expect(
+      missedReadings(
+        days.map((d) => START + d * DAY),
+        START,
+        24,
+        START + now * DAY,
+      ),
+    ).toBe(missed),
+  );
 });
 
 describe('whatever the clock', () => {
   const days = fc.double({ min: 0.6, max: 5, noNaN: true });
 
   it('what is turned goes against the rate, and never further than theory and the clock allow', () => {
-    fc.assert(fc.property(fc.double({ min: -900, max: 900, noNaN: true }), fc.double({ min: 0.2, max: 20, noNaN: true }), (rate, half) => {
-      const advice = adviseRun(run(), rate, half, 60);
-      if (advice.kind !== 'set') return;
-      expect(Math.sign(advice.amount)).toBe(-Math.sign(rate));
-      // Mechanics: 108 s a day a turn; the least step is an eighth.
-      expect(Math.abs(advice.amount * 108 + rate)).toBeLessThan(108 / 16 + 1e-6);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -900, max: 900, noNaN: true }),
+        fc.double({ min: 0.2, max: 20, noNaN: true }),
+        (rate, half) => {
+          const advice = adviseRun(run(), rate, half, 60);
+          if (advice.kind !== 'set') return;
+          expect(Math.sign(advice.amount)).toBe(-Math.sign(rate));
+          // Mechanics: 108 s a day a turn; the least step is an eighth.
+          expect(Math.abs(advice.amount * 108 + rate)).toBeLessThan(108 / 16 + 1e-6);
+        },
+      ),
+    );
   });
 
   it('the words carry the way and the unit of each setter', () => {
@@ -110,10 +213,24 @@ describe('whatever the clock', () => {
   });
 
   it('readings in time are never missed, however they are spread', () => {
-    fc.assert(fc.property(fc.array(days, { maxLength: 20 }), (gaps) => {
-      const read = gaps.map(((at) => (gap: number) => (at += Math.min(gap, 1.4)))(0));
-      const now = (read.at(-1) ?? 0) + 0.5;
-      expect(missedReadings(read.map((d) => START + d * DAY), START, 24, START + now * DAY)).toBe(0);
-    }));
+    fc.assert(
+      fc.property(fc.array(days, { maxLength: 20 }), (gaps) => {
+        const read = gaps.map(
+          (
+            (at) => (gap: number) =>
+              (at += Math.min(gap, 1.4))
+          )(0),
+        );
+        const now = (read.at(-1) ?? 0) + 0.5;
+        expect(
+          missedReadings(
+            read.map((d) => START + d * DAY),
+            START,
+            24,
+            START + now * DAY,
+          ),
+        ).toBe(0);
+      }),
+    );
   });
 });

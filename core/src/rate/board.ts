@@ -4,7 +4,12 @@ import type { RunJudgement } from './run.ts';
 export const WANTS = ['stopped', 'failed check', 'to be set', 'decided', 'reading due', 'running'] as const;
 export type Want = (typeof WANTS)[number];
 
-export interface OnTest { judged: RunJudgement; lastReadAt: number | null; lastEvent: { kind: string; at: number } | null; failed: number }
+export interface OnTest {
+  judged: RunJudgement;
+  lastReadAt: number | null;
+  lastEvent: { kind: string; at: number } | null;
+  failed: number;
+}
 
 /** @returns what it wants, and since or until when (ms since 1970) */
 export function wantOf({ judged, lastReadAt, lastEvent, failed }: OnTest, now: number): { want: Want; at: number } {

@@ -69,7 +69,10 @@ function farOff(readings: readonly Reading[], noiseS: number): number[] {
   const level = median(readings.map((r) => r.errorS - slope * r.at));
   const off = readings.map((r) => Math.abs(r.errorS - slope * r.at - level));
   const scale = Math.max(noiseS, 1.4826 * median(off)); // 1.4826: MAD to σ of a normal distribution
-  const far = off.map((d, i) => [d, i] as const).filter(([d]) => d > 5 * scale).map(([, i]) => i);
+  const far = off
+    .map((d, i) => [d, i] as const)
+    .filter(([d]) => d > 5 * scale)
+    .map(([, i]) => i);
   return far.length * 3 <= readings.length ? far : [];
 }
 

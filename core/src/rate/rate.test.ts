@@ -9,7 +9,8 @@ import { rateInWords } from './words.ts';
 
 const DAY = 86_400_000;
 const T0 = Date.UTC(2031, 4, 1);
-const line = (rate: number, days: number[], wobble: number[] = []) => days.map((d, i) => ({ at: T0 + d * DAY, errorS: 5 + rate * d + (wobble[i] ?? 0) }));
+const line = (rate: number, days: number[], wobble: number[] = []) =>
+  days.map((d, i) => ({ at: T0 + d * DAY, errorS: 5 + rate * d + (wobble[i] ?? 0) }));
 
 /** Small seeded generator (mulberry32, public domain) so that the trial below is the same every time. */
 function seeded(seed: number) {
@@ -24,7 +25,13 @@ function seeded(seed: number) {
 describe('rate from readings', () => {
   it('uses the published t table', () => {
     // Published: two-sided 95 % points of Student's t, e.g. NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.2.
-    for (const [degrees, t] of [[1, 12.706], [4, 2.776], [10, 2.228], [30, 2.042]] as const) expect(tQuantile(0.975, degrees)).toBeCloseTo(t, 3);
+    for (const [degrees, t] of [
+      [1, 12.706],
+      [4, 2.776],
+      [10, 2.228],
+      [30, 2.042],
+    ] as const)
+      expect(tQuantile(0.975, degrees)).toBeCloseTo(t, 3);
   });
 
   it('agrees with a general statistics library on the slope', () => {
@@ -67,8 +74,12 @@ describe('rate from readings', () => {
 describe('readings of a dial', () => {
   const hms = (h: number, m: number, s = 0) => h * 3600 + m * 60 + s;
   // Facts of a twelve-hour dial.
-  it.each([[hms(10, 12, 30), hms(10, 12), 30], [hms(0, 1), hms(23, 59), 120], [hms(11, 58), hms(0, 1), -180], [hms(1, 0), hms(13, 0), 0]])(
-    'hands %d against %d: %d s', (dial, reference, want) => expect(dialError(dial, reference)).toBe(want));
+  it.each([
+    [hms(10, 12, 30), hms(10, 12), 30],
+    [hms(0, 1), hms(23, 59), 120],
+    [hms(11, 58), hms(0, 1), -180],
+    [hms(1, 0), hms(13, 0), 0],
+  ])('hands %d against %d: %d s', (dial, reference, want) => expect(dialError(dial, reference)).toBe(want));
 
   it('starts again after an adjustment', () => {
     expect(currentSegment(line(1, [0, 1, 2, 3]), [T0 + 1.5 * DAY]).map((r) => (r.at - T0) / DAY)).toEqual([2, 3]);
@@ -76,7 +87,12 @@ describe('readings of a dial', () => {
 });
 
 describe('a rate in words', () => {
-  it.each([[5.34, 'gains 5.3 s a day'], [-12.6, 'loses 13 s a day'], [0.04, 'keeps time'], [-0.02, 'keeps time']])('%d %s', (rate, words) => expect(rateInWords(rate)).toBe(words));
+  it.each([
+    [5.34, 'gains 5.3 s a day'],
+    [-12.6, 'loses 13 s a day'],
+    [0.04, 'keeps time'],
+    [-0.02, 'keeps time'],
+  ])('%d %s', (rate, words) => expect(rateInWords(rate)).toBe(words));
 });
 
 describe('the verdict', () => {
@@ -88,12 +104,28 @@ describe('the verdict', () => {
     expect(protocolFor(familyById('longcase').traits).toleranceSecondsPerDay).toBeCloseTo(60 / 7, 0);
     expect(protocolFor(familyById('torsion').traits).shortestDays).toBe(30);
     // By house rule a week, or two to three weeks read daily; 2 min a week over 30 days needs its 30 days all the same.
-    const lasts = (family: string, school: string) => { const p = protocolFor(familyById(family).traits, { 'run-length': school }); return [p.shortestDays, p.readEveryHours]; };
-    expect([lasts('mantel-barrels', 'week'), lasts('mantel-barrels', 'weeks'), lasts('torsion', 'week'), lasts('torsion', 'weeks')]).toEqual([[7, 24], [14, 24], [30, 48], [30, 24]]);
+    const lasts = (family: string, school: string) => {
+      const p = protocolFor(familyById(family).traits, { 'run-length': school });
+      return [p.shortestDays, p.readEveryHours];
+    };
+    expect([
+      lasts('mantel-barrels', 'week'),
+      lasts('mantel-barrels', 'weeks'),
+      lasts('torsion', 'week'),
+      lasts('torsion', 'weeks'),
+    ]).toEqual([
+      [7, 24],
+      [14, 24],
+      [30, 48],
+      [30, 24],
+    ]);
   });
   it('waits for the whole run before it says inside', () => {
     const days = [0, 1, 2, 3];
-    expect(judgeRate(fitRate(line(8, days), 1), spring, T0, T0 + 3 * DAY)).toMatchObject({ kind: 'not yet', readAgainAt: T0 + 8 * DAY });
+    expect(judgeRate(fitRate(line(8, days), 1), spring, T0, T0 + 3 * DAY)).toMatchObject({
+      kind: 'not yet',
+      readAgainAt: T0 + 8 * DAY,
+    });
     expect(judgeRate(fitRate(line(8, [...days, 5, 8]), 1), spring, T0, T0 + 8 * DAY).kind).toBe('inside');
   });
   it('says outside only when the whole interval is', () => {

@@ -7,7 +7,8 @@ const T0 = Date.UTC(2031, 4, 2, 9);
 const iso = (days: number) => new Date(T0 + days * DAY).toISOString();
 const { traits } = familyById('mantel-barrels');
 const reading = (d: number, errorS: number) => ({ readAt: iso(d), errorS });
-const at = (log: Partial<RunLog>, day: number) => judgeRun(traits, { startedAt: iso(0), readBy: 'seconds hand', readings: [], events: [], ...log }, T0 + day * DAY);
+const at = (log: Partial<RunLog>, day: number) =>
+  judgeRun(traits, { startedAt: iso(0), readBy: 'seconds hand', readings: [], events: [], ...log }, T0 + day * DAY);
 
 describe('a test run', () => {
   it('has no rate before its second reading, and says when to read', () => {

@@ -27,11 +27,21 @@ export const breaksLine = (kind: string): boolean => kind !== 'wound';
 /** A test run as it stands now (ms since 1970). Times are ISO 8601. */
 export function judgeRun(traits: Traits, run: RunLog, now: number, choices: Choices = {}): RunJudgement {
   const breaks = run.events.filter((e) => breaksLine(e.kind)).map((e) => Date.parse(e.happenedAt));
-  const segment = currentSegment(run.readings.map((r) => ({ at: Date.parse(r.readAt), errorS: r.errorS })), breaks);
+  const segment = currentSegment(
+    run.readings.map((r) => ({ at: Date.parse(r.readAt), errorS: r.errorS })),
+    breaks,
+  );
   const since = Math.max(Date.parse(run.startedAt), ...breaks);
   const last = segment.at(-1)?.at ?? since;
   const protocol = protocolFor(traits, choices);
   const fit = fitRate(segment, READING_NOISE_S[run.readBy]);
   // The run lasts as long as it has been watched, not as long as it has been left alone.
-  return { protocol, segment, since, days: (last - since) / 86_400_000, fit, verdict: judgeRate(fit, protocol, since, Math.min(now, last)) };
+  return {
+    protocol,
+    segment,
+    since,
+    days: (last - since) / 86_400_000,
+    fit,
+    verdict: judgeRate(fit, protocol, since, Math.min(now, last)),
+  };
 }

@@ -4,7 +4,11 @@ import { RULES, type RuleQuestion, type School } from './schools.ts';
 
 /** School by question; what is not named is as shipped. */
 export type Choices = Readonly<Record<string, string>>;
-export interface Difference { question: string; school: string; reason: string }
+export interface Difference {
+  question: string;
+  school: string;
+  reason: string;
+}
 
 const byId = new Map(RULES.map((r) => [r.id, r]));
 
@@ -27,9 +31,14 @@ export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => 
 /** Verdicts that ask for a bush, by the house rule of which holes. */
 export function bushedVerdicts(choices: Choices, differs: readonly Difference[] = []): readonly string[] {
   const school = held('which-holes', choices, differs).id;
-  return school === 'failed' ? ['bush'] : school === 'every' ? ['bush', 'marginal', 'tight', 'sound'] : ['bush', 'marginal'];
+  return school === 'failed'
+    ? ['bush']
+    : school === 'every'
+      ? ['bush', 'marginal', 'tight', 'sound']
+      : ['bush', 'marginal'];
 }
 
 /** Minutes that a bath is planned for, by the house rule of how long: the strictest material may allow less. */
 export const BATH_MINUTES: Readonly<Record<string, number>> = { short: 5, medium: 15, long: 45 };
-export const bathMinutes = (choices: Choices, differs: readonly Difference[] = []): number => BATH_MINUTES[held('bath-time', choices, differs).id]!;
+export const bathMinutes = (choices: Choices, differs: readonly Difference[] = []): number =>
+  BATH_MINUTES[held('bath-time', choices, differs).id]!;

@@ -30,7 +30,14 @@ describe('house rules', () => {
     expect([bathMinutes({}), bathMinutes({ 'bath-time': 'long' })]).toEqual([5, 45]);
   });
   it('stand at the stages they matter in', () => {
-    expect(rulesFor('oil').map((r) => r.id)).toEqual(['spring-grease', 'teeth', 'oil', 'rack', 'chains', 'new-movement']);
+    expect(rulesFor('oil').map((r) => r.id)).toEqual([
+      'spring-grease',
+      'teeth',
+      'oil',
+      'rack',
+      'chains',
+      'new-movement',
+    ]);
     expect(rulesFor('intake')).toEqual([]);
   });
 });

@@ -19,12 +19,20 @@ describe('set-up checks', () => {
     const checks = checksFor(chime.traits, 'assemble');
     expect(checks[0]!.id).toBe('end-shake');
     expect(checks.at(-1)!.group).toBe('Hands');
-    expect(checks.filter((c) => c.before).map((c) => c.id)).toEqual(['end-shake', 'lock-strike', 'hammer-rest', 'drum']);
+    expect(checks.filter((c) => c.before).map((c) => c.id)).toEqual([
+      'end-shake',
+      'lock-strike',
+      'hammer-rest',
+      'drum',
+    ]);
     expect(checksFor(chime.traits, 'deliver')[0]!.caution).toContain('local rules');
   });
   it('are open until answered', () => {
     const checks = checksFor(FAMILIES[0]!.traits, 'assemble');
-    const left = checksLeft(checks, [{ check: checks[0]!.id, result: 'failed' }, { check: checks[1]!.id, result: 'not applicable' }]);
+    const left = checksLeft(checks, [
+      { check: checks[0]!.id, result: 'failed' },
+      { check: checks[1]!.id, result: 'not applicable' },
+    ]);
     expect([left.open.length, left.failed.map((c) => c.id)]).toEqual([checks.length - 2, [checks[0]!.id]]);
   });
 });

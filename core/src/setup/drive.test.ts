@@ -4,12 +4,20 @@ import { CYCLES, driven, drivenWords, windings } from './drive.ts';
 describe('dial work driven by hand', () => {
   // Published: a synodic month is 29.53059 days; a disc with two moons turns once in two of them.
   it('a whole turn of the moon disc is two lunations, whatever the teeth', () => {
-    for (const [steps, what] of CYCLES.moon.lengths) expect(Math.abs(steps / (what.includes('twice') ? 2 : 1) - 2 * 29.53059)).toBeLessThan(0.1);
-    expect(driven('moon', { of: 118, done: 30 })).toEqual({ past: 'first full moon', next: { what: 'first moon, last quarter', in: 14 }, whole: false });
+    for (const [steps, what] of CYCLES.moon.lengths)
+      expect(Math.abs(steps / (what.includes('twice') ? 2 : 1) - 2 * 29.53059)).toBeLessThan(0.1);
+    expect(driven('moon', { of: 118, done: 30 })).toEqual({
+      past: 'first full moon',
+      next: { what: 'first moon, last quarter', in: 14 },
+      whole: false,
+    });
     expect(driven('moon', { of: 59, done: 59 })).toEqual({ past: 'the first moon again', next: null, whole: true });
   });
   it('a calendar is driven over the turn of the month', () => {
-    expect(driven('calendar', { of: 31, done: 26 }).next).toEqual({ what: 'the 28th: a short month is helped on from here', in: 1 });
+    expect(driven('calendar', { of: 31, done: 26 }).next).toEqual({
+      what: 'the 28th: a short month is helped on from here',
+      in: 1,
+    });
     expect(driven('calendar', { of: 31, done: 30 }).past).toBe('the 31st');
   });
   it('refuses a cycle that is none', () => {
@@ -18,7 +26,16 @@ describe('dial work driven by hand', () => {
   });
   it('says where it fouled', () => {
     expect(drivenWords({ of: 118, done: 118, fouled: [] })).toBe('118 steps, free all the way');
-    expect(drivenWords({ of: 118, done: 50, fouled: [{ step: 41, note: 'hour hand' }, { step: 44, note: '' }] })).toBe('fouls at 41 of 118 (hour hand), 44 of 118');
+    expect(
+      drivenWords({
+        of: 118,
+        done: 50,
+        fouled: [
+          { step: 41, note: 'hour hand' },
+          { step: 44, note: '' },
+        ],
+      }),
+    ).toBe('fouls at 41 of 118 (hour hand), 44 of 118');
   });
 });
 

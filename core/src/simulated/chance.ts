@@ -15,9 +15,17 @@ export function seeded(seed: number): Chance {
 export function normal(chance: Chance): () => number {
   let spare: number | null = null;
   return () => {
-    if (spare !== null) { const s = spare; spare = null; return s; }
+    if (spare !== null) {
+      const s = spare;
+      spare = null;
+      return s;
+    }
     let u: number, v: number, s: number;
-    do { u = 2 * chance() - 1; v = 2 * chance() - 1; s = u * u + v * v; } while (s >= 1 || s === 0);
+    do {
+      u = 2 * chance() - 1;
+      v = 2 * chance() - 1;
+      s = u * u + v * v;
+    } while (s >= 1 || s === 0);
     const f = Math.sqrt((-2 * Math.log(s)) / s);
     spare = v * f;
     return u * f;

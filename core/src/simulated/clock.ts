@@ -31,7 +31,20 @@ export interface ClockSpec {
 }
 
 export const AS_HEARD: ClockSpec = {
-  sampleRate: 44_100, escaping: 'pendulum', beats: 7200, rate: 0, beatErrorMs: 0, amplitudeDeg: 270, liftDeg: 52, scatterMs: 0.1, wanderMs: 0, teeth: 30, toothMs: 0, tockDb: 1.5, snrDb: 20, room: 'bench',
+  sampleRate: 44_100,
+  escaping: 'pendulum',
+  beats: 7200,
+  rate: 0,
+  beatErrorMs: 0,
+  amplitudeDeg: 270,
+  liftDeg: 52,
+  scatterMs: 0.1,
+  wanderMs: 0,
+  teeth: 30,
+  toothMs: 0,
+  tockDb: 1.5,
+  snrDb: 20,
+  room: 'bench',
 };
 
 /** Beside the clock: what carries a listener away. Times in seconds. */
@@ -44,7 +57,8 @@ export interface Disturbance {
   missing?: readonly number[];
 }
 
-const SOUND_OVER_S = 0.01, TICK_RMS = 0.05;
+const SOUND_OVER_S = 0.01,
+  TICK_RMS = 0.05;
 
 /** Sound of a clock, piece after piece, and the truth about it. */
 export class SimulatedClock {
@@ -62,29 +76,44 @@ export class SimulatedClock {
   private readonly other: SimulatedClock | null;
   private readonly talk: Talk[];
 
-  constructor(readonly spec: ClockSpec, chance: Chance, private readonly beside: Disturbance = {}) {
+  constructor(
+    readonly spec: ClockSpec,
+    chance: Chance,
+    private readonly beside: Disturbance = {},
+  ) {
     const { sampleRate, escaping, room, snrDb, tockDb } = spec;
     this.striker = new Striker(sampleRate);
     this.gauss = normal(chance);
-    this.voices = [0, -tockDb].map((db) => { const modes = tickModes(escaping, chance); return { modes, gain: (TICK_RMS / loudness(modes, SOUND_OVER_S)) * 10 ** (db / 20) }; });
+    this.voices = [0, -tockDb].map((db) => {
+      const modes = tickModes(escaping, chance);
+      return { modes, gain: (TICK_RMS / loudness(modes, SOUND_OVER_S)) * 10 ** (db / 20) };
+    });
     this.noiseRms = TICK_RMS / 10 ** (snrDb / 20);
     this.room = room === 'none' ? null : new Room(room, sampleRate, chance);
     this.off = Array.from({ length: 2 * spec.teeth }, () => spec.toothMs * this.gauss());
-    for (const b of beside.blows ?? []) this.striker.strike({ atS: b.atS, modes: bellModes(b.hz), gain: TICK_RMS * 2 * 10 ** (b.db / 20) });
-    this.other = beside.other ? new SimulatedClock({ ...beside.other.spec, sampleRate, snrDb: 200, room: 'none' }, chance) : null;
+    for (const b of beside.blows ?? [])
+      this.striker.strike({ atS: b.atS, modes: bellModes(b.hz), gain: TICK_RMS * 2 * 10 ** (b.db / 20) });
+    this.other = beside.other
+      ? new SimulatedClock({ ...beside.other.spec, sampleRate, snrDb: 200, room: 'none' }, chance)
+      : null;
     this.talk = (beside.talk ?? []).map((t) => new Talk(t, sampleRate, chance, this.gauss));
     this.first = (0.2 + 0.6 * chance()) * Math.min(1, 3600 / spec.beats);
   }
   private readonly first: number;
 
-  private get periodS(): number { return 3600 / this.spec.beats / (1 + this.spec.rate / 86_400); }
+  private get periodS(): number {
+    return 3600 / this.spec.beats / (1 + this.spec.rate / 86_400);
+  }
 
   private beat(): void {
     const { spec, gauss } = this;
     const k = this.next++;
     const tock = k % 2;
     this.walk += spec.wanderMs * gauss();
-    const atS = this.first + k * this.periodS + (tock * spec.beatErrorMs + this.walk + spec.scatterMs * gauss() + this.off[k % this.off.length]!) / 1000;
+    const atS =
+      this.first +
+      k * this.periodS +
+      (tock * spec.beatErrorMs + this.walk + spec.scatterMs * gauss() + this.off[k % this.off.length]!) / 1000;
     this.beatsAtS.push(atS);
     if (this.beside.missing?.includes(k)) return;
     const voice = this.voices[tock]!;
@@ -123,7 +152,12 @@ class Talk {
   private kind: 'throat' | 'hiss' | 'pause' = 'pause';
   private phase = 0;
   private last = 0;
-  constructor(private readonly t: { fromS: number; toS: number; db: number }, private readonly sampleRate: number, private readonly chance: Chance, private readonly gauss: () => number) {}
+  constructor(
+    private readonly t: { fromS: number; toS: number; db: number },
+    private readonly sampleRate: number,
+    private readonly chance: Chance,
+    private readonly gauss: () => number,
+  ) {}
 
   into(out: Float32Array, at: number): void {
     const gain = TICK_RMS * 10 ** (this.t.db / 20);
@@ -141,7 +175,11 @@ class Talk {
       if (this.kind === 'throat') {
         this.phase = (this.phase + this.hz / this.sampleRate) % 1;
         y = Math.exp(-this.phase * 6) * Math.sin(2 * Math.PI * this.phase * 9) * 1.6;
-      } else { const white = this.gauss(); y = 0.4 * (white - this.last); this.last = white; }
+      } else {
+        const white = this.gauss();
+        y = 0.4 * (white - this.last);
+        this.last = white;
+      }
       out[i] = out[i]! + gain * y;
     }
   }

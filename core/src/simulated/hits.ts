@@ -13,7 +13,13 @@ export interface Hit {
   gain: number;
 }
 
-interface Ringing { rest: number; y1: number; y2: number; a: number; b: number }
+interface Ringing {
+  rest: number;
+  y1: number;
+  y2: number;
+  a: number;
+  b: number;
+}
 
 /** Modes are let go when they have fallen this far: −90 dB. */
 const SILENT = Math.log(10 ** (90 / 20));
@@ -59,7 +65,13 @@ export class Striker {
     const fall = Math.exp(-1 / (decayS * this.sampleRate));
     const value = (t: number) => hit.gain * amplitude * Math.exp(-t / decayS) * Math.sin(2 * Math.PI * hz * t);
     // The two samples before the first one, as if it had always rung.
-    return { rest: Math.ceil(SILENT * decayS * this.sampleRate), y1: value(sinceS - 1 / this.sampleRate), y2: value(sinceS - 2 / this.sampleRate), a: 2 * fall * Math.cos(step), b: -fall * fall };
+    return {
+      rest: Math.ceil(SILENT * decayS * this.sampleRate),
+      y1: value(sinceS - 1 / this.sampleRate),
+      y2: value(sinceS - 2 / this.sampleRate),
+      a: 2 * fall * Math.cos(step),
+      b: -fall * fall,
+    };
   }
 }
 

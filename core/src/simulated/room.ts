@@ -9,7 +9,9 @@ const KINDS: Record<Exclude<RoomId, 'none'>, { t60S: number; wet: number; firstM
   hall: { t60S: 0.9, wet: 0.5, firstMs: [5, 40] },
 };
 /** Delays of the combs and all-passes, seconds. Source: M. R. Schroeder, Natural sounding artificial reverberation, 1962. */
-const COMBS_S = [0.0297, 0.0371, 0.0411, 0.0437], PASSES_S = [0.005, 0.0017], PASS_GAIN = 0.7;
+const COMBS_S = [0.0297, 0.0371, 0.0411, 0.0437],
+  PASSES_S = [0.005, 0.0017],
+  PASS_GAIN = 0.7;
 const FIRST_REFLECTIONS = 6;
 
 /** A room round the sound: a few first reflections, then Schroeder's combs and all-passes. Works in place, piece after piece. */
@@ -22,13 +24,24 @@ export class Room {
   private readonly wet: number;
 
   constructor(room: Exclude<RoomId, 'none'>, sampleRate: number, chance: Chance) {
-    const { t60S, wet, firstMs: [near, far] } = KINDS[room];
+    const {
+      t60S,
+      wet,
+      firstMs: [near, far],
+    } = KINDS[room];
     this.wet = wet;
-    this.combs = COMBS_S.map((s) => ({ line: new Float32Array(Math.round(s * sampleRate)), gain: 10 ** ((-3 * s) / t60S), at: 0 }));
+    this.combs = COMBS_S.map((s) => ({
+      line: new Float32Array(Math.round(s * sampleRate)),
+      gain: 10 ** ((-3 * s) / t60S),
+      at: 0,
+    }));
     this.passes = PASSES_S.map((s) => ({ line: new Float32Array(Math.max(1, Math.round(s * sampleRate))), at: 0 }));
     this.first = Array.from({ length: FIRST_REFLECTIONS }, () => {
       const ms = near + (far - near) * chance();
-      return { back: Math.round((ms / 1000) * sampleRate), gain: wet * (chance() < 0.5 ? -1 : 1) * Math.sqrt(near / ms) };
+      return {
+        back: Math.round((ms / 1000) * sampleRate),
+        gain: wet * (chance() < 0.5 ? -1 : 1) * Math.sqrt(near / ms),
+      };
     });
     this.past = new Float32Array(Math.ceil((far / 1000) * sampleRate) + 2);
   }

@@ -10,7 +10,11 @@ import { need } from '../units/index.ts';
 export function amplitudeDeg(beats: number, liftDeg: number, unlockToDropMs: number): number {
   check(beats, liftDeg);
   const amplitude = liftDeg / (2 * Math.sin((Math.PI * unlockToDropMs) / 1000 / (7200 / beats)));
-  need(unlockToDropMs > 0 && amplitude >= 80 && amplitude <= 360, 'unlockToDropMs', 'No amplitude of 80 to 360° gives this time: look whether unlock and drop were taken from one beat.');
+  need(
+    unlockToDropMs > 0 && amplitude >= 80 && amplitude <= 360,
+    'unlockToDropMs',
+    'No amplitude of 80 to 360° gives this time: look whether unlock and drop were taken from one beat.',
+  );
   return amplitude;
 }
 
@@ -22,10 +26,15 @@ export function unlockToDropMs(beats: number, liftDeg: number, amplitude: number
 }
 
 /** The lift angle of a movement whose amplitude was filmed. */
-export const liftAngleDeg = (beats: number, amplitude: number, ms: number): number => 2 * amplitude * Math.sin((Math.PI * ms) / 1000 / (7200 / beats));
+export const liftAngleDeg = (beats: number, amplitude: number, ms: number): number =>
+  2 * amplitude * Math.sin((Math.PI * ms) / 1000 / (7200 / beats));
 
 function check(beats: number, liftDeg: number): void {
-  need(beats >= 14000 && beats <= 40000, 'beats', 'Amplitude by sound is for balances, 14,000 to 40,000 beats an hour.');
+  need(
+    beats >= 14000 && beats <= 40000,
+    'beats',
+    'Amplitude by sound is for balances, 14,000 to 40,000 beats an hour.',
+  );
   need(liftDeg >= 20 && liftDeg <= 90, 'liftDeg', 'A lift angle lies between 20 and 90 degrees.');
 }
 
@@ -36,7 +45,10 @@ export type Escaping = keyof typeof HEALTHY;
 
 export function judgeAmplitude(amplitude: number, escapement: Escaping): string {
   const [low, high] = HEALTHY[escapement];
-  if (amplitude >= KNOCKS_FROM) return 'It knocks or is about to: too strong a spring, or too little friction in the train.';
+  if (amplitude >= KNOCKS_FROM)
+    return 'It knocks or is about to: too strong a spring, or too little friction in the train.';
   if (amplitude > high) return 'Above the usual: watch for knocking when fully wound.';
-  return amplitude >= low ? 'Healthy.' : 'Too small: look for old oil, wear, a tired spring, or a lift angle that is not this movement’s.';
+  return amplitude >= low
+    ? 'Healthy.'
+    : 'Too small: look for old oil, wear, a tired spring, or a lift angle that is not this movement’s.';
 }

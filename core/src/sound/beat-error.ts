@@ -13,7 +13,11 @@ export function beatError(tickToTockMs: number, tockToTickMs: number): BeatError
   need(tickToTockMs > 0, 'tickToTockMs', 'More than nothing.');
   need(tockToTickMs > 0, 'tockToTickMs', 'More than nothing.');
   const ms = Math.abs(tickToTockMs - tockToTickMs) / 2;
-  return { ms, share: ms / ((tickToTockMs + tockToTickMs) / 2), short: tickToTockMs === tockToTickMs ? 'neither' : tickToTockMs < tockToTickMs ? 'tick to tock' : 'tock to tick' };
+  return {
+    ms,
+    share: ms / ((tickToTockMs + tockToTickMs) / 2),
+    short: tickToTockMs === tockToTickMs ? 'neither' : tickToTockMs < tockToTickMs ? 'tick to tock' : 'tock to tick',
+  };
 }
 
 /** How far the rest position lies beside the middle of the escapement, degrees at the oscillator: A sin(π/2 · share). */

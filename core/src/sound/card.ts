@@ -1,13 +1,18 @@
 /** Moments are gathered over so long; of each, only the least late counts: a message can come late but never early. */
 const BIN_MS = 10_000;
-const LEAST_BINS = 6, MOST_BINS = 4000;
+const LEAST_BINS = 6,
+  MOST_BINS = 4000;
 /** No arrival is known better than this, ms: also for a line that fits too well. */
 const LEAST_SPREAD_MS = 1;
 /** Sound that comes so much later than ever before was not taken meanwhile. */
 const GAP_MS = 1500;
 const LATEST = 16;
 
-export interface CardRate { /** The card samples so many millionths faster than it says; one standard error. */ ppmFast: number; error: number; minutes: number }
+export interface CardRate {
+  /** The card samples so many millionths faster than it says; one standard error. */ ppmFast: number;
+  error: number;
+  minutes: number;
+}
 
 /**
  * How fast a sound card really samples, against the computer's own time: least squares through the earliest arrivals.
@@ -55,11 +60,20 @@ export class CardClock {
     const bins = this.bins.slice(0, -1);
     const n = bins.length;
     if (n < LEAST_BINS) return null;
-    const x0 = bins.reduce((s, b) => s + b.at, 0) / n, y0 = bins.reduce((s, b) => s + b.late, 0) / n;
-    let sxx = 0, sxy = 0;
-    for (const b of bins) { sxx += (b.at - x0) ** 2; sxy += (b.at - x0) * (b.late - y0); }
+    const x0 = bins.reduce((s, b) => s + b.at, 0) / n,
+      y0 = bins.reduce((s, b) => s + b.late, 0) / n;
+    let sxx = 0,
+      sxy = 0;
+    for (const b of bins) {
+      sxx += (b.at - x0) ** 2;
+      sxy += (b.at - x0) * (b.late - y0);
+    }
     const slope = sxy / sxx;
     const rest = bins.reduce((s, b) => s + (b.late - y0 - slope * (b.at - x0)) ** 2, 0) / (n - 2);
-    return { ppmFast: -1e6 * slope, error: 1e6 * Math.sqrt(Math.max(rest, LEAST_SPREAD_MS ** 2) / sxx), minutes: (bins.at(-1)!.at - bins[0]!.at) / 60_000 };
+    return {
+      ppmFast: -1e6 * slope,
+      error: 1e6 * Math.sqrt(Math.max(rest, LEAST_SPREAD_MS ** 2) / sxx),
+      minutes: (bins.at(-1)!.at - bins[0]!.at) / 60_000,
+    };
   }
 }

@@ -1,10 +1,14 @@
 import { transformOf } from './repeat.ts';
 
 /** Bands of a colour, from about the lowest octave to where microphones end. */
-const BANDS = 14, FROM_HZ = 650, TO_HZ = 12_000;
+const BANDS = 14,
+  FROM_HZ = 650,
+  TO_HZ = 12_000;
 const LENGTH_S = 0.011;
 /** From so many deviations two kinds of beat are two sounds, more for few of them; and by so much at least, natural logarithms of power. */
-const DISTINCT = 5.5, LEAST = 0.12, LEAST_BEATS = 5;
+const DISTINCT = 5.5,
+  LEAST = 0.12,
+  LEAST_BEATS = 5;
 
 /** How the power of a stretch of sound, from a place on, is spread over pitch: logarithms, less their mean, so that loudness does not count. */
 export function colour(samples: Float32Array, from: number, sampleRate: number): number[] {

@@ -9,7 +9,8 @@ export type ReadBytes = (from: number, to: number) => Uint8Array;
 /** Louder than this, of full scale, is sound; a file that never is so loud is silent. */
 const SILENT = 1e-4;
 /** From so many samples at full scale in a million the sound was too loud for the recorder. */
-const CLIPPED_PPM = 200, FULL = 0.999;
+const CLIPPED_PPM = 200,
+  FULL = 0.999;
 const PIECE = 65_536;
 
 /**
@@ -20,19 +21,32 @@ export function hearWav(read: ReadBytes, bytes: number, known: Known = {}): Soun
   const format = wavFormat(read(0, Math.min(bytes, WAV_HEAD_BYTES)), bytes);
   const frame = (format.bits / 8) * format.channels;
   const samples = format.dataBytes / frame;
-  const channel = (c: number) => (from: number, count: number) => (from < 0 || from + count > samples ? null : decodePcm(format, read(format.dataStart + from * frame, format.dataStart + (from + count) * frame), c));
+  const channel = (c: number) => (from: number, count: number) =>
+    from < 0 || from + count > samples
+      ? null
+      : decodePcm(format, read(format.dataStart + from * frame, format.dataStart + (from + count) * frame), c);
 
-  let loudest = 0, full = 0;
-  for (let at = 0; at < samples; at += PIECE) for (let c = 0; c < format.channels; c++) for (const s of channel(c)(at, Math.min(PIECE, samples - at))!) { const a = s < 0 ? -s : s; if (a > loudest) loudest = a; if (a >= FULL) full++; }
+  let loudest = 0,
+    full = 0;
+  for (let at = 0; at < samples; at += PIECE)
+    for (let c = 0; c < format.channels; c++)
+      for (const s of channel(c)(at, Math.min(PIECE, samples - at))!) {
+        const a = s < 0 ? -s : s;
+        if (a > loudest) loudest = a;
+        if (a >= FULL) full++;
+      }
   need(loudest > SILENT + (format.bits === 8 ? 1 / 128 : 0), 'file', 'This file is silent.');
-  const heard = Array.from({ length: format.channels }, (_, c) => hear(format.sampleRate, samples, channel(c), known)).filter((r) => r !== null);
+  const heard = Array.from({ length: format.channels }, (_, c) =>
+    hear(format.sampleRate, samples, channel(c), known),
+  ).filter((r) => r !== null);
   need(heard.length > 0, 'file', 'No beat was found in this sound.');
   const best = heard.reduce((a, b) => (b.rateStandardError < a.rateStandardError ? b : a));
   return {
     ...best,
     warnings: [
       ...(format.cut ? [`The file is cut off: ${(samples / format.sampleRate).toFixed(1)} s of it were heard.`] : []),
-      ...(full > (CLIPPED_PPM / 1e6) * samples * format.channels ? ['The sound is clipped: record it less loud.'] : []), ...best.warnings,
+      ...(full > (CLIPPED_PPM / 1e6) * samples * format.channels ? ['The sound is clipped: record it less loud.'] : []),
+      ...best.warnings,
     ],
   };
 }

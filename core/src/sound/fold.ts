@@ -25,7 +25,8 @@ export function humps(profile: Float64Array, apart: number, leastZ: number): Hum
   const n = profile.length;
   const sorted = Float64Array.from(profile).sort();
   const level = sorted[n >> 1]!;
-  const scatter = 1.4826 * Float64Array.from(profile, (p) => Math.abs(p - level)).sort()[n >> 1]! + 1e-9 + 0.002 * sorted[n - 1]!;
+  const scatter =
+    1.4826 * Float64Array.from(profile, (p) => Math.abs(p - level)).sort()[n >> 1]! + 1e-9 + 0.002 * sorted[n - 1]!;
   const found: Hump[] = [];
   const order = Array.from(profile.keys()).sort((a, b) => profile[b]! - profile[a]!);
   for (const i of order) {
@@ -47,12 +48,16 @@ export function between(a: number, b: number): number {
 export function halfShift(profile: Float64Array, most: number): number {
   const n = profile.length;
   const half = n >> 1;
-  let best = 0, height = -Infinity;
+  let best = 0,
+    height = -Infinity;
   for (let shift = -most; shift <= most; shift++) {
     let sum = 0;
     for (let i = 0; i < n; i++) sum += profile[i]! * profile[(i + half + shift + n) % n]!;
     // Of two that fit alike, the one nearer to the middle.
-    if (sum > height * (1 + 1e-9) || (sum > height * (1 - 1e-9) && Math.abs(shift) < Math.abs(best))) { height = sum; best = shift; }
+    if (sum > height * (1 + 1e-9) || (sum > height * (1 - 1e-9) && Math.abs(shift) < Math.abs(best))) {
+      height = sum;
+      best = shift;
+    }
   }
   return best;
 }

@@ -2,9 +2,21 @@ import { describe, expect, it } from 'vitest';
 import { AS_HEARD, seeded, SimulatedClock, type ClockSpec, type Disturbance } from '../simulated/index.ts';
 import { bestRateError, hear, hearWav, writeWav, type Known } from './index.ts';
 
-const source = (sound: Float32Array) => (from: number, count: number) => (from < 0 || from + count > sound.length ? null : sound.subarray(from, from + count));
-const soundOf = (spec: Partial<ClockSpec>, seconds: number, beside: Disturbance = {}, seed = 7) => { const clock = new SimulatedClock({ ...AS_HEARD, ...spec }, seeded(seed), beside); return { clock, sound: clock.give(Math.round(seconds * clock.spec.sampleRate)), rate: clock.spec.sampleRate }; };
-function hearing(spec: Partial<ClockSpec>, { seconds = 20, known = {}, beside = {}, seed = 7 }: { seconds?: number; known?: Known; beside?: Disturbance; seed?: number } = {}) {
+const source = (sound: Float32Array) => (from: number, count: number) =>
+  from < 0 || from + count > sound.length ? null : sound.subarray(from, from + count);
+const soundOf = (spec: Partial<ClockSpec>, seconds: number, beside: Disturbance = {}, seed = 7) => {
+  const clock = new SimulatedClock({ ...AS_HEARD, ...spec }, seeded(seed), beside);
+  return { clock, sound: clock.give(Math.round(seconds * clock.spec.sampleRate)), rate: clock.spec.sampleRate };
+};
+function hearing(
+  spec: Partial<ClockSpec>,
+  {
+    seconds = 20,
+    known = {},
+    beside = {},
+    seed = 7,
+  }: { seconds?: number; known?: Known; beside?: Disturbance; seed?: number } = {},
+) {
   const { sound, rate } = soundOf(spec, seconds, beside, seed);
   return hear(rate, sound.length, source(sound), known);
 }
@@ -14,17 +26,28 @@ function ticks(atS: readonly number[], seconds: number, rate: number): Float32Ar
   const out = new Float32Array(Math.round(seconds * rate));
   atS.forEach((at, k) => {
     const hz = k % 2 === 0 ? 2900 : 2300;
-    for (let i = Math.ceil(at * rate); i < Math.min(out.length, (at + 0.03) * rate); i++) { const t = i / rate - at; out[i] = out[i]! + (k % 2 === 0 ? 0.3 : 0.2) * Math.exp(-t / 0.002) * Math.sin(2 * Math.PI * hz * t); }
+    for (let i = Math.ceil(at * rate); i < Math.min(out.length, (at + 0.03) * rate); i++) {
+      const t = i / rate - at;
+      out[i] = out[i]! + (k % 2 === 0 ? 0.3 : 0.2) * Math.exp(-t / 0.002) * Math.sin(2 * Math.PI * hz * t);
+    }
   });
   return out;
 }
 
 describe('a beat is heard', () => {
   // Oracle: moments that were put into the sound, worked by hand.
-  it.each([[7200, 22_050, 12], [18_000, 44_100, 1.5], [3600, 8000, 40], [36_000, 48_000, 0.4]])('as it was put there: %d beats an hour at %d Hz, %d ms out of beat', (beats, rate, ms) => {
+  it.each([
+    [7200, 22_050, 12],
+    [18_000, 44_100, 1.5],
+    [3600, 8000, 40],
+    [36_000, 48_000, 0.4],
+  ])('as it was put there: %d beats an hour at %d Hz, %d ms out of beat', (beats, rate, ms) => {
     const [gains, seconds] = [25, 24];
     const beatS = 3600 / beats / (1 + gains / 86_400);
-    const at = Array.from({ length: Math.floor((seconds - 0.5) / beatS) }, (_, k) => 0.2 + k * beatS + (k % 2) * (ms / 1000));
+    const at = Array.from(
+      { length: Math.floor((seconds - 0.5) / beatS) },
+      (_, k) => 0.2 + k * beatS + (k % 2) * (ms / 1000),
+    );
     const sound = ticks(at, seconds, rate);
     const report = hear(rate, sound.length, source(sound))!;
     expect(report.beatsPerHour).toBe(beats);
@@ -34,7 +57,10 @@ describe('a beat is heard', () => {
     expect(report).toMatchObject({ shortSide: 'tock to tick', missing: 0, extra: 0, stoppedS: null });
   });
   it('to within what is possible, with the amplitude of a lever', () => {
-    const report = hearing({ beats: 18_000, escaping: 'lever', rate: -14, beatErrorMs: 1.1, amplitudeDeg: 231 }, { seconds: 60, known: { liftDeg: 52 } })!;
+    const report = hearing(
+      { beats: 18_000, escaping: 'lever', rate: -14, beatErrorMs: 1.1, amplitudeDeg: 231 },
+      { seconds: 60, known: { liftDeg: 52 } },
+    )!;
     expect(report.rateStandardError).toBeLessThan(2 * bestRateError(18_000, 60, 0.1));
     expect(Math.abs(report.rateSecondsPerDay + 14)).toBeLessThan(4 * bestRateError(18_000, 60, 0.1));
     expect(Math.abs(report.beatErrorMs! - 1.1)).toBeLessThan(0.1);
@@ -52,22 +78,41 @@ describe('a beat is heard', () => {
     expect(Math.abs(report.beatErrorMs! - 6)).toBeLessThan(0.5);
   });
   // Seeds at which the room's answer was taken for the tock, or for the drop.
-  it.each([[1005, -35, -4, 215], [1017, 9, 0, 299], [1025, -15, -4, 235]])('although a hall rings on (%d)', (seed, rate, beatErrorMs, amplitudeDeg) => {
-    const report = hearing({ beats: 18_000, escaping: 'lever', room: 'hall', rate, beatErrorMs, amplitudeDeg }, { seconds: 60, known: { liftDeg: 52 }, seed })!;
+  it.each([
+    [1005, -35, -4, 215],
+    [1017, 9, 0, 299],
+    [1025, -15, -4, 235],
+  ])('although a hall rings on (%d)', (seed, rate, beatErrorMs, amplitudeDeg) => {
+    const report = hearing(
+      { beats: 18_000, escaping: 'lever', room: 'hall', rate, beatErrorMs, amplitudeDeg },
+      { seconds: 60, known: { liftDeg: 52 }, seed },
+    )!;
     expect(Math.abs(report.rateSecondsPerDay - rate)).toBeLessThan(4 * bestRateError(18_000, 60, 0.1));
     expect(Math.abs(report.beatErrorMs! - Math.abs(beatErrorMs))).toBeLessThan(0.1);
     expect(Math.abs(report.amplitudeDegrees! - amplitudeDeg)).toBeLessThan(5);
     expect(report).toMatchObject({ missing: 0, warnings: [] });
   });
-  it('and another clock is named', () => expect(hearing({ beats: 7200, sampleRate: 22_050 }, { beside: { other: { spec: { ...AS_HEARD, beats: 9000, rate: 90 }, db: -4 } } })!.warnings.join()).toContain('Another clock'));
+  it('and another clock is named', () =>
+    expect(
+      hearing(
+        { beats: 7200, sampleRate: 22_050 },
+        { beside: { other: { spec: { ...AS_HEARD, beats: 9000, rate: 90 }, db: -4 } } },
+      )!.warnings.join(),
+    ).toContain('Another clock'));
   it('with beats that fail, and with its stop', () => {
     expect(hearing({ beats: 7200, sampleRate: 22_050 }, { beside: { missing: [21, 22, 33] } })!.missing).toBe(3);
-    const report = hearing({ beats: 7200, sampleRate: 22_050 }, { beside: { missing: Array.from({ length: 60 }, (_, i) => 30 + i) } })!;
+    const report = hearing(
+      { beats: 7200, sampleRate: 22_050 },
+      { beside: { missing: Array.from({ length: 60 }, (_, i) => 30 + i) } },
+    )!;
     expect(report.stoppedS).toBeGreaterThan(14);
     expect(report.stoppedS).toBeLessThan(16);
   });
   it('and the pattern of its escape wheel', () => {
-    const report = hearing({ beats: 18_000, escaping: 'lever', teeth: 15, toothMs: 0.4, scatterMs: 0.05, sampleRate: 22_050 }, { seconds: 40 })!;
+    const report = hearing(
+      { beats: 18_000, escaping: 'lever', teeth: 15, toothMs: 0.4, scatterMs: 0.05, sampleRate: 22_050 },
+      { seconds: 40 },
+    )!;
     expect(report.wheel!.teeth).toBe(15);
     expect(hearing({ beats: 18_000, escaping: 'lever', sampleRate: 22_050 }, { seconds: 40 })!.wheel).toBeNull();
   });
@@ -88,24 +133,64 @@ describe('what is not sure is said', () => {
     expect(report.warnings.join()).toContain('no usual number');
   });
   it('of two clocks that are heard as one, and of a slow one beside a fast one', () => {
-    const beside = (beats: number, rate: number, db: number): Disturbance => ({ other: { spec: { ...AS_HEARD, beats, rate, scatterMs: 0.2 }, db } });
+    const beside = (beats: number, rate: number, db: number): Disturbance => ({
+      other: { spec: { ...AS_HEARD, beats, rate, scatterMs: 0.2 }, db },
+    });
     const [alike, slow] = [
-      hearing({ beats: 5400, rate: 117.7, beatErrorMs: 9.09, scatterMs: 0.45, teeth: 37, toothMs: 0.186, tockDb: 3.14, snrDb: 27.6, room: 'none', sampleRate: 48_000 }, { beside: beside(5400, -25, -8.7), seed: 696 })!,
-      hearing({ beats: 480, rate: 279.3, beatErrorMs: 473.5, scatterMs: 0.308, teeth: 24, toothMs: 0.208, tockDb: 4.88, snrDb: 15, room: 'none', sampleRate: 22_050 }, { seconds: 60, beside: beside(8640, 66.9, -5.77), seed: 829 })!,
+      hearing(
+        {
+          beats: 5400,
+          rate: 117.7,
+          beatErrorMs: 9.09,
+          scatterMs: 0.45,
+          teeth: 37,
+          toothMs: 0.186,
+          tockDb: 3.14,
+          snrDb: 27.6,
+          room: 'none',
+          sampleRate: 48_000,
+        },
+        { beside: beside(5400, -25, -8.7), seed: 696 },
+      )!,
+      hearing(
+        {
+          beats: 480,
+          rate: 279.3,
+          beatErrorMs: 473.5,
+          scatterMs: 0.308,
+          teeth: 24,
+          toothMs: 0.208,
+          tockDb: 4.88,
+          snrDb: 15,
+          room: 'none',
+          sampleRate: 22_050,
+        },
+        { seconds: 60, beside: beside(8640, 66.9, -5.77), seed: 829 },
+      )!,
     ];
     expect([alike.beatsPerHour, slow.beatsPerHour]).toEqual([10_800, 8640]); // what is heard is not the clock that is meant, and that is said
     expect(alike.warnings.join()).toMatch(/unevenly|two clocks|another clock/);
     expect(slow.warnings.join()).toContain('a slow clock may be near');
   });
-  it('of an amplitude that nobody can hear', () => expect(hearing({ beats: 7200, sampleRate: 22_050 }, { known: { liftDeg: 52 } })).toMatchObject({ amplitudeDegrees: null }));
+  it('of an amplitude that nobody can hear', () =>
+    expect(hearing({ beats: 7200, sampleRate: 22_050 }, { known: { liftDeg: 52 } })).toMatchObject({
+      amplitudeDegrees: null,
+    }));
   it.each<[string, Partial<ClockSpec>, Disturbance]>([
-    ['noise', { snrDb: -60 }, {}], ['talk', { snrDb: -60 }, { talk: [{ fromS: 0, toS: 30, db: 66 }] }], ['a few hammer blows', { snrDb: -30 }, { blows: [1.5, 3.1, 4.4, 6.2].map((atS) => ({ atS, hz: 500, db: 50 })) }],
-  ])('and nothing is heard in %s', (_what, spec, beside) => expect(hearing({ sampleRate: 22_050, ...spec }, { beside })).toBeNull());
+    ['noise', { snrDb: -60 }, {}],
+    ['talk', { snrDb: -60 }, { talk: [{ fromS: 0, toS: 30, db: 66 }] }],
+    ['a few hammer blows', { snrDb: -30 }, { blows: [1.5, 3.1, 4.4, 6.2].map((atS) => ({ atS, hz: 500, db: 50 })) }],
+  ])('and nothing is heard in %s', (_what, spec, beside) =>
+    expect(hearing({ sampleRate: 22_050, ...spec }, { beside })).toBeNull(),
+  );
   it('the interval holds the truth, whether the beat wanders or not', () => {
     for (const wanderMs of [0, 0.15]) {
       let inside = 0;
       for (let seed = 0; seed < 12; seed++) {
-        const report = hearing({ beats: 9000, rate: 10, wanderMs, sampleRate: 8000, snrDb: 14, room: 'none' }, { seconds: 20, seed })!;
+        const report = hearing(
+          { beats: 9000, rate: 10, wanderMs, sampleRate: 8000, snrDb: 14, room: 'none' },
+          { seconds: 20, seed },
+        )!;
         if (Math.abs(report.rateSecondsPerDay - 10) <= report.rateHalfWidth) inside++;
       }
       expect(inside, `wander ${wanderMs}`).toBeGreaterThanOrEqual(10);
@@ -114,7 +199,10 @@ describe('what is not sure is said', () => {
 });
 
 describe('a file', () => {
-  const bytes = (() => { const { sound, rate } = soundOf({ beats: 7200, rate: 12, sampleRate: 16_000 }, 20); return writeWav(sound, rate); })();
+  const bytes = (() => {
+    const { sound, rate } = soundOf({ beats: 7200, rate: 12, sampleRate: 16_000 }, 20);
+    return writeWav(sound, rate);
+  })();
   const read = (b: Uint8Array) => hearWav((from, to) => b.subarray(from, to), b.length);
   it('is heard, and a cut one as far as it goes', () => {
     expect(read(bytes)).toMatchObject({ beatsPerHour: 7200, warnings: [] });

@@ -19,12 +19,18 @@ export const STOPPED_BEATS = 4;
 export function hear(sampleRate: number, samples: number, source: SoundSource, known: Known = {}): SoundReport | null {
   const frames = new Frames(sampleRate, samples / sampleRate + 1);
   const block = Math.ceil(BLOCK_S * sampleRate);
-  for (let at = 0; at < samples; at += block) { const piece = source(at, Math.min(block, samples - at)); if (piece) frames.push(piece); }
+  for (let at = 0; at < samples; at += block) {
+    const piece = source(at, Math.min(block, samples - at));
+    if (piece) frames.push(piece);
+  }
   const lock = firstLock(frames, known.beats);
   if (!lock) return null;
   const frame = frames.frameS * sampleRate;
   const timer = timerFor(frames, lock, trackCoarse(frames, lock), sampleRate, source, known);
-  const fine = (index: number, expected: number) => { const late = timer.take(index, expected * frame); return late === null ? null : late / frame; };
+  const fine = (index: number, expected: number) => {
+    const late = timer.take(index, expected * frame);
+    return late === null ? null : late / frame;
+  };
   const met = track(new Tracker(frames, lock), fine, frames.end);
   // What was before the stretch in which it was found, beat by beat backwards.
   const back = new Tracker(frames, lock, -1);
@@ -35,11 +41,23 @@ export function hear(sampleRate: number, samples: number, source: SoundSource, k
   // Cut by the end of the sound it has not stopped.
   const edge = frames.end - timer.needs / frame - 2;
   for (const m of [...before, ...met]) if (m.expected < edge || heard.has(m.index)) account.take(m, heard.has(m.index));
-  return soundReport({ ...saidBy(lock, timer), timed: timer.timed, counts: account.since(-Infinity), stoppedS: account.silent >= STOPPED_BEATS ? timer.timed.at(-1)?.rawS ?? null : null }, known);
+  return soundReport(
+    {
+      ...saidBy(lock, timer),
+      timed: timer.timed,
+      counts: account.since(-Infinity),
+      stoppedS: account.silent >= STOPPED_BEATS ? (timer.timed.at(-1)?.rawS ?? null) : null,
+    },
+    known,
+  );
 }
 
 /** What the templates say of tick and tock, once they are learnt. */
-export const saidBy = (lock: Lock, timer: BeatTimer) => ({ lock: timer.differ() ? { ...lock, ambiguous: false } : lock, shiftS: timer.shiftS(), tickIsOdd: timer.tockLouder() });
+export const saidBy = (lock: Lock, timer: BeatTimer) => ({
+  lock: timer.differ() ? { ...lock, ambiguous: false } : lock,
+  shiftS: timer.shiftS(),
+  tickIsOdd: timer.tockLouder(),
+});
 
 /** The first stretch in which a beat is found. */
 function firstLock(frames: Frames, beats: number | undefined): Lock | null {
@@ -62,7 +80,11 @@ function track(tracker: Tracker, fine: Fine | undefined, end: number): Met[] {
 /** Enough of it to tell in which octaves the beats stand out. */
 export function trackCoarse(frames: Frames, lock: Lock): Met[] {
   const tracker = new Tracker(frames, lock);
-  return track(tracker, undefined, Math.min(frames.end, Math.max(lock.tickAt, lock.tockAt) + COARSE_BEATS * lock.beatFrames));
+  return track(
+    tracker,
+    undefined,
+    Math.min(frames.end, Math.max(lock.tickAt, lock.tockAt) + COARSE_BEATS * lock.beatFrames),
+  );
 }
 
 function trackBack(tracker: Tracker, fine: Fine, edge: number): Met[] {
@@ -71,11 +93,23 @@ function trackBack(tracker: Tracker, fine: Fine, edge: number): Met[] {
   return met.reverse();
 }
 
-export function timerFor(frames: Frames, lock: Lock, met: readonly Met[], sampleRate: number, source: SoundSource, known: Known): BeatTimer {
+export function timerFor(
+  frames: Frames,
+  lock: Lock,
+  met: readonly Met[],
+  sampleRate: number,
+  source: SoundSource,
+  known: Known,
+): BeatTimer {
   const beatS = lock.beatFrames * frames.frameS;
   const beats = 3600 / beatS;
-  const lever = known.liftDeg !== undefined && beats >= 13_900 && beats <= 40_000
-    ? { leastMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 345), mostMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 125) } : null;
+  const lever =
+    known.liftDeg !== undefined && beats >= 13_900 && beats <= 40_000
+      ? {
+          leastMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 345),
+          mostMs: unlockToDropMs(Math.max(14_000, beats), known.liftDeg, 125),
+        }
+      : null;
   return new BeatTimer(sampleRate, beatS, bandOf(frames, met, sampleRate), source, lever);
 }
 
@@ -84,7 +118,17 @@ function bandOf(frames: Frames, met: readonly Met[], sampleRate: number): Band {
   const heard = met.filter((m) => m.at !== null).slice(0, 120);
   const before = Math.round(AROUND_S / frames.frameS / 2);
   const over = Array.from({ length: frames.octaves }, (_, b) => {
-    const rises = heard.map((m) => { let most = 0, floor = Infinity; for (let j = 0; j < 4; j++) { most = Math.max(most, frames.energy(b, m.at! + j)); floor = Math.min(floor, frames.energy(b, m.at! - before - j)); } return Math.log((most + 1e-13) / (floor + 1e-13)); }).sort((a, c) => a - c);
+    const rises = heard
+      .map((m) => {
+        let most = 0,
+          floor = Infinity;
+        for (let j = 0; j < 4; j++) {
+          most = Math.max(most, frames.energy(b, m.at! + j));
+          floor = Math.min(floor, frames.energy(b, m.at! - before - j));
+        }
+        return Math.log((most + 1e-13) / (floor + 1e-13));
+      })
+      .sort((a, c) => a - c);
     return rises[rises.length >> 1] ?? 0;
   });
   const best = over.indexOf(Math.max(...over));

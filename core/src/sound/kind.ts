@@ -3,20 +3,29 @@ import { onsets, type Onset } from './onset.ts';
 import { commonOf, fitTo, meanOf, part, type Template } from './template.ts';
 
 /** One beat's stretch of sound: from which sample, what was let through, and its envelope. */
-export interface Stretch { index: number; start: number; samples: Float32Array; env: Float32Array; /** One over the power before the beat. */ weight: number }
+export interface Stretch {
+  index: number;
+  start: number;
+  samples: Float32Array;
+  env: Float32Array;
+  /** One over the power before the beat. */ weight: number;
+}
 
 /** Width over which a rise is seen, seconds, and the least rise (natural logarithm of power). */
-const RISE_S = 0.00035, LEAST_RISE = 0.5;
+const RISE_S = 0.00035,
+  LEAST_RISE = 0.5;
 /** A beat less like its kind than this share of the usual is none. */
 const LEAST_LIKE = 0.45;
 /** Noise can be like a beat by chance, but not so loud: so much of the usual at least. */
 const LEAST_LOUD = 0.3;
 /** So like it, and so near (seconds), that no better place is looked for. */
-const SURE = 0.9, NEAR_S = 0.0012;
+const SURE = 0.9,
+  NEAR_S = 0.0012;
 /** What tells begins and ends so much before and after the envelope stands up. */
 const MARGIN_S = 0.0015;
 /** The one beginning by which a beat is placed exactly: so much before and after it, and how far it is looked for. */
-const ANCHOR_S = [0.001, 0.0018] as const, ANCHOR_REACH_S = 0.001;
+const ANCHOR_S = [0.001, 0.0018] as const,
+  ANCHOR_REACH_S = 0.001;
 /** Only a beginning that rises so clearly places it better than the whole does. */
 const ANCHOR_RISE = 2.3;
 const ANCHOR_ROUNDS = 2;
@@ -36,14 +45,25 @@ export class Kind {
   private known: number[][] | null = [];
 
   private readonly near: number;
-  constructor(private readonly sampleRate: number, private readonly every: number, private readonly most: number, length: number) {
+  constructor(
+    private readonly sampleRate: number,
+    private readonly every: number,
+    private readonly most: number,
+    length: number,
+  ) {
     this.near = Math.min(most, this.steps(NEAR_S));
     this.power = new Float64Array(length);
   }
 
   /** Colour of each beat that is like its kind, from its beginning on; of the collected beats, as long as they are there. */
   get colours(): number[][] {
-    return this.known ??= this.begins.map(({ l, c }) => colour(this.collected[c]!.samples, Math.max(0, (this.template?.from ?? 0) * this.every + Math.round(l * this.every)), this.sampleRate));
+    return (this.known ??= this.begins.map(({ l, c }) =>
+      colour(
+        this.collected[c]!.samples,
+        Math.max(0, (this.template?.from ?? 0) * this.every + Math.round(l * this.every)),
+        this.sampleRate,
+      ),
+    ));
   }
   /** Nothing more is learnt: what was collected is let go. */
   letGo(): void {
@@ -51,7 +71,9 @@ export class Kind {
     this.collected = [];
   }
 
-  private steps(seconds: number): number { return Math.max(2, Math.round((seconds * this.sampleRate) / this.every)); }
+  private steps(seconds: number): number {
+    return Math.max(2, Math.round((seconds * this.sampleRate) / this.every));
+  }
 
   /** Learns from the collected beats, which are laid on each other by the whole of their envelope. */
   learn(): void {
@@ -70,11 +92,18 @@ export class Kind {
     if (!sharp || sharp.rise < ANCHOR_RISE) return;
     for (let round = 0; round < ANCHOR_ROUNDS; round++) {
       const middle = Math.round(at / this.every);
-      this.anchor = part(this.mean, Math.max(0, middle - this.steps(ANCHOR_S[0])), Math.min(this.mean.length, middle + this.steps(ANCHOR_S[1])));
+      this.anchor = part(
+        this.mean,
+        Math.max(0, middle - this.steps(ANCHOR_S[0])),
+        Math.min(this.mean.length, middle + this.steps(ANCHOR_S[1])),
+      );
       const placed = this.collected.map((c) => this.place(c.env)?.late ?? null);
       const kept = placed.flatMap((p, i) => (p === null ? [] : [i]));
       if (kept.length < 2) return;
-      this.mean = meanOf(kept.map((i) => this.collected[i]!), kept.map((i) => placed[i]!));
+      this.mean = meanOf(
+        kept.map((i) => this.collected[i]!),
+        kept.map((i) => placed[i]!),
+      );
       if (round === ANCHOR_ROUNDS - 1) this.pool(placed);
     }
   }
@@ -83,20 +112,27 @@ export class Kind {
   place(env: Float32Array): { late: number; likeness: number } | null {
     // Nearly always it is where it is expected; only then is it looked for further off.
     const near = fitTo(this.template!, env, this.near);
-    const fit = near.likeness >= SURE * this.usual && Math.abs(near.late) < this.near ? near : fitTo(this.template!, env, this.most);
+    const fit =
+      near.likeness >= SURE * this.usual && Math.abs(near.late) < this.near
+        ? near
+        : fitTo(this.template!, env, this.most);
     if (fit.likeness < LEAST_LIKE * this.usual || fit.gain < LEAST_LOUD * this.usualGain) return null;
-    return this.anchor ? { late: fitTo(this.anchor, env, this.steps(ANCHOR_REACH_S), Math.round(fit.late)).late, likeness: fit.likeness } : fit;
+    return this.anchor
+      ? { late: fitTo(this.anchor, env, this.steps(ANCHOR_REACH_S), Math.round(fit.late)).late, likeness: fit.likeness }
+      : fit;
   }
 
   /** Power of the beats laid on each other, and where in it something begins. */
   private pool(late: readonly (number | null)[]): void {
     this.power.fill(0);
-    let weights = 0, squares = 0;
+    let weights = 0,
+      squares = 0;
     late.forEach((l, c) => {
       if (l === null) return;
       const { samples, weight } = this.collected[c]!;
       const by = Math.round(l * this.every);
-      for (let i = Math.max(0, -by); i < samples.length - Math.max(0, by); i++) this.power[i] = this.power[i]! + weight * samples[i + by]! ** 2;
+      for (let i = Math.max(0, -by); i < samples.length - Math.max(0, by); i++)
+        this.power[i] = this.power[i]! + weight * samples[i + by]! ** 2;
       weights += weight;
       squares += weight * weight;
     });
@@ -105,6 +141,13 @@ export class Kind {
     this.pooled = weights > 0 ? (weights * weights) / squares : 0;
     this.begins = late.flatMap((l, c) => (l === null ? [] : [{ l, c }]));
     this.known = null;
-    if (this.pooled > 0) this.onsets = onsets(this.power, Math.max(3, Math.round(RISE_S * this.sampleRate)), this.pooled, LEAST_RISE, this.most * this.every);
+    if (this.pooled > 0)
+      this.onsets = onsets(
+        this.power,
+        Math.max(3, Math.round(RISE_S * this.sampleRate)),
+        this.pooled,
+        LEAST_RISE,
+        this.most * this.every,
+      );
   }
 }

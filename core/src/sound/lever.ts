@@ -5,10 +5,16 @@ import { fitTo, part, type Template } from './template.ts';
 /** Unlocking and drop are looked for this far around where the kind has them. */
 const REACH_S = 0.0025;
 /** Unlocking rises at least so clearly beside the sharpest, the drop by itself; and what is nearly as loud. */
-const CLEAR_SHARE = 0.5, CLEAR_RISE = 1.2, NEARLY = 0.6;
+const CLEAR_SHARE = 0.5,
+  CLEAR_RISE = 1.2,
+  NEARLY = 0.6;
 
 /** The two blows of a lever that bound its lift: the parts of the envelope that hold them, and how far apart they are in the mean, samples. */
-export interface Blows { unlock: Template; drop: Template; apart: number }
+export interface Blows {
+  unlock: Template;
+  drop: Template;
+  apart: number;
+}
 
 /**
  * Unlocking and drop among the beginnings of a kind. Before the unlocking it is quiet, so it is the first clear one; the
@@ -16,27 +22,45 @@ export interface Blows { unlock: Template; drop: Template; apart: number }
  * more quietly, even where its answer rises more sharply out of what went before.
  * @param least, most samples from the one to the other
  */
-export function leverOnsets(found: readonly Onset[], least: number, most: number): { unlock: Onset; drop: Onset } | null {
+export function leverOnsets(
+  found: readonly Onset[],
+  least: number,
+  most: number,
+): { unlock: Onset; drop: Onset } | null {
   const sharpest = Math.max(0, ...found.map((o) => o.rise));
   const unlock = found.find((o) => o.rise >= CLEAR_SHARE * sharpest);
-  const after = unlock ? found.filter((o) => o.at - unlock.at >= least && o.at - unlock.at <= most && o.rise >= CLEAR_RISE) : [];
+  const after = unlock
+    ? found.filter((o) => o.at - unlock.at >= least && o.at - unlock.at <= most && o.rise >= CLEAR_RISE)
+    : [];
   if (!unlock || after.length === 0) return null;
   const top = Math.max(...after.map((o) => o.jump));
   return { unlock, drop: after.find((o) => o.jump >= NEARLY * top)! };
 }
 
-export function blowsOf({ mean, onsets }: Kind, sampleRate: number, every: number, least: number, most: number): Blows | null {
+export function blowsOf(
+  { mean, onsets }: Kind,
+  sampleRate: number,
+  every: number,
+  least: number,
+  most: number,
+): Blows | null {
   const found = leverOnsets(onsets, least, most);
   if (!found) return null;
   const reach = stepsOf(sampleRate, every);
-  const around = (at: number) => { const middle = Math.round(at / every); return part(mean, Math.max(0, middle - reach), Math.min(mean.length, middle + reach + 1)); };
+  const around = (at: number) => {
+    const middle = Math.round(at / every);
+    return part(mean, Math.max(0, middle - reach), Math.min(mean.length, middle + reach + 1));
+  };
   return { unlock: around(found.unlock.at), drop: around(found.drop.at), apart: found.drop.at - found.unlock.at };
 }
 
 /** From unlocking to drop of one beat, samples. `late`: where it lies against its kind, steps. */
 export function unlockToDrop(blows: Blows, env: Float32Array, late: number, sampleRate: number, every: number): number {
   const reach = stepsOf(sampleRate, every);
-  const [unlock, drop] = [fitTo(blows.unlock, env, reach, Math.round(late)), fitTo(blows.drop, env, reach, Math.round(late))];
+  const [unlock, drop] = [
+    fitTo(blows.unlock, env, reach, Math.round(late)),
+    fitTo(blows.drop, env, reach, Math.round(late)),
+  ];
   return blows.apart + (drop.late - unlock.late) * every;
 }
 

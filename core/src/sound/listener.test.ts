@@ -2,18 +2,29 @@ import { describe, expect, it } from 'vitest';
 import { AS_HEARD, seeded, SimulatedClock, type ClockSpec } from '../simulated/index.ts';
 import { BlowCounter, CardClock, Listener } from './index.ts';
 
-const RATE = 16_000, PIECE = 800;
+const RATE = 16_000,
+  PIECE = 800;
 /** Plays a clock to it, piece after piece as a sound card would, and looks at it after each. */
-function play(listener: Listener, spec: Partial<ClockSpec>, seconds: number, each: (l: Listener, clock: SimulatedClock) => void = () => {}, seed = 11): SimulatedClock {
+function play(
+  listener: Listener,
+  spec: Partial<ClockSpec>,
+  seconds: number,
+  each: (l: Listener, clock: SimulatedClock) => void = () => {},
+  seed = 11,
+): SimulatedClock {
   const clock = new SimulatedClock({ ...AS_HEARD, sampleRate: RATE, ...spec }, seeded(seed));
-  for (let at = 0; at < seconds * RATE; at += PIECE) { listener.push(clock.give(PIECE)); each(listener, clock); }
+  for (let at = 0; at < seconds * RATE; at += PIECE) {
+    listener.push(clock.give(PIECE));
+    each(listener, clock);
+  }
   return clock;
 }
 
 describe('a listener', () => {
   it('says a few seconds after it began which side is short, and never lags behind', () => {
     const listener = new Listener(RATE);
-    let foundAt = Infinity, late = 0;
+    let foundAt = Infinity,
+      late = 0;
     play(listener, { beats: 7200, beatErrorMs: 14, rate: 40 }, 40, (l, clock) => {
       const live = l.live();
       if (live.sides) foundAt = Math.min(foundAt, live.seconds);
@@ -47,7 +58,8 @@ describe('a listener', () => {
     const stoppedAt = listener.seconds;
     expect(listener.part()).toMatchObject({ fromS: expect.closeTo(0, -1), report: { beatsPerHour: 9000, missing: 0 } });
     play(listener, { beats: 9000, tockDb: 200, snrDb: -80 }, 0.001);
-    for (let i = 0; i < (12 * RATE) / PIECE; i++) listener.push(new Float32Array(PIECE).map((_, j) => 1e-4 * Math.sin(j * j)));
+    for (let i = 0; i < (12 * RATE) / PIECE; i++)
+      listener.push(new Float32Array(PIECE).map((_, j) => 1e-4 * Math.sin(j * j)));
     expect(listener.live().state).toBe('lost');
     const stop = listener.events.find((e) => e.kind === 'stopped')!;
     expect(Math.abs(stop.atS - stoppedAt)).toBeLessThan(1.5);
@@ -80,7 +92,8 @@ describe('beside the beat', () => {
       const ppm = 120 * chance() - 60;
       const card = new CardClock(48_000);
       let lost = 0;
-      for (let n = 0; n < 900 * 48_000; n += 2048) lost += card.take(n, 1e12 + (1000 * n) / (48_000 * (1 + ppm / 1e6)) + 40 * chance() ** 4);
+      for (let n = 0; n < 900 * 48_000; n += 2048)
+        lost += card.take(n, 1e12 + (1000 * n) / (48_000 * (1 + ppm / 1e6)) + 40 * chance() ** 4);
       expect(lost).toBe(0);
       const { ppmFast, error } = card.rate()!;
       expect(error).toBeLessThan(3);

@@ -10,12 +10,19 @@ import { Tracker, type Met } from './tracker.ts';
 /** Sound is kept for so long; a beat that is older is not looked at again. */
 const SOUND_S = 20;
 /** It is looked for from so much sound on, and again after so long while it is not found; and looked at anew while it is. */
-const FIRST_S = 3, AGAIN_S = 1.5, ANEW_S = 20;
+const FIRST_S = 3,
+  AGAIN_S = 1.5,
+  ANEW_S = 20;
 /** Nothing for so many beats and so many seconds: it is lost, and looked for again. */
-const LOST_BEATS = 4, LOST_S = 5, LEAVE_OUT_S = 0.2;
+const LOST_BEATS = 4,
+  LOST_S = 5,
+  LEAVE_OUT_S = 0.2;
 /** Beats by which the two sides are told just now: few, so that a hand on the crutch sees what it does. */
 const JUST_NOW = 9;
-const LIVE_S = 60, HISTORY_S = 10, HISTORY_MOST = 180, HOUR_S = 3600;
+const LIVE_S = 60,
+  HISTORY_S = 10,
+  HISTORY_MOST = 180,
+  HOUR_S = 3600;
 /** Spacings further apart than this are two different beats; that it is another one must be found twice. */
 const OTHER_BEAT = 0.02;
 const LOG_MOST = 2000;
@@ -23,12 +30,29 @@ const LOG_MOST = 2000;
 const GAP_S = 1;
 
 /** An hour, or what there was of it. Seconds count from the beginning of the listening. */
-export interface LoggedHour { fromS: number; toS: number; report: SoundReport | null }
-export interface LoggedEvent { atS: number; kind: 'found' | 'stopped' | 'missed' | 'not listened'; says: string }
-export interface Moment { atS: number; rate: number; rateError: number; /** Odd half: above nought the way from tick to tock is the longer. */ oddMs: number | null; amplitude: number | null }
+export interface LoggedHour {
+  fromS: number;
+  toS: number;
+  report: SoundReport | null;
+}
+export interface LoggedEvent {
+  atS: number;
+  kind: 'found' | 'stopped' | 'missed' | 'not listened';
+  says: string;
+}
+export interface Moment {
+  atS: number;
+  rate: number;
+  rateError: number;
+  /** Odd half: above nought the way from tick to tock is the longer. */ oddMs: number | null;
+  amplitude: number | null;
+}
 
 /** The two ways of the beat as they are just now, ms. */
-export interface Sides { tickToTockMs: number; tockToTickMs: number }
+export interface Sides {
+  tickToTockMs: number;
+  tockToTickMs: number;
+}
 
 export interface Live {
   state: 'listening' | 'heard' | 'lost';
@@ -43,7 +67,14 @@ export interface Live {
   rough: boolean;
 }
 
-interface Followed { lock: Lock; tracker: Tracker; timer: BeatTimer; account: Account; waiting: Met[]; partFrom: number }
+interface Followed {
+  lock: Lock;
+  tracker: Tracker;
+  timer: BeatTimer;
+  account: Account;
+  waiting: Met[];
+  partFrom: number;
+}
 
 /**
  * Listens for as long as sound comes: finds the beat, follows it, finds it again when it was lost. What it keeps is
@@ -68,7 +99,10 @@ export class Listener {
   private power = 0;
   private total = 0;
 
-  constructor(readonly sampleRate: number, private known: Known = {}) {
+  constructor(
+    readonly sampleRate: number,
+    private known: Known = {},
+  ) {
     this.frames = new Frames(sampleRate, LOCK_S + 8);
     this.ring = new SoundRing(Math.ceil(SOUND_S * sampleRate));
   }
@@ -77,12 +111,19 @@ export class Listener {
   know(known: Known): void {
     const before = this.known.beats;
     this.known = known;
-    if (known.beats !== before || (known.liftDeg !== undefined) !== (this.followed?.timer.hasLever ?? false)) this.leave();
+    if (known.beats !== before || (known.liftDeg !== undefined) !== (this.followed?.timer.hasLever ?? false))
+      this.leave();
   }
 
-  get seconds(): number { return (this.origin + this.count) / this.sampleRate; }
-  private get hereS(): number { return this.count / this.sampleRate; }
-  private get originS(): number { return this.origin / this.sampleRate; }
+  get seconds(): number {
+    return (this.origin + this.count) / this.sampleRate;
+  }
+  private get hereS(): number {
+    return this.count / this.sampleRate;
+  }
+  private get originS(): number {
+    return this.origin / this.sampleRate;
+  }
 
   push(samples: Float32Array): void {
     this.frames.push(samples);
@@ -90,14 +131,18 @@ export class Listener {
     this.count += samples.length;
     let power = 0;
     for (const s of samples) power += s * s;
-    this.power += Math.min(1, samples.length / (0.3 * this.sampleRate)) * (power / Math.max(1, samples.length) - this.power);
+    this.power +=
+      Math.min(1, samples.length / (0.3 * this.sampleRate)) * (power / Math.max(1, samples.length) - this.power);
     if (this.followed) this.follow(this.followed);
     if (this.hereS >= this.lookAt) this.look();
   }
 
   /** Sound that was lost: a tab that slept, a microphone that was away. */
   skip(samples: number): void {
-    if (samples < GAP_S * this.sampleRate) { for (let left = samples; left > 0; left -= 4096) this.push(new Float32Array(Math.min(4096, left))); return; }
+    if (samples < GAP_S * this.sampleRate) {
+      for (let left = samples; left > 0; left -= 4096) this.push(new Float32Array(Math.min(4096, left)));
+      return;
+    }
     this.event('not listened', this.seconds, `for ${(samples / this.sampleRate).toFixed(0)} s: no sound came`);
     this.leave();
     this.origin += this.count + samples;
@@ -116,25 +161,34 @@ export class Listener {
     const beatS = f ? f.tracker.beatFrames * this.frames.frameS : 0;
     return {
       state: !f ? (this.wasHeard ? 'lost' : 'listening') : f.account.silent >= LOST_BEATS ? 'lost' : 'heard',
-      seconds: this.seconds, levelDb: 10 * Math.log10(this.power + 1e-12), beats: this.total,
+      seconds: this.seconds,
+      levelDb: 10 * Math.log10(this.power + 1e-12),
+      beats: this.total,
       lastS: last ? this.originS + last.rawS : null,
       ...(f ? this.sides(f, beatS) : { sides: null, rough: true }),
     };
   }
 
   /** What the last minute says; null while nothing is heard. */
-  report(lastS = LIVE_S): SoundReport | null { return this.followed ? this.reportOf(this.followed, this.hereS - lastS) : null; }
+  report(lastS = LIVE_S): SoundReport | null {
+    return this.followed ? this.reportOf(this.followed, this.hereS - lastS) : null;
+  }
 
   /** The hour that is going on, as far as it has come; null while nothing is heard. Costs more, the longer it is: once a minute is enough. */
   part(): LoggedHour | null {
     const f = this.followed;
-    return f && f.timer.timed.length >= 4 ? { fromS: this.originS + f.partFrom, toS: this.seconds, report: this.reportOf(f, f.partFrom) } : null;
+    return f && f.timer.timed.length >= 4
+      ? { fromS: this.originS + f.partFrom, toS: this.seconds, report: this.reportOf(f, f.partFrom) }
+      : null;
   }
 
   private reportOf(f: Followed, fromS: number): SoundReport | null {
     const timed = f.timer.timed.filter((t) => t.rawS >= fromS);
     if (timed.length < 4) return null;
-    return soundReport({ ...saidBy(f.lock, f.timer), timed, counts: f.account.since(fromS / this.frames.frameS), stoppedS: null }, this.known);
+    return soundReport(
+      { ...saidBy(f.lock, f.timer), timed, counts: f.account.since(fromS / this.frames.frameS), stoppedS: null },
+      this.known,
+    );
   }
 
   private sides(f: Followed, beatS: number): { sides: Sides | null; rough: boolean } {
@@ -143,31 +197,57 @@ export class Listener {
     const odd = shift === null ? null : oddNow(f.timer.timed, shift, beatS);
     const roughly = (f.lock.tockAt - f.lock.tickAt) * this.frames.frameS;
     const longer = odd !== null ? odd * (f.timer.tockLouder() ? -1 : 1) : ((roughly + 2 * beatS) % (2 * beatS)) - beatS;
-    return { sides: { tickToTockMs: 1000 * (beatS + longer), tockToTickMs: 1000 * (beatS - longer) }, rough: odd === null };
+    return {
+      sides: { tickToTockMs: 1000 * (beatS + longer), tockToTickMs: 1000 * (beatS - longer) },
+      rough: odd === null,
+    };
   }
 
   private look(): void {
     const { frames, followed: f } = this;
     this.lookAt = this.hereS + (f ? ANEW_S : AGAIN_S);
     const found = lockOn(frames, Math.max(frames.start, this.lookFrom), frames.end, this.known.beats);
-    if (!f) { if (found) this.begin(found); return; }
+    if (!f) {
+      if (found) this.begin(found);
+      return;
+    }
     if (!found) return;
-    if (Math.abs(found.beatFrames / f.tracker.beatFrames - 1) < OTHER_BEAT && (found.heard === f.lock.heard || f.timer.timed.length > 0)) {
+    if (
+      Math.abs(found.beatFrames / f.tracker.beatFrames - 1) < OTHER_BEAT &&
+      (found.heard === f.lock.heard || f.timer.timed.length > 0)
+    ) {
       this.other = null;
-      f.lock = { ...f.lock, others: found.others, strength: found.strength, covered: found.covered, ambiguous: f.lock.ambiguous && found.ambiguous };
+      f.lock = {
+        ...f.lock,
+        others: found.others,
+        strength: found.strength,
+        covered: found.covered,
+        ambiguous: f.lock.ambiguous && found.ambiguous,
+      };
       return;
     }
     const again = this.other !== null && Math.abs(found.beatFrames / this.other - 1) < OTHER_BEAT;
     this.other = found.beatFrames;
-    if (again || f.account.silent > 0) { this.leave(); this.begin(found); }
+    if (again || f.account.silent > 0) {
+      this.leave();
+      this.begin(found);
+    }
   }
 
   private begin(lock: Lock): void {
     const { frames } = this;
     const timer = timerFor(frames, lock, trackCoarse(frames, lock), this.sampleRate, this.ring.give, this.known);
-    this.followed = { lock, tracker: new Tracker(frames, lock), timer, account: new Account(frames, lock), waiting: [], partFrom: this.hereS };
+    this.followed = {
+      lock,
+      tracker: new Tracker(frames, lock),
+      timer,
+      account: new Account(frames, lock),
+      waiting: [],
+      partFrom: this.hereS,
+    };
     this.other = null;
-    if (!this.wasHeard || this.events.at(-1)?.kind !== 'found') this.event('found', this.seconds, `about ${Math.round(3600 / (lock.beatFrames * frames.frameS))} beats an hour`);
+    if (!this.wasHeard || this.events.at(-1)?.kind !== 'found')
+      this.event('found', this.seconds, `about ${Math.round(3600 / (lock.beatFrames * frames.frameS))} beats an hour`);
     this.wasHeard = true;
     this.lookAt = this.hereS + ANEW_S;
     this.follow(this.followed);
@@ -176,8 +256,12 @@ export class Listener {
   private follow(f: Followed): void {
     const { frames } = this;
     const frame = frames.frameS * this.sampleRate;
-    const fine = (index: number, expected: number) => { const late = f.timer.take(index, expected * frame); return late === null ? null : late / frame; };
-    while (f.tracker.needs < frames.end && f.tracker.upcoming * frame + f.timer.needs < this.count) f.waiting.push(f.tracker.step(fine));
+    const fine = (index: number, expected: number) => {
+      const late = f.timer.take(index, expected * frame);
+      return late === null ? null : late / frame;
+    };
+    while (f.tracker.needs < frames.end && f.tracker.upcoming * frame + f.timer.needs < this.count)
+      f.waiting.push(f.tracker.step(fine));
     this.settle(f);
     const beatS = f.tracker.beatFrames * frames.frameS;
     if (f.account.silent >= LOST_BEATS && f.account.silent * beatS >= LOST_S) {
@@ -191,8 +275,14 @@ export class Listener {
     if (this.hereS >= this.historyAt) {
       this.historyAt = this.hereS + HISTORY_S;
       const r = this.report();
-      if (r && r.seconds > 3 * HISTORY_S / 2) {
-        this.history.push({ atS: this.seconds, rate: r.rateSecondsPerDay, rateError: r.rateStandardError, oddMs: r.beatErrorMs === null ? null : r.beatErrorMs * (r.shortSide === 'tick to tock' ? -1 : 1), amplitude: r.amplitudeDegrees });
+      if (r && r.seconds > (3 * HISTORY_S) / 2) {
+        this.history.push({
+          atS: this.seconds,
+          rate: r.rateSecondsPerDay,
+          rateError: r.rateStandardError,
+          oddMs: r.beatErrorMs === null ? null : r.beatErrorMs * (r.shortSide === 'tick to tock' ? -1 : 1),
+          amplitude: r.amplitudeDegrees,
+        });
         if (this.history.length > HISTORY_MOST) this.history.shift();
       }
     }
@@ -200,16 +290,29 @@ export class Listener {
 
   /** Beats that were met are counted once their kind is learnt. */
   private settle(f: Followed): void {
-    if (f.timer.timed.length === 0) { if (f.waiting.length > 200) f.waiting.shift(); return; }
+    if (f.timer.timed.length === 0) {
+      if (f.waiting.length > 200) f.waiting.shift();
+      return;
+    }
     const known = new Set<number>();
-    for (let i = f.timer.timed.length - 1, least = f.waiting[0]?.index ?? Infinity; i >= 0 && f.timer.timed[i]!.index >= least; i--) known.add(f.timer.timed[i]!.index);
+    for (
+      let i = f.timer.timed.length - 1, least = f.waiting[0]?.index ?? Infinity;
+      i >= 0 && f.timer.timed[i]!.index >= least;
+      i--
+    )
+      known.add(f.timer.timed[i]!.index);
     for (const met of f.waiting) {
       const heard = known.has(met.index);
       const silentBefore = f.account.silent;
       const missing = f.account.missing;
       f.account.take(met, heard);
       if (heard) this.total++;
-      if (f.account.missing > missing) this.event('missed', this.originS + f.account.silentFrom * this.frames.frameS, `${silentBefore} ${silentBefore === 1 ? 'beat was' : 'beats were'} not heard`);
+      if (f.account.missing > missing)
+        this.event(
+          'missed',
+          this.originS + f.account.silentFrom * this.frames.frameS,
+          `${silentBefore} ${silentBefore === 1 ? 'beat was' : 'beats were'} not heard`,
+        );
     }
     f.waiting = [];
   }
@@ -220,7 +323,9 @@ export class Listener {
     if (this.hours.length > LOG_MOST) this.hours.shift();
     f.partFrom = this.hereS;
     f.account.forget((this.hereS - LIVE_S) / this.frames.frameS);
-    f.timer.forget((f.timer.timed.at(-1)?.index ?? 0) - Math.ceil(LIVE_S / (f.tracker.beatFrames * this.frames.frameS)));
+    f.timer.forget(
+      (f.timer.timed.at(-1)?.index ?? 0) - Math.ceil(LIVE_S / (f.tracker.beatFrames * this.frames.frameS)),
+    );
   }
 
   private leave(): void {

@@ -25,25 +25,36 @@ export interface Lock {
 /** Longest stretch that is looked at at once, seconds. */
 export const LOCK_S = 64;
 /** Two scales, for fast beats and for slow ones: frames taken as one, and seconds from beat to beat or from pair to pair. */
-const SCALES = [{ everyS: 0.0025, spanS: [0.09, 2.3] }, { everyS: 0.006, spanS: [1.6, 15.4] }] as const;
+const SCALES = [
+  { everyS: 0.0025, spanS: [0.09, 2.3] },
+  { everyS: 0.006, spanS: [1.6, 15.4] },
+] as const;
 /** A repetition weaker than this is no beat. Noise alone gives about 0.04, calibrated on noise, talk and hammers. */
 const LEAST_STRENGTH = 0.09;
 /** Clocks that are told apart in one room. */
-const MOST_CLOCKS = 3, TRIES = 4;
+const MOST_CLOCKS = 3,
+  TRIES = 4;
 /** What begins less than this is nothing. What still sounds so much later, and so loud beside its beginning, is no tick. */
 /** A beat is all over by then: a lever drops up to 28 ms after it unlocked. */
 const GOES_ON_S = 0.035;
-const LEAST_NOVELTY = 0.4, STILL_S = 0.065, STILL_SHARE = 0.35, BEFORE = 6;
+const LEAST_NOVELTY = 0.4,
+  STILL_S = 0.065,
+  STILL_SHARE = 0.35,
+  BEFORE = 6;
 const DROWNED = 1;
 /** Beats that are needed before anything is said. */
-const LEAST_BEATS = 5, LEAST_SHARE = 0.25;
+const LEAST_BEATS = 5,
+  LEAST_SHARE = 0.25;
 /** A second sound within the spacing: at least this share of the first, so far from it, and so far over what lies between. */
-const FAINT = 0.22, APART = 0.2, LEAST_Z = 7;
+const FAINT = 0.22,
+  APART = 0.2,
+  LEAST_Z = 7;
 /** Tick and tock are two sounds from so many frames by which the tock does not fall in the middle. */
 const LEAST_SHIFT = 4;
 /** Tick and tock lie at least so far apart, as a share of the pair. */
 const LEAST_OFF = 0.28;
-const DISTINCT_Z = 5.5, LEAST_APART = 0.15;
+const DISTINCT_Z = 5.5,
+  LEAST_APART = 0.15;
 
 const leastAgree = (least: number, most: number, beats: number | undefined): readonly [number, number] => {
   if (beats === undefined) return [least, most];
@@ -66,14 +77,27 @@ export function lockOn(frames: Frames, from: number, to: number, beats?: number)
   }
   const best = read.reduce<Reading | null>((a, b) => (a === null || b.weight > a.weight ? b : a), null);
   if (!best) return null;
-  const others = read.filter((l) => l !== best && l.lock.covered > 0.5 && !related(l.lock.beatFrames, best.lock.beatFrames, 0.004 * Math.max(l.lock.beatFrames, best.lock.beatFrames), false)).map((l) => Math.round(3600 / (l.lock.beatFrames * frames.frameS)));
+  const others = read
+    .filter(
+      (l) =>
+        l !== best &&
+        l.lock.covered > 0.5 &&
+        !related(
+          l.lock.beatFrames,
+          best.lock.beatFrames,
+          0.004 * Math.max(l.lock.beatFrames, best.lock.beatFrames),
+          false,
+        ),
+    )
+    .map((l) => Math.round(3600 / (l.lock.beatFrames * frames.frameS)));
   return { ...best.lock, others: [...new Set(others)] };
 }
 
 /** How many sounds stand out. */
 function soundsIn(ticks: Float32Array): number {
   let n = 0;
-  for (let i = 1; i < ticks.length - 1; i++) if (ticks[i]! >= LEAST_NOVELTY && ticks[i]! >= ticks[i - 1]! && ticks[i]! > ticks[i + 1]!) n++;
+  for (let i = 1; i < ticks.length - 1; i++)
+    if (ticks[i]! >= LEAST_NOVELTY && ticks[i]! >= ticks[i - 1]! && ticks[i]! > ticks[i + 1]!) n++;
   return n;
 }
 
@@ -85,7 +109,8 @@ function shortSounds(frames: Frames, from: number, to: number): Float32Array {
     if (ticks[i]! < LEAST_NOVELTY || ticks[i]! < ticks[i - 1]! || ticks[i]! < ticks[i + 1]!) continue;
     const before = frames.loudness(from + i - BEFORE, 3);
     // What rang before it and goes on ringing is not its own.
-    if (frames.loudness(from + i + late, 3) - before > STILL_SHARE * (frames.loudness(from + i, 4) - before)) ticks.fill(0, Math.max(0, i - 2), i + 3);
+    if (frames.loudness(from + i + late, 3) - before > STILL_SHARE * (frames.loudness(from + i, 4) - before))
+      ticks.fill(0, Math.max(0, i - 2), i + 3);
   }
   return ticks;
 }
@@ -93,7 +118,10 @@ function shortSounds(frames: Frames, from: number, to: number): Float32Array {
 function strongest(frames: Frames, from: number, ticks: Float32Array, beats: number | undefined): Reading | null {
   const read: Reading[] = [];
   const series = blurred(ticks, frames.frameS);
-  for (const { everyS, spanS: [least, most] } of SCALES) {
+  for (const {
+    everyS,
+    spanS: [least, most],
+  } of SCALES) {
     const every = Math.max(1, Math.round(everyS / frames.frameS));
     const stepS = every * frames.frameS;
     const span = leastAgree(least, most, beats);
@@ -105,14 +133,18 @@ function strongest(frames: Frames, from: number, ticks: Float32Array, beats: num
       let explained = strongest.spacing;
       for (const kin of kinOfStrongest(found)) {
         const spacing = (kin.spacing * stepS) / frames.frameS;
-        const reading = read.some((r) => related(spacing, r.lock.beatFrames, 4 + 0.004 * spacing)) ? null : readSpacing(frames, from, ticks, series, spacing, kin, beats);
+        const reading = read.some((r) => related(spacing, r.lock.beatFrames, 4 + 0.004 * spacing))
+          ? null
+          : readSpacing(frames, from, ticks, series, spacing, kin, beats);
         if (!reading) continue;
         read.push(reading);
         explained = (reading.lock.beatFrames * frames.frameS) / stepS;
         break;
       }
       // A spacing that two clocks have in common is not taken away with the first of them.
-      found = found.filter((c) => c !== strongest && !related(c.spacing, explained, 3 / every + 0.004 * c.spacing, false));
+      found = found.filter(
+        (c) => c !== strongest && !related(c.spacing, explained, 3 / every + 0.004 * c.spacing, false),
+      );
     }
   }
   return read.reduce<Reading | null>((a, b) => (a === null || b.weight > a.weight ? b : a), null);
@@ -128,28 +160,57 @@ function pooled(x: Float32Array, every: number): Float32Array {
 /** One is a multiple of the other, or of its half. */
 function related(a: number, b: number, tolerance: number, halves = true): boolean {
   const [small, large] = a < b ? [a, b] : [b, a];
-  return (halves ? [1, 2] : [1]).some((q) => Math.abs(q * large - Math.round((q * large) / small) * small) < tolerance * q);
+  return (halves ? [1, 2] : [1]).some(
+    (q) => Math.abs(q * large - Math.round((q * large) / small) * small) < tolerance * q,
+  );
 }
 
-interface Reading { lock: Lock; weight: number; met: number[] }
+interface Reading {
+  lock: Lock;
+  weight: number;
+  met: number[];
+}
 
 /** What a spacing is: the beat itself, a pair of beats of which one may not be heard, or a multiple of the true one, which says nothing. */
-function readSpacing(frames: Frames, from: number, ticks: Float32Array, series: Float64Array, spacing: number, repeat: Repeat, beats: number | undefined): Reading | null {
+function readSpacing(
+  frames: Frames,
+  from: number,
+  ticks: Float32Array,
+  series: Float64Array,
+  spacing: number,
+  repeat: Repeat,
+  beats: number | undefined,
+): Reading | null {
   const within = audible(humps(folded(series, spacing), APART, LEAST_Z));
   if (within.length === 0 || within.length > 2) return null;
-  let beatFrames = spacing / 2, pair = spacing, heard: Lock['heard'] = 'both', ambiguous = false;
+  let beatFrames = spacing / 2,
+    pair = spacing,
+    heard: Lock['heard'] = 'both',
+    ambiguous = false;
   const [first, second] = within as [Hump, Hump | undefined];
   const short = ticks.length < 4.4 * spacing;
   // Two sounds within the spacing: tick and tock, unless one of them goes on to differ every other time: then the second is its echo.
-  if (second && between(first.phase, second.phase) >= LEAST_OFF && (short || !distinct(frames, from, ticks, 2 * spacing, first.phase / 2, first.phase / 2 + 0.5))) return finish(first.phase, second.phase);
-  if (short) { heard = 'one'; ambiguous = beats === undefined; return finish(within[0]!.phase, null); }
+  if (
+    second &&
+    between(first.phase, second.phase) >= LEAST_OFF &&
+    (short || !distinct(frames, from, ticks, 2 * spacing, first.phase / 2, first.phase / 2 + 0.5))
+  )
+    return finish(first.phase, second.phase);
+  if (short) {
+    heard = 'one';
+    ambiguous = beats === undefined;
+    return finish(within[0]!.phase, null);
+  }
 
   const both = folded(series, 2 * spacing);
   const [tick] = humps(both, APART / 2, LEAST_Z);
   if (!tick) return null;
   const shift = halfShift(both, Math.floor(0.16 * both.length));
   const tock = { phase: (tick.phase + 0.5 + shift / both.length) % 1 };
-  const one = () => { heard = 'one'; return finish(within[0]!.phase, null); };
+  const one = () => {
+    heard = 'one';
+    return finish(within[0]!.phase, null);
+  };
   if (beats !== undefined) {
     if (Math.abs((spacing * frames.frameS * beats) / 3600 - 1) > 0.06) return one();
   } else if (Math.abs(shift) <= LEAST_SHIFT && !distinct(frames, from, ticks, 2 * spacing, tick.phase, tock.phase)) {
@@ -169,7 +230,20 @@ function readSpacing(frames: Frames, from: number, ticks: Float32Array, series: 
     const tockAt = from + (tock ?? (tickPhase + beatFrames / pair) % 1) * pair;
     const cover = coverage(frames, from, ticks, pair, tickPhase * pair, tock === null ? null : tock * pair);
     if (cover.met.length < LEAST_BEATS - (heard === 'one' ? 2 : 0) || cover.share < LEAST_SHARE) return null;
-    return { lock: { beatFrames, tickAt, tockAt, heard, ambiguous, strength: repeat.strength, covered: cover.share, others: [] }, met: cover.met, weight: cover.share ** 2 * cover.loudness ** 0.25 };
+    return {
+      lock: {
+        beatFrames,
+        tickAt,
+        tockAt,
+        heard,
+        ambiguous,
+        strength: repeat.strength,
+        covered: cover.share,
+        others: [],
+      },
+      met: cover.met,
+      weight: cover.share ** 2 * cover.loudness ** 0.25,
+    };
   }
 }
 
@@ -179,18 +253,27 @@ const audible = (found: Hump[]): Hump[] => found.filter((h) => h.height > FAINT 
 const isUsual = (beats: number): boolean => USUAL_BEATS.some((u) => Math.abs(u - beats) < 0.01 * u);
 
 /** How much of the stretch the beats fill, how loud they are, and where they were met. Frames count from `from`. */
-function coverage(frames: Frames, from: number, ticks: Float32Array, pair: number, tickAt: number, tockAt: number | null): { beats: number; share: number; loudness: number; met: number[] } {
+function coverage(
+  frames: Frames,
+  from: number,
+  ticks: Float32Array,
+  pair: number,
+  tickAt: number,
+  tockAt: number | null,
+): { beats: number; share: number; loudness: number; met: number[] } {
   const reach = Math.max(3, Math.round(0.008 / frames.frameS));
   const late = Math.round(STILL_S / frames.frameS);
   const met: number[] = [];
-  let beats = 0, loudness = 0;
+  let beats = 0,
+    loudness = 0;
   for (const at of tockAt === null ? [tickAt] : [tickAt, tockAt])
     for (let f = at; f < ticks.length - reach; f += pair) {
       beats++;
       const near = peakNear(ticks, f, reach);
       if (near.height < LEAST_NOVELTY) {
         // Under a bell or a voice it could not be heard, and counts neither way.
-        if (Math.min(frames.over(from + Math.round(f) - BEFORE), frames.over(from + Math.round(f) + late)) > DROWNED) beats--;
+        if (Math.min(frames.over(from + Math.round(f) - BEFORE), frames.over(from + Math.round(f) + late)) > DROWNED)
+          beats--;
         continue;
       }
       met.push(Math.round(near.at));
@@ -200,7 +283,14 @@ function coverage(frames: Frames, from: number, ticks: Float32Array, pair: numbe
 }
 
 /** Whether tick and tock differ in the loudness of any octave, or in where they stand: by far more than chance would. */
-function distinct(frames: Frames, from: number, ticks: Float32Array, pair: number, tickPhase: number, tockPhase: number): boolean {
+function distinct(
+  frames: Frames,
+  from: number,
+  ticks: Float32Array,
+  pair: number,
+  tickPhase: number,
+  tockPhase: number,
+): boolean {
   const reach = Math.max(3, Math.round(0.006 / frames.frameS));
   const rows = [tickPhase, tockPhase].map((phase) => {
     const out: number[][] = [];
@@ -208,7 +298,11 @@ function distinct(frames: Frames, from: number, ticks: Float32Array, pair: numbe
       const near = peakNear(ticks, f, reach);
       if (near.height < LEAST_NOVELTY) continue;
       const frame = from + Math.round(near.at);
-      const levels = Array.from({ length: frames.octaves }, (_, b) => { let e = 0; for (let j = 0; j < 5; j++) e = Math.max(e, frames.energy(b, frame + j)); return Math.log(e + 1e-13); });
+      const levels = Array.from({ length: frames.octaves }, (_, b) => {
+        let e = 0;
+        for (let j = 0; j < 5; j++) e = Math.max(e, frames.energy(b, frame + j));
+        return Math.log(e + 1e-13);
+      });
       const mean = levels.reduce((s, l) => s + l, 0) / levels.length;
       // Loudness goes up and down from beat to beat, the colour of a sound does not.
       out.push([...levels, ...levels.map((l) => l - mean), near.at - f]);
@@ -224,7 +318,11 @@ function distinct(frames: Frames, from: number, ticks: Float32Array, pair: numbe
   for (let c = 0; c <= last; c++) {
     const [a, b] = [stats(even.map((r) => r[c]!)), stats(odd.map((r) => r[c]!))];
     const apart = Math.abs(a.mean - b.mean);
-    if (apart > (c === last ? 1 : LEAST_APART) && apart / Math.sqrt(a.variance / even.length + b.variance / odd.length + 1e-9) > clear) return true;
+    if (
+      apart > (c === last ? 1 : LEAST_APART) &&
+      apart / Math.sqrt(a.variance / even.length + b.variance / odd.length + 1e-9) > clear
+    )
+      return true;
   }
   return false;
 }

@@ -5,7 +5,8 @@ const FLOOR_SHARE = 0.25;
 /** How fast the floor follows, natural logarithms a frame. */
 const FLOOR_STEP = 0.02;
 /** What stands less than this over the floor, in its own deviations, is noise; more than so much tells nothing more. */
-const LEAST = 2, MOST = 14;
+const LEAST = 2,
+  MOST = 14;
 /** A sound that swells slower than this falls is not a beginning. */
 const FORGET_S = 0.02;
 /** A room's answer goes up and down as it dies away: what begins must rise by so much over what was just heard. */
@@ -26,7 +27,10 @@ export class Novelty {
   constructor(shape: OctaveShape, sampleRate: number) {
     this.floor = new Float64Array(shape.bands.length);
     // Deviation of the logarithm of a mean of so many squares: √ψ′(n/2), here by its series (Abramowitz and Stegun 6.4.12).
-    this.sd = Float64Array.from(shape.bands, ({ count }) => { const x = count / 2; return Math.sqrt(1 / x + 1 / (2 * x * x) + 1 / (6 * x ** 3)); });
+    this.sd = Float64Array.from(shape.bands, ({ count }) => {
+      const x = count / 2;
+      return Math.sqrt(1 / x + 1 / (2 * x * x) + 1 / (6 * x ** 3));
+    });
     this.keep = Math.exp(-shape.frame / sampleRate / FORGET_S);
   }
 
@@ -34,7 +38,11 @@ export class Novelty {
   push(energies: readonly Float32Array[], into: (novelty: number, level: number) => void): void {
     const frames = energies[0]!.length;
     if (frames === 0) return;
-    const logs = energies.map((e) => { const l = new Float32Array(e.length); for (let i = 0; i < l.length; i++) l[i] = Math.log(e[i]! + TINY); return l; });
+    const logs = energies.map((e) => {
+      const l = new Float32Array(e.length);
+      for (let i = 0; i < l.length; i++) l[i] = Math.log(e[i]! + TINY);
+      return l;
+    });
     if (!this.begun) this.begin(logs);
     for (let f = 0; f < frames; f++) {
       let over = 0;
@@ -53,6 +61,9 @@ export class Novelty {
 
   private begin(logs: readonly Float32Array[]): void {
     this.begun = true;
-    logs.forEach((l, b) => { const s = Float32Array.from(l).sort(); this.floor[b] = s[Math.floor(FLOOR_SHARE * s.length)]!; });
+    logs.forEach((l, b) => {
+      const s = Float32Array.from(l).sort();
+      this.floor[b] = s[Math.floor(FLOOR_SHARE * s.length)]!;
+    });
   }
 }

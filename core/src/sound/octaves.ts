@@ -5,9 +5,11 @@
  * samples. What hums below the octaves is left out.
  */
 const ROOT3 = Math.sqrt(3);
-const DOWN = ROOT3 / 4, BACK = (ROOT3 - 2) / 4;
+const DOWN = ROOT3 / 4,
+  BACK = (ROOT3 - 2) / 4;
 /** What the lifted form leaves out of both halves: squares of (√3 + 1)/√2 and (√3 − 1)/√2. */
-const HIGH_SQUARE = (ROOT3 + 1) ** 2 / 2, LOW_SQUARE = (ROOT3 - 1) ** 2 / 2;
+const HIGH_SQUARE = (ROOT3 + 1) ** 2 / 2,
+  LOW_SQUARE = (ROOT3 - 1) ** 2 / 2;
 
 /** The lowest octave begins above this: under it rooms hum and voices are loudest. */
 const LOWEST_HZ = 650;
@@ -23,7 +25,8 @@ export interface OctaveShape {
 
 export function octaveShape(sampleRate: number): OctaveShape {
   const all: { level: number; fromHz: number }[] = [];
-  for (let level = 1, fromHz = sampleRate / 4; fromHz >= LOWEST_HZ * 0.75; level++, fromHz /= 2) all.push({ level, fromHz });
+  for (let level = 1, fromHz = sampleRate / 4; fromHz >= LOWEST_HZ * 0.75; level++, fromHz /= 2)
+    all.push({ level, fromHz });
   const deepest = all.at(-1)!.level;
   const frame = 2 ** Math.max(deepest, Math.ceil(Math.log2(FRAME_S * sampleRate)));
   return { frame, bands: all.filter((b) => b.fromHz < HIGHEST_HZ).map((b) => ({ ...b, count: frame >> b.level })) };

@@ -74,6 +74,14 @@ function comb(r: Float64Array, lag: number): Repeat {
 export function kinOfStrongest(found: readonly Repeat[]): Repeat[] {
   const [strongest] = found;
   if (!strongest) return [];
-  return found.filter((c) => { const n = strongest.spacing / c.spacing; return Math.round(n) >= 1 && Math.abs(n - Math.round(n)) * c.spacing < 4 + 0.003 * strongest.spacing && c.strength >= AS_STRONG * strongest.strength; })
+  return found
+    .filter((c) => {
+      const n = strongest.spacing / c.spacing;
+      return (
+        Math.round(n) >= 1 &&
+        Math.abs(n - Math.round(n)) * c.spacing < 4 + 0.003 * strongest.spacing &&
+        c.strength >= AS_STRONG * strongest.strength
+      );
+    })
     .sort((a, b) => a.spacing - b.spacing);
 }

@@ -2,8 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { AS_HEARD, seeded, SimulatedClock, type ClockSpec, type Disturbance } from '../simulated/index.ts';
 import { BlowCounter, Listener, SoundRing } from './index.ts';
 
-const RATE = 16_000, PIECE = 1600;
-function play(listener: { push: (s: Float32Array) => void }, spec: Partial<ClockSpec>, seconds: number, beside: Disturbance = {}, seed = 21): void {
+const RATE = 16_000,
+  PIECE = 1600;
+function play(
+  listener: { push: (s: Float32Array) => void },
+  spec: Partial<ClockSpec>,
+  seconds: number,
+  beside: Disturbance = {},
+  seed = 21,
+): void {
   const clock = new SimulatedClock({ ...AS_HEARD, sampleRate: RATE, ...spec }, seeded(seed), beside);
   for (let at = 0; at < seconds * RATE; at += PIECE) listener.push(clock.give(PIECE));
 }
@@ -76,15 +83,21 @@ describe('a listener that goes on', () => {
   it('says nothing where nothing beats', () => {
     const listener = new Listener(RATE);
     const random = seeded(9);
-    for (let i = 0; i < 30 * 10; i++) listener.push(Float32Array.from({ length: PIECE }, () => 0.01 * (random() - 0.5)));
+    for (let i = 0; i < 30 * 10; i++)
+      listener.push(Float32Array.from({ length: PIECE }, () => 0.01 * (random() - 0.5)));
     expect([listener.live().state, listener.report(), listener.events]).toEqual(['listening', null, []]);
   });
 });
 
 describe('a counter of blows', () => {
-  const blows = (n: number, everyS: number, db = 14) => Array.from({ length: n }, (_, i) => ({ atS: 2 + everyS * i, hz: 620, db }));
+  const blows = (n: number, everyS: number, db = 14) =>
+    Array.from({ length: n }, (_, i) => ({ atS: 2 + everyS * i, hz: 620, db }));
 
-  it.each([[12, 1.1], [3, 2.2], [1, 1]])('counts %d, one every %d s', (n, everyS) => {
+  it.each([
+    [12, 1.1],
+    [3, 2.2],
+    [1, 1],
+  ])('counts %d, one every %d s', (n, everyS) => {
     const counter = new BlowCounter(RATE);
     play(counter, { beats: 7200 }, 2 + n * everyS + 7, { blows: blows(n, everyS) });
     expect(counter.strikes.map((s) => s.blows)).toEqual([n]);

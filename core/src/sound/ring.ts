@@ -2,7 +2,9 @@
 export class SoundRing {
   private readonly kept: Float32Array;
   private end = 0;
-  constructor(size: number) { this.kept = new Float32Array(size); }
+  constructor(size: number) {
+    this.kept = new Float32Array(size);
+  }
 
   push(samples: Float32Array): void {
     for (let done = 0; done < samples.length;) {

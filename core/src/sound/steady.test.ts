@@ -8,7 +8,10 @@ const index = Array.from({ length: 160 }, (_, k) => k);
 function beats(scatterS: number, wanderS: number, seed: number) {
   const gauss = normal(seeded(seed));
   let walk = 0;
-  return index.map((k) => { walk += wanderS * gauss(); return 5 + 0.5 * k + walk + scatterS * gauss(); });
+  return index.map((k) => {
+    walk += wanderS * gauss();
+    return 5 + 0.5 * k + walk + scatterS * gauss();
+  });
 }
 
 describe('pace', () => {
@@ -38,7 +41,10 @@ describe('pace', () => {
   it('knows the odd beats apart, and beats that are missing', () => {
     const at = beats(5e-5, 0, 3).map((t, k) => t + (k % 2 ? 0.006 : 0));
     const kept = index.filter((k) => k % 7 !== 3);
-    const s = steadiness(kept, kept.map((k) => at[k]!));
+    const s = steadiness(
+      kept,
+      kept.map((k) => at[k]!),
+    );
     expect(s.oddS).toBeCloseTo(0.006, 4);
     expect(s.beatS).toBeCloseTo(0.5, 5);
   });
@@ -48,6 +54,16 @@ describe('pace', () => {
 it('a wheel of 24 is found by a tooth that stands high, and none where there is none', () => {
   const gauss = normal(seeded(4));
   const all = Array.from({ length: 400 }, (_, k) => k);
-  expect(wheelPattern(all, all.map((k) => 5e-5 * gauss() + (k % 48 < 4 ? 4e-4 : 0)))!.teeth).toBe(24);
-  expect(wheelPattern(all, all.map(() => 5e-5 * gauss()))).toBeNull();
+  expect(
+    wheelPattern(
+      all,
+      all.map((k) => 5e-5 * gauss() + (k % 48 < 4 ? 4e-4 : 0)),
+    )!.teeth,
+  ).toBe(24);
+  expect(
+    wheelPattern(
+      all,
+      all.map(() => 5e-5 * gauss()),
+    ),
+  ).toBeNull();
 });

@@ -22,7 +22,11 @@ export interface Steadiness {
  * Ratios of wandering to scatter (variances) that are weighed against each other: none, and from what so many beats could
  * just tell from none up to a clock that only wanders, even in the logarithm.
  */
-const ratiosFor = (n: number): number[] => { const out = [0]; for (let r = 2 / n ** 2; r < 100; r *= 3) out.push(r); return out; };
+const ratiosFor = (n: number): number[] => {
+  const out = [0];
+  for (let r = 2 / n ** 2; r < 100; r *= 3) out.push(r);
+  return out;
+};
 /** For the standard error a clock that does not wander is believed before the beats are heard, by so many ratios; for the interval it counts as one of them. */
 const BELIEVED_STEADY = 40;
 
@@ -44,7 +48,9 @@ export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, 
   need(span > 0, 'beats', 'Beats that follow each other.');
   const pace = (timesS[n - 1]! - t0) / span;
   // Columns: what is left of the times, the number of the beat from −½ to ½, and ±½ for odd and even.
-  const y = new Float64Array(n), x = new Float64Array(n), o = new Float64Array(n);
+  const y = new Float64Array(n),
+    x = new Float64Array(n),
+    o = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const k = index[i]! - k0;
     y[i] = timesS[i]! - t0 - k * pace;
@@ -57,7 +63,8 @@ export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, 
   const weights = likely.map((l, i) => (i === 0 ? BELIEVED_STEADY * l : l));
   const whole = weights.reduce((a, b) => a + b, 0);
   const averaged = (value: (f: Fitted) => number) => fits.reduce((s, f, i) => s + (weights[i]! / whole) * value(f), 0);
-  const slope = averaged((f) => f.slope), odd = averaged((f) => f.odd);
+  const slope = averaged((f) => f.slope),
+    odd = averaged((f) => f.odd);
   const slopeError = Math.sqrt(averaged((f) => f.slopeVariance + (f.slope - slope) ** 2));
   const oddError = Math.sqrt(averaged((f) => f.oddVariance + (f.odd - odd) ** 2));
   const degrees = Math.max(1, n - (oneKind ? 2 : 3));
@@ -66,8 +73,15 @@ export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, 
   const middle = residuals.reduce((a, b) => a + b, 0) / n;
   for (let i = 0; i < n; i++) residuals[i] = residuals[i]! - middle;
   return {
-    beatS: pace + slope / span, beatError: slopeError / span, beatHalfWidth: halfWidth(fits, likely, slope, degrees) / span,
-    oddS: odd, oddError, scatterS: Math.sqrt(averaged((f) => f.variance)), wanderS: Math.sqrt(averaged((f) => f.variance * f.ratio)), residuals, firstS: t0 + middle - slope * 0.5,
+    beatS: pace + slope / span,
+    beatError: slopeError / span,
+    beatHalfWidth: halfWidth(fits, likely, slope, degrees) / span,
+    oddS: odd,
+    oddError,
+    scatterS: Math.sqrt(averaged((f) => f.variance)),
+    wanderS: Math.sqrt(averaged((f) => f.variance * f.ratio)),
+    residuals,
+    firstS: t0 + middle - slope * 0.5,
   };
 }
 
@@ -78,36 +92,88 @@ const WIDER = 0.15;
 function halfWidth(fits: readonly Fitted[], likely: readonly number[], middle: number, degrees: number): number {
   const whole = likely.reduce((a, b) => a + b, 0);
   const told = fits.map((f, i) => ({ f, share: likely[i]! / whole })).filter((t) => t.share > 1e-7);
-  const within = (h: number) => told.reduce((s, { f, share }) => { const sd = Math.sqrt(f.slopeVariance); return s + share * (tCdf((middle + h - f.slope) / sd, degrees) - tCdf((middle - h - f.slope) / sd, degrees)); }, 0);
-  let low = 0, high = Math.sqrt(Math.max(...fits.map((f) => f.slopeVariance))) * 20;
-  for (let i = 0; i < 24; i++) { const mid = (low + high) / 2; if (within(mid) < 0.95) low = mid; else high = mid; }
+  const within = (h: number) =>
+    told.reduce((s, { f, share }) => {
+      const sd = Math.sqrt(f.slopeVariance);
+      return s + share * (tCdf((middle + h - f.slope) / sd, degrees) - tCdf((middle - h - f.slope) / sd, degrees));
+    }, 0);
+  let low = 0,
+    high = Math.sqrt(Math.max(...fits.map((f) => f.slopeVariance))) * 20;
+  for (let i = 0; i < 24; i++) {
+    const mid = (low + high) / 2;
+    if (within(mid) < 0.95) low = mid;
+    else high = mid;
+  }
   return high * (1 + WIDER * (1 - likely[0]! / whole));
 }
 
-interface Fitted { ratio: number; likely: number; slope: number; slopeVariance: number; odd: number; oddVariance: number; variance: number }
+interface Fitted {
+  ratio: number;
+  likely: number;
+  slope: number;
+  slopeVariance: number;
+  odd: number;
+  oddVariance: number;
+  variance: number;
+}
 
-function fitWith(ratio: number, index: ArrayLike<number>, y: Float64Array, x: Float64Array, o: Float64Array, oneKind: boolean): Fitted {
+function fitWith(
+  ratio: number,
+  index: ArrayLike<number>,
+  y: Float64Array,
+  x: Float64Array,
+  o: Float64Array,
+  oneKind: boolean,
+): Fitted {
   const n = y.length;
   // The level is wholly unknown at first: the first beat sets it, and tells nothing else.
-  let p = 1, my = y[0]!, mx = x[0]!, mo = o[0]!;
-  let logs = 0, xx = 0, xo = 0, oo = 0, xy = 0, oy = 0, yy = 0;
+  let p = 1,
+    my = y[0]!,
+    mx = x[0]!,
+    mo = o[0]!;
+  let logs = 0,
+    xx = 0,
+    xo = 0,
+    oo = 0,
+    xy = 0,
+    oy = 0,
+    yy = 0;
   for (let i = 1; i < n; i++) {
     p += ratio * (index[i]! - index[i - 1]!);
     const f = p + 1;
     const [vy, vx, vo] = [y[i]! - my, x[i]! - mx, o[i]! - mo];
     logs += Math.log(f);
-    xx += (vx * vx) / f; xo += (vx * vo) / f; oo += (vo * vo) / f; xy += (vx * vy) / f; oy += (vo * vy) / f; yy += (vy * vy) / f;
+    xx += (vx * vx) / f;
+    xo += (vx * vo) / f;
+    oo += (vo * vo) / f;
+    xy += (vx * vy) / f;
+    oy += (vo * vy) / f;
+    yy += (vy * vy) / f;
     const gain = p / f;
-    my += gain * vy; mx += gain * vx; mo += gain * vo;
+    my += gain * vy;
+    mx += gain * vx;
+    mo += gain * vo;
     p *= 1 - gain;
   }
-  if (oneKind) { oo = 1; xo = 0; oy = 0; }
+  if (oneKind) {
+    oo = 1;
+    xo = 0;
+    oy = 0;
+  }
   const det = xx * oo - xo * xo;
   const slope = (oo * xy - xo * oy) / det;
   const odd = oneKind ? 0 : (xx * oy - xo * xy) / det;
   const degrees = Math.max(1, n - (oneKind ? 2 : 3));
   const variance = Math.max(1e-18, (yy - slope * xy - odd * oy) / degrees);
-  return { ratio, likely: -0.5 * (logs + Math.log(det) + degrees * Math.log(variance)), slope, slopeVariance: (variance * oo) / det, odd, oddVariance: oneKind ? 0 : (variance * xx) / det, variance };
+  return {
+    ratio,
+    likely: -0.5 * (logs + Math.log(det) + degrees * Math.log(variance)),
+    slope,
+    slopeVariance: (variance * oo) / det,
+    odd,
+    oddVariance: oneKind ? 0 : (variance * xx) / det,
+    variance,
+  };
 }
 
 /** Which beats lie with their neighbours of the same kind; the others were no beats. At most a third can be told off so. */
@@ -117,8 +183,16 @@ export function withNeighbours(index: ArrayLike<number>, timesS: ArrayLike<numbe
   const REACH = 4;
   for (let i = 0; i < n; i++) {
     const near: number[] = [];
-    for (let j = i - 1, c = 0; j >= 0 && c < REACH; j--) if ((index[j]! - index[i]!) % 2 === 0) { near.push(timesS[j]! + (index[i]! - index[j]!) * beatS); c++; }
-    for (let j = i + 1, c = 0; j < n && c < REACH; j++) if ((index[j]! - index[i]!) % 2 === 0) { near.push(timesS[j]! + (index[i]! - index[j]!) * beatS); c++; }
+    for (let j = i - 1, c = 0; j >= 0 && c < REACH; j--)
+      if ((index[j]! - index[i]!) % 2 === 0) {
+        near.push(timesS[j]! + (index[i]! - index[j]!) * beatS);
+        c++;
+      }
+    for (let j = i + 1, c = 0; j < n && c < REACH; j++)
+      if ((index[j]! - index[i]!) % 2 === 0) {
+        near.push(timesS[j]! + (index[i]! - index[j]!) * beatS);
+        c++;
+      }
     near.sort((a, b) => a - b);
     off[i] = near.length === 0 ? 0 : timesS[i]! - (near[(near.length - 1) >> 1]! + near[near.length >> 1]!) / 2;
   }

@@ -19,7 +19,10 @@ export class Frames {
   /** The number of the next frame. */
   end = 0;
 
-  constructor(readonly sampleRate: number, capacityS: number) {
+  constructor(
+    readonly sampleRate: number,
+    capacityS: number,
+  ) {
     this.split = new Octaves(sampleRate);
     this.sense = new Novelty(this.split.shape, sampleRate);
     this.frameS = this.split.shape.frame / sampleRate;
@@ -32,8 +35,12 @@ export class Frames {
   }
 
   /** The first frame that is still there. */
-  get start(): number { return Math.max(0, this.end - this.size); }
-  bandFromHz(b: number): number { return this.split.shape.bands[b]!.fromHz; }
+  get start(): number {
+    return Math.max(0, this.end - this.size);
+  }
+  bandFromHz(b: number): number {
+    return this.split.shape.bands[b]!.fromHz;
+  }
 
   push(samples: Float32Array): void {
     const energies = this.split.push(samples);
@@ -54,22 +61,38 @@ export class Frames {
     });
   }
 
-  novelty(frame: number): number { return frame >= this.start && frame < this.end ? this.novelties[frame % this.size]! : 0; }
-  over(frame: number): number { return frame >= this.start && frame < this.end ? this.overs[frame % this.size]! : 0; }
+  novelty(frame: number): number {
+    return frame >= this.start && frame < this.end ? this.novelties[frame % this.size]! : 0;
+  }
+  over(frame: number): number {
+    return frame >= this.start && frame < this.end ? this.overs[frame % this.size]! : 0;
+  }
   /** Mean square of an octave. */
-  energy(band: number, frame: number): number { return frame >= this.start && frame < this.end ? this.bands[band]![frame % this.size]! : 0; }
+  energy(band: number, frame: number): number {
+    return frame >= this.start && frame < this.end ? this.bands[band]![frame % this.size]! : 0;
+  }
 
   /** The loudest of so many frames from one on, mean square over all octaves. */
   loudness(frame: number, count: number): number {
     let most = 0;
-    for (let f = Math.max(frame, this.start), to = Math.min(frame + count, this.end); f < to; f++) { const p = this.powers[f % this.size]!; if (p > most) most = p; }
+    for (let f = Math.max(frame, this.start), to = Math.min(frame + count, this.end); f < to; f++) {
+      const p = this.powers[f % this.size]!;
+      if (p > most) most = p;
+    }
     return most;
   }
 
   /** The loudest novelty of a stretch of frames, and where. */
   loudest(from: number, to: number): { frame: number; novelty: number } {
-    let frame = from, novelty = -1;
-    for (let f = Math.max(from, this.start); f <= to && f < this.end; f++) { const n = this.novelties[f % this.size]!; if (n > novelty) { novelty = n; frame = f; } }
+    let frame = from,
+      novelty = -1;
+    for (let f = Math.max(from, this.start); f <= to && f < this.end; f++) {
+      const n = this.novelties[f % this.size]!;
+      if (n > novelty) {
+        novelty = n;
+        frame = f;
+      }
+    }
     return { frame, novelty: Math.max(0, novelty) };
   }
 
@@ -78,7 +101,10 @@ export class Frames {
     const out = new Float32Array(Math.floor((to - from) / every));
     for (let i = 0, f = from; i < out.length; i++) {
       let most = 0;
-      for (let j = 0; j < every; j++, f++) { const n = this.novelties[f % this.size]!; if (n > most) most = n; }
+      for (let j = 0; j < every; j++, f++) {
+        const n = this.novelties[f % this.size]!;
+        if (n > most) most = n;
+      }
       out[i] = most;
     }
     return out;

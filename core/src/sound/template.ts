@@ -10,7 +10,8 @@ export function envelope(samples: Float32Array, every: number): Float32Array {
     power[i] = sum / every;
   }
   const out = new Float32Array(n);
-  for (let i = 0; i < n; i++) out[i] = Math.sqrt(0.25 * (power[i - 1] ?? power[i]!) + 0.5 * power[i]! + 0.25 * (power[i + 1] ?? power[i]!));
+  for (let i = 0; i < n; i++)
+    out[i] = Math.sqrt(0.25 * (power[i - 1] ?? power[i]!) + 0.5 * power[i]! + 0.25 * (power[i + 1] ?? power[i]!));
   return out;
 }
 
@@ -24,9 +25,14 @@ export interface Template {
 
 export function part(whole: Float32Array, from: number, to: number): Template {
   const values = whole.slice(from, to);
-  let mean = 0, power = 0;
+  let mean = 0,
+    power = 0;
   for (const v of values) mean += v / values.length;
-  for (let i = 0; i < values.length; i++) { const v = values[i]! - mean; values[i] = v; power += v * v; }
+  for (let i = 0; i < values.length; i++) {
+    const v = values[i]! - mean;
+    values[i] = v;
+    power += v * v;
+  }
   return { values, from, power };
 }
 
@@ -45,34 +51,79 @@ const STRIDE = 4;
 /** Where an envelope fits a template best, up to `most` steps to either side of `about`, to a part of a step by the parabola. */
 export function fitTo({ values, from, power }: Template, env: Float32Array, most: number, about = 0): Fit {
   const count = values.length;
-  const least = Math.max(about - most, -from), last = Math.min(about + most, env.length - from - count);
+  const least = Math.max(about - most, -from),
+    last = Math.min(about + most, env.length - from - count);
   // Envelopes are smooth: every other step tells roughly where, all of them where.
-  let rough = least, roughly = -Infinity;
-  for (let late = least; late <= last; late += STRIDE) { const s = every2nd(values, env, from + late); if (s > roughly) { roughly = s; rough = late; } }
-  const first = Math.max(least, rough - STRIDE), end = Math.min(last, rough + STRIDE);
-  let best = first, height = -Infinity;
-  for (let late = first; late <= end; late++) { const s = product(values, env, from + late); scores[late - first] = s; if (s > height) { height = s; best = late; } }
-  const beside = (late: number) => (late < least || late > last ? height : late < first || late > end ? product(values, env, from + late) : scores[late - first]!);
+  let rough = least,
+    roughly = -Infinity;
+  for (let late = least; late <= last; late += STRIDE) {
+    const s = every2nd(values, env, from + late);
+    if (s > roughly) {
+      roughly = s;
+      rough = late;
+    }
+  }
+  const first = Math.max(least, rough - STRIDE),
+    end = Math.min(last, rough + STRIDE);
+  let best = first,
+    height = -Infinity;
+  for (let late = first; late <= end; late++) {
+    const s = product(values, env, from + late);
+    scores[late - first] = s;
+    if (s > height) {
+      height = s;
+      best = late;
+    }
+  }
+  const beside = (late: number) =>
+    late < least || late > last
+      ? height
+      : late < first || late > end
+        ? product(values, env, from + late)
+        : scores[late - first]!;
   const [a, b, c] = [beside(best - 1), height, beside(best + 1)];
   const bend = a - 2 * b + c;
   const part = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;
-  let ee = 0, e1 = 0;
-  for (let i = 0, j = from + best; i < count; i++, j++) { const e = env[j]!; ee += e * e; e1 += e; }
-  return { late: best + part, likeness: b / Math.sqrt(Math.max(1e-30, power * (ee - (e1 * e1) / count))), gain: b / Math.max(1e-30, power) };
+  let ee = 0,
+    e1 = 0;
+  for (let i = 0, j = from + best; i < count; i++, j++) {
+    const e = env[j]!;
+    ee += e * e;
+    e1 += e;
+  }
+  return {
+    late: best + part,
+    likeness: b / Math.sqrt(Math.max(1e-30, power * (ee - (e1 * e1) / count))),
+    gain: b / Math.max(1e-30, power),
+  };
 }
 
 const scores = new Float64Array(2 * STRIDE + 1);
 
 function every2nd(values: Float32Array, env: Float32Array, at: number): number {
-  let a = 0, b = 0, i = 0;
-  for (let j = at; i + 3 < values.length; i += 4, j += 4) { a += values[i]! * env[j]!; b += values[i + 2]! * env[j + 2]!; }
+  let a = 0,
+    b = 0,
+    i = 0;
+  for (let j = at; i + 3 < values.length; i += 4, j += 4) {
+    a += values[i]! * env[j]!;
+    b += values[i + 2]! * env[j + 2]!;
+  }
   return a + b;
 }
 
 function product(values: Float32Array, env: Float32Array, at: number): number {
   // Four at a time: one sum after another would wait for the one before.
-  let a = 0, b = 0, c = 0, d = 0, i = 0;
-  for (let j = at; i + 3 < values.length; i += 4, j += 4) { a += values[i]! * env[j]!; b += values[i + 1]! * env[j + 1]!; c += values[i + 2]! * env[j + 2]!; d += values[i + 3]! * env[j + 3]!; }
+  let a = 0,
+    b = 0,
+    c = 0,
+    d = 0,
+    i = 0;
+  for (let j = at; i + 3 < values.length; i += 4, j += 4) {
+    a += values[i]! * env[j]!;
+    b += values[i + 1]! * env[j + 1]!;
+    c += values[i + 2]! * env[j + 2]!;
+    d += values[i + 3]! * env[j + 3]!;
+  }
   for (; i < values.length; i++) a += values[i]! * env[at + i]!;
   return a + b + c + d;
 }
@@ -82,7 +133,8 @@ function telling(values: Float32Array, before: number, after: number, most: numb
   const sorted = Float32Array.from(values).sort();
   const floor = sorted[sorted.length >> 2]!;
   const least = floor + TELLS * (sorted.at(-1)! - floor);
-  let from = values.findIndex((v) => v >= least), to = values.length;
+  let from = values.findIndex((v) => v >= least),
+    to = values.length;
   while (to > 0 && values[to - 1]! < least) to--;
   from = Math.max(most, Math.min(from - before, values.length - most - before - after));
   return part(values, from, Math.min(values.length - most, Math.max(to + after, from + before + after)));
@@ -91,7 +143,10 @@ function telling(values: Float32Array, before: number, after: number, most: numb
 const TELLS = 0.2;
 
 /** An envelope, and how much it counts: the less, the louder it was before the beat. */
-export interface Weighed { env: Float32Array; weight: number }
+export interface Weighed {
+  env: Float32Array;
+  weight: number;
+}
 
 /** Mean of envelopes, each moved by what it is late (whole and part steps, straight between neighbours). */
 export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float32Array {
@@ -104,7 +159,8 @@ export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float
     weights += weight;
     for (let i = 0; i < n; i++) {
       const j = i + whole;
-      const a = env[Math.max(0, Math.min(n - 1, j))]!, b = env[Math.max(0, Math.min(n - 1, j + 1))]!;
+      const a = env[Math.max(0, Math.min(n - 1, j))]!,
+        b = env[Math.max(0, Math.min(n - 1, j + 1))]!;
       sum[i] = sum[i]! + weight * (a + part * (b - a));
     }
   });
@@ -112,7 +168,8 @@ export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float
 }
 
 /** Rounds of laying them on each other; where a template is known already it wants fewer. */
-const ROUNDS = 3, ROUNDS_KNOWN = 2;
+const ROUNDS = 3,
+  ROUNDS_KNOWN = 2;
 /** Steps to either side of where it lay a round before. */
 const AGAIN = 8;
 /** Envelopes that are tried as the first template. */
@@ -123,7 +180,12 @@ const TRIED = 4;
  * @param margin steps before and after what tells
  * @param known the template so far; without one, the envelope that most of the others are like is the first
  */
-export function commonOf(envs: readonly Weighed[], most: number, margin: number, known: Template | null): { template: Template; mean: Float32Array; fits: Fit[] } {
+export function commonOf(
+  envs: readonly Weighed[],
+  most: number,
+  margin: number,
+  known: Template | null,
+): { template: Template; mean: Float32Array; fits: Fit[] } {
   let template = known ?? firstOf(envs, most, margin);
   let mean = envs[0]!.env;
   let fits = envs.map(({ env }) => fitTo(template, env, most));
@@ -133,17 +195,27 @@ export function commonOf(envs: readonly Weighed[], most: number, margin: number,
     const kept = fits.flatMap((f, i) => (f.likeness >= least ? [i] : []));
     // The first time they are brought to the middle of the window; a known template stays where it is.
     const middle = known || round > 0 ? 0 : kept.map((i) => fits[i]!.late).sort((a, b) => a - b)[kept.length >> 1]!;
-    mean = meanOf(kept.map((i) => envs[i]!), kept.map((i) => fits[i]!.late - middle));
+    mean = meanOf(
+      kept.map((i) => envs[i]!),
+      kept.map((i) => fits[i]!.late - middle),
+    );
     template = telling(mean, margin, 2 * margin, most);
     // Those that fitted are near where they were; the others are looked for anew.
-    fits = envs.map(({ env }, i) => (fits[i]!.likeness >= least ? fitTo(template, env, Math.min(most, AGAIN), Math.round(fits[i]!.late - middle)) : fitTo(template, env, most)));
+    fits = envs.map(({ env }, i) =>
+      fits[i]!.likeness >= least
+        ? fitTo(template, env, Math.min(most, AGAIN), Math.round(fits[i]!.late - middle))
+        : fitTo(template, env, most),
+    );
   }
   return { template, mean, fits };
 }
 
 function firstOf(envs: readonly Weighed[], most: number, margin: number): Template {
   // The quietest before the beat.
-  const tried = [...envs].sort((a, b) => b.weight - a.weight).slice(0, TRIED).map(({ env }) => telling(env, margin, 2 * margin, most));
+  const tried = [...envs]
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, TRIED)
+    .map(({ env }) => telling(env, margin, 2 * margin, most));
   const liked = tried.map((t) => envs.reduce((s, { env, weight }) => s + weight * fitTo(t, env, most).likeness, 0));
   return tried[liked.indexOf(Math.max(...liked))]!;
 }

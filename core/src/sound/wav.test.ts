@@ -7,15 +7,30 @@ const bytesOf = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charC
 const WRITTEN = {
   '8 bits': 'UklGRjQAAABXQVZFZm10IBAAAAABAAIAQB8AAIA+AAACAAgAZGF0YRAAAACHkbrY2nLMKJ2bXNYxUyQ6',
   '16 bits': 'UklGRkQAAABXQVZFZm10IBAAAAABAAIAQB8AAAB9AAAEABAAZGF0YSAAAADDBrIQrjnqV0paZPJuTDGoCx31GuPbtFVtsVLT8qMUug==',
-  '24 bits, extensible': 'UklGRngAAABXQVZFZm10ICgAAAD+/wIAQB8AAIC7AAAGABgAFgAYAAMAAAABAAAAAAAQAIAAAKoAOJtxZmFjdAQAAAAIAAAAZGF0YTAAAAAAwwYAshAArjkA6lcASloAZPIAbkwAMagACx0A9RoA49sAtFUAbbEAUtMA8qMAFLo=',
-  '32 bits, extensible': 'UklGRogAAABXQVZFZm10ICgAAAD+/wIAQB8AAAD6AAAIACAAFgAgAAMAAAABAAAAAAAQAIAAAKoAOJtxZmFjdAQAAAAIAAAAZGF0YUAAAAAAAMMGAACyEAAArjkAAOpXAABKWgAAZPIAAG5MAAAxqAAACx0AAPUaAADj2wAAtFUAAG2xAABS0wAA8qMAABS6',
-  '32 bits float': 'UklGRnIAAABXQVZFZm10IBIAAAADAAIAQB8AAAD6AAAIACAAAABmYWN0BAAAAAgAAABkYXRhQAAAAABgWD0AkAU+ALjmPgDULz8AlDQ/AMDZvQDcGD8Ani+/AFhoPgCoVz4AdJC+AGgrPwAmHb8AuLK+ABw4vwDYC78=',
+  '24 bits, extensible':
+    'UklGRngAAABXQVZFZm10ICgAAAD+/wIAQB8AAIC7AAAGABgAFgAYAAMAAAABAAAAAAAQAIAAAKoAOJtxZmFjdAQAAAAIAAAAZGF0YTAAAAAAwwYAshAArjkA6lcASloAZPIAbkwAMagACx0A9RoA49sAtFUAbbEAUtMA8qMAFLo=',
+  '32 bits, extensible':
+    'UklGRogAAABXQVZFZm10ICgAAAD+/wIAQB8AAAD6AAAIACAAFgAgAAMAAAABAAAAAAAQAIAAAKoAOJtxZmFjdAQAAAAIAAAAZGF0YUAAAAAAAMMGAACyEAAArjkAAOpXAABKWgAAZPIAAG5MAAAxqAAACx0AAPUaAADj2wAAtFUAAG2xAABS0wAA8qMAABS6',
+  '32 bits float':
+    'UklGRnIAAABXQVZFZm10IBIAAAADAAIAQB8AAAD6AAAIACAAAABmYWN0BAAAAAgAAABkYXRhQAAAAABgWD0AkAU+ALjmPgDULz8AlDQ/AMDZvQDcGD8Ani+/AFhoPgCoVz4AdJC+AGgrPwAmHb8AuLK+ABw4vwDYC78=',
 };
-const SAMPLES = [[0.052825927734, 0.45062255859, 0.70538330078, 0.59710693359, 0.22689819336, -0.28213500977, -0.61386108398, -0.71917724609], [0.13043212891, 0.68682861328, -0.10632324219, -0.68600463867, 0.21060180664, 0.66955566406, -0.34906005859, -0.54626464844]];
+const SAMPLES = [
+  [
+    0.052825927734, 0.45062255859, 0.70538330078, 0.59710693359, 0.22689819336, -0.28213500977, -0.61386108398,
+    -0.71917724609,
+  ],
+  [
+    0.13043212891, 0.68682861328, -0.10632324219, -0.68600463867, 0.21060180664, 0.66955566406, -0.34906005859,
+    -0.54626464844,
+  ],
+];
 
 const framesOf = (bytes: Uint8Array, channel: number) => {
   const format = wavFormat(bytes, bytes.length);
-  return { format, samples: [...decodePcm(format, bytes.subarray(format.dataStart, format.dataStart + format.dataBytes), channel)] };
+  return {
+    format,
+    samples: [...decodePcm(format, bytes.subarray(format.dataStart, format.dataStart + format.dataBytes), channel)],
+  };
 };
 
 describe('WAV', () => {
@@ -24,12 +39,17 @@ describe('WAV', () => {
       const { format, samples } = framesOf(bytesOf(base64), channel);
       expect(format).toMatchObject({ sampleRate: 8000, channels: 2, cut: false });
       expect(samples).toHaveLength(8);
-      samples.forEach((s, i) => expect(Math.abs(s - SAMPLES[channel]![i]!), kind).toBeLessThan(kind === '8 bits' ? 0.008 : 1e-6));
+      samples.forEach((s, i) =>
+        expect(Math.abs(s - SAMPLES[channel]![i]!), kind).toBeLessThan(kind === '8 bits' ? 0.008 : 1e-6),
+      );
     }
   });
   it('is written so that it is read again, clipped at full scale', () => {
     const bytes = writeWav(Float32Array.of(0, 0.5, -1, 3), 44_100);
-    expect(framesOf(bytes, 0)).toMatchObject({ format: { sampleRate: 44_100, channels: 1, bits: 16 }, samples: [0, 0.5, -1, 32_767 / 32_768] });
+    expect(framesOf(bytes, 0)).toMatchObject({
+      format: { sampleRate: 44_100, channels: 1, bits: 16 },
+      samples: [0, 0.5, -1, 32_767 / 32_768],
+    });
   });
   it('that was cut off is read as far as it goes', () => {
     const whole = bytesOf(WRITTEN['16 bits']);
@@ -41,9 +61,30 @@ describe('WAV', () => {
   });
   it.each<[string, (b: Uint8Array) => Uint8Array, string]>([
     ['another file', () => new TextEncoder().encode('ID3 is not what it should be'), 'not a WAV file'],
-    ['a packed one', (b) => { b[20] = 2; return b; }, 'packed'],
-    ['six channels', (b) => { b[22] = 6; return b; }, 'channels'],
-    ['a rate of 100 Hz', (b) => { b.set([100, 0, 0, 0], 24); return b; }, 'sample rate'],
+    [
+      'a packed one',
+      (b) => {
+        b[20] = 2;
+        return b;
+      },
+      'packed',
+    ],
+    [
+      'six channels',
+      (b) => {
+        b[22] = 6;
+        return b;
+      },
+      'channels',
+    ],
+    [
+      'a rate of 100 Hz',
+      (b) => {
+        b.set([100, 0, 0, 0], 24);
+        return b;
+      },
+      'sample rate',
+    ],
     ['nothing behind its head', (b) => b.subarray(0, 44), 'no sound'],
   ])('refuses %s', (_name, change, message) => {
     const bytes = change(bytesOf(WRITTEN['16 bits']));

@@ -10,11 +10,16 @@ export interface Barrel {
 function check({ barrelMm, arborMm, thicknessMm }: Barrel): void {
   need(arborMm > 0, 'arborMm', 'An arbor has a diameter.');
   need(barrelMm > arborMm, 'arborMm', `The arbor must be smaller than the inside of the barrel (${barrelMm} mm).`);
-  need(thicknessMm > 0 && thicknessMm < (barrelMm - arborMm) / 4, 'thicknessMm', `Under ${((barrelMm - arborMm) / 4).toFixed(2)} mm: at least two coils must fit between arbor and wall.`);
+  need(
+    thicknessMm > 0 && thicknessMm < (barrelMm - arborMm) / 4,
+    'thicknessMm',
+    `Under ${((barrelMm - arborMm) / 4).toFixed(2)} mm: at least two coils must fit between arbor and wall.`,
+  );
 }
 
 /** The longest spring that goes in at all: it fills the barrel solid. */
-export const solidLengthMm = ({ barrelMm: D, arborMm: d, thicknessMm: e }: Barrel): number => (Math.PI * (D * D - d * d)) / (4 * e);
+export const solidLengthMm = ({ barrelMm: D, arborMm: d, thicknessMm: e }: Barrel): number =>
+  (Math.PI * (D * D - d * d)) / (4 * e);
 
 export interface Coiled {
   turns: number;
@@ -33,11 +38,20 @@ export interface Coiled {
 export function coil(b: Barrel, lengthMm: number): Coiled {
   check(b);
   const most = solidLengthMm(b);
-  need(lengthMm > 0 && lengthMm <= most, 'lengthMm', `This spring does not fit: at most ${Math.floor(most)} mm of it go in.`);
+  need(
+    lengthMm > 0 && lengthMm <= most,
+    'lengthMm',
+    `This spring does not fit: at most ${Math.floor(most)} mm of it go in.`,
+  );
   const { barrelMm: D, arborMm: d, thicknessMm: e } = b;
   const inner = Math.sqrt(Math.max(0, (D * D) / 4 - (lengthMm * e) / Math.PI));
   const outer = Math.sqrt((d * d) / 4 + (lengthMm * e) / Math.PI);
-  return { turns: Math.max(0, (outer - d / 2 - D / 2 + inner) / e), unwoundInnerMm: inner, woundOuterMm: outer, fills: lengthMm / most };
+  return {
+    turns: Math.max(0, (outer - d / 2 - D / 2 + inner) / e),
+    unwoundInnerMm: inner,
+    woundOuterMm: outer,
+    fills: lengthMm / most,
+  };
 }
 
 /** The length that gives most turns: half the free area filled. */
@@ -50,11 +64,17 @@ export function bestLengthMm(b: Barrel): number {
 export function lengthsForTurns(b: Barrel, turns: number): [number, number] {
   const best = bestLengthMm(b);
   const most = coil(b, best).turns;
-  need(turns > 0 && turns <= most, 'turns', `No spring of this thickness gives more than ${most.toFixed(2)} turns here.`);
-  const at = (from: number, to: number) => { // turns rise from `from` to `to`
+  need(
+    turns > 0 && turns <= most,
+    'turns',
+    `No spring of this thickness gives more than ${most.toFixed(2)} turns here.`,
+  );
+  const at = (from: number, to: number) => {
+    // turns rise from `from` to `to`
     for (let i = 0; i < 60; i++) {
       const mid = (from + to) / 2;
-      if (coil(b, mid).turns < turns) from = mid; else to = mid;
+      if (coil(b, mid).turns < turns) from = mid;
+      else to = mid;
     }
     return (from + to) / 2;
   };

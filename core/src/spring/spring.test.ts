@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestLengthMm, chooseSpring, coil, judgeFree, lengthsForTurns, solidLengthMm, strengthAgainst, torqueNmm, TURNS_LOST } from './index.ts';
+import {
+  bestLengthMm,
+  chooseSpring,
+  coil,
+  judgeFree,
+  lengthsForTurns,
+  solidLengthMm,
+  strengthAgainst,
+  torqueNmm,
+  TURNS_LOST,
+} from './index.ts';
 
 const barrel = { barrelMm: 45, arborMm: 15, thicknessMm: 0.4 };
 
@@ -32,15 +42,21 @@ describe('turns of a mainspring', () => {
     const best = bestLengthMm(barrel);
     expect(best).toBeCloseTo(1767, 0);
     expect(coil(barrel, best).fills).toBeCloseTo(0.5, 9);
-    fc.assert(fc.property(fc.double({ min: 0.02, max: 0.98, noNaN: true }), (fill) => { expect(coil(barrel, fill * solidLengthMm(barrel)).turns).toBeLessThanOrEqual(coil(barrel, best).turns + 1e-9); }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 0.98, noNaN: true }), (fill) => {
+        expect(coil(barrel, fill * solidLengthMm(barrel)).turns).toBeLessThanOrEqual(coil(barrel, best).turns + 1e-9);
+      }),
+    );
   });
 
   it('come back from turns to the two lengths', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 8.8, noNaN: true }), (turns) => {
-      const [short, long] = lengthsForTurns(barrel, turns);
-      expect(short).toBeLessThanOrEqual(long);
-      for (const l of [short, long]) expect(coil(barrel, l).turns).toBeCloseTo(turns, 5);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 8.8, noNaN: true }), (turns) => {
+        const [short, long] = lengthsForTurns(barrel, turns);
+        expect(short).toBeLessThanOrEqual(long);
+        for (const l of [short, long]) expect(coil(barrel, l).turns).toBeCloseTo(turns, 5);
+      }),
+    );
     expect(() => lengthsForTurns(barrel, 9)).toThrow(/8\.85/);
   });
 
@@ -63,8 +79,16 @@ describe('strength', () => {
     expect(torqueNmm(strip, 1)).toBeCloseTo(moment, 6);
   });
   it('chooses what goes in, and the nearest of it', () => {
-    const stock = [{ name: 'wide', widthMm: 20, thicknessMm: 0.4, lengthMm: 1700 }, { name: 'too long', widthMm: 19, thicknessMm: 0.4, lengthMm: 4000 }, { name: 'thick', widthMm: 18.5, thicknessMm: 0.45, lengthMm: 1600 }, { name: 'near', widthMm: 18.5, thicknessMm: 0.4, lengthMm: 1700 }];
-    expect(chooseSpring(barrel, { widthMm: 19, thicknessMm: 0.4 }, stock).map((s) => s.name)).toEqual(['near', 'thick']);
+    const stock = [
+      { name: 'wide', widthMm: 20, thicknessMm: 0.4, lengthMm: 1700 },
+      { name: 'too long', widthMm: 19, thicknessMm: 0.4, lengthMm: 4000 },
+      { name: 'thick', widthMm: 18.5, thicknessMm: 0.45, lengthMm: 1600 },
+      { name: 'near', widthMm: 18.5, thicknessMm: 0.4, lengthMm: 1700 },
+    ];
+    expect(chooseSpring(barrel, { widthMm: 19, thicknessMm: 0.4 }, stock).map((s) => s.name)).toEqual([
+      'near',
+      'thick',
+    ]);
   });
   it('of a spring that hardly opens is gone', () => {
     // From memory of practice.

@@ -10,7 +10,11 @@ export interface SpringStrip {
 /** Strength of one spring as a multiple of another at the same turns: b e³/ℓ. Published: bending of a strip, any text on elasticity. */
 export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
   const of = ({ thicknessMm, widthMm, lengthMm }: SpringStrip) => {
-    need(thicknessMm > 0 && widthMm > 0 && lengthMm > 0, 'lengthMm', 'Thickness, width and length are more than nothing.');
+    need(
+      thicknessMm > 0 && widthMm > 0 && lengthMm > 0,
+      'lengthMm',
+      'Thickness, width and length are more than nothing.',
+    );
     return (widthMm * thicknessMm ** 3) / lengthMm;
   };
   return of(one) / of(other);
@@ -20,7 +24,8 @@ export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
 export const SPRING_STEEL_GPA = 206;
 
 /** Torque in N mm of a spring turned so far from its free state: E b e³ θ/(12 ℓ). Ideal, without friction of the coils. */
-export const torqueNmm = (s: SpringStrip, turns: number): number => (SPRING_STEEL_GPA * 1000 * s.widthMm * s.thicknessMm ** 3 * 2 * Math.PI * turns) / (12 * s.lengthMm);
+export const torqueNmm = (s: SpringStrip, turns: number): number =>
+  (SPRING_STEEL_GPA * 1000 * s.widthMm * s.thicknessMm ** 3 * 2 * Math.PI * turns) / (12 * s.lengthMm);
 
 /** Turns that a real spring gives less than ideal coils. Practice. */
 export const TURNS_LOST = 1;
@@ -48,18 +53,25 @@ const NARROWER_MM = 1.5;
  * Springs of the stock that go into this barrel, nearest first: strength counts most, then turns against the best.
  * @param wanted width and thickness of the spring that belongs there; its length, or the best one for the barrel
  */
-export function chooseSpring(barrel: Omit<Barrel, 'thicknessMm'>, wanted: { widthMm: number; thicknessMm: number; lengthMm?: number | undefined }, stock: readonly StockSpring[]): SpringFit[] {
+export function chooseSpring(
+  barrel: Omit<Barrel, 'thicknessMm'>,
+  wanted: { widthMm: number; thicknessMm: number; lengthMm?: number | undefined },
+  stock: readonly StockSpring[],
+): SpringFit[] {
   const lengthMm = wanted.lengthMm ?? bestLengthMm({ ...barrel, thicknessMm: wanted.thicknessMm });
   const best = coil({ ...barrel, thicknessMm: wanted.thicknessMm }, lengthMm).turns;
-  return stock.flatMap((s) => {
-    if (s.widthMm > wanted.widthMm || s.widthMm < wanted.widthMm - NARROWER_MM) return [];
-    try {
-      const { turns, fills } = coil({ ...barrel, thicknessMm: s.thicknessMm }, s.lengthMm);
-      return [{ ...s, turns, fills, strength: strengthAgainst(s, { ...wanted, lengthMm }) }];
-    } catch { // it does not go into this barrel
-      return [];
-    }
-  }).sort((a, b) => misfit(a, best) - misfit(b, best));
+  return stock
+    .flatMap((s) => {
+      if (s.widthMm > wanted.widthMm || s.widthMm < wanted.widthMm - NARROWER_MM) return [];
+      try {
+        const { turns, fills } = coil({ ...barrel, thicknessMm: s.thicknessMm }, s.lengthMm);
+        return [{ ...s, turns, fills, strength: strengthAgainst(s, { ...wanted, lengthMm }) }];
+      } catch {
+        // it does not go into this barrel
+        return [];
+      }
+    })
+    .sort((a, b) => misfit(a, best) - misfit(b, best));
 }
 const misfit = (s: SpringFit, best: number) => 3 * Math.abs(Math.log(s.strength)) + Math.max(0, best - s.turns) / best;
 

@@ -61,7 +61,8 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
     return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger', beside };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
     return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due', beside };
-  if (f.caseEndsAt !== null && f.caseEndsAt <= now) return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
+  if (f.caseEndsAt !== null && f.caseEndsAt <= now)
+    return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
   if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
     return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
   const own = { stage, ...stageAction(stage, f), beside };
@@ -72,27 +73,46 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
 function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 'beside'> {
   const next = (text: string) => ({ text, urgency: 'next' as const });
   switch (stage) {
-    case 'intake': return next('Photographs first, then intake is done');
-    case 'assess': return next(f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`);
-    case 'diagnose': return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
+    case 'intake':
+      return next('Photographs first, then intake is done');
+    case 'assess':
+      return next(
+        f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`,
+      );
+    case 'diagnose':
+      return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
     case 'agree':
       if (f.lines === 0) return next('Write the estimate');
-      return f.unanswered > 0 ? { text: `The owner has ${many(f.unanswered, 'line')} to answer`, urgency: 'wait' } : next('The owner has answered: on to the work');
+      return f.unanswered > 0
+        ? { text: `The owner has ${many(f.unanswered, 'line')} to answer`, urgency: 'wait' }
+        : next('The owner has answered: on to the work');
     case 'power': {
       const unsafe = f.power.filter((s) => !isSafe(s)).length;
       return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');
     }
-    case 'strip': return next(f.steps === 0 ? 'Log what comes off' : `${many(f.steps, 'thing')} off and logged`);
-    case 'clean': return f.bathEndsAt !== null ? { text: 'In the bath', urgency: 'wait' } : next(f.bathStep ?? 'Plan the bath');
-    case 'survey': return next(f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes');
+    case 'strip':
+      return next(f.steps === 0 ? 'Log what comes off' : `${many(f.steps, 'thing')} off and logged`);
+    case 'clean':
+      return f.bathEndsAt !== null ? { text: 'In the bath', urgency: 'wait' } : next(f.bathStep ?? 'Plan the bath');
+    case 'survey':
+      return next(
+        f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes',
+      );
     case 'fit': {
       const left = f.bushesWanted - f.bushesFitted;
       return next(left > 0 ? `${many(left, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted');
     }
-    case 'assemble': return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
-    case 'oil': return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
-    case 'run': return f.run === null ? next('Start the test run') : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
-    case 'deliver': return next('Deliver it, or hand it over here');
-    case 'sign': return next('Ready to sign');
+    case 'assemble':
+      return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
+    case 'oil':
+      return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
+    case 'run':
+      return f.run === null
+        ? next('Start the test run')
+        : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
+    case 'deliver':
+      return next('Deliver it, or hand it over here');
+    case 'sign':
+      return next('Ready to sign');
   }
 }

@@ -25,7 +25,12 @@ export interface StripGate {
 export function stripGate(power: readonly TrainPower[], cautionsUnread: number, overrideReason?: string): StripGate {
   const unsafe = power.filter((p) => !isSafe(p.state));
   const overridden = Boolean(overrideReason?.trim());
-  const reasons = overridden ? [] : unsafe.map((p) => `${p.train} train is ${p.state === 'unknown' ? 'not known to be safe' : 'wound'}`);
-  if (cautionsUnread > 0) reasons.push(cautionsUnread === 1 ? 'a caution is not acknowledged' : `${cautionsUnread} cautions are not acknowledged`);
+  const reasons = overridden
+    ? []
+    : unsafe.map((p) => `${p.train} train is ${p.state === 'unknown' ? 'not known to be safe' : 'wound'}`);
+  if (cautionsUnread > 0)
+    reasons.push(
+      cautionsUnread === 1 ? 'a caution is not acknowledged' : `${cautionsUnread} cautions are not acknowledged`,
+    );
   return { open: reasons.length === 0, reasons, unsafe: unsafe.map((p) => p.train) };
 }

@@ -40,21 +40,49 @@ const count = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : 
 /** What still stands between this visit and its signature. Empty when it may be signed. */
 export function signObstacles(f: SignFacts): Obstacle[] {
   const out: Obstacle[] = [];
-  const stands = (at: Obstacle['at'], n: number, one: string, more: string) => { if (n > 0) out.push({ what: count(n, one, more), at }); };
-  for (const { id } of STAGES) if (id !== 'sign' && !f.done.includes(id)) out.push({ what: `${stageName(id)} is not done`, at: id });
+  const stands = (at: Obstacle['at'], n: number, one: string, more: string) => {
+    if (n > 0) out.push({ what: count(n, one, more), at });
+  };
+  for (const { id } of STAGES)
+    if (id !== 'sign' && !f.done.includes(id)) out.push({ what: `${stageName(id)} is not done`, at: id });
   if (f.power.some((s) => s === 'unknown')) out.push({ what: 'The power state of a train is unknown', at: 'power' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
   stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
   stands('case', f.caseLeft, 'task on case, dial or glass is not done', 'tasks on case, dial or glass are not done');
   stands('assemble', f.apart, 'thing that came off is not accounted for', 'things that came off are not accounted for');
   for (const { what, at } of f.failed) out.push({ what: `A check stands failed: ${what}`, at });
-  stands('assemble', f.temporary, 'temporary thing is neither taken out nor declared', 'temporary things are neither taken out nor declared');
+  stands(
+    'assemble',
+    f.temporary,
+    'temporary thing is neither taken out nor declared',
+    'temporary things are neither taken out nor declared',
+  );
   stands('strip', f.away, 'part is still with another hand', 'parts are still with another hand');
-  stands('agree', f.unanswered, 'line of the estimate waits for the owner’s word', 'lines of the estimate wait for the owner’s word');
-  stands(null, f.notReturned, 'thing that came with it is not ticked as going home', 'things that came with it are not ticked as going home');
+  stands(
+    'agree',
+    f.unanswered,
+    'line of the estimate waits for the owner’s word',
+    'lines of the estimate wait for the owner’s word',
+  );
+  stands(
+    null,
+    f.notReturned,
+    'thing that came with it is not ticked as going home',
+    'things that came with it are not ticked as going home',
+  );
   if (!f.waiver?.trim()) {
-    if (f.verdict !== 'inside') out.push({ what: 'The test run is not inside tolerance: wait, or say why it is waived', at: 'run', waivable: true });
-    if (f.untested > 0) out.push({ what: `${count(f.untested, 'function in position has', 'functions in position have')} no answer: test, or say why it is waived`, at: 'run', waivable: true });
+    if (f.verdict !== 'inside')
+      out.push({
+        what: 'The test run is not inside tolerance: wait, or say why it is waived',
+        at: 'run',
+        waivable: true,
+      });
+    if (f.untested > 0)
+      out.push({
+        what: `${count(f.untested, 'function in position has', 'functions in position have')} no answer: test, or say why it is waived`,
+        at: 'run',
+        waivable: true,
+      });
   }
   for (const what of f.privateWords) out.push({ what, at: 'assess' });
   return out;

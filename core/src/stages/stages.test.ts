@@ -7,13 +7,28 @@ import { STAGE_IDS } from './stages.ts';
 // Common practice: no plate nut is loosened before every spring is let down or caught and every weight is off.
 describe('the strip gate', () => {
   it('stays shut while a train is wound or unknown', () => {
-    const gate = stripGate([{ train: 'going', state: 'let down' }, { train: 'strike', state: 'wound' }, { train: 'chime', state: 'unknown' }], 0);
+    const gate = stripGate(
+      [
+        { train: 'going', state: 'let down' },
+        { train: 'strike', state: 'wound' },
+        { train: 'chime', state: 'unknown' },
+      ],
+      0,
+    );
     expect(gate.open).toBe(false);
     expect(gate.unsafe).toEqual(['strike', 'chime']);
     expect(gate.reasons.join()).toContain('strike train is wound');
   });
   it('opens for let down and contained, or with a reason that is not blank', () => {
-    expect(stripGate([{ train: 'going', state: 'let down' }, { train: 'strike', state: 'contained' }], 0).open).toBe(true);
+    expect(
+      stripGate(
+        [
+          { train: 'going', state: 'let down' },
+          { train: 'strike', state: 'contained' },
+        ],
+        0,
+      ).open,
+    ).toBe(true);
     expect(stripGate([{ train: 'going', state: 'wound' }], 0, '   ').open).toBe(false);
     expect(stripGate([{ train: 'going', state: 'wound' }], 0, 'click broken, spring cut').open).toBe(true);
   });
@@ -23,8 +38,25 @@ describe('the strip gate', () => {
 });
 
 const facts: VisitFacts = {
-  done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'], closed: false, power: ['let down', 'wound'], stripBegun: true, steps: 12, apart: 12, findings: 2,
-  symptoms: 1, lines: 2, unanswered: 0, bathEndsAt: null, caseEndsAt: null, bathStep: null, holesLeft: 0, bushesWanted: 0, bushesFitted: 0, oilLeft: 3, run: null, promisedAt: null,
+  done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'],
+  closed: false,
+  power: ['let down', 'wound'],
+  stripBegun: true,
+  steps: 12,
+  apart: 12,
+  findings: 2,
+  symptoms: 1,
+  lines: 2,
+  unanswered: 0,
+  bathEndsAt: null,
+  caseEndsAt: null,
+  bathStep: null,
+  holesLeft: 0,
+  bushesWanted: 0,
+  bushesFitted: 0,
+  oilLeft: 3,
+  run: null,
+  promisedAt: null,
 };
 
 describe('the next action', () => {
@@ -36,26 +68,42 @@ describe('the next action', () => {
     expect(nextAction(safe, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
   });
   it('does not call a clock on test dangerous because it is wound', () => {
-    const onTest: VisitFacts = { ...facts, done: [...facts.done, 'clean', 'survey', 'fit', 'assemble', 'oil'], run: { readings: 3, nextReadingAt: 50 } };
+    const onTest: VisitFacts = {
+      ...facts,
+      done: [...facts.done, 'clean', 'survey', 'fit', 'assemble', 'oil'],
+      run: { readings: 3, nextReadingAt: 50 },
+    };
     expect(nextAction(onTest, 20)).toMatchObject({ stage: 'run', urgency: 'wait' });
     expect(nextAction(onTest, 60)).toMatchObject({ stage: 'run', urgency: 'due' });
   });
   it('waits for the owner before the work, and goes on with the rest when an addition waits', () => {
     const asked: VisitFacts = { ...facts, power: [], done: ['intake', 'assess', 'diagnose'], unanswered: 2 };
-    expect(nextAction(asked, 20)).toMatchObject({ stage: 'agree', urgency: 'wait', text: 'The owner has 2 lines to answer' });
+    expect(nextAction(asked, 20)).toMatchObject({
+      stage: 'agree',
+      urgency: 'wait',
+      text: 'The owner has 2 lines to answer',
+    });
     expect(nextAction({ ...asked, lines: 0, unanswered: 0 }, 20).text).toBe('Write the estimate');
     expect(nextAction({ ...facts, power: [], unanswered: 1 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
   });
   it('counts what came off, and what is still apart', () => {
-    const at = (done: VisitFacts['done'], change: Partial<VisitFacts>) => nextAction({ ...facts, power: [], done, ...change }, 20).text;
+    const at = (done: VisitFacts['done'], change: Partial<VisitFacts>) =>
+      nextAction({ ...facts, power: [], done, ...change }, 20).text;
     const before = ['intake', 'assess', 'diagnose', 'agree', 'power'] as const;
     expect([at(before, { steps: 0 }), at(before, {})]).toEqual(['Log what comes off', '12 things off and logged']);
     const fitted = [...facts.done, 'clean', 'survey', 'fit'] as const;
-    expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual(['1 thing still apart', 'Everything that came off has its word']);
+    expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual([
+      '1 thing still apart',
+      'Everything that came off has its word',
+    ]);
   });
   it('calls when the case has dried, though the movement waits for something else', () => {
     expect(nextAction({ ...facts, power: [], caseEndsAt: 10 }, 20)).toMatchObject({ urgency: 'due', beside: true });
-    expect(nextAction({ ...facts, power: [], caseEndsAt: 30 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next', beside: false });
+    expect(nextAction({ ...facts, power: [], caseEndsAt: 30 }, 20)).toMatchObject({
+      stage: 'clean',
+      urgency: 'next',
+      beside: false,
+    });
   });
   it('says a promise is overdue', () => {
     expect(nextAction({ ...facts, power: [], promisedAt: 10 }, 20).urgency).toBe('due');
@@ -63,10 +111,39 @@ describe('the next action', () => {
 });
 
 describe('signing', () => {
-  const ready = { done: STAGE_IDS.filter((s) => s !== 'sign'), power: ['wound'] as const, bathRunning: false, bushesLeft: 0, caseLeft: 0, unanswered: 0, apart: 0, temporary: 0, away: 0, failed: [], untested: 0, notReturned: 0, verdict: 'inside' as const, privateWords: [] };
+  const ready = {
+    done: STAGE_IDS.filter((s) => s !== 'sign'),
+    power: ['wound'] as const,
+    bathRunning: false,
+    bushesLeft: 0,
+    caseLeft: 0,
+    unanswered: 0,
+    apart: 0,
+    temporary: 0,
+    away: 0,
+    failed: [],
+    untested: 0,
+    notReturned: 0,
+    verdict: 'inside' as const,
+    privateWords: [],
+  };
   it('lets a finished visit through and names each thing that is not', () => {
     expect(signObstacles(ready)).toEqual([]);
-    expect(signObstacles({ ...ready, done: ['intake'], bushesLeft: 1, caseLeft: 2, power: ['unknown'], bathRunning: true, unanswered: 2, apart: 3, temporary: 1, away: 1, notReturned: 1 })).toHaveLength(21);
+    expect(
+      signObstacles({
+        ...ready,
+        done: ['intake'],
+        bushesLeft: 1,
+        caseLeft: 2,
+        power: ['unknown'],
+        bathRunning: true,
+        unanswered: 2,
+        apart: 3,
+        temporary: 1,
+        away: 1,
+        notReturned: 1,
+      }),
+    ).toHaveLength(21);
   });
   it('takes a waiver with words for the run, not a blank one', () => {
     expect(signObstacles({ ...ready, verdict: 'outside', waiver: ' ' })).toHaveLength(1);

@@ -4,7 +4,18 @@ import { KIND_IDS, kindOf, SIZE_IDS, SIZES, type KindId, type SizeId, type Sizes
 
 const WORDS = { name: 120, supplier: 80, supplier_no: 60, shelf: 60, note: 200 } as const;
 /** The open table of the stores: one thing a line. */
-export const STORE_COLUMNS = ['kind', 'name', ...SIZE_IDS, 'on_hand', 'minimum', 'price', 'supplier', 'supplier_no', 'shelf', 'note'] as const;
+export const STORE_COLUMNS = [
+  'kind',
+  'name',
+  ...SIZE_IDS,
+  'on_hand',
+  'minimum',
+  'price',
+  'supplier',
+  'supplier_no',
+  'shelf',
+  'note',
+] as const;
 export const MOST_ROWS = 5_000;
 
 export interface StoreRow extends Item {
@@ -12,7 +23,11 @@ export interface StoreRow extends Item {
   /** Null: the table does not say, so what lies there stays as it is. */
   onHand: number | null;
 }
-export interface RowProblem { line: number; column: string; message: string }
+export interface RowProblem {
+  line: number;
+  column: string;
+  message: string;
+}
 
 /**
  * Reads a table of the stores. Every bad cell is named by line and column; a row with one is not among the rows.
@@ -20,14 +35,29 @@ export interface RowProblem { line: number; column: string; message: string }
  */
 export function readStores(csv: string): { rows: StoreRow[]; problems: RowProblem[] } {
   const { rows, missing } = readTable(csv, ['kind', 'name']);
-  if (missing.length > 0) return { rows: [], problems: [{ line: 1, column: missing[0]!, message: `The first line must name the columns: kind, name and as many of the others as you have. ${missing.join(' and ')} is not there.` }] };
-  if (rows.length > MOST_ROWS) return { rows: [], problems: [{ line: MOST_ROWS + 2, column: '', message: `At most ${MOST_ROWS} lines at once.` }] };
+  if (missing.length > 0)
+    return {
+      rows: [],
+      problems: [
+        {
+          line: 1,
+          column: missing[0]!,
+          message: `The first line must name the columns: kind, name and as many of the others as you have. ${missing.join(' and ')} is not there.`,
+        },
+      ],
+    };
+  if (rows.length > MOST_ROWS)
+    return {
+      rows: [],
+      problems: [{ line: MOST_ROWS + 2, column: '', message: `At most ${MOST_ROWS} lines at once.` }],
+    };
   const problems: RowProblem[] = [];
   const seen = new Map<string, number>();
   const good = rows.flatMap((row) => {
     const { item, wrong } = readRow(row);
     const before = seen.get(identityOf(item));
-    if (wrong.length === 0 && before !== undefined) wrong.push({ line: row.line, column: 'name', message: `The same thing stands in line ${before} already.` });
+    if (wrong.length === 0 && before !== undefined)
+      wrong.push({ line: row.line, column: 'name', message: `The same thing stands in line ${before} already.` });
     if (before === undefined) seen.set(identityOf(item), row.line);
     problems.push(...wrong);
     return wrong.length === 0 ? [item] : [];
@@ -40,7 +70,8 @@ function readRow(row: TableRow): { item: StoreRow; wrong: RowProblem[] } {
   const bad = (column: string, message: string) => wrong.push({ line: row.line, column, message });
   const typed = row.cell('kind').toLowerCase();
   const known = KIND_IDS.find((k) => k === typed || kindOf(k).name.toLowerCase() === typed);
-  if (!known) bad('kind', typed === '' ? 'Which kind?' : `“${row.cell('kind')}” is no kind. Kinds are: ${KIND_IDS.join(', ')}.`);
+  if (!known)
+    bad('kind', typed === '' ? 'Which kind?' : `“${row.cell('kind')}” is no kind. Kinds are: ${KIND_IDS.join(', ')}.`);
   const kind: KindId = known ?? 'other';
   const words = (column: keyof typeof WORDS) => {
     const text = row.cell(column).replace(/^'(?=[=+\-@])/, '');
@@ -51,7 +82,8 @@ function readRow(row: TableRow): { item: StoreRow; wrong: RowProblem[] } {
   if (name === '') bad('name', 'A name is needed.');
   const whole = (column: string) => {
     const n = numberIn(row.cell(column));
-    if (n !== undefined && !(Number.isInteger(n) && n >= 0 && n <= 100_000)) bad(column, 'A whole number, 0 to 100,000.');
+    if (n !== undefined && !(Number.isInteger(n) && n >= 0 && n <= 100_000))
+      bad(column, 'A whole number, 0 to 100,000.');
     return n;
   };
   const sizes: Sizes = {};
@@ -64,19 +96,60 @@ function readRow(row: TableRow): { item: StoreRow; wrong: RowProblem[] } {
   if (known) for (const p of sizeProblems(kind, sizes)) bad(p.size, p.message);
   const price = row.cell('price').replace(',', '.');
   if (price !== '' && !/^\d{1,7}(\.\d{1,2})?$/.test(price)) bad('price', 'A price such as 12.50.');
-  return { item: { line: row.line, kind, name, sizes, onHand: whole('on_hand') ?? null, minimum: whole('minimum') ?? 0, price, supplier: words('supplier'), supplierNo: words('supplier_no'), shelf: words('shelf'), note: words('note') }, wrong };
+  return {
+    item: {
+      line: row.line,
+      kind,
+      name,
+      sizes,
+      onHand: whole('on_hand') ?? null,
+      minimum: whole('minimum') ?? 0,
+      price,
+      supplier: words('supplier'),
+      supplierNo: words('supplier_no'),
+      shelf: words('shelf'),
+      note: words('note'),
+    },
+    wrong,
+  };
 }
 
 export const writeStores = (items: readonly (Item & { onHand: number })[]): string =>
-  writeTable(STORE_COLUMNS, items.map((i) => [i.kind, i.name, ...SIZE_IDS.map((s: SizeId) => i.sizes[s] ?? ''), i.onHand, i.minimum, i.price, i.supplier, i.supplierNo, i.shelf, i.note]));
+  writeTable(
+    STORE_COLUMNS,
+    items.map((i) => [
+      i.kind,
+      i.name,
+      ...SIZE_IDS.map((s: SizeId) => i.sizes[s] ?? ''),
+      i.onHand,
+      i.minimum,
+      i.price,
+      i.supplier,
+      i.supplierNo,
+      i.shelf,
+      i.note,
+    ]),
+  );
 
 const ITEM_FIELDS = ['minimum', 'price', 'supplier', 'supplierNo', 'shelf', 'note'] as const;
 export type Effect = 'new' | 'changed' | 'same';
 /** What a row would do to the thing that is there, in words: `on hand 3 → 5`. */
-export function effectOf(row: StoreRow, there: (Item & { onHand: number }) | undefined): { effect: Effect; changes: string[] } {
+export function effectOf(
+  row: StoreRow,
+  there: (Item & { onHand: number }) | undefined,
+): { effect: Effect; changes: string[] } {
   if (!there) return { effect: 'new', changes: [] };
-  const names: Record<(typeof ITEM_FIELDS)[number], string> = { minimum: 'minimum', price: 'price', supplier: 'supplier', supplierNo: 'supplier’s number', shelf: 'shelf', note: 'note' };
-  const changes = ITEM_FIELDS.filter((f) => row[f] !== there[f]).map((f) => `${names[f]} ${there[f] === '' ? '—' : there[f]} → ${row[f] === '' ? '—' : row[f]}`);
+  const names: Record<(typeof ITEM_FIELDS)[number], string> = {
+    minimum: 'minimum',
+    price: 'price',
+    supplier: 'supplier',
+    supplierNo: 'supplier’s number',
+    shelf: 'shelf',
+    note: 'note',
+  };
+  const changes = ITEM_FIELDS.filter((f) => row[f] !== there[f]).map(
+    (f) => `${names[f]} ${there[f] === '' ? '—' : there[f]} → ${row[f] === '' ? '—' : row[f]}`,
+  );
   if (row.onHand !== null && row.onHand !== there.onHand) changes.unshift(`on hand ${there.onHand} → ${row.onHand}`);
   return { effect: changes.length > 0 ? 'changed' : 'same', changes };
 }

@@ -1,14 +1,26 @@
 /** What is measured of a thing in the stores or of a part fitted. Columns of the open table bear these names. */
 export const SIZES = {
-  bore_mm: 'Bore', outside_mm: 'Outside', height_mm: 'Height', width_mm: 'Width', strength_mm: 'Strength', length_mm: 'Length', diameter_mm: 'Diameter', thickness_mm: 'Thickness',
-  pitch_mm: 'Pitch', square_mm: 'Square', turns: 'Turns', volts: 'Volts', ohms: 'Ohms',
+  bore_mm: 'Bore',
+  outside_mm: 'Outside',
+  height_mm: 'Height',
+  width_mm: 'Width',
+  strength_mm: 'Strength',
+  length_mm: 'Length',
+  diameter_mm: 'Diameter',
+  thickness_mm: 'Thickness',
+  pitch_mm: 'Pitch',
+  square_mm: 'Square',
+  turns: 'Turns',
+  volts: 'Volts',
+  ohms: 'Ohms',
 } as const;
 export type SizeId = keyof typeof SIZES;
 export const SIZE_IDS = Object.keys(SIZES) as [SizeId, ...SizeId[]];
 export type Sizes = Partial<Record<SizeId, number>>;
 
 /** The largest that is believed of a size: more is a slip of the key. Lines and springs are long, coils have many ohms. */
-export const largest = (size: SizeId): number => (size === 'length_mm' ? 50_000 : size === 'ohms' ? 100_000 : size === 'turns' ? 100_000 : size === 'volts' ? 400 : 500);
+export const largest = (size: SizeId): number =>
+  size === 'length_mm' ? 50_000 : size === 'ohms' ? 100_000 : size === 'turns' ? 100_000 : size === 'volts' ? 400 : 500;
 
 /** Kinds of things that are fitted, and which sizes tell one from another. Ids are stored: they stay. */
 export const KINDS = [
@@ -29,12 +41,15 @@ export const KINDS = [
 ] as const satisfies readonly { id: string; name: string; sizes: readonly SizeId[] }[];
 export type KindId = (typeof KINDS)[number]['id'];
 export const KIND_IDS = KINDS.map((k) => k.id) as [KindId, ...KindId[]];
-export const kindOf = (id: KindId): { id: KindId; name: string; sizes: readonly SizeId[] } => KINDS.find((k) => k.id === id)!;
+export const kindOf = (id: KindId): { id: KindId; name: string; sizes: readonly SizeId[] } =>
+  KINDS.find((k) => k.id === id)!;
 
 /** `1.2 × 2.5 × 2 mm`, in the order of its kind; volts, ohms and turns carry their own sign. */
 export function sizeWords(kind: KindId, sizes: Sizes): string {
   const known = kindOf(kind).sizes.filter((s) => sizes[s] !== undefined);
   const mm = known.filter((s) => s.endsWith('_mm')).map((s) => String(sizes[s]));
-  const own = known.filter((s) => !s.endsWith('_mm')).map((s) => `${sizes[s]} ${s === 'volts' ? 'V' : s === 'ohms' ? 'Ω' : 'turns'}`);
+  const own = known
+    .filter((s) => !s.endsWith('_mm'))
+    .map((s) => `${sizes[s]} ${s === 'volts' ? 'V' : s === 'ohms' ? 'Ω' : 'turns'}`);
   return [mm.length > 0 ? `${mm.join(' × ')} mm` : '', ...own].filter(Boolean).join(', ');
 }

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { effectOf, identityOf, isLow, KINDS, onHand, readStores, sizeWords, writeStores, type Item } from './index.ts';
 
-const bush: Item & { onHand: number } = { kind: 'bush', name: 'Brass bush', sizes: { bore_mm: 1.2, outside_mm: 2.5, height_mm: 2 }, minimum: 5, price: '0.80', supplier: 'Aldermere Tools', supplierNo: 'B-12', shelf: 'drawer 2', note: '', onHand: 12 };
+const bush: Item & { onHand: number } = {
+  kind: 'bush',
+  name: 'Brass bush',
+  sizes: { bore_mm: 1.2, outside_mm: 2.5, height_mm: 2 },
+  minimum: 5,
+  price: '0.80',
+  supplier: 'Aldermere Tools',
+  supplierNo: 'B-12',
+  shelf: 'drawer 2',
+  note: '',
+  onHand: 12,
+};
 
 describe('the table of the stores', () => {
   it('comes back from its own table, awkward words too', () => {
@@ -11,30 +22,79 @@ describe('the table of the stores', () => {
     expect(rows.map(({ line: _, ...r }) => r)).toEqual([bush, odd]);
   });
   // CSV injection as OWASP describes it: a cell that begins with = + - @ is run by a spreadsheet.
-  it('hands no formula to a spreadsheet', () => expect(writeStores([{ ...bush, note: '=HYPERLINK("x")' }])).not.toMatch(/(^|,)"?=/m));
+  it('hands no formula to a spreadsheet', () =>
+    expect(writeStores([{ ...bush, note: '=HYPERLINK("x")' }])).not.toMatch(/(^|,)"?=/m));
   it('takes semicolons, decimal commas, names of kinds in words and columns of others', () => {
-    const { rows } = readStores('\uFEFFName;Kind;Bore_mm;outside mm;height_mm;colour;on hand\nSmall;Bush;0,8;2;1,5;yellow;7');
-    expect(rows[0]).toMatchObject({ kind: 'bush', sizes: { bore_mm: 0.8, outside_mm: 2, height_mm: 1.5 }, onHand: 7, minimum: 0 });
+    const { rows } = readStores(
+      '\uFEFFName;Kind;Bore_mm;outside mm;height_mm;colour;on hand\nSmall;Bush;0,8;2;1,5;yellow;7',
+    );
+    expect(rows[0]).toMatchObject({
+      kind: 'bush',
+      sizes: { bore_mm: 0.8, outside_mm: 2, height_mm: 1.5 },
+      onHand: 7,
+      minimum: 0,
+    });
   });
   it('names each bad cell by line and column, and lets none of its row in', () => {
-    const { rows, problems } = readStores(['kind,name,bore_mm,outside_mm,on_hand,price', 'bush,a,2,1,1,1', 'bush,b,1,2,-1,', 'gold,c,,,,', ',d,,,,', '', 'pin,,,,,', 'bush,e,x,2,1.5,1.234', 'bush,f,1,2,,', 'bush,F,1,2,,', 'pin,g,3,,,'].join('\n'));
+    const { rows, problems } = readStores(
+      [
+        'kind,name,bore_mm,outside_mm,on_hand,price',
+        'bush,a,2,1,1,1',
+        'bush,b,1,2,-1,',
+        'gold,c,,,,',
+        ',d,,,,',
+        '',
+        'pin,,,,,',
+        'bush,e,x,2,1.5,1.234',
+        'bush,f,1,2,,',
+        'bush,F,1,2,,',
+        'pin,g,3,,,',
+      ].join('\n'),
+    );
     expect(rows.map((r) => r.name)).toEqual(['f']);
-    expect(new Set(problems.map((p) => `${p.line} ${p.column}`))).toEqual(new Set(['2 outside_mm', '3 on_hand', '4 kind', '5 kind', '7 name', '8 on_hand', '8 bore_mm', '8 price', '10 name', '11 bore_mm']));
+    expect(new Set(problems.map((p) => `${p.line} ${p.column}`))).toEqual(
+      new Set([
+        '2 outside_mm',
+        '3 on_hand',
+        '4 kind',
+        '5 kind',
+        '7 name',
+        '8 on_hand',
+        '8 bore_mm',
+        '8 price',
+        '10 name',
+        '11 bore_mm',
+      ]),
+    );
     expect(problems.find((p) => p.line === 10)!.message).toContain('line 9');
   });
-  it('says which columns are not there', () => expect(readStores('a,b\n1,2').problems).toEqual([expect.objectContaining({ line: 1, message: expect.stringContaining('kind and name') })]));
+  it('says which columns are not there', () =>
+    expect(readStores('a,b\n1,2').problems).toEqual([
+      expect.objectContaining({ line: 1, message: expect.stringContaining('kind and name') }),
+    ]));
 });
 
 describe('a row against what is there', () => {
-  const [row] = readStores('kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,price,supplier,supplier_no,shelf\nBUSH,brass  bush,1.2,2.5,2,9,5,0.90,Aldermere Tools,B-12,drawer 2').rows;
+  const [row] = readStores(
+    'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,price,supplier,supplier_no,shelf\nBUSH,brass  bush,1.2,2.5,2,9,5,0.90,Aldermere Tools,B-12,drawer 2',
+  ).rows;
   it('is the same thing by kind, name and sizes', () => expect(identityOf(row!)).toBe(identityOf(bush)));
-  it('tells what would change', () => expect(effectOf(row!, bush)).toEqual({ effect: 'changed', changes: ['on hand 12 → 9', 'price 0.80 → 0.90'] }));
-  it('changes nothing that it does not say', () => expect(effectOf({ ...row!, onHand: null, price: '0.80' }, bush)).toEqual({ effect: 'same', changes: [] }));
+  it('tells what would change', () =>
+    expect(effectOf(row!, bush)).toEqual({ effect: 'changed', changes: ['on hand 12 → 9', 'price 0.80 → 0.90'] }));
+  it('changes nothing that it does not say', () =>
+    expect(effectOf({ ...row!, onHand: null, price: '0.80' }, bush)).toEqual({ effect: 'same', changes: [] }));
 });
 
 describe('what lies there', () => {
-  it('is what came in less what was used, and may show that a count was wrong', () => expect(onHand([{ change: 3 }, { change: -4 }])).toBe(-1));
-  it.each([[5, 0, false], [4, 0, true], [4, 1, false]])('with %i there and %i on the way, a minimum of 5: low is %s', (hand, order, low) => expect(isLow({ minimum: 5, onHand: hand, onOrder: order })).toBe(low));
+  it('is what came in less what was used, and may show that a count was wrong', () =>
+    expect(onHand([{ change: 3 }, { change: -4 }])).toBe(-1));
+  it.each([
+    [5, 0, false],
+    [4, 0, true],
+    [4, 1, false],
+  ])('with %i there and %i on the way, a minimum of 5: low is %s', (hand, order, low) =>
+    expect(isLow({ minimum: 5, onHand: hand, onOrder: order })).toBe(low),
+  );
   it('is named by its sizes', () => {
     expect(sizeWords('bush', bush.sizes)).toBe('1.2 × 2.5 × 2 mm');
     expect(sizeWords('electric', { ohms: 2300, volts: 1.5 })).toBe('1.5 V, 2300 Ω');

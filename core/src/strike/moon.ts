@@ -15,7 +15,11 @@ export function moonAgeDays(at: number): number {
 /** Clicks from new moon for an age, on a wheel with so many for two moons (118 is usual). */
 export function clicksForAge(ageDays: number, clicksForTwo: number): number {
   need(ageDays >= 0 && ageDays < 30, 'ageDays', 'An age of 0 to 30 days.');
-  need(Number.isInteger(clicksForTwo) && clicksForTwo >= 20 && clicksForTwo <= 400, 'clicksForTwo', 'Clicks of the whole disc, two moons: usually 118.');
+  need(
+    Number.isInteger(clicksForTwo) && clicksForTwo >= 20 && clicksForTwo <= 400,
+    'clicksForTwo',
+    'Clicks of the whole disc, two moons: usually 118.',
+  );
   return Math.round((ageDays / LUNATION_DAYS) * (clicksForTwo / 2)) % (clicksForTwo / 2);
 }
 

@@ -28,10 +28,18 @@ export function judgeRelease(minutes: readonly number[], wanted = 0): Release {
   const colletDeg = (turnMinutes - 15 * squares) * 6;
   const forward = (x: number) => (x > 0 ? 'forward' : 'back');
   const steps = [
-    squares !== 0 ? `lift the hand off and put it on ${Math.abs(squares)} ${Math.abs(squares) === 1 ? 'square' : 'squares'} ${forward(squares)}` : '',
+    squares !== 0
+      ? `lift the hand off and put it on ${Math.abs(squares)} ${Math.abs(squares) === 1 ? 'square' : 'squares'} ${forward(squares)}`
+      : '',
     Math.abs(colletDeg) >= 1.5 ? `turn its collet ${Math.abs(colletDeg).toFixed(0)}° ${forward(colletDeg)}` : '',
   ].filter(Boolean);
-  const worn = scatter > WORN_SCATTER ? ` It scatters by ${scatter.toFixed(1)} min: a worn pin or lifting piece, which no setting cures.` : '';
-  const todo = steps.length === 0 ? 'It lets off where it should.' : `${late > 0 ? 'Late' : 'Early'} by ${Math.abs(late).toFixed(1)} min: ${steps.join(', then ')}.`;
+  const worn =
+    scatter > WORN_SCATTER
+      ? ` It scatters by ${scatter.toFixed(1)} min: a worn pin or lifting piece, which no setting cures.`
+      : '';
+  const todo =
+    steps.length === 0
+      ? 'It lets off where it should.'
+      : `${late > 0 ? 'Late' : 'Early'} by ${Math.abs(late).toFixed(1)} min: ${steps.join(', then ')}.`;
   return { lateMinutes: late, scatterMinutes: scatter, squares, colletDeg, words: todo + worn };
 }

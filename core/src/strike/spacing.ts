@@ -17,15 +17,23 @@ const SLOWS = 0.25;
 export function judgeSpacing(timesS: readonly number[]): Spacing {
   need(timesS.length >= 3, 'timesS', 'At least three blows.');
   const gaps = timesS.slice(1).map((t, i) => t - timesS[i]!);
-  need(gaps.every((g) => g > 0), 'timesS', 'Each blow comes after the one before.');
+  need(
+    gaps.every((g) => g > 0),
+    'timesS',
+    'Each blow comes after the one before.',
+  );
   const mean = gaps.reduce((a, b) => a + b, 0) / gaps.length;
   const unevenness = Math.sqrt(gaps.reduce((n, g) => n + (g - mean) ** 2, 0) / Math.max(1, gaps.length - 1)) / mean;
   const third = Math.max(1, Math.floor(gaps.length / 3));
   const part = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
   const slowing = part(gaps.slice(-third)) / part(gaps.slice(0, third)) - 1;
-  const words = slowing > SLOWS ? 'It slows as it strikes: power runs short. Look at the spring, dirt, and the pivots of the late train.'
-    : slowing < -SLOWS ? 'It hurries as it strikes: the fly slips on its arbor, or its spring is weak.'
-      : unevenness > UNEVEN ? 'Uneven blows: a loose fly, lifting pins or a star worn unequally, or a hammer that catches.'
-        : 'Even blows: the fly holds.';
+  const words =
+    slowing > SLOWS
+      ? 'It slows as it strikes: power runs short. Look at the spring, dirt, and the pivots of the late train.'
+      : slowing < -SLOWS
+        ? 'It hurries as it strikes: the fly slips on its arbor, or its spring is weak.'
+        : unevenness > UNEVEN
+          ? 'Uneven blows: a loose fly, lifting pins or a star worn unequally, or a hammer that catches.'
+          : 'Even blows: the fly holds.';
   return { meanS: mean, unevenness, slowing, words };
 }

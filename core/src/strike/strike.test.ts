@@ -1,7 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
-import { arborsThatFit, CAMBRIDGE_QUARTERS, clicksForAge, dialMarks, hourBlows, HOURS, inPairs, judgeDial, judgeQuarters, judgeRelease, judgeSpacing, judgeStrike, moonAgeDays, quarterNotes, spacingOfStops, watchBells, yearsToADayWrong } from './index.ts';
+import {
+  arborsThatFit,
+  CAMBRIDGE_QUARTERS,
+  clicksForAge,
+  dialMarks,
+  hourBlows,
+  HOURS,
+  inPairs,
+  judgeDial,
+  judgeQuarters,
+  judgeRelease,
+  judgeSpacing,
+  judgeStrike,
+  moonAgeDays,
+  quarterNotes,
+  spacingOfStops,
+  watchBells,
+  yearsToADayWrong,
+} from './index.ts';
 
 const dial = (shift: number) => Array.from({ length: 12 }, (_, i) => ({ hand: i + 1, heard: ((i + shift) % 12) + 1 }));
 
@@ -25,10 +43,19 @@ describe('what should sound', () => {
 
 describe('what was heard', () => {
   it('is out of step by what it was turned', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 11 }), fc.integer({ min: 3, max: 12 }), (shift, n) => {
-      const v = judgeStrike(dial(shift).slice(0, n).filter((x) => x.heard > 2).length < 3 ? dial(shift) : dial(shift).slice(0, n), 'count wheel');
-      expect(v).toMatchObject({ kind: 'offset', by: shift > 6 ? shift - 12 : shift });
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 11 }), fc.integer({ min: 3, max: 12 }), (shift, n) => {
+        const v = judgeStrike(
+          dial(shift)
+            .slice(0, n)
+            .filter((x) => x.heard > 2).length < 3
+            ? dial(shift)
+            : dial(shift).slice(0, n),
+          'count wheel',
+        );
+        expect(v).toMatchObject({ kind: 'offset', by: shift > 6 ? shift - 12 : shift });
+      }),
+    );
   });
   it('cures itself when it is tripped as often as it says', () => {
     for (let shift = 1; shift < 12; shift++) {
@@ -38,13 +65,67 @@ describe('what was heard', () => {
   });
   // Practice.
   it.each([
-    [[[1, 1], [2, 2], [3, 3]], 'rack', 'right'], [[[5, 1], [6, 1], [7, 2]], 'rack', 'always few'],
-    [[[5, 5], [6, 40], [7, 7]], 'count wheel', 'run-on'], [[[5, 5], [6, 0], [7, 7]], 'count wheel', 'misses'],
-    [[[5, 4], [6, 6], [7, 9]], 'rack', 'random'],
-  ] as const)('%j on a %s is %s', (pairs, control, kind) => expect(judgeStrike(pairs.map(([hand, heard]) => ({ hand, heard })), control).kind).toBe(kind));
-  it('cannot be judged from two hours', () => expect(() => judgeStrike(dial(1).slice(0, 2), 'rack')).toThrow(RangeError));
+    [
+      [
+        [1, 1],
+        [2, 2],
+        [3, 3],
+      ],
+      'rack',
+      'right',
+    ],
+    [
+      [
+        [5, 1],
+        [6, 1],
+        [7, 2],
+      ],
+      'rack',
+      'always few',
+    ],
+    [
+      [
+        [5, 5],
+        [6, 40],
+        [7, 7],
+      ],
+      'count wheel',
+      'run-on',
+    ],
+    [
+      [
+        [5, 5],
+        [6, 0],
+        [7, 7],
+      ],
+      'count wheel',
+      'misses',
+    ],
+    [
+      [
+        [5, 4],
+        [6, 6],
+        [7, 9],
+      ],
+      'rack',
+      'random',
+    ],
+  ] as const)('%j on a %s is %s', (pairs, control, kind) =>
+    expect(
+      judgeStrike(
+        pairs.map(([hand, heard]) => ({ hand, heard })),
+        control,
+      ).kind,
+    ).toBe(kind),
+  );
+  it('cannot be judged from two hours', () =>
+    expect(() => judgeStrike(dial(1).slice(0, 2), 'rack')).toThrow(RangeError));
   it('tells a drum out of phase from one that wanders', () => {
-    expect([judgeQuarters([1, 2, 3, 4]), judgeQuarters([3, 4, 1, 2]), judgeQuarters([1, 3, 2, 4])]).toEqual([{ right: true, outOfPhaseBy: null }, { right: false, outOfPhaseBy: 2 }, { right: false, outOfPhaseBy: null }]);
+    expect([judgeQuarters([1, 2, 3, 4]), judgeQuarters([3, 4, 1, 2]), judgeQuarters([1, 3, 2, 4])]).toEqual([
+      { right: true, outOfPhaseBy: null },
+      { right: false, outOfPhaseBy: 2 },
+      { right: false, outOfPhaseBy: null },
+    ]);
   });
   it('is even, tires or hurries', () => {
     const times = (gaps: number[]) => gaps.reduce((t, g) => [...t, t.at(-1)! + g], [0]);
@@ -57,21 +138,26 @@ describe('what was heard', () => {
 
 describe('the minute of release', () => {
   it('is put right by what it says', () => {
-    fc.assert(fc.property(fc.integer({ min: -29, max: 29 }), (late) => {
-      const { squares, colletDeg } = judgeRelease([(late + 60) % 60]);
-      expect(late + 15 * squares + colletDeg / 6).toBeCloseTo(0, 9);
-      expect(Math.abs(colletDeg)).toBeLessThanOrEqual(45);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: -29, max: 29 }), (late) => {
+        const { squares, colletDeg } = judgeRelease([(late + 60) % 60]);
+        expect(late + 15 * squares + colletDeg / 6).toBeCloseTo(0, 9);
+        expect(Math.abs(colletDeg)).toBeLessThanOrEqual(45);
+      }),
+    );
   });
   it('names wear where it scatters', () => expect(judgeRelease([59, 1.5, 0.2, 58.6]).words).toMatch(/scatters/));
 });
 
 describe('the moon', () => {
   // Published: eclipses of the sun, which are new moons (UTC). The mean moon is within 14 hours of the true one.
-  it.each(['2024-04-08T18:21Z', '2025-03-29T10:58Z', '2025-09-21T19:54Z', '2026-02-17T12:01Z', '2026-08-12T17:37Z'])('is new at %s', (when) => {
-    const age = moonAgeDays(Date.parse(when));
-    expect(Math.min(age, 29.530588853 - age)).toBeLessThan(14 / 24);
-  });
+  it.each(['2024-04-08T18:21Z', '2025-03-29T10:58Z', '2025-09-21T19:54Z', '2026-02-17T12:01Z', '2026-08-12T17:37Z'])(
+    'is new at %s',
+    (when) => {
+      const age = moonAgeDays(Date.parse(when));
+      expect(Math.min(age, 29.530588853 - age)).toBeLessThan(14 / 24);
+    },
+  );
   it('has 59 clicks to a moon, and is a day wrong in 2.64 years', () => {
     expect([clicksForAge(0, 118), clicksForAge(14.8, 118), clicksForAge(29.52, 118)]).toEqual([0, 30, 0]);
     expect(yearsToADayWrong(29.5)).toBeCloseTo(2.64, 2);
@@ -79,7 +165,11 @@ describe('the moon', () => {
 });
 
 describe('stops at the same place', () => {
-  const arbors = [{ name: 'great', minutes: 720 }, { name: 'centre', minutes: 60 }, { name: 'third', minutes: 7.5 }];
+  const arbors = [
+    { name: 'great', minutes: 720 },
+    { name: 'centre', minutes: 60 },
+    { name: 'third', minutes: 7.5 },
+  ];
   it('point at the arbor of that turn', () => {
     expect(arborsThatFit(spacingOfStops([3, 63.5, 123, 183]).minutes, arbors).map((a) => a.name)).toEqual(['centre']);
     expect(arborsThatFit(14.9, arbors)).toMatchObject([{ name: 'third', turns: 2 }]);
@@ -92,17 +182,53 @@ describe('what was heard round the dial', () => {
   const hours = (f: (h: number) => number) => HOURS.map((h) => ({ mark: `h${h}`, heard: f(h) }));
   // Common practice, as in the handbooks: a constant error is a setting, no rule is a tail or a lever.
   it('is a setting, a lever, or right', () => {
-    expect(judgeDial(rack, hours((h) => h)).right).toBe(true);
-    expect(judgeDial(rack, hours((h) => (h % 12) + 1))).toMatchObject({ right: false, symptoms: ['wrong-constant'] });
-    expect(judgeDial(rack, hours(() => 1)).symptoms).toEqual(['far-too-few']);
-    expect(judgeDial(rack, hours((h) => (h === 7 ? 0 : h))).symptoms).toEqual(['misses-strike']);
-    expect(judgeDial(rack, [{ mark: 'h1', heard: 1 }, { mark: 'h2', heard: 2 }]).hours).toBeNull();
+    expect(
+      judgeDial(
+        rack,
+        hours((h) => h),
+      ).right,
+    ).toBe(true);
+    expect(
+      judgeDial(
+        rack,
+        hours((h) => (h % 12) + 1),
+      ),
+    ).toMatchObject({ right: false, symptoms: ['wrong-constant'] });
+    expect(
+      judgeDial(
+        rack,
+        hours(() => 1),
+      ).symptoms,
+    ).toEqual(['far-too-few']);
+    expect(
+      judgeDial(
+        rack,
+        hours((h) => (h === 7 ? 0 : h)),
+      ).symptoms,
+    ).toEqual(['misses-strike']);
+    expect(
+      judgeDial(rack, [
+        { mark: 'h1', heard: 1 },
+        { mark: 'h2', heard: 2 },
+      ]).hours,
+    ).toBeNull();
   });
   it('counts halves and quarters in', () => {
-    const halves = (f: (h: number) => number) => judgeDial(rack, [...hours((h) => h), ...HOURS.map((h) => ({ mark: `p${h}`, heard: f(h) }))]);
-    expect([halves(() => 1).right, halves((h) => h).right, halves(() => 0).right, halves((h) => (h === 4 ? 3 : 1)).halves!.words.includes('half past 4')]).toEqual([true, true, false, true]);
-    const quarters = (...q: number[]) => judgeDial(rack, [...hours((h) => h), ...q.map((heard, i) => ({ mark: `q${i + 1}`, heard }))]);
-    expect([quarters(1, 2, 3, 4).right, quarters(2, 3, 4, 1).symptoms, quarters(1, 2, 3).quarters]).toEqual([true, ['quarters-order'], null]);
+    const halves = (f: (h: number) => number) =>
+      judgeDial(rack, [...hours((h) => h), ...HOURS.map((h) => ({ mark: `p${h}`, heard: f(h) }))]);
+    expect([
+      halves(() => 1).right,
+      halves((h) => h).right,
+      halves(() => 0).right,
+      halves((h) => (h === 4 ? 3 : 1)).halves!.words.includes('half past 4'),
+    ]).toEqual([true, true, false, true]);
+    const quarters = (...q: number[]) =>
+      judgeDial(rack, [...hours((h) => h), ...q.map((heard, i) => ({ mark: `q${i + 1}`, heard }))]);
+    expect([quarters(1, 2, 3, 4).right, quarters(2, 3, 4, 1).symptoms, quarters(1, 2, 3).quarters]).toEqual([
+      true,
+      ['quarters-order'],
+      null,
+    ]);
   });
   it('is asked only of what strikes', () => {
     expect(dialMarks(familyById('torsion').traits, true)).toEqual([]);

@@ -33,11 +33,20 @@ export function bySubAssembly<S extends { group: string }>(steps: readonly S[]):
   return [...groups].sort(([a], [b]) => Number(a === '') - Number(b === ''));
 }
 
-const words = (text: string) => text.toLowerCase().split(/[^\p{L}\d]+/u).filter((w) => w.length > 1 && !['the', 'where', 'is', 'are'].includes(w));
+const words = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\d]+/u)
+    .filter((w) => w.length > 1 && !['the', 'where', 'is', 'are'].includes(w));
 
 /** "Where is the strike third wheel?": the latest step that names it, and where it was put. Each asked word must be there, begun at least. */
 export function whereIs<S extends Step>(steps: readonly S[], asked: string): S[] {
   const wanted = words(asked);
   if (wanted.length === 0) return [];
-  return steps.filter((s) => { const has = words(`${s.what} ${s.note}`); return wanted.every((w) => has.some((h) => h.startsWith(w))); }).reverse();
+  return steps
+    .filter((s) => {
+      const has = words(`${s.what} ${s.note}`);
+      return wanted.every((w) => has.some((h) => h.startsWith(w)));
+    })
+    .reverse();
 }

@@ -3,13 +3,33 @@ import { has, isSpring, isWeight, type Traits } from '../movement/index.ts';
 
 /** Odd things that are forgotten first: pressed, not typed. Ids are stable: they are stored. */
 export const REMARKS = [
-  ['left-hand', 'left-hand thread'], ['washer', 'washer under it'], ['shim', 'shim or collar'], ['longer', 'the longer screw'], ['orientation', 'one way round only'], ['under-lever', 'under a lever'], ['spring-behind', 'spring behind it'], ['tight', 'was tight'], ['marked', 'marked by an earlier hand'], ['damaged', 'damaged already'],
+  ['left-hand', 'left-hand thread'],
+  ['washer', 'washer under it'],
+  ['shim', 'shim or collar'],
+  ['longer', 'the longer screw'],
+  ['orientation', 'one way round only'],
+  ['under-lever', 'under a lever'],
+  ['spring-behind', 'spring behind it'],
+  ['tight', 'was tight'],
+  ['marked', 'marked by an earlier hand'],
+  ['damaged', 'damaged already'],
 ] as const;
 export type RemarkId = (typeof REMARKS)[number][0];
 export const REMARK_IDS = REMARKS.map(([id]) => id) as [RemarkId, ...RemarkId[]];
 export const remarkName = (id: RemarkId): string => REMARKS.find(([x]) => x === id)![1];
 
-export const HELD_BY = ['screw', 'nut', 'taper pin', 'friction', 'clip', 'collet', 'lies loose', 'pressed in', 'soldered', 'tied'] as const;
+export const HELD_BY = [
+  'screw',
+  'nut',
+  'taper pin',
+  'friction',
+  'clip',
+  'collet',
+  'lies loose',
+  'pressed in',
+  'soldered',
+  'tied',
+] as const;
 
 /**
  * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say whether its
@@ -17,19 +37,57 @@ export const HELD_BY = ['screw', 'nut', 'taper pin', 'friction', 'clip', 'collet
  */
 export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   const strikes = traits.strike !== 'none';
-  const outside = ['hands', 'dial', has(traits, 'moon work') && 'moon work', has(traits, 'calendar work') && 'calendar work', 'movement from its case', traits.oscillator === 'pendulum' && 'pendulum', has(traits, 'crutch') && 'back cock and pallets', has(traits, 'platform') && 'platform', has(traits, 'torsion strip') && 'strip and bob', strikes && 'rack, snail and levers', strikes && 'hammer', has(traits, 'chime drum') && 'chime drum and hammers', 'motion work'];
-  if (traits.construction === 'riveted plates' || held('strip', choices).id !== 'full') return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
-  const trains = traits.trains.flatMap((t) => t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} ${a.name}`));
-  const power = traits.trains.flatMap((t) => (isSpring(t.drive) ? (t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave' ? [`${t.train} barrel, its spring left in`] : [`${t.train} mainspring`]) : isWeight(t.drive) ? [`${t.train} line and pulley`] : []));
-  return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter((x): x is string => x !== false);
+  const outside = [
+    'hands',
+    'dial',
+    has(traits, 'moon work') && 'moon work',
+    has(traits, 'calendar work') && 'calendar work',
+    'movement from its case',
+    traits.oscillator === 'pendulum' && 'pendulum',
+    has(traits, 'crutch') && 'back cock and pallets',
+    has(traits, 'platform') && 'platform',
+    has(traits, 'torsion strip') && 'strip and bob',
+    strikes && 'rack, snail and levers',
+    strikes && 'hammer',
+    has(traits, 'chime drum') && 'chime drum and hammers',
+    'motion work',
+  ];
+  if (traits.construction === 'riveted plates' || held('strip', choices).id !== 'full')
+    return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
+  const trains = traits.trains.flatMap((t) =>
+    t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} ${a.name}`),
+  );
+  const power = traits.trains.flatMap((t) =>
+    isSpring(t.drive)
+      ? t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave'
+        ? [`${t.train} barrel, its spring left in`]
+        : [`${t.train} mainspring`]
+      : isWeight(t.drive)
+        ? [`${t.train} line and pulley`]
+        : [],
+  );
+  return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter(
+    (x): x is string => x !== false,
+  );
 }
 
 /** Where things are put: a rack by train, tubs, wires, bags, a cage for what is small. */
 export function placesFor(traits: Traits): string[] {
-  return [...traits.trains.flatMap((t) => [`${t.train} rack`, `${t.train} wire`, `${t.train} bag`]), 'tub 1', 'tub 2', 'tub 3', 'mesh cage', 'case shelf', 'stays with the plate'];
+  return [
+    ...traits.trains.flatMap((t) => [`${t.train} rack`, `${t.train} wire`, `${t.train} bag`]),
+    'tub 1',
+    'tub 2',
+    'tub 3',
+    'mesh cage',
+    'case shelf',
+    'stays with the plate',
+  ];
 }
 
 /** Whether it can be taken apart, and if not what that means for the later stages. */
 export const staysWhole = (traits: Traits): string | null =>
-  traits.construction === 'riveted plates' ? 'Riveted plates: it does not come apart. It is cleaned whole, its springs are oiled in place.'
-    : traits.construction === 'sealed motor' ? 'A sealed motor: what is outside comes off, the rotor is a job of its own.' : null;
+  traits.construction === 'riveted plates'
+    ? 'Riveted plates: it does not come apart. It is cleaned whole, its springs are oiled in place.'
+    : traits.construction === 'sealed motor'
+      ? 'A sealed motor: what is outside comes off, the rotor is a job of its own.'
+      : null;

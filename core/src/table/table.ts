@@ -11,10 +11,19 @@ export interface TableRow {
  * know are left alone.
  * @returns the rows, or the needed columns that are not there
  */
-export function readTable(csv: string, needed: readonly string[]): { rows: TableRow[]; columns: string[]; missing: string[] } {
-  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, '').trim(), { header: true, skipEmptyLines: false, transformHeader: (h) => h.trim().toLowerCase().replaceAll(' ', '_') });
+export function readTable(
+  csv: string,
+  needed: readonly string[],
+): { rows: TableRow[]; columns: string[]; missing: string[] } {
+  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, '').trim(), {
+    header: true,
+    skipEmptyLines: false,
+    transformHeader: (h) => h.trim().toLowerCase().replaceAll(' ', '_'),
+  });
   const columns = meta.fields ?? [];
-  const rows = data.map((row, i) => ({ line: i + 2, cell: (column: string) => (row[column] ?? '').trim() })).filter((r) => columns.some((c) => r.cell(c) !== ''));
+  const rows = data
+    .map((row, i) => ({ line: i + 2, cell: (column: string) => (row[column] ?? '').trim() }))
+    .filter((r) => columns.some((c) => r.cell(c) !== ''));
   return { rows, columns, missing: needed.filter((c) => !columns.includes(c)) };
 }
 
@@ -26,4 +35,5 @@ export function numberIn(cell: string): number | undefined {
 
 /** A cell that a spreadsheet would take for a formula is sent as words. OWASP, "CSV injection". */
 const harmless = (cell: unknown) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-export const writeTable = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string => Papa.unparse({ fields: [...columns], data: rows.map((r) => r.map(harmless)) });
+export const writeTable = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string =>
+  Papa.unparse({ fields: [...columns], data: rows.map((r) => r.map(harmless)) });

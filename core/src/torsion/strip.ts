@@ -32,16 +32,24 @@ export interface StripChoice {
 }
 
 /** The neighbours of the wanted thickness in the stock (all steps of a ten-thousandth when the list is empty), thinner first. */
-export function neighbours(thicknessMm: number, observed: number, wanted: number, law: StripLaw, stockMm: readonly number[] = []): StripChoice[] {
+export function neighbours(
+  thicknessMm: number,
+  observed: number,
+  wanted: number,
+  law: StripLaw,
+  stockMm: readonly number[] = [],
+): StripChoice[] {
   const want = thicknessFor(thicknessMm, observed, wanted, law);
   const below = Math.floor(want / STRIP_STEP_MM + 1e-9) * STRIP_STEP_MM;
   const sizes = stockMm.length > 0 ? [...stockMm].sort((a, b) => a - b) : [below, below + STRIP_STEP_MM];
   const thinner = sizes.filter((t) => t <= want).at(-1);
   const thicker = sizes.find((t) => t > want);
-  return [thinner, thicker].filter((t) => t !== undefined).map((t) => {
-    const beats = beatsWith(t, thicknessMm, observed, law);
-    return { thicknessMm: t, beatsPerMinute: beats, rateSecondsPerDay: 86400 * (beats / wanted - 1) };
-  });
+  return [thinner, thicker]
+    .filter((t) => t !== undefined)
+    .map((t) => {
+      const beats = beatsWith(t, thicknessMm, observed, law);
+      return { thicknessMm: t, beatsPerMinute: beats, rateSecondsPerDay: 86400 * (beats / wanted - 1) };
+    });
 }
 
 /** Rate changes by half as much as the free length, the other way: shorter is faster. s/day for each mm shortened. */

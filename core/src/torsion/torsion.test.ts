@@ -12,9 +12,16 @@ describe('a torsion strip', () => {
     expect(thick!.rateSecondsPerDay).toBeGreaterThan(0);
   });
   it('comes back from thickness to beats, under either law', () => {
-    fc.assert(fc.property(fc.double({ min: 0.06, max: 0.2, noNaN: true }), fc.double({ min: 6, max: 10, noNaN: true }), fc.constantFrom('equal width' as const, 'width grows with strength' as const), (t, n, law) => {
-      expect(beatsWith(thicknessFor(t, n, 8, law), t, n, law)).toBeCloseTo(8, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.06, max: 0.2, noNaN: true }),
+        fc.double({ min: 6, max: 10, noNaN: true }),
+        fc.constantFrom('equal width' as const, 'width grows with strength' as const),
+        (t, n, law) => {
+          expect(beatsWith(thicknessFor(t, n, 8, law), t, n, law)).toBeCloseTo(8, 9);
+        },
+      ),
+    );
   });
   it('obeys the law of its own first principles', () => {
     // Published: the torsion constant of a thin rectangle tends to b t³/3, so n goes as t^1.5 where the strip is thin.
@@ -23,5 +30,6 @@ describe('a torsion strip', () => {
     expect(torsionBeats({ ...strip, lengthMm: 400 }) / torsionBeats(strip)).toBeCloseTo(0.5, 9);
     expect(() => torsionBeats({ ...strip, widthMm: 0.1 })).toThrow(RangeError);
   });
-  it('offers only what is in the drawer', () => expect(neighbours(0.1, 8, 8.2, 'equal width', [0.09, 0.12]).map((c) => c.thicknessMm)).toEqual([0.09, 0.12]));
+  it('offers only what is in the drawer', () =>
+    expect(neighbours(0.1, 8, 8.2, 'equal width', [0.09, 0.12]).map((c) => c.thicknessMm)).toEqual([0.09, 0.12]));
 });

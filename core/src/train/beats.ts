@@ -36,5 +36,9 @@ export const turnsForDays = (days: number, hoursOfOneTurn: number): number => (2
 export const daysForTurns = (turns: number, hoursOfOneTurn: number): number => (turns * hoursOfOneTurn) / 24;
 
 /** Beats that clocks were usually made to. Practice: what the trade meets; others exist. */
-export const USUAL_BEATS: readonly number[] = [480, 2880, 3600, 4320, 4800, 5400, 6000, 6600, 7200, 7800, 8100, 8640, 9000, 9600, 10800, 12000, 14400, 16200, 17280, 18000, 19800, 21600, 28800, 36000];
-export const nearestUsual = (beats: number): number => USUAL_BEATS.reduce((best, b) => (Math.abs(b - beats) < Math.abs(best - beats) ? b : best));
+export const USUAL_BEATS: readonly number[] = [
+  480, 2880, 3600, 4320, 4800, 5400, 6000, 6600, 7200, 7800, 8100, 8640, 9000, 9600, 10800, 12000, 14400, 16200, 17280,
+  18000, 19800, 21600, 28800, 36000,
+];
+export const nearestUsual = (beats: number): number =>
+  USUAL_BEATS.reduce((best, b) => (Math.abs(b - beats) < Math.abs(best - beats) ? b : best));

@@ -7,7 +7,8 @@ import { need } from '../units/index.ts';
 const WHEEL_OVER = 2.76;
 const pinionOver = (leaves: number) => (leaves <= 10 ? 1.71 : 1.61);
 
-const positive = (value: number, field: string) => need(value > 0 && Number.isFinite(value), field, 'More than nothing is needed here.');
+const positive = (value: number, field: string) =>
+  need(value > 0 && Number.isFinite(value), field, 'More than nothing is needed here.');
 
 /** Module in mm from the outside diameter of a wheel. */
 export function moduleOfWheel(outsideMm: number, teeth: number): number {
@@ -27,5 +28,7 @@ export const wheelDiameterMm = (moduleMm: number, teeth: number): number => modu
 export const pinionDiameterMm = (moduleMm: number, leaves: number): number => moduleMm * (leaves + pinionOver(leaves));
 
 /** Distance of the two arbors at right depth: the pitch circles touch. */
-export const centreDistanceMm = (moduleMm: number, teeth: number, leaves: number): number => (moduleMm * (teeth + leaves)) / 2;
-export const moduleOfCentres = (centresMm: number, teeth: number, leaves: number): number => (2 * centresMm) / (teeth + leaves);
+export const centreDistanceMm = (moduleMm: number, teeth: number, leaves: number): number =>
+  (moduleMm * (teeth + leaves)) / 2;
+export const moduleOfCentres = (centresMm: number, teeth: number, leaves: number): number =>
+  (2 * centresMm) / (teeth + leaves);

@@ -41,7 +41,12 @@ const PINION_STRANGENESS: Record<number, number> = { 6: 1, 7: 0.5, 8: 0, 9: 3, 1
 function strangenessOf({ wheel, pinion }: Mesh): number {
   const ratio = wheel / pinion;
   const strained = ratio < 5 ? 5 - ratio : ratio > 12 ? ratio - 12 : 0;
-  return (PINION_STRANGENESS[pinion] ?? 3) + (wheel % 2 === 0 ? 0 : 1.5) + (wheel % 12 === 0 || wheel % 10 === 0 ? 0 : 0.5) + strained;
+  return (
+    (PINION_STRANGENESS[pinion] ?? 3) +
+    (wheel % 2 === 0 ? 0 : 1.5) +
+    (wheel % 12 === 0 || wheel % 10 === 0 ? 0 : 0.5) +
+    strained
+  );
 }
 
 /** Disagreement of the modules that the measured sizes give for this mesh: largest over smallest, less one. */
@@ -67,29 +72,60 @@ const score = (f: Found) => f.strangeness + 100 * (f.misfit ?? 0) + 2000 * Math.
 export function searchMeshes(s: Search): { found: Found[]; total: number } {
   need(s.ratio > 0 && Number.isFinite(s.ratio), 'ratio', 'The ratio must be more than nothing.');
   need(s.tolerance >= 0 && s.tolerance <= 0.05, 'tolerance', 'Between 0 and 5 %.');
-  for (const [name, [low, high]] of [['wheels', s.wheels], ['pinions', s.pinions]] as const) {
-    need(Number.isInteger(low) && Number.isInteger(high) && low >= 3 && high >= low, name, 'From a smaller to a larger whole number, at least 3.');
+  for (const [name, [low, high]] of [
+    ['wheels', s.wheels],
+    ['pinions', s.pinions],
+  ] as const) {
+    need(
+      Number.isInteger(low) && Number.isInteger(high) && low >= 3 && high >= low,
+      name,
+      'From a smaller to a larger whole number, at least 3.',
+    );
     if (high > MOST_TEETH) throw new Outside(name, `No search goes beyond ${MOST_TEETH} teeth.`);
   }
   const pairs = (s.wheels[1] - s.wheels[0] + 1) * (s.pinions[1] - s.pinions[0] + 1);
-  need(s.unknown === 1 || pairs <= MOST_PAIRS, 'wheelsTo', `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may try. Narrow wheels or pinions.`);
+  need(
+    s.unknown === 1 || pairs <= MOST_PAIRS,
+    'wheelsTo',
+    `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may try. Narrow wheels or pinions.`,
+  );
   const singles = meshesIn(s.wheels, s.pinions);
-  const first = singles.filter((m) => (s.wheel === undefined || m.wheel === s.wheel) && (s.pinion === undefined || m.pinion === s.pinion));
+  const first = singles.filter(
+    (m) => (s.wheel === undefined || m.wheel === s.wheel) && (s.pinion === undefined || m.pinion === s.pinion),
+  );
   const found: Found[] = [];
-  const keep = (meshes: Mesh[], ratio: number) => found.push({ meshes, off: ratio / s.ratio - 1, strangeness: meshes.reduce((n, m) => n + strangenessOf(m), 0) + apart(meshes), misfit: misfitOf(meshes[0]!, s) });
+  const keep = (meshes: Mesh[], ratio: number) =>
+    found.push({
+      meshes,
+      off: ratio / s.ratio - 1,
+      strangeness: meshes.reduce((n, m) => n + strangenessOf(m), 0) + apart(meshes),
+      misfit: misfitOf(meshes[0]!, s),
+    });
   const [low, high] = [s.ratio * (1 - s.tolerance - 1e-12), s.ratio * (1 + s.tolerance + 1e-12)];
   if (s.unknown === 1) {
     for (const m of first) if (m.ratio >= low && m.ratio <= high) keep([m], m.ratio);
   } else {
-    const bound = s.wheel !== undefined || s.pinion !== undefined || s.wheelMm !== undefined || s.pinionMm !== undefined || s.centresMm !== undefined;
+    const bound =
+      s.wheel !== undefined ||
+      s.pinion !== undefined ||
+      s.wheelMm !== undefined ||
+      s.pinionMm !== undefined ||
+      s.centresMm !== undefined;
     const rising = [...singles].sort((a, b) => a.ratio - b.ratio);
     for (const m of first)
       for (let i = firstAtLeast(rising, low / m.ratio); i < rising.length && rising[i]!.ratio * m.ratio <= high; i++) {
         const other = rising[i]!;
-        if (bound || m.ratio > other.ratio || (m.ratio === other.ratio && m.wheel >= other.wheel)) keep([m, other], m.ratio * other.ratio);
+        if (bound || m.ratio > other.ratio || (m.ratio === other.ratio && m.wheel >= other.wheel))
+          keep([m, other], m.ratio * other.ratio);
       }
   }
-  return { found: found.sort(byFit).slice(0, MOST_FOUND).map((f) => ({ ...f, meshes: f.meshes.map(({ wheel, pinion }) => ({ wheel, pinion })) })), total: found.length };
+  return {
+    found: found
+      .sort(byFit)
+      .slice(0, MOST_FOUND)
+      .map((f) => ({ ...f, meshes: f.meshes.map(({ wheel, pinion }) => ({ wheel, pinion })) })),
+    total: found.length,
+  };
 }
 
 /** Two meshes of very different ratio are unusual beside each other. */
@@ -98,15 +134,18 @@ const apart = ([a, b]: Mesh[]) => (b ? 3 * Math.abs(Math.log((a!.wheel * b.pinio
 type Single = Mesh & { ratio: number };
 function meshesIn([w0, w1]: readonly [number, number], [p0, p1]: readonly [number, number]): Single[] {
   const all: Single[] = [];
-  for (let wheel = w0; wheel <= w1; wheel++) for (let pinion = p0; pinion <= p1; pinion++) all.push({ wheel, pinion, ratio: wheel / pinion });
+  for (let wheel = w0; wheel <= w1; wheel++)
+    for (let pinion = p0; pinion <= p1; pinion++) all.push({ wheel, pinion, ratio: wheel / pinion });
   return all;
 }
 
 function firstAtLeast(rising: readonly Single[], ratio: number): number {
-  let low = 0, high = rising.length;
+  let low = 0,
+    high = rising.length;
   while (low < high) {
     const mid = (low + high) >> 1;
-    if (rising[mid]!.ratio < ratio) low = mid + 1; else high = mid;
+    if (rising[mid]!.ratio < ratio) low = mid + 1;
+    else high = mid;
   }
   return low;
 }

@@ -12,7 +12,8 @@ export function blowsPerTurn(meshes: readonly Mesh[], pins: number): number {
 }
 
 /** Turns of the great wheel used in a number of days. */
-export const turnsStruck = (days: number, blows: number, struck: Struck): number => (2 * BLOWS_IN_12_HOURS[struck] * days) / blows;
+export const turnsStruck = (days: number, blows: number, struck: Struck): number =>
+  (2 * BLOWS_IN_12_HOURS[struck] * days) / blows;
 
 /** Turns of the chime great wheel in a number of days: the drum turns twice an hour. @param meshes from the great wheel to the drum */
 export const turnsChimed = (days: number, meshes: readonly Mesh[]): number => (48 * days) / ratioOf(meshes);

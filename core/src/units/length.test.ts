@@ -10,8 +10,14 @@ const mm = (text: string) => {
 describe('a length as it is typed', () => {
   // Published: inch of 25.4 mm, international yard and pound agreement, 1959.
   it.each([
-    ['1.22', 1.22], ['1,22', 1.22], [' 1.22 mm', 1.22], ['0.048in', 1.2192], ['.048"', 1.2192],
-    ['48 thou', 1.2192], ['3/64in', 1.1906], ['0,12 cm', 1.2],
+    ['1.22', 1.22],
+    ['1,22', 1.22],
+    [' 1.22 mm', 1.22],
+    ['0.048in', 1.2192],
+    ['.048"', 1.2192],
+    ['48 thou', 1.2192],
+    ['3/64in', 1.1906],
+    ['0,12 cm', 1.2],
   ])('%s', (text, want) => expect(mm(text)).toBe(want));
 
   it('asks rather than guess between thousandths and millimetres', () => {
@@ -32,7 +38,9 @@ describe('an inch and its parts', () => {
     if (read.kind !== 'length') throw new Error(`${text}: ${read.kind}`);
     return read.mm;
   };
-  it.each(['1in', '1 inch', '1"', '1000 thou', '64/64in', '25.4', '25,4 mm', '2.54cm'])('%s', (text) => expect(length(text)).toBeCloseTo(25.4, 9));
+  it.each(['1in', '1 inch', '1"', '1000 thou', '64/64in', '25.4', '25,4 mm', '2.54cm'])('%s', (text) =>
+    expect(length(text)).toBeCloseTo(25.4, 9),
+  );
   it('is read alike with comma and point', () => {
     for (let hundredths = 1; hundredths < 400; hundredths += 7) {
       const text = (hundredths / 100).toFixed(2);

@@ -10,9 +10,16 @@ export type LengthReading =
   | { kind: 'problem'; message: string };
 
 const UNITS: Record<string, number> = {
-  mm: 1, cm: 10, m: 1000,
-  in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH,
-  thou: MM_PER_THOUSANDTH, thousandths: MM_PER_THOUSANDTH, th: MM_PER_THOUSANDTH,
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  thou: MM_PER_THOUSANDTH,
+  thousandths: MM_PER_THOUSANDTH,
+  th: MM_PER_THOUSANDTH,
 };
 const EXAMPLE = '1.22, 0.048in, 48 thou';
 
@@ -27,11 +34,20 @@ export function readLength(text: string, plausibleMm: readonly [number, number])
   const parts = partsOf(text, EXAMPLE);
   if ('problem' in parts) return { kind: 'problem', message: parts.problem };
   if (parts.unit === '') {
-    if (parts.fraction) return { kind: 'problem', message: `A fraction of what? Type the unit behind it (${text.trim()} in).` };
+    if (parts.fraction)
+      return { kind: 'problem', message: `A fraction of what? Type the unit behind it (${text.trim()} in).` };
     const thousandths = parts.value * MM_PER_THOUSANDTH;
-    if (!within(parts.value, plausibleMm) && within(thousandths, plausibleMm)) return { kind: 'ask', asMm: parts.value, asThousandths: thousandths };
+    if (!within(parts.value, plausibleMm) && within(thousandths, plausibleMm))
+      return { kind: 'ask', asMm: parts.value, asThousandths: thousandths };
   }
-  const read = readWithUnit(text, { units: UNITS, bare: 'mm', canonical: 'mm', plausible: plausibleMm, example: EXAMPLE, use: 'mm, in or thou' });
+  const read = readWithUnit(text, {
+    units: UNITS,
+    bare: 'mm',
+    canonical: 'mm',
+    plausible: plausibleMm,
+    example: EXAMPLE,
+    use: 'mm, in or thou',
+  });
   return read.kind === 'value' ? { kind: 'length', mm: read.value } : read;
 }
 
@@ -41,8 +57,12 @@ const within = (mm: number, [low, high]: readonly [number, number]) => mm >= low
 export function nearestSixtyFourth(mm: number): { text: string; offMm: number } {
   const parts = Math.round((mm / MM_PER_INCH) * 64);
   const offMm = mm - (parts * MM_PER_INCH) / 64;
-  let top = parts % 64, below = 64;
+  let top = parts % 64,
+    below = 64;
   const whole = Math.floor(parts / 64);
-  while (top > 0 && top % 2 === 0) { top /= 2; below /= 2; }
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    below /= 2;
+  }
   return { text: top === 0 ? String(whole) : `${whole > 0 ? `${whole} ` : ''}${top}/${below}`, offMm };
 }

@@ -1,6 +1,9 @@
 /** A value that a function cannot take: which one, and what it may be. Doors turn it into a message at that field. */
 export class Outside extends RangeError {
-  constructor(readonly field: string, message: string) {
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
     super(message);
     this.name = 'Outside';
   }

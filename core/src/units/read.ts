@@ -34,7 +34,12 @@ export function readWithUnit(text: string, table: Table): Read {
   if (scale === undefined) return { kind: 'problem', message: `"${parts.unit}" is not a unit here. Use ${table.use}.` };
   const value = parts.value * scale;
   const [low, high] = table.plausible;
-  return value >= low && value <= high ? { kind: 'value', value } : { kind: 'problem', message: `${trim(value)} ${table.canonical} is outside what this can be (${trim(low)} to ${trim(high)} ${table.canonical}).` };
+  return value >= low && value <= high
+    ? { kind: 'value', value }
+    : {
+        kind: 'problem',
+        message: `${trim(value)} ${table.canonical} is outside what this can be (${trim(low)} to ${trim(high)} ${table.canonical}).`,
+      };
 }
 
 /** At most four significant decimals, without trailing noughts. */

@@ -24,12 +24,15 @@ function check(f: Fusee): void {
 }
 
 /** Radius at which the chain pulls after so many turns of unwinding from full (the pull starts at the top), mm. */
-const radiusMm = (f: Fusee, unwound: number) => (f.smallMm + ((f.largeMm - f.smallMm) * unwound) / f.turns + f.chainMm) / 2;
+const radiusMm = (f: Fusee, unwound: number) =>
+  (f.smallMm + ((f.largeMm - f.smallMm) * unwound) / f.turns + f.chainMm) / 2;
 
 /** Chain for a full fusee, mm: the groove, half a turn that stays on the barrel, and the span. The taper is taken as straight. */
 export function chainLengthMm(f: Fusee): number {
   check(f);
-  return Math.PI * f.turns * ((f.largeMm + f.smallMm) / 2 + f.chainMm) + f.spanMm + 0.5 * Math.PI * (f.barrelMm + f.chainMm);
+  return (
+    Math.PI * f.turns * ((f.largeMm + f.smallMm) / 2 + f.chainMm) + f.spanMm + 0.5 * Math.PI * (f.barrelMm + f.chainMm)
+  );
 }
 
 /** Turns of the barrel while the fusee runs from full to empty. */
@@ -44,7 +47,10 @@ export function barrelTurns(f: Fusee): number {
  */
 export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: number; share: number }[] {
   need(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');
-  const points = shapeOf(f).map((p) => ({ unwoundTurns: p.unwoundTurns, torque: (p.springTurns + setUpTurns) * p.radiusMm }));
+  const points = shapeOf(f).map((p) => ({
+    unwoundTurns: p.unwoundTurns,
+    torque: (p.springTurns + setUpTurns) * p.radiusMm,
+  }));
   const mean = points.reduce((n, p) => n + p.torque, 0) / points.length;
   return points.map((p) => ({ unwoundTurns: p.unwoundTurns, share: p.torque / mean }));
 }

@@ -10,8 +10,12 @@ const SLOPPY_MM = 0.35;
 export function judgeKey(keyMm: number, arborMm: number): { fit: KeyFit; playMm: number } {
   need(keyMm > 0 && arborMm > 0, 'keyMm', 'Measure across the flats.');
   const playMm = keyMm - arborMm;
-  return { fit: playMm <= 0 ? 'does not go on' : playMm <= LOOSE_MM ? 'fits' : playMm <= SLOPPY_MM ? 'loose' : 'sloppy', playMm };
+  return {
+    fit: playMm <= 0 ? 'does not go on' : playMm <= LOOSE_MM ? 'fits' : playMm <= SLOPPY_MM ? 'loose' : 'sloppy',
+    playMm,
+  };
 }
 
 /** The smallest key of a list that goes on, or null. */
-export const chooseKey = (arborMm: number, keysMm: readonly number[]): number | null => [...keysMm].sort((a, b) => a - b).find((k) => k > arborMm) ?? null;
+export const chooseKey = (arborMm: number, keysMm: readonly number[]): number | null =>
+  [...keysMm].sort((a, b) => a - b).find((k) => k > arborMm) ?? null;

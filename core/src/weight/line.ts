@@ -54,4 +54,5 @@ export const pullKg = (massKg: number, falls: Falls): number => massKg / falls;
 export const HOUSE_FACTOR = 5;
 
 /** Power that a falling weight gives, in microwatts: m g h/t. Standard gravity; its change from place to place does not matter here. */
-export const powerMicrowatts = (massKg: number, fallM: number, days: number): number => (massKg * STANDARD_GRAVITY * fallM * 1e6) / (days * 86400);
+export const powerMicrowatts = (massKg: number, fallM: number, days: number): number =>
+  (massKg * STANDARD_GRAVITY * fallM * 1e6) / (days * 86400);

@@ -19,21 +19,55 @@ export const quantityOf = (unit: string | undefined): Quantity => QUANTITY[unit 
 
 type More = Omit<Meaning, 'title' | 'unit'>;
 /** A number in a stated unit, between two limits. */
-export const number = (title: string, unit: string, min: number, max: number, more: More = {}) => z.number().min(min).max(max).meta({ title, unit, ...more });
-export const whole = (title: string, min: number, max: number, more: More = {}) => z.int().min(min).max(max).meta({ title, digits: 0, ...more });
-export const mm = (title: string, min: number, max: number, more: More = {}) => number(title, 'mm', min, max, { digits: 2, ...more });
+export const number = (title: string, unit: string, min: number, max: number, more: More = {}) =>
+  z
+    .number()
+    .min(min)
+    .max(max)
+    .meta({ title, unit, ...more });
+export const whole = (title: string, min: number, max: number, more: More = {}) =>
+  z
+    .int()
+    .min(min)
+    .max(max)
+    .meta({ title, digits: 0, ...more });
+export const mm = (title: string, min: number, max: number, more: More = {}) =>
+  number(title, 'mm', min, max, { digits: 2, ...more });
 export const beats = (title = 'Beats an hour', min = 300, max = 40000) => number(title, '', min, max, { digits: 0 });
-export const choice = <const T extends readonly [string, ...string[]]>(title: string, options: T, more: More = {}) => z.enum(options).meta({ title, ...more });
+export const choice = <const T extends readonly [string, ...string[]]>(title: string, options: T, more: More = {}) =>
+  z.enum(options).meta({ title, ...more });
 export const yes = (title: string, more: More = {}) => z.boolean().meta({ title, ...more });
-export const text = (title: string, most: number, more: More = {}) => z.string().trim().max(most).meta({ title, ...more });
+export const text = (title: string, most: number, more: More = {}) =>
+  z
+    .string()
+    .trim()
+    .max(most)
+    .meta({ title, ...more });
 /** A day of the calendar, as ISO 8601 writes it. */
-export const day = (title: string, more: More = {}) => z.iso.date('A day as year-month-day, such as 2026-11-23.').meta({ title, ...more });
+export const day = (title: string, more: More = {}) =>
+  z.iso.date('A day as year-month-day, such as 2026-11-23.').meta({ title, ...more });
 export const isoDay = (d: Date): string => d.toISOString().slice(0, 10);
 /** A table that the person fills: at least `min` rows. */
-export const rows = <S extends z.ZodRawShape>(title: string, row: S, min: number, max: number, more: More = {}) => z.array(z.object(row)).min(min).max(max).meta({ title, ...more });
+export const rows = <S extends z.ZodRawShape>(title: string, row: S, min: number, max: number, more: More = {}) =>
+  z
+    .array(z.object(row))
+    .min(min)
+    .max(max)
+    .meta({ title, ...more });
 /** Numbers in a row, typed one after another. */
-export const numbers = (title: string, unit: string, each: readonly [number, number], min: number, max: number, more: More = {}) =>
-  z.array(z.number().min(each[0]).max(each[1])).min(min).max(max).meta({ title, unit, ...more });
+export const numbers = (
+  title: string,
+  unit: string,
+  each: readonly [number, number],
+  min: number,
+  max: number,
+  more: More = {},
+) =>
+  z
+    .array(z.number().min(each[0]).max(each[1]))
+    .min(min)
+    .max(max)
+    .meta({ title, unit, ...more });
 
 /** A figure of a result. */
 export const out = (title: string, unit = '', digits = 2) => z.number().meta({ title, unit, digits });
@@ -80,31 +114,52 @@ export function fieldsOf(schema: z.ZodObject): Field[] {
 function fromJson({ properties = {}, required = [] }: Json): Field[] {
   return Object.entries(properties).map(([name, raw]) => {
     const json = raw.anyOf ? { ...raw.anyOf.find((x) => x.type !== 'null'), ...raw } : raw;
-    const base = { name, title: json.title ?? name, optional: !required.includes(name), whole: json.type === 'integer', ...pick(json, 'unit'), ...pick(json, 'hint'), ...pick(json, 'digits'), ...pick(json, 'when') };
+    const base = {
+      name,
+      title: json.title ?? name,
+      optional: !required.includes(name),
+      whole: json.type === 'integer',
+      ...pick(json, 'unit'),
+      ...pick(json, 'hint'),
+      ...pick(json, 'digits'),
+      ...pick(json, 'when'),
+    };
     if (json.enum) return { ...base, kind: 'choice', options: json.enum };
     if (json.type === 'boolean') return { ...base, kind: 'yes' };
     if (json.type === 'array') {
       const entries = [json.minItems ?? 0, json.maxItems ?? 1000] as const;
       const item = json.items ?? {};
-      return item.properties ? { ...base, kind: 'rows', entries, of: fromJson(item) } : { ...base, kind: 'numbers', entries, ...limits(item) };
+      return item.properties
+        ? { ...base, kind: 'rows', entries, of: fromJson(item) }
+        : { ...base, kind: 'numbers', entries, ...limits(item) };
     }
     if (json.type === 'string') return { ...base, kind: json.format === 'date' ? 'day' : 'text' };
     return { ...base, kind: 'number', ...limits(json) };
   });
 }
 const pick = <K extends keyof Json>(json: Json, key: K) => (json[key] === undefined ? {} : { [key]: json[key] });
-const limits = ({ minimum, maximum }: Json) => ({ ...(minimum === undefined ? {} : { min: minimum }), ...(maximum === undefined ? {} : { max: maximum }) });
+const limits = ({ minimum, maximum }: Json) => ({
+  ...(minimum === undefined ? {} : { min: minimum }),
+  ...(maximum === undefined ? {} : { max: maximum }),
+});
 
 const UNBOUNDED = 1e12;
 
 /** What a bare number means to a person: metric, or inches, pounds and ounces. */
 export type UnitSystem = 'metric' | 'inch';
-const BARE: Record<UnitSystem, Record<string, string>> = { metric: { mm: 'mm', g: 'g', kg: 'kg' }, inch: { mm: 'in', g: 'oz', kg: 'lb' } };
+const BARE: Record<UnitSystem, Record<string, string>> = {
+  metric: { mm: 'mm', g: 'g', kg: 'kg' },
+  inch: { mm: 'in', g: 'oz', kg: 'lb' },
+};
 /** The unit in which a person of this system reads and types a field. */
 export const unitFor = (unit: string | undefined, system: UnitSystem): string => BARE[system][unit ?? ''] ?? unit ?? '';
 
 /** Reads what a person typed into a number field: lengths and masses with any unit, others as plain numbers. */
-export function readField(field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>, typed: string, system: UnitSystem = 'metric'): LengthReading | { kind: 'value'; value: number } {
+export function readField(
+  field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>,
+  typed: string,
+  system: UnitSystem = 'metric',
+): LengthReading | { kind: 'value'; value: number } {
   const range = [field.min ?? -UNBOUNDED, field.max ?? UNBOUNDED] as const;
   const negative = /^\s*[-−]/.test(typed);
   const plain = typed.replace(/^\s*[-−+]/, '').trim();
@@ -112,16 +167,27 @@ export function readField(field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>, 
   if (field.unit === 'mm' && !negative) {
     const read = readLength(inUnit, range);
     // A bare number in inches that can only be thousandths is asked about, as it is in millimetres.
-    const thousandths = system === 'inch' && inUnit !== plain && read.kind === 'problem' ? readLength(`${plain} thou`, range) : null;
-    return thousandths?.kind === 'length' ? { kind: 'ask', asMm: Number(plain.replace(',', '.')) * 25.4, asThousandths: thousandths.mm } : read;
+    const thousandths =
+      system === 'inch' && inUnit !== plain && read.kind === 'problem' ? readLength(`${plain} thou`, range) : null;
+    return thousandths?.kind === 'length'
+      ? { kind: 'ask', asMm: Number(plain.replace(',', '.')) * 25.4, asThousandths: thousandths.mm }
+      : read;
   }
   if ((field.unit === 'g' || field.unit === 'kg') && !negative) {
     const scale = field.unit === 'kg' ? 1000 : 1;
     const read = readMass(inUnit, [range[0] * scale, range[1] * scale], field.unit);
     return read.kind === 'value' ? { kind: 'value', value: read.value / scale } : read;
   }
-  const read = readWithUnit(plain.replace(/\s*[%°].*$/, ''), { units: { '': 1 }, bare: '', canonical: field.unit ?? '', plausible: negative ? [-range[1], -range[0]] : range, example: 'a plain number', use: 'none' });
-  if (read.kind === 'problem') return { kind: 'problem', message: /outside/.test(read.message) ? limitsInWords(field) : 'Type a plain number.' };
+  const read = readWithUnit(plain.replace(/\s*[%°].*$/, ''), {
+    units: { '': 1 },
+    bare: '',
+    canonical: field.unit ?? '',
+    plausible: negative ? [-range[1], -range[0]] : range,
+    example: 'a plain number',
+    use: 'none',
+  });
+  if (read.kind === 'problem')
+    return { kind: 'problem', message: /outside/.test(read.message) ? limitsInWords(field) : 'Type a plain number.' };
   if (field.whole && !Number.isInteger(read.value)) return { kind: 'problem', message: 'A whole number.' };
   return { kind: 'value', value: negative ? -read.value : read.value };
 }
@@ -129,6 +195,11 @@ export function readField(field: Pick<Field, 'unit' | 'min' | 'max' | 'whole'>, 
 /** "Between 5 and 120 mm." */
 export function limitsInWords({ unit, min, max }: Pick<Field, 'unit' | 'min' | 'max'>): string {
   const of = unit ? ` ${unit}` : '';
-  if (min !== undefined && max !== undefined && max < Number.MAX_SAFE_INTEGER) return `Between ${trim(min)} and ${trim(max)}${of}.`;
-  return min !== undefined ? `At least ${trim(min)}${of}.` : max !== undefined ? `At most ${trim(max)}${of}.` : 'A number.';
+  if (min !== undefined && max !== undefined && max < Number.MAX_SAFE_INTEGER)
+    return `Between ${trim(min)} and ${trim(max)}${of}.`;
+  return min !== undefined
+    ? `At least ${trim(min)}${of}.`
+    : max !== undefined
+      ? `At most ${trim(max)}${of}.`
+      : 'A number.';
 }

@@ -13,7 +13,20 @@ import { WEIGHTS } from './weights.ts';
 import type { Working } from './working.ts';
 
 /** Every calculation of Eclat, in the order of the subjects. The pages, the panels, the command line and the API run these. */
-export const WORKINGS: readonly Working[] = [...UNITS, ...TRAINS_WORKINGS, ...PENDULUM, ...TORSION, ...SPRINGS, ...WEIGHTS, ...PIVOTS, ...STRIKES, ...ELECTRICS, ...CARE, ...RATES, ...PLANS];
+export const WORKINGS: readonly Working[] = [
+  ...UNITS,
+  ...TRAINS_WORKINGS,
+  ...PENDULUM,
+  ...TORSION,
+  ...SPRINGS,
+  ...WEIGHTS,
+  ...PIVOTS,
+  ...STRIKES,
+  ...ELECTRICS,
+  ...CARE,
+  ...RATES,
+  ...PLANS,
+];
 
 export const workingById = (id: string): Working | undefined => WORKINGS.find((w) => w.id === id);
 

@@ -21,7 +21,11 @@ export function runWorking(w: Working, given: unknown): Outcome {
     const result = w.compute(parsed.data);
     // A figure that is not a number is a fault of ours, and is said as one rather than shown.
     const whole = w.result.safeParse(result);
-    if (!whole.success) return { ok: false, problems: [{ field: whole.error.issues[0]!.path.join('.'), message: 'These values lead to no finite answer.' }] };
+    if (!whole.success)
+      return {
+        ok: false,
+        problems: [{ field: whole.error.issues[0]!.path.join('.'), message: 'These values lead to no finite answer.' }],
+      };
     return { ok: true, result: whole.data, says: w.says(result, parsed.data), version: w.version };
   } catch (error) {
     if (error instanceof Outside) return { ok: false, problems: [{ field: error.field, message: error.message }] };
@@ -49,7 +53,14 @@ function whatIsWrong(issue: z.core.$ZodIssue, field: Field): string {
     if (issue.origin === 'string') return 'Shorter.';
     return limitsInWords(field);
   }
-  if (issue.code === 'invalid_type') return 'input' in issue && issue.input === undefined ? 'Is needed.' : field.whole ? 'A whole number is needed.' : field.kind === 'number' ? `A number is needed. ${limitsInWords(field)}` : 'Is needed.';
+  if (issue.code === 'invalid_type')
+    return 'input' in issue && issue.input === undefined
+      ? 'Is needed.'
+      : field.whole
+        ? 'A whole number is needed.'
+        : field.kind === 'number'
+          ? `A number is needed. ${limitsInWords(field)}`
+          : 'Is needed.';
   if (issue.code === 'invalid_value') return `One of ${field.options?.join(', ')}.`;
   return issue.message;
 }
@@ -66,14 +77,32 @@ export interface CheckOutcome {
 export function runCheck(w: Working, check: Check): CheckOutcome[] {
   const outcome = runWorking(w, check.given);
   return Object.entries(check.finds).map(([path, wanted]) => {
-    const found = outcome.ok ? at({ ...outcome.result, says: outcome.says }, path) : outcome.problems.map((p) => `${p.field}: ${p.message}`).join(' ');
+    const found = outcome.ok
+      ? at({ ...outcome.result, says: outcome.says }, path)
+      : outcome.problems.map((p) => `${p.field}: ${p.message}`).join(' ');
     if (Array.isArray(wanted)) {
       const [value, within] = wanted as [number, number];
-      return { path, wanted: `${value} ± ${within}`, found: typeof found === 'number' ? String(Number(found.toPrecision(8))) : String(found), holds: typeof found === 'number' && Math.abs(found - value) <= within };
+      return {
+        path,
+        wanted: `${value} ± ${within}`,
+        found: typeof found === 'number' ? String(Number(found.toPrecision(8))) : String(found),
+        holds: typeof found === 'number' && Math.abs(found - value) <= within,
+      };
     }
-    return { path, wanted: String(wanted), found: String(found), holds: typeof wanted === 'string' && path === 'says' ? String(found).includes(wanted) : found === wanted };
+    return {
+      path,
+      wanted: String(wanted),
+      found: String(found),
+      holds: typeof wanted === 'string' && path === 'says' ? String(found).includes(wanted) : found === wanted,
+    };
   });
 }
 
 /** What stands at a path; null where nothing does. */
-const at = (value: unknown, path: string): unknown => path.split('.').reduce<unknown>((v, key) => (v === null || typeof v !== 'object' ? null : (v as Record<string, unknown>)[key] ?? null), value);
+const at = (value: unknown, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>(
+      (v, key) => (v === null || typeof v !== 'object' ? null : ((v as Record<string, unknown>)[key] ?? null)),
+      value,
+    );

@@ -6,7 +6,11 @@ const fields = (id: string) => fieldsOf(workingById(id)!.inputs);
 describe('a form as it is typed', () => {
   it.each(WORKINGS.map((w) => [w.id, w] as const))('%s comes back from its typed example', (_, w) => {
     for (const system of ['metric', 'inch'] as const) {
-      const read = readTyped(fieldsOf(w.inputs), typedOf(fieldsOf(w.inputs), w.example as Record<string, unknown>, system), system);
+      const read = readTyped(
+        fieldsOf(w.inputs),
+        typedOf(fieldsOf(w.inputs), w.example as Record<string, unknown>, system),
+        system,
+      );
       expect([read.problems, read.asks]).toEqual([[], []]);
       expect(runWorking(w, read.input).ok).toBe(true);
     }
@@ -14,19 +18,30 @@ describe('a form as it is typed', () => {
 
   it('asks between millimetres and thousandths, in either system, at the field', () => {
     const form = { pivotMm: '48', holeLongMm: '1.3', holeShortMm: '1.25', arbor: 'train' };
-    expect(readTyped(fields('hole-verdict'), form).asks).toEqual([{ field: 'pivotMm', typed: '48', asThousandths: expect.closeTo(1.2192, 6) }]);
+    expect(readTyped(fields('hole-verdict'), form).asks).toEqual([
+      { field: 'pivotMm', typed: '48', asThousandths: expect.closeTo(1.2192, 6) },
+    ]);
     expect(readTyped(fields('hole-verdict'), { ...form, pivotMm: '48 thou' }).input['pivotMm']).toBeCloseTo(1.2192, 6);
-    expect(readTyped(fields('hole-verdict'), { ...form, holeLongMm: '0.051', holeShortMm: '0.05' }, 'inch')).toMatchObject({ asks: [{ field: 'pivotMm' }], input: { holeLongMm: expect.closeTo(1.2954, 6) } });
+    expect(
+      readTyped(fields('hole-verdict'), { ...form, holeLongMm: '0.051', holeShortMm: '0.05' }, 'inch'),
+    ).toMatchObject({ asks: [{ field: 'pivotMm' }], input: { holeLongMm: expect.closeTo(1.2954, 6) } });
   });
 
   it('names the row and column that cannot be read, and keeps the rest', () => {
-    const read = readTyped(fields('train-beats'), { meshes: [['64', '8'], ['sixty', '8']], escapeTeeth: '30' });
+    const read = readTyped(fields('train-beats'), {
+      meshes: [
+        ['64', '8'],
+        ['sixty', '8'],
+      ],
+      escapeTeeth: '30',
+    });
     expect(read.problems).toEqual([{ field: 'meshes.1.wheel', message: 'Type a plain number.' }]);
     expect(read.input).toMatchObject({ meshes: [{ wheel: 64, pinion: 8 }, { pinion: 8 }], escapeTeeth: 30 });
   });
 
   it('takes a list with blanks, semicolons or commas, decimal commas too', () => {
-    for (const timesS of ['0 1.4 2,8', '0; 1,4; 2.8', '0, 1.4, 2.8']) expect(readTyped(fields('blow-spacing'), { timesS }).input['timesS']).toEqual([0, 1.4, 2.8]);
+    for (const timesS of ['0 1.4 2,8', '0; 1,4; 2.8', '0, 1.4, 2.8'])
+      expect(readTyped(fields('blow-spacing'), { timesS }).input['timesS']).toEqual([0, 1.4, 2.8]);
   });
 
   it('shows figures in the units of the person', () => {
@@ -43,5 +58,7 @@ it('leaves out what belongs to another choice, and keeps it typed', () => {
   const read = readTyped(fields('set-rate'), form);
   expect(read.problems).toEqual([]);
   expect(read.input).not.toHaveProperty('pitchMm');
-  expect(readTyped(fields('set-rate'), { ...form, setter: 'rating nut' }).problems).toMatchObject([{ field: 'pitchMm' }]);
+  expect(readTyped(fields('set-rate'), { ...form, setter: 'rating nut' }).problems).toMatchObject([
+    { field: 'pitchMm' },
+  ]);
 });

@@ -36,7 +36,8 @@ export function readTyped(fields: readonly Field[], typed: Typed, system: UnitSy
 }
 
 /** A field that belongs to another choice is neither shown nor read; what was typed into it stays. */
-export const wanted = ({ when }: Field, typed: Typed): boolean => Object.entries(when ?? {}).every(([name, choices]) => choices.includes(String(typed[name] ?? '')));
+export const wanted = ({ when }: Field, typed: Typed): boolean =>
+  Object.entries(when ?? {}).every(([name, choices]) => choices.includes(String(typed[name] ?? '')));
 
 function readOne(field: Field, text: string, path: string, system: UnitSystem, out: ReadForm): unknown {
   if (field.kind === 'yes') return text === 'yes';
@@ -44,7 +45,10 @@ function readOne(field: Field, text: string, path: string, system: UnitSystem, o
   if (field.kind === 'choice' || field.kind === 'day') return text === '' ? undefined : text;
   if (field.kind === 'numbers') {
     // One after another: a blank or a semicolon between, and a comma only where a blank follows it.
-    const parts = text.split(/[;\s]+|,(?=\s)/).map((p) => p.replace(/,$/, '')).filter(Boolean);
+    const parts = text
+      .split(/[;\s]+|,(?=\s)/)
+      .map((p) => p.replace(/,$/, ''))
+      .filter(Boolean);
     return parts.map((part) => readNumber(field, part, path, system, out)).filter((v) => v !== undefined);
   }
   return text.trim() === '' ? undefined : readNumber(field, text, path, system, out);
@@ -62,22 +66,43 @@ function readNumber(field: Field, text: string, path: string, system: UnitSystem
 const PER: Record<string, number> = { in: MM_PER_INCH, oz: G_PER_OUNCE, lb: G_PER_POUND / 1000 };
 
 /** A figure in the units of the person: "4.85 mm", "0.1911 in". Inches get two decimals more than millimetres. */
-export function show(value: number, field: Pick<Field, 'unit' | 'digits'>, system: UnitSystem): { text: string; unit: string } {
+export function show(
+  value: number,
+  field: Pick<Field, 'unit' | 'digits'>,
+  system: UnitSystem,
+): { text: string; unit: string } {
   const unit = unitFor(field.unit?.split(' ')[0] === 'mm' ? 'mm' : field.unit, system);
   const scale = PER[unit] ?? 1;
   const digits = Math.min(5, (field.digits ?? 2) + (unit === 'in' ? 2 : unit === 'lb' || unit === 'oz' ? 1 : 0));
   const text = (value / scale).toFixed(digits);
-  return { text: Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−'), unit: field.unit?.startsWith('mm ') ? field.unit.replace('mm', unit) : unit };
+  return {
+    text: Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−'),
+    unit: field.unit?.startsWith('mm ') ? field.unit.replace('mm', unit) : unit,
+  };
 }
 
 /** The typed form of known inputs, in the units of the person: from an example, an address or a kept working. */
-export function typedOf(fields: readonly Field[], input: Record<string, unknown>, system: UnitSystem = 'metric'): Typed {
-  return Object.fromEntries(fields.flatMap((f): [string, string | string[][]][] => {
-    const value = input[f.name];
-    if (value === undefined) return [];
-    if (f.kind === 'rows') return [[f.name, (value as Record<string, unknown>[]).map((row) => f.of!.map((c) => cell(c, row[c.name], system)))]];
-    return [[f.name, f.kind === 'numbers' ? (value as number[]).map((v) => cell(f, v, system)).join(' ') : cell(f, value, system)]];
-  }));
+export function typedOf(
+  fields: readonly Field[],
+  input: Record<string, unknown>,
+  system: UnitSystem = 'metric',
+): Typed {
+  return Object.fromEntries(
+    fields.flatMap((f): [string, string | string[][]][] => {
+      const value = input[f.name];
+      if (value === undefined) return [];
+      if (f.kind === 'rows')
+        return [
+          [f.name, (value as Record<string, unknown>[]).map((row) => f.of!.map((c) => cell(c, row[c.name], system)))],
+        ];
+      return [
+        [
+          f.name,
+          f.kind === 'numbers' ? (value as number[]).map((v) => cell(f, v, system)).join(' ') : cell(f, value, system),
+        ],
+      ];
+    }),
+  );
 }
 
 function cell(f: Field, value: unknown, system: UnitSystem): string {

@@ -1,4 +1,12 @@
-import { MM_PER_INCH, nearestSixtyFourth, need, readLength, readMass, G_PER_OUNCE, G_PER_POUND } from '../units/index.ts';
+import {
+  MM_PER_INCH,
+  nearestSixtyFourth,
+  need,
+  readLength,
+  readMass,
+  G_PER_OUNCE,
+  G_PER_POUND,
+} from '../units/index.ts';
 import { out, text, words } from './fields.ts';
 import { working } from './working.ts';
 import { z } from 'zod';
@@ -7,41 +15,98 @@ const INCH = 'International yard and pound agreement, 1959: 1 in = 25.4 mm, 1 lb
 
 export const UNITS = [
   working({
-    id: 'length', title: 'Length in every unit', subject: 'Units', stages: ['survey', 'fit'], version: 1,
-    asks: 'What is this length in mm, inches, thousandths and sixty-fourths?', alias: 'convert thou inch fraction caliper',
-    inputs: z.object({ typed: text('A length as it is written', 40, { hint: '1,22 mm · 0.048in · 48 thou · 1 3/64in' }) }),
+    id: 'length',
+    title: 'Length in every unit',
+    subject: 'Units',
+    stages: ['survey', 'fit'],
+    version: 1,
+    asks: 'What is this length in mm, inches, thousandths and sixty-fourths?',
+    alias: 'convert thou inch fraction caliper',
+    inputs: z.object({
+      typed: text('A length as it is written', 40, { hint: '1,22 mm · 0.048in · 48 thou · 1 3/64in' }),
+    }),
     example: { typed: '3/64in' },
-    result: z.object({ lengthMm: out('Millimetres', '', 4), inches: out('Inches', '', 5), thousandths: out('Thousandths of an inch', '', 2), fraction: words('Nearest sixty-fourth'), offMm: out('The length less that fraction', 'mm', 3) }),
+    result: z.object({
+      lengthMm: out('Millimetres', '', 4),
+      inches: out('Inches', '', 5),
+      thousandths: out('Thousandths of an inch', '', 2),
+      fraction: words('Nearest sixty-fourth'),
+      offMm: out('The length less that fraction', 'mm', 3),
+    }),
     compute({ typed }) {
       const read = readLength(typed, [0.001, 5000]);
       need(read.kind !== 'problem', 'typed', read.kind === 'problem' ? read.message : '');
       const lengthMm = read.kind === 'length' ? read.mm : read.asMm;
       const near = nearestSixtyFourth(lengthMm);
-      return { lengthMm, inches: lengthMm / MM_PER_INCH, thousandths: (1000 * lengthMm) / MM_PER_INCH, fraction: `${near.text} in`, offMm: near.offMm };
+      return {
+        lengthMm,
+        inches: lengthMm / MM_PER_INCH,
+        thousandths: (1000 * lengthMm) / MM_PER_INCH,
+        fraction: `${near.text} in`,
+        offMm: near.offMm,
+      };
     },
-    says: (r) => `${r.lengthMm.toFixed(3)} mm is ${r.thousandths.toFixed(1)} thousandths, ${Math.abs(r.offMm) < 0.005 ? 'exactly' : 'about'} ${r.fraction}.`,
-    formula: '1 in = 25.4 mm = 1000 thousandths = 64/64', sources: [INCH],
+    says: (r) =>
+      `${r.lengthMm.toFixed(3)} mm is ${r.thousandths.toFixed(1)} thousandths, ${Math.abs(r.offMm) < 0.005 ? 'exactly' : 'about'} ${r.fraction}.`,
+    formula: '1 in = 25.4 mm = 1000 thousandths = 64/64',
+    sources: [INCH],
     checks: [
-      { kind: 'published', source: INCH, given: { typed: '1 in' }, finds: { lengthMm: [25.4, 1e-9], thousandths: [1000, 1e-6] } },
-      { kind: 'published', source: 'Decimal equivalents of an inch, ASME B1 tables: 3/64 = 0.046875', given: { typed: '3/64in' }, finds: { inches: [0.046875, 1e-9], fraction: '3/64 in' } },
+      {
+        kind: 'published',
+        source: INCH,
+        given: { typed: '1 in' },
+        finds: { lengthMm: [25.4, 1e-9], thousandths: [1000, 1e-6] },
+      },
+      {
+        kind: 'published',
+        source: 'Decimal equivalents of an inch, ASME B1 tables: 3/64 = 0.046875',
+        given: { typed: '3/64in' },
+        finds: { inches: [0.046875, 1e-9], fraction: '3/64 in' },
+      },
     ],
   }),
   working({
-    id: 'mass', title: 'Mass in every unit', subject: 'Units', stages: ['intake', 'run'], version: 1,
-    asks: 'What is this mass in kilograms, pounds and ounces?', alias: 'convert weight lb oz',
+    id: 'mass',
+    title: 'Mass in every unit',
+    subject: 'Units',
+    stages: ['intake', 'run'],
+    version: 1,
+    asks: 'What is this mass in kilograms, pounds and ounces?',
+    alias: 'convert weight lb oz',
     inputs: z.object({ typed: text('A mass as it is written', 40, { hint: '3,63 kg · 8 lb · 120 g · 14 oz' }) }),
     example: { typed: '8 lb' },
-    result: z.object({ grams: out('Grams', '', 1), kilograms: out('Kilograms', '', 4), pounds: out('Pounds', '', 3), ounces: out('Ounces', '', 2) }),
+    result: z.object({
+      grams: out('Grams', '', 1),
+      kilograms: out('Kilograms', '', 4),
+      pounds: out('Pounds', '', 3),
+      ounces: out('Ounces', '', 2),
+    }),
     compute({ typed }) {
       const read = readMass(typed, [0.001, 1e6]);
       need(read.kind === 'value', 'typed', read.kind === 'problem' ? read.message : '');
-      return { grams: read.value, kilograms: read.value / 1000, pounds: read.value / G_PER_POUND, ounces: read.value / G_PER_OUNCE };
+      return {
+        grams: read.value,
+        kilograms: read.value / 1000,
+        pounds: read.value / G_PER_POUND,
+        ounces: read.value / G_PER_OUNCE,
+      };
     },
     says: (r) => `${r.kilograms.toFixed(3)} kg, or ${r.pounds.toFixed(2)} lb.`,
-    formula: '1 lb = 453.59237 g = 16 oz', sources: [INCH],
+    formula: '1 lb = 453.59237 g = 16 oz',
+    sources: [INCH],
     checks: [
-      { kind: 'published', source: INCH, given: { typed: '1 lb' }, finds: { grams: [453.59237, 1e-9], ounces: [16, 1e-9] } },
-      { kind: 'practice', source: 'A longcase weight of 8 lb is spoken of as 3.63 kg', given: { typed: '8 lb' }, finds: { kilograms: [3.63, 0.005] } },
+      {
+        kind: 'published',
+        source: INCH,
+        given: { typed: '1 lb' },
+        finds: { grams: [453.59237, 1e-9], ounces: [16, 1e-9] },
+      },
+      {
+        kind: 'practice',
+        source: 'A longcase weight of 8 lb is spoken of as 3.63 kg',
+        given: { typed: '8 lb' },
+        finds: { kilograms: [3.63, 0.005] },
+      },
     ],
   }),
 ];

@@ -1,7 +1,20 @@
 import type { z } from 'zod';
 import type { StageId } from '../stages/index.ts';
 
-export const SUBJECTS = ['Units', 'Trains', 'Pendulum', 'Torsion', 'Mainspring', 'Weights and fusee', 'Pivots and bushes', 'Strike and chime', 'Electric', 'Cleaning and oil', 'Rate and beat', 'Planning and money'] as const;
+export const SUBJECTS = [
+  'Units',
+  'Trains',
+  'Pendulum',
+  'Torsion',
+  'Mainspring',
+  'Weights and fusee',
+  'Pivots and bushes',
+  'Strike and chime',
+  'Electric',
+  'Cleaning and oil',
+  'Rate and beat',
+  'Planning and money',
+] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
 /** Where a figure to be checked against comes from: in print, what the trade does, or what its people remember of it. */
@@ -45,4 +58,5 @@ export interface Working<I extends z.ZodObject = z.ZodObject, R extends z.ZodObj
 }
 
 /** Keeps the types of inputs and result together while the definition is written. */
-export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working => definition as unknown as Working;
+export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working =>
+  definition as unknown as Working;

@@ -22,9 +22,12 @@ describe('the registry', () => {
   });
 
   // The values and their sources stand beside each working, where the reader of the page sees them too.
-  it.each(WORKINGS.flatMap((w) => w.checks.map((c, i) => [`${w.id} ${i + 1}: ${c.source}`, w, c] as const)))('%s', (_, w, check) => {
-    expect(runCheck(w, check).filter((c) => !c.holds)).toEqual([]);
-  });
+  it.each(WORKINGS.flatMap((w) => w.checks.map((c, i) => [`${w.id} ${i + 1}: ${c.source}`, w, c] as const)))(
+    '%s',
+    (_, w, check) => {
+      expect(runCheck(w, check).filter((c) => !c.holds)).toEqual([]);
+    },
+  );
 
   it('has two checks at least for each, with a number, a word or a verdict that could fail', () => {
     for (const w of WORKINGS) {
@@ -39,30 +42,59 @@ describe('the registry', () => {
 /** Anything a form could hand over, inside the stated limits and now and then outside. */
 const anyOf = (f: Field): fc.Arbitrary<unknown> => {
   const { min = -1e6, max = 1e6 } = f;
-  const inside = f.whole ? fc.integer({ min: Math.ceil(min), max: Math.floor(max) }) : fc.double({ min, max, noNaN: true });
-  const number = fc.oneof({ weight: 12, arbitrary: inside }, { weight: 1, arbitrary: fc.constantFrom(0, -1, Number.NaN, Infinity, 1e300, '3') });
-  const one: fc.Arbitrary<unknown> = f.kind === 'number' ? number
-    : f.kind === 'choice' ? fc.constantFrom(...f.options!)
-      : f.kind === 'yes' ? fc.boolean()
-        : f.kind === 'text' ? fc.constantFrom('', '12', '1,5 mm', '2026-02-30', '2026-03-01', '9.99', 'bore_mm,outside_mm,height_mm\n1,2,3')
-          : f.kind === 'day' ? fc.constantFrom('2026-03-01', '2026-02-30', '23.11.2026', '')
-          : f.kind === 'numbers' ? fc.array(inside, { minLength: f.entries![0], maxLength: Math.min(6, f.entries![1]) })
-            : fc.array(record(f.of!), { minLength: f.entries![0], maxLength: Math.min(5, f.entries![1]) });
+  const inside = f.whole
+    ? fc.integer({ min: Math.ceil(min), max: Math.floor(max) })
+    : fc.double({ min, max, noNaN: true });
+  const number = fc.oneof(
+    { weight: 12, arbitrary: inside },
+    { weight: 1, arbitrary: fc.constantFrom(0, -1, Number.NaN, Infinity, 1e300, '3') },
+  );
+  const one: fc.Arbitrary<unknown> =
+    f.kind === 'number'
+      ? number
+      : f.kind === 'choice'
+        ? fc.constantFrom(...f.options!)
+        : f.kind === 'yes'
+          ? fc.boolean()
+          : f.kind === 'text'
+            ? fc.constantFrom(
+                '',
+                '12',
+                '1,5 mm',
+                '2026-02-30',
+                '2026-03-01',
+                '9.99',
+                'bore_mm,outside_mm,height_mm\n1,2,3',
+              )
+            : f.kind === 'day'
+              ? fc.constantFrom('2026-03-01', '2026-02-30', '23.11.2026', '')
+              : f.kind === 'numbers'
+                ? fc.array(inside, { minLength: f.entries![0], maxLength: Math.min(6, f.entries![1]) })
+                : fc.array(record(f.of!), { minLength: f.entries![0], maxLength: Math.min(5, f.entries![1]) });
   return f.optional ? fc.option(one, { nil: undefined }) : one;
 };
-const record = (fields: readonly Field[]): fc.Arbitrary<Record<string, unknown>> => fc.record(Object.fromEntries(fields.map((f) => [f.name, anyOf(f)])));
+const record = (fields: readonly Field[]): fc.Arbitrary<Record<string, unknown>> =>
+  fc.record(Object.fromEntries(fields.map((f) => [f.name, anyOf(f)])));
 
 describe('bad input', () => {
-  it.each(WORKINGS.filter((w) => !w.heavy).map((w) => [w.id, w] as const))('%s never gives NaN, and never breaks', (_, w) => {
-    const names = fieldsOf(w.inputs).map((f) => f.name);
-    fc.assert(fc.property(record(fieldsOf(w.inputs)), (given) => {
-      const outcome = runWorking(w, given);
-      if (outcome.ok) {
-        expect(JSON.stringify(outcome)).not.toMatch(/NaN|Infinity/);
-        expect(w.result.safeParse(outcome.result).success).toBe(true);
-      } else for (const p of outcome.problems) expect(p.message.length, JSON.stringify({ given, p, names })).toBeGreaterThan(4);
-    }), { numRuns: 60 });
-  });
+  it.each(WORKINGS.filter((w) => !w.heavy).map((w) => [w.id, w] as const))(
+    '%s never gives NaN, and never breaks',
+    (_, w) => {
+      const names = fieldsOf(w.inputs).map((f) => f.name);
+      fc.assert(
+        fc.property(record(fieldsOf(w.inputs)), (given) => {
+          const outcome = runWorking(w, given);
+          if (outcome.ok) {
+            expect(JSON.stringify(outcome)).not.toMatch(/NaN|Infinity/);
+            expect(w.result.safeParse(outcome.result).success).toBe(true);
+          } else
+            for (const p of outcome.problems)
+              expect(p.message.length, JSON.stringify({ given, p, names })).toBeGreaterThan(4);
+        }),
+        { numRuns: 60 },
+      );
+    },
+  );
 
   it.each([
     ['spring-turns', { barrelMm: 20, arborMm: 25, thicknessMm: 0.4 }, 'arborMm', /smaller than the inside/],
@@ -70,12 +102,34 @@ describe('bad input', () => {
     ['pendulum-length', { beats: 0 }, 'beats', /between 300 and 40000/i],
     ['pendulum-length', { beats: Infinity }, 'beats', /Beats an hour/],
     ['pendulum-length', {}, 'beats', /is needed/],
-    ['rate-readings', { family: 'longcase', readBy: 'seconds hand', readings: [{ days: 0, errorS: 0 }] }, 'readings', /between 2 and 2000/i],
-    ['rate-readings', { family: 'longcase', readBy: 'seconds hand', readings: [{ days: 1, errorS: 0 }, { days: 1, errorS: 2 }] }, 'readings', /different times/],
+    [
+      'rate-readings',
+      { family: 'longcase', readBy: 'seconds hand', readings: [{ days: 0, errorS: 0 }] },
+      'readings',
+      /between 2 and 2000/i,
+    ],
+    [
+      'rate-readings',
+      {
+        family: 'longcase',
+        readBy: 'seconds hand',
+        readings: [
+          { days: 1, errorS: 0 },
+          { days: 1, errorS: 2 },
+        ],
+      },
+      'readings',
+      /different times/,
+    ],
     ['train-missing', { ...(workingById('train-missing')!.example as object), wheelsTo: 5000 }, 'wheelsTo', /400/],
     ['hole-verdict', { pivotMm: 1.2, holeLongMm: 1.1, holeShortMm: 1.2, arbor: 'train' }, 'holeShortMm', /short way/],
     ['service-due', { family: 'longcase', done: '2026-02-30' }, 'done', /Last overhaul: a day as year-month-day/],
-    ['train-beats', { meshes: [{ wheel: 64.5, pinion: 8 }], escapeTeeth: 30 }, 'meshes.0.wheel', /Wheel: .*whole number/],
+    [
+      'train-beats',
+      { meshes: [{ wheel: 64.5, pinion: 8 }], escapeTeeth: 30 },
+      'meshes.0.wheel',
+      /Wheel: .*whole number/,
+    ],
   ] as const)('%s %j: says so at %s', (id, given, field, message) => {
     const outcome = runWorking(workingById(id)!, given);
     if (outcome.ok) throw new Error('it should be refused');
@@ -86,7 +140,14 @@ describe('bad input', () => {
 describe('fields of a form', () => {
   it('are read from the schema with unit, limits and choices', () => {
     const fields = fieldsOf(workingById('set-rate')!.inputs);
-    expect(fields.find((f) => f.name === 'pitchMm')).toMatchObject({ title: 'Pitch of the nut', unit: 'mm', min: 0.1, max: 3, optional: true, kind: 'number' });
+    expect(fields.find((f) => f.name === 'pitchMm')).toMatchObject({
+      title: 'Pitch of the nut',
+      unit: 'mm',
+      min: 0.1,
+      max: 3,
+      optional: true,
+      kind: 'number',
+    });
     expect(fields.find((f) => f.name === 'tried')).toMatchObject({ kind: 'rows', entries: [0, 20] });
     expect(fields.find((f) => f.name === 'setter')?.options).toContain('hairspring');
   });
@@ -104,7 +165,10 @@ describe('fields of a form', () => {
 });
 
 describe('what suits a movement', () => {
-  const ids = (family: string, stage: string) => WORKINGS.filter((w) => w.stages.includes(stage as never) && suits(w.id, familyById(family).traits)).map((w) => w.id);
+  const ids = (family: string, stage: string) =>
+    WORKINGS.filter((w) => w.stages.includes(stage as never) && suits(w.id, familyById(family).traits)).map(
+      (w) => w.id,
+    );
   it('follows its traits', () => {
     expect(SUITED.filter((id) => !workingById(id))).toEqual([]);
     expect(ids('torsion', 'fit')).toContain('torsion-strip');

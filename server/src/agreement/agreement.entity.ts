@@ -5,45 +5,99 @@ import { by, key, moment, text, versioned, visitKey } from '../database/columns.
 type Way = (typeof WAYS_GIVEN)[number];
 
 export const EstimateLine = defineEntity({
-  name: 'EstimateLine', tableName: 'estimate_line',
+  name: 'EstimateLine',
+  tableName: 'estimate_line',
   properties: {
-    id: key(), visitId: visitKey(), kind: text().$type<LineKind>(), what: text(), quantity: text(), price: text(), routes: p.json<RouteId[]>().columnType('jsonb'), optional: p.boolean(), noGuarantee: p.boolean(),
-    findingId: p.uuid().nullable(), fromSurvey: p.boolean(), addition: p.boolean(), ...by, version: versioned(),
+    id: key(),
+    visitId: visitKey(),
+    kind: text().$type<LineKind>(),
+    what: text(),
+    quantity: text(),
+    price: text(),
+    routes: p.json<RouteId[]>().columnType('jsonb'),
+    optional: p.boolean(),
+    noGuarantee: p.boolean(),
+    findingId: p.uuid().nullable(),
+    fromSurvey: p.boolean(),
+    addition: p.boolean(),
+    ...by,
+    version: versioned(),
   },
 });
 export type EstimateLine = InferEntity<typeof EstimateLine>;
 
 /** A log: every word the owner gave on a line; the last one holds. */
 export const LineDecision = defineEntity({
-  name: 'LineDecision', tableName: 'line_decision',
-  properties: { id: key(), lineId: p.uuid(), state: text().$type<Decision>(), how: text().$type<Way>(), who: text(), note: text(), ...by },
+  name: 'LineDecision',
+  tableName: 'line_decision',
+  properties: {
+    id: key(),
+    lineId: p.uuid(),
+    state: text().$type<Decision>(),
+    how: text().$type<Way>(),
+    who: text(),
+    note: text(),
+    ...by,
+  },
 });
 export type LineDecision = InferEntity<typeof LineDecision>;
 
 export const EstimateRoute = defineEntity({
-  name: 'EstimateRoute', tableName: 'estimate_route',
-  properties: { visitId: visitKey().primary(), route: text().$type<RouteId>().primary(), originality: text(), guarantee: text() },
+  name: 'EstimateRoute',
+  tableName: 'estimate_route',
+  properties: {
+    visitId: visitKey().primary(),
+    route: text().$type<RouteId>().primary(),
+    originality: text(),
+    guarantee: text(),
+  },
 });
 
 /** A log as well: which alternative was chosen; the last one holds, null is none. */
 export const RouteChoice = defineEntity({
-  name: 'RouteChoice', tableName: 'route_choice',
-  properties: { id: key(), visitId: visitKey(), route: text().$type<RouteId>().nullable(), how: text().$type<Way>(), who: text(), note: text(), ...by },
+  name: 'RouteChoice',
+  tableName: 'route_choice',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    route: text().$type<RouteId>().nullable(),
+    how: text().$type<Way>(),
+    who: text(),
+    note: text(),
+    ...by,
+  },
 });
 
 /** The owner's page is known by the hash of its address: what leaks from the table opens nothing. */
 export const OwnerLink = defineEntity({
-  name: 'OwnerLink', tableName: 'owner_link',
-  properties: { id: key(), visitId: visitKey(), tokenHash: text(), expiresAt: moment(), revokedAt: moment().nullable(), ...by },
+  name: 'OwnerLink',
+  tableName: 'owner_link',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    tokenHash: text(),
+    expiresAt: moment(),
+    revokedAt: moment().nullable(),
+    ...by,
+  },
 });
 export type OwnerLink = InferEntity<typeof OwnerLink>;
 
 export const OwnerLinkUse = defineEntity({
-  name: 'OwnerLinkUse', tableName: 'owner_link_use',
+  name: 'OwnerLinkUse',
+  tableName: 'owner_link_use',
   properties: { id: key(), linkId: p.uuid(), what: text(), at: moment() },
 });
 
 export const OwnerQuestion = defineEntity({
-  name: 'OwnerQuestion', tableName: 'owner_question',
-  properties: { id: key(), visitId: visitKey(), text: text(), at: moment(), answer: text().default(''), answeredBy: text().default('') },
+  name: 'OwnerQuestion',
+  tableName: 'owner_question',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    text: text(),
+    at: moment(),
+    answer: text().default(''),
+    answeredBy: text().default(''),
+  },
 });

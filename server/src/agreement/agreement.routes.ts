@@ -1,6 +1,15 @@
 import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../http/serve.ts';
-import { addLine, answerOwner, changeLine, chooseRoute, decide, dropRoute, offerRoute, removeLine } from './agreement.service.ts';
+import {
+  addLine,
+  answerOwner,
+  changeLine,
+  chooseRoute,
+  decide,
+  dropRoute,
+  offerRoute,
+  removeLine,
+} from './agreement.service.ts';
 import { makeLink, endLink } from './owner.service.ts';
 import { pricesOf, setPrices } from './prices.service.ts';
 import { promiseOf } from './promise.service.ts';
@@ -16,7 +25,9 @@ export function serveAgreement(serve: Serve): void {
   serve(agree.chooseRoute, (ctx, { params, body }) => asOk(chooseRoute(ctx, params.visitId, body)));
   serve(agree.link, (ctx, { params, body }) => makeLink(ctx, params.visitId, body.days));
   serve(agree.unlink, (ctx, { params }) => asOk(endLink(ctx, params.visitId)));
-  serve(agree.answer, (ctx, { params, body }) => asOk(answerOwner(ctx, params.visitId, params.questionId, body.answer)));
+  serve(agree.answer, (ctx, { params, body }) =>
+    asOk(answerOwner(ctx, params.visitId, params.questionId, body.answer)),
+  );
   serve(agree.promise, (ctx, { params }) => promiseOf(ctx, params.visitId));
   serve(agree.prices, (ctx) => pricesOf(ctx));
   serve(agree.setPrices, (ctx, { body }) => setPrices(ctx, body));

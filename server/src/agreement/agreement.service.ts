@@ -7,25 +7,63 @@ import { badField, notFound, refused } from '../http/problems.ts';
 import { Finding } from '../findings/findings.entity.ts';
 import { Shop } from '../people/people.entity.ts';
 import { StageEvent } from '../visits/visits.entity.ts';
-import { EstimateLine, EstimateRoute, LineDecision, OwnerLink, OwnerLinkUse, OwnerQuestion, RouteChoice } from './agreement.entity.ts';
+import {
+  EstimateLine,
+  EstimateRoute,
+  LineDecision,
+  OwnerLink,
+  OwnerLinkUse,
+  OwnerQuestion,
+  RouteChoice,
+} from './agreement.entity.ts';
 import { pricesIn } from './prices.service.ts';
 
 const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
-  id: l.id, version: l.version, kind: l.kind, what: l.what, quantity: l.quantity, price: l.price, routes: l.routes, optional: l.optional, noGuarantee: l.noGuarantee,
-  findingId: l.findingId ?? null, fromSurvey: l.fromSurvey, addition: l.addition, by: l.by, at: l.at.toISOString(), state: said.at(-1)?.state ?? null,
-  decisions: said.map((d) => ({ state: d.state, how: d.how, who: d.who, note: d.note, by: d.by, at: d.at.toISOString() })),
+  id: l.id,
+  version: l.version,
+  kind: l.kind,
+  what: l.what,
+  quantity: l.quantity,
+  price: l.price,
+  routes: l.routes,
+  optional: l.optional,
+  noGuarantee: l.noGuarantee,
+  findingId: l.findingId ?? null,
+  fromSurvey: l.fromSurvey,
+  addition: l.addition,
+  by: l.by,
+  at: l.at.toISOString(),
+  state: said.at(-1)?.state ?? null,
+  decisions: said.map((d) => ({
+    state: d.state,
+    how: d.how,
+    who: d.who,
+    note: d.note,
+    by: d.by,
+    at: d.at.toISOString(),
+  })),
 });
 
 const linesAsk = (visitId: string) => ({
   lines: rows(EstimateLine, 'where visit_id = ? order by at', visitId),
   said: rows(LineDecision, 'where line_id in (select id from estimate_line where visit_id = ?) order by at', visitId),
 });
-const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] => lines.map((l) => presentLine(l, said.filter((d) => d.lineId === l.id)));
+const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] =>
+  lines.map((l) =>
+    presentLine(
+      l,
+      said.filter((d) => d.lineId === l.id),
+    ),
+  );
 
-export const linesOf = async (ctx: Context, visitId: string): Promise<Line[]> => showLines(await askAll(ctx.em, linesAsk(visitId)));
+export const linesOf = async (ctx: Context, visitId: string): Promise<Line[]> =>
+  showLines(await askAll(ctx.em, linesAsk(visitId)));
 
 /** Two words in one millisecond would have no order, and the last one holds. */
-const after = (ctx: Context, last: { at: Date } | undefined) => ({ by: ctx.person.name, at: new Date(Math.max(ctx.now.getTime(), last ? last.at.getTime() + 1 : 0)) });
+const after = (ctx: Context, last: { at: Date } | undefined) => ({
+  by: ctx.person.name,
+  at: new Date(Math.max(ctx.now.getTime(), last ? last.at.getTime() + 1 : 0)),
+});
 
 async function lineOf(ctx: Context, visitId: string, lineId: string): Promise<Line> {
   await ctx.em.flush();
@@ -38,30 +76,65 @@ export const agreementAsk = (ctx: Context, visitId: string) => ({
   offered: rows(EstimateRoute, 'where visit_id = ?', visitId),
   choices: rows(RouteChoice, 'where visit_id = ? order by at desc limit 1', visitId),
   links: rows(OwnerLink, OPEN_LINK, visitId, ctx.now),
-  uses: rows(OwnerLinkUse, `where link_id = (select id from owner_link ${OPEN_LINK}) order by at desc limit 50`, visitId, ctx.now),
+  uses: rows(
+    OwnerLinkUse,
+    `where link_id = (select id from owner_link ${OPEN_LINK}) order by at desc limit 50`,
+    visitId,
+    ctx.now,
+  ),
   questions: rows(OwnerQuestion, 'where visit_id = ? order by at', visitId),
   shops: rows(Shop, 'limit 1'),
 });
 
 export function showAgreement(found: RowsOf<ReturnType<typeof agreementAsk>>): Shape['agreement'] {
-  const { offered, uses, questions, choices: [choice], links: [link], shops: [shop] } = found;
+  const {
+    offered,
+    uses,
+    questions,
+    choices: [choice],
+    links: [link],
+    shops: [shop],
+  } = found;
   return {
     lines: showLines(found),
-    routes: offered.toSorted((a, b) => ROUTE_IDS.indexOf(a.route) - ROUTE_IDS.indexOf(b.route)).map(({ route, originality, guarantee }) => ({ route, originality, guarantee })),
-    chosen: choice?.route ? { route: choice.route, how: choice.how, who: choice.who, by: choice.by, at: choice.at.toISOString() } : null,
-    link: link ? { expiresAt: link.expiresAt.toISOString(), by: link.by, at: link.at.toISOString(), uses: uses.map((u) => ({ what: u.what, at: u.at.toISOString() })) } : null,
-    questions: questions.map((q) => ({ id: q.id, text: q.text, at: q.at.toISOString(), answer: q.answer, answeredBy: q.answeredBy })),
+    routes: offered
+      .toSorted((a, b) => ROUTE_IDS.indexOf(a.route) - ROUTE_IDS.indexOf(b.route))
+      .map(({ route, originality, guarantee }) => ({ route, originality, guarantee })),
+    chosen: choice?.route
+      ? { route: choice.route, how: choice.how, who: choice.who, by: choice.by, at: choice.at.toISOString() }
+      : null,
+    link: link
+      ? {
+          expiresAt: link.expiresAt.toISOString(),
+          by: link.by,
+          at: link.at.toISOString(),
+          uses: uses.map((u) => ({ what: u.what, at: u.at.toISOString() })),
+        }
+      : null,
+    questions: questions.map((q) => ({
+      id: q.id,
+      text: q.text,
+      at: q.at.toISOString(),
+      answer: q.answer,
+      answeredBy: q.answeredBy,
+    })),
     prices: pricesIn(shop!),
   };
 }
-export const presentAgreement = async (ctx: Context, visitId: string): Promise<Shape['agreement']> => showAgreement(await askAll(ctx.em, agreementAsk(ctx, visitId)));
+export const presentAgreement = async (ctx: Context, visitId: string): Promise<Shape['agreement']> =>
+  showAgreement(await askAll(ctx.em, agreementAsk(ctx, visitId)));
 
 async function checkFinding(ctx: Context, visitId: string, findingId: string | null | undefined): Promise<void> {
-  if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId }))) throw badField('findingId', 'This finding belongs to another visit.');
+  if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId })))
+    throw badField('findingId', 'This finding belongs to another visit.');
 }
 
 /** A line written once the owner has agreed is an addition: it waits for a word of its own while the rest goes on. */
-export async function addLine(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.agree.addLine>): Promise<Line> {
+export async function addLine(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.agree.addLine>,
+): Promise<Line> {
   await openVisit(ctx, visitId);
   await checkFinding(ctx, visitId, given.findingId);
   const [agreed] = await ctx.em.find(StageEvent, { visitId, stage: 'agree' }, { orderBy: { at: 'desc' }, limit: 1 });
@@ -75,11 +148,17 @@ export async function addLine(ctx: Context, visitId: string, given: ParsedBodyOf
 async function unansweredLine(ctx: Context, visitId: string, lineId: string) {
   await openVisit(ctx, visitId);
   const line = await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
-  if (await ctx.em.count(LineDecision, { lineId })) throw refused('The owner has answered this line.', 'It stays as it was answered. Write a further line instead.');
+  if (await ctx.em.count(LineDecision, { lineId }))
+    throw refused('The owner has answered this line.', 'It stays as it was answered. Write a further line instead.');
   return line;
 }
 
-export async function changeLine(ctx: Context, visitId: string, lineId: string, { version, ...fields }: ParsedBodyOf<typeof api.agree.changeLine>): Promise<Line> {
+export async function changeLine(
+  ctx: Context,
+  visitId: string,
+  lineId: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.agree.changeLine>,
+): Promise<Line> {
   const line = await unansweredLine(ctx, visitId, lineId);
   expectVersion(line.version, version, presentLine(line, []));
   await checkFinding(ctx, visitId, fields.findingId);
@@ -93,7 +172,12 @@ export async function removeLine(ctx: Context, visitId: string, lineId: string):
 
 type Given = { how: LineDecision['how']; who: string; note: string };
 
-export async function decide(ctx: Context, visitId: string, lineId: string, given: { state: Decision } & Given): Promise<Line> {
+export async function decide(
+  ctx: Context,
+  visitId: string,
+  lineId: string,
+  given: { state: Decision } & Given,
+): Promise<Line> {
   await openVisit(ctx, visitId);
   await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
   const [last] = await ctx.em.find(LineDecision, { lineId }, { orderBy: { at: 'desc' }, limit: 1 });
@@ -106,7 +190,12 @@ function routeOf(route: string): RouteId {
   return route as RouteId;
 }
 
-export async function offerRoute(ctx: Context, visitId: string, route: string, words: { originality: string; guarantee: string }): Promise<void> {
+export async function offerRoute(
+  ctx: Context,
+  visitId: string,
+  route: string,
+  words: { originality: string; guarantee: string },
+): Promise<void> {
   await openVisit(ctx, visitId);
   await ctx.em.upsert(EstimateRoute, { visitId, route: routeOf(route), ...words });
 }
@@ -118,7 +207,11 @@ export async function dropRoute(ctx: Context, visitId: string, route: string): P
   await ctx.em.nativeDelete(EstimateRoute, { visitId, route: routeOf(route) });
 }
 
-export async function chooseRoute(ctx: Context, visitId: string, { route, ...given }: { route: RouteId | null } & Given): Promise<void> {
+export async function chooseRoute(
+  ctx: Context,
+  visitId: string,
+  { route, ...given }: { route: RouteId | null } & Given,
+): Promise<void> {
   await openVisit(ctx, visitId);
   if (route !== null) await need(ctx, EstimateRoute, { visitId, route }, 'alternative on offer');
   const [last] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
@@ -127,5 +220,8 @@ export async function chooseRoute(ctx: Context, visitId: string, { route, ...giv
 
 export async function answerOwner(ctx: Context, visitId: string, questionId: string, answer: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.assign(await need(ctx, OwnerQuestion, { id: questionId, visitId }, 'question'), { answer, answeredBy: ctx.person.name });
+  ctx.em.assign(await need(ctx, OwnerQuestion, { id: questionId, visitId }, 'question'), {
+    answer,
+    answeredBy: ctx.person.name,
+  });
 }

@@ -38,7 +38,11 @@ export interface Guest {
 
 /** Who holds the address. @throws 404 alike for an address that never was, has expired, was ended, or whose visit is signed */
 export async function guestOf(ctx: Context, token: string): Promise<Guest> {
-  const link = await ctx.em.findOne(OwnerLink, { tokenHash: hashOf(token), revokedAt: null, expiresAt: { $gt: ctx.now } });
+  const link = await ctx.em.findOne(OwnerLink, {
+    tokenHash: hashOf(token),
+    revokedAt: null,
+    expiresAt: { $gt: ctx.now },
+  });
   const visit = link && (await ctx.em.findOne(Visit, { id: link.visitId, closedAt: null }));
   if (!link || !visit) throw notFound('page');
   return { link, visit, name: (await need(ctx, Owner, { id: visit.ownerId }, 'owner')).name };
@@ -51,7 +55,8 @@ export async function logUse(ctx: Context, { link, visit }: Guest, what: string)
 }
 
 /** The photos an owner may see: those with points that explain the estimate. */
-export const shownPhotos = async (ctx: Context, visitId: string) => (await presentPhotos(ctx, visitId)).filter((p) => p.marks.length > 0);
+export const shownPhotos = async (ctx: Context, visitId: string) =>
+  (await presentPhotos(ctx, visitId)).filter((p) => p.marks.length > 0);
 
 export async function ownersPage(ctx: Context, { link, visit }: Guest): Promise<ForOwner> {
   const clock = await need(ctx, Clock, { id: visit.clockId }, 'clock');
@@ -59,20 +64,57 @@ export async function ownersPage(ctx: Context, { link, visit }: Guest): Promise<
   const findings = new Map((await ctx.em.find(Finding, { visitId: visit.id })).map((f) => [f.id, f]));
   const { lines, routes, chosen, questions, prices } = await presentAgreement(ctx, visit.id);
   const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
-  const says = (id: string | null, note: string) => { const f = id ? findings.get(id) : undefined; return f ? `${f.place}: ${f.seen}` : note; };
+  const says = (id: string | null, note: string) => {
+    const f = id ? findings.get(id) : undefined;
+    return f ? `${f.place}: ${f.seen}` : note;
+  };
   return {
-    shop: shop.name, clock: clock.description, claim: visit.claim, complaint: visit.complaint, currency: prices.currency, taxPercent: prices.taxPercent, pricesIncludeTax: prices.pricesIncludeTax,
-    lines: lines.map((l, i) => ({ id: l.id, kind: l.kind, what: l.what, amount: amounts[i]!, routes: l.routes, optional: l.optional, noGuarantee: l.noGuarantee, addition: l.addition, state: l.state, seen: says(l.findingId, '') })),
-    routes: routes.map((r) => { const p = priceOfRoute(lines, r.route, prices); return { ...r, without: p.without.gross, withOptions: p.withOptions.gross }; }),
-    chosen: chosen?.route ?? null, agreed: priceAccepted(lines, chosen?.route ?? null, prices).gross,
-    photos: (await shownPhotos(ctx, visit.id)).map((p) => ({ id: p.id, caption: p.caption, width: p.width, height: p.height, marks: p.marks.map((m) => ({ number: m.number, x: m.x, y: m.y, says: says(m.findingId, m.note) })) })),
-    questions: questions.map(({ id, text, at, answer }) => ({ id, text, at, answer })), promisedFor: visit.promisedFor ?? null, expiresAt: link.expiresAt.toISOString(),
+    shop: shop.name,
+    clock: clock.description,
+    claim: visit.claim,
+    complaint: visit.complaint,
+    currency: prices.currency,
+    taxPercent: prices.taxPercent,
+    pricesIncludeTax: prices.pricesIncludeTax,
+    lines: lines.map((l, i) => ({
+      id: l.id,
+      kind: l.kind,
+      what: l.what,
+      amount: amounts[i]!,
+      routes: l.routes,
+      optional: l.optional,
+      noGuarantee: l.noGuarantee,
+      addition: l.addition,
+      state: l.state,
+      seen: says(l.findingId, ''),
+    })),
+    routes: routes.map((r) => {
+      const p = priceOfRoute(lines, r.route, prices);
+      return { ...r, without: p.without.gross, withOptions: p.withOptions.gross };
+    }),
+    chosen: chosen?.route ?? null,
+    agreed: priceAccepted(lines, chosen?.route ?? null, prices).gross,
+    photos: (await shownPhotos(ctx, visit.id)).map((p) => ({
+      id: p.id,
+      caption: p.caption,
+      width: p.width,
+      height: p.height,
+      marks: p.marks.map((m) => ({ number: m.number, x: m.x, y: m.y, says: says(m.findingId, m.note) })),
+    })),
+    questions: questions.map(({ id, text, at, answer }) => ({ id, text, at, answer })),
+    promisedFor: visit.promisedFor ?? null,
+    expiresAt: link.expiresAt.toISOString(),
   };
 }
 
 /** The owner's own word, as if given at the counter: by link, under the owner's name. */
 export async function decideByLink(ctx: Context, guest: Guest, lineId: string, state: Decision): Promise<void> {
-  const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, { state, how: 'by link', who: guest.name, note: '' });
+  const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, {
+    state,
+    how: 'by link',
+    who: guest.name,
+    note: '',
+  });
   await logUse(ctx, guest, `${state}: ${line.what}`);
 }
 
@@ -88,7 +130,8 @@ const MOST_QUESTIONS = 30;
 /** The sender names the question, so that one sent twice is asked once. */
 export async function askByLink(ctx: Context, guest: Guest, id: string, text: string): Promise<void> {
   if (await ctx.em.count(OwnerQuestion, { id })) return;
-  if ((await ctx.em.count(OwnerQuestion, { visitId: guest.visit.id })) >= MOST_QUESTIONS) throw refused('These are many questions.', 'Please ring the shop.');
+  if ((await ctx.em.count(OwnerQuestion, { visitId: guest.visit.id })) >= MOST_QUESTIONS)
+    throw refused('These are many questions.', 'Please ring the shop.');
   ctx.em.create(OwnerQuestion, { id, visitId: guest.visit.id, text, at: ctx.now });
   await logUse(ctx, guest, 'asked a question');
 }

@@ -20,19 +20,49 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
   const visit = await need(ctx, Visit, { id: visitId }, 'visit');
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const { lines, chosen, prices } = await presentAgreement(ctx, visitId);
-  const others = await sql<{ id: string }>(ctx.em, `select v.id from visit v where v.closed_at is null and v.id <> ? and v.opened_at < ? and ${AT_THE_BENCH}`, [visitId, visit.openedAt]);
+  const others = await sql<{ id: string }>(
+    ctx.em,
+    `select v.id from visit v where v.closed_at is null and v.id <> ? and v.opened_at < ? and ${AT_THE_BENCH}`,
+    [visitId, visit.openedAt],
+  );
   let hoursAhead = 0;
-  for (const { id } of others) hoursAhead += hoursOf((await linesOf(ctx, id)).filter((l) => l.state === 'accepted'), null);
-  const [past] = await sql<{ signed: number; again: number }>(ctx.em, `
-    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`);
-  const [pass] = await sql<{ counted: number; mean: number | null; usual: string | null }>(ctx.em, 'select count(*)::int as counted, avg(hours) as mean, mode() within group (order by lower(reason)) as usual from strip_pass where hours is not null');
-  const timed = await sql<{ written: number; worked: number }>(ctx.em, `
+  for (const { id } of others)
+    hoursAhead += hoursOf(
+      (await linesOf(ctx, id)).filter((l) => l.state === 'accepted'),
+      null,
+    );
+  const [past] = await sql<{ signed: number; again: number }>(
+    ctx.em,
+    `
+    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`,
+  );
+  const [pass] = await sql<{ counted: number; mean: number | null; usual: string | null }>(
+    ctx.em,
+    'select count(*)::int as counted, avg(hours) as mean, mode() within group (order by lower(reason)) as usual from strip_pass where hours is not null',
+  );
+  const timed = await sql<{ written: number; worked: number }>(
+    ctx.em,
+    `
     select (select coalesce(sum(replace(quantity, ',', '.')::numeric), 0)::float8 from estimate_line l where l.visit_id = v.id and l.kind = 'labour'
         and (select state from line_decision d where d.line_id = l.id order by at desc limit 1) = 'accepted') as written,
       (select coalesce(sum(least(extract(epoch from t.ended_at - t.started_at) / 3600, ${LONGEST_H})), 0)::float8 from time_spent t where t.visit_id = v.id and t.ended_at is not null) as worked
-    from visit v where v.closed_at is not null order by v.closed_at desc limit 50`);
+    from visit v where v.closed_at is not null order by v.closed_at desc limit 50`,
+  );
   const taken = paceOf(timed.map((t) => ({ writtenH: t.written, workedH: t.worked })));
-  const { job, reasons } = jobOfVisit(traits, lines, chosen?.route ?? null, { hoursPerWeek: prices.hoursPerWeek, hoursAhead, signed: past!.signed, takenUpAgain: past!.again, passes: pass!.counted > 0 ? { counted: pass!.counted, meanHours: pass!.mean!, usualReason: pass!.usual! } : null, taken }, (await presentRules(ctx, visitId)).held);
+  const { job, reasons } = jobOfVisit(
+    traits,
+    lines,
+    chosen?.route ?? null,
+    {
+      hoursPerWeek: prices.hoursPerWeek,
+      hoursAhead,
+      signed: past!.signed,
+      takenUpAgain: past!.again,
+      passes: pass!.counted > 0 ? { counted: pass!.counted, meanHours: pass!.mean!, usualReason: pass!.usual! } : null,
+      taken,
+    },
+    (await presentRules(ctx, visitId)).held,
+  );
   const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
   const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);
   const day = (n: number) => formatISO(addDays(ctx.now, Math.ceil(n)), { representation: 'date' });

@@ -49,7 +49,12 @@ describe('the bench follows the work', () => {
   });
 
   it('waits for a bath, and calls when its time is up', async () => {
-    const bath = await post('baths', { sequence: 'soapy', bath: 'detergent', parts: [{ name: 'plates', materials: ['bare brass'] }], minutes: 10 });
+    const bath = await post('baths', {
+      sequence: 'soapy',
+      bath: 'detergent',
+      parts: [{ name: 'plates', materials: ['bare brass'] }],
+      minutes: 10,
+    });
     expect(await next()).toMatchObject({ stage: 'clean', urgency: 'wait' });
     const [timer] = await shop.marit.ok<Timer[]>('GET', '/timers');
     expect(timer).toMatchObject({ id: bath.id, beside: false, claim: visit.claim, endsAt: '2031-05-02T09:10:00.000Z' });
@@ -63,7 +68,14 @@ describe('the bench follows the work', () => {
   it('counts holes, bushes and points of oil', async () => {
     const holes = holesOf(visit.movement.traits);
     expect((await next()).text).toBe(`${holes.length} holes still to look at`);
-    for (const [i, h] of holes.entries()) await put(`holes/${h.key}`, { pivotMm: 1.2, holeLongMm: i < 2 ? 1.6 : 1.25, holeShortMm: 1.25, verdict: i < 2 ? 'bush' : 'sound', version: 0 });
+    for (const [i, h] of holes.entries())
+      await put(`holes/${h.key}`, {
+        pivotMm: 1.2,
+        holeLongMm: i < 2 ? 1.6 : 1.25,
+        holeShortMm: 1.25,
+        verdict: i < 2 ? 'bush' : 'sound',
+        version: 0,
+      });
     await done('survey');
     expect((await next()).text).toBe('2 bushes to fit');
     const bush = (hole: string) => post('bushes', { hole, pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2 });
@@ -93,11 +105,17 @@ describe('the bench follows the work', () => {
   });
 
   it('puts what can hurt first, whatever came in first', async () => {
-    const later = await takeIn(shop.marit, { owner: { name: 'Casimir Pell' }, movement: { name: 'y', familyId: 'mantel-barrels' } });
+    const later = await takeIn(shop.marit, {
+      owner: { name: 'Casimir Pell' },
+      movement: { name: 'y', familyId: 'mantel-barrels' },
+    });
     await shop.marit.ok('PUT', `/visits/${later.id}/cautions/wound-spring`);
     await shop.marit.ok('PUT', `/visits/${later.id}/power/going`, { state: 'wound', version: 1 });
     await shop.marit.ok('POST', `/visits/${later.id}/strip`, { overrideReason: 'Click broken.' });
-    expect((await bench()).map((r) => [r.visitId, r.next.urgency])).toEqual([[later.id, 'danger'], [visit.id, 'due']]);
+    expect((await bench()).map((r) => [r.visitId, r.next.urgency])).toEqual([
+      [later.id, 'danger'],
+      [visit.id, 'due'],
+    ]);
   });
 
   it('takes a stage up again, and the log keeps both', async () => {

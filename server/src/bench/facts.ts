@@ -10,12 +10,37 @@ import { sql } from '../http/house.ts';
 
 /** One row of the bench as the database gives it: a visit with what its next action depends on. */
 export interface FactRow {
-  id: string; claim: string; clock: string; owner: string; code: string; family_id: string; traits: Traits;
-  opened_at: string; closed_at: string | null; promised_for: string | null; photo_id: string | null;
-  done: StageId[]; power: { train: TrainKey; state: PowerState }[]; strip_begun: boolean; findings: number; symptoms: number;
-  bath_ends_at: string | null; case_ends_at: string | null; bath_step: string | null; holes: number; bushes_wanted: number; bushes_fitted: number; oiled: number;
-  steps: number; apart: number; lines: number; unanswered: number; asked: number;
-  readings: number | null; last_reading_at: string | null; rules: Choices;
+  id: string;
+  claim: string;
+  clock: string;
+  owner: string;
+  code: string;
+  family_id: string;
+  traits: Traits;
+  opened_at: string;
+  closed_at: string | null;
+  promised_for: string | null;
+  photo_id: string | null;
+  done: StageId[];
+  power: { train: TrainKey; state: PowerState }[];
+  strip_begun: boolean;
+  findings: number;
+  symptoms: number;
+  bath_ends_at: string | null;
+  case_ends_at: string | null;
+  bath_step: string | null;
+  holes: number;
+  bushes_wanted: number;
+  bushes_fitted: number;
+  oiled: number;
+  steps: number;
+  apart: number;
+  lines: number;
+  unanswered: number;
+  asked: number;
+  readings: number | null;
+  last_reading_at: string | null;
+  rules: Choices;
 }
 
 /** Exported for the bench that runs it on a bare route. */
@@ -51,11 +76,30 @@ export function factsOf(row: FactRow): VisitFacts {
   const chart = oilChart(row.traits);
   const last = when(row.last_reading_at);
   return {
-    done: row.done, closed: row.closed_at !== null, power: row.power.map((p) => p.state), stripBegun: row.strip_begun, steps: row.steps, apart: row.apart,
-    findings: row.findings, symptoms: row.symptoms, lines: row.lines, unanswered: row.unanswered, bathEndsAt: when(row.bath_ends_at), caseEndsAt: when(row.case_ends_at), bathStep: row.bath_step,
-    holesLeft: Math.max(0, holesOf(row.traits).length - row.holes), bushesWanted: row.bushes_wanted, bushesFitted: row.bushes_fitted,
+    done: row.done,
+    closed: row.closed_at !== null,
+    power: row.power.map((p) => p.state),
+    stripBegun: row.strip_begun,
+    steps: row.steps,
+    apart: row.apart,
+    findings: row.findings,
+    symptoms: row.symptoms,
+    lines: row.lines,
+    unanswered: row.unanswered,
+    bathEndsAt: when(row.bath_ends_at),
+    caseEndsAt: when(row.case_ends_at),
+    bathStep: row.bath_step,
+    holesLeft: Math.max(0, holesOf(row.traits).length - row.holes),
+    bushesWanted: row.bushes_wanted,
+    bushesFitted: row.bushes_fitted,
     oilLeft: Math.max(0, chart.length - row.oiled),
-    run: row.readings === null ? null : { readings: row.readings, nextReadingAt: last === null ? null : last + protocolFor(row.traits, row.rules).readEveryHours * 3_600_000 },
+    run:
+      row.readings === null
+        ? null
+        : {
+            readings: row.readings,
+            nextReadingAt: last === null ? null : last + protocolFor(row.traits, row.rules).readEveryHours * 3_600_000,
+          },
     promisedAt: row.promised_for === null ? null : Date.parse(row.promised_for) + 24 * 3_600_000,
   };
 }
@@ -71,22 +115,52 @@ export async function benchList(em: EntityManager, now: Date): Promise<BenchRow[
 function benchRow(row: FactRow, now: Date): BenchRow {
   const trains = poweredTrains(row.traits).map((t) => t.train);
   return {
-    visitId: row.id, claim: row.claim, clock: row.clock, owner: row.owner, movementCode: row.code, familyId: row.family_id, done: row.done,
+    visitId: row.id,
+    claim: row.claim,
+    clock: row.clock,
+    owner: row.owner,
+    movementCode: row.code,
+    familyId: row.family_id,
+    done: row.done,
     power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
-    next: nextAction(factsOf(row), now.getTime()), bathEndsAt: row.bath_ends_at && new Date(row.bath_ends_at).toISOString(), promisedFor: row.promised_for,
-    openedAt: new Date(row.opened_at).toISOString(), photoId: row.photo_id,
-    cautions: CAUTIONS.filter((c) => ['mains', 'luminous', 'mercury'].includes(c.id) && c.applies(row.traits)).map((c) => c.id), asked: row.asked,
+    next: nextAction(factsOf(row), now.getTime()),
+    bathEndsAt: row.bath_ends_at && new Date(row.bath_ends_at).toISOString(),
+    promisedFor: row.promised_for,
+    openedAt: new Date(row.opened_at).toISOString(),
+    photoId: row.photo_id,
+    cautions: CAUTIONS.filter((c) => ['mains', 'luminous', 'mercury'].includes(c.id) && c.applies(row.traits)).map(
+      (c) => c.id,
+    ),
+    asked: row.asked,
   };
 }
 
 export async function timers(em: EntityManager): Promise<Timer[]> {
-  const rows = await sql<{ id: string; visit_id: string; claim: string; clock: string; beside: boolean; what: string; started_at: string; ends_at: string }>(em, `
+  const rows = await sql<{
+    id: string;
+    visit_id: string;
+    claim: string;
+    clock: string;
+    beside: boolean;
+    what: string;
+    started_at: string;
+    ends_at: string;
+  }>(
+    em,
+    `
     select b.id, b.visit_id, v.claim, c.description as clock, false as beside, b.steps -> b.step ->> 'what' as what, b.step_started_at as started_at, b.ends_at
     from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null and b.ends_at is not null
     union all select k.id, k.visit_id, v.claim, c.description, true, k.what, (k.log -> -1 ->> 'at')::timestamptz, k.wait_ends_at
-    from case_task k join visit v on v.id = k.visit_id join clock c on c.id = v.clock_id where k.done_at is null and k.wait_ends_at is not null order by ends_at`);
+    from case_task k join visit v on v.id = k.visit_id join clock c on c.id = v.clock_id where k.done_at is null and k.wait_ends_at is not null order by ends_at`,
+  );
   return rows.map((r) => ({
-    id: r.id, beside: r.beside, visitId: r.visit_id, claim: r.claim, clock: r.clock, what: r.what,
-    startedAt: new Date(r.started_at).toISOString(), endsAt: new Date(r.ends_at).toISOString(),
+    id: r.id,
+    beside: r.beside,
+    visitId: r.visit_id,
+    claim: r.claim,
+    clock: r.clock,
+    what: r.what,
+    startedAt: new Date(r.started_at).toISOString(),
+    endsAt: new Date(r.ends_at).toISOString(),
   }));
 }

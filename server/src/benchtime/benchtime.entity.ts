@@ -3,7 +3,16 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { key, moment, text, visitKey } from '../database/columns.ts';
 
 export const TimeSpent = defineEntity({
-  name: 'TimeSpent', tableName: 'time_spent',
-  properties: { id: key(), visitId: visitKey(), personId: p.uuid(), by: text(), stage: text().$type<StageId>(), startedAt: moment(), endedAt: moment().nullable() },
+  name: 'TimeSpent',
+  tableName: 'time_spent',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    personId: p.uuid(),
+    by: text(),
+    stage: text().$type<StageId>(),
+    startedAt: moment(),
+    endedAt: moment().nullable(),
+  },
 });
 export type TimeSpent = InferEntity<typeof TimeSpent>;

@@ -5,7 +5,13 @@ import { badField, refused } from '../http/problems.ts';
 import { Visit } from '../visits/visits.entity.ts';
 import { TimeSpent } from './benchtime.entity.ts';
 
-export const presentTime = (t: TimeSpent): BenchTime => ({ id: t.id, stage: t.stage, by: t.by, startedAt: t.startedAt.toISOString(), endedAt: t.endedAt?.toISOString() ?? null });
+export const presentTime = (t: TimeSpent): BenchTime => ({
+  id: t.id,
+  stage: t.stage,
+  by: t.by,
+  startedAt: t.startedAt.toISOString(),
+  endedAt: t.endedAt?.toISOString() ?? null,
+});
 
 /** A person is in one place at a time: what ran before ends. */
 async function endMine(ctx: Context): Promise<Visit | null> {
@@ -17,10 +23,21 @@ async function endMine(ctx: Context): Promise<Visit | null> {
   return ctx.em.findOne(Visit, { id: running.visitId });
 }
 
-export async function startTime(ctx: Context, visitId: string, { stage }: ParsedBodyOf<typeof api.benchTime.start>): Promise<ReplyOf<typeof api.benchTime.start>> {
+export async function startTime(
+  ctx: Context,
+  visitId: string,
+  { stage }: ParsedBodyOf<typeof api.benchTime.start>,
+): Promise<ReplyOf<typeof api.benchTime.start>> {
   await openVisit(ctx, visitId);
   const before = await endMine(ctx);
-  const made = ctx.em.create(TimeSpent, { visitId, personId: ctx.person.id, by: ctx.person.name, stage, startedAt: ctx.now, endedAt: null });
+  const made = ctx.em.create(TimeSpent, {
+    visitId,
+    personId: ctx.person.id,
+    by: ctx.person.name,
+    stage,
+    startedAt: ctx.now,
+    endedAt: null,
+  });
   await ctx.em.flush();
   return { ...presentTime(made), left: before && before.id !== visitId ? before.claim : null };
 }
@@ -31,13 +48,29 @@ export async function stopTime(ctx: Context, visitId: string): Promise<void> {
 }
 
 /** Only one's own: nobody writes another's hours. */
-export async function putTime(ctx: Context, visitId: string, id: string, { stage, ...times }: ParsedBodyOf<typeof api.benchTime.put>): Promise<BenchTime> {
+export async function putTime(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { stage, ...times }: ParsedBodyOf<typeof api.benchTime.put>,
+): Promise<BenchTime> {
   await openVisit(ctx, visitId);
   const [startedAt, endedAt] = [new Date(times.startedAt), new Date(times.endedAt)];
   if (endedAt.getTime() > ctx.now.getTime() + 5 * 60_000) throw badField('endedAt', 'This is in the future.');
   const known = await ctx.em.findOne(TimeSpent, { id });
-  if (known && (known.personId !== ctx.person.id || known.visitId !== visitId)) throw refused('This is somebody else’s time.');
-  const t = known ? ctx.em.assign(known, { stage, startedAt, endedAt }) : ctx.em.create(TimeSpent, { id, visitId, personId: ctx.person.id, by: ctx.person.name, stage, startedAt, endedAt });
+  if (known && (known.personId !== ctx.person.id || known.visitId !== visitId))
+    throw refused('This is somebody else’s time.');
+  const t = known
+    ? ctx.em.assign(known, { stage, startedAt, endedAt })
+    : ctx.em.create(TimeSpent, {
+        id,
+        visitId,
+        personId: ctx.person.id,
+        by: ctx.person.name,
+        stage,
+        startedAt,
+        endedAt,
+      });
   await ctx.em.flush();
   return presentTime(t);
 }

@@ -11,7 +11,11 @@ export function serveCalendar(serve: Serve, router: Router, house: House): void 
   serve(api.calendar.make, (ctx) => makeFeed(ctx));
   serve(api.calendar.revoke, (ctx) => asOk(endFeed(ctx)));
   router.get('/calendar/:token', limitKnocks(house), async (req, res) => {
-    const text = await feed({ em: house.orm.em.fork(), now: house.clock() }, String(req.params['token']).replace(/\.ics$/, ''), `${req.protocol}://${req.get('host')}`);
+    const text = await feed(
+      { em: house.orm.em.fork(), now: house.clock() },
+      String(req.params['token']).replace(/\.ics$/, ''),
+      `${req.protocol}://${req.get('host')}`,
+    );
     res.set({ 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, no-store' }).send(text);
   });
 }

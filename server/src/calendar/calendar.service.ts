@@ -9,7 +9,9 @@ import { hashOf, newToken } from '../http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
 import { CalendarFeed } from './calendar.entity.ts';
 
-export const feedState = async (ctx: Context) => ({ since: (await ctx.em.findOne(CalendarFeed, { personId: ctx.person.id }))?.since.toISOString() ?? null });
+export const feedState = async (ctx: Context) => ({
+  since: (await ctx.em.findOne(CalendarFeed, { personId: ctx.person.id }))?.since.toISOString() ?? null,
+});
 
 /** The token is told once, here; only its hash is kept. A new one ends the one before. */
 export async function makeFeed(ctx: Context): Promise<{ token: string }> {
@@ -30,20 +32,61 @@ export async function endFeed(ctx: Context): Promise<void> {
 export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, address: string): Promise<string> {
   const found = await ctx.em.findOne(CalendarFeed, { tokenHash: hashOf(token) });
   if (!found || !(await ctx.em.findOne(Person, { id: found.personId, active: true }))) throw notFound('calendar');
-  const calendar = ical({ name: 'Eclat: due', prodId: { company: 'Eclat', product: 'due', language: 'EN' }, method: ICalCalendarMethod.PUBLISH, ttl: 15 * 60 });
+  const calendar = ical({
+    name: 'Eclat: due',
+    prodId: { company: 'Eclat', product: 'due', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 15 * 60,
+  });
   const at = (visitId: string, stage: string) => `${address}/visits/${visitId}/${stage}`;
   for (const t of await timers(ctx.em)) {
     const end = new Date(t.endsAt);
-    calendar.createEvent({ id: `${t.id}-${Date.parse(t.startedAt)}@eclat`, start: end, end: new Date(end.getTime() + 15 * 60_000), summary: `${t.what}: time is up (${t.claim}, ${t.clock})`, url: at(t.visitId, t.beside ? 'case' : 'clean'), stamp: new Date(t.startedAt) })
+    calendar
+      .createEvent({
+        id: `${t.id}-${Date.parse(t.startedAt)}@eclat`,
+        start: end,
+        end: new Date(end.getTime() + 15 * 60_000),
+        summary: `${t.what}: time is up (${t.claim}, ${t.clock})`,
+        url: at(t.visitId, t.beside ? 'case' : 'clean'),
+        stamp: new Date(t.startedAt),
+      })
       .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
   for (const row of await sql<FactRow>(ctx.em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`)) {
     const { run } = factsOf(row);
-    if (run?.nextReadingAt && !row.done.includes('run')) calendar.createEvent({ id: `${row.id}-reading@eclat`, start: new Date(run.nextReadingAt), end: new Date(run.nextReadingAt + 15 * 60_000), summary: `Read the clock on test (${row.claim}, ${row.clock})`, url: at(row.id, 'run'), stamp: ctx.now });
-    if (row.promised_for) calendar.createEvent({ id: `${row.id}-promised@eclat`, start: parseISO(row.promised_for), end: addDays(parseISO(row.promised_for), 1), allDay: true, summary: `Promised (${row.claim}, ${row.clock})`, url: at(row.id, 'sign'), stamp: ctx.now });
+    if (run?.nextReadingAt && !row.done.includes('run'))
+      calendar.createEvent({
+        id: `${row.id}-reading@eclat`,
+        start: new Date(run.nextReadingAt),
+        end: new Date(run.nextReadingAt + 15 * 60_000),
+        summary: `Read the clock on test (${row.claim}, ${row.clock})`,
+        url: at(row.id, 'run'),
+        stamp: ctx.now,
+      });
+    if (row.promised_for)
+      calendar.createEvent({
+        id: `${row.id}-promised@eclat`,
+        start: parseISO(row.promised_for),
+        end: addDays(parseISO(row.promised_for), 1),
+        allDay: true,
+        summary: `Promised (${row.claim}, ${row.clock})`,
+        url: at(row.id, 'sign'),
+        stamp: ctx.now,
+      });
   }
   for (const d of await dueList(ctx))
-    for (const [kind, on] of [['oil', d.oil], ['overhaul', d.overhaul]] as const)
-      calendar.createEvent({ id: `${d.visitId}-${kind}@eclat`, start: parseISO(on), end: addDays(parseISO(on), 1), allDay: true, summary: `Due for ${kind === 'oil' ? 'a look and oil' : 'an overhaul'} (${d.claim}, ${d.clock})`, url: `${address}/movements/${d.movementId}`, stamp: new Date(d.signedAt) });
+    for (const [kind, on] of [
+      ['oil', d.oil],
+      ['overhaul', d.overhaul],
+    ] as const)
+      calendar.createEvent({
+        id: `${d.visitId}-${kind}@eclat`,
+        start: parseISO(on),
+        end: addDays(parseISO(on), 1),
+        allDay: true,
+        summary: `Due for ${kind === 'oil' ? 'a look and oil' : 'an overhaul'} (${d.claim}, ${d.clock})`,
+        url: `${address}/movements/${d.movementId}`,
+        stamp: new Date(d.signedAt),
+      });
   return calendar.toString();
 }

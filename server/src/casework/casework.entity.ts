@@ -3,10 +3,25 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, moment, text, versioned, visitKey } from '../database/columns.ts';
 
 export const CaseTask = defineEntity({
-  name: 'CaseTask', tableName: 'case_task',
+  name: 'CaseTask',
+  tableName: 'case_task',
   properties: {
-    id: key(), visitId: visitKey(), place: text().$type<CasePlace>(), what: text(), product: text(), origin: text().$type<Origin>().nullable(), times: p.integer(), waitHours: float(), once: p.boolean(), note: text(),
-    log: p.json<{ at: string; by: string }[]>().columnType('jsonb'), waitEndsAt: moment().nullable(), doneAt: moment().nullable(), doneBy: text(), version: versioned(), ...by,
+    id: key(),
+    visitId: visitKey(),
+    place: text().$type<CasePlace>(),
+    what: text(),
+    product: text(),
+    origin: text().$type<Origin>().nullable(),
+    times: p.integer(),
+    waitHours: float(),
+    once: p.boolean(),
+    note: text(),
+    log: p.json<{ at: string; by: string }[]>().columnType('jsonb'),
+    waitEndsAt: moment().nullable(),
+    doneAt: moment().nullable(),
+    doneBy: text(),
+    version: versioned(),
+    ...by,
   },
 });
 export type CaseTask = InferEntity<typeof CaseTask>;

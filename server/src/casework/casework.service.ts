@@ -5,8 +5,22 @@ import { refused } from '../http/problems.ts';
 import { CaseTask } from './casework.entity.ts';
 
 export const presentTask = (t: CaseTask): Shape => ({
-  id: t.id, version: t.version, place: t.place, what: t.what, product: t.product, origin: t.origin ?? null, times: t.times, waitHours: t.waitHours, once: t.once, note: t.note,
-  log: t.log, waitEndsAt: t.waitEndsAt?.toISOString() ?? null, doneAt: t.doneAt?.toISOString() ?? null, doneBy: t.doneBy, by: t.by, at: t.at.toISOString(),
+  id: t.id,
+  version: t.version,
+  place: t.place,
+  what: t.what,
+  product: t.product,
+  origin: t.origin ?? null,
+  times: t.times,
+  waitHours: t.waitHours,
+  once: t.once,
+  note: t.note,
+  log: t.log,
+  waitEndsAt: t.waitEndsAt?.toISOString() ?? null,
+  doneAt: t.doneAt?.toISOString() ?? null,
+  doneBy: t.doneBy,
+  by: t.by,
+  at: t.at.toISOString(),
 });
 
 async function shown(ctx: Context, task: CaseTask): Promise<Shape> {
@@ -19,14 +33,35 @@ async function taskOf(ctx: Context, visitId: string, id: string): Promise<CaseTa
   return need(ctx, CaseTask, { id, visitId }, 'task');
 }
 
-const waitAfter = (log: CaseTask['log'], hours: number): Date | null => (log.length > 0 && hours > 0 ? new Date(Date.parse(log.at(-1)!.at) + hours * 3_600_000) : null);
+const waitAfter = (log: CaseTask['log'], hours: number): Date | null =>
+  log.length > 0 && hours > 0 ? new Date(Date.parse(log.at(-1)!.at) + hours * 3_600_000) : null;
 
-export async function addTask(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.casework.add>): Promise<Shape> {
+export async function addTask(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.casework.add>,
+): Promise<Shape> {
   await openVisit(ctx, visitId);
-  return shown(ctx, ctx.em.create(CaseTask, { visitId, ...given, log: [], waitEndsAt: null, doneAt: null, doneBy: '', ...signature(ctx) }));
+  return shown(
+    ctx,
+    ctx.em.create(CaseTask, {
+      visitId,
+      ...given,
+      log: [],
+      waitEndsAt: null,
+      doneAt: null,
+      doneBy: '',
+      ...signature(ctx),
+    }),
+  );
 }
 
-export async function changeTask(ctx: Context, visitId: string, id: string, { version, ...fields }: ParsedBodyOf<typeof api.casework.change>): Promise<Shape> {
+export async function changeTask(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.casework.change>,
+): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
   expectVersion(task.version, version, presentTask(task));
   ctx.em.assign(task, fields);
@@ -35,7 +70,12 @@ export async function changeTask(ctx: Context, visitId: string, id: string, { ve
 }
 
 /** A press by two people at once is one coat: the second saw an older version. */
-export async function didTask(ctx: Context, visitId: string, id: string, { did, version }: ParsedBodyOf<typeof api.casework.did>): Promise<Shape> {
+export async function didTask(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { did, version }: ParsedBodyOf<typeof api.casework.did>,
+): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
   expectVersion(task.version, version, presentTask(task));
   if (task.doneAt) throw refused('It is done already.', 'Take it up again first.');

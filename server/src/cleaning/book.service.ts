@@ -16,10 +16,33 @@ export async function bathBook(ctx: Context): Promise<Fill[]> {
   });
   return fills.map((f) => {
     const own = runs.filter((r) => r.fillId === f.id);
-    const minutes = own.reduce((sum, r) => sum + minutesIn({ ...r, stepStartedAt: r.stepStartedAt.toISOString() }, r.stoppedAt ? null : ctx.now.toISOString(), f.bath), 0);
+    const minutes = own.reduce(
+      (sum, r) =>
+        sum +
+        minutesIn(
+          { ...r, stepStartedAt: r.stepStartedAt.toISOString() },
+          r.stoppedAt ? null : ctx.now.toISOString(),
+          f.bath,
+        ),
+      0,
+    );
     return {
-      id: f.id, version: f.version, bath: f.bath, name: f.name, litres: f.litres, waterParts: f.waterParts ?? null, limitLoads: f.limitLoads ?? null, limitDays: f.limitDays ?? null, note: f.note,
-      filledAt: f.filledAt.toISOString(), by: f.by, changedAt: f.changedAt?.toISOString() ?? null, changedBy: f.changedBy, loads: own.length, minutes, clocks: new Set(own.map((r) => r.visitId)).size,
+      id: f.id,
+      version: f.version,
+      bath: f.bath,
+      name: f.name,
+      litres: f.litres,
+      waterParts: f.waterParts ?? null,
+      limitLoads: f.limitLoads ?? null,
+      limitDays: f.limitDays ?? null,
+      note: f.note,
+      filledAt: f.filledAt.toISOString(),
+      by: f.by,
+      changedAt: f.changedAt?.toISOString() ?? null,
+      changedBy: f.changedBy,
+      loads: own.length,
+      minutes,
+      clocks: new Set(own.map((r) => r.visitId)).size,
     };
   });
 }
@@ -36,7 +59,11 @@ export async function fillBath(ctx: Context, given: ParsedBodyOf<typeof api.clea
   return inBook(ctx, made.id);
 }
 
-export async function correctBath(ctx: Context, id: string, { version, ...fields }: ParsedBodyOf<typeof api.cleaning.correct>): Promise<Fill> {
+export async function correctBath(
+  ctx: Context,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.cleaning.correct>,
+): Promise<Fill> {
   const fill = await need(ctx, BathFill, { id }, 'bath');
   if (fill.version !== version) expectVersion(fill.version, version, await inBook(ctx, id));
   ctx.em.assign(fill, fields);
@@ -44,6 +71,9 @@ export async function correctBath(ctx: Context, id: string, { version, ...fields
 }
 
 export async function changeBath(ctx: Context, id: string, changed: boolean): Promise<Fill> {
-  ctx.em.assign(await need(ctx, BathFill, { id }, 'bath'), changed ? { changedAt: ctx.now, changedBy: ctx.person.name } : { changedAt: null, changedBy: '' });
+  ctx.em.assign(
+    await need(ctx, BathFill, { id }, 'bath'),
+    changed ? { changedAt: ctx.now, changedBy: ctx.person.name } : { changedAt: null, changedBy: '' },
+  );
   return inBook(ctx, id);
 }

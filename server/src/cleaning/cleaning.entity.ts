@@ -5,20 +5,49 @@ import { float, key, moment, text, versioned, visitKey } from '../database/colum
 
 /** A basket on its way through the steps of a sequence, planned when it began. */
 export const BathRun = defineEntity({
-  name: 'BathRun', tableName: 'bath_run',
+  name: 'BathRun',
+  tableName: 'bath_run',
   properties: {
-    id: key(), visitId: visitKey(), sequence: text().$type<SequenceId>(), bath: text().$type<Bath>().nullable(), parts: p.json<CleaningRun['parts']>().columnType('jsonb'), minutes: p.integer(),
-    overrideReason: text(), fillId: p.uuid().nullable(), before: text(), after: text().default(''), steps: p.json<RunStep[]>().columnType('jsonb'), step: p.integer().default(0), stepStartedAt: moment(),
-    endsAt: moment().nullable(), log: p.json<StepDone[]>().columnType('jsonb'), startedAt: moment(), stoppedAt: moment().nullable(), by: text(), version: versioned(),
+    id: key(),
+    visitId: visitKey(),
+    sequence: text().$type<SequenceId>(),
+    bath: text().$type<Bath>().nullable(),
+    parts: p.json<CleaningRun['parts']>().columnType('jsonb'),
+    minutes: p.integer(),
+    overrideReason: text(),
+    fillId: p.uuid().nullable(),
+    before: text(),
+    after: text().default(''),
+    steps: p.json<RunStep[]>().columnType('jsonb'),
+    step: p.integer().default(0),
+    stepStartedAt: moment(),
+    endsAt: moment().nullable(),
+    log: p.json<StepDone[]>().columnType('jsonb'),
+    startedAt: moment(),
+    stoppedAt: moment().nullable(),
+    by: text(),
+    version: versioned(),
   },
 });
 export type BathRun = InferEntity<typeof BathRun>;
 
 export const BathFill = defineEntity({
-  name: 'BathFill', tableName: 'bath_fill',
+  name: 'BathFill',
+  tableName: 'bath_fill',
   properties: {
-    id: key(), bath: text().$type<Bath>(), name: text(), litres: float(), waterParts: float().nullable(), limitLoads: p.integer().nullable(), limitDays: p.integer().nullable(), note: text(),
-    filledAt: moment(), by: text(), changedAt: moment().nullable(), changedBy: text().default(''), version: versioned(),
+    id: key(),
+    bath: text().$type<Bath>(),
+    name: text(),
+    litres: float(),
+    waterParts: float().nullable(),
+    limitLoads: p.integer().nullable(),
+    limitDays: p.integer().nullable(),
+    note: text(),
+    filledAt: moment(),
+    by: text(),
+    changedAt: moment().nullable(),
+    changedBy: text().default(''),
+    version: versioned(),
   },
 });
 export type BathFill = InferEntity<typeof BathFill>;

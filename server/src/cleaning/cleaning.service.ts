@@ -8,39 +8,101 @@ import { presentRules } from '../rules/rules.service.ts';
 import { BathFill, BathRun } from './cleaning.entity.ts';
 
 export const presentBath = (b: BathRun): Shape => ({
-  id: b.id, version: b.version, sequence: b.sequence, bath: b.bath ?? null, parts: b.parts, minutes: b.minutes, overrideReason: b.overrideReason, fillId: b.fillId ?? null, before: b.before, after: b.after,
-  ...stateOf(b), steps: b.steps, log: b.log, by: b.by, startedAt: b.startedAt.toISOString(), stoppedAt: b.stoppedAt?.toISOString() ?? null,
+  id: b.id,
+  version: b.version,
+  sequence: b.sequence,
+  bath: b.bath ?? null,
+  parts: b.parts,
+  minutes: b.minutes,
+  overrideReason: b.overrideReason,
+  fillId: b.fillId ?? null,
+  before: b.before,
+  after: b.after,
+  ...stateOf(b),
+  steps: b.steps,
+  log: b.log,
+  by: b.by,
+  startedAt: b.startedAt.toISOString(),
+  stoppedAt: b.stoppedAt?.toISOString() ?? null,
 });
 
-const stateOf = (b: BathRun): RunState => ({ steps: b.steps, step: b.step, stepStartedAt: b.stepStartedAt.toISOString(), endsAt: b.endsAt?.toISOString() ?? null, log: b.log });
-const columns = (s: RunState) => ({ step: s.step, stepStartedAt: new Date(s.stepStartedAt), endsAt: s.endsAt === null ? null : new Date(s.endsAt), log: [...s.log] });
+const stateOf = (b: BathRun): RunState => ({
+  steps: b.steps,
+  step: b.step,
+  stepStartedAt: b.stepStartedAt.toISOString(),
+  endsAt: b.endsAt?.toISOString() ?? null,
+  log: b.log,
+});
+const columns = (s: RunState) => ({
+  step: s.step,
+  stepStartedAt: new Date(s.stepStartedAt),
+  endsAt: s.endsAt === null ? null : new Date(s.endsAt),
+  log: [...s.log],
+});
 
 /** Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not. */
-export async function startBath(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.cleaning.start>): Promise<Shape> {
+export async function startBath(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.cleaning.start>,
+): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const sequence = sequenceById(given.sequence);
   if (!sequencesFor(traits).includes(sequence)) throw badField('sequence', 'This movement is not made for it.');
-  if (sequence.baths.length === 0 ? given.bath !== null : !sequence.baths.includes(given.bath!)) throw badField('bath', sequence.baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${sequence.baths.join(' or ')}.`);
-  if (sequence.baths.length > 0 && given.parts.length === 0) throw badField('parts', 'Put at least one part in the basket.');
-  const steps = stepsOf(given.sequence, { bath: given.bath, minutes: given.minutes, parts: given.parts, choices: (await presentRules(ctx, visitId)).held });
+  if (sequence.baths.length === 0 ? given.bath !== null : !sequence.baths.includes(given.bath!))
+    throw badField(
+      'bath',
+      sequence.baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${sequence.baths.join(' or ')}.`,
+    );
+  if (sequence.baths.length > 0 && given.parts.length === 0)
+    throw badField('parts', 'Put at least one part in the basket.');
+  const steps = stepsOf(given.sequence, {
+    bath: given.bath,
+    minutes: given.minutes,
+    parts: given.parts,
+    choices: (await presentRules(ctx, visitId)).held,
+  });
   const plan = planSequence(steps, given.parts);
   if (given.overrideReason.trim() === '') {
-    if (plan.forbidden.length > 0) throw refused('Something in the basket must come out.', plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '));
-    if (plan.tooLong) throw badField('minutes', plan.limitedBy ? `At most ${plan.limitMin} minutes: ${plan.limitedBy.part} is ${plan.limitedBy.material}.` : `${plan.tooLong.what}: too long for what is in the basket.`);
+    if (plan.forbidden.length > 0)
+      throw refused(
+        'Something in the basket must come out.',
+        plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '),
+      );
+    if (plan.tooLong)
+      throw badField(
+        'minutes',
+        plan.limitedBy
+          ? `At most ${plan.limitMin} minutes: ${plan.limitedBy.part} is ${plan.limitedBy.material}.`
+          : `${plan.tooLong.what}: too long for what is in the basket.`,
+      );
   }
   if (given.fillId) {
     const fill = await need(ctx, BathFill, { id: given.fillId }, 'bath');
     if (fill.changedAt) throw badField('fillId', 'This bath has been poured away.');
     if (!steps.some((s) => s.bath === fill.bath)) throw badField('fillId', `There is no ${fill.bath} in this run.`);
   }
-  const run = ctx.em.create(BathRun, { visitId, ...given, steps, ...columns(begin(steps, ctx.now)), startedAt: ctx.now, stoppedAt: null, by: ctx.person.name });
+  const run = ctx.em.create(BathRun, {
+    visitId,
+    ...given,
+    steps,
+    ...columns(begin(steps, ctx.now)),
+    startedAt: ctx.now,
+    stoppedAt: null,
+    by: ctx.person.name,
+  });
   await ctx.em.flush();
   return presentBath(run);
 }
 
 /** @throws 409 when somebody else has gone on already, or there is no such step to go to */
-export async function stepBath(ctx: Context, visitId: string, id: string, { to, version }: ParsedBodyOf<typeof api.cleaning.step>): Promise<Shape> {
+export async function stepBath(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { to, version }: ParsedBodyOf<typeof api.cleaning.step>,
+): Promise<Shape> {
   await openVisit(ctx, visitId);
   const run = await need(ctx, BathRun, { id, visitId }, 'run');
   expectVersion(run.version, version, presentBath(run));
@@ -56,7 +118,16 @@ export async function stopBath(ctx: Context, visitId: string, id: string, after:
   await openVisit(ctx, visitId);
   const run = await need(ctx, BathRun, { id, visitId }, 'run');
   if (!run.stoppedAt) {
-    run.log = [...run.log, { step: run.step, startedAt: run.stepStartedAt.toISOString(), endsAt: run.endsAt?.toISOString() ?? null, endedAt: ctx.now.toISOString(), by: ctx.person.name }];
+    run.log = [
+      ...run.log,
+      {
+        step: run.step,
+        startedAt: run.stepStartedAt.toISOString(),
+        endsAt: run.endsAt?.toISOString() ?? null,
+        endedAt: ctx.now.toISOString(),
+        by: ctx.person.name,
+      },
+    ];
     run.stoppedAt = ctx.now;
   }
   if (after) run.after = after;

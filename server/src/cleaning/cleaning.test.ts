@@ -10,18 +10,34 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 const wheels = { name: 'wheels', materials: ['bare brass', 'plain steel'] };
-const run = (more: object = {}, of = visit) => shop.marit.send<CleaningRun>('POST', `/visits/${of.id}/baths`, { sequence: 'ultrasonic', bath: 'ammoniated water', parts: [wheels], minutes: 5, ...more });
-const go = (r: CleaningRun, to: string) => shop.marit.send<CleaningRun>('PUT', `/visits/${visit.id}/baths/${r.id}/step`, { to, version: r.version });
-const pass = (minutes: number) => { shop.now.at = new Date(shop.now.at.getTime() + minutes * 60_000); };
+const run = (more: object = {}, of = visit) =>
+  shop.marit.send<CleaningRun>('POST', `/visits/${of.id}/baths`, {
+    sequence: 'ultrasonic',
+    bath: 'ammoniated water',
+    parts: [wheels],
+    minutes: 5,
+    ...more,
+  });
+const go = (r: CleaningRun, to: string) =>
+  shop.marit.send<CleaningRun>('PUT', `/visits/${visit.id}/baths/${r.id}/step`, { to, version: r.version });
+const pass = (minutes: number) => {
+  shop.now.at = new Date(shop.now.at.getTime() + minutes * 60_000);
+};
 const timers = () => shop.marit.ok<Timer[]>('GET', '/timers');
 
 describe('a run', () => {
   it('is stopped by what may not go in, and by the limit, unless a reason is kept', async () => {
     const torsion = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } });
-    expect((await run({ parts: [{ name: 'plates', materials: ['lacquered brass'] }] }, torsion)).body.detail).toContain('lacquer');
-    expect((await run({ minutes: 20 }, torsion)).body.fields).toEqual([{ path: 'minutes', message: expect.stringContaining('15') }]);
+    expect((await run({ parts: [{ name: 'plates', materials: ['lacquered brass'] }] }, torsion)).body.detail).toContain(
+      'lacquer',
+    );
+    expect((await run({ minutes: 20 }, torsion)).body.fields).toEqual([
+      { path: 'minutes', message: expect.stringContaining('15') },
+    ]);
     expect((await run({ minutes: 20, overrideReason: 'nickel plated' }, torsion)).status).toBe(201);
-    expect((await run({ sequence: 'rotor', bath: null, parts: [] })).body.fields![0]).toMatchObject({ path: 'sequence' });
+    expect((await run({ sequence: 'rotor', bath: null, parts: [] })).body.fields![0]).toMatchObject({
+      path: 'sequence',
+    });
     expect((await run({ bath: 'alcohol' })).body.fields![0]).toMatchObject({ path: 'bath' });
     expect((await run({ parts: [] })).body.fields![0]).toMatchObject({ path: 'parts' });
   });
@@ -31,23 +47,38 @@ describe('a run', () => {
     expect(begun.steps.map((s) => s.minutes)).toEqual([null, 5, 2, 1, null]);
     expect((await timers()).filter((t) => t.visitId === visit.id)).toEqual([]);
     const inBath = (await go(begun, 'next')).body;
-    expect((await timers()).find((t) => t.visitId === visit.id)).toMatchObject({ what: 'In the bath, then look', endsAt: '2031-05-02T09:05:00.000Z' });
+    expect((await timers()).find((t) => t.visitId === visit.id)).toMatchObject({
+      what: 'In the bath, then look',
+      endsAt: '2031-05-02T09:05:00.000Z',
+    });
     expect((await go(begun, 'next')).body.type).toBe('urn:eclat:lost-race');
     pass(5);
     const again = (await go(inBath, 'again')).body;
     expect(again).toMatchObject({ step: 1, endsAt: '2031-05-02T09:10:00.000Z' });
     pass(3);
     const early = (await go(again, 'next')).body;
-    expect((await go(early, 'back')).body).toMatchObject({ step: 1, endsAt: '2031-05-02T09:10:00.000Z', log: [expect.objectContaining({ step: 0 }), expect.objectContaining({ step: 1, by: 'Marit Fennick' })] });
+    expect((await go(early, 'back')).body).toMatchObject({
+      step: 1,
+      endsAt: '2031-05-02T09:10:00.000Z',
+      log: [expect.objectContaining({ step: 0 }), expect.objectContaining({ step: 1, by: 'Marit Fennick' })],
+    });
     pass(2);
-    const over = await shop.marit.ok<CleaningRun>('PUT', `/visits/${visit.id}/baths/${begun.id}/stopped`, { after: 'bright' });
+    const over = await shop.marit.ok<CleaningRun>('PUT', `/visits/${visit.id}/baths/${begun.id}/stopped`, {
+      after: 'bright',
+    });
     expect(over).toMatchObject({ before: 'black oil', after: 'bright', stoppedAt: '2031-05-02T09:10:00.000Z' });
     expect((await go(over, 'next')).body.title).toBe('This run is over.');
-    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).baths[0]).toMatchObject({ id: begun.id, step: 1 });
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).baths[0]).toMatchObject({
+      id: begun.id,
+      step: 1,
+    });
   });
 
   it('runs beside others, and the soonest rings first', async () => {
-    const [a, b] = [(await run({ sequence: 'soapy', bath: 'detergent', minutes: 10 })).body, (await run({ sequence: 'soapy', bath: 'detergent', minutes: 4 })).body];
+    const [a, b] = [
+      (await run({ sequence: 'soapy', bath: 'detergent', minutes: 10 })).body,
+      (await run({ sequence: 'soapy', bath: 'detergent', minutes: 4 })).body,
+    ];
     expect((await timers()).filter((t) => t.visitId === visit.id).map((t) => t.id)).toEqual([b.id, a.id]);
     for (const r of [a, b]) await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${r.id}/stopped`, {});
   });
@@ -55,23 +86,47 @@ describe('a run', () => {
 
 describe('the bath book', () => {
   it('counts the loads and minutes of each filling, and lets nothing into one that was poured away', async () => {
-    const fill = await shop.marit.ok<Fill>('POST', '/baths', { bath: 'ammoniated water', name: 'Tank', litres: 3, waterParts: 7, limitLoads: 2, limitDays: 30 });
+    const fill = await shop.marit.ok<Fill>('POST', '/baths', {
+      bath: 'ammoniated water',
+      name: 'Tank',
+      litres: 3,
+      waterParts: 7,
+      limitLoads: 2,
+      limitDays: 30,
+    });
     const begun = (await run({ fillId: fill.id })).body;
     await go(begun, 'next');
     pass(6);
     await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${begun.id}/stopped`, {});
-    expect((await run({ fillId: fill.id, sequence: 'soapy', bath: 'detergent' })).body.fields![0]).toMatchObject({ path: 'fillId' });
-    expect(await shop.marit.ok<Fill[]>('GET', '/baths')).toEqual([expect.objectContaining({ id: fill.id, loads: 1, minutes: 6, clocks: 1, changedAt: null })]);
+    expect((await run({ fillId: fill.id, sequence: 'soapy', bath: 'detergent' })).body.fields![0]).toMatchObject({
+      path: 'fillId',
+    });
+    expect(await shop.marit.ok<Fill[]>('GET', '/baths')).toEqual([
+      expect.objectContaining({ id: fill.id, loads: 1, minutes: 6, clocks: 1, changedAt: null }),
+    ]);
     expect((await shop.marit.send('PATCH', `/baths/${fill.id}`, { limitLoads: 9, version: 99 })).status).toBe(409);
-    expect(await shop.marit.ok('PATCH', `/baths/${fill.id}`, { limitLoads: 9, version: 1 })).toMatchObject({ limitLoads: 9, limitDays: 30, name: 'Tank' });
+    expect(await shop.marit.ok('PATCH', `/baths/${fill.id}`, { limitLoads: 9, version: 1 })).toMatchObject({
+      limitLoads: 9,
+      limitDays: 30,
+      name: 'Tank',
+    });
     await shop.marit.ok('PUT', `/baths/${fill.id}/changed`, { changed: true });
     expect((await run({ fillId: fill.id })).body.fields![0]).toMatchObject({ path: 'fillId' });
-    expect(await shop.marit.ok('PUT', `/baths/${fill.id}/changed`, { changed: false })).toMatchObject({ changedAt: null });
+    expect(await shop.marit.ok('PUT', `/baths/${fill.id}/changed`, { changed: false })).toMatchObject({
+      changedAt: null,
+    });
   });
 });
 
 describe('the calendar feed', () => {
-  const read = async (token: string) => { const res = await fetch(`${shop.running.address}/api/calendar/${token}.ics`); return { status: res.status, type: res.headers.get('content-type'), text: (await res.text()).replace(/\r\n /g, '') }; };
+  const read = async (token: string) => {
+    const res = await fetch(`${shop.running.address}/api/calendar/${token}.ics`);
+    return {
+      status: res.status,
+      type: res.headers.get('content-type'),
+      text: (await res.text()).replace(/\r\n /g, ''),
+    };
+  };
   // RFC 5545: 3.4 (iCalendar object), 3.6.1 (event), 3.3.4 and 3.3.5 (dates and moments in UTC), 3.1 (lines of at most 75 octets).
   it('tells an ordinary calendar program what is due, and names no owner', async () => {
     const { token } = await shop.marit.ok<{ token: string }>('PUT', '/calendar-feed');
@@ -92,7 +147,11 @@ describe('the calendar feed', () => {
   it('ends when it is revoked or made anew, and was never there for a guess', async () => {
     const first = await shop.marit.ok<{ token: string }>('PUT', '/calendar-feed');
     const second = await shop.marit.ok<{ token: string }>('PUT', '/calendar-feed');
-    expect([(await read(first.token)).status, (await read(second.token)).status, (await read('x'.repeat(43))).status]).toEqual([404, 200, 404]);
+    expect([
+      (await read(first.token)).status,
+      (await read(second.token)).status,
+      (await read('x'.repeat(43))).status,
+    ]).toEqual([404, 200, 404]);
     expect((await shop.marit.ok<{ since: string | null }>('GET', '/calendar-feed')).since).not.toBeNull();
     await shop.marit.ok('DELETE', '/calendar-feed');
     expect((await read(second.token)).status).toBe(404);

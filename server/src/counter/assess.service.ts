@@ -9,18 +9,36 @@ import { Movement } from '../movements/movements.entity.ts';
 import { Visit } from '../visits/visits.entity.ts';
 import { DatingEvidence, Measurement, PlaceLook } from './counter.entity.ts';
 
-const traitsOf = async (ctx: Context, movementId: string): Promise<Traits> => (await need(ctx, Movement, { id: movementId }, 'movement')).traits;
+const traitsOf = async (ctx: Context, movementId: string): Promise<Traits> =>
+  (await need(ctx, Movement, { id: movementId }, 'movement')).traits;
 
-export async function lookAtPlace(ctx: Context, visitId: string, place: string, state: PlaceState | null): Promise<void> {
+export async function lookAtPlace(
+  ctx: Context,
+  visitId: string,
+  place: string,
+  state: PlaceState | null,
+): Promise<void> {
   const visit = await openVisit(ctx, visitId);
-  if (!walkOf(await traitsOf(ctx, visit.movementId)).some((p) => p.place === place)) throw notFound('place on this clock');
+  if (!walkOf(await traitsOf(ctx, visit.movementId)).some((p) => p.place === place))
+    throw notFound('place on this clock');
   if (state === null) await ctx.em.nativeDelete(PlaceLook, { visitId, place });
   else await ctx.em.upsert(PlaceLook, { visitId, place, state, ...signature(ctx) });
 }
 
 export function presentMeasurement(traits: Traits, m: Measurement): Shape['measurements'][number] {
   const { within, text, good } = weighMeasurement(traits, m.kind, m.value, m.how);
-  return { id: m.id, kind: m.kind, value: m.value, how: m.how, note: m.note, within, says: text, good, by: m.by, at: m.at.toISOString() };
+  return {
+    id: m.id,
+    kind: m.kind,
+    value: m.value,
+    how: m.how,
+    note: m.note,
+    within,
+    says: text,
+    good,
+    by: m.by,
+    at: m.at.toISOString(),
+  };
 }
 
 export async function measure(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.assess.measure>) {
@@ -37,8 +55,21 @@ export async function unmeasure(ctx: Context, visitId: string, id: string): Prom
   ctx.em.remove(await need(ctx, Measurement, { id, visitId }, 'measurement'));
 }
 
-export const presentEvidence = (e: { id: string; notBefore?: number | null; notAfter?: number | null; why: string; by: string; at: Date }) =>
-  ({ id: e.id, notBefore: e.notBefore ?? null, notAfter: e.notAfter ?? null, why: e.why, by: e.by, at: e.at.toISOString() });
+export const presentEvidence = (e: {
+  id: string;
+  notBefore?: number | null;
+  notAfter?: number | null;
+  why: string;
+  by: string;
+  at: Date;
+}) => ({
+  id: e.id,
+  notBefore: e.notBefore ?? null,
+  notAfter: e.notAfter ?? null,
+  why: e.why,
+  by: e.by,
+  at: e.at.toISOString(),
+});
 
 /** Evidence belongs to the movement and stays with it, so every open visit of it is told. */
 async function tellVisits(ctx: Context, movementId: string): Promise<void> {
@@ -64,18 +95,30 @@ const MOST = 8;
 export async function knowType(ctx: Context, movementId: string) {
   const { id, maker, name } = await need(ctx, Movement, { id: movementId }, 'movement');
   const type = 'lower(m.maker) = lower(?) and lower(m.name) = lower(?) and m.id <> ? and m.merged_into is null';
-  const sisters = await sql<{ movementId: string; code: string; name: string; photos: number }>(ctx.em, `
+  const sisters = await sql<{ movementId: string; code: string; name: string; photos: number }>(
+    ctx.em,
+    `
     select m.id as "movementId", m.code, m.name, (select count(*)::int from photo ph join visit v on v.id = ph.visit_id where v.movement_id = m.id) as photos
-    from movement m where ${type} order by photos desc, m.code limit ${MOST}`, [maker, name, id]);
-  const weaknesses = await sql<{ place: string; seen: string[]; movements: number; of: number }>(ctx.em, `
+    from movement m where ${type} order by photos desc, m.code limit ${MOST}`,
+    [maker, name, id],
+  );
+  const weaknesses = await sql<{ place: string; seen: string[]; movements: number; of: number }>(
+    ctx.em,
+    `
     select f.place, (array_agg(distinct f.seen))[1:3] as seen, count(distinct m.id)::int as movements, (select count(*)::int from movement m where ${type} and exists (select 1 from visit v where v.movement_id = m.id)) as of
     from finding f join visit v on v.id = f.visit_id join movement m on m.id = v.movement_id
-    where ${type} and not f.earlier_repair and f.severity <> 'looks' group by f.place order by movements desc, f.place limit ${MOST}`, [maker, name, id, maker, name, id]);
+    where ${type} and not f.earlier_repair and f.severity <> 'looks' group by f.place order by movements desc, f.place limit ${MOST}`,
+    [maker, name, id, maker, name, id],
+  );
   return { weaknesses, sisters };
 }
 
 export async function picturesOf(ctx: Context, movementId: string) {
-  const rows = await sql<{ id: string; caption: string; claim: string; at: string }>(ctx.em, `
-    select ph.id, ph.caption, v.claim, ph.at from photo ph join visit v on v.id = ph.visit_id where v.movement_id = ? order by ph.at desc limit 200`, [movementId]);
+  const rows = await sql<{ id: string; caption: string; claim: string; at: string }>(
+    ctx.em,
+    `
+    select ph.id, ph.caption, v.claim, ph.at from photo ph join visit v on v.id = ph.visit_id where v.movement_id = ? order by ph.at desc limit 200`,
+    [movementId],
+  );
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }

@@ -1,16 +1,42 @@
 import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../http/serve.ts';
-import { addEvidence, knowType, lookAtPlace, measure, picturesOf, removeEvidence, unmeasure } from './assess.service.ts';
-import { addReceived, answerQuestion, callBack, cameAlone, changeReceived, endWant, giveBack, removeReceived, wantThing } from './counter.service.ts';
+import {
+  addEvidence,
+  knowType,
+  lookAtPlace,
+  measure,
+  picturesOf,
+  removeEvidence,
+  unmeasure,
+} from './assess.service.ts';
+import {
+  addReceived,
+  answerQuestion,
+  callBack,
+  cameAlone,
+  changeReceived,
+  endWant,
+  giveBack,
+  removeReceived,
+  wantThing,
+} from './counter.service.ts';
 
 export function serveCounter(serve: Serve): void {
-  serve(api.counter.answer, (ctx, { params, body }) => asOk(answerQuestion(ctx, params.visitId, params.question, body.answer)));
+  serve(api.counter.answer, (ctx, { params, body }) =>
+    asOk(answerQuestion(ctx, params.visitId, params.question, body.answer)),
+  );
   serve(api.counter.addReceived, (ctx, { params, body }) => addReceived(ctx, params.visitId, body));
-  serve(api.counter.changeReceived, (ctx, { params, body }) => changeReceived(ctx, params.visitId, params.receivedId, body));
+  serve(api.counter.changeReceived, (ctx, { params, body }) =>
+    changeReceived(ctx, params.visitId, params.receivedId, body),
+  );
   serve(api.counter.removeReceived, (ctx, { params }) => asOk(removeReceived(ctx, params.visitId, params.receivedId)));
-  serve(api.counter.giveBack, (ctx, { params, body }) => giveBack(ctx, params.visitId, params.receivedId, body.returned));
+  serve(api.counter.giveBack, (ctx, { params, body }) =>
+    giveBack(ctx, params.visitId, params.receivedId, body.returned),
+  );
   serve(api.counter.want, (ctx, { params, body }) => wantThing(ctx, params.visitId, body));
-  serve(api.counter.endWant, (ctx, { params, body }) => asOk(endWant(ctx, params.visitId, params.wantedId, body.ended)));
+  serve(api.counter.endWant, (ctx, { params, body }) =>
+    asOk(endWant(ctx, params.visitId, params.wantedId, body.ended)),
+  );
   serve(api.counter.alone, (ctx, { params, body }) => asOk(cameAlone(ctx, params.visitId, body.alone)));
   serve(api.counter.callback, (ctx, { params, body }) => asOk(callBack(ctx, params.visitId, body.visitId)));
   serve(api.assess.look, (ctx, { params, body }) => asOk(lookAtPlace(ctx, params.visitId, params.place, body.state)));

@@ -10,8 +10,16 @@ import { ComplaintAnswer, ReceivedItem, WantedThing } from './counter.entity.ts'
 type Received = Shape['received'][number];
 
 export const presentReceived = (r: ReceivedItem): Received => ({
-  id: r.id, version: r.version, what: r.what, count: r.count, condition: r.condition, squareMm: r.squareMm ?? null, fits: r.fits ?? null, photoId: r.photoId ?? null,
-  returnedBy: r.returnedBy, returnedAt: r.returnedAt?.toISOString() ?? null,
+  id: r.id,
+  version: r.version,
+  what: r.what,
+  count: r.count,
+  condition: r.condition,
+  squareMm: r.squareMm ?? null,
+  fits: r.fits ?? null,
+  photoId: r.photoId ?? null,
+  returnedBy: r.returnedBy,
+  returnedAt: r.returnedAt?.toISOString() ?? null,
 });
 
 /** What the owner said to one of the questions; an empty answer takes it back. */
@@ -23,10 +31,15 @@ export async function answerQuestion(ctx: Context, visitId: string, question: st
 }
 
 async function ownPhoto(ctx: Context, visitId: string, photoId: string | null | undefined): Promise<void> {
-  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
+  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId })))
+    throw badField('photoId', 'This photo belongs to another visit.');
 }
 
-export async function addReceived(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.counter.addReceived>): Promise<Received> {
+export async function addReceived(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.counter.addReceived>,
+): Promise<Received> {
   await openVisit(ctx, visitId);
   await ownPhoto(ctx, visitId, given.photoId);
   const last = await ctx.em.find(ReceivedItem, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
@@ -35,7 +48,12 @@ export async function addReceived(ctx: Context, visitId: string, given: ParsedBo
   return presentReceived(item);
 }
 
-export async function changeReceived(ctx: Context, visitId: string, id: string, { version, ...fields }: ParsedBodyOf<typeof api.counter.changeReceived>): Promise<Received> {
+export async function changeReceived(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.counter.changeReceived>,
+): Promise<Received> {
   await openVisit(ctx, visitId);
   await ownPhoto(ctx, visitId, fields.photoId);
   const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
@@ -54,20 +72,41 @@ export async function removeReceived(ctx: Context, visitId: string, id: string):
 export async function giveBack(ctx: Context, visitId: string, id: string, returned: boolean): Promise<Received> {
   await openVisit(ctx, visitId);
   const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
-  ctx.em.assign(item, returned ? { returnedBy: ctx.person.name, returnedAt: ctx.now } : { returnedBy: '', returnedAt: null });
+  ctx.em.assign(
+    item,
+    returned ? { returnedBy: ctx.person.name, returnedAt: ctx.now } : { returnedBy: '', returnedAt: null },
+  );
   await ctx.em.flush();
   return presentReceived(item);
 }
 
 export async function wantThing(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.counter.want>) {
   const visit = await openVisit(ctx, visitId);
-  const thing = ctx.em.create(WantedThing, { visitId, clockId: visit.clockId, ended: null, ...given, ...signature(ctx) });
+  const thing = ctx.em.create(WantedThing, {
+    visitId,
+    clockId: visit.clockId,
+    ended: null,
+    ...given,
+    ...signature(ctx),
+  });
   await ctx.em.flush();
-  return { id: thing.id, what: thing.what, evidence: thing.evidence, ended: null, by: thing.by, at: thing.at.toISOString() };
+  return {
+    id: thing.id,
+    what: thing.what,
+    evidence: thing.evidence,
+    ended: null,
+    by: thing.by,
+    at: thing.at.toISOString(),
+  };
 }
 
 /** The list is the clock's: a thing wanted since an earlier visit can be ended in this one. */
-export async function endWant(ctx: Context, visitId: string, id: string, ended: ParsedBodyOf<typeof api.counter.endWant>['ended']): Promise<void> {
+export async function endWant(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  ended: ParsedBodyOf<typeof api.counter.endWant>['ended'],
+): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   (await need(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;
 }
@@ -81,7 +120,8 @@ export async function callBack(ctx: Context, visitId: string, earlierId: string 
   const visit = await openVisit(ctx, visitId);
   if (earlierId !== null) {
     const earlier = await need(ctx, Visit, { id: earlierId }, 'earlier visit');
-    if (!earlier.closedAt || (earlier.movementId !== visit.movementId && earlier.clockId !== visit.clockId)) throw badField('visitId', 'A callback goes back to a signed visit of this clock or movement.');
+    if (!earlier.closedAt || (earlier.movementId !== visit.movementId && earlier.clockId !== visit.clockId))
+      throw badField('visitId', 'A callback goes back to a signed visit of this clock or movement.');
   }
   visit.callbackOf = earlierId;
 }

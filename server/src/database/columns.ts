@@ -2,7 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { p } from '@mikro-orm/core';
 
 /** Column shapes that many tables share. */
-export const key = () => p.uuid().primary().onCreate(() => randomUUID());
+export const key = () =>
+  p
+    .uuid()
+    .primary()
+    .onCreate(() => randomUUID());
 export const visitKey = () => p.uuid();
 export const text = () => p.string().columnType('text');
 export const float = () => p.float().columnType('double precision');

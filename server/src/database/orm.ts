@@ -24,7 +24,26 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
     extensions: [Migrator],
     discovery: { disableDynamicFileAccess: true },
     metadataCache: { enabled: false },
-    migrations: { migrationsList: [{ name: '0001-first', class: First }, { name: '0002-workings', class: Workings }, { name: '0003-looks', class: Looks }, { name: '0004-find', class: Find }, { name: '0005-counter', class: Counter }, { name: '0006-agreement', class: Agreement }, { name: '0007-rules', class: Rules }, { name: '0008-strip', class: Strip }, { name: '0009-clean', class: Clean }, { name: '0010-stores', class: Stores }, { name: '0011-beside', class: Beside }, { name: '0012-sound', class: Sound }, { name: '0013-together', class: Together }], snapshot: false, silent: true, tableName: 'migrations' },
+    migrations: {
+      migrationsList: [
+        { name: '0001-first', class: First },
+        { name: '0002-workings', class: Workings },
+        { name: '0003-looks', class: Looks },
+        { name: '0004-find', class: Find },
+        { name: '0005-counter', class: Counter },
+        { name: '0006-agreement', class: Agreement },
+        { name: '0007-rules', class: Rules },
+        { name: '0008-strip', class: Strip },
+        { name: '0009-clean', class: Clean },
+        { name: '0010-stores', class: Stores },
+        { name: '0011-beside', class: Beside },
+        { name: '0012-sound', class: Sound },
+        { name: '0013-together', class: Together },
+      ],
+      snapshot: false,
+      silent: true,
+      tableName: 'migrations',
+    },
     pool: { min: 0, max: pool },
     forceUtcTimezone: true,
   });
@@ -35,7 +54,9 @@ const MIGRATION_LOCK = 4_711_001;
 
 export async function migrate(orm: MikroORM): Promise<void> {
   await orm.em.fork().transactional(async (em) => {
-    await em.getConnection().execute('select pg_advisory_xact_lock(?)', [MIGRATION_LOCK], 'run', em.getTransactionContext());
+    await em
+      .getConnection()
+      .execute('select pg_advisory_xact_lock(?)', [MIGRATION_LOCK], 'run', em.getTransactionContext());
     await orm.getMigrator().up();
   });
 }

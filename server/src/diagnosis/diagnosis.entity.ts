@@ -3,18 +3,26 @@ import { defineEntity, p } from '@mikro-orm/core';
 import { by, text, visitKey } from '../database/columns.ts';
 
 export const Observation = defineEntity({
-  name: 'Observation', tableName: 'observation',
-  properties: { visitId: visitKey().primary(), symptom: text().$type<SymptomId>().primary(), state: text().$type<'present' | 'absent'>(), ...by },
+  name: 'Observation',
+  tableName: 'observation',
+  properties: {
+    visitId: visitKey().primary(),
+    symptom: text().$type<SymptomId>().primary(),
+    state: text().$type<'present' | 'absent'>(),
+    ...by,
+  },
 });
 
 /** A look at one cause of this movement: found, clear, or impossible here. */
 export const LookTaken = defineEntity({
-  name: 'LookTaken', tableName: 'look_taken',
+  name: 'LookTaken',
+  tableName: 'look_taken',
   properties: { visitId: visitKey().primary(), look: text().primary(), outcome: text().$type<LookOutcome>(), ...by },
 });
 
 /** A cause that the shop added to the table. */
 export const OwnCauseRow = defineEntity({
-  name: 'OwnCauseRow', tableName: 'own_cause',
+  name: 'OwnCauseRow',
+  tableName: 'own_cause',
   properties: { id: text().primary(), fields: p.json<Omit<OwnCause, 'id'>>().columnType('jsonb'), ...by },
 });

@@ -6,7 +6,12 @@ import { LookTaken, Observation } from './diagnosis.entity.ts';
 import { ownCauses } from './knowledge.service.ts';
 
 /** Present, absent, or null: not asked. Returns all that was observed. */
-export async function observe(ctx: Context, visitId: string, symptom: string, state: 'present' | 'absent' | null): Promise<Observations> {
+export async function observe(
+  ctx: Context,
+  visitId: string,
+  symptom: string,
+  state: 'present' | 'absent' | null,
+): Promise<Observations> {
   if (!SYMPTOM_IDS.includes(symptom as SymptomId)) throw notFound('symptom');
   await openVisit(ctx, visitId);
   const of = { visitId, symptom: symptom as SymptomId };
@@ -17,7 +22,12 @@ export async function observe(ctx: Context, visitId: string, symptom: string, st
 }
 
 /** What a look found, or null to take it back. Only looks at causes that this movement can have. */
-export async function takeLook(ctx: Context, visitId: string, look: string, outcome: LookOutcome | null): Promise<void> {
+export async function takeLook(
+  ctx: Context,
+  visitId: string,
+  look: string,
+  outcome: LookOutcome | null,
+): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   if (!instancesFor(traits, await ownCauses(ctx)).some((i) => i.id === look)) throw notFound('look on this movement');

@@ -14,20 +14,39 @@ const LAST = 200;
 const rows = (ctx: Context) => ctx.em.find(OwnCauseRow, {}, { orderBy: { at: 'asc' } });
 
 /** The shop's own causes, checked as the table is when it is loaded. */
-export const ownCauses = async (ctx: Context): Promise<Cause[]> => (await rows(ctx)).map((r) => causeOf({ id: r.id, ...r.fields }));
+export const ownCauses = async (ctx: Context): Promise<Cause[]> =>
+  (await rows(ctx)).map((r) => causeOf({ id: r.id, ...r.fields }));
 
 /** The shop's own causes, and what its signed visits found: only its own, and only while it wants them counted. */
 export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.knowing.get>> {
   const own = await rows(ctx);
   const { learn } = await ctx.em.findOneOrFail(Shop, { one: true });
-  const signed = await sql<{ traits: Traits; found: string[]; seen: Observations }>(ctx.em, `
+  const signed = await sql<{ traits: Traits; found: string[]; seen: Observations }>(
+    ctx.em,
+    `
     select m.traits,
       (select coalesce(json_agg(distinct x.id), '[]') from (select look as id from look_taken where visit_id = v.id and outcome = 'found' union select cause from finding where visit_id = v.id and cause <> '') x) as found,
       (select coalesce(json_object_agg(symptom, state), '{}') from observation where visit_id = v.id) as seen
-    from visit v join movement m on m.id = v.movement_id where v.closed_at is not null order by v.closed_at desc limit ${LAST}`);
+    from visit v join movement m on m.id = v.movement_id where v.closed_at is not null order by v.closed_at desc limit ${LAST}`,
+  );
   return {
-    causes: own.map((r) => ({ id: r.id, ...r.fields, oscillators: [...r.fields.oscillators], fittings: [...r.fields.fittings], trains: [...r.fields.trains], by: r.by, at: r.at.toISOString() })),
-    learn, signedVisits: signed.filter((s) => s.found.length > 0).length, experience: learn ? experienceOf(signed, own.map((r) => causeOf({ id: r.id, ...r.fields }))) : {},
+    causes: own.map((r) => ({
+      id: r.id,
+      ...r.fields,
+      oscillators: [...r.fields.oscillators],
+      fittings: [...r.fields.fittings],
+      trains: [...r.fields.trains],
+      by: r.by,
+      at: r.at.toISOString(),
+    })),
+    learn,
+    signedVisits: signed.filter((s) => s.found.length > 0).length,
+    experience: learn
+      ? experienceOf(
+          signed,
+          own.map((r) => causeOf({ id: r.id, ...r.fields })),
+        )
+      : {},
   };
 }
 

@@ -2,5 +2,9 @@ import type { ElectricLook as Look } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, key, visitKey } from '../database/columns.ts';
 
-export const ElectricLook = defineEntity({ name: 'ElectricLook', tableName: 'electric_look', properties: { id: key(), visitId: visitKey(), look: p.json<Look>().columnType('jsonb'), ...by } });
+export const ElectricLook = defineEntity({
+  name: 'ElectricLook',
+  tableName: 'electric_look',
+  properties: { id: key(), visitId: visitKey(), look: p.json<Look>().columnType('jsonb'), ...by },
+});
 export type ElectricLook = InferEntity<typeof ElectricLook>;

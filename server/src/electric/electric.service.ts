@@ -3,9 +3,18 @@ import { api } from '@eclat/contract';
 import { need, openVisit, signature, type Context } from '../http/context.ts';
 import { ElectricLook } from './electric.entity.ts';
 
-export const presentElectric = (e: ElectricLook): ElectricEntry => ({ id: e.id, look: e.look, by: e.by, at: e.at.toISOString() });
+export const presentElectric = (e: ElectricLook): ElectricEntry => ({
+  id: e.id,
+  look: e.look,
+  by: e.by,
+  at: e.at.toISOString(),
+});
 
-export async function addElectric(ctx: Context, visitId: string, { look }: ParsedBodyOf<typeof api.electric.add>): Promise<ElectricEntry> {
+export async function addElectric(
+  ctx: Context,
+  visitId: string,
+  { look }: ParsedBodyOf<typeof api.electric.add>,
+): Promise<ElectricEntry> {
   await openVisit(ctx, visitId);
   const row = ctx.em.create(ElectricLook, { visitId, look, ...signature(ctx) });
   await ctx.em.flush();

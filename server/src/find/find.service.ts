@@ -63,7 +63,15 @@ export async function findAnything(ctx: Context, typed: string): Promise<Hit[]> 
   const q = typed.trim();
   if (q.length < SHORTEST) return [];
   const digits = q.replace(/\D/g, '');
-  const values: Record<string, string> = { q, like: `%${q.split(/[\s\-.,]+/).filter(Boolean).map(likely).join('%')}%`, digits: digits.length >= FEWEST_DIGITS && digits.length >= q.length / 2 ? digits : '' };
+  const values: Record<string, string> = {
+    q,
+    like: `%${q
+      .split(/[\s\-.,]+/)
+      .filter(Boolean)
+      .map(likely)
+      .join('%')}%`,
+    digits: digits.length >= FEWEST_DIGITS && digits.length >= q.length / 2 ? digits : '',
+  };
   const ask = (em: Context['em'], branches: readonly string[]) => {
     const bindings: string[] = [];
     const text = shownOf(branches).replace(/:(q|like|digits)\b/g, (_, name: string) => {

@@ -31,12 +31,29 @@ export const showParts = ({ parts, donors }: RowsOf<ReturnType<typeof partsAsk>>
   parts.map((p) => showPart(p, donors.find((d) => d.id === p.donorId)?.code ?? null));
 
 const showPart = (p: PartFitted, donorCode: string | null): Part => ({
-  id: p.id, what: p.what, kind: p.kind, sizes: p.sizes, size: p.size, why: p.why, source: p.source, oldPart: p.oldPart, quantity: p.quantity, cost: p.cost,
-  stockId: p.stockId ?? null, donorId: p.donorId ?? null, donorCode, by: p.by, at: p.at.toISOString(),
+  id: p.id,
+  what: p.what,
+  kind: p.kind,
+  sizes: p.sizes,
+  size: p.size,
+  why: p.why,
+  source: p.source,
+  oldPart: p.oldPart,
+  quantity: p.quantity,
+  cost: p.cost,
+  stockId: p.stockId ?? null,
+  donorId: p.donorId ?? null,
+  donorCode,
+  by: p.by,
+  at: p.at.toISOString(),
 });
 
 /** A part leaves the shelf or the movement that gives it; the donor's book says so. */
-export async function addPart(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.fitting.addPart>): Promise<Part> {
+export async function addPart(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.fitting.addPart>,
+): Promise<Part> {
   const visit = await openVisit(ctx, visitId);
   const [wrong] = sizeProblems(given.kind, given.sizes);
   if (wrong) throw badField(`sizes.${wrong.size}`, wrong.message);

@@ -22,8 +22,18 @@ interface NewEntry {
 }
 
 export const presentEntry = (e: HistoryEntry): Entry => ({
-  id: e.id, kind: e.kind, date: e.date, title: e.title, text: e.text, place: e.place, shop: e.shop, signedBy: e.signedBy,
-  record: e.record ?? null, amends: e.amends ?? null, hash: e.hash, writtenAt: e.writtenAt.toISOString(),
+  id: e.id,
+  kind: e.kind,
+  date: e.date,
+  title: e.title,
+  text: e.text,
+  place: e.place,
+  shop: e.shop,
+  signedBy: e.signedBy,
+  record: e.record ?? null,
+  amends: e.amends ?? null,
+  hash: e.hash,
+  writtenAt: e.writtenAt.toISOString(),
 });
 
 /**
@@ -32,16 +42,31 @@ export const presentEntry = (e: HistoryEntry): Entry => ({
  */
 export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> {
   await sql(ctx.em, 'select 1 from movement where id = ? for update', [given.movementId]); // one writer at a time keeps the chain straight
-  const [last] = await ctx.em.find(HistoryEntry, { movementId: given.movementId }, { orderBy: { writtenAt: 'desc', id: 'desc' }, limit: 1 });
+  const [last] = await ctx.em.find(
+    HistoryEntry,
+    { movementId: given.movementId },
+    { orderBy: { writtenAt: 'desc', id: 'desc' }, limit: 1 },
+  );
   const shop = given.shop ?? (await ctx.em.findOneOrFail(Shop, { one: true })).name;
   // Two entries in one millisecond would have no order in the chain.
   const writtenAt = new Date(Math.max(ctx.now.getTime(), last ? last.writtenAt.getTime() + 1 : 0));
   const body = {
-    movementId: given.movementId, kind: given.kind, date: given.date, title: given.title, text: given.text, place: given.place ?? '',
-    shop, signedBy: given.signedBy ?? ctx.person.name, record: given.record ?? null, amends: given.amends ?? null, previousHash: last?.hash ?? null,
+    movementId: given.movementId,
+    kind: given.kind,
+    date: given.date,
+    title: given.title,
+    text: given.text,
+    place: given.place ?? '',
+    shop,
+    signedBy: given.signedBy ?? ctx.person.name,
+    record: given.record ?? null,
+    amends: given.amends ?? null,
+    previousHash: last?.hash ?? null,
     writtenAt,
   };
-  const hash = createHash('sha256').update(canonical({ ...body, writtenAt: writtenAt.toISOString() })).digest('hex');
+  const hash = createHash('sha256')
+    .update(canonical({ ...body, writtenAt: writtenAt.toISOString() }))
+    .digest('hex');
   const entry = ctx.em.create(HistoryEntry, { id: randomUUID(), visitId: given.visitId ?? null, ...body, hash });
   await ctx.em.flush();
   return presentEntry(entry);
@@ -50,5 +75,12 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
 export async function amend(ctx: Context, entryId: string, text: string): Promise<Entry> {
   const entry = await need(ctx, HistoryEntry, { id: entryId }, 'entry');
   const first = entry.amends ? await need(ctx, HistoryEntry, { id: entry.amends }, 'entry') : entry;
-  return writeEntry(ctx, { movementId: first.movementId, kind: 'amendment', date: ctx.now.toISOString().slice(0, 10), title: `Amendment to “${first.title}”`, text, amends: first.id });
+  return writeEntry(ctx, {
+    movementId: first.movementId,
+    kind: 'amendment',
+    date: ctx.now.toISOString().slice(0, 10),
+    title: `Amendment to “${first.title}”`,
+    text,
+    amends: first.id,
+  });
 }

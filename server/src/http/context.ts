@@ -22,12 +22,18 @@ export const signature = (ctx: Context) => ({ by: ctx.person.name, at: ctx.now }
 export async function openVisit(ctx: Context, visitId: string): Promise<Visit> {
   const visit = await ctx.em.findOne(Visit, { id: visitId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
   if (!visit) throw notFound('visit');
-  if (visit.closedAt) throw refused('This visit is signed and closed.', 'Add an amendment in the movement book instead.');
+  if (visit.closedAt)
+    throw refused('This visit is signed and closed.', 'Add an amendment in the movement book instead.');
   ctx.touched.add(visitId);
   return visit;
 }
 
-export async function need<Entity extends object>(ctx: Context, entity: EntityName<Entity>, where: FilterQuery<Entity>, what: string): Promise<Loaded<Entity>> {
+export async function need<Entity extends object>(
+  ctx: Context,
+  entity: EntityName<Entity>,
+  where: FilterQuery<Entity>,
+  what: string,
+): Promise<Loaded<Entity>> {
   const found = await ctx.em.findOne(entity, where);
   if (!found) throw notFound(what);
   return found as Loaded<Entity>;

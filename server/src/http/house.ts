@@ -10,5 +10,8 @@ export interface House {
 }
 
 /** Plain SQL inside the unit of work. `?` is a binding. */
-export const sql = <Row = Record<string, unknown>>(em: EntityManager, text: string, params: unknown[] = []): Promise<Row[]> =>
-  em.getConnection().execute(text, params, 'all', em.getTransactionContext());
+export const sql = <Row = Record<string, unknown>>(
+  em: EntityManager,
+  text: string,
+  params: unknown[] = [],
+): Promise<Row[]> => em.getConnection().execute(text, params, 'all', em.getTransactionContext());

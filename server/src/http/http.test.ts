@@ -6,15 +6,25 @@ import { startServer } from '../server.ts';
 import { sql } from './house.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
-beforeAll(async () => { shop = await openShop(); });
+beforeAll(async () => {
+  shop = await openShop();
+});
 afterAll(() => shop.running.stop());
 
-const count = async (table: string) => Number((await sql<{ n: string }>(shop.running.house.orm.em.fork(), `select count(*) as n from ${table}`))[0]!.n);
+const count = async (table: string) =>
+  Number((await sql<{ n: string }>(shop.running.house.orm.em.fork(), `select count(*) as n from ${table}`))[0]!.n);
 
 describe('who may', () => {
   it('lets nobody in without a session, except to sign in', async () => {
     const stranger = shop.browser();
-    for (const [path, method] of [['/bench', 'GET'], ['/owners', 'GET'], ['/live', 'GET'], [`/photos/${randomUUID()}/small`, 'GET'], ['/visits', 'POST'], [`/visits/${randomUUID()}/photos?stage=intake`, 'POST']] as const)
+    for (const [path, method] of [
+      ['/bench', 'GET'],
+      ['/owners', 'GET'],
+      ['/live', 'GET'],
+      [`/photos/${randomUUID()}/small`, 'GET'],
+      ['/visits', 'POST'],
+      [`/visits/${randomUUID()}/photos?stage=intake`, 'POST'],
+    ] as const)
       expect((await stranger.send(method, path, method === 'POST' ? {} : undefined)).status, path).toBe(401);
     expect((await stranger.send('GET', '/session')).body).toMatchObject({ person: null, firstRun: false });
   });
@@ -24,16 +34,23 @@ describe('who may', () => {
     const wilf = shop.browser();
     await wilf.ok('PUT', '/session', { name: 'wilf arden', passphrase: PASS });
     const visit = await takeIn(wilf);
-    expect((await wilf.send('PUT', `/visits/${visit.id}/power/going`, { state: 'let down', version: 1 })).status).toBe(403);
+    expect((await wilf.send('PUT', `/visits/${visit.id}/power/going`, { state: 'let down', version: 1 })).status).toBe(
+      403,
+    );
     expect((await wilf.send('POST', `/visits/${visit.id}/signature`, {})).status).toBe(403);
-    expect((await wilf.send('POST', '/people', { name: 'x', role: 'owner-of-shop', passphrase: PASS })).status).toBe(403);
+    expect((await wilf.send('POST', '/people', { name: 'x', role: 'owner-of-shop', passphrase: PASS })).status).toBe(
+      403,
+    );
   });
 
   it('sets a cookie that scripts cannot read and other sites cannot send', async () => {
     const answer = await shop.browser().send('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS });
     expect(answer.headers.get('set-cookie')).toMatch(/HttpOnly/);
     expect(answer.headers.get('set-cookie')).toMatch(/SameSite=Strict/);
-    const [{ hash }] = (await sql<{ hash: string }>(shop.running.house.orm.em.fork(), 'select passphrase_hash as hash from person limit 1')) as [{ hash: string }];
+    const [{ hash }] = (await sql<{ hash: string }>(
+      shop.running.house.orm.em.fork(),
+      'select passphrase_hash as hash from person limit 1',
+    )) as [{ hash: string }];
     expect(hash).toMatch(/^\$argon2id\$/);
   });
 
@@ -55,15 +72,28 @@ describe('who may', () => {
   });
 
   it('closes the door after five wrong passphrases, on every server process, for that name only', async () => {
-    const second = await startServer({ databaseUrl: shop.url, host: '127.0.0.1', port: 0, web: '/nowhere', demo: false, checkReplies: true, proxies: 0, logLevel: 'error', clock: () => shop.now.at });
+    const second = await startServer({
+      databaseUrl: shop.url,
+      host: '127.0.0.1',
+      port: 0,
+      web: '/nowhere',
+      demo: false,
+      checkReplies: true,
+      proxies: 0,
+      logLevel: 'error',
+      clock: () => shop.now.at,
+    });
     await shop.marit.ok('POST', '/people', { name: 'Tobiah Rusk', role: 'technician', passphrase: PASS });
-    const guess = (browser: Browser, passphrase: string) => browser.send('PUT', '/session', { name: 'Tobiah Rusk', passphrase });
+    const guess = (browser: Browser, passphrase: string) =>
+      browser.send('PUT', '/session', { name: 'Tobiah Rusk', passphrase });
     for (let i = 0; i < 5; i++) expect((await guess(shop.browser(), `wrong ${i}`)).status).toBe(401);
     const { Browser: Maker } = await import('../../test/house.ts');
     const elsewhere = await guess(new Maker(second.address), PASS);
     expect(elsewhere.status).toBe(429);
     expect(Number(elsewhere.headers.get('retry-after'))).toBeGreaterThan(0);
-    expect((await shop.browser().send('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS })).status).toBe(200);
+    expect((await shop.browser().send('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS })).status).toBe(
+      200,
+    );
     await second.stop();
   });
 });
@@ -91,26 +121,51 @@ describe('sent twice', () => {
     replies.push(await send());
     expect(new Set(replies.map((r) => JSON.stringify(Object.entries(r.body).sort()))).size).toBe(1);
     expect(await count('finding')).toBe(before + 1);
-    expect((await shop.marit.send('POST', `/visits/${visit.id}/findings`, { ...finding, seen: 'other' }, { 'idempotency-key': key })).status).toBe(422);
+    expect(
+      (
+        await shop.marit.send(
+          'POST',
+          `/visits/${visit.id}/findings`,
+          { ...finding, seen: 'other' },
+          { 'idempotency-key': key },
+        )
+      ).status,
+    ).toBe(422);
   });
   it('does the work again when the first try failed', async () => {
     const key = randomUUID();
     const wrong = await shop.marit.send('POST', '/visits', newClock({ complaint: '' }), { 'idempotency-key': key });
     expect(wrong.body.fields).toEqual([{ path: 'complaint', message: expect.stringContaining('needed') }]);
-    expect((await shop.marit.send('POST', '/visits', newClock({ movement: { name: 'y', familyId: 'longcase' } }), { 'idempotency-key': key })).status).toBe(201);
+    expect(
+      (
+        await shop.marit.send('POST', '/visits', newClock({ movement: { name: 'y', familyId: 'longcase' } }), {
+          'idempotency-key': key,
+        })
+      ).status,
+    ).toBe(201);
   });
-  it('needs a key', async () => expect((await shop.marit.send('POST', '/visits', newClock(), { 'idempotency-key': '' })).status).toBe(400));
+  it('needs a key', async () =>
+    expect((await shop.marit.send('POST', '/visits', newClock(), { 'idempotency-key': '' })).status).toBe(400));
 });
 
 describe('the API document', () => {
   it('has every door of the contract', async () => {
-    const doc = await shop.marit.ok<{ openapi: string; paths: Record<string, Record<string, object>> }>('GET', '/openapi.json');
+    const doc = await shop.marit.ok<{ openapi: string; paths: Record<string, Record<string, object>> }>(
+      'GET',
+      '/openapi.json',
+    );
     expect(doc.openapi).toBe('3.1.0');
     for (const r of Object.values(api).flatMap((group) => Object.values(group) as Route[]))
-      expect(doc.paths[`/api${r.path.replace(/:(\w+)/g, '{$1}')}`]?.[r.method.toLowerCase()], `${r.method} ${r.path}`).toBeDefined();
+      expect(
+        doc.paths[`/api${r.path.replace(/:(\w+)/g, '{$1}')}`]?.[r.method.toLowerCase()],
+        `${r.method} ${r.path}`,
+      ).toBeDefined();
   });
   it('answers an unknown door and a broken body with a problem document', async () => {
-    expect(await shop.marit.send('GET', '/nothing')).toMatchObject({ status: 404, body: { title: expect.any(String) } });
+    expect(await shop.marit.send('GET', '/nothing')).toMatchObject({
+      status: 404,
+      body: { title: expect.any(String) },
+    });
     expect((await shop.marit.send('GET', '/visits/not-a-uuid')).status).toBe(404);
   });
 });
@@ -118,7 +173,17 @@ describe('the API document', () => {
 it('two servers may start at once on an empty database', async () => {
   const { freshDatabase } = await import('../../test/house.ts');
   const databaseUrl = await freshDatabase();
-  const start = () => startServer({ databaseUrl, host: '127.0.0.1', port: 0, web: '/nowhere', demo: false, checkReplies: true, proxies: 0, logLevel: 'error' });
+  const start = () =>
+    startServer({
+      databaseUrl,
+      host: '127.0.0.1',
+      port: 0,
+      web: '/nowhere',
+      demo: false,
+      checkReplies: true,
+      proxies: 0,
+      logLevel: 'error',
+    });
   const both = await Promise.all([start(), start()]);
   await Promise.all(both.map((s) => s.stop()));
 });

@@ -10,8 +10,15 @@ export const limitKnocks = (house: House) => async (req: Request, _res: Response
   const em = house.orm.em.fork();
   const now = house.clock();
   const address = req.ip ?? '';
-  const [row] = await sql<{ n: number }>(em, 'select count(*)::int as n from knock where address = ? and at > ?', [address, new Date(now.getTime() - WINDOW_MS)]);
-  if (row!.n >= MOST) throw new HttpProblem(429, 'Too many requests from here.', { detail: 'Wait ten minutes and open the page again.', retryAfterS: WINDOW_MS / 1000 });
+  const [row] = await sql<{ n: number }>(em, 'select count(*)::int as n from knock where address = ? and at > ?', [
+    address,
+    new Date(now.getTime() - WINDOW_MS),
+  ]);
+  if (row!.n >= MOST)
+    throw new HttpProblem(429, 'Too many requests from here.', {
+      detail: 'Wait ten minutes and open the page again.',
+      retryAfterS: WINDOW_MS / 1000,
+    });
   await sql(em, 'insert into knock (address, at) values (?, ?)', [address, now]);
   next();
 };

@@ -15,9 +15,18 @@ export const headers = [
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
-        defaultSrc: ["'none'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], connectSrc: ["'self'"], fontSrc: ["'self'"], manifestSrc: ["'self'"],
-        imgSrc: ["'self'", 'blob:', 'data:'], mediaSrc: ["'self'", 'blob:'], styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
-        baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        fontSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        imgSrc: ["'self'", 'blob:', 'data:'],
+        mediaSrc: ["'self'", 'blob:'],
+        styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
       },
     },
     // Eclat may stand on plain HTTP on loopback; a proxy in front of it adds HSTS.
@@ -32,5 +41,7 @@ export function sameOrigin(req: Request, _res: Response, next: NextFunction): vo
   if (req.method === 'GET' || req.method === 'HEAD') return next();
   const origin = req.get('origin');
   if (origin && URL.canParse(origin) && new URL(origin).host === req.get('host')) return next();
-  throw new HttpProblem(403, 'This request did not come from Eclat’s own page.', { detail: 'Behind a proxy, let it pass the Host header on unchanged.' });
+  throw new HttpProblem(403, 'This request did not come from Eclat’s own page.', {
+    detail: 'Behind a proxy, let it pass the Host header on unchanged.',
+  });
 }

@@ -16,7 +16,10 @@ const people = new WeakMap<Request, Who>();
 export const personOf = (req: Request): Who | undefined => people.get(req);
 
 function tokenOf(req: Request): string | undefined {
-  const pair = (req.get('cookie') ?? '').split(';').map((c) => c.trim()).find((c) => c.startsWith(`${COOKIE}=`));
+  const pair = (req.get('cookie') ?? '')
+    .split(';')
+    .map((c) => c.trim())
+    .find((c) => c.startsWith(`${COOKIE}=`));
   return pair?.slice(COOKIE.length + 1);
 }
 
@@ -25,17 +28,31 @@ export const withSession = (house: House) => async (req: Request, _res: Response
   if (token) {
     const now = house.clock();
     const em = house.orm.em.fork();
-    const [row] = await sql<Who & { seen_at: string; created_at: string }>(em,
-      `select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = s.person_id and p.active where s.token_hash = ?`, [hashOf(token)]);
-    if (row && now.getTime() - Date.parse(row.seen_at) < IDLE_MS && now.getTime() - Date.parse(row.created_at) < LONGEST_MS) {
+    const [row] = await sql<Who & { seen_at: string; created_at: string }>(
+      em,
+      `select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = s.person_id and p.active where s.token_hash = ?`,
+      [hashOf(token)],
+    );
+    if (
+      row &&
+      now.getTime() - Date.parse(row.seen_at) < IDLE_MS &&
+      now.getTime() - Date.parse(row.created_at) < LONGEST_MS
+    ) {
       people.set(req, { id: row.id, name: row.name, role: row.role });
-      if (now.getTime() - Date.parse(row.seen_at) > TOUCH_MS) await sql(em, 'update session set seen_at = ? where token_hash = ?', [now, hashOf(token)]);
+      if (now.getTime() - Date.parse(row.seen_at) > TOUCH_MS)
+        await sql(em, 'update session set seen_at = ? where token_hash = ?', [now, hashOf(token)]);
     }
   }
   next();
 };
 
-export async function beginSession(em: EntityManager, person: Who, now: Date, req: Request, res: Response): Promise<void> {
+export async function beginSession(
+  em: EntityManager,
+  person: Who,
+  now: Date,
+  req: Request,
+  res: Response,
+): Promise<void> {
   const token = newToken();
   em.create(Session, { tokenHash: hashOf(token), personId: person.id, createdAt: now, seenAt: now });
   await em.flush();

@@ -15,7 +15,10 @@ export class LiveNotices {
   private stopped = false;
   private readonly heartbeat = setInterval(() => this.send(': still here\n\n'), HEARTBEAT_MS);
 
-  constructor(private readonly url: string, private readonly log: Logger) {}
+  constructor(
+    private readonly url: string,
+    private readonly log: Logger,
+  ) {}
 
   /** Resolves once it listens; from then on it comes back by itself when the database goes away and returns. */
   async start(): Promise<void> {

@@ -22,16 +22,37 @@ const read = (column: string) => READ.replace(':x', column);
 export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf<typeof api.movements.like>> {
   if (text.length < 2) return [];
   const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
-  const found = await sql<{ id: string; same: boolean }>(ctx.em, `
+  const found = await sql<{ id: string; same: boolean }>(
+    ctx.em,
+    `
     select f.id, bool_or(f.same) as same from (
       select k.movement_id as id, true as same from movement_mark k where ${read('k.text')} = ${read('?::text')}
       union all select m.id, true from movement m where m.code = upper(?)
       union all (select k.movement_id, false from movement_mark k where length(?) > 2 and k.text ilike ? limit 20)
-    ) f join movement m on m.id = f.id and m.merged_into is null group by f.id order by same desc, f.id limit ${MOST}`, [text, text, text, like]);
+    ) f join movement m on m.id = f.id and m.merged_into is null group by f.id order by same desc, f.id limit ${MOST}`,
+    [text, text, text, like],
+  );
   const all = [];
   for (const { id, same } of found) {
     const { movement: m, entries, inTheShop } = await movementBook(ctx, id);
-    all.push({ id, code: m.code, name: m.name, maker: m.maker, marks: m.marks, same, count: entries.length, inTheShop: inTheShop !== null, entries: entries.slice(-LAST_ENTRIES).reverse().map((e) => ({ date: e.date, title: e.kind === 'inscription' ? `“${e.text}”, ${e.place}` : e.title, shop: e.shop })) });
+    all.push({
+      id,
+      code: m.code,
+      name: m.name,
+      maker: m.maker,
+      marks: m.marks,
+      same,
+      count: entries.length,
+      inTheShop: inTheShop !== null,
+      entries: entries
+        .slice(-LAST_ENTRIES)
+        .reverse()
+        .map((e) => ({
+          date: e.date,
+          title: e.kind === 'inscription' ? `“${e.text}”, ${e.place}` : e.title,
+          shop: e.shop,
+        })),
+    });
   }
   return all;
 }
@@ -40,9 +61,17 @@ export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf
 export async function refuseTwin(ctx: Context, marks: readonly { place: string; text: string }[]): Promise<void> {
   for (const { place, text } of marks) {
     if (text.replace(/\W/g, '').length < 3) continue;
-    const [twin] = await sql<{ code: string; name: string }>(ctx.em, `
-      select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`, [place, text]);
-    if (twin) throw badField('movement.marks', `${twin.name}, ${twin.code}, carries ${text} on its ${place}. Take that one, or say that this is another.`);
+    const [twin] = await sql<{ code: string; name: string }>(
+      ctx.em,
+      `
+      select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`,
+      [place, text],
+    );
+    if (twin)
+      throw badField(
+        'movement.marks',
+        `${twin.name}, ${twin.code}, carries ${text} on its ${place}. Take that one, or say that this is another.`,
+      );
   }
 }
 
@@ -52,12 +81,29 @@ export async function noteMismatches(ctx: Context, visitId: string, movementId: 
   const findings = await ctx.em.find(Finding, { visitId });
   for (const { place, text, seen } of mismatches(marks))
     if (!findings.some((f) => f.seen.startsWith(`Number ${text} on the ${place},`)))
-      ctx.em.create(Finding, { visitId, place: `${place}, number`, seen, severity: 'looks', effect: 'value', proposal: '', earlierRepair: true, doNotDisturb: false, hours: null, cause: '', ...signature(ctx) });
+      ctx.em.create(Finding, {
+        visitId,
+        place: `${place}, number`,
+        seen,
+        severity: 'looks',
+        effect: 'value',
+        proposal: '',
+        earlierRepair: true,
+        doNotDisturb: false,
+        hours: null,
+        cause: '',
+        ...signature(ctx),
+      });
 }
 
-export async function setMark(ctx: Context, movementId: string, { place, text, there, visitId }: ParsedBodyOf<typeof api.movements.mark>): Promise<Shape> {
+export async function setMark(
+  ctx: Context,
+  movementId: string,
+  { place, text, there, visitId }: ParsedBodyOf<typeof api.movements.mark>,
+): Promise<Shape> {
   const movement = await movementNow(ctx, movementId);
-  if (visitId && (await openVisit(ctx, visitId)).movementId !== movement.id) throw badField('visitId', 'This visit is of another movement.');
+  if (visitId && (await openVisit(ctx, visitId)).movementId !== movement.id)
+    throw badField('visitId', 'This visit is of another movement.');
   await ctx.em.nativeDelete(MovementMark, { movementId: movement.id, place, text });
   if (there) ctx.em.create(MovementMark, { movementId: movement.id, place, text });
   await ctx.em.flush();
@@ -70,16 +116,29 @@ export async function setMark(ctx: Context, movementId: string, { place, text, t
  * that stays shows both, and an entry of its own says why.
  * @throws 409 when both stand in the shop
  */
-export async function merge(ctx: Context, movementId: string, { otherId, why }: ParsedBodyOf<typeof api.movements.merge>): Promise<Book> {
+export async function merge(
+  ctx: Context,
+  movementId: string,
+  { otherId, why }: ParsedBodyOf<typeof api.movements.merge>,
+): Promise<Book> {
   const movement = await movementNow(ctx, movementId);
   const other = await movementNow(ctx, otherId);
   if (other.id === movement.id) throw badField('otherId', 'These are one movement already.');
-  if ((await ctx.em.count(Visit, { movementId: [movement.id, other.id], closedAt: null })) > 1) throw refused('Both stand in the shop.', 'Sign one of the two visits first.');
-  const marks = new Set((await ctx.em.find(MovementMark, { movementId: movement.id })).map((m) => `${m.place}\n${m.text}`));
-  for (const m of await ctx.em.find(MovementMark, { movementId: other.id })) if (!marks.has(`${m.place}\n${m.text}`)) ctx.em.create(MovementMark, { movementId: movement.id, place: m.place, text: m.text });
+  if ((await ctx.em.count(Visit, { movementId: [movement.id, other.id], closedAt: null })) > 1)
+    throw refused('Both stand in the shop.', 'Sign one of the two visits first.');
+  const marks = new Set(
+    (await ctx.em.find(MovementMark, { movementId: movement.id })).map((m) => `${m.place}\n${m.text}`),
+  );
+  for (const m of await ctx.em.find(MovementMark, { movementId: other.id }))
+    if (!marks.has(`${m.place}\n${m.text}`))
+      ctx.em.create(MovementMark, { movementId: movement.id, place: m.place, text: m.text });
   await ctx.em.nativeDelete(MovementMark, { movementId: other.id });
   // It stands in one clock: where it was last put.
-  const places = await ctx.em.find(ClockMovement, { movementId: [movement.id, other.id], until: null }, { orderBy: { since: 'desc' } });
+  const places = await ctx.em.find(
+    ClockMovement,
+    { movementId: [movement.id, other.id], until: null },
+    { orderBy: { since: 'desc' } },
+  );
   for (const place of places.slice(1)) place.until = ctx.now;
   await ctx.em.flush();
   await ctx.em.nativeUpdate(ClockMovement, { movementId: other.id }, { movementId: movement.id });
@@ -89,6 +148,12 @@ export async function merge(ctx: Context, movementId: string, { otherId, why }: 
   other.mergedInto = movement.id;
   await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id }); // every old code leads here in one step
   await ctx.em.flush();
-  await writeEntry(ctx, { movementId: movement.id, kind: 'merger', date: ctx.now.toISOString().slice(0, 10), title: `Found to be one with ${other.code}, ${other.name}`, text: why });
+  await writeEntry(ctx, {
+    movementId: movement.id,
+    kind: 'merger',
+    date: ctx.now.toISOString().slice(0, 10),
+    title: `Found to be one with ${other.code}, ${other.name}`,
+    text: why,
+  });
   return movementBook(ctx, movement.id);
 }

@@ -28,11 +28,20 @@ export const movementAsk = (movementId: string) => ({
 export function showMovement({ movements: [m], movementMarks, dating }: RowsOf<ReturnType<typeof movementAsk>>): Shape {
   if (!m) throw notFound('movement');
   return {
-    id: m.id, code: m.code, name: m.name, familyId: m.familyId, maker: m.maker, traits: m.traits, plates: m.plates, version: m.version, dating: dating.map(presentEvidence),
+    id: m.id,
+    code: m.code,
+    name: m.name,
+    familyId: m.familyId,
+    maker: m.maker,
+    traits: m.traits,
+    plates: m.plates,
+    version: m.version,
+    dating: dating.map(presentEvidence),
     marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
-export const presentMovement = async (ctx: Context, m: Movement): Promise<Shape> => showMovement(await askAll(ctx.em, movementAsk(m.id)));
+export const presentMovement = async (ctx: Context, m: Movement): Promise<Shape> =>
+  showMovement(await askAll(ctx.em, movementAsk(m.id)));
 
 /** The family fills in the traits; what was found on this one is added. */
 export function makeMovement(ctx: Context, given: z.output<typeof newMovement>): Movement {
@@ -40,7 +49,13 @@ export function makeMovement(ctx: Context, given: z.output<typeof newMovement>):
   if (!family) throw badField('movement.familyId', 'Choose one of the families.');
   const fittings = [...new Set([...family.traits.fittings, ...given.fittings])];
   const movement = ctx.em.create(Movement, {
-    id: randomUUID(), code: newCode(), plates: AS_USUAL, name: given.name, familyId: family.id, maker: given.maker, traits: { ...family.traits, fittings },
+    id: randomUUID(),
+    code: newCode(),
+    plates: AS_USUAL,
+    name: given.name,
+    familyId: family.id,
+    maker: given.maker,
+    traits: { ...family.traits, fittings },
   });
   for (const mark of given.marks) ctx.em.create(MovementMark, { movementId: movement.id, ...mark });
   return movement;
@@ -53,7 +68,19 @@ const SAME = 'select m.id union select b.id from movement b where b.merged_into 
 /** By what stands on it, and by what a book that was found to be the same was called. */
 export async function searchMovements(ctx: Context, q: string, after = '') {
   const like = `%${likely(q)}%`;
-  const rows = await sql<{ id: string; code: string; name: string; family_id: string; maker: string; version: number; marks: Shape['marks']; entries: number; last_date: string | null }>(ctx.em, `
+  const rows = await sql<{
+    id: string;
+    code: string;
+    name: string;
+    family_id: string;
+    maker: string;
+    version: number;
+    marks: Shape['marks'];
+    entries: number;
+    last_date: string | null;
+  }>(
+    ctx.em,
+    `
     select m.id, m.code, m.name, m.family_id, m.maker, m.version,
       coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place) from movement_mark k where k.movement_id = m.id), '[]') as marks,
       (select count(*)::int from history_entry h where h.movement_id in (${SAME})) as entries,
@@ -61,10 +88,22 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
     from movement m
     where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)
       or exists (select 1 from movement b where b.merged_into = m.id and (b.name ilike ? or b.code ilike ?))) and m.code > ?
-    order by m.code limit ${PAGE + 1}`, [like, like, like, like, like, like, after]);
+    order by m.code limit ${PAGE + 1}`,
+    [like, like, like, like, like, like, after],
+  );
   const sent = rows.slice(0, PAGE);
   return {
-    items: sent.map((r) => ({ id: r.id, code: r.code, name: r.name, familyId: r.family_id, maker: r.maker, version: r.version, marks: r.marks, entries: r.entries, lastDate: r.last_date })),
+    items: sent.map((r) => ({
+      id: r.id,
+      code: r.code,
+      name: r.name,
+      familyId: r.family_id,
+      maker: r.maker,
+      version: r.version,
+      marks: r.marks,
+      entries: r.entries,
+      lastDate: r.last_date,
+    })),
     next: rows.length > PAGE ? sent.at(-1)!.code : null,
   };
 }
@@ -77,19 +116,44 @@ export async function movementNow(ctx: Context, movementId: string): Promise<Mov
 
 /** Every movement whose history stands in this book: itself, and those that were merged into it. */
 async function oneAndTheSame(ctx: Context, movementId: string): Promise<Movement[]> {
-  return [await need(ctx, Movement, { id: movementId }, 'movement'), ...(await ctx.em.find(Movement, { mergedInto: movementId }))];
+  return [
+    await need(ctx, Movement, { id: movementId }, 'movement'),
+    ...(await ctx.em.find(Movement, { mergedInto: movementId })),
+  ];
 }
 
 export async function movementBook(ctx: Context, movementId: string) {
   const movement = await movementNow(ctx, movementId);
   const all = await oneAndTheSame(ctx, movement.id);
-  const entries = await ctx.em.find(HistoryEntry, { movementId: all.map((m) => m.id) }, { orderBy: { writtenAt: 'asc' } });
-  const [here] = await sql<{ id: string; claim: string }>(ctx.em, 'select id, claim from visit where movement_id = ? and closed_at is null', [movement.id]);
-  const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(ctx.em, `select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id = p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at`, [`{${all.map((m) => m.id).join(',')}}`]);
-  return { movement: await presentMovement(ctx, movement), gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })), also: all.slice(1).map((m) => m.code), entries: entries.map(presentEntry), inTheShop: here ? { visitId: here.id, claim: here.claim } : null };
+  const entries = await ctx.em.find(
+    HistoryEntry,
+    { movementId: all.map((m) => m.id) },
+    { orderBy: { writtenAt: 'asc' } },
+  );
+  const [here] = await sql<{ id: string; claim: string }>(
+    ctx.em,
+    'select id, claim from visit where movement_id = ? and closed_at is null',
+    [movement.id],
+  );
+  const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
+    ctx.em,
+    `select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id = p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at`,
+    [`{${all.map((m) => m.id).join(',')}}`],
+  );
+  return {
+    movement: await presentMovement(ctx, movement),
+    gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
+    also: all.slice(1).map((m) => m.code),
+    entries: entries.map(presentEntry),
+    inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
+  };
 }
 
-export async function layPlates(ctx: Context, movementId: string, { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.lay>): Promise<Shape> {
+export async function layPlates(
+  ctx: Context,
+  movementId: string,
+  { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.lay>,
+): Promise<Shape> {
   const movement = await need(ctx, Movement, { id: movementId }, 'movement');
   if (movement.version !== version) throw lostRace(await presentMovement(ctx, movement));
   const problem = arrangementProblem(movement.traits, plates);
@@ -102,5 +166,10 @@ export async function layPlates(ctx: Context, movementId: string, { version, vis
 
 export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {
   const { id } = await movementNow(ctx, movementId);
-  return writeEntry(ctx, { movementId: id, kind: 'inscription', title: 'Inscription of an earlier repairer', ...given });
+  return writeEntry(ctx, {
+    movementId: id,
+    kind: 'inscription',
+    title: 'Inscription of an earlier repairer',
+    ...given,
+  });
 }

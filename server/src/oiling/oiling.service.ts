@@ -6,11 +6,17 @@ import { Movement } from '../movements/movements.entity.ts';
 import { StockItem } from '../stores/stores.entity.ts';
 import { OiledPoint } from './oiling.entity.ts';
 
-export async function tickPoint(ctx: Context, visitId: string, point: string, given: ParsedBodyOf<typeof api.oiling.tick>) {
+export async function tickPoint(
+  ctx: Context,
+  visitId: string,
+  point: string,
+  given: ParsedBodyOf<typeof api.oiling.tick>,
+) {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   if (!oilChart(traits).some((p) => p.id === point)) throw notFound('point on this chart');
-  if (given.stockId && !(await ctx.em.findOne(StockItem, { id: given.stockId }))) throw badField('stockId', 'This is not in the stores.');
+  if (given.stockId && !(await ctx.em.findOne(StockItem, { id: given.stockId })))
+    throw badField('stockId', 'This is not in the stores.');
   await ctx.em.upsert(OiledPoint, { visitId, point, ...given, ...signature(ctx) });
   return { point, ...given, by: ctx.person.name, at: ctx.now.toISOString() };
 }

@@ -16,11 +16,21 @@ export function servePapers(router: Router, house: House): void {
     if (!person) throw new HttpProblem(401, 'Sign in to go on.');
     const { visitId, file } = req.params;
     const [, name, kind] = /^([a-z]+)\.(pdf|svg)$/.exec(file) ?? [];
-    if (!z.uuid().safeParse(visitId).success || !PAPERS.includes(name as Paper) || (kind === 'svg' && name !== 'label')) throw notFound('paper');
+    if (!z.uuid().safeParse(visitId).success || !PAPERS.includes(name as Paper) || (kind === 'svg' && name !== 'label'))
+      throw notFound('paper');
     const ctx: Context = { em: house.orm.em.fork(), person, now: house.clock(), touched: new Set() };
-    const asked: Asked = { visit: await presentVisit(ctx, visitId), shop: (await ctx.em.findOneOrFail(Shop, { one: true })).name, address: `${req.protocol}://${req.get('host')}/visits/${visitId}` };
+    const asked: Asked = {
+      visit: await presentVisit(ctx, visitId),
+      shop: (await ctx.em.findOneOrFail(Shop, { one: true })).name,
+      address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
+    };
     if (kind === 'svg') return void res.type('image/svg+xml').send(await labelPicture(asked));
     const pdf = await PAPER[name as Paper](ctx, asked);
-    res.set({ 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${asked.visit.claim}-${name}.pdf"` }).send(pdf);
+    res
+      .set({
+        'content-type': 'application/pdf',
+        'content-disposition': `inline; filename="${asked.visit.claim}-${name}.pdf"`,
+      })
+      .send(pdf);
   });
 }

@@ -3,23 +3,43 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { float, key, moment, text } from '../database/columns.ts';
 
 export const Person = defineEntity({
-  name: 'Person', tableName: 'person',
-  properties: { id: key(), name: text(), role: text().$type<Role>(), passphraseHash: text(), active: p.boolean().default(true) },
+  name: 'Person',
+  tableName: 'person',
+  properties: {
+    id: key(),
+    name: text(),
+    role: text().$type<Role>(),
+    passphraseHash: text(),
+    active: p.boolean().default(true),
+  },
 });
 export type Person = InferEntity<typeof Person>;
 
 /** A session is known by the hash of its token: what leaks from the table opens nothing. */
 export const Session = defineEntity({
-  name: 'Session', tableName: 'session',
+  name: 'Session',
+  tableName: 'session',
   properties: { tokenHash: text().primary(), personId: p.uuid(), createdAt: moment(), seenAt: moment() },
 });
 
 export const SignInFailure = defineEntity({
-  name: 'SignInFailure', tableName: 'sign_in_failure',
+  name: 'SignInFailure',
+  tableName: 'sign_in_failure',
   properties: { id: p.bigint('number').primary().autoincrement(), name: text(), address: text(), at: moment() },
 });
 
 export const Shop = defineEntity({
-  name: 'Shop', tableName: 'shop',
-  properties: { one: p.boolean().primary().default(true), name: text(), createdAt: moment(), hourlyRate: text().default('0'), taxPercent: text().default('0'), pricesIncludeTax: p.boolean().default(true), currency: text().default(''), hoursPerWeek: float().default(30), learn: p.boolean().default(true) },
+  name: 'Shop',
+  tableName: 'shop',
+  properties: {
+    one: p.boolean().primary().default(true),
+    name: text(),
+    createdAt: moment(),
+    hourlyRate: text().default('0'),
+    taxPercent: text().default('0'),
+    pricesIncludeTax: p.boolean().default(true),
+    currency: text().default(''),
+    hoursPerWeek: float().default(30),
+    learn: p.boolean().default(true),
+  },
 });

@@ -24,6 +24,8 @@ export function servePeople(serve: Serve, house: House): void {
     await beginSession(ctx.em, person, ctx.now, req, res);
     return sessionState(ctx.em, person, ctx.now, house.demo);
   });
-  serve(api.people.list, async (ctx) => (await ctx.em.find(Person, { active: true }, { orderBy: { name: 'asc' } })).map(who));
+  serve(api.people.list, async (ctx) =>
+    (await ctx.em.find(Person, { active: true }, { orderBy: { name: 'asc' } })).map(who),
+  );
   serve(api.people.add, (ctx, { body }) => addPerson(ctx.em, body));
 }

@@ -5,15 +5,34 @@ import { by, float, key, text, visitKey } from '../database/columns.ts';
 const picture = () => p.blob().columnType('bytea').lazy();
 
 export const Photo = defineEntity({
-  name: 'Photo', tableName: 'photo',
+  name: 'Photo',
+  tableName: 'photo',
   properties: {
-    id: key(), visitId: visitKey(), position: p.integer().default(0), caption: text(), stage: text().$type<StageId>(), width: p.integer(), height: p.integer(),
-    large: picture(), medium: picture(), small: picture(), ...by,
+    id: key(),
+    visitId: visitKey(),
+    position: p.integer().default(0),
+    caption: text(),
+    stage: text().$type<StageId>(),
+    width: p.integer(),
+    height: p.integer(),
+    large: picture(),
+    medium: picture(),
+    small: picture(),
+    ...by,
   },
 });
 
 /** A numbered point on a photo, tied to what was found there. Where it is: shares of the width and the height. */
 export const PhotoMark = defineEntity({
-  name: 'PhotoMark', tableName: 'photo_mark',
-  properties: { id: key(), photoId: p.uuid(), number: p.integer(), x: float(), y: float(), findingId: p.uuid().nullable(), note: text() },
+  name: 'PhotoMark',
+  tableName: 'photo_mark',
+  properties: {
+    id: key(),
+    photoId: p.uuid(),
+    number: p.integer(),
+    x: float(),
+    y: float(),
+    findingId: p.uuid().nullable(),
+    note: text(),
+  },
 });

@@ -15,7 +15,9 @@ export function servePhotos(serve: Serve, router: Router, house: House): void {
     await changePhoto(ctx, params.visitId, params.photoId, body);
     return ok;
   });
-  serve(api.photos.mark, (ctx, { params, body }) => markPhoto(ctx, params.visitId, params.photoId, params.markId, body));
+  serve(api.photos.mark, (ctx, { params, body }) =>
+    markPhoto(ctx, params.visitId, params.photoId, params.markId, body),
+  );
   serve(api.photos.unmark, async (ctx, { params }) => {
     await unmarkPhoto(ctx, params.visitId, params.photoId, params.markId);
     return ok;
@@ -26,7 +28,9 @@ export function servePhotos(serve: Serve, router: Router, house: House): void {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { photoId, size } = req.params;
     if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size!)) throw notFound('photo');
-    const [row] = await sql<{ bytes: Buffer }>(house.orm.em.fork(), `select ${size} as bytes from photo where id = ?`, [photoId]);
+    const [row] = await sql<{ bytes: Buffer }>(house.orm.em.fork(), `select ${size} as bytes from photo where id = ?`, [
+      photoId,
+    ]);
     if (!row) throw notFound('photo');
     res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }).send(row.bytes);
   });

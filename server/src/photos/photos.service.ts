@@ -20,29 +20,66 @@ const KINDS = ['jpeg', 'png', 'webp'];
  * What is written anew carries no position and no other data of the camera.
  * @throws 415 when it is not JPEG, PNG or WebP, or cannot be decoded
  */
-export async function addPhoto(ctx: Context, visitId: string, bytes: unknown, { caption, stage }: { caption: string; stage: StageId }): Promise<Shape> {
+export async function addPhoto(
+  ctx: Context,
+  visitId: string,
+  bytes: unknown,
+  { caption, stage }: { caption: string; stage: StageId },
+): Promise<Shape> {
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw notAPhoto();
-  const { format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata().catch(() => { throw notAPhoto(); });
+  const { format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+    .metadata()
+    .catch(() => {
+      throw notAPhoto();
+    });
   if (!KINDS.includes(format)) throw notAPhoto();
   const at = async (size: PhotoSize) => {
     const edge = SIZES[size];
-    return sharp(bytes, { limitInputPixels: MOST_PIXELS }).autoOrient()
-      .resize(edge, edge, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: size === 'large' ? 86 : 80, mozjpeg: size !== 'large' })
-      .toBuffer({ resolveWithObject: true }).catch(() => { throw notAPhoto(); });
+    return sharp(bytes, { limitInputPixels: MOST_PIXELS })
+      .autoOrient()
+      .resize(edge, edge, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: size === 'large' ? 86 : 80, mozjpeg: size !== 'large' })
+      .toBuffer({ resolveWithObject: true })
+      .catch(() => {
+        throw notAPhoto();
+      });
   };
   const [large, medium, small] = [await at('large'), await at('medium'), await at('small')];
   await openVisit(ctx, visitId);
   const { width, height } = large.info;
-  const [last] = await sql<{ n: number }>(ctx.em, 'select coalesce(max(position), 0)::int as n from photo where visit_id = ?', [visitId]);
-  const photo = ctx.em.create(Photo, { visitId, position: last!.n + 1, caption, stage, width, height, large: large.data, medium: medium.data, small: small.data, ...signature(ctx) });
+  const [last] = await sql<{ n: number }>(
+    ctx.em,
+    'select coalesce(max(position), 0)::int as n from photo where visit_id = ?',
+    [visitId],
+  );
+  const photo = ctx.em.create(Photo, {
+    visitId,
+    position: last!.n + 1,
+    caption,
+    stage,
+    width,
+    height,
+    large: large.data,
+    medium: medium.data,
+    small: small.data,
+    ...signature(ctx),
+  });
   await ctx.em.flush();
   return { id: photo.id, caption, stage, width, height, marks: [], by: photo.by, at: photo.at.toISOString() };
 }
 
-const notAPhoto = () => new HttpProblem(415, 'This is not a photo that can be read.', { detail: 'JPEG, PNG or WebP, up to 15 MB.' });
+const notAPhoto = () =>
+  new HttpProblem(415, 'This is not a photo that can be read.', { detail: 'JPEG, PNG or WebP, up to 15 MB.' });
 
 type Point = Shape['marks'][number];
-const presentMark = (m: { id: string; number: number; x: number; y: number; findingId?: string | null; note: string }): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
+const presentMark = (m: {
+  id: string;
+  number: number;
+  x: number;
+  y: number;
+  findingId?: string | null;
+  note: string;
+}): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
 
 /** The photos of a visit in the order they were put in, without their bytes. */
 export const photosAsk = (visitId: string) => ({
@@ -50,29 +87,59 @@ export const photosAsk = (visitId: string) => ({
   marks: rows(PhotoMark, 'where photo_id in (select id from photo where visit_id = ?) order by number', visitId),
 });
 export function showPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosAsk>>): Shape[] {
-  return photos.map((p) => ({ id: p.id, caption: p.caption, stage: p.stage, width: p.width, height: p.height, by: p.by, at: p.at.toISOString(), marks: marks.filter((m) => m.photoId === p.id).map(presentMark) }));
+  return photos.map((p) => ({
+    id: p.id,
+    caption: p.caption,
+    stage: p.stage,
+    width: p.width,
+    height: p.height,
+    by: p.by,
+    at: p.at.toISOString(),
+    marks: marks.filter((m) => m.photoId === p.id).map(presentMark),
+  }));
 }
-export const presentPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> => showPhotos(await askAll(ctx.em, photosAsk(visitId)));
+export const presentPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
+  showPhotos(await askAll(ctx.em, photosAsk(visitId)));
 
 /** A caption, or a new place in the order: the others move up or down. */
-export async function changePhoto(ctx: Context, visitId: string, id: string, { caption, position }: ParsedBodyOf<typeof api.photos.change>): Promise<void> {
+export async function changePhoto(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { caption, position }: ParsedBodyOf<typeof api.photos.change>,
+): Promise<void> {
   await openVisit(ctx, visitId);
   const photo = await need(ctx, Photo, { id, visitId }, 'photo');
   if (caption !== undefined) photo.caption = caption;
   await ctx.em.flush();
   if (position === undefined) return;
   const rest = (await presentPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);
-  for (const [at, photoId] of rest.toSpliced(position, 0, id).entries()) await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
+  for (const [at, photoId] of rest.toSpliced(position, 0, id).entries())
+    await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
 }
 
 /** Numbers run through the whole visit, so that one number is one point in every list. The sender names the point: sent twice it is one. */
-export async function markPhoto(ctx: Context, visitId: string, photoId: string, id: string, given: ParsedBodyOf<typeof api.photos.mark>): Promise<Point> {
+export async function markPhoto(
+  ctx: Context,
+  visitId: string,
+  photoId: string,
+  id: string,
+  given: ParsedBodyOf<typeof api.photos.mark>,
+): Promise<Point> {
   await openVisit(ctx, visitId);
-  if (!(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
-  if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId }))) throw badField('findingId', 'This finding belongs to another visit.');
+  if (!(await ctx.em.count(Photo, { id: photoId, visitId })))
+    throw badField('photoId', 'This photo belongs to another visit.');
+  if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId })))
+    throw badField('findingId', 'This finding belongs to another visit.');
   const known = await ctx.em.findOne(PhotoMark, { id, photoId });
-  const [last] = await sql<{ n: number }>(ctx.em, 'select coalesce(max(k.number), 0)::int as n from photo_mark k join photo p on p.id = k.photo_id where p.visit_id = ?', [visitId]);
-  const mark = known ? ctx.em.assign(known, given) : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...given });
+  const [last] = await sql<{ n: number }>(
+    ctx.em,
+    'select coalesce(max(k.number), 0)::int as n from photo_mark k join photo p on p.id = k.photo_id where p.visit_id = ?',
+    [visitId],
+  );
+  const mark = known
+    ? ctx.em.assign(known, given)
+    : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...given });
   await ctx.em.flush();
   return presentMark(mark);
 }

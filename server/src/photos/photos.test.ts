@@ -14,37 +14,63 @@ afterAll(() => shop.running.stop());
 
 const bytesOf = async (id: string, size: string) => {
   const cookie = (shop.marit as unknown as { cookie: string }).cookie;
-  return Buffer.from(await (await fetch(`${shop.running.address}/api/photos/${id}/${size}`, { headers: { cookie } })).arrayBuffer());
+  return Buffer.from(
+    await (await fetch(`${shop.running.address}/api/photos/${id}/${size}`, { headers: { cookie } })).arrayBuffer(),
+  );
 };
 
 /** A camera held on its side, with a position: red on the left as stored, so red on top when upright. */
-const sideways = () => sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#0000ff' } })
-  .composite([{ input: { create: { width: 1500, height: 2000, channels: 3, background: '#ff0000' } }, left: 0, top: 0 }])
-  .withExif({ IFD0: { Orientation: '6', Make: 'Fennick' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } }).withMetadata({ orientation: 6 });
+const sideways = () =>
+  sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#0000ff' } })
+    .composite([
+      { input: { create: { width: 1500, height: 2000, channels: 3, background: '#ff0000' } }, left: 0, top: 0 },
+    ])
+    .withExif({
+      IFD0: { Orientation: '6', Make: 'Fennick' },
+      IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' },
+    })
+    .withMetadata({ orientation: 6 });
 
-it.each(['jpeg', 'png', 'webp'] as const)('takes a %s, turns it upright, strips what the camera wrote, and makes scaled copies', async (format) => {
-  const original = await sideways().toFormat(format).toBuffer();
-  const photo = await shop.marit.ok<{ id: string; width: number; height: number }>('POST', path, original);
-  expect([photo.width, photo.height]).toEqual([1600, 2400]);
-  for (const [size, edge] of [['large', 2400], ['medium', 1100], ['small', 320]] as const) {
-    const bytes = await bytesOf(photo.id, size);
-    const meta = await sharp(bytes).metadata();
-    expect({ format: meta.format, height: meta.height, exif: meta.exif, orientation: meta.orientation }).toEqual({ format: 'jpeg', height: edge, exif: undefined, orientation: undefined });
-    expect(bytes.includes('Fennick')).toBe(false);
-    const { data } = await sharp(bytes).resize(1, 2, { fit: 'fill' }).raw().toBuffer({ resolveWithObject: true });
-    if (format !== 'png') expect(data[0]!).toBeGreaterThan(data[2]!); // red on top
-  }
-});
+it.each(['jpeg', 'png', 'webp'] as const)(
+  'takes a %s, turns it upright, strips what the camera wrote, and makes scaled copies',
+  async (format) => {
+    const original = await sideways().toFormat(format).toBuffer();
+    const photo = await shop.marit.ok<{ id: string; width: number; height: number }>('POST', path, original);
+    expect([photo.width, photo.height]).toEqual([1600, 2400]);
+    for (const [size, edge] of [
+      ['large', 2400],
+      ['medium', 1100],
+      ['small', 320],
+    ] as const) {
+      const bytes = await bytesOf(photo.id, size);
+      const meta = await sharp(bytes).metadata();
+      expect({ format: meta.format, height: meta.height, exif: meta.exif, orientation: meta.orientation }).toEqual({
+        format: 'jpeg',
+        height: edge,
+        exif: undefined,
+        orientation: undefined,
+      });
+      expect(bytes.includes('Fennick')).toBe(false);
+      const { data } = await sharp(bytes).resize(1, 2, { fit: 'fill' }).raw().toBuffer({ resolveWithObject: true });
+      if (format !== 'png') expect(data[0]!).toBeGreaterThan(data[2]!); // red on top
+    }
+  },
+);
 
 it.each([
-  ['an SVG, which could carry script', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>')],
+  [
+    'an SVG, which could carry script',
+    Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>'),
+  ],
   ['a text that calls itself a picture', Buffer.from('GIF89a not really')],
   ['a JPEG cut off in its head', Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 16])],
   ['nothing', Buffer.alloc(0)],
 ])('refuses %s', async (_, bytes) => expect((await shop.marit.send('POST', path, bytes)).status).toBe(415));
 
 it('refuses a GIF, which it could decode but does not take', async () => {
-  const gif = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } }).gif().toBuffer();
+  const gif = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } })
+    .gif()
+    .toBuffer();
   expect((await shop.marit.send('POST', path, gif)).status).toBe(415);
 });
 
@@ -55,7 +81,9 @@ it('refuses more than 15 MB, and says so', async () => {
 
 it('keeps the order that people give, captions, and one row of numbers through the whole visit', async () => {
   const { id: visitId } = await takeIn(shop.marit, { movement: { name: 'ordered', familyId: 'fusee' } });
-  const plain = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } }).jpeg().toBuffer();
+  const plain = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } })
+    .jpeg()
+    .toBuffer();
   const add = () => shop.marit.ok<{ id: string }>('POST', `/visits/${visitId}/photos?stage=intake`, plain);
   const [a, b, c] = [await add(), await add(), await add()];
   const look = () => shop.marit.ok<Visit>('GET', `/visits/${visitId}`);
@@ -63,16 +91,33 @@ it('keeps the order that people give, captions, and one row of numbers through t
   expect((await look()).photos.map((p) => p.id)).toEqual([c.id, a.id, b.id]);
   await shop.marit.ok('PATCH', `/visits/${visitId}/photos/${a.id}`, { position: 2 });
   const after = await look();
-  expect(after.photos.map((p) => [p.id, p.caption])).toEqual([[c.id, 'first of all'], [b.id, ''], [a.id, '']]);
+  expect(after.photos.map((p) => [p.id, p.caption])).toEqual([
+    [c.id, 'first of all'],
+    [b.id, ''],
+    [a.id, ''],
+  ]);
 
-  const point = (photoId: string, id = randomUUID(), fields: object = { x: 0.5, y: 0.5 }) => shop.marit.ok<{ number: number; x: number }>('PUT', `/visits/${visitId}/photos/${photoId}/marks/${id}`, fields);
+  const point = (photoId: string, id = randomUUID(), fields: object = { x: 0.5, y: 0.5 }) =>
+    shop.marit.ok<{ number: number; x: number }>('PUT', `/visits/${visitId}/photos/${photoId}/marks/${id}`, fields);
   const one = randomUUID();
   expect((await point(a.id, one)).number).toBe(1);
   expect((await point(b.id)).number).toBe(2);
   expect(await point(a.id, one, { x: 0.25, y: 1, note: 'moved' })).toMatchObject({ number: 1, x: 0.25, note: 'moved' });
-  expect((await shop.marit.send('PUT', `/visits/${visitId}/photos/${a.id}/marks/${randomUUID()}`, { x: 1.5, y: 0 })).body.fields).toMatchObject([{ path: 'x' }]);
-  expect((await shop.marit.send('PUT', `/visits/${visitId}/photos/${b.id}/marks/${one}`, { x: 0, y: 0 })).status).toBeGreaterThanOrEqual(400); // a point stays on its photo
-  const [finding] = [await shop.marit.ok<{ id: string }>('POST', `/visits/${visitId}/findings`, { place: 'case', seen: 'loose', severity: 'looks', effect: 'looks' })];
+  expect(
+    (await shop.marit.send('PUT', `/visits/${visitId}/photos/${a.id}/marks/${randomUUID()}`, { x: 1.5, y: 0 })).body
+      .fields,
+  ).toMatchObject([{ path: 'x' }]);
+  expect(
+    (await shop.marit.send('PUT', `/visits/${visitId}/photos/${b.id}/marks/${one}`, { x: 0, y: 0 })).status,
+  ).toBeGreaterThanOrEqual(400); // a point stays on its photo
+  const [finding] = [
+    await shop.marit.ok<{ id: string }>('POST', `/visits/${visitId}/findings`, {
+      place: 'case',
+      seen: 'loose',
+      severity: 'looks',
+      effect: 'looks',
+    }),
+  ];
   await point(a.id, one, { x: 0.25, y: 1, findingId: finding.id });
   await shop.marit.ok('DELETE', `/visits/${visitId}/findings/${finding.id}`);
   expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: null }]); // the point outlives the finding

@@ -4,12 +4,24 @@ import { defineEntity, type InferEntity } from '@mikro-orm/core';
 import { by, float, moment, text, versioned, visitKey } from '../database/columns.ts';
 
 export const TrainPower = defineEntity({
-  name: 'TrainPower', tableName: 'train_power',
+  name: 'TrainPower',
+  tableName: 'train_power',
   properties: {
-    visitId: visitKey().primary(), train: text().$type<TrainKey>().primary(), state: text().$type<PowerState>(), turns: float().nullable(), setUpTurns: float().nullable(),
-    note: text(), by: text(), at: moment().nullable(), version: versioned(),
+    visitId: visitKey().primary(),
+    train: text().$type<TrainKey>().primary(),
+    state: text().$type<PowerState>(),
+    turns: float().nullable(),
+    setUpTurns: float().nullable(),
+    note: text(),
+    by: text(),
+    at: moment().nullable(),
+    version: versioned(),
   },
 });
 export type TrainPower = InferEntity<typeof TrainPower>;
 
-export const Strip = defineEntity({ name: 'Strip', tableName: 'strip', properties: { visitId: visitKey().primary(), overrideReason: text(), ...by } });
+export const Strip = defineEntity({
+  name: 'Strip',
+  tableName: 'strip',
+  properties: { visitId: visitKey().primary(), overrideReason: text(), ...by },
+});

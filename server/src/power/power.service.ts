@@ -10,10 +10,22 @@ import { CautionRead } from '../visits/visits.entity.ts';
 import { Strip, TrainPower } from './power.entity.ts';
 
 export const presentPower = (p: TrainPower): Shape => ({
-  train: p.train, state: p.state, turns: p.turns ?? null, setUpTurns: p.setUpTurns ?? null, note: p.note, version: p.version, by: p.by, at: p.at?.toISOString() ?? null,
+  train: p.train,
+  state: p.state,
+  turns: p.turns ?? null,
+  setUpTurns: p.setUpTurns ?? null,
+  note: p.note,
+  version: p.version,
+  by: p.by,
+  at: p.at?.toISOString() ?? null,
 });
 
-export async function setPower(ctx: Context, visitId: string, train: string, { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>): Promise<Shape> {
+export async function setPower(
+  ctx: Context,
+  visitId: string,
+  train: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>,
+): Promise<Shape> {
   await openVisit(ctx, visitId);
   const power = await need(ctx, TrainPower, { visitId, train: train as TrainKey }, 'train');
   expectVersion(power.version, version, presentPower(power));
@@ -32,5 +44,9 @@ export async function beginStrip(ctx: Context, visitId: string, overrideReason: 
   const unread = cautionsFor(traits, 'power').filter((c) => c.acknowledge && !read.some((r) => r.caution === c.id));
   const gate = stripGate(power, unread.length, overrideReason);
   if (!gate.open) throw refused('The strip cannot begin.', `${gate.reasons.join('; ')}.`);
-  ctx.em.create(Strip, { visitId, overrideReason: gate.unsafe.length > 0 ? overrideReason.trim() : '', ...signature(ctx) });
+  ctx.em.create(Strip, {
+    visitId,
+    overrideReason: gate.unsafe.length > 0 ? overrideReason.trim() : '',
+    ...signature(ctx),
+  });
 }

@@ -18,7 +18,9 @@ export function serveRecordings(serve: Serve, router: Router, house: House): voi
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { recordingId } = req.params;
     if (!z.uuid().safeParse(recordingId).success) throw notFound('recording');
-    const [row] = await sql<{ wav: Buffer }>(house.orm.em.fork(), 'select wav from recording where id = ?', [recordingId]);
+    const [row] = await sql<{ wav: Buffer }>(house.orm.em.fork(), 'select wav from recording where id = ?', [
+      recordingId,
+    ]);
     if (!row) throw notFound('recording');
     res.set({ 'content-type': 'audio/wav', 'cache-control': 'private, max-age=31536000, immutable' }).send(row.wav);
   });

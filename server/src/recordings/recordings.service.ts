@@ -9,17 +9,38 @@ import { Recording } from './recordings.entity.ts';
 
 export const LARGEST_RECORDING = 30 * 1024 * 1024;
 type Row = Omit<Recording, 'wav'>;
-export const presentRecording = (r: Row): Shape => ({ id: r.id, stage: r.stage, kind: r.kind, caption: r.caption, seconds: r.seconds, sampleRate: r.sampleRate, by: r.by, at: r.at.toISOString() });
+export const presentRecording = (r: Row): Shape => ({
+  id: r.id,
+  stage: r.stage,
+  kind: r.kind,
+  caption: r.caption,
+  seconds: r.seconds,
+  sampleRate: r.sampleRate,
+  by: r.by,
+  at: r.at.toISOString(),
+});
 
 /**
  * Sound is known by its content, not by what it is called.
  * @throws 415 when it is not WAV of a kind that is read
  */
-export async function addRecording(ctx: Context, visitId: string, bytes: unknown, given: ParsedQueryOf<typeof api.recordings.add>): Promise<Shape> {
+export async function addRecording(
+  ctx: Context,
+  visitId: string,
+  bytes: unknown,
+  given: ParsedQueryOf<typeof api.recordings.add>,
+): Promise<Shape> {
   const format = readHead(bytes);
   await openVisit(ctx, visitId);
   const seconds = format.dataBytes / (format.bits / 8) / format.channels / format.sampleRate;
-  const row = ctx.em.create(Recording, { visitId, ...given, seconds, sampleRate: format.sampleRate, wav: bytes as Buffer, ...signature(ctx) });
+  const row = ctx.em.create(Recording, {
+    visitId,
+    ...given,
+    seconds,
+    sampleRate: format.sampleRate,
+    wav: bytes as Buffer,
+    ...signature(ctx),
+  });
   await ctx.em.flush();
   return presentRecording(row);
 }
@@ -28,7 +49,8 @@ function readHead(bytes: unknown) {
   try {
     return wavFormat(Buffer.isBuffer(bytes) ? bytes : new Uint8Array(), Buffer.isBuffer(bytes) ? bytes.length : 0);
   } catch (error) {
-    if (error instanceof Outside) throw new HttpProblem(415, 'This is not a sound that can be read.', { detail: error.message });
+    if (error instanceof Outside)
+      throw new HttpProblem(415, 'This is not a sound that can be read.', { detail: error.message });
     throw error;
   }
 }

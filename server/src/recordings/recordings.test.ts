@@ -5,7 +5,10 @@ import { openShop, takeIn } from '../../test/house.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
-beforeAll(async () => { shop = await openShop(); visit = await takeIn(shop.marit); });
+beforeAll(async () => {
+  shop = await openShop();
+  visit = await takeIn(shop.marit);
+});
 afterAll(() => shop.running.stop());
 const path = () => `/visits/${visit.id}/recordings?stage=strip&kind=remark`;
 const half = Buffer.from(writeWav(new Float32Array(8000).fill(0.25), 16_000));
@@ -16,19 +19,33 @@ describe('recordings', () => {
     expect(kept).toMatchObject({ seconds: 0.5, sampleRate: 16_000, kind: 'remark', by: 'Marit Fennick' });
     const cookie = (shop.marit as unknown as { cookie: string }).cookie;
     const heard = await fetch(`${shop.running.address}/api/recordings/${kept.id}/sound`, { headers: { cookie } });
-    expect([heard.headers.get('content-type'), Buffer.from(await heard.arrayBuffer()).equals(half)]).toEqual(['audio/wav', true]);
+    expect([heard.headers.get('content-type'), Buffer.from(await heard.arrayBuffer()).equals(half)]).toEqual([
+      'audio/wav',
+      true,
+    ]);
     expect((await fetch(`${shop.running.address}/api/recordings/${kept.id}/sound`)).status).toBe(401);
     expect((await shop.browser().send('POST', path(), half)).status).toBe(401);
   });
-  it.each([['words', Buffer.from('these are words, not a sound at all, not one')], ['a head alone', half.subarray(0, 44)]])('are refused when they are %s', async (_what, bytes) => {
+  it.each([
+    ['words', Buffer.from('these are words, not a sound at all, not one')],
+    ['a head alone', half.subarray(0, 44)],
+  ])('are refused when they are %s', async (_what, bytes) => {
     expect((await shop.marit.send('POST', path(), bytes)).status).toBe(415);
   });
   it('belong to a step of their own visit, and leave it when they are thrown away', async () => {
     const kept = await shop.marit.ok<Recording>('POST', path(), half);
-    const step = await shop.marit.ok<StripStep>('POST', `/visits/${visit.id}/steps`, { what: 'hands', recordingId: kept.id });
+    const step = await shop.marit.ok<StripStep>('POST', `/visits/${visit.id}/steps`, {
+      what: 'hands',
+      recordingId: kept.id,
+    });
     const other = await takeIn(shop.marit);
-    expect((await shop.marit.send('POST', `/visits/${other.id}/steps`, { what: 'hands', recordingId: kept.id })).body.fields![0]!.path).toBe('recordingId');
+    expect(
+      (await shop.marit.send('POST', `/visits/${other.id}/steps`, { what: 'hands', recordingId: kept.id })).body
+        .fields![0]!.path,
+    ).toBe('recordingId');
     await shop.marit.ok('DELETE', `/visits/${visit.id}/recordings/${kept.id}`);
-    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).strip.steps.find((s) => s.id === step.id)!.recordingId).toBeNull();
+    expect(
+      (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).strip.steps.find((s) => s.id === step.id)!.recordingId,
+    ).toBeNull();
   });
 });

@@ -16,31 +16,63 @@ import { presentVisit } from '../visits/present.ts';
 import { StageEvent, Visit } from '../visits/visits.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
 
-const pointsOf = (visit: Shape) => replacementChecks(visit.movement.traits, held('new-movement', visit.rules.held).name);
+const pointsOf = (visit: Shape) =>
+  replacementChecks(visit.movement.traits, held('new-movement', visit.rules.held).name);
 
-export async function answerPoint(ctx: Context, visitId: string, point: string, { answer, note }: ParsedBodyOf<typeof api.replacing.check>): Promise<void> {
+export async function answerPoint(
+  ctx: Context,
+  visitId: string,
+  point: string,
+  { answer, note }: ParsedBodyOf<typeof api.replacing.check>,
+): Promise<void> {
   await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);
   if (visit.replacement.out) throw refused('The other movement is in already.');
   if (!pointsOf(visit).some((c) => c.id === point)) throw notFound('point of the replacement');
   const before = await ctx.em.findOne(ReplacementAnswer, { visitId, point });
-  if (answer === null) { if (before) ctx.em.remove(before); return; }
+  if (answer === null) {
+    if (before) ctx.em.remove(before);
+    return;
+  }
   if (before) ctx.em.assign(before, { answer, note, ...signature(ctx) });
   else ctx.em.create(ReplacementAnswer, { visitId, point, answer, note, ...signature(ctx) });
 }
 
 /** What was done to the movement itself. It goes with the old one: the new one begins clean. */
-const OF_THE_MOVEMENT = ['train_power', 'strip', 'strip_step', 'strip_pass', 'strip_phase', 'strip_temporary', 'strip_custody', 'bath_run', 'surveyed_hole', 'part_look', 'plate_photo', 'bush', 'part_fitted', 'oiled_point', 'test_run', 'electric_look', 'caution_read'];
+const OF_THE_MOVEMENT = [
+  'train_power',
+  'strip',
+  'strip_step',
+  'strip_pass',
+  'strip_phase',
+  'strip_temporary',
+  'strip_custody',
+  'bath_run',
+  'surveyed_hole',
+  'part_look',
+  'plate_photo',
+  'bush',
+  'part_fitted',
+  'oiled_point',
+  'test_run',
+  'electric_look',
+  'caution_read',
+];
 const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('power'), STAGE_IDS.indexOf('assemble'));
 
 /**
  * The other movement is in. What was done to the old one becomes a visit of its own, closed into its book; this visit goes on
  * with the new one, whose stages up to the fitting there was nothing to do in. The clock's list of movements changes.
  */
-export async function fitReplacement(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.replacing.fit>): Promise<void> {
+export async function fitReplacement(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.replacing.fit>,
+): Promise<void> {
   const row = await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);
-  if (visit.replacement.out) throw refused('The other movement is in already.', 'A second change in one visit needs a visit of its own.');
+  if (visit.replacement.out)
+    throw refused('The other movement is in already.', 'A second change in one visit needs a visit of its own.');
   const obstacles = replacementObstacles(pointsOf(visit), visit.replacement.checks);
   if (visit.baths.some((b) => b.stoppedAt === null)) obstacles.push('a bath of the old movement still runs');
   if (obstacles.length > 0) throw refused('The other movement cannot go in yet.', obstacles.join('. '));
@@ -50,27 +82,73 @@ export async function fitReplacement(ctx: Context, visitId: string, given: Parse
 
   const fresh = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
   if (fresh.id === row.movementId) throw badField('movementId', 'This is the movement that comes out.');
-  const [busy] = await sql<{ claim: string }>(ctx.em, 'select claim from visit where movement_id = ? and closed_at is null', [fresh.id]);
+  const [busy] = await sql<{ claim: string }>(
+    ctx.em,
+    'select claim from visit where movement_id = ? and closed_at is null',
+    [fresh.id],
+  );
   if (busy) throw refused(`That movement is in the shop as ${busy.claim}.`, 'Sign that visit first.');
   await ctx.em.flush();
 
   const out = ctx.em.create(Visit, {
-    id: randomUUID(), claim: `${row.claim}-out`, ownerId: row.ownerId, clockId: row.clockId, movementId: row.movementId, complaint: row.complaint, wanted: '', notWanted: row.notWanted, outOfScope: row.outOfScope,
-    cause: row.cause, promisedFor: null, openedAt: row.openedAt, closedAt: ctx.now, rulesVersion: row.rulesVersion,
+    id: randomUUID(),
+    claim: `${row.claim}-out`,
+    ownerId: row.ownerId,
+    clockId: row.clockId,
+    movementId: row.movementId,
+    complaint: row.complaint,
+    wanted: '',
+    notWanted: row.notWanted,
+    outOfScope: row.outOfScope,
+    cause: row.cause,
+    promisedFor: null,
+    openedAt: row.openedAt,
+    closedAt: ctx.now,
+    rulesVersion: row.rulesVersion,
   });
   await ctx.em.flush();
-  for (const table of OF_THE_MOVEMENT) await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, visitId]);
-  await sql(ctx.em, `update stage_event set visit_id = ? where visit_id = ? and stage = any(?)`, [out.id, visitId, `{${STAGE_IDS.slice(STAGE_IDS.indexOf('power')).join(',')}}`]);
+  for (const table of OF_THE_MOVEMENT)
+    await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, visitId]);
+  await sql(ctx.em, `update stage_event set visit_id = ? where visit_id = ? and stage = any(?)`, [
+    out.id,
+    visitId,
+    `{${STAGE_IDS.slice(STAGE_IDS.indexOf('power')).join(',')}}`,
+  ]);
   const text = `In its place: ${fresh.code}. It is ${given.fate}.`;
   const date = ctx.now.toISOString().slice(0, 10);
-  await writeEntry(ctx, { movementId: row.movementId, visitId: out.id, kind: 'replacement', date, title: 'Taken out of its clock', text, record });
-  await writeEntry(ctx, { movementId: fresh.id, kind: 'replacement', date, title: `Put into a clock in place of ${visit.movement.code}`, text: Object.values(visit.replacement.checks).map((c) => c.note).filter(Boolean).join('. ') });
+  await writeEntry(ctx, {
+    movementId: row.movementId,
+    visitId: out.id,
+    kind: 'replacement',
+    date,
+    title: 'Taken out of its clock',
+    text,
+    record,
+  });
+  await writeEntry(ctx, {
+    movementId: fresh.id,
+    kind: 'replacement',
+    date,
+    title: `Put into a clock in place of ${visit.movement.code}`,
+    text: Object.values(visit.replacement.checks)
+      .map((c) => c.note)
+      .filter(Boolean)
+      .join('. '),
+  });
 
   await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
-  for (const { train } of poweredTrains(fresh.traits)) ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
+  for (const { train } of poweredTrains(fresh.traits))
+    ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   for (const stage of NEVER_APART) ctx.em.create(StageEvent, { visitId, stage, done: true, ...signature(ctx) });
-  ctx.em.create(MovementOut, { visitId, movementId: row.movementId, outVisitId: out.id, why: given.why, fate: given.fate, ...signature(ctx) });
+  ctx.em.create(MovementOut, {
+    visitId,
+    movementId: row.movementId,
+    outVisitId: out.id,
+    why: given.why,
+    fate: given.fate,
+    ...signature(ctx),
+  });
   row.movementId = fresh.id;
   await ctx.em.flush();
 }

@@ -4,10 +4,18 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/house.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
-beforeAll(async () => { shop = await openShop(); });
+beforeAll(async () => {
+  shop = await openShop();
+});
 afterAll(() => shop.running.stop());
 const see = (id: string) => shop.marit.ok<Visit>('GET', `/visits/${id}`);
-const NEW = { movement: { name: 'New movement of today', familyId: 'lever-platform', marks: [{ place: 'back plate', text: '340-20' }] } };
+const NEW = {
+  movement: {
+    name: 'New movement of today',
+    familyId: 'lever-platform',
+    marks: [{ place: 'back plate', text: '340-20' }],
+  },
+};
 
 describe('a movement in another’s place', () => {
   it('goes in when every point is answered; both books say so, and the visit goes on with the new one', async () => {
@@ -18,10 +26,12 @@ describe('a movement in another’s place', () => {
     await put(`holes/${hole}`, { pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25, verdict: 'bush', version: 0 });
     await put('stages/intake', { done: true });
     await put('stages/survey', { done: true });
-    const fit = (body: object = NEW) => put('replacement', { why: 'Third wheel and plates worn out', fate: 'kept as a donor', ...body });
+    const fit = (body: object = NEW) =>
+      put('replacement', { why: 'Third wheel and plates worn out', fate: 'kept as a donor', ...body });
     expect((await fit()).body.detail).toContain('points are not answered');
     expect((await put('replacement/checks/moon-stub', { answer: 'yes' })).status).toBe(404);
-    for (const c of replacementChecks(old.traits, '')) await put(`replacement/checks/${c.id}`, { answer: c.id === 'shaft' ? 'no' : 'yes' });
+    for (const c of replacementChecks(old.traits, ''))
+      await put(`replacement/checks/${c.id}`, { answer: c.id === 'shaft' ? 'no' : 'yes' });
     expect((await fit()).body.detail).toContain('say how it is met');
     await put('replacement/checks/shaft', { answer: 'no', note: 'a collet was turned' });
     expect((await fit({ ...NEW, why: 'Odile Tarrowby wants it new' })).body.detail).toContain('owner');
@@ -30,18 +40,48 @@ describe('a movement in another’s place', () => {
     expect((await fit()).status).toBe(409);
 
     const after = await see(visit.id);
-    expect(after).toMatchObject({ movement: { name: 'New movement of today' }, holes: [], replacement: { out: { code: old.code, fate: 'kept as a donor' } }, next: { stage: 'assess' } });
-    expect(after.stages.filter((s) => s.done).map((s) => s.stage)).toEqual(['intake', 'power', 'strip', 'clean', 'survey', 'fit']);
+    expect(after).toMatchObject({
+      movement: { name: 'New movement of today' },
+      holes: [],
+      replacement: { out: { code: old.code, fate: 'kept as a donor' } },
+      next: { stage: 'assess' },
+    });
+    expect(after.stages.filter((s) => s.done).map((s) => s.stage)).toEqual([
+      'intake',
+      'power',
+      'strip',
+      'clean',
+      'survey',
+      'fit',
+    ]);
     expect(after.power.map((p) => p.state)).toEqual(['unknown']);
     const out = await see(after.replacement.out!.visitId);
-    expect(out).toMatchObject({ claim: `${visit.claim}-out`, closedAt: expect.any(String), movement: { code: old.code }, holes: [{ key: hole }] });
-    const [was, now] = [await shop.marit.ok<Book>('GET', `/movements/${old.id}`), await shop.marit.ok<Book>('GET', `/movements/${after.movement.id}`)];
-    expect(was.entries.at(-1)).toMatchObject({ kind: 'replacement', title: 'Taken out of its clock', text: expect.stringContaining(after.movement.code) });
+    expect(out).toMatchObject({
+      claim: `${visit.claim}-out`,
+      closedAt: expect.any(String),
+      movement: { code: old.code },
+      holes: [{ key: hole }],
+    });
+    const [was, now] = [
+      await shop.marit.ok<Book>('GET', `/movements/${old.id}`),
+      await shop.marit.ok<Book>('GET', `/movements/${after.movement.id}`),
+    ];
+    expect(was.entries.at(-1)).toMatchObject({
+      kind: 'replacement',
+      title: 'Taken out of its clock',
+      text: expect.stringContaining(after.movement.code),
+    });
     expect(was.inTheShop).toBeNull();
-    expect(now.entries.at(-1)).toMatchObject({ kind: 'replacement', title: `Put into a clock in place of ${old.code}` });
+    expect(now.entries.at(-1)).toMatchObject({
+      kind: 'replacement',
+      title: `Put into a clock in place of ${old.code}`,
+    });
     expect(JSON.stringify([was, now])).not.toContain('Tarrowby');
     // The clock has the new one in it when it comes again.
-    const [clock] = await shop.marit.ok<{ clockId: string; movement: { code: string } }[]>('GET', `/owners/${visit.owner.id}/clocks`);
+    const [clock] = await shop.marit.ok<{ clockId: string; movement: { code: string } }[]>(
+      'GET',
+      `/owners/${visit.owner.id}/clocks`,
+    );
     expect(JSON.stringify(clock)).toContain(after.movement.code);
   });
 });

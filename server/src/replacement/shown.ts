@@ -9,9 +9,27 @@ export const replacementAsk = (visitId: string) => ({
   outMovements: rows(Movement, 'where id in (select movement_id from movement_out where visit_id = ?)', visitId),
 });
 
-export function showReplacement({ replacementAnswers, outs: [out], outMovements: [old] }: RowsOf<ReturnType<typeof replacementAsk>>): Shape['replacement'] {
+export function showReplacement({
+  replacementAnswers,
+  outs: [out],
+  outMovements: [old],
+}: RowsOf<ReturnType<typeof replacementAsk>>): Shape['replacement'] {
   return {
-    checks: Object.fromEntries(replacementAnswers.map((a) => [a.point, { answer: a.answer, note: a.note, by: a.by, at: a.at.toISOString() }])),
-    out: out && old ? { movementId: old.id, code: old.code, name: old.name, why: out.why, fate: out.fate, visitId: out.outVisitId, by: out.by, at: out.at.toISOString() } : null,
+    checks: Object.fromEntries(
+      replacementAnswers.map((a) => [a.point, { answer: a.answer, note: a.note, by: a.by, at: a.at.toISOString() }]),
+    ),
+    out:
+      out && old
+        ? {
+            movementId: old.id,
+            code: old.code,
+            name: old.name,
+            why: out.why,
+            fate: out.fate,
+            visitId: out.outVisitId,
+            by: out.by,
+            at: out.at.toISOString(),
+          }
+        : null,
   };
 }

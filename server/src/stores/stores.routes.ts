@@ -5,7 +5,19 @@ import { HttpProblem } from '../http/problems.ts';
 import type { House } from '../http/house.ts';
 import type { Serve } from '../http/serve.ts';
 import { personOf } from '../http/session.ts';
-import { addItem, arrived, changeItem, countItem, keepItem, listStores, movesOf, orderItem, previewTable, takeTable, unorder } from './stores.service.ts';
+import {
+  addItem,
+  arrived,
+  changeItem,
+  countItem,
+  keepItem,
+  listStores,
+  movesOf,
+  orderItem,
+  previewTable,
+  takeTable,
+  unorder,
+} from './stores.service.ts';
 
 export function serveStores(serve: Serve, router: Router, house: House): void {
   serve(api.stores.list, (ctx) => listStores(ctx));
@@ -22,6 +34,8 @@ export function serveStores(serve: Serve, router: Router, house: House): void {
   router.get('/stores-table', async (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const items = await listStores({ em: house.orm.em.fork() });
-    res.set({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="stores.csv"' }).send(writeStores(items.filter((i) => i.kept)));
+    res
+      .set({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="stores.csv"' })
+      .send(writeStores(items.filter((i) => i.kept)));
   });
 }

@@ -6,20 +6,45 @@ import { badField, HttpProblem, refused } from '../http/problems.ts';
 import { sql } from '../http/house.ts';
 import { StockItem, StockMove, StockOrder } from './stores.entity.ts';
 
-interface Row { id: string; on_hand: number; orders: StoreItem['orders'] }
+interface Row {
+  id: string;
+  on_hand: number;
+  orders: StoreItem['orders'];
+}
 
-const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, note }: Item): Item => ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, note });
+const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, note }: Item): Item => ({
+  kind,
+  name,
+  sizes,
+  minimum,
+  price,
+  supplier,
+  supplierNo,
+  shelf,
+  note,
+});
 
 /** Everything in the stores; one thing where an id is given. */
 async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StoreItem[]> {
   const items = await ctx.em.find(StockItem, id ? { id } : {}, { orderBy: { kind: 'asc', name: 'asc', id: 'asc' } });
-  const rows = await sql<Row>(ctx.em, `
+  const rows = await sql<Row>(
+    ctx.em,
+    `
     select i.id, coalesce((select sum(change)::int from stock_move m where m.item_id = i.id), 0) as on_hand,
       coalesce((select json_agg(json_build_object('id', o.id, 'quantity', o.quantity, 'expectedOn', o.expected_on, 'visitId', o.visit_id, 'claim', v.claim, 'orderedAt', to_char(o.ordered_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'by', o.by) order by o.expected_on nulls last, o.ordered_at)
         from stock_order o left join visit v on v.id = o.visit_id where o.item_id = i.id and o.arrived_at is null), '[]') as orders
-    from stock_item i ${id ? 'where i.id = ?' : ''}`, id ? [id] : []);
+    from stock_item i ${id ? 'where i.id = ?' : ''}`,
+    id ? [id] : [],
+  );
   const of = new Map(rows.map((r) => [r.id, r]));
-  return items.map((i) => ({ id: i.id, version: i.version, kept: i.kept, ...fieldsOf(i), onHand: of.get(i.id)!.on_hand, orders: of.get(i.id)!.orders }));
+  return items.map((i) => ({
+    id: i.id,
+    version: i.version,
+    kept: i.kept,
+    ...fieldsOf(i),
+    onHand: of.get(i.id)!.on_hand,
+    orders: of.get(i.id)!.orders,
+  }));
 }
 
 export const listStores = (ctx: Pick<Context, 'em'>): Promise<StoreItem[]> => shelf(ctx);
@@ -39,18 +64,32 @@ async function checked(ctx: Context, item: Item, id?: string): Promise<string> {
   return identity;
 }
 
-function moved(ctx: Context, itemId: string, change: number, why: 'counted' | 'came in' | 'used', visitId: string | null = null, forId: string | null = null): void {
+function moved(
+  ctx: Context,
+  itemId: string,
+  change: number,
+  why: 'counted' | 'came in' | 'used',
+  visitId: string | null = null,
+  forId: string | null = null,
+): void {
   if (change !== 0) ctx.em.create(StockMove, { itemId, change, why, visitId, forId, ...signature(ctx) });
 }
 
-export async function addItem(ctx: Context, { onHand, ...given }: ParsedBodyOf<typeof api.stores.add>): Promise<StoreItem> {
+export async function addItem(
+  ctx: Context,
+  { onHand, ...given }: ParsedBodyOf<typeof api.stores.add>,
+): Promise<StoreItem> {
   const made = ctx.em.create(StockItem, { ...given, identity: await checked(ctx, given) });
   await ctx.em.flush();
   moved(ctx, made.id, onHand, 'counted');
   return one(ctx, made.id);
 }
 
-export async function changeItem(ctx: Context, id: string, { version, ...fields }: ParsedBodyOf<typeof api.stores.change>): Promise<StoreItem> {
+export async function changeItem(
+  ctx: Context,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.stores.change>,
+): Promise<StoreItem> {
   const item = await need(ctx, StockItem, { id }, 'thing in the stores');
   if (item.version !== version) expectVersion(item.version, version, await one(ctx, id));
   const next = { ...fieldsOf(item), ...fields } as Item;
@@ -73,11 +112,19 @@ export async function countItem(ctx: Context, id: string, onHand: number): Promi
 
 export async function movesOf(ctx: Context, id: string): Promise<ReplyOf<typeof api.stores.moves>> {
   await need(ctx, StockItem, { id }, 'thing in the stores');
-  const rows = await sql<{ change: number; why: 'counted'; claim: string | null; at: string; by: string }>(ctx.em, 'select m.change, m.why, v.claim, m.at, m.by from stock_move m left join visit v on v.id = m.visit_id where m.item_id = ? order by m.at desc, m.id limit 200', [id]);
+  const rows = await sql<{ change: number; why: 'counted'; claim: string | null; at: string; by: string }>(
+    ctx.em,
+    'select m.change, m.why, v.claim, m.at, m.by from stock_move m left join visit v on v.id = m.visit_id where m.item_id = ? order by m.at desc, m.id limit 200',
+    [id],
+  );
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
 
-export async function orderItem(ctx: Context, id: string, given: ParsedBodyOf<typeof api.stores.order>): Promise<StoreItem> {
+export async function orderItem(
+  ctx: Context,
+  id: string,
+  given: ParsedBodyOf<typeof api.stores.order>,
+): Promise<StoreItem> {
   await need(ctx, StockItem, { id }, 'thing in the stores');
   if (given.visitId) await openVisit(ctx, given.visitId);
   ctx.em.create(StockOrder, { itemId: id, ...given, orderedAt: ctx.now, by: ctx.person.name, arrivedAt: null });
@@ -101,7 +148,13 @@ export async function unorder(ctx: Context, id: string, orderId: string): Promis
 }
 
 /** What is fitted to a clock leaves the shelf with it; the person has it in hand, so a count of none does not forbid it. */
-export async function takeFromStock(ctx: Context, itemId: string, quantity: number, visitId: string, forId: string): Promise<void> {
+export async function takeFromStock(
+  ctx: Context,
+  itemId: string,
+  quantity: number,
+  visitId: string,
+  forId: string,
+): Promise<void> {
   await need(ctx, StockItem, { id: itemId }, 'thing in the stores');
   moved(ctx, itemId, -quantity, 'used', visitId, forId);
 }
@@ -112,24 +165,52 @@ export async function putBackInStock(ctx: Context, forId: string): Promise<void>
 }
 
 type Line = ReturnType<typeof readStores>['rows'][number];
-async function compared(ctx: Context, csv: string): Promise<{ lines: { row: Line; there: StoreItem | undefined; effect: ReturnType<typeof effectOf> }[]; problems: ImportPreview['problems'] }> {
+async function compared(
+  ctx: Context,
+  csv: string,
+): Promise<{
+  lines: { row: Line; there: StoreItem | undefined; effect: ReturnType<typeof effectOf> }[];
+  problems: ImportPreview['problems'];
+}> {
   const { rows, problems } = readStores(csv);
   const there = new Map((await shelf(ctx)).map((i) => [identityOf(i), i]));
-  return { lines: rows.map((row) => { const found = there.get(identityOf(row)); return { row, there: found, effect: effectOf(row, found) }; }), problems };
+  return {
+    lines: rows.map((row) => {
+      const found = there.get(identityOf(row));
+      return { row, there: found, effect: effectOf(row, found) };
+    }),
+    problems,
+  };
 }
 
 export async function previewTable(ctx: Context, csv: string): Promise<ImportPreview> {
   const { lines, problems } = await compared(ctx, csv);
-  return { rows: lines.map(({ row, effect }) => ({ line: row.line, kind: row.kind, name: row.name, size: sizeWords(row.kind, row.sizes), ...effect })), problems };
+  return {
+    rows: lines.map(({ row, effect }) => ({
+      line: row.line,
+      kind: row.kind,
+      name: row.name,
+      size: sizeWords(row.kind, row.sizes),
+      ...effect,
+    })),
+    problems,
+  };
 }
 
 /** All rows or none. @throws 422 with the bad rows, and then nothing is changed */
 export async function takeTable(ctx: Context, csv: string): Promise<{ ok: true; added: number; changed: number }> {
   await sql(ctx.em, 'lock table stock_item in share row exclusive mode');
   const { lines, problems } = await compared(ctx, csv);
-  if (problems.length > 0) throw new HttpProblem(422, 'Nothing was taken in: rows of the table are bad.', { fields: problems.slice(0, 50).map((p) => ({ path: `csv.${p.line}.${p.column}`, message: `Line ${p.line}: ${p.message}` })) });
+  if (problems.length > 0)
+    throw new HttpProblem(422, 'Nothing was taken in: rows of the table are bad.', {
+      fields: problems
+        .slice(0, 50)
+        .map((p) => ({ path: `csv.${p.line}.${p.column}`, message: `Line ${p.line}: ${p.message}` })),
+    });
   for (const { row, there } of lines) {
-    const item = there ? await need(ctx, StockItem, { id: there.id }, 'thing in the stores') : ctx.em.create(StockItem, { ...fieldsOf(row), identity: identityOf(row) });
+    const item = there
+      ? await need(ctx, StockItem, { id: there.id }, 'thing in the stores')
+      : ctx.em.create(StockItem, { ...fieldsOf(row), identity: identityOf(row) });
     if (there) ctx.em.assign(item, fieldsOf({ ...row, name: there.name }));
     else await ctx.em.flush();
     if (row.onHand !== null) moved(ctx, item.id, row.onHand - (there?.onHand ?? 0), 'counted');

@@ -5,12 +5,23 @@ import { openShop, takeIn } from '../../test/house.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
-beforeAll(async () => { shop = await openShop(); visit = await takeIn(shop.marit); });
+beforeAll(async () => {
+  shop = await openShop();
+  visit = await takeIn(shop.marit);
+});
 afterAll(() => shop.running.stop());
-const BUSH = { kind: 'bush', name: 'Brass bush', sizes: { bore_mm: 1.2, outside_mm: 2.5, height_mm: 2 }, minimum: 5, price: '0,80' };
+const BUSH = {
+  kind: 'bush',
+  name: 'Brass bush',
+  sizes: { bore_mm: 1.2, outside_mm: 2.5, height_mm: 2 },
+  minimum: 5,
+  price: '0,80',
+};
 const add = (change: object = {}) => shop.marit.ok<StoreItem>('POST', '/stores', { ...BUSH, onHand: 6, ...change });
 const there = async (id: string) => (await shop.marit.ok<StoreItem[]>('GET', '/stores')).find((i) => i.id === id)!;
-const later = () => { shop.now.at = new Date(shop.now.at.getTime() + 60_000); };
+const later = () => {
+  shop.now.at = new Date(shop.now.at.getTime() + 60_000);
+};
 
 describe('the stores', () => {
   it('keep a thing once, with sizes that can be, and forget nothing that came or went', async () => {
@@ -18,49 +29,108 @@ describe('the stores', () => {
     expect(item).toMatchObject({ onHand: 6, price: '0.80', version: 1, kept: true });
     const twice = await shop.marit.send('POST', '/stores', { ...BUSH, name: ' brass  BUSH ' });
     expect(twice.body.fields![0]).toMatchObject({ path: 'name' });
-    expect((await shop.marit.send('POST', '/stores', { ...BUSH, sizes: { ...BUSH.sizes, outside_mm: 1 } })).body.fields![0]).toMatchObject({ path: 'sizes.outside_mm' });
+    expect(
+      (await shop.marit.send('POST', '/stores', { ...BUSH, sizes: { ...BUSH.sizes, outside_mm: 1 } })).body.fields![0],
+    ).toMatchObject({ path: 'sizes.outside_mm' });
     later();
     await shop.marit.ok('PUT', `/stores/${item.id}/count`, { onHand: 4 });
     later();
-    const ordered = await shop.marit.ok<StoreItem>('POST', `/stores/${item.id}/orders`, { quantity: 20, expectedOn: '2031-05-09', visitId: visit.id });
+    const ordered = await shop.marit.ok<StoreItem>('POST', `/stores/${item.id}/orders`, {
+      quantity: 20,
+      expectedOn: '2031-05-09',
+      visitId: visit.id,
+    });
     expect(ordered.orders[0]).toMatchObject({ quantity: 20, expectedOn: '2031-05-09', claim: visit.claim });
     const path = `/stores/${item.id}/orders/${ordered.orders[0]!.id}`;
     const came = () => shop.marit.ok<StoreItem>('PUT', `${path}/arrived`, { arrived: true });
     expect(await came()).toMatchObject({ onHand: 24, orders: [] });
     expect(await came()).toMatchObject({ onHand: 24 }); // said twice, it came once
     expect((await shop.marit.send('DELETE', path)).status).toBe(409);
-    expect(await shop.marit.ok('PUT', `${path}/arrived`, { arrived: false })).toMatchObject({ onHand: 4, orders: [{ quantity: 20 }] });
+    expect(await shop.marit.ok('PUT', `${path}/arrived`, { arrived: false })).toMatchObject({
+      onHand: 4,
+      orders: [{ quantity: 20 }],
+    });
     await came();
-    expect((await shop.marit.ok<{ change: number; why: string }[]>('GET', `/stores/${item.id}/moves`)).map((m) => [m.change, m.why])).toEqual([[20, 'came in'], [-2, 'counted'], [6, 'counted']]);
+    expect(
+      (await shop.marit.ok<{ change: number; why: string }[]>('GET', `/stores/${item.id}/moves`)).map((m) => [
+        m.change,
+        m.why,
+      ]),
+    ).toEqual([
+      [20, 'came in'],
+      [-2, 'counted'],
+      [6, 'counted'],
+    ]);
     const lost = await shop.marit.send('PATCH', `/stores/${item.id}`, { minimum: 9, version: 0 });
     expect(lost.body.type).toBe('urn:eclat:lost-race');
   });
 
   it('lose what is fitted to a clock, and have it again when it was not', async () => {
-    const [bush, strip] = [await add({ name: 'Graded bush' }), await add({ kind: 'suspension', name: 'Strip', sizes: { strength_mm: 0.1 }, onHand: 1 })];
+    const [bush, strip] = [
+      await add({ name: 'Graded bush' }),
+      await add({ kind: 'suspension', name: 'Strip', sizes: { strength_mm: 0.1 }, onHand: 1 }),
+    ];
     const hole = holesOf(visit.movement.traits)[0]!.key;
-    const fitted = await shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/bushes`, { hole, pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, stockId: bush.id });
-    const part = { what: 'Strip', kind: 'suspension', sizes: { strength_mm: 0.1 }, source: 'from stock', stockId: strip.id, quantity: 2, oldPart: 'scrapped' };
+    const fitted = await shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/bushes`, {
+      hole,
+      pivotMm: 1.2,
+      boreMm: 1.25,
+      outsideMm: 2.5,
+      heightMm: 2,
+      stockId: bush.id,
+    });
+    const part = {
+      what: 'Strip',
+      kind: 'suspension',
+      sizes: { strength_mm: 0.1 },
+      source: 'from stock',
+      stockId: strip.id,
+      quantity: 2,
+      oldPart: 'scrapped',
+    };
     const one = await shop.marit.ok<Part>('POST', `/visits/${visit.id}/parts`, part);
     expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([5, -1]); // the count was wrong, the strip is in the clock all the same
     await shop.marit.ok('DELETE', `/visits/${visit.id}/bushes/${fitted.id}`);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/parts/${one.id}`);
     expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([6, 1]);
-    const lacking = async (change: object) => (await shop.marit.send('POST', `/visits/${visit.id}/parts`, { ...part, stockId: null, sizes: {}, ...change })).body.fields![0]!.path;
-    expect([await lacking({}), await lacking({ source: 'donor movement' }), await lacking({ source: 'made here' })]).toEqual(['stockId', 'donorId', 'size']);
+    const lacking = async (change: object) =>
+      (await shop.marit.send('POST', `/visits/${visit.id}/parts`, { ...part, stockId: null, sizes: {}, ...change }))
+        .body.fields![0]!.path;
+    expect([
+      await lacking({}),
+      await lacking({ source: 'donor movement' }),
+      await lacking({ source: 'made here' }),
+    ]).toEqual(['stockId', 'donorId', 'size']);
   });
 
   it('say in the donor’s book what it gave', async () => {
-    const donor = await takeIn(shop.marit, { movement: { name: 'Spare movement', familyId: 'mantel-barrels' }, owner: { name: 'Casimir Pell' } });
-    const given = { what: 'Third wheel', source: 'donor movement', donorId: donor.movement.id, oldPart: 'kept with the movement' };
-    expect(await shop.marit.ok<Part>('POST', `/visits/${visit.id}/parts`, given)).toMatchObject({ donorCode: donor.movement.code });
-    expect((await shop.marit.ok<Book>('GET', `/movements/${donor.movement.id}`)).gave).toEqual([expect.objectContaining({ what: 'Third wheel', to: visit.movement.code })]);
-    expect((await shop.marit.send('POST', `/visits/${visit.id}/parts`, { ...given, donorId: visit.movement.id })).body.fields![0]).toMatchObject({ path: 'donorId' });
+    const donor = await takeIn(shop.marit, {
+      movement: { name: 'Spare movement', familyId: 'mantel-barrels' },
+      owner: { name: 'Casimir Pell' },
+    });
+    const given = {
+      what: 'Third wheel',
+      source: 'donor movement',
+      donorId: donor.movement.id,
+      oldPart: 'kept with the movement',
+    };
+    expect(await shop.marit.ok<Part>('POST', `/visits/${visit.id}/parts`, given)).toMatchObject({
+      donorCode: donor.movement.code,
+    });
+    expect((await shop.marit.ok<Book>('GET', `/movements/${donor.movement.id}`)).gave).toEqual([
+      expect.objectContaining({ what: 'Third wheel', to: visit.movement.code }),
+    ]);
+    expect(
+      (await shop.marit.send('POST', `/visits/${visit.id}/parts`, { ...given, donorId: visit.movement.id })).body
+        .fields![0],
+    ).toMatchObject({ path: 'donorId' });
   });
 });
 
 describe('a table of the stores', () => {
-  const table = (rows: string[]) => ({ csv: ['kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum', ...rows].join('\n') });
+  const table = (rows: string[]) => ({
+    csv: ['kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum', ...rows].join('\n'),
+  });
   it('changes nothing while one row is bad, and all of it when none is', async () => {
     const before = await shop.marit.ok<StoreItem[]>('GET', '/stores');
     const bad = table(['bush,Fresh bush,1,2,2,3,1', 'bush,Brass bush,x,2.5,2,9,5']);
@@ -70,7 +140,15 @@ describe('a table of the stores', () => {
     expect(await shop.marit.ok('GET', '/stores')).toEqual(before);
 
     const good = table(['bush,Fresh bush,1,2,2,3,1', 'bush,Brass bush,1.2,2.5,2,9,5']);
-    expect((await shop.marit.ok<ImportPreview>('POST', '/stores-table/preview', good)).rows.map((r) => [r.effect, r.changes[0]])).toEqual([['new', undefined], ['changed', 'on hand 24 → 9']]);
+    expect(
+      (await shop.marit.ok<ImportPreview>('POST', '/stores-table/preview', good)).rows.map((r) => [
+        r.effect,
+        r.changes[0],
+      ]),
+    ).toEqual([
+      ['new', undefined],
+      ['changed', 'on hand 24 → 9'],
+    ]);
     expect(await shop.marit.ok('GET', '/stores')).toEqual(before);
     expect(await shop.marit.ok('PUT', '/stores-table', good)).toEqual({ ok: true, added: 1, changed: 1 });
     expect(await shop.marit.ok('PUT', '/stores-table', good)).toEqual({ ok: true, added: 0, changed: 0 });
@@ -78,7 +156,9 @@ describe('a table of the stores', () => {
   it('comes out as it goes in', async () => {
     const file = await fetch(`${shop.marit.address}/api/stores-table`);
     expect(file.status).toBe(401);
-    const { problems, rows } = await shop.marit.ok<ImportPreview>('POST', '/stores-table/preview', { csv: (await shop.marit.send('GET', '/stores-table')).text });
+    const { problems, rows } = await shop.marit.ok<ImportPreview>('POST', '/stores-table/preview', {
+      csv: (await shop.marit.send('GET', '/stores-table')).text,
+    });
     expect(problems).toEqual([]);
     expect(new Set(rows.map((r) => r.effect))).toEqual(new Set(['same']));
   });

@@ -5,27 +5,79 @@ import { by, float, key, moment, text, versioned, visitKey } from '../database/c
 type Log = Shape['strip'];
 
 export const StripStep = defineEntity({
-  name: 'StripStep', tableName: 'strip_step',
+  name: 'StripStep',
+  tableName: 'strip_step',
   properties: {
-    id: key(), visitId: visitKey(), pass: p.integer(), position: p.integer(), what: text(), heldBy: text(), place: text(), remarks: p.json<Step['remarks']>().columnType('jsonb'), note: text(), group: text().fieldName('part_group'),
-    photoId: p.uuid().nullable(), recordingId: p.uuid().nullable(), fate: text().$type<Step['fate']>().default('apart'), fateNote: text().default(''), fateBy: text().default(''), fateAt: moment().nullable(), ...by, version: versioned(),
+    id: key(),
+    visitId: visitKey(),
+    pass: p.integer(),
+    position: p.integer(),
+    what: text(),
+    heldBy: text(),
+    place: text(),
+    remarks: p.json<Step['remarks']>().columnType('jsonb'),
+    note: text(),
+    group: text().fieldName('part_group'),
+    photoId: p.uuid().nullable(),
+    recordingId: p.uuid().nullable(),
+    fate: text().$type<Step['fate']>().default('apart'),
+    fateNote: text().default(''),
+    fateBy: text().default(''),
+    fateAt: moment().nullable(),
+    ...by,
+    version: versioned(),
   },
 });
 export type StripStep = InferEntity<typeof StripStep>;
 
 export const StripPass = defineEntity({
-  name: 'StripPass', tableName: 'strip_pass',
-  properties: { visitId: visitKey().primary(), number: p.integer().primary(), reason: text(), cure: text().default(''), hours: float().nullable(), ...by },
+  name: 'StripPass',
+  tableName: 'strip_pass',
+  properties: {
+    visitId: visitKey().primary(),
+    number: p.integer().primary(),
+    reason: text(),
+    cure: text().default(''),
+    hours: float().nullable(),
+    ...by,
+  },
 });
 export const StripPhase = defineEntity({
-  name: 'StripPhase', tableName: 'strip_phase',
-  properties: { id: key(), visitId: visitKey(), what: text(), how: text(), when: text().$type<Log['phases'][number]['when']>(), setBy: text().default(''), setAt: moment().nullable(), ...by },
+  name: 'StripPhase',
+  tableName: 'strip_phase',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    what: text(),
+    how: text(),
+    when: text().$type<Log['phases'][number]['when']>(),
+    setBy: text().default(''),
+    setAt: moment().nullable(),
+    ...by,
+  },
 });
 export const StripTemporary = defineEntity({
-  name: 'StripTemporary', tableName: 'strip_temporary',
-  properties: { id: key(), visitId: visitKey(), what: text(), ended: text().$type<NonNullable<Log['temporary'][number]['ended']>>().nullable(), ...by },
+  name: 'StripTemporary',
+  tableName: 'strip_temporary',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    what: text(),
+    ended: text().$type<NonNullable<Log['temporary'][number]['ended']>>().nullable(),
+    ...by,
+  },
 });
 export const StripCustody = defineEntity({
-  name: 'StripCustody', tableName: 'strip_custody',
-  properties: { id: key(), visitId: visitKey(), what: text(), withWhom: text(), forWhat: text(), backAt: moment().nullable(), state: text().default(''), ...by },
+  name: 'StripCustody',
+  tableName: 'strip_custody',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    what: text(),
+    withWhom: text(),
+    forWhat: text(),
+    backAt: moment().nullable(),
+    state: text().default(''),
+    ...by,
+  },
 });

@@ -1,6 +1,21 @@
 import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../http/serve.ts';
-import { addPhase, addStep, addTemporary, changeStep, closePass, endTemporary, giveOut, moveStep, openPass, removePhase, removeStep, setFate, setPhase, takeBack } from './strip.service.ts';
+import {
+  addPhase,
+  addStep,
+  addTemporary,
+  changeStep,
+  closePass,
+  endTemporary,
+  giveOut,
+  moveStep,
+  openPass,
+  removePhase,
+  removeStep,
+  setFate,
+  setPhase,
+  takeBack,
+} from './strip.service.ts';
 
 export function serveStrip(serve: Serve): void {
   const { strip } = api;
@@ -15,7 +30,9 @@ export function serveStrip(serve: Serve): void {
   serve(strip.setPhase, (ctx, { params, body }) => asOk(setPhase(ctx, params.visitId, params.phaseId, body.set)));
   serve(strip.removePhase, (ctx, { params }) => asOk(removePhase(ctx, params.visitId, params.phaseId)));
   serve(strip.addTemporary, (ctx, { params, body }) => addTemporary(ctx, params.visitId, body.what));
-  serve(strip.endTemporary, (ctx, { params, body }) => asOk(endTemporary(ctx, params.visitId, params.temporaryId, body.ended)));
+  serve(strip.endTemporary, (ctx, { params, body }) =>
+    asOk(endTemporary(ctx, params.visitId, params.temporaryId, body.ended)),
+  );
   serve(strip.giveOut, (ctx, { params, body }) => giveOut(ctx, params.visitId, body));
   serve(strip.takeBack, (ctx, { params, body }) => asOk(takeBack(ctx, params.visitId, params.custodyId, body)));
 }

@@ -14,10 +14,31 @@ type Log = Visit['strip'];
 const signed = (x: { by: string; at: Date }) => ({ by: x.by, at: x.at.toISOString() });
 
 const presentStep = (s: StripStep): Shape => ({
-  id: s.id, version: s.version, pass: s.pass, what: s.what, heldBy: s.heldBy, place: s.place, remarks: s.remarks, note: s.note, group: s.group, photoId: s.photoId ?? null, recordingId: s.recordingId ?? null,
-  fate: s.fate, fateNote: s.fateNote, fateBy: s.fateBy, fateAt: s.fateAt?.toISOString() ?? null, ...signed(s),
+  id: s.id,
+  version: s.version,
+  pass: s.pass,
+  what: s.what,
+  heldBy: s.heldBy,
+  place: s.place,
+  remarks: s.remarks,
+  note: s.note,
+  group: s.group,
+  photoId: s.photoId ?? null,
+  recordingId: s.recordingId ?? null,
+  fate: s.fate,
+  fateNote: s.fateNote,
+  fateBy: s.fateBy,
+  fateAt: s.fateAt?.toISOString() ?? null,
+  ...signed(s),
 });
-const presentPass = (p: { number: number; reason: string; cure: string; hours?: number | null; by: string; at: Date }) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
+const presentPass = (p: {
+  number: number;
+  reason: string;
+  cure: string;
+  hours?: number | null;
+  by: string;
+  at: Date;
+}) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
 
 export const stripAsk = (visitId: string) => ({
   begun: rows(Strip, 'where visit_id = ?', visitId),
@@ -28,14 +49,37 @@ export const stripAsk = (visitId: string) => ({
   custody: rows(StripCustody, 'where visit_id = ? order by at', visitId),
 });
 
-export function showStrip({ begun: [begun], steps, passes, phases, temporary, custody }: RowsOf<ReturnType<typeof stripAsk>>): Log {
+export function showStrip({
+  begun: [begun],
+  steps,
+  passes,
+  phases,
+  temporary,
+  custody,
+}: RowsOf<ReturnType<typeof stripAsk>>): Log {
   return {
     begun: begun ? { overrideReason: begun.overrideReason, ...signed(begun) } : null,
     steps: steps.map(presentStep),
     passes: passes.map(presentPass),
-    phases: phases.map((p) => ({ id: p.id, what: p.what, how: p.how, when: p.when, setBy: p.setBy, setAt: p.setAt?.toISOString() ?? null, ...signed(p) })),
+    phases: phases.map((p) => ({
+      id: p.id,
+      what: p.what,
+      how: p.how,
+      when: p.when,
+      setBy: p.setBy,
+      setAt: p.setAt?.toISOString() ?? null,
+      ...signed(p),
+    })),
     temporary: temporary.map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
-    custody: custody.map((c) => ({ id: c.id, what: c.what, withWhom: c.withWhom, forWhat: c.forWhat, backAt: c.backAt?.toISOString() ?? null, state: c.state, ...signed(c) })),
+    custody: custody.map((c) => ({
+      id: c.id,
+      what: c.what,
+      withWhom: c.withWhom,
+      forWhat: c.forWhat,
+      backAt: c.backAt?.toISOString() ?? null,
+      state: c.state,
+      ...signed(c),
+    })),
   };
 }
 
@@ -45,16 +89,32 @@ async function passNow(ctx: Context, visitId: string): Promise<number> {
   return last?.number ?? 1;
 }
 
-async function ownThings(ctx: Context, visitId: string, { photoId, recordingId }: { photoId?: string | null | undefined; recordingId?: string | null | undefined }): Promise<void> {
-  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId }))) throw badField('photoId', 'This photo belongs to another visit.');
-  if (recordingId && !(await ctx.em.count(Recording, { id: recordingId, visitId }))) throw badField('recordingId', 'This recording belongs to another visit.');
+async function ownThings(
+  ctx: Context,
+  visitId: string,
+  { photoId, recordingId }: { photoId?: string | null | undefined; recordingId?: string | null | undefined },
+): Promise<void> {
+  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId })))
+    throw badField('photoId', 'This photo belongs to another visit.');
+  if (recordingId && !(await ctx.em.count(Recording, { id: recordingId, visitId })))
+    throw badField('recordingId', 'This recording belongs to another visit.');
 }
 
-export async function addStep(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.add>): Promise<Shape> {
+export async function addStep(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.strip.add>,
+): Promise<Shape> {
   await openVisit(ctx, visitId);
   await ownThings(ctx, visitId, given);
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
-  const step = ctx.em.create(StripStep, { visitId, pass: await passNow(ctx, visitId), position: (last?.position ?? -1) + 1, ...given, ...signature(ctx) });
+  const step = ctx.em.create(StripStep, {
+    visitId,
+    pass: await passNow(ctx, visitId),
+    position: (last?.position ?? -1) + 1,
+    ...given,
+    ...signature(ctx),
+  });
   await ctx.em.flush();
   return presentStep(step);
 }
@@ -64,7 +124,12 @@ async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripS
   return need(ctx, StripStep, { id, visitId }, 'step');
 }
 
-export async function changeStep(ctx: Context, visitId: string, id: string, { version, ...fields }: ParsedBodyOf<typeof api.strip.change>): Promise<Shape> {
+export async function changeStep(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.strip.change>,
+): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
   expectVersion(step.version, version, presentStep(step));
   await ownThings(ctx, visitId, fields);
@@ -75,8 +140,11 @@ export async function changeStep(ctx: Context, visitId: string, id: string, { ve
 
 export async function moveStep(ctx: Context, visitId: string, id: string, position: number): Promise<void> {
   await stepOf(ctx, visitId, id);
-  const rest = (await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'asc' } })).filter((s) => s.id !== id).map((s) => s.id);
-  for (const [at, stepId] of rest.toSpliced(position, 0, id).entries()) await ctx.em.nativeUpdate(StripStep, { id: stepId }, { position: at });
+  const rest = (await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'asc' } }))
+    .filter((s) => s.id !== id)
+    .map((s) => s.id);
+  for (const [at, stepId] of rest.toSpliced(position, 0, id).entries())
+    await ctx.em.nativeUpdate(StripStep, { id: stepId }, { position: at });
 }
 
 export async function removeStep(ctx: Context, visitId: string, id: string): Promise<void> {
@@ -84,10 +152,21 @@ export async function removeStep(ctx: Context, visitId: string, id: string): Pro
 }
 
 /** A loss or damage that happened here has its own place in the account, and its words. */
-export async function setFate(ctx: Context, visitId: string, id: string, { fate, note }: ParsedBodyOf<typeof api.strip.fate>): Promise<Shape> {
+export async function setFate(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { fate, note }: ParsedBodyOf<typeof api.strip.fate>,
+): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
-  if ((fate === 'replaced' || fate === 'lost or damaged here') && note === '') throw badField('note', fate === 'replaced' ? 'Say by what.' : 'Say what happened.');
-  ctx.em.assign(step, fate === 'apart' ? { fate, fateNote: '', fateBy: '', fateAt: null } : { fate, fateNote: note, fateBy: ctx.person.name, fateAt: ctx.now });
+  if ((fate === 'replaced' || fate === 'lost or damaged here') && note === '')
+    throw badField('note', fate === 'replaced' ? 'Say by what.' : 'Say what happened.');
+  ctx.em.assign(
+    step,
+    fate === 'apart'
+      ? { fate, fateNote: '', fateBy: '', fateAt: null }
+      : { fate, fateNote: note, fateBy: ctx.person.name, fateAt: ctx.now },
+  );
   await ctx.em.flush();
   return presentStep(step);
 }
@@ -97,7 +176,13 @@ const AGAIN: readonly StageId[] = ['power', 'strip', 'assemble', 'oil', 'run'];
 
 export async function openPass(ctx: Context, visitId: string, reason: string) {
   await openVisit(ctx, visitId);
-  const pass = ctx.em.create(StripPass, { visitId, number: (await passNow(ctx, visitId)) + 1, reason, hours: null, ...signature(ctx) });
+  const pass = ctx.em.create(StripPass, {
+    visitId,
+    number: (await passNow(ctx, visitId)) + 1,
+    reason,
+    hours: null,
+    ...signature(ctx),
+  });
   for (const stage of AGAIN) {
     const [last] = await ctx.em.find(StageEvent, { visitId, stage }, { orderBy: { at: 'desc' }, limit: 1 });
     if (last?.done) ctx.em.create(StageEvent, { visitId, stage, done: false, ...signature(ctx) });
@@ -106,7 +191,12 @@ export async function openPass(ctx: Context, visitId: string, reason: string) {
   return presentPass(pass);
 }
 
-export async function closePass(ctx: Context, visitId: string, number: string, given: ParsedBodyOf<typeof api.strip.closePass>) {
+export async function closePass(
+  ctx: Context,
+  visitId: string,
+  number: string,
+  given: ParsedBodyOf<typeof api.strip.closePass>,
+) {
   await openVisit(ctx, visitId);
   const pass = await need(ctx, StripPass, { visitId, number: Number(number) || 0 }, 'pass');
   ctx.em.assign(pass, given);
@@ -123,7 +213,10 @@ export async function addPhase(ctx: Context, visitId: string, given: ParsedBodyO
 
 export async function setPhase(ctx: Context, visitId: string, id: string, set: boolean): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.assign(await need(ctx, StripPhase, { id, visitId }, 'phase'), set ? { setBy: ctx.person.name, setAt: ctx.now } : { setBy: '', setAt: null });
+  ctx.em.assign(
+    await need(ctx, StripPhase, { id, visitId }, 'phase'),
+    set ? { setBy: ctx.person.name, setAt: ctx.now } : { setBy: '', setAt: null },
+  );
 }
 
 export async function removePhase(ctx: Context, visitId: string, id: string): Promise<void> {
@@ -138,7 +231,12 @@ export async function addTemporary(ctx: Context, visitId: string, what: string) 
   return { id: t.id, what, ended: null, ...signed(t) };
 }
 
-export async function endTemporary(ctx: Context, visitId: string, id: string, ended: Log['temporary'][number]['ended']): Promise<void> {
+export async function endTemporary(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  ended: Log['temporary'][number]['ended'],
+): Promise<void> {
   await openVisit(ctx, visitId);
   (await need(ctx, StripTemporary, { id, visitId }, 'temporary thing')).ended = ended;
 }
@@ -150,7 +248,15 @@ export async function giveOut(ctx: Context, visitId: string, given: ParsedBodyOf
   return { id: c.id, ...given, backAt: null, state: '', ...signed(c) };
 }
 
-export async function takeBack(ctx: Context, visitId: string, id: string, { back, state }: ParsedBodyOf<typeof api.strip.takeBack>): Promise<void> {
+export async function takeBack(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { back, state }: ParsedBodyOf<typeof api.strip.takeBack>,
+): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.assign(await need(ctx, StripCustody, { id, visitId }, 'part with another hand'), back ? { backAt: ctx.now, state } : { backAt: null, state: '' });
+  ctx.em.assign(
+    await need(ctx, StripCustody, { id, visitId }, 'part with another hand'),
+    back ? { backAt: ctx.now, state } : { backAt: null, state: '' },
+  );
 }

@@ -10,13 +10,15 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 const at = (path: string) => `/visits/${visit.id}/${path}`;
-const log = (what: string, more: object = {}) => shop.marit.ok<StripStep>('POST', at('steps'), { what, place: 'tub 1', ...more });
+const log = (what: string, more: object = {}) =>
+  shop.marit.ok<StripStep>('POST', at('steps'), { what, place: 'tub 1', ...more });
 const strip = async () => (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).strip;
 const obstacles = async () => (await shop.marit.send('POST', at('signature'), {})).body.detail!;
 
 describe('the strip log', () => {
   it('keeps forty steps in their order, corrected, moved and taken back', async () => {
-    for (let i = 0; i < 40; i++) await log(`thing ${i}`, i === 3 ? { remarks: ['left-hand', 'washer'], heldBy: 'screw' } : {});
+    for (let i = 0; i < 40; i++)
+      await log(`thing ${i}`, i === 3 ? { remarks: ['left-hand', 'washer'], heldBy: 'screw' } : {});
     const { steps } = await strip();
     expect(steps.map((s) => s.what)).toEqual(Array.from({ length: 40 }, (_, i) => `thing ${i}`));
     expect(steps[3]).toMatchObject({ remarks: ['left-hand', 'washer'], heldBy: 'screw', fate: 'apart', pass: 1 });
@@ -24,7 +26,10 @@ describe('the strip log', () => {
     await shop.marit.ok('DELETE', at(`steps/${steps[1]!.id}`));
     expect((await strip()).steps.slice(0, 3).map((s) => s.what)).toEqual(['thing 39', 'thing 0', 'thing 2']);
     const first = steps[0]!;
-    await shop.marit.ok('PATCH', at(`steps/${first.id}`), { place: 'mesh cage', version: (await strip()).steps[1]!.version });
+    await shop.marit.ok('PATCH', at(`steps/${first.id}`), {
+      place: 'mesh cage',
+      version: (await strip()).steps[1]!.version,
+    });
     expect((await strip()).steps[1]).toMatchObject({ place: 'mesh cage', what: 'thing 0' });
     expect((await shop.marit.send('PATCH', at(`steps/${first.id}`), { place: 'x', version: 99 })).status).toBe(409);
     expect((await shop.marit.send('POST', at('steps'), { what: 'x', remarks: ['glued'] })).status).toBe(422);
@@ -34,8 +39,11 @@ describe('the strip log', () => {
     expect(await obstacles()).toContain('39 things that came off are not accounted for');
     const { steps } = await strip();
     for (const s of steps.slice(2)) await shop.marit.ok('PUT', at(`steps/${s.id}/fate`), { fate: 'on again' });
-    const fate = (i: number, fate: string, note = '') => shop.marit.send('PUT', at(`steps/${steps[i]!.id}/fate`), { fate, note });
-    expect((await fate(0, 'lost or damaged here')).body.fields).toMatchObject([{ path: 'note', message: 'Say what happened.' }]);
+    const fate = (i: number, fate: string, note = '') =>
+      shop.marit.send('PUT', at(`steps/${steps[i]!.id}/fate`), { fate, note });
+    expect((await fate(0, 'lost or damaged here')).body.fields).toMatchObject([
+      { path: 'note', message: 'Say what happened.' },
+    ]);
     expect((await fate(0, 'lost or damaged here', 'Fell behind the bench.')).status).toBe(200);
     expect(await obstacles()).toContain('1 thing that came off is not accounted for');
     expect((await fate(1, 'replaced', 'new taper pin')).body).toMatchObject({ fateBy: 'Marit Fennick' });
@@ -44,8 +52,14 @@ describe('the strip log', () => {
 
   it('keeps what is in for the time being, and what is with another hand, until somebody says so', async () => {
     const tie = await shop.marit.ok<{ id: string }>('POST', at('temporary'), { what: 'tie round the strike spring' });
-    const away = await shop.marit.ok<{ id: string }>('POST', at('custody'), { what: 'fly', withWhom: 'the turner', forWhat: 'new pivot' });
-    expect(await obstacles()).toMatch(/1 temporary thing is neither taken out nor declared.*1 part is still with another hand/);
+    const away = await shop.marit.ok<{ id: string }>('POST', at('custody'), {
+      what: 'fly',
+      withWhom: 'the turner',
+      forWhat: 'new pivot',
+    });
+    expect(await obstacles()).toMatch(
+      /1 temporary thing is neither taken out nor declared.*1 part is still with another hand/,
+    );
     await shop.marit.ok('PUT', at(`temporary/${tie.id}`), { ended: 'taken out' });
     await shop.marit.ok('PUT', at(`custody/${away.id}`), { back: true, state: 'turned to 0.80' });
     expect(await obstacles()).not.toMatch(/temporary|another hand/);
@@ -53,15 +67,34 @@ describe('the strip log', () => {
   });
 
   it('remembers phases with when they are set, and who set them again', async () => {
-    const phase = await shop.marit.ok<{ id: string }>('POST', at('phases'), { what: 'warning wheel', how: 'pin half a turn from the lever', when: 'before the plates close' });
+    const phase = await shop.marit.ok<{ id: string }>('POST', at('phases'), {
+      what: 'warning wheel',
+      how: 'pin half a turn from the lever',
+      when: 'before the plates close',
+    });
     await shop.marit.ok('PUT', at(`phases/${phase.id}`), { set: true });
     expect((await strip()).phases).toMatchObject([{ setBy: 'Marit Fennick', when: 'before the plates close' }]);
   });
 
   it('opens a pass when it has to come apart again: its stages are to be done again, its steps are its own', async () => {
-    for (const stage of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit', 'assemble', 'oil']) await shop.marit.ok('PUT', at(`stages/${stage}`), { done: true });
+    for (const stage of [
+      'intake',
+      'assess',
+      'diagnose',
+      'agree',
+      'power',
+      'strip',
+      'clean',
+      'survey',
+      'fit',
+      'assemble',
+      'oil',
+    ])
+      await shop.marit.ok('PUT', at(`stages/${stage}`), { done: true });
     shop.now.at = new Date(shop.now.at.getTime() + 60_000);
-    expect(await shop.marit.ok('POST', at('passes'), { reason: 'Strike runs on: warning set wrong.' })).toMatchObject({ number: 2 });
+    expect(await shop.marit.ok('POST', at('passes'), { reason: 'Strike runs on: warning set wrong.' })).toMatchObject({
+      number: 2,
+    });
     const { stages, next } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
     expect(stages.filter((s) => !s.done).map((s) => s.stage)).toEqual(['power', 'strip', 'assemble', 'oil']);
     expect(next.stage).toBe('power');

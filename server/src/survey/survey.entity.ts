@@ -4,20 +4,52 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, text, versioned, visitKey } from '../database/columns.ts';
 
 export const SurveyedHole = defineEntity({
-  name: 'SurveyedHole', tableName: 'surveyed_hole',
+  name: 'SurveyedHole',
+  tableName: 'surveyed_hole',
   properties: {
-    visitId: visitKey().primary(), key: text().primary(), pivotMm: float(), holeLongMm: float(), holeShortMm: float(),
-    seen: p.json<Seen>().columnType('jsonb').nullable(), way: text().$type<Way>().default('one-wheel'), wearDeg: float().nullable(), endShakeMm: float().nullable(), spins: p.boolean().nullable(), polished: p.boolean().default(false), past: text().$type<Past>().default('original'),
-    verdict: text().$type<HoleVerdict>(), computed: text().$type<HoleVerdict>(), note: text(), ...by, version: versioned(),
+    visitId: visitKey().primary(),
+    key: text().primary(),
+    pivotMm: float(),
+    holeLongMm: float(),
+    holeShortMm: float(),
+    seen: p.json<Seen>().columnType('jsonb').nullable(),
+    way: text().$type<Way>().default('one-wheel'),
+    wearDeg: float().nullable(),
+    endShakeMm: float().nullable(),
+    spins: p.boolean().nullable(),
+    polished: p.boolean().default(false),
+    past: text().$type<Past>().default('original'),
+    verdict: text().$type<HoleVerdict>(),
+    computed: text().$type<HoleVerdict>(),
+    note: text(),
+    ...by,
+    version: versioned(),
   },
 });
 export const PartLook = defineEntity({
-  name: 'PartLook', tableName: 'part_look',
-  properties: { visitId: visitKey().primary(), key: text().primary(), state: text(), toMm: float().nullable(), note: text(), ...by, version: versioned() },
+  name: 'PartLook',
+  tableName: 'part_look',
+  properties: {
+    visitId: visitKey().primary(),
+    key: text().primary(),
+    state: text(),
+    toMm: float().nullable(),
+    note: text(),
+    ...by,
+    version: versioned(),
+  },
 });
 export const PlatePhoto = defineEntity({
-  name: 'PlatePhoto', tableName: 'plate_photo',
-  properties: { visitId: visitKey().primary(), plate: text().$type<Plate>().primary(), photoId: p.uuid(), points: p.json<Record<string, { x: number; y: number }>>().columnType('jsonb'), ...by, version: versioned() },
+  name: 'PlatePhoto',
+  tableName: 'plate_photo',
+  properties: {
+    visitId: visitKey().primary(),
+    plate: text().$type<Plate>().primary(),
+    photoId: p.uuid(),
+    points: p.json<Record<string, { x: number; y: number }>>().columnType('jsonb'),
+    ...by,
+    version: versioned(),
+  },
 });
 export type PlatePhoto = InferEntity<typeof PlatePhoto>;
 export type PartLook = InferEntity<typeof PartLook>;

@@ -1,7 +1,25 @@
-import type { ParsedBodyOf, PartLook as Look, PlatePhoto as PhotoShape, SurveyedHole as Shape, Visit } from '@eclat/contract';
+import type {
+  ParsedBodyOf,
+  PartLook as Look,
+  PlatePhoto as PhotoShape,
+  SurveyedHole as Shape,
+  Visit,
+} from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
-import { bushedHoles, holeSeen, judgeHole, measureProblem, partCanBe, partsToLook, pivotKey, PART_KINDS, seenFits, turningProblem, type LookedPart } from '@eclat/core/pivots';
+import {
+  bushedHoles,
+  holeSeen,
+  judgeHole,
+  measureProblem,
+  partCanBe,
+  partsToLook,
+  pivotKey,
+  PART_KINDS,
+  seenFits,
+  turningProblem,
+  type LookedPart,
+} from '@eclat/core/pivots';
 import { rows, type RowsOf } from '../database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
 import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
@@ -11,38 +29,84 @@ import { Movement } from '../movements/movements.entity.ts';
 import { PartLook, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
 export const presentHole = (h: SurveyedHole): Shape => ({
-  key: h.key, pivotMm: h.pivotMm, holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm, verdict: h.verdict, computed: h.computed, note: h.note,
-  seen: h.seen ?? null, way: h.way, wearDeg: h.wearDeg ?? null, endShakeMm: h.endShakeMm ?? null, spins: h.spins ?? null, polished: h.polished, past: h.past,
-  version: h.version, by: h.by, at: h.at.toISOString(),
+  key: h.key,
+  pivotMm: h.pivotMm,
+  holeLongMm: h.holeLongMm,
+  holeShortMm: h.holeShortMm,
+  verdict: h.verdict,
+  computed: h.computed,
+  note: h.note,
+  seen: h.seen ?? null,
+  way: h.way,
+  wearDeg: h.wearDeg ?? null,
+  endShakeMm: h.endShakeMm ?? null,
+  spins: h.spins ?? null,
+  polished: h.polished,
+  past: h.past,
+  version: h.version,
+  by: h.by,
+  at: h.at.toISOString(),
 });
 
-const LAST = 'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
+const LAST =
+  'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
 /** What stands behind a survey: the last signed one of the same movement. */
 export const lastSurveyAsk = (visit: { id: string; movementId: string; openedAt: Date }) => {
   const of = [visit.movementId, visit.id, visit.openedAt];
-  return { lastHoles: rows(SurveyedHole, `where ${LAST}`, ...of), lastBushes: rows(Bush, `where ${LAST} order by at`, ...of) };
+  return {
+    lastHoles: rows(SurveyedHole, `where ${LAST}`, ...of),
+    lastBushes: rows(Bush, `where ${LAST} order by at`, ...of),
+  };
 };
 
-export function showLastSurvey({ lastHoles, lastBushes }: RowsOf<ReturnType<typeof lastSurveyAsk>>): Visit['lastSurvey'] {
+export function showLastSurvey({
+  lastHoles,
+  lastBushes,
+}: RowsOf<ReturnType<typeof lastSurveyAsk>>): Visit['lastSurvey'] {
   const [first] = lastHoles;
   if (!first) return null;
   const bushed = bushedHoles(lastBushes);
-  const bushOf = (key: string) => { const b = bushed.has(key) ? lastBushes.findLast((x) => x.hole === key) : undefined; return b ? { pivotMm: b.pivotMm, boreMm: b.boreMm } : null; };
-  return { at: first.at.toISOString(), holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({ key, pivotMm, holeLongMm, holeShortMm, verdict, bushed: bushOf(key) })) };
+  const bushOf = (key: string) => {
+    const b = bushed.has(key) ? lastBushes.findLast((x) => x.hole === key) : undefined;
+    return b ? { pivotMm: b.pivotMm, boreMm: b.boreMm } : null;
+  };
+  return {
+    at: first.at.toISOString(),
+    holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({
+      key,
+      pivotMm,
+      holeLongMm,
+      holeShortMm,
+      verdict,
+      bushed: bushOf(key),
+    })),
+  };
 }
 
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
-export async function measureHole(ctx: Context, visitId: string, key: string, { version, ...body }: ParsedBodyOf<typeof api.survey.set>): Promise<Shape> {
+export async function measureHole(
+  ctx: Context,
+  visitId: string,
+  key: string,
+  { version, ...body }: ParsedBodyOf<typeof api.survey.set>,
+): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const hole = holesOf(traits).find((h) => h.key === key);
   if (!hole) throw notFound('hole in this movement');
-  if (body.seen && !seenFits(body.seen.kind, body.way)) throw badField('way', body.seen.kind === 'lean' ? 'Lean is read in one plate, the other end free.' : 'Sideways play is read between the plates.');
+  if (body.seen && !seenFits(body.seen.kind, body.way))
+    throw badField(
+      'way',
+      body.seen.kind === 'lean'
+        ? 'Lean is read in one plate, the other end free.'
+        : 'Sideways play is read between the plates.',
+    );
   const given = body.seen ? { ...body, ...holeSeen(body.pivotMm, body.seen) } : body;
   const problem = measureProblem(given);
   if (problem) throw badField(problem.field, problem.message);
   const turned = await ctx.em.findOne(PartLook, { visitId, key: pivotKey(key) });
-  if (turned?.toMm && given.verdict !== 'bush') throw badField('verdict', `Its pivot was turned down to ${turned.toMm} mm: this hole must be bushed.`);
+  if (turned?.toMm && given.verdict !== 'bush')
+    throw badField('verdict', `Its pivot was turned down to ${turned.toMm} mm: this hole must be bushed.`);
   const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {
@@ -57,7 +121,15 @@ export async function measureHole(ctx: Context, visitId: string, key: string, { 
   return presentHole(made);
 }
 
-export const presentLook = (l: PartLook): Look => ({ key: l.key, state: l.state, toMm: l.toMm ?? null, note: l.note, version: l.version, by: l.by, at: l.at.toISOString() });
+export const presentLook = (l: PartLook): Look => ({
+  key: l.key,
+  state: l.state,
+  toMm: l.toMm ?? null,
+  note: l.note,
+  version: l.version,
+  by: l.by,
+  at: l.at.toISOString(),
+});
 
 async function lookable(ctx: Context, visitId: string): Promise<Map<string, LookedPart>> {
   const visit = await openVisit(ctx, visitId);
@@ -74,15 +146,23 @@ async function forceBush(ctx: Context, visitId: string, key: string, toMm: numbe
   hole.verdict = toMm === null ? hole.computed : 'bush';
 }
 
-export async function lookAtPart(ctx: Context, visitId: string, key: string, { version, ...given }: ParsedBodyOf<typeof api.survey.look>): Promise<Look> {
+export async function lookAtPart(
+  ctx: Context,
+  visitId: string,
+  key: string,
+  { version, ...given }: ParsedBodyOf<typeof api.survey.look>,
+): Promise<Look> {
   const part = (await lookable(ctx, visitId)).get(key);
   if (!part) throw notFound('part in this movement');
-  if (!partCanBe(part.kind, given.state)) throw badField('state', `${part.name}: one of ${PART_KINDS[part.kind].states.map(([s]) => s).join(', ')}.`);
+  if (!partCanBe(part.kind, given.state))
+    throw badField('state', `${part.name}: one of ${PART_KINDS[part.kind].states.map(([s]) => s).join(', ')}.`);
   if (given.toMm !== null && part.kind !== 'pivot') throw badField('toMm', 'Only a pivot is turned down.');
   const before = await ctx.em.findOne(PartLook, { visitId, key });
   if ((before?.version ?? 0) !== version) throw lostRace(before ? presentLook(before) : null);
   if (part.kind === 'pivot' && (before?.toMm ?? null) !== given.toMm) await forceBush(ctx, visitId, key, given.toMm);
-  const row = before ? ctx.em.assign(before, { ...given, ...signature(ctx) }) : ctx.em.create(PartLook, { visitId, key, ...given, ...signature(ctx) });
+  const row = before
+    ? ctx.em.assign(before, { ...given, ...signature(ctx) })
+    : ctx.em.create(PartLook, { visitId, key, ...given, ...signature(ctx) });
   await ctx.em.flush();
   return presentLook(row);
 }
@@ -101,24 +181,50 @@ export async function soundParts(ctx: Context, visitId: string, keys: readonly s
   for (const key of new Set(keys)) {
     const part = parts.get(key);
     if (!part) throw notFound('part in this movement');
-    if (!have.has(key)) ctx.em.create(PartLook, { visitId, key, state: PART_KINDS[part.kind].states[0][0], toMm: null, note: '', ...signature(ctx) });
+    if (!have.has(key))
+      ctx.em.create(PartLook, {
+        visitId,
+        key,
+        state: PART_KINDS[part.kind].states[0][0],
+        toMm: null,
+        note: '',
+        ...signature(ctx),
+      });
   }
 }
 
-export const presentPlatePhoto = (p: PlatePhoto): PhotoShape => ({ plate: p.plate, photoId: p.photoId, points: p.points, version: p.version, by: p.by, at: p.at.toISOString() });
+export const presentPlatePhoto = (p: PlatePhoto): PhotoShape => ({
+  plate: p.plate,
+  photoId: p.photoId,
+  points: p.points,
+  version: p.version,
+  by: p.by,
+  at: p.at.toISOString(),
+});
 
 /** A photo of this visit under a plate, with the holes that were pressed on it. */
-export async function layPhoto(ctx: Context, visitId: string, plate: string, { version, photoId, points }: ParsedBodyOf<typeof api.survey.layPhoto>): Promise<PhotoShape> {
+export async function layPhoto(
+  ctx: Context,
+  visitId: string,
+  plate: string,
+  { version, photoId, points }: ParsedBodyOf<typeof api.survey.layPhoto>,
+): Promise<PhotoShape> {
   const visit = await openVisit(ctx, visitId);
   if (!PLATES.includes(plate as Plate)) throw notFound('plate');
   await need(ctx, Photo, { id: photoId, visitId }, 'photo of this visit');
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
-  const own = new Set(holesOf(traits).filter((h) => h.plate === plate).map((h) => h.key));
+  const own = new Set(
+    holesOf(traits)
+      .filter((h) => h.plate === plate)
+      .map((h) => h.key),
+  );
   const strange = Object.keys(points).find((k) => !own.has(k));
   if (strange) throw badField(`points.${strange}`, `This plate has no hole ${strange}.`);
   const before = await ctx.em.findOne(PlatePhoto, { visitId, plate: plate as Plate });
   if ((before?.version ?? 0) !== version) throw lostRace(before ? presentPlatePhoto(before) : null);
-  const row = before ? ctx.em.assign(before, { photoId, points, ...signature(ctx) }) : ctx.em.create(PlatePhoto, { visitId, plate: plate as Plate, photoId, points, ...signature(ctx) });
+  const row = before
+    ? ctx.em.assign(before, { photoId, points, ...signature(ctx) })
+    : ctx.em.create(PlatePhoto, { visitId, plate: plate as Plate, photoId, points, ...signature(ctx) });
   await ctx.em.flush();
   return presentPlatePhoto(row);
 }

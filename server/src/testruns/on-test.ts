@@ -19,15 +19,33 @@ order by t.place, v.claim`;
 
 /** Every clock on test, in the order in which they stand. */
 export async function onTest(ctx: Context): Promise<TestRow[]> {
-  const visits = await sql<{ id: string; claim: string; clock: string; traits: Traits; rules: Record<string, string>; failed: number }>(ctx.em, VISITS);
+  const visits = await sql<{
+    id: string;
+    claim: string;
+    clock: string;
+    traits: Traits;
+    rules: Record<string, string>;
+    failed: number;
+  }>(ctx.em, VISITS);
   const found = await askAll(ctx.em, {
-    runs: rows(TestRun, `where id in (${OPEN})`), readings: rows(RunReading, `where test_run_id in (${OPEN}) order by read_at`), events: rows(RunEvent, `where test_run_id in (${OPEN}) order by happened_at`),
+    runs: rows(TestRun, `where id in (${OPEN})`),
+    readings: rows(RunReading, `where test_run_id in (${OPEN}) order by read_at`),
+    events: rows(RunEvent, `where test_run_id in (${OPEN}) order by happened_at`),
   });
   return visits.map((v) => {
     const run = found.runs.find((r) => r.visitId === v.id)!;
     return {
-      visitId: v.id, claim: v.claim, clock: v.clock, traits: v.traits, failed: v.failed, held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, v.rules).id])),
-      run: showRun({ runs: [run], readings: found.readings.filter((r) => r.testRunId === run.id), events: found.events.filter((e) => e.testRunId === run.id) })!,
+      visitId: v.id,
+      claim: v.claim,
+      clock: v.clock,
+      traits: v.traits,
+      failed: v.failed,
+      held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, v.rules).id])),
+      run: showRun({
+        runs: [run],
+        readings: found.readings.filter((r) => r.testRunId === run.id),
+        events: found.events.filter((e) => e.testRunId === run.id),
+      })!,
     };
   });
 }

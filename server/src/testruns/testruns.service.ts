@@ -15,21 +15,54 @@ export const runAsk = (visitId: string) => ({
 export function showRun({ runs: [run], readings, events }: RowsOf<ReturnType<typeof runAsk>>): Shape | null {
   if (!run) return null;
   return {
-    id: run.id, startedAt: run.startedAt.toISOString(), readBy: run.readBy, place: run.place, conditions: run.conditions ?? null,
+    id: run.id,
+    startedAt: run.startedAt.toISOString(),
+    readBy: run.readBy,
+    place: run.place,
+    conditions: run.conditions ?? null,
     readings: readings.map(presentReading),
     events: events.map(presentEvent),
   };
 }
 
 type Timed<Key extends string> = { id: string; by: string } & Record<Key, Date>;
-const presentReading = (r: Timed<'readAt'> & { errorS: number; celsius?: number | null | undefined }) => ({ id: r.id, readAt: r.readAt.toISOString(), errorS: r.errorS, celsius: r.celsius ?? null, by: r.by });
-const presentEvent = (e: Timed<'happenedAt'> & { kind: Shape['events'][number]['kind']; note: string; detail?: Shape['events'][number]['detail'] | undefined }) => ({ id: e.id, kind: e.kind, happenedAt: e.happenedAt.toISOString(), note: e.note, detail: e.detail ?? null, by: e.by });
+const presentReading = (r: Timed<'readAt'> & { errorS: number; celsius?: number | null | undefined }) => ({
+  id: r.id,
+  readAt: r.readAt.toISOString(),
+  errorS: r.errorS,
+  celsius: r.celsius ?? null,
+  by: r.by,
+});
+const presentEvent = (
+  e: Timed<'happenedAt'> & {
+    kind: Shape['events'][number]['kind'];
+    note: string;
+    detail?: Shape['events'][number]['detail'] | undefined;
+  },
+) => ({
+  id: e.id,
+  kind: e.kind,
+  happenedAt: e.happenedAt.toISOString(),
+  note: e.note,
+  detail: e.detail ?? null,
+  by: e.by,
+});
 
-export async function startRun(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.start>): Promise<Shape> {
+export async function startRun(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.testRuns.start>,
+): Promise<Shape> {
   await openVisit(ctx, visitId);
-  if (await ctx.em.findOne(TestRun, { visitId })) throw refused('It is on test already.', 'Log what changed as an event instead.');
+  if (await ctx.em.findOne(TestRun, { visitId }))
+    throw refused('It is on test already.', 'Log what changed as an event instead.');
   const { startedAt, conditions = null, ...rest } = given;
-  ctx.em.create(TestRun, { visitId, ...rest, conditions, startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now });
+  ctx.em.create(TestRun, {
+    visitId,
+    ...rest,
+    conditions,
+    startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now,
+  });
   await ctx.em.flush();
   return showRun(await askAll(ctx.em, runAsk(visitId)))!;
 }
@@ -46,8 +79,15 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
   const run = await need(ctx, TestRun, { visitId }, 'test run');
   const readAt = noFuture(ctx, 'readAt', given.readAt);
   if (readAt < run.startedAt) throw badField('readAt', 'This is before the test run began.');
-  if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt })) throw badField('readAt', 'There is a reading at this moment.');
-  const reading = ctx.em.create(RunReading, { testRunId: run.id, readAt, errorS: given.errorS, celsius: given.celsius, by: ctx.person.name });
+  if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt }))
+    throw badField('readAt', 'There is a reading at this moment.');
+  const reading = ctx.em.create(RunReading, {
+    testRunId: run.id,
+    readAt,
+    errorS: given.errorS,
+    celsius: given.celsius,
+    by: ctx.person.name,
+  });
   await ctx.em.flush();
   return presentReading(reading);
 }
@@ -55,7 +95,14 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
 export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.event>) {
   await openVisit(ctx, visitId);
   const run = await need(ctx, TestRun, { visitId }, 'test run');
-  const event = ctx.em.create(RunEvent, { testRunId: run.id, kind: given.kind, happenedAt: noFuture(ctx, 'happenedAt', given.happenedAt), note: given.note, detail: given.detail, by: ctx.person.name });
+  const event = ctx.em.create(RunEvent, {
+    testRunId: run.id,
+    kind: given.kind,
+    happenedAt: noFuture(ctx, 'happenedAt', given.happenedAt),
+    note: given.note,
+    detail: given.detail,
+    by: ctx.person.name,
+  });
   await ctx.em.flush();
   return presentEvent(event);
 }
@@ -72,7 +119,11 @@ export async function forgetEvent(ctx: Context, visitId: string, id: string): Pr
   ctx.em.remove(await need(ctx, RunEvent, { id, testRunId: run.id }, 'event'));
 }
 
-export async function setConditions(ctx: Context, visitId: string, conditions: ParsedBodyOf<typeof api.testRuns.stand>): Promise<void> {
+export async function setConditions(
+  ctx: Context,
+  visitId: string,
+  conditions: ParsedBodyOf<typeof api.testRuns.stand>,
+): Promise<void> {
   await openVisit(ctx, visitId);
   ctx.em.assign(await need(ctx, TestRun, { visitId }, 'test run'), { conditions });
 }

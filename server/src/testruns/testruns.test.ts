@@ -12,7 +12,8 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 
-const send = (method: string, path: string, body?: object) => shop.marit.send<TestRun & { id: string }>(method, `/visits/${visit.id}/${path}`, body);
+const send = (method: string, path: string, body?: object) =>
+  shop.marit.send<TestRun & { id: string }>(method, `/visits/${visit.id}/${path}`, body);
 const run = async () => (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).testRun!;
 const field = (answer: { body: { fields?: { path: string }[] } }) => answer.body.fields?.[0]?.path;
 
@@ -23,13 +24,21 @@ describe('a test run', () => {
 
   it('begins once, now or at a time gone by', async () => {
     expect((await send('POST', 'testrun', { readBy: 'seconds hand', place: '' })).status).toBe(422);
-    const begun = await send('POST', 'testrun', { readBy: 'seconds hand', place: 'stand 1', startedAt: '2031-05-08T09:00:00Z' });
+    const begun = await send('POST', 'testrun', {
+      readBy: 'seconds hand',
+      place: 'stand 1',
+      startedAt: '2031-05-08T09:00:00Z',
+    });
     expect(begun.body).toMatchObject({ startedAt: '2031-05-08T09:00:00.000Z', readings: [] });
     expect((await send('POST', 'testrun', { readBy: 'minute hand', place: 'stand 2' })).status).toBe(409);
   });
 
   it('takes readings in any order, and each moment once', async () => {
-    for (const [readAt, errorS] of [['2031-05-09T09:00:00Z', 5], ['2031-05-08T10:00:00Z', 1], ['2031-05-10T08:59:00Z', 9]] as const) {
+    for (const [readAt, errorS] of [
+      ['2031-05-09T09:00:00Z', 5],
+      ['2031-05-08T10:00:00Z', 1],
+      ['2031-05-10T08:59:00Z', 9],
+    ] as const) {
       expect((await send('POST', 'testrun/readings', { readAt, errorS })).status).toBe(201);
     }
     expect((await run()).readings.map((r) => r.errorS)).toEqual([1, 5, 9]);
@@ -39,16 +48,25 @@ describe('a test run', () => {
   it('takes none from the future, from before its beginning, or further off than a dial can show', async () => {
     expect(field(await send('POST', 'testrun/readings', { readAt: '2031-05-10T09:06:00Z', errorS: 6 }))).toBe('readAt');
     expect(field(await send('POST', 'testrun/readings', { readAt: '2031-05-08T08:00:00Z', errorS: 6 }))).toBe('readAt');
-    expect(field(await send('POST', 'testrun/readings', { readAt: '2031-05-09T10:00:00Z', errorS: 21_601 }))).toBe('errorS');
+    expect(field(await send('POST', 'testrun/readings', { readAt: '2031-05-09T10:00:00Z', errorS: 21_601 }))).toBe(
+      'errorS',
+    );
     // A computer whose clock is a little fast is forgiven.
     expect((await send('POST', 'testrun/readings', { readAt: '2031-05-10T09:04:00Z', errorS: 9.5 })).status).toBe(201);
   });
 
   it('logs what happened to the clock, and forgets a reading only when asked', async () => {
     await send('POST', 'testrun/events', { kind: 'wound', happenedAt: '2031-05-08T09:01:00Z' });
-    await send('POST', 'testrun/events', { kind: 'adjusted', happenedAt: '2031-05-09T12:00:00Z', note: 'nut one turn up' });
+    await send('POST', 'testrun/events', {
+      kind: 'adjusted',
+      happenedAt: '2031-05-09T12:00:00Z',
+      note: 'nut one turn up',
+    });
     const { events, readings } = await run();
-    expect(events.map((e) => [e.kind, e.note])).toEqual([['wound', ''], ['adjusted', 'nut one turn up']]);
+    expect(events.map((e) => [e.kind, e.note])).toEqual([
+      ['wound', ''],
+      ['adjusted', 'nut one turn up'],
+    ]);
     expect((await send('DELETE', `testrun/readings/${readings[0]!.id}`)).status).toBe(200);
     expect((await run()).readings).toHaveLength(readings.length - 1);
     expect((await send('DELETE', `testrun/readings/${readings[0]!.id}`)).status).toBe(404);
@@ -56,7 +74,8 @@ describe('a test run', () => {
 });
 
 describe('bushes and parts', () => {
-  const bush = (change: object) => send('POST', 'bushes', { hole: 'T2.front', pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, ...change });
+  const bush = (change: object) =>
+    send('POST', 'bushes', { hole: 'T2.front', pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2, ...change });
   it('a bush goes round its pivot and into a hole that is there', async () => {
     expect(field(await bush({ hole: 'T9.front' }))).toBe('hole');
     expect(field(await bush({ boreMm: 1.1 }))).toBe('boreMm');
@@ -70,7 +89,10 @@ describe('bushes and parts', () => {
   it('a part says what became of the old one', async () => {
     expect(field(await send('POST', 'parts', { what: 'Line', source: 'new' }))).toBe('oldPart');
     expect(field(await send('POST', 'parts', { what: ' ', source: 'new', oldPart: 'lost' }))).toBe('what');
-    expect((await send('POST', 'parts', { what: 'Line', source: 'new', oldPart: 'lost' })).body).toMatchObject({ what: 'Line', oldPart: 'lost' });
+    expect((await send('POST', 'parts', { what: 'Line', source: 'new', oldPart: 'lost' })).body).toMatchObject({
+      what: 'Line',
+      oldPart: 'lost',
+    });
     const { parts } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/parts/${parts[0]!.id}`);
     expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).parts).toEqual([]);
@@ -100,7 +122,8 @@ describe('symptoms', () => {
 
 describe('what a run tells besides its readings', () => {
   let other: Visit;
-  const call = (method: string, path: string, body?: object) => shop.marit.send<TestRun & { id: string }>(method, `/visits/${other.id}/${path}`, body);
+  const call = (method: string, path: string, body?: object) =>
+    shop.marit.send<TestRun & { id: string }>(method, `/visits/${other.id}/${path}`, body);
   const seen = async () => (await shop.marit.ok<Visit>('GET', `/visits/${other.id}`)).testRun!;
   beforeAll(async () => {
     other = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
@@ -115,7 +138,13 @@ describe('what a run tells besides its readings', () => {
   it('is how it stands, which can be said anew', async () => {
     expect((await seen()).conditions).toMatchObject({ stands: 'in its case', lengthMm: 200 });
     await call('PUT', 'testrun/conditions', { stands: 'on a stand', level: false, setter: 'regulator' });
-    expect((await seen()).conditions).toEqual({ stands: 'on a stand', level: false, setter: 'regulator', lengthMm: null, pitchMm: null });
+    expect((await seen()).conditions).toEqual({
+      stands: 'on a stand',
+      level: false,
+      setter: 'regulator',
+      lengthMm: null,
+      pitchMm: null,
+    });
     expect(field(await call('PUT', 'testrun/conditions', { lengthMm: 0 }))).toBe('lengthMm');
     expect(field(await call('PUT', 'testrun/conditions', { setter: 'a hammer' }))).toBe('setter');
   });
@@ -124,7 +153,9 @@ describe('what a run tells besides its readings', () => {
     await call('POST', 'testrun/readings', { readAt: '2031-05-09T09:00:00Z', errorS: 5, celsius: 21.5 });
     await call('POST', 'testrun/readings', { readAt: '2031-05-09T10:00:00Z', errorS: 5 });
     expect((await seen()).readings.map((r) => r.celsius)).toEqual([21.5, null]);
-    expect(field(await call('POST', 'testrun/readings', { readAt: '2031-05-09T11:00:00Z', errorS: 5, celsius: 80 }))).toBe('celsius');
+    expect(
+      field(await call('POST', 'testrun/readings', { readAt: '2031-05-09T11:00:00Z', errorS: 5, celsius: 80 })),
+    ).toBe('celsius');
   });
 
   it('is how far it was set, and what the hands showed when it stopped; and what did not happen is taken back', async () => {
@@ -138,14 +169,18 @@ describe('what a run tells besides its readings', () => {
       happenedAt: '2031-05-09T13:00:00Z',
       detail: { where: 'at warning', shown: '11:57' },
     });
-    expect((await seen()).events.map((e) => e.detail)).toEqual([{ setter: 'rating nut', amount: -1.25 }, { where: 'at warning', shown: '11:57' }]);
+    expect((await seen()).events.map((e) => e.detail)).toEqual([
+      { setter: 'rating nut', amount: -1.25 },
+      { where: 'at warning', shown: '11:57' },
+    ]);
     expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(200);
     expect((await seen()).events.map((e) => e.kind)).toEqual(['stopped']);
     expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(404);
   });
 
   it('stands on the page of all on test, in the order of their places, until its stage is done', async () => {
-    const onTest = async () => (await shop.marit.ok<{ claim: string; run: TestRun; failed: number }[]>('GET', '/on-test'));
+    const onTest = async () =>
+      await shop.marit.ok<{ claim: string; run: TestRun; failed: number }[]>('GET', '/on-test');
     const before = await onTest();
     expect(before.map((r) => r.run.place)).toEqual(['stand 1', 'stand 7']);
     expect(before[1]!.run.readings).toHaveLength(2);

@@ -1,6 +1,15 @@
 import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../http/serve.ts';
-import { addRelease, answerCheck, forgetCheck, forgetStrike, hearStrike, keepHeard, removeHeard, removeRelease } from './together.service.ts';
+import {
+  addRelease,
+  answerCheck,
+  forgetCheck,
+  forgetStrike,
+  hearStrike,
+  keepHeard,
+  removeHeard,
+  removeRelease,
+} from './together.service.ts';
 
 export function serveTogether(serve: Serve): void {
   serve(api.together.check, (ctx, { params, body }) => answerCheck(ctx, params.visitId, params.check, body));

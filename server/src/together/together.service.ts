@@ -11,9 +11,20 @@ import { CheckAnswer, ReleaseMinute, SoundHeard, StrikeHeard } from './together.
 
 type Signed = { by: string; at: Date };
 const at = (r: Signed) => ({ by: r.by, at: r.at.toISOString() });
-const presentCheck = (c: Signed & Pick<Checked, 'check' | 'result' | 'note'> & { detail?: Checked['detail'] | null }): Checked => ({ check: c.check, result: c.result, note: c.note, detail: c.detail ?? null, ...at(c) });
-const presentHeard = (h: Signed & { id: string; report: Omit<HeardSound, 'id' | 'by' | 'at'> }): HeardSound => ({ id: h.id, ...h.report, ...at(h) });
-const presentRelease = (r: Signed & { id: string; wanted: 0 | 15 | 30 | 45; minute: number }) => ({ id: r.id, wanted: r.wanted, minute: r.minute, ...at(r) });
+const presentCheck = (
+  c: Signed & Pick<Checked, 'check' | 'result' | 'note'> & { detail?: Checked['detail'] | null },
+): Checked => ({ check: c.check, result: c.result, note: c.note, detail: c.detail ?? null, ...at(c) });
+const presentHeard = (h: Signed & { id: string; report: Omit<HeardSound, 'id' | 'by' | 'at'> }): HeardSound => ({
+  id: h.id,
+  ...h.report,
+  ...at(h),
+});
+const presentRelease = (r: Signed & { id: string; wanted: 0 | 15 | 30 | 45; minute: number }) => ({
+  id: r.id,
+  wanted: r.wanted,
+  minute: r.minute,
+  ...at(r),
+});
 
 export const togetherAsk = (visitId: string) => ({
   checks: rows(CheckAnswer, 'where visit_id = ? order by at', visitId),
@@ -29,7 +40,12 @@ export const showTogether = (found: RowsOf<ReturnType<typeof togetherAsk>>) => (
 });
 
 /** What failed while it goes together, or on test, takes it apart again: a pass of its own, with the reason. */
-export async function answerCheck(ctx: Context, visitId: string, id: string, given: ParsedBodyOf<typeof api.together.check>): Promise<Checked> {
+export async function answerCheck(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  given: ParsedBodyOf<typeof api.together.check>,
+): Promise<Checked> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const check = CHECK_PLACES.flatMap((place) => checksFor(traits, place)).find((c) => c.id === id);
@@ -37,7 +53,8 @@ export async function answerCheck(ctx: Context, visitId: string, id: string, giv
   const before = await ctx.em.findOne(CheckAnswer, { visitId, check: id });
   const row = { visitId, check: id, ...given, ...signature(ctx) };
   await ctx.em.upsert(CheckAnswer, row);
-  if (given.result === 'failed' && before?.result !== 'failed' && check.place !== 'deliver') await openPass(ctx, visitId, `${check.what}: ${given.note}`);
+  if (given.result === 'failed' && before?.result !== 'failed' && check.place !== 'deliver')
+    await openPass(ctx, visitId, `${check.what}: ${given.note}`);
   return presentCheck(row);
 }
 
@@ -70,9 +87,14 @@ export async function removeRelease(ctx: Context, visitId: string, id: string): 
   ctx.em.remove(await need(ctx, ReleaseMinute, { id, visitId }, 'minute of release'));
 }
 
-export async function keepHeard(ctx: Context, visitId: string, report: ParsedBodyOf<typeof api.together.hear>): Promise<HeardSound> {
+export async function keepHeard(
+  ctx: Context,
+  visitId: string,
+  report: ParsedBodyOf<typeof api.together.hear>,
+): Promise<HeardSound> {
   await openVisit(ctx, visitId);
-  if (report.recordingId && !(await ctx.em.findOne(Recording, { id: report.recordingId, visitId }))) throw badField('recordingId', 'This recording is not of this visit.');
+  if (report.recordingId && !(await ctx.em.findOne(Recording, { id: report.recordingId, visitId })))
+    throw badField('recordingId', 'This recording is not of this visit.');
   const row = ctx.em.create(SoundHeard, { visitId, report, ...signature(ctx) });
   await ctx.em.flush();
   return presentHeard(row);

@@ -18,20 +18,43 @@ import { Visit } from './visits.entity.ts';
 
 /** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>): Promise<Shape> {
-  const owner = given.ownerId ? await need(ctx, Owner, { id: given.ownerId }, 'owner') : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
-  const { clock, movement } = given.clockId ? await knownClock(ctx, given.clockId, owner.id) : await newClock(ctx, given, owner.id);
+  const owner = given.ownerId
+    ? await need(ctx, Owner, { id: given.ownerId }, 'owner')
+    : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
+  const { clock, movement } = given.clockId
+    ? await knownClock(ctx, given.clockId, owner.id)
+    : await newClock(ctx, given, owner.id);
 
-  const [open] = await sql<{ claim: string }>(ctx.em, 'select claim from visit where movement_id = ? and closed_at is null', [movement.id]);
-  if (open) throw refused(`This movement is in the shop already, as ${open.claim}.`, 'Go on with that visit, or sign it first.');
+  const [open] = await sql<{ claim: string }>(
+    ctx.em,
+    'select claim from visit where movement_id = ? and closed_at is null',
+    [movement.id],
+  );
+  if (open)
+    throw refused(
+      `This movement is in the shop already, as ${open.claim}.`,
+      'Go on with that visit, or sign it first.',
+    );
 
   const [number] = await sql<{ n: string }>(ctx.em, "select nextval('claim_number') as n");
   const visit = ctx.em.create(Visit, {
-    id: randomUUID(), claim: `C-${number!.n}`, ownerId: owner.id, clockId: clock.id, movementId: movement.id,
-    complaint: given.complaint, wanted: given.wanted, notWanted: given.notWanted, outOfScope: given.outOfScope, promisedFor: given.promisedFor, openedAt: ctx.now, rulesVersion: await rulesToday(ctx),
+    id: randomUUID(),
+    claim: `C-${number!.n}`,
+    ownerId: owner.id,
+    clockId: clock.id,
+    movementId: movement.id,
+    complaint: given.complaint,
+    wanted: given.wanted,
+    notWanted: given.notWanted,
+    outOfScope: given.outOfScope,
+    promisedFor: given.promisedFor,
+    openedAt: ctx.now,
+    rulesVersion: await rulesToday(ctx),
   });
   given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
   // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
-  for (const { train } of poweredTrains(movement.traits)) ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
+  for (const { train } of poweredTrains(movement.traits))
+    ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   ctx.touched.add(visit.id);
   await ctx.em.flush();
   if (given.movement) await takeOver(ctx, movement.id, given.movement.history);
@@ -42,7 +65,8 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits
 
 async function knownClock(ctx: Context, clockId: string, ownerId: string) {
   const clock = await need(ctx, Clock, { id: clockId }, 'clock');
-  if (clock.ownerId !== ownerId) throw badField('clock', 'This clock is another owner’s. Take it in as a new clock with the known movement.');
+  if (clock.ownerId !== ownerId)
+    throw badField('clock', 'This clock is another owner’s. Take it in as a new clock with the known movement.');
   const fitted = await need(ctx, ClockMovement, { clockId, until: null }, 'movement in this clock');
   return { clock, movement: await movementNow(ctx, fitted.movementId) };
 }
@@ -52,7 +76,8 @@ async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visits.open
   if (given.movement && !given.another) await refuseTwin(ctx, given.movement.marks);
   const movement = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
   const clock = ctx.em.create(Clock, { id: randomUUID(), ownerId, description: given.clock!.description });
-  if (given.movementId) await ctx.em.nativeUpdate(ClockMovement, { movementId: movement.id, until: null }, { until: ctx.now });
+  if (given.movementId)
+    await ctx.em.nativeUpdate(ClockMovement, { movementId: movement.id, until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: clock.id, movementId: movement.id, since: ctx.now });
   return { clock, movement };
 }

@@ -37,7 +37,13 @@ import { replacementAsk, showReplacement } from '../replacement/shown.ts';
 import { rulesAsk, showRules } from '../rules/rules.service.ts';
 import { showStrip, stripAsk } from '../strip/strip.service.ts';
 import { PartLook, PlatePhoto, SurveyedHole } from '../survey/survey.entity.ts';
-import { lastSurveyAsk, presentHole, presentLook, presentPlatePhoto, showLastSurvey } from '../survey/survey.service.ts';
+import {
+  lastSurveyAsk,
+  presentHole,
+  presentLook,
+  presentPlatePhoto,
+  showLastSurvey,
+} from '../survey/survey.service.ts';
 import { runAsk, showRun } from '../testruns/testruns.service.ts';
 import { showTogether, togetherAsk } from '../together/together.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
@@ -52,7 +58,16 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const of = 'where visit_id = ?';
   const inTime = `${of} order by at`;
   const found = await askAll(em, {
-    ...movementAsk(visit.movementId), ...agreementAsk(ctx, visitId), ...rulesAsk(visitId), ...photosAsk(visitId), ...stripAsk(visitId), ...runAsk(visitId), ...lastSurveyAsk(visit), ...partsAsk(visitId), ...replacementAsk(visitId), ...togetherAsk(visitId),
+    ...movementAsk(visit.movementId),
+    ...agreementAsk(ctx, visitId),
+    ...rulesAsk(visitId),
+    ...photosAsk(visitId),
+    ...stripAsk(visitId),
+    ...runAsk(visitId),
+    ...lastSurveyAsk(visit),
+    ...partsAsk(visitId),
+    ...replacementAsk(visitId),
+    ...togetherAsk(visitId),
     owners: rows(Owner, 'where id = ?', visit.ownerId),
     clocks: rows(Clock, 'where id = ?', visit.clockId),
     stageLog: rows(StageEvent, inTime, visitId),
@@ -75,11 +90,27 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     received: rows(ReceivedItem, `${of} order by position`, visitId),
     entry: rows(HistoryEntry, of, visitId),
     answers: rows(ComplaintAnswer, of, visitId),
-    wantedThings: rows(WantedThing, 'where clock_id = ? and (visit_id = ? or ended is null) order by at', visit.clockId, visitId),
+    wantedThings: rows(
+      WantedThing,
+      'where clock_id = ? and (visit_id = ? or ended is null) order by at',
+      visit.clockId,
+      visitId,
+    ),
     places: rows(PlaceLook, of, visitId),
     measurements: rows(Measurement, inTime, visitId),
-    before: rows(Visit, 'where id <> ? and closed_at is not null and (movement_id = ? or clock_id = ?) order by closed_at desc', visitId, visit.movementId, visit.clockId),
-    handsOff: rows(Finding, 'where do_not_disturb and visit_id in (select id from visit where movement_id = ? and opened_at <= ?) order by at desc', visit.movementId, visit.openedAt),
+    before: rows(
+      Visit,
+      'where id <> ? and closed_at is not null and (movement_id = ? or clock_id = ?) order by closed_at desc',
+      visitId,
+      visit.movementId,
+      visit.clockId,
+    ),
+    handsOff: rows(
+      Finding,
+      'where do_not_disturb and visit_id in (select id from visit where movement_id = ? and opened_at <= ?) order by at desc',
+      visit.movementId,
+      visit.openedAt,
+    ),
   });
   const [row] = await sql<FactRow>(em, `${FACTS_SQL} where v.id = ?`, [visitId]);
   const movement = showMovement(found);
@@ -87,16 +118,36 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
   const earlier = found.before.map((v) => ({ visitId: v.id, claim: v.claim, closedAt: v.closedAt!.toISOString() }));
 
   return {
-    id: visit.id, claim: visit.claim, version: visit.version, openedAt: visit.openedAt.toISOString(), closedAt: visit.closedAt?.toISOString() ?? null,
-    complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, outOfScope: visit.outOfScope, promisedFor: visit.promisedFor ?? null, cause: visit.cause,
-    owner: presentOwner(found.owners[0]!), clock: { id: visit.clockId, description: found.clocks[0]!.description }, movement,
+    id: visit.id,
+    claim: visit.claim,
+    version: visit.version,
+    openedAt: visit.openedAt.toISOString(),
+    closedAt: visit.closedAt?.toISOString() ?? null,
+    complaint: visit.complaint,
+    wanted: visit.wanted,
+    notWanted: visit.notWanted,
+    outOfScope: visit.outOfScope,
+    promisedFor: visit.promisedFor ?? null,
+    cause: visit.cause,
+    owner: presentOwner(found.owners[0]!),
+    clock: { id: visit.clockId, description: found.clocks[0]!.description },
+    movement,
     received: found.received.map(presentReceived),
     answers: found.answers.map((a) => ({ question: a.question, answer: a.answer, ...at(a) })),
-    wantedThings: found.wantedThings.map((w) => ({ id: w.id, what: w.what, evidence: w.evidence, ended: w.ended ?? null, ...at(w) })),
-    alone: visit.alone ?? null, earlier, callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
+    wantedThings: found.wantedThings.map((w) => ({
+      id: w.id,
+      what: w.what,
+      evidence: w.evidence,
+      ended: w.ended ?? null,
+      ...at(w),
+    })),
+    alone: visit.alone ?? null,
+    earlier,
+    callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
     places: found.places.map((p) => ({ place: p.place, state: p.state, ...at(p) })),
     measurements: found.measurements.map((m) => presentMeasurement(movement.traits, m)),
-    agreement: showAgreement(found), rules: showRules(found),
+    agreement: showAgreement(found),
+    rules: showRules(found),
     handsOff: found.handsOff.map((h) => ({ place: h.place, seen: h.seen, at: h.at.toISOString() })),
     stages: STAGES.flatMap(({ id: stage }) => {
       const last = found.stageLog.findLast((e) => e.stage === stage);
@@ -119,9 +170,30 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     partLooks: found.partLooks.map(presentLook),
     lastSurvey: showLastSurvey(found),
     time: found.time.map(presentTime),
-    bushes: found.bushes.map((b) => ({ id: b.id, hole: b.hole, pivotMm: b.pivotMm, boreMm: b.boreMm, outsideMm: b.outsideMm, heightMm: b.heightMm, note: b.note, located: b.located ?? null, off: b.off, endShakeMm: b.endShakeMm ?? null, spins: b.spins ?? null, stockId: b.stockId ?? null, ...at(b) })),
+    bushes: found.bushes.map((b) => ({
+      id: b.id,
+      hole: b.hole,
+      pivotMm: b.pivotMm,
+      boreMm: b.boreMm,
+      outsideMm: b.outsideMm,
+      heightMm: b.heightMm,
+      note: b.note,
+      located: b.located ?? null,
+      off: b.off,
+      endShakeMm: b.endShakeMm ?? null,
+      spins: b.spins ?? null,
+      stockId: b.stockId ?? null,
+      ...at(b),
+    })),
     parts: showParts(found),
-    oiled: found.oiled.map((o) => ({ point: o.point, product: o.product, batch: o.batch, stockId: o.stockId ?? null, differs: o.differs, ...at(o) })),
+    oiled: found.oiled.map((o) => ({
+      point: o.point,
+      product: o.product,
+      batch: o.batch,
+      stockId: o.stockId ?? null,
+      differs: o.differs,
+      ...at(o),
+    })),
     ...showTogether(found),
     testRun: showRun(found),
     workings: found.workings.map(presentKept),

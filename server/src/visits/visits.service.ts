@@ -10,9 +10,20 @@ import { writeEntry } from '../history/history.service.ts';
 import { presentVisit } from './present.ts';
 import { CautionRead, StageEvent } from './visits.entity.ts';
 
-export async function changeVisit(ctx: Context, visitId: string, { version, ...fields }: ParsedBodyOf<typeof api.visits.change>): Promise<Shape> {
+export async function changeVisit(
+  ctx: Context,
+  visitId: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.visits.change>,
+): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  expectVersion(visit.version, version, { version: visit.version, complaint: visit.complaint, wanted: visit.wanted, notWanted: visit.notWanted, outOfScope: visit.outOfScope, promisedFor: visit.promisedFor ?? null });
+  expectVersion(visit.version, version, {
+    version: visit.version,
+    complaint: visit.complaint,
+    wanted: visit.wanted,
+    notWanted: visit.notWanted,
+    outOfScope: visit.outOfScope,
+    promisedFor: visit.promisedFor ?? null,
+  });
   ctx.em.assign(visit, fields);
   await ctx.em.flush();
   return presentVisit(ctx, visitId);
@@ -27,22 +38,39 @@ export async function markStage(ctx: Context, visitId: string, stage: string, do
 export async function readCaution(ctx: Context, visitId: string, caution: string): Promise<void> {
   if (!CAUTIONS.some((c) => c.id === caution)) throw notFound('caution');
   await openVisit(ctx, visitId);
-  if (!(await ctx.em.findOne(CautionRead, { visitId, caution }))) ctx.em.create(CautionRead, { visitId, caution, ...signature(ctx) });
+  if (!(await ctx.em.findOne(CautionRead, { visitId, caution })))
+    ctx.em.create(CautionRead, { visitId, caution, ...signature(ctx) });
 }
 
 /** Closes the visit into a history entry. After this nothing of it changes; an amendment adds to it. */
-export async function signVisit(ctx: Context, visitId: string, { note, waiver }: ParsedBodyOf<typeof api.visits.sign>): Promise<Entry> {
+export async function signVisit(
+  ctx: Context,
+  visitId: string,
+  { note, waiver }: ParsedBodyOf<typeof api.visits.sign>,
+): Promise<Entry> {
   const row = await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);
   const obstacles = signObstacles(signFacts(visit, ctx.now, waiver, note));
   if (obstacles.length > 0) throw refused('It cannot be signed yet.', obstacles.map((o) => o.what).join('. '));
   const record = serviceRecord(visit, ctx.now, waiver, note);
   const entry = await writeEntry(ctx, {
-    movementId: visit.movement.id, visitId, kind: 'visit', date: ctx.now.toISOString().slice(0, 10),
-    title: titleOf(record.bushes.length, record.parts.length, record.cleaned.length), text: note, record,
+    movementId: visit.movement.id,
+    visitId,
+    kind: 'visit',
+    date: ctx.now.toISOString().slice(0, 10),
+    title: titleOf(record.bushes.length, record.parts.length, record.cleaned.length),
+    text: note,
+    record,
   });
   for (const p of visit.parts)
-    if (p.donorId) await writeEntry(ctx, { movementId: p.donorId, kind: 'donor', date: ctx.now.toISOString().slice(0, 10), title: `Gave its ${p.what.toLowerCase()}`, text: `It was fitted to ${visit.movement.code}.` });
+    if (p.donorId)
+      await writeEntry(ctx, {
+        movementId: p.donorId,
+        kind: 'donor',
+        date: ctx.now.toISOString().slice(0, 10),
+        title: `Gave its ${p.what.toLowerCase()}`,
+        text: `It was fitted to ${visit.movement.code}.`,
+      });
   ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
   row.closedAt = ctx.now;
   await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now }); // nobody works on a clock that is signed
@@ -51,7 +79,12 @@ export async function signVisit(ctx: Context, visitId: string, { note, waiver }:
 
 function titleOf(bushes: number, parts: number, baths: number): string {
   const done = [
-    baths > 0 && 'cleaned', bushes > 0 && `${bushes} ${bushes === 1 ? 'bush' : 'bushes'} fitted`, parts > 0 && `${parts} ${parts === 1 ? 'part' : 'parts'} fitted`, 'oiled and tested',
-  ].filter((x): x is string => x !== false).join(', ');
+    baths > 0 && 'cleaned',
+    bushes > 0 && `${bushes} ${bushes === 1 ? 'bush' : 'bushes'} fitted`,
+    parts > 0 && `${parts} ${parts === 1 ? 'part' : 'parts'} fitted`,
+    'oiled and tested',
+  ]
+    .filter((x): x is string => x !== false)
+    .join(', ');
   return done[0]!.toUpperCase() + done.slice(1);
 }

@@ -5,6 +5,17 @@ import { by, key, text, visitKey } from '../database/columns.ts';
 const values = () => p.json<Record<string, unknown>>().columnType('jsonb');
 
 export const KeptWorking = defineEntity({
-  name: 'KeptWorking', tableName: 'kept_working',
-  properties: { id: key(), visitId: visitKey(), working: text(), version: p.integer(), stage: text().$type<StageId>(), input: values(), result: values(), says: text(), ...by },
+  name: 'KeptWorking',
+  tableName: 'kept_working',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    working: text(),
+    version: p.integer(),
+    stage: text().$type<StageId>(),
+    input: values(),
+    result: values(),
+    says: text(),
+    ...by,
+  },
 });

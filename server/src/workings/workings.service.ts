@@ -6,19 +6,43 @@ import { HttpProblem, notFound } from '../http/problems.ts';
 import { KeptWorking } from './workings.entity.ts';
 
 type Row = Omit<Kept, 'at'> & { at: Date };
-export const presentKept = ({ id, working, version, stage, input, result, says, by, at }: Row): Kept => ({ id, working, version, stage, input, result, says, by, at: at.toISOString() });
+export const presentKept = ({ id, working, version, stage, input, result, says, by, at }: Row): Kept => ({
+  id,
+  working,
+  version,
+  stage,
+  input,
+  result,
+  says,
+  by,
+  at: at.toISOString(),
+});
 
 const schema = (s: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(s, { io }) as Record<string, unknown>;
 /** As a program that has never seen it needs it: the schemas with units and limits, and what it was checked against. */
 export const cards = WORKINGS.map((w) => ({
-  id: w.id, title: w.title, subject: w.subject, asks: w.asks, stages: [...w.stages], version: w.version, formula: w.formula, sources: [...w.sources], caution: w.caution ?? null,
-  inputs: schema(w.inputs, 'input'), result: schema(w.result, 'output'), example: w.example as Record<string, unknown>, checks: w.checks.map(({ kind, source }) => ({ kind, source })),
+  id: w.id,
+  title: w.title,
+  subject: w.subject,
+  asks: w.asks,
+  stages: [...w.stages],
+  version: w.version,
+  formula: w.formula,
+  sources: [...w.sources],
+  caution: w.caution ?? null,
+  inputs: schema(w.inputs, 'input'),
+  result: schema(w.result, 'output'),
+  example: w.example as Record<string, unknown>,
+  checks: w.checks.map(({ kind, source }) => ({ kind, source })),
 }));
 
 /** @throws 404 for a working that is not there, 422 with the field and its limit for bad input */
 export function reckon(id: string, input: unknown) {
   const outcome = runWorking(known(id), input);
-  if (!outcome.ok) throw new HttpProblem(422, 'Something typed cannot be.', { fields: outcome.problems.map((p) => ({ path: p.field, message: p.message })) });
+  if (!outcome.ok)
+    throw new HttpProblem(422, 'Something typed cannot be.', {
+      fields: outcome.problems.map((p) => ({ path: p.field, message: p.message })),
+    });
   const { result, says, version } = outcome;
   return { result, says, version };
 }
@@ -30,9 +54,20 @@ function known(id: string): Working {
 }
 
 /** Reckoned here, not taken from the sender: what is kept was really computed by that version. */
-export async function keepWorking(ctx: Context, visitId: string, { working, stage, input }: ParsedBodyOf<typeof api.workings.keep>): Promise<Kept> {
+export async function keepWorking(
+  ctx: Context,
+  visitId: string,
+  { working, stage, input }: ParsedBodyOf<typeof api.workings.keep>,
+): Promise<Kept> {
   await openVisit(ctx, visitId);
-  const row = ctx.em.create(KeptWorking, { visitId, working, stage, input, ...reckon(working, input), ...signature(ctx) });
+  const row = ctx.em.create(KeptWorking, {
+    visitId,
+    working,
+    stage,
+    input,
+    ...reckon(working, input),
+    ...signature(ctx),
+  });
   await ctx.em.flush();
   return presentKept(row);
 }

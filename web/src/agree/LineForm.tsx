@@ -13,16 +13,39 @@ import { TextField, Tick } from '../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 type Fields = z.input<typeof lineFields>;
-const LABELS = { what: 'What is done', quantity: 'How many', price: 'Price of one', optional: 'Optional', noGuarantee: 'Without guarantee' };
+const LABELS = {
+  what: 'What is done',
+  quantity: 'How many',
+  price: 'Price of one',
+  optional: 'Optional',
+  noGuarantee: 'Without guarantee',
+};
 
 export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new'; onClose: () => void }) {
   const visit = useThisVisit();
   const { prices, routes } = visit.agreement;
   const known = line !== 'new' && 'id' in line ? line : null;
-  const start: Fields = known ?? { kind: 'labour', what: '', quantity: '', findingId: null, fromSurvey: false, ...(line === 'new' ? {} : line), price: prices.hourlyRate, routes: [], optional: false, noGuarantee: false };
+  const start: Fields = known ?? {
+    kind: 'labour',
+    what: '',
+    quantity: '',
+    findingId: null,
+    fromSurvey: false,
+    ...(line === 'new' ? {} : line),
+    price: prices.hourlyRate,
+    routes: [],
+    optional: false,
+    noGuarantee: false,
+  };
   const form = useForm<Fields>({ resolver: zodResolver(lineFields) as never, defaultValues: start });
-  const draft = useDraft(form, `line.${visit.id}.${known ? `${known.id}.${known.version}` : line === 'new' ? 'new' : line.findingId ?? 'survey'}`);
-  const finish = () => { draft.clear(); onClose(); };
+  const draft = useDraft(
+    form,
+    `line.${visit.id}.${known ? `${known.id}.${known.version}` : line === 'new' ? 'new' : (line.findingId ?? 'survey')}`,
+  );
+  const finish = () => {
+    draft.clear();
+    onClose();
+  };
   const add = useCommand(api.agree.addLine, { what: 'Line', onSent: finish });
   const change = useCommand(api.agree.changeLine, { what: 'Line', labels: LABELS, onSent: finish });
   const params = { visitId: visit.id };
@@ -34,23 +57,71 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
   const { errors } = form.formState;
   const kind = form.watch('kind');
   return (
-    <form className="mt-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+    <form
+      className="mt-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void form.handleSubmit(send)(e)}
+    >
       <div className="sm:col-span-2">
-        <Controller control={form.control} name="kind" render={({ field }) => <Choice label="Kind" value={field.value} options={LINE_KINDS.map((k) => [k, k] as const)}
-          onChange={(k) => { field.onChange(k); form.setValue('price', k === 'labour' ? prices.hourlyRate : ''); if (k !== 'labour' && form.getValues('quantity') === '') form.setValue('quantity', '1'); }} />} />
+        <Controller
+          control={form.control}
+          name="kind"
+          render={({ field }) => (
+            <Choice
+              label="Kind"
+              value={field.value}
+              options={LINE_KINDS.map((k) => [k, k] as const)}
+              onChange={(k) => {
+                field.onChange(k);
+                form.setValue('price', k === 'labour' ? prices.hourlyRate : '');
+                if (k !== 'labour' && form.getValues('quantity') === '') form.setValue('quantity', '1');
+              }}
+            />
+          )}
+        />
       </div>
-      <TextField className="sm:col-span-2" label={LABELS.what} error={errors.what?.message} {...form.register('what')} />
-      <TextField label={kind === 'labour' ? 'Hours' : LABELS.quantity} inputMode="decimal" error={errors.quantity?.message} {...form.register('quantity')} />
-      <TextField label={kind === 'labour' ? 'An hour costs' : LABELS.price} inputMode="decimal" hint={prices.currency} error={errors.price?.message} {...form.register('price')} />
+      <TextField
+        className="sm:col-span-2"
+        label={LABELS.what}
+        error={errors.what?.message}
+        {...form.register('what')}
+      />
+      <TextField
+        label={kind === 'labour' ? 'Hours' : LABELS.quantity}
+        inputMode="decimal"
+        error={errors.quantity?.message}
+        {...form.register('quantity')}
+      />
+      <TextField
+        label={kind === 'labour' ? 'An hour costs' : LABELS.price}
+        inputMode="decimal"
+        hint={prices.currency}
+        error={errors.price?.message}
+        {...form.register('price')}
+      />
       {routes.length > 0 && (
         <fieldset className="sm:col-span-2">
           <legend className="font-semibold">Belongs to</legend>
-          <div className="flex flex-wrap gap-x-6">{routes.map((r) => <Tick key={r.route} label={routeName(r.route)} value={r.route} {...form.register('routes')} />)}</div>
+          <div className="flex flex-wrap gap-x-6">
+            {routes.map((r) => (
+              <Tick key={r.route} label={routeName(r.route)} value={r.route} {...form.register('routes')} />
+            ))}
+          </div>
           <p className="text-sm text-soft">None ticked: to every alternative.</p>
         </fieldset>
       )}
-      <div className="flex flex-wrap gap-x-8 sm:col-span-2"><Tick label="Optional" {...form.register('optional')} /><Tick label="Without guarantee" {...form.register('noGuarantee')} /></div>
-      <div className="flex gap-3 sm:col-span-2"><Button type="submit" look="main" busy={add.isPending || change.isPending}>{known ? 'Keep changes' : 'Write it'}</Button><Button look="plain" onClick={onClose}>Close</Button></div>
+      <div className="flex flex-wrap gap-x-8 sm:col-span-2">
+        <Tick label="Optional" {...form.register('optional')} />
+        <Tick label="Without guarantee" {...form.register('noGuarantee')} />
+      </div>
+      <div className="flex gap-3 sm:col-span-2">
+        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+          {known ? 'Keep changes' : 'Write it'}
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
     </form>
   );
 }

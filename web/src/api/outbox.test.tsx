@@ -16,18 +16,32 @@ const finding = { place: 'case', seen: 'loose', severity: 'looks', effect: 'look
 let sent: { url: string; method: string; key: string | null; body: unknown }[];
 let answer: () => Response | Error;
 
-const json = (status: number, body: object) => new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+const json = (status: number, body: object) =>
+  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 const client = () => {
   const queries = new QueryClient();
-  queries.setQueryData(sessionQuery.queryKey, { person: { id: PERSON, name: 'Ines Calloway', role: 'technician' }, shop: 'x', firstRun: false, demo: false, now: 0 });
-  return ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
+  queries.setQueryData(sessionQuery.queryKey, {
+    person: { id: PERSON, name: 'Ines Calloway', role: 'technician' },
+    shop: 'x',
+    firstRun: false,
+    demo: false,
+    now: 0,
+  });
+  return ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
 };
 
 beforeEach(() => {
   sent = [];
   answer = () => json(201, { ok: true });
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
-    sent.push({ url, method: init.method!, key: new Headers(init.headers).get('idempotency-key'), body: init.body ? JSON.parse(init.body as string) : undefined });
+    sent.push({
+      url,
+      method: init.method!,
+      key: new Headers(init.headers).get('idempotency-key'),
+      body: init.body ? JSON.parse(init.body as string) : undefined,
+    });
     const reply = answer();
     if (reply instanceof Error) throw reply;
     return reply;
@@ -60,8 +74,12 @@ describe('a change while the server is away', () => {
   const enter = async () => {
     const onSent = vi.fn();
     const onDone = vi.fn();
-    const { result } = renderHook(() => useCommand(api.findings.add, { what: 'Finding', onSent, onDone }), { wrapper: client() });
-    await act(async () => { result.current.mutate({ params, body: finding }); });
+    const { result } = renderHook(() => useCommand(api.findings.add, { what: 'Finding', onSent, onDone }), {
+      wrapper: client(),
+    });
+    await act(async () => {
+      result.current.mutate({ params, body: finding });
+    });
     return { onSent, onDone };
   };
 
@@ -128,15 +146,27 @@ describe('a change while the server is away', () => {
 
 describe('a lost race', () => {
   const change = async () => {
-    const { result } = renderHook(() => useCommand(api.findings.change, { what: 'Finding', labels: { seen: 'What was seen' } }), { wrapper: client() });
-    answer = () => json(409, { type: 'urn:eclat:lost-race', title: 'Somebody changed this.', current: { version: 5, seen: 'theirs', place: 'case' } });
-    await act(async () => { result.current.mutate({ params: { visitId: 'v1', findingId: 'f1' }, body: { seen: 'mine', version: 3 } }); });
+    const { result } = renderHook(
+      () => useCommand(api.findings.change, { what: 'Finding', labels: { seen: 'What was seen' } }),
+      { wrapper: client() },
+    );
+    answer = () =>
+      json(409, {
+        type: 'urn:eclat:lost-race',
+        title: 'Somebody changed this.',
+        current: { version: 5, seen: 'theirs', place: 'case' },
+      });
+    await act(async () => {
+      result.current.mutate({ params: { visitId: 'v1', findingId: 'f1' }, body: { seen: 'mine', version: 3 } });
+    });
     await waitFor(() => expect(useStore.getState().conflict).not.toBeNull());
   };
 
   it('becomes a choice that shows only what differs', async () => {
     await change();
-    expect(useStore.getState().conflict!.fields).toEqual([{ name: 'seen', label: 'What was seen', mine: 'mine', theirs: 'theirs' }]);
+    expect(useStore.getState().conflict!.fields).toEqual([
+      { name: 'seen', label: 'What was seen', mine: 'mine', theirs: 'theirs' },
+    ]);
   });
   it('sends mine again on top of theirs when I choose so', async () => {
     await change();
@@ -156,8 +186,12 @@ describe('a lost race', () => {
 
 it('fields that the server names are given to the form', async () => {
   const onFields = vi.fn();
-  const { result } = renderHook(() => useCommand(api.testRuns.read, { what: 'Reading', onFields }), { wrapper: client() });
+  const { result } = renderHook(() => useCommand(api.testRuns.read, { what: 'Reading', onFields }), {
+    wrapper: client(),
+  });
   answer = () => json(422, { title: 'x', fields: [{ path: 'readAt', message: 'This is in the future.' }] });
-  await act(async () => { result.current.mutate({ params, body: { readAt: '2031-01-01T00:00:00Z', errorS: 1 } }); });
+  await act(async () => {
+    result.current.mutate({ params, body: { readAt: '2031-01-01T00:00:00Z', errorS: 1 } });
+  });
   await waitFor(() => expect(onFields).toHaveBeenCalledWith([{ path: 'readAt', message: 'This is in the future.' }]));
 });

@@ -52,7 +52,9 @@ export function useOutbox(personId: string): void {
     const timer = setInterval(() => {
       if (busy || useStore.getState().unsent.every((u) => u.refused)) return;
       busy = true;
-      void sendKept(personId).then((sent) => (sent ? queries.invalidateQueries() : undefined)).finally(() => (busy = false));
+      void sendKept(personId)
+        .then((sent) => (sent ? queries.invalidateQueries() : undefined))
+        .finally(() => (busy = false));
     }, RETRY_MS);
     return () => clearInterval(timer);
   }, [personId, queries]);

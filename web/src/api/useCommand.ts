@@ -50,7 +50,14 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
       } catch (error) {
         if (!(error instanceof Away)) throw error;
         const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
-        keepUnsent({ key, method: route.method, url: urlOf(route, command.params as Record<string, string>), body: command.body, what: options.what, personId });
+        keepUnsent({
+          key,
+          method: route.method,
+          url: urlOf(route, command.params as Record<string, string>),
+          body: command.body,
+          what: options.what,
+          personId,
+        });
         return 'kept';
       }
     },
@@ -75,18 +82,34 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     const theirs = (current ?? {}) as Record<string, unknown>;
     const mine = command.body as Record<string, unknown>;
     const labels = options.labels ?? {};
-    const fields = Object.keys(mine).filter((name) => name !== 'version' && shown(mine[name]) !== shown(theirs[name]))
+    const fields = Object.keys(mine)
+      .filter((name) => name !== 'version' && shown(mine[name]) !== shown(theirs[name]))
       .map((name) => ({ name, label: labels[name] ?? name, mine: shown(mine[name]), theirs: shown(theirs[name]) }));
     const close = () => useStore.getState().set({ conflict: null });
     useStore.getState().set({
       conflict: {
-        what: options.what, fields,
-        keepMine: () => { close(); mutation.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> }); },
-        takeTheirs: () => { close(); look(visitOf(command)); say('Theirs is kept.'); },
+        what: options.what,
+        fields,
+        keepMine: () => {
+          close();
+          mutation.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> });
+        },
+        takeTheirs: () => {
+          close();
+          look(visitOf(command));
+          say('Theirs is kept.');
+        },
       },
     });
   }
   return mutation;
 }
 
-const shown = (value: unknown): string => (value === true ? 'yes' : value === false ? 'no' : value === null || value === undefined || value === '' ? '—' : String(value));
+const shown = (value: unknown): string =>
+  value === true
+    ? 'yes'
+    : value === false
+      ? 'no'
+      : value === null || value === undefined || value === ''
+        ? '—'
+        : String(value);

@@ -12,7 +12,15 @@ function Form({ name }: { name: string }) {
     <form>
       <input aria-label="seen" {...form.register('seen')} />
       <input aria-label="place" {...form.register('place')} />
-      <button type="button" onClick={() => { form.reset(); draft.clear(); }}>sent</button>
+      <button
+        type="button"
+        onClick={() => {
+          form.reset();
+          draft.clear();
+        }}
+      >
+        sent
+      </button>
     </form>
   );
 }

@@ -10,7 +10,13 @@ export function useTakeOut<Out extends Route, Back extends Route>(out: Out, back
   const putBack = useCommand(back, { what });
   const taking = useCommand(out, {
     what,
-    onDone: (_reply, command) => { const way = ways.current.get(command); say(`${what} taken out.`, 'good', way && (() => putBack.mutate(way))); },
+    onDone: (_reply, command) => {
+      const way = ways.current.get(command);
+      say(`${what} taken out.`, 'good', way && (() => putBack.mutate(way)));
+    },
   });
-  return (command: Command<Out>, way: Command<Back>): void => { ways.current.set(command, way); taking.mutate(command); };
+  return (command: Command<Out>, way: Command<Back>): void => {
+    ways.current.set(command, way);
+    taking.mutate(command);
+  };
 }

@@ -14,20 +14,60 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
     let opened: OpenCamera | undefined;
     let gone = false;
     const started = navigator.mediaDevices ? openCamera() : Promise.reject(new Error('no camera'));
-    started.catch((error: unknown) => { setWhy(error instanceof Error ? error.message : 'It may not be used.'); return simulatedCamera(); })
-      .then((c) => { opened = c; if (gone) c.close(); else setCamera(c); }, () => undefined);
-    return () => { gone = true; opened?.close(); };
+    started
+      .catch((error: unknown) => {
+        setWhy(error instanceof Error ? error.message : 'It may not be used.');
+        return simulatedCamera();
+      })
+      .then(
+        (c) => {
+          opened = c;
+          if (gone) c.close();
+          else setCamera(c);
+        },
+        () => undefined,
+      );
+    return () => {
+      gone = true;
+      opened?.close();
+    };
   }, []);
-  useEffect(() => { if (video.current && camera?.stream) video.current.srcObject = camera.stream; }, [camera]);
+  useEffect(() => {
+    if (video.current && camera?.stream) video.current.srcObject = camera.stream;
+  }, [camera]);
   const press = async () => {
     onPhoto(await camera!.take(video.current));
     setTaken((n) => n + 1);
   };
   return (
-    <Sheet open wide onClose={onClose} title="Camera" description={taken === 0 ? 'It stays open for one photo after another.' : `${taken} ${taken === 1 ? 'photo' : 'photos'} taken.`}>
-      {camera?.stream ? <video ref={video} autoPlay playsInline muted className="max-h-[60vh] w-full rounded-lg bg-black object-contain" />
-        : <p className="grid aspect-video place-items-center rounded-lg bg-sunk p-6 text-center text-soft">{camera ? `No camera here (${why}). The simulated one stands in.` : 'Opening the camera …'}</p>}
-      <Button look="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}><Camera className="size-7" aria-hidden />Take it</Button>
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title="Camera"
+      description={
+        taken === 0
+          ? 'It stays open for one photo after another.'
+          : `${taken} ${taken === 1 ? 'photo' : 'photos'} taken.`
+      }
+    >
+      {camera?.stream ? (
+        <video
+          ref={video}
+          autoPlay
+          playsInline
+          muted
+          className="max-h-[60vh] w-full rounded-lg bg-black object-contain"
+        />
+      ) : (
+        <p className="grid aspect-video place-items-center rounded-lg bg-sunk p-6 text-center text-soft">
+          {camera ? `No camera here (${why}). The simulated one stands in.` : 'Opening the camera …'}
+        </p>
+      )}
+      <Button look="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}>
+        <Camera className="size-7" aria-hidden />
+        Take it
+      </Button>
     </Sheet>
   );
 }

@@ -15,14 +15,32 @@ export function LabelSheet({ onClose }: { onClose: () => void }) {
   const picture = `/api/visits/${visit.id}/papers/label.svg`;
   const print = async () => {
     setBusy(true);
-    await new SimulatedPrinter((p) => set({ printed: [p, ...useStore.getState().printed].slice(0, 12) })).print({ picture, copies: 1 });
+    await new SimulatedPrinter((p) => set({ printed: [p, ...useStore.getState().printed].slice(0, 12) })).print({
+      picture,
+      copies: 1,
+    });
     setBusy(false);
     say('Printed. What it printed is under Devices.');
   };
   return (
-    <Sheet open onClose={onClose} title="Label for the clock" description="Tie it on before the clock leaves the counter.">
-      <img src={picture} alt={`Label ${visit.claim}, ${visit.clock.description}`} className="w-full rounded-lg border border-line bg-white" />
-      <div className="mt-4 flex flex-wrap gap-3"><Button look="main" busy={busy} onClick={() => void print()}><Printer className="size-5" aria-hidden />{busy ? 'Printing …' : 'Print on the label printer'}</Button><PaperLink paper="label">As PDF</PaperLink></div>
+    <Sheet
+      open
+      onClose={onClose}
+      title="Label for the clock"
+      description="Tie it on before the clock leaves the counter."
+    >
+      <img
+        src={picture}
+        alt={`Label ${visit.claim}, ${visit.clock.description}`}
+        className="w-full rounded-lg border border-line bg-white"
+      />
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button look="main" busy={busy} onClick={() => void print()}>
+          <Printer className="size-5" aria-hidden />
+          {busy ? 'Printing …' : 'Print on the label printer'}
+        </Button>
+        <PaperLink paper="label">As PDF</PaperLink>
+      </div>
     </Sheet>
   );
 }

@@ -7,11 +7,21 @@ export interface OpenCamera {
 }
 
 const QUALITY = 0.92;
-const asFile = (canvas: HTMLCanvasElement, name: string) => new Promise<File>((done, fail) => canvas.toBlob((b) => (b ? done(new File([b], name, { type: 'image/jpeg' })) : fail(new Error('The camera gave no picture.'))), 'image/jpeg', QUALITY));
+const asFile = (canvas: HTMLCanvasElement, name: string) =>
+  new Promise<File>((done, fail) =>
+    canvas.toBlob(
+      (b) => (b ? done(new File([b], name, { type: 'image/jpeg' })) : fail(new Error('The camera gave no picture.'))),
+      'image/jpeg',
+      QUALITY,
+    ),
+  );
 
 /** The device's own camera, the one that looks away from the person where there are two. @throws when there is none or it may not be used */
 export async function openCamera(): Promise<OpenCamera> {
-  const stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 2400 } }, audio: false });
+  const stream = await navigator.mediaDevices.getUserMedia({
+    video: { facingMode: 'environment', width: { ideal: 2400 } },
+    audio: false,
+  });
   return {
     stream,
     take: async (video) => {

@@ -1,7 +1,9 @@
 /** Runs on the sound thread: hands on what the microphone gives, in pieces, with the number of their first sample. */
 declare const currentFrame: number;
 declare const registerProcessor: (name: string, processor: unknown) => void;
-declare class AudioWorkletProcessor { readonly port: MessagePort }
+declare class AudioWorkletProcessor {
+  readonly port: MessagePort;
+}
 
 const PIECE = 2048;
 

@@ -6,7 +6,14 @@ import type { OpenMicrophone } from './microphone.ts';
 it('a voice is kept thinned to what a voice needs, and ends by itself after a minute', async () => {
   let give: (samples: Float32Array) => void = () => undefined;
   const close = vi.fn();
-  const open: OpenMicrophone = async (onPiece) => { let first = 0; give = (samples) => { onPiece({ first, samples }); first += samples.length; }; return { name: 'm', sampleRate: 48_000, meddles: [], close }; };
+  const open: OpenMicrophone = async (onPiece) => {
+    let first = 0;
+    give = (samples) => {
+      onPiece({ first, samples });
+      first += samples.length;
+    };
+    return { name: 'm', sampleRate: 48_000, meddles: [], close };
+  };
   const full = vi.fn();
   const recorder = await recordVoice(full, open);
   give(new Float32Array(48_000).fill(0.5));

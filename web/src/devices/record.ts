@@ -5,7 +5,11 @@ import { openMicrophone, type Microphone, type OpenMicrophone } from './micropho
 const VOICE_HZ = 16_000;
 const MOST_SECONDS = 60;
 
-export interface Recorder { seconds: () => number; stop: () => { wav: Blob; seconds: number }; cancel: () => void }
+export interface Recorder {
+  seconds: () => number;
+  stop: () => { wav: Blob; seconds: number };
+  cancel: () => void;
+}
 
 /** Records a voice until it is stopped, a minute at the most. @throws when the microphone does not open */
 export async function recordVoice(onFull: () => void, open: OpenMicrophone = openMicrophone): Promise<Recorder> {
@@ -26,9 +30,15 @@ export async function recordVoice(onFull: () => void, open: OpenMicrophone = ope
       microphone.close();
       const whole = new Float32Array(count);
       let at = 0;
-      for (const p of pieces) { whole.set(p, at); at += p.length; }
+      for (const p of pieces) {
+        whole.set(p, at);
+        at += p.length;
+      }
       const every = Math.max(1, Math.floor(rate / VOICE_HZ));
-      return { wav: new Blob([writeWav(thinned(whole, every), Math.round(rate / every))], { type: 'audio/wav' }), seconds: count / rate };
+      return {
+        wav: new Blob([writeWav(thinned(whole, every), Math.round(rate / every))], { type: 'audio/wav' }),
+        seconds: count / rate,
+      };
     },
   };
 }

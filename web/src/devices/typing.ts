@@ -7,11 +7,32 @@ export interface TypingDevice {
   reads: (value: number) => string;
 }
 
-const steps = (value: number, step: number) => (Math.round(value / step) * step).toFixed(Math.max(0, Math.round(-Math.log10(step))));
-export const CALIPER: TypingDevice = { id: 'caliper', name: 'Simulated caliper', unit: 'mm', reads: (mm) => `${steps(mm, 0.01)} mm` };
-export const METER: TypingDevice = { id: 'meter', name: 'Simulated meter: ohms', unit: 'Ω', reads: (ohm) => steps(ohm, ohm < 100 ? 0.1 : 1) };
-export const VOLTS: TypingDevice = { id: 'meter', name: 'Simulated meter: volts', unit: 'V', reads: (volt) => steps(volt, 0.1) };
-export const AMPS: TypingDevice = { id: 'meter', name: 'Simulated meter: current', unit: 'mA', reads: (milliamp) => steps(milliamp, milliamp < 100 ? 0.1 : 1) };
+const steps = (value: number, step: number) =>
+  (Math.round(value / step) * step).toFixed(Math.max(0, Math.round(-Math.log10(step))));
+export const CALIPER: TypingDevice = {
+  id: 'caliper',
+  name: 'Simulated caliper',
+  unit: 'mm',
+  reads: (mm) => `${steps(mm, 0.01)} mm`,
+};
+export const METER: TypingDevice = {
+  id: 'meter',
+  name: 'Simulated meter: ohms',
+  unit: 'Ω',
+  reads: (ohm) => steps(ohm, ohm < 100 ? 0.1 : 1),
+};
+export const VOLTS: TypingDevice = {
+  id: 'meter',
+  name: 'Simulated meter: volts',
+  unit: 'V',
+  reads: (volt) => steps(volt, 0.1),
+};
+export const AMPS: TypingDevice = {
+  id: 'meter',
+  name: 'Simulated meter: current',
+  unit: 'mA',
+  reads: (milliamp) => steps(milliamp, milliamp < 100 ? 0.1 : 1),
+};
 
 /**
  * Types as such a device does: into the field that has the focus, then Enter, which sends a form on its own as it does

@@ -10,14 +10,46 @@ import { keys } from '../api/queries.ts';
 import { Component as Causes } from './Causes.tsx';
 
 const person = userEvent.setup();
-afterEach(() => { cleanup(); vi.unstubAllGlobals(); });
-const KNOWN = { causes: [{ id: 'own-1', name: 'Magnetised crutch', prior: 'rare', oscillators: [], fittings: [], trains: [], shows: { 'rate-wanders': 'H' }, look: { what: 'Hold a compass to it', minutes: 1, level: 0 }, remedy: 'Demagnetise', by: 'Ines Calloway', at: AT }], learn: true, signedVisits: 15, experience: { 'worn-hole.going': { found: { times: 12, of: 15 }, shows: {} } } };
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const KNOWN = {
+  causes: [
+    {
+      id: 'own-1',
+      name: 'Magnetised crutch',
+      prior: 'rare',
+      oscillators: [],
+      fittings: [],
+      trains: [],
+      shows: { 'rate-wanders': 'H' },
+      look: { what: 'Hold a compass to it', minutes: 1, level: 0 },
+      remedy: 'Demagnetise',
+      by: 'Ines Calloway',
+      at: AT,
+    },
+  ],
+  learn: true,
+  signedVisits: 15,
+  experience: { 'worn-hole.going': { found: { times: 12, of: 15 }, shows: {} } },
+};
 
 function open(role: string, known: object = KNOWN): void {
   standIn({ '/api/causes': known });
   const client = new QueryClient();
-  client.setQueryData(keys.session, { person: { id: 'p', name: 'x', role }, shop: 's', firstRun: false, demo: false, now: 0 });
-  render(<QueryClientProvider client={client}><RouterProvider router={createMemoryRouter([{ path: '*', element: <Causes /> }])} /></QueryClientProvider>);
+  client.setQueryData(keys.session, {
+    person: { id: 'p', name: 'x', role },
+    shop: 's',
+    firstRun: false,
+    demo: false,
+    now: 0,
+  });
+  render(
+    <QueryClientProvider client={client}>
+      <RouterProvider router={createMemoryRouter([{ path: '*', element: <Causes /> }])} />
+    </QueryClientProvider>,
+  );
 }
 
 describe('causes and counts', () => {
@@ -34,7 +66,9 @@ describe('causes and counts', () => {
     cleanup();
     open('owner-of-shop');
     await person.click(await screen.findByRole('button', { name: 'Back to the shipped numbers' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/causes/learning', body: { learn: false } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/causes/learning', body: { learn: false } }),
+    );
   });
   it('lets the counter look, not change', async () => {
     open('counter');
@@ -54,6 +88,12 @@ describe('causes and counts', () => {
     await person.selectOptions(screen.getByLabelText('Add a symptom'), 'stops-hours');
     await person.click(screen.getByRole('radio', { name: 'mostly' }));
     await person.click(screen.getByRole('button', { name: 'Add it' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'POST', url: '/api/causes', body: { name: 'Loose seat', shows: { 'stops-hours': 'H' }, look: { minutes: 5, level: 0 } } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'POST',
+        url: '/api/causes',
+        body: { name: 'Loose seat', shows: { 'stops-hours': 'H' }, look: { minutes: 5, level: 0 } },
+      }),
+    );
   }, 20_000);
 });

@@ -5,12 +5,16 @@ import { call } from '../api/call.ts';
 import { api } from '../api/doors.ts';
 import { keys } from '../api/queries.ts';
 
-export const useCauses = () => useQuery({ queryKey: keys.causes, queryFn: ({ signal }) => call(api.knowing.get, { signal }) });
+export const useCauses = () =>
+  useQuery({ queryKey: keys.causes, queryFn: ({ signal }) => call(api.knowing.get, { signal }) });
 
 const NOTHING: ShopKnowledge = { causes: [], experience: {} };
 
 /** What the shop knows beyond the table; nothing while it is asked for, so that the diagnosis never waits for it. */
 export function useKnowledge(): ShopKnowledge {
   const { data } = useCauses();
-  return useMemo(() => (data ? { causes: data.causes.map((c) => causeOf(c)), experience: data.experience } : NOTHING), [data]);
+  return useMemo(
+    () => (data ? { causes: data.causes.map((c) => causeOf(c)), experience: data.experience } : NOTHING),
+    [data],
+  );
 }

@@ -10,7 +10,8 @@ import { CoilForm, ContactForm, SuppressionForm } from './Forms.tsx';
 import { StepTest } from './StepTest.tsx';
 
 type Of<K extends ElectricLook['kind']> = ElectricEntry & { look: Extract<ElectricLook, { kind: K }> };
-const those = <K extends ElectricLook['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] => all.filter((e): e is Of<K> => e.look.kind === kind);
+const those = <K extends ElectricLook['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
+  all.filter((e): e is Of<K> => e.look.kind === kind);
 
 /** Coil, voltage stepped up from low, contacts, suppression: what was measured and what it says. */
 export function Component() {
@@ -19,14 +20,39 @@ export function Component() {
   const steps = those(visit.electric, 'step');
   const contacts = those(visit.electric, 'contact');
   const suppression = those(visit.electric, 'suppression');
-  const bad = coils.map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC)).find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
+  const bad = coils
+    .map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC))
+    .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
   const supplyV = steps.at(-1)?.look.supplyV;
-  const judged = supplyV ? judgeSteps(steps.map((s) => ({ volts: s.look.volts, did: s.look.did })), supplyV) : null;
+  const judged = supplyV
+    ? judgeSteps(
+        steps.map((s) => ({ volts: s.look.volts, did: s.look.did })),
+        supplyV,
+      )
+    : null;
   return (
     <>
-      {bad ? <Answer tone="danger" title={bad.words}>Find this before a supply is put to it.</Answer>
-        : judged ? <Answer tone={judged.margin === null || judged.margin < 1.25 ? 'due' : 'good'} title={judged.pullInV === null ? 'It does not step yet' : `It steps from ${judged.pullInV} V`}>{judged.words}</Answer>
-          : <Answer tone="info" title={coils.length > 0 ? 'Step the voltage up from low, the current limited' : 'The coil’s resistance first, with one end free'} />}
+      {bad ? (
+        <Answer tone="danger" title={bad.words}>
+          Find this before a supply is put to it.
+        </Answer>
+      ) : judged ? (
+        <Answer
+          tone={judged.margin === null || judged.margin < 1.25 ? 'due' : 'good'}
+          title={judged.pullInV === null ? 'It does not step yet' : `It steps from ${judged.pullInV} V`}
+        >
+          {judged.words}
+        </Answer>
+      ) : (
+        <Answer
+          tone="info"
+          title={
+            coils.length > 0
+              ? 'Step the voltage up from low, the current limited'
+              : 'The coil’s resistance first, with one end free'
+          }
+        />
+      )}
       <Cautions stage="run" />
       <Panel title="Coils">
         <List entries={coils} what="Coil" />
@@ -53,9 +79,29 @@ function List({ entries, what }: { entries: readonly ElectricEntry[]; what: stri
   const out = useTakeOut(api.electric.remove, api.electric.add, what);
   if (entries.length === 0) return null;
   return (
-    <ul className="mb-4 divide-y divide-line" aria-label={what}>{entries.map((e) => (
-      <li key={e.id} className="flex items-center gap-3 py-1 text-lg"><span className="min-w-0 flex-1">{electricWords(e.look)} <span className="text-sm text-soft">{e.by}</span></span>
-        {!visit.closedAt && <button type="button" aria-label={`Take out: ${what.toLowerCase()}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => out({ params: { visitId: visit.id, lookId: e.id } }, { params: { visitId: visit.id }, body: { look: e.look } })}><Trash2 className="size-5" /></button>}
-      </li>))}</ul>
+    <ul className="mb-4 divide-y divide-line" aria-label={what}>
+      {entries.map((e) => (
+        <li key={e.id} className="flex items-center gap-3 py-1 text-lg">
+          <span className="min-w-0 flex-1">
+            {electricWords(e.look)} <span className="text-sm text-soft">{e.by}</span>
+          </span>
+          {!visit.closedAt && (
+            <button
+              type="button"
+              aria-label={`Take out: ${what.toLowerCase()}`}
+              className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+              onClick={() =>
+                out(
+                  { params: { visitId: visit.id, lookId: e.id } },
+                  { params: { visitId: visit.id }, body: { look: e.look } },
+                )
+              }
+            >
+              <Trash2 className="size-5" />
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }

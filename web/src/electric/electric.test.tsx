@@ -11,9 +11,18 @@ import { numberOf } from './NumberField.tsx';
 
 const person = userEvent.setup();
 beforeEach(() => standIn());
-afterEach(() => { cleanup(); vi.unstubAllGlobals(); });
-const entry = (look: ElectricLook, id = 'e1'): ElectricEntry => ({ id, look, by: 'Ines', at: '2031-05-02T09:00:00.000Z' });
-const step = (volts: number, did: 'moves' | 'advances') => entry({ kind: 'step', volts, milliamps: null, did, supplyV: 24 }, `s${volts}`);
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const entry = (look: ElectricLook, id = 'e1'): ElectricEntry => ({
+  id,
+  look,
+  by: 'Ines',
+  at: '2031-05-02T09:00:00.000Z',
+});
+const step = (volts: number, did: 'moves' | 'advances') =>
+  entry({ kind: 'step', volts, milliamps: null, did, supplyV: 24 }, `s${volts}`);
 
 describe('the electric bench', () => {
   it('takes what a meter types, Enter after Enter, and one press for what happened', async () => {
@@ -22,14 +31,38 @@ describe('the electric bench', () => {
     await person.type(screen.getByLabelText('Volts'), `${VOLTS.reads(17)}{Enter}`);
     await person.keyboard(`${AMPS.reads(154.2)}{Enter}`);
     await person.click(screen.getByRole('button', { name: 'advances' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/electric', body: { look: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/electric',
+        body: { look: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } },
+      }),
+    );
   });
   it('says first from where it steps, or what is wrong with the coil', () => {
-    show(Bench, visitOf('electric-master', { electric: [step(9, 'moves'), step(17, 'advances'), step(24, 'advances')] }));
+    show(
+      Bench,
+      visitOf('electric-master', { electric: [step(9, 'moves'), step(17, 'advances'), step(24, 'advances')] }),
+    );
     expect(answer()).toContain('It steps from 17 V');
     cleanup();
-    show(Bench, visitOf('electric-master', { electric: [step(24, 'advances'), entry({ kind: 'coil', what: 'Rewind coil', ohms: null, expectedOhms: 110, atC: null })] }));
+    show(
+      Bench,
+      visitOf('electric-master', {
+        electric: [
+          step(24, 'advances'),
+          entry({ kind: 'coil', what: 'Rewind coil', ohms: null, expectedOhms: 110, atC: null }),
+        ],
+      }),
+    );
     expect(answer()).toContain('open');
   });
-  it.each([['12,5', 12.5], ['109 Ω', 109], ['17.0 V', 17], ['-3', null], ['', null], ['9e9', null], ['500', null]])('reads %j as %j', (typed, n) => expect(numberOf(typed, 400)).toBe(n));
+  it.each([
+    ['12,5', 12.5],
+    ['109 Ω', 109],
+    ['17.0 V', 17],
+    ['-3', null],
+    ['', null],
+    ['9e9', null],
+    ['500', null],
+  ])('reads %j as %j', (typed, n) => expect(numberOf(typed, 400)).toBe(n));
 });

@@ -39,35 +39,73 @@ export function Component() {
     },
     networkMode: 'always',
   });
-  const { register, formState: { errors } } = form;
+  const {
+    register,
+    formState: { errors },
+  } = form;
   return (
     <FormProvider {...form}>
-      <form className="mx-auto grid max-w-7xl items-start gap-5 p-4 md:p-6 lg:grid-cols-2" noValidate
-        onSubmit={(e) => void form.handleSubmit((v) => send.mutate(v), () => say('Something is missing: see the marked fields.', 'danger'))(e)}>
+      <form
+        className="mx-auto grid max-w-7xl items-start gap-5 p-4 md:p-6 lg:grid-cols-2"
+        noValidate
+        onSubmit={(e) =>
+          void form.handleSubmit(
+            (v) => send.mutate(v),
+            () => say('Something is missing: see the marked fields.', 'danger'),
+          )(e)
+        }
+      >
         <div className="lg:col-span-2">
           <h1 className="text-3xl">Take a clock in</h1>
-          <p className="mt-1 text-lg text-soft">Weights off and pendulum off before it is moved. Photographs come next, before anybody touches anything.</p>
+          <p className="mt-1 text-lg text-soft">
+            Weights off and pendulum off before it is moved. Photographs come next, before anybody touches anything.
+          </p>
         </div>
         <FindPart onOwner={keepKnownName} />
         <div className="flex flex-col gap-5">
-        <OwnerPart />
-        <Panel title="Complaint and scope">
-          <div className="flex flex-col gap-4">
-            <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
-            <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
-            <TextArea label="What they do not want" rows={2} hint="Declined work is kept, so that nobody “fixes” it later." error={errors.notWanted?.message} {...register('notWanted')} />
-            <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
-            <TextField label="Promised for" type="date" error={errors.promisedFor?.message} {...register('promisedFor', { setValueAs: (v: string | null) => v || null })} />
-          </div>
-        </Panel>
+          <OwnerPart />
+          <Panel title="Complaint and scope">
+            <div className="flex flex-col gap-4">
+              <TextArea
+                label="What the owner says is wrong"
+                error={errors.complaint?.message}
+                {...register('complaint')}
+              />
+              <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
+              <TextArea
+                label="What they do not want"
+                rows={2}
+                hint="Declined work is kept, so that nobody “fixes” it later."
+                error={errors.notWanted?.message}
+                {...register('notWanted')}
+              />
+              <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
+              <TextField
+                label="Promised for"
+                type="date"
+                error={errors.promisedFor?.message}
+                {...register('promisedFor', { setValueAs: (v: string | null) => v || null })}
+              />
+            </div>
+          </Panel>
         </div>
         <div className="flex flex-col gap-5">
           <ClockPart />
           <ReceivedPart />
         </div>
         <div className="flex flex-wrap items-center gap-4 lg:col-span-2">
-          <Button type="submit" look="main" className="px-8 text-lg" busy={send.isPending}>Take it in</Button>
-          <Button look="plain" onClick={() => { form.reset(EMPTY); draft.clear(); }}>Clear all</Button>
+          <Button type="submit" look="main" className="px-8 text-lg" busy={send.isPending}>
+            Take it in
+          </Button>
+          <Button
+            look="plain"
+            onClick={() => {
+              form.reset(EMPTY);
+              draft.clear();
+            }}
+          >
+            Clear all
+          </Button>
           <span className="text-soft">What is typed here is kept on this device until it is sent.</span>
         </div>
       </form>

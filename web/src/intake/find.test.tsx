@@ -8,8 +8,20 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Component as Intake } from './Intake.tsx';
 
 const person = userEvent.setup();
-const OWNER = '6f1c2d1e-0000-4000-8000-000000000001', CLOCK = '6f1c2d1e-0000-4000-8000-000000000002', MOVEMENT = '6f1c2d1e-0000-4000-8000-000000000003';
-const hit: Hit = { ownerId: OWNER, owner: 'Hesper Lunt', clockId: CLOCK, clock: 'Slate mantel clock', movementId: MOVEMENT, movement: 'Round-plate movement', code: 'M-222222', why: '4711, back plate', openVisitId: null };
+const OWNER = '6f1c2d1e-0000-4000-8000-000000000001',
+  CLOCK = '6f1c2d1e-0000-4000-8000-000000000002',
+  MOVEMENT = '6f1c2d1e-0000-4000-8000-000000000003';
+const hit: Hit = {
+  ownerId: OWNER,
+  owner: 'Hesper Lunt',
+  clockId: CLOCK,
+  clock: 'Slate mantel clock',
+  movementId: MOVEMENT,
+  movement: 'Round-plate movement',
+  code: 'M-222222',
+  why: '4711, back plate',
+  openVisitId: null,
+};
 let hits: Hit[];
 let posted: Record<string, unknown>[];
 beforeEach(() => {
@@ -19,12 +31,32 @@ beforeEach(() => {
   sessionStorage.clear();
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     if (init.method === 'POST') posted.push(JSON.parse(init.body as string) as Record<string, unknown>);
-    const reply = url.startsWith('/api/find') ? hits : url.includes('/clocks') ? [{ id: CLOCK, description: 'Slate mantel clock', movement: { id: MOVEMENT, code: 'M-222222', name: 'Round-plate movement' } }] : url.startsWith('/api/visits') ? { id: 'v9', claim: 'C-1' } : { items: [], next: null };
+    const reply = url.startsWith('/api/find')
+      ? hits
+      : url.includes('/clocks')
+        ? [
+            {
+              id: CLOCK,
+              description: 'Slate mantel clock',
+              movement: { id: MOVEMENT, code: 'M-222222', name: 'Round-plate movement' },
+            },
+          ]
+        : url.startsWith('/api/visits')
+          ? { id: 'v9', claim: 'C-1' }
+          : { items: [], next: null };
     return new Response(JSON.stringify(reply), { status: 200 });
   });
 });
-afterEach(() => { cleanup(); vi.unstubAllGlobals(); });
-const show = () => render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={createMemoryRouter([{ path: '*', element: <Intake /> }])} /></QueryClientProvider>);
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const show = () =>
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={createMemoryRouter([{ path: '*', element: <Intake /> }])} />
+    </QueryClientProvider>,
+  );
 const look = (q: string) => person.type(screen.getByLabelText(/Has it been here/), q);
 
 describe('has it been here', () => {

@@ -5,6 +5,14 @@ export type IntakeForm = BodyOf<typeof api.visits.open>;
 /** A movement that is not yet described. */
 export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [] };
 export const EMPTY: IntakeForm = {
-  owner: { name: '', phone: '', email: '', address: '' }, clock: { description: '' }, movement: NO_MOVEMENT,
-  complaint: '', another: false, wanted: '', notWanted: '', outOfScope: '', received: [], promisedFor: null,
+  owner: { name: '', phone: '', email: '', address: '' },
+  clock: { description: '' },
+  movement: NO_MOVEMENT,
+  complaint: '',
+  another: false,
+  wanted: '',
+  notWanted: '',
+  outOfScope: '',
+  received: [],
+  promisedFor: null,
 };

@@ -10,7 +10,13 @@ afterEach(cleanup);
 
 describe('the two arcs', () => {
   const meeting = (longerMs: number) => {
-    const { container } = render(<Arcs balance={balanceOf({ tickToTockMs: 500 + longerMs, tockToTickMs: 500 - longerMs }, null, false)} faint={false} empty="" />);
+    const { container } = render(
+      <Arcs
+        balance={balanceOf({ tickToTockMs: 500 + longerMs, tockToTickMs: 500 - longerMs }, null, false)}
+        faint={false}
+        empty=""
+      />,
+    );
     const ring = container.querySelector('circle')!;
     return { x: Number(ring.getAttribute('cx')), y: Number(ring.getAttribute('cy')) };
   };
@@ -34,7 +40,9 @@ describe('the two arcs', () => {
   });
 
   it('say in words what they show, and what is missing', () => {
-    render(<Arcs balance={balanceOf({ tickToTockMs: 530, tockToTickMs: 470 }, 'left', false)} faint={false} empty="" />);
+    render(
+      <Arcs balance={balanceOf({ tickToTockMs: 530, tockToTickMs: 470 }, 'left', false)} faint={false} empty="" />,
+    );
     expect(screen.getByRole('img', { name: 'Right side short, 30 ms' })).toBeTruthy();
     cleanup();
     render(<Arcs balance={null} faint={false} empty="Not listening" />);
@@ -48,7 +56,10 @@ describe('the drawn striking work', () => {
     for (let i = 0; i < steps; i++) state = stepStrike(state);
     return state;
   };
-  const said = (state: StrikeState) => { render(<StrikeFigure state={state} />); return screen.getByRole('img').getAttribute('aria-label'); };
+  const said = (state: StrikeState) => {
+    render(<StrikeFigure state={state} />);
+    return screen.getByRole('img').getAttribute('aria-label');
+  };
 
   it('says where its lever and its rack are', () => {
     expect(said(after('rack', 'none', 0))).toContain('The lever is down');

@@ -1,6 +1,10 @@
 import type { Known } from '@eclat/core/sound';
 
-const LIMITS = { beats: [300, 40_000, 'From 300 to 40,000.'], lift: [20, 90, 'From 20 to 90 degrees.'], teeth: [3, 120, 'From 3 to 120.'] } as const;
+const LIMITS = {
+  beats: [300, 40_000, 'From 300 to 40,000.'],
+  lift: [20, 90, 'From 20 to 90 degrees.'],
+  teeth: [3, 120, 'From 3 to 120.'],
+} as const;
 type Name = keyof typeof LIMITS;
 export type Typed = Record<Name, string>;
 

@@ -14,17 +14,42 @@ import { useWishes } from './wishes.ts';
 vi.mock('../ui/LineChart.tsx', () => ({ LineChart: ({ says }: { says: string }) => <p>{says}</p> }));
 
 const REPORT: SoundReport = {
-  beatsPerHour: 7200, measuredBeats: 7201.7, rateSecondsPerDay: 20.4, rateStandardError: 0.3, rateHalfWidth: 0.6,
-  beatErrorMs: 14, beatErrorStandardError: 0.02, beatErrorShare: 0.028, shortSide: 'tock to tick',
-  amplitudeDegrees: null, amplitudeScatter: null, amplitudeByTooth: null, scatterMs: 0.1, wanderMs: 0, wheel: null,
-  beats: 120, missing: 2, extra: 1, seconds: 60, stoppedS: null, warnings: [],
+  beatsPerHour: 7200,
+  measuredBeats: 7201.7,
+  rateSecondsPerDay: 20.4,
+  rateStandardError: 0.3,
+  rateHalfWidth: 0.6,
+  beatErrorMs: 14,
+  beatErrorStandardError: 0.02,
+  beatErrorShare: 0.028,
+  shortSide: 'tock to tick',
+  amplitudeDegrees: null,
+  amplitudeScatter: null,
+  amplitudeByTooth: null,
+  scatterMs: 0.1,
+  wanderMs: 0,
+  wheel: null,
+  beats: 120,
+  missing: 2,
+  extra: 1,
+  seconds: 60,
+  stoppedS: null,
+  warnings: [],
 };
 const MINUTE = { report: REPORT, history: [], hours: [], part: null, events: [], strikes: [], blowsNow: 0 };
 const LIVE = {
-  state: 'heard' as const, seconds: 60, levelDb: -30, beats: 120, lastS: 59.8,
-  sides: { tickToTockMs: 514, tockToTickMs: 486 }, rough: false,
+  state: 'heard' as const,
+  seconds: 60,
+  levelDb: -30,
+  beats: 120,
+  lastS: 59.8,
+  sides: { tickToTockMs: 514, tockToTickMs: 486 },
+  rough: false,
 };
-const on = { microphone: { name: 'Bench microphone', sampleRate: 48_000, meddles: [] }, beganAt: Date.UTC(2031, 4, 2, 9) };
+const on = {
+  microphone: { name: 'Bench microphone', sampleRate: 48_000, meddles: [] },
+  beganAt: Date.UTC(2031, 4, 2, 9),
+};
 const noVisit = undefined as unknown as Visit;
 const person = userEvent.setup();
 
@@ -32,15 +57,27 @@ class Worker {
   static file: Worker | null = null;
   onmessage: ((e: { data: unknown }) => void) | null = null;
   told: unknown[] = [];
-  constructor() { Worker.file = this; }
-  postMessage(m: unknown) { this.told.push(m); }
+  constructor() {
+    Worker.file = this;
+  }
+  postMessage(m: unknown) {
+    this.told.push(m);
+  }
   terminate() {}
 }
 
 beforeEach(() => {
   standIn();
   vi.stubGlobal('Worker', Worker);
-  useListening.setState({ microphone: null, beganAt: null, live: null, minute: { ...MINUTE, report: null }, ended: '', opening: false, card: null });
+  useListening.setState({
+    microphone: null,
+    beganAt: null,
+    live: null,
+    minute: { ...MINUTE, report: null },
+    ended: '',
+    opening: false,
+    card: null,
+  });
   useWishes.setState({ source: 'microphone', tickSide: null, tone: false, beats: '', lift: '', teeth: '' });
 });
 afterEach(() => {
@@ -84,7 +121,17 @@ describe('listening to a clock', () => {
 
   it('is frank about what it does not hear, and about a browser that meddles', () => {
     show(Listen, noVisit);
-    act(() => useListening.setState({ ...on, microphone: { ...on.microphone, meddles: ['suppresses noise'] }, live: { ...LIVE, state: 'lost' }, minute: { ...MINUTE, report: { ...REPORT, warnings: ['Another clock is heard, at about 9000 beats an hour.'] } } }));
+    act(() =>
+      useListening.setState({
+        ...on,
+        microphone: { ...on.microphone, meddles: ['suppresses noise'] },
+        live: { ...LIVE, state: 'lost' },
+        minute: {
+          ...MINUTE,
+          report: { ...REPORT, warnings: ['Another clock is heard, at about 9000 beats an hour.'] },
+        },
+      }),
+    );
     expect(screen.getByText(/It stopped, or something covers it/)).toBeTruthy();
     expect(screen.getByText('The browser suppresses noise')).toBeTruthy();
     expect(screen.getByText(/Another clock is heard/)).toBeTruthy();
@@ -92,15 +139,18 @@ describe('listening to a clock', () => {
 
   it('keeps the log of a long listening', () => {
     show(Listen, noVisit);
-    act(() => useListening.setState({
-      ...on, live: LIVE,
-      minute: {
-        ...MINUTE,
-        hours: [{ fromS: 0, toS: 3600, report: REPORT }],
-        events: [{ atS: 4000, kind: 'stopped', says: 'after 7900 beats' }],
-        strikes: [{ fromS: 3599, blows: 10, everyS: 1.31, unevenS: 0.04 }],
-      },
-    }));
+    act(() =>
+      useListening.setState({
+        ...on,
+        live: LIVE,
+        minute: {
+          ...MINUTE,
+          hours: [{ fromS: 0, toS: 3600, report: REPORT }],
+          events: [{ atS: 4000, kind: 'stopped', says: 'after 7900 beats' }],
+          strikes: [{ fromS: 3599, blows: 10, everyS: 1.31, unevenS: 0.04 }],
+        },
+      }),
+    );
     const rows = screen.getAllByRole('listitem').map((li) => li.textContent);
     expect(rows).toHaveLength(3);
     expect(rows[0]).toContain('Stopped');
@@ -135,10 +185,12 @@ describe('a WAV file', () => {
     act(() => Worker.file!.onmessage!({ data: { report: REPORT } }));
     expect(screen.getByRole('img', { name: 'Tock to tick short, 14 ms' })).toBeTruthy();
     await person.click(screen.getByRole('button', { name: /^Keep this with/ }));
-    await waitFor(() => expect(sent[0]).toMatchObject({
-      url: '/api/visits/v1/heard',
-      body: { from: 'file', beatsPerHour: 7200, shortSide: 'tock to tick', recordingId: null, stage: 'assemble' },
-    }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/heard',
+        body: { from: 'file', beatsPerHour: 7200, shortSide: 'tock to tick', recordingId: null, stage: 'assemble' },
+      }),
+    );
   });
 
   it('that cannot be heard says why', () => {
@@ -151,11 +203,34 @@ describe('a WAV file', () => {
 
 describe('what was kept', () => {
   const heard = {
-    id: 'h1', stage: 'run' as const, from: 'microphone' as const, recordingId: 'r1', note: '', beatsPerHour: 18_000, rateSecondsPerDay: -4.2, rateStandardError: 0.5,
-    beatErrorMs: 0.6, shortSide: 'neither' as const, amplitudeDegrees: 262, beats: 300, missing: 0, extra: 0, seconds: 60, warnings: [], ...by,
+    id: 'h1',
+    stage: 'run' as const,
+    from: 'microphone' as const,
+    recordingId: 'r1',
+    note: '',
+    beatsPerHour: 18_000,
+    rateSecondsPerDay: -4.2,
+    rateStandardError: 0.5,
+    beatErrorMs: 0.6,
+    shortSide: 'neither' as const,
+    amplitudeDegrees: 262,
+    beats: 300,
+    missing: 0,
+    extra: 0,
+    seconds: 60,
+    warnings: [],
+    ...by,
   };
 
-  const run = { id: 't1', startedAt: by.at, readBy: 'seconds hand' as const, place: 'stand 1', readings: [], events: [], conditions: null };
+  const run = {
+    id: 't1',
+    startedAt: by.at,
+    readBy: 'seconds hand' as const,
+    place: 'stand 1',
+    readings: [],
+    events: [],
+    conditions: null,
+  };
   const Log = () => <Readings run={run} outliers={[]} />;
 
   it('stands in the log of the test run, with its sound, and can be taken back', async () => {

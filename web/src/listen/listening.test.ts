@@ -11,11 +11,21 @@ class StandIn {
   told: ToWorker[] = [];
   ended = false;
   onmessage: ((e: { data: unknown }) => void) | null = null;
-  constructor() { StandIn.made.push(this); }
-  postMessage(m: ToWorker) { this.told.push(m); }
-  terminate() { this.ended = true; }
-  answer(data: unknown) { this.onmessage?.({ data }); }
-  get says() { return this.told.map((m) => m.say); }
+  constructor() {
+    StandIn.made.push(this);
+  }
+  postMessage(m: ToWorker) {
+    this.told.push(m);
+  }
+  terminate() {
+    this.ended = true;
+  }
+  answer(data: unknown) {
+    this.onmessage?.({ data });
+  }
+  get says() {
+    return this.told.map((m) => m.say);
+  }
 }
 
 let give: (piece: Piece) => void = () => {};
@@ -50,7 +60,11 @@ describe('listening', () => {
     give(piece(480));
     expect(worker().says).toEqual(['begin', 'piece', 'piece']);
     worker().answer({ live: { state: 'heard', seconds: 1 } });
-    expect(useListening.getState()).toMatchObject({ visitId: 'v1', live: { state: 'heard' }, microphone: { name: 'Bench microphone' } });
+    expect(useListening.getState()).toMatchObject({
+      visitId: 'v1',
+      live: { state: 'heard' },
+      microphone: { name: 'Bench microphone' },
+    });
   });
 
   it('says how much sound was lost', async () => {
@@ -61,7 +75,12 @@ describe('listening', () => {
   });
 
   it('goes on under what is known anew, with what was measured of this card', async () => {
-    useCards.setState({ cards: { 'Bench microphone': { ppmFast: 40, error: 3, minutes: 60 }, Other: { ppmFast: -9, error: 1, minutes: 60 } } });
+    useCards.setState({
+      cards: {
+        'Bench microphone': { ppmFast: 40, error: 3, minutes: 60 },
+        Other: { ppmFast: -9, error: 1, minutes: 60 },
+      },
+    });
     await listen('microphone', null, opens, {});
     know({ liftDeg: 52 });
     expect(worker().told.at(-1)).toEqual({ say: 'know', known: { liftDeg: 52, card: { ppmFast: 40, error: 3 } } });
@@ -100,12 +119,28 @@ describe('listening', () => {
     useLogs.setState({ logs: [] });
     await listen('microphone', 'v1', opens, {});
     const hour = { fromS: 0, toS: 3600, report: null };
-    const minute = { report: null, history: [], hours: [hour], part: { ...hour, fromS: 3600, toS: 4000 }, events: [{ atS: 900, kind: 'missed', says: '2 beats were not heard' }], strikes: [], blowsNow: 0 };
+    const minute = {
+      report: null,
+      history: [],
+      hours: [hour],
+      part: { ...hour, fromS: 3600, toS: 4000 },
+      events: [{ atS: 900, kind: 'missed', says: '2 beats were not heard' }],
+      strikes: [],
+      blowsNow: 0,
+    };
     worker().answer({ minute });
     expect(useLogs.getState().logs).toEqual([]); // not each second
     vi.setSystemTime(Date.now() + 4_000_000);
     worker().answer({ minute });
-    expect(JSON.parse(localStorage.getItem('eclat-logs')!).state.logs).toMatchObject([{ visitId: 'v1', microphone: 'Bench microphone', stopped: false, hours: [hour, { fromS: 3600, toS: 4000 }], events: [{ kind: 'missed' }] }]);
+    expect(JSON.parse(localStorage.getItem('eclat-logs')!).state.logs).toMatchObject([
+      {
+        visitId: 'v1',
+        microphone: 'Bench microphone',
+        stopped: false,
+        hours: [hour, { fromS: 3600, toS: 4000 }],
+        events: [{ kind: 'missed' }],
+      },
+    ]);
     stopListening();
     expect(useLogs.getState().logs).toMatchObject([{ stopped: true }]);
   });

@@ -28,7 +28,15 @@ export function balanceOf(sides: Sides, tickSide: TickSide, balance: boolean): B
   const names: [string, string] = tickSide === null ? ['tick to tock', 'tock to tick'] : ['left side', 'right side'];
   const inBeat = Math.abs(share) <= limit / 3;
   const which = share < 0 ? names[0] : names[1];
-  return { names, share, ms, limit, inBeat, which, words: inBeat ? 'In beat' : `${which[0]!.toUpperCase()}${which.slice(1)} short` };
+  return {
+    names,
+    share,
+    ms,
+    limit,
+    inBeat,
+    which,
+    words: inBeat ? 'In beat' : `${which[0]!.toUpperCase()}${which.slice(1)} short`,
+  };
 }
 
 export const msWords = (ms: number): string => `${ms.toFixed(ms < 3 ? 1 : 0)} ms`;

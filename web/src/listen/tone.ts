@@ -17,7 +17,9 @@ export class Tone {
     this.timer = setInterval(() => this.note(), 420);
   }
   /** Share of the beat by which the left side is longer; null is silence. */
-  say(share: number | null): void { this.share = share; }
+  say(share: number | null): void {
+    this.share = share;
+  }
 
   private note(): void {
     const { currentTime: now } = this.context;
@@ -29,5 +31,8 @@ export class Tone {
     this.gain.gain.setTargetAtTime(0.08, now, 0.01);
     this.gain.gain.setTargetAtTime(0, now + 0.3, 0.03);
   }
-  close(): void { clearInterval(this.timer); void this.context.close(); }
+  close(): void {
+    clearInterval(this.timer);
+    void this.context.close();
+  }
 }

@@ -7,8 +7,23 @@ interface Wishes {
   tone: boolean;
   source: 'microphone' | 'file' | 'simulated';
   /** As typed. */
-  beats: string; lift: string; teeth: string;
+  beats: string;
+  lift: string;
+  teeth: string;
   set: (part: Partial<Omit<Wishes, 'set'>>) => void;
 }
 /** How this person listens, kept on this device. */
-export const useWishes = create<Wishes>()(persist((set) => ({ tickSide: null, tone: false, source: 'microphone', beats: '', lift: '', teeth: '', set: (part) => set(part) }), { name: 'eclat-listen', partialize: ({ tickSide, source }) => ({ tickSide, source }) }));
+export const useWishes = create<Wishes>()(
+  persist(
+    (set) => ({
+      tickSide: null,
+      tone: false,
+      source: 'microphone',
+      beats: '',
+      lift: '',
+      teeth: '',
+      set: (part) => set(part),
+    }),
+    { name: 'eclat-listen', partialize: ({ tickSide, source }) => ({ tickSide, source }) },
+  ),
+);

@@ -10,7 +10,10 @@ import { Front } from './Front.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
-  const form = useForm({ resolver: zodResolver(people.firstRun.body), defaultValues: { shop: '', name: '', passphrase: '' } });
+  const form = useForm({
+    resolver: zodResolver(people.firstRun.body),
+    defaultValues: { shop: '', name: '', passphrase: '' },
+  });
   const found = useMutation({
     mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(people.firstRun, { body }),
     onSuccess: (session) => queries.setQueryData(keys.session, session),
@@ -19,11 +22,36 @@ export default function FirstRun() {
   const { errors } = form.formState;
   return (
     <Front title="A new shop" sub="This makes the first account: the owner of the shop, who adds the others.">
-      <form className="flex flex-col gap-4" onSubmit={(e) => void form.handleSubmit((v) => found.mutate(v))(e)} noValidate>
-        <TextField label="Name of the shop" autoFocus error={errors.shop?.message} hint="It stands in the history that your work leaves behind." {...form.register('shop')} />
-        <TextField label="Your name" autoComplete="username" error={errors.name?.message} hint="As you sign your work." {...form.register('name')} />
-        <TextField label="Passphrase" type="password" autoComplete="new-password" error={errors.passphrase?.message} hint="At least 10 characters: a few words are best." {...form.register('passphrase')} />
-        <Button type="submit" look="main" busy={found.isPending}>Open the shop</Button>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => void form.handleSubmit((v) => found.mutate(v))(e)}
+        noValidate
+      >
+        <TextField
+          label="Name of the shop"
+          autoFocus
+          error={errors.shop?.message}
+          hint="It stands in the history that your work leaves behind."
+          {...form.register('shop')}
+        />
+        <TextField
+          label="Your name"
+          autoComplete="username"
+          error={errors.name?.message}
+          hint="As you sign your work."
+          {...form.register('name')}
+        />
+        <TextField
+          label="Passphrase"
+          type="password"
+          autoComplete="new-password"
+          error={errors.passphrase?.message}
+          hint="At least 10 characters: a few words are best."
+          {...form.register('passphrase')}
+        />
+        <Button type="submit" look="main" busy={found.isPending}>
+          Open the shop
+        </Button>
       </form>
     </Front>
   );

@@ -9,7 +9,12 @@ export default function PowerSheet({ visit, power, onClose }: { visit: Visit; po
   const caution = cautionsFor(visit.movement.traits, 'power')[0];
   return (
     <Sheet open onClose={onClose} title={`Power of the ${power.train} train`}>
-      {caution && <p className="mb-4 flex items-start gap-3 rounded-lg bg-brass-wash px-4 py-2"><TriangleAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />{caution.text}</p>}
+      {caution && (
+        <p className="mb-4 flex items-start gap-3 rounded-lg bg-brass-wash px-4 py-2">
+          <TriangleAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />
+          {caution.text}
+        </p>
+      )}
       <TrainPanel visit={visit} power={power} />
     </Sheet>
   );

@@ -24,8 +24,24 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
           const school = held(r.id, visit.rules.held);
           return (
             <li key={r.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
-              <span className="min-w-0"><span className="text-soft">{r.asks}</span> <b>{school.name}</b>{differs && <span className="block font-semibold text-brass">differs here: {differs.reason} <span className="font-normal text-soft">{differs.by}</span></span>}</span>
-              {!visit.closedAt && <Button look="plain" className="-my-1 shrink-0" aria-label={`Differ: ${r.asks}`} onClick={() => setOpen(r)}><Scale className="size-5" aria-hidden /></Button>}
+              <span className="min-w-0">
+                <span className="text-soft">{r.asks}</span> <b>{school.name}</b>
+                {differs && (
+                  <span className="block font-semibold text-brass">
+                    differs here: {differs.reason} <span className="font-normal text-soft">{differs.by}</span>
+                  </span>
+                )}
+              </span>
+              {!visit.closedAt && (
+                <Button
+                  look="plain"
+                  className="-my-1 shrink-0"
+                  aria-label={`Differ: ${r.asks}`}
+                  onClick={() => setOpen(r)}
+                >
+                  <Scale className="size-5" aria-hidden />
+                </Button>
+              )}
             </li>
           );
         })}
@@ -43,11 +59,28 @@ function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; on
   const set = useCommand(api.rules.differ, { what: 'House rule', onSent: onClose });
   const keep = useCommand(api.rules.keep, { what: 'House rule', onSent: onClose });
   return (
-    <Sheet open wide onClose={onClose} title="For this clock only" description="The house rule itself stays as it is. The reason is kept with the visit.">
-      <form className="flex flex-col gap-4" onSubmit={(e) => { e.preventDefault(); set.mutate({ params, body: { school, reason } }); }}>
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title="For this clock only"
+      description="The house rule itself stays as it is. The reason is kept with the visit."
+    >
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          set.mutate({ params, body: { school, reason } });
+        }}
+      >
         <Question rule={rule} chosen={school} disabled={false} onChoose={setSchool} />
         <TextField label="The reason" value={reason} maxLength={300} onChange={(e) => setReason(e.target.value)} />
-        <div className="flex flex-wrap gap-3"><Button type="submit" look="main" disabled={reason.trim() === ''} busy={set.isPending}>Differ here</Button>{differs && <Button onClick={() => keep.mutate({ params })}>Keep to the house rule</Button>}</div>
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="main" disabled={reason.trim() === ''} busy={set.isPending}>
+            Differ here
+          </Button>
+          {differs && <Button onClick={() => keep.mutate({ params })}>Keep to the house rule</Button>}
+        </div>
       </form>
     </Sheet>
   );

@@ -7,7 +7,10 @@ import { Panel } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 
-const secondsOfDay = (at: number) => { const d = new Date(at); return d.getHours() * 3600 + d.getMinutes() * 60 + d.getSeconds() + d.getMilliseconds() / 1000; };
+const secondsOfDay = (at: number) => {
+  const d = new Date(at);
+  return d.getHours() * 3600 + d.getMinutes() * 60 + d.getSeconds() + d.getMilliseconds() / 1000;
+};
 const two = (n: number) => String(n).padStart(2, '0');
 
 /** Seconds since twelve of what the hands show, or null: "10:12", "10 12 30". */
@@ -26,7 +29,15 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   const offset = useStore((s) => s.clockOffset);
   const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
   const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
-  const read = useCommand(api.testRuns.read, { what: 'Reading', onSent: () => { setPressedAt(null); setDial(''); onKept?.(); }, onDone: () => say('Reading taken.') });
+  const read = useCommand(api.testRuns.read, {
+    what: 'Reading',
+    onSent: () => {
+      setPressedAt(null);
+      setDial('');
+      onKept?.();
+    },
+    onDone: () => say('Reading taken.'),
+  });
   const shown = readDial(dial);
   const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
   const press = () => {
@@ -37,25 +48,68 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   };
   if (pressedAt === null)
     return (
-      <button type="button" onClick={press} className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110">
+      <button
+        type="button"
+        onClick={press}
+        className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110"
+      >
         Now
         <span className="block text-base font-normal">press as the hand meets a minute mark</span>
-        <span className="block text-sm font-normal">{Math.abs(offset) < 50 ? 'by the server’s time, which this device keeps' : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}</span>
+        <span className="block text-sm font-normal">
+          {Math.abs(offset) < 50
+            ? 'by the server’s time, which this device keeps'
+            : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}
+        </span>
       </button>
     );
   return (
     <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
-      <form className="flex flex-col gap-3" onSubmit={(e) => {
-        e.preventDefault();
-        if (error !== null && !tooWarm) read.mutate({ params: { visitId }, body: { readAt: new Date(pressedAt).toISOString(), errorS: Number(error.toFixed(1)), celsius } });
-      }}>
-        <TextField label="What the hands showed" hint="hours : minutes : seconds" autoFocus value={dial} inputMode="decimal" error={dial !== '' && shown === null ? 'Write it as 10:12:30.' : undefined} onChange={(e) => setDial(e.target.value)} onFocus={(e) => e.target.select()} />
-        {error !== null && <p className="text-xl font-bold" aria-live="polite">{Math.abs(error) < 0.05 ? 'Exactly right' : `${inWords(Math.abs(error))} ${error > 0 ? 'ahead' : 'behind'}`}</p>}
-        <TextField label="Temperature, °C" hint="May stay empty." inputMode="decimal" value={warm} error={tooWarm ? '−30 to 60.' : undefined} onChange={(e) => setWarm(e.target.value)} />
-        <div className="flex gap-3"><Button type="submit" look="main" disabled={error === null || tooWarm} busy={read.isPending}>Keep the reading</Button><Button look="plain" onClick={() => setPressedAt(null)}>Press again</Button></div>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (error !== null && !tooWarm)
+            read.mutate({
+              params: { visitId },
+              body: { readAt: new Date(pressedAt).toISOString(), errorS: Number(error.toFixed(1)), celsius },
+            });
+        }}
+      >
+        <TextField
+          label="What the hands showed"
+          hint="hours : minutes : seconds"
+          autoFocus
+          value={dial}
+          inputMode="decimal"
+          error={dial !== '' && shown === null ? 'Write it as 10:12:30.' : undefined}
+          onChange={(e) => setDial(e.target.value)}
+          onFocus={(e) => e.target.select()}
+        />
+        {error !== null && (
+          <p className="text-xl font-bold" aria-live="polite">
+            {Math.abs(error) < 0.05 ? 'Exactly right' : `${inWords(Math.abs(error))} ${error > 0 ? 'ahead' : 'behind'}`}
+          </p>
+        )}
+        <TextField
+          label="Temperature, °C"
+          hint="May stay empty."
+          inputMode="decimal"
+          value={warm}
+          error={tooWarm ? '−30 to 60.' : undefined}
+          onChange={(e) => setWarm(e.target.value)}
+        />
+        <div className="flex gap-3">
+          <Button type="submit" look="main" disabled={error === null || tooWarm} busy={read.isPending}>
+            Keep the reading
+          </Button>
+          <Button look="plain" onClick={() => setPressedAt(null)}>
+            Press again
+          </Button>
+        </div>
       </form>
     </Panel>
   );
 }
 
-export const inWords = (s: number): string => (s < 90 ? `${s.toFixed(s < 10 ? 1 : 0)} s` : `${Math.floor(s / 60)} min ${Math.round(s % 60)} s`);
+export const inWords = (s: number): string =>
+  s < 90 ? `${s.toFixed(s < 10 ? 1 : 0)} s` : `${Math.floor(s / 60)} min ${Math.round(s % 60)} s`;

@@ -21,43 +21,98 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
   const outHeard = useTakeOut(api.together.unhear, api.together.hear, 'What was heard');
   const rows: Row[] = [
     ...run.readings.map(({ id, by, ...r }) => ({
-      id, by, at: r.readAt, name: 'the reading', takeOut: () => out({ params: { ...params, readingId: id } }, { params, body: r }),
+      id,
+      by,
+      at: r.readAt,
+      name: 'the reading',
+      takeOut: () => out({ params: { ...params, readingId: id } }, { params, body: r }),
       shows: (
         <>
-          <span className="text-lg font-semibold">{inWords(Math.abs(r.errorS))} {r.errorS >= 0 ? 'ahead' : 'behind'}</span>
+          <span className="text-lg font-semibold">
+            {inWords(Math.abs(r.errorS))} {r.errorS >= 0 ? 'ahead' : 'behind'}
+          </span>
           {r.celsius !== null && <span className="text-soft">{r.celsius} °C</span>}
-          {outliers.includes(Date.parse(r.readAt)) && <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">far off the line: left out of the rate</span>}
+          {outliers.includes(Date.parse(r.readAt)) && (
+            <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">
+              far off the line: left out of the rate
+            </span>
+          )}
         </>
       ),
     })),
     ...run.events.map(({ id, by, ...e }) => ({
-      id, by, at: e.happenedAt, name: e.kind, takeOut: () => outEvent({ params: { ...params, eventId: id } }, { params, body: e }),
-      shows: <span className="text-lg"><b>{e.kind}</b>{detailWords(e.detail)}{e.note && `, ${e.note}`}</span>,
+      id,
+      by,
+      at: e.happenedAt,
+      name: e.kind,
+      takeOut: () => outEvent({ params: { ...params, eventId: id } }, { params, body: e }),
+      shows: (
+        <span className="text-lg">
+          <b>{e.kind}</b>
+          {detailWords(e.detail)}
+          {e.note && `, ${e.note}`}
+        </span>
+      ),
     })),
     ...visit.heard.map((heard) => {
       const { id, by, at, ...body } = heard;
-      return { id, by, at, name: 'what was heard', takeOut: () => outHeard({ params: { ...params, heardId: id } }, { params, body }), shows: <HeardRow heard={heard} when={dayTime(at)} /> };
+      return {
+        id,
+        by,
+        at,
+        name: 'what was heard',
+        takeOut: () => outHeard({ params: { ...params, heardId: id } }, { params, body }),
+        shows: <HeardRow heard={heard} when={dayTime(at)} />,
+      };
     }),
   ].sort((a, b) => b.at.localeCompare(a.at));
   return (
-    <Panel title="Log" aside={<Link className={buttonClass()} to={`/visits/${visit.id}/listen`}><AudioLines className="size-5" aria-hidden />Listen</Link>}>
-      {rows.length === 0 && <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>}
+    <Panel
+      title="Log"
+      aside={
+        <Link className={buttonClass()} to={`/visits/${visit.id}/listen`}>
+          <AudioLines className="size-5" aria-hidden />
+          Listen
+        </Link>
+      }
+    >
+      {rows.length === 0 && (
+        <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>
+      )}
       <ul className="divide-y divide-line">
         {rows.map((r) => (
           <li key={r.id} className="flex min-h-12 flex-wrap items-center gap-x-5">
             <span className="w-36 text-soft">{dayTime(r.at)}</span>
             {r.shows}
             <span className="ml-auto text-sm text-soft">{r.by}</span>
-            {!visit.closedAt && <button type="button" aria-label={`Take back ${r.name} of ${dayTime(r.at)}`} className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={r.takeOut}><Trash2 className="size-5" /></button>}
+            {!visit.closedAt && (
+              <button
+                type="button"
+                aria-label={`Take back ${r.name} of ${dayTime(r.at)}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={r.takeOut}
+              >
+                <Trash2 className="size-5" />
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      <p className="mt-3 text-sm text-soft">On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.</p>
+      <p className="mt-3 text-sm text-soft">
+        On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.
+      </p>
     </Panel>
   );
 }
 
-interface Row { id: string; by: string; at: string; name: string; shows: ReactNode; takeOut: () => void }
+interface Row {
+  id: string;
+  by: string;
+  at: string;
+  name: string;
+  shows: ReactNode;
+  takeOut: () => void;
+}
 
 function detailWords(detail: TestRun['events'][number]['detail']): string {
   if (!detail) return '';

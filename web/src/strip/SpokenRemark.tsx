@@ -10,15 +10,32 @@ import { Button } from '../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves the shop. */
-export function SpokenRemark({ value, onChange }: { value: string | null; onChange: (recordingId: string | null) => void }) {
+export function SpokenRemark({
+  value,
+  onChange,
+}: {
+  value: string | null;
+  onChange: (recordingId: string | null) => void;
+}) {
   const visit = useThisVisit();
   const recorder = useRef<Recorder | null>(null);
   const [seconds, setSeconds] = useState<number | null>(null);
   const [failed, setFailed] = useState<{ file: Blob; key: string } | null>(null);
   const keep = useMutation({
-    mutationFn: (given: { file: Blob; key: string }) => call(api.recordings.add, { params: { visitId: visit.id }, query: { stage: 'strip', kind: 'remark' }, ...given } as never),
-    onSuccess: (made) => { setFailed(null); onChange(made.id); },
-    onError: (error, given) => { setFailed(given); say(error.message, 'danger'); },
+    mutationFn: (given: { file: Blob; key: string }) =>
+      call(api.recordings.add, {
+        params: { visitId: visit.id },
+        query: { stage: 'strip', kind: 'remark' },
+        ...given,
+      } as never),
+    onSuccess: (made) => {
+      setFailed(null);
+      onChange(made.id);
+    },
+    onError: (error, given) => {
+      setFailed(given);
+      say(error.message, 'danger');
+    },
     networkMode: 'always',
   });
   useEffect(() => () => recorder.current?.cancel(), []);
@@ -44,13 +61,42 @@ export function SpokenRemark({ value, onChange }: { value: string | null; onChan
   };
   return (
     <div className="flex flex-wrap items-center gap-3" role="group" aria-label="Spoken remark">
-      {speaking ? <Button look="danger" onClick={stop}><Square className="size-5" aria-hidden />Stop, <span className="tabular-nums">{seconds.toFixed(0)} s</span></Button>
-        : <Button busy={keep.isPending} onClick={() => void start()}><Mic className="size-5" aria-hidden />{keep.isPending ? 'Keeping it …' : value ? 'Speak it again' : 'Speak the remark'}</Button>}
+      {speaking ? (
+        <Button look="danger" onClick={stop}>
+          <Square className="size-5" aria-hidden />
+          Stop, <span className="tabular-nums">{seconds.toFixed(0)} s</span>
+        </Button>
+      ) : (
+        <Button busy={keep.isPending} onClick={() => void start()}>
+          <Mic className="size-5" aria-hidden />
+          {keep.isPending ? 'Keeping it …' : value ? 'Speak it again' : 'Speak the remark'}
+        </Button>
+      )}
       {failed && !keep.isPending && <Button onClick={() => keep.mutate(failed)}>Send it again</Button>}
-      {value && !speaking && <><Heard id={value} /><button type="button" aria-label="Throw the spoken remark away" className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash" onClick={() => onChange(null)}><Trash2 className="size-5" /></button></>}
+      {value && !speaking && (
+        <>
+          <Heard id={value} />
+          <button
+            type="button"
+            aria-label="Throw the spoken remark away"
+            className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+            onClick={() => onChange(null)}
+          >
+            <Trash2 className="size-5" />
+          </button>
+        </>
+      )}
     </div>
   );
 }
 
 /** A remark to be heard again. */
-export const Heard = ({ id }: { id: string }) => <audio controls preload="none" src={`/api/recordings/${id}/sound`} aria-label="Spoken remark" className="h-11 max-w-full" />;
+export const Heard = ({ id }: { id: string }) => (
+  <audio
+    controls
+    preload="none"
+    src={`/api/recordings/${id}/sound`}
+    aria-label="Spoken remark"
+    className="h-11 max-w-full"
+  />
+);

@@ -14,20 +14,54 @@ import { Component as Strip } from './Strip.tsx';
 
 const person = userEvent.setup();
 beforeEach(() => standIn());
-afterEach(() => { cleanup(); vi.unstubAllGlobals(); });
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
 
-const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({ id: what, version: 1, pass: 1, what, heldBy: 'screw', place: 'tub 1', remarks: [], note: '', group: '', photoId: null, recordingId: null, fate: 'apart', fateNote: '', fateBy: '', fateAt: null, ...by, ...change });
+const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({
+  id: what,
+  version: 1,
+  pass: 1,
+  what,
+  heldBy: 'screw',
+  place: 'tub 1',
+  remarks: [],
+  note: '',
+  group: '',
+  photoId: null,
+  recordingId: null,
+  fate: 'apart',
+  fateNote: '',
+  fateBy: '',
+  fateAt: null,
+  ...by,
+  ...change,
+});
 const begun = { overrideReason: '', ...by };
-const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => { const v = visitOf(family); return { ...v, strip: { ...v.strip, begun, ...strip } }; };
+const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => {
+  const v = visitOf(family);
+  return { ...v, strip: { ...v.strip, begun, ...strip } };
+};
 
 describe('the strip log', () => {
   it('takes a press for what, what held it and where it goes; the place stays for the next', async () => {
     show(Strip, visit({ steps: [step('hands', { place: 'tub 2' })] }));
-    await person.click(within(screen.getByRole('group', { name: 'Usually next' })).getByRole('button', { name: 'dial' }));
-    await person.click(within(screen.getByRole('group', { name: 'Held by' })).getByRole('button', { name: 'taper pin' }));
+    await person.click(
+      within(screen.getByRole('group', { name: 'Usually next' })).getByRole('button', { name: 'dial' }),
+    );
+    await person.click(
+      within(screen.getByRole('group', { name: 'Held by' })).getByRole('button', { name: 'taper pin' }),
+    );
     await person.click(screen.getByRole('button', { name: 'left-hand thread' }));
     await person.click(screen.getByRole('button', { name: 'Log it' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'POST', url: '/api/visits/v1/steps', body: { what: 'dial', heldBy: 'taper pin', place: 'tub 2', remarks: ['left-hand'] } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'POST',
+        url: '/api/visits/v1/steps',
+        body: { what: 'dial', heldBy: 'taper pin', place: 'tub 2', remarks: ['left-hand'] },
+      }),
+    );
     await waitFor(() => expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe(''));
     expect((screen.getByLabelText('Another place') as HTMLInputElement).value).toBe('tub 2');
   });
@@ -53,18 +87,35 @@ describe('the strip log', () => {
     expect(open.disabled).toBe(true);
     await person.type(screen.getByLabelText('It has to come apart again, because'), 'strike runs on');
     await person.click(open);
-    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/passes', body: { reason: 'strike runs on' } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ url: '/api/visits/v1/passes', body: { reason: 'strike runs on' } }),
+    );
   });
 });
 
 describe('assembly', () => {
   it('names what goes on next and where it is, the last off first', async () => {
-    show(Assemble, visit({ steps: [step('hands'), step('motion work', { place: 'mesh cage' }), step('dial', { fate: 'on again', fateBy: 'x' })] }));
+    show(
+      Assemble,
+      visit({
+        steps: [
+          step('hands'),
+          step('motion work', { place: 'mesh cage' }),
+          step('dial', { fate: 'on again', fateBy: 'x' }),
+        ],
+      }),
+    );
     expect(answer()).toContain('Next on: motion work');
     expect(answer()).toContain('mesh cage');
     expect(answer()).toContain('1 of 3 accounted for');
     await person.click(screen.getByRole('button', { name: 'On again: motion work' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/visits/v1/steps/motion%20work/fate', body: { fate: 'on again' } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/steps/motion%20work/fate',
+        body: { fate: 'on again' },
+      }),
+    );
     expect((screen.getByRole('button', { name: /Assemble is done/ }) as HTMLButtonElement).disabled).toBe(true);
   });
   it('wants words for what was lost here', async () => {
@@ -77,14 +128,33 @@ describe('assembly', () => {
     await waitFor(() => expect(sent[0]!.body).toEqual({ fate: 'lost or damaged here', note: 'sprang away' }));
   });
   it('puts the phases that must be set first before the plates close', () => {
-    show(Assemble, visit({ phases: [{ id: 'p', what: 'Warning wheel', how: 'half a turn', when: 'before the plates close', setBy: '', setAt: null, ...by }, { id: 'q', what: 'Moon', how: '', when: 'outside', setBy: '', setAt: null, ...by }] }));
+    show(
+      Assemble,
+      visit({
+        phases: [
+          {
+            id: 'p',
+            what: 'Warning wheel',
+            how: 'half a turn',
+            when: 'before the plates close',
+            setBy: '',
+            setAt: null,
+            ...by,
+          },
+          { id: 'q', what: 'Moon', how: '', when: 'outside', setBy: '', setAt: null, ...by },
+        ],
+      }),
+    );
     expect(answer()).toContain('Before the plates close: Warning wheel');
     expect(answer()).not.toContain('Moon');
   });
 });
 
 describe('house rules at the work', () => {
-  const ruled = (held: Record<string, string>) => { const v = visitOf('mantel-barrels'); return { ...v, rules: { version: 1, held, differs: [] } }; };
+  const ruled = (held: Record<string, string>) => {
+    const v = visitOf('mantel-barrels');
+    return { ...v, rules: { version: 1, held, differs: [] } };
+  };
   it('choose the bath and its minutes', async () => {
     show(PlanRun, ruled({ bath: 'detergent', 'bath-time': 'medium' }));
     expect(screen.getByRole('radio', { name: 'detergent' }).getAttribute('aria-checked')).toBe('true');
@@ -94,8 +164,24 @@ describe('house rules at the work', () => {
   });
   it('bush a marginal hole or leave it', async () => {
     const hole = holesOf(familyById('mantel-barrels').traits).find((h) => h.key === 'T2.back')!;
-    const Panel = () => <HolePanel hole={hole} measured={undefined} looking={{ way: 'one-wheel', kind: 'hole' }} onLooking={() => undefined} carried={{}} onNext={() => undefined} />;
-    const type = async () => { for (const [label, value] of [['Pivot', '1.6'], ['Long way', '1.80'], ['Short way', '1.68']] as const) await person.type(screen.getByLabelText(label), value); };
+    const Panel = () => (
+      <HolePanel
+        hole={hole}
+        measured={undefined}
+        looking={{ way: 'one-wheel', kind: 'hole' }}
+        onLooking={() => undefined}
+        carried={{}}
+        onNext={() => undefined}
+      />
+    );
+    const type = async () => {
+      for (const [label, value] of [
+        ['Pivot', '1.6'],
+        ['Long way', '1.80'],
+        ['Short way', '1.68'],
+      ] as const)
+        await person.type(screen.getByLabelText(label), value);
+    };
     show(Panel, ruled({}));
     await type();
     expect(screen.getByText(/By house rule it is bushed/)).toBeTruthy();
@@ -115,6 +201,12 @@ describe('house rules at the work', () => {
     expect(differ.disabled).toBe(true);
     await person.type(screen.getByLabelText('The reason'), 'Rust on the snail.');
     await person.click(differ);
-    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/visits/v1/rules/rack', body: { school: 'trace', reason: 'Rust on the snail.' } }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/rules/rack',
+        body: { school: 'trace', reason: 'Rust on the snail.' },
+      }),
+    );
   });
 });

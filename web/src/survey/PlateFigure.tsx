@@ -11,7 +11,9 @@ interface Props {
   plate: Plate;
   arrangement?: Arrangement;
   /** The real plate under the holes, each where it was pressed; those not pressed yet are missing from it. */
-  photo?: { src: string; width: number; height: number; points: Readonly<Record<string, { x: number; y: number }>> } | undefined;
+  photo?:
+    | { src: string; width: number; height: number; points: Readonly<Record<string, { x: number; y: number }>> }
+    | undefined;
   stateOf: (key: string) => State;
   /** Another mark than the state of the survey, and how it is said. */
   markOf?: (key: string) => { mark: ReactNode; says: string };
@@ -30,30 +32,108 @@ const BAR_MM = 10;
 export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf, wearOf, chosen, onChoose }: Props) {
   const { holes: drawn, unitsAMm, toScale } = placeHoles(traits, plate, arrangement);
   const height = photo ? (PLATE.width * photo.height) / photo.width : PLATE.height;
-  const holes: PlacedHole[] = photo ? drawn.flatMap((h) => { const at = photo.points[h.key]; return at ? [{ ...h, x: at.x * PLATE.width, y: at.y * height }] : []; }) : drawn;
+  const holes: PlacedHole[] = photo
+    ? drawn.flatMap((h) => {
+        const at = photo.points[h.key];
+        return at ? [{ ...h, x: at.x * PLATE.width, y: at.y * height }] : [];
+      })
+    : drawn;
   return (
     <figure className="min-w-0">
       <figcaption className="mb-1 text-lg font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
-      <svg viewBox={`0 0 ${PLATE.width} ${height}`} className="h-auto w-full" role="group" aria-label={`${plate} plate`}>
-        {photo ? <image href={photo.src} width={PLATE.width} height={height} preserveAspectRatio="none" /> : <rect x={2} y={2} width={PLATE.width - 4} height={PLATE.height - 4} rx={14} className="fill-brass-wash stroke-brass-fill" strokeWidth={2} />}
-        <clipPath id={`${plate}-edge`}><rect x={3} y={3} width={PLATE.width - 6} height={PLATE.height - 6} rx={13} /></clipPath>
-        {!photo && <g clipPath={`url(#${plate}-edge)`}>
-        {holes.map((h) => <circle key={h.key} cx={h.x} cy={h.y} r={WHEEL_RADIUS[h.arbor.class]} className="fill-none stroke-brass-fill" strokeOpacity={0.45} strokeWidth={1.2} strokeDasharray="2 2.4" />)}
-        </g>}
-        {!photo && unitsAMm && <g transform={`translate(12 ${PLATE.height - 10})`}><path d={`M0 -4 V0 H${BAR_MM * unitsAMm} V-4`} className="fill-none stroke-ink" strokeWidth={1.4} /><text x={BAR_MM * unitsAMm + 5} y={0} fontSize={11} className="fill-ink">{BAR_MM} mm{toScale.length < traits.trains.length && `, ${toScale.join(' and ')} to scale`}</text></g>}
+      <svg
+        viewBox={`0 0 ${PLATE.width} ${height}`}
+        className="h-auto w-full"
+        role="group"
+        aria-label={`${plate} plate`}
+      >
+        {photo ? (
+          <image href={photo.src} width={PLATE.width} height={height} preserveAspectRatio="none" />
+        ) : (
+          <rect
+            x={2}
+            y={2}
+            width={PLATE.width - 4}
+            height={PLATE.height - 4}
+            rx={14}
+            className="fill-brass-wash stroke-brass-fill"
+            strokeWidth={2}
+          />
+        )}
+        <clipPath id={`${plate}-edge`}>
+          <rect x={3} y={3} width={PLATE.width - 6} height={PLATE.height - 6} rx={13} />
+        </clipPath>
+        {!photo && (
+          <g clipPath={`url(#${plate}-edge)`}>
+            {holes.map((h) => (
+              <circle
+                key={h.key}
+                cx={h.x}
+                cy={h.y}
+                r={WHEEL_RADIUS[h.arbor.class]}
+                className="fill-none stroke-brass-fill"
+                strokeOpacity={0.45}
+                strokeWidth={1.2}
+                strokeDasharray="2 2.4"
+              />
+            ))}
+          </g>
+        )}
+        {!photo && unitsAMm && (
+          <g transform={`translate(12 ${PLATE.height - 10})`}>
+            <path d={`M0 -4 V0 H${BAR_MM * unitsAMm} V-4`} className="fill-none stroke-ink" strokeWidth={1.4} />
+            <text x={BAR_MM * unitsAMm + 5} y={0} fontSize={11} className="fill-ink">
+              {BAR_MM} mm{toScale.length < traits.trains.length && `, ${toScale.join(' and ')} to scale`}
+            </text>
+          </g>
+        )}
         {holes.map((h) => {
           const state = stateOf(h.key);
           const other = markOf?.(h.key);
           const wear = wearOf?.(h.key);
           return (
-            <g key={h.key} role="button" tabIndex={0} aria-pressed={chosen === h.key} aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
-              className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill" transform={`translate(${h.x} ${h.y})`}
-              onClick={() => onChoose(h.key)} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onChoose(h.key); } }}>
+            <g
+              key={h.key}
+              role="button"
+              tabIndex={0}
+              aria-pressed={chosen === h.key}
+              aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
+              className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill"
+              transform={`translate(${h.x} ${h.y})`}
+              onClick={() => onChoose(h.key)}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter' || e.key === ' ') {
+                  e.preventDefault();
+                  onChoose(h.key);
+                }
+              }}
+            >
               <circle r={18} className="fill-transparent" />
-              <circle r={17} className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')} strokeWidth={2.5} />
-              {typeof wear === 'number' && <path d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5" transform={`rotate(${wear})`} className="fill-none stroke-danger" strokeWidth={2.4} />}
+              <circle
+                r={17}
+                className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')}
+                strokeWidth={2.5}
+              />
+              {typeof wear === 'number' && (
+                <path
+                  d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5"
+                  transform={`rotate(${wear})`}
+                  className="fill-none stroke-danger"
+                  strokeWidth={2.4}
+                />
+              )}
               {other ? other.mark : <Mark state={state} />}
-              <text x={labelRight(h.x, plate) ? 13 : -13} y={-9} textAnchor={labelRight(h.x, plate) ? 'start' : 'end'} fontSize={13} fontWeight={700} className="fill-ink stroke-brass-wash [paint-order:stroke]" strokeWidth={3}>{h.arbor.id}</text>
+              <text
+                x={labelRight(h.x, plate) ? 13 : -13}
+                y={-9}
+                textAnchor={labelRight(h.x, plate) ? 'start' : 'end'}
+                fontSize={13}
+                fontWeight={700}
+                className="fill-ink stroke-brass-wash [paint-order:stroke]"
+                strokeWidth={3}
+              >
+                {h.arbor.id}
+              </text>
             </g>
           );
         })}
@@ -65,18 +145,56 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
 /** Not looked at: dashed. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square. Bushed: double ring. */
 export function Mark({ state }: { state: State }) {
   switch (state) {
-    case 'not looked at': return <circle r={8} className="fill-enamel stroke-soft" strokeWidth={2} strokeDasharray="3 2.5" />;
-    case 'sound': return <g><circle r={8} className="fill-good-wash stroke-good" strokeWidth={2.5} /><circle r={2.6} className="fill-good" /></g>;
-    case 'tight': return <g><circle r={8} className="fill-enamel stroke-steel" strokeWidth={2} /><circle r={5.4} className="fill-steel" /></g>;
-    case 'marginal': return <g><circle r={8.5} className="fill-enamel stroke-brass" strokeWidth={2.5} /><path d="M0 -8.5 A8.5 8.5 0 0 1 0 8.5 Z" className="fill-brass" /></g>;
-    case 'bush': return <g><rect x={-9} y={-9} width={18} height={18} rx={2} className="fill-danger stroke-danger" strokeWidth={2} /><path d="M-4.5 -4.5 L4.5 4.5 M4.5 -4.5 L-4.5 4.5" className="stroke-danger-ink" strokeWidth={2.6} /></g>;
-    case 'bushed': return <g><circle r={10} className="fill-enamel stroke-steel" strokeWidth={2.4} /><circle r={5} className="fill-none stroke-steel" strokeWidth={2.4} /></g>;
+    case 'not looked at':
+      return <circle r={8} className="fill-enamel stroke-soft" strokeWidth={2} strokeDasharray="3 2.5" />;
+    case 'sound':
+      return (
+        <g>
+          <circle r={8} className="fill-good-wash stroke-good" strokeWidth={2.5} />
+          <circle r={2.6} className="fill-good" />
+        </g>
+      );
+    case 'tight':
+      return (
+        <g>
+          <circle r={8} className="fill-enamel stroke-steel" strokeWidth={2} />
+          <circle r={5.4} className="fill-steel" />
+        </g>
+      );
+    case 'marginal':
+      return (
+        <g>
+          <circle r={8.5} className="fill-enamel stroke-brass" strokeWidth={2.5} />
+          <path d="M0 -8.5 A8.5 8.5 0 0 1 0 8.5 Z" className="fill-brass" />
+        </g>
+      );
+    case 'bush':
+      return (
+        <g>
+          <rect x={-9} y={-9} width={18} height={18} rx={2} className="fill-danger stroke-danger" strokeWidth={2} />
+          <path d="M-4.5 -4.5 L4.5 4.5 M4.5 -4.5 L-4.5 4.5" className="stroke-danger-ink" strokeWidth={2.6} />
+        </g>
+      );
+    case 'bushed':
+      return (
+        <g>
+          <circle r={10} className="fill-enamel stroke-steel" strokeWidth={2.4} />
+          <circle r={5} className="fill-none stroke-steel" strokeWidth={2.4} />
+        </g>
+      );
   }
 }
 
 const KEY: readonly State[] = ['not looked at', 'sound', 'tight', 'marginal', 'bush', 'bushed'];
 export const FigureKey = () => (
   <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What the shapes mean">
-    {KEY.map((state) => <li key={state} className="flex items-center gap-1.5"><svg viewBox="-12 -12 24 24" className="size-6" aria-hidden><Mark state={state} /></svg>{state}</li>)}
+    {KEY.map((state) => (
+      <li key={state} className="flex items-center gap-1.5">
+        <svg viewBox="-12 -12 24 24" className="size-6" aria-hidden>
+          <Mark state={state} />
+        </svg>
+        {state}
+      </li>
+    ))}
   </ul>
 );

@@ -1,13 +1,36 @@
-import { AS_USUAL, holesOf, pairsOf, trainsFromRight, type ArborClass, type Arrangement, type Hole, type Plate, type Train, type Traits } from '@eclat/core/movement';
+import {
+  AS_USUAL,
+  holesOf,
+  pairsOf,
+  trainsFromRight,
+  type ArborClass,
+  type Arrangement,
+  type Hole,
+  type Plate,
+  type Train,
+  type Traits,
+} from '@eclat/core/movement';
 
 export const PLATE = { width: 300, height: 380 } as const;
 const FOOT = PLATE.height - 48;
 const TALL = PLATE.height - 84;
 
 /** Radius of the wheel behind an arbor, as drawn: a sketch of the train, not to scale. */
-export const WHEEL_RADIUS: Record<ArborClass, number> = { barrel: 46, train: 33, 'late train': 25, escape: 21, pallet: 12, fly: 13, lever: 11, balance: 28 };
+export const WHEEL_RADIUS: Record<ArborClass, number> = {
+  barrel: 46,
+  train: 33,
+  'late train': 25,
+  escape: 21,
+  pallet: 12,
+  fly: 13,
+  lever: 11,
+  balance: 28,
+};
 
-export interface PlacedHole extends Hole { x: number; y: number }
+export interface PlacedHole extends Hole {
+  x: number;
+  y: number;
+}
 export interface PlacedPlate {
   holes: PlacedHole[];
   /** Units of the drawing for a millimetre, where a whole train is measured. */
@@ -29,7 +52,10 @@ const measured = (train: Train, { centresMm }: Arrangement): number[] | null => 
 export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangement = AS_USUAL): PlacedPlate {
   const trains = trainsFromRight(traits, arrangement);
   const share = PLATE.width / trains.length;
-  const sums = trains.flatMap((t) => { const all = measured(t, arrangement); return all ? [all.reduce((a, b) => a + b, 0)] : []; });
+  const sums = trains.flatMap((t) => {
+    const all = measured(t, arrangement);
+    return all ? [all.reduce((a, b) => a + b, 0)] : [];
+  });
   // The longest train fills the height.
   const unitsAMm = sums.length > 0 ? TALL / Math.max(...sums) : null;
   const holes = trains.flatMap((train, column) => {
@@ -52,7 +78,9 @@ export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangemen
           y = FOOT - (row * TALL) / Math.max(1, train.arbors.length - 1);
         }
       }
-      return holesOf(traits).filter((h) => h.plate === plate && h.arbor.id === arbor.id).map((hole) => ({ ...hole, x: plate === 'front' ? x : PLATE.width - x, y }));
+      return holesOf(traits)
+        .filter((h) => h.plate === plate && h.arbor.id === arbor.id)
+        .map((hole) => ({ ...hole, x: plate === 'front' ? x : PLATE.width - x, y }));
     });
   });
   return { holes, unitsAMm, toScale: trains.filter((t) => measured(t, arrangement)).map((t) => t.train) };

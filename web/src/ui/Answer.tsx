@@ -10,7 +10,15 @@ const TONES = {
 } as const;
 
 /** The one thing this screen has to say, first and large. */
-export function Answer({ tone, title, children }: { tone: keyof typeof TONES; title: ReactNode; children?: ReactNode }) {
+export function Answer({
+  tone,
+  title,
+  children,
+}: {
+  tone: keyof typeof TONES;
+  title: ReactNode;
+  children?: ReactNode;
+}) {
   const [look, Icon, word] = TONES[tone];
   return (
     <div role="status" className={clsx('flex items-start gap-4 rounded-xl border-2 px-5 py-4', look)}>
@@ -23,16 +31,43 @@ export function Answer({ tone, title, children }: { tone: keyof typeof TONES; ti
   );
 }
 
-export function Panel({ title, aside, children, className }: { title?: ReactNode; aside?: ReactNode; children: ReactNode; className?: string }) {
+export function Panel({
+  title,
+  aside,
+  children,
+  className,
+}: {
+  title?: ReactNode;
+  aside?: ReactNode;
+  children: ReactNode;
+  className?: string;
+}) {
   return (
     <section className={clsx('min-w-0 rounded-xl border border-line bg-enamel p-5', className)}>
-      {title && <div className="mb-4 flex flex-wrap items-center justify-between gap-3"><h2 className="text-xl">{title}</h2>{aside}</div>}
+      {title && (
+        <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
+          <h2 className="text-xl">{title}</h2>
+          {aside}
+        </div>
+      )}
       {children}
     </section>
   );
 }
 
 /** An empty place says what will be there. */
-export const Empty = ({ children }: { children: ReactNode }) => <p className="rounded-lg border border-dashed border-line px-4 py-6 text-center text-soft">{children}</p>;
-export const Loading = ({ what }: { what: string }) => <p role="status" className="p-8 text-center text-lg text-soft">Loading {what} …</p>;
-export const Failed = ({ error }: { error: Error }) => <div className="p-6"><Answer tone="danger" title="This could not be loaded">{error.message}</Answer></div>;
+export const Empty = ({ children }: { children: ReactNode }) => (
+  <p className="rounded-lg border border-dashed border-line px-4 py-6 text-center text-soft">{children}</p>
+);
+export const Loading = ({ what }: { what: string }) => (
+  <p role="status" className="p-8 text-center text-lg text-soft">
+    Loading {what} …
+  </p>
+);
+export const Failed = ({ error }: { error: Error }) => (
+  <div className="p-6">
+    <Answer tone="danger" title="This could not be loaded">
+      {error.message}
+    </Answer>
+  </div>
+);

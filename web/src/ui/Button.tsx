@@ -9,7 +9,11 @@ const LOOKS = {
 };
 
 export const buttonClass = (look: keyof typeof LOOKS = 'quiet', extra?: string) =>
-  clsx('inline-flex min-h-12 items-center justify-center gap-2 rounded-lg border px-4 text-base font-semibold disabled:cursor-not-allowed disabled:opacity-50', LOOKS[look], extra);
+  clsx(
+    'inline-flex min-h-12 items-center justify-center gap-2 rounded-lg border px-4 text-base font-semibold disabled:cursor-not-allowed disabled:opacity-50',
+    LOOKS[look],
+    extra,
+  );
 
 interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   look?: keyof typeof LOOKS;
@@ -17,5 +21,13 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 export function Button({ look = 'quiet', busy = false, className, disabled, type = 'button', ...rest }: Props) {
-  return <button type={type} className={buttonClass(look, className)} disabled={disabled ?? busy} aria-busy={busy} {...rest} />;
+  return (
+    <button
+      type={type}
+      className={buttonClass(look, className)}
+      disabled={disabled ?? busy}
+      aria-busy={busy}
+      {...rest}
+    />
+  );
 }

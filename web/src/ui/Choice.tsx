@@ -18,11 +18,23 @@ export function Choice<T extends string>({ label, value, options, onChange, onCl
   return (
     <div className="flex flex-col gap-1">
       {!hideLabel && <span className="font-semibold">{label}</span>}
-      <ToggleGroup.Root type="single" aria-label={label} value={value} disabled={disabled ?? false} className="flex flex-wrap gap-2"
-        onValueChange={(v) => (v ? onChange(v as T) : onClear?.())}>
+      <ToggleGroup.Root
+        type="single"
+        aria-label={label}
+        value={value}
+        disabled={disabled ?? false}
+        className="flex flex-wrap gap-2"
+        onValueChange={(v) => (v ? onChange(v as T) : onClear?.())}
+      >
         {options.map(([id, text]) => (
-          <ToggleGroup.Item key={id} value={id} className={clsx('inline-flex min-h-12 items-center gap-2 rounded-lg border px-3.5 font-semibold disabled:opacity-50',
-            value === id ? 'border-steel bg-steel text-steel-ink' : 'border-line bg-enamel hover:bg-steel-wash')}>
+          <ToggleGroup.Item
+            key={id}
+            value={id}
+            className={clsx(
+              'inline-flex min-h-12 items-center gap-2 rounded-lg border px-3.5 font-semibold disabled:opacity-50',
+              value === id ? 'border-steel bg-steel text-steel-ink' : 'border-line bg-enamel hover:bg-steel-wash',
+            )}
+          >
             {text}
           </ToggleGroup.Item>
         ))}

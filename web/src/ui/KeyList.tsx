@@ -1,7 +1,11 @@
 import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
-  ['b', 'Bench'], ['n', 'Take a clock in'], ['m', 'Movement books'], ['w', 'Workings'], ['?', 'This list'],
+  ['b', 'Bench'],
+  ['n', 'Take a clock in'],
+  ['m', 'Movement books'],
+  ['w', 'Workings'],
+  ['?', 'This list'],
   ['1 … 9, 0 - = [ ]', 'In a visit: go to its first, second … fourteenth stage'],
   ['o f x', 'In the walk of the assessment: in order, finding, not looked at'],
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
@@ -13,7 +17,12 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
     <Sheet open={open} onClose={onClose} title="Keys" description="They work while no field is being typed in.">
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-5 gap-y-3">
         {KEYS.map(([key, does]) => (
-          <div key={key} className="contents"><dt><kbd className="rounded-md border border-line bg-sunk px-3 py-1 font-sans font-bold">{key}</kbd></dt><dd>{does}</dd></div>
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="rounded-md border border-line bg-sunk px-3 py-1 font-sans font-bold">{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
         ))}
       </dl>
     </Sheet>

@@ -26,13 +26,21 @@ export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, o
   const hint = read?.kind === 'length' ? `${read.mm.toFixed(3)} mm` : 'mm, in, thou';
   return (
     <div>
-      <TextField ref={ref} name={name} label={label} value={value} inputMode="decimal" hint={hint} error={read?.kind === 'problem' ? read.message : undefined}
+      <TextField
+        ref={ref}
+        name={name}
+        label={label}
+        value={value}
+        inputMode="decimal"
+        hint={hint}
+        error={read?.kind === 'problem' ? read.message : undefined}
         onChange={(e) => onChange(e.target.value)}
         onKeyDown={(e: KeyboardEvent) => {
           if (e.key !== 'Enter') return;
           e.preventDefault();
           if (read?.kind === 'length') onEnter?.();
-        }} />
+        }}
+      />
       {read?.kind === 'ask' && <WhichUnit typed={value} asThousandths={read.asThousandths} onAnswer={onChange} />}
     </div>
   );

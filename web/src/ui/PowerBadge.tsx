@@ -15,9 +15,19 @@ function spiral(turns: number, inner: number, outer: number): string {
 /** Shape says it before colour does: tight coil, coil in a clamp, open coil, question. */
 const SHAPES: Record<PowerState, React.ReactNode> = {
   wound: <path d={spiral(3.4, 1, 10)} strokeWidth={2} />,
-  contained: <><path d={spiral(2.2, 1, 6)} strokeWidth={1.9} /><path d="M7 2H2v20h5M17 2h5v20h-5" strokeWidth={2.4} /></>,
+  contained: (
+    <>
+      <path d={spiral(2.2, 1, 6)} strokeWidth={1.9} />
+      <path d="M7 2H2v20h5M17 2h5v20h-5" strokeWidth={2.4} />
+    </>
+  ),
   'let down': <path d={spiral(1.3, 3, 10.5)} strokeWidth={2} />,
-  unknown: <><circle cx={12} cy={12} r={10} strokeWidth={2} strokeDasharray="3 3" /><path d="M9 9.5a3 3 0 1 1 4.2 2.8c-.9.4-1.2 1-1.2 2M12 17v.5" strokeWidth={2.4} /></>,
+  unknown: (
+    <>
+      <circle cx={12} cy={12} r={10} strokeWidth={2} strokeDasharray="3 3" />
+      <path d="M9 9.5a3 3 0 1 1 4.2 2.8c-.9.4-1.2 1-1.2 2M12 17v.5" strokeWidth={2.4} />
+    </>
+  ),
 };
 
 const LOOKS: Record<PowerState, string> = {
@@ -28,11 +38,38 @@ const LOOKS: Record<PowerState, string> = {
 };
 
 /** `together`: the movement stands assembled, so that being wound is how it should be, and still said. */
-export function PowerBadge({ train, state, small = false, together = false }: { train: TrainKey; state: PowerState; small?: boolean; together?: boolean }) {
+export function PowerBadge({
+  train,
+  state,
+  small = false,
+  together = false,
+}: {
+  train: TrainKey;
+  state: PowerState;
+  small?: boolean;
+  together?: boolean;
+}) {
   return (
-    <span className={clsx('inline-flex items-center gap-2 rounded-full border-2 font-semibold whitespace-nowrap', together && state === 'wound' ? 'bg-enamel text-ink border-ink' : LOOKS[state], small ? 'px-2 py-0.5 text-sm' : 'px-3 py-1')}>
-      <svg viewBox="0 0 24 24" className={small ? 'size-4' : 'size-6'} fill="none" stroke="currentColor" strokeLinecap="round" aria-hidden>{SHAPES[state]}</svg>
-      <span><span className="capitalize">{train}</span> {state}</span>
+    <span
+      className={clsx(
+        'inline-flex items-center gap-2 rounded-full border-2 font-semibold whitespace-nowrap',
+        together && state === 'wound' ? 'bg-enamel text-ink border-ink' : LOOKS[state],
+        small ? 'px-2 py-0.5 text-sm' : 'px-3 py-1',
+      )}
+    >
+      <svg
+        viewBox="0 0 24 24"
+        className={small ? 'size-4' : 'size-6'}
+        fill="none"
+        stroke="currentColor"
+        strokeLinecap="round"
+        aria-hidden
+      >
+        {SHAPES[state]}
+      </svg>
+      <span>
+        <span className="capitalize">{train}</span> {state}
+      </span>
     </span>
   );
 }

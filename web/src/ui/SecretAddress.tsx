@@ -5,12 +5,25 @@ import { Button } from './Button.tsx';
 
 /** An address that is told once: read, copied, and then gone from here. */
 export function SecretAddress({ label, address, children }: { label: string; address: string; children: ReactNode }) {
-  const copy = () => void navigator.clipboard.writeText(address).then(() => say('Copied.'), () => say('It could not be copied: select it and copy by hand.', 'danger'));
+  const copy = () =>
+    void navigator.clipboard.writeText(address).then(
+      () => say('Copied.'),
+      () => say('It could not be copied: select it and copy by hand.', 'danger'),
+    );
   return (
     <div className="mt-3 rounded-lg border-2 border-steel bg-steel-wash p-3">
       <p className="font-semibold">{children}</p>
-      <input readOnly aria-label={label} className="mt-2 min-h-11 w-full rounded border border-line bg-enamel px-2" value={address} onFocus={(e) => e.target.select()} />
-      <Button className="mt-2" onClick={copy}><Copy className="size-5" aria-hidden />Copy</Button>
+      <input
+        readOnly
+        aria-label={label}
+        className="mt-2 min-h-11 w-full rounded border border-line bg-enamel px-2"
+        value={address}
+        onFocus={(e) => e.target.select()}
+      />
+      <Button className="mt-2" onClick={copy}>
+        <Copy className="size-5" aria-hidden />
+        Copy
+      </Button>
     </div>
   );
 }

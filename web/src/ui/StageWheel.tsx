@@ -25,7 +25,11 @@ function sector(index: number): string {
 const SECTORS = STAGES.map((_, i) => sector(i));
 
 /** Sectors that stand alike are one path: a bench of twenty wheels stays light to draw. */
-const LOOKS = { done: 'fill-steel stroke-steel', now: 'fill-brass-fill stroke-brass-fill', ahead: 'fill-transparent stroke-line' };
+const LOOKS = {
+  done: 'fill-steel stroke-steel',
+  now: 'fill-brass-fill stroke-brass-fill',
+  ahead: 'fill-transparent stroke-line',
+};
 type Standing = keyof typeof LOOKS;
 
 interface Props {
@@ -45,14 +49,32 @@ export function StageWheel({ done, current, words = false, fine = words, classNa
   return (
     <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>
       {(Object.keys(LOOKS) as Standing[]).map((standing) => (
-        <path key={standing} d={SECTORS.filter((_, i) => standingOf(STAGES[i]!.id) === standing).join(' ')} strokeWidth={fine ? 1.6 : 5} strokeLinejoin="round" className={LOOKS[standing]} />
+        <path
+          key={standing}
+          d={SECTORS.filter((_, i) => standingOf(STAGES[i]!.id) === standing).join(' ')}
+          strokeWidth={fine ? 1.6 : 5}
+          strokeLinejoin="round"
+          className={LOOKS[standing]}
+        />
       ))}
       {words ? (
         <>
-          <text y={0} textAnchor="middle" className="fill-ink" fontSize={Math.min(30, 190 / stageName(current).length)} fontWeight={700}>{stageName(current)}</text>
-          <text y={24} textAnchor="middle" className="fill-soft" fontSize={17}>{done.length} of {N} done</text>
+          <text
+            y={0}
+            textAnchor="middle"
+            className="fill-ink"
+            fontSize={Math.min(30, 190 / stageName(current).length)}
+            fontWeight={700}
+          >
+            {stageName(current)}
+          </text>
+          <text y={24} textAnchor="middle" className="fill-soft" fontSize={17}>
+            {done.length} of {N} done
+          </text>
         </>
-      ) : <circle r={24} className={current === 'sign' && done.length >= N - 1 ? 'fill-steel' : 'fill-line'} />}
+      ) : (
+        <circle r={24} className={current === 'sign' && done.length >= N - 1 ? 'fill-steel' : 'fill-line'} />
+      )}
     </svg>
   );
 }

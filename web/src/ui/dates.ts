@@ -1,10 +1,12 @@
 import { differenceInCalendarDays, format, formatDistanceStrict, isThisYear } from 'date-fns';
 
-export const day = (at: string | number): string => format(new Date(at), isThisYear(new Date(at)) ? 'd MMM' : 'd MMM yyyy');
+export const day = (at: string | number): string =>
+  format(new Date(at), isThisYear(new Date(at)) ? 'd MMM' : 'd MMM yyyy');
 export const dayTime = (at: string | number): string => `${day(at)}, ${format(new Date(at), 'HH:mm')}`;
 export const clockTime = (at: Date | string | number): string => format(new Date(at), 'HH:mm:ss');
 export const daysUntil = (date: string, now: number): number => differenceInCalendarDays(new Date(date), new Date(now));
-export const ago = (at: string | number, now: number): string => formatDistanceStrict(new Date(at), new Date(now), { addSuffix: true });
+export const ago = (at: string | number, now: number): string =>
+  formatDistanceStrict(new Date(at), new Date(now), { addSuffix: true });
 
 /** 7:05 or 1:02:09 */
 export function countdown(ms: number): string {

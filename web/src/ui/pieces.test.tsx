@@ -50,7 +50,10 @@ describe('a field for lengths', () => {
 });
 
 describe('one of a few', () => {
-  const options = [['sound', 'sound'], ['bush', 'bush']] as const;
+  const options = [
+    ['sound', 'sound'],
+    ['bush', 'bush'],
+  ] as const;
   it('says which is chosen, and gives it back when it is pressed again', async () => {
     const onChange = vi.fn();
     const onClear = vi.fn();
@@ -83,7 +86,15 @@ describe('figures say in words what they show', () => {
   it('the plates: each hole a button with its name and state', async () => {
     const onChoose = vi.fn();
     const { traits } = familyById('fusee');
-    render(<PlateFigure traits={traits} plate="back" chosen={null} onChoose={onChoose} stateOf={(key) => (key === 'T2.back' ? 'bush' : 'not looked at')} />);
+    render(
+      <PlateFigure
+        traits={traits}
+        plate="back"
+        chosen={null}
+        onChoose={onChoose}
+        stateOf={(key) => (key === 'T2.back' ? 'bush' : 'not looked at')}
+      />,
+    );
     expect(screen.getAllByRole('button')).toHaveLength(5);
     screen.getByRole('button', { name: 'T2 centre wheel, back: bush' }).focus();
     await person.keyboard('{Enter}');
@@ -91,10 +102,27 @@ describe('figures say in words what they show', () => {
   });
 
   it('the line of decades: a point for a day, a bar for what is not known, and a place for what has no date', () => {
-    const entry = (date: string, kind: Entry['kind'] = 'inscription'): Entry => ({ id: date, kind, date, title: `T ${date}`, text: '', place: '', shop: '', signedBy: '', record: null, amends: null, hash: 'x', writtenAt: '' });
+    const entry = (date: string, kind: Entry['kind'] = 'inscription'): Entry => ({
+      id: date,
+      kind,
+      date,
+      title: `T ${date}`,
+      text: '',
+      place: '',
+      shop: '',
+      signedBy: '',
+      record: null,
+      amends: null,
+      hash: 'x',
+      writtenAt: '',
+    });
     const { container } = render(<Decades entries={[entry('189X'), entry('1912-03-07', 'visit'), entry('XXXX')]} />);
     const links = screen.getAllByRole('link');
-    expect(links.map((l) => l.getAttribute('aria-label'))).toEqual(['undated: T XXXX', '1890s, year illegible: T 189X', '7 March 1912: T 1912-03-07']);
+    expect(links.map((l) => l.getAttribute('aria-label'))).toEqual([
+      'undated: T XXXX',
+      '1890s, year illegible: T 189X',
+      '7 March 1912: T 1912-03-07',
+    ]);
     const bars = links.map((l) => l.querySelectorAll('line').length - 1);
     expect(bars).toEqual([0, 1, 0]);
     expect(container.textContent).toContain('undated');
@@ -105,7 +133,9 @@ describe('the rack of stages', () => {
   const row = (stage: BenchRow['next']['stage']) => ({ next: { stage, text: '', urgency: 'next' } }) as BenchRow;
   it('counts the clocks at each stage, and a second press shows all again', async () => {
     const onChoose = vi.fn();
-    const { rerender } = render(<StageRack rows={[row('clean'), row('clean'), row('oil')]} chosen={null} onChoose={onChoose} />);
+    const { rerender } = render(
+      <StageRack rows={[row('clean'), row('clean'), row('oil')]} chosen={null} onChoose={onChoose} />,
+    );
     await person.click(screen.getByRole('button', { name: 'Clean: 2 clocks' }));
     expect(onChoose).toHaveBeenLastCalledWith('clean');
     rerender(<StageRack rows={[row('clean')]} chosen="clean" onChoose={onChoose} />);
@@ -132,4 +162,10 @@ describe('keys', () => {
   });
 });
 
-it.each([[0, '0:00'], [59_001, '1:00'], [425_000, '7:05'], [3_729_000, '1:02:09'], [-5, '0:00']])('%d ms to go is %s', (ms, want) => expect(countdown(ms)).toBe(want));
+it.each([
+  [0, '0:00'],
+  [59_001, '1:00'],
+  [425_000, '7:05'],
+  [3_729_000, '1:02:09'],
+  [-5, '0:00'],
+])('%d ms to go is %s', (ms, want) => expect(countdown(ms)).toBe(want));

@@ -6,7 +6,8 @@ export function useKeys(actions: Record<string, () => void>): void {
   useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       const at = e.target as HTMLElement;
-      if (e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName) || at.isContentEditable) return;
+      if (e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName) || at.isContentEditable)
+        return;
       if (document.querySelector('[role="dialog"]')) return;
       const action = actions[e.key];
       if (!action) return;

@@ -19,12 +19,28 @@ export function Cautions({ stage }: { stage: StageId }) {
       {list.map((c) => {
         const who = visit.cautions.find((x) => x.caution === c.id);
         return (
-          <li key={c.id} className={clsx('flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4', who ? 'py-1 text-sm' : 'py-2')}>
+          <li
+            key={c.id}
+            className={clsx(
+              'flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4',
+              who ? 'py-1 text-sm' : 'py-2',
+            )}
+          >
             <TriangleAlert className={clsx('shrink-0 text-brass', who ? 'size-5' : 'size-6')} aria-hidden />
             <p className="min-w-60 flex-1">{c.text}</p>
-            {c.acknowledge && (who
-              ? <span className="flex items-center gap-1 text-sm font-semibold"><Check className="size-5" aria-hidden />{who.by}, {dayTime(who.at)}</span>
-              : !visit.closedAt && <Button onClick={() => read.mutate({ params: { visitId: visit.id, caution: c.id } })}>I have read this</Button>)}
+            {c.acknowledge &&
+              (who ? (
+                <span className="flex items-center gap-1 text-sm font-semibold">
+                  <Check className="size-5" aria-hidden />
+                  {who.by}, {dayTime(who.at)}
+                </span>
+              ) : (
+                !visit.closedAt && (
+                  <Button onClick={() => read.mutate({ params: { visitId: visit.id, caution: c.id } })}>
+                    I have read this
+                  </Button>
+                )
+              ))}
           </li>
         );
       })}

@@ -20,24 +20,40 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
   if (visit.closedAt) return null;
   const set = (done: boolean) => {
     const from = window.location.pathname;
-    mark.mutate({ params: { visitId: visit.id, stage }, body: { done } }, {
-      onSuccess: (reply) => {
-        // Whoever has gone somewhere else meanwhile is not fetched from there.
-        const still = window.location.pathname === from && !isGoing();
-        if (reply !== 'kept' && done && next && still) void go(`/visits/${visit.id}/${next.id}`);
+    mark.mutate(
+      { params: { visitId: visit.id, stage }, body: { done } },
+      {
+        onSuccess: (reply) => {
+          // Whoever has gone somewhere else meanwhile is not fetched from there.
+          const still = window.location.pathname === from && !isGoing();
+          if (reply !== 'kept' && done && next && still) void go(`/visits/${visit.id}/${next.id}`);
+        },
       },
-    });
+    );
   };
   return (
     <div className="no-print mt-2 flex flex-wrap items-center gap-4 border-t border-line pt-4">
       {state?.done ? (
         <>
-          <Button onClick={() => set(false)} busy={mark.isPending}><RotateCcw className="size-5" aria-hidden />Take it up again</Button>
-          <span className="text-soft">Done by {state.by} {ago(state.at, now)}.</span>
+          <Button onClick={() => set(false)} busy={mark.isPending}>
+            <RotateCcw className="size-5" aria-hidden />
+            Take it up again
+          </Button>
+          <span className="text-soft">
+            Done by {state.by} {ago(state.at, now)}.
+          </span>
         </>
       ) : (
         <>
-          <Button look="main" onClick={() => set(true)} disabled={!ready || mark.isPending}>{stageName(stage)} is done{next && <>, on to {next.name.toLowerCase()}<ArrowRight className="size-5" aria-hidden /></>}</Button>
+          <Button look="main" onClick={() => set(true)} disabled={!ready || mark.isPending}>
+            {stageName(stage)} is done
+            {next && (
+              <>
+                , on to {next.name.toLowerCase()}
+                <ArrowRight className="size-5" aria-hidden />
+              </>
+            )}
+          </Button>
           {!ready && why && <span className="text-soft">{why}</span>}
         </>
       )}

@@ -32,12 +32,25 @@ export function Desk({ working, typed, onTyped, reckoning, actions, narrow = fal
     <div className="flex flex-col gap-5">
       <Says {...{ outcome, busy, stop, error, unread, asks: form.asks.length > 0, refused, missing }} />
       {actions}
-      {working.caution && <p className="flex items-start gap-3 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2"><ShieldAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />{working.caution}</p>}
-      <div className={narrow ? 'flex flex-col gap-5' : 'grid items-start gap-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]'}>
-        <Panel title="What is known"><TypedForm fields={fields} typed={typed} read={form} refused={refused} onChange={onTyped} /></Panel>
+      {working.caution && (
+        <p className="flex items-start gap-3 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2">
+          <ShieldAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />
+          {working.caution}
+        </p>
+      )}
+      <div
+        className={narrow ? 'flex flex-col gap-5' : 'grid items-start gap-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]'}
+      >
+        <Panel title="What is known">
+          <TypedForm fields={fields} typed={typed} read={form} refused={refused} onChange={onTyped} />
+        </Panel>
         {outcome?.ok && (
           <Panel title="What follows" className={unread || busy ? 'opacity-50' : ''}>
-            {!narrow && <div className="mb-5"><Figure name={working.figure} input={form.input} result={outcome.result} /></div>}
+            {!narrow && (
+              <div className="mb-5">
+                <Figure name={working.figure} input={form.input} result={outcome.result} />
+              </div>
+            )}
             <Result working={working} result={outcome.result} says={outcome.says} />
           </Panel>
         )}
@@ -46,13 +59,31 @@ export function Desk({ working, typed, onTyped, reckoning, actions, narrow = fal
   );
 }
 
-type SaysProps = Pick<Reckoning, 'outcome' | 'busy' | 'stop' | 'error'> & { unread: boolean; asks: boolean; refused: readonly { field: string; message: string }[]; missing: readonly Field[] };
+type SaysProps = Pick<Reckoning, 'outcome' | 'busy' | 'stop' | 'error'> & {
+  unread: boolean;
+  asks: boolean;
+  refused: readonly { field: string; message: string }[];
+  missing: readonly Field[];
+};
 
 function Says({ outcome, busy, stop, error, unread, asks, refused, missing }: SaysProps) {
   if (error) return <Answer tone="danger" title={error} />;
   if (asks) return <Answer tone="due" title="Millimetres or thousandths? Say which." />;
   if (unread) return <Answer tone="due" title="One of the figures cannot be read." />;
-  if (busy) return <Answer tone="info" title="Reckoning …"><Button className="mt-2" onClick={stop}>Stop</Button></Answer>;
+  if (busy)
+    return (
+      <Answer tone="info" title="Reckoning …">
+        <Button className="mt-2" onClick={stop}>
+          Stop
+        </Button>
+      </Answer>
+    );
   if (refused.length > 0) return <Answer tone="due" title={refused[0]!.message} />;
-  return outcome?.ok ? <Answer tone="info" title={outcome.says} /> : <Answer tone="info" title="Type what is known.">{missing.length > 0 && `Still wanted: ${missing.map((f) => f.title.toLowerCase()).join(', ')}.`}</Answer>;
+  return outcome?.ok ? (
+    <Answer tone="info" title={outcome.says} />
+  ) : (
+    <Answer tone="info" title="Type what is known.">
+      {missing.length > 0 && `Still wanted: ${missing.map((f) => f.title.toLowerCase()).join(', ')}.`}
+    </Answer>
+  );
 }

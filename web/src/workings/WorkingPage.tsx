@@ -16,7 +16,16 @@ export function Component() {
   const { working: id } = useParams();
   const working = workingById(id!);
   const units = useStore((s) => s.units);
-  if (!working) return <div className="mx-auto max-w-3xl p-8"><Answer tone="danger" title="There is no such working"><Link className="font-semibold underline" to="/workings">To all workings</Link></Answer></div>;
+  if (!working)
+    return (
+      <div className="mx-auto max-w-3xl p-8">
+        <Answer tone="danger" title="There is no such working">
+          <Link className="font-semibold underline" to="/workings">
+            To all workings
+          </Link>
+        </Answer>
+      </div>
+    );
   return <Page key={`${working.id} ${units}`} working={working} />; // in other units it is typed anew
 }
 
@@ -29,7 +38,9 @@ function Page({ working }: { working: Working }) {
   const [sent] = useState(() => {
     const given = fromAddress(search, fields);
     // An address says its units; somebody who reads in others gets it turned over.
-    return given && firstUnits !== units ? { ...given, ...typedOf(fields, readTyped(fields, given, firstUnits).input, units) } : given;
+    return given && firstUnits !== units
+      ? { ...given, ...typedOf(fields, readTyped(fields, given, firstUnits).input, units) }
+      : given;
   });
   const [typed, change] = useTyped(working, { sent, known: working.example as Record<string, unknown> });
   const reckoning = useReckoning(working, typed);
@@ -46,7 +57,8 @@ function Page({ working }: { working: Working }) {
     try {
       await navigator.clipboard.writeText(`${working.title}: ${outcome.says}\n${window.location.href}`);
       say('Copied: the answer and the address of these figures.');
-    } catch { // not on a secure origin, or not allowed
+    } catch {
+      // not on a secure origin, or not allowed
       say('This browser does not let Eclat copy. The address of this page holds the figures.', 'danger');
     }
   };
@@ -54,15 +66,36 @@ function Page({ working }: { working: Working }) {
     <div className="mx-auto flex max-w-7xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <Link to="/workings" className="no-print inline-flex min-h-11 items-center gap-2 font-semibold text-steel"><ArrowLeft className="size-5" aria-hidden />All workings</Link>
+          <Link to="/workings" className="no-print inline-flex min-h-11 items-center gap-2 font-semibold text-steel">
+            <ArrowLeft className="size-5" aria-hidden />
+            All workings
+          </Link>
           <h1 className="text-3xl">{working.title}</h1>
           <p className="text-lg text-soft">{working.asks}</p>
         </div>
         <div className="no-print flex flex-wrap gap-2">
-          <Button disabled={!outcome?.ok} onClick={() => setUsing(true)}><Wrench className="size-5" aria-hidden />Use in a visit</Button>
-          <Button disabled={!outcome?.ok} onClick={() => void copy()}><ClipboardCopy className="size-5" aria-hidden />Copy</Button>
-          <Button onClick={() => window.print()}><Printer className="size-5" aria-hidden />Print</Button>
-          <Button onClick={() => { const before = typed; change({}); say('Cleared.', 'good', () => change(before)); }}><Eraser className="size-5" aria-hidden />Clear</Button>
+          <Button disabled={!outcome?.ok} onClick={() => setUsing(true)}>
+            <Wrench className="size-5" aria-hidden />
+            Use in a visit
+          </Button>
+          <Button disabled={!outcome?.ok} onClick={() => void copy()}>
+            <ClipboardCopy className="size-5" aria-hidden />
+            Copy
+          </Button>
+          <Button onClick={() => window.print()}>
+            <Printer className="size-5" aria-hidden />
+            Print
+          </Button>
+          <Button
+            onClick={() => {
+              const before = typed;
+              change({});
+              say('Cleared.', 'good', () => change(before));
+            }}
+          >
+            <Eraser className="size-5" aria-hidden />
+            Clear
+          </Button>
         </div>
       </div>
       <Desk working={working} typed={typed} onTyped={change} reckoning={reckoning} />

@@ -3,7 +3,8 @@ import type { Field, Typed } from '@eclat/core/workings';
 /** A typed form in an address, so that it can be kept as a bookmark and sent: one name for each field, rows as JSON. */
 export function toAddress(typed: Typed): URLSearchParams {
   const params = new URLSearchParams();
-  for (const [name, value] of Object.entries(typed)) params.set(name, typeof value === 'string' ? value : JSON.stringify(value));
+  for (const [name, value] of Object.entries(typed))
+    params.set(name, typeof value === 'string' ? value : JSON.stringify(value));
   return params;
 }
 
@@ -25,7 +26,10 @@ export function fromAddress(params: URLSearchParams, fields: readonly Field[]): 
 function readRows(raw: string, columns: number): string[][] | null {
   try {
     const rows: unknown = JSON.parse(raw);
-    return Array.isArray(rows) && rows.every((r) => Array.isArray(r) && r.length <= columns && r.every((c) => typeof c === 'string')) ? (rows as string[][]) : null;
+    return Array.isArray(rows) &&
+      rows.every((r) => Array.isArray(r) && r.length <= columns && r.every((c) => typeof c === 'string'))
+      ? (rows as string[][])
+      : null;
   } catch {
     return null;
   }

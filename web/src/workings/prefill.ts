@@ -11,10 +11,20 @@ export function knownOf(working: Working, visit: Visit, now: number): Record<str
   const names = new Set(fieldsOf(working.inputs).map((f) => f.name));
   const { movement, testRun } = visit;
   const known: Record<string, unknown> = {};
-  const offer = (name: string, value: unknown) => { if (names.has(name) && value !== undefined) known[name] = value; };
+  const offer = (name: string, value: unknown) => {
+    if (names.has(name) && value !== undefined) known[name] = value;
+  };
   offer('family', FAMILIES.some((f) => f.id === movement.familyId) ? movement.familyId : undefined);
-  offer('control', movement.traits.strike === 'rack' || movement.traits.strike === 'count wheel' ? movement.traits.strike : undefined);
-  offer('oscillator', movement.traits.oscillator === 'balance' || movement.traits.oscillator === 'pendulum' ? movement.traits.oscillator : undefined);
+  offer(
+    'control',
+    movement.traits.strike === 'rack' || movement.traits.strike === 'count wheel' ? movement.traits.strike : undefined,
+  );
+  offer(
+    'oscillator',
+    movement.traits.oscillator === 'balance' || movement.traits.oscillator === 'pendulum'
+      ? movement.traits.oscillator
+      : undefined,
+  );
   offer('from', new Date(now).toISOString().slice(0, 10));
   offer('seed', 1);
   offer('trials', 10_000);
@@ -25,7 +35,11 @@ export function knownOf(working: Working, visit: Visit, now: number): Record<str
     if (fit) offer('rate', round(fit.rateSecondsPerDay, 1));
     offer('readBy', testRun.readBy);
     const [first] = segment;
-    if (first && working.id === 'rate-readings') offer('readings', segment.map((r) => ({ days: round((r.at - first.at) / DAY, 3), errorS: round(r.errorS, 1) })));
+    if (first && working.id === 'rate-readings')
+      offer(
+        'readings',
+        segment.map((r) => ({ days: round((r.at - first.at) / DAY, 3), errorS: round(r.errorS, 1) })),
+      );
   }
   return known;
 }

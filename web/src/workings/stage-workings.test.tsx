@@ -20,17 +20,47 @@ beforeEach(() => {
     return new Response(JSON.stringify({ ok: true }), { status: 200 });
   });
 });
-afterEach(() => { cleanup(); localStorage.clear(); useStore.setState({ notice: null }); vi.unstubAllGlobals(); });
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+  useStore.setState({ notice: null });
+  vi.unstubAllGlobals();
+});
 
 function show(visit: Visit, stage: 'fit' | 'run' = 'run'): void {
   const router = createMemoryRouter([{ path: '*', element: <StageWorkings visit={visit} stage={stage} /> }]);
-  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
 }
-const kept = (change: Partial<KeptWorking> = {}): KeptWorking => ({ id: 'k1', working: 'beat-error', version: 1, stage: 'run', input: { tickToTockMs: 450, tockToTickMs: 550, oscillator: 'pendulum' }, result: {}, says: 'Out of beat by 10.0 %.', ...by, ...change });
+const kept = (change: Partial<KeptWorking> = {}): KeptWorking => ({
+  id: 'k1',
+  working: 'beat-error',
+  version: 1,
+  stage: 'run',
+  input: { tickToTockMs: 450, tockToTickMs: 550, oscillator: 'pendulum' },
+  result: {},
+  says: 'Out of beat by 10.0 %.',
+  ...by,
+  ...change,
+});
 const START = Date.parse(AT);
 const testRun = {
-  id: 't1', startedAt: AT, readBy: 'seconds hand' as const, place: 'stand', conditions: null, events: [],
-  readings: [0, 1, 2, 3].map((d) => ({ id: `r${d}`, readAt: new Date(START + d * 86_400_000).toISOString(), errorS: 12 * d, celsius: null, by: 'Ines Calloway' })),
+  id: 't1',
+  startedAt: AT,
+  readBy: 'seconds hand' as const,
+  place: 'stand',
+  conditions: null,
+  events: [],
+  readings: [0, 1, 2, 3].map((d) => ({
+    id: `r${d}`,
+    readAt: new Date(START + d * 86_400_000).toISOString(),
+    errorS: 12 * d,
+    celsius: null,
+    by: 'Ines Calloway',
+  })),
 };
 
 describe('the workings of a stage', () => {
@@ -50,7 +80,17 @@ describe('the workings of a stage', () => {
     await person.type(sheet.getByLabelText('Tick to tock, ms'), '980{Enter}1020');
     expect(sheet.getByRole('status').textContent).toMatch(/In beat|Out of beat/);
     await person.click(sheet.getByRole('button', { name: 'Keep with this visit' }));
-    await waitFor(() => expect(sent).toContainEqual({ method: 'POST', url: '/api/visits/v1/workings', body: { working: 'beat-error', stage: 'run', input: { tickToTockMs: 980, tockToTickMs: 1020, oscillator: 'pendulum' } } }));
+    await waitFor(() =>
+      expect(sent).toContainEqual({
+        method: 'POST',
+        url: '/api/visits/v1/workings',
+        body: {
+          working: 'beat-error',
+          stage: 'run',
+          input: { tickToTockMs: 980, tockToTickMs: 1020, oscillator: 'pendulum' },
+        },
+      }),
+    );
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
 
@@ -69,7 +109,16 @@ describe('the workings of a stage', () => {
   });
 
   it('that were kept stand with their answer, and say so when another version reckons now', () => {
-    show(visitOf('longcase', { workings: [kept(), kept({ id: 'k2', version: 0 }), kept({ id: 'k3', working: 'gone-since', says: 'Was so.' }), kept({ id: 'k4', stage: 'fit', says: 'Elsewhere.' })] }));
+    show(
+      visitOf('longcase', {
+        workings: [
+          kept(),
+          kept({ id: 'k2', version: 0 }),
+          kept({ id: 'k3', working: 'gone-since', says: 'Was so.' }),
+          kept({ id: 'k4', stage: 'fit', says: 'Elsewhere.' }),
+        ],
+      }),
+    );
     expect(screen.getAllByText('Out of beat by 10.0 %.')).toHaveLength(2);
     expect(screen.getByText(/by version 0 of it; it is 1 now/)).toBeTruthy();
     expect(screen.getByText('Was so.')).toBeTruthy();
@@ -94,11 +143,20 @@ describe('the workings of a stage', () => {
 });
 
 describe('what a visit knows already', () => {
-  const known = (id: string, visit: Visit) => knownOf(WORKINGS.find((w) => w.id === id)!, visit, START + 3 * 86_400_000);
+  const known = (id: string, visit: Visit) =>
+    knownOf(
+      WORKINGS.find((w) => w.id === id)!,
+      visit,
+      START + 3 * 86_400_000,
+    );
   it('is the rate of its test run, its readings and its kind', () => {
     const visit = visitOf('mantel-barrels', { testRun });
     expect(known('set-rate', visit)).toEqual({ rate: 12, noise: 3 });
-    expect(known('rate-readings', visit)).toEqual({ family: 'mantel-barrels', readBy: 'seconds hand', readings: [0, 1, 2, 3].map((days) => ({ days, errorS: 12 * days })) });
+    expect(known('rate-readings', visit)).toEqual({
+      family: 'mantel-barrels',
+      readBy: 'seconds hand',
+      readings: [0, 1, 2, 3].map((days) => ({ days, errorS: 12 * days })),
+    });
     expect(known('strike-heard', visit)).toEqual({ control: 'rack' });
     expect(known('promise-date', visit)).toMatchObject({ from: '2031-05-05', trials: 10_000 });
   });

@@ -9,7 +9,8 @@ function lastTyped(name: string, units: 'metric' | 'inch'): Typed | null {
   try {
     const kept = JSON.parse(localStorage.getItem(name) ?? 'null') as { units: string; typed: Typed } | null;
     return kept?.units === units && typeof kept.typed === 'object' ? kept.typed : null;
-  } catch { // another version wrote it
+  } catch {
+    // another version wrote it
     return null;
   }
 }
@@ -26,10 +27,15 @@ interface From {
 export function useTyped(working: Working, { sent, known, visitId }: From): [Typed, (typed: Typed) => void] {
   const units = useStore((s) => s.units);
   const name = key(working.id, visitId);
-  const [typed, setTyped] = useState<Typed>(() => sent ?? lastTyped(name, units) ?? typedOf(fieldsOf(working.inputs), known, units));
-  const change = useCallback((next: Typed) => {
-    setTyped(next);
-    localStorage.setItem(name, JSON.stringify({ units, typed: next }));
-  }, [name, units]);
+  const [typed, setTyped] = useState<Typed>(
+    () => sent ?? lastTyped(name, units) ?? typedOf(fieldsOf(working.inputs), known, units),
+  );
+  const change = useCallback(
+    (next: Typed) => {
+      setTyped(next);
+      localStorage.setItem(name, JSON.stringify({ units, typed: next }));
+    },
+    [name, units],
+  );
   return [typed, change];
 }

@@ -11,12 +11,22 @@ import { Figure } from './figures/index.tsx';
 import { findWorkings } from './find.ts';
 import { Component as WorkingPage } from './WorkingPage.tsx';
 
-afterEach(() => { cleanup(); localStorage.clear(); useStore.setState({ units: 'metric', notice: null }); });
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+  useStore.setState({ units: 'metric', notice: null });
+});
 const person = userEvent.setup();
 
 function open(path: string) {
-  const router = createMemoryRouter([{ path: '/workings/:working', element: <WorkingPage /> }], { initialEntries: [path] });
-  render(<QueryClientProvider client={new QueryClient()}><RouterProvider router={router} /></QueryClientProvider>);
+  const router = createMemoryRouter([{ path: '/workings/:working', element: <WorkingPage /> }], {
+    initialEntries: [path],
+  });
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
   return router;
 }
 const says = () => screen.getByRole('status').textContent;
@@ -42,7 +52,9 @@ describe('a working on its page', () => {
 
   it('says what is wrong at its field, and loses nothing', async () => {
     open('/workings/spring-turns?barrelMm=20&arborMm=25&thicknessMm=0.4');
-    expect(document.getElementById(screen.getByLabelText('Arbor across, mm').getAttribute('aria-describedby')!)?.textContent).toMatch(/smaller than the inside/);
+    expect(
+      document.getElementById(screen.getByLabelText('Arbor across, mm').getAttribute('aria-describedby')!)?.textContent,
+    ).toMatch(/smaller than the inside/);
     expect(screen.getByLabelText('Thickness, mm')).toHaveProperty('value', '0.4');
     await person.clear(screen.getByLabelText('Arbor across, mm'));
     await person.type(screen.getByLabelText('Arbor across, mm'), '7');
@@ -77,13 +89,24 @@ describe('what belongs to all workings', () => {
     expect(fromAddress(new URLSearchParams(toAddress(typed).toString()), fields)).toEqual(typed);
   });
   it('leaves out of an address what is not in shape', () => {
-    expect(fromAddress(new URLSearchParams({ meshes: '[[1,2]]', escapeTeeth: '30' }), fieldsOf(workingById('train-beats')!.inputs))).toEqual({ escapeTeeth: '30' });
+    expect(
+      fromAddress(
+        new URLSearchParams({ meshes: '[[1,2]]', escapeTeeth: '30' }),
+        fieldsOf(workingById('train-beats')!.inputs),
+      ),
+    ).toEqual({ escapeTeeth: '30' });
     expect(fromAddress(new URLSearchParams('utm=1'), fieldsOf(workingById('train-beats')!.inputs))).toBeNull();
   });
-  it.each(WORKINGS.filter((w) => w.figure && !['circular', 'fusee', 'rate'].includes(w.figure)).map((w) => [w.id, w] as const))('%s is drawn from finite figures', (_, w) => {
+  it.each(
+    WORKINGS.filter((w) => w.figure && !['circular', 'fusee', 'rate'].includes(w.figure)).map(
+      (w) => [w.id, w] as const,
+    ),
+  )('%s is drawn from finite figures', (_, w) => {
     const outcome = runWorking(w, w.example);
     if (!outcome.ok) throw new Error('the example must run');
-    const { container } = render(<Figure name={w.figure} input={w.example as Record<string, unknown>} result={outcome.result} />);
+    const { container } = render(
+      <Figure name={w.figure} input={w.example as Record<string, unknown>} result={outcome.result} />,
+    );
     expect(container.querySelector('svg[role="img"]')?.getAttribute('aria-label')?.length).toBeGreaterThan(10);
     expect(container.innerHTML).not.toMatch(/NaN|Infinity|undefined/);
   });
@@ -103,14 +126,28 @@ describe('long work', () => {
     onmessage: ((e: { data: unknown }) => void) | null = null;
     onerror: (() => void) | null = null;
     asked: { id: string; input: unknown } | null = null;
-    constructor() { Slow.all.push(this); }
-    postMessage(asked: { id: string; input: unknown }) { this.asked = asked; }
-    terminate() { this.ended = true; }
-    answer() { act(() => this.onmessage!({ data: runWorking(workingById(this.asked!.id)!, this.asked!.input) })); }
+    constructor() {
+      Slow.all.push(this);
+    }
+    postMessage(asked: { id: string; input: unknown }) {
+      this.asked = asked;
+    }
+    terminate() {
+      this.ended = true;
+    }
+    answer() {
+      act(() => this.onmessage!({ data: runWorking(workingById(this.asked!.id)!, this.asked!.input) }));
+    }
   }
-  beforeEach(() => { Slow.all = []; vi.stubGlobal('Worker', Slow); });
+  beforeEach(() => {
+    Slow.all = [];
+    vi.stubGlobal('Worker', Slow);
+  });
   afterEach(() => vi.unstubAllGlobals());
-  const asked = async (n: number) => { await waitFor(() => expect(Slow.all[n]?.asked).toBeTruthy()); return Slow.all[n]!; };
+  const asked = async (n: number) => {
+    await waitFor(() => expect(Slow.all[n]?.asked).toBeTruthy());
+    return Slow.all[n]!;
+  };
 
   it('goes on away from the page, and the answer is shown when it is there', async () => {
     open('/workings/train-missing');
@@ -149,9 +186,15 @@ describe('long work', () => {
   });
 
   it('fills a table that is sorted by any column, and shows all of it when asked', async () => {
-    open('/workings/train-missing?beats=3600&escapeTeeth=30&known=%5B%5D&unknown=2&tolerancePercent=0.2&wheelsFrom=24&wheelsTo=120&pinionsFrom=6&pinionsTo=16');
+    open(
+      '/workings/train-missing?beats=3600&escapeTeeth=30&known=%5B%5D&unknown=2&tolerancePercent=0.2&wheelsFrom=24&wheelsTo=120&pinionsFrom=6&pinionsTo=16',
+    );
     (await asked(0)).answer();
-    const wheels = () => screen.getAllByRole('row').slice(1).map((r) => Number(r.querySelector('td')!.textContent));
+    const wheels = () =>
+      screen
+        .getAllByRole('row')
+        .slice(1)
+        .map((r) => Number(r.querySelector('td')!.textContent));
     expect(wheels()).toHaveLength(8);
     await person.click(screen.getByRole('button', { name: /^Show all/ }));
     await person.click(screen.getByRole('button', { name: 'Wheel' }));

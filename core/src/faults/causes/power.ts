@@ -3,16 +3,79 @@ import { ofEachTrain, ofMovement } from './row.ts';
 
 /** Springs and weights. Practice throughout. */
 export const POWER = [
-  ...ofEachTrain((_, train) => isSpring(train.drive), [
-    ['gummed-mainspring', 'Gummed mainspring', 'common', 'stops-hours M, stops-late H, small-swing M, dead L', 'Let down: does it open evenly?', 10, 2, 'Out, clean, grease'],
-    ['set-mainspring', 'Tired (set) or wrong mainspring', 'usual', 'stops-late H, small-swing M, dead L', 'Measure free diameter and strength', 15, 3, 'Replace with the same width and strength, filling half the free area'],
-    ['broken-mainspring', 'Broken mainspring, hook or click', 'usual', 'dead H', 'Wind: is there any resistance?', 1, 0, 'Replace; check the first wheel for damage'],
-  ]),
-  ...ofEachTrain((_, train) => isWeight(train.drive), [
-    ['weight-line', 'Line too short, tangled or off its pulley', 'usual', 'dead M, stops-late H', 'Wind full and let it run to the floor', 2, 0, 'Cut to the computed length, two or three turns left on the barrel'],
-    ['wrong-weight', 'Too light, wrong or swapped weight', 'usual', 'small-swing M, stops-hours M, stops-late M', 'Weigh them', 2, 0, 'As marked: left, centre, right'],
-  ]),
-  ...ofMovement((t) => t.trains.some((x) => isWeight(x.drive)) && t.oscillator === 'pendulum' && (t.windHours ?? 0) >= 100, [
-    ['sympathy', 'Weights swing in sympathy when level with the bob', 'usual', 'stops-late H', 'Note the height of the weights when it stops', 1, 0, 'Fix the case to the wall'],
-  ]),
+  ...ofEachTrain(
+    (_, train) => isSpring(train.drive),
+    [
+      [
+        'gummed-mainspring',
+        'Gummed mainspring',
+        'common',
+        'stops-hours M, stops-late H, small-swing M, dead L',
+        'Let down: does it open evenly?',
+        10,
+        2,
+        'Out, clean, grease',
+      ],
+      [
+        'set-mainspring',
+        'Tired (set) or wrong mainspring',
+        'usual',
+        'stops-late H, small-swing M, dead L',
+        'Measure free diameter and strength',
+        15,
+        3,
+        'Replace with the same width and strength, filling half the free area',
+      ],
+      [
+        'broken-mainspring',
+        'Broken mainspring, hook or click',
+        'usual',
+        'dead H',
+        'Wind: is there any resistance?',
+        1,
+        0,
+        'Replace; check the first wheel for damage',
+      ],
+    ],
+  ),
+  ...ofEachTrain(
+    (_, train) => isWeight(train.drive),
+    [
+      [
+        'weight-line',
+        'Line too short, tangled or off its pulley',
+        'usual',
+        'dead M, stops-late H',
+        'Wind full and let it run to the floor',
+        2,
+        0,
+        'Cut to the computed length, two or three turns left on the barrel',
+      ],
+      [
+        'wrong-weight',
+        'Too light, wrong or swapped weight',
+        'usual',
+        'small-swing M, stops-hours M, stops-late M',
+        'Weigh them',
+        2,
+        0,
+        'As marked: left, centre, right',
+      ],
+    ],
+  ),
+  ...ofMovement(
+    (t) => t.trains.some((x) => isWeight(x.drive)) && t.oscillator === 'pendulum' && (t.windHours ?? 0) >= 100,
+    [
+      [
+        'sympathy',
+        'Weights swing in sympathy when level with the bob',
+        'usual',
+        'stops-late H',
+        'Note the height of the weights when it stops',
+        1,
+        0,
+        'Fix the case to the wall',
+      ],
+    ],
+  ),
 ];

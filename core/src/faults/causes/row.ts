@@ -22,30 +22,65 @@ export interface Cause {
   remedy: string;
 }
 
-export type Row = readonly [id: string, name: string, prior: keyof typeof PRIOR, shows: string, look: string, minutes: number, level: Level, remedy: string];
+export type Row = readonly [
+  id: string,
+  name: string,
+  prior: keyof typeof PRIOR,
+  shows: string,
+  look: string,
+  minutes: number,
+  level: Level,
+  remedy: string,
+];
 
 /** "stops-hours M, dead L" as the table says it. @throws Error naming the row when a symptom or a grade is not known */
 export function readShows(id: string, text: string): Cause['shows'] {
-  return Object.fromEntries(text.split(', ').map((part) => {
-    const [symptom, grade, ...rest] = part.split(' ');
-    if (!SYMPTOM_IDS.includes(symptom as SymptomId) || !(grade! in LIKELIHOOD) || rest.length > 0) throw new Error(`cause ${id}: "${part}" is not a symptom with H, M or L`);
-    return [symptom, grade];
-  }));
+  return Object.fromEntries(
+    text.split(', ').map((part) => {
+      const [symptom, grade, ...rest] = part.split(' ');
+      if (!SYMPTOM_IDS.includes(symptom as SymptomId) || !(grade! in LIKELIHOOD) || rest.length > 0)
+        throw new Error(`cause ${id}: "${part}" is not a symptom with H, M or L`);
+      return [symptom, grade];
+    }),
+  );
 }
 
-const build = (perTrain: boolean) => (applies: Cause['applies'], rows: readonly Row[]): Cause[] =>
-  rows.map(([id, name, prior, shows, what, minutes, level, remedy]) => ({ id, name, prior, applies, perTrain, shows: readShows(id, shows), look: { what, minutes, level }, remedy }));
+const build =
+  (perTrain: boolean) =>
+  (applies: Cause['applies'], rows: readonly Row[]): Cause[] =>
+    rows.map(([id, name, prior, shows, what, minutes, level, remedy]) => ({
+      id,
+      name,
+      prior,
+      applies,
+      perTrain,
+      shows: readShows(id, shows),
+      look: { what, minutes, level },
+      remedy,
+    }));
 
 /** Causes that a movement has once. */
 export const ofMovement = build(false) as (applies: (t: Traits) => boolean, rows: readonly Row[]) => Cause[];
 /** Causes that each train may have: what they show is told of the going train, and translated for the others. */
-export const ofEachTrain = build(true) as (applies: (t: Traits, train: Train) => boolean, rows: readonly Row[]) => Cause[];
+export const ofEachTrain = build(true) as (
+  applies: (t: Traits, train: Train) => boolean,
+  rows: readonly Row[],
+) => Cause[];
 
 /** How a trouble of another train than the going one shows itself; what is not named does not show. */
 export const SHOWN_BY_TRAIN: Record<Exclude<TrainKey, 'going'>, Partial<Record<SymptomId, SymptomId>>> = {
-  strike: { 'dead': 'no-strike', 'stops-hours': 'misses-strike', 'stops-late': 'strikes-slow', 'small-swing': 'strikes-slow', 'stops-place': 'misses-strike', 'misses-strike': 'misses-strike', 'wrong-random': 'wrong-random', 'repeater-uneven': 'repeater-uneven' },
-  chime: { 'dead': 'no-chime', 'stops-hours': 'no-chime', 'stops-place': 'no-chime' },
-  alarm: { 'dead': 'alarm-fails', 'stops-hours': 'alarm-fails' },
+  strike: {
+    dead: 'no-strike',
+    'stops-hours': 'misses-strike',
+    'stops-late': 'strikes-slow',
+    'small-swing': 'strikes-slow',
+    'stops-place': 'misses-strike',
+    'misses-strike': 'misses-strike',
+    'wrong-random': 'wrong-random',
+    'repeater-uneven': 'repeater-uneven',
+  },
+  chime: { dead: 'no-chime', 'stops-hours': 'no-chime', 'stops-place': 'no-chime' },
+  alarm: { dead: 'alarm-fails', 'stops-hours': 'alarm-fails' },
 };
 /** Told in the table of a strike train, and not shown by the going one. */
 export const ONLY_BY_STRIKE: readonly SymptomId[] = ['misses-strike', 'wrong-random', 'repeater-uneven'];

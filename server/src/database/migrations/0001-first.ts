@@ -95,7 +95,9 @@ create index history_movement on history_entry (movement_id);
 `);
     for (const table of ['received_item', 'stage_event', 'photo', 'finding', 'bath_run', 'bush', 'part_fitted'])
       this.addSql(`create index ${table}_visit on ${table} (visit_id)`);
-    this.addSql(`create index movement_mark_movement on movement_mark (movement_id); create index run_reading_run on run_reading (test_run_id); create index run_event_run on run_event (test_run_id);`);
+    this.addSql(
+      `create index movement_mark_movement on movement_mark (movement_id); create index run_reading_run on run_reading (test_run_id); create index run_event_run on run_event (test_run_id);`,
+    );
     // A signed entry is evidence: the database itself refuses to change, delete or empty it.
     this.addSql(`
 create function history_is_append_only() returns trigger language plpgsql as $$

@@ -4,7 +4,9 @@ import { Migration } from '@mikro-orm/migrations';
 export class Find extends Migration {
   override up(): void {
     this.addSql(`create extension if not exists pg_trgm`);
-    this.addSql(`create index movement_words on movement using gin ((code || ' ' || name || ' ' || maker) gin_trgm_ops)`);
+    this.addSql(
+      `create index movement_words on movement using gin ((code || ' ' || name || ' ' || maker) gin_trgm_ops)`,
+    );
     this.addSql(`create index movement_mark_words on movement_mark using gin (text gin_trgm_ops)`);
     this.addSql(`create index clock_words on clock using gin (description gin_trgm_ops)`);
     this.addSql(`create index owner_words on owner using gin (name gin_trgm_ops)`);

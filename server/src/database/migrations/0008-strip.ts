@@ -17,6 +17,7 @@ create table strip_phase (id uuid primary key, ${visit}, what text not null, how
 create table strip_temporary (id uuid primary key, ${visit}, what text not null, ended text, ${signed});
 create table strip_custody (id uuid primary key, ${visit}, what text not null, with_whom text not null, for_what text not null, back_at timestamptz, state text not null default '', ${signed});
 `);
-    for (const table of ['strip_phase', 'strip_temporary', 'strip_custody']) this.addSql(`create index ${table}_visit on ${table} (visit_id)`);
+    for (const table of ['strip_phase', 'strip_temporary', 'strip_custody'])
+      this.addSql(`create index ${table}_visit on ${table} (visit_id)`);
   }
 }

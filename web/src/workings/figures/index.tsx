@@ -8,18 +8,40 @@ import { Nut } from './Nut.tsx';
 import { Pendulum } from './Pendulum.tsx';
 import { Shares } from './Shares.tsx';
 
-const chart = (name: 'Circular' | 'Fusee' | 'Rate') => lazy(() => import('./Charts.tsx').then((m) => ({ default: m[name] })));
+const chart = (name: 'Circular' | 'Fusee' | 'Rate') =>
+  lazy(() => import('./Charts.tsx').then((m) => ({ default: m[name] })));
 
 const FIGURES: Record<string, ComponentType<FigureProps>> = {
-  barrel: Barrel, beat: Beat, hole: Hole, bush: Hole, line: Line, nut: Nut, pendulum: Pendulum, promise: Shares,
-  circular: chart('Circular'), fusee: chart('Fusee'), rate: chart('Rate'),
+  barrel: Barrel,
+  beat: Beat,
+  hole: Hole,
+  bush: Hole,
+  line: Line,
+  nut: Nut,
+  pendulum: Pendulum,
+  promise: Shares,
+  circular: chart('Circular'),
+  fusee: chart('Fusee'),
+  rate: chart('Rate'),
 };
 
 /** The picture of a working, where looking beats reading. */
-export function Figure({ name, input, result }: { name: string | undefined; input: Record<string, unknown>; result: Record<string, unknown> }) {
+export function Figure({
+  name,
+  input,
+  result,
+}: {
+  name: string | undefined;
+  input: Record<string, unknown>;
+  result: Record<string, unknown>;
+}) {
   const Picture = name === undefined ? undefined : FIGURES[name];
   if (!Picture || (name === 'nut' && input['setter'] !== 'rating nut')) return null;
   // The working has checked them by its schemas; a picture takes of each kind what it names.
   const given = { input, result, facts: result, rows: { ...input, ...result } } as FigureProps;
-  return <Suspense fallback={<div className="h-72" />}><Picture {...given} /></Suspense>;
+  return (
+    <Suspense fallback={<div className="h-72" />}>
+      <Picture {...given} />
+    </Suspense>
+  );
 }
