@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import autocannon from 'autocannon';
 import express from 'express';
 import pg from 'pg';
-import { FACTS_SQL } from '@eclat/server/bench/facts';
+import { FACTS_SQL } from '@eclat/server/bench/bench-list';
 import { signIn } from './sign-in.ts';
 
 /** The bench list at 50 clients, beside a bare Express route that runs the same SQL and sends what comes back. */

@@ -1,5 +1,5 @@
 import type { BodyOf, ParsedBodyOf, api } from '@eclat/contract';
-import type { StageId } from '@eclat/core/stages';
+import type { StageId } from '@eclat/core/workflow';
 import type { Course } from './workshop.ts';
 import type { Picture } from './pictures.ts';
 

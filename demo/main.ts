@@ -1,10 +1,10 @@
 import { addPerson } from '@eclat/server/people/people.service';
 import { Shop } from '@eclat/server/people/people.entity';
-import { amend } from '@eclat/server/history/history.service';
-import { connect, migrate, type EntityManager } from '@eclat/server/database/orm';
+import { amend } from '@eclat/server/movements/history.service';
+import { connect, migrate, type EntityManager } from '@eclat/server/platform/database/orm';
 import type { Person } from '@eclat/contract';
 import type { Bath } from '@eclat/core/cleaning';
-import { fillBath } from '@eclat/server/cleaning/book.service';
+import { fillBath } from '@eclat/server/cleaning/bath-book.service';
 import { listStores, orderItem, takeTable } from '@eclat/server/stores/stores.service';
 import { addCause } from '@eclat/server/diagnosis/knowledge.service';
 import { BATHS_IN_USE, CLOCKS, ORDERED, OWN_CAUSE, type DemoClock } from './clocks.ts';

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openShop, photograph, stage, stageDone, takeIn, test, watch } from './house.ts';
+import { expect, openShop, photograph, stage, stageDone, takeIn, test, watch } from './shop.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
 const violations = async (page: Page) =>

@@ -1,8 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { BenchRow } from '@eclat/contract';
 import { FAMILIES } from '@eclat/core/movement';
-import { STAGE_IDS } from '@eclat/core/stages';
-import { expect, freshDatabase, runs, signIn, test } from './house.ts';
+import { STAGE_IDS } from '@eclat/core/workflow';
+import { expect, freshDatabase, runs, signIn, test } from './shop.ts';
 
 test.describe.configure({ mode: 'parallel' });
 

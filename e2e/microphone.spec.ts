@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import config from '../playwright.config.ts';
-import { expect, openShop, signIn, test, watch } from './house.ts';
+import { expect, openShop, signIn, test, watch } from './shop.ts';
 import { heardAs, wavOf } from './sound.ts';
 
 test('the microphone: a real one, as far as the browser knows, hears which side is short', async ({

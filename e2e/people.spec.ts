@@ -1,4 +1,4 @@
-import { expect, openShop, PASS, signIn, takeIn, test } from './house.ts';
+import { expect, openShop, PASS, signIn, takeIn, test } from './shop.ts';
 
 test('people: a wrong passphrase, the counter’s role, a theme that stays, and the way out', async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './house.ts';
+import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './shop.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();

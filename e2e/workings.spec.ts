@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { expect, openShop, takeIn, test } from './house.ts';
+import { expect, openShop, takeIn, test } from './shop.ts';
 
 test('a lost wheel is searched, sorted, sent as an address, and kept with a visit', async ({ page, server }) => {
   await openShop(page, server.address);

@@ -1,7 +1,7 @@
 /** npm run formats: writes docs/formats from the contract. A test holds them to it. */
 import { writeFileSync } from 'node:fs';
 import { api, movementBook, serviceRecord, type Route } from '@eclat/contract';
-import { openApi } from '@eclat/server/http/openapi';
+import { openApi } from '@eclat/server/platform/http/openapi';
 import { z } from 'zod';
 
 /** Method and path of every door, as a module without the schemas. */

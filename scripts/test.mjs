@@ -78,7 +78,7 @@ const PARTS = {
       'demo',
     ]);
   },
-  types: () => run('types', '../scripts/types.mjs', []),
+  types: () => run('types', './types.mjs', []),
   unit: () => vitest('unit', ['core', 'contract', 'web']),
   server: () => {
     needPostgres();

@@ -2,10 +2,10 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
-import { screens } from './screens.ts';
+import { screens } from './screen-scripts.ts';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), screens(fileURLToPath(new URL('src/router.tsx', import.meta.url)))],
+  plugins: [react(), tailwindcss(), screens(fileURLToPath(new URL('src/app/router.tsx', import.meta.url)))],
   html: { cspNonce: '__NONCE__' },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4080', changeOrigin: false } } },
   build: {
@@ -20,11 +20,11 @@ export default defineConfig({
           groups: [
             {
               name: 'kit',
-              test: /web\/src\/(ui\/(?!LineChart|chartTheme|SecretAddress|Conflict)|api\/)|node_modules\/(lucide-react|radix-ui|@radix-ui|clsx|zustand|@tanstack\/react-query|@tanstack\/query-core)\//,
+              test: /web\/src\/(ui\/(?!LineChart|chartTheme|SecretAddress|Conflict)|data\/)|node_modules\/(lucide-react|radix-ui|@radix-ui|clsx|zustand|@tanstack\/react-query|@tanstack\/query-core)\//,
             },
             {
               name: 'clocks',
-              test: /core\/src\/(movement|stages|units|cautions|rules|cleaning|strip|pivots|estimate)\//,
+              test: /core\/src\/(movement|workflow|units|cautions|rules|cleaning|strip|pivots|estimate)\//,
             },
           ],
         },

@@ -1,4 +1,4 @@
-import { STAGE_IDS } from '@eclat/core/stages';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { done, id, moment } from './common.ts';
 import { bench } from './people.ts';

@@ -1,5 +1,5 @@
-import { CHECK_RESULTS } from '@eclat/core/setup';
-import { STAGE_IDS } from '@eclat/core/stages';
+import { CHECK_RESULTS } from '@eclat/core/checks';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { done, id, moment, words } from './common.ts';
 import { bench, everyone } from './people.ts';

@@ -2,7 +2,7 @@ import { EFFECTS, SEVERITIES } from '@eclat/core/assess';
 import { OUTCOMES, SYMPTOM_IDS } from '@eclat/core/faults';
 import { PLATES, TRAINS } from '@eclat/core/movement';
 import { HOLE_VERDICTS, LOCATED, PASTS, WAYS } from '@eclat/core/pivots';
-import { POWER_STATES, STAGE_IDS } from '@eclat/core/stages';
+import { POWER_STATES, STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { id, millimetres, moment, needed, seen, values, version, words } from './common.ts';

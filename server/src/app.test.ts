@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { freshDatabase } from '../test/house.ts';
+import { freshDatabase } from '../test/shop.ts';
 import { startServer, type Running } from './server.ts';
 
 const web = mkdtempSync(join(tmpdir(), 'eclat-web-'));

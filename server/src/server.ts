@@ -2,9 +2,9 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
-import { connect, migrate } from './database/orm.ts';
-import { sql, type House } from './http/house.ts';
-import { LiveNotices } from './live/live.ts';
+import { connect, migrate } from './platform/database/orm.ts';
+import { sql, type House } from './platform/http/app-context.ts';
+import { LiveNotices } from './platform/live/live.ts';
 
 export interface Settings {
   databaseUrl: string;

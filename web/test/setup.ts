@@ -1,6 +1,6 @@
 import { configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
-import { useStore } from '../src/store.ts';
+import { useStore } from '../src/data/app-state.ts';
 
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
 configure({ asyncUtilTimeout: 20_000 });

@@ -1,5 +1,5 @@
 import { drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
-import type { StageId } from '../stages/index.ts';
+import type { StageId } from '../workflow/index.ts';
 
 /** Where the work can hurt somebody. Each stands at its stage, before the work; `acknowledge` ones need a name and a time. */
 export interface Caution {

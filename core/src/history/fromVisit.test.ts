@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
-import { checksFor } from '../setup/index.ts';
-import { signObstacles, STAGE_IDS } from '../stages/index.ts';
+import { checksFor } from '../checks/index.ts';
+import { signObstacles, STAGE_IDS } from '../workflow/index.ts';
 import { serviceRecord, signFacts, type VisitSource } from './fromVisit.ts';
 
 const DAY = 86_400_000;

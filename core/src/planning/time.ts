@@ -1,4 +1,4 @@
-import type { StageId } from '../stages/index.ts';
+import type { StageId } from '../workflow/index.ts';
 
 /** Bench time of one person on one stage of a visit. ISO 8601; null: it runs. */
 export interface TimeSpent {

@@ -1,5 +1,5 @@
 import { need } from '../units/index.ts';
-import type { StageId } from '../stages/index.ts';
+import type { StageId } from '../workflow/index.ts';
 import { RULES, type RuleQuestion, type School } from './schools.ts';
 
 /** School by question; what is not named is as shipped. */

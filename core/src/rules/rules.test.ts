@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { STAGE_IDS } from '../stages/index.ts';
+import { STAGE_IDS } from '../workflow/index.ts';
 import { bathMinutes, bushedVerdicts, held, RULES, rulesFor, schoolOf } from './index.ts';
 
 describe('house rules', () => {

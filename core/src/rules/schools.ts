@@ -1,4 +1,4 @@
-import type { StageId } from '../stages/index.ts';
+import type { StageId } from '../workflow/index.ts';
 
 /** One way of doing it, with the reason its people give. */
 export interface School {

@@ -1,7 +1,7 @@
 import { need } from '../units/index.ts';
 import { hear } from './hear.ts';
-import type { Known, SoundReport } from './report.ts';
-import { decodePcm, wavFormat, WAV_HEAD_BYTES } from './wav.ts';
+import type { Known, SoundReport } from './report/report.ts';
+import { decodePcm, wavFormat, WAV_HEAD_BYTES } from './signal/wav.ts';
 
 /** Bytes of a file from..to, as far as there are any. */
 export type ReadBytes = (from: number, to: number) => Uint8Array;

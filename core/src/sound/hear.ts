@@ -1,10 +1,10 @@
-import { Account } from './account.ts';
-import { unlockToDropMs } from './amplitude.ts';
-import { LOCK_S, lockOn, type Lock } from './lock.ts';
-import { soundReport, type Known, type SoundReport } from './report.ts';
-import { Frames } from './store.ts';
-import { BeatTimer, type Band, type SoundSource } from './timer.ts';
-import { Tracker, type Met } from './tracker.ts';
+import { Account } from './report/account.ts';
+import { unlockToDropMs } from './report/amplitude.ts';
+import { LOCK_S, lockOn, type Lock } from './find/lock.ts';
+import { soundReport, type Known, type SoundReport } from './report/report.ts';
+import { Frames } from './signal/frames.ts';
+import { BeatTimer, type Band, type SoundSource } from './follow/timer.ts';
+import { Tracker, type Met } from './follow/tracker.ts';
 
 /** The level is compared with that of so long before the beat. */
 const AROUND_S = 0.03;

@@ -1,11 +1,11 @@
-import { Account } from './account.ts';
+import { Account } from './report/account.ts';
 import { saidBy, timerFor, trackCoarse } from './hear.ts';
-import { lockOn, LOCK_S, type Lock } from './lock.ts';
-import { soundReport, type Known, type SoundReport } from './report.ts';
-import { SoundRing } from './ring.ts';
-import { Frames } from './store.ts';
-import type { BeatTimer, TimedBeat } from './timer.ts';
-import { Tracker, type Met } from './tracker.ts';
+import { lockOn, LOCK_S, type Lock } from './find/lock.ts';
+import { soundReport, type Known, type SoundReport } from './report/report.ts';
+import { SoundRing } from './signal/ring.ts';
+import { Frames } from './signal/frames.ts';
+import type { BeatTimer, TimedBeat } from './follow/timer.ts';
+import { Tracker, type Met } from './follow/tracker.ts';
 
 /** Sound is kept for so long; a beat that is older is not looked at again. */
 const SOUND_S = 20;

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { StageId } from '../stages/index.ts';
+import type { StageId } from '../workflow/index.ts';
 
 export const SUBJECTS = [
   'Units',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
-import { STAGES } from '../stages/index.ts';
+import { STAGES } from '../workflow/index.ts';
 import { SUITED, suits } from './suits.ts';
 import { fieldsOf, readField, runCheck, runWorking, SUBJECTS, WORKINGS, workingById, type Field } from './index.ts';
 

@@ -1,6 +1,6 @@
 import type { Decision, LineKind, RouteId, WAYS_GIVEN } from '@eclat/core/estimate';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, key, moment, text, versioned, visitKey } from '../database/columns.ts';
+import { by, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 type Way = (typeof WAYS_GIVEN)[number];
 

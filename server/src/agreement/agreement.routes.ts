@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import {
   addLine,
   answerOwner,
@@ -10,7 +10,7 @@ import {
   offerRoute,
   removeLine,
 } from './agreement.service.ts';
-import { makeLink, endLink } from './owner.service.ts';
+import { makeLink, endLink } from '../owner-page/owner-page.service.ts';
 import { pricesOf, setPrices } from './prices.service.ts';
 import { promiseOf } from './promise.service.ts';
 

@@ -1,12 +1,12 @@
 import type { Line, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
-import { askAll, rows, type RowsOf } from '../database/rows.ts';
-import { expectVersion, need, openVisit, type Context } from '../http/context.ts';
-import { badField, notFound, refused } from '../http/problems.ts';
-import { Finding } from '../findings/findings.entity.ts';
+import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { expectVersion, need, openVisit, type Context } from '../platform/http/context.ts';
+import { badField, notFound, refused } from '../platform/http/problems.ts';
+import { Finding } from '../assessment/findings.entity.ts';
 import { Shop } from '../people/people.entity.ts';
-import { StageEvent } from '../visits/visits.entity.ts';
+import { StageEvent } from '../visit/visit.entity.ts';
 import {
   EstimateLine,
   EstimateRoute,

@@ -2,8 +2,8 @@ import type { ForOwner, Line, Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, PASS, takeIn, type Browser } from '../../test/house.ts';
-import { sql } from '../http/house.ts';
+import { openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
+import { sql } from '../platform/http/app-context.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;

@@ -1,5 +1,5 @@
 import type { Prices } from '@eclat/contract';
-import type { Context } from '../http/context.ts';
+import type { Context } from '../platform/http/context.ts';
 import { Shop } from '../people/people.entity.ts';
 
 export const pricesIn = ({ hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek }: Prices): Prices => ({

@@ -3,11 +3,11 @@ import { api } from '@eclat/contract';
 import { hoursOf } from '@eclat/core/estimate';
 import { jobOfVisit, LONGEST_H, paceOf, promiseDays } from '@eclat/core/planning';
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
-import { need, type Context } from '../http/context.ts';
-import { sql } from '../http/house.ts';
+import { need, type Context } from '../platform/http/context.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { presentRules } from '../rules/rules.service.ts';
-import { Visit } from '../visits/visits.entity.ts';
+import { presentRules } from '../house-rules/house-rules.service.ts';
+import { Visit } from '../visit/visit.entity.ts';
 import { linesOf, presentAgreement } from './agreement.service.ts';
 
 const SEED = 4711;

@@ -1,7 +1,7 @@
 import { api } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
-import { onTest } from '../testruns/on-test.ts';
-import { benchList, timers } from './facts.ts';
+import type { Serve } from '../platform/http/serve.ts';
+import { onTest } from '../test-run/on-test.ts';
+import { benchList, timers } from './bench-list.ts';
 
 export function serveBench(serve: Serve): void {
   serve(api.bench.list, (ctx) => benchList(ctx.em, ctx.now));

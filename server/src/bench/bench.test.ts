@@ -2,7 +2,7 @@ import type { BenchRow, Timer, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, PASS, takeIn } from '../../test/house.ts';
+import { openShop, PASS, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-02T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;

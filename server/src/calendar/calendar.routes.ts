@@ -1,8 +1,8 @@
 import { api } from '@eclat/contract';
 import type { Router } from 'express';
-import { limitKnocks } from '../http/knocks.ts';
-import type { House } from '../http/house.ts';
-import { asOk, type Serve } from '../http/serve.ts';
+import { limitKnocks } from '../platform/http/knocks.ts';
+import type { House } from '../platform/http/app-context.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { endFeed, feed, feedState, makeFeed } from './calendar.service.ts';
 
 /** The feed itself needs no sign-in: calendar programs have none. Its address is secret, can be ended, and is knocked at only so often. */

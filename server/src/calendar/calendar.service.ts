@@ -1,11 +1,11 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { addDays, parseISO } from 'date-fns';
-import { dueList } from '../after/after.service.ts';
-import { factsOf, FACTS_SQL, timers, type FactRow } from '../bench/facts.ts';
-import type { Context } from '../http/context.ts';
-import { sql } from '../http/house.ts';
-import { notFound } from '../http/problems.ts';
-import { hashOf, newToken } from '../http/tokens.ts';
+import { dueList } from '../aftercare/aftercare.service.ts';
+import { factsOf, FACTS_SQL, timers, type FactRow } from '../bench/bench-list.ts';
+import type { Context } from '../platform/http/context.ts';
+import { sql } from '../platform/http/app-context.ts';
+import { notFound } from '../platform/http/problems.ts';
+import { hashOf, newToken } from '../platform/http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
 import { CalendarFeed } from './calendar.entity.ts';
 

@@ -1,6 +1,6 @@
 import type { CasePlace, Origin } from '@eclat/core/casework';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, key, moment, text, versioned, visitKey } from '../database/columns.ts';
+import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 export const CaseTask = defineEntity({
   name: 'CaseTask',

@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { addTask, changeTask, didTask, endTask, removeTask } from './casework.service.ts';
 
 export function serveCasework(serve: Serve): void {

@@ -1,7 +1,7 @@
 import type { CaseTask as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
-import { refused } from '../http/problems.ts';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { refused } from '../platform/http/problems.ts';
 import { CaseTask } from './casework.entity.ts';
 
 export const presentTask = (t: CaseTask): Shape => ({

@@ -1,7 +1,7 @@
 import type { CleaningRun } from '@eclat/contract';
 import type { Bath, RunStep, SequenceId, StepDone } from '@eclat/core/cleaning';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { float, key, moment, text, versioned, visitKey } from '../database/columns.ts';
+import { float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 /** A basket on its way through the steps of a sequence, planned when it began. */
 export const BathRun = defineEntity({

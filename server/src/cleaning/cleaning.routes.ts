@@ -1,6 +1,6 @@
 import { api } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
-import { bathBook, changeBath, correctBath, fillBath } from './book.service.ts';
+import type { Serve } from '../platform/http/serve.ts';
+import { bathBook, changeBath, correctBath, fillBath } from './bath-book.service.ts';
 import { startBath, stepBath, stopBath } from './cleaning.service.ts';
 
 export function serveCleaning(serve: Serve): void {

@@ -1,10 +1,10 @@
 import type { CleaningRun as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { begin, move, planSequence, sequenceById, sequencesFor, stepsOf, type RunState } from '@eclat/core/cleaning';
-import { expectVersion, need, openVisit, type Context } from '../http/context.ts';
-import { badField, refused } from '../http/problems.ts';
+import { expectVersion, need, openVisit, type Context } from '../platform/http/context.ts';
+import { badField, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { presentRules } from '../rules/rules.service.ts';
+import { presentRules } from '../house-rules/house-rules.service.ts';
 import { BathFill, BathRun } from './cleaning.entity.ts';
 
 export const presentBath = (b: BathRun): Shape => ({

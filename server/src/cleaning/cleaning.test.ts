@@ -1,6 +1,6 @@
 import type { CleaningRun, Fill, Timer, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;

@@ -1,6 +1,6 @@
 import type { LookOutcome, OwnCause, SymptomId } from '@eclat/core/faults';
 import { defineEntity, p } from '@mikro-orm/core';
-import { by, text, visitKey } from '../database/columns.ts';
+import { by, text, visitKey } from '../platform/database/columns.ts';
 
 export const Observation = defineEntity({
   name: 'Observation',

@@ -1,5 +1,5 @@
 import { api, ok } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import type { Serve } from '../platform/http/serve.ts';
 import { addCause, knowledgeOf, removeCause, setLearning } from './knowledge.service.ts';
 import { observe, settleCause, takeLook } from './diagnosis.service.ts';
 

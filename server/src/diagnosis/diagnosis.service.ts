@@ -1,6 +1,6 @@
 import { instancesFor, SYMPTOM_IDS, type LookOutcome, type Observations, type SymptomId } from '@eclat/core/faults';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { notFound } from '../http/problems.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { LookTaken, Observation } from './diagnosis.entity.ts';
 import { ownCauses } from './knowledge.service.ts';

@@ -3,8 +3,8 @@ import type { ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { causeOf, experienceOf, OWN_PREFIX, type Cause, type Observations } from '@eclat/core/faults';
 import type { Traits } from '@eclat/core/movement';
-import { need, signature, type Context } from '../http/context.ts';
-import { sql } from '../http/house.ts';
+import { need, signature, type Context } from '../platform/http/context.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { Shop } from '../people/people.entity.ts';
 import { OwnCauseRow } from './diagnosis.entity.ts';
 

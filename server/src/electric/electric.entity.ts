@@ -1,6 +1,6 @@
 import type { ElectricLook as Look } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, key, visitKey } from '../database/columns.ts';
+import { by, key, visitKey } from '../platform/database/columns.ts';
 
 export const ElectricLook = defineEntity({
   name: 'ElectricLook',

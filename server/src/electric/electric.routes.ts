@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { addElectric, removeElectric } from './electric.service.ts';
 
 export function serveElectric(serve: Serve): void {

@@ -1,6 +1,6 @@
 import type { ElectricEntry, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
 import { ElectricLook } from './electric.entity.ts';
 
 export const presentElectric = (e: ElectricLook): ElectricEntry => ({

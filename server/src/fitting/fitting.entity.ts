@@ -2,7 +2,7 @@ import type { OLD_PART_FATES, PART_SOURCES } from '@eclat/contract';
 import type { Located } from '@eclat/core/pivots';
 import type { KindId, Sizes } from '@eclat/core/stores';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, key, text, visitKey } from '../database/columns.ts';
+import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
 
 export const Bush = defineEntity({
   name: 'Bush',

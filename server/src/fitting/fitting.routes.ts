@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { addBush, addPart, removeBush, removePart } from './fitting.service.ts';
 
 export function serveFitting(serve: Serve): void {

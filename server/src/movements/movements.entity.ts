@@ -1,6 +1,6 @@
 import type { Arrangement, Traits } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { key, moment, text, versioned } from '../database/columns.ts';
+import { key, moment, text, versioned } from '../platform/database/columns.ts';
 
 export const Movement = defineEntity({
   name: 'Movement',

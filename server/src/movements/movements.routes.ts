@@ -1,6 +1,6 @@
 import { api } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
-import { amend } from '../history/history.service.ts';
+import type { Serve } from '../platform/http/serve.ts';
+import { amend } from './history.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { recordOf } from './record.service.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';

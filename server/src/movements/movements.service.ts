@@ -4,15 +4,15 @@ import { api, MARK_PLACES } from '@eclat/contract';
 import { arrangementProblem, AS_USUAL, FAMILIES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
-import { askAll, rows, type RowsOf } from '../database/rows.ts';
-import { need, type Context } from '../http/context.ts';
-import { badField, lostRace, notFound } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
+import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { need, type Context } from '../platform/http/context.ts';
+import { badField, lostRace, notFound } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
-import { HistoryEntry } from '../history/history.entity.ts';
-import { presentEntry, writeEntry } from '../history/history.service.ts';
-import { presentEvidence } from '../counter/assess.service.ts';
-import { DatingEvidence } from '../counter/counter.entity.ts';
+import { HistoryEntry } from './history.entity.ts';
+import { presentEntry, writeEntry } from './history.service.ts';
+import { presentEvidence } from '../assessment/assessment.service.ts';
+import { DatingEvidence } from '../reception/reception.entity.ts';
 import { Movement, MovementMark } from './movements.entity.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */

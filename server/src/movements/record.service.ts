@@ -1,6 +1,6 @@
 import type { MovementBook, TravelledEntry } from '@eclat/contract';
-import type { Context } from '../http/context.ts';
-import { writeEntry } from '../history/history.service.ts';
+import type { Context } from '../platform/http/context.ts';
+import { writeEntry } from './history.service.ts';
 import { movementBook } from './movements.service.ts';
 
 /** The book as a file. An amendment says which entry of the list it amends. */

@@ -1,5 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
-import { by, text, visitKey } from '../database/columns.ts';
+import { by, text, visitKey } from '../platform/database/columns.ts';
 
 export const OiledPoint = defineEntity({
   name: 'OiledPoint',

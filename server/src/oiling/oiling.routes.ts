@@ -1,5 +1,5 @@
 import { api, ok } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import type { Serve } from '../platform/http/serve.ts';
 import { tickPoint, untickPoint } from './oiling.service.ts';
 
 export function serveOiling(serve: Serve): void {

@@ -1,7 +1,7 @@
 import type { api, ParsedBodyOf } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { badField, notFound } from '../http/problems.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { StockItem } from '../stores/stores.entity.ts';
 import { OiledPoint } from './oiling.entity.ts';

@@ -1,5 +1,5 @@
 import { defineEntity, type InferEntity } from '@mikro-orm/core';
-import { key, text, versioned } from '../database/columns.ts';
+import { key, text, versioned } from '../platform/database/columns.ts';
 
 export const Owner = defineEntity({
   name: 'Owner',

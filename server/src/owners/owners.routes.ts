@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import type { Serve } from '../platform/http/serve.ts';
 import { changeOwner, clocksOf, searchOwners } from './owners.service.ts';
 
 export function serveOwners(serve: Serve): void {

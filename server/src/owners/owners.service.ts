@@ -1,9 +1,9 @@
 import type { Owner as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { LockMode } from '@mikro-orm/core';
-import { expectVersion, type Context } from '../http/context.ts';
-import { notFound } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
+import { expectVersion, type Context } from '../platform/http/context.ts';
+import { notFound } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { Owner } from './owners.entity.ts';
 
 const PAGE = 20;

@@ -1,6 +1,6 @@
 import type { Role } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { float, key, moment, text } from '../database/columns.ts';
+import { float, key, moment, text } from '../platform/database/columns.ts';
 
 export const Person = defineEntity({
   name: 'Person',

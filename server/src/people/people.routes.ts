@@ -1,7 +1,7 @@
 import { api, ok } from '@eclat/contract';
-import { beginSession, dropCookie, endSession, personOf } from '../http/session.ts';
-import type { House } from '../http/house.ts';
-import type { Serve } from '../http/serve.ts';
+import { beginSession, dropCookie, endSession, personOf } from '../platform/http/session.ts';
+import type { House } from '../platform/http/app-context.ts';
+import type { Serve } from '../platform/http/serve.ts';
 import { Person } from './people.entity.ts';
 import { addPerson, foundShop, recognise, sessionState, who } from './people.service.ts';
 

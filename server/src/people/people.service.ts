@@ -2,8 +2,8 @@ import type { ParsedBodyOf, Person as Who, Session as SessionShape } from '@ecla
 import { api } from '@eclat/contract';
 import { hash, verify } from '@node-rs/argon2';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { badField, HttpProblem } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
+import { badField, HttpProblem } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { Person, Shop, SignInFailure } from './people.entity.ts';
 
 const WINDOW_MS = 15 * 60_000;

@@ -1,6 +1,6 @@
-import type { StageId } from '@eclat/core/stages';
+import type { StageId } from '@eclat/core/workflow';
 import { defineEntity, p } from '@mikro-orm/core';
-import { by, float, key, text, visitKey } from '../database/columns.ts';
+import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
 
 const picture = () => p.blob().columnType('bytea').lazy();
 

@@ -1,10 +1,10 @@
 import { api, ok } from '@eclat/contract';
 import express, { type Router } from 'express';
 import { z } from 'zod';
-import { HttpProblem, notFound } from '../http/problems.ts';
-import { personOf } from '../http/session.ts';
-import { sql, type House } from '../http/house.ts';
-import { type Serve } from '../http/serve.ts';
+import { HttpProblem, notFound } from '../platform/http/problems.ts';
+import { personOf } from '../platform/http/session.ts';
+import { sql, type House } from '../platform/http/app-context.ts';
+import { type Serve } from '../platform/http/serve.ts';
 import { addPhoto, changePhoto, LARGEST_BYTES, markPhoto, unmarkPhoto } from './photos.service.ts';
 
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });

@@ -1,12 +1,12 @@
 import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import type { StageId } from '@eclat/core/stages';
+import type { StageId } from '@eclat/core/workflow';
 import sharp from 'sharp';
-import { askAll, rows, type RowsOf } from '../database/rows.ts';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { badField, HttpProblem } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
-import { Finding } from '../findings/findings.entity.ts';
+import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, HttpProblem } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
+import { Finding } from '../assessment/findings.entity.ts';
 import { Photo, PhotoMark } from './photos.entity.ts';
 
 export const LARGEST_BYTES = 15 * 1024 * 1024;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let path: string;

@@ -1,6 +1,6 @@
 import type { Recording as Shape } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, key, text, visitKey } from '../database/columns.ts';
+import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
 
 export const Recording = defineEntity({
   name: 'Recording',

@@ -1,10 +1,10 @@
 import { api } from '@eclat/contract';
 import express, { type Router } from 'express';
 import { z } from 'zod';
-import { sql, type House } from '../http/house.ts';
-import { HttpProblem, notFound } from '../http/problems.ts';
-import { asOk, type Serve } from '../http/serve.ts';
-import { personOf } from '../http/session.ts';
+import { sql, type House } from '../platform/http/app-context.ts';
+import { HttpProblem, notFound } from '../platform/http/problems.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
+import { personOf } from '../platform/http/session.ts';
 import { addRecording, LARGEST_RECORDING, removeRecording } from './recordings.service.ts';
 
 export const recordingBody = express.raw({ type: ['audio/*', 'application/octet-stream'], limit: LARGEST_RECORDING });

@@ -2,8 +2,8 @@ import type { ParsedQueryOf, Recording as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { wavFormat } from '@eclat/core/sound';
 import { Outside } from '@eclat/core/units';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { HttpProblem } from '../http/problems.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { HttpProblem } from '../platform/http/problems.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { Recording } from './recordings.entity.ts';
 

@@ -1,7 +1,7 @@
 import type { Recording, StripStep, Visit } from '@eclat/contract';
 import { writeWav } from '@eclat/core/sound';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;

@@ -1,6 +1,6 @@
 import type { CheckAnswer, OldMovementFate } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, text, visitKey } from '../database/columns.ts';
+import { by, text, visitKey } from '../platform/database/columns.ts';
 
 export const ReplacementAnswer = defineEntity({
   name: 'ReplacementAnswer',

@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { answerPoint, fitReplacement } from './replacement.service.ts';
 
 export function serveReplacement(serve: Serve): void {

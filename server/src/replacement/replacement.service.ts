@@ -4,16 +4,16 @@ import { api } from '@eclat/contract';
 import { privateWordsIn, serviceRecord } from '@eclat/core/history';
 import { poweredTrains, replacementChecks, replacementObstacles } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
-import { STAGE_IDS } from '@eclat/core/stages';
-import { writeEntry } from '../history/history.service.ts';
-import { openVisit, signature, type Context } from '../http/context.ts';
-import { badField, notFound, refused } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
+import { STAGE_IDS } from '@eclat/core/workflow';
+import { writeEntry } from '../movements/history.service.ts';
+import { openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, notFound, refused } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { ClockMovement } from '../movements/movements.entity.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
-import { TrainPower } from '../power/power.entity.ts';
-import { presentVisit } from '../visits/present.ts';
-import { StageEvent, Visit } from '../visits/visits.entity.ts';
+import { TrainPower } from '../power-down/power-down.entity.ts';
+import { presentVisit } from '../visit/visit.view.ts';
+import { StageEvent, Visit } from '../visit/visit.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
 
 const pointsOf = (visit: Shape) =>

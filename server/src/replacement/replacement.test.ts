@@ -1,7 +1,7 @@
 import type { Book, Visit } from '@eclat/contract';
 import { holesOf, replacementChecks } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {

@@ -1,7 +1,7 @@
 import type { MOVE_WHYS } from '@eclat/contract';
 import type { KindId, Sizes } from '@eclat/core/stores';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { key, moment, text, versioned } from '../database/columns.ts';
+import { key, moment, text, versioned } from '../platform/database/columns.ts';
 
 export const StockItem = defineEntity({
   name: 'StockItem',

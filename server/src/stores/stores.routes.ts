@@ -1,10 +1,10 @@
 import { api } from '@eclat/contract';
 import { writeStores } from '@eclat/core/stores';
 import type { Router } from 'express';
-import { HttpProblem } from '../http/problems.ts';
-import type { House } from '../http/house.ts';
-import type { Serve } from '../http/serve.ts';
-import { personOf } from '../http/session.ts';
+import { HttpProblem } from '../platform/http/problems.ts';
+import type { House } from '../platform/http/app-context.ts';
+import type { Serve } from '../platform/http/serve.ts';
+import { personOf } from '../platform/http/session.ts';
 import {
   addItem,
   arrived,

@@ -1,9 +1,9 @@
 import type { ImportPreview, ParsedBodyOf, ReplyOf, StoreItem } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { effectOf, identityOf, readStores, sizeProblems, sizeWords, type Item } from '@eclat/core/stores';
-import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
-import { badField, HttpProblem, refused } from '../http/problems.ts';
-import { sql } from '../http/house.ts';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, HttpProblem, refused } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { StockItem, StockMove, StockOrder } from './stores.entity.ts';
 
 interface Row {

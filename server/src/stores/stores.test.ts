@@ -1,7 +1,7 @@
 import type { Book, ImportPreview, Part, StoreItem, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;

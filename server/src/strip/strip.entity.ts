@@ -1,6 +1,6 @@
 import type { StripStep as Step, Visit as Shape } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, key, moment, text, versioned, visitKey } from '../database/columns.ts';
+import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 type Log = Shape['strip'];
 

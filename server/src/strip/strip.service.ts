@@ -1,13 +1,13 @@
 import type { ParsedBodyOf, StripStep as Shape, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import type { StageId } from '@eclat/core/stages';
-import { rows, type RowsOf } from '../database/rows.ts';
-import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
-import { badField } from '../http/problems.ts';
+import type { StageId } from '@eclat/core/workflow';
+import { rows, type RowsOf } from '../platform/database/rows.ts';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
-import { Strip } from '../power/power.entity.ts';
-import { StageEvent } from '../visits/visits.entity.ts';
+import { Strip } from '../power-down/power-down.entity.ts';
+import { StageEvent } from '../visit/visit.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
 
 type Log = Visit['strip'];

@@ -2,7 +2,7 @@ import type { PartLook, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;

@@ -1,7 +1,7 @@
 import type { HoleVerdict, Past, Seen, Way } from '@eclat/core/pivots';
 import type { Plate } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, text, versioned, visitKey } from '../database/columns.ts';
+import { by, float, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 export const SurveyedHole = defineEntity({
   name: 'SurveyedHole',

@@ -1,5 +1,5 @@
 import { api } from '@eclat/contract';
-import { asOk, type Serve } from '../http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
 import { layPhoto, liftPhoto, lookAtPart, measureHole, soundParts, unlookAtPart } from './survey.service.ts';
 
 export function serveSurvey(serve: Serve): void {

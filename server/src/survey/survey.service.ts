@@ -20,10 +20,10 @@ import {
   turningProblem,
   type LookedPart,
 } from '@eclat/core/pivots';
-import { rows, type RowsOf } from '../database/rows.ts';
+import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
-import { expectVersion, need, openVisit, signature, type Context } from '../http/context.ts';
-import { badField, lostRace, notFound } from '../http/problems.ts';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { PartLook, PlatePhoto, SurveyedHole } from './survey.entity.ts';

@@ -1,6 +1,6 @@
-import type { StageId } from '@eclat/core/stages';
+import type { StageId } from '@eclat/core/workflow';
 import { defineEntity, p } from '@mikro-orm/core';
-import { by, key, text, visitKey } from '../database/columns.ts';
+import { by, key, text, visitKey } from '../platform/database/columns.ts';
 
 const values = () => p.json<Record<string, unknown>>().columnType('jsonb');
 

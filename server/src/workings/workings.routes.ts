@@ -1,5 +1,5 @@
 import { api, ok } from '@eclat/contract';
-import type { Serve } from '../http/serve.ts';
+import type { Serve } from '../platform/http/serve.ts';
 import { cards, dropWorking, keepWorking, reckon } from './workings.service.ts';
 
 export function serveWorkings(serve: Serve): void {

@@ -1,8 +1,8 @@
 import type { api, KeptWorking as Kept, ParsedBodyOf } from '@eclat/contract';
 import { runWorking, WORKINGS, workingById, type Working } from '@eclat/core/workings';
 import { z } from 'zod';
-import { need, openVisit, signature, type Context } from '../http/context.ts';
-import { HttpProblem, notFound } from '../http/problems.ts';
+import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { KeptWorking } from './workings.entity.ts';
 
 type Row = Omit<Kept, 'at'> & { at: Date };

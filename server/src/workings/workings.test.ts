@@ -1,7 +1,7 @@
 import type { KeptWorking, Visit } from '@eclat/contract';
 import { WORKINGS } from '@eclat/core/workings';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/house.ts';
+import { openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {

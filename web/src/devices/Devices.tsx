@@ -1,6 +1,6 @@
 import { Camera, Printer, Ruler, Zap } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { say, useStore } from '../store.ts';
+import { say, useStore } from '../data/app-state.ts';
 import { Empty } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';

@@ -1,10 +1,10 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { say, useStore } from '../store.ts';
+import { say, useStore } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { PaperLink } from '../visit/Papers.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { PaperLink } from '../features/documents/Documents.tsx';
+import { useThisVisit } from '../features/visit/thisVisit.ts';
 import { SimulatedPrinter } from './printer.ts';
 
 /** The label that is tied to the clock: claim, what it is, and a code that opens this visit. */

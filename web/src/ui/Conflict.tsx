@@ -1,4 +1,4 @@
-import { useStore } from '../store.ts';
+import { useStore } from '../data/app-state.ts';
 import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
 

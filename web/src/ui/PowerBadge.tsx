@@ -1,5 +1,5 @@
 import type { TrainKey } from '@eclat/core/movement';
-import type { PowerState } from '@eclat/core/stages';
+import type { PowerState } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
 /** A spring seen from above: turns of a spiral between two radii. */

@@ -1,6 +1,6 @@
 import { Copy } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { say } from '../store.ts';
+import { say } from '../data/app-state.ts';
 import { Button } from './Button.tsx';
 
 /** An address that is told once: read, copied, and then gone from here. */

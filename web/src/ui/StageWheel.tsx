@@ -1,4 +1,4 @@
-import { STAGES, stageName, type StageId } from '@eclat/core/stages';
+import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
 const TEETH_PER_STAGE = 3;

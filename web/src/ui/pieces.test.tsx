@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { STAGE_IDS } from '@eclat/core/stages';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { StageRack } from '../bench/StageRack.tsx';
-import { Decades } from '../movements/Decades.tsx';
-import { PlateFigure } from '../survey/PlateFigure.tsx';
+import { StageRack } from '../features/bench/StageRack.tsx';
+import { Decades } from '../features/movements/Decades.tsx';
+import { PlateFigure } from '../features/survey/PlateFigure.tsx';
 import { familyById } from '@eclat/core/movement';
 import type { BenchRow, Entry } from '@eclat/contract';
 import { Choice } from './Choice.tsx';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { serverNow } from '../store.ts';
+import { serverNow } from '../data/app-state.ts';
 
 /** The server's time, ticking. */
 export function useNow(everyMs = 1000): number {

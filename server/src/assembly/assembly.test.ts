@@ -1,0 +1,135 @@
+import type { HeardSound, Recording, Visit } from '@eclat/contract';
+import { writeWav } from '@eclat/core/sound';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openShop, takeIn } from '../../test/shop.ts';
+
+let shop: Awaited<ReturnType<typeof openShop>>;
+let visit: Visit;
+beforeAll(async () => {
+  shop = await openShop();
+  visit = await takeIn(shop.marit, { movement: { name: 'x', familyId: 'quarter-chime' } });
+});
+afterAll(() => shop.running.stop());
+const now = () => shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+const send = (method: string, path: string, body?: object) =>
+  shop.marit.send<HeardSound>(method, `/visits/${visit.id}/${path}`, body);
+
+describe('a check', () => {
+  it('that fails says what was wrong, and takes the movement apart again once', async () => {
+    expect((await send('PUT', 'checks/drum', { result: 'failed' })).body.fields![0]!.path).toBe('note');
+    for (const stage of ['fit', 'assemble']) await send('PUT', `stages/${stage}`, { done: true });
+    const before = (await now()).strip.passes.length;
+    for (let twice = 0; twice < 2; twice++)
+      expect((await send('PUT', 'checks/drum', { result: 'failed', note: 'a quarter out' })).status).toBe(200);
+    const failed = await now();
+    expect(failed.strip.passes.slice(before).map((p) => p.reason)).toEqual([
+      'Drum in phase with its release: a quarter out',
+    ]);
+    expect(failed.stages.find((s) => s.stage === 'assemble')!.done).toBe(false);
+    const refused = (await send('POST', 'signature', {})).body;
+    expect(JSON.stringify(refused)).toContain('A check stands failed: Drum in phase');
+    await send('PUT', 'checks/drum', { result: 'passed', note: 'set in the second pass' });
+    expect(JSON.stringify((await send('POST', 'signature', {})).body)).not.toContain('stands failed');
+  });
+  it('is one of this movement', async () =>
+    expect((await send('PUT', 'checks/torsion', { result: 'passed' })).status).toBe(404));
+  it('that is counted on the way stands open with its count, and the count is one that can be', async () => {
+    const half = {
+      result: 'under way',
+      detail: { windings: ['2031-05-02T09:00:00.000Z', '2031-05-02T09:00:40.000Z'] },
+    };
+    await send('PUT', 'checks/selector', half);
+    expect((await now()).checks.find((c) => c.check === 'selector')).toMatchObject({
+      result: 'under way',
+      detail: half.detail,
+    });
+    expect(
+      (await send('PUT', 'checks/selector', { result: 'under way', detail: { of: 59, done: 60, fouled: [] } })).status,
+    ).toBe(422);
+    await send('DELETE', 'checks/selector');
+  });
+  it('at delivery opens no pass, and can be taken back', async () => {
+    const before = (await now()).strip.passes.length;
+    await send('PUT', 'checks/d-level', { result: 'failed', note: 'shelf rocks' });
+    await send('DELETE', 'checks/d-level');
+    expect([(await now()).strip.passes.length, (await now()).checks.some((c) => c.check === 'd-level')]).toEqual([
+      before,
+      false,
+    ]);
+  });
+});
+
+describe('what was heard', () => {
+  it('stands at its place on the dial, can be heard again and taken back', async () => {
+    for (const [mark, heard] of [
+      ['h3', 4],
+      ['h3', 3],
+      ['p3', 1],
+      ['q4', 4],
+      ['h12', 0],
+    ] as const)
+      expect((await send('PUT', `struck/${mark}`, { heard })).status).toBe(200);
+    await send('PUT', 'struck/q4', { heard: null });
+    expect((await now()).struck.map((s) => [s.mark, s.heard]).sort()).toEqual([
+      ['h12', 0],
+      ['h3', 3],
+      ['p3', 1],
+    ]);
+    for (const [mark, heard] of [
+      ['h13', 1],
+      ['x', 1],
+    ] as const)
+      expect((await send('PUT', `struck/${mark}`, { heard })).status).toBe(404);
+    expect((await send('PUT', 'struck/h1', { heard: -1 })).status).toBe(422);
+  });
+  it('of the beat is kept with its own recording, and no other', async () => {
+    const report = {
+      stage: 'run',
+      from: 'microphone',
+      beatsPerHour: 7200,
+      rateSecondsPerDay: 12,
+      rateStandardError: 0.4,
+      beatErrorMs: 3,
+      shortSide: 'tick to tock',
+      amplitudeDegrees: null,
+      beats: 240,
+      missing: 0,
+      extra: 1,
+      seconds: 120,
+      warnings: [],
+    };
+    const wav = Buffer.from(writeWav(new Float32Array(800), 8000));
+    const mine = await shop.marit.ok<Recording>('POST', `/visits/${visit.id}/recordings?stage=run&kind=beat`, wav);
+    const other = await takeIn(shop.marit);
+    const theirs = await shop.marit.ok<Recording>('POST', `/visits/${other.id}/recordings?stage=run&kind=beat`, wav);
+    expect((await send('POST', 'heard', { ...report, recordingId: theirs.id })).body.fields![0]!.path).toBe(
+      'recordingId',
+    );
+    const kept = (await send('POST', 'heard', { ...report, recordingId: mine.id })).body;
+    expect((await now()).heard).toMatchObject([{ id: kept.id, rateSecondsPerDay: 12, by: 'Marit Fennick' }]);
+  });
+  it('of its releases is read in minutes of the dial', async () => {
+    expect((await send('POST', 'releases', { wanted: 0, minute: 60 })).status).toBe(422);
+    await send('POST', 'releases', { wanted: 15, minute: 14.5 });
+    expect((await now()).releases).toMatchObject([{ wanted: 15, minute: 14.5 }]);
+  });
+});
+
+describe('who may', () => {
+  it('the counter hears and reads what is on test, and answers no checks', async () => {
+    await shop.marit.ok('POST', '/people', { name: 'Wilf Arden', role: 'counter', passphrase: 'oak wedge nine pins' });
+    const wilf = shop.browser();
+    await wilf.ok('PUT', '/session', { name: 'Wilf Arden', passphrase: 'oak wedge nine pins' });
+    const may = async (method: string, path: string, body?: object) => (await wilf.send(method, path, body)).status;
+    expect(await may('PUT', `/visits/${visit.id}/checks/end-shake`, { result: 'passed' })).toBe(403);
+    expect(await may('POST', `/visits/${visit.id}/releases`, { wanted: 0, minute: 1 })).toBe(403);
+    expect(await may('PUT', `/visits/${visit.id}/struck/h5`, { heard: 5 })).toBe(200);
+    expect(await may('GET', '/on-test')).toBe(200);
+    expect(await may('GET', '/recall?q=22-07')).toBe(200);
+  });
+  it('nobody does who is not signed in', async () => {
+    const stranger = shop.browser();
+    for (const path of ['/on-test', '/due-again', '/recall?q=22', '/callbacks', `/visits/${visit.id}/papers/slip.pdf`])
+      expect((await stranger.send('GET', path)).status, path).toBe(401);
+  });
+});

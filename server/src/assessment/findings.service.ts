@@ -1,0 +1,50 @@
+import type { Finding as Shape, ParsedBodyOf } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { Finding } from './findings.entity.ts';
+
+export const presentFinding = (f: Finding): Shape => ({
+  id: f.id,
+  version: f.version,
+  place: f.place,
+  seen: f.seen,
+  severity: f.severity,
+  effect: f.effect,
+  proposal: f.proposal,
+  earlierRepair: f.earlierRepair,
+  doNotDisturb: f.doNotDisturb,
+  hours: f.hours ?? null,
+  cause: f.cause,
+  by: f.by,
+  at: f.at.toISOString(),
+});
+
+export async function addFinding(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.findings.add>,
+): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const finding = ctx.em.create(Finding, { visitId, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentFinding(finding);
+}
+
+export async function changeFinding(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.findings.change>,
+): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const finding = await need(ctx, Finding, { id, visitId }, 'finding');
+  expectVersion(finding.version, version, presentFinding(finding));
+  ctx.em.assign(finding, { ...fields, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentFinding(finding);
+}
+
+export async function removeFinding(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, Finding, { id, visitId }, 'finding'));
+}

@@ -1,0 +1,27 @@
+import type { Entry } from '@eclat/contract';
+import type { ServiceRecord } from '@eclat/core/history';
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import { key, moment, text } from '../platform/database/columns.ts';
+
+export const HistoryEntry = defineEntity({
+  name: 'HistoryEntry',
+  tableName: 'history_entry',
+  properties: {
+    id: key(),
+    movementId: p.uuid(),
+    visitId: p.uuid().nullable(),
+    kind: text().$type<Entry['kind']>(),
+    date: text(),
+    title: text(),
+    text: text(),
+    place: text(),
+    shop: text(),
+    signedBy: text(),
+    record: p.json<ServiceRecord>().columnType('jsonb').nullable(),
+    amends: p.uuid().nullable(),
+    previousHash: text().nullable(),
+    hash: text(),
+    writtenAt: moment(),
+  },
+});
+export type HistoryEntry = InferEntity<typeof HistoryEntry>;

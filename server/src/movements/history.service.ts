@@ -1,0 +1,86 @@
+import { createHash, randomUUID } from 'node:crypto';
+import type { Entry } from '@eclat/contract';
+import { canonical, type ServiceRecord } from '@eclat/core/history';
+import { need, type Context } from '../platform/http/context.ts';
+import { sql } from '../platform/http/app-context.ts';
+import { Shop } from '../people/people.entity.ts';
+import { HistoryEntry } from './history.entity.ts';
+
+interface NewEntry {
+  movementId: string;
+  kind: Entry['kind'];
+  date: string;
+  title: string;
+  text: string;
+  place?: string;
+  /** Where another shop did the work, and who signed it there; this shop and this person otherwise. */
+  shop?: string;
+  signedBy?: string;
+  visitId?: string;
+  record?: ServiceRecord;
+  amends?: string;
+}
+
+export const presentEntry = (e: HistoryEntry): Entry => ({
+  id: e.id,
+  kind: e.kind,
+  date: e.date,
+  title: e.title,
+  text: e.text,
+  place: e.place,
+  shop: e.shop,
+  signedBy: e.signedBy,
+  record: e.record ?? null,
+  amends: e.amends ?? null,
+  hash: e.hash,
+  writtenAt: e.writtenAt.toISOString(),
+});
+
+/**
+ * Adds an entry to a movement's book. Each carries the hash of the one before, so that a missing or changed page shows.
+ * There is no way to change one: the database refuses it.
+ */
+export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> {
+  await sql(ctx.em, 'select 1 from movement where id = ? for update', [given.movementId]); // one writer at a time keeps the chain straight
+  const [last] = await ctx.em.find(
+    HistoryEntry,
+    { movementId: given.movementId },
+    { orderBy: { writtenAt: 'desc', id: 'desc' }, limit: 1 },
+  );
+  const shop = given.shop ?? (await ctx.em.findOneOrFail(Shop, { one: true })).name;
+  // Two entries in one millisecond would have no order in the chain.
+  const writtenAt = new Date(Math.max(ctx.now.getTime(), last ? last.writtenAt.getTime() + 1 : 0));
+  const body = {
+    movementId: given.movementId,
+    kind: given.kind,
+    date: given.date,
+    title: given.title,
+    text: given.text,
+    place: given.place ?? '',
+    shop,
+    signedBy: given.signedBy ?? ctx.person.name,
+    record: given.record ?? null,
+    amends: given.amends ?? null,
+    previousHash: last?.hash ?? null,
+    writtenAt,
+  };
+  const hash = createHash('sha256')
+    .update(canonical({ ...body, writtenAt: writtenAt.toISOString() }))
+    .digest('hex');
+  const entry = ctx.em.create(HistoryEntry, { id: randomUUID(), visitId: given.visitId ?? null, ...body, hash });
+  await ctx.em.flush();
+  return presentEntry(entry);
+}
+
+export async function amend(ctx: Context, entryId: string, text: string): Promise<Entry> {
+  const entry = await need(ctx, HistoryEntry, { id: entryId }, 'entry');
+  const first = entry.amends ? await need(ctx, HistoryEntry, { id: entry.amends }, 'entry') : entry;
+  return writeEntry(ctx, {
+    movementId: first.movementId,
+    kind: 'amendment',
+    date: ctx.now.toISOString().slice(0, 10),
+    title: `Amendment to “${first.title}”`,
+    text,
+    amends: first.id,
+  });
+}

@@ -1,0 +1,60 @@
+import { api } from '@eclat/contract';
+import type { Router } from 'express';
+import type { Context } from '../platform/http/context.ts';
+import { notFound } from '../platform/http/problems.ts';
+import { limitKnocks } from '../platform/http/knocks.ts';
+import { sql, type House } from '../platform/http/app-context.ts';
+import type { Serve } from '../platform/http/serve.ts';
+import {
+  askByLink,
+  chooseByLink,
+  decideByLink,
+  guestOf,
+  logUse,
+  ownersPage,
+  shownPhotos,
+} from './owner-page.service.ts';
+
+/** The owner's page: no sign-in, one visit, every use logged, so many knocks in ten minutes. */
+export function serveOwnersPage(serve: Serve, router: Router, house: House): void {
+  router.use('/for-owner', limitKnocks(house));
+  serve(api.forOwner.page, async (ctx, { params }) => {
+    const guest = await guestOf(ctx, params.token);
+    await logUse(ctx, guest, 'opened');
+    return ownersPage(ctx, guest);
+  });
+  const change = async (
+    ctx: Context,
+    token: string,
+    work: (guest: Awaited<ReturnType<typeof guestOf>>) => Promise<void>,
+  ) => {
+    const guest = await guestOf(ctx, token);
+    await work(guest);
+    await ctx.em.flush();
+    return ownersPage(ctx, guest);
+  };
+  serve(api.forOwner.decide, (ctx, { params, body }) =>
+    change(ctx, params.token, (guest) => decideByLink(ctx, guest, params.lineId, body.state)),
+  );
+  serve(api.forOwner.choose, (ctx, { params, body }) =>
+    change(ctx, params.token, (guest) => chooseByLink(ctx, guest, body.route)),
+  );
+  serve(api.forOwner.ask, (ctx, { params, body }) =>
+    change(ctx, params.token, (guest) => askByLink(ctx, guest, params.questionId, body.text)),
+  );
+
+  router.get('/for-owner/:token/photos/:photoId', async (req, res) => {
+    const ctx: Context = {
+      em: house.orm.em.fork(),
+      person: { id: '', name: '', role: 'counter' },
+      now: house.clock(),
+      touched: new Set(),
+    };
+    const { visit } = await guestOf(ctx, req.params.token);
+    if (!(await shownPhotos(ctx, visit.id)).some((p) => p.id === req.params.photoId)) throw notFound('photo');
+    const [row] = await sql<{ bytes: Buffer }>(ctx.em, 'select medium as bytes from photo where id = ?', [
+      req.params.photoId,
+    ]);
+    res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, no-store' }).send(row!.bytes);
+  });
+}

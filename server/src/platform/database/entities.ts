@@ -1,0 +1,113 @@
+import { Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
+import { Owner } from '../../owners/owners.entity.ts';
+import { Clock, ClockMovement, Movement, MovementMark } from '../../movements/movements.entity.ts';
+import { CautionRead, StageEvent, Visit } from '../../visit/visit.entity.ts';
+import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
+import { Finding } from '../../assessment/findings.entity.ts';
+import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
+import { Strip, TrainPower } from '../../power-down/power-down.entity.ts';
+import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
+import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
+import { CalendarFeed } from '../../calendar/calendar.entity.ts';
+import { PartLook, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
+import { Bush, PartFitted } from '../../fitting/fitting.entity.ts';
+import { ElectricLook } from '../../electric/electric.entity.ts';
+import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
+import { CaseTask } from '../../casework/casework.entity.ts';
+import { Recording } from '../../recordings/recordings.entity.ts';
+import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
+import { OiledPoint } from '../../oiling/oiling.entity.ts';
+import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
+import { CheckAnswer, ReleaseMinute, SoundHeard, StrikeHeard } from '../../assembly/assembly.entity.ts';
+import { KeptWorking } from '../../workings/workings.entity.ts';
+import { HistoryEntry } from '../../movements/history.entity.ts';
+
+import {
+  ComplaintAnswer,
+  DatingEvidence,
+  Measurement,
+  PlaceLook,
+  ReceivedItem,
+  WantedThing,
+} from '../../reception/reception.entity.ts';
+import {
+  EstimateLine,
+  EstimateRoute,
+  LineDecision,
+  OwnerLink,
+  OwnerLinkUse,
+  OwnerQuestion,
+  RouteChoice,
+} from '../../agreement/agreement.entity.ts';
+import { HouseRules, VisitRule } from '../../house-rules/house-rules.entity.ts';
+import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '../../strip/strip.entity.ts';
+
+export const entities = [
+  Person,
+  Session,
+  SignInFailure,
+  Shop,
+  Owner,
+  Clock,
+  ClockMovement,
+  Movement,
+  MovementMark,
+  Visit,
+  ReceivedItem,
+  StageEvent,
+  CautionRead,
+  Photo,
+  Finding,
+  Observation,
+  LookTaken,
+  TrainPower,
+  Strip,
+  BathRun,
+  BathFill,
+  CalendarFeed,
+  TimeSpent,
+  SurveyedHole,
+  Bush,
+  PartFitted,
+  OiledPoint,
+  TestRun,
+  RunReading,
+  RunEvent,
+  KeptWorking,
+  HistoryEntry,
+  PhotoMark,
+  OwnCauseRow,
+  ComplaintAnswer,
+  DatingEvidence,
+  Measurement,
+  PlaceLook,
+  WantedThing,
+  EstimateLine,
+  EstimateRoute,
+  LineDecision,
+  OwnerLink,
+  OwnerLinkUse,
+  OwnerQuestion,
+  RouteChoice,
+  HouseRules,
+  VisitRule,
+  StripStep,
+  StripPass,
+  StripPhase,
+  StripTemporary,
+  StripCustody,
+  StockItem,
+  StockMove,
+  StockOrder,
+  CaseTask,
+  PartLook,
+  PlatePhoto,
+  ElectricLook,
+  ReplacementAnswer,
+  MovementOut,
+  Recording,
+  CheckAnswer,
+  StrikeHeard,
+  ReleaseMinute,
+  SoundHeard,
+];

@@ -1,0 +1,124 @@
+import { createHash } from 'node:crypto';
+import { ok } from '@eclat/contract';
+import type { ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Request, Response, Router } from 'express';
+import { z } from 'zod';
+import type { Context } from './context.ts';
+import { sql, type House } from './app-context.ts';
+import { HttpProblem, notFound } from './problems.ts';
+import { personOf } from './session.ts';
+
+type Handler<R extends Route> = (
+  ctx: Context,
+  given: { params: ParamsOf<R>; body: ParsedBodyOf<R>; query: ParsedQueryOf<R>; req: Request; res: Response },
+) => Promise<ReplyOf<R>>;
+
+/** For doors that answer only that it is done. */
+export async function asOk(work: Promise<void>): Promise<typeof ok> {
+  await work;
+  return ok;
+}
+
+export type Serve = <R extends Route>(route: R, handler: Handler<R>) => void;
+
+/** Registers a door of the contract: who may, what is valid, one unit of work, told to the others, sent once. */
+export const serveOn =
+  (router: Router, house: House): Serve =>
+  (route, handler) => {
+    const method = route.method.toLowerCase() as 'get';
+    router[method](route.path, async (req: Request, res: Response) => {
+      const person = personOf(req);
+      if (route.roles !== 'public') {
+        if (!person)
+          throw new HttpProblem(401, 'Sign in to go on.', { detail: 'What you typed is kept on this device.' });
+        if (!route.roles.includes(person.role))
+          throw new HttpProblem(403, 'Your role may not do this.', {
+            detail: `It takes: ${route.roles.join(' or ')}.`,
+          });
+      }
+      for (const [name, value] of Object.entries(req.params))
+        if (name.endsWith('Id') && !z.uuid().safeParse(value).success) throw notFound(name.slice(0, -2));
+      const given = {
+        params: req.params as never,
+        body: parse(route.body, Buffer.isBuffer(req.body) ? undefined : req.body) as never,
+        query: parse(route.query, req.query) as never,
+        req,
+        res,
+      };
+      const ctx = {
+        person: person ?? { id: '', name: '', role: 'counter' as const },
+        now: house.clock(),
+        touched: new Set<string>(),
+      };
+      const work = (em: EntityManager) => handler({ ...ctx, em }, given);
+      const run =
+        route.method === 'GET' || route.pure
+          ? work(house.orm.em.fork())
+          : house.orm.em.fork().transactional(async (em) => {
+              const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
+              await em.flush();
+              for (const visitId of ctx.touched)
+                await tell(em, { visitId, what: route.path, key: req.get('idempotency-key')?.slice(0, 100) });
+              return reply;
+            });
+      const reply = await run;
+      if (house.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
+      if (!res.headersSent) res.status(route.method === 'POST' && !route.pure ? 201 : 200).json(reply);
+    });
+  };
+
+function parse(schema: z.ZodType, value: unknown): unknown {
+  const parsed = schema.safeParse(value);
+  if (parsed.success) return parsed.data;
+  throw new HttpProblem(422, 'Something typed cannot be.', {
+    fields: parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
+  });
+}
+
+/** Heard by every server process on this database when the transaction commits. The key tells the sender its own. */
+export async function tell(
+  em: EntityManager,
+  notice: { visitId: string | null; what: string; key?: string | undefined },
+): Promise<void> {
+  await sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
+}
+
+/**
+ * A POST sent twice does its work once: the key goes in with the work, in one transaction. A second sender waits on
+ * the key until the first is done, then gets the first one's reply.
+ */
+async function once<T>(
+  em: EntityManager,
+  req: Request,
+  ctx: Pick<Context, 'person' | 'now'>,
+  work: () => Promise<T>,
+): Promise<T> {
+  const key = req.get('idempotency-key');
+  if (!key || key.length < 8 || key.length > 100)
+    throw new HttpProblem(400, 'An Idempotency-Key of 8 to 100 characters is needed.');
+  const payload = Buffer.isBuffer(req.body) ? req.body : JSON.stringify(req.body ?? null);
+  const hash = createHash('sha256').update(req.originalUrl).update('\n').update(payload).digest('hex');
+  const fresh = await sql(
+    em,
+    `insert into idempotency (person_id, key, request_hash, at) values (?, ?, ?, ?) on conflict do nothing returning key`,
+    [ctx.person.id, key, hash, ctx.now],
+  );
+  if (fresh.length === 0) {
+    const [before] = await sql<{ request_hash: string; reply: T }>(
+      em,
+      'select request_hash, reply from idempotency where person_id = ? and key = ?',
+      [ctx.person.id, key],
+    );
+    if (before!.request_hash !== hash) throw new HttpProblem(422, 'This Idempotency-Key was used for something else.');
+    return before!.reply;
+  }
+  const reply = await work();
+  await em.flush();
+  await sql(em, 'update idempotency set reply = ?::jsonb where person_id = ? and key = ?', [
+    JSON.stringify(reply),
+    ctx.person.id,
+    key,
+  ]);
+  return reply;
+}

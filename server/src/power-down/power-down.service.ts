@@ -1,0 +1,52 @@
+import type { ParsedBodyOf, Power as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { cautionsFor } from '@eclat/core/cautions';
+import type { TrainKey } from '@eclat/core/movement';
+import { stripGate } from '@eclat/core/workflow';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { refused } from '../platform/http/problems.ts';
+import { Movement } from '../movements/movements.entity.ts';
+import { CautionRead } from '../visit/visit.entity.ts';
+import { Strip, TrainPower } from './power-down.entity.ts';
+
+export const presentPower = (p: TrainPower): Shape => ({
+  train: p.train,
+  state: p.state,
+  turns: p.turns ?? null,
+  setUpTurns: p.setUpTurns ?? null,
+  note: p.note,
+  version: p.version,
+  by: p.by,
+  at: p.at?.toISOString() ?? null,
+});
+
+export async function setPower(
+  ctx: Context,
+  visitId: string,
+  train: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>,
+): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const power = await need(ctx, TrainPower, { visitId, train: train as TrainKey }, 'train');
+  expectVersion(power.version, version, presentPower(power));
+  ctx.em.assign(power, { ...fields, ...signature(ctx) });
+  await ctx.em.flush();
+  return presentPower(power);
+}
+
+/** @throws 409 with the reasons while the gate is shut */
+export async function beginStrip(ctx: Context, visitId: string, overrideReason: string): Promise<void> {
+  const visit = await openVisit(ctx, visitId);
+  if (await ctx.em.findOne(Strip, { visitId })) return;
+  const power = await ctx.em.find(TrainPower, { visitId });
+  const read = await ctx.em.find(CautionRead, { visitId });
+  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const unread = cautionsFor(traits, 'power').filter((c) => c.acknowledge && !read.some((r) => r.caution === c.id));
+  const gate = stripGate(power, unread.length, overrideReason);
+  if (!gate.open) throw refused('The strip cannot begin.', `${gate.reasons.join('; ')}.`);
+  ctx.em.create(Strip, {
+    visitId,
+    overrideReason: gate.unsafe.length > 0 ? overrideReason.trim() : '',
+    ...signature(ctx),
+  });
+}

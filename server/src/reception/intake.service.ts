@@ -1,0 +1,83 @@
+import { randomUUID } from 'node:crypto';
+import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { poweredTrains } from '@eclat/core/movement';
+import { need, type Context } from '../platform/http/context.ts';
+import { badField, refused } from '../platform/http/problems.ts';
+import { sql } from '../platform/http/app-context.ts';
+import { noteMismatches, refuseTwin } from '../movements/known.service.ts';
+import { makeMovement, movementNow } from '../movements/movements.service.ts';
+import { ReceivedItem } from './reception.entity.ts';
+import { takeOver } from '../movements/record.service.ts';
+import { Clock, ClockMovement } from '../movements/movements.entity.ts';
+import { Owner } from '../owners/owners.entity.ts';
+import { rulesToday } from '../house-rules/house-rules.service.ts';
+import { TrainPower } from '../power-down/power-down.entity.ts';
+import { presentVisit } from '../visit/visit.view.ts';
+import { Visit } from '../visit/visit.entity.ts';
+
+/** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
+export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>): Promise<Shape> {
+  const owner = given.ownerId
+    ? await need(ctx, Owner, { id: given.ownerId }, 'owner')
+    : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
+  const { clock, movement } = given.clockId
+    ? await knownClock(ctx, given.clockId, owner.id)
+    : await newClock(ctx, given, owner.id);
+
+  const [open] = await sql<{ claim: string }>(
+    ctx.em,
+    'select claim from visit where movement_id = ? and closed_at is null',
+    [movement.id],
+  );
+  if (open)
+    throw refused(
+      `This movement is in the shop already, as ${open.claim}.`,
+      'Go on with that visit, or sign it first.',
+    );
+
+  const [number] = await sql<{ n: string }>(ctx.em, "select nextval('claim_number') as n");
+  const visit = ctx.em.create(Visit, {
+    id: randomUUID(),
+    claim: `C-${number!.n}`,
+    ownerId: owner.id,
+    clockId: clock.id,
+    movementId: movement.id,
+    complaint: given.complaint,
+    wanted: given.wanted,
+    notWanted: given.notWanted,
+    outOfScope: given.outOfScope,
+    promisedFor: given.promisedFor,
+    openedAt: ctx.now,
+    rulesVersion: await rulesToday(ctx),
+  });
+  given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
+  // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
+  for (const { train } of poweredTrains(movement.traits))
+    ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
+  ctx.touched.add(visit.id);
+  await ctx.em.flush();
+  if (given.movement) await takeOver(ctx, movement.id, given.movement.history);
+  await noteMismatches(ctx, visit.id, movement.id);
+  await ctx.em.flush();
+  return presentVisit(ctx, visit.id);
+}
+
+async function knownClock(ctx: Context, clockId: string, ownerId: string) {
+  const clock = await need(ctx, Clock, { id: clockId }, 'clock');
+  if (clock.ownerId !== ownerId)
+    throw badField('clock', 'This clock is another owner’s. Take it in as a new clock with the known movement.');
+  const fitted = await need(ctx, ClockMovement, { clockId, until: null }, 'movement in this clock');
+  return { clock, movement: await movementNow(ctx, fitted.movementId) };
+}
+
+/** A new clock with a new movement, or with one that is known from another case or an earlier owner. */
+async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>, ownerId: string) {
+  if (given.movement && !given.another) await refuseTwin(ctx, given.movement.marks);
+  const movement = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
+  const clock = ctx.em.create(Clock, { id: randomUUID(), ownerId, description: given.clock!.description });
+  if (given.movementId)
+    await ctx.em.nativeUpdate(ClockMovement, { movementId: movement.id, until: null }, { until: ctx.now });
+  ctx.em.create(ClockMovement, { clockId: clock.id, movementId: movement.id, since: ctx.now });
+  return { clock, movement };
+}

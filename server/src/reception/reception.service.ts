@@ -1,0 +1,127 @@
+import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { QUESTIONS } from '@eclat/core/intake';
+import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { badField, notFound } from '../platform/http/problems.ts';
+import { Photo } from '../photos/photos.entity.ts';
+import { Visit } from '../visit/visit.entity.ts';
+import { ComplaintAnswer, ReceivedItem, WantedThing } from './reception.entity.ts';
+
+type Received = Shape['received'][number];
+
+export const presentReceived = (r: ReceivedItem): Received => ({
+  id: r.id,
+  version: r.version,
+  what: r.what,
+  count: r.count,
+  condition: r.condition,
+  squareMm: r.squareMm ?? null,
+  fits: r.fits ?? null,
+  photoId: r.photoId ?? null,
+  returnedBy: r.returnedBy,
+  returnedAt: r.returnedAt?.toISOString() ?? null,
+});
+
+/** What the owner said to one of the questions; an empty answer takes it back. */
+export async function answerQuestion(ctx: Context, visitId: string, question: string, answer: string): Promise<void> {
+  if (!QUESTIONS.some((q) => q.id === question)) throw notFound('question');
+  await openVisit(ctx, visitId);
+  if (answer === '') await ctx.em.nativeDelete(ComplaintAnswer, { visitId, question });
+  else await ctx.em.upsert(ComplaintAnswer, { visitId, question, answer, ...signature(ctx) });
+}
+
+async function ownPhoto(ctx: Context, visitId: string, photoId: string | null | undefined): Promise<void> {
+  if (photoId && !(await ctx.em.count(Photo, { id: photoId, visitId })))
+    throw badField('photoId', 'This photo belongs to another visit.');
+}
+
+export async function addReceived(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.counter.addReceived>,
+): Promise<Received> {
+  await openVisit(ctx, visitId);
+  await ownPhoto(ctx, visitId, given.photoId);
+  const last = await ctx.em.find(ReceivedItem, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
+  const item = ctx.em.create(ReceivedItem, { visitId, position: (last[0]?.position ?? -1) + 1, ...given });
+  await ctx.em.flush();
+  return presentReceived(item);
+}
+
+export async function changeReceived(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { version, ...fields }: ParsedBodyOf<typeof api.counter.changeReceived>,
+): Promise<Received> {
+  await openVisit(ctx, visitId);
+  await ownPhoto(ctx, visitId, fields.photoId);
+  const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
+  expectVersion(item.version, version, presentReceived(item));
+  ctx.em.assign(item, fields);
+  await ctx.em.flush();
+  return presentReceived(item);
+}
+
+export async function removeReceived(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await need(ctx, ReceivedItem, { id, visitId }, 'thing received'));
+}
+
+/** Ticked when it goes home, by name and time. */
+export async function giveBack(ctx: Context, visitId: string, id: string, returned: boolean): Promise<Received> {
+  await openVisit(ctx, visitId);
+  const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
+  ctx.em.assign(
+    item,
+    returned ? { returnedBy: ctx.person.name, returnedAt: ctx.now } : { returnedBy: '', returnedAt: null },
+  );
+  await ctx.em.flush();
+  return presentReceived(item);
+}
+
+export async function wantThing(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.counter.want>) {
+  const visit = await openVisit(ctx, visitId);
+  const thing = ctx.em.create(WantedThing, {
+    visitId,
+    clockId: visit.clockId,
+    ended: null,
+    ...given,
+    ...signature(ctx),
+  });
+  await ctx.em.flush();
+  return {
+    id: thing.id,
+    what: thing.what,
+    evidence: thing.evidence,
+    ended: null,
+    by: thing.by,
+    at: thing.at.toISOString(),
+  };
+}
+
+/** The list is the clock's: a thing wanted since an earlier visit can be ended in this one. */
+export async function endWant(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  ended: ParsedBodyOf<typeof api.counter.endWant>['ended'],
+): Promise<void> {
+  const visit = await openVisit(ctx, visitId);
+  (await need(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;
+}
+
+export async function cameAlone(ctx: Context, visitId: string, alone: Shape['alone']): Promise<void> {
+  (await openVisit(ctx, visitId)).alone = alone;
+}
+
+/** A return of the shop's own work: linked to a signed visit of the same movement or clock. */
+export async function callBack(ctx: Context, visitId: string, earlierId: string | null): Promise<void> {
+  const visit = await openVisit(ctx, visitId);
+  if (earlierId !== null) {
+    const earlier = await need(ctx, Visit, { id: earlierId }, 'earlier visit');
+    if (!earlier.closedAt || (earlier.movementId !== visit.movementId && earlier.clockId !== visit.clockId))
+      throw badField('visitId', 'A callback goes back to a signed visit of this clock or movement.');
+  }
+  visit.callbackOf = earlierId;
+}

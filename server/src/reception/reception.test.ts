@@ -1,0 +1,320 @@
+import type { Book, MovementBook, Visit } from '@eclat/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { newClock, openShop, takeIn } from '../../test/shop.ts';
+
+let shop: Awaited<ReturnType<typeof openShop>>;
+beforeAll(async () => {
+  shop = await openShop();
+});
+afterAll(() => shop.running.stop());
+const look = (id: string) => shop.marit.ok<Visit>('GET', `/visits/${id}`);
+const marks = (...list: [string, string][]) => ({
+  name: 'Round-plate movement',
+  familyId: 'lever-platform',
+  maker: 'Tessel',
+  marks: list.map(([place, text]) => ({ place, text })),
+});
+
+describe('numbers at the counter', () => {
+  it('that disagree become a finding, once, also when one is added later', async () => {
+    const visit = await takeIn(shop.marit, {
+      movement: marks(['case', '6120'], ['back plate', '6120'], ['balance', '3902']),
+    });
+    expect(visit.findings).toMatchObject([
+      {
+        place: 'balance, number',
+        seen: 'Number 3902 on the balance, 6120 on the case and back plate: balance from another.',
+        earlierRepair: true,
+      },
+    ]);
+    const mark = (text: string, there: boolean) =>
+      shop.marit.ok('PUT', `/movements/${visit.movement.id}/marks`, {
+        place: 'barrel',
+        text,
+        there,
+        visitId: visit.id,
+      });
+    await mark('6120', true);
+    expect((await look(visit.id)).findings).toHaveLength(1);
+    await mark('6120', false);
+    await mark('777', true);
+    expect((await look(visit.id)).findings.map((f) => f.place).sort()).toEqual(['balance, number', 'barrel, number']);
+  });
+
+  it('find a known movement while they are typed, however they are written, with its history', async () => {
+    const known = await takeIn(shop.marit, { movement: marks(['back plate', 'No. 88 412']) });
+    await shop.marit.ok('POST', `/movements/${known.movement.id}/inscriptions`, {
+      date: '1912',
+      text: 'clnd',
+      place: 'plate',
+    });
+    for (const typed of ['88412', 'no 88412', known.movement.code.toLowerCase()])
+      expect(
+        await shop.marit.ok<object[]>('GET', `/movements-like?text=${encodeURIComponent(typed)}`),
+        typed,
+      ).toMatchObject([{ code: known.movement.code, same: true, entries: [{ date: '1912' }], inTheShop: true }]);
+    expect(await shop.marit.ok('GET', '/movements-like?text=88413')).toEqual([]);
+  });
+
+  it('do not make one movement twice by accident, only on the word of somebody who saw both', async () => {
+    const twin = newClock({ another: false, movement: marks(['back plate', '88412']) });
+    const refused = await shop.marit.send('POST', '/visits', twin);
+    expect(refused).toMatchObject({ status: 422, body: { fields: [{ path: 'movement.marks' }] } });
+    expect(
+      (await shop.marit.send('POST', '/visits', newClock({ another: true, movement: marks(['back plate', '88412']) })))
+        .status,
+    ).toBe(201);
+    expect(
+      (await shop.marit.send('POST', '/visits', newClock({ another: false, movement: marks(['case', '88412']) })))
+        .status,
+    ).toBe(201); // another place is another number
+  });
+});
+
+describe('two that are one', () => {
+  it('are merged: one code, both histories, the old code still finds it', async () => {
+    const a = await takeIn(shop.marit, { movement: marks(['back plate', '30311']) });
+    const b = await takeIn(shop.marit, { movement: marks(['dial', 'T 9']) });
+    for (const [id, date] of [
+      [a.movement.id, '1901'],
+      [b.movement.id, '1950'],
+    ] as const)
+      await shop.marit.ok('POST', `/movements/${id}/inscriptions`, { date, text: 'x', place: 'plate' });
+    const both = await shop.marit.send('POST', `/movements/${a.movement.id}/merger`, {
+      otherId: b.movement.id,
+      why: 'Same scratch.',
+    });
+    expect(both).toMatchObject({ status: 409, body: { title: 'Both stand in the shop.' } });
+    const c = await takeIn(shop.marit, { movement: marks(['label', 'c']) });
+    expect(
+      (await shop.marit.send('POST', `/movements/${c.movement.id}/merger`, { otherId: c.movement.id, why: 'x' }))
+        .status,
+    ).toBe(422);
+
+    const lone = await shop.marit.ok<Visit>('POST', '/visits', newClock({ movement: marks(['case', '555123']) }));
+    await shop.marit.ok('POST', `/movements/${lone.movement.id}/inscriptions`, {
+      date: '1933',
+      text: 'y',
+      place: 'cap',
+    });
+    await closeQuietly(lone.id);
+    const book = await shop.marit.ok<Book>('POST', `/movements/${a.movement.id}/merger`, {
+      otherId: lone.movement.id,
+      why: 'Same scratch below the crutch.',
+    });
+    expect(book).toMatchObject({
+      movement: { id: a.movement.id, marks: [{ text: '30311' }, { text: '555123' }] },
+      also: [lone.movement.code],
+    });
+    expect(book.entries.map((e) => e.date)).toEqual(expect.arrayContaining(['1901', '1933']));
+    expect(book.entries.at(-1)).toMatchObject({ kind: 'merger', text: 'Same scratch below the crutch.' });
+    expect(await shop.marit.ok('GET', `/movements/${lone.movement.id}`)).toMatchObject({
+      movement: { id: a.movement.id },
+    });
+    expect(await shop.marit.ok('GET', `/find?q=${lone.movement.code}`)).toEqual(
+      expect.arrayContaining([expect.objectContaining({ movementId: a.movement.id })]),
+    );
+    const called = async (q: string) =>
+      (await shop.marit.ok<{ items: { code: string; entries: number }[] }>('GET', `/movements?q=${q}`)).items;
+    expect(await called(lone.movement.code)).toEqual([expect.objectContaining({ code: a.movement.code, entries: 3 })]);
+    // Found to be a third one's later: both old codes lead there, none is lost on the way.
+    await closeQuietly(c.id);
+    await shop.marit.ok('POST', `/movements/${c.movement.id}/merger`, {
+      otherId: a.movement.id,
+      why: 'And the same hand on both.',
+    });
+    for (const code of [a.movement.code, lone.movement.code])
+      expect(await called(code)).toEqual([expect.objectContaining({ code: c.movement.code, entries: 4 })]);
+    expect((await shop.marit.ok<Book>('GET', `/movements/${lone.movement.id}`)).also).toHaveLength(2);
+  });
+  const closeQuietly = async (id: string) => {
+    await shop.running.house.orm.em
+      .fork()
+      .getConnection()
+      .execute(`update visit set closed_at = now() where id = '${id}'`);
+  };
+
+  it('and a callback goes only to a signed visit of the same clock', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'd']) });
+    await closeQuietly(first.id);
+    const again = await shop.marit.ok<Visit>(
+      'POST',
+      '/visits',
+      newClock({ movement: undefined, movementId: first.movement.id }),
+    );
+    expect(again.earlier.map((e) => e.visitId)).toEqual([first.id]);
+    await shop.marit.ok('PUT', `/visits/${again.id}/callback`, { visitId: first.id });
+    expect((await look(again.id)).callbackOf).toMatchObject({ claim: first.claim });
+    const stranger = await takeIn(shop.marit, { movement: marks(['label', 'e']) });
+    expect((await shop.marit.send('PUT', `/visits/${stranger.id}/callback`, { visitId: first.id })).status).toBe(422);
+  });
+});
+
+describe('a book that goes with the clock', () => {
+  it('is a file without any owner, and goes on in another shop under the names of those who signed', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'm']) });
+    await shop.marit.ok('POST', `/movements/${first.movement.id}/inscriptions`, {
+      date: '189X',
+      text: 'Clnd 189',
+      place: 'plate',
+    });
+    const record = await shop.marit.ok<MovementBook>('GET', `/movements/${first.movement.id}/record`);
+    expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/);
+    expect(record).toMatchObject({
+      format: 'eclat-movement-book',
+      entries: [{ date: '189X', shop: 'Fennick Row Clock Room' }],
+    });
+
+    const second = await openShop();
+    const travelled = record.entries.map((e) => ({ ...e, shop: 'Brackwater Clocks', signedBy: 'Eben Strake' }));
+    const amendment = { ...travelled[0]!, kind: 'amendment', title: 'Amendment', text: 'It reads 1893.', amends: 0 };
+    const visit = await takeIn(second.marit, {
+      movement: { ...marks(['label', 'm']), history: [...travelled, amendment] },
+    });
+    const book = await second.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
+    expect(book.entries).toMatchObject([
+      { date: '189X', shop: 'Brackwater Clocks', signedBy: 'Eben Strake' },
+      { kind: 'amendment', amends: book.entries[0]!.id },
+    ]);
+    expect(
+      (
+        await second.marit.send(
+          'POST',
+          '/visits',
+          newClock({ movement: { ...marks(['label', 'n']), history: [{ kind: 'rumour' }] } }),
+        )
+      ).status,
+    ).toBe(422);
+    await second.running.stop();
+  });
+});
+
+describe('what came, what is wanted, what was looked at', () => {
+  let visit: Visit;
+  beforeAll(async () => {
+    visit = await takeIn(shop.marit, {
+      movement: marks(['label', 'f']),
+      received: [{ what: 'Key', count: 2, squareMm: 3.75, fits: 'loose' }],
+    });
+  });
+  const at = (path: string) => `/visits/${visit.id}/${path}`;
+
+  it('is listed with number and fit, and ticked home by name', async () => {
+    expect(visit.received).toMatchObject([{ what: 'Key', count: 2, squareMm: 3.75, fits: 'loose', returnedAt: null }]);
+    const [key] = visit.received;
+    expect((await shop.marit.send('POST', at('signature'), {})).body.detail).toContain(
+      '1 thing that came with it is not ticked',
+    );
+    expect(await shop.marit.ok('PUT', at(`received/${key!.id}/returned`), { returned: true })).toMatchObject({
+      returnedBy: 'Marit Fennick',
+    });
+    expect((await shop.marit.send('PATCH', at(`received/${key!.id}`), { condition: 'bent', version: 9 })).status).toBe(
+      409,
+    );
+  });
+
+  it('stays on the clock’s list beyond the visit', async () => {
+    const want = await shop.marit.ok<{ id: string }>('POST', at('wanted'), { what: 'Dome', evidence: 'a groove' });
+    expect((await look(visit.id)).wantedThings).toMatchObject([{ what: 'Dome', ended: null }]);
+    await shop.marit.ok('PUT', at(`wanted/${want.id}`), { ended: 'found' });
+    expect((await look(visit.id)).wantedThings).toMatchObject([{ ended: 'found' }]);
+  });
+
+  it('knows the places of this clock only, and weighs what was measured', async () => {
+    await shop.marit.ok('PUT', at('places/dial'), { state: 'in order' });
+    expect((await shop.marit.send('PUT', at('places/bellows'), { state: 'in order' })).status).toBe(404);
+    expect((await look(visit.id)).places).toMatchObject([{ place: 'dial', state: 'in order' }]);
+    expect(
+      await shop.marit.ok('POST', at('measurements'), { kind: 'amplitude', value: 140, how: 'slow-motion film' }),
+    ).toMatchObject({ within: 10, good: false });
+    expect(
+      (await shop.marit.send('POST', at('measurements'), { kind: 'amplitude', value: 900, how: 'by eye' })).body.fields,
+    ).toMatchObject([{ path: 'value' }]);
+  });
+
+  it('learns the weakness of a type from other movements of it', async () => {
+    const type = (name: string, text: string) =>
+      takeIn(shop.marit, { movement: { ...marks(['label', text]), name, maker: 'Aster Works' } });
+    const other = await type('Type nine', 'g');
+    await shop.marit.ok('POST', `/visits/${other.id}/findings`, {
+      place: 'stop lever',
+      seen: 'Stub fouls the moon.',
+      severity: 'stops it',
+      effect: 'timekeeping',
+    });
+    const mine = await type('TYPE NINE', 'h');
+    const known = await shop.marit.ok<{ weaknesses: object[]; sisters: object[] }>(
+      'GET',
+      `/movements/${mine.movement.id}/type`,
+    );
+    expect(known).toMatchObject({
+      weaknesses: [{ place: 'stop lever', movements: 1, of: 1, seen: ['Stub fouls the moon.'] }],
+      sisters: [{ code: other.movement.code }],
+    });
+  });
+
+  it('shows what is not to be disturbed on the next visit too', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'k']) });
+    await shop.marit.ok('POST', `/visits/${first.id}/findings`, {
+      place: 'dial',
+      seen: 'Flaking.',
+      severity: 'harms it',
+      effect: 'value',
+      doNotDisturb: true,
+    });
+    await shop.running.house.orm.em
+      .fork()
+      .getConnection()
+      .execute(`update visit set closed_at = now() where id = '${first.id}'`);
+    const again = await shop.marit.ok<Visit>(
+      'POST',
+      '/visits',
+      newClock({ movement: undefined, movementId: first.movement.id }),
+    );
+    expect(again.handsOff).toMatchObject([{ place: 'dial', seen: 'Flaking.' }]);
+  });
+});
+
+describe('what the shop knows', () => {
+  const own = {
+    name: 'Magnetised crutch',
+    prior: 'usual',
+    oscillators: ['pendulum'],
+    shows: { 'rate-wanders': 'H' },
+    look: { what: 'Hold a compass to it', minutes: 1, level: 0 },
+    remedy: 'Demagnetise',
+  };
+  const knowledge = () =>
+    shop.marit.ok<{
+      causes: { id: string }[];
+      learn: boolean;
+      signedVisits: number;
+      experience: Record<string, { found: { times: number; of: number } }>;
+    }>('GET', '/causes');
+  it('adds a cause, lets a look be taken at it, and takes it out again', async () => {
+    expect((await shop.marit.send('POST', '/causes', { ...own, shows: { deaf: 'H' } })).body.fields![0]!.path).toMatch(
+      /^shows/,
+    );
+    expect((await shop.marit.send('POST', '/causes', { ...own, oscillators: ['sundial'] })).body.fields![0]!.path).toBe(
+      'oscillators.0',
+    );
+    const { id } = await shop.marit.ok<{ id: string }>('POST', '/causes', own);
+    const visit = await takeIn(shop.marit, { movement: { name: 'p', familyId: 'fusee' } });
+    expect((await shop.marit.send('PUT', `/visits/${visit.id}/looks/${id}`, { outcome: 'found' })).status).toBe(200);
+    await shop.marit.ok('DELETE', `/causes/${id}`);
+    expect((await knowledge()).causes).toEqual([]);
+  });
+  it('counts the causes that its own signed visits confirmed, and leaves them out when told to', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'q', familyId: 'fusee' } });
+    await shop.marit.ok('PUT', `/visits/${visit.id}/looks/worn-hole.going`, { outcome: 'found' });
+    expect((await knowledge()).experience).toEqual({});
+    await shop.running.house.orm.em
+      .fork()
+      .getConnection()
+      .execute(`update visit set closed_at = now() where id = '${visit.id}'`);
+    const after = await knowledge();
+    expect(after).toMatchObject({ signedVisits: 1, experience: { 'worn-hole.going': { found: { times: 1, of: 1 } } } });
+    await shop.marit.ok('PUT', '/causes/learning', { learn: false });
+    expect((await knowledge()).experience).toEqual({});
+  });
+});

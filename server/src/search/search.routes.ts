@@ -1,0 +1,7 @@
+import { api } from '@eclat/contract';
+import type { Serve } from '../platform/http/serve.ts';
+import { findAnything } from './search.service.ts';
+
+export function serveFind(serve: Serve): void {
+  serve(api.find.anything, (ctx, { query }) => findAnything(ctx, query.q));
+}

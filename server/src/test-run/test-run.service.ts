@@ -1,0 +1,129 @@
+import type { ParsedBodyOf, TestRun as Shape } from '@eclat/contract';
+import { api } from '@eclat/contract';
+import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { need, openVisit, type Context } from '../platform/http/context.ts';
+import { badField, refused } from '../platform/http/problems.ts';
+import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
+
+const OF_RUN = 'where test_run_id = (select id from test_run where visit_id = ?)';
+export const runAsk = (visitId: string) => ({
+  runs: rows(TestRun, 'where visit_id = ?', visitId),
+  readings: rows(RunReading, `${OF_RUN} order by read_at`, visitId),
+  events: rows(RunEvent, `${OF_RUN} order by happened_at`, visitId),
+});
+
+export function showRun({ runs: [run], readings, events }: RowsOf<ReturnType<typeof runAsk>>): Shape | null {
+  if (!run) return null;
+  return {
+    id: run.id,
+    startedAt: run.startedAt.toISOString(),
+    readBy: run.readBy,
+    place: run.place,
+    conditions: run.conditions ?? null,
+    readings: readings.map(presentReading),
+    events: events.map(presentEvent),
+  };
+}
+
+type Timed<Key extends string> = { id: string; by: string } & Record<Key, Date>;
+const presentReading = (r: Timed<'readAt'> & { errorS: number; celsius?: number | null | undefined }) => ({
+  id: r.id,
+  readAt: r.readAt.toISOString(),
+  errorS: r.errorS,
+  celsius: r.celsius ?? null,
+  by: r.by,
+});
+const presentEvent = (
+  e: Timed<'happenedAt'> & {
+    kind: Shape['events'][number]['kind'];
+    note: string;
+    detail?: Shape['events'][number]['detail'] | undefined;
+  },
+) => ({
+  id: e.id,
+  kind: e.kind,
+  happenedAt: e.happenedAt.toISOString(),
+  note: e.note,
+  detail: e.detail ?? null,
+  by: e.by,
+});
+
+export async function startRun(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.testRuns.start>,
+): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  if (await ctx.em.findOne(TestRun, { visitId }))
+    throw refused('It is on test already.', 'Log what changed as an event instead.');
+  const { startedAt, conditions = null, ...rest } = given;
+  ctx.em.create(TestRun, {
+    visitId,
+    ...rest,
+    conditions,
+    startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now,
+  });
+  await ctx.em.flush();
+  return showRun(await askAll(ctx.em, runAsk(visitId)))!;
+}
+
+/** A clock cannot have been read in the future; a few minutes are allowed for a computer whose clock is off. */
+function noFuture(ctx: Context, path: string, at: string): Date {
+  const time = new Date(at);
+  if (time.getTime() > ctx.now.getTime() + 5 * 60_000) throw badField(path, 'This is in the future.');
+  return time;
+}
+
+export async function addReading(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.read>) {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const readAt = noFuture(ctx, 'readAt', given.readAt);
+  if (readAt < run.startedAt) throw badField('readAt', 'This is before the test run began.');
+  if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt }))
+    throw badField('readAt', 'There is a reading at this moment.');
+  const reading = ctx.em.create(RunReading, {
+    testRunId: run.id,
+    readAt,
+    errorS: given.errorS,
+    celsius: given.celsius,
+    by: ctx.person.name,
+  });
+  await ctx.em.flush();
+  return presentReading(reading);
+}
+
+export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.event>) {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const event = ctx.em.create(RunEvent, {
+    testRunId: run.id,
+    kind: given.kind,
+    happenedAt: noFuture(ctx, 'happenedAt', given.happenedAt),
+    note: given.note,
+    detail: given.detail,
+    by: ctx.person.name,
+  });
+  await ctx.em.flush();
+  return presentEvent(event);
+}
+
+export async function forgetReading(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  ctx.em.remove(await need(ctx, RunReading, { id, testRunId: run.id }, 'reading'));
+}
+
+export async function forgetEvent(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  ctx.em.remove(await need(ctx, RunEvent, { id, testRunId: run.id }, 'event'));
+}
+
+export async function setConditions(
+  ctx: Context,
+  visitId: string,
+  conditions: ParsedBodyOf<typeof api.testRuns.stand>,
+): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.assign(await need(ctx, TestRun, { visitId }, 'test run'), { conditions });
+}

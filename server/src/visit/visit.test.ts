@@ -1,0 +1,312 @@
+import { createHash } from 'node:crypto';
+import type { Book, Entry, Visit } from '@eclat/contract';
+import { canonical } from '@eclat/core/history';
+import { holesOf } from '@eclat/core/movement';
+import { oilChart } from '@eclat/core/oiling';
+import { checksFor } from '@eclat/core/checks';
+import { STAGE_IDS } from '@eclat/core/workflow';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
+import { sql } from '../platform/http/app-context.ts';
+
+const start = new Date('2031-05-02T09:00:00Z');
+const now = { at: start };
+let shop: Awaited<ReturnType<typeof openShop>>;
+beforeAll(async () => {
+  shop = await openShop(now);
+});
+afterAll(() => shop.running.stop());
+
+const em = () => shop.running.house.orm.em.fork();
+/** A night goes by: sessions have ended, she signs in again. */
+const night = async () => {
+  now.at = new Date(now.at.getTime() + 86_400_000);
+  await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS });
+};
+const look = (id: string) => shop.marit.ok<Visit>('GET', `/visits/${id}`);
+
+/** Everything but the signature, by way of the API. */
+async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<void> {
+  const at = `/visits/${visit.id}`;
+  const { marit } = shop;
+  await marit.ok('POST', `${at}/findings`, {
+    place: 'going train',
+    seen,
+    severity: 'stops it',
+    effect: 'timekeeping',
+    proposal: 'Bush',
+    earlierRepair: true,
+  });
+  await marit.ok('PUT', `${at}/observations/stops-hours`, { state: 'present' });
+  await marit.ok('PUT', `${at}/cause`, { cause: 'Worn hole' });
+  for (const c of ['wound-spring', 'weights', 'fusee']) await marit.ok('PUT', `${at}/cautions/${c}`);
+  for (const p of visit.power)
+    await marit.ok('PUT', `${at}/power/${p.train}`, { state: 'let down', turns: 5, version: p.version });
+  await marit.ok('POST', `${at}/strip`, {});
+  const bath = await marit.ok<{ id: string }>('POST', `${at}/baths`, {
+    sequence: 'ultrasonic',
+    bath: 'ammoniated water',
+    parts: [{ name: 'plates', materials: ['bare brass'] }],
+    minutes: 10,
+  });
+  await marit.ok('PUT', `${at}/baths/${bath.id}/stopped`, {});
+  for (const [i, h] of holesOf(visit.movement.traits).entries())
+    await marit.ok('PUT', `${at}/holes/${h.key}`, {
+      pivotMm: 1.2,
+      holeLongMm: i === 2 ? 1.6 : 1.24,
+      holeShortMm: 1.24,
+      verdict: i === 2 ? 'bush' : 'sound',
+      version: 0,
+    });
+  await marit.ok('POST', `${at}/bushes`, {
+    hole: holesOf(visit.movement.traits)[2]!.key,
+    pivotMm: 1.2,
+    boreMm: 1.25,
+    outsideMm: 2.5,
+    heightMm: 2,
+  });
+  await marit.ok('POST', `${at}/parts`, { what: 'Suspension spring', source: 'new', oldPart: 'returned to the owner' });
+  for (const p of oilChart(visit.movement.traits)) await marit.ok('PUT', `${at}/oil/${p.id}`, { product: 'fine oil' });
+  await marit.ok('POST', `${at}/testrun`, { readBy: 'seconds hand', place: 'stand' });
+  for (let d = 0; d <= 8; d++) {
+    await marit.ok('POST', `${at}/testrun/readings`, { readAt: now.at.toISOString(), errorS: 4 + 7 * d });
+    if (d < 8) await night();
+  }
+  for (const { id } of visit.received) await marit.ok('PUT', `${at}/received/${id}/returned`, { returned: true });
+  for (const c of checksFor(visit.movement.traits, 'run'))
+    await marit.ok('PUT', `${at}/checks/${c.id}`, { result: 'passed' });
+  for (const stage of STAGE_IDS.filter((s) => s !== 'sign'))
+    await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
+}
+
+describe('a whole visit', () => {
+  let visit: Visit;
+  let entry: Entry;
+  it('goes from the counter to a signed entry', async () => {
+    visit = await takeIn(shop.marit);
+    expect(visit.power.map((p) => p.state)).toEqual(['unknown', 'unknown']);
+    expect((await shop.marit.send('POST', `/visits/${visit.id}/signature`, {})).status).toBe(409);
+    await workThrough(visit);
+    await shop.marit.ok('POST', `/visits/${visit.id}/time`, { stage: 'sign' });
+    entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, { note: 'Strike train sound.' });
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).time.map((t) => t.endedAt)).not.toContain(null);
+    expect(entry.record).toMatchObject({
+      test: { rateSecondsPerDay: 7, readings: 9, days: 8 },
+      bushes: [{ pivotMm: 1.2 }],
+    });
+    expect(await shop.marit.ok('GET', '/bench')).toEqual([]);
+  });
+
+  it('leaves nothing of the owner in the movement book', async () => {
+    const text = JSON.stringify(await shop.marit.ok<Book>('GET', `/movements/${visit.movement.id}`)).toLowerCase();
+    for (const secret of ['tarrowby', 'odile', '010 442', 'cooper', visit.owner.id, visit.complaint.toLowerCase()])
+      expect(text).not.toContain(secret);
+  });
+
+  it('is closed: nothing of it changes any more', async () => {
+    const refused = await shop.marit.send('POST', `/visits/${visit.id}/findings`, {
+      place: 'x',
+      seen: 'y',
+      severity: 'looks',
+      effect: 'none',
+    });
+    expect(refused).toMatchObject({ status: 409, body: { detail: expect.stringContaining('amendment') } });
+  });
+
+  it('cannot be changed or deleted in the database either', async () => {
+    for (const statement of [
+      "update history_entry set title = 'x'",
+      'delete from history_entry',
+      'truncate history_entry',
+      'truncate visit cascade',
+    ])
+      await expect(sql(em(), statement), statement).rejects.toThrow(/never changed or deleted/);
+  });
+
+  it('takes an amendment beside the entry, and its chain of hashes holds', async () => {
+    await shop.marit.ok('POST', `/history/${entry.id}/amendments`, { text: 'The going spring is 19 mm wide.' });
+    const rows = await sql<
+      Record<string, unknown> & { hash: string; previous_hash: string | null; written_at: string }
+    >(em(), 'select * from history_entry where movement_id = ? order by written_at', [visit.movement.id]);
+    let previous: string | null = null;
+    for (const r of rows) {
+      // Recomputed from the row as it stands: a changed page would show.
+      const body = {
+        movementId: r['movement_id'],
+        kind: r['kind'],
+        date: r['date'],
+        title: r['title'],
+        text: r['text'],
+        place: r['place'],
+        shop: r['shop'],
+        signedBy: r['signed_by'],
+        record: r['record'],
+        amends: r['amends'],
+        previousHash: previous,
+        writtenAt: new Date(r.written_at).toISOString(),
+      };
+      expect(createHash('sha256').update(canonical(body)).digest('hex')).toBe(r.hash);
+      previous = r.hash;
+    }
+    expect(rows).toHaveLength(2);
+  });
+
+  it('comes back with another owner, and the book goes on', async () => {
+    expect(visit.lastSurvey).toBeNull();
+    shop.now.at = new Date(shop.now.at.getTime() + 60_000);
+    const again = await takeIn(shop.marit, {
+      owner: { name: 'Casimir Pell' },
+      clock: { description: 'Black clock' },
+      movement: undefined,
+      movementId: visit.movement.id,
+    });
+    await shop.marit.ok('POST', `/movements/${visit.movement.id}/inscriptions`, {
+      date: '189X',
+      text: 'Clnd 189',
+      place: 'front plate',
+    });
+    const book = await shop.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
+    expect(book.entries.map((e) => e.kind)).toEqual(['visit', 'amendment', 'inscription']);
+    expect(book.inTheShop).toMatchObject({ visitId: again.id });
+    const twice = await shop.marit.send(
+      'POST',
+      '/visits',
+      newClock({ movement: undefined, movementId: visit.movement.id }),
+    );
+    expect(twice).toMatchObject({ status: 409, body: { title: expect.stringContaining(again.claim) } });
+    // What each hole measured then stands behind the new survey.
+    const holes = holesOf(visit.movement.traits);
+    expect(again.lastSurvey!.holes).toHaveLength(holes.length);
+    expect(again.lastSurvey!.holes.filter((h) => h.verdict === 'bush')).toEqual([
+      {
+        key: holes[2]!.key,
+        pivotMm: 1.2,
+        holeLongMm: 1.6,
+        holeShortMm: 1.24,
+        verdict: 'bush',
+        bushed: { pivotMm: 1.2, boreMm: 1.25 },
+      },
+    ]);
+  });
+});
+
+describe('the gates', () => {
+  it('will not sign while the owner’s name stands in a finding', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'fusee' } });
+    await workThrough(visit, 'Glue of Mrs Tarrowby on the hinge.');
+    const refused = await shop.marit.send('POST', `/visits/${visit.id}/signature`, {});
+    expect(refused.body.detail).toContain('tarrowby');
+    const [finding] = (await look(visit.id)).findings;
+    await shop.marit.ok('PATCH', `/visits/${visit.id}/findings/${finding!.id}`, {
+      seen: 'Glue on the hinge.',
+      version: finding!.version,
+    });
+    // What the correction did not name is as it was.
+    expect((await look(visit.id)).findings[0]).toMatchObject({
+      seen: 'Glue on the hinge.',
+      proposal: 'Bush',
+      earlierRepair: true,
+    });
+    await shop.marit.ok('POST', `/visits/${visit.id}/signature`, {});
+  });
+
+  it('keeps the plates shut while a train is wound, and keeps the reason when they are opened all the same', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'mantel-barrels' } });
+    const at = `/visits/${visit.id}`;
+    await shop.marit.ok('PUT', `${at}/power/going`, { state: 'wound', version: 1 });
+    expect((await shop.marit.send('POST', `${at}/strip`, { overrideReason: 'in a hurry' })).body.detail).toContain(
+      'caution',
+    );
+    await shop.marit.ok('PUT', `${at}/cautions/wound-spring`);
+    expect((await shop.marit.send('POST', `${at}/strip`, {})).body.detail).toContain('going train is wound');
+    await shop.marit.ok('POST', `${at}/strip`, { overrideReason: 'Click broken.' });
+    expect((await look(visit.id)).strip.begun).toMatchObject({ overrideReason: 'Click broken.', by: 'Marit Fennick' });
+    expect(await shop.marit.ok('GET', '/bench')).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) }),
+      ]),
+    );
+  });
+
+  it('keeps what a look found, and takes it back; a look at what this movement has not is none', async () => {
+    const { marit } = shop;
+    const { id, movement } = await takeIn(marit);
+    const put = (look: string, outcome: string | null) => marit.send('PUT', `/visits/${id}/looks/${look}`, { outcome });
+    expect(movement.traits.strike).toBe('rack');
+    expect((await put('worn-hole.strike', 'clear')).status).toBe(200);
+    expect((await put('worn-hole.strike', 'found')).status).toBe(200);
+    expect((await look(id)).looks).toMatchObject([{ look: 'worn-hole.strike', outcome: 'found', by: 'Marit Fennick' }]);
+    for (const none of ['worn-hole', 'worn-hole.chime', 'strip-strength'])
+      expect((await put(none, 'clear')).status, none).toBe(404);
+    expect((await put('worn-hole.strike', 'perhaps')).status).toBe(422);
+    await put('worn-hole.strike', null);
+    expect((await look(id)).looks).toEqual([]);
+  });
+
+  it('measures only what can be, at the field', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
+    const put = (body: object, hole = 'T2.front') =>
+      shop.marit.send('PUT', `/visits/${visit.id}/holes/${hole}`, {
+        pivotMm: 1.2,
+        holeLongMm: 1.3,
+        holeShortMm: 1.25,
+        verdict: 'sound',
+        version: 0,
+        ...body,
+      });
+    expect((await put({ holeShortMm: 1.4 })).body.fields![0]).toMatchObject({ path: 'holeShortMm' });
+    expect((await put({}, 'T9.front')).status).toBe(404);
+    expect((await put({ holeLongMm: 1.7 })).body).toMatchObject({
+      verdict: 'sound',
+      computed: 'bush',
+      way: 'one-wheel',
+      seen: null,
+      past: 'original',
+    });
+    const lean = { kind: 'lean', leanDeg: 12, plateMm: 2 };
+    expect((await put({ seen: lean }, 'T3.front')).body.fields![0]).toMatchObject({ path: 'way' });
+    expect(
+      (await put({ seen: lean, way: 'one-plate', wearDeg: 90, endShakeMm: 0.3, past: 'punched' }, 'T3.front')).body,
+    ).toMatchObject({
+      holeLongMm: 1.625,
+      holeShortMm: 1.625,
+      computed: 'bush',
+      seen: lean,
+      wearDeg: 90,
+      endShakeMm: 0.3,
+      past: 'punched',
+    });
+    const future = await shop.marit.send('POST', `/visits/${visit.id}/testrun`, {
+      readBy: 'minute hand',
+      place: 'x',
+      startedAt: '2099-01-01T00:00:00Z',
+    });
+    expect(future.status).toBe(422);
+  });
+});
+
+describe('two people at once', () => {
+  it('the slower one gets both states and writes nothing', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'shelf-open-springs' } });
+    const at = `/visits/${visit.id}`;
+    const [a, b] = await Promise.all(
+      ['one', 'two'].map((complaint) => shop.marit.send('PATCH', at, { complaint, version: visit.version })),
+    );
+    expect([a!.status, b!.status].sort()).toEqual([200, 409]);
+    const [won, lost] = a!.status === 200 ? ['one', b!] : ['two', a!];
+    expect(lost.body).toMatchObject({ type: 'urn:eclat:lost-race', current: { complaint: won } });
+    expect((await look(visit.id)).complaint).toBe(won);
+    const holes = await Promise.all(
+      ['sound', 'bush'].map((verdict) =>
+        shop.marit.send('PUT', `${at}/holes/T1.front`, {
+          pivotMm: 3,
+          holeLongMm: 3.1,
+          holeShortMm: 3.1,
+          verdict,
+          version: 0,
+        }),
+      ),
+    );
+    expect(holes.map((h) => h.status).sort()).toEqual([200, 409]);
+  });
+});

@@ -1,0 +1,140 @@
+import type { Person } from '@eclat/contract';
+import { api } from '../data/doors.ts';
+import { useQueryClient } from '@tanstack/react-query';
+import {
+  CalendarDays,
+  FlaskConical,
+  Keyboard,
+  LogOut,
+  Moon,
+  Ruler,
+  Scale,
+  Stethoscope,
+  Sun,
+  SunMoon,
+  Users,
+} from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useNavigate } from 'react-router';
+import { call } from '../data/call.ts';
+import { keys } from '../data/queries.ts';
+import { PersonFace } from './PersonFace.tsx';
+import { useStore, type Theme, type Units } from '../data/app-state.ts';
+
+const THEMES: readonly (readonly [Theme, string, typeof Sun])[] = [
+  ['light', 'Light', Sun],
+  ['dark', 'Dark', Moon],
+  ['system', 'As the computer', SunMoon],
+];
+const item =
+  'flex min-h-12 w-full items-center gap-3 rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-steel-wash';
+
+export default function PersonMenu({ person, shop, onKeys }: { person: Person; shop: string; onKeys: () => void }) {
+  const go = useNavigate();
+  return (
+    <DropdownMenu.Root modal={false} defaultOpen>
+      <DropdownMenu.Trigger asChild>
+        <PersonFace name={person.name} shop={shop} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 w-72 rounded-xl border border-line bg-enamel p-2 shadow-xl"
+        >
+          <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">
+            {shop}, {person.role.replaceAll('-', ' ')}
+          </DropdownMenu.Label>
+          <ThemeItems />
+          <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          <UnitItems />
+          <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          {person.role === 'owner-of-shop' && (
+            <DropdownMenu.Item className={item} onSelect={() => void go('/people')}>
+              <Users className="size-5" />
+              People
+            </DropdownMenu.Item>
+          )}
+          <DropdownMenu.Item className={item} onSelect={onKeys}>
+            <Keyboard className="size-5" />
+            Keys
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => useStore.getState().set({ devices: true })}>
+            <Ruler className="size-5" />
+            Devices
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => void go('/rules')}>
+            <Scale className="size-5" />
+            House rules
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => void go('/baths')}>
+            <FlaskConical className="size-5" />
+            Bath book
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => void go('/calendar')}>
+            <CalendarDays className="size-5" />
+            Calendar
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => void go('/causes')}>
+            <Stethoscope className="size-5" />
+            Causes and counts
+          </DropdownMenu.Item>
+          <SignOut />
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function ThemeItems() {
+  const theme = useStore((s) => s.theme);
+  const set = useStore((s) => s.set);
+  return (
+    <DropdownMenu.RadioGroup value={theme} onValueChange={(v) => set({ theme: v as Theme })}>
+      {THEMES.map(([id, name, Icon]) => (
+        <DropdownMenu.RadioItem key={id} value={id} className={item} onSelect={(e) => e.preventDefault()}>
+          <Icon className="size-5" aria-hidden />
+          {name}
+          {theme === id && <span className="ml-auto text-steel">●</span>}
+        </DropdownMenu.RadioItem>
+      ))}
+    </DropdownMenu.RadioGroup>
+  );
+}
+
+const UNITS: readonly (readonly [Units, string])[] = [
+  ['metric', 'Millimetres and grams'],
+  ['inch', 'Inches and pounds'],
+];
+
+function UnitItems() {
+  const units = useStore((s) => s.units);
+  const set = useStore((s) => s.set);
+  return (
+    <DropdownMenu.RadioGroup value={units} onValueChange={(v) => set({ units: v as Units })}>
+      {UNITS.map(([id, name]) => (
+        <DropdownMenu.RadioItem key={id} value={id} className={item} onSelect={(e) => e.preventDefault()}>
+          <Ruler className="size-5" aria-hidden />
+          {name}
+          {units === id && <span className="ml-auto text-steel">●</span>}
+        </DropdownMenu.RadioItem>
+      ))}
+    </DropdownMenu.RadioGroup>
+  );
+}
+
+function SignOut() {
+  const queries = useQueryClient();
+  const leave = async () => {
+    await call(api.people.signOut, {});
+    queries.clear();
+    await queries.invalidateQueries({ queryKey: keys.session });
+    window.location.assign('/');
+  };
+  return (
+    <DropdownMenu.Item className={item} onSelect={() => void leave()}>
+      <LogOut className="size-5" />
+      Sign out
+    </DropdownMenu.Item>
+  );
+}

@@ -1,0 +1,225 @@
+import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { Answer, Loading } from '../ui/Answer.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Shell } from './Shell.tsx';
+
+function Broken() {
+  const error = useRouteError();
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  // A screen's script that is gone: the server was updated while this page was open.
+  if (/dynamically imported module/i.test((error as Error | undefined)?.message ?? ''))
+    return (
+      <div className="mx-auto max-w-3xl p-8">
+        <Answer tone="due" title="Eclat was updated while this page was open">
+          <p>Load it again: what you typed is kept.</p>
+          <Button look="main" className="mt-3" onClick={() => window.location.reload()}>
+            Load again
+          </Button>
+        </Answer>
+      </div>
+    );
+  return (
+    <div className="mx-auto max-w-3xl p-8">
+      <Answer tone="danger" title={missing ? 'There is nothing at this address' : 'This screen could not be shown'}>
+        {missing ? null : <p>{(error as Error | undefined)?.message ?? 'Reload the page. What you typed is kept.'}</p>}
+        <p className="mt-2">
+          <Link className="font-semibold underline" to="/">
+            To the bench
+          </Link>
+        </p>
+      </Answer>
+    </div>
+  );
+}
+
+const HydrateFallback = () => <Loading what="Eclat" />;
+
+/** Each screen is a piece of its own: the first one loads without the others. */
+export const router = createBrowserRouter([
+  // The owner's page stands by itself: nobody is signed in there.
+  {
+    path: 'for-owner/:token',
+    HydrateFallback,
+    errorElement: <Broken />,
+    lazy: () => import('../features/owner-page/OwnerPageScreen.tsx').then((m) => ({ Component: m.OwnerPageScreen })),
+  },
+  {
+    element: <Shell />,
+    HydrateFallback,
+    errorElement: <Broken />,
+    children: [
+      {
+        index: true,
+        lazy: () => import('../features/bench/BenchScreen.tsx').then((m) => ({ Component: m.BenchScreen })),
+      },
+      {
+        path: 'intake',
+        lazy: () => import('../features/reception/IntakeScreen.tsx').then((m) => ({ Component: m.IntakeScreen })),
+      },
+      {
+        path: 'movements',
+        lazy: () => import('../features/movements/MovementsScreen.tsx').then((m) => ({ Component: m.MovementsScreen })),
+      },
+      {
+        path: 'movements/:movementId',
+        lazy: () => import('../features/movements/BookScreen.tsx').then((m) => ({ Component: m.BookScreen })),
+      },
+      {
+        path: 'workings',
+        lazy: () => import('../features/workings/WorkingsScreen.tsx').then((m) => ({ Component: m.WorkingsScreen })),
+      },
+      {
+        path: 'workings/checks',
+        lazy: () =>
+          import('../features/workings/WorkingChecksScreen.tsx').then((m) => ({ Component: m.WorkingChecksScreen })),
+      },
+      {
+        path: 'workings/:working',
+        lazy: () => import('../features/workings/WorkingScreen.tsx').then((m) => ({ Component: m.WorkingScreen })),
+      },
+      {
+        path: 'rules',
+        lazy: () =>
+          import('../features/house-rules/HouseRulesScreen.tsx').then((m) => ({ Component: m.HouseRulesScreen })),
+      },
+      {
+        path: 'causes',
+        lazy: () => import('../features/diagnosis/CausesScreen.tsx').then((m) => ({ Component: m.CausesScreen })),
+      },
+      {
+        path: 'compare/:movementId',
+        lazy: () => import('../features/movements/CompareScreen.tsx').then((m) => ({ Component: m.CompareScreen })),
+      },
+      {
+        path: 'stores',
+        lazy: () => import('../features/stores/StoresScreen.tsx').then((m) => ({ Component: m.StoresScreen })),
+      },
+      {
+        path: 'listen',
+        lazy: () => import('../features/listening/ListenScreen.tsx').then((m) => ({ Component: m.ListenScreen })),
+      },
+      {
+        path: 'on-test',
+        lazy: () => import('../features/test-run/OnTestScreen.tsx').then((m) => ({ Component: m.OnTestScreen })),
+      },
+      {
+        path: 'after',
+        lazy: () => import('../features/aftercare/AftercareScreen.tsx').then((m) => ({ Component: m.AftercareScreen })),
+      },
+      {
+        path: 'learn-strike',
+        lazy: () =>
+          import('../features/strike/StrikeModelScreen.tsx').then((m) => ({ Component: m.StrikeModelScreen })),
+      },
+      {
+        path: 'baths',
+        lazy: () => import('../features/cleaning/BathBookScreen.tsx').then((m) => ({ Component: m.BathBookScreen })),
+      },
+      {
+        path: 'calendar',
+        lazy: () => import('../features/calendar/CalendarScreen.tsx').then((m) => ({ Component: m.CalendarScreen })),
+      },
+      {
+        path: 'people',
+        lazy: () => import('../features/people/PeopleScreen.tsx').then((m) => ({ Component: m.PeopleScreen })),
+      },
+      {
+        path: 'visits/:visitId',
+        lazy: () => import('../features/visit/VisitFrame.tsx').then((m) => ({ Component: m.VisitFrame })),
+        children: [
+          {
+            index: true,
+            lazy: () => import('../features/visit/NextStage.tsx').then((m) => ({ Component: m.NextStage })),
+          },
+          {
+            path: 'intake',
+            lazy: () =>
+              import('../features/reception/ReceivedScreen.tsx').then((m) => ({ Component: m.ReceivedScreen })),
+          },
+          {
+            path: 'assess',
+            lazy: () =>
+              import('../features/assessment/AssessmentScreen.tsx').then((m) => ({ Component: m.AssessmentScreen })),
+          },
+          {
+            path: 'diagnose',
+            lazy: () =>
+              import('../features/diagnosis/DiagnosisScreen.tsx').then((m) => ({ Component: m.DiagnosisScreen })),
+          },
+          {
+            path: 'agree',
+            lazy: () =>
+              import('../features/agreement/AgreementScreen.tsx').then((m) => ({ Component: m.AgreementScreen })),
+          },
+          {
+            path: 'power',
+            lazy: () =>
+              import('../features/power-down/PowerDownScreen.tsx').then((m) => ({ Component: m.PowerDownScreen })),
+          },
+          {
+            path: 'strip',
+            lazy: () => import('../features/strip/StripScreen.tsx').then((m) => ({ Component: m.StripScreen })),
+          },
+          {
+            path: 'clean',
+            lazy: () =>
+              import('../features/cleaning/CleaningScreen.tsx').then((m) => ({ Component: m.CleaningScreen })),
+          },
+          {
+            path: 'survey',
+            lazy: () => import('../features/survey/SurveyScreen.tsx').then((m) => ({ Component: m.SurveyScreen })),
+          },
+          {
+            path: 'fit',
+            lazy: () => import('../features/fitting/FittingScreen.tsx').then((m) => ({ Component: m.FittingScreen })),
+          },
+          {
+            path: 'case',
+            lazy: () =>
+              import('../features/casework/CaseworkScreen.tsx').then((m) => ({ Component: m.CaseworkScreen })),
+          },
+          {
+            path: 'electric',
+            lazy: () =>
+              import('../features/electric/ElectricScreen.tsx').then((m) => ({ Component: m.ElectricScreen })),
+          },
+          {
+            path: 'replace',
+            lazy: () =>
+              import('../features/replacement/ReplacementScreen.tsx').then((m) => ({ Component: m.ReplacementScreen })),
+          },
+          {
+            path: 'listen',
+            lazy: () => import('../features/listening/ListenScreen.tsx').then((m) => ({ Component: m.ListenScreen })),
+          },
+          {
+            path: 'strike',
+            lazy: () => import('../features/strike/StrikeScreen.tsx').then((m) => ({ Component: m.StrikeScreen })),
+          },
+          {
+            path: 'deliver',
+            lazy: () =>
+              import('../features/delivery/DeliveryScreen.tsx').then((m) => ({ Component: m.DeliveryScreen })),
+          },
+          {
+            path: 'assemble',
+            lazy: () =>
+              import('../features/assembly/AssemblyScreen.tsx').then((m) => ({ Component: m.AssemblyScreen })),
+          },
+          {
+            path: 'oil',
+            lazy: () => import('../features/oiling/OilingScreen.tsx').then((m) => ({ Component: m.OilingScreen })),
+          },
+          {
+            path: 'run',
+            lazy: () => import('../features/test-run/TestRunScreen.tsx').then((m) => ({ Component: m.TestRunScreen })),
+          },
+          {
+            path: 'sign',
+            lazy: () => import('../features/signing/SigningScreen.tsx').then((m) => ({ Component: m.SigningScreen })),
+          },
+        ],
+      },
+    ],
+  },
+]);

@@ -1,0 +1,14 @@
+import { setNonce } from 'get-nonce';
+import { useStore, type Theme } from '../data/app-state.ts';
+
+// Before anything else is drawn.
+const nonce = document.querySelector<HTMLMetaElement | HTMLScriptElement>('[nonce]')?.nonce;
+if (nonce) setNonce(nonce);
+
+const dark = window.matchMedia('(prefers-color-scheme: dark)');
+const show = (theme: Theme) => {
+  document.documentElement.dataset['theme'] = theme === 'system' ? (dark.matches ? 'dark' : 'light') : theme;
+};
+show(useStore.getState().theme);
+useStore.subscribe((s) => show(s.theme));
+dark.addEventListener('change', () => show(useStore.getState().theme));

@@ -1,0 +1,71 @@
+import { create } from 'zustand';
+import type { Printed } from '../devices/printer.ts';
+import { persist } from 'zustand/middleware';
+
+export type Theme = 'system' | 'light' | 'dark';
+export type Units = 'metric' | 'inch';
+
+export interface Unsent {
+  key: string;
+  method: string;
+  url: string;
+  body: unknown;
+  what: string;
+  personId: string;
+  /** Why the server would not take it when it was back. It stays here until the person has dealt with it. */
+  refused?: string;
+}
+
+export interface Conflict {
+  what: string;
+  fields: { name: string; label: string; mine: string; theirs: string }[];
+  keepMine: () => void;
+  takeTheirs: () => void;
+}
+
+export interface Notice {
+  text: string;
+  tone: 'good' | 'danger';
+  undo?: () => void;
+}
+
+/** What is the person's own, on this device. Server state lives in the query cache, not here. */
+interface Store {
+  theme: Theme;
+  /** What a bare number means to this person, and how figures are shown in the workings. */
+  units: Units;
+  unsent: Unsent[];
+  /** Server time less this computer's, ms. */
+  clockOffset: number;
+  conflict: Conflict | null;
+  notice: Notice | null;
+  liveOk: boolean;
+  /** The devices panel is open, and what the simulated label printer printed. */
+  devices: boolean;
+  printed: Printed[];
+  set: (part: Partial<Omit<Store, 'set'>>) => void;
+}
+
+export const useStore = create<Store>()(
+  persist(
+    (set) => ({
+      theme: 'system',
+      units: 'metric',
+      unsent: [],
+      clockOffset: 0,
+      conflict: null,
+      notice: null,
+      liveOk: true,
+      devices: false,
+      printed: [],
+      set: (part) => set(part),
+    }),
+    { name: 'eclat', partialize: ({ theme, units, unsent }) => ({ theme, units, unsent }) },
+  ),
+);
+
+export const say = (text: string, tone: Notice['tone'] = 'good', undo?: () => void): void =>
+  useStore.getState().set({ notice: undo ? { text, tone, undo } : { text, tone } });
+
+/** The time by the server's clock, which all browsers share. */
+export const serverNow = (): number => Date.now() + useStore.getState().clockOffset;

@@ -1,0 +1,86 @@
+import type { BodyOf, ParamsOf, Problem, QueryOf, ReplyOf, Route } from '@eclat/contract';
+import { useStore } from './app-state.ts';
+
+/** What the server said no to, in its own words. */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail ? `${problem.title} ${problem.detail}` : problem.title);
+  }
+  get status() {
+    return this.problem.status;
+  }
+}
+
+/** The server could not be reached. */
+export class Away extends Error {
+  constructor() {
+    super('The server cannot be reached. What you entered is kept on this device.');
+  }
+}
+
+type Given<R extends Route> = (keyof ParamsOf<R> extends never ? { params?: undefined } : { params: ParamsOf<R> }) &
+  (BodyOf<R> extends undefined ? { body?: undefined } : { body: BodyOf<R> }) & {
+    query?: QueryOf<R>;
+    key?: string;
+    file?: Blob;
+    signal?: AbortSignal;
+  };
+
+export function urlOf(route: Route, params: Record<string, string> = {}, query: Record<string, unknown> = {}): string {
+  const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
+  const search = new URLSearchParams(
+    Object.entries(query).flatMap(([k, v]) => (v === undefined || v === '' ? [] : [[k, String(v)]])),
+  );
+  return `/api${path}${search.size > 0 ? `?${search}` : ''}`;
+}
+
+export async function call<R extends Route>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
+  const url = urlOf(
+    route,
+    given.params as Record<string, string> | undefined,
+    given.query as Record<string, unknown> | undefined,
+  );
+  return request(
+    route.method,
+    url,
+    given.file ?? given.body,
+    given.key ?? crypto.randomUUID(),
+    given.signal,
+  ) as Promise<ReplyOf<R>>;
+}
+
+export async function request(
+  method: string,
+  url: string,
+  body: unknown,
+  key: string,
+  signal?: AbortSignal,
+): Promise<unknown> {
+  const isFile = body instanceof Blob;
+  let reply: Response;
+  try {
+    reply = await fetch(url, {
+      method,
+      headers: {
+        ...(body === undefined
+          ? {}
+          : { 'content-type': isFile ? body.type || 'application/octet-stream' : 'application/json' }),
+        ...(method === 'GET' ? {} : { 'idempotency-key': key }),
+      },
+      ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
+      ...(signal ? { signal } : {}),
+    });
+  } catch (error) {
+    if ((error as Error).name === 'AbortError') throw error;
+    throw new Away();
+  }
+  const read: unknown = await reply.json().catch(() => ({}));
+  if (reply.ok) return read;
+  if (reply.status === 502 || reply.status === 503 || reply.status === 504) throw new Away();
+  throw new Refusal({ type: 'about:blank', title: 'The server said no.', ...(read as object), status: reply.status });
+}
+
+/** Asks who is signed in and sets this browser's clock by the server's: the middle of the round trip. */
+export function noteServerTime(now: number, sentAt: number, cameAt: number): void {
+  useStore.getState().set({ clockOffset: now - (sentAt + cameAt) / 2 });
+}

@@ -1,0 +1,197 @@
+// @vitest-environment jsdom
+import { api } from '@eclat/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { useStore } from './app-state.ts';
+import { call, Away } from './call.ts';
+import { dropUnsent, retryUnsent, useOutbox } from './outbox.ts';
+import { sessionQuery } from './queries.ts';
+import { useCommand } from './useCommand.ts';
+
+const PERSON = 'p1';
+const params = { visitId: 'v1' };
+const finding = { place: 'case', seen: 'loose', severity: 'looks', effect: 'looks' } as const;
+let sent: { url: string; method: string; key: string | null; body: unknown }[];
+let answer: () => Response | Error;
+
+const json = (status: number, body: object) =>
+  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+const client = () => {
+  const queries = new QueryClient();
+  queries.setQueryData(sessionQuery.queryKey, {
+    person: { id: PERSON, name: 'Ines Calloway', role: 'technician' },
+    shop: 'x',
+    firstRun: false,
+    demo: false,
+    now: 0,
+  });
+  return ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
+};
+
+beforeEach(() => {
+  sent = [];
+  answer = () => json(201, { ok: true });
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+    sent.push({
+      url,
+      method: init.method!,
+      key: new Headers(init.headers).get('idempotency-key'),
+      body: init.body ? JSON.parse(init.body as string) : undefined,
+    });
+    const reply = answer();
+    if (reply instanceof Error) throw reply;
+    return reply;
+  });
+  useStore.setState({ unsent: [], conflict: null, notice: null });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('a call', () => {
+  it('fills in the path and leaves out empty questions', async () => {
+    await call(api.owners.search, { query: { q: 'o’hara & co', after: '' } });
+    expect(sent[0]!.url).toBe('/api/owners?q=o%E2%80%99hara+%26+co');
+    await call(api.powerDown.set, { params: { visitId: 'a/b', train: 'going' }, body: { state: 'wound', version: 1 } });
+    expect(sent[1]).toMatchObject({ url: '/api/visits/a%2Fb/power/going', key: expect.any(String) as string });
+  });
+  it('tells a server that is away from one that says no', async () => {
+    answer = () => new TypeError('Failed to fetch');
+    await expect(call(api.bench.list, {})).rejects.toBeInstanceOf(Away);
+    answer = () => new Response('<html>bad gateway', { status: 502 });
+    await expect(call(api.bench.list, {})).rejects.toBeInstanceOf(Away);
+    answer = () => json(409, { title: 'Closed.', detail: 'Add an amendment.' });
+    await expect(call(api.bench.list, {})).rejects.toMatchObject({ status: 409, message: 'Closed. Add an amendment.' });
+  });
+});
+
+describe('a change while the server is away', () => {
+  const enter = async () => {
+    const onSent = vi.fn();
+    const onDone = vi.fn();
+    const { result } = renderHook(() => useCommand(api.findings.add, { what: 'Finding', onSent, onDone }), {
+      wrapper: client(),
+    });
+    await act(async () => {
+      result.current.mutate({ params, body: finding });
+    });
+    return { onSent, onDone };
+  };
+
+  it('is kept with its key, and sent once when the server is back, with that same key', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    answer = () => new TypeError('Failed to fetch');
+    const { onSent, onDone } = await enter();
+    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    expect(onSent).toHaveBeenCalledOnce();
+    expect(onDone).not.toHaveBeenCalled();
+    const [first] = sent;
+
+    renderHook(() => useOutbox(PERSON), { wrapper: client() });
+    await act(() => vi.advanceTimersByTimeAsync(3_100));
+    expect(useStore.getState().unsent).toHaveLength(1);
+    answer = () => json(201, { ok: true });
+    await act(() => vi.advanceTimersByTimeAsync(3_100));
+    expect(useStore.getState().unsent).toEqual([]);
+    const before = sent.length;
+    await act(() => vi.advanceTimersByTimeAsync(10_000));
+    expect(sent).toHaveLength(before);
+    expect(new Set(sent.map((s) => s.key))).toEqual(new Set([first!.key]));
+    expect(sent.at(-1)!.body).toEqual(finding);
+  });
+
+  it('stays on the device when the server refuses it, until the person deals with it', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    answer = () => new TypeError('Failed to fetch');
+    await enter();
+    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    answer = () => json(409, { title: 'This visit is signed and closed.' });
+    renderHook(() => useOutbox(PERSON), { wrapper: client() });
+    await act(() => vi.advanceTimersByTimeAsync(3_100));
+    const [kept] = useStore.getState().unsent;
+    expect(kept).toMatchObject({ refused: 'This visit is signed and closed.', body: finding });
+    const tries = sent.length;
+    await act(() => vi.advanceTimersByTimeAsync(10_000));
+    expect(sent).toHaveLength(tries); // not asked again and again
+    act(() => retryUnsent(kept!.key));
+    expect(useStore.getState().unsent[0]!.refused).toBeUndefined();
+    act(() => dropUnsent(kept!.key));
+    expect(useStore.getState().unsent).toEqual([]);
+  });
+
+  it('is never sent in another person’s name', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    answer = () => new TypeError('Failed to fetch');
+    await enter();
+    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    answer = () => json(201, { ok: true });
+    const tries = sent.length;
+    renderHook(() => useOutbox('somebody else'), { wrapper: client() });
+    await act(() => vi.advanceTimersByTimeAsync(7_000));
+    expect(sent).toHaveLength(tries);
+    expect(useStore.getState().unsent).toHaveLength(1);
+  });
+
+  it('is written to the device’s own store', async () => {
+    answer = () => new TypeError('Failed to fetch');
+    await enter();
+    await waitFor(() => expect(localStorage.getItem('eclat')).toContain('"place":"case"'));
+  });
+});
+
+describe('a lost race', () => {
+  const change = async () => {
+    const { result } = renderHook(
+      () => useCommand(api.findings.change, { what: 'Finding', labels: { seen: 'What was seen' } }),
+      { wrapper: client() },
+    );
+    answer = () =>
+      json(409, {
+        type: 'urn:eclat:lost-race',
+        title: 'Somebody changed this.',
+        current: { version: 5, seen: 'theirs', place: 'case' },
+      });
+    await act(async () => {
+      result.current.mutate({ params: { visitId: 'v1', findingId: 'f1' }, body: { seen: 'mine', version: 3 } });
+    });
+    await waitFor(() => expect(useStore.getState().conflict).not.toBeNull());
+  };
+
+  it('becomes a choice that shows only what differs', async () => {
+    await change();
+    expect(useStore.getState().conflict!.fields).toEqual([
+      { name: 'seen', label: 'What was seen', mine: 'mine', theirs: 'theirs' },
+    ]);
+  });
+  it('sends mine again on top of theirs when I choose so', async () => {
+    await change();
+    answer = () => json(200, {});
+    await act(async () => useStore.getState().conflict!.keepMine());
+    await waitFor(() => expect(sent.at(-1)!.body).toEqual({ seen: 'mine', version: 5 }));
+    expect(useStore.getState().conflict).toBeNull();
+  });
+  it('writes nothing when theirs is taken', async () => {
+    await change();
+    const before = sent.filter((s) => s.method !== 'GET').length;
+    await act(async () => useStore.getState().conflict!.takeTheirs());
+    expect(sent.filter((s) => s.method !== 'GET')).toHaveLength(before);
+    expect(useStore.getState().conflict).toBeNull();
+  });
+});
+
+it('fields that the server names are given to the form', async () => {
+  const onFields = vi.fn();
+  const { result } = renderHook(() => useCommand(api.testRuns.read, { what: 'Reading', onFields }), {
+    wrapper: client(),
+  });
+  answer = () => json(422, { title: 'x', fields: [{ path: 'readAt', message: 'This is in the future.' }] });
+  await act(async () => {
+    result.current.mutate({ params, body: { readAt: '2031-01-01T00:00:00Z', errorS: 1 } });
+  });
+  await waitFor(() => expect(onFields).toHaveBeenCalledWith([{ path: 'readAt', message: 'This is in the future.' }]));
+});

@@ -1,0 +1,115 @@
+import type { BodyOf, ParamsOf, ReplyOf, Route } from '@eclat/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { say, useStore } from './app-state.ts';
+import { Away, call, Refusal, urlOf } from './call.ts';
+import { ours } from './live.ts';
+import { keepUnsent } from './outbox.ts';
+import { keys, sessionQuery } from './queries.ts';
+
+export interface Command<R extends Route> {
+  params: ParamsOf<R>;
+  body?: BodyOf<R>;
+}
+
+interface Options<R extends Route> {
+  /** What it is, for notices: "Finding". */
+  what: string;
+  /** Labels of the fields that two people may have changed at once. */
+  labels?: Record<string, string>;
+  onDone?: (reply: ReplyOf<R>, command: Command<R>) => void;
+  /** It is out of the person's hands: done, or kept on this device until the server is back. */
+  onSent?: () => void;
+  /** Problems that belong to fields are given to the form; what is left is said aloud. */
+  onFields?: (fields: { path: string; message: string }[]) => void;
+}
+
+/**
+ * A change at the bench: sent once however often it is tried, kept on this device while the server is away, and
+ * turned into a choice when somebody else was faster.
+ */
+export function useCommand<R extends Route>(route: R, options: Options<R>) {
+  const queries = useQueryClient();
+  const look = (visitId?: string) => {
+    void queries.invalidateQueries({ queryKey: visitId ? keys.visit(visitId) : undefined });
+    void queries.invalidateQueries({ queryKey: keys.bench });
+    void queries.invalidateQueries({ queryKey: keys.timers });
+    void queries.invalidateQueries({ queryKey: keys.books });
+    void queries.invalidateQueries({ queryKey: keys.causes });
+    void queries.invalidateQueries({ queryKey: keys.rules });
+    void queries.invalidateQueries({ queryKey: keys.baths });
+    void queries.invalidateQueries({ queryKey: keys.stores });
+  };
+  const visitOf = (c: Command<R>) => (c.params as { visitId?: string }).visitId;
+
+  const mutation = useMutation({
+    mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | 'kept'> => {
+      const key = crypto.randomUUID();
+      ours.add(key);
+      try {
+        return await call(route, { ...command, key } as never);
+      } catch (error) {
+        if (!(error instanceof Away)) throw error;
+        const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
+        keepUnsent({
+          key,
+          method: route.method,
+          url: urlOf(route, command.params as Record<string, string>),
+          body: command.body,
+          what: options.what,
+          personId,
+        });
+        return 'kept';
+      }
+    },
+    onSuccess: (reply, command) => {
+      options.onSent?.();
+      if (reply !== 'kept') options.onDone?.(reply, command);
+      else say('The server is away. This is kept here and sent when it is back.', 'danger');
+      look(visitOf(command));
+    },
+    onError: (error, command) => {
+      if (!(error instanceof Refusal)) return say(error.message, 'danger');
+      if (error.problem.type === 'urn:eclat:lost-race') return choose(command, error.problem.current);
+      if (error.status === 401) void queries.invalidateQueries({ queryKey: keys.session });
+      const { fields } = error.problem;
+      if (fields && options.onFields) options.onFields(fields);
+      else say(fields ? fields.map((f) => f.message).join(' ') : error.message, 'danger');
+    },
+  });
+
+  /** Shows both states. Mine is sent again on top of theirs, or theirs stays. */
+  function choose(command: Command<R>, current: unknown): void {
+    const theirs = (current ?? {}) as Record<string, unknown>;
+    const mine = command.body as Record<string, unknown>;
+    const labels = options.labels ?? {};
+    const fields = Object.keys(mine)
+      .filter((name) => name !== 'version' && shown(mine[name]) !== shown(theirs[name]))
+      .map((name) => ({ name, label: labels[name] ?? name, mine: shown(mine[name]), theirs: shown(theirs[name]) }));
+    const close = () => useStore.getState().set({ conflict: null });
+    useStore.getState().set({
+      conflict: {
+        what: options.what,
+        fields,
+        keepMine: () => {
+          close();
+          mutation.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> });
+        },
+        takeTheirs: () => {
+          close();
+          look(visitOf(command));
+          say('Theirs is kept.');
+        },
+      },
+    });
+  }
+  return mutation;
+}
+
+const shown = (value: unknown): string =>
+  value === true
+    ? 'yes'
+    : value === false
+      ? 'no'
+      : value === null || value === undefined || value === ''
+        ? '—'
+        : String(value);

@@ -1,0 +1,158 @@
+import { useQuery } from '@tanstack/react-query';
+import { Search } from 'lucide-react';
+import { Link, useSearchParams } from 'react-router';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { day } from '../../ui/dates.ts';
+import { DueAgain, useDueAgain } from './DueAgain.tsx';
+
+const YEARS = ['1', '2', '5', '10'] as const;
+
+/** After they went home: what is due again, what came back and why, and everything that had one batch, part or type. */
+export function AftercareScreen() {
+  const [search, setSearch] = useSearchParams();
+  const q = search.get('q') ?? '';
+  const years = YEARS.find((y) => y === search.get('years')) ?? '2';
+  const change = (name: string, value: string) =>
+    setSearch(
+      (before) => {
+        if (value) before.set(name, value);
+        else before.delete(name);
+        return before;
+      },
+      { replace: true },
+    );
+  return (
+    <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
+      <h1 className="text-2xl">After they went home</h1>
+      <Recall q={q} onChange={(v) => change('q', v)} />
+      <div className="grid items-start gap-5 xl:grid-cols-2">
+        <Due />
+        <Callbacks years={years} onYears={(y) => change('years', y)} />
+      </div>
+    </div>
+  );
+}
+
+function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
+  const wanted = q.trim();
+  const { data, error } = useQuery({
+    queryKey: ['recall', wanted],
+    queryFn: ({ signal }) => call(api.after.recall, { query: { q: wanted }, signal }),
+    enabled: wanted.length > 1,
+  });
+  return (
+    <Panel title="Recall">
+      <label className="relative block max-w-xl">
+        <span className="mb-1 block font-semibold">Product, batch, part or type</span>
+        <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
+        <input
+          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
+          placeholder="22-07"
+          value={q}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      </label>
+      <div role="status" className="mt-3">
+        {error ? (
+          <p className="text-danger">{error.message}</p>
+        ) : wanted.length < 2 ? (
+          <p className="text-soft">Every visit that had it is found, open or signed.</p>
+        ) : !data ? (
+          <p className="text-soft">Looking …</p>
+        ) : data.length === 0 ? (
+          <p>No visit had it.</p>
+        ) : (
+          <p className="text-lg font-semibold">
+            {data.length} {data.length === 1 ? 'visit' : 'visits'} had it
+          </p>
+        )}
+      </div>
+      {data && data.length > 0 && (
+        <ul className="mt-1 divide-y divide-line">
+          {data.map((r) => (
+            <li key={r.visitId} className="flex min-h-12 flex-wrap items-center gap-x-5 py-1">
+              <Link className="w-24 font-semibold text-steel underline" to={`/visits/${r.visitId}`}>
+                {r.claim}
+              </Link>
+              <span className="basis-64 font-semibold">{r.clock}</span>
+              <span className="basis-40">{r.owner}</span>
+              <span className="min-w-0 flex-1">{r.why}</span>
+              <span className="text-soft">{r.closedAt ? `signed ${day(r.closedAt)}` : 'open'}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function Due() {
+  const { data, error } = useDueAgain();
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="what is due again" />;
+  return (
+    <Panel title="Due again">
+      {data.length === 0 ? (
+        <Empty>
+          Signed visits stand here, by the day on which their clocks are due for oil. They are in the calendar too.
+        </Empty>
+      ) : (
+        <DueAgain rows={data} />
+      )}
+    </Panel>
+  );
+}
+
+function Callbacks({ years, onYears }: { years: (typeof YEARS)[number]; onYears: (y: string) => void }) {
+  const { data, error } = useQuery({
+    queryKey: ['callbacks', years],
+    queryFn: ({ signal }) => call(api.after.callbacks, { query: { years: Number(years) }, signal }),
+  });
+  if (error && !data) return <Failed error={error} />;
+  const share = data && data.signed > 0 ? (100 * data.came) / data.signed : null;
+  return (
+    <Panel
+      title="What came back"
+      aside={
+        <Choice
+          hideLabel
+          label="Over how many years"
+          value={years}
+          onChange={onYears}
+          options={YEARS.map((y) => [y, y === '1' ? 'a year' : `${y} years`] as const)}
+        />
+      }
+    >
+      {!data ? (
+        <p className="text-soft">Counting …</p>
+      ) : (
+        <>
+          {share === null ? (
+            <p className="text-soft">Nothing was signed in this time.</p>
+          ) : (
+            <Answer tone={data.came === 0 ? 'good' : 'info'} title={`${data.came} of ${data.signed} came back`}>
+              {share.toFixed(share < 10 ? 1 : 0)} %, linked at the counter as callbacks.
+            </Answer>
+          )}
+          <ul className="mt-2 divide-y divide-line">
+            {data.rows.map((r) => (
+              <li key={r.visitId} className="flex min-h-12 flex-wrap items-center gap-x-4 py-1">
+                <Link className="w-24 font-semibold text-steel underline" to={`/visits/${r.visitId}`}>
+                  {r.claim}
+                </Link>
+                <span className="basis-56 font-semibold">{r.clock}</span>
+                <span className="min-w-0 flex-1">{r.cause || r.complaint}</span>
+                <span className="text-soft">
+                  of {r.of}, {day(r.openedAt)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,34 @@
+import type { ReplyOf } from '@eclat/contract';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { keys } from '../../data/queries.ts';
+import { day, daysUntil } from '../../ui/dates.ts';
+import { useNow } from '../../ui/useNow.ts';
+
+export const useDueAgain = () =>
+  useQuery({ queryKey: [...keys.bench, 'due-again'], queryFn: ({ signal }) => call(api.after.due, { signal }) });
+
+/** Clocks that went home and are due for oil or overhaul, the soonest first. */
+export function DueAgain({ rows }: { rows: ReplyOf<typeof api.after.due> }) {
+  const now = useNow(60_000);
+  return (
+    <ul className="divide-y divide-line">
+      {rows.map((d) => {
+        const left = daysUntil(d.oil, now);
+        return (
+          <li key={d.visitId} className="flex min-h-12 flex-wrap items-center gap-x-4 py-1">
+            <Link className="w-24 font-semibold text-steel underline" to={`/movements/${d.movementId}`}>
+              {d.claim}
+            </Link>
+            <span className="min-w-0 flex-1 font-semibold">{d.clock}</span>
+            <span className={left <= 0 ? 'font-semibold text-brass' : 'text-soft'}>
+              {left <= 0 ? `due since ${day(d.oil)}` : `oil ${day(d.oil)}`}, overhaul {day(d.overhaul)}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

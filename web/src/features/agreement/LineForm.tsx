@@ -1,0 +1,127 @@
+import type { Line } from '@eclat/contract';
+import { lineFields } from '@eclat/contract/agreement';
+import { LINE_KINDS, routeName, type ProposedLine } from '@eclat/core/estimate';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField, Tick } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+type Fields = z.input<typeof lineFields>;
+const LABELS = {
+  what: 'What is done',
+  quantity: 'How many',
+  price: 'Price of one',
+  optional: 'Optional',
+  noGuarantee: 'Without guarantee',
+};
+
+export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new'; onClose: () => void }) {
+  const visit = useThisVisit();
+  const { prices, routes } = visit.agreement;
+  const known = line !== 'new' && 'id' in line ? line : null;
+  const start: Fields = known ?? {
+    kind: 'labour',
+    what: '',
+    quantity: '',
+    findingId: null,
+    fromSurvey: false,
+    ...(line === 'new' ? {} : line),
+    price: prices.hourlyRate,
+    routes: [],
+    optional: false,
+    noGuarantee: false,
+  };
+  const form = useForm<Fields>({ resolver: zodResolver(lineFields) as never, defaultValues: start });
+  const draft = useDraft(
+    form,
+    `line.${visit.id}.${known ? `${known.id}.${known.version}` : line === 'new' ? 'new' : (line.findingId ?? 'survey')}`,
+  );
+  const finish = () => {
+    draft.clear();
+    onClose();
+  };
+  const add = useCommand(api.agree.addLine, { what: 'Line', onSent: finish });
+  const change = useCommand(api.agree.changeLine, { what: 'Line', labels: LABELS, onSent: finish });
+  const params = { visitId: visit.id };
+  const send = ({ kind, what, quantity, price, routes: of, optional, noGuarantee, findingId, fromSurvey }: Fields) => {
+    const body = { kind, what, quantity, price, routes: of, optional, noGuarantee, findingId, fromSurvey };
+    if (known) change.mutate({ params: { ...params, lineId: known.id }, body: { ...body, version: known.version } });
+    else add.mutate({ params, body });
+  };
+  const { errors } = form.formState;
+  const kind = form.watch('kind');
+  return (
+    <form
+      className="mt-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void form.handleSubmit(send)(e)}
+    >
+      <div className="sm:col-span-2">
+        <Controller
+          control={form.control}
+          name="kind"
+          render={({ field }) => (
+            <Choice
+              label="Kind"
+              value={field.value}
+              options={LINE_KINDS.map((k) => [k, k] as const)}
+              onChange={(k) => {
+                field.onChange(k);
+                form.setValue('price', k === 'labour' ? prices.hourlyRate : '');
+                if (k !== 'labour' && form.getValues('quantity') === '') form.setValue('quantity', '1');
+              }}
+            />
+          )}
+        />
+      </div>
+      <TextField
+        className="sm:col-span-2"
+        label={LABELS.what}
+        error={errors.what?.message}
+        {...form.register('what')}
+      />
+      <TextField
+        label={kind === 'labour' ? 'Hours' : LABELS.quantity}
+        inputMode="decimal"
+        error={errors.quantity?.message}
+        {...form.register('quantity')}
+      />
+      <TextField
+        label={kind === 'labour' ? 'An hour costs' : LABELS.price}
+        inputMode="decimal"
+        hint={prices.currency}
+        error={errors.price?.message}
+        {...form.register('price')}
+      />
+      {routes.length > 0 && (
+        <fieldset className="sm:col-span-2">
+          <legend className="font-semibold">Belongs to</legend>
+          <div className="flex flex-wrap gap-x-6">
+            {routes.map((r) => (
+              <Tick key={r.route} label={routeName(r.route)} value={r.route} {...form.register('routes')} />
+            ))}
+          </div>
+          <p className="text-sm text-soft">None ticked: to every alternative.</p>
+        </fieldset>
+      )}
+      <div className="flex flex-wrap gap-x-8 sm:col-span-2">
+        <Tick label="Optional" {...form.register('optional')} />
+        <Tick label="Without guarantee" {...form.register('noGuarantee')} />
+      </div>
+      <div className="flex gap-3 sm:col-span-2">
+        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+          {known ? 'Keep changes' : 'Write it'}
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,93 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { keys } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { day } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+const odds = (p: number) =>
+  p < 0.01 ? 'hardly ever' : p > 0.99 ? 'almost surely' : `${Math.round(10 * p)} times in ten`;
+
+/** An honest date, with its reasons; the shop may promise another, and sees the odds. */
+export function Promise() {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id };
+  const { data, error } = useQuery({
+    queryKey: [...keys.visit(visit.id), 'promise', visit.version, visit.agreement.lines],
+    queryFn: ({ signal }) => call(api.agree.promise, { params, signal }),
+    placeholderData: (before) => before,
+  });
+  const change = useCommand(api.visits.change, { what: 'Promised for', labels: { promisedFor: 'Promised for' } });
+  const [other, setOther] = useState(visit.promisedFor ?? '');
+  const set = (promisedFor: string | null) => {
+    setOther(promisedFor ?? '');
+    change.mutate({ params, body: { promisedFor, version: visit.version } });
+  };
+  return (
+    <Panel title="Ready by">
+      {error && !data ? (
+        <p className="text-soft">{error.message}</p>
+      ) : !data ? (
+        <p className="text-soft">Reckoning …</p>
+      ) : (
+        <>
+          <dl className="grid grid-cols-2 gap-2">
+            <div className="rounded-lg bg-sunk p-3">
+              <dt className="text-sm text-soft">nine times in ten by</dt>
+              <dd className="text-xl font-bold whitespace-nowrap">{day(data.nineInTen)}</dd>
+            </div>
+            <div className="rounded-lg bg-sunk p-3">
+              <dt className="text-sm text-soft">half of the time by</dt>
+              <dd className="text-xl font-bold whitespace-nowrap">{day(data.half)}</dd>
+            </div>
+          </dl>
+          <ul className="mt-3 list-disc pl-5 text-sm text-soft">
+            {data.reasons.map((r) => (
+              <li key={r}>{r}</li>
+            ))}
+          </ul>
+          {visit.promisedFor && (
+            <p className="mt-3 text-lg">
+              Promised for <b>{day(visit.promisedFor)}</b>
+              {data.odds !== null && (
+                <>
+                  : kept <b>{odds(data.odds)}</b>
+                </>
+              )}
+            </p>
+          )}
+        </>
+      )}
+      {!visit.closedAt && (
+        <form
+          className="mt-3 flex flex-wrap items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            set(other || null);
+          }}
+        >
+          {data && visit.promisedFor !== data.nineInTen && (
+            <Button look="main" className="w-full" onClick={() => set(data.nineInTen)}>
+              Promise {day(data.nineInTen)}
+            </Button>
+          )}
+          <TextField
+            className="min-w-40 flex-1"
+            label="Another date"
+            type="date"
+            value={other}
+            onChange={(e) => setOther(e.target.value)}
+          />
+          <Button type="submit" disabled={other === (visit.promisedFor ?? '')}>
+            Promise it
+          </Button>
+        </form>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,260 @@
+import type { Checked, Visit } from '@eclat/contract';
+import { checksFor, checksLeft, isCycle, type Check, type CheckPlace } from '@eclat/core/checks';
+import clsx from 'clsx';
+import { Check as Tick, Minus, TriangleAlert, Undo2, X } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { ago } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { useNow } from '../../ui/useNow.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { DriveThrough } from './Drive.tsx';
+import { useSoon } from './useSoon.ts';
+import { Windings } from './Windings.tsx';
+
+export const leftOf = (visit: Visit, place: CheckPlace) =>
+  checksLeft(checksFor(visit.movement.traits, place), visit.checks);
+
+/** The checks of a place, in the order of work: passed, failed, or not for this clock. What failed takes it apart again, as a pass of its own. */
+export function Checks({ place, title }: { place: CheckPlace; title: string }) {
+  const visit = useThisVisit();
+  const checks = checksFor(visit.movement.traits, place);
+  const answers = new Map(visit.checks.map((c) => [c.check, c]));
+  const { open, failed } = checksLeft(checks, visit.checks);
+  const [asking, setAsking] = useState<{ check: Check; result: 'failed' | 'not applicable' } | null>(null);
+  const answer = useCommand(api.together.check, {
+    what: 'Check',
+    onDone: (r) => {
+      if (r.result === 'failed' && place !== 'deliver') say('A new pass is open: what comes off now belongs to it.');
+    },
+  });
+  const forget = useCommand(api.together.uncheck, { what: 'Check' });
+  const set = (check: Check, result: Checked['result'], note = '', detail: Checked['detail'] = null) =>
+    answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note, detail } });
+  const groups = [...new Set(checks.map((c) => c.group))];
+  const next = open[0];
+  return (
+    <Panel
+      title={title}
+      aside={
+        <span className={clsx('font-semibold', failed.length > 0 ? 'text-danger' : 'text-soft')}>
+          {failed.length > 0 ? `${failed.length} failed, ` : ''}
+          {open.length === 0 ? 'all answered' : `${checks.length - open.length} of ${checks.length} answered`}
+        </span>
+      }
+    >
+      {groups.map((group) => (
+        <section key={group} aria-label={group} className="mb-3">
+          <h3 className="text-sm font-semibold text-soft">{group}</h3>
+          <ul className="divide-y divide-line">
+            {checks
+              .filter((c) => c.group === group)
+              .map((c) => {
+                const a = answers.get(c.id);
+                const answered = a && a.result !== 'under way';
+                return (
+                  <li
+                    key={c.id}
+                    className={clsx(
+                      'flex flex-wrap items-center gap-x-4 gap-y-2 py-2',
+                      c === next && '-mx-3 rounded-lg bg-steel-wash px-3',
+                    )}
+                  >
+                    <Mark result={a?.result} />
+                    <div className="min-w-0 flex-1 basis-64">
+                      <p className="text-lg leading-tight font-semibold">
+                        {c.what}
+                        {c.before && (
+                          <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">
+                            before the plates close
+                          </span>
+                        )}
+                      </p>
+                      {c.caution && (
+                        <p className="flex items-start gap-2 text-brass">
+                          <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-label="Caution" />
+                          {c.caution}
+                        </p>
+                      )}
+                      {answered ? <Answered a={a} /> : <p className="text-soft">{c.how}</p>}
+                      {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && (
+                        <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />
+                      )}
+                    </div>
+                    {!visit.closedAt &&
+                      (answered ? (
+                        <button
+                          type="button"
+                          aria-label={`Take back: ${c.what}`}
+                          className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
+                          onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}
+                        >
+                          <Undo2 className="size-5" />
+                        </button>
+                      ) : (
+                        <span className="flex gap-2">
+                          <Button
+                            look={c === next ? 'main' : 'quiet'}
+                            aria-label={`Passed: ${c.what}`}
+                            onClick={() => set(c, 'passed')}
+                          >
+                            <Tick className="size-5" aria-hidden />
+                            Passed
+                          </Button>
+                          <Button
+                            aria-label={`Failed: ${c.what}`}
+                            onClick={() => setAsking({ check: c, result: 'failed' })}
+                          >
+                            <X className="size-5" aria-hidden />
+                            Failed
+                          </Button>
+                          <Button
+                            look="plain"
+                            aria-label={`Not for this clock: ${c.what}`}
+                            onClick={() => setAsking({ check: c, result: 'not applicable' })}
+                          >
+                            n. a.
+                          </Button>
+                        </span>
+                      ))}
+                  </li>
+                );
+              })}
+          </ul>
+        </section>
+      ))}
+      {asking && (
+        <Words
+          key={asking.check.id}
+          {...asking}
+          place={place}
+          onClose={() => setAsking(null)}
+          onSay={(note) => {
+            set(asking.check, asking.result, note);
+            setAsking(null);
+          }}
+        />
+      )}
+    </Panel>
+  );
+}
+
+/** Checks that are counted on the way: dial work driven through a whole cycle, windings against the clock. */
+function Counted({
+  check,
+  kept,
+  onKeep,
+}: {
+  check: Check;
+  kept: Checked | undefined;
+  onKeep: (result: Checked['result'], note: string, detail: Checked['detail']) => void;
+}) {
+  const [shown, put] = useSoon(kept, (v) => v && onKeep(v.result, v.note, v.detail));
+  const keep = (result: Checked['result'], note: string, detail: NonNullable<Checked['detail']>) =>
+    put({ check: check.id, result, note, detail, by: '', at: new Date().toISOString() }, result !== 'under way');
+  if (isCycle(check.id))
+    return (
+      <DriveThrough
+        id={check.id}
+        kept={shown}
+        onKeep={(result, note, drive) => keep(result, note, { ...drive, fouled: [...drive.fouled] })}
+      />
+    );
+  return <Windings kept={shown} onKeep={(result, note, windings) => keep(result, note, { windings })} />;
+}
+
+function Answered({ a }: { a: Checked }) {
+  const now = useNow(60_000);
+  return (
+    <p className="text-soft">
+      <b className={a.result === 'failed' ? 'text-danger' : undefined}>
+        {a.result === 'passed' ? 'Passed' : a.result === 'failed' ? 'Failed' : 'Not for this clock'}
+      </b>
+      {a.note && `: ${a.note}`}. {a.by}, {ago(a.at, now)}.
+    </p>
+  );
+}
+
+function Mark({ result }: { result: Checked['result'] | undefined }) {
+  const look: Record<Checked['result'], string> = {
+    'under way': 'border-brass-fill',
+    passed: 'border-steel bg-steel text-steel-ink',
+    failed: 'border-danger bg-danger text-danger-ink rounded-none',
+    'not applicable': 'border-line bg-sunk text-soft',
+  };
+  return (
+    <span
+      className={clsx(
+        'grid size-9 shrink-0 place-items-center rounded-lg border-2',
+        result ? look[result] : 'border-line',
+      )}
+      aria-hidden
+    >
+      {result === 'passed' ? (
+        <Tick className="size-6" />
+      ) : result === 'failed' ? (
+        <X className="size-6" />
+      ) : result === 'not applicable' ? (
+        <Minus className="size-5" />
+      ) : null}
+    </span>
+  );
+}
+
+function Words({
+  check,
+  result,
+  place,
+  onClose,
+  onSay,
+}: {
+  check: Check;
+  result: 'failed' | 'not applicable';
+  place: CheckPlace;
+  onClose: () => void;
+  onSay: (note: string) => void;
+}) {
+  const [note, setNote] = useState('');
+  const failed = result === 'failed';
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title={failed ? `Failed: ${check.what}` : `Not for this clock: ${check.what}`}
+      description={
+        failed && place !== 'deliver'
+          ? 'It comes apart again as far as needed: a new pass is opened with this as its reason.'
+          : 'It is kept with the check.'
+      }
+    >
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          onSay(note.trim());
+        }}
+      >
+        <TextField
+          label={failed ? 'What was wrong' : 'Why (may stay empty)'}
+          autoFocus
+          value={note}
+          maxLength={300}
+          onChange={(e) => setNote(e.target.value)}
+        />
+        <Button
+          type="submit"
+          look={failed ? 'danger' : 'main'}
+          className="self-start"
+          disabled={failed && note.trim() === ''}
+        >
+          {failed ? 'It failed' : 'Keep it so'}
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,99 @@
+import { evidenceFields } from '@eclat/contract/counter';
+import { dateFrom } from '@eclat/core/history';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Trash2, TriangleAlert } from 'lucide-react';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+const year = { setValueAs: (v: string | number | null) => (v === '' || v === null ? null : Number(v)) };
+
+/** When it was made, from evidence: not before, not after, and why. It stays with the movement. */
+export function Dating() {
+  const { movement, closedAt } = useThisVisit();
+  const form = useForm<z.input<typeof evidenceFields>>({
+    resolver: zodResolver(evidenceFields) as never,
+    defaultValues: { notBefore: null, notAfter: null, why: '' },
+  });
+  const add = useCommand(api.assess.date, { what: 'Evidence', onSent: () => form.reset() });
+  const evidence = useTakeOut(api.assess.undate, api.assess.date, 'Evidence');
+  const { errors } = form.formState;
+  const found = dateFrom(movement.dating);
+  return (
+    <Panel title="When it was made">
+      <p className={`flex items-center gap-2 text-2xl font-bold ${found.contradiction ? 'text-danger' : ''}`}>
+        {found.contradiction && <TriangleAlert className="size-6 shrink-0" aria-hidden />}
+        {found.words}
+      </p>
+      <ul className="mt-2 divide-y divide-line">
+        {movement.dating.map((e) => (
+          <li key={e.id} className="flex items-center gap-3 py-1">
+            <span className="min-w-0 flex-1">
+              <b>
+                {[e.notBefore !== null && `not before ${e.notBefore}`, e.notAfter !== null && `not after ${e.notAfter}`]
+                  .filter(Boolean)
+                  .join(', ')}
+              </b>
+              : {e.why}
+            </span>
+            {!closedAt && (
+              <button
+                type="button"
+                aria-label={`Take back: ${e.why}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={() =>
+                  evidence(
+                    { params: { movementId: movement.id, evidenceId: e.id } },
+                    {
+                      params: { movementId: movement.id },
+                      body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why },
+                    },
+                  )
+                }
+              >
+                <Trash2 className="size-5" />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {!closedAt && (
+        <form
+          className="mt-3 grid gap-3 sm:grid-cols-[8rem_8rem_minmax(0,1fr)_auto] sm:items-start"
+          noValidate
+          onSubmit={(e) =>
+            void form.handleSubmit((body) => add.mutate({ params: { movementId: movement.id }, body }))(e)
+          }
+        >
+          <TextField
+            label="Not before"
+            inputMode="numeric"
+            error={errors.notBefore?.message}
+            {...form.register('notBefore', year)}
+          />
+          <TextField
+            label="Not after"
+            inputMode="numeric"
+            error={errors.notAfter?.message}
+            {...form.register('notAfter', year)}
+          />
+          <TextField
+            label="Why"
+            placeholder="patent date on the back plate"
+            error={errors.why?.message}
+            {...form.register('why')}
+          />
+          <Button type="submit" className="sm:mt-7" busy={add.isPending}>
+            Add it
+          </Button>
+        </form>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,47 @@
+import { useQuery } from '@tanstack/react-query';
+import { Columns2, TriangleAlert } from 'lucide-react';
+import { Link } from 'react-router';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { keys } from '../../data/queries.ts';
+import { buttonClass } from '../../ui/Button.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** Weaknesses of the type, from this shop's own movements of the same maker and name, and sisters to compare with. */
+export function KnownOfType() {
+  const { movement } = useThisVisit();
+  const { data } = useQuery({
+    queryKey: [...keys.books, movement.id, 'type'],
+    queryFn: ({ signal }) => call(api.assess.type, { params: { movementId: movement.id }, signal }),
+  });
+  if (!data || (data.weaknesses.length === 0 && data.sisters.length === 0)) return null;
+  return (
+    <section aria-label="Known of this type" className="rounded-xl border-2 border-brass-fill bg-brass-wash p-4">
+      <h2 className="flex items-center gap-2 text-xl">
+        <TriangleAlert className="size-6 shrink-0 text-brass" aria-hidden />
+        Known of this type
+      </h2>
+      <ul className="mt-1">
+        {data.weaknesses.map((w) => (
+          <li key={w.place}>
+            <b>{w.place}</b>, {w.movements} of your {w.of} {w.of === 1 ? 'other' : 'others'}: {w.seen.join(' ')}
+          </li>
+        ))}
+      </ul>
+      {data.sisters.length > 0 && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {data.sisters.slice(0, 3).map((s) => (
+            <Link
+              key={s.movementId}
+              className={buttonClass('quiet')}
+              to={`/compare/${movement.id}?with=${s.movementId}`}
+            >
+              <Columns2 className="size-5" aria-hidden />
+              Compare with {s.code}
+            </Link>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,232 @@
+import type { BenchRow } from '@eclat/contract';
+import { isTogether, type StageId } from '@eclat/core/workflow';
+import clsx from 'clsx';
+import { ArrowRight, BellRing, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { DueAgain, useDueAgain } from '../aftercare/DueAgain.tsx';
+import { useBench } from '../../data/queries.ts';
+import { Answer, Failed, Loading } from '../../ui/Answer.tsx';
+import { buttonClass } from '../../ui/Button.tsx';
+import { countdown, daysUntil } from '../../ui/dates.ts';
+import { PowerBadge } from '../../ui/PowerBadge.tsx';
+import { StageWheel } from '../../ui/StageWheel.tsx';
+import { useNow } from '../../ui/useNow.ts';
+import { StageRack } from './StageRack.tsx';
+
+const URGENCIES = {
+  danger: { title: 'Make safe first', Icon: TriangleAlert, look: 'text-danger' },
+  due: { title: 'Due now', Icon: Clock3, look: 'text-brass' },
+  next: { title: 'Ready for a hand', Icon: ArrowRight, look: 'text-steel' },
+  wait: { title: 'Waiting by itself', Icon: Hourglass, look: 'text-soft' },
+} as const;
+
+/** Every clock in the shop, where it stands, its next action, and anything due or dangerous. */
+export function BenchScreen() {
+  const { data, error } = useBench();
+  const now = useNow();
+  const [search, setSearch] = useSearchParams();
+  const stage = search.get('stage') as StageId | null;
+  const q = search.get('q') ?? '';
+  const change = (name: string, value: string | null) =>
+    setSearch(
+      (before) => {
+        if (value) before.set(name, value);
+        else before.delete(name);
+        return before;
+      },
+      { replace: true },
+    );
+  const shown = useMemo(
+    () => (data ?? []).filter((r) => (!stage || r.next.stage === stage) && matches(r, q)),
+    [data, stage, q],
+  );
+
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the bench" />;
+  const count = (u: BenchRow['next']['urgency']) => data.filter((r) => r.next.urgency === u).length;
+  return (
+    <div className="mx-auto max-w-7xl px-4 py-5 md:px-6">
+      <div className="mb-4 flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1 className="text-3xl">{headline(count('danger'), count('due'))}</h1>
+          <p className="mt-1 text-lg text-soft">
+            {data.length === 1 ? 'One clock' : `${data.length} clocks`} in the shop, {count('next')} ready for a hand,{' '}
+            {count('wait')} waiting by {count('wait') === 1 ? 'itself' : 'themselves'}.
+          </p>
+        </div>
+        <label className="relative block w-full sm:w-80">
+          <span className="sr-only">Search the bench</span>
+          <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
+          <input
+            className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
+            placeholder="Clock, owner, claim or code"
+            value={q}
+            onChange={(e) => change('q', e.target.value || null)}
+          />
+        </label>
+      </div>
+      <Link to="/after" className="mb-3 inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline">
+        After they went home: due again, recall
+      </Link>
+      {data.length > 0 && <StageRack rows={data} chosen={stage} onChoose={(s) => change('stage', s)} />}
+      {data.length === 0 && <Nothing />}
+      {data.length > 0 && shown.length === 0 && (
+        <p className="py-10 text-center text-lg text-soft">
+          No clock on the bench matches.{' '}
+          <button
+            type="button"
+            className="min-h-11 font-semibold text-steel underline"
+            onClick={() => setSearch({}, { replace: true })}
+          >
+            Show all
+          </button>
+        </p>
+      )}
+      {(Object.keys(URGENCIES) as (keyof typeof URGENCIES)[]).map((u) => {
+        const rows = shown.filter((r) => r.next.urgency === u);
+        const { title, Icon, look } = URGENCIES[u];
+        return rows.length === 0 ? null : (
+          <section key={u} aria-label={title} className="mt-5">
+            <h2 className={clsx('mb-2 flex items-center gap-2 text-lg', look)}>
+              <Icon className="size-6" aria-hidden />
+              {title}
+              <span className="font-normal text-soft">{rows.length}</span>
+            </h2>
+            <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
+              {rows.map((r) => (
+                <Row key={r.visitId} row={r} now={now} />
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+      {!stage && !q && <Remind now={now} />}
+    </div>
+  );
+}
+
+const SOON_DAYS = 30;
+
+/** Clocks that went home and want their owner reminded: they stand under the work, not in it. */
+function Remind({ now }: { now: number }) {
+  const { data = [] } = useDueAgain();
+  const soon = data.filter((d) => daysUntil(d.oil, now) <= SOON_DAYS);
+  if (soon.length === 0) return null;
+  return (
+    <section aria-label="Due again" className="mt-5">
+      <h2 className="mb-2 flex items-center gap-2 text-lg text-soft">
+        <BellRing className="size-6" aria-hidden />
+        Due again: remind the owner<span className="font-normal">{soon.length}</span>
+      </h2>
+      <div className="rounded-xl border border-line bg-enamel px-4">
+        <DueAgain rows={soon} />
+      </div>
+    </section>
+  );
+}
+
+const headline = (danger: number, due: number): string => {
+  if (danger > 0) return danger === 1 ? 'One clock is not safe' : `${danger} clocks are not safe`;
+  if (due > 0) return due === 1 ? 'One thing is due now' : `${due} things are due now`;
+  return 'Nothing is due';
+};
+
+const matches = (r: BenchRow, q: string) =>
+  q
+    .toLowerCase()
+    .split(/\s+/)
+    .every((w) => `${r.clock} ${r.owner} ${r.claim} ${r.movementCode}`.toLowerCase().includes(w));
+
+function Row({ row, now }: { row: BenchRow; now: number }) {
+  const { next } = row;
+  const look =
+    next.urgency === 'danger'
+      ? 'border-l-danger'
+      : next.urgency === 'due'
+        ? 'border-l-brass-fill'
+        : 'border-l-transparent';
+  const bathLeft = row.bathEndsAt ? Date.parse(row.bathEndsAt) - now : null;
+  return (
+    <li
+      className={clsx(
+        '[contain-intrinsic-size:auto_6rem] [content-visibility:auto] border-b border-l-8 border-b-line last:border-b-0',
+        look,
+      )}
+    >
+      <Link
+        to={`/visits/${row.visitId}/${next.beside ? 'case' : next.stage}`}
+        className="grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]"
+      >
+        {row.photoId ? (
+          <img
+            src={`/api/photos/${row.photoId}/small`}
+            alt=""
+            className="size-16 rounded-lg object-cover"
+            loading="lazy"
+          />
+        ) : (
+          <span className="grid size-16 place-items-center rounded-lg bg-sunk text-sm text-soft">no photo</span>
+        )}
+        <StageWheel done={row.done} current={next.stage} className="hidden size-12 lg:block" />
+        <span className="min-w-0">
+          <span className="block truncate text-lg font-bold">{row.clock}</span>
+          <span className="block truncate text-sm text-soft">
+            {row.claim} · {row.owner} · {row.movementCode}
+          </span>
+        </span>
+        <span className="col-span-2 min-w-0 lg:col-span-1">
+          <span className="block text-lg leading-snug font-semibold">
+            {next.text}
+            {bathLeft !== null && bathLeft > 0 && `, ${countdown(bathLeft)} left`}
+          </span>
+          <Promise date={row.promisedFor} now={now} />
+        </span>
+        <span className="col-span-2 flex flex-wrap gap-1.5 lg:col-span-1 lg:justify-end">
+          {row.asked > 0 && (
+            <span className="inline-flex items-center gap-1 rounded-full border-2 border-dashed border-brass-fill px-2 py-0.5 text-sm font-semibold text-brass">
+              <Hourglass className="size-4" aria-hidden />
+              owner asked: {row.asked}
+            </span>
+          )}
+          {row.cautions.map((c) => (
+            <span
+              key={c}
+              className="inline-flex items-center gap-1 rounded-full border-2 border-danger px-2 py-0.5 text-sm font-semibold text-danger"
+            >
+              <TriangleAlert className="size-4" aria-hidden />
+              {c}
+            </span>
+          ))}
+          {row.power.map((p) => (
+            <PowerBadge key={p.train} {...p} small together={isTogether(row.done)} />
+          ))}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+function Promise({ date, now }: { date: string | null; now: number }) {
+  if (!date) return <span className="text-sm text-soft">No date promised</span>;
+  const days = daysUntil(date, now);
+  const words =
+    days < 0
+      ? `promised ${-days} ${days === -1 ? 'day' : 'days'} ago`
+      : days === 0
+        ? 'promised for today'
+        : `promised in ${days} ${days === 1 ? 'day' : 'days'}`;
+  return <span className={clsx('text-sm', days < 0 ? 'font-semibold text-danger' : 'text-soft')}>{words}</span>;
+}
+
+function Nothing() {
+  return (
+    <Answer tone="info" title="The bench is empty">
+      <p>Every clock in the shop will stand here with its next action. Begin at the counter:</p>
+      <Link to="/intake" className={buttonClass('main', 'mt-3')}>
+        <PackagePlus className="size-5" aria-hidden />
+        Take a clock in
+      </Link>
+    </Answer>
+  );
+}

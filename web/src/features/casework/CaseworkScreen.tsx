@@ -1,0 +1,90 @@
+import type { CaseTask } from '@eclat/contract';
+import { CASE_PLACES, taskStands, type TaskStands } from '@eclat/core/casework';
+import { useState } from 'react';
+import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { countdown } from '../../ui/dates.ts';
+import { useNow } from '../../ui/useNow.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { TaskForm } from './TaskForm.tsx';
+import { TaskRow } from './TaskRow.tsx';
+
+const FIRST: TaskStands[] = ['once more', 'ready', 'to do', 'waiting', 'done'];
+
+/** What is done to case, dial and glass, with its waits, beside the work on the movement. */
+export function CaseworkScreen() {
+  const visit = useThisVisit();
+  const now = useNow();
+  const [adding, setAdding] = useState(false);
+  const [editing, setEditing] = useState<string | null>(null);
+  const at = (t: CaseTask) => taskStands(t, now);
+  const of = (s: TaskStands) => visit.casework.filter((t) => at(t) === s);
+  const [ready, todo, waiting] = [[...of('once more'), ...of('ready')], of('to do'), of('waiting')];
+  const soonest = waiting.map((t) => Date.parse(t.waitEndsAt!)).sort((a, b) => a - b)[0];
+  return (
+    <>
+      {ready.length > 0 ? (
+        <Answer tone="due" title={`Dry: ${ready.map((t) => t.what.toLowerCase()).join(', ')}`}>
+          Go on with {ready.length === 1 ? 'it' : 'them'}; the movement need not wait for this.
+        </Answer>
+      ) : waiting.length > 0 ? (
+        <Answer tone="info" title={`Waiting: ${countdown(soonest! - now)} more`}>
+          {todo.length > 0 ? `${todo.length} more to do.` : 'The work on the movement goes on meanwhile.'}
+        </Answer>
+      ) : todo.length > 0 ? (
+        <Answer tone="info" title={`${todo.length} to do on case, dial and glass`}>
+          These go beside the work on the movement.
+        </Answer>
+      ) : (
+        <Answer
+          tone="good"
+          title={
+            visit.casework.length > 0 ? 'Case, dial and glass are done' : 'Nothing is to be done to case, dial or glass'
+          }
+        />
+      )}
+      {CASE_PLACES.map((place) => {
+        const tasks = visit.casework
+          .filter((t) => t.place === place)
+          .sort((a, b) => FIRST.indexOf(at(a)) - FIRST.indexOf(at(b)));
+        return tasks.length === 0 ? null : (
+          <Panel key={place} title={<span className="first-letter:uppercase inline-block">{place}</span>}>
+            <ul className="divide-y divide-line">
+              {tasks.map((t) =>
+                editing === t.id ? (
+                  <li key={t.id} className="py-4">
+                    <TaskForm task={t} onClose={() => setEditing(null)} />
+                  </li>
+                ) : (
+                  <TaskRow key={t.id} task={t} now={now} onEdit={() => setEditing(t.id)} />
+                ),
+              )}
+            </ul>
+          </Panel>
+        );
+      })}
+      {!visit.closedAt && (
+        <Panel
+          title="Another task"
+          aside={
+            !adding && (
+              <Button look="main" onClick={() => setAdding(true)}>
+                Add
+              </Button>
+            )
+          }
+        >
+          {adding ? (
+            <TaskForm task={null} onClose={() => setAdding(false)} />
+          ) : (
+            visit.casework.length === 0 && (
+              <Empty>
+                Joints glued, finish renewed, glass fitted: each with its product, its coats and its time to dry.
+              </Empty>
+            )
+          )}
+        </Panel>
+      )}
+    </>
+  );
+}

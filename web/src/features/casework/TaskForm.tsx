@@ -1,0 +1,138 @@
+import type { CaseTask } from '@eclat/contract';
+import { caseTaskFields } from '@eclat/contract/casework';
+import { CASE_PLACES, ORIGINS, TASKS } from '@eclat/core/casework';
+import { held } from '@eclat/core/rules';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+type Fields = z.input<typeof caseTaskFields>;
+const EMPTY: Fields = {
+  place: 'case',
+  what: '',
+  product: '',
+  origin: null,
+  times: 1,
+  waitHours: 0,
+  once: false,
+  note: '',
+};
+const number = { setValueAs: (v: unknown) => (v === '' ? 0 : Number(String(v).replace(',', '.'))) };
+
+/** A task from what is usual, or in one's own words. */
+export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: () => void }) {
+  const visit = useThisVisit();
+  const start: Fields = task
+    ? {
+        place: task.place,
+        what: task.what,
+        product: task.product,
+        origin: task.origin,
+        times: task.times,
+        waitHours: task.waitHours,
+        once: task.once,
+        note: task.note,
+      }
+    : EMPTY;
+  const form = useForm<Fields>({ resolver: zodResolver(caseTaskFields), defaultValues: start });
+  const draft = useDraft(form, `casework.${task?.id ?? visit.id}`);
+  const sent = () => {
+    draft.clear();
+    onClose();
+  };
+  const add = useCommand(api.casework.add, { what: 'Task', onSent: sent });
+  const change = useCommand(api.casework.change, {
+    what: 'Task',
+    onSent: sent,
+    labels: {
+      place: 'Where',
+      what: 'Task',
+      product: 'Product',
+      origin: 'Came from',
+      times: 'Times',
+      waitHours: 'Hours to wait',
+      once: 'Cannot be undone',
+      note: 'Note',
+    },
+  });
+  const { errors } = form.formState;
+  const glue = held('glue', visit.rules.held).id === 'hide' ? 'hide glue' : 'wood glue';
+  const productFor = (what: string) => (/glued|laid/i.test(what) ? glue : '');
+  const place = form.watch('place');
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3"
+      onSubmit={(e) =>
+        void form.handleSubmit((body) => {
+          if (task)
+            change.mutate({ params: { visitId: visit.id, taskId: task.id }, body: { ...body, version: task.version } });
+          else add.mutate({ params: { visitId: visit.id }, body });
+        })(e)
+      }
+    >
+      <SelectField label="Where" {...form.register('place')}>
+        {CASE_PLACES.map((p) => (
+          <option key={p}>{p}</option>
+        ))}
+      </SelectField>
+      <div className="sm:col-span-2">
+        <TextField label="Task" error={errors.what?.message} {...form.register('what')} />
+        <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usual tasks">
+          {TASKS.filter((t) => t.place === place).map((t) => (
+            <button
+              key={t.what}
+              type="button"
+              className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
+              onClick={() => {
+                form.setValue('what', t.what, { shouldDirty: true });
+                form.setValue('waitHours', t.waitHours);
+                form.setValue('times', t.times);
+                form.setValue('once', t.once);
+                if (!form.getValues('product')) form.setValue('product', productFor(t.what));
+                form.clearErrors('what');
+              }}
+            >
+              {t.what}
+            </button>
+          ))}
+        </div>
+      </div>
+      <TextField label="Product" error={errors.product?.message} {...form.register('product')} />
+      <TextField
+        label="Coats, or times"
+        inputMode="numeric"
+        error={errors.times?.message}
+        {...form.register('times', number)}
+      />
+      <TextField
+        label="Hours to wait after each"
+        inputMode="decimal"
+        error={errors.waitHours?.message}
+        {...form.register('waitHours', number)}
+      />
+      <SelectField label="Where it came from" {...form.register('origin', { setValueAs: (v: unknown) => v || null })}>
+        <option value="">nothing was put in</option>
+        {ORIGINS.map((o) => (
+          <option key={o}>{o}</option>
+        ))}
+      </SelectField>
+      <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
+      <Tick label="It cannot be undone" {...form.register('once')} />
+      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
+        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+          {task ? 'Keep changes' : 'Add the task'}
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,232 @@
+import type { Fill } from '@eclat/contract';
+import { fillFields } from '@eclat/contract/cleaning';
+import { BATHS, dilute, fillPast } from '@eclat/core/cleaning';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Droplets, Pencil } from 'lucide-react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useBaths } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { day } from '../../ui/dates.ts';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { useNow } from '../../ui/useNow.ts';
+
+type Fields = z.input<typeof fillFields>;
+const EMPTY: Fields = {
+  bath: 'ammoniated water',
+  name: '',
+  litres: 3,
+  waterParts: 7,
+  limitLoads: null,
+  limitDays: 30,
+  note: '',
+};
+
+/** Every tank and jar: when it was filled and how, what went through it, and when it is to be changed. */
+export function BathBookScreen() {
+  const { data, error } = useBaths();
+  const now = useNow(60_000);
+  const [editing, setEditing] = useState<Fill | 'new' | null>(null);
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the bath book" />;
+  const inUse = data.filter((f) => f.changedAt === null);
+  const past = inUse.filter((f) => fillPast(f, now));
+  const before = data.filter((f) => f.changedAt !== null);
+  return (
+    <div className="mx-auto flex max-w-5xl flex-col gap-5 px-4 py-5 md:px-6">
+      <h1 className="text-3xl">Bath book</h1>
+      {inUse.length === 0 ? (
+        <Answer tone="info" title="Nothing is filled">
+          A run that names its bath counts it as a load.
+        </Answer>
+      ) : past.length > 0 ? (
+        <Answer tone="due" title={`To be changed: ${past.map((f) => f.name).join(', ')}`} />
+      ) : (
+        <Answer tone="good" title={`${inUse.length} in use, none past its rule`} />
+      )}
+      <Panel
+        title="In use"
+        aside={
+          editing !== 'new' && (
+            <Button look="main" onClick={() => setEditing('new')}>
+              <Droplets className="size-5" aria-hidden />
+              Fill one
+            </Button>
+          )
+        }
+      >
+        {editing === 'new' && <FillForm fill={null} onClose={() => setEditing(null)} />}
+        {inUse.length === 0 ? (
+          editing !== 'new' && <Empty>Each tank or jar stands here with what went through it.</Empty>
+        ) : (
+          <ul className="flex flex-col divide-y divide-line">
+            {inUse.map((f) =>
+              editing === f ? (
+                <li key={f.id}>
+                  <FillForm fill={f} onClose={() => setEditing(null)} />
+                </li>
+              ) : (
+                <InUse key={f.id} fill={f} now={now} onEdit={() => setEditing(f)} />
+              ),
+            )}
+          </ul>
+        )}
+      </Panel>
+      {before.length > 0 && (
+        <Panel title="Changed">
+          <ul className="flex flex-col divide-y divide-line">
+            {before.map((f) => (
+              <li key={f.id} className="flex flex-wrap gap-x-4 py-2">
+                <b>{f.name}</b>
+                <span>{f.bath}</span>
+                <span className="text-soft">
+                  {day(f.filledAt)} to {day(f.changedAt!)}, {f.loads} {f.loads === 1 ? 'load' : 'loads'}, {f.minutes}{' '}
+                  min. Poured away by {f.changedBy}.
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => void }) {
+  const undo = useCommand(api.cleaning.change, { what: 'Bath' });
+  const change = useCommand(api.cleaning.change, {
+    what: 'Bath',
+    onDone: (f) =>
+      say(`${f.name} is poured away.`, 'good', () =>
+        undo.mutate({ params: { fillId: f.id }, body: { changed: false } }),
+      ),
+  });
+  const past = fillPast(fill, now);
+  return (
+    <li className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
+      <span className="w-28 text-center">
+        <b className="block text-3xl leading-none">{fill.loads}</b>
+        <span className="text-sm text-soft">
+          {fill.loads === 1 ? 'load' : 'loads'}
+          {fill.limitLoads !== null && ` of ${fill.limitLoads}`}
+        </span>
+      </span>
+      <span className="min-w-60 flex-1">
+        <b className="block text-lg">{fill.name}</b>
+        <span className="block first-letter:uppercase">
+          {fill.bath}, {fill.litres} l{fill.waterParts !== null && `, 1 part to ${fill.waterParts} of water`}
+        </span>
+        <span className="block text-sm text-soft">
+          Filled {day(fill.filledAt)} by {fill.by}; {(fill.minutes / 60).toFixed(1)} h in use
+          {fill.limitDays !== null && `; to be changed after ${fill.limitDays} days`}
+          {fill.note && `. ${fill.note}`}
+        </span>
+        {past && <span className="block font-bold text-brass">Past its rule: {past}</span>}
+      </span>
+      <Button aria-label={`Correct ${fill.name}`} onClick={onEdit}>
+        <Pencil className="size-5" aria-hidden />
+      </Button>
+      <Button
+        look={past ? 'main' : 'quiet'}
+        busy={change.isPending}
+        onClick={() => change.mutate({ params: { fillId: fill.id }, body: { changed: true } })}
+      >
+        Poured away
+      </Button>
+    </li>
+  );
+}
+
+const number = { setValueAs: (v: unknown) => (v === '' || v === null ? null : Number(String(v).replace(',', '.'))) };
+
+function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
+  const form = useForm<Fields>({ resolver: zodResolver(fillFields), defaultValues: fill ?? EMPTY });
+  const add = useCommand(api.cleaning.fill, { what: 'Bath', onSent: onClose });
+  const correct = useCommand(api.cleaning.correct, {
+    what: 'Bath',
+    onSent: onClose,
+    labels: {
+      name: 'Tank or jar',
+      litres: 'Litres',
+      waterParts: 'Parts of water',
+      limitLoads: 'Loads',
+      limitDays: 'Days',
+      note: 'Note',
+    },
+  });
+  const { errors } = form.formState;
+  const [litres, parts] = [Number(form.watch('litres')), Number(form.watch('waterParts'))];
+  const mix = litres > 0 && litres <= 1000 && parts > 0 && parts <= 1000 ? dilute(litres, parts) : null;
+  const send = ({ bath, name, litres: l, waterParts, limitLoads, limitDays, note }: Fields) => {
+    const body = { bath, name, litres: l, waterParts, limitLoads, limitDays, note };
+    if (fill) correct.mutate({ params: { fillId: fill.id }, body: { ...body, version: fill.version } });
+    else add.mutate({ params: {}, body });
+  };
+  return (
+    <form
+      noValidate
+      className="mb-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2 lg:grid-cols-3"
+      onSubmit={(e) => void form.handleSubmit(send)(e)}
+    >
+      <TextField
+        label="Tank or jar"
+        placeholder="Ultrasonic tank"
+        error={errors.name?.message}
+        {...form.register('name')}
+      />
+      <SelectField label="Bath" {...form.register('bath')}>
+        {BATHS.map((b) => (
+          <option key={b}>{b}</option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Litres"
+        inputMode="decimal"
+        error={errors.litres?.message}
+        {...form.register('litres', number)}
+      />
+      <TextField
+        label="Parts of water to one"
+        inputMode="decimal"
+        error={errors.waterParts?.message}
+        {...form.register('waterParts', number)}
+        hint={
+          mix
+            ? `${mix.concentrateL.toFixed(2)} l of concentrate and ${mix.waterL.toFixed(2)} l of water.`
+            : 'Empty: as it came.'
+        }
+      />
+      <TextField
+        label="Change after loads"
+        inputMode="numeric"
+        error={errors.limitLoads?.message}
+        {...form.register('limitLoads', number)}
+      />
+      <TextField
+        label="Change after days"
+        inputMode="numeric"
+        error={errors.limitDays?.message}
+        {...form.register('limitDays', number)}
+      />
+      <TextField
+        className="sm:col-span-2 lg:col-span-3"
+        label="Note"
+        error={errors.note?.message}
+        {...form.register('note')}
+      />
+      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
+        <Button type="submit" look="main" busy={add.isPending || correct.isPending}>
+          {fill ? 'Keep changes' : 'It is filled'}
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

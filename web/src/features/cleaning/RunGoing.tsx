@@ -1,0 +1,149 @@
+import type { CleaningRun } from '@eclat/contract';
+import { isLast, mayAgain, sequenceById } from '@eclat/core/cleaning';
+import clsx from 'clsx';
+import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { countdown, dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** One basket on its way: the step that runs, large; the next one with its caution before it. */
+export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
+  const visit = useThisVisit();
+  const [after, setAfter] = useState('');
+  const [ending, setEnding] = useState(false);
+  const params = { visitId: visit.id, bathId: run.id };
+  const step = useCommand(api.cleaning.step, { what: 'Step', labels: { step: 'Step' } });
+  const stop = useCommand(api.cleaning.stop, { what: 'Parts out of the bath', onDone: () => say('The run is over.') });
+  const go = (to: 'next' | 'again' | 'back') => step.mutate({ params, body: { to, version: run.version } });
+  const here = run.steps[run.step]!;
+  const next = run.steps[run.step + 1];
+  const left = run.endsAt === null ? null : Date.parse(run.endsAt) - now;
+  const last = isLast(run);
+  return (
+    <section
+      aria-label={`Run: ${run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}`}
+      className={clsx(
+        'rounded-xl border-2 bg-enamel p-5',
+        left !== null && left <= 0 ? 'border-danger' : 'border-steel',
+      )}
+    >
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-xl first-letter:uppercase">
+          {run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}
+        </h2>
+        <span className="text-sm text-soft">
+          {sequenceById(run.sequence).name}, begun by {run.by}, {dayTime(run.startedAt)}
+        </span>
+      </div>
+      <div className="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
+        <div className="flex flex-col gap-3">
+          {left !== null && (
+            <p className={clsx('text-6xl font-bold leading-none tabular-nums', left <= 0 && 'text-danger')}>
+              {left <= 0 ? `+${countdown(-left)}` : countdown(left)}
+            </p>
+          )}
+          <p className="text-2xl font-bold">{here.what}</p>
+          {here.caution && <Warned text={here.caution} />}
+          {next && next.caution !== here.caution && next.caution && <Warned text={next.caution} before={next.what} />}
+          <div className="flex flex-wrap gap-3">
+            {next && (
+              <Button
+                look={left !== null && left <= 0 ? 'danger' : 'main'}
+                className="min-h-14 text-lg"
+                busy={step.isPending}
+                onClick={() => go('next')}
+              >
+                On to: {next.what}
+                <ArrowRight className="size-5" aria-hidden />
+              </Button>
+            )}
+            {mayAgain(run) && (
+              <Button busy={step.isPending} onClick={() => go('again')}>
+                <Repeat2 className="size-5" aria-hidden />
+                Once more, {here.minutes} min
+              </Button>
+            )}
+            {run.log.length > 0 && (
+              <Button look="plain" busy={step.isPending} onClick={() => go('back')}>
+                <Undo2 className="size-5" aria-hidden />
+                Back
+              </Button>
+            )}
+          </div>
+          {last || ending ? (
+            <form
+              className="flex flex-wrap items-end gap-3"
+              onSubmit={(e) => {
+                e.preventDefault();
+                stop.mutate({ params, body: { after } });
+              }}
+            >
+              <TextField
+                className="min-w-60 flex-1"
+                label="What it looks like now"
+                placeholder="even and clean, one green spot left"
+                value={after}
+                onChange={(e) => setAfter(e.target.value)}
+              />
+              <Button type="submit" look={last ? 'main' : 'quiet'} busy={stop.isPending}>
+                {last ? 'Parts are out' : 'End it here'}
+              </Button>
+            </form>
+          ) : (
+            <button
+              type="button"
+              className="min-h-11 self-start font-semibold text-steel underline"
+              onClick={() => setEnding(true)}
+            >
+              The parts are out, it ends here
+            </button>
+          )}
+        </div>
+        <ol className="flex flex-col gap-1">
+          {run.steps.map((s, i) => (
+            <li
+              key={i}
+              aria-current={i === run.step ? 'step' : undefined}
+              className={clsx(
+                'flex items-start gap-3 rounded-lg px-2 py-1',
+                i === run.step ? 'bg-steel-wash font-bold' : i < run.step && 'text-soft',
+              )}
+            >
+              <span
+                className={clsx(
+                  'mt-0.5 grid size-6 shrink-0 place-items-center rounded-full text-sm',
+                  i < run.step ? 'bg-steel text-steel-ink' : 'border border-line',
+                )}
+              >
+                {i < run.step ? <Check className="size-4" aria-label="done" /> : i + 1}
+              </span>
+              <span className="min-w-0 flex-1">{s.what}</span>
+              {s.minutes !== null && (
+                <span className="shrink-0 text-soft">
+                  {s.minutes >= 120 ? `${Math.round(s.minutes / 60)} h` : `${s.minutes} min`}
+                </span>
+              )}
+            </li>
+          ))}
+        </ol>
+      </div>
+    </section>
+  );
+}
+
+export function Warned({ text, before }: { text: string; before?: string }) {
+  return (
+    <p className="flex items-start gap-3 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2">
+      <TriangleAlert className="mt-0.5 size-5 shrink-0 text-brass" aria-hidden />
+      <span>
+        {before && <b>Before “{before}”: </b>}
+        {text}
+      </span>
+    </p>
+  );
+}

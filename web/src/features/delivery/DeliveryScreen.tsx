@@ -1,0 +1,42 @@
+import { FileText, QrCode } from 'lucide-react';
+import { Checks, leftOf } from '../assembly/Checks.tsx';
+import { Answer } from '../../ui/Answer.tsx';
+import { PaperLink } from '../documents/Documents.tsx';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** On site: where it stands, set going, and shown to the owner. Before the signature, so that the record has it. */
+export function DeliveryScreen() {
+  const visit = useThisVisit();
+  const { open, failed } = leftOf(visit, 'deliver');
+  const title =
+    failed.length > 0
+      ? `Not right yet: ${failed.map((c) => c.what).join('; ')}`
+      : open.length === 0
+        ? 'Delivered and shown'
+        : `Next: ${open[0]!.what}`;
+  const words = visit.closedAt
+    ? 'This visit is closed.'
+    : open.length > 0
+      ? `${open.length} to look at where it stands. A clock that is fetched here needs none of this: show it at the counter.`
+      : 'The record can be signed.';
+  return (
+    <>
+      <Answer tone={failed.length > 0 ? 'danger' : open.length === 0 ? 'good' : 'info'} title={title}>
+        {words}
+      </Answer>
+      <div className="no-print flex flex-wrap gap-3">
+        <PaperLink paper="return">
+          <FileText className="size-5" aria-hidden />
+          Return sheet
+        </PaperLink>
+        <PaperLink paper="slip">
+          <QrCode className="size-5" aria-hidden />
+          Slip for inside the case
+        </PaperLink>
+      </div>
+      <Checks place="deliver" title="On site" />
+      <StageFoot stage="deliver" ready={failed.length === 0} why="What failed is put right first." />
+    </>
+  );
+}

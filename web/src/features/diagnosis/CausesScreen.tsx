@@ -1,0 +1,275 @@
+import { ownCauseFields } from '@eclat/contract/counter';
+import { CAUSES, LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
+import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useQuery } from '@tanstack/react-query';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { sessionQuery } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
+import { useCauses } from './useKnowledge.ts';
+
+/** The table of causes, the shop's own beside it, and what its signed visits found. */
+export function CausesScreen() {
+  const { data, error } = useCauses();
+  const me = useQuery(sessionQuery).data?.person;
+  const learn = useCommand(api.knowing.learn, { what: 'Learning' });
+  const remove = useCommand(api.knowing.remove, { what: 'Cause' });
+  const [adding, setAdding] = useState(false);
+  const [all, setAll] = useState(false);
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the causes" />;
+  const found = Object.entries(data.experience)
+    .filter(([, e]) => e.found.times > 0)
+    .sort(([, a], [, b]) => b.found.times - a.found.times);
+  const nameOf = (id: string) => {
+    const [base, train] = id.split('.');
+    const c = CAUSES.find((x) => x.id === base)?.name ?? data.causes.find((x) => x.id === id)?.name ?? id;
+    return train ? `${c}, ${train}` : c;
+  };
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
+      <h1 className="text-3xl">Causes and counts</h1>
+      <Answer
+        tone="info"
+        title={
+          data.learn
+            ? data.signedVisits === 0
+              ? 'No signed visit has confirmed a cause yet'
+              : `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`
+            : 'The shipped numbers stand alone'
+        }
+      >
+        {data.learn
+          ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or a finding confirmed a cause adds one. Nothing comes from elsewhere.'
+          : 'The shop’s own visits are not counted. Nothing of them is lost: turn it on again at any time.'}
+        {me?.role === 'owner-of-shop' && (
+          <div className="mt-2">
+            <Button onClick={() => learn.mutate({ params: {}, body: { learn: !data.learn } })} busy={learn.isPending}>
+              {data.learn ? 'Back to the shipped numbers' : 'Count the shop’s own visits'}
+            </Button>
+          </div>
+        )}
+      </Answer>
+      <Panel title="Found here" aside={<span className="text-soft">of the clocks that could have had it</span>}>
+        {found.length === 0 ? (
+          <Empty>What looks and findings of signed visits confirm is counted here.</Empty>
+        ) : (
+          <ul className="grid gap-x-8 sm:grid-cols-2">
+            {found.map(([id, e]) => (
+              <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2">
+                <span className="font-semibold">{nameOf(id)}</span>
+                <span className="text-lg whitespace-nowrap tabular-nums">
+                  <b>{e.found.times}</b> of your last {e.found.of}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+      <Panel
+        title="Causes of your own"
+        aside={
+          !adding &&
+          me?.role !== 'counter' && (
+            <Button look="main" onClick={() => setAdding(true)}>
+              <Plus className="size-5" aria-hidden />
+              Add a cause
+            </Button>
+          )
+        }
+      >
+        {adding && <CauseForm onClose={() => setAdding(false)} />}
+        {data.causes.length === 0 && !adding ? (
+          <Empty>
+            A fault that the table does not know, and that you have met: it is reckoned with like the others.
+          </Empty>
+        ) : (
+          <ul className="divide-y divide-line">
+            {data.causes.map((c) => (
+              <li key={c.id} className="flex items-center gap-4 py-2">
+                <span className="min-w-0 flex-1">
+                  <b className="text-lg">{c.name}</b>
+                  <span className="block">
+                    {c.look.what}. {c.remedy}.
+                  </span>
+                  <span className="block text-sm text-soft">
+                    {Object.entries(c.shows)
+                      .map(([s, g]) => `${SYMPTOMS[s as SymptomId]} (${GRADES[g]})`)
+                      .join(', ')}{' '}
+                    · {c.by}
+                  </span>
+                </span>
+                {me?.role !== 'counter' && (
+                  <button
+                    type="button"
+                    aria-label={`Take out: ${c.name}`}
+                    className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
+                    onClick={() => remove.mutate({ params: { cause: c.id } })}
+                  >
+                    <Trash2 className="size-5" />
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+      <Panel
+        title={`The table: ${CAUSES.length} causes`}
+        aside={
+          <Button look="plain" onClick={() => setAll(!all)}>
+            {all ? 'Close it' : 'Show it'}
+          </Button>
+        }
+      >
+        {all && (
+          <ul className="grid gap-x-8 sm:grid-cols-2">
+            {CAUSES.map((c) => (
+              <li key={c.id} className="border-t border-line py-2">
+                <b>{c.name}</b>
+                {c.perTrain && <span className="text-soft">, each train</span>}
+                <span className="block text-sm text-soft">
+                  {c.look.what} {c.look.minutes} min. {c.remedy}.
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+    </div>
+  );
+}
+
+const GRADES = { H: 'mostly', M: 'often', L: 'sometimes' } as const;
+type Fields = z.input<typeof ownCauseFields>;
+
+function CauseForm({ onClose }: { onClose: () => void }) {
+  const form = useForm<Fields>({
+    resolver: zodResolver(ownCauseFields) as never,
+    defaultValues: {
+      name: '',
+      prior: 'usual',
+      oscillators: [],
+      fittings: [],
+      trains: [],
+      shows: {},
+      look: { what: '', minutes: 5, level: 0 },
+      remedy: '',
+    },
+  });
+  const add = useCommand(api.knowing.add, {
+    what: 'Cause',
+    onSent: onClose,
+    onFields: (f) => f.forEach((x) => form.setError(x.path as 'name', { message: x.message })),
+  });
+  const { errors } = form.formState;
+  const shows = form.watch('shows');
+  return (
+    <form
+      className="mb-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void form.handleSubmit((body) => add.mutate({ params: {}, body }))(e)}
+    >
+      <TextField label="What it is called" error={errors.name?.message} {...form.register('name')} />
+      <SelectField label="How often a clock that comes in has it" {...form.register('prior')}>
+        <option value="common">commonly</option>
+        <option value="usual">usually not, but known</option>
+        <option value="rare">rarely</option>
+      </SelectField>
+      <TextField label="How to look for it" error={errors.look?.what?.message} {...form.register('look.what')} />
+      <div className="grid grid-cols-[6rem_minmax(0,1fr)] gap-3">
+        <TextField
+          label="Minutes"
+          type="number"
+          error={errors.look?.minutes?.message}
+          {...form.register('look.minutes', { valueAsNumber: true })}
+        />
+        <SelectField
+          label="Taken down to"
+          {...form.register('look.level', { setValueAs: (v: string | number) => Number(v) })}
+        >
+          {LEVELS.map((l, i) => (
+            <option key={l} value={i}>
+              {l}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      <TextField className="sm:col-span-2" label="Remedy" error={errors.remedy?.message} {...form.register('remedy')} />
+      <fieldset className="sm:col-span-2">
+        <legend className="font-semibold">It shows as</legend>
+        {errors.shows && (
+          <p className="text-sm font-semibold text-danger">
+            {String(errors.shows.message ?? 'At least one symptom that it shows.')}
+          </p>
+        )}
+        <div className="grid gap-2 lg:grid-cols-2">
+          {(Object.keys(shows) as SymptomId[]).map((s) => (
+            <div key={s} className="flex flex-wrap items-center justify-between gap-2">
+              <span>{SYMPTOMS[s]}</span>
+              <Choice
+                hideLabel
+                label={SYMPTOMS[s]}
+                value={shows[s] ?? ''}
+                options={(['H', 'M', 'L'] as const).map((g) => [g, GRADES[g]] as const)}
+                onChange={(g) => form.setValue('shows', { ...shows, [s]: g })}
+                onClear={() => {
+                  const { [s]: _, ...rest } = shows;
+                  form.setValue('shows', rest);
+                }}
+              />
+            </div>
+          ))}
+        </div>
+        <SelectField
+          className="mt-2"
+          label="Add a symptom"
+          value=""
+          onChange={(e) => form.setValue('shows', { ...shows, [e.target.value]: 'M' })}
+        >
+          <option value="">Choose …</option>
+          {SYMPTOM_IDS.filter((s) => !(s in shows)).map((s) => (
+            <option key={s} value={s}>
+              {SYMPTOMS[s]}
+            </option>
+          ))}
+        </SelectField>
+      </fieldset>
+      <fieldset className="sm:col-span-2">
+        <legend className="font-semibold">Only clocks with</legend>
+        <div className="flex flex-wrap gap-x-6">
+          {OSCILLATORS.map((o) => (
+            <Tick key={o} label={o} value={o} {...form.register('oscillators')} />
+          ))}
+          {TRAINS.slice(1).map((t) => (
+            <Tick key={t} label={`a ${t} train`} value={t} {...form.register('trains')} />
+          ))}
+        </div>
+        <details>
+          <summary className="min-h-11 cursor-pointer">… and fittings</summary>
+          <div className="flex flex-wrap gap-x-6">
+            {FITTINGS.map((f) => (
+              <Tick key={f} label={f} value={f} {...form.register('fittings')} />
+            ))}
+          </div>
+        </details>
+      </fieldset>
+      <div className="flex gap-3 sm:col-span-2">
+        <Button type="submit" look="main" busy={add.isPending}>
+          Add it
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,238 @@
+import { api } from '../../data/doors.ts';
+import {
+  diagnose,
+  groupOf,
+  symptomsFor,
+  SYMPTOM_GROUPS,
+  SYMPTOMS,
+  unobservable,
+  type Diagnosis,
+  type RankedCause,
+  type SymptomId,
+} from '@eclat/core/faults';
+import { toldBy } from '@eclat/core/intake';
+import { isTogether } from '@eclat/core/workflow';
+import { Minus, Plus, Wrench } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useCommand } from '../../data/useCommand.ts';
+import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Looks, percent } from './Looks.tsx';
+import { useKnowledge } from './useKnowledge.ts';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+const SHOWN = 6;
+
+/** From the symptom to the cause: what is likely, why, and where to look. */
+export function DiagnosisScreen() {
+  const visit = useThisVisit();
+  const { traits } = visit.movement;
+  const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
+  const shop = useKnowledge();
+  // What was told at the counter counts until somebody has looked.
+  const told = useMemo(() => toldBy(traits, visit.answers), [traits, visit.answers]);
+  const seen = useMemo(() => ({ ...told, ...visit.observations }), [told, visit.observations]);
+  const found = useMemo(
+    () =>
+      diagnose(
+        traits,
+        seen,
+        Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])),
+        visit.strip.begun && !isTogether(visit.stages.filter((s) => s.done).map((s) => s.stage)) ? 3 : 0,
+        shop,
+      ),
+    [traits, visit, seen, shop],
+  );
+  const { ranked, looks } = found;
+  const [all, setAll] = useState(false);
+  const present = Object.values(seen).filter((s) => s === 'present').length;
+  const hidden = unobservable(seen);
+  const first = ranked[0]!;
+  const set = (symptom: SymptomId, state: 'present' | 'absent' | null) =>
+    observe.mutate({ params: { visitId: visit.id, symptom }, body: { state } });
+  return (
+    <>
+      {present === 0 ? (
+        <Answer tone="info" title="What does it do, and what not?">
+          Press <b>yes</b> for what is there and <b>no</b> for what was looked for and is not. What was not asked counts
+          for nothing.
+        </Answer>
+      ) : (
+        <Answer tone="info" title={`Likeliest: ${first.instance.name.toLowerCase()}, ${percent(first.probability)}`}>
+          {looks[0] && (
+            <>
+              Look next: <b>{looks[0].instance.cause.look.what}</b>
+            </>
+          )}
+        </Answer>
+      )}
+      <div className="grid items-start gap-5 xl:grid-cols-[26rem_minmax(0,1fr)] xl:grid-rows-[auto_1fr]">
+        {present > 0 && (
+          <div className="min-w-0 xl:col-start-2 xl:row-start-1">
+            <Looks visit={visit} looks={looks} />
+          </div>
+        )}
+        <Panel title="Symptoms" className="xl:col-start-1 xl:row-span-2 xl:row-start-1">
+          {SYMPTOM_GROUPS.map(([group]) => {
+            const list = symptomsFor(traits, shop.causes).filter((s) => groupOf(s) === group);
+            return (
+              list.length > 0 && (
+                <div key={group} className="mt-3 first:mt-0">
+                  <h3 className="text-soft">{group}</h3>
+                  <ul className="divide-y divide-line">
+                    {list.map((s) => (
+                      <li key={s} className="flex min-h-14 items-center justify-between gap-3 py-1">
+                        <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>
+                          {SYMPTOMS[s]}
+                          {hidden.includes(s) ? (
+                            <span className="block text-sm font-normal">cannot be seen while it is dead</span>
+                          ) : (
+                            told[s] &&
+                            !visit.observations[s] && (
+                              <span className="block text-sm font-normal text-brass">told at the counter</span>
+                            )
+                          )}
+                        </span>
+                        {!hidden.includes(s) && (
+                          <div className="shrink-0">
+                            <Choice
+                              hideLabel
+                              label={SYMPTOMS[s]}
+                              value={seen[s] ?? ''}
+                              disabled={visit.closedAt !== null}
+                              onChange={(v) => set(s, v)}
+                              onClear={() => set(s, null)}
+                              options={
+                                [
+                                  ['present', 'Yes'],
+                                  ['absent', 'No'],
+                                ] as const
+                              }
+                            />
+                          </div>
+                        )}
+                      </li>
+                    ))}
+                  </ul>
+                </div>
+              )
+            );
+          })}
+        </Panel>
+        <Panel
+          className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
+          title="Causes, likeliest first"
+          aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
+        >
+          {present === 0 ? (
+            <Empty>The ranked causes stand here, each with its reasons, as soon as one symptom is picked.</Empty>
+          ) : (
+            <>
+              <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>
+              <ol className="flex flex-col divide-y divide-line">
+                {ranked.slice(0, all ? undefined : SHOWN).map((r) => (
+                  <Ranked key={r.instance.id} ranked={r} />
+                ))}
+              </ol>
+              <Button look="plain" className="mt-2" onClick={() => setAll(!all)}>
+                {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
+              </Button>
+            </>
+          )}
+        </Panel>
+      </div>
+      <Settle key={visit.cause} suggestion={present > 0 ? first.instance.name : ''} />
+      <StageFoot stage="diagnose" />
+    </>
+  );
+}
+
+/** The likeliest explanations of what is there, each without any other. */
+function together({ combinations: [best, next] }: Diagnosis): string {
+  if (!best || best.instances.length === 0) return 'Nothing in the table explains it well: look where it costs least.';
+  const names = best.instances.map((i) => i.name.toLowerCase()).join(' and ');
+  const other =
+    next && next.instances.length > 0
+      ? `; or ${next.instances.map((i) => i.name.toLowerCase()).join(' and ')}, ${percent(next.probability)}`
+      : '';
+  return `It is only ${names}: ${percent(best.probability)}${other}.`;
+}
+
+function Ranked({ ranked: { instance, probability, reasons, found } }: { ranked: RankedCause }) {
+  return (
+    <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-4 py-3">
+      <div>
+        <span className="text-2xl font-bold">{percent(probability)}</span>
+        <span className="mt-1 block h-2 overflow-hidden rounded-full bg-sunk" aria-hidden>
+          <span className="block h-full bg-steel" style={{ width: `${probability * 100}%` }} />
+        </span>
+      </div>
+      <div>
+        <p className="text-lg font-bold">
+          {instance.name}
+          {found && found.times > 0 && (
+            <span className="ml-3 text-base font-normal text-soft">
+              found in {found.times} of your last {found.of}
+            </span>
+          )}
+        </p>
+        {reasons.map((r) => (
+          <p key={r.text} className="flex items-start gap-2">
+            {r.speaks === 'for' ? (
+              <Plus className="mt-1 size-4 shrink-0 text-good" aria-label="for" />
+            ) : (
+              <Minus className="mt-1 size-4 shrink-0 text-danger" aria-label="against" />
+            )}
+            <span>
+              {r.text}
+              {r.strength === 'strongly' && <b className="font-semibold">, strongly</b>}
+            </span>
+          </p>
+        ))}
+        <p className="flex items-start gap-2 text-soft">
+          <Wrench className="mt-1 size-4 shrink-0" aria-label="Remedy" />
+          {instance.cause.remedy}
+        </p>
+      </div>
+    </li>
+  );
+}
+
+function Settle({ suggestion }: { suggestion: string }) {
+  const visit = useThisVisit();
+  const [cause, setCause] = useState(visit.cause);
+  const settle = useCommand(api.diagnosis.settle, { what: 'Cause' });
+  return (
+    <Panel title="The cause, in the words of the record">
+      <form
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          settle.mutate({ params: { visitId: visit.id }, body: { cause } });
+        }}
+      >
+        <TextField
+          className="min-w-72 flex-1"
+          label="Cause"
+          value={cause}
+          readOnly={visit.closedAt !== null}
+          placeholder={suggestion}
+          onChange={(e) => setCause(e.target.value)}
+        />
+        {!visit.closedAt && (
+          <>
+            {suggestion && cause === '' && (
+              <Button onClick={() => setCause(suggestion)}>Take “{suggestion.toLowerCase()}”</Button>
+            )}
+            <Button type="submit" look="main" disabled={cause === visit.cause} busy={settle.isPending}>
+              Keep
+            </Button>
+          </>
+        )}
+      </form>
+    </Panel>
+  );
+}

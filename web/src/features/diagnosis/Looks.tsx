@@ -1,0 +1,120 @@
+import type { Visit } from '@eclat/contract';
+import { instancesFor, levelName, type LookOutcome, type NextLook } from '@eclat/core/faults';
+import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { useKnowledge } from './useKnowledge.ts';
+import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+
+const OFFERED = 4;
+const SAYS: Record<LookOutcome, string> = {
+  found: 'found',
+  clear: 'nothing there',
+  impossible: 'cannot be looked at here',
+};
+export const percent = (p: number) => (p < 0.01 ? 'under 1 %' : p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`);
+
+/** Where to look next: what tells most for its minutes, and what each outcome would mean. */
+export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook[] }) {
+  const take = useCommand(api.diagnosis.look, { what: 'Look' });
+  const set = (look: string, outcome: LookOutcome | null) =>
+    take.mutate(
+      { params: { visitId: visit.id, look }, body: { outcome } },
+      {
+        onSuccess: (reply) => {
+          if (outcome && reply !== 'kept') say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, null));
+        },
+      },
+    );
+  const open = !visit.closedAt;
+  const instances = instancesFor(visit.movement.traits, useKnowledge().causes);
+  return (
+    <Panel title="Look next">
+      {looks.length === 0 ? (
+        <Empty>No look is left that would tell more.</Empty>
+      ) : (
+        <ol className="flex flex-col divide-y divide-line">
+          {looks.slice(0, OFFERED).map((l, i) => (
+            <Offered
+              key={l.instance.id}
+              look={l}
+              first={i === 0}
+              {...(open ? { onSay: (o: LookOutcome) => set(l.instance.id, o) } : {})}
+            />
+          ))}
+        </ol>
+      )}
+      {visit.looks.length > 0 && (
+        <>
+          <h3 className="mt-4 mb-1 text-lg">Looked at</h3>
+          <ul className="flex flex-col">
+            {visit.looks.map((t) => {
+              const instance = instances.find((i) => i.id === t.look);
+              return (
+                <li key={t.look} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
+                  <span className="min-w-0 flex-1">
+                    <b>{instance?.name ?? t.look}</b>: {SAYS[t.outcome]}{' '}
+                    <span className="text-sm text-soft">
+                      {t.by}, {dayTime(t.at)}
+                    </span>
+                  </span>
+                  {open && (
+                    <Button
+                      look="plain"
+                      aria-label={`Take back the look: ${instance?.name ?? t.look}`}
+                      onClick={() => set(t.look, null)}
+                    >
+                      <RotateCcw className="size-5" aria-hidden />
+                    </Button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+    </Panel>
+  );
+}
+
+function Offered({ look, first, onSay }: { look: NextLook; first: boolean; onSay?: (outcome: LookOutcome) => void }) {
+  const { instance, minutes, reachMinutes, ifFound, ifClear } = look;
+  return (
+    <li className="flex flex-col gap-2 py-3">
+      <div>
+        <p className={first ? 'flex items-start gap-2 text-xl font-bold' : 'text-lg font-semibold'}>
+          {first && <Eye className="mt-1 size-6 shrink-0 text-steel" aria-hidden />}
+          {instance.cause.look.what}
+        </p>
+        <p className="text-soft">
+          {instance.name}. {minutes} min, {levelName(instance.cause.look.level)}
+          {reachMinutes > 0 && `, ${reachMinutes} min to get there`}. If found {percent(ifFound)}, if not{' '}
+          {percent(ifClear)}.
+        </p>
+      </div>
+      {onSay && (
+        <div className="flex flex-wrap gap-2" role="group" aria-label={instance.name}>
+          <Button look={first ? 'main' : 'quiet'} onClick={() => onSay('found')}>
+            <Check className="size-5" aria-hidden />
+            Found
+          </Button>
+          <Button onClick={() => onSay('clear')}>
+            <X className="size-5" aria-hidden />
+            Not there
+          </Button>
+          <Button
+            look="plain"
+            aria-label="Cannot be looked at here"
+            title="Cannot be looked at here"
+            onClick={() => onSay('impossible')}
+          >
+            <Ban className="size-5" aria-hidden />
+          </Button>
+        </div>
+      )}
+    </li>
+  );
+}

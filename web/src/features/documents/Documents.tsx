@@ -1,0 +1,20 @@
+import type { Paper } from '@eclat/contract';
+import type { ReactNode } from 'react';
+import { buttonClass } from '../../ui/Button.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** A paper as PDF, made anew from what is recorded now. */
+export function PaperLink({ paper, children }: { paper: Paper; children: ReactNode }) {
+  const visit = useThisVisit();
+  return (
+    <a
+      className={buttonClass('quiet')}
+      href={`/api/visits/${visit.id}/papers/${paper}.pdf`}
+      target="_blank"
+      rel="noreferrer"
+    >
+      {children}
+      <span className="sr-only"> as PDF</span>
+    </a>
+  );
+}

@@ -1,0 +1,107 @@
+import type { ElectricEntry, ElectricLook } from '@eclat/contract';
+import { electricWords, judgeCoil, judgeSteps } from '@eclat/core/electric';
+import { Trash2 } from 'lucide-react';
+import { api } from '../../data/doors.ts';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
+import { StepTest } from './StepTest.tsx';
+
+type Of<K extends ElectricLook['kind']> = ElectricEntry & { look: Extract<ElectricLook, { kind: K }> };
+const those = <K extends ElectricLook['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
+  all.filter((e): e is Of<K> => e.look.kind === kind);
+
+/** Coil, voltage stepped up from low, contacts, suppression: what was measured and what it says. */
+export function ElectricScreen() {
+  const visit = useThisVisit();
+  const coils = those(visit.electric, 'coil');
+  const steps = those(visit.electric, 'step');
+  const contacts = those(visit.electric, 'contact');
+  const suppression = those(visit.electric, 'suppression');
+  const bad = coils
+    .map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC))
+    .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
+  const supplyV = steps.at(-1)?.look.supplyV;
+  const judged = supplyV
+    ? judgeSteps(
+        steps.map((s) => ({ volts: s.look.volts, did: s.look.did })),
+        supplyV,
+      )
+    : null;
+  return (
+    <>
+      {bad ? (
+        <Answer tone="danger" title={bad.words}>
+          Find this before a supply is put to it.
+        </Answer>
+      ) : judged ? (
+        <Answer
+          tone={judged.margin === null || judged.margin < 1.25 ? 'due' : 'good'}
+          title={judged.pullInV === null ? 'It does not step yet' : `It steps from ${judged.pullInV} V`}
+        >
+          {judged.words}
+        </Answer>
+      ) : (
+        <Answer
+          tone="info"
+          title={
+            coils.length > 0
+              ? 'Step the voltage up from low, the current limited'
+              : 'The coil’s resistance first, with one end free'
+          }
+        />
+      )}
+      <Cautions stage="run" />
+      <Panel title="Coils">
+        <List entries={coils} what="Coil" />
+        {!visit.closedAt && <CoilForm />}
+      </Panel>
+      <Panel title="Step test">
+        <StepTest steps={steps} ohms={coils.at(-1)?.look.ohms ?? null} supplyV={supplyV ?? null} />
+        <List entries={steps} what="Voltage" />
+      </Panel>
+      <Panel title="Contacts and windings">
+        <List entries={contacts} what="Contact" />
+        {!visit.closedAt && <ContactForm />}
+      </Panel>
+      <Panel title="Suppression">
+        <List entries={suppression} what="Suppression" />
+        {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.look.ohms ?? null} />}
+      </Panel>
+    </>
+  );
+}
+
+function List({ entries, what }: { entries: readonly ElectricEntry[]; what: string }) {
+  const visit = useThisVisit();
+  const out = useTakeOut(api.electric.remove, api.electric.add, what);
+  if (entries.length === 0) return null;
+  return (
+    <ul className="mb-4 divide-y divide-line" aria-label={what}>
+      {entries.map((e) => (
+        <li key={e.id} className="flex items-center gap-3 py-1 text-lg">
+          <span className="min-w-0 flex-1">
+            {electricWords(e.look)} <span className="text-sm text-soft">{e.by}</span>
+          </span>
+          {!visit.closedAt && (
+            <button
+              type="button"
+              aria-label={`Take out: ${what.toLowerCase()}`}
+              className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+              onClick={() =>
+                out(
+                  { params: { visitId: visit.id, lookId: e.id } },
+                  { params: { visitId: visit.id }, body: { look: e.look } },
+                )
+              }
+            >
+              <Trash2 className="size-5" />
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}

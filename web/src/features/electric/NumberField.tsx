@@ -1,0 +1,49 @@
+import type { ReactNode } from 'react';
+import { TextField } from '../../ui/Field.tsx';
+
+/** What a person or a meter types, or null while it is not a number from 0 to the most that is believed. */
+export function numberOf(text: string, most: number): number | null {
+  const t = text
+    .trim()
+    .replace(',', '.')
+    .replace(/\s*(Ω|V|mA|ms|s|°C)$/, '');
+  const n = /^\d+(\.\d+)?$/.test(t) ? Number(t) : Number.NaN;
+  return Number.isFinite(n) && n <= most ? n : null;
+}
+
+/** The meter types its figure and Enter: on to the next field. */
+export function NumberField({
+  label,
+  value,
+  most,
+  hint,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most: number;
+  hint?: ReactNode;
+  onChange: (text: string) => void;
+}) {
+  const wrong = value.trim() !== '' && numberOf(value, most) === null;
+  return (
+    <TextField
+      label={label}
+      inputMode="decimal"
+      value={value}
+      hint={hint}
+      error={wrong ? `A number, at most ${most}.` : undefined}
+      onChange={(e) => onChange(e.target.value)}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter') return;
+        e.preventDefault();
+        const all = [
+          ...(e.currentTarget
+            .closest('section')
+            ?.querySelectorAll<HTMLElement>('input, select, button:not([disabled])') ?? []),
+        ];
+        all[all.indexOf(e.currentTarget) + 1]?.focus();
+      }}
+    />
+  );
+}

@@ -1,0 +1,116 @@
+import type { ElectricEntry, ElectricLook } from '@eclat/contract';
+import { coilAt, GRADES_OF_STEP } from '@eclat/core/electric';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { NumberField, numberOf } from './NumberField.tsx';
+
+const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
+type Step = ElectricEntry & { look: Extract<ElectricLook, { kind: 'step' }> };
+
+/** From low to high: volts, current, and one press for what happened. Each press goes on to the next voltage. */
+export function StepTest({
+  steps,
+  ohms,
+  supplyV,
+}: {
+  steps: readonly Step[];
+  ohms: number | null;
+  supplyV: number | null;
+}) {
+  const visit = useThisVisit();
+  const [volts, setVolts] = useState('');
+  const [milliamps, setMilliamps] = useState('');
+  const [supply, setSupply] = useState(supplyV === null ? '' : String(supplyV));
+  const first = useRef<HTMLDivElement>(null);
+  const add = useCommand(api.electric.add, {
+    what: 'Step test',
+    onSent: () => {
+      setVolts('');
+      setMilliamps('');
+      first.current?.querySelector('input')?.focus();
+    },
+  });
+  const [v, i, s] = [numberOf(volts, 400), numberOf(milliamps, 20_000), numberOf(supply, 400)];
+  const ready = v !== null && s !== null && (milliamps.trim() === '' || i !== null);
+  const measured = steps.filter((x) => x.look.milliamps !== null);
+  const points = (yes: boolean) =>
+    measured.filter((x) => (x.look.did === 'advances') === yes).map((x) => ({ x: x.look.volts, y: x.look.milliamps! }));
+  const most = Math.max(0, ...steps.map((x) => x.look.volts), supplyV ?? 0);
+  const expected = ohms && v ? coilAt(v, ohms).milliamps : null;
+  return (
+    <div className="mb-4 flex flex-col gap-4">
+      {measured.length > 0 && (
+        <Suspense fallback={<div className="h-72" />}>
+          <LineChart
+            from0
+            x="Volts"
+            y="mA"
+            says={`Current against voltage; it advances at ${
+              points(true)
+                .map((p) => `${p.x} V`)
+                .join(', ') || 'none'
+            }`}
+            series={[
+              ...(ohms
+                ? [
+                    {
+                      label: `${ohms} Ω`,
+                      line: true,
+                      points: [
+                        { x: 0, y: 0 },
+                        { x: most, y: coilAt(most, ohms).milliamps },
+                      ],
+                    },
+                  ]
+                : []),
+              { label: 'advances', points: points(true), mark: 'steel' as const },
+              { label: 'does not advance', points: points(false), mark: 'brass-fill' as const },
+            ]}
+          />
+        </Suspense>
+      )}
+      {measured.length > 0 && (
+        <p className="text-sm text-soft">
+          Blue: it advances. Brass: it does not.{ohms !== null && ' The line is the coil as it was read.'}
+        </p>
+      )}
+      {!visit.closedAt && (
+        <>
+          <div ref={first} className="grid grid-cols-1 gap-4 sm:grid-cols-3">
+            <NumberField label="Volts" most={400} value={volts} onChange={setVolts} />
+            <NumberField
+              label="Milliamps"
+              most={20_000}
+              value={milliamps}
+              onChange={setMilliamps}
+              hint={expected === null ? undefined : `The coil alone draws ${expected.toFixed(0)} mA.`}
+            />
+            <NumberField label="Its supply, volts" most={400} value={supply} onChange={setSupply} />
+          </div>
+          <div className="flex flex-wrap items-center gap-2" role="group" aria-label="What happened">
+            <span className="font-semibold">What happened:</span>
+            {GRADES_OF_STEP.map((did) => (
+              <Button
+                key={did}
+                disabled={!ready}
+                busy={add.isPending}
+                onClick={() => {
+                  if (ready)
+                    add.mutate({
+                      params: { visitId: visit.id },
+                      body: { look: { kind: 'step', volts: v, milliamps: i, did, supplyV: s } },
+                    });
+                }}
+              >
+                {did}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,187 @@
+import type { SurveyedHole } from '@eclat/contract';
+import { api } from '../../data/doors.ts';
+import { bushChoices, freshClearanceMm, LOCATED, STARTING_STOCK, turnedDownMm, type Located } from '@eclat/core/pivots';
+import { bushesIn } from '@eclat/core/stores';
+import { useState } from 'react';
+import { useStores } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+const MOST_SHOWN = 4;
+
+/** For each hole the bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its true centre; others that suit too beside it. */
+export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key: string) => string }) {
+  const [plate, setPlate] = useState('2');
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="w-56">
+        <LengthField
+          name="plate"
+          label="Thickness of the plates"
+          value={plate}
+          onChange={setPlate}
+          plausible={[0.5, 6]}
+        />
+      </div>
+      <ul className="divide-y divide-line">
+        {wanted.map((h) => (
+          <One key={h.key} hole={h} plateMm={lengthMm(plate, [0.5, 6])} name={name(h.key)} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
+  const visit = useThisVisit();
+  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partLooks, hole.key) ?? hole.pivotMm));
+  const add = useCommand(api.fitting.addBush, {
+    what: `Bush ${name}`,
+    onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
+  });
+  const [located, setLocated] = useState<Located | ''>('');
+  const [shake, setShake] = useState('');
+  const [spins, setSpins] = useState('');
+  const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
+  const pivotMm = lengthMm(pivot);
+  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
+  const stores = useStores().data;
+  const own = bushesIn(stores ?? []);
+  // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
+  const stock: {
+    boreMm: number;
+    outsideMm: number;
+    heightMm: number;
+    stockId: string | null;
+    onHand: number;
+    shelf: string;
+  }[] = own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
+  const choices =
+    pivotMm === null || plateMm === null || tooBig
+      ? []
+      : bushChoices(
+          {
+            finishedPivotMm: pivotMm,
+            clearanceMm: freshClearanceMm(pivotMm),
+            holeLongMm: hole.holeLongMm,
+            holeShortMm: hole.holeShortMm,
+            plateMm,
+          },
+          stock,
+        );
+  const [picked, setPicked] = useState('');
+  const sizeOf = (b: { boreMm: number; outsideMm: number; heightMm: number }) =>
+    `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
+  const choice = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
+  const send = (off = false) => {
+    if (!choice || pivotMm === null) return;
+    const two = (mm: number) => Number(mm.toFixed(3));
+    add.mutate({
+      params: { visitId: visit.id },
+      body: {
+        hole: hole.key,
+        pivotMm: two(pivotMm),
+        boreMm: two(choice.finishedBoreMm),
+        outsideMm: choice.outsideMm,
+        heightMm: choice.heightMm,
+        stockId: choice.stockId,
+        located: located || null,
+        off,
+        endShakeMm: off ? null : lengthMm(shake, [0, 10]),
+        spins: off || spins === '' ? null : spins === 'true',
+      },
+    });
+  };
+  return (
+    <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
+      <div>
+        <p className="text-lg font-bold">{name}</p>
+        <p className="text-soft">
+          worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm
+        </p>
+        {tries > 0 && (
+          <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>
+        )}
+      </div>
+      <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={() => send()} />
+      <div aria-live="polite">
+        {choice ? (
+          <>
+            <p className="text-xl font-bold">
+              {sizeOf(choice)}
+              {choice.stockId && (
+                <span className="text-base font-normal text-soft">
+                  {' '}
+                  {choice.shelf}, {choice.onHand} there
+                </span>
+              )}
+            </p>
+            <p>
+              Ream to {choice.reamToMm.toFixed(3)}, broach the bore to {choice.finishedBoreMm.toFixed(3)}. True centre:{' '}
+              {choice.centreBackMm.toFixed(2)} mm back from the middle of the oval, against the wear.
+            </p>
+            {choices.length > 1 && (
+              <div className="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="Others that suit">
+                {choices
+                  .filter((b) => b !== choice)
+                  .slice(0, MOST_SHOWN)
+                  .map((b) => (
+                    <button
+                      key={`${b.stockId}${sizeOf(b)}`}
+                      type="button"
+                      className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
+                      onClick={() => setPicked(sizeOf(b))}
+                    >
+                      {sizeOf(b)}
+                    </button>
+                  ))}
+              </div>
+            )}
+          </>
+        ) : (
+          <p className="font-semibold text-danger">
+            {tooBig
+              ? 'This pivot is larger than the hole was.'
+              : pivotMm === null || plateMm === null
+                ? 'Measure pivot and plate first.'
+                : own.length > 0
+                  ? 'No bush in the stores suits this hole: order or turn one.'
+                  : 'No plain size suits this hole: turn one.'}
+          </p>
+        )}
+      </div>
+      <div className="order-last flex flex-col gap-2 lg:order-none">
+        <Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
+          Fitted
+        </Button>
+        <Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>
+          Went off centre
+        </Button>
+      </div>
+      <div className="grid min-w-0 grid-cols-1 gap-3 sm:grid-cols-3 lg:col-span-4">
+        <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}>
+          <option value="">not said</option>
+          {LOCATED.map((l) => (
+            <option key={l}>{l}</option>
+          ))}
+        </SelectField>
+        <LengthField
+          name="endShakeAfter"
+          label="End shake after"
+          value={shake}
+          onChange={setShake}
+          plausible={[0, 10]}
+        />
+        <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}>
+          <option value="">not tried</option>
+          <option value="true">freely</option>
+          <option value="false">it drags: open the bore</option>
+        </SelectField>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,165 @@
+import type { RulesVersion } from '@eclat/contract';
+import { held, RULES, type RuleQuestion } from '@eclat/core/rules';
+import { stageName, STAGES } from '@eclat/core/workflow';
+import { useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { CircleCheck } from 'lucide-react';
+import { RadioGroup } from 'radix-ui';
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { sessionQuery } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { useRules } from './useRules.ts';
+
+/** Where good repairers disagree: the shop picks its school once, with the reason on the page. */
+export function HouseRulesScreen() {
+  const { data, error } = useRules();
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the house rules" />;
+  return <Page key={data.now.version} now={data.now} earlier={data.earlier} />;
+}
+
+const inOrder = STAGES.filter(({ id }) => RULES.some((r) => r.stages[0] === id));
+
+function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) {
+  const mayset = useQuery(sessionQuery).data?.person?.role === 'owner-of-shop';
+  const [choices, setChoices] = useState(now.choices);
+  const [why, setWhy] = useState(now.why);
+  const set = useCommand(api.rules.set, {
+    what: 'House rules',
+    labels: { choices: 'Choices', why: 'Reasons' },
+    onDone: (v) => say(`House rules, version ${v.version}: for clocks that come in from now on.`),
+  });
+  const own = RULES.filter((r) => held(r.id, choices).id !== r.ours).length;
+  const changed = JSON.stringify([choices, why]) !== JSON.stringify([now.choices, now.why]);
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 pb-28 md:px-6">
+      <div>
+        <h1 className="text-3xl">House rules</h1>
+        <p className="mt-1 text-lg text-soft">
+          Where good repairers disagree. The oil chart, the bath plan and how it is dried, the way of the survey, which
+          holes are bushed, and the length of the test run follow the choice, the rest is shown at its stage; a single
+          clock may differ, with a reason.
+        </p>
+      </div>
+      <Answer tone="info" title={own === 0 ? 'All as shipped' : `${own} of ${RULES.length} as this shop does it`}>
+        Version {now.version}
+        {now.at && `, set by ${now.by}, ${dayTime(now.at)}`}. A clock in the shop keeps to the version of the day it
+        came in.
+      </Answer>
+      {inOrder.map(({ id }) => (
+        <Panel key={id} title={stageName(id)}>
+          <ul className="flex flex-col divide-y divide-line">
+            {RULES.filter((r) => r.stages[0] === id).map((r) => (
+              <li key={r.id} className="py-4 first:pt-0">
+                <Question
+                  rule={r}
+                  chosen={held(r.id, choices).id}
+                  disabled={!mayset}
+                  onChoose={(school) => setChoices({ ...choices, [r.id]: school })}
+                />
+                {(mayset ? held(r.id, choices).id !== r.ours || why[r.id] : why[r.id]) && (
+                  <TextField
+                    className="mt-2 max-w-3xl"
+                    label="Why here"
+                    readOnly={!mayset}
+                    maxLength={400}
+                    value={why[r.id] ?? ''}
+                    onChange={(e) => setWhy({ ...why, [r.id]: e.target.value })}
+                  />
+                )}
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      ))}
+      {earlier.length > 0 && (
+        <Panel title="Earlier versions">
+          <ul>
+            {earlier.map((v) => (
+              <li key={v.version}>
+                Version {v.version}
+                {v.at ? `, ${dayTime(v.at)}, ${v.by}` : ', as shipped'}:{' '}
+                {Object.entries(v.choices)
+                  .map(([q, s]) => `${q} ${s}`)
+                  .join(', ') || 'nothing chosen'}
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+      {mayset && changed && (
+        <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center gap-3 border-t border-line bg-enamel p-4">
+          <Button
+            look="main"
+            className="px-8 text-lg"
+            busy={set.isPending}
+            onClick={() => set.mutate({ params: {}, body: { choices, why, version: now.version } })}
+          >
+            Set as version {now.version + 1}
+          </Button>
+          <Button
+            onClick={() => {
+              setChoices(now.choices);
+              setWhy(now.why);
+            }}
+          >
+            As they were
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** One question with its schools, each with the reason its people give; the shipped one is said. */
+export function Question({
+  rule,
+  chosen,
+  disabled,
+  onChoose,
+}: {
+  rule: RuleQuestion;
+  chosen: string;
+  disabled: boolean;
+  onChoose: (school: string) => void;
+}) {
+  return (
+    <div>
+      <p id={`q-${rule.id}`} className="text-lg font-bold">
+        {rule.asks}
+      </p>
+      <RadioGroup.Root
+        aria-labelledby={`q-${rule.id}`}
+        value={chosen}
+        disabled={disabled}
+        onValueChange={onChoose}
+        className="mt-2 grid gap-2 sm:grid-cols-[repeat(auto-fit,minmax(14rem,1fr))]"
+      >
+        {rule.schools.map((s) => (
+          <RadioGroup.Item
+            key={s.id}
+            value={s.id}
+            className={clsx(
+              'flex min-h-12 flex-col rounded-lg border-2 px-3 py-2 text-left',
+              s.id === chosen ? 'border-steel bg-steel-wash' : 'border-line',
+              !disabled && 'hover:bg-steel-wash',
+            )}
+          >
+            <span className="flex items-center gap-2 font-bold">
+              {s.id === chosen && <CircleCheck className="size-5 shrink-0 text-steel" aria-hidden />}
+              {s.name}
+            </span>
+            <span className="flex-1 text-soft">{s.reason}</span>
+            {s.id === rule.ours && <span className="text-sm text-soft italic">as shipped</span>}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+    </div>
+  );
+}

@@ -1,0 +1,232 @@
+import type { Book, Entry } from '@eclat/contract';
+import { api } from '../../data/doors.ts';
+import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
+import { familyById } from '@eclat/core/movement';
+import { ArrowLeftRight, Columns2, Download, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, useLocation, useParams } from 'react-router';
+import { useBook } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button, buttonClass } from '../../ui/Button.tsx';
+import { TextArea } from '../../ui/Field.tsx';
+import { Decades } from './Decades.tsx';
+import { MergeSheet } from './MergeSheet.tsx';
+import { Inscribe } from './Inscribe.tsx';
+import { RecordOf } from './RecordOf.tsx';
+
+const KINDS = {
+  visit: ['Service', Stamp],
+  inscription: ['Inscription', ScrollText],
+  amendment: ['Amendment', PenLine],
+  merger: ['Two found to be one', Merge],
+  donor: ['Gave a part', PackageMinus],
+  replacement: ['Movement changed', ArrowLeftRight],
+} as const;
+
+/** A movement's whole history, over visits, owners and shops. */
+export function BookScreen() {
+  const { movementId } = useParams();
+  const { data, error } = useBook(movementId!);
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the book" />;
+  return <BookOf book={data} />;
+}
+
+function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: Book }) {
+  const { hash } = useLocation();
+  const [inscribing, setInscribing] = useState(false);
+  const [merging, setMerging] = useState(false);
+  useEffect(() => {
+    if (hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' });
+  }, [hash, entries.length]);
+  const pages = entries.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
+  const { traits } = movement;
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
+      <div className="flex flex-wrap items-start justify-between gap-4">
+        <div>
+          <p className="text-lg font-bold text-steel">
+            {movement.code}
+            {also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}
+          </p>
+          <h1 className="text-3xl">{movement.name}</h1>
+          <p className="mt-1 text-lg text-soft">
+            {familyById(movement.familyId).name}
+            {movement.maker && `, ${movement.maker}`}.{' '}
+            {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator},{' '}
+            {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.
+          </p>
+          {movement.dating.length > 0 && (
+            <p className="mt-1 text-lg">
+              Made: <b>{dateFrom(movement.dating).words}</b>{' '}
+              <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span>
+            </p>
+          )}
+          {movement.marks.length > 0 && (
+            <p className="mt-1 text-lg">
+              {movement.marks.map((m) => (
+                <span key={m.place + m.text} className="mr-4 inline-block">
+                  <b>{m.text}</b> <span className="text-soft">{m.place}</span>
+                </span>
+              ))}
+            </p>
+          )}
+          {gave.length > 0 && (
+            <p className="mt-1 text-lg">
+              <b>Not complete:</b> it gave{' '}
+              {gave.map((g, i) => (
+                <span key={g.at + g.what}>
+                  {i > 0 && '; '}
+                  {g.what.toLowerCase()} to{' '}
+                  <Link className="font-semibold text-steel underline" to={`/movements/${g.movementId}`}>
+                    {g.to}
+                  </Link>
+                </span>
+              ))}
+              .
+            </p>
+          )}
+        </div>
+        <div className="no-print flex flex-wrap gap-2">
+          <a
+            className={buttonClass('quiet')}
+            href={`/api/movements/${movement.id}/record`}
+            download={`${movement.code}.json`}
+          >
+            <Download className="size-5" aria-hidden />
+            Record
+          </a>
+          <Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}>
+            <Columns2 className="size-5" aria-hidden />
+            Compare
+          </Link>
+          <Button onClick={() => setMerging(true)}>
+            <Merge className="size-5" aria-hidden />
+            Same as …
+          </Button>
+          {inTheShop && (
+            <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
+              In the shop now: {inTheShop.claim}
+            </Link>
+          )}
+        </div>
+      </div>
+      {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
+      <Decades entries={pages} />
+      <Panel
+        title={entries.length === 0 ? 'The book is empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`}
+        aside={
+          !inscribing && (
+            <Button onClick={() => setInscribing(true)}>
+              <ScrollText className="size-5" aria-hidden />
+              Enter an inscription
+            </Button>
+          )
+        }
+      >
+        {inscribing && <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />}
+        {pages.length === 0 ? (
+          <Empty>
+            The first page is written when a visit is signed, or when an old repairer’s inscription is entered.
+          </Empty>
+        ) : (
+          <ol className="flex flex-col">
+            {pages.map((e) => (
+              <Page
+                key={e.id}
+                entry={e}
+                amendments={entries.filter((a) => a.amends === e.id)}
+                marked={hash === `#${e.id}`}
+              />
+            ))}
+          </ol>
+        )}
+      </Panel>
+    </div>
+  );
+}
+
+function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]; marked: boolean }) {
+  const [amending, setAmending] = useState(false);
+  const [kind, Icon] = KINDS[entry.kind];
+  return (
+    <li
+      id={entry.id}
+      className={`grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 sm:grid-cols-[11rem_minmax(0,1fr)] ${marked ? 'bg-steel-wash' : ''}`}
+    >
+      <div>
+        <p className="text-lg font-bold">{dateInWords(entry.date)}</p>
+        <p className="flex items-center gap-2 text-sm text-soft">
+          <Icon className="size-4" aria-hidden />
+          {kind}
+        </p>
+      </div>
+      <div className="min-w-0">
+        <p className="text-lg font-bold">{entry.title}</p>
+        {entry.text && (
+          <p className={entry.kind === 'inscription' ? 'border-l-4 border-brass-fill pl-3 text-lg italic' : 'text-lg'}>
+            {entry.text}
+          </p>
+        )}
+        {entry.place && <p className="text-soft">On the {entry.place}.</p>}
+        {entry.record && <RecordOf record={entry.record} />}
+        <p className="mt-1 text-sm text-soft">
+          {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
+          {entry.shop} · seal {entry.hash.slice(0, 12)}
+        </p>
+        {amendments.map((a) => (
+          <div key={a.id} id={a.id} className="mt-3 border-l-4 border-steel pl-3">
+            <p className="flex items-center gap-2 text-sm font-semibold text-steel">
+              <PenLine className="size-4" aria-hidden />
+              Amendment, {dateInWords(a.date)}, {a.signedBy}
+            </p>
+            <p className="text-lg">{a.text}</p>
+          </div>
+        ))}
+        {amending ? (
+          <Amend entry={entry} onClose={() => setAmending(false)} />
+        ) : (
+          <Button look="plain" className="no-print -ml-4" onClick={() => setAmending(true)}>
+            Add an amendment
+          </Button>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
+  const [text, setText] = useState('');
+  const amend = useCommand(api.movements.amend, {
+    what: 'Amendment',
+    onSent: onClose,
+    onDone: () => say('The amendment stands beside the entry.'),
+  });
+  return (
+    <form
+      className="mt-2 flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        amend.mutate({ params: { entryId: entry.id }, body: { text } });
+      }}
+    >
+      <TextArea
+        label="What is to be added or put right"
+        hint="It stands beside the entry for ever; the entry itself stays as it is."
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        autoFocus
+      />
+      <div className="flex gap-3">
+        <Button type="submit" look="main" disabled={text.trim() === ''} busy={amend.isPending}>
+          Add it
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

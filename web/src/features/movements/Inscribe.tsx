@@ -1,0 +1,69 @@
+import type { BodyOf } from '@eclat/contract';
+import { movements } from '@eclat/contract/movements';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { dateInWords, isEdtf } from '@eclat/core/history';
+import { useForm } from 'react-hook-form';
+import { useCommand } from '../../data/useCommand.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextArea, TextField } from '../../ui/Field.tsx';
+
+/** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
+export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
+  const form = useForm<BodyOf<typeof movements.inscribe>>({
+    resolver: zodResolver(movements.inscribe.body) as never,
+    defaultValues: { date: '', text: '', place: '' },
+  });
+  const draft = useDraft(form, `inscription.${movementId}`);
+  const write = useCommand(movements.inscribe, {
+    what: 'Inscription',
+    onSent: () => {
+      draft.clear();
+      onClose();
+    },
+    onDone: () => say('It stands in the book.'),
+  });
+  const { errors } = form.formState;
+  const date = form.watch('date');
+  return (
+    <form
+      className="mb-5 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void form.handleSubmit((body) => write.mutate({ params: { movementId }, body }))(e)}
+    >
+      <TextArea
+        className="sm:col-span-2"
+        label="What is written there, letter by letter"
+        rows={2}
+        error={errors.text?.message}
+        {...form.register('text')}
+      />
+      <TextField
+        label="Where"
+        placeholder="inside of the back plate"
+        error={errors.place?.message}
+        {...form.register('place')}
+      />
+      <TextField
+        label="Date, as sure as it is"
+        placeholder="1894-03-07, 1894, 189X, XXXX"
+        error={errors.date?.message}
+        hint={
+          isEdtf(date)
+            ? dateInWords(date)
+            : '1894-03-07, 1894-03, 1894, 189X for some year of a decade, XXXX if it cannot be read'
+        }
+        {...form.register('date')}
+      />
+      <div className="flex gap-3 sm:col-span-2">
+        <Button type="submit" look="main" busy={write.isPending}>
+          Enter it
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

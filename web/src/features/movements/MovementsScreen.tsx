@@ -1,0 +1,70 @@
+import { dateInWords } from '@eclat/core/history';
+import { familyById } from '@eclat/core/movement';
+import { BookOpen, Search } from 'lucide-react';
+import { Link, useSearchParams } from 'react-router';
+import { useMovements } from '../../data/queries.ts';
+import { Empty, Failed, Loading } from '../../ui/Answer.tsx';
+
+/** Every movement that was ever here, with its book. */
+export function MovementsScreen() {
+  const [search, setSearch] = useSearchParams();
+  const q = search.get('q') ?? '';
+  const { data, error } = useMovements(q);
+  if (error && !data) return <Failed error={error} />;
+  return (
+    <div className="mx-auto max-w-5xl px-4 py-5 md:px-6">
+      <h1 className="text-3xl">Movement books</h1>
+      <p className="mt-1 mb-4 text-lg text-soft">
+        What was done to each movement, by whom and when. No owner’s name stands here.
+      </p>
+      <label className="relative mb-4 block">
+        <span className="sr-only">Search the movements</span>
+        <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
+        <input
+          autoFocus
+          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
+          placeholder="Code, maker’s mark, serial number or name"
+          value={q}
+          onChange={(e) => setSearch(e.target.value ? { q: e.target.value } : {}, { replace: true })}
+        />
+      </label>
+      {!data ? (
+        <Loading what="the books" />
+      ) : data.items.length === 0 ? (
+        <Empty>{q ? `No movement matches “${q}”.` : 'A movement’s book begins when its clock is taken in.'}</Empty>
+      ) : (
+        <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
+          {data.items.map((m) => (
+            <li key={m.id} className="border-b border-line last:border-b-0">
+              <Link
+                to={`/movements/${m.id}`}
+                className="grid grid-cols-[2rem_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3 hover:bg-steel-wash"
+              >
+                <BookOpen className="size-6 text-steel" aria-hidden />
+                <span className="min-w-0">
+                  <span className="block truncate text-lg font-bold">{m.name}</span>
+                  <span className="block truncate text-sm text-soft">
+                    {familyById(m.familyId).name}
+                    {m.maker && ` · ${m.maker}`}
+                    {m.marks.length > 0 && ` · ${m.marks.map((k) => k.text).join(', ')}`}
+                  </span>
+                </span>
+                <span className="text-right">
+                  <span className="block font-bold">{m.code}</span>
+                  <span className="block text-sm text-soft">
+                    {m.entries === 0
+                      ? 'nothing yet'
+                      : `${m.entries} ${m.entries === 1 ? 'entry' : 'entries'}${m.lastDate ? `, last ${dateInWords(m.lastDate)}` : ''}`}
+                  </span>
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      {data?.next && (
+        <p className="mt-3 text-center text-soft">More match: type more of the code, the mark or the name.</p>
+      )}
+    </div>
+  );
+}

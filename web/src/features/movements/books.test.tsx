@@ -1,0 +1,152 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactNode } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { sent, standIn } from '../../../test/stage.tsx';
+import { AT, visitOf } from '../../../test/visit.ts';
+import { IntakeScreen } from '../reception/IntakeScreen.tsx';
+import { CompareScreen } from './CompareScreen.tsx';
+import { MergeSheet } from './MergeSheet.tsx';
+
+const person = userEvent.setup();
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const open = (element: ReactNode, path = '/', at = '/') =>
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={createMemoryRouter([{ path, element }], { initialEntries: [at] })} />
+    </QueryClientProvider>,
+  );
+const { movement } = visitOf('fusee');
+
+describe('two books of one movement', () => {
+  it('are found, named with how it was seen, and joined; the book itself is not offered', async () => {
+    standIn({
+      '/api/movements': {
+        items: [
+          { ...movement, entries: 1, lastDate: null },
+          { ...movement, id: 'm2', code: 'M-333333', name: 'The same', entries: 2, lastDate: null },
+        ],
+        next: null,
+      },
+    });
+    open(<MergeSheet movement={movement} onClose={() => undefined} />);
+    await person.type(screen.getByLabelText('Find the other book'), 'same');
+    expect(await screen.findAllByRole('button', { name: /^M-/ })).toHaveLength(1);
+    await person.click(screen.getByRole('button', { name: /M-333333/ }));
+    const sure = screen.getByRole('button', { name: 'They are one' }) as HTMLButtonElement;
+    expect(sure.disabled).toBe(true);
+    await person.type(screen.getByLabelText('How it was found'), 'same scratch');
+    await person.click(sure);
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'POST',
+        url: '/api/movements/m1/merger',
+        body: { otherId: 'm2', why: 'same scratch' },
+      }),
+    );
+  });
+});
+
+describe('side by side', () => {
+  it('shows two photos of one movement, and another when it is pressed', async () => {
+    const photos = ['a', 'b', 'c'].map((id) => ({ id, caption: `Photo ${id}`, claim: 'C-1', at: AT }));
+    standIn({ '/photos': photos, '/api/movements/m1': { movement, also: [], entries: [], inTheShop: null } });
+    open(<CompareScreen />, '/compare/:movementId', '/compare/m1');
+    await waitFor(() =>
+      expect(screen.getAllByRole('img').map((i) => i.getAttribute('src'))).toEqual([
+        '/api/photos/a/large',
+        '/api/photos/b/large',
+      ]),
+    );
+    await person.click(
+      within(screen.getByRole('group', { name: 'Right: choose a photo' })).getByRole('button', { name: 'Photo c' }),
+    );
+    expect(screen.getAllByRole('img').map((i) => i.getAttribute('src'))).toEqual([
+      '/api/photos/a/large',
+      '/api/photos/c/large',
+    ]);
+  });
+});
+
+describe('a record that came with it', () => {
+  const entry = {
+    kind: 'inscription',
+    date: '189X',
+    title: 'Inscription',
+    text: 'Clnd',
+    place: 'plate',
+    shop: 'Brackwater Clocks',
+    signedBy: 'Eben Strake',
+    record: null,
+    amends: null,
+    hash: 'f'.repeat(64),
+    writtenAt: AT,
+  };
+  const book = {
+    format: 'eclat-movement-book',
+    version: 1,
+    movement: {
+      id: '6f1c2d1e-0000-4000-8000-000000000001',
+      code: 'M-777777',
+      name: 'Fusee timepiece',
+      familyId: 'fusee',
+      maker: 'Tessel',
+      marks: [
+        { place: 'dial', text: '655' },
+        { place: 'elsewhere', text: 'x' },
+      ],
+    },
+    entries: [entry],
+  };
+  /** jsdom's files cannot be read as text. */
+  const file = (content: string) =>
+    Object.assign(new File([content], 'book.json', { type: 'application/json' }), {
+      text: () => Promise.resolve(content),
+    });
+
+  it('is shown before anything is written, fills in the movement, and is sent along', async () => {
+    standIn({
+      '/api/visits': { id: 'v9', claim: 'C-1' },
+      '/api/movements-like': [],
+      '/api/owners': { items: [], next: null },
+    });
+    open(<IntakeScreen />, '*');
+    await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
+    expect(await screen.findByText('1 entry came with it and go on in its book here')).toBeTruthy();
+    expect(screen.getByText(/Brackwater Clocks, Eben Strake/)).toBeTruthy();
+    for (const [label, value] of [
+      ['Name', 'Jory Vantrease'],
+      ['The clock', 'Round dial'],
+      ['What the owner says is wrong', 'Stops.'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    await person.click(screen.getByRole('button', { name: 'Take it in' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({
+        movement: {
+          name: 'Fusee timepiece',
+          familyId: 'fusee',
+          maker: 'Tessel',
+          marks: [{ place: 'dial', text: '655' }],
+          history: [entry],
+        },
+      }),
+    );
+  }, 20_000);
+  it.each([
+    ['no JSON at all', 'hello'],
+    ['another kind of file', '{"format":"something"}'],
+    ['a book with a false entry', JSON.stringify({ ...book, entries: [{ ...entry, kind: 'rumour' }] })],
+  ])('says so of %s', async (_, content) => {
+    standIn();
+    open(<IntakeScreen />, '*');
+    await person.upload(screen.getByLabelText('It came with a record'), file(content));
+    expect((await screen.findByRole('alert')).textContent).toContain('This is not a movement book');
+  });
+});

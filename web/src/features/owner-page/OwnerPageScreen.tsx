@@ -1,0 +1,267 @@
+import type { ForOwner } from '@eclat/contract';
+import { inRoute, routeName, type RouteId } from '@eclat/core/estimate';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { Check, CircleCheck, Clock3, X } from 'lucide-react';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { call, Refusal } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { Answer, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { day, dayTime } from '../../ui/dates.ts';
+import { TextArea } from '../../ui/Field.tsx';
+import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
+
+/** What an owner sees behind the address they were sent: this estimate, and nothing else. */
+export function OwnerPageScreen() {
+  const token = useParams()['token']!;
+  const { data, error } = useQuery({
+    queryKey: ['for-owner', token],
+    queryFn: ({ signal }) => call(api.forOwner.page, { params: { token }, signal }),
+    staleTime: Infinity,
+  });
+  if (error && !data)
+    return (
+      <main className="mx-auto max-w-3xl p-6">
+        <Answer
+          tone="due"
+          title={
+            error instanceof Refusal && error.status === 404
+              ? 'This address opens nothing any more'
+              : 'The page cannot be shown now'
+          }
+        >
+          {error instanceof Refusal && error.status === 404
+            ? 'It was for a time, or a newer one was sent. Please ask the shop.'
+            : error.message}
+        </Answer>
+      </main>
+    );
+  if (!data) return <Loading what="the estimate" />;
+  return <Page token={token} page={data} />;
+}
+
+function Page({ token, page }: { token: string; page: ForOwner }) {
+  const queries = useQueryClient();
+  const [trouble, setTrouble] = useState('');
+  const change = useMutation({
+    mutationFn: (work: () => Promise<ForOwner>) => work(),
+    onSuccess: (next) => {
+      setTrouble('');
+      queries.setQueryData(['for-owner', token], next);
+    },
+    onError: (error) => setTrouble(error.message),
+    networkMode: 'always',
+  });
+  const mine = page.lines.filter((l) => inRoute(l, page.chosen));
+  const open = mine.filter((l) => l.state === null).length;
+  const choose = page.routes.length > 0 && page.chosen === null;
+  const money = (t: string) => `${t} ${page.currency}`;
+  return (
+    <main className="mx-auto flex max-w-5xl flex-col gap-5 p-4 md:p-6">
+      <header>
+        <p className="text-lg text-soft">
+          {page.shop} · {page.claim}
+        </p>
+        <h1 className="text-3xl">{page.clock}</h1>
+        <p className="mt-1 text-lg">You told us: “{page.complaint}”</p>
+      </header>
+      {trouble && (
+        <Answer tone="danger" title="That was not taken">
+          {trouble}
+        </Answer>
+      )}
+      {choose ? (
+        <Answer tone="info" title="How far shall we go? Please choose">
+          Nothing is done that you have not accepted. Then each line of what you chose waits for your word.
+        </Answer>
+      ) : open > 0 ? (
+        <Answer tone="info" title={`${open === 1 ? 'One line waits' : `${open} lines wait`} for your word`}>
+          Nothing is done that you have not accepted. Accepted so far: {money(page.agreed)}.
+        </Answer>
+      ) : (
+        <Answer tone="good" title={`Thank you. You accepted ${money(page.agreed)}`}>
+          {page.promisedFor ? `Promised for ${day(page.promisedFor)}. ` : ''}You may still change your mind on what is
+          not done yet: ask the shop.
+        </Answer>
+      )}
+      {page.routes.length > 0 && (
+        <Panel title="How far shall we go?">
+          <ul className="grid gap-3 sm:grid-cols-[repeat(auto-fit,minmax(15rem,1fr))]">
+            {page.routes.map((r) => (
+              <li
+                key={r.route}
+                className={clsx(
+                  'flex flex-col gap-2 rounded-xl border-2 p-4',
+                  page.chosen === r.route ? 'border-steel bg-steel-wash' : 'border-line',
+                )}
+              >
+                <p className="text-lg font-bold">{routeName(r.route)}</p>
+                <p className="text-2xl font-bold tabular-nums">{money(r.without)}</p>
+                {r.withOptions !== r.without && (
+                  <p className="-mt-2 text-sm text-soft">{money(r.withOptions)} with all options</p>
+                )}
+                <p>
+                  <span className="block text-sm text-soft">What stays original</span>
+                  {r.originality}
+                </p>
+                <p className="flex-1">
+                  <span className="block text-sm text-soft">Guarantee</span>
+                  {r.guarantee}
+                </p>
+                {page.chosen === r.route ? (
+                  <p className="flex min-h-12 items-center gap-2 font-semibold text-steel">
+                    <CircleCheck className="size-6" aria-hidden />
+                    You chose this
+                  </p>
+                ) : (
+                  <Button
+                    busy={change.isPending}
+                    onClick={() =>
+                      change.mutate(() =>
+                        call(api.forOwner.choose, { params: { token }, body: { route: r.route as RouteId } }),
+                      )
+                    }
+                  >
+                    Choose this
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+      <Panel title="The work, line by line">
+        <ul className="flex flex-col divide-y divide-line">
+          {mine.map((l) => (
+            <li key={l.id} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-2 py-4">
+              <div>
+                <p className="text-lg font-bold">{l.what}</p>
+                {l.seen && <p>{l.seen}</p>}
+                <p className="text-sm text-soft">
+                  {[
+                    l.kind,
+                    l.optional && 'optional',
+                    l.noGuarantee && 'cannot be guaranteed',
+                    l.addition && 'found during the work',
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </p>
+              </div>
+              <p className="text-xl font-bold tabular-nums">{money(l.amount)}</p>
+              <div className="col-span-2 flex flex-wrap gap-2" role="group" aria-label={l.what}>
+                {(
+                  [
+                    ['accepted', 'Accept', Check],
+                    ['declined', 'Decline', X],
+                    ['ask later', 'Ask me when you get there', Clock3],
+                  ] as const
+                ).map(([state, text, Icon]) => (
+                  <Button
+                    key={state}
+                    look={l.state === state ? 'main' : 'quiet'}
+                    aria-pressed={l.state === state}
+                    disabled={change.isPending}
+                    onClick={() =>
+                      change.mutate(() =>
+                        call(api.forOwner.decide, { params: { token, lineId: l.id }, body: { state } }),
+                      )
+                    }
+                  >
+                    <Icon className="size-5" aria-hidden />
+                    {text}
+                  </Button>
+                ))}
+              </div>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-3 text-sm text-soft">
+          {page.pricesIncludeTax
+            ? `Prices hold ${page.taxPercent} % tax.`
+            : `Lines without tax; sums hold ${page.taxPercent} % tax.`}
+        </p>
+      </Panel>
+      {page.photos.length > 0 && (
+        <Panel title="What we saw">
+          <ul className="grid gap-5 sm:grid-cols-2">
+            {page.photos.map((p) => (
+              <li key={p.id}>
+                <MarkedPhoto
+                  src={`/api/for-owner/${token}/photos/${p.id}`}
+                  alt={p.caption || 'What we saw'}
+                  photo={p}
+                />
+                <p className="mt-1 font-semibold">{p.caption}</p>
+                <ol>
+                  {p.marks.map((m) => (
+                    <li key={m.number}>
+                      <b>{m.number}</b> {m.says}
+                    </li>
+                  ))}
+                </ol>
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+      <Ask
+        page={page}
+        busy={change.isPending}
+        onAsk={(text, id, sent) =>
+          change.mutate(() => call(api.forOwner.ask, { params: { token, questionId: id }, body: { text } }), {
+            onSuccess: sent,
+          })
+        }
+      />
+      <p className="text-sm text-soft">
+        This page is for you alone. It is open until {dayTime(page.expiresAt)}; each time it is used is noted for the
+        shop.
+      </p>
+    </main>
+  );
+}
+
+function Ask({
+  page,
+  busy,
+  onAsk,
+}: {
+  page: ForOwner;
+  busy: boolean;
+  onAsk: (text: string, id: string, sent: () => void) => void;
+}) {
+  const [text, setText] = useState('');
+  const [id, setId] = useState(() => crypto.randomUUID());
+  return (
+    <Panel title="Ask us">
+      {page.questions.length > 0 && (
+        <ul className="mb-3 flex flex-col gap-2">
+          {page.questions.map((q) => (
+            <li key={q.id} className="rounded-lg bg-sunk p-3">
+              <p className="font-semibold">{q.text}</p>
+              <p>{q.answer || <span className="text-soft">Not answered yet.</span>}</p>
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          onAsk(text, id, () => {
+            setText('');
+            setId(crypto.randomUUID());
+          });
+        }}
+      >
+        <TextArea label="Your question" rows={2} value={text} onChange={(e) => setText(e.target.value)} />
+        <Button type="submit" className="self-start" disabled={text.trim() === ''} busy={busy}>
+          Send it
+        </Button>
+      </form>
+    </Panel>
+  );
+}

@@ -1,0 +1,58 @@
+import { people } from '@eclat/contract/people';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useForm } from 'react-hook-form';
+import { call } from '../../data/call.ts';
+import { keys } from '../../data/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Front } from './Front.tsx';
+
+export default function FirstRun() {
+  const queries = useQueryClient();
+  const form = useForm({
+    resolver: zodResolver(people.firstRun.body),
+    defaultValues: { shop: '', name: '', passphrase: '' },
+  });
+  const found = useMutation({
+    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(people.firstRun, { body }),
+    onSuccess: (session) => queries.setQueryData(keys.session, session),
+    onError: (error) => form.setError('shop', { message: error.message }),
+  });
+  const { errors } = form.formState;
+  return (
+    <Front title="A new shop" sub="This makes the first account: the owner of the shop, who adds the others.">
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => void form.handleSubmit((v) => found.mutate(v))(e)}
+        noValidate
+      >
+        <TextField
+          label="Name of the shop"
+          autoFocus
+          error={errors.shop?.message}
+          hint="It stands in the history that your work leaves behind."
+          {...form.register('shop')}
+        />
+        <TextField
+          label="Your name"
+          autoComplete="username"
+          error={errors.name?.message}
+          hint="As you sign your work."
+          {...form.register('name')}
+        />
+        <TextField
+          label="Passphrase"
+          type="password"
+          autoComplete="new-password"
+          error={errors.passphrase?.message}
+          hint="At least 10 characters: a few words are best."
+          {...form.register('passphrase')}
+        />
+        <Button type="submit" look="main" busy={found.isPending}>
+          Open the shop
+        </Button>
+      </form>
+    </Front>
+  );
+}

@@ -1,0 +1,55 @@
+import { people } from '@eclat/contract/people';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useForm } from 'react-hook-form';
+import { call } from '../../data/call.ts';
+import { keys } from '../../data/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Front } from './Front.tsx';
+
+export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
+  const queries = useQueryClient();
+  const form = useForm({ resolver: zodResolver(people.signIn.body), defaultValues: { name: '', passphrase: '' } });
+  const signIn = useMutation({
+    mutationFn: (body: { name: string; passphrase: string }) => call(people.signIn, { body }),
+    onSuccess: (session) => {
+      queries.setQueryData(keys.session, session);
+      void queries.invalidateQueries();
+    },
+    onError: (error) => form.setError('passphrase', { message: error.message }),
+  });
+  const { errors } = form.formState;
+  return (
+    <Front title={shop} sub="Sign in to go to your bench.">
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => void form.handleSubmit((v) => signIn.mutate(v))(e)}
+        noValidate
+      >
+        <TextField
+          label="Name"
+          autoFocus
+          autoComplete="username"
+          error={errors.name?.message}
+          {...form.register('name')}
+        />
+        <TextField
+          label="Passphrase"
+          type="password"
+          autoComplete="current-password"
+          error={errors.passphrase?.message}
+          {...form.register('passphrase')}
+        />
+        <Button type="submit" look="main" busy={signIn.isPending}>
+          Sign in
+        </Button>
+        {demo && (
+          <p className="rounded-lg bg-sunk p-3 text-sm text-soft">
+            This is the demo shop. Its people and their passphrase are printed in the window where it was started.
+          </p>
+        )}
+      </form>
+    </Front>
+  );
+}

@@ -1,0 +1,166 @@
+import type { Photo } from '@eclat/contract';
+import { stageName } from '@eclat/core/workflow';
+import { ArrowLeft, ArrowRight, Columns2, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { Button, buttonClass } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { MarkedPhoto } from './MarkedPhoto.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** One photo, large: caption, place in the order, and numbered points tied to what was found there. */
+export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => void }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, photoId: photo.id };
+  const [caption, setCaption] = useState(photo.caption);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const change = useCommand(api.photos.change, { what: 'Photo' });
+  const mark = useCommand(api.photos.mark, { what: 'Point' });
+  const point = useTakeOut(api.photos.unmark, api.photos.mark, 'Point');
+  const at = visit.photos.findIndex((p) => p.id === photo.id);
+  const open = !visit.closedAt;
+  const keep = () => {
+    if (caption.trim() !== photo.caption) change.mutate({ params, body: { caption } });
+  };
+  /** The chosen point is moved; with none chosen, a new one is placed. */
+  const place = (x: number, y: number) => {
+    const moved = photo.marks.find((m) => m.id === chosen);
+    const markId = moved?.id ?? crypto.randomUUID();
+    mark.mutate({
+      params: { ...params, markId },
+      body: { x, y, findingId: moved?.findingId ?? null, note: moved?.note ?? '' },
+    });
+    setChosen(moved ? null : markId);
+  };
+  const said = (m: Photo['marks'][number], change: { findingId?: string | null; note?: string }) =>
+    mark.mutate({
+      params: { ...params, markId: m.id },
+      body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note, ...change },
+    });
+  return (
+    <Sheet
+      open
+      wide
+      onClose={() => {
+        keep();
+        onClose();
+      }}
+      title={photo.caption || 'Photo'}
+      description={`${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}${open ? '. Press on it to place a numbered point.' : ''}`}
+    >
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
+        <MarkedPhoto
+          src={`/api/photos/${photo.id}/medium`}
+          alt={photo.caption || 'The photo'}
+          photo={photo}
+          chosen={photo.marks.find((m) => m.id === chosen)?.number ?? null}
+          {...(open ? { onPlace: place } : {})}
+        />
+        <div className="flex flex-col gap-3">
+          <TextField
+            label="Caption"
+            readOnly={!open}
+            value={caption}
+            maxLength={200}
+            onChange={(e) => setCaption(e.target.value)}
+            onBlur={keep}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') keep();
+            }}
+          />
+          <div className="flex gap-2">
+            {open && (
+              <>
+                <Button
+                  aria-label="Earlier in the order"
+                  disabled={at <= 0 || change.isPending}
+                  onClick={() => change.mutate({ params, body: { position: at - 1 } })}
+                >
+                  <ArrowLeft className="size-5" aria-hidden />
+                </Button>
+                <Button
+                  aria-label="Later in the order"
+                  disabled={at >= visit.photos.length - 1 || change.isPending}
+                  onClick={() => change.mutate({ params, body: { position: at + 1 } })}
+                >
+                  <ArrowRight className="size-5" aria-hidden />
+                </Button>
+              </>
+            )}
+            <Link className={buttonClass('quiet')} to={`/compare/${visit.movement.id}?left=${photo.id}`}>
+              <Columns2 className="size-5" aria-hidden />
+              Compare
+            </Link>
+          </div>
+          <ol className="flex flex-col gap-3">
+            {photo.marks.map((m) => (
+              <li key={m.id} className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
+                <div className="flex items-center gap-2">
+                  <b className="text-xl">{m.number}</b>
+                  {open && (
+                    <>
+                      <Button
+                        look="plain"
+                        className="min-h-11"
+                        aria-pressed={m.id === chosen}
+                        onClick={() => setChosen(m.id === chosen ? null : m.id)}
+                      >
+                        {m.id === chosen ? 'Press where it goes' : 'Move'}
+                      </Button>
+                      <button
+                        type="button"
+                        aria-label={`Take point ${m.number} away`}
+                        className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                        onClick={() =>
+                          point(
+                            { params: { ...params, markId: m.id } },
+                            {
+                              params: { ...params, markId: m.id },
+                              body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note },
+                            },
+                          )
+                        }
+                      >
+                        <Trash2 className="size-5" />
+                      </button>
+                    </>
+                  )}
+                </div>
+                <SelectField
+                  label={`Point ${m.number} shows`}
+                  disabled={!open}
+                  value={m.findingId ?? ''}
+                  onChange={(e) => said(m, { findingId: e.target.value || null })}
+                >
+                  <option value="">words of its own</option>
+                  {visit.findings.map((f) => (
+                    <option key={f.id} value={f.id}>
+                      {f.place}: {f.seen}
+                    </option>
+                  ))}
+                </SelectField>
+                {!m.findingId && (
+                  <TextField
+                    className="mt-2"
+                    label="In words"
+                    readOnly={!open}
+                    defaultValue={m.note}
+                    maxLength={200}
+                    onBlur={(e) => {
+                      if (e.target.value !== m.note) said(m, { note: e.target.value });
+                    }}
+                  />
+                )}
+              </li>
+            ))}
+          </ol>
+        </div>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,112 @@
+import { api } from '../../data/doors.ts';
+import { cautionsFor } from '@eclat/core/cautions';
+import { stripGate } from '@eclat/core/workflow';
+import { useState } from 'react';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { TrainPanel } from './TrainPanel.tsx';
+
+/** Nobody hurt: the plates stay shut until every train is let down or contained. */
+export function PowerDownScreen() {
+  const visit = useThisVisit();
+  const unread = cautionsFor(visit.movement.traits, 'power').filter(
+    (c) => c.acknowledge && !visit.cautions.some((x) => x.caution === c.id),
+  ).length;
+  const gate = stripGate(visit.power, unread);
+  return (
+    <>
+      {visit.strip.begun ? (
+        <Answer
+          tone={gate.unsafe.length > 0 ? 'danger' : 'good'}
+          title={
+            gate.unsafe.length > 0
+              ? `Apart, with the ${gate.unsafe.join(' and ')} train under power`
+              : 'The strip has begun, and it is safe'
+          }
+        >
+          {visit.strip.begun.by}, {dayTime(visit.strip.begun.at)}
+          {visit.strip.begun.overrideReason && <>. Overridden: “{visit.strip.begun.overrideReason}”</>}
+        </Answer>
+      ) : gate.open ? (
+        <Answer tone="good" title="Safe to open">
+          Every train is let down or contained.
+        </Answer>
+      ) : (
+        <Answer tone="danger" title="Do not open the plates">
+          {capital(gate.reasons.join('; '))}.
+        </Answer>
+      )}
+      <Cautions stage="power" />
+      <div className="grid gap-5 xl:grid-cols-2">
+        {visit.power.map((p) => (
+          <TrainPanel key={p.train} visit={visit} power={p} />
+        ))}
+      </div>
+      {visit.power.length === 0 && (
+        <Panel>
+          <p className="text-lg">
+            Nothing in this movement stores power. Unplug it, lock it off, and it may be opened.
+          </p>
+        </Panel>
+      )}
+      {!visit.strip.begun && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
+      <StageFoot stage="power" ready={visit.strip.begun !== null} why="Begin the strip first." />
+    </>
+  );
+}
+
+const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+
+function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe: number }) {
+  const visit = useThisVisit();
+  const [reason, setReason] = useState('');
+  const [asking, setAsking] = useState(false);
+  const begin = useCommand(api.powerDown.strip, { what: 'Begin the strip', onDone: () => say('The strip has begun.') });
+  const send = (overrideReason: string) => begin.mutate({ params: { visitId: visit.id }, body: { overrideReason } });
+  return (
+    <Panel>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button look="main" className="text-lg" disabled={!open} busy={begin.isPending} onClick={() => send('')}>
+          Begin the strip
+        </Button>
+        {!open && unread > 0 && <span className="text-soft">Read the cautions above first.</span>}
+        {!open && unread === 0 && unsafe > 0 && !asking && (
+          <Button look="plain" onClick={() => setAsking(true)}>
+            Open it all the same, with a reason
+          </Button>
+        )}
+      </div>
+      {asking && !open && (
+        <form
+          className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border-2 border-danger p-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            send(reason);
+          }}
+        >
+          <TextField
+            className="min-w-72 flex-1"
+            label="Why it is opened under power"
+            hint="The reason is kept with your name and the time."
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            autoFocus
+          />
+          <Button type="submit" look="danger" disabled={reason.trim() === ''}>
+            Open under power
+          </Button>
+          <Button look="plain" onClick={() => setAsking(false)}>
+            Leave it shut
+          </Button>
+        </form>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,86 @@
+import type { MovementBook } from '@eclat/contract';
+import { movementBook } from '@eclat/contract/movement-book';
+import { MARK_PLACES } from '@eclat/contract/movements';
+import { dateInWords } from '@eclat/core/history';
+import { FAMILIES } from '@eclat/core/movement';
+import { FileJson } from 'lucide-react';
+import { useId, useState } from 'react';
+import { useFormContext } from 'react-hook-form';
+import { buttonClass } from '../../ui/Button.tsx';
+import type { IntakeForm } from './form.ts';
+
+const MOST_BYTES = 200_000;
+const isPlace = (p: string): p is (typeof MARK_PLACES)[number] => (MARK_PLACES as readonly string[]).includes(p);
+
+/** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
+export function CameWithRecord() {
+  const { setValue, watch } = useFormContext<IntakeForm>();
+  const id = useId();
+  const [trouble, setTrouble] = useState('');
+  const history = watch('movement.history') ?? [];
+  const take = async (file: File) => {
+    setTrouble('');
+    if (file.size > MOST_BYTES) return setTrouble('This file is too large for a movement book.');
+    const read = movementBook.safeParse(
+      await file
+        .text()
+        .then(JSON.parse)
+        .catch(() => null),
+    );
+    if (!read.success)
+      return setTrouble('This is not a movement book. It begins with "format": "eclat-movement-book".');
+    const { movement, entries }: MovementBook = read.data;
+    setValue('movement', {
+      name: movement.name,
+      familyId: FAMILIES.some((f) => f.id === movement.familyId) ? movement.familyId : '',
+      maker: movement.maker,
+      fittings: [],
+      marks: movement.marks.flatMap(({ place, text }) => (isPlace(place) ? [{ place, text }] : [])),
+      history: entries,
+    });
+  };
+  return (
+    <div className="sm:col-span-2">
+      <input
+        id={id}
+        type="file"
+        accept="application/json,.json"
+        className="sr-only"
+        onChange={(e) => {
+          const [file] = e.target.files ?? [];
+          if (file) void take(file);
+          e.target.value = '';
+        }}
+      />
+      <label htmlFor={id} className={buttonClass('plain', '-ml-4')}>
+        <FileJson className="size-5" aria-hidden />
+        It came with a record
+      </label>
+      {trouble && (
+        <p className="font-semibold text-danger" role="alert">
+          {trouble}
+        </p>
+      )}
+      {history.length > 0 && (
+        <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
+          <p className="font-bold">
+            {history.length} {history.length === 1 ? 'entry' : 'entries'} came with it and go on in its book here
+          </p>
+          <ul>
+            {history
+              .slice(-5)
+              .reverse()
+              .map((e) => (
+                <li key={e.hash}>
+                  <b>{dateInWords(e.date)}</b> {e.title}{' '}
+                  <span className="text-soft">
+                    {e.shop}, {e.signedBy}
+                  </span>
+                </li>
+              ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,133 @@
+import type { Movement } from '@eclat/contract';
+import { MARK_PLACES } from '@eclat/contract/movements';
+import { mismatches } from '@eclat/core/intake';
+import { familyById } from '@eclat/core/movement';
+import { Plus, ScrollText, Trash2, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Inscribe } from '../movements/Inscribe.tsx';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+type Place = Movement['marks'][number]['place'];
+
+/** Which one it is: owner, movement, its numbers in each place they stand, and what old repairers wrote. */
+export function Identity() {
+  const visit = useThisVisit();
+  const { movement, owner } = visit;
+  const [adding, setAdding] = useState<{ place: Place; text: string } | null>(null);
+  const [inscribing, setInscribing] = useState(false);
+  const set = useCommand(api.movements.mark, { what: 'Mark', onSent: () => setAdding(null) });
+  const mark = (place: Place, text: string, there: boolean) =>
+    set.mutate({ params: { movementId: movement.id }, body: { place, text, there, visitId: visit.id } });
+  const wrong = mismatches(movement.marks);
+  const open = !visit.closedAt;
+  return (
+    <Panel
+      title="Owner and movement"
+      aside={
+        open &&
+        !inscribing && (
+          <Button onClick={() => setInscribing(true)}>
+            <ScrollText className="size-5" aria-hidden />
+            Enter an inscription
+          </Button>
+        )
+      }
+    >
+      <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
+        <dt className="text-soft">Owner</dt>
+        <dd className="font-semibold">
+          {owner.name}
+          <span className="block font-normal whitespace-pre-line">
+            {[owner.phone, owner.email, owner.address].filter(Boolean).join('\n')}
+          </span>
+        </dd>
+        <dt className="text-soft">Movement</dt>
+        <dd>
+          <Link className="font-semibold underline" to={`/movements/${movement.id}`}>
+            {movement.name}
+          </Link>
+          <span className="block">{familyById(movement.familyId).name}</span>
+        </dd>
+      </dl>
+      <h3 className="mt-4 text-lg">Numbers and marks</h3>
+      <ul>
+        {movement.marks.map((m) => {
+          const off = wrong.find((w) => w.place === m.place && w.text === m.text);
+          return (
+            <li key={m.place + m.text} className="flex items-center gap-3 border-t border-line py-1 first:border-t-0">
+              <span className="min-w-0 flex-1">
+                <b className="text-lg">{m.text}</b> <span className="text-soft">{m.place}</span>
+                {off && (
+                  <span className="flex items-center gap-2 font-semibold text-brass">
+                    <TriangleAlert className="size-5 shrink-0" aria-hidden />
+                    {off.seen}
+                  </span>
+                )}
+              </span>
+              {open && (
+                <button
+                  type="button"
+                  aria-label={`Take out: ${m.text}, ${m.place}`}
+                  className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                  onClick={() => mark(m.place, m.text, false)}
+                >
+                  <Trash2 className="size-5" />
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {open &&
+        (adding ? (
+          <form
+            className="mt-2 grid grid-cols-2 gap-3"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (adding.text.trim()) mark(adding.place, adding.text.trim(), true);
+            }}
+          >
+            <SelectField
+              label="Place"
+              value={adding.place}
+              onChange={(e) => setAdding({ ...adding, place: e.target.value as Place })}
+            >
+              {MARK_PLACES.map((p) => (
+                <option key={p}>{p}</option>
+              ))}
+            </SelectField>
+            <TextField
+              autoFocus
+              label="Number or mark"
+              value={adding.text}
+              onChange={(e) => setAdding({ ...adding, text: e.target.value })}
+            />
+            <div className="col-span-2 flex gap-3">
+              <Button type="submit" look="main" busy={set.isPending}>
+                Keep
+              </Button>
+              <Button look="plain" onClick={() => setAdding(null)}>
+                Close
+              </Button>
+            </div>
+          </form>
+        ) : (
+          <Button className="mt-2" onClick={() => setAdding({ place: 'back plate', text: '' })}>
+            <Plus className="size-5" aria-hidden />
+            Add a number or mark
+          </Button>
+        ))}
+      {inscribing && (
+        <div className="mt-3">
+          <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />
+        </div>
+      )}
+    </Panel>
+  );
+}

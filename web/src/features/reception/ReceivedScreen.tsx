@@ -1,0 +1,141 @@
+import { visitFields } from '@eclat/contract/visits';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { FileText, Tag } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { LabelSheet } from '../../devices/LabelSheet.tsx';
+import { say } from '../../data/app-state.ts';
+import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextArea, TextField } from '../../ui/Field.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
+import { PaperLink } from '../documents/Documents.tsx';
+import { Photos } from '../photos/Photos.tsx';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { Alone } from './Alone.tsx';
+import { Identity } from './Identity.tsx';
+import { Missing } from './Missing.tsx';
+import { Questions } from './Questions.tsx';
+import { Things } from './Things.tsx';
+
+const LABELS = {
+  complaint: 'What the owner says is wrong',
+  wanted: 'Wanted',
+  notWanted: 'Not wanted',
+  outOfScope: 'Out of scope',
+  promisedFor: 'Promised for',
+};
+
+/** What was written at the counter, with what can still be put right. */
+export function ReceivedScreen() {
+  const visit = useThisVisit();
+  const [label, setLabel] = useState(false);
+  return (
+    <>
+      <Answer
+        tone={visit.photos.length === 0 ? 'due' : 'info'}
+        title={
+          visit.photos.length === 0 ? 'No photograph yet: take them before anybody touches it' : `“${visit.complaint}”`
+        }
+      />
+      <div className="no-print flex flex-wrap gap-2">
+        <PaperLink paper="receipt">
+          <FileText className="size-5" aria-hidden />
+          Receipt
+        </PaperLink>
+        <Button onClick={() => setLabel(true)}>
+          <Tag className="size-5" aria-hidden />
+          Label for the clock
+        </Button>
+      </div>
+      <Cautions stage="intake" />
+      <Photos stage="intake" />
+      <div className="grid items-start gap-5 xl:grid-cols-2">
+        <div className="flex min-w-0 flex-col gap-5">
+          <Questions />
+          <Scope key={visit.version} />
+        </div>
+        <div className="flex min-w-0 flex-col gap-5">
+          <Things />
+          <Missing />
+          <Identity />
+          <Alone />
+        </div>
+      </div>
+      <StageFoot stage="intake" />
+      {label && <LabelSheet onClose={() => setLabel(false)} />}
+    </>
+  );
+}
+
+function Scope() {
+  const visit = useThisVisit();
+  const form = useForm({
+    resolver: zodResolver(visitFields),
+    defaultValues: {
+      complaint: visit.complaint,
+      wanted: visit.wanted,
+      notWanted: visit.notWanted,
+      outOfScope: visit.outOfScope,
+      promisedFor: visit.promisedFor,
+    },
+  });
+  const change = useCommand(api.visits.change, {
+    what: 'Complaint and scope',
+    labels: LABELS,
+    onDone: () => say('Kept.'),
+  });
+  const { errors, isDirty, dirtyFields } = form.formState;
+  useEffect(() => {
+    const ask = (e: BeforeUnloadEvent) => {
+      if (isDirty) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [isDirty]);
+  const closed = visit.closedAt !== null;
+  return (
+    <Panel title="Complaint and scope">
+      <form
+        className="flex flex-col gap-4"
+        noValidate
+        onSubmit={(e) =>
+          void form.handleSubmit((values) => {
+            const changed = Object.fromEntries(Object.entries(values).filter(([k]) => k in dirtyFields));
+            change.mutate({ params: { visitId: visit.id }, body: { ...changed, version: visit.version } });
+          })(e)
+        }
+      >
+        <TextArea
+          label={LABELS.complaint}
+          readOnly={closed}
+          error={errors.complaint?.message}
+          {...form.register('complaint')}
+        />
+        <TextArea label={LABELS.wanted} rows={2} readOnly={closed} {...form.register('wanted')} />
+        <TextArea label={LABELS.notWanted} rows={2} readOnly={closed} {...form.register('notWanted')} />
+        <TextArea
+          label={LABELS.outOfScope}
+          rows={2}
+          hint="What this shop does not do, said before it is missed."
+          readOnly={closed}
+          {...form.register('outOfScope')}
+        />
+        <TextField
+          label={LABELS.promisedFor}
+          type="date"
+          readOnly={closed}
+          {...form.register('promisedFor', { setValueAs: (v: string | null) => v || null })}
+        />
+        {!closed && (
+          <Button type="submit" look="main" className="self-start" disabled={!isDirty} busy={change.isPending}>
+            Keep changes
+          </Button>
+        )}
+      </form>
+    </Panel>
+  );
+}

@@ -1,0 +1,57 @@
+import type { Visit } from '@eclat/contract';
+import type { SoundReport } from '@eclat/core/sound';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Tick } from '../../ui/Field.tsx';
+import { heardOf } from '../listening/heardOf.ts';
+
+const LARGEST = 30 * 1024 * 1024;
+
+/** Keeps with the visit what was heard, and the sound itself if wanted. */
+export function KeepSound({
+  visit,
+  report,
+  from,
+  sound,
+}: {
+  visit: Visit;
+  report: SoundReport;
+  from: 'microphone' | 'file' | 'simulated';
+  sound: () => Promise<Blob> | null;
+}) {
+  const [withSound, setWithSound] = useState(false);
+  const stage = visit.stages.find((s) => s.stage === 'assemble')?.done ? 'run' : 'assemble';
+  const keep = useCommand(api.together.hear, { what: 'What was heard', onDone: () => say('Kept with the visit.') });
+  const send = useMutation({
+    mutationFn: async () => {
+      const file = withSound ? await sound() : null;
+      if (file && file.size > LARGEST)
+        throw new Error('The sound is larger than 30 MB: keep the figures alone, or a shorter piece.');
+      const recordingId = file
+        ? (
+            await call(api.recordings.add, {
+              params: { visitId: visit.id },
+              query: { stage, kind: 'beat' },
+              file,
+            } as never)
+          ).id
+        : null;
+      await keep.mutateAsync({ params: { visitId: visit.id }, body: heardOf(report, stage, from, recordingId) });
+    },
+    onError: (error) => say(error.message, 'danger'),
+  });
+  if (visit.closedAt) return null;
+  return (
+    <div className="mt-4 border-t border-line pt-3">
+      <Tick label="With its sound" checked={withSound} onChange={(e) => setWithSound(e.target.checked)} />
+      <Button look="main" busy={send.isPending} disabled={send.isPending} onClick={() => send.mutate()}>
+        Keep this with {visit.claim}
+      </Button>
+    </div>
+  );
+}

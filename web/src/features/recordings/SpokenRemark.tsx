@@ -1,0 +1,102 @@
+import { useMutation } from '@tanstack/react-query';
+import { Mic, Square, Trash2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { whyNoMicrophone } from '../../devices/microphone.ts';
+import { recordVoice, type Recorder } from '../../devices/record.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves the shop. */
+export function SpokenRemark({
+  value,
+  onChange,
+}: {
+  value: string | null;
+  onChange: (recordingId: string | null) => void;
+}) {
+  const visit = useThisVisit();
+  const recorder = useRef<Recorder | null>(null);
+  const [seconds, setSeconds] = useState<number | null>(null);
+  const [failed, setFailed] = useState<{ file: Blob; key: string } | null>(null);
+  const keep = useMutation({
+    mutationFn: (given: { file: Blob; key: string }) =>
+      call(api.recordings.add, {
+        params: { visitId: visit.id },
+        query: { stage: 'strip', kind: 'remark' },
+        ...given,
+      } as never),
+    onSuccess: (made) => {
+      setFailed(null);
+      onChange(made.id);
+    },
+    onError: (error, given) => {
+      setFailed(given);
+      say(error.message, 'danger');
+    },
+    networkMode: 'always',
+  });
+  useEffect(() => () => recorder.current?.cancel(), []);
+  const speaking = seconds !== null;
+  useEffect(() => {
+    if (!speaking) return;
+    const timer = setInterval(() => setSeconds(recorder.current?.seconds() ?? 0), 250);
+    return () => clearInterval(timer);
+  }, [speaking]);
+  const stop = () => {
+    const done = recorder.current?.stop();
+    recorder.current = null;
+    setSeconds(null);
+    if (done && done.seconds > 0.3) keep.mutate({ file: done.wav, key: crypto.randomUUID() });
+  };
+  const start = async () => {
+    try {
+      recorder.current = await recordVoice(stop);
+      setSeconds(0);
+    } catch (error) {
+      say(`${whyNoMicrophone(error)} Type the remark instead.`, 'danger');
+    }
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-3" role="group" aria-label="Spoken remark">
+      {speaking ? (
+        <Button look="danger" onClick={stop}>
+          <Square className="size-5" aria-hidden />
+          Stop, <span className="tabular-nums">{seconds.toFixed(0)} s</span>
+        </Button>
+      ) : (
+        <Button busy={keep.isPending} onClick={() => void start()}>
+          <Mic className="size-5" aria-hidden />
+          {keep.isPending ? 'Keeping it …' : value ? 'Speak it again' : 'Speak the remark'}
+        </Button>
+      )}
+      {failed && !keep.isPending && <Button onClick={() => keep.mutate(failed)}>Send it again</Button>}
+      {value && !speaking && (
+        <>
+          <Heard id={value} />
+          <button
+            type="button"
+            aria-label="Throw the spoken remark away"
+            className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+            onClick={() => onChange(null)}
+          >
+            <Trash2 className="size-5" />
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** A remark to be heard again. */
+export const Heard = ({ id }: { id: string }) => (
+  <audio
+    controls
+    preload="none"
+    src={`/api/recordings/${id}/sound`}
+    aria-label="Spoken remark"
+    className="h-11 max-w-full"
+  />
+);

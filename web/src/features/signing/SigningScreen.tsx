@@ -1,0 +1,215 @@
+import { api } from '../../data/doors.ts';
+import { serviceRecord, signFacts } from '@eclat/core/history';
+import { signObstacles } from '@eclat/core/workflow';
+import { BookOpen, FileText, QrCode } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Button, buttonClass } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { TextArea, TextField, Tick } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { RecordOf } from '../movements/RecordOf.tsx';
+import { leftOf } from '../assembly/Checks.tsx';
+import { PaperLink } from '../documents/Documents.tsx';
+import { useNow } from '../../ui/useNow.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+export function SigningScreen() {
+  const visit = useThisVisit();
+  if (visit.closedAt) return <Closed />;
+  return <ToSign />;
+}
+
+function Closed() {
+  const visit = useThisVisit();
+  return (
+    <>
+      <Answer tone="good" title={`Signed and closed, ${dayTime(visit.closedAt!)}`}>
+        Nothing of it changes any more. A correction is added to the movement book as an amendment.
+      </Answer>
+      <Link
+        to={`/movements/${visit.movement.id}#${visit.entryId}`}
+        className={buttonClass('main', 'self-start text-lg')}
+      >
+        <BookOpen className="size-6" aria-hidden />
+        To the movement book
+      </Link>
+      <div className="flex flex-wrap gap-2">
+        <PaperLink paper="return">
+          <FileText className="size-5" aria-hidden />
+          Return sheet
+        </PaperLink>
+        <PaperLink paper="slip">
+          <QrCode className="size-5" aria-hidden />
+          Slip for inside
+        </PaperLink>
+      </div>
+      <Contents />
+    </>
+  );
+}
+
+function ToSign() {
+  const visit = useThisVisit();
+  const go = useNavigate();
+  const [note, setNote] = useState('');
+  const [waiver, setWaiver] = useState('');
+  const [sure, setSure] = useState(false);
+  const sign = useCommand(api.visits.sign, {
+    what: 'Signature',
+    onDone: (entry) => {
+      say('Signed. The history entry stands.');
+      void go(`/movements/${visit.movement.id}#${entry.id}`);
+    },
+  });
+  const now = useNow(10_000);
+  // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
+  const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
+  const unchecked = leftOf(visit, 'assemble').open.length;
+  const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
+  return (
+    <>
+      {left.length === 0 ? (
+        <Answer tone="good" title="Ready to sign">
+          Signing closes the visit. The entry in the movement book can never be changed, only added to.
+        </Answer>
+      ) : (
+        <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
+          <ul className="mt-1 flex flex-col gap-1">
+            {left.map((o) => (
+              <li key={o.what} className="flex min-h-11 items-center gap-3">
+                {o.at ? (
+                  <Link className="font-semibold underline" to={`../${o.at}`}>
+                    {o.what}
+                  </Link>
+                ) : (
+                  o.what
+                )}
+              </li>
+            ))}
+          </ul>
+        </Answer>
+      )}
+      {unchecked > 0 && (
+        <p className="text-lg text-soft">
+          <Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">
+            {unchecked} {unchecked === 1 ? 'check' : 'checks'} of the assembly
+          </Link>{' '}
+          {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
+        </p>
+      )}
+      <GoesHome />
+      <Contents note={note} waiver={waiver} />
+      <Panel title="Your signature">
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            setSure(true);
+          }}
+        >
+          <TextArea
+            label="For the next repairer"
+            hint="This goes into the movement’s history: no names, no addresses."
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
+          {waivable && (
+            <TextField
+              label="Why the rest of the test is waived"
+              value={waiver}
+              onChange={(e) => setWaiver(e.target.value)}
+              hint="Leave this empty to wait for the verdict."
+            />
+          )}
+          <Button
+            type="submit"
+            look="main"
+            className="self-start px-8 text-lg"
+            disabled={left.length > 0}
+            busy={sign.isPending}
+          >
+            Sign and close
+          </Button>
+        </form>
+      </Panel>
+      <Sheet
+        open={sure}
+        onClose={() => setSure(false)}
+        title="Sign and close this visit?"
+        description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
+      >
+        <div className="flex gap-3">
+          <Button
+            look="main"
+            onClick={() => {
+              setSure(false);
+              sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } });
+            }}
+          >
+            Sign
+          </Button>
+          <Button onClick={() => setSure(false)}>Not yet</Button>
+        </div>
+      </Sheet>
+    </>
+  );
+}
+
+/** What the entry will say, before it is signed. */
+function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
+  const visit = useThisVisit();
+  return (
+    <Panel title="What goes into the movement’s history">
+      <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
+      {note && <p className="mt-2 text-lg">{note}</p>}
+    </Panel>
+  );
+}
+
+/** Each thing that came is ticked as it goes home; what was declined stands beside it. */
+function GoesHome() {
+  const visit = useThisVisit();
+  const give = useCommand(api.counter.giveBack, { what: 'Thing received' });
+  const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
+  return (
+    <Panel
+      title="Goes home with it"
+      aside={
+        <span className="flex flex-wrap gap-2">
+          <PaperLink paper="return">
+            <FileText className="size-5" aria-hidden />
+            Return sheet
+          </PaperLink>
+          <PaperLink paper="slip">
+            <QrCode className="size-5" aria-hidden />
+            Slip for inside
+          </PaperLink>
+        </span>
+      }
+    >
+      {visit.received.length === 0 ? (
+        <Empty>Nothing came with it.</Empty>
+      ) : (
+        visit.received.map((r) => (
+          <Tick
+            key={r.id}
+            label={`${r.count > 1 ? `${r.count} × ` : ''}${r.what}${r.condition ? `, ${r.condition}` : ''}`}
+            checked={r.returnedAt !== null}
+            onChange={(e) =>
+              give.mutate({ params: { visitId: visit.id, receivedId: r.id }, body: { returned: e.target.checked } })
+            }
+          />
+        ))
+      )}
+      {declined.length > 0 && (
+        <p className="mt-2">
+          Declined, and left as it was: <b>{declined.map((l) => l.what).join('; ')}</b>
+        </p>
+      )}
+    </Panel>
+  );
+}

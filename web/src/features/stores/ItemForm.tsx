@@ -1,0 +1,134 @@
+import type { StoreItem } from '@eclat/contract';
+import { storeFields } from '@eclat/contract/stores';
+import { KINDS, type Sizes } from '@eclat/core/stores';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SizeFields } from './SizeFields.tsx';
+
+type Fields = z.input<typeof storeFields>;
+const EMPTY: Fields = {
+  kind: 'bush',
+  name: '',
+  sizes: {},
+  minimum: 0,
+  price: '',
+  supplier: '',
+  supplierNo: '',
+  shelf: '',
+  note: '',
+};
+const LABELS = {
+  kind: 'Kind',
+  name: 'Name',
+  minimum: 'Minimum',
+  price: 'Price',
+  supplier: 'Supplier',
+  supplierNo: 'Their number',
+  shelf: 'Shelf',
+  note: 'Note',
+};
+
+/** A new thing, or one whose row is put right. */
+export function ItemForm({ item, onClose }: { item: StoreItem | null; onClose: () => void }) {
+  const start: Fields = item
+    ? {
+        kind: item.kind,
+        name: item.name,
+        sizes: item.sizes,
+        minimum: item.minimum,
+        price: item.price,
+        supplier: item.supplier,
+        supplierNo: item.supplierNo,
+        shelf: item.shelf,
+        note: item.note,
+      }
+    : EMPTY;
+  const form = useForm<Fields>({ resolver: zodResolver(storeFields) as never, defaultValues: start });
+  const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
+  const [count, setCount] = useState('');
+  const onFields = (fields: { path: string; message: string }[]) => {
+    for (const f of fields) form.setError(f.path as 'name', { message: f.message });
+  };
+  const sent = () => {
+    draft.clear();
+    onClose();
+  };
+  const add = useCommand(api.stores.add, {
+    what: 'Stores',
+    onSent: sent,
+    onFields,
+    onDone: (i) => say(`${i.name} lies in the stores.`),
+  });
+  const change = useCommand(api.stores.change, { what: 'Stores', onSent: sent, onFields, labels: LABELS });
+  const { errors } = form.formState;
+  const kind = form.watch('kind');
+  const badCount = count !== '' && !/^\d{1,6}$/.test(count);
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3"
+      onSubmit={(e) =>
+        void form.handleSubmit((body) => {
+          if (badCount) return;
+          if (item) change.mutate({ params: { itemId: item.id }, body: { ...body, version: item.version } });
+          else add.mutate({ params: {}, body: { ...body, onHand: Number(count || 0) } });
+        })(e)
+      }
+    >
+      <SelectField label="Kind" {...form.register('kind', { onChange: () => form.setValue('sizes', {}) })}>
+        {KINDS.map((k) => (
+          <option key={k.id} value={k.id}>
+            {k.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField label="Name" error={errors.name?.message} {...form.register('name')} />
+      {!item && (
+        <TextField
+          label="On hand"
+          inputMode="numeric"
+          value={count}
+          onChange={(e) => setCount(e.target.value)}
+          error={badCount ? 'A whole number.' : undefined}
+        />
+      )}
+      <SizeFields
+        kind={kind}
+        value={(form.watch('sizes') ?? {}) as Sizes}
+        onChange={(s) => {
+          form.setValue('sizes', s, { shouldDirty: true });
+          form.clearErrors('sizes');
+        }}
+        errors={errors.sizes as Partial<Record<string, { message?: string }>> | undefined}
+      />
+      <TextField
+        label="Minimum"
+        hint="Below this it wants ordering."
+        inputMode="numeric"
+        error={errors.minimum?.message}
+        {...form.register('minimum', { setValueAs: (v: unknown) => (v === '' ? 0 : Number(v)) })}
+      />
+      <TextField label="Price" inputMode="decimal" error={errors.price?.message} {...form.register('price')} />
+      <TextField label="Shelf" error={errors.shelf?.message} {...form.register('shelf')} />
+      <TextField label="Supplier" error={errors.supplier?.message} {...form.register('supplier')} />
+      <TextField label="Their number" error={errors.supplierNo?.message} {...form.register('supplierNo')} />
+      <TextField label="Note" hint="A batch stands here too." error={errors.note?.message} {...form.register('note')} />
+      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
+        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+          {item ? 'Keep changes' : 'Put it in the stores'}
+        </Button>
+        <Button look="plain" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

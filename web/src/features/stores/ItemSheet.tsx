@@ -1,0 +1,218 @@
+import type { StoreItem } from '@eclat/contract';
+import { kindOf, sizeWords } from '@eclat/core/stores';
+import { useQuery } from '@tanstack/react-query';
+import { PackageCheck, Pencil, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { keys } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Button } from '../../ui/Button.tsx';
+import { day, dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { ItemForm } from './ItemForm.tsx';
+
+const whole = (text: string, least: number) =>
+  /^\d{1,6}$/.test(text.trim()) && Number(text) >= least ? Number(text) : null;
+
+/** One thing: count it, order it, say that it came, put its row right. */
+export function ItemSheet({ item, onClose }: { item: StoreItem; onClose: () => void }) {
+  const [editing, setEditing] = useState(false);
+  const params = { itemId: item.id };
+  const again = useCommand(api.stores.keep, { what: 'Stores' });
+  const keep = useCommand(api.stores.keep, {
+    what: 'Stores',
+    onDone: (i) => {
+      onClose();
+      if (!i.kept) say(`${i.name} is kept no longer.`, 'good', () => again.mutate({ params, body: { kept: true } }));
+    },
+  });
+  return (
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title={[item.name, sizeWords(item.kind, item.sizes)].filter(Boolean).join(', ')}
+      description={[
+        kindOf(item.kind).name,
+        item.shelf,
+        item.supplier && `${item.supplier} ${item.supplierNo}`,
+        item.price,
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+    >
+      {editing ? (
+        <ItemForm item={item} onClose={() => setEditing(false)} />
+      ) : (
+        <div className="flex flex-col gap-5">
+          <Count key={item.onHand} item={item} />
+          <OrderOne item={item} />
+          <Moves itemId={item.id} stamp={item.onHand} />
+          <div className="flex flex-wrap gap-3 border-t border-line pt-4">
+            <Button onClick={() => setEditing(true)}>
+              <Pencil className="size-5" aria-hidden />
+              Correct the row
+            </Button>
+            <Button
+              look="plain"
+              busy={keep.isPending}
+              onClick={() => keep.mutate({ params, body: { kept: !item.kept } })}
+            >
+              {item.kept ? 'Keep it no longer' : 'Keep it again'}
+            </Button>
+          </div>
+        </div>
+      )}
+    </Sheet>
+  );
+}
+
+function Count({ item }: { item: StoreItem }) {
+  const [text, setText] = useState('');
+  const back = useCommand(api.stores.count, { what: 'Count' });
+  const count = useCommand(api.stores.count, {
+    what: 'Count',
+    onDone: (i) =>
+      say(`${i.onHand} there, counted.`, 'good', () =>
+        back.mutate({ params: { itemId: item.id }, body: { onHand: Math.max(0, item.onHand) } }),
+      ),
+  });
+  const n = whole(text, 0);
+  return (
+    <form
+      className="flex flex-wrap items-end gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (n !== null) count.mutate({ params: { itemId: item.id }, body: { onHand: n } });
+      }}
+    >
+      <p className="w-32">
+        <b className="block text-5xl leading-none tabular-nums">{item.onHand}</b>
+        <span className="text-soft">there{item.minimum > 0 && `, at least ${item.minimum}`}</span>
+      </p>
+      <div className="w-32">
+        <TextField
+          label="Counted"
+          inputMode="numeric"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          error={text !== '' && n === null ? 'A whole number.' : undefined}
+        />
+      </div>
+      <Button type="submit" disabled={n === null} busy={count.isPending}>
+        That many lie there
+      </Button>
+    </form>
+  );
+}
+
+function OrderOne({ item }: { item: StoreItem }) {
+  const [many, setMany] = useState('');
+  const [on, setOn] = useState('');
+  const params = { itemId: item.id };
+  const order = useCommand(api.stores.order, {
+    what: 'Order',
+    onDone: () => {
+      setMany('');
+      setOn('');
+    },
+  });
+  const undo = useCommand(api.stores.arrive, { what: 'Order' });
+  const arrive = useCommand(api.stores.arrive, {
+    what: 'Order',
+    onDone: (_i, command) =>
+      say('It came in.', 'good', () => undo.mutate({ params: command.params, body: { arrived: false } })),
+  });
+  const unorder = useCommand(api.stores.unorder, { what: 'Order' });
+  const n = whole(many, 1);
+  return (
+    <section aria-label="Orders" className="border-t border-line pt-4">
+      {item.orders.length > 0 && (
+        <ul className="mb-3 flex flex-col gap-2">
+          {item.orders.map((o) => (
+            <li key={o.id} className="flex flex-wrap items-center gap-3">
+              <b className="text-xl">{o.quantity}</b>
+              <span className="min-w-40 flex-1">
+                {o.expectedOn ? `expected ${day(`${o.expectedOn}T12:00:00Z`)}` : 'no day known'}
+                {o.claim && (
+                  <>
+                    , for <b>{o.claim}</b>
+                  </>
+                )}
+                <span className="block text-sm text-soft">
+                  ordered {day(o.orderedAt)} by {o.by}
+                </span>
+              </span>
+              <Button
+                look="main"
+                onClick={() => arrive.mutate({ params: { ...params, orderId: o.id }, body: { arrived: true } })}
+              >
+                <PackageCheck className="size-5" aria-hidden />
+                It came in
+              </Button>
+              <button
+                type="button"
+                aria-label={`Not ordered: ${o.quantity}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={() => unorder.mutate({ params: { ...params, orderId: o.id } })}
+              >
+                <Trash2 className="size-5" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        className="flex flex-wrap items-end gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (n !== null) order.mutate({ params, body: { quantity: n, expectedOn: on || null } });
+        }}
+      >
+        <div className="w-32">
+          <TextField
+            label="Order"
+            inputMode="numeric"
+            value={many}
+            onChange={(e) => setMany(e.target.value)}
+            error={many !== '' && n === null ? 'A whole number.' : undefined}
+          />
+        </div>
+        <div className="w-44">
+          <TextField label="Expected" type="date" value={on} onChange={(e) => setOn(e.target.value)} />
+        </div>
+        <Button type="submit" disabled={n === null} busy={order.isPending}>
+          Ordered
+        </Button>
+      </form>
+    </section>
+  );
+}
+
+function Moves({ itemId, stamp }: { itemId: string; stamp: number }) {
+  const { data } = useQuery({
+    queryKey: [...keys.stores, itemId, stamp],
+    queryFn: ({ signal }) => call(api.stores.moves, { params: { itemId }, signal }),
+  });
+  if (!data || data.length === 0) return null;
+  return (
+    <details className="border-t border-line pt-2">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">What came and went</summary>
+      <ul className="max-h-60 divide-y divide-line overflow-y-auto">
+        {data.map((m, i) => (
+          <li key={i} className="grid grid-cols-[4rem_minmax(0,1fr)_auto] gap-3 py-1">
+            <b className="text-right tabular-nums">{m.change > 0 ? `+${m.change}` : m.change}</b>
+            <span>
+              {m.why}
+              {m.claim && <>, {m.claim}</>}, {m.by}
+            </span>
+            <span className="text-sm text-soft">{dayTime(m.at)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

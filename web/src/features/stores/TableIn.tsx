@@ -1,0 +1,135 @@
+import { KINDS, STORE_COLUMNS } from '@eclat/core/stores';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { call } from '../../data/call.ts';
+import { api } from '../../data/doors.ts';
+import { keys } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextArea } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const WORDS = { new: 'new', changed: 'changes', same: 'the same' };
+
+/** A CSV table is looked at first: each row with what it would do, each bad one with why. Nothing is changed until all are right. */
+export default function TableIn({ onClose }: { onClose: () => void }) {
+  const [csv, setCsv] = useState('');
+  const table = useDeferredValue(csv);
+  const [tooLarge, setTooLarge] = useState('');
+  const { data: seen, error } = useQuery({
+    queryKey: [...keys.stores, 'table', table],
+    queryFn: ({ signal }) => call(api.stores.preview, { body: { csv: table }, signal }),
+    enabled: table.trim() !== '',
+    retry: false,
+  });
+  const take = useCommand(api.stores.take, {
+    what: 'Stores',
+    onSent: onClose,
+    onDone: (r) => say(`${r.added} new, ${r.changed} changed.`),
+  });
+  const file = async (f: File | undefined) => {
+    if (!f) return;
+    setTooLarge('');
+    if (f.size > 240_000) return setTooLarge(`${f.name} has ${Math.ceil(f.size / 1000)} kB: at most 240 kB at once.`);
+    setCsv(await f.text());
+  };
+  const bad = seen?.problems ?? [];
+  const of = (e: 'new' | 'changed' | 'same') => seen!.rows.filter((r) => r.effect === e).length;
+  return (
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title="Take a table in"
+      description="CSV with a first line of column names. What is not in the table stays as it is."
+    >
+      <div className="flex flex-col gap-4">
+        <label className="flex flex-col gap-1 font-semibold">
+          The file
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            className="min-h-12 rounded-lg border border-line p-2 font-normal"
+            onChange={(e) => void file(e.target.files?.[0])}
+          />
+        </label>
+        <details>
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Or type or paste it</summary>
+          <TextArea
+            label="The table"
+            rows={6}
+            value={csv}
+            onChange={(e) => setCsv(e.target.value)}
+            placeholder="kind,name,bore_mm,outside_mm,height_mm,on_hand"
+          />
+        </details>
+        <details>
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Which columns</summary>
+          <p className="break-words">
+            {STORE_COLUMNS.join(', ')}. Kinds: {KINDS.map((k) => k.id).join(', ')}. Comma, semicolon or tab between;
+            decimal point or comma.
+          </p>
+        </details>
+        {(tooLarge || error) && (
+          <Answer tone="danger" title="It could not be read">
+            {tooLarge || error?.message}
+          </Answer>
+        )}
+        {seen &&
+          (bad.length > 0 ? (
+            <Answer
+              tone="danger"
+              title={`${bad.length === 1 ? 'One thing is' : `${bad.length} things are`} wrong in it: nothing is taken in yet`}
+            >
+              Put the table right and choose it again.
+            </Answer>
+          ) : (
+            <Answer tone="good" title={`${of('new')} new, ${of('changed')} changed, ${of('same')} the same`} />
+          ))}
+        {bad.length > 0 && (
+          <ul aria-label="What is wrong" className="max-h-64 divide-y divide-line overflow-y-auto">
+            {bad.map((p, i) => (
+              <li key={i} className="grid grid-cols-[5rem_9rem_minmax(0,1fr)] gap-3 py-1">
+                <b>line {p.line}</b>
+                <span className="text-soft">{p.column}</span>
+                <span>{p.message}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+        {seen && bad.length === 0 && (
+          <ul aria-label="What it would do" className="max-h-64 divide-y divide-line overflow-y-auto">
+            {seen.rows
+              .filter((r) => r.effect !== 'same')
+              .map((r) => (
+                <li key={r.line} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)] gap-3 py-1">
+                  <span className="text-soft">line {r.line}</span>
+                  <b>{WORDS[r.effect]}</b>
+                  <span>
+                    {r.name}
+                    {r.size && `, ${r.size}`}
+                    {r.changes.length > 0 && <span className="text-soft">: {r.changes.join('; ')}</span>}
+                  </span>
+                </li>
+              ))}
+          </ul>
+        )}
+        <div className="flex gap-3">
+          <Button
+            look="main"
+            disabled={!seen || table !== csv || bad.length > 0 || of('new') + of('changed') === 0}
+            busy={take.isPending}
+            onClick={() => take.mutate({ params: {}, body: { csv } })}
+          >
+            Take it in
+          </Button>
+          <Button look="plain" onClick={onClose}>
+            Close
+          </Button>
+        </div>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** A movement that has to come apart again: each pass with its reason, its cure and its hours. */
+export function Passes() {
+  const visit = useThisVisit();
+  const { passes, begun } = visit.strip;
+  const [reason, setReason] = useState('');
+  const open = useCommand(api.strip.openPass, {
+    what: 'Pass',
+    onSent: () => setReason(''),
+    onDone: (p) => say(`Pass ${p.number}: power down comes first again.`),
+  });
+  const hours = passes.reduce((h, p) => h + (p.hours ?? 0), 0);
+  if (!begun) return null;
+  return (
+    <Panel
+      title={passes.length === 0 ? 'Passes' : `${passes.length + 1} passes${hours > 0 ? `, ${hours} h lost` : ''}`}
+    >
+      <ol className="divide-y divide-line">
+        {passes.map((p) => (
+          <Cure key={`${p.number} ${p.cure} ${p.hours}`} pass={p} />
+        ))}
+      </ol>
+      {!visit.closedAt && (
+        <form
+          className="mt-1 flex flex-col gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            open.mutate({ params: { visitId: visit.id }, body: { reason } });
+          }}
+        >
+          <TextField
+            label="It has to come apart again, because"
+            placeholder="strike runs on"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <Button type="submit" className="self-start" disabled={reason.trim() === ''} busy={open.isPending}>
+            Open a pass
+          </Button>
+        </form>
+      )}
+    </Panel>
+  );
+}
+
+function Cure({ pass: p }: { pass: { number: number; reason: string; cure: string; hours: number | null } }) {
+  const visit = useThisVisit();
+  const [cure, setCure] = useState(p.cure);
+  const [hours, setHours] = useState(p.hours === null ? '' : String(p.hours));
+  const close = useCommand(api.strip.closePass, { what: 'Pass' });
+  const figure = hours.trim() === '' ? null : Number(hours.replace(',', '.'));
+  const wrong = figure !== null && !(figure >= 0 && figure <= 500);
+  return (
+    <li className="flex flex-col gap-2 py-2">
+      <span>
+        <b>Pass {p.number}</b>: {p.reason}
+      </span>
+      {visit.closedAt ? (
+        <span>{p.cure}</span>
+      ) : (
+        <span className="grid grid-cols-[minmax(0,1fr)_6rem] gap-2">
+          <TextField label={`Cure of pass ${p.number}`} value={cure} onChange={(e) => setCure(e.target.value)} />
+          <TextField
+            label="Hours"
+            inputMode="decimal"
+            error={wrong ? 'Hours, such as 1.5.' : undefined}
+            value={hours}
+            onChange={(e) => setHours(e.target.value)}
+          />
+          {(cure !== p.cure || figure !== p.hours) && !wrong && (
+            <Button
+              className="col-span-2 justify-self-start"
+              busy={close.isPending}
+              onClick={() =>
+                close.mutate({ params: { visitId: visit.id, pass: String(p.number) }, body: { cure, hours: figure } })
+              }
+            >
+              Keep
+            </Button>
+          )}
+        </span>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,196 @@
+import type { StripStep } from '@eclat/contract';
+import { stepFields } from '@eclat/contract/strip';
+import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { say } from '../../data/app-state.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { SpokenRemark } from '../recordings/SpokenRemark.tsx';
+
+type Fields = z.input<typeof stepFields>;
+const LABELS = { what: 'What', heldBy: 'Held by', place: 'Goes where', note: 'Remark in words', group: 'Belongs to' };
+const chip =
+  'min-h-12 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink';
+
+/** For one hand: press what, what held it, where it goes. The place stays for the next, the rest is empty again. */
+export function StepForm({ step, onClose }: { step: StripStep | null; onClose: () => void }) {
+  const visit = useThisVisit();
+  const { traits } = visit.movement;
+  const { steps } = visit.strip;
+  const lastPlace = steps.at(-1)?.place ?? '';
+  const fresh: Fields = {
+    what: '',
+    heldBy: '',
+    place: lastPlace,
+    remarks: [],
+    note: '',
+    group: '',
+    photoId: null,
+    recordingId: null,
+  };
+  const form = useForm<Fields>({ resolver: zodResolver(stepFields) as never, defaultValues: step ?? fresh });
+  const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
+  const remove = useCommand(api.strip.remove, { what: 'Step' });
+  const add = useCommand(api.strip.add, {
+    what: 'Step',
+    onSent: () => {
+      draft.clear();
+      form.reset({ ...fresh, place: form.getValues('place') ?? '' });
+      form.setFocus('what');
+    },
+    onDone: (s) =>
+      say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>
+        remove.mutate({ params: { visitId: visit.id, stepId: s.id } }),
+      ),
+  });
+  const change = useCommand(api.strip.change, {
+    what: 'Step',
+    labels: LABELS,
+    onSent: () => {
+      draft.clear();
+      onClose();
+    },
+  });
+  const send = ({ what, heldBy, place, remarks, note, group, photoId, recordingId }: Fields) => {
+    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId };
+    if (step)
+      change.mutate({ params: { visitId: visit.id, stepId: step.id }, body: { ...body, version: step.version } });
+    else add.mutate({ params: { visitId: visit.id }, body });
+  };
+  const [heldBy, place, remarks, photoId] = [
+    form.watch('heldBy'),
+    form.watch('place'),
+    form.watch('remarks') ?? [],
+    form.watch('photoId'),
+  ];
+  const offered = comesOff(traits, visit.rules.held).filter(
+    (w) => !steps.some((s) => s.what === w && s.fate === 'apart'),
+  );
+  const photos = visit.photos
+    .filter((p) => p.stage === 'strip')
+    .slice(-6)
+    .reverse();
+  const toggle = (id: RemarkId) =>
+    form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], {
+      shouldDirty: true,
+    });
+  return (
+    <Panel title={step ? 'Correct a step' : 'Comes off now'}>
+      <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+        <div>
+          <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3">
+            <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
+            <Button type="submit" look="main" className="mt-7 px-8 text-lg" busy={add.isPending || change.isPending}>
+              {step ? 'Keep changes' : 'Log it'}
+            </Button>
+          </div>
+          {!step && (
+            <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usually next">
+              {offered.slice(0, 6).map((w) => (
+                <button
+                  key={w}
+                  type="button"
+                  className={chip}
+                  onClick={() => form.setValue('what', w, { shouldDirty: true, shouldValidate: true })}
+                >
+                  {w}
+                </button>
+              ))}
+            </div>
+          )}
+        </div>
+        <Chips
+          label={LABELS.heldBy}
+          list={HELD_BY}
+          value={heldBy ?? ''}
+          onPress={(v) => form.setValue('heldBy', heldBy === v ? '' : v, { shouldDirty: true })}
+        />
+        <div>
+          <Chips
+            label={LABELS.place}
+            list={placesFor(traits)}
+            value={place ?? ''}
+            onPress={(v) => form.setValue('place', place === v ? '' : v, { shouldDirty: true })}
+          />
+          <TextField className="mt-2" label="Another place" {...form.register('place')} />
+        </div>
+        <div role="group" aria-label="Mind" className="flex flex-wrap gap-2">
+          <span className="w-full font-semibold">Mind</span>
+          {REMARKS.map(([id, name]) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={remarks.includes(id)}
+              className={chip}
+              onClick={() => toggle(id)}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <TextField label={LABELS.note} {...form.register('note')} />
+          <TextField label={LABELS.group} placeholder="strike levers" {...form.register('group')} />
+        </div>
+        <SpokenRemark
+          value={form.watch('recordingId') ?? null}
+          onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })}
+        />
+        {photos.length > 0 && (
+          <fieldset>
+            <legend className="font-semibold">Photo</legend>
+            <div className="flex gap-2 overflow-x-auto py-1">
+              {photos.map((p) => (
+                <button
+                  key={p.id}
+                  type="button"
+                  aria-pressed={photoId === p.id}
+                  aria-label={p.caption || 'Photo of the strip'}
+                  className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
+                  onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}
+                >
+                  <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        )}
+        {step && (
+          <Button look="plain" className="self-start" onClick={onClose}>
+            Close
+          </Button>
+        )}
+      </form>
+    </Panel>
+  );
+}
+
+function Chips({
+  label,
+  list,
+  value,
+  onPress,
+}: {
+  label: string;
+  list: readonly string[];
+  value: string;
+  onPress: (v: string) => void;
+}) {
+  return (
+    <div role="group" aria-label={label} className="flex flex-wrap gap-2">
+      <span className="w-full font-semibold">{label}</span>
+      {list.map((v) => (
+        <button key={v} type="button" aria-pressed={value === v} className={chip} onClick={() => onPress(v)}>
+          {v}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import type { StripStep } from '@eclat/contract';
+import { remarkName } from '@eclat/core/strip';
+import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { Heard } from '../recordings/SpokenRemark.tsx';
+
+const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30';
+
+/** What came off, what held it, where it is, and what to mind. */
+export function StepWords({ step: s }: { step: StripStep }) {
+  const mind = [...s.remarks.map(remarkName), s.note].filter(Boolean).join(', ');
+  return (
+    <span className="min-w-0 flex-1">
+      <span className="block text-lg">
+        <b>{s.what}</b>
+        {s.group && <span className="text-soft">, {s.group}</span>}
+      </span>
+      <span className="block">{[s.heldBy, s.place].filter(Boolean).join(' → ')}</span>
+      {mind && <span className="block font-semibold text-brass">{mind}</span>}
+      {s.recordingId && <Heard id={s.recordingId} />}
+      {s.fate !== 'apart' && (
+        <span className="block text-sm text-soft">
+          {s.fate}
+          {s.fateNote && `: ${s.fateNote}`}, {s.fateBy}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** What a row may do, once for all rows: a movement may have two hundred of them. */
+export function useStepTools() {
+  const visit = useThisVisit();
+  const moving = useCommand(api.strip.move, { what: 'Step' });
+  const out = useTakeOut(api.strip.remove, api.strip.add, 'Step');
+  const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
+  return {
+    closed: visit.closedAt !== null,
+    busy: moving.isPending,
+    move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
+    remove: (s: StripStep) =>
+      out(
+        { params: params(s) },
+        {
+          params: { visitId: visit.id },
+          body: {
+            what: s.what,
+            heldBy: s.heldBy,
+            place: s.place,
+            remarks: s.remarks,
+            note: s.note,
+            group: s.group,
+            photoId: s.photoId,
+            recordingId: s.recordingId,
+          },
+        },
+      ),
+  };
+}
+
+export function StepRow({
+  step: s,
+  at,
+  last,
+  tools,
+  onEdit,
+}: {
+  step: StripStep;
+  at: number;
+  last: boolean;
+  tools: ReturnType<typeof useStepTools>;
+  onEdit: () => void;
+}) {
+  return (
+    <li className="flex items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] [content-visibility:auto]">
+      <span className="grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold tabular-nums">
+        {at + 1}
+      </span>
+      {s.photoId && (
+        <img
+          src={`/api/photos/${s.photoId}/small`}
+          alt=""
+          loading="lazy"
+          className="size-14 shrink-0 rounded-lg object-cover"
+        />
+      )}
+      <StepWords step={s} />
+      {!tools.closed && (
+        <span className="flex shrink-0 flex-wrap">
+          <button
+            type="button"
+            aria-label={`Later: ${s.what}`}
+            className={tool}
+            disabled={last || tools.busy}
+            onClick={() => tools.move(s, at + 1)}
+          >
+            <ArrowUp className="size-5" />
+          </button>
+          <button
+            type="button"
+            aria-label={`Earlier: ${s.what}`}
+            className={tool}
+            disabled={at === 0 || tools.busy}
+            onClick={() => tools.move(s, at - 1)}
+          >
+            <ArrowDown className="size-5" />
+          </button>
+          <button type="button" aria-label={`Correct: ${s.what}`} className={tool} onClick={onEdit}>
+            <Pencil className="size-5" />
+          </button>
+          <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => tools.remove(s)}>
+            <Trash2 className="size-5" />
+          </button>
+        </span>
+      )}
+    </li>
+  );
+}

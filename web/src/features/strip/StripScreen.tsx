@@ -1,0 +1,155 @@
+import type { StripStep } from '@eclat/contract';
+import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
+import { FileText, Search } from 'lucide-react';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { PaperLink } from '../documents/Documents.tsx';
+import { Photos } from '../photos/Photos.tsx';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { Custody } from './Custody.tsx';
+import { Passes } from './Passes.tsx';
+import { Phases } from './Phases.tsx';
+import { StepForm } from './StepForm.tsx';
+import { StepRow, useStepTools } from './StepRow.tsx';
+import { Temporary } from './Temporary.tsx';
+
+const AT_ONCE = 8;
+
+/** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
+export function StripScreen() {
+  const visit = useThisVisit();
+  const { steps, begun, passes } = visit.strip;
+  const [editing, setEditing] = useState<StripStep | null>(null);
+  const tools = useStepTools();
+  // The latest are there at once, the others a moment later: two hundred rows are no reason to wait for the form.
+  const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
+  const shown = useDeferredValue(latest, latest.slice(0, AT_ONCE));
+  const [asked, setAsked] = useState('');
+  const [order, setOrder] = useState<'order' | 'groups'>('order');
+  const grouped = steps.some((s) => s.group !== '');
+  const whole = staysWhole(visit.movement.traits);
+  const pass = passes.at(-1)?.number ?? 1;
+  const here = whereIs(steps, asked);
+  const open = !visit.closedAt;
+  return (
+    <>
+      {!begun ? (
+        <Answer tone="due" title="The strip has not begun">
+          Power down comes first: nothing is taken off a wound movement.
+        </Answer>
+      ) : whole ? (
+        <Answer tone="info" title={whole} />
+      ) : (
+        <Answer
+          tone="info"
+          title={
+            steps.length === 0
+              ? 'Log what comes off, before it is put down'
+              : `${steps.length} ${steps.length === 1 ? 'thing is' : 'things are'} off${pass > 1 ? `, pass ${pass}` : ''}`
+          }
+        >
+          Photo, what, held by, where it goes. The order of assembly is this list backwards.
+        </Answer>
+      )}
+      {steps.length > 0 && (
+        <Panel>
+          <label className="relative block">
+            <span className="mb-1 block text-lg font-semibold">Where is …?</span>
+            <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
+            <input
+              className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
+              placeholder="strike third wheel"
+              value={asked}
+              onChange={(e) => setAsked(e.target.value)}
+            />
+          </label>
+          {asked.trim() !== '' && (
+            <ul role="status" className="mt-2">
+              {here.length === 0 ? (
+                <li className="text-soft">Nothing like that is logged.</li>
+              ) : (
+                here.slice(0, 4).map((s) => (
+                  <li key={s.id} className="text-xl">
+                    <b>{s.place || 'no place said'}</b>{' '}
+                    <span className="text-soft">
+                      {s.what}
+                      {s.fate !== 'apart' && `, ${s.fate}`}
+                      {s.pass > 1 && `, pass ${s.pass}`}
+                    </span>
+                  </li>
+                ))
+              )}
+            </ul>
+          )}
+        </Panel>
+      )}
+      {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
+      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
+        <Panel
+          title="What came off"
+          aside={
+            steps.length > 0 && (
+              <PaperLink paper="bench">
+                <FileText className="size-5" aria-hidden />
+                Bench sheet
+              </PaperLink>
+            )
+          }
+        >
+          {steps.length === 0 ? (
+            <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>
+          ) : (
+            <>
+              {grouped && (
+                <div className="mb-3">
+                  <Choice
+                    hideLabel
+                    label="Shown"
+                    value={order}
+                    onChange={setOrder}
+                    options={[
+                      ['order', 'in their order'],
+                      ['groups', 'by sub-assembly'],
+                    ]}
+                  />
+                </div>
+              )}
+              {(order === 'groups' && grouped
+                ? bySubAssembly(shown.map((x) => ({ ...x, group: x.s.group })))
+                : [['', shown] as const]
+              ).map(([group, rows]) => (
+                <section key={group} aria-label={group || 'What came off, in its order'}>
+                  {order === 'groups' && (
+                    <h3 className="mt-3 text-lg first-letter:uppercase">{group || 'On its own'}</h3>
+                  )}
+                  <ol className="flex flex-col divide-y divide-line">
+                    {rows.map(({ s, i }) => (
+                      <StepRow
+                        key={s.id}
+                        step={s}
+                        at={i}
+                        last={i === steps.length - 1}
+                        tools={tools}
+                        onEdit={() => setEditing(s)}
+                      />
+                    ))}
+                  </ol>
+                </section>
+              ))}
+            </>
+          )}
+        </Panel>
+        <div className="flex min-w-0 flex-col gap-5">
+          <Phases />
+          <Temporary />
+          <Custody />
+          <Passes />
+        </div>
+      </div>
+      <Photos stage="strip" />
+      <StageFoot stage="strip" ready={begun !== null} why="Power down comes first." />
+    </>
+  );
+}

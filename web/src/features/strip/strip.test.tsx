@@ -1,0 +1,212 @@
+// @vitest-environment jsdom
+import type { StripStep, Visit } from '@eclat/contract';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { answer, sent, show, standIn } from '../../../test/stage.tsx';
+import { by, visitOf } from '../../../test/visit.ts';
+import { AssemblyScreen } from '../assembly/AssemblyScreen.tsx';
+import { HolePanel } from '../survey/HolePanel.tsx';
+import { holesOf, familyById } from '@eclat/core/movement';
+import { PlanRun } from '../cleaning/PlanRun.tsx';
+import StageRules from '../house-rules/StageRules.tsx';
+import { StripScreen } from './StripScreen.tsx';
+
+const person = userEvent.setup();
+beforeEach(() => standIn());
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({
+  id: what,
+  version: 1,
+  pass: 1,
+  what,
+  heldBy: 'screw',
+  place: 'tub 1',
+  remarks: [],
+  note: '',
+  group: '',
+  photoId: null,
+  recordingId: null,
+  fate: 'apart',
+  fateNote: '',
+  fateBy: '',
+  fateAt: null,
+  ...by,
+  ...change,
+});
+const begun = { overrideReason: '', ...by };
+const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => {
+  const v = visitOf(family);
+  return { ...v, strip: { ...v.strip, begun, ...strip } };
+};
+
+describe('the strip log', () => {
+  it('takes a press for what, what held it and where it goes; the place stays for the next', async () => {
+    show(StripScreen, visit({ steps: [step('hands', { place: 'tub 2' })] }));
+    await person.click(
+      within(screen.getByRole('group', { name: 'Usually next' })).getByRole('button', { name: 'dial' }),
+    );
+    await person.click(
+      within(screen.getByRole('group', { name: 'Held by' })).getByRole('button', { name: 'taper pin' }),
+    );
+    await person.click(screen.getByRole('button', { name: 'left-hand thread' }));
+    await person.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'POST',
+        url: '/api/visits/v1/steps',
+        body: { what: 'dial', heldBy: 'taper pin', place: 'tub 2', remarks: ['left-hand'] },
+      }),
+    );
+    await waitFor(() => expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe(''));
+    expect((screen.getByLabelText('Another place') as HTMLInputElement).value).toBe('tub 2');
+  });
+  it('answers where a thing is', async () => {
+    show(StripScreen, visit({ steps: [step('strike third wheel', { place: 'strike rack' }), step('hands')] }));
+    await person.type(screen.getByLabelText('Where is …?'), 'strike third');
+    expect(screen.getByText('strike rack', { selector: 'b' })).toBeTruthy();
+    await person.clear(screen.getByLabelText('Where is …?'));
+    await person.type(screen.getByLabelText('Where is …?'), 'moon');
+    expect(screen.getByText('Nothing like that is logged.')).toBeTruthy();
+  });
+  it('says of a riveted movement that it stays whole, and offers no wheels', () => {
+    show(StripScreen, visit({}, 'riveted-alarm'));
+    expect(answer()).toContain('does not come apart');
+    expect(screen.queryByRole('button', { name: 'front plate' })).toBeNull();
+  });
+  it('sends back to power down first, and opens a pass only with a reason', async () => {
+    show(StripScreen, visit({ begun: null }));
+    expect(answer()).toContain('The strip has not begun');
+    cleanup();
+    show(StripScreen, visit({}));
+    const open = screen.getByRole('button', { name: 'Open a pass' }) as HTMLButtonElement;
+    expect(open.disabled).toBe(true);
+    await person.type(screen.getByLabelText('It has to come apart again, because'), 'strike runs on');
+    await person.click(open);
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ url: '/api/visits/v1/passes', body: { reason: 'strike runs on' } }),
+    );
+  });
+});
+
+describe('assembly', () => {
+  it('names what goes on next and where it is, the last off first', async () => {
+    show(
+      AssemblyScreen,
+      visit({
+        steps: [
+          step('hands'),
+          step('motion work', { place: 'mesh cage' }),
+          step('dial', { fate: 'on again', fateBy: 'x' }),
+        ],
+      }),
+    );
+    expect(answer()).toContain('Next on: motion work');
+    expect(answer()).toContain('mesh cage');
+    expect(answer()).toContain('1 of 3 accounted for');
+    await person.click(screen.getByRole('button', { name: 'On again: motion work' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/steps/motion%20work/fate',
+        body: { fate: 'on again' },
+      }),
+    );
+    expect((screen.getByRole('button', { name: /Assemble is done/ }) as HTMLButtonElement).disabled).toBe(true);
+  });
+  it('wants words for what was lost here', async () => {
+    show(AssemblyScreen, visit({ steps: [step('click')] }));
+    await person.click(screen.getByRole('button', { name: 'Something else: click' }));
+    await person.click(screen.getByRole('radio', { name: 'lost or damaged here' }));
+    expect((screen.getByRole('button', { name: 'Keep it so' }) as HTMLButtonElement).disabled).toBe(true);
+    await person.type(screen.getByLabelText('In words'), 'sprang away');
+    await person.click(screen.getByRole('button', { name: 'Keep it so' }));
+    await waitFor(() => expect(sent[0]!.body).toEqual({ fate: 'lost or damaged here', note: 'sprang away' }));
+  });
+  it('puts the phases that must be set first before the plates close', () => {
+    show(
+      AssemblyScreen,
+      visit({
+        phases: [
+          {
+            id: 'p',
+            what: 'Warning wheel',
+            how: 'half a turn',
+            when: 'before the plates close',
+            setBy: '',
+            setAt: null,
+            ...by,
+          },
+          { id: 'q', what: 'Moon', how: '', when: 'outside', setBy: '', setAt: null, ...by },
+        ],
+      }),
+    );
+    expect(answer()).toContain('Before the plates close: Warning wheel');
+    expect(answer()).not.toContain('Moon');
+  });
+});
+
+describe('house rules at the work', () => {
+  const ruled = (held: Record<string, string>) => {
+    const v = visitOf('mantel-barrels');
+    return { ...v, rules: { version: 1, held, differs: [] } };
+  };
+  it('choose the bath and its minutes', async () => {
+    show(PlanRun, ruled({ bath: 'detergent', 'bath-time': 'medium' }));
+    expect(screen.getByRole('radio', { name: 'detergent' }).getAttribute('aria-checked')).toBe('true');
+    await person.click(screen.getByRole('button', { name: /^plates/ }));
+    await person.click(screen.getByRole('button', { name: 'Begin the run' }));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ bath: 'detergent', minutes: 15 }));
+  });
+  it('bush a marginal hole or leave it', async () => {
+    const hole = holesOf(familyById('mantel-barrels').traits).find((h) => h.key === 'T2.back')!;
+    const Panel = () => (
+      <HolePanel
+        hole={hole}
+        measured={undefined}
+        looking={{ way: 'one-wheel', kind: 'hole' }}
+        onLooking={() => undefined}
+        carried={{}}
+        onNext={() => undefined}
+      />
+    );
+    const type = async () => {
+      for (const [label, value] of [
+        ['Pivot', '1.6'],
+        ['Long way', '1.80'],
+        ['Short way', '1.68'],
+      ] as const)
+        await person.type(screen.getByLabelText(label), value);
+    };
+    show(Panel, ruled({}));
+    await type();
+    expect(screen.getByText(/By house rule it is bushed/)).toBeTruthy();
+    expect(screen.getByRole('radio', { name: 'bush' }).getAttribute('aria-checked')).toBe('true');
+    cleanup();
+    show(Panel, ruled({ 'which-holes': 'failed' }));
+    await type();
+    expect(screen.getByRole('radio', { name: 'marginal' }).getAttribute('aria-checked')).toBe('true');
+  });
+  it('are differed from with a reason only, for this clock only', async () => {
+    show(() => <StageRules visit={ruled({})} stage="oil" />, visitOf('fusee'));
+    expect(screen.getAllByText('dry', { selector: 'b' }).length).toBe(2); // rack, and teeth
+
+    await person.click(screen.getByRole('button', { name: 'Differ: Rack, snail, lifting pieces?' }));
+    await person.click(screen.getByRole('radio', { name: /a trace of oil/ }));
+    const differ = screen.getByRole('button', { name: 'Differ here' }) as HTMLButtonElement;
+    expect(differ.disabled).toBe(true);
+    await person.type(screen.getByLabelText('The reason'), 'Rust on the snail.');
+    await person.click(differ);
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/rules/rack',
+        body: { school: 'trace', reason: 'Rust on the snail.' },
+      }),
+    );
+  });
+});

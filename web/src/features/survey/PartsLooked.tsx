@@ -1,0 +1,121 @@
+import type { PartLook } from '@eclat/contract';
+import { partAsks, partsToLook, PART_KINDS, type LookedPart } from '@eclat/core/pivots';
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+/** Teeth, clicks, pallets and the rest: one press each, and one for all that is sound. */
+/** What is felt at the holes, and between them, has its own place. */
+export function PartsLooked() {
+  const visit = useThisVisit();
+  const all = partsToLook(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
+  const looks = new Map(visit.partLooks.map((l) => [l.key, l]));
+  const left = all.filter((p) => !looks.has(p.key));
+  const asks = all.filter((p) => {
+    const l = looks.get(p.key);
+    return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
+  });
+  const clear = useCommand(api.survey.unlook, { what: 'Parts' });
+  const sound = useCommand(api.survey.sound, {
+    what: 'Parts',
+    onDone: (_r, { body }) =>
+      say('The rest is sound.', 'good', () => {
+        for (const part of body!.parts) clear.mutate({ params: { visitId: visit.id, part } });
+      }),
+  });
+  if (all.length === 0) return null;
+  return (
+    <Panel
+      title={
+        asks.length > 0
+          ? `${asks.length} of the other parts ${asks.length === 1 ? 'wants' : 'want'} work`
+          : left.length === 0
+            ? 'The other parts are sound'
+            : `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`
+      }
+      aside={
+        !visit.closedAt &&
+        left.length > 0 && (
+          <Button
+            busy={sound.isPending}
+            onClick={() => sound.mutate({ params: { visitId: visit.id }, body: { parts: left.map((p) => p.key) } })}
+          >
+            {left.length === all.length ? 'All sound' : 'The rest is sound'}
+          </Button>
+        )
+      }
+    >
+      <ul className="divide-y divide-line">
+        {all.map((p) => (
+          <PartRow key={p.key} part={p} look={looks.get(p.key)} />
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+export function PartRow({ part, look }: { part: LookedPart; look: PartLook | undefined }) {
+  const visit = useThisVisit();
+  const [note, setNote] = useState<string | null>(null);
+  const params = { visitId: visit.id, part: part.key };
+  const set = useCommand(api.survey.look, {
+    what: part.name,
+    labels: { state: part.name, note: 'Which, and how' },
+    onDone: () => setNote(null),
+  });
+  const clear = useCommand(api.survey.unlook, { what: part.name });
+  const send = (state: string, text: string) =>
+    set.mutate({ params, body: { state, note: text, version: look?.version ?? 0 } });
+  const asks = look ? partAsks(part.kind, look.state, visit.rules.held) : '';
+  return (
+    <li className="grid grid-cols-1 items-center gap-x-4 gap-y-1 py-2 lg:grid-cols-[15rem_minmax(0,1fr)]">
+      <span>
+        <b className="block text-lg first-letter:uppercase">{part.name}</b>
+        {asks && <span className="font-semibold text-brass">{asks}</span>}
+      </span>
+      <div className="flex flex-col gap-2">
+        <Choice
+          label={part.name}
+          hideLabel
+          value={look?.state ?? ''}
+          disabled={visit.closedAt !== null}
+          options={PART_KINDS[part.kind].states.map(([s]) => [s, s] as const)}
+          onChange={(s) => send(s, look?.note ?? '')}
+          onClear={() => clear.mutate({ params })}
+        />
+        {asks &&
+          (visit.closedAt ? (
+            look!.note && <p>{look!.note}</p>
+          ) : (
+            <form
+              className="flex items-end gap-3"
+              onSubmit={(e) => {
+                e.preventDefault();
+                if (note !== null) send(look!.state, note.trim());
+              }}
+            >
+              <div className="min-w-0 flex-1">
+                <TextField
+                  label="Which, and how"
+                  maxLength={200}
+                  value={note ?? look!.note}
+                  onChange={(e) => setNote(e.target.value)}
+                />
+              </div>
+              {note !== null && note !== look!.note && (
+                <Button type="submit" busy={set.isPending}>
+                  Keep
+                </Button>
+              )}
+            </form>
+          ))}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,128 @@
+import { holesOf, type Plate } from '@eclat/core/movement';
+import { useState } from 'react';
+import { api } from '../../data/doors.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { Empty } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+
+type Points = Record<string, { x: number; y: number }>;
+
+/** Each hole is pressed once on a photo of the real plate, in the order of the trains. */
+export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => void }) {
+  const visit = useThisVisit();
+  const laid = visit.platePhotos.find((p) => p.plate === plate);
+  const [photoId, setPhoto] = useState(laid?.photoId ?? null);
+  const [points, setPoints] = useState<Points>(laid?.points ?? {});
+  const [again, setAgain] = useState<string | null>(null);
+  const params = { visitId: visit.id, plate };
+  const keep = useCommand(api.survey.layPhoto, { what: 'Photo of the plate', onSent: onClose });
+  const lift = useTakeOut(api.survey.liftPhoto, api.survey.layPhoto, 'Photo');
+  const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
+  const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
+  const photo = visit.photos.find((p) => p.id === photoId);
+  const put = (x: number, y: number) => {
+    if (next) {
+      setPoints((p) => ({ ...p, [next.key]: { x, y } }));
+      setAgain(null);
+    }
+  };
+  const placed = holes.filter((h) => points[h.key]);
+  return (
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title={`Photo of the ${plate} plate`}
+      description={
+        photo
+          ? next
+            ? `Press where ${next.arbor.id} ${next.arbor.name} is.`
+            : 'Every hole is placed.'
+          : 'Choose the photo that shows this plate squarely.'
+      }
+    >
+      {!photo ? (
+        visit.photos.length === 0 ? (
+          <Empty>There is no photo in this visit yet. Take one at the intake or in the strip.</Empty>
+        ) : (
+          <ul className="flex flex-wrap gap-3">
+            {visit.photos.map((p) => (
+              <li key={p.id}>
+                <button
+                  type="button"
+                  className="rounded-lg border-4 border-transparent hover:border-steel"
+                  onClick={() => {
+                    setPhoto(p.id);
+                    if (p.id !== laid?.photoId) setPoints({});
+                  }}
+                >
+                  <img
+                    src={`/api/photos/${p.id}/small`}
+                    alt={p.caption || 'Photo'}
+                    className="size-32 rounded object-cover"
+                  />
+                </button>
+              </li>
+            ))}
+          </ul>
+        )
+      ) : (
+        <div className="flex flex-col gap-3">
+          <div className="mx-auto w-full max-w-[60vh]">
+            <MarkedPhoto
+              src={`/api/photos/${photo.id}/large`}
+              alt={photo.caption || 'The plate'}
+              photo={{
+                width: photo.width,
+                height: photo.height,
+                marks: placed.map((h) => ({ number: holes.indexOf(h) + 1, ...points[h.key]! })),
+              }}
+              chosen={null}
+              onPlace={put}
+            />
+          </div>
+          <div className="flex flex-wrap gap-2" role="group" aria-label="Holes">
+            {holes.map((h, i) => (
+              <button
+                key={h.key}
+                type="button"
+                aria-pressed={next?.key === h.key}
+                className="min-h-11 rounded-full border border-line px-3 font-semibold aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink"
+                onClick={() => setAgain(h.key)}
+              >
+                {i + 1}. {h.arbor.id}
+                {points[h.key] ? '' : ' …'}
+              </button>
+            ))}
+          </div>
+          <div className="flex flex-wrap gap-3">
+            <Button
+              look="main"
+              disabled={placed.length === 0}
+              busy={keep.isPending}
+              onClick={() => keep.mutate({ params, body: { photoId: photo.id, points, version: laid?.version ?? 0 } })}
+            >
+              Lay it under the holes
+            </Button>
+            <Button onClick={() => setPhoto(null)}>Another photo</Button>
+            {laid && (
+              <Button
+                look="plain"
+                onClick={() => {
+                  lift({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
+                  onClose();
+                }}
+              >
+                Back to the drawing
+              </Button>
+            )}
+          </div>
+        </div>
+      )}
+    </Sheet>
+  );
+}

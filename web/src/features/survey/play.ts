@@ -1,0 +1,81 @@
+import type { SurveyedHole } from '@eclat/contract';
+import { holeSeen, seenFits, type HoleMeasure, type Seen, type Way } from '@eclat/core/pivots';
+import { lengthMm, PIVOT_RANGE } from '../../ui/LengthField.tsx';
+
+/** How play is being looked at; stays from hole to hole. */
+export interface Looking {
+  way: Way;
+  kind: 'hole' | Seen['kind'];
+}
+export interface PlayField {
+  name: string;
+  label: string;
+  range: readonly [number, number];
+  degrees?: boolean;
+}
+
+const PIVOT: PlayField = { name: 'pivotMm', label: 'Pivot', range: PIVOT_RANGE };
+export const PLAY_FIELDS: Record<Looking['kind'], readonly PlayField[]> = {
+  hole: [
+    PIVOT,
+    { name: 'holeLongMm', label: 'Long way', range: PIVOT_RANGE },
+    { name: 'holeShortMm', label: 'Short way', range: PIVOT_RANGE },
+  ],
+  lean: [
+    PIVOT,
+    { name: 'plateMm', label: 'Plate less sinks', range: [0.3, 12] },
+    { name: 'leanDeg', label: 'Lean, °', range: [0, 30], degrees: true },
+  ],
+  play: [
+    PIVOT,
+    { name: 'gapMm', label: 'Between the plates', range: [3, 300] },
+    { name: 'atMm', label: 'Read at, from the far pivot', range: [1, 300] },
+    { name: 'playMm', label: 'Sideways play', range: [0, 10] },
+  ],
+};
+export const KINDS = [
+  ['hole', 'the hole’s two ways'],
+  ['lean', 'lean'],
+  ['play', 'sideways play'],
+] as const;
+export const kindsFor = (way: Way) => KINDS.filter(([k]) => k === 'hole' || seenFits(k, way));
+
+const numberOf = (f: PlayField, text: string): number | null => {
+  if (!f.degrees) return lengthMm(text, f.range);
+  const n = Number(text.replace(',', '.'));
+  return text.trim() !== '' && n >= f.range[0] && n <= f.range[1] ? n : null;
+};
+
+/** What is typed as the hole it stands for, and as it was seen; null while something is missing. */
+export function readPlay(
+  kind: Looking['kind'],
+  typed: Readonly<Record<string, string>>,
+): { measure: HoleMeasure; seen: Seen | null } | null {
+  const fields = PLAY_FIELDS[kind];
+  const n = Object.fromEntries(fields.map((f) => [f.name, numberOf(f, typed[f.name] ?? '')]));
+  if (fields.some((f) => n[f.name] === null)) return null;
+  const at = (name: string) => n[name]!;
+  if (kind === 'hole')
+    return {
+      measure: { pivotMm: at('pivotMm'), holeLongMm: at('holeLongMm'), holeShortMm: at('holeShortMm') },
+      seen: null,
+    };
+  if (kind === 'play' && at('atMm') > at('gapMm')) return null;
+  const seen: Seen =
+    kind === 'lean'
+      ? { kind, leanDeg: at('leanDeg'), plateMm: at('plateMm') }
+      : { kind, playMm: at('playMm'), atMm: at('atMm'), gapMm: at('gapMm') };
+  return { measure: { pivotMm: at('pivotMm'), ...holeSeen(at('pivotMm'), seen) }, seen };
+}
+
+const text = (n: number | undefined) => (n === undefined ? '' : String(Number(n.toFixed(3))));
+/** What stands in the fields when a hole is opened again. */
+export const typedOf = (h: SurveyedHole | undefined): Record<string, string> =>
+  h
+    ? {
+        pivotMm: text(h.pivotMm),
+        holeLongMm: text(h.holeLongMm),
+        holeShortMm: text(h.holeShortMm),
+        ...Object.fromEntries(Object.entries(h.seen ?? {}).map(([k, v]) => [k, String(v)])),
+      }
+    : {};

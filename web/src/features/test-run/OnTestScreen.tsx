@@ -1,0 +1,173 @@
+import type { TestRow } from '@eclat/contract';
+import { judgeRun, missedReadings, WANTS, wantOf, type Want } from '@eclat/core/rate';
+import clsx from 'clsx';
+import { AudioLines, CircleCheck, CircleDot, Clock3, Footprints, OctagonX, SkipForward, Wrench } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useOnTest } from '../../data/queries.ts';
+import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button, buttonClass } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { useNow } from '../../ui/useNow.ts';
+import { inWords, ReadNow } from './ReadNow.tsx';
+
+const LOOK: Record<Want, readonly [icon: typeof Clock3, look: string]> = {
+  stopped: [OctagonX, 'border-danger bg-danger-wash text-danger'],
+  'failed check': [OctagonX, 'border-danger bg-danger-wash text-danger'],
+  'to be set': [Wrench, 'border-brass-fill bg-brass-wash text-brass'],
+  decided: [CircleCheck, 'border-good bg-good-wash text-good'],
+  'reading due': [Clock3, 'border-brass-fill bg-brass-wash text-brass'],
+  running: [CircleDot, 'border-line bg-sunk text-soft'],
+};
+const judge = (row: TestRow, now: number) => {
+  const judged = judgeRun(row.traits, row.run, now, row.held);
+  const last = row.run.readings.at(-1);
+  const event = row.run.events.filter((e) => e.kind !== 'wound').at(-1);
+  return {
+    row,
+    judged,
+    last,
+    missed: missedReadings(
+      judged.segment.map((r) => r.at),
+      judged.since,
+      judged.protocol.readEveryHours,
+      now,
+    ),
+    ...wantOf(
+      {
+        judged,
+        lastReadAt: last ? Date.parse(last.readAt) : null,
+        lastEvent: event ? { kind: event.kind, at: Date.parse(event.happenedAt) } : null,
+        failed: row.failed,
+      },
+      now,
+    ),
+  };
+};
+
+/** Every clock on test: first what needs a person. A round reads them one after another, in the order in which they stand. */
+export function OnTestScreen() {
+  const { data, error } = useOnTest();
+  const now = useNow(30_000);
+  const [round, setRound] = useState<number | null>(null);
+  const judged = useMemo(() => (data ?? []).map((row) => judge(row, now)), [data, now]);
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the clocks on test" />;
+  const wanting = judged.filter((j) => j.want !== 'running').length;
+  if (round !== null && data[round]) return <Round rows={data} at={round} now={now} onGo={setRound} />;
+  const sorted = judged.toSorted((a, b) => WANTS.indexOf(a.want) - WANTS.indexOf(b.want) || a.at - b.at);
+  return (
+    <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
+      <h1 className="text-2xl">On test</h1>
+      <Answer
+        tone={data.length === 0 ? 'info' : wanting > 0 ? 'due' : 'good'}
+        title={
+          data.length === 0
+            ? 'No clock is on test'
+            : wanting > 0
+              ? `${wanting} of ${data.length} on test ${wanting === 1 ? 'wants' : 'want'} you`
+              : `${data.length} on test, none wants you now`
+        }
+      >
+        {data.length === 0 && 'A clock comes here when its test run is started.'}
+      </Answer>
+      <div className="flex flex-wrap gap-3">
+        {data.length > 0 && (
+          <Button look="main" className="min-h-14 px-6 text-lg" onClick={() => setRound(0)}>
+            <Footprints className="size-6" aria-hidden />
+            Go round and read all
+          </Button>
+        )}
+        <Link className={buttonClass('quiet', 'min-h-14 px-6 text-lg')} to="/listen">
+          <AudioLines className="size-6" aria-hidden />
+          Listen to a clock
+        </Link>
+      </div>
+      {data.length === 0 ? (
+        <Empty>Each with its verdict so far, and when it wants its next reading.</Empty>
+      ) : (
+        <ul className="flex flex-col gap-2">
+          {sorted.map(({ row, judged: j, want, at, last, missed }) => {
+            const [Icon, look] = LOOK[want];
+            return (
+              <li key={row.visitId}>
+                <Link
+                  to={`/visits/${row.visitId}/run`}
+                  className="flex flex-wrap items-center gap-x-5 gap-y-1 rounded-xl border border-line bg-enamel px-4 py-3 hover:border-steel"
+                >
+                  <span
+                    className={clsx(
+                      'inline-flex min-h-11 w-40 items-center gap-2 rounded-full border-2 px-3 font-semibold',
+                      look,
+                    )}
+                  >
+                    <Icon className="size-5 shrink-0" aria-hidden />
+                    {want}
+                  </span>
+                  <span className="min-w-0 flex-1 basis-72">
+                    <b className="text-lg">{row.clock}</b>{' '}
+                    <span className="text-soft">
+                      {row.claim}, {row.run.place}
+                    </span>
+                    <span className="block">{j.verdict.text}</span>
+                  </span>
+                  <span className="basis-52 text-right text-soft">
+                    {last
+                      ? `${inWords(Math.abs(last.errorS))} ${last.errorS >= 0 ? 'ahead' : 'behind'}, ${dayTime(last.readAt)}`
+                      : 'not read yet'}
+                    {want === 'running' && <span className="block">next {dayTime(at)}</span>}
+                    {missed > 0 && <span className="block font-semibold text-brass">{missed} left out</span>}
+                  </span>
+                </Link>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** One clock at a time, for a phone in the hand. */
+function Round({
+  rows,
+  at,
+  now,
+  onGo,
+}: {
+  rows: readonly TestRow[];
+  at: number;
+  now: number;
+  onGo: (at: number | null) => void;
+}) {
+  const row = rows[at]!;
+  const { judged, last } = judge(row, now);
+  const next = () => onGo(at + 1 < rows.length ? at + 1 : null);
+  return (
+    <div className="mx-auto flex max-w-xl flex-col gap-4 p-4">
+      <h1 className="text-2xl">
+        Round, {at + 1} of {rows.length}
+      </h1>
+      <Panel title={row.clock}>
+        <p className="text-xl font-bold">{row.run.place}</p>
+        <p className="text-soft">
+          {row.claim}.{' '}
+          {last
+            ? `Last: ${inWords(Math.abs(last.errorS))} ${last.errorS >= 0 ? 'ahead' : 'behind'}, ${dayTime(last.readAt)}.`
+            : 'Not read yet.'}{' '}
+          {judged.verdict.text}
+        </p>
+      </Panel>
+      <ReadNow key={row.visitId} visitId={row.visitId} onKept={next} />
+      <div className="flex gap-3">
+        <Button onClick={next}>
+          <SkipForward className="size-5" aria-hidden />
+          Pass it by
+        </Button>
+        <Button look="plain" onClick={() => onGo(null)}>
+          End the round
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+import { api } from '../../data/doors.ts';
+import { dialError } from '@eclat/core/rate';
+import { useState } from 'react';
+import { useCommand } from '../../data/useCommand.ts';
+import { say, serverNow, useStore } from '../../data/app-state.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+
+const secondsOfDay = (at: number) => {
+  const d = new Date(at);
+  return d.getHours() * 3600 + d.getMinutes() * 60 + d.getSeconds() + d.getMilliseconds() / 1000;
+};
+const two = (n: number) => String(n).padStart(2, '0');
+
+/** Seconds since twelve of what the hands show, or null: "10:12", "10 12 30". */
+export function readDial(text: string): number | null {
+  const parts = /^(\d{1,2})[:. ](\d{1,2})(?:[:. ](\d{1,2}(?:[.,]\d)?))?$/.exec(text.trim());
+  if (!parts) return null;
+  const [h, m, s] = [Number(parts[1]), Number(parts[2]), Number((parts[3] ?? '0').replace(',', '.'))];
+  return h < 24 && m < 60 && s < 60 ? (h % 12) * 3600 + m * 60 + s : null;
+}
+
+/** One press at the moment the hand meets a mark; then, at leisure, what the hands showed. */
+export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => void }) {
+  const [pressedAt, setPressedAt] = useState<number | null>(null);
+  const [dial, setDial] = useState('');
+  const [warm, setWarm] = useState('');
+  const offset = useStore((s) => s.clockOffset);
+  const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
+  const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
+  const read = useCommand(api.testRuns.read, {
+    what: 'Reading',
+    onSent: () => {
+      setPressedAt(null);
+      setDial('');
+      onKept?.();
+    },
+    onDone: () => say('Reading taken.'),
+  });
+  const shown = readDial(dial);
+  const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
+  const press = () => {
+    const at = serverNow();
+    setPressedAt(at);
+    const nearest = new Date(Math.round(at / 60_000) * 60_000); // the mark that was met is most likely the nearest minute
+    setDial(`${nearest.getHours() % 12 || 12}:${two(nearest.getMinutes())}:00`);
+  };
+  if (pressedAt === null)
+    return (
+      <button
+        type="button"
+        onClick={press}
+        className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110"
+      >
+        Now
+        <span className="block text-base font-normal">press as the hand meets a minute mark</span>
+        <span className="block text-sm font-normal">
+          {Math.abs(offset) < 50
+            ? 'by the server’s time, which this device keeps'
+            : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}
+        </span>
+      </button>
+    );
+  return (
+    <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (error !== null && !tooWarm)
+            read.mutate({
+              params: { visitId },
+              body: { readAt: new Date(pressedAt).toISOString(), errorS: Number(error.toFixed(1)), celsius },
+            });
+        }}
+      >
+        <TextField
+          label="What the hands showed"
+          hint="hours : minutes : seconds"
+          autoFocus
+          value={dial}
+          inputMode="decimal"
+          error={dial !== '' && shown === null ? 'Write it as 10:12:30.' : undefined}
+          onChange={(e) => setDial(e.target.value)}
+          onFocus={(e) => e.target.select()}
+        />
+        {error !== null && (
+          <p className="text-xl font-bold" aria-live="polite">
+            {Math.abs(error) < 0.05 ? 'Exactly right' : `${inWords(Math.abs(error))} ${error > 0 ? 'ahead' : 'behind'}`}
+          </p>
+        )}
+        <TextField
+          label="Temperature, °C"
+          hint="May stay empty."
+          inputMode="decimal"
+          value={warm}
+          error={tooWarm ? '−30 to 60.' : undefined}
+          onChange={(e) => setWarm(e.target.value)}
+        />
+        <div className="flex gap-3">
+          <Button type="submit" look="main" disabled={error === null || tooWarm} busy={read.isPending}>
+            Keep the reading
+          </Button>
+          <Button look="plain" onClick={() => setPressedAt(null)}>
+            Press again
+          </Button>
+        </div>
+      </form>
+    </Panel>
+  );
+}
+
+export const inWords = (s: number): string =>
+  s < 90 ? `${s.toFixed(s < 10 ? 1 : 0)} s` : `${Math.floor(s / 60)} min ${Math.round(s % 60)} s`;

@@ -1,0 +1,122 @@
+import type { TestRun } from '@eclat/contract';
+import { api } from '../../data/doors.ts';
+import { settingWords } from '@eclat/core/pendulum';
+import { AudioLines, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useTakeOut } from '../../data/useRemove.ts';
+import { Empty, Panel } from '../../ui/Answer.tsx';
+import { buttonClass } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { HeardRow } from './HeardRow.tsx';
+import { inWords } from './ReadNow.tsx';
+
+/** The log, newest first: readings, what was heard of the beat, and what happened to the clock, in one line of time. */
+export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id };
+  const out = useTakeOut(api.testRuns.forget, api.testRuns.read, 'Reading');
+  const outEvent = useTakeOut(api.testRuns.forgetEvent, api.testRuns.event, 'Event');
+  const outHeard = useTakeOut(api.together.unhear, api.together.hear, 'What was heard');
+  const rows: Row[] = [
+    ...run.readings.map(({ id, by, ...r }) => ({
+      id,
+      by,
+      at: r.readAt,
+      name: 'the reading',
+      takeOut: () => out({ params: { ...params, readingId: id } }, { params, body: r }),
+      shows: (
+        <>
+          <span className="text-lg font-semibold">
+            {inWords(Math.abs(r.errorS))} {r.errorS >= 0 ? 'ahead' : 'behind'}
+          </span>
+          {r.celsius !== null && <span className="text-soft">{r.celsius} °C</span>}
+          {outliers.includes(Date.parse(r.readAt)) && (
+            <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">
+              far off the line: left out of the rate
+            </span>
+          )}
+        </>
+      ),
+    })),
+    ...run.events.map(({ id, by, ...e }) => ({
+      id,
+      by,
+      at: e.happenedAt,
+      name: e.kind,
+      takeOut: () => outEvent({ params: { ...params, eventId: id } }, { params, body: e }),
+      shows: (
+        <span className="text-lg">
+          <b>{e.kind}</b>
+          {detailWords(e.detail)}
+          {e.note && `, ${e.note}`}
+        </span>
+      ),
+    })),
+    ...visit.heard.map((heard) => {
+      const { id, by, at, ...body } = heard;
+      return {
+        id,
+        by,
+        at,
+        name: 'what was heard',
+        takeOut: () => outHeard({ params: { ...params, heardId: id } }, { params, body }),
+        shows: <HeardRow heard={heard} when={dayTime(at)} />,
+      };
+    }),
+  ].sort((a, b) => b.at.localeCompare(a.at));
+  return (
+    <Panel
+      title="Log"
+      aside={
+        <Link className={buttonClass()} to={`/visits/${visit.id}/listen`}>
+          <AudioLines className="size-5" aria-hidden />
+          Listen
+        </Link>
+      }
+    >
+      {rows.length === 0 && (
+        <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>
+      )}
+      <ul className="divide-y divide-line">
+        {rows.map((r) => (
+          <li key={r.id} className="flex min-h-12 flex-wrap items-center gap-x-5">
+            <span className="w-36 text-soft">{dayTime(r.at)}</span>
+            {r.shows}
+            <span className="ml-auto text-sm text-soft">{r.by}</span>
+            {!visit.closedAt && (
+              <button
+                type="button"
+                aria-label={`Take back ${r.name} of ${dayTime(r.at)}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={r.takeOut}
+              >
+                <Trash2 className="size-5" />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 text-sm text-soft">
+        On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.
+      </p>
+    </Panel>
+  );
+}
+
+interface Row {
+  id: string;
+  by: string;
+  at: string;
+  name: string;
+  shows: ReactNode;
+  takeOut: () => void;
+}
+
+function detailWords(detail: TestRun['events'][number]['detail']): string {
+  if (!detail) return '';
+  const { setter, amount, where, shown } = detail;
+  if (setter && amount !== undefined) return `: ${setter} ${settingWords(setter, amount)}`;
+  return [shown && `: hands at ${shown}`, where].filter(Boolean).join(', ');
+}

@@ -1,0 +1,167 @@
+import type { TestRun } from '@eclat/contract';
+import { api } from '../../data/doors.ts';
+import { judgeRun, missedReadings, protocolFor } from '@eclat/core/rate';
+import { lazy, Suspense, useState } from 'react';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { useNow } from '../../ui/useNow.ts';
+import { Cautions } from '../visit/Cautions.tsx';
+import { StageFoot } from '../visit/StageFoot.tsx';
+import { useThisVisit } from '../visit/thisVisit.ts';
+import { Checks } from '../assembly/Checks.tsx';
+import { ConditionFields, conditionsOf, ConditionsPanel, typedOf } from './Conditions.tsx';
+import { EarlierReading } from './EarlierReading.tsx';
+import { LogEvent } from './LogEvent.tsx';
+import { ReadNow } from './ReadNow.tsx';
+import { Readings } from './Readings.tsx';
+import { TurnAdvice } from './TurnAdvice.tsx';
+
+const RateChart = lazy(() => import('./RateChart.tsx'));
+
+/** Evidence, not hope: the rate is a slope through the readings, with what is not known about it. */
+export function TestRunScreen() {
+  const visit = useThisVisit();
+  const protocol = protocolFor(visit.movement.traits, visit.rules.held);
+  if (!visit.testRun)
+    return (
+      <>
+        <Answer tone="info" title="Not on test yet">
+          {protocol.shortestDays} days at least, inside {protocol.words}.
+        </Answer>
+        <Cautions stage="run" />
+        {visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}
+      </>
+    );
+  return <OnTest run={visit.testRun} />;
+}
+
+function OnTest({ run }: { run: TestRun }) {
+  const visit = useThisVisit();
+  const now = useNow(10_000);
+  const judged = judgeRun(visit.movement.traits, run, now, visit.rules.held);
+  const { verdict, protocol } = judged;
+  const last = judged.segment.at(-1)?.at ?? judged.since;
+  const missed = missedReadings(
+    judged.segment.map((r) => r.at),
+    judged.since,
+    protocol.readEveryHours,
+    now,
+  );
+  const again = verdict.kind === 'not yet' ? verdict.readAgainAt : null;
+  return (
+    <>
+      <Answer
+        tone={verdict.kind === 'inside' ? 'good' : verdict.kind === 'outside' ? 'danger' : 'info'}
+        title={verdict.text}
+      >
+        {again !== null && (
+          <>{again <= now ? 'Read it again now' : `Keep it running until ${dayTime(again)}, then read it`}. </>
+        )}
+        {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over{' '}
+        {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.
+        {missed > 0 && (
+          <b>
+            {' '}
+            {missed} {missed === 1 ? 'reading was' : 'readings were'} left out.
+          </b>
+        )}
+      </Answer>
+      <TurnAdvice run={run} judged={judged} />
+      <Cautions stage="run" />
+      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_23rem]">
+        <Panel title="How far the dial is ahead of true time">
+          {run.readings.length === 0 ? (
+            <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty>
+          ) : (
+            <Suspense fallback={<Empty>Drawing …</Empty>}>
+              <RateChart run={run} judged={judged} heard={visit.heard} />
+            </Suspense>
+          )}
+        </Panel>
+        <div className="flex flex-col gap-5">
+          {!visit.closedAt && <ReadNow visitId={visit.id} />}
+          {!visit.closedAt && <EarlierReading />}
+          {!visit.closedAt && <LogEvent run={run} />}
+          <ConditionsPanel run={run} />
+        </div>
+      </div>
+      <Readings run={run} outliers={judged.fit?.outliers.map((i) => judged.segment[i]!.at) ?? []} />
+      <Checks place="run" title="Each function in position" />
+      <StageFoot stage="run" />
+    </>
+  );
+}
+
+function Start() {
+  const visit = useThisVisit();
+  const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
+  const [place, setPlace] = useState('');
+  const [since, setSince] = useState('');
+  const [stands, setStands] = useState(() => typedOf(null, visit.movement.traits.oscillator));
+  const conditions = conditionsOf(stands);
+  const start = useCommand(api.testRuns.start, {
+    what: 'Test run',
+    onDone: () => say('On test. Take the first reading now.'),
+  });
+  return (
+    <Panel title="Start the test run">
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          start.mutate({
+            params: { visitId: visit.id },
+            body: {
+              readBy,
+              place,
+              ...(conditions && { conditions }),
+              ...(since ? { startedAt: new Date(since).toISOString() } : {}),
+            },
+          });
+        }}
+      >
+        <Choice
+          label="Read by"
+          value={readBy}
+          onChange={setReadBy}
+          options={
+            [
+              ['seconds hand', 'A seconds hand, to about a second'],
+              ['minute hand', 'The minute hand alone, to about ten'],
+            ] as const
+          }
+        />
+        <TextField
+          className="max-w-md"
+          label="Where it runs"
+          placeholder="Test stand 2, level"
+          value={place}
+          onChange={(e) => setPlace(e.target.value)}
+        />
+        <TextField
+          className="max-w-md"
+          label="Running since"
+          type="datetime-local"
+          hint="Leave it empty if it starts now."
+          value={since}
+          onChange={(e) => setSince(e.target.value)}
+        />
+        <ConditionFields value={stands} onChange={setStands} />
+        <Button
+          type="submit"
+          look="main"
+          className="self-start"
+          disabled={place.trim() === '' || !conditions}
+          busy={start.isPending}
+        >
+          Start
+        </Button>
+      </form>
+    </Panel>
+  );
+}

@@ -1,0 +1,281 @@
+import type { Visit } from '@eclat/contract';
+import { isElectric } from '@eclat/core/electric';
+import type { TrainKey } from '@eclat/core/movement';
+import { isTogether, stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/workflow';
+import clsx from 'clsx';
+import { ArrowLeftRight, AudioLines, Bell, Check, LockKeyhole, ShieldAlert, Zap } from 'lucide-react';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { useVisit } from '../../data/queries.ts';
+import { Failed, Loading } from '../../ui/Answer.tsx';
+import { TimeButton } from '../bench-time/TimeButton.tsx';
+import { PowerBadge } from '../../ui/PowerBadge.tsx';
+import { StageWheel } from '../../ui/StageWheel.tsx';
+import { useKeys } from '../../ui/useKeys.ts';
+
+const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
+const StageRules = lazy(() => import('../house-rules/StageRules.tsx'));
+const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
+
+/** What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every train. */
+export function VisitFrame() {
+  const { visitId } = useParams();
+  const { data: visit, error } = useVisit(visitId!);
+  const go = useNavigate();
+  const here = useLocation().pathname.split('/')[3];
+  const stage = STAGES.find((s) => s.id === here)?.id;
+  useKeys(
+    useMemo(
+      () => Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i], () => void go(`/visits/${visitId}/${id}`)])),
+      [go, visitId],
+    ),
+  );
+  if (error && !visit) return <Failed error={error} />;
+  if (!visit) return <Loading what="the visit" />;
+  const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
+  return (
+    <div>
+      <Identity visit={visit} stage={stage} />
+      <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
+        <Stages visit={visit} done={done} />
+        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6">
+          <HandsOff visit={visit} />
+          <Outlet context={visit} />
+          {stage && (
+            <Suspense>
+              <StageRules visit={visit} stage={stage} />
+              <StageWorkings key={stage} visit={visit} stage={stage} />
+            </Suspense>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
+  const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
+  const together = isTogether(done);
+  const [asked, setAsked] = useState<TrainKey | null>(null);
+  const power = visit.power.find((p) => p.train === asked);
+  return (
+    <div className="sticky top-0 z-30 flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-enamel px-4 py-2 md:px-6">
+      {/* On a low screen the wheel stands here, so that the list of stages has the height. */}
+      <StageWheel
+        done={done}
+        current={stageOf(done)}
+        className="hidden size-12 shrink-0 md:[@media(max-height:880px)]:block"
+      />
+      <div className="min-w-0">
+        <h1 className="truncate text-xl">{visit.clock.description}</h1>
+        <p className="truncate text-sm text-soft">
+          {visit.claim} · {visit.owner.name} ·{' '}
+          <Link className="font-semibold text-steel underline" to={`/movements/${visit.movement.id}`}>
+            {visit.movement.code}
+          </Link>
+        </p>
+      </div>
+      {stage && (
+        <span className="no-print ml-auto">
+          <TimeButton visit={visit} stage={stage} />
+        </span>
+      )}
+      <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
+        {visit.closedAt && (
+          <span className="flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold text-steel">
+            <LockKeyhole className="size-5" aria-hidden />
+            Signed and closed
+          </span>
+        )}
+        {!visit.closedAt &&
+          visit.power.map((p) => (
+            <button
+              key={p.train}
+              type="button"
+              className="rounded-full"
+              aria-haspopup="dialog"
+              onClick={() => setAsked(p.train)}
+            >
+              <PowerBadge train={p.train} state={p.state} together={together} />
+            </button>
+          ))}
+        {power && (
+          <Suspense>
+            <PowerSheet visit={visit} power={power} onClose={() => setAsked(null)} />
+          </Suspense>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
+  const current = stageOf(done);
+  return (
+    <nav
+      aria-label="Stages of this visit"
+      className="no-print flex items-center gap-4 border-b border-line px-4 py-3 relative md:sticky md:top-[4.5rem] md:max-h-[calc(100vh-4.5rem)] md:flex-col md:overflow-y-auto md:items-stretch md:gap-2 md:self-start md:border-b-0"
+    >
+      <StageWheel
+        words
+        done={done}
+        current={current}
+        className="hidden w-36 self-center md:block md:[@media(max-height:880px)]:hidden"
+      />
+      <StageWheel done={done} current={current} className="w-16 md:hidden" />
+      <ol className="flex flex-wrap md:flex-col">
+        {STAGES.map(({ id, name }, i) => (
+          <li key={id}>
+            <NavLink
+              to={id}
+              className={({ isActive }) =>
+                clsx(
+                  'flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold',
+                  isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel',
+                )
+              }
+            >
+              <span
+                className={clsx(
+                  'grid size-6 shrink-0 place-items-center rounded-full text-sm',
+                  done.includes(id)
+                    ? 'bg-steel text-steel-ink'
+                    : id === current
+                      ? 'bg-brass-fill text-[#1b1403]'
+                      : 'border border-line text-soft',
+                )}
+              >
+                {done.includes(id) ? <Check className="size-4" aria-label="done" /> : STAGE_KEYS[i]}
+              </span>
+              {name}
+            </NavLink>
+          </li>
+        ))}
+        <Beside visit={visit} />
+      </ol>
+    </nav>
+  );
+}
+
+/** Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where there is something for it. */
+function Beside({ visit }: { visit: Visit }) {
+  const open = visit.casework.filter((t) => t.doneAt === null).length;
+  const { out, checks } = visit.replacement;
+  const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
+  return (
+    <>
+      <BesideLink
+        first
+        to="case"
+        name="Case, dial, glass"
+        mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
+        waits={open > 0}
+      />
+      {replacing && (
+        <BesideLink
+          to="replace"
+          name="Replacement"
+          mark={
+            visit.replacement.out ? (
+              <Check className="size-4" aria-label="done" />
+            ) : (
+              <ArrowLeftRight className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+      <BesideLink
+        to="listen"
+        name="Listen"
+        mark={
+          visit.heard.length > 0 ? (
+            <Check className="size-4" aria-label="heard" />
+          ) : (
+            <AudioLines className="size-4" aria-hidden />
+          )
+        }
+      />
+      {visit.movement.traits.strike !== 'none' && (
+        <BesideLink
+          to="strike"
+          name="Strike and chime"
+          mark={
+            visit.struck.length > 0 ? (
+              <Check className="size-4" aria-label="heard" />
+            ) : (
+              <Bell className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+      {isElectric(visit.movement.traits) && (
+        <BesideLink
+          to="electric"
+          name="Electric bench"
+          mark={
+            visit.electric.length > 0 ? (
+              <Check className="size-4" aria-label="measured" />
+            ) : (
+              <Zap className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+    </>
+  );
+}
+
+function BesideLink({
+  to,
+  name,
+  mark,
+  waits = false,
+  first = false,
+}: {
+  to: string;
+  name: string;
+  mark: React.ReactNode;
+  waits?: boolean;
+  first?: boolean;
+}) {
+  return (
+    <li className={clsx(first && 'md:mt-1 md:border-t md:border-line md:pt-1')}>
+      <NavLink
+        to={to}
+        className={({ isActive }) =>
+          clsx(
+            'flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold',
+            isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel',
+          )
+        }
+      >
+        <span
+          className={clsx(
+            'grid size-6 shrink-0 place-items-center rounded-md text-sm',
+            waits ? 'bg-brass-fill text-[#1b1403]' : 'border border-line text-soft',
+          )}
+        >
+          {mark}
+        </span>
+        {name}
+      </NavLink>
+    </li>
+  );
+}
+
+/** What must not be disturbed follows the movement through every step, from this visit and from earlier ones. */
+function HandsOff({ visit }: { visit: Visit }) {
+  if (visit.handsOff.length === 0) return null;
+  return (
+    <section
+      aria-label="Do not disturb"
+      className="flex items-start gap-3 rounded-lg border-2 border-dashed border-danger px-4 py-2"
+    >
+      <ShieldAlert className="mt-0.5 size-6 shrink-0 text-danger" aria-hidden />
+      <p>
+        <b className="text-danger">Do not disturb:</b>{' '}
+        {visit.handsOff.map((h) => `${h.place}, ${h.seen.replace(/\.$/, '').toLowerCase()}`).join('; ')}.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import type { StageId } from '@eclat/core/workflow';
+import type { Working } from '@eclat/core/workings';
+import { useNavigate } from 'react-router';
+import { api } from '../../data/doors.ts';
+import { useBench } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { Failed, Loading } from '../../ui/Answer.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+/** Keeps a working with one of the clocks on the bench, at its present stage when the working belongs there. */
+export function UseInVisit({
+  working,
+  input,
+  onClose,
+}: {
+  working: Working;
+  input: Record<string, unknown>;
+  onClose: () => void;
+}) {
+  const { data, error } = useBench();
+  const go = useNavigate();
+  const keep = useCommand(api.workings.keep, { what: working.title, onSent: onClose });
+  const use = (visitId: string, now: StageId) => {
+    const stage = working.stages.includes(now) ? now : working.stages[0]!;
+    keep.mutate(
+      { params: { visitId }, body: { working: working.id, stage, input } },
+      {
+        onSuccess: (reply) => {
+          if (reply !== 'kept') {
+            say(`${working.title} is kept with the visit.`);
+            void go(`/visits/${visitId}/${stage}`);
+          }
+        },
+      },
+    );
+  };
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="Use in which visit?"
+      description="The figures, the answer and the version of the calculation are kept with it."
+    >
+      {error && !data ? (
+        <Failed error={error} />
+      ) : !data ? (
+        <Loading what="the bench" />
+      ) : data.length === 0 ? (
+        <p>No clock is on the bench.</p>
+      ) : (
+        <ul className="max-h-[60vh] overflow-y-auto rounded-lg border border-line" tabIndex={0}>
+          {data.map((r) => (
+            <li key={r.visitId} className="border-b border-line last:border-b-0">
+              <button
+                type="button"
+                disabled={keep.isPending}
+                className="block min-h-12 w-full px-4 py-2 text-left hover:bg-steel-wash"
+                onClick={() => use(r.visitId, r.next.stage)}
+              >
+                <span className="block font-bold">{r.clock}</span>
+                <span className="block text-sm text-soft">
+                  {r.claim} · {r.owner} · {r.movementCode}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}
