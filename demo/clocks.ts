@@ -8,7 +8,7 @@ export interface DemoClock {
   owner: string;
   phone: string;
   clock: string;
-  movement: BodyOf<typeof api.visits.open>['movement'];
+  movement: BodyOf<typeof api.visit.open>['movement'];
   /** Goes on in the book of a movement that was here before. */
   known?: 'slate' | 'brackwater' | 'wharf';
   /** It comes back because of the last work here. */
@@ -17,7 +17,7 @@ export interface DemoClock {
   wanted?: string;
   notWanted?: string;
   outOfScope?: string;
-  received?: NonNullable<BodyOf<typeof api.visits.open>['received']>;
+  received?: NonNullable<BodyOf<typeof api.visit.open>['received']>;
   picture: Picture;
   daysAgo: number;
   promisedInDays?: number;
@@ -37,7 +37,7 @@ const f = (
 const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };
 
 /** A fault that the house met twice and added to its table. */
-export const OWN_CAUSE: ParsedBodyOf<typeof api.knowing.add> = {
+export const OWN_CAUSE: ParsedBodyOf<typeof api.diagnosis.addCause> = {
   name: 'Magnetised crutch',
   prior: 'rare',
   oscillators: ['pendulum'],
@@ -920,7 +920,7 @@ export const CLOCKS: readonly DemoClock[] = [
 ];
 
 /** Tanks and jars that stand filled; the last one is past its rule. */
-export const BATHS_IN_USE: (Omit<BodyOf<typeof api.cleaning.fill>, 'note'> & { daysAgo: number })[] = [
+export const BATHS_IN_USE: (Omit<BodyOf<typeof api.cleaning.addFill>, 'note'> & { daysAgo: number })[] = [
   {
     bath: 'ammoniated water',
     name: 'Ultrasonic tank',

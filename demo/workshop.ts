@@ -49,18 +49,18 @@ export interface Course {
   answers?: Record<string, string>;
   missing?: { what: string; evidence: string }[];
   alone?: { drives: string; supply: string; borrowed: string };
-  findings?: BodyOf<typeof api.findings.add>[];
+  findings?: BodyOf<typeof api.assessment.addFinding>[];
   /** Walk only so many places; the rest is left as it was not looked at yet. */
   walked?: number;
-  measured?: BodyOf<typeof api.assess.measure>[];
-  dated?: BodyOf<typeof api.assess.date>[];
+  measured?: BodyOf<typeof api.assessment.addMeasurement>[];
+  dated?: BodyOf<typeof api.assessment.addEvidence>[];
   /** Points on the last photo: where, and the finding they show. */
   points?: { x: number; y: number; finding: number }[];
   estimate?: {
     routes?: RouteId[];
     chosen?: RouteId;
-    lines: (BodyOf<typeof api.agree.addLine> & { finding?: number; says?: Decision })[];
-    later?: BodyOf<typeof api.agree.addLine>[];
+    lines: (BodyOf<typeof api.agreement.addLine> & { finding?: number; says?: Decision })[];
+    later?: BodyOf<typeof api.agreement.addLine>[];
     question?: string;
   };
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
@@ -143,8 +143,8 @@ export class Workshop {
     return result;
   }
 
-  takeIn = (given: BodyOf<typeof api.visits.open>): Promise<Visit> =>
-    this.did(takeIn(this.ctx, api.visits.open.body.parse(given)), 6);
+  takeIn = (given: BodyOf<typeof api.visit.open>): Promise<Visit> =>
+    this.did(takeIn(this.ctx, api.visit.open.body.parse(given)), 6);
   photo = async (visitId: string, picture: Picture, caption: string, stage: StageId = 'intake') =>
     this.did(addPhoto(this.ctx, visitId, await photograph(picture, this.random()), { caption, stage }));
   inscribe = (movementId: string, date: string, text: string, place: string) =>
@@ -311,12 +311,14 @@ export class Workshop {
 
   private async assess(visit: Visit, course: Course): Promise<void> {
     const { id, movement } = visit;
-    for (const f of course.findings ?? []) await this.did(addFinding(this.ctx, id, api.findings.add.body.parse(f)));
+    for (const f of course.findings ?? [])
+      await this.did(addFinding(this.ctx, id, api.assessment.addFinding.body.parse(f)));
     const { findings, photos } = await presentVisit(this.ctx, id);
     const found = new Set(findings.map((f) => f.place));
     for (const { place } of walkOf(movement.traits).slice(0, course.walked))
       await this.did(lookAtPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
-    for (const m of course.measured ?? []) await this.did(measure(this.ctx, id, api.assess.measure.body.parse(m)), 1);
+    for (const m of course.measured ?? [])
+      await this.did(measure(this.ctx, id, api.assessment.addMeasurement.body.parse(m)), 1);
     for (const e of course.dated ?? []) await this.did(addEvidence(this.ctx, movement.id, e), 1);
     const photo = photos.at(-1);
     if (photo)
@@ -358,7 +360,7 @@ export class Workshop {
         addLine(
           this.ctx,
           visit.id,
-          api.agree.addLine.body.parse({
+          api.agreement.addLine.body.parse({
             ...l,
             findingId:
               findings.find((f) => finding !== undefined && f.seen === course.findings?.[finding]?.seen)?.id ?? null,
@@ -378,7 +380,7 @@ export class Workshop {
 
   /** Found while it was apart: lines that the owner has not answered yet. */
   later = async (visitId: string, lines: NonNullable<Course['estimate']>['later']) => {
-    for (const l of lines ?? []) await this.did(addLine(this.ctx, visitId, api.agree.addLine.body.parse(l)));
+    for (const l of lines ?? []) await this.did(addLine(this.ctx, visitId, api.agreement.addLine.body.parse(l)));
   };
   private async beside(visitId: string, tasks: Course['casework']): Promise<void> {
     const here = this.now;
@@ -421,7 +423,7 @@ export class Workshop {
     const { traits } = visit.movement;
     const all = comesOff(traits);
     const rackOf = (what: string) => traits.trains.find((t) => what.startsWith(t.train))?.train;
-    const odd: Record<string, Partial<BodyOf<typeof api.strip.add>>> = {
+    const odd: Record<string, Partial<BodyOf<typeof api.strip.addStep>>> = {
       hands: { heldBy: 'taper pin', remarks: ['washer'] },
       'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' },
       'rack, snail and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' },
@@ -443,7 +445,7 @@ export class Workshop {
         addStep(
           this.ctx,
           visit.id,
-          api.strip.add.body.parse({
+          api.strip.addStep.body.parse({
             what,
             heldBy: 'lies loose',
             place: rackOf(what) ? `${rackOf(what)} rack` : 'tub 1',

@@ -2,23 +2,30 @@
 import { writeFileSync } from 'node:fs';
 import { api, movementBook, serviceRecord, type Route } from '@eclat/contract';
 import { openApi } from '@eclat/server/platform/http/openapi';
+import { fileURLToPath } from 'node:url';
+import { format, resolveConfig } from 'prettier';
 import { z } from 'zod';
 
-/** Method and path of every door, as a module without the schemas. */
-export function doorsModule(): string {
-  const groups = Object.entries(api).map(([group, doors]) => {
-    const lines = Object.entries(doors as Record<string, Route>).map(
-      ([name, { method, path }]) => `    ${name}: { method: '${method}', path: '${path}' },`,
-    );
-    return `  ${group}: {\n${lines.join('\n')}\n  },`;
+/** Each route without its schemas, as a module. */
+export async function addressesModule(): Promise<string> {
+  const bare = ({ method, path, reads, changes, inverse, visit }: Route) => ({
+    method,
+    path,
+    ...(reads ? { reads } : { changes, inverse, visit }),
   });
-  return `/**
- * Method and path of every door, without the schemas: a screen that only asks needs no validator, and loads without it.
+  const groups = Object.entries(api).map(([feature, routes]) => [
+    feature,
+    Object.fromEntries(Object.entries(routes as Record<string, Route>).map(([name, route]) => [name, bare(route)])),
+  ]);
+  const text = `/**
+ * Every route without its schemas: a screen that only asks needs no validator, and loads without it.
  * Written by \`npm run formats\` from the contract; a test holds it to it.
  */
-export const doors = {\n${groups.join('\n')}\n} as const;\n`;
+export const addresses = ${JSON.stringify(Object.fromEntries(groups))} as const;\n`;
+  const file = fileURLToPath(ADDRESSES_FILE);
+  return format(text, { ...(await resolveConfig(file)), filepath: file });
 }
-export const DOORS_FILE = new URL('../contract/src/doors.ts', import.meta.url);
+export const ADDRESSES_FILE = new URL('../contract/src/addresses.ts', import.meta.url);
 
 export const FORMATS: Record<string, () => object> = {
   'service-record.schema.json': () => z.toJSONSchema(serviceRecord),
@@ -31,5 +38,5 @@ export const written = (name: string) => `${JSON.stringify(FORMATS[name]!(), nul
 
 if (process.argv[1] === import.meta.filename) {
   for (const name of Object.keys(FORMATS)) writeFileSync(formatPath(name), written(name));
-  writeFileSync(DOORS_FILE, doorsModule());
+  writeFileSync(ADDRESSES_FILE, await addressesModule());
 }

@@ -1,48 +1,65 @@
-import { STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
-import { done, id, moment } from './common.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
+import { id, stageId, moment, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
-const stage = z.enum(STAGE_IDS);
 /** A person's time on one stage of a visit. */
-export const timeSpent = z.object({ id, stage, by: z.string(), startedAt: moment, endedAt: moment.nullable() });
+export const timeSpent = z.object({
+  id,
+  stage: stageId,
+  by: z.string(),
+  startedAt: moment,
+  endedAt: moment.nullable(),
+});
+
 export type BenchTime = z.infer<typeof timeSpent>;
 
-export const benchTime = {
-  start: route({
+export const benchTimeRoutes = {
+  start: command({
     method: 'POST',
     path: '/visits/:visitId/time',
     summary: 'My time begins here; what I was on before ends',
-    roles: bench,
-    body: z.object({ stage }),
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'benchTime.stop',
+    visit: 'again',
+    body: z.object({ stage: stageId }),
     reply: timeSpent.extend({ left: z.string().nullable().describe('claim number of the visit that was left') }),
   }),
-  stop: route({
+  stop: command({
     method: 'PUT',
     path: '/visits/:visitId/time/stopped',
     summary: 'My time here ends',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'benchTime.start',
+    visit: 'again',
     reply: done,
   }),
-  put: route({
+  put: command({
     method: 'PUT',
     path: '/visits/:visitId/time/:timeId',
     summary: 'Write or correct a time of mine; the sender names it',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'benchTime.remove',
+    visit: { put: 'time', by: 'id' },
     body: z
-      .object({ stage, startedAt: moment, endedAt: moment })
+      .object({ stage: stageId, startedAt: moment, endedAt: moment })
       .refine((t) => Date.parse(t.endedAt) > Date.parse(t.startedAt), {
         path: ['endedAt'],
         message: 'It ends after it began.',
       }),
     reply: timeSpent,
   }),
-  remove: route({
+  remove: command({
     method: 'DELETE',
     path: '/visits/:visitId/time/:timeId',
     summary: 'Take a time out',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'benchTime.put',
+    visit: { remove: 'time', by: 'id', param: 'timeId' },
     reply: done,
   }),
 };

@@ -1,8 +1,8 @@
 import { CASE_PLACES, ORIGINS } from '@eclat/core/casework';
 import { z } from 'zod';
-import { changesTo, done, id, moment, needed, seen, version, words } from './common.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
+import { needed, words, id, version, moment, changesTo, seen, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
 export const caseTaskFields = z.object({
   place: z.enum(CASE_PLACES),
@@ -15,6 +15,7 @@ export const caseTaskFields = z.object({
   once: z.boolean().default(false).describe('it cannot be undone'),
   note: words(300).default(''),
 });
+
 export const caseTask = caseTaskFields.extend({
   id,
   version,
@@ -25,41 +26,64 @@ export const caseTask = caseTaskFields.extend({
   by: z.string(),
   at: moment,
 });
+
 export type CaseTask = z.infer<typeof caseTask>;
 
 const one = '/visits/:visitId/casework/:taskId' as const;
-export const casework = {
-  add: route({
+
+export const caseworkRoutes = {
+  add: command({
     method: 'POST',
     path: '/visits/:visitId/casework',
     summary: 'A task on case, dial or glass',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'casework.remove',
+    visit: { put: 'casework', by: 'id' },
     body: caseTaskFields,
     reply: caseTask,
   }),
-  change: route({
+  change: command({
     method: 'PATCH',
     path: one,
     summary: 'Correct it',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers'],
+    inverse: 'same',
+    visit: { put: 'casework', by: 'id' },
     body: changesTo(caseTaskFields),
     reply: caseTask,
   }),
-  did: route({
+  setTime: command({
     method: 'PUT',
     path: `${one}/time`,
     summary: 'Done once: its wait begins; or that time is taken back',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers'],
+    inverse: 'same',
+    visit: { put: 'casework', by: 'id' },
     body: z.object({ did: z.boolean(), ...seen }),
     reply: caseTask,
   }),
-  done: route({
+  setDone: command({
     method: 'PUT',
     path: `${one}/done`,
     summary: 'It is done, or is not after all',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers'],
+    inverse: 'same',
+    visit: { put: 'casework', by: 'id' },
     body: z.object({ done: z.boolean() }),
     reply: caseTask,
   }),
-  remove: route({ method: 'DELETE', path: one, summary: 'It is not done to this clock', roles: bench, reply: done }),
+  remove: command({
+    method: 'DELETE',
+    path: one,
+    summary: 'It is not done to this clock',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers'],
+    inverse: 'casework.add',
+    visit: { remove: 'casework', by: 'id', param: 'taskId' },
+    reply: done,
+  }),
 };

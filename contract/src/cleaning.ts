@@ -1,13 +1,14 @@
-import { BATHS, MATERIALS, SEQUENCE_IDS } from '@eclat/core/cleaning';
+import { MATERIALS, SEQUENCE_IDS, BATHS } from '@eclat/core/cleaning';
 import { z } from 'zod';
-import { changesTo, done, id, moment, needed, seen, version, words } from './common.ts';
-import { bench, everyone } from './people.ts';
-import { route } from './route.ts';
+import { needed, words, id, moment, version, seen, changesTo } from './common.ts';
+import { benchRoles, everyone } from './people.ts';
+import { read, command } from './route.ts';
 
 export const basketPart = z.object({
   name: needed(60, 'The part'),
   materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6),
 });
+
 export const newRun = z.object({
   sequence: z.enum(SEQUENCE_IDS),
   /** What the basket goes into first; null where nothing is dipped. */
@@ -22,6 +23,7 @@ export const newRun = z.object({
   fillId: id.nullable().default(null),
   before: words(300).default(''),
 });
+
 const runStep = z.object({
   what: z.string(),
   minutes: z.int().nullable(),
@@ -29,6 +31,7 @@ const runStep = z.object({
   caution: z.string(),
   again: z.int(),
 });
+
 const stepDone = z.object({
   step: z.int(),
   startedAt: moment,
@@ -36,6 +39,7 @@ const stepDone = z.object({
   endedAt: moment,
   by: z.string(),
 });
+
 export const cleaningRun = newRun.extend({
   id,
   version,
@@ -49,9 +53,11 @@ export const cleaningRun = newRun.extend({
   after: z.string(),
   by: z.string(),
 });
+
 export type CleaningRun = z.infer<typeof cleaningRun>;
 
 const limit = (most: number) => z.int().min(1, 'At least one.').max(most, `At most ${most}.`).nullable();
+
 /** A tank or jar of one bath, from filling to changing. */
 export const fillFields = z.object({
   bath: z.enum(BATHS),
@@ -63,6 +69,7 @@ export const fillFields = z.object({
   limitDays: limit(3650),
   note: words(300).default(''),
 });
+
 export const fill = fillFields.extend({
   id,
   version,
@@ -74,88 +81,79 @@ export const fill = fillFields.extend({
   minutes: z.int(),
   clocks: z.int(),
 });
+
 export type Fill = z.infer<typeof fill>;
 
-export const cleaning = {
-  start: route({
+export const cleaningRoutes = {
+  start: command({
     method: 'POST',
     path: '/visits/:visitId/baths',
     summary: 'Start a cleaning run',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers', 'baths'],
+    inverse: 'final',
+    visit: { put: 'baths', by: 'id' },
     body: newRun,
     reply: cleaningRun,
   }),
-  step: route({
+  step: command({
     method: 'PUT',
     path: '/visits/:visitId/baths/:bathId/step',
     summary: 'On to the next step, the same once more, or back',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers'],
+    inverse: 'same',
+    visit: { put: 'baths', by: 'id' },
     body: z.object({ to: z.enum(['next', 'again', 'back']), ...seen }),
     reply: cleaningRun,
   }),
-  stop: route({
+  stop: command({
     method: 'PUT',
     path: '/visits/:visitId/baths/:bathId/stopped',
     summary: 'The run is over, and what came out',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'timers', 'baths'],
+    inverse: 'final',
+    visit: { put: 'baths', by: 'id' },
     body: z.object({ after: words(300).default('') }),
     reply: cleaningRun,
   }),
-  book: route({
+  bathBook: read({
     method: 'GET',
     path: '/baths',
     summary: 'The bath book: every tank and jar, filled and changed',
     roles: everyone,
+    reads: 'baths',
     reply: z.array(fill),
   }),
-  fill: route({
+  addFill: command({
     method: 'POST',
     path: '/baths',
     summary: 'A tank or jar is filled',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'cleaning.setChanged',
     body: fillFields,
     reply: fill,
   }),
-  correct: route({
+  changeFill: command({
     method: 'PATCH',
     path: '/baths/:fillId',
     summary: 'Correct the entry of a bath',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'same',
     body: changesTo(fillFields),
     reply: fill,
   }),
-  change: route({
+  setChanged: command({
     method: 'PUT',
     path: '/baths/:fillId/changed',
     summary: 'It is poured away, or was not after all',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'same',
     body: z.object({ changed: z.boolean() }),
     reply: fill,
-  }),
-};
-
-/** A feed of what is due, for an ordinary calendar program, behind an address that nobody guesses. */
-const feed = z.object({ since: moment.nullable() });
-export const calendar = {
-  state: route({
-    method: 'GET',
-    path: '/calendar-feed',
-    summary: 'Is there a calendar address, and since when',
-    roles: everyone,
-    reply: feed,
-  }),
-  make: route({
-    method: 'PUT',
-    path: '/calendar-feed',
-    summary: 'A new calendar address; the one before ends',
-    roles: everyone,
-    reply: z.object({ token: z.string() }),
-  }),
-  revoke: route({
-    method: 'DELETE',
-    path: '/calendar-feed',
-    summary: 'End the calendar address',
-    roles: everyone,
-    reply: done,
   }),
 };

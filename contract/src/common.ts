@@ -1,8 +1,12 @@
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 
 export const id = z.uuid();
 export const moment = z.iso.datetime();
 export const version = z.int().min(0);
+export const stageId = z.enum(STAGE_IDS);
+/** Who did it and when: on everything that is written at the bench. */
+export const signed = { by: z.string(), at: moment };
 /** The version the sender last saw: a change is refused with both states if somebody was faster. */
 export const seen = { version };
 

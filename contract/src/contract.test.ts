@@ -1,31 +1,73 @@
 import { describe, expect, it } from 'vitest';
-import { api, entry, findingFields, newVisit, type Route } from './index.ts';
+import { z } from 'zod';
+import { api, entry, findingFields, newVisit, visit, type Route } from './index.ts';
 
 const routes = Object.entries(api).flatMap(([group, doors]) =>
   Object.entries(doors as Record<string, Route>).map(([name, r]) => [`${group}.${name}`, r] as const),
 );
 
-describe('the doors', () => {
+describe('the routes', () => {
   it('are each there once', () =>
     expect(new Set(routes.map(([, r]) => `${r.method} ${r.path}`)).size).toBe(routes.length));
   it('are closed to strangers but for the way in', () =>
     expect(routes.filter(([, r]) => r.roles === 'public').map(([name]) => name)).toEqual([
+      'ownerPage.page',
+      'ownerPage.decide',
+      'ownerPage.choose',
+      'ownerPage.ask',
       'people.session',
       'people.signIn',
       'people.signOut',
       'people.firstRun',
-      'forOwner.page',
-      'forOwner.decide',
-      'forOwner.choose',
-      'forOwner.ask',
     ]));
   it('that need no sign-in stand behind an address, and change only by PUT', () => {
-    for (const [name, r] of routes.filter(([n]) => n.startsWith('forOwner.')))
+    for (const [name, r] of routes.filter(([n]) => n.startsWith('ownerPage.')))
       expect([r.path.startsWith('/for-owner/:token'), ['GET', 'PUT'].includes(r.method)], name).toEqual([true, true]);
   });
   it('let only those who answer for the movement open, sign and amend it', () => {
-    for (const door of [api.powerDown.set, api.powerDown.strip, api.visits.sign, api.movements.amend, api.survey.set])
+    for (const door of [
+      api.powerDown.set,
+      api.powerDown.beginStrip,
+      api.signing.sign,
+      api.movements.amend,
+      api.survey.setHole,
+    ])
       expect(door.roles).not.toContain('counter');
+  });
+});
+
+describe('what a route declares', () => {
+  const commands = routes.filter(([, r]) => !r.reads);
+  it('is either what it reads or what it changes', () => {
+    for (const [name, r] of routes) expect([name, r.changes.length > 0]).toEqual([name, r.reads === undefined]);
+  });
+  it('is undone by a command that there is, on the same kind of thing', () => {
+    const names = new Set(commands.map(([name]) => name));
+    for (const [name, r] of commands)
+      if (r.inverse !== 'same' && r.inverse !== 'final') expect(names, `${name} by ${r.inverse}`).toContain(r.inverse);
+  });
+  it('puts its reply where a visit has a place for exactly that', () => {
+    for (const [name, r] of commands) {
+      if (typeof r.visit !== 'object') continue;
+      const path = 'put' in r.visit ? r.visit.put : r.visit.remove;
+      let place: z.ZodType = visit;
+      for (const part of path.split('.').filter(Boolean)) {
+        while (place instanceof z.ZodNullable) place = place.unwrap() as z.ZodType;
+        place = (place as z.ZodObject).shape[part] as z.ZodType;
+        expect(place, `${name}: ${path}`).toBeDefined();
+      }
+      while (place instanceof z.ZodNullable) place = place.unwrap() as z.ZodType;
+      expect([name, place instanceof z.ZodArray]).toEqual([name, r.visit.by !== undefined]);
+      const row = (place instanceof z.ZodArray ? place.element : place) as z.ZodObject;
+      if (r.visit.by) expect(Object.keys(row.shape), name).toContain(r.visit.by);
+      if ('param' in r.visit) expect(r.path, name).toContain(`:${r.visit.param}`);
+      else if ('shape' in row)
+        expect(Object.keys((r.reply as z.ZodObject).shape).sort(), name).toEqual(Object.keys(row.shape).sort());
+    }
+  });
+  it('names the visit wherever its address does', () => {
+    for (const [name, r] of commands)
+      if (r.path.startsWith('/visits/:visitId')) expect(r.changes, name).toContain('visit');
   });
 });
 

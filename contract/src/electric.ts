@@ -1,11 +1,13 @@
 import { GRADES_OF_STEP } from '@eclat/core/electric';
 import { z } from 'zod';
-import { done, id, moment, needed, words } from './common.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
+import { needed, words, id, moment, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
 const some = (most: number) => z.number('A number.').gt(0, 'More than nothing.').max(most, `At most ${most}.`);
+
 export const CONTACT_STATES = ['clean', 'pitted', 'burnt', 'sprung', 'renewed'] as const;
+
 export const SUPPRESSORS = [
   'resistor across the coil',
   'resistor and capacitor',
@@ -13,6 +15,7 @@ export const SUPPRESSORS = [
   'varistor',
   'none: left as it was',
 ] as const;
+
 export const electricLook = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('coil'),
@@ -45,24 +48,33 @@ export const electricLook = z.discriminatedUnion('kind', [
     }),
   z.object({ kind: z.literal('suppression'), what: z.enum(SUPPRESSORS), value: words(80), note: words(200) }),
 ]);
+
 export type ElectricLook = z.infer<typeof electricLook>;
+
 export const electricEntry = z.object({ id, look: electricLook, by: z.string(), at: moment });
+
 export type ElectricEntry = z.infer<typeof electricEntry>;
 
-export const electric = {
-  add: route({
+export const electricRoutes = {
+  add: command({
     method: 'POST',
     path: '/visits/:visitId/electric',
     summary: 'A coil read, a voltage tried, a contact looked at, suppression fitted',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'electric.remove',
+    visit: { put: 'electric', by: 'id' },
     body: z.object({ look: electricLook }),
     reply: electricEntry,
   }),
-  remove: route({
+  remove: command({
     method: 'DELETE',
     path: '/visits/:visitId/electric/:lookId',
     summary: 'Take it back',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'electric.add',
+    visit: { remove: 'electric', by: 'id', param: 'lookId' },
     reply: done,
   }),
 };

@@ -1,123 +1,109 @@
-import { after } from './after.ts';
-import { agree, owner } from './agreement.ts';
-import { assess, counter, knowing, photos } from './counter.ts';
-import { casework } from './casework.ts';
-import { electric } from './electric.ts';
-import { find } from './find.ts';
-import { movements } from './movements.ts';
-import { owners } from './owners.ts';
-import { people } from './people.ts';
-import { benchTime } from './bench-time.ts';
-import { calendar, cleaning } from './cleaning.ts';
-import {
-  benchRoutes,
-  diagnosis,
-  findings,
-  fitting,
-  oiling,
-  powerDown,
-  survey,
-  testRuns,
-  visits,
-} from './visit-routes.ts';
-import { replacing } from './replacement.ts';
-import { recordings } from './recordings.ts';
-import { rules } from './rules.ts';
-import { stores } from './stores.ts';
+import { aftercareRoutes } from './aftercare.ts';
+import { agreementRoutes } from './agreement.ts';
+import { assemblyRoutes } from './assembly.ts';
+import { assessmentRoutes } from './assessment.ts';
+import { benchRoutes } from './bench.ts';
+import { benchTimeRoutes } from './bench-time.ts';
+import { calendarRoutes } from './calendar.ts';
+import { caseworkRoutes } from './casework.ts';
+import { cleaningRoutes } from './cleaning.ts';
+import { diagnosisRoutes } from './diagnosis.ts';
+import { electricRoutes } from './electric.ts';
+import { fittingRoutes } from './fitting.ts';
+import { houseRulesRoutes } from './house-rules.ts';
+import { listeningRoutes } from './listening.ts';
+import { movementsRoutes } from './movements.ts';
+import { oilingRoutes } from './oiling.ts';
+import { ownerPageRoutes } from './owner-page.ts';
+import { ownersRoutes } from './owners.ts';
+import { peopleRoutes } from './people.ts';
+import { photosRoutes } from './photos.ts';
+import { powerDownRoutes } from './power-down.ts';
+import { receptionRoutes } from './reception.ts';
+import { recordingsRoutes } from './recordings.ts';
+import { replacementRoutes } from './replacement.ts';
+import { searchRoutes } from './search.ts';
+import { signingRoutes } from './signing.ts';
+import { storesRoutes } from './stores.ts';
+import { strikeRoutes } from './strike.ts';
 import { stripRoutes } from './strip.ts';
-import { together } from './together.ts';
-import { workings } from './workings.ts';
+import { surveyRoutes } from './survey.ts';
+import { testRunRoutes } from './test-run.ts';
+import { visitRoutes } from './visit.ts';
+import { workingsRoutes } from './workings.ts';
 
-/** Every door of the API, by the place it belongs to. */
+/** Every route of the API, by the feature that it belongs to. */
 export const api = {
-  people,
-  find,
-  owners,
-  movements,
-  bench: benchRoutes,
-  visits,
-  counter,
-  assess,
-  photos,
-  recordings,
-  agree,
-  forOwner: owner,
-  rules,
-  knowing,
-  findings,
-  diagnosis,
-  powerDown,
+  reception: receptionRoutes,
+  assessment: assessmentRoutes,
+  diagnosis: diagnosisRoutes,
+  agreement: agreementRoutes,
+  ownerPage: ownerPageRoutes,
+  powerDown: powerDownRoutes,
   strip: stripRoutes,
-  cleaning,
-  calendar,
-  benchTime,
-  survey,
-  fitting,
-  casework,
-  electric,
-  replacing,
-  stores,
-  oiling,
-  together,
-  testRuns,
-  after,
-  workings,
+  cleaning: cleaningRoutes,
+  survey: surveyRoutes,
+  fitting: fittingRoutes,
+  assembly: assemblyRoutes,
+  oiling: oilingRoutes,
+  strike: strikeRoutes,
+  listening: listeningRoutes,
+  testRun: testRunRoutes,
+  signing: signingRoutes,
+  casework: caseworkRoutes,
+  electric: electricRoutes,
+  replacement: replacementRoutes,
+  stores: storesRoutes,
+  houseRules: houseRulesRoutes,
+  movements: movementsRoutes,
+  photos: photosRoutes,
+  recordings: recordingsRoutes,
+  search: searchRoutes,
+  aftercare: aftercareRoutes,
+  people: peopleRoutes,
+  owners: ownersRoutes,
+  bench: benchRoutes,
+  benchTime: benchTimeRoutes,
+  calendar: calendarRoutes,
+  visit: visitRoutes,
+  workings: workingsRoutes,
 };
 
-export {
-  agreement,
-  forOwner,
-  line,
-  lineFields,
-  PAPERS,
-  prices,
-  promise,
-  routeOffer,
-  type ForOwner,
-  type Line,
-  type Paper,
-  type Prices,
-} from './agreement.ts';
-export { type DueAgain, type Recalled } from './after.ts';
-export { type BenchTime } from './bench-time.ts';
-export { caseTaskFields, type CaseTask } from './casework.ts';
-export { CONTACT_STATES, electricLook, SUPPRESSORS, type ElectricEntry, type ElectricLook } from './electric.ts';
-export { fillFields, newRun, type CleaningRun, type Fill } from './cleaning.ts';
+export * from './aftercare.ts';
+export * from './agreement.ts';
+export * from './assembly.ts';
+export * from './assessment.ts';
+export * from './bench.ts';
+export * from './bench-time.ts';
+export * from './calendar.ts';
+export * from './casework.ts';
+export * from './cleaning.ts';
 export * from './common.ts';
-export {
-  alone,
-  evidenceFields,
-  measurementFields,
-  ownCause,
-  ownCauseFields,
-  receivedFields,
-  wantedFields,
-  WANTED_ENDS,
-  knowledge,
-  type Measurement,
-  type ReceivedItem,
-} from './counter.ts';
-export { hit, type Hit } from './find.ts';
-export { movementBook, type MovementBook, type TravelledEntry } from './movement-book.ts';
+export * from './diagnosis.ts';
+export * from './documents.ts';
+export * from './electric.ts';
+export * from './fitting.ts';
+export * from './house-rules.ts';
+export * from './listening.ts';
+export * from './movement-book.ts';
 export * from './movements.ts';
+export * from './oiling.ts';
+export * from './owner-page.ts';
 export * from './owners.ts';
 export * from './people.ts';
+export * from './photos.ts';
+export * from './power-down.ts';
+export * from './reception.ts';
+export * from './recordings.ts';
+export * from './replacement.ts';
 export * from './route.ts';
-export { RECORDING_KINDS, type Recording } from './recordings.ts';
-export { replacementFields } from './replacement.ts';
-export { rulesVersion, visitRules, type RulesVersion } from './rules.ts';
+export * from './search.ts';
 export * from './service-record.ts';
-export { MOVE_WHYS, orderFields, storeFields, type ImportPreview, type StoreItem } from './stores.ts';
-export { PHASE_WHEN, stepFields, TEMPORARY_ENDS, type StripStep } from './strip.ts';
-export {
-  checkFields,
-  HEARD_FROM,
-  releaseFields,
-  STRUCK_MARK,
-  type Checked,
-  type HeardSound,
-  type ReleaseRead,
-  type Struck,
-} from './together.ts';
-export * from './visits.ts';
-export { worked, workingCard } from './workings.ts';
+export * from './signing.ts';
+export * from './stores.ts';
+export * from './strike.ts';
+export * from './strip.ts';
+export * from './survey.ts';
+export * from './test-run.ts';
+export * from './visit.ts';
+export * from './workings.ts';

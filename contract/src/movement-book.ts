@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { id, moment, words } from './common.ts';
+import { words, moment, id } from './common.ts';
 import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
 
 export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'donor', 'replacement'] as const;
+
 /** One entry as it travels: who signed it, in which shop, and its seal there. */
 export const travelledEntry = z.object({
   kind: z.enum(ENTRY_KINDS),
@@ -19,6 +20,7 @@ export const travelledEntry = z.object({
   hash: words(64),
   writtenAt: moment,
 });
+
 export type TravelledEntry = z.infer<typeof travelledEntry>;
 
 /** A movement's book as a file: it goes with the clock to the next shop. No owner stands in it. docs/formats has its JSON Schema. */
@@ -35,4 +37,5 @@ export const movementBook = z.object({
   }),
   entries: z.array(travelledEntry).max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries.`),
 });
+
 export type MovementBook = z.infer<typeof movementBook>;

@@ -1,21 +1,23 @@
+import { isEdtf } from '@eclat/core/history';
 import {
+  TRAINS,
+  DRIVES,
   ARBOR_CLASSES,
   CONSTRUCTIONS,
-  DRIVES,
-  ESCAPEMENTS,
-  FITTINGS,
   OSCILLATORS,
+  ESCAPEMENTS,
   STRIKES,
-  TRAINS,
+  FITTINGS,
 } from '@eclat/core/movement';
-import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
-import { id, moment, needed, page, version, words } from './common.ts';
-import { bench, everyone } from './people.ts';
-import { ENTRY_KINDS, movementBook, travelledEntry } from './movement-book.ts';
+import { evidence } from './assessment.ts';
+import { needed, words, id, version, moment, page } from './common.ts';
+import { travelledEntry, ENTRY_KINDS, movementBook } from './movement-book.ts';
+import { everyone, benchRoles } from './people.ts';
+import { read, command } from './route.ts';
 import { serviceRecord } from './service-record.ts';
-import { route } from './route.ts';
-import { evidence } from './counter.ts';
+
+export const train = z.enum(TRAINS);
 
 export const traits = z.object({
   trains: z
@@ -48,6 +50,7 @@ export const MARK_PLACES = [
   'label',
   'pendulum',
 ] as const;
+
 export const mark = z.object({ place: z.enum(MARK_PLACES), text: needed(80, 'What is marked there') });
 
 export const newMovement = z.object({
@@ -66,6 +69,7 @@ export const arrangement = z.object({
   sides: z.array(z.enum(TRAINS)).max(6),
   centresMm: z.record(z.string().max(12), z.number()),
 });
+
 export const movement = z.object({
   id,
   code: z.string(),
@@ -78,6 +82,7 @@ export const movement = z.object({
   version,
   dating: z.array(evidence),
 });
+
 export type Movement = z.infer<typeof movement>;
 
 export const entry = z.object({
@@ -96,6 +101,7 @@ export const entry = z.object({
   hash: z.string(),
   writtenAt: moment,
 });
+
 export type Entry = z.infer<typeof entry>;
 
 const edtf = z
@@ -111,14 +117,16 @@ export const book = z.object({
   gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
 });
+
 export type Book = z.infer<typeof book>;
 
-export const movements = {
-  search: route({
+export const movementsRoutes = {
+  search: read({
     method: 'GET',
     path: '/movements',
     summary: 'Find movements by code, name, maker or mark',
     roles: everyone,
+    reads: 'movements',
     query: z.object({ q: words(80).default(''), after: words(200).optional() }),
     reply: page(
       movement
@@ -126,53 +134,28 @@ export const movements = {
         .extend({ entries: z.int(), lastDate: z.string().nullable() }),
     ),
   }),
-  book: route({
+  book: read({
     method: 'GET',
     path: '/movements/:movementId',
     summary: 'The movement book: its whole history, no owner’s data',
     roles: everyone,
+    reads: 'movements',
     reply: book,
   }),
-  record: route({
+  record: read({
     method: 'GET',
     path: '/movements/:movementId/record',
     summary: 'The movement book as a file that goes with the clock',
     roles: everyone,
+    reads: 'movements',
     reply: movementBook,
   }),
-  inscribe: route({
-    method: 'POST',
-    path: '/movements/:movementId/inscriptions',
-    summary: 'Enter an inscription found on the movement as history',
-    roles: everyone,
-    body: z.object({
-      date: edtf,
-      text: needed(500, 'What is written there'),
-      place: needed(80, 'Where it is written'),
-    }),
-    reply: entry,
-  }),
-  mark: route({
-    method: 'PUT',
-    path: '/movements/:movementId/marks',
-    summary: 'Add a number or mark by its place, or take it out',
-    roles: everyone,
-    body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }),
-    reply: movement,
-  }),
-  lay: route({
-    method: 'PUT',
-    path: '/movements/:movementId/plates',
-    summary: 'How the trains lie between the plates: sides, centre distances',
-    roles: bench,
-    body: arrangement.extend({ version, visitId: id.nullable().default(null) }),
-    reply: movement,
-  }),
-  like: route({
+  like: read({
     method: 'GET',
     path: '/movements-like',
     summary: 'Movements that carry this mark or code, with the last lines of their history',
     roles: everyone,
+    reads: 'movements',
     query: z.object({ text: words(80) }),
     reply: z.array(
       z.object({
@@ -188,19 +171,59 @@ export const movements = {
       }),
     ),
   }),
-  merge: route({
+  inscribe: command({
+    method: 'POST',
+    path: '/movements/:movementId/inscriptions',
+    summary: 'Enter an inscription found on the movement as history',
+    roles: everyone,
+    changes: ['movements'],
+    inverse: 'final',
+    body: z.object({
+      date: edtf,
+      text: needed(500, 'What is written there'),
+      place: needed(80, 'Where it is written'),
+    }),
+    reply: entry,
+  }),
+  setMark: command({
+    method: 'PUT',
+    path: '/movements/:movementId/marks',
+    summary: 'Add a number or mark by its place, or take it out',
+    roles: everyone,
+    changes: ['movements', 'visit'],
+    inverse: 'same',
+    visit: { put: 'movement' },
+    body: mark.extend({ there: z.boolean(), visitId: id.nullable().default(null) }),
+    reply: movement,
+  }),
+  arrange: command({
+    method: 'PUT',
+    path: '/movements/:movementId/plates',
+    summary: 'How the trains lie between the plates: sides, centre distances',
+    roles: benchRoles,
+    changes: ['movements', 'visit'],
+    inverse: 'same',
+    visit: { put: 'movement' },
+    body: arrangement.extend({ version, visitId: id.nullable().default(null) }),
+    reply: movement,
+  }),
+  merge: command({
     method: 'POST',
     path: '/movements/:movementId/merger',
     summary: 'Two were found to be one: this one keeps its code, both histories stand in its book',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['movements', 'visit', 'bench'],
+    inverse: 'final',
     body: z.object({ otherId: id, why: needed(300, 'How it was found') }),
     reply: book,
   }),
-  amend: route({
+  amend: command({
     method: 'POST',
     path: '/history/:entryId/amendments',
     summary: 'Add a correction to a closed entry',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'final',
     body: z.object({ text: needed(2000, 'The correction') }),
     reply: entry,
   }),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { changesTo, id, needed, page, version, words } from './common.ts';
+import { needed, words, id, version, page, changesTo } from './common.ts';
 import { everyone } from './people.ts';
-import { route } from './route.ts';
+import { read, command } from './route.ts';
 
 export const ownerFields = z.object({
   name: needed(120, 'The owner’s name'),
@@ -9,7 +9,9 @@ export const ownerFields = z.object({
   email: z.union([z.literal(''), z.email('This does not look like an e-mail address.')]).default(''),
   address: words(400).default(''),
 });
+
 export const owner = ownerFields.extend({ id, version });
+
 export type Owner = z.infer<typeof owner>;
 
 export const knownClock = z.object({
@@ -18,27 +20,31 @@ export const knownClock = z.object({
   movement: z.object({ id, code: z.string(), name: z.string() }),
 });
 
-export const owners = {
-  search: route({
+export const ownersRoutes = {
+  search: read({
     method: 'GET',
     path: '/owners',
     summary: 'Find owners by name or phone',
     roles: everyone,
+    reads: 'owners',
     query: z.object({ q: words(80).default(''), after: words(200).optional() }),
     reply: page(owner),
   }),
-  clocks: route({
+  clocks: read({
     method: 'GET',
     path: '/owners/:ownerId/clocks',
     summary: 'The clocks this owner has brought before',
     roles: everyone,
+    reads: 'owners',
     reply: z.array(knownClock),
   }),
-  change: route({
+  change: command({
     method: 'PATCH',
     path: '/owners/:ownerId',
     summary: 'Correct an owner',
     roles: everyone,
+    changes: ['owners', 'visit', 'bench', 'aftercare'],
+    inverse: 'same',
     body: changesTo(ownerFields),
     reply: owner,
   }),

@@ -1,17 +1,22 @@
 import { z } from 'zod';
-import { done, id, needed } from './common.ts';
-import { route } from './route.ts';
+import { id, needed, done } from './common.ts';
+import { read, command } from './route.ts';
 
 export const ROLES = ['technician', 'counter', 'owner-of-shop'] as const;
+
 export type Role = (typeof ROLES)[number];
+
 export const everyone: readonly Role[] = ROLES;
+
 /** Those who lay hands on the movement and answer for it. */
-export const bench: readonly Role[] = ['technician', 'owner-of-shop'];
+export const benchRoles: readonly Role[] = ['technician', 'owner-of-shop'];
 
 export const person = z.object({ id, name: z.string(), role: z.enum(ROLES) });
+
 export type Person = z.infer<typeof person>;
 
 const passphrase = z.string().min(10, 'At least 10 characters: a few words are best.').max(200);
+
 const newPerson = z.object({ name: needed(60, 'A name'), role: z.enum(ROLES), passphrase });
 
 export const session = z.object({
@@ -21,48 +26,65 @@ export const session = z.object({
   demo: z.boolean(),
   now: z.number(),
 });
+
 export type Session = z.infer<typeof session>;
 
-export const people = {
-  session: route({
+export const peopleRoutes = {
+  session: read({
     method: 'GET',
     path: '/session',
     summary: 'Who is signed in, and the server’s time',
     roles: 'public',
+    reads: 'session',
     reply: session,
   }),
-  signIn: route({
+  signIn: command({
     method: 'PUT',
     path: '/session',
     summary: 'Sign in',
     roles: 'public',
+    changes: ['session'],
+    inverse: 'people.signOut',
     body: z.object({
       name: needed(60, 'Your name'),
       passphrase: z.string().min(1, 'The passphrase is needed.').max(200),
     }),
     reply: session,
   }),
-  signOut: route({ method: 'DELETE', path: '/session', summary: 'Sign out', roles: 'public', reply: done }),
-  firstRun: route({
+  signOut: command({
+    method: 'DELETE',
+    path: '/session',
+    summary: 'Sign out',
+    roles: 'public',
+    changes: ['session'],
+    inverse: 'people.signIn',
+    reply: done,
+  }),
+  firstRun: command({
     method: 'PUT',
     path: '/first-run',
     summary: 'Make the first account of a new shop',
     roles: 'public',
+    changes: ['session', 'people'],
+    inverse: 'final',
     body: z.object({ shop: needed(80, 'The shop’s name'), name: needed(60, 'A name'), passphrase }),
     reply: session,
   }),
-  list: route({
+  list: read({
     method: 'GET',
     path: '/people',
     summary: 'People of the shop',
     roles: everyone,
+    reads: 'people',
     reply: z.array(person),
   }),
-  add: route({
+  add: command({
     method: 'POST',
     path: '/people',
     summary: 'Add a person',
     roles: ['owner-of-shop'],
+    changes: ['people'],
+    inverse: 'final',
     body: newPerson,
     reply: person,
   }),

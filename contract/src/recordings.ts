@@ -1,12 +1,13 @@
-import { STAGE_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
-import { done, id, moment, words } from './common.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
+import { stageId, words, id, moment, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
 /** A spoken remark, the beat of the clock, its strike or chime. */
 export const RECORDING_KINDS = ['remark', 'beat', 'strike'] as const;
-const fields = { stage: z.enum(STAGE_IDS), kind: z.enum(RECORDING_KINDS), caption: words(200).default('') };
+
+const fields = { stage: stageId, kind: z.enum(RECORDING_KINDS), caption: words(200).default('') };
+
 export const recording = z.object({
   ...fields,
   caption: z.string(),
@@ -16,23 +17,30 @@ export const recording = z.object({
   by: z.string(),
   at: moment,
 });
+
 export type Recording = z.infer<typeof recording>;
 
-export const recordings = {
+export const recordingsRoutes = {
   /** The body is the sound itself (audio/wav), not JSON. */
-  add: route({
+  add: command({
     method: 'POST',
     path: '/visits/:visitId/recordings',
     summary: 'Keep a recording: WAV up to 30 MB',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'recordings.remove',
+    visit: { put: 'recordings', by: 'id' },
     query: z.object(fields),
     reply: recording,
   }),
-  remove: route({
+  remove: command({
     method: 'DELETE',
     path: '/visits/:visitId/recordings/:recordingId',
     summary: 'Throw a recording away',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'final',
+    visit: { remove: 'recordings', by: 'id', param: 'recordingId' },
     reply: done,
   }),
 };

@@ -1,11 +1,10 @@
-import { CHECK_ANSWERS, OLD_MOVEMENT_FATES } from '@eclat/core/movement';
+import { OLD_MOVEMENT_FATES, CHECK_ANSWERS } from '@eclat/core/movement';
 import { z } from 'zod';
-import { done, id, moment, needed, words } from './common.ts';
+import { needed, id, signed, words, done } from './common.ts';
 import { newMovement } from './movements.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
-const signed = { by: z.string(), at: moment };
 export const replacementFields = z
   .object({
     why: needed(300, 'Why it is replaced'),
@@ -17,6 +16,7 @@ export const replacementFields = z
     if ((r.movementId === undefined) === (r.movement === undefined))
       ctx.addIssue({ code: 'custom', path: ['movement'], message: 'Either a movement that has a book, or a new one.' });
   });
+
 /** `out`: the movement that came out; its own record is closed, its book goes on. */
 export const replacement = z.object({
   checks: z.record(z.string(), z.object({ answer: z.enum(CHECK_ANSWERS), note: z.string(), ...signed })),
@@ -33,20 +33,26 @@ export const replacement = z.object({
     .nullable(),
 });
 
-export const replacing = {
-  check: route({
+export const replacementRoutes = {
+  setCheck: command({
     method: 'PUT',
     path: '/visits/:visitId/replacement/checks/:check',
     summary: 'Answer a point of the replacement, or take the answer back',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
     body: z.object({ answer: z.enum(CHECK_ANSWERS).nullable(), note: words(300).default('') }),
     reply: done,
   }),
-  fit: route({
+  fit: command({
     method: 'PUT',
     path: '/visits/:visitId/replacement',
     summary: 'The other movement is in: the old one’s work is closed into its own book',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'movements'],
+    inverse: 'final',
+    visit: 'again',
     body: replacementFields,
     reply: done,
   }),

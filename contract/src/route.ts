@@ -13,7 +13,53 @@ type Names<Path extends string> = Path extends `${string}:${infer Name}/${infer 
 /** The parameters named in a path: `/visits/:visitId` has `{ visitId: string }`. */
 export type Params<Path extends string> = Record<Names<Path>, string>;
 
-/** One door of the API. The server validates with it, the client is typed by it, the OpenAPI document is made of it. */
+/**
+ * What a route may change: each names a part of what browsers have fetched. A command declares its topics, and from that one
+ * declaration come the server's notice to every browser and the sender's own refresh.
+ */
+export const TOPICS = [
+  'session',
+  'people',
+  'owners',
+  'bench',
+  'timers',
+  'visit',
+  'movements',
+  'stores',
+  'baths',
+  'rules',
+  'prices',
+  'causes',
+  'aftercare',
+  'calendar',
+  'owner-page',
+  'workings',
+] as const;
+export type Topic = (typeof TOPICS)[number];
+
+/** What every browser is told of a change, over the event stream of `/api/live`. */
+export interface Notice {
+  topics: readonly Topic[];
+  /** Which visits, where visits changed; none named: any of them may have. */
+  visits: readonly string[];
+  /** Of the request, so that its sender knows its own. */
+  key?: string | undefined;
+}
+
+/**
+ * Where the reply of a command belongs in the visit that the sender has on screen. `put`: it takes the place of the row
+ * with the same `by`, or comes last, or where `sort` puts it; without `by` it is the part itself (`''`: the whole visit). `remove`: the row whose
+ * `by` equals the parameter is gone. `'again'`, or `again`: other parts changed as well, and the visit is fetched again.
+ */
+export type InVisit =
+  | 'again'
+  | { put: string; by?: string; sort?: string; again?: boolean }
+  | { remove: string; by: string; param: string; again?: boolean };
+
+/** How a change is undone: `same` is the same command with what stood before, `final` cannot be undone, else the other command. */
+export type Inverse = 'same' | 'final' | `${string}.${string}`;
+
+/** One route of the API. The server validates with it, the client is typed by it, the OpenAPI document is made of it. */
 export interface Route<
   Path extends string = string,
   Body extends z.ZodType = z.ZodType,
@@ -25,11 +71,15 @@ export interface Route<
   summary: string;
   /** Who may; `public` needs no session. */
   roles: readonly Role[] | 'public';
-  /** A POST that only reckons: it writes nothing, so it needs no Idempotency-Key. */
-  pure?: boolean;
   body: Body;
   query: Query;
   reply: Reply;
+  /** It writes nothing: this is the topic that its reply belongs to. A command has none. */
+  reads?: Topic;
+  /** Everything that it may change. Nothing, where it only reads. */
+  changes: readonly Topic[];
+  inverse?: Inverse;
+  visit?: InVisit;
 }
 
 export const nothing = z.undefined();
@@ -38,15 +88,28 @@ const noQuery = z.object({});
 
 type Given<Path extends string, Body extends z.ZodType, Query extends z.ZodType, Reply extends z.ZodType> = Pick<
   Route<Path, Body, Query, Reply>,
-  'method' | 'path' | 'summary' | 'roles' | 'pure' | 'reply'
+  'method' | 'path' | 'summary' | 'roles' | 'reply'
 > & { body?: Body; query?: Query };
 
-export function route<
+/** A route that only asks, or only computes (a POST without an Idempotency-Key). */
+export function read<
   Path extends string,
   Reply extends z.ZodType,
   Body extends z.ZodType = Nothing,
   Query extends z.ZodType = typeof noQuery,
->(given: Given<Path, Body, Query, Reply>): Route<Path, Body, Query, Reply> {
+>(given: Given<Path, Body, Query, Reply> & { reads: Topic }): Route<Path, Body, Query, Reply> {
+  return { body: nothing as unknown as Body, query: noQuery as unknown as Query, changes: [], ...given };
+}
+
+/** A route that changes something, and says what. */
+export function command<
+  Path extends string,
+  Reply extends z.ZodType,
+  Body extends z.ZodType = Nothing,
+  Query extends z.ZodType = typeof noQuery,
+>(
+  given: Given<Path, Body, Query, Reply> & { changes: readonly Topic[]; inverse: Inverse; visit?: InVisit },
+): Route<Path, Body, Query, Reply> {
   return { body: nothing as unknown as Body, query: noQuery as unknown as Query, ...given };
 }
 

@@ -1,21 +1,24 @@
 import { KIND_IDS, SIZE_IDS } from '@eclat/core/stores';
 import { z } from 'zod';
-import { changesTo, done, id, moment, needed, version, words } from './common.ts';
-import { bench, everyone } from './people.ts';
-import { route } from './route.ts';
+import { needed, words, id, moment, version, changesTo, done } from './common.ts';
+import { everyone, benchRoles } from './people.ts';
+import { read, command } from './route.ts';
 
 const whole = (least: number, what: string) =>
   z
     .int(`${what}: a whole number.`)
     .min(least, least === 0 ? 'Not less than none.' : 'At least one.')
     .max(100_000, 'At most 100,000.');
+
 /** Decimal text, or empty where nobody knows. A comma is a point. */
 export const cost = z
   .string()
   .trim()
   .transform((t) => t.replace(',', '.'))
   .refine((t) => t === '' || /^\d{1,7}(\.\d{1,2})?$/.test(t), 'A price such as 12.50.');
+
 export const kind = z.enum(KIND_IDS);
+
 /** What is believed of each is a rule of core: the server holds it to that, field by field. */
 export const sizes = z.partialRecord(z.enum(SIZE_IDS), z.number().gt(0, 'More than nothing.'));
 
@@ -30,12 +33,15 @@ export const storeFields = z.object({
   shelf: words(60).default(''),
   note: words(200).default(''),
 });
+
 export const orderFields = z.object({
   quantity: whole(1, 'How many'),
   expectedOn: z.iso.date('A day such as 2026-03-14.').nullable().default(null),
   visitId: id.nullable().default(null),
 });
+
 const order = orderFields.extend({ id, claim: z.string().nullable(), orderedAt: moment, by: z.string() });
+
 export const storeItem = storeFields.extend({
   id,
   version,
@@ -43,8 +49,11 @@ export const storeItem = storeFields.extend({
   onHand: z.int(),
   orders: z.array(order),
 });
+
 export type StoreItem = z.infer<typeof storeItem>;
+
 export const MOVE_WHYS = ['counted', 'came in', 'used'] as const;
+
 const move = z.object({
   change: z.int(),
   why: z.enum(MOVE_WHYS),
@@ -52,7 +61,9 @@ const move = z.object({
   at: moment,
   by: z.string(),
 });
+
 const csv = z.object({ csv: z.string().min(1, 'The table is empty.').max(240_000, 'At most 240 kB at once.') });
+
 export const importPreview = z.object({
   rows: z.array(
     z.object({
@@ -66,92 +77,111 @@ export const importPreview = z.object({
   ),
   problems: z.array(z.object({ line: z.int(), column: z.string(), message: z.string() })),
 });
+
 export type ImportPreview = z.infer<typeof importPreview>;
 
-export const stores = {
-  list: route({
+export const storesRoutes = {
+  list: read({
     method: 'GET',
     path: '/stores',
     summary: 'Everything that lies in the stores, and what is on its way',
     roles: everyone,
+    reads: 'stores',
     reply: z.array(storeItem),
   }),
-  add: route({
-    method: 'POST',
-    path: '/stores',
-    summary: 'A new thing in the stores',
-    roles: bench,
-    body: storeFields.extend({ onHand: whole(0, 'On hand').default(0) }),
-    reply: storeItem,
-  }),
-  change: route({
-    method: 'PATCH',
-    path: '/stores/:itemId',
-    summary: 'Correct its row',
-    roles: bench,
-    body: changesTo(storeFields),
-    reply: storeItem,
-  }),
-  keep: route({
-    method: 'PUT',
-    path: '/stores/:itemId/kept',
-    summary: 'It is kept no longer, or again',
-    roles: bench,
-    body: z.object({ kept: z.boolean() }),
-    reply: storeItem,
-  }),
-  count: route({
-    method: 'PUT',
-    path: '/stores/:itemId/count',
-    summary: 'So many lie there, counted',
-    roles: bench,
-    body: z.object({ onHand: whole(0, 'On hand') }),
-    reply: storeItem,
-  }),
-  moves: route({
+  moves: read({
     method: 'GET',
     path: '/stores/:itemId/moves',
     summary: 'What came in and what was used, the latest first',
     roles: everyone,
+    reads: 'stores',
     reply: z.array(move),
   }),
-  order: route({
+  add: command({
+    method: 'POST',
+    path: '/stores',
+    summary: 'A new thing in the stores',
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'stores.keep',
+    body: storeFields.extend({ onHand: whole(0, 'On hand').default(0) }),
+    reply: storeItem,
+  }),
+  change: command({
+    method: 'PATCH',
+    path: '/stores/:itemId',
+    summary: 'Correct its row',
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'same',
+    body: changesTo(storeFields),
+    reply: storeItem,
+  }),
+  keep: command({
+    method: 'PUT',
+    path: '/stores/:itemId/kept',
+    summary: 'It is kept no longer, or again',
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'same',
+    body: z.object({ kept: z.boolean() }),
+    reply: storeItem,
+  }),
+  count: command({
+    method: 'PUT',
+    path: '/stores/:itemId/count',
+    summary: 'So many lie there, counted',
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'same',
+    body: z.object({ onHand: whole(0, 'On hand') }),
+    reply: storeItem,
+  }),
+  addOrder: command({
     method: 'POST',
     path: '/stores/:itemId/orders',
     summary: 'Ordered, and when it is expected',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'stores.removeOrder',
     body: orderFields,
     reply: storeItem,
   }),
-  arrive: route({
+  setArrived: command({
     method: 'PUT',
     path: '/stores/:itemId/orders/:orderId/arrived',
     summary: 'It came in, or had not after all',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'same',
     body: z.object({ arrived: z.boolean() }),
     reply: storeItem,
   }),
-  unorder: route({
+  removeOrder: command({
     method: 'DELETE',
     path: '/stores/:itemId/orders/:orderId',
     summary: 'It was not ordered after all',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'stores.addOrder',
     reply: storeItem,
   }),
-  preview: route({
+  previewTable: read({
     method: 'POST',
     path: '/stores-table/preview',
     summary: 'What a CSV table would do, row by row; changes nothing',
-    roles: bench,
-    pure: true,
+    roles: benchRoles,
+    reads: 'stores',
     body: csv,
     reply: importPreview,
   }),
-  take: route({
+  importTable: command({
     method: 'PUT',
     path: '/stores-table',
     summary: 'Take a CSV table in; refused whole while a row is bad',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['stores'],
+    inverse: 'final',
     body: csv,
     reply: done.extend({ added: z.int(), changed: z.int() }),
   }),

@@ -1,10 +1,8 @@
-import { FATES, REMARK_IDS } from '@eclat/core/strip';
+import { REMARK_IDS, FATES } from '@eclat/core/strip';
 import { z } from 'zod';
-import { changesTo, done, id, moment, needed, version, words } from './common.ts';
-import { bench } from './people.ts';
-import { route } from './route.ts';
-
-const signed = { by: z.string(), at: moment };
+import { needed, words, id, version, moment, signed, changesTo, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
 
 /** What came off, what held it, where it was put, and what is odd about it. */
 export const stepFields = z.object({
@@ -18,6 +16,7 @@ export const stepFields = z.object({
   /** A remark that was spoken. */
   recordingId: id.nullable().default(null),
 });
+
 export const step = stepFields.extend({
   id,
   version,
@@ -28,6 +27,7 @@ export const step = stepFields.extend({
   fateAt: moment.nullable(),
   ...signed,
 });
+
 export type StripStep = z.infer<typeof step>;
 
 /** A movement that has to come apart again: why, what cured it, and what it cost. */
@@ -38,20 +38,27 @@ export const pass = z.object({
   hours: z.number().nullable(),
   ...signed,
 });
+
 export const PHASE_WHEN = ['before the plates close', 'outside'] as const;
+
 const phaseFields = z.object({
   what: needed(120, 'Which phase or mark'),
   how: words(300).default(''),
   when: z.enum(PHASE_WHEN),
 });
+
 export const phase = phaseFields.extend({ id, setBy: z.string(), setAt: moment.nullable(), ...signed });
+
 export const TEMPORARY_ENDS = ['taken out', 'declared'] as const;
+
 export const temporary = z.object({ id, what: z.string(), ended: z.enum(TEMPORARY_ENDS).nullable(), ...signed });
+
 const custodyFields = z.object({
   what: needed(120, 'Which part or task'),
   withWhom: needed(120, 'Who has it'),
   forWhat: words(200).default(''),
 });
+
 export const custody = custodyFields.extend({ id, backAt: moment.nullable(), state: z.string(), ...signed });
 
 export const stripLog = z.object({
@@ -64,113 +71,155 @@ export const stripLog = z.object({
 });
 
 export const stripRoutes = {
-  add: route({
+  addStep: command({
     method: 'POST',
     path: '/visits/:visitId/steps',
     summary: 'Log a thing that came off',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'strip.removeStep',
+    visit: { put: 'strip.steps', by: 'id' },
     body: stepFields,
     reply: step,
   }),
-  change: route({
+  changeStep: command({
     method: 'PATCH',
     path: '/visits/:visitId/steps/:stepId',
     summary: 'Correct a step',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'same',
+    visit: { put: 'strip.steps', by: 'id' },
     body: changesTo(stepFields),
     reply: step,
   }),
-  move: route({
+  moveStep: command({
     method: 'PUT',
     path: '/visits/:visitId/steps/:stepId/position',
     summary: 'Put a step elsewhere in the order',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
     body: z.object({ position: z.int().min(0).max(10_000) }),
     reply: done,
   }),
-  remove: route({
+  removeStep: command({
     method: 'DELETE',
     path: '/visits/:visitId/steps/:stepId',
     summary: 'It did not come off after all',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'strip.addStep',
+    visit: { remove: 'strip.steps', by: 'id', param: 'stepId' },
     reply: done,
   }),
-  fate: route({
+  setFate: command({
     method: 'PUT',
     path: '/visits/:visitId/steps/:stepId/fate',
     summary: 'What became of it; a loss or damage here needs words',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'same',
+    visit: { put: 'strip.steps', by: 'id' },
     body: z.object({ fate: z.enum(FATES), note: words(300).default('') }),
     reply: step,
   }),
-  openPass: route({
+  openPass: command({
     method: 'POST',
     path: '/visits/:visitId/passes',
     summary: 'It has to come apart again: a new pass',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'final',
+    visit: 'again',
     body: z.object({ reason: needed(300, 'The reason') }),
     reply: pass,
   }),
-  closePass: route({
+  closePass: command({
     method: 'PUT',
     path: '/visits/:visitId/passes/:pass',
     summary: 'What cured it, and its hours',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: { put: 'strip.passes', by: 'number' },
     body: z.object({ cure: words(300), hours: z.number().min(0).max(500).nullable() }),
     reply: pass,
   }),
-  addPhase: route({
+  addPhase: command({
     method: 'POST',
     path: '/visits/:visitId/phases',
     summary: 'Note a phase or mark before parting',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'strip.removePhase',
+    visit: { put: 'strip.phases', by: 'id' },
     body: phaseFields,
     reply: phase,
   }),
-  setPhase: route({
+  setPhase: command({
     method: 'PUT',
     path: '/visits/:visitId/phases/:phaseId',
     summary: 'It is set again, or not yet',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
     body: z.object({ set: z.boolean() }),
     reply: done,
   }),
-  removePhase: route({
+  removePhase: command({
     method: 'DELETE',
     path: '/visits/:visitId/phases/:phaseId',
     summary: 'Take a phase back',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'strip.addPhase',
+    visit: { remove: 'strip.phases', by: 'id', param: 'phaseId' },
     reply: done,
   }),
-  addTemporary: route({
+  addTemporary: command({
     method: 'POST',
     path: '/visits/:visitId/temporary',
     summary: 'Something put in for the time being',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'strip.endTemporary',
+    visit: { put: 'strip.temporary', by: 'id' },
     body: z.object({ what: needed(120, 'What was put in') }),
     reply: temporary,
   }),
-  endTemporary: route({
+  endTemporary: command({
     method: 'PUT',
     path: '/visits/:visitId/temporary/:temporaryId',
     summary: 'Taken out, or declared to stay',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
     body: z.object({ ended: z.enum(TEMPORARY_ENDS).nullable() }),
     reply: done,
   }),
-  giveOut: route({
+  giveOut: command({
     method: 'POST',
     path: '/visits/:visitId/custody',
     summary: 'A part or task goes to another hand',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'strip.takeBack',
+    visit: { put: 'strip.custody', by: 'id' },
     body: custodyFields,
     reply: custody,
   }),
-  takeBack: route({
+  takeBack: command({
     method: 'PUT',
     path: '/visits/:visitId/custody/:custodyId',
     summary: 'It is back, in such a state',
-    roles: bench,
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
     body: z.object({ back: z.boolean(), state: words(200).default('') }),
     reply: done,
   }),

@@ -1,8 +1,21 @@
 import { z } from 'zod';
-import { done, needed, values } from './common.ts';
+import { id, stageId, values, signed, needed, done } from './common.ts';
 import { everyone } from './people.ts';
-import { route } from './route.ts';
-import { keptWorking, stageId } from './visits.ts';
+import { read, command } from './route.ts';
+
+/** A working done for a visit: reckoned anew by the server, and kept as it was on that day. */
+export const keptWorking = z.object({
+  id,
+  working: z.string(),
+  version: z.int(),
+  stage: stageId,
+  input: values,
+  result: values,
+  says: z.string(),
+  ...signed,
+});
+
+export type KeptWorking = z.infer<typeof keptWorking>;
 
 const jsonSchema = z.record(z.string(), z.unknown());
 
@@ -21,38 +34,46 @@ export const workingCard = z.object({
   example: values,
   checks: z.array(z.object({ kind: z.enum(['published', 'practice', 'memory']), source: z.string() })),
 });
+
 export const worked = z.object({ result: values, says: z.string(), version: z.int() });
 
-export const workings = {
-  list: route({
+export const workingsRoutes = {
+  list: read({
     method: 'GET',
     path: '/workings',
     summary: 'Every calculation, with the schema of its inputs and result',
     roles: everyone,
+    reads: 'workings',
     reply: z.array(workingCard),
   }),
-  run: route({
+  run: read({
     method: 'POST',
     path: '/workings/:working',
     summary: 'Reckon',
     roles: everyone,
+    reads: 'workings',
     body: values,
     reply: worked,
-    pure: true,
   }),
-  keep: route({
+  keep: command({
     method: 'POST',
     path: '/visits/:visitId/workings',
     summary: 'Reckon for a visit, and keep inputs, result and version with it',
     roles: everyone,
+    changes: ['visit'],
+    inverse: 'workings.remove',
+    visit: { put: 'workings', by: 'id' },
     body: z.object({ working: needed(60, 'The working'), stage: stageId, input: values }),
     reply: keptWorking,
   }),
-  drop: route({
+  remove: command({
     method: 'DELETE',
     path: '/visits/:visitId/workings/:keptId',
     summary: 'Take a kept working back',
     roles: everyone,
+    changes: ['visit'],
+    inverse: 'workings.keep',
+    visit: { remove: 'workings', by: 'id', param: 'keptId' },
     reply: done,
   }),
 };

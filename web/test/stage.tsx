@@ -1,9 +1,10 @@
-import type { Visit } from '@eclat/contract';
+import type { Person, Visit } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
+import { sessionQuery } from '../src/data/queries.ts';
 
 /** What a screen changed, in order; what it only asked is not among it. */
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
@@ -44,6 +45,16 @@ export function standIn(replies: Record<string, unknown> = {}): void {
     return new Response(JSON.stringify(asked?.[1] ?? { ok: true, verdict: 'sound' }), { status: 200 });
   });
 }
+
+/** Somebody is signed in at this browser. */
+export const signedIn = (queries: QueryClient, person: Partial<Person> = {}): unknown =>
+  queries.setQueryData(sessionQuery.queryKey, {
+    person: { id: 'p', name: 'Ines Calloway', role: 'technician', ...person },
+    shop: 'x',
+    firstRun: false,
+    demo: false,
+    now: 0,
+  });
 
 /** A stage on its bench: the visit given to it as its frame does. */
 export function show(Stage: ComponentType, visit: Visit): void {

@@ -92,8 +92,10 @@ export const priceAccepted = (lines: readonly AgreedLine[], route: RouteId | nul
     tax,
   );
 /** Lines of the chosen alternative on which the owner has said nothing final. */
-export const unanswered = <L extends AgreedLine>(lines: readonly L[], route: RouteId | null): L[] =>
-  lines.filter((l) => inRoute(l, route) && (l.state === null || l.state === 'ask later'));
+export const unanswered = <L extends Pick<AgreedLine, 'routes' | 'state'>>(
+  lines: readonly L[],
+  route: RouteId | null,
+): L[] => lines.filter((l) => inRoute(l, route) && (l.state === null || l.state === 'ask later'));
 /** Labour hours of what is not declined. */
 export const hoursOf = (lines: readonly AgreedLine[], route: RouteId | null): number =>
   lines

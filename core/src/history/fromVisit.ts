@@ -1,17 +1,17 @@
-import { inRoute, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
+import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
-import { bushedHoles, partAsks, partsToLook } from '../pivots/index.ts';
+import { partAsks, partsToLook } from '../pivots/index.ts';
 import { electricWords, type ElectricSeen } from '../electric/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
-import { CHECK_PLACES, checksFor, checksLeft, type CheckResult } from '../checks/index.ts';
-import type { PowerState, SignFacts, StageId } from '../workflow/index.ts';
+import type { CheckResult } from '../checks/index.ts';
+import type { PowerState, StageId } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
-import { privateWordsIn, type PrivateWords, type ServiceRecord } from './record.ts';
+import type { PrivateWords, ServiceRecord } from './record.ts';
 
 /** As much of a visit as its record and its signature depend on. */
 export interface VisitSource {
@@ -60,29 +60,6 @@ export interface VisitSource {
 
 const runOf = (visit: VisitSource, now: Date) =>
   visit.testRun && judgeRun(visit.movement.traits, visit.testRun, now.getTime(), visit.rules.held);
-
-export function signFacts(visit: VisitSource, now: Date, waiver?: string, note = ''): SignFacts {
-  const bushed = bushedHoles(visit.bushes);
-  return {
-    done: visit.stages.filter((s) => s.done).map((s) => s.stage),
-    power: visit.power.map((p) => p.state),
-    bathRunning: visit.baths.some((b) => b.stoppedAt === null),
-    bushesLeft: visit.holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key)).length,
-    unanswered: unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null).length,
-    caseLeft: visit.casework.filter((t) => t.doneAt === null).length,
-    apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
-    temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
-    failed: CHECK_PLACES.flatMap((at) =>
-      checksLeft(checksFor(visit.movement.traits, at), visit.checks).failed.map(({ what }) => ({ what, at })),
-    ),
-    untested: checksLeft(checksFor(visit.movement.traits, 'run'), visit.checks).open.length,
-    away: visit.strip.custody.filter((c) => c.backAt === null).length,
-    notReturned: visit.received.filter((r) => r.returnedAt === null).length,
-    verdict: runOf(visit, now)?.verdict.kind ?? 'no run',
-    waiver,
-    privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
-  };
-}
 
 /** Pivots, clicks, pallets: what was not sound, and how many were. */
 function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {

@@ -12,3 +12,12 @@ export function bushedHoles(bushes: readonly { hole: string; off: boolean }[]): 
   const last = new Map(bushes.map((b) => [b.hole, b.off]));
   return new Set([...last].flatMap(([hole, off]) => (off ? [] : [hole])));
 }
+
+/** Holes that still want their bush, one by one: a bush in another hole, or in one that is sound after all, is not theirs. */
+export function bushesLeft<H extends { key: string; verdict: string }>(
+  holes: readonly H[],
+  bushes: readonly { hole: string; off: boolean }[],
+): H[] {
+  const bushed = bushedHoles(bushes);
+  return holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key));
+}

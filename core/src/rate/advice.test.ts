@@ -102,22 +102,9 @@ describe('what to turn', () => {
 
 describe('what a clock on test wants', () => {
   const traits = familyById('mantel-barrels').traits;
-  const on = (
-    readings: [number, number][],
-    days: number,
-    lastEvent: { kind: string; at: number } | null = null,
-    failed = 0,
-  ) => {
-    const log = { ...run(), readings: readings.map(([d, errorS]) => ({ readAt: iso(d), errorS })) };
-    return wantOf(
-      {
-        judged: judgeRun(traits, log, START + days * DAY),
-        lastReadAt: readings.length > 0 ? START + readings.at(-1)![0] * DAY : null,
-        lastEvent,
-        failed,
-      },
-      START + days * DAY,
-    ).want;
+  const on = (readings: [number, number][], days: number, events: Log['events'] = [], failed = 0) => {
+    const log = { ...run(), events, readings: readings.map(([d, errorS]) => ({ readAt: iso(d), errorS })) };
+    return wantOf({ run: log, judged: judgeRun(traits, log, START + days * DAY), failed }, START + days * DAY).want;
   };
   it('is said the most urgent first', () => {
     expect(
@@ -162,11 +149,11 @@ describe('what a clock on test wants', () => {
           [2, 600],
         ],
         2.1,
-        null,
+        [],
         1,
       ),
     ).toBe('failed check');
-    expect(on([[0, 0]], 0.1, { kind: 'stopped', at: START }, 1)).toBe('stopped');
+    expect(on([[0, 0]], 0.1, [{ kind: 'stopped', happenedAt: iso(0.05), detail: null }], 1)).toBe('stopped');
   });
   // Read daily: a day and a half without is late, two and a half is one missed.
   it.each([

@@ -1,24 +1,25 @@
-import type { RunJudgement } from './run.ts';
+import { isStopped, lastBreak, nextReading } from './next-reading.ts';
+import type { RunJudgement, RunLog } from './run.ts';
 
 /** What a clock on test wants of a person, the most urgent first. */
 export const WANTS = ['stopped', 'failed check', 'to be set', 'decided', 'reading due', 'running'] as const;
 export type Want = (typeof WANTS)[number];
 
 export interface OnTest {
+  run: RunLog;
   judged: RunJudgement;
-  lastReadAt: number | null;
-  lastEvent: { kind: string; at: number } | null;
+  /** Checks that stand failed. */
   failed: number;
 }
 
 /** @returns what it wants, and since or until when (ms since 1970) */
-export function wantOf({ judged, lastReadAt, lastEvent, failed }: OnTest, now: number): { want: Want; at: number } {
-  const due = (lastReadAt ?? judged.since) + judged.protocol.readEveryHours * 3_600_000;
-  if (lastEvent?.kind === 'stopped') return { want: 'stopped', at: lastEvent.at };
+export function wantOf({ run, judged, failed }: OnTest, now: number): { want: Want; at: number } {
+  if (isStopped(run)) return { want: 'stopped', at: Date.parse(lastBreak(run.events)!.happenedAt) };
   if (failed > 0) return { want: 'failed check', at: judged.since };
-  if (judged.verdict.kind === 'outside') return { want: 'to be set', at: lastReadAt ?? judged.since };
-  if (judged.verdict.kind === 'inside') return { want: 'decided', at: lastReadAt ?? judged.since };
-  return { want: due <= now ? 'reading due' : 'running', at: due };
+  const next = nextReading(run, judged);
+  if (next) return { want: next.at <= now ? 'reading due' : 'running', at: next.at };
+  const at = judged.segment.at(-1)?.at ?? judged.since;
+  return { want: judged.verdict.kind === 'outside' ? 'to be set' : 'decided', at };
 }
 
 /** Readings that should have been taken since the run began and were not: whole spaces left out between two. */

@@ -3,6 +3,7 @@ export * from './fit.ts';
 export * from './verdict.ts';
 export * from './run.ts';
 export * from './advice.ts';
+export * from './next-reading.ts';
 export * from './board.ts';
 export * from './line.ts';
 export * from './words.ts';

@@ -2,7 +2,7 @@ import type { PowerState } from './power.ts';
 import { isSafe } from './power.ts';
 import { STAGES, type StageId } from './stages.ts';
 
-/** What the rest of the house knows about a visit, boiled down to what the next press depends on. */
+/** What a visit comes to, as far as its next action and its signature depend on it. `visitFacts` makes it. */
 export interface VisitFacts {
   done: readonly StageId[];
   closed: boolean;
@@ -14,20 +14,28 @@ export interface VisitFacts {
   apart: number;
   findings: number;
   symptoms: number;
-  /** Lines of the estimate, and how many of them wait for the owner's word. */
+  /** Lines of the estimate; how many of them wait for the owner's word, and how many of those were found during the work. */
   lines: number;
   unanswered: number;
+  asked: number;
+  bathRunning: boolean;
   /** End of the soonest running bath, ms since 1970. */
   bathEndsAt: number | null;
-  /** End of the soonest wait on case, dial or glass, ms since 1970. */
-  caseEndsAt: number | null;
   /** The step of a cleaning run that goes on without a timer. */
   bathStep: string | null;
+  /** Tasks on case, dial or glass that are not done, and the end of the soonest wait there, ms since 1970. */
+  caseLeft: number;
+  caseEndsAt: number | null;
+  /** Holes without a verdict; holes that want a bush and have none; points of the oil chart without a word. */
   holesLeft: number;
-  bushesWanted: number;
-  bushesFitted: number;
+  bushesLeft: number;
   oilLeft: number;
-  run: { readings: number; nextReadingAt: number | null } | null;
+  run: {
+    stopped: boolean;
+    readings: number;
+    verdict: 'inside' | 'outside' | 'not yet';
+    nextReadingAt: number | null;
+  } | null;
   promisedAt: number | null;
 }
 
@@ -98,21 +106,27 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
       return next(
         f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes',
       );
-    case 'fit': {
-      const left = f.bushesWanted - f.bushesFitted;
-      return next(left > 0 ? `${many(left, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted');
-    }
+    case 'fit':
+      return next(
+        f.bushesLeft > 0 ? `${many(f.bushesLeft, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted',
+      );
     case 'assemble':
       return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
     case 'oil':
       return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
     case 'run':
-      return f.run === null
-        ? next('Start the test run')
-        : { text: f.run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
+      return runAction(f.run);
     case 'deliver':
       return next('Deliver it, or hand it over here');
     case 'sign':
       return next('Ready to sign');
   }
+}
+
+function runAction(run: VisitFacts['run']): Omit<NextAction, 'stage' | 'beside'> {
+  if (run === null) return { text: 'Start the test run', urgency: 'next' };
+  if (run.stopped) return { text: 'It stopped on test: find out why', urgency: 'due' };
+  if (run.verdict === 'inside') return { text: 'Inside tolerance: the run is done', urgency: 'next' };
+  if (run.verdict === 'outside') return { text: 'Outside tolerance: set it', urgency: 'next' };
+  return { text: run.readings < 2 ? 'On test: too few readings yet' : 'On test', urgency: 'wait' };
 }

@@ -1,18 +1,8 @@
+import type { VisitFacts } from './next.ts';
 import { STAGES, stageName, type StageId } from './stages.ts';
-import type { PowerState } from './power.ts';
-import type { RateVerdict } from '../rate/index.ts';
 
-export interface SignFacts {
-  done: readonly StageId[];
-  power: readonly PowerState[];
-  bathRunning: boolean;
-  bushesLeft: number;
-  /** Tasks on case, dial or glass that are not done. */
-  caseLeft: number;
-  /** Lines of the estimate that wait for the owner's word. */
-  unanswered: number;
-  /** Things that came off and are not accounted for; temporary things still in it; parts still with another hand. */
-  apart: number;
+export interface SignFacts extends VisitFacts {
+  /** Temporary things still in it; parts still with another hand. */
   temporary: number;
   away: number;
   /** Checks that failed and were not passed since, with the stage they belong to. */
@@ -21,7 +11,6 @@ export interface SignFacts {
   untested: number;
   /** Things received that are not ticked as going home. */
   notReturned: number;
-  verdict: RateVerdict['kind'] | 'no run';
   waiver?: string | undefined;
   /** Owner's private words found in the text of the record, with where. */
   privateWords: readonly string[];
@@ -71,7 +60,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
     'things that came with it are not ticked as going home',
   );
   if (!f.waiver?.trim()) {
-    if (f.verdict !== 'inside')
+    if (f.run?.verdict !== 'inside')
       out.push({
         what: 'The test run is not inside tolerance: wait, or say why it is waived',
         at: 'run',

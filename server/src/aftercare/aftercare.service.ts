@@ -88,7 +88,7 @@ export async function recall({ em }: Em, typed: string): Promise<Recalled[]> {
 export async function callbacks(
   { em, now }: Pick<Context, 'em' | 'now'>,
   years: number,
-): Promise<ReplyOf<typeof api.after.callbacks>> {
+): Promise<ReplyOf<typeof api.aftercare.callbacks>> {
   const since = new Date(now);
   since.setFullYear(since.getFullYear() - years);
   const [count] = await sql<{ n: number }>(em, 'select count(*)::int as n from visit where closed_at >= ?', [since]);

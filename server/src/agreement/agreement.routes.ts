@@ -15,20 +15,20 @@ import { pricesOf, setPrices } from './prices.service.ts';
 import { promiseOf } from './promise.service.ts';
 
 export function serveAgreement(serve: Serve): void {
-  const { agree } = api;
-  serve(agree.addLine, (ctx, { params, body }) => addLine(ctx, params.visitId, body));
-  serve(agree.changeLine, (ctx, { params, body }) => changeLine(ctx, params.visitId, params.lineId, body));
-  serve(agree.removeLine, (ctx, { params }) => asOk(removeLine(ctx, params.visitId, params.lineId)));
-  serve(agree.decide, (ctx, { params, body }) => decide(ctx, params.visitId, params.lineId, body));
-  serve(agree.offerRoute, (ctx, { params, body }) => asOk(offerRoute(ctx, params.visitId, params.route, body)));
-  serve(agree.dropRoute, (ctx, { params }) => asOk(dropRoute(ctx, params.visitId, params.route)));
-  serve(agree.chooseRoute, (ctx, { params, body }) => asOk(chooseRoute(ctx, params.visitId, body)));
-  serve(agree.link, (ctx, { params, body }) => makeLink(ctx, params.visitId, body.days));
-  serve(agree.unlink, (ctx, { params }) => asOk(endLink(ctx, params.visitId)));
-  serve(agree.answer, (ctx, { params, body }) =>
+  const { agreement } = api;
+  serve(agreement.addLine, (ctx, { params, body }) => addLine(ctx, params.visitId, body));
+  serve(agreement.changeLine, (ctx, { params, body }) => changeLine(ctx, params.visitId, params.lineId, body));
+  serve(agreement.removeLine, (ctx, { params }) => asOk(removeLine(ctx, params.visitId, params.lineId)));
+  serve(agreement.decide, (ctx, { params, body }) => decide(ctx, params.visitId, params.lineId, body));
+  serve(agreement.offerRoute, (ctx, { params, body }) => asOk(offerRoute(ctx, params.visitId, params.route, body)));
+  serve(agreement.removeRoute, (ctx, { params }) => asOk(dropRoute(ctx, params.visitId, params.route)));
+  serve(agreement.chooseRoute, (ctx, { params, body }) => asOk(chooseRoute(ctx, params.visitId, body)));
+  serve(agreement.makeLink, (ctx, { params, body }) => makeLink(ctx, params.visitId, body.days));
+  serve(agreement.removeLink, (ctx, { params }) => asOk(endLink(ctx, params.visitId)));
+  serve(agreement.answer, (ctx, { params, body }) =>
     asOk(answerOwner(ctx, params.visitId, params.questionId, body.answer)),
   );
-  serve(agree.promise, (ctx, { params }) => promiseOf(ctx, params.visitId));
-  serve(agree.prices, (ctx) => pricesOf(ctx));
-  serve(agree.setPrices, (ctx, { body }) => setPrices(ctx, body));
+  serve(agreement.promise, (ctx, { params }) => promiseOf(ctx, params.visitId));
+  serve(agreement.prices, (ctx) => pricesOf(ctx));
+  serve(agreement.setPrices, (ctx, { body }) => setPrices(ctx, body));
 }

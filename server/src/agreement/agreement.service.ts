@@ -133,7 +133,7 @@ async function checkFinding(ctx: Context, visitId: string, findingId: string | n
 export async function addLine(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.agree.addLine>,
+  given: ParsedBodyOf<typeof api.agreement.addLine>,
 ): Promise<Line> {
   await openVisit(ctx, visitId);
   await checkFinding(ctx, visitId, given.findingId);
@@ -157,7 +157,7 @@ export async function changeLine(
   ctx: Context,
   visitId: string,
   lineId: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.agree.changeLine>,
+  { version, ...fields }: ParsedBodyOf<typeof api.agreement.changeLine>,
 ): Promise<Line> {
   const line = await unansweredLine(ctx, visitId, lineId);
   expectVersion(line.version, version, presentLine(line, []));

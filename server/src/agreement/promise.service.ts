@@ -16,7 +16,7 @@ const TRIALS = 10_000;
 const AT_THE_BENCH = `not exists (select 1 from (select distinct on (stage) stage, done from stage_event e where e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.done)`;
 
 /** By when, from this estimate, this movement, what stands before it and how often the shop's work came apart again. */
-export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agree.promise>> {
+export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agreement.promise>> {
   const visit = await need(ctx, Visit, { id: visitId }, 'visit');
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
   const { lines, chosen, prices } = await presentAgreement(ctx, visitId);

@@ -44,7 +44,7 @@ export async function answerCheck(
   ctx: Context,
   visitId: string,
   id: string,
-  given: ParsedBodyOf<typeof api.together.check>,
+  given: ParsedBodyOf<typeof api.assembly.setCheck>,
 ): Promise<Checked> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
@@ -75,7 +75,7 @@ export async function forgetStrike(ctx: Context, visitId: string): Promise<void>
   await ctx.em.nativeDelete(StrikeHeard, { visitId });
 }
 
-export async function addRelease(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.together.release>) {
+export async function addRelease(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strike.addRelease>) {
   await openVisit(ctx, visitId);
   const row = ctx.em.create(ReleaseMinute, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
@@ -90,7 +90,7 @@ export async function removeRelease(ctx: Context, visitId: string, id: string): 
 export async function keepHeard(
   ctx: Context,
   visitId: string,
-  report: ParsedBodyOf<typeof api.together.hear>,
+  report: ParsedBodyOf<typeof api.listening.add>,
 ): Promise<HeardSound> {
   await openVisit(ctx, visitId);
   if (report.recordingId && !(await ctx.em.findOne(Recording, { id: report.recordingId, visitId })))

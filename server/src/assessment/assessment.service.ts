@@ -41,7 +41,11 @@ export function presentMeasurement(traits: Traits, m: Measurement): Shape['measu
   };
 }
 
-export async function measure(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.assess.measure>) {
+export async function measure(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.assessment.addMeasurement>,
+) {
   const visit = await openVisit(ctx, visitId);
   const traits = await traitsOf(ctx, visit.movementId);
   weighMeasurement(traits, given.kind, given.value, given.how);
@@ -76,7 +80,11 @@ async function tellVisits(ctx: Context, movementId: string): Promise<void> {
   for (const v of await ctx.em.find(Visit, { movementId, closedAt: null }, { fields: ['id'] })) ctx.touched.add(v.id);
 }
 
-export async function addEvidence(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.assess.date>) {
+export async function addEvidence(
+  ctx: Context,
+  movementId: string,
+  given: ParsedBodyOf<typeof api.assessment.addEvidence>,
+) {
   await need(ctx, Movement, { id: movementId }, 'movement');
   const made = ctx.em.create(DatingEvidence, { movementId, ...given, ...signature(ctx) });
   await ctx.em.flush();

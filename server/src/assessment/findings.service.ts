@@ -22,7 +22,7 @@ export const presentFinding = (f: Finding): Shape => ({
 export async function addFinding(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.findings.add>,
+  given: ParsedBodyOf<typeof api.assessment.addFinding>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   const finding = ctx.em.create(Finding, { visitId, ...given, ...signature(ctx) });
@@ -34,7 +34,7 @@ export async function changeFinding(
   ctx: Context,
   visitId: string,
   id: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.findings.change>,
+  { version, ...fields }: ParsedBodyOf<typeof api.assessment.changeFinding>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   const finding = await need(ctx, Finding, { id, visitId }, 'finding');

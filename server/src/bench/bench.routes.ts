@@ -5,6 +5,6 @@ import { benchList, timers } from './bench-list.ts';
 
 export function serveBench(serve: Serve): void {
   serve(api.bench.list, (ctx) => benchList(ctx.em, ctx.now));
-  serve(api.bench.onTest, onTest);
+  serve(api.testRun.onTest, onTest);
   serve(api.bench.timers, (ctx) => timers(ctx.em));
 }

@@ -9,7 +9,7 @@ import { endFeed, feed, feedState, makeFeed } from './calendar.service.ts';
 export function serveCalendar(serve: Serve, router: Router, house: House): void {
   serve(api.calendar.state, (ctx) => feedState(ctx));
   serve(api.calendar.make, (ctx) => makeFeed(ctx));
-  serve(api.calendar.revoke, (ctx) => asOk(endFeed(ctx)));
+  serve(api.calendar.remove, (ctx) => asOk(endFeed(ctx)));
   router.get('/calendar/:token', limitKnocks(house), async (req, res) => {
     const text = await feed(
       { em: house.orm.em.fork(), now: house.clock() },

@@ -1,9 +1,9 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { addDays, parseISO } from 'date-fns';
 import { dueList } from '../aftercare/aftercare.service.ts';
-import { factsOf, FACTS_SQL, timers, type FactRow } from '../bench/bench-list.ts';
+import { visitFacts } from '@eclat/core/visit';
+import { benchFacts, timers } from '../bench/bench-list.ts';
 import type { Context } from '../platform/http/context.ts';
-import { sql } from '../platform/http/app-context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { hashOf, newToken } from '../platform/http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
@@ -52,9 +52,9 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
       })
       .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
-  for (const row of await sql<FactRow>(ctx.em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`)) {
-    const { run } = factsOf(row);
-    if (run?.nextReadingAt && !row.done.includes('run'))
+  for (const row of await benchFacts(ctx.em)) {
+    const { done, run } = visitFacts(row, ctx.now.getTime());
+    if (run?.nextReadingAt && !done.includes('run'))
       calendar.createEvent({
         id: `${row.id}-reading@eclat`,
         start: new Date(run.nextReadingAt),
@@ -63,11 +63,11 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
         url: at(row.id, 'run'),
         stamp: ctx.now,
       });
-    if (row.promised_for)
+    if (row.promisedFor)
       calendar.createEvent({
         id: `${row.id}-promised@eclat`,
-        start: parseISO(row.promised_for),
-        end: addDays(parseISO(row.promised_for), 1),
+        start: parseISO(row.promisedFor),
+        end: addDays(parseISO(row.promisedFor), 1),
         allDay: true,
         summary: `Promised (${row.claim}, ${row.clock})`,
         url: at(row.id, 'sign'),

@@ -5,7 +5,7 @@ import { addTask, changeTask, didTask, endTask, removeTask } from './casework.se
 export function serveCasework(serve: Serve): void {
   serve(api.casework.add, (ctx, { params, body }) => addTask(ctx, params.visitId, body));
   serve(api.casework.change, (ctx, { params, body }) => changeTask(ctx, params.visitId, params.taskId, body));
-  serve(api.casework.did, (ctx, { params, body }) => didTask(ctx, params.visitId, params.taskId, body));
-  serve(api.casework.done, (ctx, { params, body }) => endTask(ctx, params.visitId, params.taskId, body.done));
+  serve(api.casework.setTime, (ctx, { params, body }) => didTask(ctx, params.visitId, params.taskId, body));
+  serve(api.casework.setDone, (ctx, { params, body }) => endTask(ctx, params.visitId, params.taskId, body.done));
   serve(api.casework.remove, (ctx, { params }) => asOk(removeTask(ctx, params.visitId, params.taskId)));
 }

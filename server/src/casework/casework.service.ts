@@ -74,7 +74,7 @@ export async function didTask(
   ctx: Context,
   visitId: string,
   id: string,
-  { did, version }: ParsedBodyOf<typeof api.casework.did>,
+  { did, version }: ParsedBodyOf<typeof api.casework.setTime>,
 ): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
   expectVersion(task.version, version, presentTask(task));

@@ -53,7 +53,7 @@ async function inBook(ctx: Context, id: string): Promise<Fill> {
   return fill;
 }
 
-export async function fillBath(ctx: Context, given: ParsedBodyOf<typeof api.cleaning.fill>): Promise<Fill> {
+export async function fillBath(ctx: Context, given: ParsedBodyOf<typeof api.cleaning.addFill>): Promise<Fill> {
   const made = ctx.em.create(BathFill, { ...given, filledAt: ctx.now, changedAt: null, by: ctx.person.name });
   await ctx.em.flush();
   return inBook(ctx, made.id);
@@ -62,7 +62,7 @@ export async function fillBath(ctx: Context, given: ParsedBodyOf<typeof api.clea
 export async function correctBath(
   ctx: Context,
   id: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.cleaning.correct>,
+  { version, ...fields }: ParsedBodyOf<typeof api.cleaning.changeFill>,
 ): Promise<Fill> {
   const fill = await need(ctx, BathFill, { id }, 'bath');
   if (fill.version !== version) expectVersion(fill.version, version, await inBook(ctx, id));

@@ -7,8 +7,8 @@ export function serveCleaning(serve: Serve): void {
   serve(api.cleaning.start, (ctx, { params, body }) => startBath(ctx, params.visitId, body));
   serve(api.cleaning.step, (ctx, { params, body }) => stepBath(ctx, params.visitId, params.bathId, body));
   serve(api.cleaning.stop, (ctx, { params, body }) => stopBath(ctx, params.visitId, params.bathId, body.after));
-  serve(api.cleaning.book, (ctx) => bathBook(ctx));
-  serve(api.cleaning.fill, (ctx, { body }) => fillBath(ctx, body));
-  serve(api.cleaning.correct, (ctx, { params, body }) => correctBath(ctx, params.fillId, body));
-  serve(api.cleaning.change, (ctx, { params, body }) => changeBath(ctx, params.fillId, body.changed));
+  serve(api.cleaning.bathBook, (ctx) => bathBook(ctx));
+  serve(api.cleaning.addFill, (ctx, { body }) => fillBath(ctx, body));
+  serve(api.cleaning.changeFill, (ctx, { params, body }) => correctBath(ctx, params.fillId, body));
+  serve(api.cleaning.setChanged, (ctx, { params, body }) => changeBath(ctx, params.fillId, body.changed));
 }

@@ -5,21 +5,21 @@ import { observe, settleCause, takeLook } from './diagnosis.service.ts';
 
 export function serveDiagnosis(serve: Serve): void {
   serve(api.diagnosis.observe, (ctx, { params, body }) => observe(ctx, params.visitId, params.symptom, body.state));
-  serve(api.diagnosis.look, async (ctx, { params, body }) => {
+  serve(api.diagnosis.recordLook, async (ctx, { params, body }) => {
     await takeLook(ctx, params.visitId, params.look, body.outcome);
     return ok;
   });
-  serve(api.diagnosis.settle, async (ctx, { params, body }) => {
+  serve(api.diagnosis.nameCause, async (ctx, { params, body }) => {
     await settleCause(ctx, params.visitId, body.cause);
     return ok;
   });
-  serve(api.knowing.get, (ctx) => knowledgeOf(ctx));
-  serve(api.knowing.add, (ctx, { body }) => addCause(ctx, body));
-  serve(api.knowing.remove, async (ctx, { params }) => {
+  serve(api.diagnosis.knowledge, (ctx) => knowledgeOf(ctx));
+  serve(api.diagnosis.addCause, (ctx, { body }) => addCause(ctx, body));
+  serve(api.diagnosis.removeCause, async (ctx, { params }) => {
     await removeCause(ctx, params.cause);
     return ok;
   });
-  serve(api.knowing.learn, async (ctx, { body }) => {
+  serve(api.diagnosis.setLearning, async (ctx, { body }) => {
     await setLearning(ctx, body.learn);
     return ok;
   });

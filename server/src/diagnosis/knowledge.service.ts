@@ -18,7 +18,7 @@ export const ownCauses = async (ctx: Context): Promise<Cause[]> =>
   (await rows(ctx)).map((r) => causeOf({ id: r.id, ...r.fields }));
 
 /** The shop's own causes, and what its signed visits found: only its own, and only while it wants them counted. */
-export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.knowing.get>> {
+export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.diagnosis.knowledge>> {
   const own = await rows(ctx);
   const { learn } = await ctx.em.findOneOrFail(Shop, { one: true });
   const signed = await sql<{ traits: Traits; found: string[]; seen: Observations }>(
@@ -50,7 +50,7 @@ export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.know
   };
 }
 
-export async function addCause(ctx: Context, given: ParsedBodyOf<typeof api.knowing.add>) {
+export async function addCause(ctx: Context, given: ParsedBodyOf<typeof api.diagnosis.addCause>) {
   const id = `${OWN_PREFIX}${randomUUID()}`;
   causeOf({ id, ...given }); // as strict as the table is with itself
   const row = ctx.em.create(OwnCauseRow, { id, fields: given, ...signature(ctx) });

@@ -20,14 +20,14 @@ const newest = async (ctx: Pick<Context, 'em'>): Promise<HouseRules> =>
 /** The version that a visit taken in now is worked under. */
 export const rulesToday = async (ctx: Pick<Context, 'em'>): Promise<number> => (await newest(ctx)).version;
 
-export async function rulesOf(ctx: Context): Promise<ReplyOf<typeof api.rules.get>> {
+export async function rulesOf(ctx: Context): Promise<ReplyOf<typeof api.houseRules.get>> {
   const all = await ctx.em.find(HouseRules, {}, { orderBy: { version: 'desc' } });
   return { now: present(all[0]!), earlier: all.slice(1).map(present) };
 }
 
 export async function setRules(
   ctx: Context,
-  { choices, why, version }: ParsedBodyOf<typeof api.rules.set>,
+  { choices, why, version }: ParsedBodyOf<typeof api.houseRules.set>,
 ): Promise<RulesVersion> {
   await sql(ctx.em, 'select pg_advisory_xact_lock(4711003)'); // one version after another
   const before = await newest(ctx);
@@ -73,7 +73,7 @@ export async function differ(
   ctx: Context,
   visitId: string,
   question: string,
-  { school, reason }: ParsedBodyOf<typeof api.rules.differ>,
+  { school, reason }: ParsedBodyOf<typeof api.houseRules.differ>,
 ): Promise<Shape['rules']> {
   known(question);
   schoolOf(question, school);

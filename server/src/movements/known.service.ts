@@ -99,7 +99,7 @@ export async function noteMismatches(ctx: Context, visitId: string, movementId: 
 export async function setMark(
   ctx: Context,
   movementId: string,
-  { place, text, there, visitId }: ParsedBodyOf<typeof api.movements.mark>,
+  { place, text, there, visitId }: ParsedBodyOf<typeof api.movements.setMark>,
 ): Promise<Shape> {
   const movement = await movementNow(ctx, movementId);
   if (visitId && (await openVisit(ctx, visitId)).movementId !== movement.id)

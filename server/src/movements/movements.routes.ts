@@ -10,8 +10,8 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
-  serve(api.movements.lay, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
-  serve(api.movements.mark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
+  serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
+  serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));
   serve(api.movements.amend, (ctx, { params, body }) => amend(ctx, params.entryId, body.text));

@@ -152,7 +152,7 @@ export async function movementBook(ctx: Context, movementId: string) {
 export async function layPlates(
   ctx: Context,
   movementId: string,
-  { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.lay>,
+  { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.arrange>,
 ): Promise<Shape> {
   const movement = await need(ctx, Movement, { id: movementId }, 'movement');
   if (movement.version !== version) throw lostRace(await presentMovement(ctx, movement));

@@ -10,7 +10,7 @@ export async function tickPoint(
   ctx: Context,
   visitId: string,
   point: string,
-  given: ParsedBodyOf<typeof api.oiling.tick>,
+  given: ParsedBodyOf<typeof api.oiling.setPoint>,
 ) {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');

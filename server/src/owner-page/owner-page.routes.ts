@@ -18,7 +18,7 @@ import {
 /** The owner's page: no sign-in, one visit, every use logged, so many knocks in ten minutes. */
 export function serveOwnersPage(serve: Serve, router: Router, house: House): void {
   router.use('/for-owner', limitKnocks(house));
-  serve(api.forOwner.page, async (ctx, { params }) => {
+  serve(api.ownerPage.page, async (ctx, { params }) => {
     const guest = await guestOf(ctx, params.token);
     await logUse(ctx, guest, 'opened');
     return ownersPage(ctx, guest);
@@ -33,13 +33,13 @@ export function serveOwnersPage(serve: Serve, router: Router, house: House): voi
     await ctx.em.flush();
     return ownersPage(ctx, guest);
   };
-  serve(api.forOwner.decide, (ctx, { params, body }) =>
+  serve(api.ownerPage.decide, (ctx, { params, body }) =>
     change(ctx, params.token, (guest) => decideByLink(ctx, guest, params.lineId, body.state)),
   );
-  serve(api.forOwner.choose, (ctx, { params, body }) =>
+  serve(api.ownerPage.choose, (ctx, { params, body }) =>
     change(ctx, params.token, (guest) => chooseByLink(ctx, guest, body.route)),
   );
-  serve(api.forOwner.ask, (ctx, { params, body }) =>
+  serve(api.ownerPage.ask, (ctx, { params, body }) =>
     change(ctx, params.token, (guest) => askByLink(ctx, guest, params.questionId, body.text)),
   );
 

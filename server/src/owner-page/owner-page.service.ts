@@ -16,7 +16,11 @@ import { chooseRoute, decide, presentAgreement } from '../agreement/agreement.se
 const DAY_MS = 86_400_000;
 
 /** A new address ends the old one. The token is told once, here; only its hash is kept. */
-export async function makeLink(ctx: Context, visitId: string, days: number): Promise<ReplyOf<typeof api.agree.link>> {
+export async function makeLink(
+  ctx: Context,
+  visitId: string,
+  days: number,
+): Promise<ReplyOf<typeof api.agreement.makeLink>> {
   await openVisit(ctx, visitId);
   await endLink(ctx, visitId);
   const token = newToken();

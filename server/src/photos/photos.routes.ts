@@ -10,15 +10,15 @@ import { addPhoto, changePhoto, LARGEST_BYTES, markPhoto, unmarkPhoto } from './
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });
 
 export function servePhotos(serve: Serve, router: Router, house: House): void {
-  serve(api.visits.addPhoto, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
+  serve(api.photos.add, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
   serve(api.photos.change, async (ctx, { params, body }) => {
     await changePhoto(ctx, params.visitId, params.photoId, body);
     return ok;
   });
-  serve(api.photos.mark, (ctx, { params, body }) =>
+  serve(api.photos.setMark, (ctx, { params, body }) =>
     markPhoto(ctx, params.visitId, params.photoId, params.markId, body),
   );
-  serve(api.photos.unmark, async (ctx, { params }) => {
+  serve(api.photos.removeMark, async (ctx, { params }) => {
     await unmarkPhoto(ctx, params.visitId, params.photoId, params.markId);
     return ok;
   });

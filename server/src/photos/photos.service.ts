@@ -124,7 +124,7 @@ export async function markPhoto(
   visitId: string,
   photoId: string,
   id: string,
-  given: ParsedBodyOf<typeof api.photos.mark>,
+  given: ParsedBodyOf<typeof api.photos.setMark>,
 ): Promise<Point> {
   await openVisit(ctx, visitId);
   if (!(await ctx.em.count(Photo, { id: photoId, visitId })))

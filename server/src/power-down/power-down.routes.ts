@@ -4,7 +4,7 @@ import { beginStrip, setPower } from './power-down.service.ts';
 
 export function servePower(serve: Serve): void {
   serve(api.powerDown.set, (ctx, { params, body }) => setPower(ctx, params.visitId, params.train, body));
-  serve(api.powerDown.strip, async (ctx, { params, body }) => {
+  serve(api.powerDown.beginStrip, async (ctx, { params, body }) => {
     await beginStrip(ctx, params.visitId, body.overrideReason);
     return ok;
   });

@@ -17,7 +17,7 @@ import { presentVisit } from '../visit/visit.view.ts';
 import { Visit } from '../visit/visit.entity.ts';
 
 /** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
-export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>): Promise<Shape> {
+export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>): Promise<Shape> {
   const owner = given.ownerId
     ? await need(ctx, Owner, { id: given.ownerId }, 'owner')
     : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
@@ -72,7 +72,7 @@ async function knownClock(ctx: Context, clockId: string, ownerId: string) {
 }
 
 /** A new clock with a new movement, or with one that is known from another case or an earlier owner. */
-async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visits.open>, ownerId: string) {
+async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>, ownerId: string) {
   if (given.movement && !given.another) await refuseTwin(ctx, given.movement.marks);
   const movement = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
   const clock = ctx.em.create(Clock, { id: randomUUID(), ownerId, description: given.clock!.description });

@@ -38,7 +38,7 @@ async function ownPhoto(ctx: Context, visitId: string, photoId: string | null | 
 export async function addReceived(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.counter.addReceived>,
+  given: ParsedBodyOf<typeof api.reception.addReceived>,
 ): Promise<Received> {
   await openVisit(ctx, visitId);
   await ownPhoto(ctx, visitId, given.photoId);
@@ -52,7 +52,7 @@ export async function changeReceived(
   ctx: Context,
   visitId: string,
   id: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.counter.changeReceived>,
+  { version, ...fields }: ParsedBodyOf<typeof api.reception.changeReceived>,
 ): Promise<Received> {
   await openVisit(ctx, visitId);
   await ownPhoto(ctx, visitId, fields.photoId);
@@ -80,7 +80,7 @@ export async function giveBack(ctx: Context, visitId: string, id: string, return
   return presentReceived(item);
 }
 
-export async function wantThing(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.counter.want>) {
+export async function wantThing(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.reception.addWanted>) {
   const visit = await openVisit(ctx, visitId);
   const thing = ctx.em.create(WantedThing, {
     visitId,
@@ -105,7 +105,7 @@ export async function endWant(
   ctx: Context,
   visitId: string,
   id: string,
-  ended: ParsedBodyOf<typeof api.counter.endWant>['ended'],
+  ended: ParsedBodyOf<typeof api.reception.closeWanted>['ended'],
 ): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   (await need(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;

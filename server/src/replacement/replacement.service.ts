@@ -23,7 +23,7 @@ export async function answerPoint(
   ctx: Context,
   visitId: string,
   point: string,
-  { answer, note }: ParsedBodyOf<typeof api.replacing.check>,
+  { answer, note }: ParsedBodyOf<typeof api.replacement.setCheck>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);
@@ -67,7 +67,7 @@ const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('power'), STAGE_IDS.indexO
 export async function fitReplacement(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.replacing.fit>,
+  given: ParsedBodyOf<typeof api.replacement.fit>,
 ): Promise<void> {
   const row = await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);

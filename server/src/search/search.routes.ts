@@ -3,5 +3,5 @@ import type { Serve } from '../platform/http/serve.ts';
 import { findAnything } from './search.service.ts';
 
 export function serveFind(serve: Serve): void {
-  serve(api.find.anything, (ctx, { query }) => findAnything(ctx, query.q));
+  serve(api.search.anything, (ctx, { query }) => findAnything(ctx, query.q));
 }

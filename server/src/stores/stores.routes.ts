@@ -26,11 +26,11 @@ export function serveStores(serve: Serve, router: Router, house: House): void {
   serve(api.stores.keep, (ctx, { params, body }) => keepItem(ctx, params.itemId, body.kept));
   serve(api.stores.count, (ctx, { params, body }) => countItem(ctx, params.itemId, body.onHand));
   serve(api.stores.moves, (ctx, { params }) => movesOf(ctx, params.itemId));
-  serve(api.stores.order, (ctx, { params, body }) => orderItem(ctx, params.itemId, body));
-  serve(api.stores.arrive, (ctx, { params, body }) => arrived(ctx, params.itemId, params.orderId, body.arrived));
-  serve(api.stores.unorder, (ctx, { params }) => unorder(ctx, params.itemId, params.orderId));
-  serve(api.stores.preview, (ctx, { body }) => previewTable(ctx, body.csv));
-  serve(api.stores.take, (ctx, { body }) => takeTable(ctx, body.csv));
+  serve(api.stores.addOrder, (ctx, { params, body }) => orderItem(ctx, params.itemId, body));
+  serve(api.stores.setArrived, (ctx, { params, body }) => arrived(ctx, params.itemId, params.orderId, body.arrived));
+  serve(api.stores.removeOrder, (ctx, { params }) => unorder(ctx, params.itemId, params.orderId));
+  serve(api.stores.previewTable, (ctx, { body }) => previewTable(ctx, body.csv));
+  serve(api.stores.importTable, (ctx, { body }) => takeTable(ctx, body.csv));
   router.get('/stores-table', async (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const items = await listStores({ em: house.orm.em.fork() });

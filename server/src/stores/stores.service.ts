@@ -123,7 +123,7 @@ export async function movesOf(ctx: Context, id: string): Promise<ReplyOf<typeof 
 export async function orderItem(
   ctx: Context,
   id: string,
-  given: ParsedBodyOf<typeof api.stores.order>,
+  given: ParsedBodyOf<typeof api.stores.addOrder>,
 ): Promise<StoreItem> {
   await need(ctx, StockItem, { id }, 'thing in the stores');
   if (given.visitId) await openVisit(ctx, given.visitId);

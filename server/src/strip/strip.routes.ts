@@ -19,11 +19,11 @@ import {
 
 export function serveStrip(serve: Serve): void {
   const { strip } = api;
-  serve(strip.add, (ctx, { params, body }) => addStep(ctx, params.visitId, body));
-  serve(strip.change, (ctx, { params, body }) => changeStep(ctx, params.visitId, params.stepId, body));
-  serve(strip.move, (ctx, { params, body }) => asOk(moveStep(ctx, params.visitId, params.stepId, body.position)));
-  serve(strip.remove, (ctx, { params }) => asOk(removeStep(ctx, params.visitId, params.stepId)));
-  serve(strip.fate, (ctx, { params, body }) => setFate(ctx, params.visitId, params.stepId, body));
+  serve(strip.addStep, (ctx, { params, body }) => addStep(ctx, params.visitId, body));
+  serve(strip.changeStep, (ctx, { params, body }) => changeStep(ctx, params.visitId, params.stepId, body));
+  serve(strip.moveStep, (ctx, { params, body }) => asOk(moveStep(ctx, params.visitId, params.stepId, body.position)));
+  serve(strip.removeStep, (ctx, { params }) => asOk(removeStep(ctx, params.visitId, params.stepId)));
+  serve(strip.setFate, (ctx, { params, body }) => setFate(ctx, params.visitId, params.stepId, body));
   serve(strip.openPass, (ctx, { params, body }) => openPass(ctx, params.visitId, body.reason));
   serve(strip.closePass, (ctx, { params, body }) => closePass(ctx, params.visitId, params.pass, body));
   serve(strip.addPhase, (ctx, { params, body }) => addPhase(ctx, params.visitId, body));

@@ -103,7 +103,7 @@ async function ownThings(
 export async function addStep(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.strip.add>,
+  given: ParsedBodyOf<typeof api.strip.addStep>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   await ownThings(ctx, visitId, given);
@@ -128,7 +128,7 @@ export async function changeStep(
   ctx: Context,
   visitId: string,
   id: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.strip.change>,
+  { version, ...fields }: ParsedBodyOf<typeof api.strip.changeStep>,
 ): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
   expectVersion(step.version, version, presentStep(step));
@@ -156,7 +156,7 @@ export async function setFate(
   ctx: Context,
   visitId: string,
   id: string,
-  { fate, note }: ParsedBodyOf<typeof api.strip.fate>,
+  { fate, note }: ParsedBodyOf<typeof api.strip.setFate>,
 ): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
   if ((fate === 'replaced' || fate === 'lost or damaged here') && note === '')

@@ -88,7 +88,7 @@ export async function measureHole(
   ctx: Context,
   visitId: string,
   key: string,
-  { version, ...body }: ParsedBodyOf<typeof api.survey.set>,
+  { version, ...body }: ParsedBodyOf<typeof api.survey.setHole>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
@@ -150,7 +150,7 @@ export async function lookAtPart(
   ctx: Context,
   visitId: string,
   key: string,
-  { version, ...given }: ParsedBodyOf<typeof api.survey.look>,
+  { version, ...given }: ParsedBodyOf<typeof api.survey.setPart>,
 ): Promise<Look> {
   const part = (await lookable(ctx, visitId)).get(key);
   if (!part) throw notFound('part in this movement');
@@ -207,7 +207,7 @@ export async function layPhoto(
   ctx: Context,
   visitId: string,
   plate: string,
-  { version, photoId, points }: ParsedBodyOf<typeof api.survey.layPhoto>,
+  { version, photoId, points }: ParsedBodyOf<typeof api.survey.setPlatePhoto>,
 ): Promise<PhotoShape> {
   const visit = await openVisit(ctx, visitId);
   if (!PLATES.includes(plate as Plate)) throw notFound('plate');

@@ -51,7 +51,7 @@ const presentEvent = (
 export async function startRun(
   ctx: Context,
   visitId: string,
-  given: ParsedBodyOf<typeof api.testRuns.start>,
+  given: ParsedBodyOf<typeof api.testRun.start>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   if (await ctx.em.findOne(TestRun, { visitId }))
@@ -74,7 +74,7 @@ function noFuture(ctx: Context, path: string, at: string): Date {
   return time;
 }
 
-export async function addReading(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.read>) {
+export async function addReading(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addReading>) {
   await openVisit(ctx, visitId);
   const run = await need(ctx, TestRun, { visitId }, 'test run');
   const readAt = noFuture(ctx, 'readAt', given.readAt);
@@ -92,7 +92,7 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
   return presentReading(reading);
 }
 
-export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRuns.event>) {
+export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addEvent>) {
   await openVisit(ctx, visitId);
   const run = await need(ctx, TestRun, { visitId }, 'test run');
   const event = ctx.em.create(RunEvent, {
@@ -122,7 +122,7 @@ export async function forgetEvent(ctx: Context, visitId: string, id: string): Pr
 export async function setConditions(
   ctx: Context,
   visitId: string,
-  conditions: ParsedBodyOf<typeof api.testRuns.stand>,
+  conditions: ParsedBodyOf<typeof api.testRun.setConditions>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
   ctx.em.assign(await need(ctx, TestRun, { visitId }, 'test run'), { conditions });

@@ -5,16 +5,16 @@ import { presentVisit } from './visit.view.ts';
 import { changeVisit, markStage, readCaution, signVisit } from './visit.service.ts';
 
 export function serveVisits(serve: Serve): void {
-  serve(api.visits.open, (ctx, { body }) => takeIn(ctx, body));
-  serve(api.visits.get, (ctx, { params }) => presentVisit(ctx, params.visitId));
-  serve(api.visits.change, (ctx, { params, body }) => changeVisit(ctx, params.visitId, body));
-  serve(api.visits.stage, async (ctx, { params, body }) => {
+  serve(api.visit.open, (ctx, { body }) => takeIn(ctx, body));
+  serve(api.visit.get, (ctx, { params }) => presentVisit(ctx, params.visitId));
+  serve(api.visit.change, (ctx, { params, body }) => changeVisit(ctx, params.visitId, body));
+  serve(api.visit.setStage, async (ctx, { params, body }) => {
     await markStage(ctx, params.visitId, params.stage, body.done);
     return ok;
   });
-  serve(api.visits.caution, async (ctx, { params }) => {
+  serve(api.visit.readCaution, async (ctx, { params }) => {
     await readCaution(ctx, params.visitId, params.caution);
     return ok;
   });
-  serve(api.visits.sign, (ctx, { params, body }) => signVisit(ctx, params.visitId, body));
+  serve(api.signing.sign, (ctx, { params, body }) => signVisit(ctx, params.visitId, body));
 }

@@ -1,7 +1,8 @@
 import type { Entry, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
-import { serviceRecord, signFacts } from '@eclat/core/history';
+import { serviceRecord } from '@eclat/core/history';
+import { signFacts } from '@eclat/core/visit';
 import { signObstacles, STAGE_IDS, type StageId } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
 import { expectVersion, openVisit, signature, type Context } from '../platform/http/context.ts';
@@ -13,7 +14,7 @@ import { CautionRead, StageEvent } from './visit.entity.ts';
 export async function changeVisit(
   ctx: Context,
   visitId: string,
-  { version, ...fields }: ParsedBodyOf<typeof api.visits.change>,
+  { version, ...fields }: ParsedBodyOf<typeof api.visit.change>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   expectVersion(visit.version, version, {
@@ -46,7 +47,7 @@ export async function readCaution(ctx: Context, visitId: string, caution: string
 export async function signVisit(
   ctx: Context,
   visitId: string,
-  { note, waiver }: ParsedBodyOf<typeof api.visits.sign>,
+  { note, waiver }: ParsedBodyOf<typeof api.signing.sign>,
 ): Promise<Entry> {
   const row = await openVisit(ctx, visitId);
   const visit = await presentVisit(ctx, visitId);

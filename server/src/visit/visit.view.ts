@@ -1,7 +1,7 @@
 import type { Visit as Shape } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
+import { visitFacts } from '@eclat/core/visit';
 import { nextAction, STAGES } from '@eclat/core/workflow';
-import { FACTS_SQL, factsOf, type FactRow } from '../bench/bench-list.ts';
 import { agreementAsk, showAgreement } from '../agreement/agreement.service.ts';
 import { presentMeasurement } from '../assessment/assessment.service.ts';
 import { ComplaintAnswer, Measurement, PlaceLook, ReceivedItem, WantedThing } from '../reception/reception.entity.ts';
@@ -21,7 +21,6 @@ import { presentFinding } from '../assessment/findings.service.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
 import { partsAsk, showParts } from '../fitting/fitting.service.ts';
 import { need, type Context } from '../platform/http/context.ts';
-import { sql } from '../platform/http/app-context.ts';
 import { HistoryEntry } from '../movements/history.entity.ts';
 import { movementAsk, showMovement } from '../movements/movements.service.ts';
 import { Clock } from '../movements/movements.entity.ts';
@@ -112,12 +111,11 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
       visit.openedAt,
     ),
   });
-  const [row] = await sql<FactRow>(em, `${FACTS_SQL} where v.id = ?`, [visitId]);
   const movement = showMovement(found);
   const trains = poweredTrains(movement.traits).map((t) => t.train);
   const earlier = found.before.map((v) => ({ visitId: v.id, claim: v.claim, closedAt: v.closedAt!.toISOString() }));
 
-  return {
+  const view: Omit<Shape, 'next'> = {
     id: visit.id,
     claim: visit.claim,
     version: visit.version,
@@ -197,7 +195,8 @@ export async function presentVisit(ctx: Context, visitId: string): Promise<Shape
     ...showTogether(found),
     testRun: showRun(found),
     workings: found.workings.map(presentKept),
-    next: nextAction(factsOf(row!), ctx.now.getTime()),
     entryId: found.entry[0]?.id ?? null,
   };
+  const now = ctx.now.getTime();
+  return { ...view, next: nextAction(visitFacts(view, now), now) };
 }

@@ -6,7 +6,7 @@ export function serveWorkings(serve: Serve): void {
   serve(api.workings.list, () => Promise.resolve(cards));
   serve(api.workings.run, async (_ctx, { params, body }) => reckon(params.working, body));
   serve(api.workings.keep, (ctx, { params, body }) => keepWorking(ctx, params.visitId, body));
-  serve(api.workings.drop, async (ctx, { params }) => {
+  serve(api.workings.remove, async (ctx, { params }) => {
     await dropWorking(ctx, params.visitId, params.keptId);
     return ok;
   });

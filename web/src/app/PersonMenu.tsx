@@ -1,5 +1,5 @@
 import type { Person } from '@eclat/contract';
-import { api } from '../data/doors.ts';
+import { api } from '../data/api.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   CalendarDays,
@@ -17,7 +17,7 @@ import {
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { call } from '../data/call.ts';
-import { keys } from '../data/queries.ts';
+import { sessionQuery } from '../data/queries.ts';
 import { PersonFace } from './PersonFace.tsx';
 import { useStore, type Theme, type Units } from '../data/app-state.ts';
 
@@ -128,7 +128,7 @@ function SignOut() {
   const leave = async () => {
     await call(api.people.signOut, {});
     queries.clear();
-    await queries.invalidateQueries({ queryKey: keys.session });
+    await queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
     window.location.assign('/');
   };
   return (

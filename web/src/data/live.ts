@@ -1,7 +1,8 @@
-import { useEffect } from 'react';
+import type { Notice } from '@eclat/contract';
 import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { useStore } from './app-state.ts';
-import { keys } from './queries.ts';
+import { refresh } from './refresh.ts';
 
 /** Keys of the changes sent from this page: it looks again by itself once they are answered, and need not be told. */
 export const ours = new Set<string>();
@@ -22,13 +23,8 @@ export function useLive(): void {
       useStore.getState().set({ liveOk: false });
     };
     source.onmessage = ({ data }) => {
-      const { visitId, key } = JSON.parse(data as string) as { visitId: string | null; key?: string };
-      if (key && ours.delete(key)) return;
-      if (!visitId) return void queries.invalidateQueries();
-      void queries.invalidateQueries({ queryKey: keys.visit(visitId) });
-      void queries.invalidateQueries({ queryKey: keys.bench });
-      void queries.invalidateQueries({ queryKey: keys.timers });
-      void queries.invalidateQueries({ queryKey: keys.books });
+      const notice = JSON.parse(data as string) as Notice;
+      if (!notice.key || !ours.delete(notice.key)) refresh(queries, notice);
     };
     return () => source.close();
   }, [queries]);

@@ -74,7 +74,7 @@ describe('a change while the server is away', () => {
   const enter = async () => {
     const onSent = vi.fn();
     const onDone = vi.fn();
-    const { result } = renderHook(() => useCommand(api.findings.add, { what: 'Finding', onSent, onDone }), {
+    const { result } = renderHook(() => useCommand(api.assessment.addFinding, { what: 'Finding', onSent, onDone }), {
       wrapper: client(),
     });
     await act(async () => {
@@ -147,7 +147,7 @@ describe('a change while the server is away', () => {
 describe('a lost race', () => {
   const change = async () => {
     const { result } = renderHook(
-      () => useCommand(api.findings.change, { what: 'Finding', labels: { seen: 'What was seen' } }),
+      () => useCommand(api.assessment.changeFinding, { what: 'Finding', labels: { seen: 'What was seen' } }),
       { wrapper: client() },
     );
     answer = () =>
@@ -186,7 +186,7 @@ describe('a lost race', () => {
 
 it('fields that the server names are given to the form', async () => {
   const onFields = vi.fn();
-  const { result } = renderHook(() => useCommand(api.testRuns.read, { what: 'Reading', onFields }), {
+  const { result } = renderHook(() => useCommand(api.testRun.addReading, { what: 'Reading', onFields }), {
     wrapper: client(),
   });
   answer = () => json(422, { title: 'x', fields: [{ path: 'readAt', message: 'This is in the future.' }] });

@@ -1,81 +1,45 @@
-import { api } from './doors.ts';
+import type { Person } from '@eclat/contract';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import { api } from './api.ts';
 import { call, noteServerTime } from './call.ts';
+import { fetched, keyOf } from './fetched.ts';
 
-export const keys = {
-  session: ['session'] as const,
-  bench: ['bench'] as const,
-  timers: ['timers'] as const,
-  visit: (id: string) => ['visit', id] as const,
-  books: ['books'] as const,
-  causes: ['causes'] as const,
-  rules: ['rules'] as const,
-  baths: ['baths'] as const,
-  stores: ['stores'] as const,
-};
+const MINUTE_MS = 60_000;
 
 export const sessionQuery = queryOptions({
-  queryKey: keys.session,
+  queryKey: keyOf(api.people.session),
   queryFn: async () => {
     const sentAt = Date.now();
     const session = await call(api.people.session, {});
     noteServerTime(session.now, sentAt, Date.now());
     return session;
   },
-  staleTime: 60_000,
+  staleTime: MINUTE_MS,
 });
+/** The person signed in at this browser. */
+export const useMe = (): Person | undefined => useQuery(sessionQuery).data?.person ?? undefined;
 
-export const benchQuery = queryOptions({
-  queryKey: keys.bench,
-  queryFn: ({ signal }) => call(api.bench.list, { signal }),
-  refetchInterval: 60_000,
-});
+export const benchQuery = { ...fetched(api.bench.list), refetchInterval: MINUTE_MS };
 export const useBench = () => useQuery(benchQuery);
-export const useOnTest = () =>
-  useQuery({
-    queryKey: [...keys.bench, 'on-test'],
-    queryFn: ({ signal }) => call(api.bench.onTest, { signal }),
-    refetchInterval: 60_000,
-  });
-export const useTimers = () =>
-  useQuery({
-    queryKey: keys.timers,
-    queryFn: ({ signal }) => call(api.bench.timers, { signal }),
-    refetchInterval: 60_000,
-  });
-export const visitQuery = (visitId: string) =>
-  queryOptions({
-    queryKey: keys.visit(visitId),
-    queryFn: ({ signal }) => call(api.visits.get, { params: { visitId }, signal }),
-  });
+export const useOnTest = () => useQuery({ ...fetched(api.testRun.onTest), refetchInterval: MINUTE_MS });
+export const useTimers = () => useQuery({ ...fetched(api.bench.timers), refetchInterval: MINUTE_MS });
+export const visitQuery = (visitId: string) => fetched(api.visit.get, { params: { visitId } });
 export const useVisit = (visitId: string) => useQuery(visitQuery(visitId));
-export const useBook = (movementId: string) =>
-  useQuery({
-    queryKey: [...keys.books, movementId],
-    queryFn: ({ signal }) => call(api.movements.book, { params: { movementId }, signal }),
-  });
+export const useBook = (movementId: string) => useQuery(fetched(api.movements.book, { params: { movementId } }));
 export const useMovements = (q: string) =>
-  useQuery({
-    queryKey: [...keys.books, 'search', q],
-    queryFn: ({ signal }) => call(api.movements.search, { query: { q }, signal }),
-    placeholderData: keepPreviousData,
-  });
+  useQuery({ ...fetched(api.movements.search, { query: { q } }), placeholderData: keepPreviousData });
 export const useOwners = (q: string) =>
   useQuery({
-    queryKey: ['owners', q],
-    queryFn: ({ signal }) => call(api.owners.search, { query: { q }, signal }),
+    ...fetched(api.owners.search, { query: { q } }),
     enabled: q.trim().length > 1,
     placeholderData: keepPreviousData,
   });
 export const useOwnerClocks = (ownerId: string | undefined) =>
   useQuery({
-    queryKey: ['owner-clocks', ownerId],
-    queryFn: ({ signal }) => call(api.owners.clocks, { params: { ownerId: ownerId! }, signal }),
+    ...fetched(api.owners.clocks, { params: { ownerId: ownerId ?? '' } }),
     enabled: ownerId !== undefined,
   });
-export const useBaths = () =>
-  useQuery({ queryKey: keys.baths, queryFn: ({ signal }) => call(api.cleaning.book, { signal }) });
-export const useStores = () =>
-  useQuery({ queryKey: keys.stores, queryFn: ({ signal }) => call(api.stores.list, { signal }) });
-export const usePeople = () =>
-  useQuery({ queryKey: ['people'], queryFn: ({ signal }) => call(api.people.list, { signal }) });
+export const useBaths = () => useQuery(fetched(api.cleaning.bathBook));
+export const useStores = () => useQuery(fetched(api.stores.list));
+export const usePeople = () => useQuery(fetched(api.people.list));
+export const useHouseRules = () => useQuery(fetched(api.houseRules.get));

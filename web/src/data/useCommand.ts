@@ -4,7 +4,8 @@ import { say, useStore } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
 import { keepUnsent } from './outbox.ts';
-import { keys, sessionQuery } from './queries.ts';
+import { sessionQuery } from './queries.ts';
+import { afterCommand, refresh } from './refresh.ts';
 
 export interface Command<R extends Route> {
   params: ParamsOf<R>;
@@ -29,17 +30,11 @@ interface Options<R extends Route> {
  */
 export function useCommand<R extends Route>(route: R, options: Options<R>) {
   const queries = useQueryClient();
-  const look = (visitId?: string) => {
-    void queries.invalidateQueries({ queryKey: visitId ? keys.visit(visitId) : undefined });
-    void queries.invalidateQueries({ queryKey: keys.bench });
-    void queries.invalidateQueries({ queryKey: keys.timers });
-    void queries.invalidateQueries({ queryKey: keys.books });
-    void queries.invalidateQueries({ queryKey: keys.causes });
-    void queries.invalidateQueries({ queryKey: keys.rules });
-    void queries.invalidateQueries({ queryKey: keys.baths });
-    void queries.invalidateQueries({ queryKey: keys.stores });
+  const paramsOf = (command: Command<R>) => command.params as Record<string, string>;
+  const lookAgain = (command: Command<R>) => {
+    const { visitId } = paramsOf(command);
+    refresh(queries, { topics: route.changes, visits: visitId === undefined ? [] : [visitId] });
   };
-  const visitOf = (c: Command<R>) => (c.params as { visitId?: string }).visitId;
 
   const mutation = useMutation({
     mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | 'kept'> => {
@@ -53,7 +48,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
         keepUnsent({
           key,
           method: route.method,
-          url: urlOf(route, command.params as Record<string, string>),
+          url: urlOf(route, paramsOf(command)),
           body: command.body,
           what: options.what,
           personId,
@@ -63,14 +58,14 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     },
     onSuccess: (reply, command) => {
       options.onSent?.();
-      if (reply !== 'kept') options.onDone?.(reply, command);
-      else say('The server is away. This is kept here and sent when it is back.', 'danger');
-      look(visitOf(command));
+      if (reply === 'kept') return say('The server is away. This is kept here and sent when it is back.', 'danger');
+      afterCommand(queries, route, paramsOf(command), reply);
+      options.onDone?.(reply, command);
     },
     onError: (error, command) => {
       if (!(error instanceof Refusal)) return say(error.message, 'danger');
       if (error.problem.type === 'urn:eclat:lost-race') return choose(command, error.problem.current);
-      if (error.status === 401) void queries.invalidateQueries({ queryKey: keys.session });
+      if (error.status === 401) refresh(queries, { topics: ['session'], visits: [] });
       const { fields } = error.problem;
       if (fields && options.onFields) options.onFields(fields);
       else say(fields ? fields.map((f) => f.message).join(' ') : error.message, 'danger');
@@ -96,7 +91,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
         },
         takeTheirs: () => {
           close();
-          look(visitOf(command));
+          lookAgain(command);
           say('Theirs is kept.');
         },
       },

@@ -3,7 +3,7 @@ import { WORKINGS } from '@eclat/core/workings';
 import { z } from 'zod';
 
 const schema = (s: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(s, { io, unrepresentable: 'any' });
-/** Resources that many doors answer with stand once. */
+/** Resources that many routes answer with stand once. */
 const NAMED: Record<string, z.ZodType> = {
   Problem: problem,
   Visit: visit,
@@ -39,7 +39,7 @@ export function openApi(): object {
             schema: { type: 'string' },
           })),
           ...Object.entries(query).map(([param, s]) => ({ name: param, in: 'query', schema: s })),
-          ...(r.method === 'POST' && !r.pure
+          ...(r.method === 'POST' && !r.reads
             ? [
                 {
                   name: 'Idempotency-Key',
@@ -52,7 +52,7 @@ export function openApi(): object {
         ],
         ...(hasBody ? { requestBody: json(r.body, 'input') } : {}),
         responses: {
-          [r.method === 'POST' && !r.pure ? 201 : 200]: { description: 'Done', ...json(r.reply, 'output') },
+          [r.method === 'POST' && !r.reads ? 201 : 200]: { description: 'Done', ...json(r.reply, 'output') },
           default: {
             description: 'What went wrong and what to do (RFC 9457)',
             content: { 'application/problem+json': { schema: refer(problem, 'output') } },
@@ -60,7 +60,7 @@ export function openApi(): object {
         },
       };
     }
-  // Each working has inputs and a result of its own, so each stands as a door of its own.
+  // Each working has inputs and a result of its own, so each stands as a route of its own.
   const general = paths['/api/workings/{working}']!['post'] as {
     parameters: unknown[];
     responses: Record<string, object>;

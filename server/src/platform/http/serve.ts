@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { ok } from '@eclat/contract';
-import type { ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
+import type { Notice, ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
@@ -14,7 +14,7 @@ type Handler<R extends Route> = (
   given: { params: ParamsOf<R>; body: ParsedBodyOf<R>; query: ParsedQueryOf<R>; req: Request; res: Response },
 ) => Promise<ReplyOf<R>>;
 
-/** For doors that answer only that it is done. */
+/** For routes that answer only that it is done. */
 export async function asOk(work: Promise<void>): Promise<typeof ok> {
   await work;
   return ok;
@@ -22,7 +22,7 @@ export async function asOk(work: Promise<void>): Promise<typeof ok> {
 
 export type Serve = <R extends Route>(route: R, handler: Handler<R>) => void;
 
-/** Registers a door of the contract: who may, what is valid, one unit of work, told to the others, sent once. */
+/** Registers a route of the contract: who may, what is valid, one unit of work, told to the others, sent once. */
 export const serveOn =
   (router: Router, house: House): Serve =>
   (route, handler) => {
@@ -52,19 +52,23 @@ export const serveOn =
         touched: new Set<string>(),
       };
       const work = (em: EntityManager) => handler({ ...ctx, em }, given);
-      const run =
-        route.method === 'GET' || route.pure
-          ? work(house.orm.em.fork())
-          : house.orm.em.fork().transactional(async (em) => {
-              const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
-              await em.flush();
-              for (const visitId of ctx.touched)
-                await tell(em, { visitId, what: route.path, key: req.get('idempotency-key')?.slice(0, 100) });
-              return reply;
+      const run = route.reads
+        ? work(house.orm.em.fork())
+        : house.orm.em.fork().transactional(async (em) => {
+            const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
+            await em.flush();
+            const { visitId } = req.params;
+            if (typeof visitId === 'string') ctx.touched.add(visitId);
+            await tell(em, {
+              topics: route.changes,
+              visits: [...ctx.touched],
+              key: req.get('idempotency-key')?.slice(0, 100),
             });
+            return reply;
+          });
       const reply = await run;
       if (house.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
-      if (!res.headersSent) res.status(route.method === 'POST' && !route.pure ? 201 : 200).json(reply);
+      if (!res.headersSent) res.status(route.method === 'POST' && !route.reads ? 201 : 200).json(reply);
     });
   };
 
@@ -76,13 +80,9 @@ function parse(schema: z.ZodType, value: unknown): unknown {
   });
 }
 
-/** Heard by every server process on this database when the transaction commits. The key tells the sender its own. */
-export async function tell(
-  em: EntityManager,
-  notice: { visitId: string | null; what: string; key?: string | undefined },
-): Promise<void> {
-  await sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
-}
+/** Heard by every server process on this database when the transaction commits. */
+const tell = (em: EntityManager, notice: Notice): Promise<unknown> =>
+  sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
 
 /**
  * A POST sent twice does its work once: the key goes in with the work, in one transaction. A second sender waits on

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
@@ -39,8 +39,7 @@ export function AftercareScreen() {
 function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
   const wanted = q.trim();
   const { data, error } = useQuery({
-    queryKey: ['recall', wanted],
-    queryFn: ({ signal }) => call(api.after.recall, { query: { q: wanted }, signal }),
+    ...fetched(api.aftercare.recall, { query: { q: wanted } }),
     enabled: wanted.length > 1,
   });
   return (
@@ -107,10 +106,7 @@ function Due() {
 }
 
 function Callbacks({ years, onYears }: { years: (typeof YEARS)[number]; onYears: (y: string) => void }) {
-  const { data, error } = useQuery({
-    queryKey: ['callbacks', years],
-    queryFn: ({ signal }) => call(api.after.callbacks, { query: { years: Number(years) }, signal }),
-  });
+  const { data, error } = useQuery(fetched(api.aftercare.callbacks, { query: { years: Number(years) } }));
   if (error && !data) return <Failed error={error} />;
   const share = data && data.signed > 0 ? (100 * data.came) / data.signed : null;
   return (

@@ -1,17 +1,15 @@
 import type { ReplyOf } from '@eclat/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { day, daysUntil } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 
-export const useDueAgain = () =>
-  useQuery({ queryKey: [...keys.bench, 'due-again'], queryFn: ({ signal }) => call(api.after.due, { signal }) });
+export const useDueAgain = () => useQuery(fetched(api.aftercare.due));
 
 /** Clocks that went home and are due for oil or overhaul, the soonest first. */
-export function DueAgain({ rows }: { rows: ReplyOf<typeof api.after.due> }) {
+export function DueAgain({ rows }: { rows: ReplyOf<typeof api.aftercare.due> }) {
   const now = useNow(60_000);
   return (
     <ul className="divide-y divide-line">

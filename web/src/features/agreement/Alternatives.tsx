@@ -2,7 +2,7 @@ import { priceOfRoute, routeName, ROUTES, type RouteId } from '@eclat/core/estim
 import clsx from 'clsx';
 import { CircleCheck, Pencil, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -16,8 +16,8 @@ export function Ways({ given }: { given: Given }) {
   const visit = useThisVisit();
   const { routes, chosen, lines, prices } = visit.agreement;
   const params = { visitId: visit.id };
-  const offer = useCommand(api.agree.offerRoute, { what: 'Alternative' });
-  const choose = useCommand(api.agree.chooseRoute, { what: 'The owner’s choice' });
+  const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative' });
+  const choose = useCommand(api.agreement.chooseRoute, { what: 'The owner’s choice' });
   const [editing, setEditing] = useState<RouteId | null>(null);
   const open = !visit.closedAt;
   const more = ROUTES.filter((r) => !routes.some((x) => x.route === r.id));
@@ -116,8 +116,8 @@ function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
   const now = visit.agreement.routes.find((r) => r.route === route)!;
   const [words, setWords] = useState({ originality: now.originality, guarantee: now.guarantee });
   const params = { visitId: visit.id, route };
-  const offer = useCommand(api.agree.offerRoute, { what: 'Alternative', onSent: onClose });
-  const drop = useCommand(api.agree.dropRoute, { what: 'Alternative', onSent: onClose });
+  const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative', onSent: onClose });
+  const drop = useCommand(api.agreement.removeRoute, { what: 'Alternative', onSent: onClose });
   return (
     <Sheet
       open

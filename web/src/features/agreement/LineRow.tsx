@@ -2,7 +2,7 @@ import type { Line } from '@eclat/contract';
 import { DECISIONS, inRoute, routeName } from '@eclat/core/estimate';
 import clsx from 'clsx';
 import { Check, Clock3, Pencil, Trash2, X } from 'lucide-react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Choice } from '../../ui/Choice.tsx';
@@ -25,8 +25,8 @@ export function LineRow({
 }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, lineId: line.id };
-  const decide = useCommand(api.agree.decide, { what: 'The owner’s word' });
-  const out = useTakeOut(api.agree.removeLine, api.agree.addLine, 'Line');
+  const decide = useCommand(api.agreement.decide, { what: 'The owner’s word' });
+  const out = useTakeOut(api.agreement.removeLine, api.agreement.addLine, 'Line');
   const last = line.decisions.at(-1);
   const aside = !inRoute(line, visit.agreement.chosen?.route ?? null);
   const signs = [

@@ -2,8 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link2, Unlink } from 'lucide-react';
 import { useState } from 'react';
 import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { afterCommand } from '../../data/refresh.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -23,15 +23,15 @@ export function OwnersPage() {
   const params = { visitId: visit.id };
   const [address, setAddress] = useState('');
   const make = useMutation({
-    mutationFn: () => call(api.agree.link, { params, body: { days: DAYS } }),
+    mutationFn: () => call(api.agreement.makeLink, { params, body: { days: DAYS } }),
     onSuccess: ({ token }) => {
       setAddress(`${window.location.origin}/for-owner/${token}`);
-      void queries.invalidateQueries({ queryKey: keys.visit(visit.id) });
+      afterCommand(queries, api.agreement.makeLink, params, null);
     },
     onError: (error) => say(error.message, 'danger'),
     networkMode: 'always',
   });
-  const end = useCommand(api.agree.unlink, {
+  const end = useCommand(api.agreement.removeLink, {
     what: 'Owner’s page',
     onDone: () => {
       setAddress('');
@@ -114,7 +114,7 @@ function Question({
 }) {
   const visit = useThisVisit();
   const [words, setWords] = useState('');
-  const send = useCommand(api.agree.answer, { what: 'Answer' });
+  const send = useCommand(api.agreement.answer, { what: 'Answer' });
   return (
     <li className="rounded-lg border border-line p-3">
       <p className="font-semibold">{text}</p>

@@ -1,12 +1,11 @@
 import { prices as schema } from '@eclat/contract/agreement';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useQuery } from '@tanstack/react-query';
 import { Coins } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
@@ -15,7 +14,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** What an hour costs here, set by the owner of the shop. */
 export function Prices() {
-  const role = useQuery(sessionQuery).data?.person?.role;
+  const role = useMe()?.role;
   const [open, setOpen] = useState(false);
   if (role !== 'owner-of-shop') return null;
   return (
@@ -35,7 +34,7 @@ function PricesSheet({ onClose }: { onClose: () => void }) {
     resolver: zodResolver(schema) as never,
     defaultValues: agreement.prices,
   });
-  const set = useCommand(api.agree.setPrices, { what: 'Prices', onSent: onClose });
+  const set = useCommand(api.agreement.setPrices, { what: 'Prices', onSent: onClose });
   const { errors } = form.formState;
   return (
     <Sheet

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -18,11 +17,10 @@ export function Promise() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
   const { data, error } = useQuery({
-    queryKey: [...keys.visit(visit.id), 'promise', visit.version, visit.agreement.lines],
-    queryFn: ({ signal }) => call(api.agree.promise, { params, signal }),
+    ...fetched(api.agreement.promise, { params }),
     placeholderData: (before) => before,
   });
-  const change = useCommand(api.visits.change, { what: 'Promised for', labels: { promisedFor: 'Promised for' } });
+  const change = useCommand(api.visit.change, { what: 'Promised for', labels: { promisedFor: 'Promised for' } });
   const [other, setOther] = useState(visit.promisedFor ?? '');
   const set = (promisedFor: string | null) => {
     setOther(promisedFor ?? '');

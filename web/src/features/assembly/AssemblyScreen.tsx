@@ -2,7 +2,7 @@ import type { StripStep } from '@eclat/contract';
 import { accountOf, backwards, FATES, type Fate } from '@eclat/core/strip';
 import { Check, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -107,7 +107,7 @@ export function AssemblyScreen() {
 function Row({ step: s, next }: { step: StripStep; next: boolean }) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
-  const set = useCommand(api.strip.fate, { what: s.what });
+  const set = useCommand(api.strip.setFate, { what: s.what });
   const say = (fate: Fate, note = '') =>
     set.mutate({ params: { visitId: visit.id, stepId: s.id }, body: { fate, note } });
   return (

@@ -3,7 +3,7 @@ import { checksFor, checksLeft, isCycle, type Check, type CheckPlace } from '@ec
 import clsx from 'clsx';
 import { Check as Tick, Minus, TriangleAlert, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -27,13 +27,13 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const answers = new Map(visit.checks.map((c) => [c.check, c]));
   const { open, failed } = checksLeft(checks, visit.checks);
   const [asking, setAsking] = useState<{ check: Check; result: 'failed' | 'not applicable' } | null>(null);
-  const answer = useCommand(api.together.check, {
+  const answer = useCommand(api.assembly.setCheck, {
     what: 'Check',
     onDone: (r) => {
       if (r.result === 'failed' && place !== 'deliver') say('A new pass is open: what comes off now belongs to it.');
     },
   });
-  const forget = useCommand(api.together.uncheck, { what: 'Check' });
+  const forget = useCommand(api.assembly.removeCheck, { what: 'Check' });
   const set = (check: Check, result: Checked['result'], note = '', detail: Checked['detail'] = null) =>
     answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note, detail } });
   const groups = [...new Set(checks.map((c) => c.group))];

@@ -2,7 +2,7 @@ import { judgeRelease } from '@eclat/core/strike';
 import { has } from '@eclat/core/movement';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -24,12 +24,12 @@ export function Releases() {
   const [wanted, setWanted] = useState<'0' | '15' | '30' | '45'>('0');
   const [minute, setMinute] = useState('');
   const [wrong, setWrong] = useState('');
-  const add = useCommand(api.together.release, {
+  const add = useCommand(api.strike.addRelease, {
     what: 'Minute of release',
     onSent: () => setMinute(''),
     onFields: ([f]) => setWrong(f!.message),
   });
-  const takeOut = useTakeOut(api.together.unrelease, api.together.release, 'Minute of release');
+  const takeOut = useTakeOut(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
   const params = { visitId: visit.id };
   const n = Number(minute.replace(',', '.'));
   const bad = minute.trim() !== '' && !(n >= 0 && n < 60);

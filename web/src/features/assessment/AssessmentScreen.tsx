@@ -1,6 +1,6 @@
 import type { Finding, Visit } from '@eclat/contract';
-import { SEVERITIES } from '@eclat/contract/visits';
-import { api } from '../../data/doors.ts';
+import { SEVERITIES } from '@eclat/core/assess';
+import { api } from '../../data/api.ts';
 import { walkOf } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
@@ -129,7 +129,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
     .flatMap((p) => p.marks)
     .filter((m) => m.findingId === f.id)
     .map((m) => m.number);
-  const out = useTakeOut(api.findings.remove, api.findings.add, 'Finding');
+  const out = useTakeOut(api.assessment.removeFinding, api.assessment.addFinding, 'Finding');
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
       <div className="min-w-0">

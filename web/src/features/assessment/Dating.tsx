@@ -1,10 +1,10 @@
-import { evidenceFields } from '@eclat/contract/counter';
+import { evidenceFields } from '@eclat/contract/assessment';
 import { dateFrom } from '@eclat/core/history';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Trash2, TriangleAlert } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -21,8 +21,8 @@ export function Dating() {
     resolver: zodResolver(evidenceFields) as never,
     defaultValues: { notBefore: null, notAfter: null, why: '' },
   });
-  const add = useCommand(api.assess.date, { what: 'Evidence', onSent: () => form.reset() });
-  const evidence = useTakeOut(api.assess.undate, api.assess.date, 'Evidence');
+  const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.reset() });
+  const evidence = useTakeOut(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (

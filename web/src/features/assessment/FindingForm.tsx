@@ -1,12 +1,14 @@
 import type { Finding } from '@eclat/contract';
-import { EFFECTS, findingFields, SEVERITIES } from '@eclat/contract/visits';
+import { EFFECTS } from '@eclat/core/assess';
+import { findingFields } from '@eclat/contract/assessment';
+import { SEVERITIES } from '@eclat/core/assess';
 import { vocabulary, walkOf } from '@eclat/core/assess';
 import { instancesFor } from '@eclat/core/faults';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -72,8 +74,8 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
     form.reset(EMPTY);
     onClose();
   };
-  const add = useCommand(api.findings.add, { what: 'Finding', onSent: finish });
-  const change = useCommand(api.findings.change, { what: 'Finding', labels: LABELS, onSent: finish });
+  const add = useCommand(api.assessment.addFinding, { what: 'Finding', onSent: finish });
+  const change = useCommand(api.assessment.changeFinding, { what: 'Finding', labels: LABELS, onSent: finish });
   const params = { visitId: visit.id };
   const send = (fields: Fields) => {
     const body = writtenOf(fields);

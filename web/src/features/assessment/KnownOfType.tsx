@@ -1,19 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Columns2, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** Weaknesses of the type, from this shop's own movements of the same maker and name, and sisters to compare with. */
 export function KnownOfType() {
   const { movement } = useThisVisit();
-  const { data } = useQuery({
-    queryKey: [...keys.books, movement.id, 'type'],
-    queryFn: ({ signal }) => call(api.assess.type, { params: { movementId: movement.id }, signal }),
-  });
+  const { data } = useQuery(fetched(api.assessment.knownOfType, { params: { movementId: movement.id } }));
   if (!data || (data.weaknesses.length === 0 && data.sisters.length === 0)) return null;
   return (
     <section aria-label="Known of this type" className="rounded-xl border-2 border-brass-fill bg-brass-wash p-4">

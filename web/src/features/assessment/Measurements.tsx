@@ -1,7 +1,7 @@
 import { measurablesFor, type Measurable } from '@eclat/core/assess';
 import { Check, CircleHelp, Trash2, TriangleAlert } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -13,7 +13,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 export function Measurements() {
   const visit = useThisVisit();
   const list = measurablesFor(visit.movement.traits);
-  const measurement = useTakeOut(api.assess.unmeasure, api.assess.measure, 'Measurement');
+  const measurement = useTakeOut(api.assessment.removeMeasurement, api.assessment.addMeasurement, 'Measurement');
   return (
     <Panel title="Measured">
       {!visit.closedAt && (
@@ -79,7 +79,7 @@ function Entry({ measurable: m }: { measurable: Measurable }) {
   const [how, setHow] = useState(m.means[0]!.how);
   const [error, setError] = useState<string>();
   const taken = useRef('');
-  const add = useCommand(api.assess.measure, {
+  const add = useCommand(api.assessment.addMeasurement, {
     what: m.name,
     onSent: () => setText(''),
     onFields: (f) => setError(f[0]?.message),

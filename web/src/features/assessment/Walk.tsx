@@ -2,7 +2,7 @@ import { PLACE_STATES, walkOf, type PlaceState } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { Check, EyeOff, Flag } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -24,7 +24,7 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
   const firstLeft = walk.find((p) => !states.has(p.place))?.place ?? null;
   const [picked, setPicked] = useState<string | null>(null);
   const here = picked ?? firstLeft;
-  const set = useCommand(api.assess.look, { what: 'Place' });
+  const set = useCommand(api.assessment.setPlace, { what: 'Place' });
   const open = !visit.closedAt;
   const say = (state: PlaceState) => {
     if (!here || !open) return;

@@ -1,9 +1,8 @@
 import type { Visit } from '@eclat/contract';
 import { stageName, type StageId } from '@eclat/core/workflow';
-import { useQuery } from '@tanstack/react-query';
 import { Play, Square } from 'lucide-react';
-import { api } from '../../data/doors.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { countdown } from '../../ui/dates.ts';
@@ -11,7 +10,7 @@ import { useNow } from '../../ui/useNow.ts';
 
 /** One press begins a person's time on the stage that is open, one press ends it. */
 export function TimeButton({ visit, stage }: { visit: Visit; stage: StageId }) {
-  const person = useQuery(sessionQuery).data?.person;
+  const person = useMe();
   const start = useCommand(api.benchTime.start, {
     what: 'Bench time',
     onDone: ({ left }) => {

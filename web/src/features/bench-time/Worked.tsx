@@ -1,9 +1,8 @@
 import { hoursByStage, hoursSpent, LONGEST_H } from '@eclat/core/planning';
 import { stageName } from '@eclat/core/workflow';
-import { useQuery } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
-import { api } from '../../data/doors.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { useMe } from '../../data/queries.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -13,7 +12,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 /** Bench time against what was written: by stage, and each entry behind it. */
 export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; hourlyRate: string; currency: string }) {
   const visit = useThisVisit();
-  const me = useQuery(sessionQuery).data?.person?.name;
+  const me = useMe()?.name;
   const now = useNow(60_000);
   const time = useTakeOut(api.benchTime.remove, api.benchTime.put, 'Time');
   if (visit.time.length === 0) return null;

@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AgreementScreen } from '../agreement/AgreementScreen.tsx';
-import { keys } from '../../data/queries.ts';
+import { signedIn } from '../../../test/stage.tsx';
 import { sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 import { TimeButton } from './TimeButton.tsx';
@@ -26,7 +26,7 @@ const entry = {
 describe('bench time', () => {
   it('begins by one press on the stage that is open, and ends by one', async () => {
     const queries = new QueryClient();
-    queries.setQueryData(keys.session, { person: { id: 'p', name: 'Ines', role: 'technician' } });
+    signedIn(queries, { name: 'Ines' });
     const at = (time: (typeof entry | (Omit<typeof entry, 'endedAt'> & { endedAt: null }))[]) => (
       <QueryClientProvider client={queries}>
         <TimeButton visit={visitOf('fusee', { time })} stage="survey" />

@@ -2,36 +2,36 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CalendarPlus, Unlink } from 'lucide-react';
 import { useState } from 'react';
 import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
+import { afterCommand } from '../../data/refresh.ts';
+import { fetched } from '../../data/fetched.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SecretAddress } from '../../ui/SecretAddress.tsx';
 
-const KEY = ['calendar-feed'];
-
 /** What is due, in the calendar a person has anyway: an address of their own, that can be ended. */
 export function CalendarScreen() {
   const queries = useQueryClient();
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => call(api.calendar.state, { signal }) });
+  const { data, error } = useQuery(fetched(api.calendar.state));
   const [address, setAddress] = useState('');
   const wrong = (e: Error) => say(e.message, 'danger');
   const make = useMutation({
     mutationFn: () => call(api.calendar.make, {}),
     onSuccess: ({ token }) => {
       setAddress(`${window.location.origin}/api/calendar/${token}.ics`);
-      void queries.invalidateQueries({ queryKey: KEY });
+      afterCommand(queries, api.calendar.make, {}, null);
     },
     onError: wrong,
     networkMode: 'always',
   });
   const end = useMutation({
-    mutationFn: () => call(api.calendar.revoke, {}),
+    mutationFn: () => call(api.calendar.remove, {}),
     onSuccess: () => {
       setAddress('');
       say('The address opens nothing any more.');
-      void queries.invalidateQueries({ queryKey: KEY });
+      afterCommand(queries, api.calendar.remove, {}, null);
     },
     onError: wrong,
     networkMode: 'always',

@@ -5,7 +5,7 @@ import { held } from '@eclat/core/rules';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';

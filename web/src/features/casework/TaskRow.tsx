@@ -2,7 +2,7 @@ import type { CaseTask } from '@eclat/contract';
 import { taskCaution, taskStands } from '@eclat/core/casework';
 import { Check, Hourglass, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { say } from '../../data/app-state.ts';
@@ -15,8 +15,8 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
   const params = { visitId: visit.id, taskId: task.id };
-  const back = useCommand(api.casework.did, { what: task.what });
-  const did = useCommand(api.casework.did, {
+  const back = useCommand(api.casework.setTime, { what: task.what });
+  const did = useCommand(api.casework.setTime, {
     what: task.what,
     onDone: (t) => {
       setAsking(false);
@@ -25,7 +25,7 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
       );
     },
   });
-  const end = useCommand(api.casework.done, { what: task.what });
+  const end = useCommand(api.casework.setDone, { what: task.what });
   const remove = useTakeOut(api.casework.remove, api.casework.add, 'Task');
   const stands = taskStands(task, now);
   const { place, what, product, origin, times, waitHours, once, note } = task;

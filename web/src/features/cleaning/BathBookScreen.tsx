@@ -6,7 +6,7 @@ import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useBaths } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -98,8 +98,8 @@ export function BathBookScreen() {
 }
 
 function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => void }) {
-  const undo = useCommand(api.cleaning.change, { what: 'Bath' });
-  const change = useCommand(api.cleaning.change, {
+  const undo = useCommand(api.cleaning.setChanged, { what: 'Bath' });
+  const change = useCommand(api.cleaning.setChanged, {
     what: 'Bath',
     onDone: (f) =>
       say(`${f.name} is poured away.`, 'good', () =>
@@ -146,8 +146,8 @@ const number = { setValueAs: (v: unknown) => (v === '' || v === null ? null : Nu
 
 function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
   const form = useForm<Fields>({ resolver: zodResolver(fillFields), defaultValues: fill ?? EMPTY });
-  const add = useCommand(api.cleaning.fill, { what: 'Bath', onSent: onClose });
-  const correct = useCommand(api.cleaning.correct, {
+  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
+  const correct = useCommand(api.cleaning.changeFill, {
     what: 'Bath',
     onSent: onClose,
     labels: {

@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import {
   fillPast,
   keptDry,

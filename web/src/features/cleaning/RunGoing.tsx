@@ -3,7 +3,7 @@ import { isLast, mayAgain, sequenceById } from '@eclat/core/cleaning';
 import clsx from 'clsx';
 import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';

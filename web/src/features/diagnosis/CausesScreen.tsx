@@ -1,14 +1,13 @@
-import { ownCauseFields } from '@eclat/contract/counter';
+import { ownCauseFields } from '@eclat/contract/diagnosis';
 import { CAUSES, LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
 import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useQuery } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -19,9 +18,9 @@ import { useCauses } from './useKnowledge.ts';
 /** The table of causes, the shop's own beside it, and what its signed visits found. */
 export function CausesScreen() {
   const { data, error } = useCauses();
-  const me = useQuery(sessionQuery).data?.person;
-  const learn = useCommand(api.knowing.learn, { what: 'Learning' });
-  const remove = useCommand(api.knowing.remove, { what: 'Cause' });
+  const me = useMe();
+  const learn = useCommand(api.diagnosis.setLearning, { what: 'Learning' });
+  const remove = useCommand(api.diagnosis.removeCause, { what: 'Cause' });
   const [adding, setAdding] = useState(false);
   const [all, setAll] = useState(false);
   if (error && !data) return <Failed error={error} />;
@@ -165,7 +164,7 @@ function CauseForm({ onClose }: { onClose: () => void }) {
       remedy: '',
     },
   });
-  const add = useCommand(api.knowing.add, {
+  const add = useCommand(api.diagnosis.addCause, {
     what: 'Cause',
     onSent: onClose,
     onFields: (f) => f.forEach((x) => form.setError(x.path as 'name', { message: x.message })),

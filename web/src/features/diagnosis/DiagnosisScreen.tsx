@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import {
   diagnose,
   groupOf,
@@ -204,7 +204,7 @@ function Ranked({ ranked: { instance, probability, reasons, found } }: { ranked:
 function Settle({ suggestion }: { suggestion: string }) {
   const visit = useThisVisit();
   const [cause, setCause] = useState(visit.cause);
-  const settle = useCommand(api.diagnosis.settle, { what: 'Cause' });
+  const settle = useCommand(api.diagnosis.nameCause, { what: 'Cause' });
   return (
     <Panel title="The cause, in the words of the record">
       <form

@@ -1,7 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { instancesFor, levelName, type LookOutcome, type NextLook } from '@eclat/core/faults';
 import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { useKnowledge } from './useKnowledge.ts';
@@ -19,7 +19,7 @@ export const percent = (p: number) => (p < 0.01 ? 'under 1 %' : p > 0.99 ? 'over
 
 /** Where to look next: what tells most for its minutes, and what each outcome would mean. */
 export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook[] }) {
-  const take = useCommand(api.diagnosis.look, { what: 'Look' });
+  const take = useCommand(api.diagnosis.recordLook, { what: 'Look' });
   const set = (look: string, outcome: LookOutcome | null) =>
     take.mutate(
       { params: { visitId: visit.id, look }, body: { outcome } },

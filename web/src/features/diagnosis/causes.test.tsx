@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
+import type { Role } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { sent, standIn } from '../../../test/stage.tsx';
+import { sent, standIn, signedIn } from '../../../test/stage.tsx';
 import { AT } from '../../../test/visit.ts';
-import { keys } from '../../data/queries.ts';
 import { CausesScreen } from './CausesScreen.tsx';
 
 const person = userEvent.setup();
@@ -35,16 +35,10 @@ const KNOWN = {
   experience: { 'worn-hole.going': { found: { times: 12, of: 15 }, shows: {} } },
 };
 
-function open(role: string, known: object = KNOWN): void {
+function open(role: Role, known: object = KNOWN): void {
   standIn({ '/api/causes': known });
   const client = new QueryClient();
-  client.setQueryData(keys.session, {
-    person: { id: 'p', name: 'x', role },
-    shop: 's',
-    firstRun: false,
-    demo: false,
-    now: 0,
-  });
+  signedIn(client, { role });
   render(
     <QueryClientProvider client={client}>
       <RouterProvider router={createMemoryRouter([{ path: '*', element: <CausesScreen /> }])} />

@@ -1,12 +1,10 @@
 import { causeOf, type ShopKnowledge } from '@eclat/core/faults';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 
-export const useCauses = () =>
-  useQuery({ queryKey: keys.causes, queryFn: ({ signal }) => call(api.knowing.get, { signal }) });
+export const useCauses = () => useQuery(fetched(api.diagnosis.knowledge));
 
 const NOTHING: ShopKnowledge = { causes: [], experience: {} };
 

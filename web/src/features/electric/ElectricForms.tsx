@@ -2,7 +2,7 @@ import type { ElectricLook } from '@eclat/contract';
 import { CONTACT_STATES, SUPPRESSORS } from '@eclat/contract/electric';
 import { resistorForPeak, suppressed } from '@eclat/core/electric';
 import { useState, type ReactNode } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';

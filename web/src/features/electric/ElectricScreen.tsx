@@ -1,7 +1,7 @@
 import type { ElectricEntry, ElectricLook } from '@eclat/contract';
 import { electricWords, judgeCoil, judgeSteps } from '@eclat/core/electric';
 import { Trash2 } from 'lucide-react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';

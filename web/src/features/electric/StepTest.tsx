@@ -1,7 +1,7 @@
 import type { ElectricEntry, ElectricLook } from '@eclat/contract';
 import { coilAt, GRADES_OF_STEP } from '@eclat/core/electric';
 import { lazy, Suspense, useRef, useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';

@@ -1,5 +1,5 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { bushChoices, freshClearanceMm, LOCATED, STARTING_STOCK, turnedDownMm, type Located } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { useState } from 'react';

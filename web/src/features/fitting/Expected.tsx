@@ -2,7 +2,7 @@ import { sizeWords } from '@eclat/core/stores';
 import { Truck } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -57,7 +57,7 @@ function OrderForm({ visitId, onClose }: { visitId: string; onClose: () => void 
   const [itemId, setItem] = useState('');
   const [many, setMany] = useState('1');
   const [on, setOn] = useState('');
-  const order = useCommand(api.stores.order, { what: 'Order', onSent: onClose });
+  const order = useCommand(api.stores.addOrder, { what: 'Order', onSent: onClose });
   const good = /^[1-9]\d{0,4}$/.test(many) && itemId !== '';
   return (
     <form

@@ -3,7 +3,7 @@ import { bushedHoles, pairsTouched } from '@eclat/core/pivots';
 import { sizeWords } from '@eclat/core/stores';
 import { Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';

@@ -1,9 +1,9 @@
-import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract/visits';
+import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract/fitting';
 import { KINDS, kindOf, sizeWords, type Sizes } from '@eclat/core/stores';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';

@@ -1,24 +1,23 @@
 import type { RulesVersion } from '@eclat/contract';
 import { held, RULES, type RuleQuestion } from '@eclat/core/rules';
 import { stageName, STAGES } from '@eclat/core/workflow';
-import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { CircleCheck } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
-import { useRules } from './useRules.ts';
+import { useHouseRules } from '../../data/queries.ts';
 
 /** Where good repairers disagree: the shop picks its school once, with the reason on the page. */
 export function HouseRulesScreen() {
-  const { data, error } = useRules();
+  const { data, error } = useHouseRules();
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the house rules" />;
   return <Page key={data.now.version} now={data.now} earlier={data.earlier} />;
@@ -27,10 +26,10 @@ export function HouseRulesScreen() {
 const inOrder = STAGES.filter(({ id }) => RULES.some((r) => r.stages[0] === id));
 
 function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) {
-  const mayset = useQuery(sessionQuery).data?.person?.role === 'owner-of-shop';
+  const mayset = useMe()?.role === 'owner-of-shop';
   const [choices, setChoices] = useState(now.choices);
   const [why, setWhy] = useState(now.why);
-  const set = useCommand(api.rules.set, {
+  const set = useCommand(api.houseRules.set, {
     what: 'House rules',
     labels: { choices: 'Choices', why: 'Reasons' },
     onDone: (v) => say(`House rules, version ${v.version}: for clocks that come in from now on.`),

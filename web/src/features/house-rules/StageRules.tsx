@@ -3,7 +3,7 @@ import { held, rulesFor, type RuleQuestion } from '@eclat/core/rules';
 import type { StageId } from '@eclat/core/workflow';
 import { Scale } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -56,8 +56,8 @@ function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; on
   const [school, setSchool] = useState(held(rule.id, visit.rules.held).id);
   const [reason, setReason] = useState(differs?.reason ?? '');
   const params = { visitId: visit.id, question: rule.id };
-  const set = useCommand(api.rules.differ, { what: 'House rule', onSent: onClose });
-  const keep = useCommand(api.rules.keep, { what: 'House rule', onSent: onClose });
+  const set = useCommand(api.houseRules.differ, { what: 'House rule', onSent: onClose });
+  const keep = useCommand(api.houseRules.keep, { what: 'House rule', onSent: onClose });
   return (
     <Sheet
       open

@@ -1,14 +1,14 @@
 import type { BodyOf } from '@eclat/contract';
 import type { SoundReport } from '@eclat/core/sound';
-import type { api } from '../../data/doors.ts';
+import type { api } from '../../data/api.ts';
 
 /** What was heard, as it is kept with a visit. */
 export const heardOf = (
   r: SoundReport,
-  stage: BodyOf<typeof api.together.hear>['stage'],
-  from: BodyOf<typeof api.together.hear>['from'],
+  stage: BodyOf<typeof api.listening.add>['stage'],
+  from: BodyOf<typeof api.listening.add>['from'],
   recordingId: string | null,
-): BodyOf<typeof api.together.hear> => ({
+): BodyOf<typeof api.listening.add> => ({
   stage,
   from,
   recordingId,

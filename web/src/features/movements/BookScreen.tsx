@@ -1,5 +1,5 @@
 import type { Book, Entry } from '@eclat/contract';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { ArrowLeftRight, Columns2, Download, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';

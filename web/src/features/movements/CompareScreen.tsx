@@ -1,9 +1,9 @@
 import { familyById } from '@eclat/core/movement';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys, useBook } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
+import { useBook } from '../../data/queries.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/Field.tsx';
@@ -13,10 +13,7 @@ export function CompareScreen() {
   const movementId = useParams()['movementId']!;
   const [search, setSearch] = useSearchParams();
   const withId = search.get('with') ?? movementId;
-  const type = useQuery({
-    queryKey: [...keys.books, movementId, 'type'],
-    queryFn: ({ signal }) => call(api.assess.type, { params: { movementId }, signal }),
-  });
+  const type = useQuery(fetched(api.assessment.knownOfType, { params: { movementId } }));
   const set = (name: string, value: string) =>
     setSearch(
       (s) => {
@@ -71,10 +68,7 @@ function Side({
   first?: number;
 }) {
   const book = useBook(movementId);
-  const photos = useQuery({
-    queryKey: [...keys.books, movementId, 'photos'],
-    queryFn: ({ signal }) => call(api.assess.pictures, { params: { movementId }, signal }),
-  });
+  const photos = useQuery(fetched(api.assessment.photosOfMovement, { params: { movementId } }));
   if (book.error && !book.data) return <Failed error={book.error} />;
   if (!book.data || !photos.data) return <Loading what="the photos" />;
   const { movement } = book.data;

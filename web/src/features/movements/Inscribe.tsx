@@ -1,5 +1,5 @@
 import type { BodyOf } from '@eclat/contract';
-import { movements } from '@eclat/contract/movements';
+import { movementsRoutes } from '@eclat/contract/movements';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { dateInWords, isEdtf } from '@eclat/core/history';
 import { useForm } from 'react-hook-form';
@@ -11,12 +11,12 @@ import { TextArea, TextField } from '../../ui/Field.tsx';
 
 /** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
 export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
-  const form = useForm<BodyOf<typeof movements.inscribe>>({
-    resolver: zodResolver(movements.inscribe.body) as never,
+  const form = useForm<BodyOf<typeof movementsRoutes.inscribe>>({
+    resolver: zodResolver(movementsRoutes.inscribe.body) as never,
     defaultValues: { date: '', text: '', place: '' },
   });
   const draft = useDraft(form, `inscription.${movementId}`);
-  const write = useCommand(movements.inscribe, {
+  const write = useCommand(movementsRoutes.inscribe, {
     what: 'Inscription',
     onSent: () => {
       draft.clear();

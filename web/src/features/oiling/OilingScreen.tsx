@@ -4,7 +4,7 @@ import { oilChart, pointOfPivot, type Grade, type OilPoint } from '@eclat/core/o
 import clsx from 'clsx';
 import { Check, PenLine } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { PlateFigure } from '../survey/PlateFigure.tsx';
@@ -42,8 +42,8 @@ export function OilingScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [differing, setDiffering] = useState<OilPoint | null>(null);
   const ticked = new Map(visit.oiled.map((o) => [o.point, o]));
-  const tick = useCommand(api.oiling.tick, { what: 'Oil' });
-  const untick = useCommand(api.oiling.untick, { what: 'Oil' });
+  const tick = useCommand(api.oiling.setPoint, { what: 'Oil' });
+  const untick = useCommand(api.oiling.removePoint, { what: 'Oil' });
   const left = chart.filter((p) => !ticked.has(p.id));
   const dry = chart.filter((p) => p.grade === 'none').length;
   const grades = [...new Set(chart.map((p) => p.grade))].filter((g) => g !== 'none');

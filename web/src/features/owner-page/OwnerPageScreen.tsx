@@ -6,7 +6,8 @@ import { Check, CircleCheck, Clock3, X } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { call, Refusal } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
+import { fetched, keyOf } from '../../data/fetched.ts';
 import { Answer, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day, dayTime } from '../../ui/dates.ts';
@@ -17,8 +18,7 @@ import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
 export function OwnerPageScreen() {
   const token = useParams()['token']!;
   const { data, error } = useQuery({
-    queryKey: ['for-owner', token],
-    queryFn: ({ signal }) => call(api.forOwner.page, { params: { token }, signal }),
+    ...fetched(api.ownerPage.page, { params: { token } }),
     staleTime: Infinity,
   });
   if (error && !data)
@@ -49,7 +49,7 @@ function Page({ token, page }: { token: string; page: ForOwner }) {
     mutationFn: (work: () => Promise<ForOwner>) => work(),
     onSuccess: (next) => {
       setTrouble('');
-      queries.setQueryData(['for-owner', token], next);
+      queries.setQueryData(keyOf(api.ownerPage.page, { params: { token } }), next);
     },
     onError: (error) => setTrouble(error.message),
     networkMode: 'always',
@@ -120,7 +120,7 @@ function Page({ token, page }: { token: string; page: ForOwner }) {
                     busy={change.isPending}
                     onClick={() =>
                       change.mutate(() =>
-                        call(api.forOwner.choose, { params: { token }, body: { route: r.route as RouteId } }),
+                        call(api.ownerPage.choose, { params: { token }, body: { route: r.route as RouteId } }),
                       )
                     }
                   >
@@ -166,7 +166,7 @@ function Page({ token, page }: { token: string; page: ForOwner }) {
                     disabled={change.isPending}
                     onClick={() =>
                       change.mutate(() =>
-                        call(api.forOwner.decide, { params: { token, lineId: l.id }, body: { state } }),
+                        call(api.ownerPage.decide, { params: { token, lineId: l.id }, body: { state } }),
                       )
                     }
                   >
@@ -211,7 +211,7 @@ function Page({ token, page }: { token: string; page: ForOwner }) {
         page={page}
         busy={change.isPending}
         onAsk={(text, id, sent) =>
-          change.mutate(() => call(api.forOwner.ask, { params: { token, questionId: id }, body: { text } }), {
+          change.mutate(() => call(api.ownerPage.ask, { params: { token, questionId: id }, body: { text } }), {
             onSuccess: sent,
           })
         }

@@ -1,9 +1,9 @@
-import { people } from '@eclat/contract/people';
+import { peopleRoutes } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { call } from '../../data/call.ts';
-import { keys } from '../../data/queries.ts';
+import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
@@ -11,12 +11,12 @@ import { Front } from './Front.tsx';
 export default function FirstRun() {
   const queries = useQueryClient();
   const form = useForm({
-    resolver: zodResolver(people.firstRun.body),
+    resolver: zodResolver(peopleRoutes.firstRun.body),
     defaultValues: { shop: '', name: '', passphrase: '' },
   });
   const found = useMutation({
-    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(people.firstRun, { body }),
-    onSuccess: (session) => queries.setQueryData(keys.session, session),
+    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(peopleRoutes.firstRun, { body }),
+    onSuccess: (session) => queries.setQueryData(sessionQuery.queryKey, session),
     onError: (error) => form.setError('shop', { message: error.message }),
   });
   const { errors } = form.formState;

@@ -1,8 +1,10 @@
-import { people as doors, ROLES } from '@eclat/contract/people';
+import { peopleRoutes, ROLES } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
+import { api } from '../../data/api.ts';
 import { call, Refusal } from '../../data/call.ts';
+import { afterCommand } from '../../data/refresh.ts';
 import { usePeople } from '../../data/queries.ts';
 import { say } from '../../data/app-state.ts';
 import { Failed, Loading, Panel } from '../../ui/Answer.tsx';
@@ -14,15 +16,15 @@ export function PeopleScreen() {
   const people = usePeople();
   const queries = useQueryClient();
   const form = useForm({
-    resolver: zodResolver(doors.add.body),
+    resolver: zodResolver(peopleRoutes.add.body),
     defaultValues: { name: '', role: 'technician' as const, passphrase: '' },
   });
   const add = useMutation({
-    mutationFn: (body: Parameters<typeof form.reset>[0] & object) => call(doors.add, { body: body as never }),
+    mutationFn: (body: Parameters<typeof form.reset>[0] & object) => call(peopleRoutes.add, { body: body as never }),
     onSuccess: (p) => {
       form.reset();
       say(`${p.name} can sign in now.`);
-      void queries.invalidateQueries({ queryKey: ['people'] });
+      afterCommand(queries, api.people.add, {}, p);
     },
     onError: (error) =>
       form.setError('name', {

@@ -1,20 +1,23 @@
-import { people } from '@eclat/contract/people';
+import { peopleRoutes } from '@eclat/contract/people';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { call } from '../../data/call.ts';
-import { keys } from '../../data/queries.ts';
+import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
-  const form = useForm({ resolver: zodResolver(people.signIn.body), defaultValues: { name: '', passphrase: '' } });
+  const form = useForm({
+    resolver: zodResolver(peopleRoutes.signIn.body),
+    defaultValues: { name: '', passphrase: '' },
+  });
   const signIn = useMutation({
-    mutationFn: (body: { name: string; passphrase: string }) => call(people.signIn, { body }),
+    mutationFn: (body: { name: string; passphrase: string }) => call(peopleRoutes.signIn, { body }),
     onSuccess: (session) => {
-      queries.setQueryData(keys.session, session);
+      queries.setQueryData(sessionQuery.queryKey, session);
       void queries.invalidateQueries();
     },
     onError: (error) => form.setError('passphrase', { message: error.message }),

@@ -3,7 +3,7 @@ import { stageName } from '@eclat/core/workflow';
 import { ArrowLeft, ArrowRight, Columns2, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -20,8 +20,8 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   const [caption, setCaption] = useState(photo.caption);
   const [chosen, setChosen] = useState<string | null>(null);
   const change = useCommand(api.photos.change, { what: 'Photo' });
-  const mark = useCommand(api.photos.mark, { what: 'Point' });
-  const point = useTakeOut(api.photos.unmark, api.photos.mark, 'Point');
+  const mark = useCommand(api.photos.setMark, { what: 'Point' });
+  const point = useTakeOut(api.photos.removeMark, api.photos.setMark, 'Point');
   const at = visit.photos.findIndex((p) => p.id === photo.id);
   const open = !visit.closedAt;
   const keep = () => {

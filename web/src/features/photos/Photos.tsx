@@ -1,11 +1,11 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { stageName, type StageId } from '@eclat/core/workflow';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Camera, ImagePlus } from 'lucide-react';
 import { lazy, Suspense, useEffect, useId, useState } from 'react';
 import { call } from '../../data/call.ts';
-import { keys } from '../../data/queries.ts';
+import { afterCommand } from '../../data/refresh.ts';
 import { say } from '../../data/app-state.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -29,8 +29,8 @@ export function Photos({ stage }: { stage: StageId }) {
   const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
   const upload = useMutation({
     mutationFn: ({ file, key }: { file: File; key: string }) =>
-      call(api.visits.addPhoto, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key } as never),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: keys.visit(visit.id) }),
+      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key } as never),
+    onSuccess: (photo) => afterCommand(queries, api.photos.add, { visitId: visit.id }, photo),
     onError: (error, item) =>
       setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),
     networkMode: 'always',

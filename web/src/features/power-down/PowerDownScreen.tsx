@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import { stripGate } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -68,7 +68,10 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
   const visit = useThisVisit();
   const [reason, setReason] = useState('');
   const [asking, setAsking] = useState(false);
-  const begin = useCommand(api.powerDown.strip, { what: 'Begin the strip', onDone: () => say('The strip has begun.') });
+  const begin = useCommand(api.powerDown.beginStrip, {
+    what: 'Begin the strip',
+    onDone: () => say('The strip has begun.'),
+  });
   const send = (overrideReason: string) => begin.mutate({ params: { visitId: visit.id }, body: { overrideReason } });
   return (
     <Panel>

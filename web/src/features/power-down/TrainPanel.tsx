@@ -3,7 +3,7 @@ import { isWeight, poweredTrains } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { POWER_STATES } from '@eclat/core/workflow';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';

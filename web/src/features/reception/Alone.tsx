@@ -1,6 +1,6 @@
 import { unproven } from '@eclat/core/intake';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -13,7 +13,7 @@ const NOTHING = { drives: '', supply: '', borrowed: '' };
 export function Alone() {
   const visit = useThisVisit();
   const [form, setForm] = useState(visit.alone);
-  const set = useCommand(api.counter.alone, { what: 'Came alone' });
+  const set = useCommand(api.reception.cameAlone, { what: 'Came alone' });
   const send = (alone: typeof form) => {
     setForm(alone);
     set.mutate({ params: { visitId: visit.id }, body: { alone } });

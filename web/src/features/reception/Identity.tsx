@@ -5,7 +5,7 @@ import { familyById } from '@eclat/core/movement';
 import { Plus, ScrollText, Trash2, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Inscribe } from '../movements/Inscribe.tsx';
 import { Panel } from '../../ui/Answer.tsx';
@@ -21,7 +21,7 @@ export function Identity() {
   const { movement, owner } = visit;
   const [adding, setAdding] = useState<{ place: Place; text: string } | null>(null);
   const [inscribing, setInscribing] = useState(false);
-  const set = useCommand(api.movements.mark, { what: 'Mark', onSent: () => setAdding(null) });
+  const set = useCommand(api.movements.setMark, { what: 'Mark', onSent: () => setAdding(null) });
   const mark = (place: Place, text: string, there: boolean) =>
     set.mutate({ params: { movementId: movement.id }, body: { place, text, there, visitId: visit.id } });
   const wrong = mismatches(movement.marks);

@@ -1,5 +1,5 @@
-import { newVisit } from '@eclat/contract/visits';
-import { api } from '../../data/doors.ts';
+import { newVisit } from '@eclat/contract/visit';
+import { api } from '../../data/api.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
@@ -25,7 +25,7 @@ export function IntakeScreen() {
   // One key for one clock at the counter: pressing twice, or again after a lost connection, takes it in once.
   const key = useRef(crypto.randomUUID());
   const send = useMutation({
-    mutationFn: (body: IntakeForm) => call(api.visits.open, { body, key: key.current }),
+    mutationFn: (body: IntakeForm) => call(api.visit.open, { body, key: key.current }),
     onSuccess: (visit) => {
       draft.clear();
       say(`Taken in as ${visit.claim}.`);

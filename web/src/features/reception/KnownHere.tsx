@@ -2,8 +2,8 @@ import { dateInWords } from '@eclat/core/history';
 import { useQuery } from '@tanstack/react-query';
 import { BookOpen } from 'lucide-react';
 import { useDeferredValue } from 'react';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { useBook } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 
@@ -21,8 +21,7 @@ export function KnownHere({
 }) {
   const q = useDeferredValue(text.trim());
   const { data } = useQuery({
-    queryKey: ['like', q],
-    queryFn: ({ signal }) => call(api.movements.like, { query: { text: q }, signal }),
+    ...fetched(api.movements.like, { query: { text: q } }),
     enabled: q.length > 1,
   });
   if (!data || data.length === 0 || q.length < 2) return null;

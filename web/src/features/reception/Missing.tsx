@@ -1,8 +1,8 @@
-import { WANTED_ENDS } from '@eclat/contract/counter';
+import { WANTED_ENDS } from '@eclat/contract/reception';
 import { missingFor } from '@eclat/core/intake';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -15,8 +15,8 @@ export function Missing() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
   const [form, setForm] = useState<{ what: string; evidence: string } | null>(null);
-  const want = useCommand(api.counter.want, { what: 'Wanted', onSent: () => setForm(null) });
-  const end = useCommand(api.counter.endWant, { what: 'Wanted' });
+  const want = useCommand(api.reception.addWanted, { what: 'Wanted', onSent: () => setForm(null) });
+  const end = useCommand(api.reception.closeWanted, { what: 'Wanted' });
   const open = !visit.closedAt;
   const offered = missingFor(visit.movement.traits).filter((m) => !visit.wantedThings.some((w) => w.what === m.what));
   return (

@@ -1,6 +1,6 @@
 import { questionsFor, type Question } from '@eclat/core/intake';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -11,7 +11,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 /** The history of the complaint, asked while the owner is still here. The answers feed the diagnosis. */
 export function Questions() {
   const visit = useThisVisit();
-  const set = useCommand(api.counter.answer, { what: 'Answer' });
+  const set = useCommand(api.reception.answer, { what: 'Answer' });
   const answer = (question: string, words: string) =>
     set.mutate({ params: { visitId: visit.id, question }, body: { answer: words } });
   const list = questionsFor(visit.movement.traits);
@@ -94,7 +94,7 @@ function Written({
 /** A return of the shop's own work is linked to the visit it goes back to: how many came back, and why, is known. */
 function Callback() {
   const visit = useThisVisit();
-  const set = useCommand(api.counter.callback, { what: 'Callback' });
+  const set = useCommand(api.reception.linkCallback, { what: 'Callback' });
   return (
     <SelectField
       label="Does it come back because of earlier work here?"

@@ -1,9 +1,9 @@
-import { visitFields } from '@eclat/contract/visits';
+import { visitFields } from '@eclat/contract/visit';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { FileText, Tag } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { LabelSheet } from '../../devices/LabelSheet.tsx';
 import { say } from '../../data/app-state.ts';
@@ -83,7 +83,7 @@ function Scope() {
       promisedFor: visit.promisedFor,
     },
   });
-  const change = useCommand(api.visits.change, {
+  const change = useCommand(api.visit.change, {
     what: 'Complaint and scope',
     labels: LABELS,
     onDone: () => say('Kept.'),

@@ -1,12 +1,12 @@
 import type { ReceivedItem } from '@eclat/contract';
-import { receivedFields } from '@eclat/contract/counter';
+import { receivedFields } from '@eclat/contract/reception';
 import { comesWith, isKey, KEY_FITS } from '@eclat/core/intake';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
@@ -23,7 +23,7 @@ export function Things() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
   const [editing, setEditing] = useState<ReceivedItem | string | null>(null);
-  const thing = useTakeOut(api.counter.removeReceived, api.counter.addReceived, 'Thing received');
+  const thing = useTakeOut(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
   const open = !visit.closedAt;
   const usual = comesWith(visit.movement.traits).filter((what) => !visit.received.some((r) => r.what === what));
   return (
@@ -122,8 +122,8 @@ function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: 
     },
   });
   const [square, setSquare] = useState(known?.squareMm ? String(known.squareMm) : '');
-  const add = useCommand(api.counter.addReceived, { what: 'Thing received', onSent: onClose });
-  const change = useCommand(api.counter.changeReceived, {
+  const add = useCommand(api.reception.addReceived, { what: 'Thing received', onSent: onClose });
+  const change = useCommand(api.reception.changeReceived, {
     what: 'Thing received',
     labels: { what: 'Thing', count: 'How many', condition: 'Condition' },
     onSent: onClose,

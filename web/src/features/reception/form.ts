@@ -1,6 +1,6 @@
 import type { api, BodyOf } from '@eclat/contract';
 
-export type IntakeForm = BodyOf<typeof api.visits.open>;
+export type IntakeForm = BodyOf<typeof api.visit.open>;
 
 /** A movement that is not yet described. */
 export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [] };

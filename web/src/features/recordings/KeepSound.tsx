@@ -3,7 +3,7 @@ import type { SoundReport } from '@eclat/core/sound';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -26,7 +26,7 @@ export function KeepSound({
 }) {
   const [withSound, setWithSound] = useState(false);
   const stage = visit.stages.find((s) => s.stage === 'assemble')?.done ? 'run' : 'assemble';
-  const keep = useCommand(api.together.hear, { what: 'What was heard', onDone: () => say('Kept with the visit.') });
+  const keep = useCommand(api.listening.add, { what: 'What was heard', onDone: () => say('Kept with the visit.') });
   const send = useMutation({
     mutationFn: async () => {
       const file = withSound ? await sound() : null;

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Mic, Square, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { whyNoMicrophone } from '../../devices/microphone.ts';
 import { recordVoice, type Recorder } from '../../devices/record.ts';
 import { say } from '../../data/app-state.ts';

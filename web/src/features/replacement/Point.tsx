@@ -2,7 +2,7 @@ import type { Visit } from '@eclat/contract';
 import { CHECK_ANSWERS, type CheckAnswer, type ReplacementCheck } from '@eclat/core/movement';
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -18,7 +18,7 @@ export function Point({
 }) {
   const visit = useThisVisit();
   const [note, setNote] = useState<string | null>(null);
-  const set = useCommand(api.replacing.check, { what: 'Replacement', onDone: () => setNote(null) });
+  const set = useCommand(api.replacement.setCheck, { what: 'Replacement', onDone: () => setNote(null) });
   const send = (to: CheckAnswer | null, words: string) =>
     set.mutate({ params: { visitId: visit.id, check: point.id }, body: { answer: to, note: words } });
   const asksWords = point.part === 'match' && answer?.answer === 'no';

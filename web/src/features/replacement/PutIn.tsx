@@ -1,6 +1,6 @@
 import { FAMILIES, OLD_MOVEMENT_FATES, type OldMovementFate } from '@eclat/core/movement';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -30,7 +30,7 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
   const [asking, setAsking] = useState(false);
   const { data } = useMovements(text.trim().length > 1 && !known ? text : '');
   const found = text.trim().length > 1 && !known ? (data?.items ?? []).filter((m) => m.id !== visit.movement.id) : [];
-  const fit = useCommand(api.replacing.fit, {
+  const fit = useCommand(api.replacement.fit, {
     what: 'Replacement',
     onSent: () => setAsking(false),
     onDone: () => say('It is in. Both books say so.'),

@@ -4,8 +4,8 @@ import { BookOpen, Search } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { Link } from 'react-router';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { NO_MOVEMENT, type IntakeForm } from '../reception/form.ts';
 
@@ -15,8 +15,7 @@ export function FindPart({ onOwner }: { onOwner: (name: string) => void }) {
   const [typed, setTyped] = useState('');
   const q = useDeferredValue(typed.trim());
   const { data, error } = useQuery({
-    queryKey: ['find', q],
-    queryFn: ({ signal }) => call(api.find.anything, { query: { q }, signal }),
+    ...fetched(api.search.anything, { query: { q } }),
     enabled: q.length > 2,
     placeholderData: keepPreviousData,
   });

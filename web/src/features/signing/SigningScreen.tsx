@@ -1,5 +1,6 @@
-import { api } from '../../data/doors.ts';
-import { serviceRecord, signFacts } from '@eclat/core/history';
+import { api } from '../../data/api.ts';
+import { serviceRecord } from '@eclat/core/history';
+import { signFacts } from '@eclat/core/visit';
 import { signObstacles } from '@eclat/core/workflow';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
@@ -58,7 +59,7 @@ function ToSign() {
   const [note, setNote] = useState('');
   const [waiver, setWaiver] = useState('');
   const [sure, setSure] = useState(false);
-  const sign = useCommand(api.visits.sign, {
+  const sign = useCommand(api.signing.sign, {
     what: 'Signature',
     onDone: (entry) => {
       say('Signed. The history entry stands.');
@@ -173,7 +174,7 @@ function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }
 /** Each thing that came is ticked as it goes home; what was declined stands beside it. */
 function GoesHome() {
   const visit = useThisVisit();
-  const give = useCommand(api.counter.giveBack, { what: 'Thing received' });
+  const give = useCommand(api.reception.returnReceived, { what: 'Thing received' });
   const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
   return (
     <Panel

@@ -3,9 +3,8 @@ import { kindOf, sizeWords } from '@eclat/core/stores';
 import { useQuery } from '@tanstack/react-query';
 import { PackageCheck, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -50,7 +49,7 @@ export function ItemSheet({ item, onClose }: { item: StoreItem; onClose: () => v
         <div className="flex flex-col gap-5">
           <Count key={item.onHand} item={item} />
           <OrderOne item={item} />
-          <Moves itemId={item.id} stamp={item.onHand} />
+          <Moves itemId={item.id} />
           <div className="flex flex-wrap gap-3 border-t border-line pt-4">
             <Button onClick={() => setEditing(true)}>
               <Pencil className="size-5" aria-hidden />
@@ -113,20 +112,20 @@ function OrderOne({ item }: { item: StoreItem }) {
   const [many, setMany] = useState('');
   const [on, setOn] = useState('');
   const params = { itemId: item.id };
-  const order = useCommand(api.stores.order, {
+  const order = useCommand(api.stores.addOrder, {
     what: 'Order',
     onDone: () => {
       setMany('');
       setOn('');
     },
   });
-  const undo = useCommand(api.stores.arrive, { what: 'Order' });
-  const arrive = useCommand(api.stores.arrive, {
+  const undo = useCommand(api.stores.setArrived, { what: 'Order' });
+  const arrive = useCommand(api.stores.setArrived, {
     what: 'Order',
     onDone: (_i, command) =>
       say('It came in.', 'good', () => undo.mutate({ params: command.params, body: { arrived: false } })),
   });
-  const unorder = useCommand(api.stores.unorder, { what: 'Order' });
+  const unorder = useCommand(api.stores.removeOrder, { what: 'Order' });
   const n = whole(many, 1);
   return (
     <section aria-label="Orders" className="border-t border-line pt-4">
@@ -192,11 +191,8 @@ function OrderOne({ item }: { item: StoreItem }) {
   );
 }
 
-function Moves({ itemId, stamp }: { itemId: string; stamp: number }) {
-  const { data } = useQuery({
-    queryKey: [...keys.stores, itemId, stamp],
-    queryFn: ({ signal }) => call(api.stores.moves, { params: { itemId }, signal }),
-  });
+function Moves({ itemId }: { itemId: string }) {
+  const { data } = useQuery(fetched(api.stores.moves, { params: { itemId } }));
   if (!data || data.length === 0) return null;
   return (
     <details className="border-t border-line pt-2">

@@ -1,9 +1,8 @@
 import { KINDS, STORE_COLUMNS } from '@eclat/core/stores';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { call } from '../../data/call.ts';
-import { api } from '../../data/doors.ts';
-import { keys } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer } from '../../ui/Answer.tsx';
@@ -19,12 +18,11 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
   const table = useDeferredValue(csv);
   const [tooLarge, setTooLarge] = useState('');
   const { data: seen, error } = useQuery({
-    queryKey: [...keys.stores, 'table', table],
-    queryFn: ({ signal }) => call(api.stores.preview, { body: { csv: table }, signal }),
+    ...fetched(api.stores.previewTable, { body: { csv: table } }),
     enabled: table.trim() !== '',
     retry: false,
   });
-  const take = useCommand(api.stores.take, {
+  const take = useCommand(api.stores.importTable, {
     what: 'Stores',
     onSent: onClose,
     onDone: (r) => say(`${r.added} new, ${r.changed} changed.`),

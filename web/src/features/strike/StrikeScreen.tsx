@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Check, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -32,8 +32,8 @@ export function StrikeScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [typed, setTyped] = useState('');
   const params = { visitId: visit.id };
-  const hear = useCommand(api.together.strike, { what: 'Strike' });
-  const anew = useCommand(api.together.strikeAnew, {
+  const hear = useCommand(api.strike.setHeard, { what: 'Strike' });
+  const anew = useCommand(api.strike.removeAll, {
     what: 'Strike',
     onSent: () => setChosen(null),
     onDone: () => say('Begun anew.'),

@@ -1,7 +1,7 @@
 import { PHASE_WHEN } from '@eclat/contract/strip';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';

@@ -4,7 +4,7 @@ import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/cor
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
@@ -37,8 +37,8 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
   };
   const form = useForm<Fields>({ resolver: zodResolver(stepFields) as never, defaultValues: step ?? fresh });
   const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
-  const remove = useCommand(api.strip.remove, { what: 'Step' });
-  const add = useCommand(api.strip.add, {
+  const remove = useCommand(api.strip.removeStep, { what: 'Step' });
+  const add = useCommand(api.strip.addStep, {
     what: 'Step',
     onSent: () => {
       draft.clear();
@@ -50,7 +50,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         remove.mutate({ params: { visitId: visit.id, stepId: s.id } }),
       ),
   });
-  const change = useCommand(api.strip.change, {
+  const change = useCommand(api.strip.changeStep, {
     what: 'Step',
     labels: LABELS,
     onSent: () => {

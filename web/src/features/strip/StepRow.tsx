@@ -1,7 +1,7 @@
 import type { StripStep } from '@eclat/contract';
 import { remarkName } from '@eclat/core/strip';
 import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -34,8 +34,8 @@ export function StepWords({ step: s }: { step: StripStep }) {
 /** What a row may do, once for all rows: a movement may have two hundred of them. */
 export function useStepTools() {
   const visit = useThisVisit();
-  const moving = useCommand(api.strip.move, { what: 'Step' });
-  const out = useTakeOut(api.strip.remove, api.strip.add, 'Step');
+  const moving = useCommand(api.strip.moveStep, { what: 'Step' });
+  const out = useTakeOut(api.strip.removeStep, api.strip.addStep, 'Step');
   const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
   return {
     closed: visit.closedAt !== null,

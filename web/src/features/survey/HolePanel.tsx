@@ -1,5 +1,5 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import type { Hole } from '@eclat/core/movement';
 import {
   HOLE_VERDICTS,
@@ -55,7 +55,7 @@ export function HolePanel({ hole, measured, looking, onLooking, carried, onNext 
     measured && measured.verdict !== measured.computed ? measured.verdict : null,
   );
   const form = useRef<HTMLDivElement>(null);
-  const set = useCommand(api.survey.set, {
+  const set = useCommand(api.survey.setHole, {
     what: `${hole.arbor.id} ${hole.plate}`,
     labels: { ...LABELS, verdict: 'Verdict', note: 'Note', endShakeMm: 'End shake', past: 'The hole' },
     onDone: (h) => {

@@ -1,7 +1,7 @@
 import type { PartLook } from '@eclat/contract';
 import { partAsks, partsToLook, PART_KINDS, type LookedPart } from '@eclat/core/pivots';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -21,8 +21,8 @@ export function PartsLooked() {
     const l = looks.get(p.key);
     return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
   });
-  const clear = useCommand(api.survey.unlook, { what: 'Parts' });
-  const sound = useCommand(api.survey.sound, {
+  const clear = useCommand(api.survey.removePart, { what: 'Parts' });
+  const sound = useCommand(api.survey.setSound, {
     what: 'Parts',
     onDone: (_r, { body }) =>
       say('The rest is sound.', 'good', () => {
@@ -64,12 +64,12 @@ export function PartRow({ part, look }: { part: LookedPart; look: PartLook | und
   const visit = useThisVisit();
   const [note, setNote] = useState<string | null>(null);
   const params = { visitId: visit.id, part: part.key };
-  const set = useCommand(api.survey.look, {
+  const set = useCommand(api.survey.setPart, {
     what: part.name,
     labels: { state: part.name, note: 'Which, and how' },
     onDone: () => setNote(null),
   });
-  const clear = useCommand(api.survey.unlook, { what: part.name });
+  const clear = useCommand(api.survey.removePart, { what: part.name });
   const send = (state: string, text: string) =>
     set.mutate({ params, body: { state, note: text, version: look?.version ?? 0 } });
   const asks = look ? partAsks(part.kind, look.state, visit.rules.held) : '';

@@ -1,7 +1,7 @@
 import type { Hole } from '@eclat/core/movement';
 import { PART_KINDS, pivotKey, turningProblem } from '@eclat/core/pivots';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -16,7 +16,7 @@ export function PivotLook({ hole }: { hole: Hole }) {
   const look = visit.partLooks.find((l) => l.key === key);
   const [to, setTo] = useState(look?.toMm ? String(look.toMm) : '');
   const params = { visitId: visit.id, part: key };
-  const set = useCommand(api.survey.look, {
+  const set = useCommand(api.survey.setPart, {
     what: 'Pivot',
     labels: { state: 'Pivot', toMm: 'Turned down to' },
     onDone: (l) => {
@@ -24,7 +24,7 @@ export function PivotLook({ hole }: { hole: Hole }) {
         say(`Turned down to ${l.toMm} mm: ${hole.arbor.id} ${hole.plate} must be bushed.`);
     },
   });
-  const clear = useCommand(api.survey.unlook, { what: 'Pivot' });
+  const clear = useCommand(api.survey.removePart, { what: 'Pivot' });
   const measured = visit.holes.find((h) => h.key === hole.key);
   const toMm = lengthMm(to);
   const problem = toMm === null ? null : turningProblem(measured?.pivotMm ?? null, toMm);

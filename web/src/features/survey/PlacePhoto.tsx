@@ -1,6 +1,6 @@
 import { holesOf, type Plate } from '@eclat/core/movement';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { Empty } from '../../ui/Answer.tsx';
@@ -19,8 +19,8 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const [points, setPoints] = useState<Points>(laid?.points ?? {});
   const [again, setAgain] = useState<string | null>(null);
   const params = { visitId: visit.id, plate };
-  const keep = useCommand(api.survey.layPhoto, { what: 'Photo of the plate', onSent: onClose });
-  const lift = useTakeOut(api.survey.liftPhoto, api.survey.layPhoto, 'Photo');
+  const keep = useCommand(api.survey.setPlatePhoto, { what: 'Photo of the plate', onSent: onClose });
+  const lift = useTakeOut(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
   const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);

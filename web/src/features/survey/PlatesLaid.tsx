@@ -1,7 +1,7 @@
 import { holesOf, PLATES, trainsFromRight, type Plate } from '@eclat/core/movement';
 import { ArrowLeftRight, Image } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -13,7 +13,7 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
   const visit = useThisVisit();
   const { movement } = visit;
   const [placing, setPlacing] = useState<Plate | null>(null);
-  const lay = useCommand(api.movements.lay, { what: 'Plates' });
+  const lay = useCommand(api.movements.arrange, { what: 'Plates' });
   if (visit.closedAt) return null;
   const send = (change: Partial<typeof movement.plates>) =>
     lay.mutate({

@@ -1,8 +1,8 @@
 import type { TestRun } from '@eclat/contract';
-import { RUN_STANDS } from '@eclat/contract/visits';
+import { RUN_STANDS } from '@eclat/contract/test-run';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -98,7 +98,7 @@ export function ConditionFields({
 export function ConditionsPanel({ run }: { run: TestRun }) {
   const visit = useThisVisit();
   const [typed, setTyped] = useState<TypedConditions | null>(null);
-  const set = useCommand(api.testRuns.stand, {
+  const set = useCommand(api.testRun.setConditions, {
     what: 'How it stands',
     onSent: () => setTyped(null),
     onDone: () => say('Kept.'),

@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -16,7 +16,7 @@ export function EarlierReading() {
   const [seconds, setSeconds] = useState('');
   const [way, setWay] = useState<'ahead' | 'behind'>('ahead');
   const [wrong, setWrong] = useState('');
-  const read = useCommand(api.testRuns.read, {
+  const read = useCommand(api.testRun.addReading, {
     what: 'Reading',
     onSent: () => {
       setAt('');

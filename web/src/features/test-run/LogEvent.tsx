@@ -1,8 +1,8 @@
-import { RUN_EVENTS } from '@eclat/contract/visits';
+import { RUN_EVENTS } from '@eclat/contract/test-run';
 import type { TestRun } from '@eclat/contract';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { useState } from 'react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -19,7 +19,7 @@ export function LogEvent({ run }: { run: TestRun }) {
   const [kind, setKind] = useState<(typeof RUN_EVENTS)[number] | ''>('');
   const [t, setT] = useState(EMPTY);
   const [setter, setSetter] = useState<Setter | null>(run.conditions?.setter ?? null);
-  const log = useCommand(api.testRuns.event, {
+  const log = useCommand(api.testRun.addEvent, {
     what: 'Event',
     onSent: () => {
       setKind('');

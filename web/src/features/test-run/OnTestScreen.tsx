@@ -22,7 +22,6 @@ const LOOK: Record<Want, readonly [icon: typeof Clock3, look: string]> = {
 const judge = (row: TestRow, now: number) => {
   const judged = judgeRun(row.traits, row.run, now, row.held);
   const last = row.run.readings.at(-1);
-  const event = row.run.events.filter((e) => e.kind !== 'wound').at(-1);
   return {
     row,
     judged,
@@ -33,15 +32,7 @@ const judge = (row: TestRow, now: number) => {
       judged.protocol.readEveryHours,
       now,
     ),
-    ...wantOf(
-      {
-        judged,
-        lastReadAt: last ? Date.parse(last.readAt) : null,
-        lastEvent: event ? { kind: event.kind, at: Date.parse(event.happenedAt) } : null,
-        failed: row.failed,
-      },
-      now,
-    ),
+    ...wantOf({ run: row.run, judged, failed: row.failed }, now),
   };
 };
 

@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { dialError } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
@@ -29,7 +29,7 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   const offset = useStore((s) => s.clockOffset);
   const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
   const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
-  const read = useCommand(api.testRuns.read, {
+  const read = useCommand(api.testRun.addReading, {
     what: 'Reading',
     onSent: () => {
       setPressedAt(null);

@@ -1,5 +1,5 @@
 import type { TestRun } from '@eclat/contract';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { settingWords } from '@eclat/core/pendulum';
 import { AudioLines, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -16,9 +16,9 @@ import { inWords } from './ReadNow.tsx';
 export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const out = useTakeOut(api.testRuns.forget, api.testRuns.read, 'Reading');
-  const outEvent = useTakeOut(api.testRuns.forgetEvent, api.testRuns.event, 'Event');
-  const outHeard = useTakeOut(api.together.unhear, api.together.hear, 'What was heard');
+  const out = useTakeOut(api.testRun.removeReading, api.testRun.addReading, 'Reading');
+  const outEvent = useTakeOut(api.testRun.removeEvent, api.testRun.addEvent, 'Event');
+  const outHeard = useTakeOut(api.listening.remove, api.listening.add, 'What was heard');
   const rows: Row[] = [
     ...run.readings.map(({ id, by, ...r }) => ({
       id,

@@ -1,6 +1,6 @@
 import type { TestRun } from '@eclat/contract';
-import { api } from '../../data/doors.ts';
-import { judgeRun, missedReadings, protocolFor } from '@eclat/core/rate';
+import { api } from '../../data/api.ts';
+import { judgeRun, missedReadings, nextReading, protocolFor, type NextReading } from '@eclat/core/rate';
 import { lazy, Suspense, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -52,16 +52,14 @@ function OnTest({ run }: { run: TestRun }) {
     protocol.readEveryHours,
     now,
   );
-  const again = verdict.kind === 'not yet' ? verdict.readAgainAt : null;
+  const next = nextReading(run, judged);
   return (
     <>
       <Answer
         tone={verdict.kind === 'inside' ? 'good' : verdict.kind === 'outside' ? 'danger' : 'info'}
         title={verdict.text}
       >
-        {again !== null && (
-          <>{again <= now ? 'Read it again now' : `Keep it running until ${dayTime(again)}, then read it`}. </>
-        )}
+        {next && <>{whenToRead(next, now)} </>}
         {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over{' '}
         {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.
         {missed > 0 && (
@@ -97,6 +95,13 @@ function OnTest({ run }: { run: TestRun }) {
   );
 }
 
+function whenToRead({ at, decidesAt }: NextReading, now: number): string {
+  const read = at <= now ? 'A reading is due.' : `Read it next ${dayTime(at)}.`;
+  return decidesAt !== null && decidesAt > Math.max(at, now)
+    ? `${read} Keep it running: decided ${dayTime(decidesAt)} at the earliest.`
+    : read;
+}
+
 function Start() {
   const visit = useThisVisit();
   const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
@@ -104,7 +109,7 @@ function Start() {
   const [since, setSince] = useState('');
   const [stands, setStands] = useState(() => typedOf(null, visit.movement.traits.oscillator));
   const conditions = conditionsOf(stands);
-  const start = useCommand(api.testRuns.start, {
+  const start = useCommand(api.testRun.start, {
     what: 'Test run',
     onDone: () => say('On test. Take the first reading now.'),
   });

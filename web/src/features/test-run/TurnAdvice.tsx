@@ -1,7 +1,7 @@
 import type { TestRun } from '@eclat/contract';
 import { adviseRun, type RunJudgement } from '@eclat/core/rate';
 import { Wrench } from 'lucide-react';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,7 +10,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 /** What to turn, which way and how far, in the unit of what sets this clock; one press says that it was done. */
 export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement }) {
   const visit = useThisVisit();
-  const log = useCommand(api.testRuns.event, {
+  const log = useCommand(api.testRun.addEvent, {
     what: 'Adjustment',
     onDone: () => say('Logged. The line of the rate begins anew: set the hands and read once more.'),
   });

@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
@@ -11,7 +11,7 @@ import { useThisVisit } from './thisVisit.ts';
 /** Where the work can hurt somebody: at the step, before it. The important ones take a name and a time. */
 export function Cautions({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
-  const read = useCommand(api.visits.caution, { what: 'Caution' });
+  const read = useCommand(api.visit.readCaution, { what: 'Caution' });
   const list = cautionsFor(visit.movement.traits, stage);
   if (list.length === 0) return null;
   return (

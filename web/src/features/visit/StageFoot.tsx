@@ -1,4 +1,4 @@
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
 import { ArrowRight, RotateCcw } from 'lucide-react';
 import { useNavigate } from 'react-router';
@@ -14,7 +14,7 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
   const visit = useThisVisit();
   const go = useNavigate();
   const now = useNow(30_000);
-  const mark = useCommand(api.visits.stage, { what: stageName(stage) });
+  const mark = useCommand(api.visit.setStage, { what: stageName(stage) });
   const state = visit.stages.find((s) => s.stage === stage);
   const next = STAGES[STAGES.findIndex((s) => s.id === stage) + 1];
   if (visit.closedAt) return null;

@@ -4,7 +4,7 @@ import { fieldsOf, suits, typedOf, workingById, WORKINGS, type Working } from '@
 import { Sigma, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useRemove.ts';
 import { serverNow, useStore } from '../../data/app-state.ts';
@@ -62,7 +62,7 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
   const units = useStore((s) => s.units);
   const working = workingById(kept.working);
   const params = { visitId: visit.id };
-  const out = useTakeOut(api.workings.drop, api.workings.keep, 'Working');
+  const out = useTakeOut(api.workings.remove, api.workings.keep, 'Working');
   const address = working
     ? `/workings/${working.id}?${toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString()}${units === 'inch' ? '&units=inch' : ''}`
     : null;

@@ -1,7 +1,7 @@
 import type { StageId } from '@eclat/core/workflow';
 import type { Working } from '@eclat/core/workings';
 import { useNavigate } from 'react-router';
-import { api } from '../../data/doors.ts';
+import { api } from '../../data/api.ts';
 import { useBench } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';

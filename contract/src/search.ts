@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { id, words } from './common.ts';
 import { everyone } from './people.ts';
-import { route } from './route.ts';
+import { read } from './route.ts';
 
 /** Something the counter may be looking for: a clock with its owner, an owner, or a movement without a clock here. */
 export const hit = z.object({
@@ -16,15 +16,17 @@ export const hit = z.object({
   why: z.string(),
   openVisitId: id.nullable(),
 });
+
 export type Hit = z.infer<typeof hit>;
 
-export const find = {
-  anything: route({
+export const searchRoutes = {
+  anything: read({
     method: 'GET',
     path: '/find',
     summary:
       'Find a clock by anything: name, phone digits, claim, mark, serial, code or words of a complaint, spelt nearly right',
     roles: everyone,
+    reads: 'movements',
     query: z.object({ q: words(80).default('') }),
     reply: z.array(hit),
   }),

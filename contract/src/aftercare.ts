@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { id, moment, words } from './common.ts';
 import { everyone } from './people.ts';
-import { route } from './route.ts';
+import { read } from './route.ts';
 
 /** A clock that went home, and when it is due again. Only its latest visit counts. */
 const dueAgain = z.object({
@@ -14,7 +14,9 @@ const dueAgain = z.object({
   oil: z.iso.date(),
   overhaul: z.iso.date(),
 });
+
 export type DueAgain = z.infer<typeof dueAgain>;
+
 const recalled = z.object({
   visitId: id,
   claim: z.string(),
@@ -25,7 +27,9 @@ const recalled = z.object({
   closedAt: moment.nullable(),
   why: z.string(),
 });
+
 export type Recalled = z.infer<typeof recalled>;
+
 const callbacks = z.object({
   signed: z.int(),
   came: z.int(),
@@ -42,27 +46,30 @@ const callbacks = z.object({
   ),
 });
 
-export const after = {
-  due: route({
+export const aftercareRoutes = {
+  due: read({
     method: 'GET',
     path: '/due-again',
     summary: 'Clocks that went home, by the day on which they are due again',
     roles: everyone,
+    reads: 'aftercare',
     reply: z.array(dueAgain),
   }),
-  recall: route({
+  recall: read({
     method: 'GET',
     path: '/recall',
     summary: 'Every visit with this product, batch, part or type',
     roles: everyone,
+    reads: 'aftercare',
     query: z.object({ q: words(80).default('') }),
     reply: z.array(recalled),
   }),
-  callbacks: route({
+  callbacks: read({
     method: 'GET',
     path: '/callbacks',
     summary: 'How many of the signed came back within the last years, and why',
     roles: everyone,
+    reads: 'aftercare',
     query: z.object({ years: z.coerce.number().int().min(1).max(50).default(2) }),
     reply: callbacks,
   }),

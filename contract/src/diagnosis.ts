@@ -1,0 +1,114 @@
+import { SYMPTOM_IDS, OUTCOMES } from '@eclat/core/faults';
+import { OSCILLATORS, FITTINGS, TRAINS } from '@eclat/core/movement';
+import { z } from 'zod';
+import { signed, needed, moment, done, words } from './common.ts';
+import { everyone, benchRoles } from './people.ts';
+import { read, command } from './route.ts';
+
+export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['present', 'absent']));
+
+/** A look at one cause, taken or found impossible here. */
+export const lookTaken = z.object({ look: z.string(), outcome: z.enum(OUTCOMES), ...signed });
+
+const symptomId = z.enum(SYMPTOM_IDS);
+
+const symptomShows = z.partialRecord(symptomId, z.enum(['H', 'M', 'L']));
+
+export const ownCauseFields = z.object({
+  name: needed(80, 'A name'),
+  prior: z.enum(['common', 'usual', 'rare']),
+  oscillators: z.array(z.enum(OSCILLATORS)).max(OSCILLATORS.length).default([]),
+  fittings: z.array(z.enum(FITTINGS)).max(10).default([]),
+  trains: z.array(z.enum(TRAINS)).max(TRAINS.length).default([]),
+  shows: symptomShows.refine((s) => Object.keys(s).length > 0, 'At least one symptom that it shows.'),
+  look: z.object({
+    what: needed(120, 'How to look for it'),
+    minutes: z.int().min(1, 'At least a minute.').max(600, 'At most ten hours.'),
+    level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+  }),
+  remedy: needed(200, 'The remedy'),
+});
+
+export const ownCause = ownCauseFields.extend({ id: z.string(), by: z.string(), at: moment });
+
+const share = z.object({ times: z.int(), of: z.int() });
+
+export const knowledge = z.object({
+  causes: z.array(ownCause),
+  learn: z.boolean(),
+  signedVisits: z.int(),
+  experience: z.record(z.string(), z.object({ found: share, shows: z.partialRecord(symptomId, share) })),
+});
+
+export const diagnosisRoutes = {
+  observe: command({
+    method: 'PUT',
+    path: '/visits/:visitId/observations/:symptom',
+    summary: 'Say whether a symptom is there',
+    roles: everyone,
+    changes: ['visit', 'bench'],
+    inverse: 'same',
+    visit: { put: 'observations' },
+    body: z.object({ state: z.enum(['present', 'absent']).nullable() }),
+    reply: observations,
+  }),
+  recordLook: command({
+    method: 'PUT',
+    path: '/visits/:visitId/looks/:look',
+    summary: 'Say what a look found, that it cannot be taken here, or take that back',
+    roles: everyone,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
+    body: z.object({ outcome: z.enum(OUTCOMES).nullable() }),
+    reply: done,
+  }),
+  nameCause: command({
+    method: 'PUT',
+    path: '/visits/:visitId/cause',
+    summary: 'Name the cause, in the words of the record',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
+    body: z.object({ cause: words(300) }),
+    reply: done,
+  }),
+  knowledge: read({
+    method: 'GET',
+    path: '/causes',
+    summary: 'The shop’s own causes, and what its signed visits found',
+    roles: everyone,
+    reads: 'causes',
+    reply: knowledge,
+  }),
+  addCause: command({
+    method: 'POST',
+    path: '/causes',
+    summary: 'Add a cause to the table',
+    roles: benchRoles,
+    changes: ['causes'],
+    inverse: 'diagnosis.removeCause',
+    body: ownCauseFields,
+    reply: ownCause,
+  }),
+  removeCause: command({
+    method: 'DELETE',
+    path: '/causes/:cause',
+    summary: 'Take a cause of the shop’s own out again',
+    roles: benchRoles,
+    changes: ['causes'],
+    inverse: 'diagnosis.addCause',
+    reply: done,
+  }),
+  setLearning: command({
+    method: 'PUT',
+    path: '/causes/learning',
+    summary: 'Let the shop’s signed visits sharpen the numbers, or not',
+    roles: ['owner-of-shop'],
+    changes: ['causes'],
+    inverse: 'same',
+    body: z.object({ learn: z.boolean() }),
+    reply: done,
+  }),
+};

@@ -1,0 +1,3 @@
+export const PAPERS = ['receipt', 'label', 'estimate', 'condition', 'bench', 'return', 'slip'] as const;
+
+export type Paper = (typeof PAPERS)[number];

@@ -1,0 +1,107 @@
+import { LOCATED } from '@eclat/core/pivots';
+import { z } from 'zod';
+import { needed, millimetres, words, id, signed, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
+import { kind, sizes, cost } from './stores.ts';
+
+export const newBush = z.object({
+  hole: needed(20, 'The hole'),
+  pivotMm: millimetres,
+  boreMm: millimetres,
+  outsideMm: millimetres,
+  heightMm: millimetres,
+  note: words(200).default(''),
+  located: z.enum(LOCATED).nullable().default(null),
+  /** It went off centre: plugged, to be done again. */
+  off: z.boolean().default(false),
+  endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
+  spins: z.boolean().nullable().default(null),
+  /** Taken out of the stores. */
+  stockId: id.nullable().default(null),
+});
+
+export const bush = newBush.extend({ id, ...signed });
+
+export const PART_SOURCES = ['from stock', 'new', 'donor movement', 'made here', 'reconditioned'] as const;
+
+export const OLD_PART_FATES = [
+  'returned to the owner',
+  'kept with the movement',
+  'reconditioned into stock',
+  'scrapped',
+  'lost',
+] as const;
+
+export const newPart = z
+  .object({
+    what: needed(120, 'What was fitted'),
+    kind: kind.default('other'),
+    sizes: sizes.default({}),
+    size: words(120).default(''),
+    why: words(200).default(''),
+    source: z.enum(PART_SOURCES),
+    oldPart: z.enum(OLD_PART_FATES),
+    quantity: z.int('A whole number.').min(1, 'At least one.').max(1000, 'At most 1000.').default(1),
+    cost: cost.default(''),
+    /** Taken out of the stores. */
+    stockId: id.nullable().default(null),
+    /** The movement that gave it. */
+    donorId: id.nullable().default(null),
+  })
+  .superRefine((p, ctx) => {
+    const lacks = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+    if (p.source === 'from stock' && !p.stockId) lacks('stockId', 'Which one of the stores?');
+    if (p.source === 'donor movement' && !p.donorId) lacks('donorId', 'Which movement gave it?');
+    if (p.source === 'made here' && p.size === '' && Object.keys(p.sizes).length === 0)
+      lacks('size', 'What was made here carries its dimensions, so that the next shop can make it again.');
+  });
+
+export const part = z.object({ ...newPart.shape, donorCode: z.string().nullable(), id, ...signed });
+
+export type Part = z.infer<typeof part>;
+
+export const fittingRoutes = {
+  addBush: command({
+    method: 'POST',
+    path: '/visits/:visitId/bushes',
+    summary: 'Record a bush fitted',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'fitting.removeBush',
+    visit: { put: 'bushes', by: 'id' },
+    body: newBush,
+    reply: bush,
+  }),
+  removeBush: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/bushes/:bushId',
+    summary: 'This bush was not fitted after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'fitting.addBush',
+    visit: { remove: 'bushes', by: 'id', param: 'bushId' },
+    reply: done,
+  }),
+  addPart: command({
+    method: 'POST',
+    path: '/visits/:visitId/parts',
+    summary: 'Record a part fitted and what became of the old one',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'fitting.removePart',
+    visit: { put: 'parts', by: 'id' },
+    body: newPart,
+    reply: part,
+  }),
+  removePart: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/parts/:partId',
+    summary: 'This part was not fitted after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'fitting.addPart',
+    visit: { remove: 'parts', by: 'id', param: 'partId' },
+    reply: done,
+  }),
+};

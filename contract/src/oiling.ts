@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { words, id, signed, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
+
+export const oilFields = z.object({
+  product: words(80).default(''),
+  batch: words(40).default(''),
+  /** Out of the stores. */
+  stockId: id.nullable().default(null),
+  /** Why it differs from the house rule's grade or amount. */
+  differs: words(200).default(''),
+});
+
+export const oiled = oilFields.extend({ point: z.string(), ...signed });
+
+export const oilingRoutes = {
+  setPoint: command({
+    method: 'PUT',
+    path: '/visits/:visitId/oil/:point',
+    summary: 'Tick a point: oiled, or left dry',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'oiling.removePoint',
+    visit: { put: 'oiled', by: 'point' },
+    body: oilFields,
+    reply: oiled,
+  }),
+  removePoint: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/oil/:point',
+    summary: 'Take the tick back',
+    roles: benchRoles,
+    changes: ['visit', 'bench', 'stores'],
+    inverse: 'oiling.setPoint',
+    visit: { remove: 'oiled', by: 'point', param: 'point' },
+    reply: done,
+  }),
+};

@@ -1,0 +1,89 @@
+import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
+import { z } from 'zod';
+import { routeId, routeOffer, question } from './agreement.ts';
+import { id, moment, needed } from './common.ts';
+import { read, command } from './route.ts';
+
+/** What the owner's page shows, and nothing else of the shop. */
+export const forOwner = z.object({
+  shop: z.string(),
+  clock: z.string(),
+  claim: z.string(),
+  complaint: z.string(),
+  currency: z.string(),
+  taxPercent: z.string(),
+  pricesIncludeTax: z.boolean(),
+  lines: z.array(
+    z.object({
+      id,
+      kind: z.enum(LINE_KINDS),
+      what: z.string(),
+      amount: z.string(),
+      routes: z.array(routeId),
+      optional: z.boolean(),
+      noGuarantee: z.boolean(),
+      addition: z.boolean(),
+      state: z.enum(DECISIONS).nullable(),
+      seen: z.string(),
+    }),
+  ),
+  routes: z.array(routeOffer.extend({ without: z.string(), withOptions: z.string() })),
+  chosen: routeId.nullable(),
+  agreed: z.string(),
+  photos: z.array(
+    z.object({
+      id,
+      caption: z.string(),
+      width: z.int(),
+      height: z.int(),
+      marks: z.array(z.object({ number: z.int(), x: z.number(), y: z.number(), says: z.string() })),
+    }),
+  ),
+  questions: z.array(question.omit({ answeredBy: true })),
+  promisedFor: z.string().nullable(),
+  expiresAt: moment,
+});
+
+export type ForOwner = z.infer<typeof forOwner>;
+
+/** Routes without a sign-in, behind an unguessable address. A change is a PUT: sent twice it is the same change. */
+export const ownerPageRoutes = {
+  page: read({
+    method: 'GET',
+    path: '/for-owner/:token',
+    summary: 'The estimate, for its owner',
+    roles: 'public',
+    reads: 'owner-page',
+    reply: forOwner,
+  }),
+  decide: command({
+    method: 'PUT',
+    path: '/for-owner/:token/lines/:lineId',
+    summary: 'Accept or decline a line',
+    roles: 'public',
+    changes: ['visit', 'bench', 'owner-page'],
+    inverse: 'same',
+    body: z.object({ state: z.enum(DECISIONS) }),
+    reply: forOwner,
+  }),
+  choose: command({
+    method: 'PUT',
+    path: '/for-owner/:token/route',
+    summary: 'Choose an alternative',
+    roles: 'public',
+    changes: ['visit', 'bench', 'owner-page'],
+    inverse: 'same',
+    body: z.object({ route: routeId }),
+    reply: forOwner,
+  }),
+  ask: command({
+    method: 'PUT',
+    path: '/for-owner/:token/questions/:questionId',
+    summary: 'Ask the shop',
+    roles: 'public',
+    changes: ['visit', 'owner-page'],
+    inverse: 'final',
+    body: z.object({ text: needed(1000, 'Your question') }),
+    reply: forOwner,
+  }),
+};

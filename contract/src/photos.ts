@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { id, words, stageId, signed, done } from './common.ts';
+import { everyone } from './people.ts';
+import { command } from './route.ts';
+
+export const photoMark = z.object({
+  id,
+  number: z.int(),
+  x: z.number(),
+  y: z.number(),
+  findingId: id.nullable(),
+  note: z.string(),
+});
+
+export const photoMarkFields = z.object({
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  findingId: id.nullable().default(null),
+  note: words(200).default(''),
+});
+
+export const photo = z.object({
+  id,
+  caption: z.string(),
+  stage: stageId,
+  width: z.int(),
+  height: z.int(),
+  marks: z.array(photoMark),
+  ...signed,
+});
+
+export type Photo = z.infer<typeof photo>;
+
+export const photosRoutes = {
+  /** The body is the picture itself (image/jpeg, image/png or image/webp), not JSON. */
+  add: command({
+    method: 'POST',
+    path: '/visits/:visitId/photos',
+    summary: 'Add a photo: JPEG, PNG or WebP up to 15 MB',
+    roles: everyone,
+    changes: ['visit', 'bench', 'movements'],
+    inverse: 'final',
+    visit: { put: 'photos', by: 'id' },
+    query: z.object({ caption: words(200).default(''), stage: stageId }),
+    reply: photo,
+  }),
+  change: command({
+    method: 'PATCH',
+    path: '/visits/:visitId/photos/:photoId',
+    summary: 'Caption a photo, or move it',
+    roles: everyone,
+    changes: ['visit', 'movements'],
+    inverse: 'same',
+    visit: 'again',
+    body: z.object({ caption: words(200), position: z.int().min(0).max(10_000) }).partial(),
+    reply: done,
+  }),
+  setMark: command({
+    method: 'PUT',
+    path: '/visits/:visitId/photos/:photoId/marks/:markId',
+    summary: 'Place a numbered point, or move it',
+    roles: everyone,
+    changes: ['visit'],
+    inverse: 'photos.removeMark',
+    visit: 'again',
+    body: photoMarkFields,
+    reply: photoMark,
+  }),
+  removeMark: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/photos/:photoId/marks/:markId',
+    summary: 'Take a point away',
+    roles: everyone,
+    changes: ['visit'],
+    inverse: 'photos.setMark',
+    visit: 'again',
+    reply: done,
+  }),
+};

@@ -1,0 +1,141 @@
+import { PLATES } from '@eclat/core/movement';
+import { WAYS, PASTS, HOLE_VERDICTS } from '@eclat/core/pivots';
+import { z } from 'zod';
+import { millimetres, words, version, signed, id, moment, seen, done } from './common.ts';
+import { benchRoles } from './people.ts';
+import { command } from './route.ts';
+
+const seenPlay = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('lean'), leanDeg: z.number().min(0).max(30), plateMm: millimetres }),
+  z.object({
+    kind: z.literal('play'),
+    playMm: z.number().min(0).max(10),
+    atMm: z.number().gt(0).max(500),
+    gapMm: z.number().gt(0).max(500),
+  }),
+]);
+
+export const holeFields = z.object({
+  pivotMm: millimetres,
+  /** Where play was seen instead, both are reckoned from it, whatever is sent here. */
+  holeLongMm: millimetres,
+  holeShortMm: millimetres,
+  seen: seenPlay.nullable().default(null),
+  way: z.enum(WAYS).default('one-wheel'),
+  /** Towards where the pivot wandered, degrees clockwise from up on the face looked at; null: round, or not said. */
+  wearDeg: z.number().min(0).max(359).nullable().default(null),
+  endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
+  spins: z.boolean().nullable().default(null),
+  polished: z.boolean().default(false),
+  past: z.enum(PASTS).default('original'),
+  /** The person's own verdict; the computed one stands beside it. */
+  verdict: z.enum(HOLE_VERDICTS),
+  note: words(200).default(''),
+});
+
+export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...signed });
+
+export type SurveyedHole = z.infer<typeof hole>;
+
+/** A photo of the real plate with each hole placed once: shares of its width and height. */
+export const platePhotoFields = z.object({
+  photoId: id,
+  points: z.record(z.string().max(12), z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })),
+});
+
+export const platePhoto = platePhotoFields.extend({ plate: z.enum(PLATES), version, ...signed });
+
+export type PlatePhoto = z.infer<typeof platePhoto>;
+
+/** Looked at beside the holes: a pivot, a click, the pallets. A turned-down pivot carries its new size. */
+export const partLookFields = z.object({
+  state: z.string().max(40),
+  toMm: millimetres.nullable().default(null),
+  note: words(200).default(''),
+});
+
+export const partLook = partLookFields.extend({ key: z.string(), version, ...signed });
+
+export type PartLook = z.infer<typeof partLook>;
+
+/** The same movement's survey before this one, and the bush that was fitted then. */
+export const lastSurvey = z.object({
+  at: moment,
+  holes: z.array(
+    z.object({
+      key: z.string(),
+      pivotMm: z.number(),
+      holeLongMm: z.number(),
+      holeShortMm: z.number(),
+      verdict: z.enum(HOLE_VERDICTS),
+      bushed: z.object({ pivotMm: z.number(), boreMm: z.number() }).nullable(),
+    }),
+  ),
+});
+
+export const surveyRoutes = {
+  setHole: command({
+    method: 'PUT',
+    path: '/visits/:visitId/holes/:hole',
+    summary: 'Measure a hole',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'same',
+    visit: { put: 'holes', by: 'key' },
+    body: holeFields.extend(seen),
+    reply: hole,
+  }),
+  setPart: command({
+    method: 'PUT',
+    path: '/visits/:visitId/parts-looked/:part',
+    summary: 'How a pivot, click, pallet … was found; a pivot turned down forces its bush',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.removePart',
+    visit: { put: 'partLooks', by: 'key', again: true },
+    body: partLookFields.extend(seen),
+    reply: partLook,
+  }),
+  removePart: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/parts-looked/:part',
+    summary: 'It was not looked at after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.setPart',
+    visit: { remove: 'partLooks', by: 'key', param: 'part', again: true },
+    reply: done,
+  }),
+  setSound: command({
+    method: 'PUT',
+    path: '/visits/:visitId/parts-looked',
+    summary: 'All that was not looked at by name is sound',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'final',
+    visit: 'again',
+    body: z.object({ parts: z.array(z.string()).min(1).max(200) }),
+    reply: done,
+  }),
+  setPlatePhoto: command({
+    method: 'PUT',
+    path: '/visits/:visitId/plate-photos/:plate',
+    summary: 'A photo under the drawn plate, its holes placed',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'survey.removePlatePhoto',
+    visit: { put: 'platePhotos', by: 'plate' },
+    body: platePhotoFields.extend(seen),
+    reply: platePhoto,
+  }),
+  removePlatePhoto: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/plate-photos/:plate',
+    summary: 'The plate as drawn again',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'survey.setPlatePhoto',
+    visit: { remove: 'platePhotos', by: 'plate', param: 'plate' },
+    reply: done,
+  }),
+};

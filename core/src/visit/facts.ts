@@ -1,0 +1,89 @@
+import { unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
+import { holesOf, type Traits } from '../movement/index.ts';
+import { oilChart } from '../oiling/index.ts';
+import { bushesLeft } from '../pivots/index.ts';
+import { isStopped, judgeRun, nextReading, type RunLog } from '../rate/index.ts';
+import type { Choices } from '../rules/index.ts';
+import type { Fate } from '../strip/index.ts';
+import type { PowerState, StageId, VisitFacts } from '../workflow/index.ts';
+
+/** As much of a visit as its facts depend on. Times are ISO 8601. A whole visit is one of these, and so is a row of the bench. */
+export interface FactSource {
+  closedAt: string | null;
+  promisedFor: string | null;
+  movement: { traits: Traits };
+  rules: { held: Choices };
+  stages: readonly { stage: StageId; done: boolean }[];
+  power: readonly { state: PowerState }[];
+  strip: { begun: unknown; steps: readonly { fate: Fate }[] };
+  findings: readonly unknown[];
+  observations: Readonly<Partial<Record<string, 'present' | 'absent'>>>;
+  agreement: {
+    lines: readonly (Pick<AgreedLine, 'routes' | 'state'> & { addition: boolean })[];
+    chosen: { route: RouteId } | null;
+  };
+  baths: readonly {
+    stoppedAt: string | null;
+    endsAt: string | null;
+    step: number;
+    steps: readonly { what: string }[];
+  }[];
+  casework: readonly { doneAt: string | null; waitEndsAt: string | null }[];
+  holes: readonly { key: string; verdict: string }[];
+  bushes: readonly { hole: string; off: boolean }[];
+  oiled: readonly { point: string }[];
+  testRun: RunLog | null;
+}
+
+const DAY_MS = 86_400_000;
+const soonest = (times: readonly (string | null)[]): number | null => {
+  const known = times.flatMap((t) => (t === null ? [] : [Date.parse(t)]));
+  return known.length > 0 ? Math.min(...known) : null;
+};
+
+/**
+ * What a visit comes to: the one place where the bench, the clocks on test, the run and the signature take it from.
+ * @param now ms since 1970
+ */
+export function visitFacts(visit: FactSource, now: number): VisitFacts {
+  const { traits } = visit.movement;
+  const looked = new Set(visit.holes.map((h) => h.key));
+  const oiled = new Set(visit.oiled.map((o) => o.point));
+  const open = unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null);
+  const running = visit.baths.filter((b) => b.stoppedAt === null);
+  const untimed = running.find((b) => b.endsAt === null);
+  return {
+    done: visit.stages.filter((s) => s.done).map((s) => s.stage),
+    closed: visit.closedAt !== null,
+    power: visit.power.map((p) => p.state),
+    stripBegun: Boolean(visit.strip.begun),
+    steps: visit.strip.steps.length,
+    apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
+    findings: visit.findings.length,
+    symptoms: Object.values(visit.observations).filter((o) => o === 'present').length,
+    lines: visit.agreement.lines.length,
+    unanswered: open.length,
+    asked: open.filter((l) => l.addition).length,
+    bathRunning: running.length > 0,
+    bathEndsAt: soonest(running.map((b) => b.endsAt)),
+    bathStep: untimed?.steps[untimed.step]?.what ?? null,
+    caseLeft: visit.casework.filter((t) => t.doneAt === null).length,
+    caseEndsAt: soonest(visit.casework.filter((t) => t.doneAt === null).map((t) => t.waitEndsAt)),
+    holesLeft: holesOf(traits).filter((h) => !looked.has(h.key)).length,
+    bushesLeft: bushesLeft(visit.holes, visit.bushes).length,
+    oilLeft: oilChart(traits, visit.rules.held).filter((p) => !oiled.has(p.id)).length,
+    run: runFacts(visit, now),
+    promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,
+  };
+}
+
+function runFacts({ movement, testRun, rules }: FactSource, now: number): VisitFacts['run'] {
+  if (!testRun) return null;
+  const judged = judgeRun(movement.traits, testRun, now, rules.held);
+  return {
+    stopped: isStopped(testRun),
+    readings: testRun.readings.length,
+    verdict: judged.verdict.kind,
+    nextReadingAt: nextReading(testRun, judged)?.at ?? null,
+  };
+}

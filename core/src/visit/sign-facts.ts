@@ -1,0 +1,32 @@
+import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
+import { privateWordsIn, serviceRecord, type VisitSource } from '../history/index.ts';
+import type { SignFacts } from '../workflow/index.ts';
+import { visitFacts, type FactSource } from './facts.ts';
+
+/** As much of a visit as its signature depends on. */
+export interface SignSource
+  extends Omit<FactSource, keyof VisitSource>, Omit<VisitSource, 'casework' | 'strip' | 'agreement'> {
+  casework: readonly (FactSource['casework'][number] & VisitSource['casework'][number])[];
+  strip: VisitSource['strip'] & Pick<FactSource['strip'], 'begun'>;
+  agreement: {
+    lines: readonly (FactSource['agreement']['lines'][number] & VisitSource['agreement']['lines'][number])[];
+    chosen: FactSource['agreement']['chosen'];
+  };
+}
+
+/** What stands between a visit and its signature, with the words that would be signed. */
+export function signFacts(visit: SignSource, now: Date, waiver?: string, note = ''): SignFacts {
+  const { traits } = visit.movement;
+  return {
+    ...visitFacts(visit, now.getTime()),
+    temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
+    failed: CHECK_PLACES.flatMap((at) =>
+      checksLeft(checksFor(traits, at), visit.checks).failed.map(({ what }) => ({ what, at })),
+    ),
+    untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
+    away: visit.strip.custody.filter((c) => c.backAt === null).length,
+    notReturned: visit.received.filter((r) => r.returnedAt === null).length,
+    waiver,
+    privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
+  };
+}

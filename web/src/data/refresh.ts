@@ -1,0 +1,44 @@
+import type { Notice, Route, Visit } from '@eclat/contract';
+import type { QueryClient } from '@tanstack/react-query';
+import { api } from './api.ts';
+import { keyOf } from './fetched.ts';
+import { replyInVisit } from './reply-in-visit.ts';
+import { serverNow } from './app-state.ts';
+
+/** Everything that a notice says has changed is looked up again as soon as it is on screen. */
+export function refresh(queries: QueryClient, { topics, visits }: Pick<Notice, 'topics' | 'visits'>): void {
+  for (const topic of topics)
+    if (topic === 'visit' && visits.length > 0)
+      for (const visitId of visits) void queries.invalidateQueries({ queryKey: ['visit', visitId] });
+    else void queries.invalidateQueries({ queryKey: [topic] });
+}
+
+/**
+ * After a command of this page: its reply goes straight into the visit on screen, and what else the route declares as
+ * changed is looked up again. The whole visit is fetched only where the declaration says that more of it changed.
+ */
+export function afterCommand(
+  queries: QueryClient,
+  route: Route,
+  params: Readonly<Record<string, string>>,
+  reply: unknown,
+): void {
+  const { visitId } = params;
+  const key = visitId === undefined ? null : keyOf(api.visit.get, { params: { visitId } });
+  const visit = key && queries.getQueryData<Visit>(key);
+  // A fetch that is under way may carry the state before this command: it is begun anew.
+  const underWay = key !== null && queries.isFetching({ queryKey: key, exact: true }) > 0;
+  const known = visit ? replyInVisit(visit, route, params, reply, serverNow()) : null;
+  if (key && known) queries.setQueryData(key, known.visit);
+  const complete = known !== null && !known.again && !underWay;
+  refresh(queries, {
+    topics: complete ? route.changes.filter((t) => t !== 'visit') : route.changes,
+    visits: visitId === undefined ? [] : [visitId],
+  });
+  // What is reckoned from the visit, such as its promise, is asked for anew all the same.
+  if (complete)
+    void queries.invalidateQueries({
+      queryKey: ['visit', visitId],
+      predicate: ({ queryKey }) => queryKey[2] !== api.visit.get.path,
+    });
+}
