@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Problem, Visit } from '@eclat/contract';
+import type { Notice, Problem, Visit } from '@eclat/contract';
 import pg from 'pg';
 import { inject } from 'vitest';
 import { startServer, type Running } from '../src/server.ts';
@@ -53,6 +53,19 @@ export class Browser {
       text,
       body: (text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : {}) as T & Problem,
     };
+  }
+  /** The event stream of what changes; `notices` grows as they come. */
+  async listen(): Promise<{ notices: Notice[]; stop: () => void }> {
+    const ending = new AbortController();
+    const res = await fetch(`${this.address}/api/live`, { headers: { cookie: this.cookie }, signal: ending.signal });
+    const notices: Notice[] = [];
+    const read = async () => {
+      const pieces = res.body!.pipeThrough(new TextDecoderStream()).getReader();
+      for (let piece = await pieces.read(); !piece.done; piece = await pieces.read())
+        for (const [, data] of piece.value.matchAll(/^data: (.+)$/gm)) notices.push(JSON.parse(data!) as Notice);
+    };
+    read().catch(() => undefined); // it ends by `stop`
+    return { notices, stop: () => ending.abort() };
   }
   /** As `send`, but anything else than success is an error with what the server said. */
   async ok<T = Record<string, unknown>>(method: string, path: string, body?: unknown): Promise<T> {

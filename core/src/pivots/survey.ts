@@ -1,6 +1,8 @@
 import type { ArborClass } from '../movement/index.ts';
+import { bushedVerdicts, type Choices } from '../rules/index.ts';
 import { need } from '../units/index.ts';
 import { clearanceFromLean, clearanceFromPlay } from './lean.ts';
+import type { HoleVerdict } from './verdict.ts';
 
 /** What became of a hole before today. */
 export const PASTS = ['original', 'factory bush', 'later bush', 'punched'] as const;
@@ -79,3 +81,25 @@ export const WEAR_TOWARDS = [
   ['left', 270],
   ['up left', 315],
 ] as const;
+
+/** A pivot that was turned down no longer fits its hole, whatever was said of the hole. @returns why, or null */
+export const forcedToBush = (turnedMm: number | null): string | null =>
+  turnedMm === null ? null : `Its pivot was turned down to ${turnedMm} mm: this hole must be bushed.`;
+
+/**
+ * The verdict that is kept for a hole. A pivot turned down forces a bush; then counts the person's own word; then the house
+ * rule for holes that did not fail; then what the measurements say.
+ */
+export function keptVerdict(given: {
+  computed: HoleVerdict;
+  own: HoleVerdict | null;
+  turnedMm: number | null;
+  choices: Choices;
+}): HoleVerdict {
+  if (given.turnedMm !== null) return 'bush';
+  return given.own ?? byHouseRule(given.computed, given.choices);
+}
+
+/** A marginal hole is bushed or left by house rule. */
+export const byHouseRule = (computed: HoleVerdict, choices: Choices): HoleVerdict =>
+  bushedVerdicts(choices).includes(computed) ? 'bush' : computed;

@@ -9,6 +9,7 @@ import { api } from '@eclat/contract';
 import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
 import {
   bushedHoles,
+  forcedToBush,
   holeSeen,
   judgeHole,
   measureProblem,
@@ -105,8 +106,8 @@ export async function measureHole(
   const problem = measureProblem(given);
   if (problem) throw badField(problem.field, problem.message);
   const turned = await ctx.em.findOne(PartLook, { visitId, key: pivotKey(key) });
-  if (turned?.toMm && given.verdict !== 'bush')
-    throw badField('verdict', `Its pivot was turned down to ${turned.toMm} mm: this hole must be bushed.`);
+  const forced = forcedToBush(turned?.toMm ?? null);
+  if (forced && given.verdict !== 'bush') throw badField('verdict', forced);
   const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {

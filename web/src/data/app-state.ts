@@ -34,6 +34,8 @@ interface Store {
   theme: Theme;
   /** What a bare number means to this person, and how figures are shown in the workings. */
   units: Units;
+  /** Single keys are shortcuts. Who dictates, or whose hand shakes, switches them off. */
+  singleKeys: boolean;
   unsent: Unsent[];
   /** Server time less this computer's, ms. */
   clockOffset: number;
@@ -51,6 +53,7 @@ export const useStore = create<Store>()(
     (set) => ({
       theme: 'system',
       units: 'metric',
+      singleKeys: true,
       unsent: [],
       clockOffset: 0,
       conflict: null,
@@ -60,7 +63,7 @@ export const useStore = create<Store>()(
       printed: [],
       set: (part) => set(part),
     }),
-    { name: 'eclat', partialize: ({ theme, units, unsent }) => ({ theme, units, unsent }) },
+    { name: 'eclat', partialize: ({ theme, units, singleKeys, unsent }) => ({ theme, units, singleKeys, unsent }) },
   ),
 );
 

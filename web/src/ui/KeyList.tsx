@@ -1,3 +1,5 @@
+import { useStore } from '../data/app-state.ts';
+import { Tick } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
@@ -13,8 +15,11 @@ const KEYS = [
 ] as const;
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const singleKeys = useStore((s) => s.singleKeys);
+  const set = useStore((s) => s.set);
   return (
     <Sheet open={open} onClose={onClose} title="Keys" description="They work while no field is being typed in.">
+      <Tick label="Use single keys" checked={singleKeys} onChange={(e) => set({ singleKeys: e.target.checked })} />
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-5 gap-y-3">
         {KEYS.map(([key, does]) => (
           <div key={key} className="contents">

@@ -1,5 +1,5 @@
 import { readLength } from '@eclat/core/units';
-import type { KeyboardEvent, Ref } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import { TextField } from './Field.tsx';
 import { WhichUnit } from './WhichUnit.tsx';
 
@@ -9,7 +9,6 @@ interface Props {
   onChange: (value: string) => void;
   plausible?: readonly [number, number];
   onEnter?: () => void;
-  ref?: Ref<HTMLInputElement>;
   name: string;
 }
 
@@ -21,13 +20,19 @@ export const lengthMm = (text: string, plausible: readonly [number, number] = PI
 };
 
 /** Takes what a person or a caliper types. Asks between millimetres and thousandths where both could be meant. */
-export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, onEnter, ref, name }: Props) {
+export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, onEnter, name }: Props) {
+  const field = useRef<HTMLInputElement>(null);
   const read = value.trim() === '' ? null : readLength(value, plausible);
   const hint = read?.kind === 'length' ? `${read.mm.toFixed(3)} mm` : 'mm, in, thou';
+  // The hand is at the caliper: after the answer, Enter is the field's again.
+  const answer = (text: string) => {
+    onChange(text);
+    field.current?.focus();
+  };
   return (
     <div>
       <TextField
-        ref={ref}
+        ref={field}
         name={name}
         label={label}
         value={value}
@@ -41,7 +46,7 @@ export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, o
           if (read?.kind === 'length') onEnter?.();
         }}
       />
-      {read?.kind === 'ask' && <WhichUnit typed={value} asThousandths={read.asThousandths} onAnswer={onChange} />}
+      {read?.kind === 'ask' && <WhichUnit typed={value} asThousandths={read.asThousandths} onAnswer={answer} />}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -14,6 +14,7 @@ import { countdown } from './dates.ts';
 import { LengthField, lengthMm } from './LengthField.tsx';
 import { PowerBadge } from './PowerBadge.tsx';
 import { StageWheel } from './StageWheel.tsx';
+import { useStore } from '../data/app-state.ts';
 import { useKeys } from './useKeys.ts';
 
 afterEach(cleanup);
@@ -159,6 +160,25 @@ describe('keys', () => {
     await person.type(screen.getByLabelText('field'), 'bb');
     await person.keyboard('{Control>}b{/Control}');
     expect(go).toHaveBeenCalledOnce();
+  });
+  it('are no figures that were meant for a field, until something else is pressed; and none at all when switched off', async () => {
+    const stage = vi.fn();
+    const actions = { '2': stage };
+    const Page = () => {
+      useKeys(actions);
+      return <input aria-label="field" />;
+    };
+    render(<Page />);
+    await person.type(screen.getByLabelText('field'), '1{Enter}');
+    screen.getByLabelText('field').blur();
+    await person.keyboard('2.2{Enter}2');
+    expect(stage).not.toHaveBeenCalled();
+    await person.click(document.body);
+    await person.keyboard('2');
+    expect(stage).toHaveBeenCalledOnce();
+    act(() => useStore.setState({ singleKeys: false }));
+    await person.keyboard('2');
+    expect(stage).toHaveBeenCalledOnce();
   });
 });
 

@@ -1,3 +1,4 @@
+import { TOPICS, type Notice } from '@eclat/contract';
 import type { Request, Response } from 'express';
 import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
@@ -49,7 +50,7 @@ export class LiveNotices {
       try {
         const client = await this.connect();
         // Whatever was said meanwhile went unheard: every browser looks again.
-        this.send('data: {"visitId":null,"what":"reconnected"}\n\n');
+        this.send(`data: ${JSON.stringify({ topics: TOPICS, visits: [] } satisfies Notice)}\n\n`);
         await ended(client);
       } catch (error) {
         this.log.warn({ error }, 'live notices: the database is not reachable yet');

@@ -7,6 +7,8 @@ import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { by, visitOf } from '../../../test/visit.ts';
 import { AssemblyScreen } from '../assembly/AssemblyScreen.tsx';
 import { HolePanel } from '../survey/HolePanel.tsx';
+import { useSurvey } from '../survey/useSurvey.ts';
+import { useThisVisit } from '../visit/thisVisit.ts';
 import { holesOf, familyById } from '@eclat/core/movement';
 import { PlanRun } from '../cleaning/PlanRun.tsx';
 import StageRules from '../house-rules/StageRules.tsx';
@@ -164,16 +166,7 @@ describe('house rules at the work', () => {
   });
   it('bush a marginal hole or leave it', async () => {
     const hole = holesOf(familyById('mantel-barrels').traits).find((h) => h.key === 'T2.back')!;
-    const Panel = () => (
-      <HolePanel
-        hole={hole}
-        measured={undefined}
-        looking={{ way: 'one-wheel', kind: 'hole' }}
-        onLooking={() => undefined}
-        carried={{}}
-        onNext={() => undefined}
-      />
-    );
+    const Panel = () => <HolePanel hole={hole} measured={undefined} survey={useSurvey(useThisVisit())} />;
     const type = async () => {
       for (const [label, value] of [
         ['Pivot', '1.6'],

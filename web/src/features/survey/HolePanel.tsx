@@ -1,21 +1,8 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { api } from '../../data/api.ts';
 import type { Hole } from '@eclat/core/movement';
-import {
-  HOLE_VERDICTS,
-  judgeHole,
-  leftAs,
-  measureProblem,
-  turnedDownMm,
-  WAYS,
-  wornSince,
-  type HoleVerdict,
-  type Way,
-} from '@eclat/core/pivots';
-import { bushedVerdicts, schoolOf } from '@eclat/core/rules';
-import { useMemo, useRef, useState } from 'react';
-import { useCommand } from '../../data/useCommand.ts';
-import { say } from '../../data/app-state.ts';
+import { HOLE_VERDICTS, WAYS, type HoleVerdict, type Way } from '@eclat/core/pivots';
+import { schoolOf } from '@eclat/core/rules';
+import { useEffect, useRef } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -24,197 +11,175 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
+import { HoleExtras } from './HoleExtras.tsx';
 import { PivotLook } from './PivotLook.tsx';
-import { endShakeMm, HoleExtras, type Extras } from './HoleExtras.tsx';
-import { kindsFor, PLAY_FIELDS, readPlay, typedOf, type Looking } from './play.ts';
+import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
+import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
+import { LABELS, type Survey } from './useSurvey.ts';
 
 const KEYS: Record<string, HoleVerdict> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush' };
-const LABELS: Record<string, string> = { pivotMm: 'Pivot', holeLongMm: 'Long way', holeShortMm: 'Short way' };
-interface Props {
+
+/** Measure, see the verdict, say your own. The caliper types, Enter moves on to the next hole. */
+export function HolePanel({
+  hole,
+  measured,
+  survey,
+}: {
   hole: Hole;
   measured: SurveyedHole | undefined;
-  looking: Looking;
-  onLooking: (looking: Looking) => void;
-  carried: Record<string, string>;
-  onNext: (typed: Record<string, string>) => void;
-}
-
-/** Measure, see the verdict, say your own. The caliper types, Enter moves on. */
-export function HolePanel({ hole, measured, looking, onLooking, carried, onNext }: Props) {
+  survey: Survey;
+}) {
   const visit = useThisVisit();
-  const { way, kind } = looking;
-  const [typed, setTyped] = useState<Record<string, string>>(() => ({ ...carried, ...typedOf(measured) }));
-  const [extras, setExtras] = useState<Extras>({
-    wearDeg: measured?.wearDeg ?? null,
-    endShake: measured?.endShakeMm === null || measured === undefined ? '' : String(measured.endShakeMm),
-    spins: measured?.spins ?? null,
-    polished: measured?.polished ?? false,
-    past: measured?.past ?? 'original',
+  const { looking } = survey;
+  const m = useHoleMeasurement({
+    visit,
+    hole,
+    measured,
+    looking,
+    typedBefore: survey.typedBefore(hole.key),
+    onKeep: (body, typed) => survey.keep(hole.key, body, typed),
   });
-  const [own, setOwn] = useState<HoleVerdict | null>(
-    measured && measured.verdict !== measured.computed ? measured.verdict : null,
-  );
-  const form = useRef<HTMLDivElement>(null);
-  const set = useCommand(api.survey.setHole, {
-    what: `${hole.arbor.id} ${hole.plate}`,
-    labels: { ...LABELS, verdict: 'Verdict', note: 'Note', endShakeMm: 'End shake', past: 'The hole' },
-    onDone: (h) => {
-      say(`${hole.arbor.id} ${hole.plate}: ${h.verdict}.`);
-      onNext(typed);
-    },
-  });
-  useKeys(useMemo(() => Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => setOwn(v)])), []));
-
-  const fields = PLAY_FIELDS[kind];
-  const read = readPlay(kind, typed);
-  const problem = read && measureProblem(read.measure);
-  const judged = read && !problem ? judgeHole(read.measure, hole.arbor.class) : null;
-  // A marginal hole is bushed or left by house rule; the person's own word goes before it.
-  const byRule =
-    judged && judged.verdict !== 'bush' && bushedVerdicts(visit.rules.held).includes(judged.verdict)
-      ? 'bush'
-      : judged?.verdict;
-  const turned = turnedDownMm(visit.partLooks, hole.key);
-  const verdict = turned !== null && judged ? 'bush' : (own ?? byRule ?? null);
-  const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
-  const worn =
-    last && read && !problem
-      ? wornSince({ ...leftAs(last), at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt })
-      : null;
-  const save = () => {
-    if (!read || !verdict || problem) return;
-    const { wearDeg, spins, polished, past } = extras;
-    set.mutate({
-      params: { visitId: visit.id, hole: hole.key },
-      body: {
-        ...read.measure,
-        seen: read.seen,
-        way,
-        wearDeg,
-        endShakeMm: endShakeMm(extras.endShake),
-        spins,
-        polished,
-        past,
-        verdict,
-        note: measured?.note ?? '',
-        version: measured?.version ?? 0,
-      },
-    });
-  };
-  const onwards = (i: number) => () =>
-    i < fields.length - 1
-      ? form.current?.querySelector<HTMLInputElement>(`[name="${fields[i + 1]!.name}"]`)?.focus()
-      : save();
+  const { setOwn } = m;
+  useKeys(Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => setOwn(v)])));
   const closed = visit.closedAt !== null;
-  const chooseWay = (w: Way) => onLooking({ way: w, kind: kindsFor(w).some(([k]) => k === kind) ? kind : 'hole' });
   return (
     <Panel title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
       <div className="flex flex-col gap-4">
-        <div ref={form} className={fields.length === 3 ? 'grid grid-cols-3 gap-2' : 'grid grid-cols-2 gap-2'}>
-          {fields.map((f, i) =>
-            f.degrees ? (
-              <TextField
-                key={f.name}
-                name={f.name}
-                label={f.label}
-                inputMode="decimal"
-                hint="to each side"
-                value={typed[f.name] ?? ''}
-                onChange={(e) => setTyped((t) => ({ ...t, [f.name]: e.target.value }))}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter') {
-                    e.preventDefault();
-                    onwards(i)();
-                  }
-                }}
-              />
-            ) : (
-              <LengthField
-                key={f.name}
-                name={f.name}
-                label={f.label}
-                plausible={f.range}
-                value={typed[f.name] ?? ''}
-                onChange={(v) => setTyped((t) => ({ ...t, [f.name]: v }))}
-                onEnter={onwards(i)}
-              />
-            ),
-          )}
-        </div>
+        <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />
         <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-4 py-2">
-          {problem ? (
-            <p className="font-semibold text-danger">
-              {LABELS[problem.field]}: {problem.message}
-            </p>
-          ) : judged ? (
-            <>
-              <p className="text-2xl font-bold capitalize">{judged.verdict}</p>
-              <p>
-                {judged.why}
-                {byRule === 'bush' && judged.verdict !== 'bush' && ' By house rule it is bushed.'}
-              </p>
-            </>
-          ) : (
-            <p className="text-soft">
-              The verdict stands here as soon as {fields.length === 3 ? 'all three are' : 'everything is'} measured.
-            </p>
-          )}
-          {last && (
-            <p className="mt-1 border-t border-line pt-1 text-sm">
-              Last time, {day(visit.lastSurvey!.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} ×{' '}
-              {last.holeShortMm.toFixed(2)}, {last.verdict}
-              {last.bushed && <b>, bushed then to {last.bushed.boreMm.toFixed(2)}</b>}.
-              {worn && worn.mm > 0.005 && (
-                <b>
-                  {' '}
-                  {worn.mm.toFixed(2)} mm more play since
-                  {worn.mmAYear !== null && `, ${worn.mmAYear.toFixed(3)} a year`}.
-                </b>
-              )}
-            </p>
-          )}
+          <Says m={m} needs={PLAY_FIELDS[looking.kind].length} />
+          {m.last && <LastTime last={m.last} />}
         </div>
         <Choice
           label="Your own verdict"
-          value={verdict ?? ''}
-          disabled={closed || turned !== null}
+          value={m.verdict ?? ''}
+          disabled={closed || m.turnedMm !== null}
           onChange={setOwn}
           onClear={() => setOwn(null)}
           options={HOLE_VERDICTS.map((v) => [v, v] as const)}
         />
-        {own && judged && own !== judged.verdict && (
+        {m.own && m.judged && m.own !== m.judged.verdict && (
           <p className="text-sm font-semibold text-brass">
-            You say {own}, the measurements say {judged.verdict}: both are kept.
+            You say {m.own}, the measurements say {m.judged.verdict}: both are kept.
           </p>
         )}
         {!closed && (
-          <Button look="main" disabled={!read || Boolean(problem) || !verdict} busy={set.isPending} onClick={save}>
+          <Button look="main" disabled={!m.ready} onClick={m.keep}>
             Keep, and to the next hole
           </Button>
         )}
-        <HoleExtras hole={hole} value={extras} onChange={setExtras} />
-        <PivotLook key={turned} hole={hole} />
-        <div className="flex flex-col gap-2 border-t border-line pt-3">
-          <SelectField label="Looked at" value={way} onChange={(e) => chooseWay(e.target.value as Way)}>
-            {WAYS.map((w) => (
-              <option key={w} value={w}>
-                {schoolOf('survey-method', w).name}
-              </option>
-            ))}
-          </SelectField>
-          <SelectField
-            label="By"
-            value={kind}
-            onChange={(e) => onLooking({ way, kind: e.target.value as Looking['kind'] })}
-          >
-            {kindsFor(way).map(([k, name]) => (
-              <option key={k} value={k}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
-        </div>
+        <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
+        <PivotLook key={m.turnedMm} hole={hole} />
+        <HowLooked looking={looking} onChange={survey.setLooking} />
       </div>
     </Panel>
+  );
+}
+
+/** The figures of one hole: Enter goes to the next field, and from the last one to the next hole. */
+function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: readonly PlayField[]; follow: boolean }) {
+  const form = useRef<HTMLDivElement>(null);
+  const focus = (i: number) => form.current?.querySelectorAll('input')[i]?.focus();
+  useEffect(() => {
+    if (follow) form.current?.querySelector('input')?.focus();
+  }, [follow]);
+  const onEnter = (i: number) => (i < fields.length - 1 ? focus(i + 1) : m.keep());
+  return (
+    <div ref={form} className={fields.length === 3 ? 'grid grid-cols-3 gap-2' : 'grid grid-cols-2 gap-2'}>
+      {fields.map((f, i) =>
+        f.degrees ? (
+          <TextField
+            key={f.name}
+            name={f.name}
+            label={f.label}
+            inputMode="decimal"
+            hint="to each side"
+            value={m.typed[f.name] ?? ''}
+            onChange={(e) => m.type(f.name, e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter') return;
+              e.preventDefault();
+              onEnter(i);
+            }}
+          />
+        ) : (
+          <LengthField
+            key={f.name}
+            name={f.name}
+            label={f.label}
+            plausible={f.range}
+            value={m.typed[f.name] ?? ''}
+            onChange={(v) => m.type(f.name, v)}
+            onEnter={() => onEnter(i)}
+          />
+        ),
+      )}
+    </div>
+  );
+}
+
+function Says({ m, needs }: { m: HoleMeasurement; needs: number }) {
+  if (m.problem)
+    return (
+      <p className="font-semibold text-danger">
+        {LABELS[m.problem.field]}: {m.problem.message}
+      </p>
+    );
+  if (!m.judged)
+    return (
+      <p className="text-soft">
+        The verdict stands here as soon as {needs === 3 ? 'all three are' : 'everything is'} measured.
+      </p>
+    );
+  return (
+    <>
+      <p className="text-2xl font-bold capitalize">{m.judged.verdict}</p>
+      <p>
+        {m.judged.why}
+        {m.ruled && ' By house rule it is bushed.'}
+      </p>
+    </>
+  );
+}
+
+function LastTime({ last }: { last: NonNullable<HoleMeasurement['last']> }) {
+  const { worn, bushed } = last;
+  return (
+    <p className="mt-1 border-t border-line pt-1 text-sm">
+      Last time, {day(last.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} ×{' '}
+      {last.holeShortMm.toFixed(2)}, {last.verdict}
+      {bushed && <b>, bushed then to {bushed.boreMm.toFixed(2)}</b>}.
+      {worn && worn.mm > 0.005 && (
+        <b>
+          {' '}
+          {worn.mm.toFixed(2)} mm more play since
+          {worn.mmAYear !== null && `, ${worn.mmAYear.toFixed(3)} a year`}.
+        </b>
+      )}
+    </p>
+  );
+}
+
+/** The school of looking at play, and what is measured by it. */
+function HowLooked({ looking, onChange }: { looking: Looking; onChange: (looking: Looking) => void }) {
+  const { way, kind } = looking;
+  const chooseWay = (w: Way) => onChange({ way: w, kind: kindsFor(w).some(([k]) => k === kind) ? kind : 'hole' });
+  return (
+    <div className="flex flex-col gap-2 border-t border-line pt-3">
+      <SelectField label="Looked at" value={way} onChange={(e) => chooseWay(e.target.value as Way)}>
+        {WAYS.map((w) => (
+          <option key={w} value={w}>
+            {schoolOf('survey-method', w).name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label="By" value={kind} onChange={(e) => onChange({ way, kind: e.target.value as Looking['kind'] })}>
+        {kindsFor(way).map(([k, name]) => (
+          <option key={k} value={k}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
+    </div>
   );
 }

@@ -1,8 +1,5 @@
-import type { SurveyedHole } from '@eclat/contract';
-import { holesOf, type Hole, type Plate } from '@eclat/core/movement';
-import { bushedHoles, type Way } from '@eclat/core/pivots';
-import { held } from '@eclat/core/rules';
-import { useState } from 'react';
+import type { SurveyedHole, Visit } from '@eclat/contract';
+import { PLATES, type Hole, type Plate } from '@eclat/core/movement';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -10,93 +7,47 @@ import { HolePanel } from './HolePanel.tsx';
 import { PlatesLaid } from './PlatesLaid.tsx';
 import { PartsLooked } from './PartsLooked.tsx';
 import { FigureKey, PlateFigure } from './PlateFigure.tsx';
-import type { Looking } from './play.ts';
-
-const kept = (typed: Record<string, string>): Record<string, string> =>
-  Object.fromEntries(['plateMm', 'gapMm', 'atMm'].flatMap((k) => (typed[k] ? [[k, typed[k]]] : [])));
+import { useSurvey, type Survey } from './useSurvey.ts';
 
 /** A verdict on every hole, front and back, before anything goes together. */
 export function SurveyScreen() {
   const visit = useThisVisit();
-  const { traits } = visit.movement;
-  const all = holesOf(traits);
-  const measured = new Map(visit.holes.map((h) => [h.key, h]));
-  const bushed = bushedHoles(visit.bushes);
-  const firstOpen = all.find((h) => !measured.has(h.key))?.key ?? null;
-  const [chosen, setChosen] = useState<string | null>(firstOpen ?? all[0]?.key ?? null);
-  const [looking, setLooking] = useState<Looking>({
-    way: held('survey-method', visit.rules.held).id as Way,
-    kind: 'hole',
-  });
-  // The plate and the gap are the same for the next hole.
-  const [carried, setCarried] = useState<Record<string, string>>({});
-  const wanted = (plate: string) => visit.holes.filter((h) => h.verdict === 'bush' && h.key.endsWith(plate)).length;
-  const left = all.length - measured.size;
+  const survey = useSurvey(visit);
+  const { all, measured, left, chosen } = survey;
   const hole = all.find((h) => h.key === chosen);
-  const stateOf = (key: string) =>
-    bushed.has(key) ? ('bushed' as const) : (measured.get(key)?.verdict ?? ('not looked at' as const));
-  const onwards = (key: string) => {
-    const at = all.findIndex((h) => h.key === key);
-    const rest = [...all.slice(at + 1), ...all.slice(0, at)];
-    setChosen((rest.find((h) => !measured.has(h.key)) ?? all[at + 1] ?? all[0])!.key);
-  };
-  const count = wanted('front') + wanted('back');
-  const photoOf = (plate: Plate) => {
-    const laid = visit.platePhotos.find((p) => p.plate === plate);
-    const photo = laid && visit.photos.find((p) => p.id === laid.photoId);
-    return laid && photo
-      ? { src: `/api/photos/${photo.id}/large`, width: photo.width, height: photo.height, points: laid.points }
-      : undefined;
-  };
+  const toBush = survey.toBush('front') + survey.toBush('back');
   return (
     <>
-      <Answer
-        tone={count > 0 ? 'due' : left === 0 ? 'good' : 'info'}
-        title={
-          count > 0
-            ? `${count} to bush: ${wanted('front')} front, ${wanted('back')} back`
-            : left === 0
-              ? 'Every hole is sound'
-              : 'Nothing to bush so far'
-        }
-      >
-        {left === 0 ? `All ${all.length} holes are looked at.` : `${left} of ${all.length} holes still to look at.`}
-      </Answer>
+      <SurveyAnswer survey={survey} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel>
           <div className="grid grid-cols-2 gap-5">
-            {(['front', 'back'] as const).map((plate) => (
+            {PLATES.map((plate) => (
               <PlateFigure
                 key={plate}
-                traits={traits}
+                traits={visit.movement.traits}
                 plate={plate}
                 arrangement={visit.movement.plates}
-                photo={photoOf(plate)}
-                stateOf={stateOf}
+                photo={photoUnder(visit, plate)}
+                stateOf={survey.stateOf}
                 wearOf={(key) => measured.get(key)?.wearDeg ?? null}
                 chosen={chosen}
-                onChoose={setChosen}
+                onChoose={survey.choose}
               />
             ))}
           </div>
           <div className="mt-4">
             <FigureKey />
           </div>
-          <PlatesLaid onHole={setChosen} />
-          {count > 0 && <ByTrain holes={visit.holes} all={all} />}
+          <PlatesLaid onHole={survey.choose} />
+          {toBush > 0 && <ByTrain holes={visit.holes} all={all} />}
         </Panel>
         {hole && (
           <HolePanel
             key={`${hole.key}.${measured.get(hole.key)?.version ?? 0}`}
             hole={hole}
             measured={measured.get(hole.key)}
-            looking={looking}
-            onLooking={setLooking}
-            carried={carried}
-            onNext={(typed) => {
-              setCarried(kept(typed));
-              onwards(hole.key);
-            }}
+            survey={survey}
           />
         )}
       </div>
@@ -108,6 +59,32 @@ export function SurveyScreen() {
       />
     </>
   );
+}
+
+function SurveyAnswer({ survey: { all, left, toBush } }: { survey: Survey }) {
+  const [front, back] = [toBush('front'), toBush('back')];
+  const says =
+    left === 0 ? `All ${all.length} holes are looked at.` : `${left} of ${all.length} holes still to look at.`;
+  if (front + back > 0)
+    return (
+      <Answer tone="due" title={`${front + back} to bush: ${front} front, ${back} back`}>
+        {says}
+      </Answer>
+    );
+  return (
+    <Answer tone={left === 0 ? 'good' : 'info'} title={left === 0 ? 'Every hole is sound' : 'Nothing to bush so far'}>
+      {says}
+    </Answer>
+  );
+}
+
+/** The photo that lies under a drawn plate, if one does. */
+function photoUnder(visit: Visit, plate: Plate) {
+  const laid = visit.platePhotos.find((p) => p.plate === plate);
+  const photo = laid && visit.photos.find((p) => p.id === laid.photoId);
+  return laid && photo
+    ? { src: `/api/photos/${photo.id}/large`, width: photo.width, height: photo.height, points: laid.points }
+    : undefined;
 }
 
 /** How many to bush in which train and plate: the estimate's largest line. */
@@ -138,7 +115,7 @@ function ByTrain({ holes, all }: { holes: readonly SurveyedHole[]; all: readonly
             <th scope="row" className="py-1 font-semibold capitalize">
               {t}
             </th>
-            {['front', 'back'].map((p) => (
+            {PLATES.map((p) => (
               <td key={p} className="text-lg font-bold tabular-nums">
                 {count(t, p) || '–'}
               </td>

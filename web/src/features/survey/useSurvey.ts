@@ -1,0 +1,88 @@
+import type { BodyOf, Visit } from '@eclat/contract';
+import { holesOf, type Plate } from '@eclat/core/movement';
+import { bushedHoles, type Way } from '@eclat/core/pivots';
+import { held } from '@eclat/core/rules';
+import { useState } from 'react';
+import { say } from '../../data/app-state.ts';
+import { api } from '../../data/api.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import type { Looking } from './play.ts';
+
+export type Typed = Readonly<Record<string, string>>;
+export type HoleBody = BodyOf<typeof api.survey.setHole>;
+
+/** What is the same for the next hole: the plate and the gap. */
+const carriedOn = (typed: Typed): Typed =>
+  Object.fromEntries(['plateMm', 'gapMm', 'atMm'].flatMap((k) => (typed[k] ? [[k, typed[k]]] : [])));
+
+export const LABELS: Record<string, string> = {
+  pivotMm: 'Pivot',
+  holeLongMm: 'Long way',
+  holeShortMm: 'Short way',
+  verdict: 'Verdict',
+  note: 'Note',
+  endShakeMm: 'End shake',
+  past: 'The hole',
+};
+
+/**
+ * Where the survey stands, and the way from hole to hole. A hole is sent and the next one is open in the same moment, so that
+ * a caliper never waits; what was typed for a hole is kept until the server has taken it.
+ */
+export function useSurvey(visit: Visit) {
+  const all = holesOf(visit.movement.traits);
+  const measured = new Map(visit.holes.map((h) => [h.key, h]));
+  const bushed = bushedHoles(visit.bushes);
+  const firstOpen = all.find((h) => !measured.has(h.key)) ?? all[0];
+  const [chosen, setChosen] = useState<string | null>(firstOpen?.key ?? null);
+  const [sent, setSent] = useState<ReadonlyMap<string, Typed>>(new Map());
+  const [carried, setCarried] = useState<Typed>({});
+  const [looking, setLooking] = useState<Looking>({
+    way: held('survey-method', visit.rules.held).id as Way,
+    kind: 'hole',
+  });
+  // The field of the next hole takes the focus after a hole was kept, not when one is merely looked at.
+  const [follow, setFollow] = useState(false);
+  const taken = (key: string) => setSent((s) => new Map([...s].filter(([k]) => k !== key)));
+  const set = useCommand(api.survey.setHole, {
+    what: 'Hole',
+    labels: LABELS,
+    onDone: (h) => {
+      taken(h.key);
+      say(`${h.key.replace('.', ' ')}: ${h.verdict}.`);
+    },
+  });
+
+  const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
+  const next = (key: string) => {
+    const at = all.findIndex((h) => h.key === key);
+    const rest = [...all.slice(at + 1), ...all.slice(0, at)];
+    return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
+  };
+  return {
+    all,
+    measured,
+    left: all.length - measured.size,
+    toBush: (plate: Plate) => visit.holes.filter((h) => h.verdict === 'bush' && h.key.endsWith(plate)).length,
+    stateOf: (key: string) =>
+      bushed.has(key) ? ('bushed' as const) : (measured.get(key)?.verdict ?? ('not looked at' as const)),
+    chosen,
+    choose: (key: string) => {
+      setFollow(false);
+      setChosen(key);
+    },
+    follow,
+    looking,
+    setLooking,
+    /** What stands in the fields of a hole that is opened: what was sent and not taken yet, or what is carried on. */
+    typedBefore: (key: string): Typed => sent.get(key) ?? carried,
+    keep: (key: string, body: HoleBody, typed: Typed) => {
+      setSent((s) => new Map(s).set(key, typed));
+      setCarried(carriedOn(typed));
+      setFollow(true);
+      setChosen(next(key));
+      set.mutate({ params: { visitId: visit.id, hole: key }, body });
+    },
+  };
+}
+export type Survey = ReturnType<typeof useSurvey>;
