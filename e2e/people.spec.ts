@@ -97,10 +97,10 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
 
 test('a page that was open while the server was updated says so, and loads again', async ({ page, server }) => {
   await openShop(page, server.address);
-  await page.route('**/assets/Movements-*.js', (route) => route.fulfill({ status: 404, body: '' }));
+  await page.route('**/assets/MovementsScreen-*.js', (route) => route.fulfill({ status: 404, body: '' }));
   await page.getByRole('link', { name: 'Movement books' }).click();
   await expect(page.getByText('Eclat was updated while this page was open')).toBeVisible();
-  await page.unroute('**/assets/Movements-*.js');
+  await page.unroute('**/assets/MovementsScreen-*.js');
   await page.getByRole('button', { name: 'Load again' }).click();
   await expect(page.getByRole('heading', { name: 'Movement books' })).toBeVisible();
   await expect(page.getByText('A movement’s book begins when its clock is taken in.')).toBeVisible();

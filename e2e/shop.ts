@@ -173,7 +173,9 @@ export async function opensPass(page: Page): Promise<void> {
 
 export const stage = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
-export const stageDone = (page: Page, name: string) => page.getByRole('button', { name: `${name} is done` }).click();
+/** From the keyboard: a page that is still taking its shape does not move under a key. */
+export const stageDone = (page: Page, name: string) =>
+  page.getByRole('button', { name: `${name} is done` }).press('Enter');
 
 /** A photograph as a camera gives it. */
 export const photograph = () =>
