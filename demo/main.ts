@@ -5,7 +5,7 @@ import { connect, migrate, type EntityManager } from '@eclat/server/platform/dat
 import type { Person } from '@eclat/contract';
 import type { Bath } from '@eclat/core/cleaning';
 import { fillBath } from '@eclat/server/cleaning/bath-book.service';
-import { listStores, orderItem, takeTable } from '@eclat/server/stores/stores.service';
+import { listStores, orderItem, importTable } from '@eclat/server/stores/stores.service';
 import { addCause } from '@eclat/server/diagnosis/knowledge.service';
 import { BATHS_IN_USE, CLOCKS, ORDERED, OWN_CAUSE, type DemoClock } from './clocks.ts';
 import { HISTORIES } from './histories.ts';
@@ -56,7 +56,7 @@ async function load(em: EntityManager): Promise<void> {
   const people = {} as Record<keyof typeof TEAM, Person>;
   for (const [key, [name, role]] of Object.entries(TEAM) as [keyof typeof TEAM, (typeof TEAM)[keyof typeof TEAM]][])
     people[key] = await addPerson(em, { name, role, passphrase: PASSPHRASE });
-  await takeTable({ em, person: people.wilf, now: new Date(now.getTime() - 900 * DAY), touched: new Set() }, table);
+  await importTable({ em, person: people.wilf, now: new Date(now.getTime() - 900 * DAY), touched: new Set() }, table);
   await em.flush();
   for (const history of HISTORIES) await past(em, people, history);
   await addCause({ em, person: people.ines, now: new Date(now.getTime() - 400 * DAY), touched: new Set() }, OWN_CAUSE);

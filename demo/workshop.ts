@@ -8,7 +8,8 @@ import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
 import { has, holesOf, type TrainKey } from '@eclat/core/movement';
 import { checksFor } from '@eclat/core/checks';
-import { answerCheck, keepHeard } from '@eclat/server/assembly/assembly.service';
+import { setCheck } from '@eclat/server/assembly/assembly.service';
+import { addHeard } from '@eclat/server/listening/listening.service';
 import { oilChart } from '@eclat/core/oiling';
 import { bushChoices, partsToLook, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
@@ -16,28 +17,35 @@ import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/workflow';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/owner-page/owner-page.service';
 import { putTime } from '@eclat/server/bench-time/bench-time.service';
-import { addTask, didTask, endTask } from '@eclat/server/casework/casework.service';
+import { addTask, didTask, setTaskDone } from '@eclat/server/casework/casework.service';
 import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
-import { addEvidence, lookAtPlace, measure } from '@eclat/server/assessment/assessment.service';
-import { answerQuestion, callBack, cameAlone, giveBack, wantThing } from '@eclat/server/reception/reception.service';
+import { addEvidence, setPlace, addMeasurement } from '@eclat/server/assessment/assessment.service';
+import {
+  answerQuestion,
+  linkCallback,
+  cameAlone,
+  returnReceived,
+  addWanted,
+} from '@eclat/server/reception/reception.service';
 import type { EntityManager } from '@eclat/server/platform/database/orm';
 import { addElectric } from '@eclat/server/electric/electric.service';
-import { observe, settleCause, takeLook } from '@eclat/server/diagnosis/diagnosis.service';
+import { observe, settleCause, recordLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/assessment/findings.service';
 import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/platform/http/context';
 import { inscribe } from '@eclat/server/movements/movements.service';
-import { tickPoint } from '@eclat/server/oiling/oiling.service';
-import { addPhoto, markPhoto } from '@eclat/server/photos/photos.service';
+import { setPoint } from '@eclat/server/oiling/oiling.service';
+import { addPhoto, setMark } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power-down/power-down.service';
 import { comesOff, staysWhole } from '@eclat/core/strip';
 import { addPhase, addStep, setFate } from '@eclat/server/strip/strip.service';
 import { listStores } from '@eclat/server/stores/stores.service';
-import { lookAtPart, measureHole, soundParts } from '@eclat/server/survey/survey.service';
+import { setPart, measureHole, soundParts } from '@eclat/server/survey/survey.service';
 import { addEvent, addReading, startRun } from '@eclat/server/test-run/test-run.service';
 import { takeIn } from '@eclat/server/reception/intake.service';
-import { presentVisit } from '@eclat/server/visit/visit.view';
-import { changeVisit, markStage, readCaution, signVisit } from '@eclat/server/visit/visit.service';
+import { viewVisit } from '@eclat/server/visit/visit.view';
+import { signVisit } from '@eclat/server/signing/signing.service';
+import { changeVisit, markStage, readCaution } from '@eclat/server/visit/visit.service';
 import { keepWorking } from '@eclat/server/workings/workings.service';
 import { photograph, type Picture } from './pictures.ts';
 
@@ -200,14 +208,14 @@ export class Workshop {
         if (stage === 'assess') return this.assess(visit, course);
         for (const [question, answer] of Object.entries(course.answers ?? {}))
           await this.did(answerQuestion(this.ctx, id, question, answer), 1);
-        for (const m of course.missing ?? []) await this.did(wantThing(this.ctx, id, m), 1);
+        for (const m of course.missing ?? []) await this.did(addWanted(this.ctx, id, m), 1);
         if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
         return;
       case 'diagnose':
         for (const [symptom, state] of Object.entries(course.symptoms ?? {}))
           await this.did(observe(this.ctx, id, symptom, state));
         for (const [look, outcome] of Object.entries(course.looks ?? {}))
-          await this.did(takeLook(this.ctx, id, look, outcome), 4);
+          await this.did(recordLook(this.ctx, id, look, outcome), 4);
         if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
         return;
       case 'agree':
@@ -257,20 +265,20 @@ export class Workshop {
       case 'assemble':
         if (!last)
           for (const c of checksFor(traits, 'assemble'))
-            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
         else
           for (const c of checksFor(traits, 'assemble').slice(0, 4))
-            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
         if (last && has(traits, 'moon work'))
           await this.did(
-            answerCheck(this.ctx, id, 'moon', {
+            setCheck(this.ctx, id, 'moon', {
               result: 'under way',
               note: '',
               detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] },
             }),
             3,
           );
-        for (const s of (await presentVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined))
+        for (const s of (await viewVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined))
           await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
         return;
       case 'oil': {
@@ -280,7 +288,7 @@ export class Workshop {
           oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
         for (const p of points.slice(0, points.length - (last ? (course.oilLeft ?? points.length) : 0)))
           await this.did(
-            tickPoint(this.ctx, id, p.id, {
+            setPoint(this.ctx, id, p.id, {
               differs: '',
               ...(p.grade === 'none'
                 ? { product: '', batch: '', stockId: null }
@@ -298,11 +306,11 @@ export class Workshop {
         if (course.run) await this.testRun(visit, course.run);
         if (!last)
           for (const c of checksFor(traits, 'run'))
-            await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
+            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
         return;
       case 'deliver':
         for (const c of last ? checksFor(traits, 'deliver').slice(0, 3) : [])
-          await this.did(answerCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
+          await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
         return;
       case 'sign':
         return;
@@ -313,18 +321,18 @@ export class Workshop {
     const { id, movement } = visit;
     for (const f of course.findings ?? [])
       await this.did(addFinding(this.ctx, id, api.assessment.addFinding.body.parse(f)));
-    const { findings, photos } = await presentVisit(this.ctx, id);
+    const { findings, photos } = await viewVisit(this.ctx, id);
     const found = new Set(findings.map((f) => f.place));
     for (const { place } of walkOf(movement.traits).slice(0, course.walked))
-      await this.did(lookAtPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
+      await this.did(setPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
     for (const m of course.measured ?? [])
-      await this.did(measure(this.ctx, id, api.assessment.addMeasurement.body.parse(m)), 1);
+      await this.did(addMeasurement(this.ctx, id, api.assessment.addMeasurement.body.parse(m)), 1);
     for (const e of course.dated ?? []) await this.did(addEvidence(this.ctx, movement.id, e), 1);
     const photo = photos.at(-1);
     if (photo)
       for (const k of course.points ?? [])
         await this.did(
-          markPhoto(this.ctx, id, photo.id, randomUUID(), {
+          setMark(this.ctx, id, photo.id, randomUUID(), {
             x: k.x,
             y: k.y,
             findingId: findings.find((f) => f.seen === course.findings?.[k.finding]?.seen)?.id ?? null,
@@ -336,7 +344,7 @@ export class Workshop {
 
   /** What was said of each line; a visit that has gone on was agreed in one line if nothing else is told. */
   private async agree(visit: Visit, course: Course, last: boolean): Promise<void> {
-    const { findings } = await presentVisit(this.ctx, visit.id);
+    const { findings } = await viewVisit(this.ctx, visit.id);
     const plain = {
       kind: 'labour' as const,
       what: 'Service: strip, clean, survey, oil, test',
@@ -390,13 +398,13 @@ export class Workshop {
         this.now = new Date(this.today.getTime() - (hoursAgo + (did - 1 - i) * task.waitHours) * 3_600_000);
         task = await this.did(didTask(this.ctx, visitId, task.id, { did: true, version: task.version }), 0);
       }
-      if (ended) await this.did(endTask(this.ctx, visitId, task.id, true), 0);
+      if (ended) await this.did(setTaskDone(this.ctx, visitId, task.id, true), 0);
     }
     this.now = here;
   }
-  comesBack = (visit: Visit) => this.did(callBack(this.ctx, visit.id, visit.earlier[0]!.visitId));
+  comesBack = (visit: Visit) => this.did(linkCallback(this.ctx, visit.id, visit.earlier[0]!.visitId));
   giveBack = async (visit: Visit) => {
-    for (const r of visit.received) await this.did(giveBack(this.ctx, visit.id, r.id, true), 1);
+    for (const r of visit.received) await this.did(returnReceived(this.ctx, visit.id, r.id, true), 1);
   };
 
   private async powerDown(visit: Visit, course: Course, last: boolean): Promise<void> {
@@ -495,7 +503,7 @@ export class Workshop {
       );
     }
     for (const [key, { state, toMm = null, note = '' }] of Object.entries(course.found ?? {}))
-      await this.did(lookAtPart(this.ctx, visit.id, key, { state, toMm, note, version: 0 }), 2);
+      await this.did(setPart(this.ctx, visit.id, key, { state, toMm, note, version: 0 }), 2);
     if (course.found)
       await this.did(
         soundParts(
@@ -510,7 +518,7 @@ export class Workshop {
   }
 
   private async fit(visit: Visit, course: Course): Promise<void> {
-    const { holes } = await presentVisit(this.ctx, visit.id);
+    const { holes } = await viewVisit(this.ctx, visit.id);
     for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
       const [bush] = bushChoices(
         {
@@ -559,7 +567,7 @@ export class Workshop {
   private async testRun(visit: Visit, run: NonNullable<Course['run']>): Promise<void> {
     if (run.endedHoursAgo !== undefined)
       this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
-    for (const p of (await presentVisit(this.ctx, visit.id)).power)
+    for (const p of (await viewVisit(this.ctx, visit.id)).power)
       await this.did(
         setPower(this.ctx, visit.id, p.train, {
           state: 'wound',
@@ -629,7 +637,7 @@ export class Workshop {
     if (run.heard) {
       const { amplitude, ...heard } = run.heard;
       await this.did(
-        keepHeard(this.ctx, visit.id, {
+        addHeard(this.ctx, visit.id, {
           ...heard,
           amplitudeDegrees: amplitude,
           stage: 'run',

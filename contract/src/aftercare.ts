@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, moment, words } from './common.ts';
+import { id, moment, text } from './common.ts';
 import { everyone } from './people.ts';
 import { read } from './route.ts';
 
@@ -61,7 +61,7 @@ export const aftercareRoutes = {
     summary: 'Every visit with this product, batch, part or type',
     roles: everyone,
     reads: 'aftercare',
-    query: z.object({ q: words(80).default('') }),
+    query: z.object({ q: text(80).default('') }),
     reply: z.array(recalled),
   }),
   callbacks: read({

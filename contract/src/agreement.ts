@@ -1,6 +1,6 @@
 import { decimal, ROUTE_IDS, LINE_KINDS, WAYS_GIVEN, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
-import { words, needed, id, signed, version, moment, changesTo, done } from './common.ts';
+import { text, requiredText, id, signed, version, moment, changesTo, done } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -25,7 +25,7 @@ export const prices = z.object({
   hourlyRate: sum('A price'),
   taxPercent: percent,
   pricesIncludeTax: z.boolean(),
-  currency: words(8),
+  currency: text(8),
   hoursPerWeek: z.number().min(1, 'At least an hour.').max(400, 'At most 400 hours.'),
 });
 
@@ -33,7 +33,7 @@ export type Prices = z.output<typeof prices>;
 
 export const lineFields = z.object({
   kind: z.enum(LINE_KINDS),
-  what: needed(200, 'What is done'),
+  what: requiredText(200, 'What is done'),
   quantity: sum('A quantity'),
   price: sum('A price'),
   routes: z.array(routeId).max(ROUTE_IDS.length).default([]),
@@ -43,7 +43,7 @@ export const lineFields = z.object({
   fromSurvey: z.boolean().default(false),
 });
 
-const given = { how: z.enum(WAYS_GIVEN), who: needed(120, 'Who said so'), note: words(300).default('') };
+const given = { how: z.enum(WAYS_GIVEN), who: requiredText(120, 'Who said so'), note: text(300).default('') };
 
 export const decision = z.object({ state: z.enum(DECISIONS), ...given, ...signed });
 
@@ -60,7 +60,7 @@ export const line = lineFields.extend({
 
 export type Line = z.infer<typeof line>;
 
-export const routeOffer = z.object({ route: routeId, originality: words(300), guarantee: words(300) });
+export const routeOffer = z.object({ route: routeId, originality: text(300), guarantee: text(300) });
 
 export const question = z.object({ id, text: z.string(), at: moment, answer: z.string(), answeredBy: z.string() });
 
@@ -191,7 +191,7 @@ export const agreementRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ answer: needed(2000, 'An answer') }),
+    body: z.object({ answer: requiredText(2000, 'An answer') }),
     reply: done,
   }),
   promise: read({

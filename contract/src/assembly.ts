@@ -1,6 +1,6 @@
 import { CHECK_RESULTS } from '@eclat/core/checks';
 import { z } from 'zod';
-import { words, moment, signed, done } from './common.ts';
+import { text, moment, signed, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -10,13 +10,13 @@ const step = z.int().min(0).max(1000);
 /** What was counted on the way to the answer: dial work driven a step at a time, or the moment of each winding. */
 export const checkDetail = z.union([
   z
-    .object({ of: step, done: step, fouled: z.array(z.object({ step, note: words(100) })).max(100) })
+    .object({ of: step, done: step, fouled: z.array(z.object({ step, note: text(100) })).max(100) })
     .refine((d) => d.of >= 2 && d.done <= d.of, { path: ['done'], message: 'A step of the cycle.' }),
   z.object({ windings: z.array(moment).max(200) }),
 ]);
 
 export const checkFields = z
-  .object({ result: z.enum(CHECK_RESULTS), note: words(300).default(''), detail: checkDetail.nullable().default(null) })
+  .object({ result: z.enum(CHECK_RESULTS), note: text(300).default(''), detail: checkDetail.nullable().default(null) })
   .refine((c) => c.result !== 'failed' || c.note !== '', {
     path: ['note'],
     message: 'What was wrong? In a word or two.',

@@ -1,33 +1,33 @@
 import { SEVERITIES, EFFECTS, PLACE_STATES } from '@eclat/core/assess';
 import { z } from 'zod';
-import { needed, words, id, version, signed, changesTo, done, moment } from './common.ts';
+import { requiredText, text, id, version, signed, changesTo, done, moment } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
 export const findingFields = z.object({
-  place: needed(80, 'The place'),
-  seen: needed(600, 'What was seen'),
+  place: requiredText(80, 'The place'),
+  seen: requiredText(600, 'What was seen'),
   severity: z.enum(SEVERITIES),
   effect: z.enum(EFFECTS),
-  proposal: words(400).default(''),
+  proposal: text(400).default(''),
   earlierRepair: z.boolean().default(false),
   doNotDisturb: z.boolean().default(false),
   hours: z.number().min(0).max(500, 'At most 500 hours.').nullable().default(null),
   /** The cause of the table that it bears out, as this movement can have it. */
-  cause: words(60).default(''),
+  cause: text(60).default(''),
 });
 
 export const finding = findingFields.extend({ id, version, ...signed });
 
 export type Finding = z.infer<typeof finding>;
 
-export const placeLook = z.object({ place: z.string(), state: z.enum(PLACE_STATES), ...signed });
+export const placeChecked = z.object({ place: z.string(), state: z.enum(PLACE_STATES), ...signed });
 
 export const measurementFields = z.object({
-  kind: needed(20, 'What is measured'),
+  kind: requiredText(20, 'What is measured'),
   value: z.number(),
-  how: needed(40, 'How it was measured'),
-  note: words(200).default(''),
+  how: requiredText(40, 'How it was measured'),
+  note: text(200).default(''),
 });
 
 export const measurement = measurementFields.extend({
@@ -43,7 +43,7 @@ export type Measurement = z.infer<typeof measurement>;
 const year = z.int().min(1200, 'A year.').max(2200, 'A year.').nullable();
 
 export const evidenceFields = z
-  .object({ notBefore: year, notAfter: year, why: needed(300, 'The reason') })
+  .object({ notBefore: year, notAfter: year, why: requiredText(300, 'The reason') })
   .refine((e) => e.notBefore !== null || e.notAfter !== null, {
     path: ['notBefore'],
     message: 'A year not before, or not after, or both.',

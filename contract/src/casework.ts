@@ -1,19 +1,19 @@
 import { CASE_PLACES, ORIGINS } from '@eclat/core/casework';
 import { z } from 'zod';
-import { needed, words, id, version, moment, changesTo, seen, done } from './common.ts';
+import { requiredText, text, id, version, moment, changesTo, basedOn, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 export const caseTaskFields = z.object({
   place: z.enum(CASE_PLACES),
-  what: needed(120, 'The task'),
-  product: words(120).default(''),
+  what: requiredText(120, 'The task'),
+  product: text(120).default(''),
   origin: z.enum(ORIGINS).nullable().default(null),
   times: z.int('A whole number.').min(1, 'At least once.').max(30, 'At most 30 times.').default(1),
   /** After each time. */
   waitHours: z.number('Hours.').min(0, 'Not less than none.').max(1000, 'At most 1000 hours.').default(0),
   once: z.boolean().default(false).describe('it cannot be undone'),
-  note: words(300).default(''),
+  note: text(300).default(''),
 });
 
 export const caseTask = caseTaskFields.extend({
@@ -62,7 +62,7 @@ export const caseworkRoutes = {
     changes: ['visit', 'bench', 'timers'],
     inverse: 'same',
     visit: { put: 'casework', by: 'id' },
-    body: z.object({ did: z.boolean(), ...seen }),
+    body: z.object({ did: z.boolean(), ...basedOn }),
     reply: caseTask,
   }),
   setDone: command({

@@ -1,11 +1,11 @@
 import { MATERIALS, SEQUENCE_IDS, BATHS } from '@eclat/core/cleaning';
 import { z } from 'zod';
-import { needed, words, id, moment, version, seen, changesTo } from './common.ts';
+import { requiredText, text, id, moment, version, basedOn, changesTo } from './common.ts';
 import { benchRoles, everyone } from './people.ts';
 import { read, command } from './route.ts';
 
 export const basketPart = z.object({
-  name: needed(60, 'The part'),
+  name: requiredText(60, 'The part'),
   materials: z.array(z.enum(MATERIALS)).min(1, 'What is it made of?').max(6),
 });
 
@@ -19,9 +19,9 @@ export const newRun = z.object({
     .int()
     .min(1, 'At least one minute.')
     .max(24 * 60, 'At most a day.'),
-  overrideReason: words(300).default(''),
+  overrideReason: text(300).default(''),
   fillId: id.nullable().default(null),
-  before: words(300).default(''),
+  before: text(300).default(''),
 });
 
 const runStep = z.object({
@@ -61,13 +61,13 @@ const limit = (most: number) => z.int().min(1, 'At least one.').max(most, `At mo
 /** A tank or jar of one bath, from filling to changing. */
 export const fillFields = z.object({
   bath: z.enum(BATHS),
-  name: needed(60, 'Which tank or jar'),
+  name: requiredText(60, 'Which tank or jar'),
   litres: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000 litres.'),
   /** Parts of water to one of concentrate; null: as it came. */
   waterParts: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000.').nullable(),
   limitLoads: limit(1000),
   limitDays: limit(3650),
-  note: words(300).default(''),
+  note: text(300).default(''),
 });
 
 export const fill = fillFields.extend({
@@ -104,7 +104,7 @@ export const cleaningRoutes = {
     changes: ['visit', 'bench', 'timers'],
     inverse: 'same',
     visit: { put: 'baths', by: 'id' },
-    body: z.object({ to: z.enum(['next', 'again', 'back']), ...seen }),
+    body: z.object({ to: z.enum(['next', 'again', 'back']), ...basedOn }),
     reply: cleaningRun,
   }),
   stop: command({
@@ -115,7 +115,7 @@ export const cleaningRoutes = {
     changes: ['visit', 'bench', 'timers', 'baths'],
     inverse: 'final',
     visit: { put: 'baths', by: 'id' },
-    body: z.object({ after: words(300).default('') }),
+    body: z.object({ after: text(300).default('') }),
     reply: cleaningRun,
   }),
   bathBook: read({

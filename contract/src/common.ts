@@ -8,7 +8,7 @@ export const stageId = z.enum(STAGE_IDS);
 /** Who did it and when: on everything that is written at the bench. */
 export const signed = { by: z.string(), at: moment };
 /** The version the sender last saw: a change is refused with both states if somebody was faster. */
-export const seen = { version };
+export const basedOn = { version };
 
 type Changed<Shape extends z.ZodRawShape> = {
   [K in keyof Shape]: z.ZodOptional<Shape[K] extends z.ZodDefault<infer Inner> ? Inner : Shape[K]>;
@@ -19,11 +19,11 @@ export function changesTo<Shape extends z.ZodRawShape>(schema: z.ZodObject<Shape
     name,
     (field instanceof z.ZodDefault ? (field.unwrap() as z.ZodType) : (field as z.ZodType)).optional(),
   ]);
-  return z.object(Object.fromEntries(fields) as Changed<Shape>).extend(seen);
+  return z.object(Object.fromEntries(fields) as Changed<Shape>).extend(basedOn);
 }
 
-export const words = (most: number) => z.string().trim().max(most, `Keep it under ${most} characters.`);
-export const needed = (most: number, what: string) => words(most).min(1, `${what} is needed.`);
+export const text = (most: number) => z.string().trim().max(most, `Keep it under ${most} characters.`);
+export const requiredText = (most: number, what: string) => text(most).min(1, `${what} is needed.`);
 export const millimetres = z.number().min(0.05, 'At least 0.05 mm.').max(15, 'At most 15 mm.');
 
 /** An error as RFC 9457 has it, in words that say what happened and what to do. */

@@ -1,7 +1,7 @@
 import { SYMPTOM_IDS, OUTCOMES } from '@eclat/core/faults';
 import { OSCILLATORS, FITTINGS, TRAINS } from '@eclat/core/movement';
 import { z } from 'zod';
-import { signed, needed, moment, done, words } from './common.ts';
+import { signed, requiredText, moment, done, text } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -15,18 +15,18 @@ const symptomId = z.enum(SYMPTOM_IDS);
 const symptomShows = z.partialRecord(symptomId, z.enum(['H', 'M', 'L']));
 
 export const ownCauseFields = z.object({
-  name: needed(80, 'A name'),
+  name: requiredText(80, 'A name'),
   prior: z.enum(['common', 'usual', 'rare']),
   oscillators: z.array(z.enum(OSCILLATORS)).max(OSCILLATORS.length).default([]),
   fittings: z.array(z.enum(FITTINGS)).max(10).default([]),
   trains: z.array(z.enum(TRAINS)).max(TRAINS.length).default([]),
   shows: symptomShows.refine((s) => Object.keys(s).length > 0, 'At least one symptom that it shows.'),
   look: z.object({
-    what: needed(120, 'How to look for it'),
+    what: requiredText(120, 'How to look for it'),
     minutes: z.int().min(1, 'At least a minute.').max(600, 'At most ten hours.'),
     level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   }),
-  remedy: needed(200, 'The remedy'),
+  remedy: requiredText(200, 'The remedy'),
 });
 
 export const ownCause = ownCauseFields.extend({ id: z.string(), by: z.string(), at: moment });
@@ -71,7 +71,7 @@ export const diagnosisRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ cause: words(300) }),
+    body: z.object({ cause: text(300) }),
     reply: done,
   }),
   knowledge: read({

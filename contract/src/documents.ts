@@ -1,3 +1,3 @@
-export const PAPERS = ['receipt', 'label', 'estimate', 'condition', 'bench', 'return', 'slip'] as const;
+export const DOCUMENTS = ['receipt', 'label', 'estimate', 'condition', 'bench', 'return', 'slip'] as const;
 
-export type Paper = (typeof PAPERS)[number];
+export type DocumentKind = (typeof DOCUMENTS)[number];

@@ -1,6 +1,6 @@
 import { GRADES_OF_STEP } from '@eclat/core/electric';
 import { z } from 'zod';
-import { needed, words, id, moment, done } from './common.ts';
+import { requiredText, text, id, moment, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -16,10 +16,10 @@ export const SUPPRESSORS = [
   'none: left as it was',
 ] as const;
 
-export const electricLook = z.discriminatedUnion('kind', [
+export const electricTest = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('coil'),
-    what: needed(80, 'Which coil'),
+    what: requiredText(80, 'Which coil'),
     ohms: some(1e6).nullable(),
     expectedOhms: some(1e6).nullable(),
     atC: z.number().min(-20, 'At least −20 °C.').max(120, 'At most 120 °C.').nullable(),
@@ -34,24 +34,24 @@ export const electricLook = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('contact'),
-      what: needed(80, 'Which contact'),
+      what: requiredText(80, 'Which contact'),
       state: z.enum(CONTACT_STATES),
       dwellMs: some(600_000).nullable(),
       periodS: some(86_400).nullable(),
       perMinute: z.number().min(0).max(1000).nullable(),
       expectedPerMinute: some(1000).nullable(),
-      note: words(200),
+      note: text(200),
     })
     .refine((c) => c.dwellMs === null || c.periodS === null || c.dwellMs <= 1000 * c.periodS, {
       path: ['dwellMs'],
       message: 'It closes for part of its period.',
     }),
-  z.object({ kind: z.literal('suppression'), what: z.enum(SUPPRESSORS), value: words(80), note: words(200) }),
+  z.object({ kind: z.literal('suppression'), what: z.enum(SUPPRESSORS), value: text(80), note: text(200) }),
 ]);
 
-export type ElectricLook = z.infer<typeof electricLook>;
+export type ElectricTest = z.infer<typeof electricTest>;
 
-export const electricEntry = z.object({ id, look: electricLook, by: z.string(), at: moment });
+export const electricEntry = z.object({ id, look: electricTest, by: z.string(), at: moment });
 
 export type ElectricEntry = z.infer<typeof electricEntry>;
 
@@ -64,7 +64,7 @@ export const electricRoutes = {
     changes: ['visit'],
     inverse: 'electric.remove',
     visit: { put: 'electric', by: 'id' },
-    body: z.object({ look: electricLook }),
+    body: z.object({ look: electricTest }),
     reply: electricEntry,
   }),
   remove: command({

@@ -1,17 +1,17 @@
 import { LOCATED } from '@eclat/core/pivots';
 import { z } from 'zod';
-import { needed, millimetres, words, id, signed, done } from './common.ts';
+import { requiredText, millimetres, text, id, signed, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 import { kind, sizes, cost } from './stores.ts';
 
 export const newBush = z.object({
-  hole: needed(20, 'The hole'),
+  hole: requiredText(20, 'The hole'),
   pivotMm: millimetres,
   boreMm: millimetres,
   outsideMm: millimetres,
   heightMm: millimetres,
-  note: words(200).default(''),
+  note: text(200).default(''),
   located: z.enum(LOCATED).nullable().default(null),
   /** It went off centre: plugged, to be done again. */
   off: z.boolean().default(false),
@@ -35,11 +35,11 @@ export const OLD_PART_FATES = [
 
 export const newPart = z
   .object({
-    what: needed(120, 'What was fitted'),
+    what: requiredText(120, 'What was fitted'),
     kind: kind.default('other'),
     sizes: sizes.default({}),
-    size: words(120).default(''),
-    why: words(200).default(''),
+    size: text(120).default(''),
+    why: text(200).default(''),
     source: z.enum(PART_SOURCES),
     oldPart: z.enum(OLD_PART_FATES),
     quantity: z.int('A whole number.').min(1, 'At least one.').max(1000, 'At most 1000.').default(1),

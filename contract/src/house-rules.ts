@@ -1,6 +1,6 @@
 import { RULES } from '@eclat/core/rules';
 import { z } from 'zod';
-import { needed, words, moment } from './common.ts';
+import { requiredText, text, moment } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -9,7 +9,7 @@ const QUESTION_IDS = RULES.map((r) => r.id) as [string, ...string[]];
 const isSchool = (question: string, school: string) =>
   RULES.some((r) => r.id === question && r.schools.some((s) => s.id === school));
 
-const school = needed(40, 'A school');
+const school = requiredText(40, 'A school');
 
 /** The shop's choice of schools, and why, where it has said so. What is not named is as shipped. */
 export const houseRules = z.object({
@@ -24,7 +24,7 @@ const newRules = z.object({
       (c) => Object.entries(c).every(([q, s]) => isSchool(q, s as string)),
       'One of the choices is none of the schools.',
     ),
-  why: z.partialRecord(z.enum(QUESTION_IDS), words(400)),
+  why: z.partialRecord(z.enum(QUESTION_IDS), text(400)),
   /** The version that was seen: two who set rules at once are asked. */
   version: z.int().min(0),
 });
@@ -69,7 +69,7 @@ export const houseRulesRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'houseRules.keep',
     visit: { put: 'rules' },
-    body: z.object({ school, reason: needed(300, 'The reason') }),
+    body: z.object({ school, reason: requiredText(300, 'The reason') }),
     reply: visitRules,
   }),
   keep: command({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { stageId, id, words, signed, done } from './common.ts';
+import { stageId, id, text, signed, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -12,7 +12,7 @@ export const heardFields = z.object({
   stage: stageId,
   from: z.enum(HEARD_FROM),
   recordingId: id.nullable().default(null),
-  note: words(200).default(''),
+  note: text(200).default(''),
   beatsPerHour: z.number().min(300).max(40_000),
   rateSecondsPerDay: z.number(),
   rateStandardError: z.number().min(0),

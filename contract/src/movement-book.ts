@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { words, moment, id } from './common.ts';
+import { text, moment, id } from './common.ts';
 import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
@@ -9,15 +9,15 @@ export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'dono
 /** One entry as it travels: who signed it, in which shop, and its seal there. */
 export const travelledEntry = z.object({
   kind: z.enum(ENTRY_KINDS),
-  date: words(10),
-  title: words(300),
-  text: words(4000),
-  place: words(80),
-  shop: words(80),
-  signedBy: words(60),
+  date: text(10),
+  title: text(300),
+  text: text(4000),
+  place: text(80),
+  shop: text(80),
+  signedBy: text(60),
   record: serviceRecord.nullable(),
   amends: z.int().nullable().describe('which entry of this list it amends, counted from 0'),
-  hash: words(64),
+  hash: text(64),
   writtenAt: moment,
 });
 
@@ -29,11 +29,11 @@ export const movementBook = z.object({
   version: z.literal(1),
   movement: z.object({
     id,
-    code: words(20),
-    name: words(120),
-    familyId: words(40),
-    maker: words(120),
-    marks: z.array(z.object({ place: words(40), text: words(80) })).max(40),
+    code: text(20),
+    name: text(120),
+    familyId: text(40),
+    maker: text(120),
+    marks: z.array(z.object({ place: text(40), text: text(80) })).max(40),
   }),
   entries: z.array(travelledEntry).max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries.`),
 });

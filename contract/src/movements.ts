@@ -11,7 +11,7 @@ import {
 } from '@eclat/core/movement';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
-import { needed, words, id, version, moment, page } from './common.ts';
+import { requiredText, text, id, version, moment, page } from './common.ts';
 import { travelledEntry, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
@@ -26,7 +26,9 @@ export const traits = z.object({
         train: z.enum(TRAINS),
         drive: z.enum(DRIVES),
         arbors: z
-          .array(z.object({ id: needed(8, 'An id'), name: needed(60, 'A name'), class: z.enum(ARBOR_CLASSES) }))
+          .array(
+            z.object({ id: requiredText(8, 'An id'), name: requiredText(60, 'A name'), class: z.enum(ARBOR_CLASSES) }),
+          )
           .max(24),
       }),
     )
@@ -51,12 +53,12 @@ export const MARK_PLACES = [
   'pendulum',
 ] as const;
 
-export const mark = z.object({ place: z.enum(MARK_PLACES), text: needed(80, 'What is marked there') });
+export const mark = z.object({ place: z.enum(MARK_PLACES), text: requiredText(80, 'What is marked there') });
 
 export const newMovement = z.object({
-  name: needed(120, 'What the movement is called'),
-  familyId: needed(40, 'A family'),
-  maker: words(120).default(''),
+  name: requiredText(120, 'What the movement is called'),
+  familyId: requiredText(40, 'A family'),
+  maker: text(120).default(''),
   marks: z.array(mark).max(20).default([]),
   /** Fittings beyond those of the family, as found on this one. */
   fittings: z.array(z.enum(FITTINGS)).max(20).default([]),
@@ -127,7 +129,7 @@ export const movementsRoutes = {
     summary: 'Find movements by code, name, maker or mark',
     roles: everyone,
     reads: 'movements',
-    query: z.object({ q: words(80).default(''), after: words(200).optional() }),
+    query: z.object({ q: text(80).default(''), after: text(200).optional() }),
     reply: page(
       movement
         .omit({ traits: true, plates: true, dating: true })
@@ -156,7 +158,7 @@ export const movementsRoutes = {
     summary: 'Movements that carry this mark or code, with the last lines of their history',
     roles: everyone,
     reads: 'movements',
-    query: z.object({ text: words(80) }),
+    query: z.object({ text: text(80) }),
     reply: z.array(
       z.object({
         id,
@@ -180,8 +182,8 @@ export const movementsRoutes = {
     inverse: 'final',
     body: z.object({
       date: edtf,
-      text: needed(500, 'What is written there'),
-      place: needed(80, 'Where it is written'),
+      text: requiredText(500, 'What is written there'),
+      place: requiredText(80, 'Where it is written'),
     }),
     reply: entry,
   }),
@@ -214,7 +216,7 @@ export const movementsRoutes = {
     roles: benchRoles,
     changes: ['movements', 'visit', 'bench'],
     inverse: 'final',
-    body: z.object({ otherId: id, why: needed(300, 'How it was found') }),
+    body: z.object({ otherId: id, why: requiredText(300, 'How it was found') }),
     reply: book,
   }),
   amend: command({
@@ -224,7 +226,7 @@ export const movementsRoutes = {
     roles: benchRoles,
     changes: ['movements'],
     inverse: 'final',
-    body: z.object({ text: needed(2000, 'The correction') }),
+    body: z.object({ text: requiredText(2000, 'The correction') }),
     reply: entry,
   }),
 };

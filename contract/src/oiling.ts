@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { words, id, signed, done } from './common.ts';
+import { text, id, signed, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 export const oilFields = z.object({
-  product: words(80).default(''),
-  batch: words(40).default(''),
+  product: text(80).default(''),
+  batch: text(40).default(''),
   /** Out of the stores. */
   stockId: id.nullable().default(null),
   /** Why it differs from the house rule's grade or amount. */
-  differs: words(200).default(''),
+  differs: text(200).default(''),
 });
 
 export const oiled = oilFields.extend({ point: z.string(), ...signed });

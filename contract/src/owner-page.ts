@@ -1,11 +1,11 @@
 import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
 import { routeId, routeOffer, question } from './agreement.ts';
-import { id, moment, needed } from './common.ts';
+import { id, moment, requiredText } from './common.ts';
 import { read, command } from './route.ts';
 
 /** What the owner's page shows, and nothing else of the shop. */
-export const forOwner = z.object({
+export const ownerPage = z.object({
   shop: z.string(),
   clock: z.string(),
   claim: z.string(),
@@ -44,7 +44,7 @@ export const forOwner = z.object({
   expiresAt: moment,
 });
 
-export type ForOwner = z.infer<typeof forOwner>;
+export type OwnerPage = z.infer<typeof ownerPage>;
 
 /** Routes without a sign-in, behind an unguessable address. A change is a PUT: sent twice it is the same change. */
 export const ownerPageRoutes = {
@@ -54,7 +54,7 @@ export const ownerPageRoutes = {
     summary: 'The estimate, for its owner',
     roles: 'public',
     reads: 'owner-page',
-    reply: forOwner,
+    reply: ownerPage,
   }),
   decide: command({
     method: 'PUT',
@@ -64,7 +64,7 @@ export const ownerPageRoutes = {
     changes: ['visit', 'bench', 'owner-page'],
     inverse: 'same',
     body: z.object({ state: z.enum(DECISIONS) }),
-    reply: forOwner,
+    reply: ownerPage,
   }),
   choose: command({
     method: 'PUT',
@@ -74,7 +74,7 @@ export const ownerPageRoutes = {
     changes: ['visit', 'bench', 'owner-page'],
     inverse: 'same',
     body: z.object({ route: routeId }),
-    reply: forOwner,
+    reply: ownerPage,
   }),
   ask: command({
     method: 'PUT',
@@ -83,7 +83,7 @@ export const ownerPageRoutes = {
     roles: 'public',
     changes: ['visit', 'owner-page'],
     inverse: 'final',
-    body: z.object({ text: needed(1000, 'Your question') }),
-    reply: forOwner,
+    body: z.object({ text: requiredText(1000, 'Your question') }),
+    reply: ownerPage,
   }),
 };

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { needed, words, id, version, page, changesTo } from './common.ts';
+import { requiredText, text, id, version, page, changesTo } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
 export const ownerFields = z.object({
-  name: needed(120, 'The owner’s name'),
-  phone: words(40).default(''),
+  name: requiredText(120, 'The owner’s name'),
+  phone: text(40).default(''),
   email: z.union([z.literal(''), z.email('This does not look like an e-mail address.')]).default(''),
-  address: words(400).default(''),
+  address: text(400).default(''),
 });
 
 export const owner = ownerFields.extend({ id, version });
@@ -27,7 +27,7 @@ export const ownersRoutes = {
     summary: 'Find owners by name or phone',
     roles: everyone,
     reads: 'owners',
-    query: z.object({ q: words(80).default(''), after: words(200).optional() }),
+    query: z.object({ q: text(80).default(''), after: text(200).optional() }),
     reply: page(owner),
   }),
   clocks: read({

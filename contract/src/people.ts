@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, needed, done } from './common.ts';
+import { id, requiredText, done } from './common.ts';
 import { read, command } from './route.ts';
 
 export const ROLES = ['technician', 'counter', 'owner-of-shop'] as const;
@@ -17,7 +17,7 @@ export type Person = z.infer<typeof person>;
 
 const passphrase = z.string().min(10, 'At least 10 characters: a few words are best.').max(200);
 
-const newPerson = z.object({ name: needed(60, 'A name'), role: z.enum(ROLES), passphrase });
+const newPerson = z.object({ name: requiredText(60, 'A name'), role: z.enum(ROLES), passphrase });
 
 export const session = z.object({
   person: person.nullable(),
@@ -46,7 +46,7 @@ export const peopleRoutes = {
     changes: ['session'],
     inverse: 'people.signOut',
     body: z.object({
-      name: needed(60, 'Your name'),
+      name: requiredText(60, 'Your name'),
       passphrase: z.string().min(1, 'The passphrase is needed.').max(200),
     }),
     reply: session,
@@ -67,7 +67,7 @@ export const peopleRoutes = {
     roles: 'public',
     changes: ['session', 'people'],
     inverse: 'final',
-    body: z.object({ shop: needed(80, 'The shop’s name'), name: needed(60, 'A name'), passphrase }),
+    body: z.object({ shop: requiredText(80, 'The shop’s name'), name: requiredText(60, 'A name'), passphrase }),
     reply: session,
   }),
   list: read({

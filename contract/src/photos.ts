@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, words, stageId, signed, done } from './common.ts';
+import { id, text, stageId, signed, done } from './common.ts';
 import { everyone } from './people.ts';
 import { command } from './route.ts';
 
@@ -16,7 +16,7 @@ export const photoMarkFields = z.object({
   x: z.number().min(0).max(1),
   y: z.number().min(0).max(1),
   findingId: id.nullable().default(null),
-  note: words(200).default(''),
+  note: text(200).default(''),
 });
 
 export const photo = z.object({
@@ -41,7 +41,7 @@ export const photosRoutes = {
     changes: ['visit', 'bench', 'movements'],
     inverse: 'final',
     visit: { put: 'photos', by: 'id' },
-    query: z.object({ caption: words(200).default(''), stage: stageId }),
+    query: z.object({ caption: text(200).default(''), stage: stageId }),
     reply: photo,
   }),
   change: command({
@@ -52,7 +52,7 @@ export const photosRoutes = {
     changes: ['visit', 'movements'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ caption: words(200), position: z.int().min(0).max(10_000) }).partial(),
+    body: z.object({ caption: text(200), position: z.int().min(0).max(10_000) }).partial(),
     reply: done,
   }),
   setMark: command({

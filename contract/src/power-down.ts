@@ -1,6 +1,6 @@
 import { POWER_STATES } from '@eclat/core/workflow';
 import { z } from 'zod';
-import { words, version, moment, seen, done } from './common.ts';
+import { text, version, moment, basedOn, done } from './common.ts';
 import { train } from './movements.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
@@ -10,7 +10,7 @@ export const powerFields = z.object({
   turns: z.number().min(0).max(60).nullable().default(null),
   /** Turns of set-up on a fusee or preloaded barrel, which must go back in. */
   setUpTurns: z.number().min(0).max(60).nullable().default(null),
-  note: words(300).default(''),
+  note: text(300).default(''),
 });
 
 export const power = powerFields.extend({ train, version, by: z.string(), at: moment.nullable() });
@@ -26,7 +26,7 @@ export const powerDownRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: { put: 'power', by: 'train' },
-    body: powerFields.extend(seen),
+    body: powerFields.extend(basedOn),
     reply: power,
   }),
   beginStrip: command({
@@ -37,7 +37,7 @@ export const powerDownRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'final',
     visit: 'again',
-    body: z.object({ overrideReason: words(300).default('') }),
+    body: z.object({ overrideReason: text(300).default('') }),
     reply: done,
   }),
 };

@@ -1,14 +1,14 @@
 import { KEY_FITS } from '@eclat/core/intake';
 import { z } from 'zod';
-import { needed, words, millimetres, id, version, moment, signed, done, changesTo } from './common.ts';
+import { requiredText, text, millimetres, id, version, moment, signed, done, changesTo } from './common.ts';
 import { everyone } from './people.ts';
 import { command } from './route.ts';
 
 /** A thing that came with the clock and must go home again. */
 export const receivedFields = z.object({
-  what: needed(80, 'What it is'),
+  what: requiredText(80, 'What it is'),
   count: z.int().min(1, 'At least one.').max(99, 'At most 99.').default(1),
-  condition: words(120).default(''),
+  condition: text(120).default(''),
   /** Keys go by the square they fit: numbers stamped on them disagree between makers. */
   squareMm: millimetres.nullable().default(null),
   fits: z.enum(KEY_FITS).nullable().default(null),
@@ -29,12 +29,12 @@ export const complaintAnswer = z.object({ question: z.string(), answer: z.string
 /** Missing when it came. It stays on the clock's list until it is found, fitted or given up. */
 export const WANTED_ENDS = ['found', 'fitted', 'given up'] as const;
 
-export const wantedFields = z.object({ what: needed(120, 'What is missing'), evidence: words(300).default('') });
+export const wantedFields = z.object({ what: requiredText(120, 'What is missing'), evidence: text(300).default('') });
 
 export const wantedThing = wantedFields.extend({ id, ...signed, ended: z.enum(WANTED_ENDS).nullable() });
 
 /** A movement that came by itself. */
-export const alone = z.object({ drives: words(200), supply: words(120), borrowed: words(200) });
+export const cameAlone = z.object({ drives: text(200), supply: text(120), borrowed: text(200) });
 
 export const receptionRoutes = {
   answer: command({
@@ -45,7 +45,7 @@ export const receptionRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ answer: words(400) }),
+    body: z.object({ answer: text(400) }),
     reply: done,
   }),
   addReceived: command({
@@ -121,7 +121,7 @@ export const receptionRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ alone: alone.nullable() }),
+    body: z.object({ alone: cameAlone.nullable() }),
     reply: done,
   }),
   linkCallback: command({

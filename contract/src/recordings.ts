@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { stageId, words, id, moment, done } from './common.ts';
+import { stageId, text, id, moment, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 /** A spoken remark, the beat of the clock, its strike or chime. */
 export const RECORDING_KINDS = ['remark', 'beat', 'strike'] as const;
 
-const fields = { stage: stageId, kind: z.enum(RECORDING_KINDS), caption: words(200).default('') };
+const fields = { stage: stageId, kind: z.enum(RECORDING_KINDS), caption: text(200).default('') };
 
 export const recording = z.object({
   ...fields,

@@ -1,13 +1,13 @@
 import { OLD_MOVEMENT_FATES, CHECK_ANSWERS } from '@eclat/core/movement';
 import { z } from 'zod';
-import { needed, id, signed, words, done } from './common.ts';
+import { requiredText, id, signed, text, done } from './common.ts';
 import { newMovement } from './movements.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 export const replacementFields = z
   .object({
-    why: needed(300, 'Why it is replaced'),
+    why: requiredText(300, 'Why it is replaced'),
     fate: z.enum(OLD_MOVEMENT_FATES),
     movementId: id.optional(),
     movement: newMovement.optional(),
@@ -42,7 +42,7 @@ export const replacementRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ answer: z.enum(CHECK_ANSWERS).nullable(), note: words(300).default('') }),
+    body: z.object({ answer: z.enum(CHECK_ANSWERS).nullable(), note: text(300).default('') }),
     reply: done,
   }),
   fit: command({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, words } from './common.ts';
+import { id, text } from './common.ts';
 import { everyone } from './people.ts';
 import { read } from './route.ts';
 
@@ -27,7 +27,7 @@ export const searchRoutes = {
       'Find a clock by anything: name, phone digits, claim, mark, serial, code or words of a complaint, spelt nearly right',
     roles: everyone,
     reads: 'movements',
-    query: z.object({ q: words(80).default('') }),
+    query: z.object({ q: text(80).default('') }),
     reply: z.array(hit),
   }),
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { words } from './common.ts';
+import { text } from './common.ts';
 import { entry } from './movements.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
@@ -13,7 +13,7 @@ export const signingRoutes = {
     changes: ['visit', 'bench', 'timers', 'movements', 'causes', 'aftercare'],
     inverse: 'final',
     visit: 'again',
-    body: z.object({ note: words(2000).default(''), waiver: words(400).default('') }),
+    body: z.object({ note: text(2000).default(''), waiver: text(400).default('') }),
     reply: entry,
   }),
 };

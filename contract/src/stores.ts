@@ -1,6 +1,6 @@
 import { KIND_IDS, SIZE_IDS } from '@eclat/core/stores';
 import { z } from 'zod';
-import { needed, words, id, moment, version, changesTo, done } from './common.ts';
+import { requiredText, text, id, moment, version, changesTo, done } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -22,16 +22,16 @@ export const kind = z.enum(KIND_IDS);
 /** What is believed of each is a rule of core: the server holds it to that, field by field. */
 export const sizes = z.partialRecord(z.enum(SIZE_IDS), z.number().gt(0, 'More than nothing.'));
 
-export const storeFields = z.object({
+export const stockFields = z.object({
   kind,
-  name: needed(120, 'A name'),
+  name: requiredText(120, 'A name'),
   sizes: sizes.default({}),
   minimum: whole(0, 'Minimum').default(0),
   price: cost.default(''),
-  supplier: words(80).default(''),
-  supplierNo: words(60).default(''),
-  shelf: words(60).default(''),
-  note: words(200).default(''),
+  supplier: text(80).default(''),
+  supplierNo: text(60).default(''),
+  shelf: text(60).default(''),
+  note: text(200).default(''),
 });
 
 export const orderFields = z.object({
@@ -42,7 +42,7 @@ export const orderFields = z.object({
 
 const order = orderFields.extend({ id, claim: z.string().nullable(), orderedAt: moment, by: z.string() });
 
-export const storeItem = storeFields.extend({
+export const stockItem = stockFields.extend({
   id,
   version,
   kept: z.boolean(),
@@ -50,7 +50,7 @@ export const storeItem = storeFields.extend({
   orders: z.array(order),
 });
 
-export type StoreItem = z.infer<typeof storeItem>;
+export type StockItem = z.infer<typeof stockItem>;
 
 export const MOVE_WHYS = ['counted', 'came in', 'used'] as const;
 
@@ -87,7 +87,7 @@ export const storesRoutes = {
     summary: 'Everything that lies in the stores, and what is on its way',
     roles: everyone,
     reads: 'stores',
-    reply: z.array(storeItem),
+    reply: z.array(stockItem),
   }),
   moves: read({
     method: 'GET',
@@ -104,8 +104,8 @@ export const storesRoutes = {
     roles: benchRoles,
     changes: ['stores'],
     inverse: 'stores.keep',
-    body: storeFields.extend({ onHand: whole(0, 'On hand').default(0) }),
-    reply: storeItem,
+    body: stockFields.extend({ onHand: whole(0, 'On hand').default(0) }),
+    reply: stockItem,
   }),
   change: command({
     method: 'PATCH',
@@ -114,8 +114,8 @@ export const storesRoutes = {
     roles: benchRoles,
     changes: ['stores'],
     inverse: 'same',
-    body: changesTo(storeFields),
-    reply: storeItem,
+    body: changesTo(stockFields),
+    reply: stockItem,
   }),
   keep: command({
     method: 'PUT',
@@ -125,7 +125,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ kept: z.boolean() }),
-    reply: storeItem,
+    reply: stockItem,
   }),
   count: command({
     method: 'PUT',
@@ -135,7 +135,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ onHand: whole(0, 'On hand') }),
-    reply: storeItem,
+    reply: stockItem,
   }),
   addOrder: command({
     method: 'POST',
@@ -145,7 +145,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'stores.removeOrder',
     body: orderFields,
-    reply: storeItem,
+    reply: stockItem,
   }),
   setArrived: command({
     method: 'PUT',
@@ -155,7 +155,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ arrived: z.boolean() }),
-    reply: storeItem,
+    reply: stockItem,
   }),
   removeOrder: command({
     method: 'DELETE',
@@ -164,7 +164,7 @@ export const storesRoutes = {
     roles: benchRoles,
     changes: ['stores'],
     inverse: 'stores.addOrder',
-    reply: storeItem,
+    reply: stockItem,
   }),
   previewTable: read({
     method: 'POST',

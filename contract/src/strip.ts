@@ -1,17 +1,17 @@
 import { REMARK_IDS, FATES } from '@eclat/core/strip';
 import { z } from 'zod';
-import { needed, words, id, version, moment, signed, changesTo, done } from './common.ts';
+import { requiredText, text, id, version, moment, signed, changesTo, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 /** What came off, what held it, where it was put, and what is odd about it. */
 export const stepFields = z.object({
-  what: needed(120, 'What came off'),
-  heldBy: words(40).default(''),
-  place: words(60).default(''),
+  what: requiredText(120, 'What came off'),
+  heldBy: text(40).default(''),
+  place: text(60).default(''),
   remarks: z.array(z.enum(REMARK_IDS)).max(REMARK_IDS.length).default([]),
-  note: words(300).default(''),
-  group: words(60).default(''),
+  note: text(300).default(''),
+  group: text(60).default(''),
   photoId: id.nullable().default(null),
   /** A remark that was spoken. */
   recordingId: id.nullable().default(null),
@@ -42,8 +42,8 @@ export const pass = z.object({
 export const PHASE_WHEN = ['before the plates close', 'outside'] as const;
 
 const phaseFields = z.object({
-  what: needed(120, 'Which phase or mark'),
-  how: words(300).default(''),
+  what: requiredText(120, 'Which phase or mark'),
+  how: text(300).default(''),
   when: z.enum(PHASE_WHEN),
 });
 
@@ -54,9 +54,9 @@ export const TEMPORARY_ENDS = ['taken out', 'declared'] as const;
 export const temporary = z.object({ id, what: z.string(), ended: z.enum(TEMPORARY_ENDS).nullable(), ...signed });
 
 const custodyFields = z.object({
-  what: needed(120, 'Which part or task'),
-  withWhom: needed(120, 'Who has it'),
-  forWhat: words(200).default(''),
+  what: requiredText(120, 'Which part or task'),
+  withWhom: requiredText(120, 'Who has it'),
+  forWhat: text(200).default(''),
 });
 
 export const custody = custodyFields.extend({ id, backAt: moment.nullable(), state: z.string(), ...signed });
@@ -122,7 +122,7 @@ export const stripRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: { put: 'strip.steps', by: 'id' },
-    body: z.object({ fate: z.enum(FATES), note: words(300).default('') }),
+    body: z.object({ fate: z.enum(FATES), note: text(300).default('') }),
     reply: step,
   }),
   openPass: command({
@@ -133,7 +133,7 @@ export const stripRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'final',
     visit: 'again',
-    body: z.object({ reason: needed(300, 'The reason') }),
+    body: z.object({ reason: requiredText(300, 'The reason') }),
     reply: pass,
   }),
   closePass: command({
@@ -144,7 +144,7 @@ export const stripRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: { put: 'strip.passes', by: 'number' },
-    body: z.object({ cure: words(300), hours: z.number().min(0).max(500).nullable() }),
+    body: z.object({ cure: text(300), hours: z.number().min(0).max(500).nullable() }),
     reply: pass,
   }),
   addPhase: command({
@@ -187,7 +187,7 @@ export const stripRoutes = {
     changes: ['visit'],
     inverse: 'strip.endTemporary',
     visit: { put: 'strip.temporary', by: 'id' },
-    body: z.object({ what: needed(120, 'What was put in') }),
+    body: z.object({ what: requiredText(120, 'What was put in') }),
     reply: temporary,
   }),
   endTemporary: command({
@@ -220,7 +220,7 @@ export const stripRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ back: z.boolean(), state: words(200).default('') }),
+    body: z.object({ back: z.boolean(), state: text(200).default('') }),
     reply: done,
   }),
 };

@@ -1,11 +1,11 @@
 import { PLATES } from '@eclat/core/movement';
 import { WAYS, PASTS, HOLE_VERDICTS } from '@eclat/core/pivots';
 import { z } from 'zod';
-import { millimetres, words, version, signed, id, moment, seen, done } from './common.ts';
+import { millimetres, text, version, signed, id, moment, basedOn, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
-const seenPlay = z.discriminatedUnion('kind', [
+const playReading = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('lean'), leanDeg: z.number().min(0).max(30), plateMm: millimetres }),
   z.object({
     kind: z.literal('play'),
@@ -20,7 +20,7 @@ export const holeFields = z.object({
   /** Where play was seen instead, both are reckoned from it, whatever is sent here. */
   holeLongMm: millimetres,
   holeShortMm: millimetres,
-  seen: seenPlay.nullable().default(null),
+  seen: playReading.nullable().default(null),
   way: z.enum(WAYS).default('one-wheel'),
   /** Towards where the pivot wandered, degrees clockwise from up on the face looked at; null: round, or not said. */
   wearDeg: z.number().min(0).max(359).nullable().default(null),
@@ -30,7 +30,7 @@ export const holeFields = z.object({
   past: z.enum(PASTS).default('original'),
   /** The person's own verdict; the computed one stands beside it. */
   verdict: z.enum(HOLE_VERDICTS),
-  note: words(200).default(''),
+  note: text(200).default(''),
 });
 
 export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...signed });
@@ -48,15 +48,15 @@ export const platePhoto = platePhotoFields.extend({ plate: z.enum(PLATES), versi
 export type PlatePhoto = z.infer<typeof platePhoto>;
 
 /** Looked at beside the holes: a pivot, a click, the pallets. A turned-down pivot carries its new size. */
-export const partLookFields = z.object({
+export const partConditionFields = z.object({
   state: z.string().max(40),
   toMm: millimetres.nullable().default(null),
-  note: words(200).default(''),
+  note: text(200).default(''),
 });
 
-export const partLook = partLookFields.extend({ key: z.string(), version, ...signed });
+export const partCondition = partConditionFields.extend({ key: z.string(), version, ...signed });
 
-export type PartLook = z.infer<typeof partLook>;
+export type PartCondition = z.infer<typeof partCondition>;
 
 /** The same movement's survey before this one, and the bush that was fitted then. */
 export const lastSurvey = z.object({
@@ -82,7 +82,7 @@ export const surveyRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: { put: 'holes', by: 'key' },
-    body: holeFields.extend(seen),
+    body: holeFields.extend(basedOn),
     reply: hole,
   }),
   setPart: command({
@@ -93,8 +93,8 @@ export const surveyRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'survey.removePart',
     visit: { put: 'partLooks', by: 'key', again: true },
-    body: partLookFields.extend(seen),
-    reply: partLook,
+    body: partConditionFields.extend(basedOn),
+    reply: partCondition,
   }),
   removePart: command({
     method: 'DELETE',
@@ -125,7 +125,7 @@ export const surveyRoutes = {
     changes: ['visit'],
     inverse: 'survey.removePlatePhoto',
     visit: { put: 'platePhotos', by: 'plate' },
-    body: platePhotoFields.extend(seen),
+    body: platePhotoFields.extend(basedOn),
     reply: platePhoto,
   }),
   removePlatePhoto: command({

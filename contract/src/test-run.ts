@@ -1,6 +1,6 @@
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { z } from 'zod';
-import { moment, id, words, needed, done } from './common.ts';
+import { moment, id, text, requiredText, done } from './common.ts';
 import { movement } from './movements.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
@@ -20,14 +20,14 @@ export const runDetail = z.object({
   setter: setter.optional(),
   amount: z.number().min(-1000).max(1000).optional(),
   /** Where it stopped, and what the hands showed. */
-  where: words(120).optional(),
-  shown: words(20).optional(),
+  where: text(120).optional(),
+  shown: text(20).optional(),
 });
 
 export const eventFields = z.object({
   kind: z.enum(RUN_EVENTS),
   happenedAt: moment,
-  note: words(200).default(''),
+  note: text(200).default(''),
   detail: runDetail.nullable().default(null),
 });
 
@@ -89,7 +89,7 @@ export const testRunRoutes = {
     visit: { put: 'testRun' },
     body: z.object({
       readBy: z.enum(['seconds hand', 'minute hand']),
-      place: needed(120, 'Where it runs'),
+      place: requiredText(120, 'Where it runs'),
       startedAt: moment.optional(),
       conditions: runConditions.optional(),
     }),

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { agreement } from './agreement.ts';
 import { checked } from './assembly.ts';
-import { placeLook, measurement, finding } from './assessment.ts';
+import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
 import { cleaningRun } from './cleaning.ts';
-import { needed, words, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
+import { requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
 import { observations, lookTaken } from './diagnosis.ts';
 import { electricEntry } from './electric.ts';
 import { bush, part } from './fitting.ts';
@@ -17,13 +17,13 @@ import { owner, ownerFields } from './owners.ts';
 import { everyone } from './people.ts';
 import { photo } from './photos.ts';
 import { power } from './power-down.ts';
-import { complaintAnswer, receivedFields, receivedItem, wantedThing, alone } from './reception.ts';
+import { complaintAnswer, receivedFields, receivedItem, wantedThing, cameAlone } from './reception.ts';
 import { recording } from './recordings.ts';
 import { replacement } from './replacement.ts';
 import { read, command } from './route.ts';
 import { struck, releaseRead } from './strike.ts';
 import { stripLog } from './strip.ts';
-import { hole, partLook, platePhoto, lastSurvey } from './survey.ts';
+import { hole, partCondition, platePhoto, lastSurvey } from './survey.ts';
 import { testRun } from './test-run.ts';
 import { keptWorking } from './workings.ts';
 
@@ -32,15 +32,15 @@ export const newVisit = z
     ownerId: id.optional(),
     owner: ownerFields.optional(),
     clockId: id.optional(),
-    clock: z.object({ description: needed(160, 'What the clock is') }).optional(),
+    clock: z.object({ description: requiredText(160, 'What the clock is') }).optional(),
     movementId: id.optional(),
     movement: newMovement.optional(),
     /** Said by the person who saw both: it carries a mark of a known movement and is another all the same. */
     another: z.boolean().default(false),
-    complaint: needed(2000, 'What the owner says is wrong'),
-    wanted: words(1000).default(''),
-    notWanted: words(1000).default(''),
-    outOfScope: words(1000).default(''),
+    complaint: requiredText(2000, 'What the owner says is wrong'),
+    wanted: text(1000).default(''),
+    notWanted: text(1000).default(''),
+    outOfScope: text(1000).default(''),
     received: z.array(receivedFields).max(60).default([]),
     promisedFor: z.iso.date().nullable().default(null),
   })
@@ -59,10 +59,10 @@ export const newVisit = z
   });
 
 export const visitFields = z.object({
-  complaint: needed(2000, 'What the owner says is wrong'),
-  wanted: words(1000),
-  notWanted: words(1000),
-  outOfScope: words(1000),
+  complaint: requiredText(2000, 'What the owner says is wrong'),
+  wanted: text(1000),
+  notWanted: text(1000),
+  outOfScope: text(1000),
   promisedFor: z.iso.date().nullable(),
 });
 
@@ -90,10 +90,10 @@ export const visit = z.object({
   movement,
   received: z.array(receivedItem),
   wantedThings: z.array(wantedThing),
-  alone: alone.nullable(),
+  alone: cameAlone.nullable(),
   callbackOf: z.object({ visitId: id, claim: z.string(), closedAt: moment }).nullable(),
   earlier: z.array(z.object({ visitId: id, claim: z.string(), closedAt: moment })),
-  places: z.array(placeLook),
+  places: z.array(placeChecked),
   measurements: z.array(measurement),
   agreement,
   rules: visitRules,
@@ -111,7 +111,7 @@ export const visit = z.object({
   strip: stripLog,
   baths: z.array(cleaningRun),
   holes: z.array(hole),
-  partLooks: z.array(partLook),
+  partLooks: z.array(partCondition),
   platePhotos: z.array(platePhoto),
   lastSurvey: lastSurvey.nullable(),
   time: z.array(timeSpent),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, stageId, values, signed, needed, done } from './common.ts';
+import { id, stageId, values, signed, requiredText, done } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -63,7 +63,7 @@ export const workingsRoutes = {
     changes: ['visit'],
     inverse: 'workings.remove',
     visit: { put: 'workings', by: 'id' },
-    body: z.object({ working: needed(60, 'The working'), stage: stageId, input: values }),
+    body: z.object({ working: requiredText(60, 'The working'), stage: stageId, input: values }),
     reply: keptWorking,
   }),
   remove: command({

@@ -4,24 +4,27 @@ import compression from 'compression';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import { Outside } from '@eclat/core/units';
 import type { Logger } from 'pino';
-import { serveAfter } from './aftercare/aftercare.routes.ts';
+import { serveAftercare } from './aftercare/aftercare.routes.ts';
 import { serveAgreement } from './agreement/agreement.routes.ts';
-import { serveOwnersPage } from './owner-page/owner-page.routes.ts';
+import { serveOwnerPage } from './owner-page/owner-page.routes.ts';
 import { serveBench } from './bench/bench.routes.ts';
 import { serveBenchTime } from './bench-time/bench-time.routes.ts';
 import { serveCalendar } from './calendar/calendar.routes.ts';
 import { serveCasework } from './casework/casework.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
-import { serveCounter } from './reception/reception.routes.ts';
+import { serveReception } from './reception/reception.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
 import { serveElectric } from './electric/electric.routes.ts';
-import { serveFindings } from './assessment/assessment.routes.ts';
+import { serveAssessment } from './assessment/assessment.routes.ts';
+import { serveListening } from './listening/listening.routes.ts';
+import { serveSigning } from './signing/signing.routes.ts';
+import { serveStrike } from './strike/strike.routes.ts';
 import { serveFitting } from './fitting/fitting.routes.ts';
-import { serveFind } from './search/search.routes.ts';
+import { serveSearch } from './search/search.routes.ts';
 import { openApi } from './platform/http/openapi.ts';
 import { badField, HttpProblem } from './platform/http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './platform/http/security.ts';
-import { type House } from './platform/http/app-context.ts';
+import { type AppContext } from './platform/http/app-context.ts';
 import { serveOn } from './platform/http/serve.ts';
 import { personOf, withSession } from './platform/http/session.ts';
 import type { LiveNotices } from './platform/live/live.ts';
@@ -29,18 +32,18 @@ import { serveMovements } from './movements/movements.routes.ts';
 import { serveOiling } from './oiling/oiling.routes.ts';
 import { serveOwners } from './owners/owners.routes.ts';
 import { servePeople } from './people/people.routes.ts';
-import { servePapers } from './documents/documents.routes.ts';
+import { serveDocuments } from './documents/documents.routes.ts';
 import { photoBody, servePhotos } from './photos/photos.routes.ts';
-import { servePower } from './power-down/power-down.routes.ts';
+import { servePowerDown } from './power-down/power-down.routes.ts';
 import { recordingBody, serveRecordings } from './recordings/recordings.routes.ts';
 import { serveReplacement } from './replacement/replacement.routes.ts';
-import { serveRules } from './house-rules/house-rules.routes.ts';
+import { serveHouseRules } from './house-rules/house-rules.routes.ts';
 import { serveStores } from './stores/stores.routes.ts';
 import { serveStrip } from './strip/strip.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
-import { serveTestRuns } from './test-run/test-run.routes.ts';
-import { serveVisits } from './visit/visit.routes.ts';
-import { serveTogether } from './assembly/assembly.routes.ts';
+import { serveTestRun } from './test-run/test-run.routes.ts';
+import { serveVisit } from './visit/visit.routes.ts';
+import { serveAssembly } from './assembly/assembly.routes.ts';
 import { serveWorkings } from './workings/workings.routes.ts';
 
 export interface Options {
@@ -52,7 +55,7 @@ export interface Options {
   proxies: number;
 }
 
-export function createApp(house: House, { live, log, web, proxies }: Options): express.Express {
+export function createApp(appContext: AppContext, { live, log, web, proxies }: Options): express.Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
@@ -65,13 +68,13 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
   );
 
   app.get('/healthz', async (_req, res) => {
-    await house.orm.em.getConnection().execute('select 1');
+    await appContext.orm.em.getConnection().execute('select 1');
     res.json({ ok: true });
   });
 
   const router = express.Router();
-  const serve = serveOn(router, house);
-  router.use(sameOrigin, withSession(house));
+  const serve = serveOn(router, appContext);
+  router.use(sameOrigin, withSession(appContext));
   // A large body is only read for somebody who is signed in.
   const signedIn = (req: Request, _res: Response, next: NextFunction) =>
     next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
@@ -82,37 +85,40 @@ export function createApp(house: House, { live, log, web, proxies }: Options): e
     res.set('cache-control', 'no-store');
     next();
   });
-  servePeople(serve, house);
-  serveFind(serve);
+  servePeople(serve, appContext);
+  serveSearch(serve);
   serveOwners(serve);
   serveMovements(serve);
   serveBench(serve);
-  serveVisits(serve);
-  serveCounter(serve);
-  serveFindings(serve);
+  serveVisit(serve);
+  serveReception(serve);
+  serveAssessment(serve);
   serveDiagnosis(serve);
   serveAgreement(serve);
-  serveOwnersPage(serve, router, house);
-  serveRules(serve);
-  servePower(serve);
+  serveOwnerPage(serve, router, appContext);
+  serveHouseRules(serve);
+  servePowerDown(serve);
   serveStrip(serve);
   serveCleaning(serve);
-  serveCalendar(serve, router, house);
+  serveCalendar(serve, router, appContext);
   serveBenchTime(serve);
   serveSurvey(serve);
   serveFitting(serve);
   serveCasework(serve);
   serveElectric(serve);
   serveReplacement(serve);
-  serveStores(serve, router, house);
+  serveStores(serve, router, appContext);
   serveOiling(serve);
-  serveTestRuns(serve);
-  serveTogether(serve);
-  serveAfter(serve);
+  serveTestRun(serve);
+  serveAssembly(serve);
+  serveStrike(serve);
+  serveListening(serve);
+  serveSigning(serve);
+  serveAftercare(serve);
   serveWorkings(serve);
-  servePhotos(serve, router, house);
-  serveRecordings(serve, router, house);
-  servePapers(router, house);
+  servePhotos(serve, router, appContext);
+  serveRecordings(serve, router, appContext);
+  serveDocuments(router, appContext);
   router.get('/live', (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     live.listen(req, res);

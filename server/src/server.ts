@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './platform/database/orm.ts';
-import { sql, type House } from './platform/http/app-context.ts';
+import { sql, type AppContext } from './platform/http/app-context.ts';
 import { LiveNotices } from './platform/live/live.ts';
 
 export interface Settings {
@@ -19,7 +19,7 @@ export interface Settings {
 }
 
 export interface Running {
-  house: House;
+  appContext: AppContext;
   address: string;
   log: Logger;
   stop(): Promise<void>;
@@ -31,7 +31,7 @@ export async function startServer(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel });
   const orm = await connect(settings.databaseUrl);
   await migrate(orm);
-  const house: House = {
+  const appContext: AppContext = {
     orm,
     clock: settings.clock ?? (() => new Date()),
     checkReplies: settings.checkReplies,
@@ -39,15 +39,15 @@ export async function startServer(settings: Settings): Promise<Running> {
   };
   const live = new LiveNotices(settings.databaseUrl, log);
   await live.start();
-  const server = createServer(createApp(house, { live, log, web: settings.web, proxies: settings.proxies }));
+  const server = createServer(createApp(appContext, { live, log, web: settings.web, proxies: settings.proxies }));
   await listen(server, settings);
   const sweeping = setInterval(
-    () => void sweep(house).catch((error: unknown) => log.warn({ error }, 'sweep failed')),
+    () => void sweep(appContext).catch((error: unknown) => log.warn({ error }, 'sweep failed')),
     SWEEP_MS,
   );
   const { port } = server.address() as AddressInfo;
   return {
-    house,
+    appContext,
     log,
     address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
     async stop() {
@@ -70,7 +70,7 @@ const listen = (server: Server, { port, host }: Settings) =>
   });
 
 /** What has served its time: keys of requests sent long ago, sessions and failures that count no more. */
-async function sweep({ orm, clock }: House): Promise<void> {
+async function sweep({ orm, clock }: AppContext): Promise<void> {
   const em = orm.em.fork();
   const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
   await sql(em, 'delete from idempotency where at < ?', [ago(7)]);

@@ -1,7 +1,7 @@
 import { configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
-import { useStore } from '../src/data/app-state.ts';
+import { useAppState } from '../src/data/app-state.ts';
 
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
 configure({ asyncUtilTimeout: 20_000 });
-afterEach(() => useStore.setState(useStore.getInitialState(), true));
+afterEach(() => useAppState.setState(useAppState.getInitialState(), true));

@@ -1,5 +1,5 @@
 import { has, type Traits } from '../movement/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** How a figure was got, and so how sure it is: plus or minus so much, in its unit or as a share of it. */
 export interface Means {
@@ -148,10 +148,10 @@ export function weighMeasurement(
   how: string,
 ): { text: string; good: boolean | null; within: number; unit: string; name: string } {
   const m = MEASURABLES.find((x) => x.id === kind);
-  need(m !== undefined, 'kind', 'This is not measured here.');
+  ensure(m !== undefined, 'kind', 'This is not measured here.');
   const means = m!.means.find((x) => x.how === how);
-  need(means !== undefined, 'how', 'Say how it was measured.');
-  need(value >= m!.from && value <= m!.to, 'value', `Between ${m!.from} and ${m!.to} ${m!.unit}.`);
+  ensure(means !== undefined, 'how', 'Say how it was measured.');
+  ensure(value >= m!.from && value <= m!.to, 'value', `Between ${m!.from} and ${m!.to} ${m!.unit}.`);
   const within = means!.share ? Math.abs(value) * means!.within : means!.within;
   return { ...m!.judge(value - within, value + within, traits), within, unit: m!.unit, name: m!.name };
 }

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Dial work driven by hand through a whole cycle, a step at a time, with the steps at which something fouled. */
 export interface Drive {
@@ -58,8 +58,8 @@ export function driven(
   id: CycleId,
   { of, done }: Pick<Drive, 'of' | 'done'>,
 ): { past: string; next: { what: string; in: number } | null; whole: boolean } {
-  need(Number.isInteger(of) && of >= 2 && of <= 1000, 'of', 'A cycle has 2 to 1000 steps.');
-  need(Number.isInteger(done) && done >= 0 && done <= of, 'done', 'A step of the cycle.');
+  ensure(Number.isInteger(of) && of >= 2 && of <= 1000, 'of', 'A cycle has 2 to 1000 steps.');
+  ensure(Number.isInteger(done) && done >= 0 && done <= of, 'done', 'A step of the cycle.');
   const marks = CYCLES[id].marks.map(([share, what]) => ({ at: Math.round(share * of), what }));
   const next = marks.find((m) => m.at > done);
   return {

@@ -1,5 +1,5 @@
 import { has, type Traits } from '../movement/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { duty, judgeWindings } from './duty.ts';
 import type { StepGrade } from './step-test.ts';
 
@@ -12,8 +12,8 @@ export const COPPER_PER_K = 0.00393;
 
 /** A reading at another temperature, as it would be at 20 °C, ohms. Domain −20 to 120 °C. */
 export function ohmsAt20(ohms: number, atC: number): number {
-  need(ohms > 0, 'ohms', 'More than nothing.');
-  need(atC >= -20 && atC <= 120, 'atC', 'Between −20 and 120 °C.');
+  ensure(ohms > 0, 'ohms', 'More than nothing.');
+  ensure(atC >= -20 && atC <= 120, 'atC', 'Between −20 and 120 °C.');
   return ohms / (1 + COPPER_PER_K * (atC - 20));
 }
 
@@ -51,7 +51,7 @@ export function judgeCoil(
 }
 
 /** What was done at the electric bench. */
-export type ElectricSeen =
+export type ElectricTest =
   | { kind: 'coil'; what: string; ohms: number | null; expectedOhms: number | null; atC: number | null }
   | { kind: 'step'; volts: number; milliamps: number | null; did: StepGrade; supplyV: number }
   | {
@@ -67,7 +67,7 @@ export type ElectricSeen =
   | { kind: 'suppression'; what: string; value: string; note: string };
 
 /** One of them in words, for the bench and for the book. */
-export function electricWords(e: ElectricSeen): string {
+export function electricWords(e: ElectricTest): string {
   switch (e.kind) {
     case 'coil':
       return `${e.what}: ${judgeCoil(e.ohms, e.expectedOhms, e.atC).words}`;

@@ -1,7 +1,7 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 const positive = (value: number, field: string) =>
-  need(value > 0 && Number.isFinite(value), field, 'More than nothing.');
+  ensure(value > 0 && Number.isFinite(value), field, 'More than nothing.');
 
 /** Steady current in mA and power in W of a coil. Published: Ohm's law. */
 export function coilAt(volts: number, ohms: number): { milliamps: number; watts: number } {
@@ -44,7 +44,7 @@ export const E12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2] as
 
 /** The largest usual resistor that keeps the peak across the contact under a chosen one. @throws Outside when the peak is not above the supply */
 export function resistorForPeak(volts: number, ohms: number, contactPeakV: number): number {
-  need(contactPeakV > volts, 'contactPeakV', `The peak lies above the supply (${volts} V): choose more.`);
+  ensure(contactPeakV > volts, 'contactPeakV', `The peak lies above the supply (${volts} V): choose more.`);
   const most = ((contactPeakV - volts) / volts) * ohms;
   const decade = 10 ** Math.floor(Math.log10(most));
   const step = [...E12].reverse().find((e) => e * decade <= most * (1 + 1e-9));

@@ -1,22 +1,22 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Share of the time a contact is closed. @throws Outside when it dwells longer than its period */
 export function duty(dwellS: number, periodS: number): number {
-  need(periodS > 0, 'periodS', 'The time from one closing to the next.');
-  need(dwellS > 0 && dwellS <= periodS, 'dwellS', 'The contact closes for part of its period.');
+  ensure(periodS > 0, 'periodS', 'The time from one closing to the next.');
+  ensure(dwellS > 0 && dwellS <= periodS, 'dwellS', 'The contact closes for part of its period.');
   return dwellS / periodS;
 }
 
 /** Windings a minute against what belongs there. Practice: a tenth to either side is still right. */
 export function judgeWindings(expected: number, counted: number): 'right' | 'too often' | 'too seldom' {
-  need(expected > 0 && counted >= 0, 'expected', 'Windings a minute that belong there.');
+  ensure(expected > 0 && counted >= 0, 'expected', 'Windings a minute that belong there.');
   return counted > 1.1 * expected ? 'too often' : counted < 0.9 * expected ? 'too seldom' : 'right';
 }
 
 /** Speed of a synchronous motor in turns a minute: 120 f/poles. Published: any text on electrical machines. */
 export function synchronousRpm(hertz: number, poles: number): number {
-  need(hertz > 0, 'hertz', 'A frequency is more than nothing.');
-  need(Number.isInteger(poles) && poles >= 2 && poles % 2 === 0, 'poles', 'Poles come in pairs: 2, 4, 6 …');
+  ensure(hertz > 0, 'hertz', 'A frequency is more than nothing.');
+  ensure(Number.isInteger(poles) && poles >= 2 && poles % 2 === 0, 'poles', 'Poles come in pairs: 2, 4, 6 …');
   return (120 * hertz) / poles;
 }
 

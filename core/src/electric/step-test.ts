@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** What one pulse did, from nothing to a step of the hands. */
 export const GRADES_OF_STEP = ['nothing', 'moves', 'lifts', 'advances'] as const;
@@ -22,8 +22,8 @@ const GOOD_MARGIN = 1.25;
 
 /** Judges a step test. A higher voltage that did less than a lower one is named: it points at a catching part. */
 export function judgeSteps(steps: readonly Step[], supplyV: number): StepVerdict {
-  need(steps.length >= 1 && steps.every((s) => s.volts > 0), 'steps', 'At least one voltage with what happened.');
-  need(supplyV > 0, 'supplyV', 'The voltage it is to run on.');
+  ensure(steps.length >= 1 && steps.every((s) => s.volts > 0), 'steps', 'At least one voltage with what happened.');
+  ensure(supplyV > 0, 'supplyV', 'The voltage it is to run on.');
   const rising = [...steps].sort((a, b) => a.volts - b.volts);
   const fails = rising.filter((s) => s.did !== 'advances').at(-1);
   const pullInV = rising.find((s) => s.did === 'advances' && (!fails || s.volts > fails.volts))?.volts ?? null;
@@ -56,7 +56,7 @@ export function loadOf(
   outputs: readonly { milliamps: number; count: number }[],
   mayMilliamps: number,
 ): { milliamps: number; share: number } {
-  need(mayMilliamps > 0, 'mayMilliamps', 'What the supply may give.');
+  ensure(mayMilliamps > 0, 'mayMilliamps', 'What the supply may give.');
   const milliamps = outputs.reduce((n, o) => n + o.milliamps * o.count, 0);
   return { milliamps, share: milliamps / mayMilliamps };
 }

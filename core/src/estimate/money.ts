@@ -1,5 +1,5 @@
 import Decimal from 'decimal.js';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** One line of an estimate. Money and quantity as decimal text, so that no cent is lost in binary. */
 export interface EstimateLine {
@@ -18,7 +18,7 @@ export interface Totals {
 /** Money as it is typed: comma or point, at most four places. @throws Outside at the field */
 export function decimal(text: string, field: string): Decimal {
   const clean = text.trim().replace(',', '.');
-  need(/^-?\d{1,9}(\.\d{1,4})?$/.test(clean), field, 'A plain number such as 12.50.');
+  ensure(/^-?\d{1,9}(\.\d{1,4})?$/.test(clean), field, 'A plain number such as 12.50.');
   return new Decimal(clean);
 }
 
@@ -29,7 +29,7 @@ export function decimal(text: string, field: string): Decimal {
  */
 export function totals(lines: readonly EstimateLine[], taxPercent: string, included: boolean): Totals {
   const rate = decimal(taxPercent, 'taxPercent').div(100);
-  need(rate.gte(0) && rate.lte(1), 'taxPercent', 'Between 0 and 100 %.');
+  ensure(rate.gte(0) && rate.lte(1), 'taxPercent', 'Between 0 and 100 %.');
   const each = lines.map((l) => cents(decimal(l.quantity, 'quantity').mul(decimal(l.price, 'price'))));
   const sum = each.reduce((a, b) => a.plus(b), new Decimal(0));
   const net = included ? cents(sum.div(rate.plus(1))) : sum;

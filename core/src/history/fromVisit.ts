@@ -2,7 +2,7 @@ import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToLook } from '../pivots/index.ts';
-import { electricWords, type ElectricSeen } from '../electric/index.ts';
+import { electricWords, type ElectricTest } from '../electric/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
@@ -28,7 +28,7 @@ export interface VisitSource {
     stoppedAt: string | null;
   })[];
   holes: readonly { key: string; verdict: string }[];
-  electric: readonly { look: ElectricSeen }[];
+  electric: readonly { look: ElectricTest }[];
   partLooks: readonly { key: string; state: string; toMm: number | null; note: string }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
   parts: readonly (ServiceRecord['parts'][number] & {

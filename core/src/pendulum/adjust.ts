@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** What sets the rate of a clock, and what one step of it is called. */
 export const SETTERS = {
@@ -35,7 +35,7 @@ export const hairspringEffect = (actingMm: number): number => 43200 / actingMm;
  * it follows from the moment of inertia and is checked so.
  */
 export function addedWeightEffect(pendulumG: number, lengthMm: number, belowMm: number): number {
-  need(
+  ensure(
     belowMm >= 0 && belowMm <= lengthMm,
     'belowMm',
     'The weight lies between the suspension and the centre of the bob.',
@@ -80,8 +80,8 @@ export function adviseSetting(
   wanted = 0,
   noise = RATE_NOISE,
 ): Advice | null {
-  need(noise > 0, 'noise', 'The uncertainty of a rate is more than nothing.');
-  need(theory === null || (theory > 0 && Number.isFinite(theory)), 'theory', 'One unit up makes it gain.');
+  ensure(noise > 0, 'noise', 'The uncertainty of a rate is more than nothing.');
+  ensure(theory === null || (theory > 0 && Number.isFinite(theory)), 'theory', 'One unit up makes it gain.');
   const variance = 2 * noise * noise; // a change is the difference of two rates
   let weight = theory === null ? 0 : 1 / (THEORY_SPREAD * theory) ** 2;
   let sum = theory === null ? 0 : weight * theory;

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Standard gravity in m/s². Published: 3rd General Conference on Weights and Measures, 1901. */
 export const STANDARD_GRAVITY = 9.80665;
@@ -11,8 +11,8 @@ const PER_METRE = 3.086e-6;
  * about 5 in 100,000, which is 2 s a day.
  */
 export function gravityAt(latitudeDeg: number, heightM: number): number {
-  need(Math.abs(latitudeDeg) <= 90, 'latitudeDeg', 'Latitude lies between −90 and 90 degrees.');
-  need(heightM >= -500 && heightM <= 9000, 'heightM', 'Height between −500 and 9000 m.');
+  ensure(Math.abs(latitudeDeg) <= 90, 'latitudeDeg', 'Latitude lies between −90 and 90 degrees.');
+  ensure(heightM >= -500 && heightM <= 9000, 'heightM', 'Height between −500 and 9000 m.');
   const s2 = Math.sin((latitudeDeg * Math.PI) / 180) ** 2;
   return (9.7803253359 * (1 + 0.00193185265241 * s2)) / Math.sqrt(1 - 0.00669437999013 * s2) - PER_METRE * heightM;
 }

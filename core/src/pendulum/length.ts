@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { STANDARD_GRAVITY } from './gravity.ts';
 
 /**
@@ -6,14 +6,14 @@ import { STANDARD_GRAVITY } from './gravity.ts';
  * the tip. L = g T²/4π², two beats an oscillation. Source: any text on mechanics. Domain: 300 to 40,000 beats an hour.
  */
 export function lengthMmFor(beats: number, gravity = STANDARD_GRAVITY): number {
-  need(beats >= 300 && beats <= 40000, 'beats', 'Between 300 and 40,000 beats an hour.');
+  ensure(beats >= 300 && beats <= 40000, 'beats', 'Between 300 and 40,000 beats an hour.');
   const period = 7200 / beats;
   return (1000 * gravity * period * period) / (4 * Math.PI * Math.PI);
 }
 
 /** Beats an hour of a simple pendulum of this length in mm (0.5 to 20,000). */
 export function beatsForLength(lengthMm: number, gravity = STANDARD_GRAVITY): number {
-  need(lengthMm >= 0.5 && lengthMm <= 20000, 'lengthMm', 'Between 0.5 mm and 20 m.');
+  ensure(lengthMm >= 0.5 && lengthMm <= 20000, 'lengthMm', 'Between 0.5 mm and 20 m.');
   return 7200 / (2 * Math.PI * Math.sqrt(lengthMm / 1000 / gravity));
 }
 

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Arithmetic-geometric mean; both positive. Converges quadratically: six rounds are exact in double precision. */
 function agm(a: number, b: number): number {
@@ -12,13 +12,13 @@ function agm(a: number, b: number): number {
  * text on elliptic integrals.
  */
 export function circularErrorSecondsPerDay(semiArcDeg: number): number {
-  need(semiArcDeg >= 0 && semiArcDeg <= 90, 'semiArcDeg', 'The semi-arc lies between 0 and 90 degrees.');
+  ensure(semiArcDeg >= 0 && semiArcDeg <= 90, 'semiArcDeg', 'The semi-arc lies between 0 and 90 degrees.');
   return 86400 * (1 - agm(1, Math.cos((semiArcDeg * Math.PI) / 360)));
 }
 
 /** The semi-arc in degrees seen as `swingMm` to one side at `fromPivotMm` below the flexing point. */
 export function semiArcDeg(swingMm: number, fromPivotMm: number): number {
-  need(swingMm >= 0 && swingMm < fromPivotMm, 'swingMm', 'The swing is smaller than the distance it is measured at.');
+  ensure(swingMm >= 0 && swingMm < fromPivotMm, 'swingMm', 'The swing is smaller than the distance it is measured at.');
   return (Math.asin(swingMm / fromPivotMm) * 180) / Math.PI;
 }
 

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Point {
   xMm: number;
@@ -10,7 +10,7 @@ export interface Point {
  * what it is longer than wide. @param wearDeg direction in which the pivot wandered, counted from +x towards +y
  */
 export function trueCentre(middle: Point, longMm: number, shortMm: number, wearDeg: number): Point {
-  need(shortMm > 0 && longMm >= shortMm, 'holeShortMm', 'The short way cannot be more than the long way.');
+  ensure(shortMm > 0 && longMm >= shortMm, 'holeShortMm', 'The short way cannot be more than the long way.');
   const back = (longMm - shortMm) / 2;
   const a = (wearDeg * Math.PI) / 180;
   return { xMm: middle.xMm - back * Math.cos(a), yMm: middle.yMm - back * Math.sin(a) };
@@ -22,7 +22,7 @@ const DEPTH_SHARE = 0.05;
 
 /** Depth of a mesh after bushing: measured centre distance against the one its module asks for, mm. */
 export function judgeDepth(measuredMm: number, rightMm: number, moduleMm: number): { depth: Depth; offMm: number } {
-  need(measuredMm > 0, 'measuredMm', 'Measure from centre to centre.');
+  ensure(measuredMm > 0, 'measuredMm', 'Measure from centre to centre.');
   const offMm = measuredMm - rightMm;
   return { offMm, depth: Math.abs(offMm) <= DEPTH_SHARE * moduleMm ? 'right' : offMm < 0 ? 'too deep' : 'too shallow' };
 }

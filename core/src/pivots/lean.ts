@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 const DEG = 180 / Math.PI;
 
@@ -8,15 +8,15 @@ const DEG = 180 / Math.PI;
  * @param plateMm plate less its oil sinks
  */
 export function leanDeg(clearanceMm: number, plateMm: number): number {
-  need(clearanceMm >= 0, 'clearanceMm', 'A clearance is not negative.');
-  need(plateMm > 0, 'plateMm', 'The plate less its sinks has some height.');
+  ensure(clearanceMm >= 0, 'clearanceMm', 'A clearance is not negative.');
+  ensure(plateMm > 0, 'plateMm', 'The plate less its sinks has some height.');
   return Math.atan(clearanceMm / plateMm) * DEG;
 }
 
 /** The clearance that a lean to each side shows. Domain: 0 to 30 degrees. */
 export function clearanceFromLean(lean: number, plateMm: number): number {
-  need(lean >= 0 && lean <= 30, 'leanDeg', 'Between 0 and 30 degrees.');
-  need(plateMm > 0, 'plateMm', 'The plate less its sinks has some height.');
+  ensure(lean >= 0 && lean <= 30, 'leanDeg', 'Between 0 and 30 degrees.');
+  ensure(plateMm > 0, 'plateMm', 'The plate less its sinks has some height.');
   return plateMm * Math.tan(lean / DEG);
 }
 
@@ -25,8 +25,8 @@ export function clearanceFromLean(lean: number, plateMm: number): number {
  * about the far pivot. @param otherMm clearance at the far pivot, half of which is seen too
  */
 export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenPlatesMm: number): number {
-  need(playMm >= 0, 'playMm', 'Play is not negative.');
-  need(
+  ensure(playMm >= 0, 'playMm', 'Play is not negative.');
+  ensure(
     measuredAtMm > 0 && measuredAtMm <= betweenPlatesMm,
     'measuredAtMm',
     'Measured between the plates, from the far pivot.',

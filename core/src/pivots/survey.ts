@@ -1,6 +1,6 @@
 import type { ArborClass } from '../movement/index.ts';
 import { bushedVerdicts, type Choices } from '../rules/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { clearanceFromLean, clearanceFromPlay } from './lean.ts';
 import type { HoleVerdict } from './verdict.ts';
 
@@ -16,19 +16,19 @@ export type Way = (typeof WAYS)[number];
  * Instead of the hole's own two ways: what was seen of its play. Lean only in one plate with the other end free; between
  * plates the sideways play, at its distance from the far pivot.
  */
-export type Seen =
+export type PlayReading =
   { kind: 'lean'; leanDeg: number; plateMm: number } | { kind: 'play'; playMm: number; atMm: number; gapMm: number };
 
 /** Diametral clearance that was seen, mm. @throws Outside naming the field */
-export const clearanceSeen = (s: Seen): number =>
+export const clearanceOf = (s: PlayReading): number =>
   s.kind === 'lean' ? clearanceFromLean(s.leanDeg, s.plateMm) : clearanceFromPlay(s.playMm, s.atMm, s.gapMm);
 /** The hole that such play stands for: round, for it does not tell one way from the other. Thousandths. */
-export function holeSeen(pivotMm: number, s: Seen): { holeLongMm: number; holeShortMm: number } {
-  const mm = Math.round((pivotMm + clearanceSeen(s)) * 1000) / 1000;
+export function holeOf(pivotMm: number, s: PlayReading): { holeLongMm: number; holeShortMm: number } {
+  const mm = Math.round((pivotMm + clearanceOf(s)) * 1000) / 1000;
   return { holeLongMm: mm, holeShortMm: mm };
 }
 /** May this be asked in this way of looking? */
-export const seenFits = (kind: Seen['kind'], way: Way): boolean =>
+export const playFits = (kind: PlayReading['kind'], way: Way): boolean =>
   kind === 'lean' ? way === 'one-plate' : way !== 'one-plate';
 
 /**
@@ -47,7 +47,7 @@ export const END_SHAKE_MM: Record<ArborClass, readonly [least: number, most: num
 };
 export type EndShake = 'right' | 'too little' | 'too much';
 export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
-  need(mm >= 0 && mm <= 10, 'endShakeMm', 'Between 0 and 10 mm.');
+  ensure(mm >= 0 && mm <= 10, 'endShakeMm', 'Between 0 and 10 mm.');
   const [least, most] = END_SHAKE_MM[arbor];
   return mm < least - 1e-9 ? 'too little' : mm > most + 1e-9 ? 'too much' : 'right';
 }

@@ -1,6 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** A wait that no bench hour shortens: the owner's answer, parts, drying, soaks. Days: shortest, likeliest, longest. */
 export interface Wait {
@@ -46,7 +46,7 @@ const MOST_PASSES = 5;
  */
 export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: number): PromiseDays {
   check(job);
-  need(Number.isInteger(trials) && trials >= 100 && trials <= 100_000, 'trials', 'Between 100 and 100,000.');
+  ensure(Number.isInteger(trials) && trials >= 100 && trials <= 100_000, 'trials', 'Between 100 and 100,000.');
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);
   const daysPerHour = 7 / job.hoursPerWeek;
@@ -81,16 +81,16 @@ export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: nu
 }
 
 function check(j: Job): void {
-  need(j.hoursPerWeek > 0 && j.hoursPerWeek <= 168, 'hoursPerWeek', 'Between nothing and 168 hours a week.');
-  need(
+  ensure(j.hoursPerWeek > 0 && j.hoursPerWeek <= 168, 'hoursPerWeek', 'Between nothing and 168 hours a week.');
+  ensure(
     j.hoursBest >= 0 && j.hoursLikely >= j.hoursBest && j.hoursWorst >= j.hoursLikely,
     'hoursLikely',
     'The likeliest hours lie between the best and the worst.',
   );
-  need(j.chanceOfPass >= 0 && j.chanceOfPass < 1, 'chanceOfPass', 'A chance between 0 and under 100 %.');
-  need(j.testDays >= 0 && j.hoursAhead >= 0 && j.passHours >= 0, 'testDays', 'Not less than nothing.');
+  ensure(j.chanceOfPass >= 0 && j.chanceOfPass < 1, 'chanceOfPass', 'A chance between 0 and under 100 %.');
+  ensure(j.testDays >= 0 && j.hoursAhead >= 0 && j.passHours >= 0, 'testDays', 'Not less than nothing.');
   for (const w of j.waits)
-    need(
+    ensure(
       w.shortDays >= 0 && w.likelyDays >= w.shortDays && w.longDays >= w.likelyDays,
       'waits',
       `${w.what || 'A wait'}: the likeliest days lie between the shortest and the longest.`,

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import type { StageId } from '../workflow/index.ts';
 import { RULES, type RuleQuestion, type School } from './schools.ts';
 
@@ -15,14 +15,14 @@ const byId = new Map(RULES.map((r) => [r.id, r]));
 /** @throws Outside for a question or a school that is not in the table */
 export function schoolOf(question: string, school: string): School {
   const found = byId.get(question)?.schools.find((s) => s.id === school);
-  need(found !== undefined, 'school', 'This is none of the schools.');
+  ensure(found !== undefined, 'school', 'This is none of the schools.');
   return found!;
 }
 
 /** The school that holds: as shipped, then the shop's choice, then what this visit does otherwise. */
 export function held(question: string, choices: Choices, differs: readonly Difference[] = []): School {
   const rule = byId.get(question);
-  need(rule !== undefined, 'question', 'This is none of the house rules.');
+  ensure(rule !== undefined, 'question', 'This is none of the house rules.');
   return schoolOf(question, differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule!.ours);
 }
 

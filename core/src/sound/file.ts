@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { hear } from './hear.ts';
 import type { Known, SoundReport } from './report/report.ts';
 import { decodePcm, wavFormat, WAV_HEAD_BYTES } from './signal/wav.ts';
@@ -35,11 +35,11 @@ export function hearWav(read: ReadBytes, bytes: number, known: Known = {}): Soun
         if (a > loudest) loudest = a;
         if (a >= FULL) full++;
       }
-  need(loudest > SILENT + (format.bits === 8 ? 1 / 128 : 0), 'file', 'This file is silent.');
+  ensure(loudest > SILENT + (format.bits === 8 ? 1 / 128 : 0), 'file', 'This file is silent.');
   const heard = Array.from({ length: format.channels }, (_, c) =>
     hear(format.sampleRate, samples, channel(c), known),
   ).filter((r) => r !== null);
-  need(heard.length > 0, 'file', 'No beat was found in this sound.');
+  ensure(heard.length > 0, 'file', 'No beat was found in this sound.');
   const best = heard.reduce((a, b) => (b.rateStandardError < a.rateStandardError ? b : a));
   return {
     ...best,

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** A mainspring in its barrel, mm: inside of the barrel, arbor, thickness. */
 export interface Barrel {
@@ -8,9 +8,9 @@ export interface Barrel {
 }
 
 function check({ barrelMm, arborMm, thicknessMm }: Barrel): void {
-  need(arborMm > 0, 'arborMm', 'An arbor has a diameter.');
-  need(barrelMm > arborMm, 'arborMm', `The arbor must be smaller than the inside of the barrel (${barrelMm} mm).`);
-  need(
+  ensure(arborMm > 0, 'arborMm', 'An arbor has a diameter.');
+  ensure(barrelMm > arborMm, 'arborMm', `The arbor must be smaller than the inside of the barrel (${barrelMm} mm).`);
+  ensure(
     thicknessMm > 0 && thicknessMm < (barrelMm - arborMm) / 4,
     'thicknessMm',
     `Under ${((barrelMm - arborMm) / 4).toFixed(2)} mm: at least two coils must fit between arbor and wall.`,
@@ -38,7 +38,7 @@ export interface Coiled {
 export function coil(b: Barrel, lengthMm: number): Coiled {
   check(b);
   const most = solidLengthMm(b);
-  need(
+  ensure(
     lengthMm > 0 && lengthMm <= most,
     'lengthMm',
     `This spring does not fit: at most ${Math.floor(most)} mm of it go in.`,
@@ -64,7 +64,7 @@ export function bestLengthMm(b: Barrel): number {
 export function lengthsForTurns(b: Barrel, turns: number): [number, number] {
   const best = bestLengthMm(b);
   const most = coil(b, best).turns;
-  need(
+  ensure(
     turns > 0 && turns <= most,
     'turns',
     `No spring of this thickness gives more than ${most.toFixed(2)} turns here.`,

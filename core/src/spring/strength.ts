@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { bestLengthMm, coil, type Barrel } from './coil.ts';
 
 export interface SpringStrip {
@@ -10,7 +10,7 @@ export interface SpringStrip {
 /** Strength of one spring as a multiple of another at the same turns: b e³/ℓ. Published: bending of a strip, any text on elasticity. */
 export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
   const of = ({ thicknessMm, widthMm, lengthMm }: SpringStrip) => {
-    need(
+    ensure(
       thicknessMm > 0 && widthMm > 0 && lengthMm > 0,
       'lengthMm',
       'Thickness, width and length are more than nothing.',
@@ -81,7 +81,7 @@ export const LIVELY_FROM = 2.5;
 export type Liveliness = 'set' | 'tired' | 'lively';
 /** A spring lying free on the bench, judged by how far it opens. Domain: free diameter at least the barrel's. */
 export function judgeFree(freeMm: number, barrelMm: number): Liveliness {
-  need(freeMm > 0 && barrelMm > 0, 'freeMm', 'Measure across the widest coil.');
+  ensure(freeMm > 0 && barrelMm > 0, 'freeMm', 'Measure across the widest coil.');
   const share = freeMm / barrelMm;
   return share < SET_BELOW ? 'set' : share < LIVELY_FROM ? 'tired' : 'lively';
 }

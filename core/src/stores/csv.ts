@@ -18,7 +18,7 @@ export const STORE_COLUMNS = [
 ] as const;
 export const MOST_ROWS = 5_000;
 
-export interface StoreRow extends Item {
+export interface StockRow extends Item {
   line: number;
   /** Null: the table does not say, so what lies there stays as it is. */
   onHand: number | null;
@@ -33,7 +33,7 @@ export interface RowProblem {
  * Reads a table of the stores. Every bad cell is named by line and column; a row with one is not among the rows.
  * A thing that stands twice in the table is a bad row too: which of the two holds?
  */
-export function readStores(csv: string): { rows: StoreRow[]; problems: RowProblem[] } {
+export function readStockTable(csv: string): { rows: StockRow[]; problems: RowProblem[] } {
   const { rows, missing } = readTable(csv, ['kind', 'name']);
   if (missing.length > 0)
     return {
@@ -65,7 +65,7 @@ export function readStores(csv: string): { rows: StoreRow[]; problems: RowProble
   return { rows: good, problems };
 }
 
-function readRow(row: TableRow): { item: StoreRow; wrong: RowProblem[] } {
+function readRow(row: TableRow): { item: StockRow; wrong: RowProblem[] } {
   const wrong: RowProblem[] = [];
   const bad = (column: string, message: string) => wrong.push({ line: row.line, column, message });
   const typed = row.cell('kind').toLowerCase();
@@ -114,7 +114,7 @@ function readRow(row: TableRow): { item: StoreRow; wrong: RowProblem[] } {
   };
 }
 
-export const writeStores = (items: readonly (Item & { onHand: number })[]): string =>
+export const writeStockTable = (items: readonly (Item & { onHand: number })[]): string =>
   writeTable(
     STORE_COLUMNS,
     items.map((i) => [
@@ -135,7 +135,7 @@ const ITEM_FIELDS = ['minimum', 'price', 'supplier', 'supplierNo', 'shelf', 'not
 export type Effect = 'new' | 'changed' | 'same';
 /** What a row would do to the thing that is there, in words: `on hand 3 → 5`. */
 export function effectOf(
-  row: StoreRow,
+  row: StockRow,
   there: (Item & { onHand: number }) | undefined,
 ): { effect: Effect; changes: string[] } {
   if (!there) return { effect: 'new', changes: [] };

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { effectOf, identityOf, isLow, KINDS, onHand, readStores, sizeWords, writeStores, type Item } from './index.ts';
+import {
+  effectOf,
+  identityOf,
+  isLow,
+  KINDS,
+  onHand,
+  readStockTable,
+  sizeWords,
+  writeStockTable,
+  type Item,
+} from './index.ts';
 
 const bush: Item & { onHand: number } = {
   kind: 'bush',
@@ -17,15 +27,15 @@ const bush: Item & { onHand: number } = {
 describe('the table of the stores', () => {
   it('comes back from its own table, awkward words too', () => {
     const odd = { ...bush, name: 'Bush, "proud"', note: '=1+1', sizes: { ...bush.sizes, bore_mm: 1.4 } };
-    const { rows, problems } = readStores(writeStores([bush, odd]));
+    const { rows, problems } = readStockTable(writeStockTable([bush, odd]));
     expect(problems).toEqual([]);
     expect(rows.map(({ line: _, ...r }) => r)).toEqual([bush, odd]);
   });
   // CSV injection as OWASP describes it: a cell that begins with = + - @ is run by a spreadsheet.
   it('hands no formula to a spreadsheet', () =>
-    expect(writeStores([{ ...bush, note: '=HYPERLINK("x")' }])).not.toMatch(/(^|,)"?=/m));
+    expect(writeStockTable([{ ...bush, note: '=HYPERLINK("x")' }])).not.toMatch(/(^|,)"?=/m));
   it('takes semicolons, decimal commas, names of kinds in words and columns of others', () => {
-    const { rows } = readStores(
+    const { rows } = readStockTable(
       '\uFEFFName;Kind;Bore_mm;outside mm;height_mm;colour;on hand\nSmall;Bush;0,8;2;1,5;yellow;7',
     );
     expect(rows[0]).toMatchObject({
@@ -36,7 +46,7 @@ describe('the table of the stores', () => {
     });
   });
   it('names each bad cell by line and column, and lets none of its row in', () => {
-    const { rows, problems } = readStores(
+    const { rows, problems } = readStockTable(
       [
         'kind,name,bore_mm,outside_mm,on_hand,price',
         'bush,a,2,1,1,1',
@@ -69,13 +79,13 @@ describe('the table of the stores', () => {
     expect(problems.find((p) => p.line === 10)!.message).toContain('line 9');
   });
   it('says which columns are not there', () =>
-    expect(readStores('a,b\n1,2').problems).toEqual([
+    expect(readStockTable('a,b\n1,2').problems).toEqual([
       expect.objectContaining({ line: 1, message: expect.stringContaining('kind and name') }),
     ]));
 });
 
 describe('a row against what is there', () => {
-  const [row] = readStores(
+  const [row] = readStockTable(
     'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,price,supplier,supplier_no,shelf\nBUSH,brass  bush,1.2,2.5,2,9,5,0.90,Aldermere Tools,B-12,drawer 2',
   ).rows;
   it('is the same thing by kind, name and sizes', () => expect(identityOf(row!)).toBe(identityOf(bush)));

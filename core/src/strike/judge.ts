@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Heard {
   /** Hour that the hand shows, 1 to 12. */
@@ -24,9 +24,9 @@ const MOST_BLOWS = 12;
  * @throws Outside for fewer than three hours: two can agree by chance
  */
 export function judgeStrike(list: readonly Heard[], control: 'count wheel' | 'rack'): StrikeVerdict {
-  need(list.length >= 3, 'heard', 'At least three hours, better all twelve.');
+  ensure(list.length >= 3, 'heard', 'At least three hours, better all twelve.');
   for (const { hand, heard } of list)
-    need(
+    ensure(
       Number.isInteger(hand) && hand >= 1 && hand <= 12 && Number.isInteger(heard) && heard >= 0,
       'heard',
       'Hours from 1 to 12, and whole blows.',
@@ -86,7 +86,7 @@ export function judgeStrike(list: readonly Heard[], control: 'count wheel' | 'ra
 
 /** Judges four quarters heard in order against 1, 2, 3, 4 changes. A constant turn means the drum is out of phase. */
 export function judgeQuarters(changes: readonly number[]): { outOfPhaseBy: number | null; right: boolean } {
-  need(
+  ensure(
     changes.length === 4 && changes.every((c) => c >= 1 && c <= 4),
     'changes',
     'Changes heard at a quarter, a half, three quarters and the hour.',

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Mean month from new moon to new moon, days. Published: Astronomical Almanac, epoch 2000. */
 export const LUNATION_DAYS = 29.530588853;
@@ -7,15 +7,15 @@ const NEW_MOON = Date.UTC(2000, 0, 6, 14, 20);
 
 /** Age of the mean moon in days at a moment (ms since 1970). The true moon is up to 14 hours to either side. */
 export function moonAgeDays(at: number): number {
-  need(Number.isFinite(at), 'date', 'A date is needed.');
+  ensure(Number.isFinite(at), 'date', 'A date is needed.');
   const age = ((at - NEW_MOON) / 86_400_000) % LUNATION_DAYS;
   return age < 0 ? age + LUNATION_DAYS : age;
 }
 
 /** Clicks from new moon for an age, on a wheel with so many for two moons (118 is usual). */
 export function clicksForAge(ageDays: number, clicksForTwo: number): number {
-  need(ageDays >= 0 && ageDays < 30, 'ageDays', 'An age of 0 to 30 days.');
-  need(
+  ensure(ageDays >= 0 && ageDays < 30, 'ageDays', 'An age of 0 to 30 days.');
+  ensure(
     Number.isInteger(clicksForTwo) && clicksForTwo >= 20 && clicksForTwo <= 400,
     'clicksForTwo',
     'Clicks of the whole disc, two moons: usually 118.',

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Release {
   /** Mean minute of release against the wanted minute, −30 to 30: positive is late. */
@@ -19,7 +19,7 @@ const WORN_SCATTER = 0.5;
  * @param wanted minute on the dial, 0 for the hour
  */
 export function judgeRelease(minutes: readonly number[], wanted = 0): Release {
-  need(minutes.length >= 1 && minutes.every((m) => m >= 0 && m < 60), 'minutes', 'Minutes on the dial, 0 to 60.');
+  ensure(minutes.length >= 1 && minutes.every((m) => m >= 0 && m < 60), 'minutes', 'Minutes on the dial, 0 to 60.');
   const off = minutes.map((m) => ((((m - wanted + 30) % 60) + 60) % 60) - 30);
   const late = off.reduce((a, b) => a + b, 0) / off.length;
   const scatter = off.length < 2 ? 0 : Math.sqrt(off.reduce((n, o) => n + (o - late) ** 2, 0) / (off.length - 1));

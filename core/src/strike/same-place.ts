@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Turning {
   name: string;
@@ -11,9 +11,9 @@ const CLOSE = 0.03;
 
 /** Mean minutes between stops, and their scatter. @throws Outside for fewer than two stops */
 export function spacingOfStops(stopMinutes: readonly number[]): { minutes: number; scatter: number } {
-  need(stopMinutes.length >= 2, 'stopMinutes', 'At least two stops, in minutes from the first start.');
+  ensure(stopMinutes.length >= 2, 'stopMinutes', 'At least two stops, in minutes from the first start.');
   const gaps = stopMinutes.slice(1).map((t, i) => t - stopMinutes[i]!);
-  need(
+  ensure(
     gaps.every((g) => g > 0),
     'stopMinutes',
     'Each stop comes after the one before.',

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** Blows of a count wheel over twelve hours, in order, starting at one o'clock; with a single blow at each half. */
 export const hourBlows = (halves: boolean): number[] =>
@@ -18,7 +18,7 @@ export const quarterNotes = (quarter: 1 | 2 | 3 | 4): number => NOTES_OF_A_CHANG
 
 /** Bells of the watch at a half-hour of the day (0 is midnight): 1 to 8 over four hours, eight at its end. */
 export function watchBells(halfHour: number): number {
-  need(Number.isInteger(halfHour) && halfHour >= 0 && halfHour < 48, 'halfHour', 'A half-hour of the day, 0 to 47.');
+  ensure(Number.isInteger(halfHour) && halfHour >= 0 && halfHour < 48, 'halfHour', 'A half-hour of the day, 0 to 47.');
   return halfHour % 8 === 0 ? 8 : halfHour % 8;
 }
 /** As they are struck: in pairs, an odd one last. 5 is "2 2 1". */

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Spacing {
   meanS: number;
@@ -15,9 +15,9 @@ const SLOWS = 0.25;
 
 /** Seconds between blows and what they say. @param timesS when each blow was heard, rising. @throws Outside for fewer than three */
 export function judgeSpacing(timesS: readonly number[]): Spacing {
-  need(timesS.length >= 3, 'timesS', 'At least three blows.');
+  ensure(timesS.length >= 3, 'timesS', 'At least three blows.');
   const gaps = timesS.slice(1).map((t, i) => t - timesS[i]!);
-  need(
+  ensure(
     gaps.every((g) => g > 0),
     'timesS',
     'Each blow comes after the one before.',

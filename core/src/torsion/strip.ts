@@ -1,4 +1,4 @@
-import { MM_PER_INCH, need } from '../units/index.ts';
+import { MM_PER_INCH, ensure } from '../units/index.ts';
 
 /** How the frequency goes with the thickness: equal width, or a width that grew with it. T goes as 1/√(b t³). */
 export const STRIP_LAWS = { 'equal width': 1.5, 'width grows with strength': 2 } as const;
@@ -8,8 +8,8 @@ export type StripLaw = keyof typeof STRIP_LAWS;
 export const STRIP_STEP_MM = 0.0001 * MM_PER_INCH;
 
 const check = (thicknessMm: number, beats: number) => {
-  need(thicknessMm >= 0.03 && thicknessMm <= 0.5, 'thicknessMm', 'A strip is between 0.03 and 0.5 mm thick.');
-  need(beats > 0 && beats <= 60, 'beatsPerMinute', 'More than none and at most 60 beats a minute.');
+  ensure(thicknessMm >= 0.03 && thicknessMm <= 0.5, 'thicknessMm', 'A strip is between 0.03 and 0.5 mm thick.');
+  ensure(beats > 0 && beats <= 60, 'beatsPerMinute', 'More than none and at most 60 beats a minute.');
 };
 
 /** Thickness in mm that turns `observed` beats a minute into `wanted`: t₂ = t₁ (wanted/observed)^(1/law). Same length. */
@@ -70,7 +70,7 @@ export interface Strip {
  * Published: torsion of a thin rectangle, any text on elasticity. Domain: a strip at least three times as wide as thick.
  */
 export function torsionBeats({ thicknessMm, widthMm, lengthMm, inertiaKgM2, rigidityGPa }: Strip): number {
-  need(widthMm >= 3 * thicknessMm, 'widthMm', 'A strip is at least three times as wide as it is thick.');
+  ensure(widthMm >= 3 * thicknessMm, 'widthMm', 'A strip is at least three times as wide as it is thick.');
   const [t, b, l] = [thicknessMm / 1000, widthMm / 1000, lengthMm / 1000];
   const stiffness = ((1 - (0.63 * t) / b) / 3) * rigidityGPa * 1e9 * b * t ** 3;
   return 120 / (2 * Math.PI * Math.sqrt((inertiaKgM2 * l) / stiffness));

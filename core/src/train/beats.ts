@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /** A wheel and the pinion it drives. */
 export interface Mesh {
@@ -9,8 +9,8 @@ export interface Mesh {
 /** Turns of the last arbor for one turn of the first. 1 for an empty list. @throws Outside for counts that are not whole and positive */
 export function ratioOf(meshes: readonly Mesh[]): number {
   return meshes.reduce((product, { wheel, pinion }) => {
-    need(Number.isInteger(wheel) && wheel > 0, 'wheel', 'A wheel has a whole number of teeth.');
-    need(Number.isInteger(pinion) && pinion > 0, 'pinion', 'A pinion has a whole number of leaves.');
+    ensure(Number.isInteger(wheel) && wheel > 0, 'wheel', 'A wheel has a whole number of teeth.');
+    ensure(Number.isInteger(pinion) && pinion > 0, 'pinion', 'A pinion has a whole number of leaves.');
     return (product * wheel) / pinion;
   }, 1);
 }
@@ -21,7 +21,7 @@ export function ratioOf(meshes: readonly Mesh[]): number {
  * Source: any text on clock trains.
  */
 export function beatsPerHour(meshes: readonly Mesh[], escapeTeeth: number): number {
-  need(Number.isInteger(escapeTeeth) && escapeTeeth >= 3, 'escapeTeeth', 'An escape wheel has at least 3 teeth.');
+  ensure(Number.isInteger(escapeTeeth) && escapeTeeth >= 3, 'escapeTeeth', 'An escape wheel has at least 3 teeth.');
   return 2 * escapeTeeth * ratioOf(meshes);
 }
 

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 /**
  * Diameters of cycloidal clock gearing over a module m: wheel over N + 2.76, pinion over n + 1.71 up to 10 leaves and
@@ -8,7 +8,7 @@ const WHEEL_OVER = 2.76;
 const pinionOver = (leaves: number) => (leaves <= 10 ? 1.71 : 1.61);
 
 const positive = (value: number, field: string) =>
-  need(value > 0 && Number.isFinite(value), field, 'More than nothing is needed here.');
+  ensure(value > 0 && Number.isFinite(value), field, 'More than nothing is needed here.');
 
 /** Module in mm from the outside diameter of a wheel. */
 export function moduleOfWheel(outsideMm: number, teeth: number): number {

@@ -1,4 +1,4 @@
-import { need, Outside } from '../units/index.ts';
+import { ensure, Outside } from '../units/index.ts';
 import type { Mesh } from './beats.ts';
 import { moduleOfCentres, moduleOfPinion, moduleOfWheel } from './gear.ts';
 
@@ -70,13 +70,13 @@ const score = (f: Found) => f.strangeness + 100 * (f.misfit ?? 0) + 2000 * Math.
  * @throws Outside for an empty or an endless search
  */
 export function searchMeshes(s: Search): { found: Found[]; total: number } {
-  need(s.ratio > 0 && Number.isFinite(s.ratio), 'ratio', 'The ratio must be more than nothing.');
-  need(s.tolerance >= 0 && s.tolerance <= 0.05, 'tolerance', 'Between 0 and 5 %.');
+  ensure(s.ratio > 0 && Number.isFinite(s.ratio), 'ratio', 'The ratio must be more than nothing.');
+  ensure(s.tolerance >= 0 && s.tolerance <= 0.05, 'tolerance', 'Between 0 and 5 %.');
   for (const [name, [low, high]] of [
     ['wheels', s.wheels],
     ['pinions', s.pinions],
   ] as const) {
-    need(
+    ensure(
       Number.isInteger(low) && Number.isInteger(high) && low >= 3 && high >= low,
       name,
       'From a smaller to a larger whole number, at least 3.',
@@ -84,7 +84,7 @@ export function searchMeshes(s: Search): { found: Found[]; total: number } {
     if (high > MOST_TEETH) throw new Outside(name, `No search goes beyond ${MOST_TEETH} teeth.`);
   }
   const pairs = (s.wheels[1] - s.wheels[0] + 1) * (s.pinions[1] - s.pinions[0] + 1);
-  need(
+  ensure(
     s.unknown === 1 || pairs <= MOST_PAIRS,
     'wheelsTo',
     `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may try. Narrow wheels or pinions.`,

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { ratioOf, type Mesh } from './beats.ts';
 
 /** Blows in twelve hours: 78 on the hours; 12 more with a single blow at each half. Arithmetic: 1 + 2 + … + 12. */
@@ -7,7 +7,7 @@ export type Struck = keyof typeof BLOWS_IN_12_HOURS;
 
 /** Blows for one turn of the great wheel. @param meshes from the great wheel to the arbor with the pins; empty when it carries them itself */
 export function blowsPerTurn(meshes: readonly Mesh[], pins: number): number {
-  need(Number.isInteger(pins) && pins >= 1, 'pins', 'At least one lifting pin.');
+  ensure(Number.isInteger(pins) && pins >= 1, 'pins', 'At least one lifting pin.');
   return pins * ratioOf(meshes);
 }
 

@@ -11,11 +11,11 @@ export class Outside extends RangeError {
 
 /** A value that this way of asking needs. @throws Outside at its field when it is not there */
 export function given<T>(value: T | undefined, field: string): T {
-  need(value !== undefined, field, 'This one is needed here.');
+  ensure(value !== undefined, field, 'This one is needed here.');
   return value;
 }
 
 /** @throws Outside naming the field when `holds` is false (so NaN, which makes every comparison false, is refused too) */
-export function need(holds: boolean, field: string, message: string): asserts holds {
+export function ensure(holds: boolean, field: string, message: string): asserts holds {
   if (!holds) throw new Outside(field, message);
 }

@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface Fusee {
   /** Diameters of the groove, where the chain lies, at the foot (last to leave) and at the top, mm. */
@@ -18,9 +18,9 @@ export interface Fusee {
 const STEPS = 100;
 
 function check(f: Fusee): void {
-  need(f.smallMm > 0 && f.largeMm > f.smallMm, 'smallMm', 'The top of a fusee is smaller than its foot.');
-  need(f.restTurns >= 0, 'restTurns', 'Not less than none.');
-  need(f.turns > 0 && f.barrelMm > 0 && f.chainMm > 0, 'turns', 'Turns, barrel and chain are more than nothing.');
+  ensure(f.smallMm > 0 && f.largeMm > f.smallMm, 'smallMm', 'The top of a fusee is smaller than its foot.');
+  ensure(f.restTurns >= 0, 'restTurns', 'Not less than none.');
+  ensure(f.turns > 0 && f.barrelMm > 0 && f.chainMm > 0, 'turns', 'Turns, barrel and chain are more than nothing.');
 }
 
 /** Radius at which the chain pulls after so many turns of unwinding from full (the pull starts at the top), mm. */
@@ -46,7 +46,7 @@ export function barrelTurns(f: Fusee): number {
  * torque is taken as proportional to its turns from lying free. Source: bending of a strip, any text on elasticity.
  */
 export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: number; share: number }[] {
-  need(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');
+  ensure(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');
   const points = shapeOf(f).map((p) => ({
     unwoundTurns: p.unwoundTurns,
     torque: (p.springTurns + setUpTurns) * p.radiusMm,

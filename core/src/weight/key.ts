@@ -1,4 +1,4 @@
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export type KeyFit = 'does not go on' | 'fits' | 'loose' | 'sloppy';
 
@@ -8,7 +8,7 @@ const SLOPPY_MM = 0.35;
 
 /** Does a key of this square go on an arbor of that one? Both across the flats, mm. Numbers stamped on keys are not used: makers disagree. */
 export function judgeKey(keyMm: number, arborMm: number): { fit: KeyFit; playMm: number } {
-  need(keyMm > 0 && arborMm > 0, 'keyMm', 'Measure across the flats.');
+  ensure(keyMm > 0 && arborMm > 0, 'keyMm', 'Measure across the flats.');
   const playMm = keyMm - arborMm;
   return {
     fit: playMm <= 0 ? 'does not go on' : playMm <= LOOSE_MM ? 'fits' : playMm <= SLOPPY_MM ? 'loose' : 'sloppy',

@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY } from '../pendulum/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 
 export interface LineOnBarrel {
   barrelMm: number;
@@ -9,7 +9,7 @@ export interface LineOnBarrel {
 
 /** Line that a full wind lays on the barrel, mm: one layer, measured at the middle of the line. */
 export function lineOnBarrelMm({ barrelMm, lineMm, turns }: LineOnBarrel): number {
-  need(barrelMm > 0 && lineMm > 0 && turns > 0, 'turns', 'Barrel, line and turns are more than nothing.');
+  ensure(barrelMm > 0 && lineMm > 0 && turns > 0, 'turns', 'Barrel, line and turns are more than nothing.');
   return turns * Math.PI * (barrelMm + lineMm);
 }
 
@@ -22,7 +22,7 @@ export const TURNS_THAT_STAY = 2.5;
 
 /** What to cut: the path from barrel to weight (wound up), the line of the wind, the turns that stay, and the knots. */
 export function lineToCutMm(l: LineOnBarrel, pathMm: number, knotsMm: number): number {
-  need(pathMm >= 0 && knotsMm >= 0, 'pathMm', 'A path cannot be shorter than nothing.');
+  ensure(pathMm >= 0 && knotsMm >= 0, 'pathMm', 'A path cannot be shorter than nothing.');
   return pathMm + lineOnBarrelMm({ ...l, turns: l.turns + TURNS_THAT_STAY }) + knotsMm;
 }
 
@@ -41,8 +41,8 @@ export interface Landing {
  * @param hoursPerTurn of the barrel
  */
 export function landing(l: LineOnBarrel, falls: Falls, fallMm: number, hoursPerTurn: number): Landing {
-  need(fallMm > 0, 'fallMm', 'Measure from the wound-up weight to the floor.');
-  need(hoursPerTurn > 0, 'hoursPerTurn', 'A barrel turn takes some hours.');
+  ensure(fallMm > 0, 'fallMm', 'Measure from the wound-up weight to the floor.');
+  ensure(hoursPerTurn > 0, 'hoursPerTurn', 'A barrel turn takes some hours.');
   const lineDropMm = dropMm(l, falls);
   const perDay = dropMm({ ...l, turns: 24 / hoursPerTurn }, falls);
   return { lineDropMm, days: Math.min(fallMm, lineDropMm) / perDay, landsFirst: fallMm < lineDropMm };

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { BATHS, correct, dilute, MATERIALS, planRun, type Bath, type Material } from '../cleaning/index.ts';
 import { FAMILIES, familyById } from '../movement/index.ts';
 import { oilChart, serviceInterval } from '../oiling/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { choice, day, fact, isoDay, maybe, number, out, rows, table, text, words } from './fields.ts';
 import { working } from './working.ts';
 
@@ -105,7 +105,7 @@ export const CARE = [
     compute(i) {
       const mix = dilute(i.tankLitres, i.parts);
       if ((i.inConcentrateL === undefined) !== (i.inWaterL === undefined))
-        need(false, i.inWaterL === undefined ? 'inWaterL' : 'inConcentrateL', 'Both amounts, or neither.');
+        ensure(false, i.inWaterL === undefined ? 'inWaterL' : 'inConcentrateL', 'Both amounts, or neither.');
       const fix = i.inConcentrateL === undefined ? null : correct(i.inConcentrateL, i.inWaterL!, i.parts);
       return {
         ...mix,
@@ -197,7 +197,7 @@ export const CARE = [
     compute(i) {
       const done = new Date(i.done);
       const oiled = i.oiled ? new Date(i.oiled) : done;
-      need(oiled >= done, 'oiled', 'Not before the overhaul.');
+      ensure(oiled >= done, 'oiled', 'Not before the overhaul.');
       const rule = serviceInterval(familyById(i.family).traits);
       const overhaul = addYears(done, rule.overhaulYears),
         oil = addYears(oiled, rule.oilYears);

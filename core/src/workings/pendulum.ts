@@ -20,7 +20,7 @@ import {
   type Setter,
 } from '../pendulum/index.ts';
 import { rateInWords } from '../rate/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { beats, choice, maybe, mm, number, out, rows, words } from './fields.ts';
 import { working } from './working.ts';
 
@@ -326,7 +326,7 @@ export const PENDULUM = [
     compute(i) {
       const theory = theoryOf(i);
       const advice = adviseSetting(theory, i.tried, i.rate, 0, i.noise);
-      need(
+      ensure(
         advice !== null,
         'tried',
         'Theory does not know this one: set it by one unit, read the rate again, and enter what it did.',

@@ -15,7 +15,7 @@ import {
   trueCentre,
 } from '../pivots/index.ts';
 import { centreDistanceMm } from '../train/index.ts';
-import { given, need, Outside } from '../units/index.ts';
+import { given, ensure, Outside } from '../units/index.ts';
 import { choice, mm, number, out, text, whole, words } from './fields.ts';
 import { working } from './working.ts';
 
@@ -160,7 +160,7 @@ export const PIVOTS = [
       wallMm: out('Wall left', 'mm', 2),
     }),
     compute(i) {
-      need(i.holeLongMm >= i.holeShortMm, 'holeShortMm', 'The short way cannot be more than the long way.');
+      ensure(i.holeLongMm >= i.holeShortMm, 'holeShortMm', 'The short way cannot be more than the long way.');
       const read = i.stockCsv?.trim() ? readStock(i.stockCsv) : null;
       if (read && read.problems.length > 0)
         throw new Outside('stockCsv', `Line ${read.problems[0]!.line}: ${read.problems[0]!.message}`);

@@ -25,7 +25,7 @@ import {
   unlockToDropMs,
   type Escaping,
 } from '../sound/index.ts';
-import { given, need } from '../units/index.ts';
+import { given, ensure } from '../units/index.ts';
 import { beats, choice, fact, maybe, number, numbers, out, rows, words } from './fields.ts';
 import { working } from './working.ts';
 
@@ -90,7 +90,7 @@ export const RATES = [
         (i.touchedDays ?? []).map((d) => d * DAY_MS),
       );
       const fit = fitRate(segment, READING_NOISE_S[i.readBy]);
-      need(fit !== null, 'readings', 'Two readings at different times, at least, since it was last touched.');
+      ensure(fit !== null, 'readings', 'Two readings at different times, at least, since it was last touched.');
       const protocol = protocolFor(familyById(i.family).traits);
       const verdict = judgeRate(fit, protocol, segment[0]!.at, segment.at(-1)!.at);
       return {
@@ -195,7 +195,7 @@ export const RATES = [
     }),
     compute(i) {
       const line = fitLine(i.points.map((p) => [p.x, p.rate] as const));
-      need(line !== null, 'points', 'Three rates at different hours or temperatures.');
+      ensure(line !== null, 'points', 'Three rates at different hours or temperatures.');
       return { slope: line.slope, halfWidth: line.halfWidth, sure: Math.abs(line.slope) > line.halfWidth };
     },
     says(r, i) {
@@ -273,7 +273,7 @@ export const RATES = [
       const liftDeg = both
         ? liftAngleDeg(i.beats, given(i.amplitudeDeg, 'amplitudeDeg'), given(i.ms, 'ms'))
         : given(i.liftDeg, 'liftDeg');
-      need(liftDeg >= 20 && liftDeg <= 90, 'ms', 'No lift angle of 20 to 90° gives this: look at the time again.');
+      ensure(liftDeg >= 20 && liftDeg <= 90, 'ms', 'No lift angle of 20 to 90° gives this: look at the time again.');
       const a =
         i.known === 'time from unlock to drop'
           ? amplitudeDeg(i.beats, liftDeg, given(i.ms, 'ms'))

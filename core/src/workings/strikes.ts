@@ -17,7 +17,7 @@ import {
   watchBells,
   yearsToADayWrong,
 } from '../strike/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { choice, day, fact, maybe, number, numbers, out, rows, table, text, whole, words, yes } from './fields.ts';
 import { working } from './working.ts';
 
@@ -90,7 +90,7 @@ export const STRIKES = [
       outBy: maybe('Drum ahead by', 'quarters', 0),
     }),
     compute({ heard }) {
-      need(heard.length === 0 || heard.length === 4, 'heard', 'Four numbers, or none.');
+      ensure(heard.length === 0 || heard.length === 4, 'heard', 'Four numbers, or none.');
       const judged = heard.length === 4 ? judgeQuarters(heard) : { right: true, outOfPhaseBy: null };
       const quarters = [1, 2, 3, 4] as const;
       return {

@@ -18,7 +18,7 @@ import {
   wheelDiameterMm,
   MOST_TEETH,
 } from '../train/index.ts';
-import { need } from '../units/index.ts';
+import { ensure } from '../units/index.ts';
 import { beats, choice, maybe, mm, number, out, rows, table, whole } from './fields.ts';
 import { working } from './working.ts';
 
@@ -148,8 +148,8 @@ export const TRAINS_WORKINGS = [
     }),
     compute(i) {
       const ratio = ratioForBeats(i.beats, i.escapeTeeth) / ratioOf(i.known);
-      need(i.wheelsTo >= i.wheelsFrom, 'wheelsTo', 'Not fewer than it starts from.');
-      need(i.pinionsTo >= i.pinionsFrom, 'pinionsTo', 'Not fewer than it starts from.');
+      ensure(i.wheelsTo >= i.wheelsFrom, 'wheelsTo', 'Not fewer than it starts from.');
+      ensure(i.pinionsTo >= i.pinionsFrom, 'pinionsTo', 'Not fewer than it starts from.');
       const { found, total } = searchMeshes({
         ratio,
         tolerance: i.tolerancePercent / 100,
@@ -352,7 +352,7 @@ export const TRAINS_WORKINGS = [
       days: maybe('Days from the turns there are', 'days', 2),
     }),
     compute(i) {
-      if (i.train === 'strike') need(i.pins !== undefined, 'pins', 'How many lifting pins are there?');
+      if (i.train === 'strike') ensure(i.pins !== undefined, 'pins', 'How many lifting pins are there?');
       const perTurn = i.train === 'strike' ? blowsPerTurn(i.meshes, i.pins!) : ratioOf(i.meshes);
       const turnsNeeded = i.train === 'strike' ? turnsStruck(i.days, perTurn, i.struck) : turnsChimed(i.days, i.meshes);
       return { perTurn, turnsNeeded, days: i.turns === undefined ? null : (i.days * i.turns) / turnsNeeded };

@@ -1,7 +1,7 @@
 import {
   MM_PER_INCH,
   nearestSixtyFourth,
-  need,
+  ensure,
   readLength,
   readMass,
   G_PER_OUNCE,
@@ -35,7 +35,7 @@ export const UNITS = [
     }),
     compute({ typed }) {
       const read = readLength(typed, [0.001, 5000]);
-      need(read.kind !== 'problem', 'typed', read.kind === 'problem' ? read.message : '');
+      ensure(read.kind !== 'problem', 'typed', read.kind === 'problem' ? read.message : '');
       const lengthMm = read.kind === 'length' ? read.mm : read.asMm;
       const near = nearestSixtyFourth(lengthMm);
       return {
@@ -83,7 +83,7 @@ export const UNITS = [
     }),
     compute({ typed }) {
       const read = readMass(typed, [0.001, 1e6]);
-      need(read.kind === 'value', 'typed', read.kind === 'problem' ? read.message : '');
+      ensure(read.kind === 'value', 'typed', read.kind === 'problem' ? read.message : '');
       return {
         grams: read.value,
         kilograms: read.value / 1000,

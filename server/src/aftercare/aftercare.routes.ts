@@ -2,7 +2,7 @@ import { api } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
 import { callbacks, dueList, recall } from './aftercare.service.ts';
 
-export function serveAfter(serve: Serve): void {
+export function serveAftercare(serve: Serve): void {
   serve(api.aftercare.due, dueList);
   serve(api.aftercare.recall, (ctx, { query }) => recall(ctx, query.q));
   serve(api.aftercare.callbacks, (ctx, { query }) => callbacks(ctx, query.years));

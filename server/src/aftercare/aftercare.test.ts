@@ -1,4 +1,4 @@
-import type { DueAgain, Recalled, StoreItem, Visit } from '@eclat/contract';
+import type { DueAgain, Recalled, StockItem, Visit } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { oilChart } from '@eclat/core/oiling';
@@ -62,7 +62,7 @@ describe('after it went home', () => {
       fillId: fill.id,
     });
     expect(await found('88-19')).toEqual([open.id]);
-    const stock = await shop.marit.ok<StoreItem[]>('GET', '/stores');
+    const stock = await shop.marit.ok<StockItem[]>('GET', '/stores');
     expect(stock).toEqual([]);
   });
   it('it is due again by the house rule, in the list and in the calendar, and once only', async () => {

@@ -6,11 +6,11 @@ import {
   changeLine,
   chooseRoute,
   decide,
-  dropRoute,
+  removeRoute,
   offerRoute,
   removeLine,
 } from './agreement.service.ts';
-import { makeLink, endLink } from '../owner-page/owner-page.service.ts';
+import { makeLink, removeLink } from '../owner-page/owner-page.service.ts';
 import { pricesOf, setPrices } from './prices.service.ts';
 import { promiseOf } from './promise.service.ts';
 
@@ -21,10 +21,10 @@ export function serveAgreement(serve: Serve): void {
   serve(agreement.removeLine, (ctx, { params }) => asOk(removeLine(ctx, params.visitId, params.lineId)));
   serve(agreement.decide, (ctx, { params, body }) => decide(ctx, params.visitId, params.lineId, body));
   serve(agreement.offerRoute, (ctx, { params, body }) => asOk(offerRoute(ctx, params.visitId, params.route, body)));
-  serve(agreement.removeRoute, (ctx, { params }) => asOk(dropRoute(ctx, params.visitId, params.route)));
+  serve(agreement.removeRoute, (ctx, { params }) => asOk(removeRoute(ctx, params.visitId, params.route)));
   serve(agreement.chooseRoute, (ctx, { params, body }) => asOk(chooseRoute(ctx, params.visitId, body)));
   serve(agreement.makeLink, (ctx, { params, body }) => makeLink(ctx, params.visitId, body.days));
-  serve(agreement.removeLink, (ctx, { params }) => asOk(endLink(ctx, params.visitId)));
+  serve(agreement.removeLink, (ctx, { params }) => asOk(removeLink(ctx, params.visitId)));
   serve(agreement.answer, (ctx, { params, body }) =>
     asOk(answerOwner(ctx, params.visitId, params.questionId, body.answer)),
   );

@@ -1,21 +1,15 @@
+import { openVisit } from '../visit/lock.ts';
+import { OwnerLink, OwnerLinkUse, OwnerQuestion } from '../owner-page/owner-page.entity.ts';
 import type { Line, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
-import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { expectVersion, need, openVisit, type Context } from '../platform/http/context.ts';
+import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Shop } from '../people/people.entity.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
-import {
-  EstimateLine,
-  EstimateRoute,
-  LineDecision,
-  OwnerLink,
-  OwnerLinkUse,
-  OwnerQuestion,
-  RouteChoice,
-} from './agreement.entity.ts';
+import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from './agreement.entity.ts';
 import { pricesIn } from './prices.service.ts';
 
 const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
@@ -57,7 +51,7 @@ const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[]
   );
 
 export const linesOf = async (ctx: Context, visitId: string): Promise<Line[]> =>
-  showLines(await askAll(ctx.em, linesAsk(visitId)));
+  showLines(await fetchAll(ctx.em, linesAsk(visitId)));
 
 /** Two words in one millisecond would have no order, and the last one holds. */
 const after = (ctx: Context, last: { at: Date } | undefined) => ({
@@ -71,7 +65,7 @@ async function lineOf(ctx: Context, visitId: string, lineId: string): Promise<Li
 }
 
 const OPEN_LINK = 'where visit_id = ? and revoked_at is null and expires_at > ? order by at desc limit 1';
-export const agreementAsk = (ctx: Context, visitId: string) => ({
+export const agreementRows = (ctx: Context, visitId: string) => ({
   ...linesAsk(visitId),
   offered: rows(EstimateRoute, 'where visit_id = ?', visitId),
   choices: rows(RouteChoice, 'where visit_id = ? order by at desc limit 1', visitId),
@@ -86,7 +80,7 @@ export const agreementAsk = (ctx: Context, visitId: string) => ({
   shops: rows(Shop, 'limit 1'),
 });
 
-export function showAgreement(found: RowsOf<ReturnType<typeof agreementAsk>>): Shape['agreement'] {
+export function viewAgreement(found: RowsOf<ReturnType<typeof agreementRows>>): Shape['agreement'] {
   const {
     offered,
     uses,
@@ -121,8 +115,8 @@ export function showAgreement(found: RowsOf<ReturnType<typeof agreementAsk>>): S
     prices: pricesIn(shop!),
   };
 }
-export const presentAgreement = async (ctx: Context, visitId: string): Promise<Shape['agreement']> =>
-  showAgreement(await askAll(ctx.em, agreementAsk(ctx, visitId)));
+export const loadAgreement = async (ctx: Context, visitId: string): Promise<Shape['agreement']> =>
+  viewAgreement(await fetchAll(ctx.em, agreementRows(ctx, visitId)));
 
 async function checkFinding(ctx: Context, visitId: string, findingId: string | null | undefined): Promise<void> {
   if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId })))
@@ -147,7 +141,7 @@ export async function addLine(
 /** @throws 409 once the owner has answered: what somebody agreed to is not changed under them */
 async function unansweredLine(ctx: Context, visitId: string, lineId: string) {
   await openVisit(ctx, visitId);
-  const line = await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  const line = await findOrRefuse(ctx, EstimateLine, { id: lineId, visitId }, 'line');
   if (await ctx.em.count(LineDecision, { lineId }))
     throw refused('The owner has answered this line.', 'It stays as it was answered. Write a further line instead.');
   return line;
@@ -179,7 +173,7 @@ export async function decide(
   given: { state: Decision } & Given,
 ): Promise<Line> {
   await openVisit(ctx, visitId);
-  await need(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  await findOrRefuse(ctx, EstimateLine, { id: lineId, visitId }, 'line');
   const [last] = await ctx.em.find(LineDecision, { lineId }, { orderBy: { at: 'desc' }, limit: 1 });
   ctx.em.create(LineDecision, { lineId, ...given, ...after(ctx, last) });
   return lineOf(ctx, visitId, lineId);
@@ -200,9 +194,9 @@ export async function offerRoute(
   await ctx.em.upsert(EstimateRoute, { visitId, route: routeOf(route), ...words });
 }
 
-export async function dropRoute(ctx: Context, visitId: string, route: string): Promise<void> {
+export async function removeRoute(ctx: Context, visitId: string, route: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const chosen = (await presentAgreement(ctx, visitId)).chosen?.route;
+  const chosen = (await loadAgreement(ctx, visitId)).chosen?.route;
   if (chosen === route) throw refused('The owner has chosen this one.', 'Record another choice first.');
   await ctx.em.nativeDelete(EstimateRoute, { visitId, route: routeOf(route) });
 }
@@ -213,14 +207,14 @@ export async function chooseRoute(
   { route, ...given }: { route: RouteId | null } & Given,
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  if (route !== null) await need(ctx, EstimateRoute, { visitId, route }, 'alternative on offer');
+  if (route !== null) await findOrRefuse(ctx, EstimateRoute, { visitId, route }, 'alternative on offer');
   const [last] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
   ctx.em.create(RouteChoice, { visitId, route, ...given, ...after(ctx, last) });
 }
 
 export async function answerOwner(ctx: Context, visitId: string, questionId: string, answer: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.assign(await need(ctx, OwnerQuestion, { id: questionId, visitId }, 'question'), {
+  ctx.em.assign(await findOrRefuse(ctx, OwnerQuestion, { id: questionId, visitId }, 'question'), {
     answer,
     answeredBy: ctx.person.name,
   });

@@ -1,4 +1,4 @@
-import type { ForOwner, Line, Visit } from '@eclat/contract';
+import type { OwnerPage, Line, Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -133,7 +133,7 @@ describe('the owner’s page', () => {
 
   it('shows the estimate and nothing else of the shop or the owner', async () => {
     await make();
-    const page = await owner().ok<ForOwner>('GET', door());
+    const page = await owner().ok<OwnerPage>('GET', door());
     expect(page).toMatchObject({ shop: 'Fennick Row Clock Room', currency: 'crowns', chosen: 'overhaul' });
     // 6.5 h at 50 is 325, a fifth of tax on top.
     expect(page.agreed).toBe('390.00');
@@ -156,7 +156,7 @@ describe('the owner’s page', () => {
     const { agreement } = await look();
     expect(agreement.questions).toMatchObject([{ text: 'Will the patina stay?', answer: '' }]);
     await shop.marit.ok('PUT', at(`questions/${id}`), { answer: 'Yes.' });
-    expect((await owner().ok<ForOwner>('GET', door())).questions).toMatchObject([{ answer: 'Yes.' }]);
+    expect((await owner().ok<OwnerPage>('GET', door())).questions).toMatchObject([{ answer: 'Yes.' }]);
     expect(agreement.link!.uses.map((u) => u.what)).toEqual(
       expect.arrayContaining(['opened', 'asked a question', 'accepted: A cracked pinion, found while apart']),
     );
@@ -197,7 +197,7 @@ describe('the owner’s page', () => {
 
   it('is known by its hash only, and ends with a new address, a word of the shop, or its time', async () => {
     const [{ n }] = (await sql<{ n: number }>(
-      shop.running.house.orm.em.fork(),
+      shop.running.appContext.orm.em.fork(),
       'select count(*)::int as n from owner_link where token_hash = ?',
       [token],
     )) as [{ n: number }];
@@ -215,7 +215,7 @@ describe('the owner’s page', () => {
   });
 
   it('lets only so many knock', async () => {
-    const em = shop.running.house.orm.em.fork();
+    const em = shop.running.appContext.orm.em.fork();
     await sql(em, `insert into knock (address, at) select '127.0.0.1', ?::timestamptz from generate_series(1, 300)`, [
       shop.now.at,
     ]);

@@ -3,12 +3,12 @@ import { api } from '@eclat/contract';
 import { hoursOf } from '@eclat/core/estimate';
 import { jobOfVisit, LONGEST_H, paceOf, promiseDays } from '@eclat/core/planning';
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
-import { need, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { presentRules } from '../house-rules/house-rules.service.ts';
+import { loadVisitRules } from '../house-rules/house-rules.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
-import { linesOf, presentAgreement } from './agreement.service.ts';
+import { linesOf, loadAgreement } from './agreement.service.ts';
 
 const SEED = 4711;
 const TRIALS = 10_000;
@@ -17,9 +17,9 @@ const AT_THE_BENCH = `not exists (select 1 from (select distinct on (stage) stag
 
 /** By when, from this estimate, this movement, what stands before it and how often the shop's work came apart again. */
 export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agreement.promise>> {
-  const visit = await need(ctx, Visit, { id: visitId }, 'visit');
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
-  const { lines, chosen, prices } = await presentAgreement(ctx, visitId);
+  const visit = await findOrRefuse(ctx, Visit, { id: visitId }, 'visit');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { lines, chosen, prices } = await loadAgreement(ctx, visitId);
   const others = await sql<{ id: string }>(
     ctx.em,
     `select v.id from visit v where v.closed_at is null and v.id <> ? and v.opened_at < ? and ${AT_THE_BENCH}`,
@@ -61,7 +61,7 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
       passes: pass!.counted > 0 ? { counted: pass!.counted, meanHours: pass!.mean!, usualReason: pass!.usual! } : null,
       taken,
     },
-    (await presentRules(ctx, visitId)).held,
+    (await loadVisitRules(ctx, visitId)).held,
   );
   const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
   const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);

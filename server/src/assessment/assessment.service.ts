@@ -1,31 +1,50 @@
+import { openVisit } from '../visit/lock.ts';
+import { DatingEvidence, Measurement, PlaceChecked } from './assessment.entity.ts';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { walkOf, weighMeasurement, type PlaceState } from '@eclat/core/assess';
 import type { Traits } from '@eclat/core/movement';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { Visit } from '../visit/visit.entity.ts';
-import { DatingEvidence, Measurement, PlaceLook } from '../reception/reception.entity.ts';
+
+import { Finding } from './findings.entity.ts';
+import { rows, type RowsOf } from '../platform/database/rows.ts';
+import { viewFinding } from './findings.service.ts';
 
 const traitsOf = async (ctx: Context, movementId: string): Promise<Traits> =>
-  (await need(ctx, Movement, { id: movementId }, 'movement')).traits;
+  (await findOrRefuse(ctx, Movement, { id: movementId }, 'movement')).traits;
 
-export async function lookAtPlace(
-  ctx: Context,
-  visitId: string,
-  place: string,
-  state: PlaceState | null,
-): Promise<void> {
+export const assessmentRows = ({ id, movementId, openedAt }: Visit) => ({
+  places: rows(PlaceChecked, 'where visit_id = ?', id),
+  measurements: rows(Measurement, 'where visit_id = ? order by at', id),
+  findings: rows(Finding, 'where visit_id = ? order by at', id),
+  handsOff: rows(
+    Finding,
+    `where do_not_disturb and visit_id in (select id from visit where movement_id = ? and opened_at <= ?)
+      order by at desc`,
+    movementId,
+    openedAt,
+  ),
+});
+export const viewAssessment = (found: RowsOf<ReturnType<typeof assessmentRows>>, traits: Traits) => ({
+  places: found.places.map((p) => ({ place: p.place, state: p.state, ...viewSigned(p) })),
+  measurements: found.measurements.map((m) => viewMeasurement(traits, m)),
+  findings: found.findings.map(viewFinding),
+  handsOff: found.handsOff.map((h) => ({ place: h.place, seen: h.seen, at: h.at.toISOString() })),
+});
+
+export async function setPlace(ctx: Context, visitId: string, place: string, state: PlaceState | null): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   if (!walkOf(await traitsOf(ctx, visit.movementId)).some((p) => p.place === place))
     throw notFound('place on this clock');
-  if (state === null) await ctx.em.nativeDelete(PlaceLook, { visitId, place });
-  else await ctx.em.upsert(PlaceLook, { visitId, place, state, ...signature(ctx) });
+  if (state === null) await ctx.em.nativeDelete(PlaceChecked, { visitId, place });
+  else await ctx.em.upsert(PlaceChecked, { visitId, place, state, ...signature(ctx) });
 }
 
-export function presentMeasurement(traits: Traits, m: Measurement): Shape['measurements'][number] {
+export function viewMeasurement(traits: Traits, m: Measurement): Shape['measurements'][number] {
   const { within, text, good } = weighMeasurement(traits, m.kind, m.value, m.how);
   return {
     id: m.id,
@@ -41,7 +60,7 @@ export function presentMeasurement(traits: Traits, m: Measurement): Shape['measu
   };
 }
 
-export async function measure(
+export async function addMeasurement(
   ctx: Context,
   visitId: string,
   given: ParsedBodyOf<typeof api.assessment.addMeasurement>,
@@ -51,15 +70,15 @@ export async function measure(
   weighMeasurement(traits, given.kind, given.value, given.how);
   const made = ctx.em.create(Measurement, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
-  return presentMeasurement(traits, made);
+  return viewMeasurement(traits, made);
 }
 
-export async function unmeasure(ctx: Context, visitId: string, id: string): Promise<void> {
+export async function removeMeasurement(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, Measurement, { id, visitId }, 'measurement'));
+  ctx.em.remove(await findOrRefuse(ctx, Measurement, { id, visitId }, 'measurement'));
 }
 
-export const presentEvidence = (e: {
+export const viewEvidence = (e: {
   id: string;
   notBefore?: number | null;
   notAfter?: number | null;
@@ -85,23 +104,23 @@ export async function addEvidence(
   movementId: string,
   given: ParsedBodyOf<typeof api.assessment.addEvidence>,
 ) {
-  await need(ctx, Movement, { id: movementId }, 'movement');
+  await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
   const made = ctx.em.create(DatingEvidence, { movementId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   await tellVisits(ctx, movementId);
-  return presentEvidence(made);
+  return viewEvidence(made);
 }
 
 export async function removeEvidence(ctx: Context, movementId: string, id: string): Promise<void> {
-  ctx.em.remove(await need(ctx, DatingEvidence, { id, movementId }, 'evidence'));
+  ctx.em.remove(await findOrRefuse(ctx, DatingEvidence, { id, movementId }, 'evidence'));
   await tellVisits(ctx, movementId);
 }
 
 const MOST = 8;
 
 /** Other movements here of the same maker and name: what was found on more than one part of the type, and who could stand as a pattern. */
-export async function knowType(ctx: Context, movementId: string) {
-  const { id, maker, name } = await need(ctx, Movement, { id: movementId }, 'movement');
+export async function knownOfType(ctx: Context, movementId: string) {
+  const { id, maker, name } = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
   const type = 'lower(m.maker) = lower(?) and lower(m.name) = lower(?) and m.id <> ? and m.merged_into is null';
   const sisters = await sql<{ movementId: string; code: string; name: string; photos: number }>(
     ctx.em,
@@ -121,7 +140,7 @@ export async function knowType(ctx: Context, movementId: string) {
   return { weaknesses, sisters };
 }
 
-export async function picturesOf(ctx: Context, movementId: string) {
+export async function photosOfMovement(ctx: Context, movementId: string) {
   const rows = await sql<{ id: string; caption: string; claim: string; at: string }>(
     ctx.em,
     `

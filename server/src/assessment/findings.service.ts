@@ -1,9 +1,10 @@
+import { openVisit } from '../visit/lock.ts';
 import type { Finding as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { Finding } from './findings.entity.ts';
 
-export const presentFinding = (f: Finding): Shape => ({
+export const viewFinding = (f: Finding): Shape => ({
   id: f.id,
   version: f.version,
   place: f.place,
@@ -27,7 +28,7 @@ export async function addFinding(
   await openVisit(ctx, visitId);
   const finding = ctx.em.create(Finding, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
-  return presentFinding(finding);
+  return viewFinding(finding);
 }
 
 export async function changeFinding(
@@ -37,14 +38,14 @@ export async function changeFinding(
   { version, ...fields }: ParsedBodyOf<typeof api.assessment.changeFinding>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const finding = await need(ctx, Finding, { id, visitId }, 'finding');
-  expectVersion(finding.version, version, presentFinding(finding));
+  const finding = await findOrRefuse(ctx, Finding, { id, visitId }, 'finding');
+  expectVersion(finding.version, version, viewFinding(finding));
   ctx.em.assign(finding, { ...fields, ...signature(ctx) });
   await ctx.em.flush();
-  return presentFinding(finding);
+  return viewFinding(finding);
 }
 
 export async function removeFinding(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, Finding, { id, visitId }, 'finding'));
+  ctx.em.remove(await findOrRefuse(ctx, Finding, { id, visitId }, 'finding'));
 }

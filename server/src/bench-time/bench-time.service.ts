@@ -1,11 +1,12 @@
+import { openVisit } from '../visit/lock.ts';
 import type { BenchTime, ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { need, openVisit, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { TimeSpent } from './bench-time.entity.ts';
 
-export const presentTime = (t: TimeSpent): BenchTime => ({
+export const viewTime = (t: TimeSpent): BenchTime => ({
   id: t.id,
   stage: t.stage,
   by: t.by,
@@ -39,11 +40,11 @@ export async function startTime(
     endedAt: null,
   });
   await ctx.em.flush();
-  return { ...presentTime(made), left: before && before.id !== visitId ? before.claim : null };
+  return { ...viewTime(made), left: before && before.id !== visitId ? before.claim : null };
 }
 
 export async function stopTime(ctx: Context, visitId: string): Promise<void> {
-  await need(ctx, Visit, { id: visitId }, 'visit');
+  await findOrRefuse(ctx, Visit, { id: visitId }, 'visit');
   await endMine(ctx);
 }
 
@@ -72,12 +73,12 @@ export async function putTime(
         endedAt,
       });
   await ctx.em.flush();
-  return presentTime(t);
+  return viewTime(t);
 }
 
 export async function removeTime(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const t = await need(ctx, TimeSpent, { id, visitId }, 'time');
+  const t = await findOrRefuse(ctx, TimeSpent, { id, visitId }, 'time');
   if (t.personId !== ctx.person.id) throw refused('This is somebody else’s time.');
   ctx.em.remove(t);
 }

@@ -78,7 +78,7 @@ it('the bench, from its one quick question, finds what the whole visit comes to,
       }
       const view = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
       const at = now.at.getTime();
-      const quick = (await benchFacts(shop.running.house.orm.em.fork())).find((f) => f.id === id)!;
+      const quick = (await benchFacts(shop.running.appContext.orm.em.fork())).find((f) => f.id === id)!;
       const comparable = (f: ReturnType<typeof visitFacts>) => ({
         ...f,
         done: [...f.done].sort(),

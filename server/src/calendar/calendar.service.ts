@@ -20,7 +20,7 @@ export async function makeFeed(ctx: Context): Promise<{ token: string }> {
   return { token };
 }
 
-export async function endFeed(ctx: Context): Promise<void> {
+export async function removeFeed(ctx: Context): Promise<void> {
   await ctx.em.nativeDelete(CalendarFeed, { personId: ctx.person.id });
 }
 

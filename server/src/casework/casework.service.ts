@@ -1,10 +1,11 @@
+import { openVisit } from '../visit/lock.ts';
 import type { CaseTask as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { refused } from '../platform/http/problems.ts';
 import { CaseTask } from './casework.entity.ts';
 
-export const presentTask = (t: CaseTask): Shape => ({
+export const viewTask = (t: CaseTask): Shape => ({
   id: t.id,
   version: t.version,
   place: t.place,
@@ -25,12 +26,12 @@ export const presentTask = (t: CaseTask): Shape => ({
 
 async function shown(ctx: Context, task: CaseTask): Promise<Shape> {
   await ctx.em.flush();
-  return presentTask(task);
+  return viewTask(task);
 }
 
 async function taskOf(ctx: Context, visitId: string, id: string): Promise<CaseTask> {
   await openVisit(ctx, visitId);
-  return need(ctx, CaseTask, { id, visitId }, 'task');
+  return findOrRefuse(ctx, CaseTask, { id, visitId }, 'task');
 }
 
 const waitAfter = (log: CaseTask['log'], hours: number): Date | null =>
@@ -63,7 +64,7 @@ export async function changeTask(
   { version, ...fields }: ParsedBodyOf<typeof api.casework.change>,
 ): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
-  expectVersion(task.version, version, presentTask(task));
+  expectVersion(task.version, version, viewTask(task));
   ctx.em.assign(task, fields);
   task.waitEndsAt = waitAfter(task.log, task.waitHours);
   return shown(ctx, task);
@@ -77,14 +78,14 @@ export async function didTask(
   { did, version }: ParsedBodyOf<typeof api.casework.setTime>,
 ): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
-  expectVersion(task.version, version, presentTask(task));
+  expectVersion(task.version, version, viewTask(task));
   if (task.doneAt) throw refused('It is done already.', 'Take it up again first.');
   task.log = did ? [...task.log, { at: ctx.now.toISOString(), by: ctx.person.name }] : task.log.slice(0, -1);
   task.waitEndsAt = waitAfter(task.log, task.waitHours);
   return shown(ctx, task);
 }
 
-export async function endTask(ctx: Context, visitId: string, id: string, done: boolean): Promise<Shape> {
+export async function setTaskDone(ctx: Context, visitId: string, id: string, done: boolean): Promise<Shape> {
   const task = await taskOf(ctx, visitId, id);
   ctx.em.assign(task, done ? { doneAt: ctx.now, doneBy: ctx.person.name } : { doneAt: null, doneBy: '' });
   return shown(ctx, task);

@@ -1,16 +1,16 @@
 import type { Fill, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { minutesIn } from '@eclat/core/cleaning';
-import { expectVersion, need, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
-import { askAll, rows } from '../platform/database/rows.ts';
+import { fetchAll, rows } from '../platform/database/rows.ts';
 import { BathFill, BathRun } from './cleaning.entity.ts';
 
 const LATEST = 'order by changed_at desc nulls first, filled_at desc limit 200';
 
 /** Every tank and jar: what is in use first, then the latest changed. Loads and minutes are those of the runs that name it. */
 export async function bathBook(ctx: Context): Promise<Fill[]> {
-  const { fills, runs } = await askAll(ctx.em, {
+  const { fills, runs } = await fetchAll(ctx.em, {
     fills: rows(BathFill, LATEST),
     runs: rows(BathRun, `where fill_id in (select id from bath_fill ${LATEST})`),
   });
@@ -64,7 +64,7 @@ export async function correctBath(
   id: string,
   { version, ...fields }: ParsedBodyOf<typeof api.cleaning.changeFill>,
 ): Promise<Fill> {
-  const fill = await need(ctx, BathFill, { id }, 'bath');
+  const fill = await findOrRefuse(ctx, BathFill, { id }, 'bath');
   if (fill.version !== version) expectVersion(fill.version, version, await inBook(ctx, id));
   ctx.em.assign(fill, fields);
   return inBook(ctx, id);
@@ -72,7 +72,7 @@ export async function correctBath(
 
 export async function changeBath(ctx: Context, id: string, changed: boolean): Promise<Fill> {
   ctx.em.assign(
-    await need(ctx, BathFill, { id }, 'bath'),
+    await findOrRefuse(ctx, BathFill, { id }, 'bath'),
     changed ? { changedAt: ctx.now, changedBy: ctx.person.name } : { changedAt: null, changedBy: '' },
   );
   return inBook(ctx, id);

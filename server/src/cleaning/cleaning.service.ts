@@ -1,13 +1,14 @@
+import { openVisit } from '../visit/lock.ts';
 import type { CleaningRun as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { begin, move, planSequence, sequenceById, sequencesFor, stepsOf, type RunState } from '@eclat/core/cleaning';
-import { expectVersion, need, openVisit, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { presentRules } from '../house-rules/house-rules.service.ts';
+import { loadVisitRules } from '../house-rules/house-rules.service.ts';
 import { BathFill, BathRun } from './cleaning.entity.ts';
 
-export const presentBath = (b: BathRun): Shape => ({
+export const viewCleaning = (b: BathRun): Shape => ({
   id: b.id,
   version: b.version,
   sequence: b.sequence,
@@ -47,7 +48,7 @@ export async function startBath(
   given: ParsedBodyOf<typeof api.cleaning.start>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const sequence = sequenceById(given.sequence);
   if (!sequencesFor(traits).includes(sequence)) throw badField('sequence', 'This movement is not made for it.');
   if (sequence.baths.length === 0 ? given.bath !== null : !sequence.baths.includes(given.bath!))
@@ -61,7 +62,7 @@ export async function startBath(
     bath: given.bath,
     minutes: given.minutes,
     parts: given.parts,
-    choices: (await presentRules(ctx, visitId)).held,
+    choices: (await loadVisitRules(ctx, visitId)).held,
   });
   const plan = planSequence(steps, given.parts);
   if (given.overrideReason.trim() === '') {
@@ -79,7 +80,7 @@ export async function startBath(
       );
   }
   if (given.fillId) {
-    const fill = await need(ctx, BathFill, { id: given.fillId }, 'bath');
+    const fill = await findOrRefuse(ctx, BathFill, { id: given.fillId }, 'bath');
     if (fill.changedAt) throw badField('fillId', 'This bath has been poured away.');
     if (!steps.some((s) => s.bath === fill.bath)) throw badField('fillId', `There is no ${fill.bath} in this run.`);
   }
@@ -93,7 +94,7 @@ export async function startBath(
     by: ctx.person.name,
   });
   await ctx.em.flush();
-  return presentBath(run);
+  return viewCleaning(run);
 }
 
 /** @throws 409 when somebody else has gone on already, or there is no such step to go to */
@@ -104,19 +105,19 @@ export async function stepBath(
   { to, version }: ParsedBodyOf<typeof api.cleaning.step>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, BathRun, { id, visitId }, 'run');
-  expectVersion(run.version, version, presentBath(run));
+  const run = await findOrRefuse(ctx, BathRun, { id, visitId }, 'run');
+  expectVersion(run.version, version, viewCleaning(run));
   if (run.stoppedAt) throw refused('This run is over.');
   const moved = move(stateOf(run), to, ctx.now, ctx.person.name);
   if (!moved) throw refused(to === 'again' ? 'It has been in as often as it may.' : 'There is no such step.');
   ctx.em.assign(run, columns(moved));
   await ctx.em.flush();
-  return presentBath(run);
+  return viewCleaning(run);
 }
 
 export async function stopBath(ctx: Context, visitId: string, id: string, after: string): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, BathRun, { id, visitId }, 'run');
+  const run = await findOrRefuse(ctx, BathRun, { id, visitId }, 'run');
   if (!run.stoppedAt) {
     run.log = [
       ...run.log,
@@ -132,5 +133,5 @@ export async function stopBath(ctx: Context, visitId: string, id: string, after:
   }
   if (after) run.after = after;
   await ctx.em.flush();
-  return presentBath(run);
+  return viewCleaning(run);
 }

@@ -1,12 +1,12 @@
 import { api, ok } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
 import { addCause, knowledgeOf, removeCause, setLearning } from './knowledge.service.ts';
-import { observe, settleCause, takeLook } from './diagnosis.service.ts';
+import { observe, settleCause, recordLook } from './diagnosis.service.ts';
 
 export function serveDiagnosis(serve: Serve): void {
   serve(api.diagnosis.observe, (ctx, { params, body }) => observe(ctx, params.visitId, params.symptom, body.state));
   serve(api.diagnosis.recordLook, async (ctx, { params, body }) => {
-    await takeLook(ctx, params.visitId, params.look, body.outcome);
+    await recordLook(ctx, params.visitId, params.look, body.outcome);
     return ok;
   });
   serve(api.diagnosis.nameCause, async (ctx, { params, body }) => {

@@ -3,7 +3,7 @@ import type { ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { causeOf, experienceOf, OWN_PREFIX, type Cause, type Observations } from '@eclat/core/faults';
 import type { Traits } from '@eclat/core/movement';
-import { need, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Shop } from '../people/people.entity.ts';
 import { OwnCauseRow } from './diagnosis.entity.ts';
@@ -59,7 +59,7 @@ export async function addCause(ctx: Context, given: ParsedBodyOf<typeof api.diag
 }
 
 export async function removeCause(ctx: Context, id: string): Promise<void> {
-  ctx.em.remove(await need(ctx, OwnCauseRow, { id }, 'cause of your own'));
+  ctx.em.remove(await findOrRefuse(ctx, OwnCauseRow, { id }, 'cause of your own'));
 }
 
 export async function setLearning(ctx: Context, learn: boolean): Promise<void> {

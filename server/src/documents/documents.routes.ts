@@ -1,31 +1,35 @@
-import { PAPERS, type Paper } from '@eclat/contract';
+import { DOCUMENTS, type DocumentKind } from '@eclat/contract';
 import type { Router } from 'express';
 import { z } from 'zod';
 import type { Context } from '../platform/http/context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
-import type { House } from '../platform/http/app-context.ts';
+import type { AppContext } from '../platform/http/app-context.ts';
 import { personOf } from '../platform/http/session.ts';
 import { Shop } from '../people/people.entity.ts';
-import { presentVisit } from '../visit/visit.view.ts';
+import { viewVisit } from '../visit/visit.view.ts';
 import { labelPicture, PAPER, type Asked } from './documents.ts';
 
 /** Papers are files, not JSON: so they stand beside the contract. Each is made anew from what is recorded. */
-export function servePapers(router: Router, house: House): void {
+export function serveDocuments(router: Router, appContext: AppContext): void {
   router.get('/visits/:visitId/papers/:file', async (req, res) => {
     const person = personOf(req);
     if (!person) throw new HttpProblem(401, 'Sign in to go on.');
     const { visitId, file } = req.params;
     const [, name, kind] = /^([a-z]+)\.(pdf|svg)$/.exec(file) ?? [];
-    if (!z.uuid().safeParse(visitId).success || !PAPERS.includes(name as Paper) || (kind === 'svg' && name !== 'label'))
+    if (
+      !z.uuid().safeParse(visitId).success ||
+      !DOCUMENTS.includes(name as DocumentKind) ||
+      (kind === 'svg' && name !== 'label')
+    )
       throw notFound('paper');
-    const ctx: Context = { em: house.orm.em.fork(), person, now: house.clock(), touched: new Set() };
+    const ctx: Context = { em: appContext.orm.em.fork(), person, now: appContext.clock(), touched: new Set() };
     const asked: Asked = {
-      visit: await presentVisit(ctx, visitId),
+      visit: await viewVisit(ctx, visitId),
       shop: (await ctx.em.findOneOrFail(Shop, { one: true })).name,
       address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
     };
     if (kind === 'svg') return void res.type('image/svg+xml').send(await labelPicture(asked));
-    const pdf = await PAPER[name as Paper](ctx, asked);
+    const pdf = await PAPER[name as DocumentKind](ctx, asked);
     res
       .set({
         'content-type': 'application/pdf',

@@ -1,5 +1,5 @@
 import { recordedPart } from '@eclat/core/history';
-import type { Paper as PaperName, Visit } from '@eclat/contract';
+import type { DocumentKind as PaperName, Visit } from '@eclat/contract';
 import { AREAS, walkOf } from '@eclat/core/assess';
 import { cautionsFor, LOCAL_RULES } from '@eclat/core/cautions';
 import { priceAccepted, priceOfRoute, routeName, totals } from '@eclat/core/estimate';

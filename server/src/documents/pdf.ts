@@ -15,7 +15,7 @@ pdfmake.setLocalAccessPolicy((path) => Object.values(FONTS).includes(path));
 export const INK = '#15295a';
 const SOFT = '#4b5563';
 
-export interface Paper {
+export interface PdfDocument {
   title: string;
   /** Said under the title: which clock, which claim. */
   of: string;
@@ -24,7 +24,7 @@ export interface Paper {
 }
 
 /** An A4 sheet with the shop's name, page numbers, and figures that stand under each other. */
-export function sheet({ title, of, shop, content }: Paper): Promise<Buffer> {
+export function sheet({ title, of, shop, content }: PdfDocument): Promise<Buffer> {
   return print({
     pageSize: 'A4',
     pageMargins: [48, 56, 48, 56],

@@ -1,9 +1,10 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ElectricEntry, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
-import { ElectricLook } from './electric.entity.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { ElectricTest } from './electric.entity.ts';
 
-export const presentElectric = (e: ElectricLook): ElectricEntry => ({
+export const viewElectric = (e: ElectricTest): ElectricEntry => ({
   id: e.id,
   look: e.look,
   by: e.by,
@@ -16,12 +17,12 @@ export async function addElectric(
   { look }: ParsedBodyOf<typeof api.electric.add>,
 ): Promise<ElectricEntry> {
   await openVisit(ctx, visitId);
-  const row = ctx.em.create(ElectricLook, { visitId, look, ...signature(ctx) });
+  const row = ctx.em.create(ElectricTest, { visitId, look, ...signature(ctx) });
   await ctx.em.flush();
-  return presentElectric(row);
+  return viewElectric(row);
 }
 
 export async function removeElectric(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, ElectricLook, { id, visitId }, 'reading'));
+  ctx.em.remove(await findOrRefuse(ctx, ElectricTest, { id, visitId }, 'reading'));
 }

@@ -25,6 +25,8 @@ export const Bush = defineEntity({
   },
 });
 
+export type Bush = InferEntity<typeof Bush>;
+
 export const PartFitted = defineEntity({
   name: 'PartFitted',
   tableName: 'part_fitted',

@@ -1,9 +1,10 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Part } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { sizeProblems } from '@eclat/core/stores';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { movementNow } from '../movements/movements.service.ts';
 import { Movement } from '../movements/movements.entity.ts';
@@ -12,25 +13,44 @@ import { Bush, PartFitted } from './fitting.entity.ts';
 
 export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.fitting.addBush>) {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   if (!holesOf(traits).some((h) => h.key === given.hole)) throw badField('hole', 'This movement has no such hole.');
   if (given.boreMm < given.pivotMm) throw badField('boreMm', 'The bore cannot be smaller than its pivot.');
   if (given.outsideMm <= given.boreMm) throw badField('outsideMm', 'The outside must be more than the bore.');
   const row = ctx.em.create(Bush, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   if (given.stockId) await takeFromStock(ctx, given.stockId, 1, visitId, row.id);
-  return { ...given, id: row.id, by: row.by, at: row.at.toISOString() };
+  return viewBush(row);
 }
 
-export const partsAsk = (visitId: string) => ({
+export const fittingRows = (visitId: string) => ({
+  bushes: rows(Bush, 'where visit_id = ? order by at', visitId),
   parts: rows(PartFitted, 'where visit_id = ? order by at', visitId),
   donors: rows(Movement, 'where id in (select donor_id from part_fitted where visit_id = ?)', visitId),
 });
 
-export const showParts = ({ parts, donors }: RowsOf<ReturnType<typeof partsAsk>>): Part[] =>
-  parts.map((p) => showPart(p, donors.find((d) => d.id === p.donorId)?.code ?? null));
+export const viewFitting = ({ bushes, parts, donors }: RowsOf<ReturnType<typeof fittingRows>>) => ({
+  bushes: bushes.map(viewBush),
+  parts: parts.map((p) => viewPart(p, donors.find((d) => d.id === p.donorId)?.code ?? null)),
+});
 
-const showPart = (p: PartFitted, donorCode: string | null): Part => ({
+const viewBush = (b: Bush) => ({
+  id: b.id,
+  hole: b.hole,
+  pivotMm: b.pivotMm,
+  boreMm: b.boreMm,
+  outsideMm: b.outsideMm,
+  heightMm: b.heightMm,
+  note: b.note,
+  located: b.located ?? null,
+  off: b.off,
+  endShakeMm: b.endShakeMm ?? null,
+  spins: b.spins ?? null,
+  stockId: b.stockId ?? null,
+  ...viewSigned(b),
+});
+
+const viewPart = (p: PartFitted, donorCode: string | null): Part => ({
   id: p.id,
   what: p.what,
   kind: p.kind,
@@ -63,17 +83,17 @@ export async function addPart(
   const row = ctx.em.create(PartFitted, { visitId, ...given, stockId, donorId: donor?.id ?? null, ...signature(ctx) });
   await ctx.em.flush();
   if (stockId) await takeFromStock(ctx, stockId, given.quantity, visitId, row.id);
-  return showPart(row, donor?.code ?? null);
+  return viewPart(row, donor?.code ?? null);
 }
 
 export async function removeBush(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, Bush, { id, visitId }, 'bush'));
+  ctx.em.remove(await findOrRefuse(ctx, Bush, { id, visitId }, 'bush'));
   await putBackInStock(ctx, id);
 }
 
 export async function removePart(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, PartFitted, { id, visitId }, 'part'));
+  ctx.em.remove(await findOrRefuse(ctx, PartFitted, { id, visitId }, 'part'));
   await putBackInStock(ctx, id);
 }

@@ -1,8 +1,9 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, ReplyOf, RulesVersion, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { held, RULES, schoolOf } from '@eclat/core/rules';
-import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { expectVersion, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { expectVersion, signature, type Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { HouseRules, VisitRule } from './house-rules.entity.ts';
@@ -42,12 +43,12 @@ export async function setRules(
   return present(made);
 }
 
-export const rulesAsk = (visitId: string) => ({
+export const rulesRows = (visitId: string) => ({
   under: rows(HouseRules, 'where version = (select rules_version from visit where id = ?)', visitId),
   differs: rows(VisitRule, 'where visit_id = ? order by at', visitId),
 });
 
-export function showRules({ under: [under], differs }: RowsOf<ReturnType<typeof rulesAsk>>): Shape['rules'] {
+export function viewVisitRules({ under: [under], differs }: RowsOf<ReturnType<typeof rulesRows>>): Shape['rules'] {
   const { version, choices } = under!;
   return {
     version,
@@ -61,8 +62,8 @@ export function showRules({ under: [under], differs }: RowsOf<ReturnType<typeof 
     })),
   };
 }
-export const presentRules = async (ctx: Context, visitId: string): Promise<Shape['rules']> =>
-  showRules(await askAll(ctx.em, rulesAsk(visitId)));
+export const loadVisitRules = async (ctx: Context, visitId: string): Promise<Shape['rules']> =>
+  viewVisitRules(await fetchAll(ctx.em, rulesRows(visitId)));
 
 const known = (question: string): void => {
   if (!RULES.some((r) => r.id === question)) throw notFound('house rule');
@@ -79,12 +80,12 @@ export async function differ(
   schoolOf(question, school);
   await openVisit(ctx, visitId);
   await ctx.em.upsert(VisitRule, { visitId, question, school, reason, ...signature(ctx) });
-  return presentRules(ctx, visitId);
+  return loadVisitRules(ctx, visitId);
 }
 
 export async function keepTo(ctx: Context, visitId: string, question: string): Promise<Shape['rules']> {
   known(question);
   await openVisit(ctx, visitId);
   await ctx.em.nativeDelete(VisitRule, { visitId, question });
-  return presentRules(ctx, visitId);
+  return loadVisitRules(ctx, visitId);
 }

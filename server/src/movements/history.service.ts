@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { Entry } from '@eclat/contract';
 import { canonical, type ServiceRecord } from '@eclat/core/history';
-import { need, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Shop } from '../people/people.entity.ts';
 import { HistoryEntry } from './history.entity.ts';
@@ -21,7 +21,7 @@ interface NewEntry {
   amends?: string;
 }
 
-export const presentEntry = (e: HistoryEntry): Entry => ({
+export const viewEntry = (e: HistoryEntry): Entry => ({
   id: e.id,
   kind: e.kind,
   date: e.date,
@@ -69,12 +69,12 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     .digest('hex');
   const entry = ctx.em.create(HistoryEntry, { id: randomUUID(), visitId: given.visitId ?? null, ...body, hash });
   await ctx.em.flush();
-  return presentEntry(entry);
+  return viewEntry(entry);
 }
 
 export async function amend(ctx: Context, entryId: string, text: string): Promise<Entry> {
-  const entry = await need(ctx, HistoryEntry, { id: entryId }, 'entry');
-  const first = entry.amends ? await need(ctx, HistoryEntry, { id: entry.amends }, 'entry') : entry;
+  const entry = await findOrRefuse(ctx, HistoryEntry, { id: entryId }, 'entry');
+  const first = entry.amends ? await findOrRefuse(ctx, HistoryEntry, { id: entry.amends }, 'entry') : entry;
   return writeEntry(ctx, {
     movementId: first.movementId,
     kind: 'amendment',

@@ -1,16 +1,17 @@
+import { openVisit } from '../visit/lock.ts';
+import { DatingEvidence } from '../assessment/assessment.entity.ts';
 import type { Book, Movement as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { mismatches } from '@eclat/core/intake';
-import { openVisit, signature, type Context } from '../platform/http/context.ts';
+import { signature, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { DatingEvidence } from '../reception/reception.entity.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { writeEntry } from './history.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { PartFitted } from '../fitting/fitting.entity.ts';
 import { ClockMovement, Movement, MovementMark } from './movements.entity.ts';
-import { movementBook, movementNow, presentMovement } from './movements.service.ts';
+import { movementBook, movementNow, loadMovement } from './movements.service.ts';
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
@@ -108,7 +109,7 @@ export async function setMark(
   if (there) ctx.em.create(MovementMark, { movementId: movement.id, place, text });
   await ctx.em.flush();
   if (visitId && there) await noteMismatches(ctx, visitId, movement.id);
-  return presentMovement(ctx, movement);
+  return loadMovement(ctx, movement);
 }
 
 /**

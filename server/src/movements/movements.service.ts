@@ -1,31 +1,35 @@
+import { DatingEvidence } from '../assessment/assessment.entity.ts';
 import { randomInt, randomUUID } from 'node:crypto';
 import type { Movement as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api, MARK_PLACES } from '@eclat/contract';
 import { arrangementProblem, AS_USUAL, FAMILIES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
-import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { need, type Context } from '../platform/http/context.ts';
+import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from './history.entity.ts';
-import { presentEntry, writeEntry } from './history.service.ts';
-import { presentEvidence } from '../assessment/assessment.service.ts';
-import { DatingEvidence } from '../reception/reception.entity.ts';
+import { viewEntry, writeEntry } from './history.service.ts';
+import { viewEvidence } from '../assessment/assessment.service.ts';
 import { Movement, MovementMark } from './movements.entity.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 const newCode = () => `M-${Array.from({ length: 6 }, () => ALPHABET[randomInt(ALPHABET.length)]).join('')}`;
 
-export const movementAsk = (movementId: string) => ({
+export const movementRows = (movementId: string) => ({
   movements: rows(Movement, 'where id = ?', movementId),
   movementMarks: rows(MovementMark, 'where movement_id = ? order by place, text', movementId),
   dating: rows(DatingEvidence, 'where movement_id = ? order by at', movementId),
 });
 
-export function showMovement({ movements: [m], movementMarks, dating }: RowsOf<ReturnType<typeof movementAsk>>): Shape {
+export function viewMovement({
+  movements: [m],
+  movementMarks,
+  dating,
+}: RowsOf<ReturnType<typeof movementRows>>): Shape {
   if (!m) throw notFound('movement');
   return {
     id: m.id,
@@ -36,12 +40,12 @@ export function showMovement({ movements: [m], movementMarks, dating }: RowsOf<R
     traits: m.traits,
     plates: m.plates,
     version: m.version,
-    dating: dating.map(presentEvidence),
+    dating: dating.map(viewEvidence),
     marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
-export const presentMovement = async (ctx: Context, m: Movement): Promise<Shape> =>
-  showMovement(await askAll(ctx.em, movementAsk(m.id)));
+export const loadMovement = async (ctx: Context, m: Movement): Promise<Shape> =>
+  viewMovement(await fetchAll(ctx.em, movementRows(m.id)));
 
 /** The family fills in the traits; what was found on this one is added. */
 export function makeMovement(ctx: Context, given: z.output<typeof newMovement>): Movement {
@@ -110,14 +114,14 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
 
 /** A movement that was found to be another opens that one's book. */
 export async function movementNow(ctx: Context, movementId: string): Promise<Movement> {
-  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
-  return movement.mergedInto ? need(ctx, Movement, { id: movement.mergedInto }, 'movement') : movement;
+  const movement = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
+  return movement.mergedInto ? findOrRefuse(ctx, Movement, { id: movement.mergedInto }, 'movement') : movement;
 }
 
 /** Every movement whose history stands in this book: itself, and those that were merged into it. */
 async function oneAndTheSame(ctx: Context, movementId: string): Promise<Movement[]> {
   return [
-    await need(ctx, Movement, { id: movementId }, 'movement'),
+    await findOrRefuse(ctx, Movement, { id: movementId }, 'movement'),
     ...(await ctx.em.find(Movement, { mergedInto: movementId })),
   ];
 }
@@ -141,10 +145,10 @@ export async function movementBook(ctx: Context, movementId: string) {
     [`{${all.map((m) => m.id).join(',')}}`],
   );
   return {
-    movement: await presentMovement(ctx, movement),
+    movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
     also: all.slice(1).map((m) => m.code),
-    entries: entries.map(presentEntry),
+    entries: entries.map(viewEntry),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }
@@ -154,14 +158,14 @@ export async function layPlates(
   movementId: string,
   { version, visitId, ...plates }: ParsedBodyOf<typeof api.movements.arrange>,
 ): Promise<Shape> {
-  const movement = await need(ctx, Movement, { id: movementId }, 'movement');
-  if (movement.version !== version) throw lostRace(await presentMovement(ctx, movement));
+  const movement = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
+  if (movement.version !== version) throw lostRace(await loadMovement(ctx, movement));
   const problem = arrangementProblem(movement.traits, plates);
   if (problem) throw badField(problem.field, problem.message);
   movement.plates = plates;
   if (visitId) ctx.touched.add(visitId);
   await ctx.em.flush();
-  return presentMovement(ctx, movement);
+  return loadMovement(ctx, movement);
 }
 
 export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { limitKnocks } from '../platform/http/knocks.ts';
-import { sql, type House } from '../platform/http/app-context.ts';
+import { sql, type AppContext } from '../platform/http/app-context.ts';
 import type { Serve } from '../platform/http/serve.ts';
 import {
   askByLink,
@@ -11,17 +11,17 @@ import {
   decideByLink,
   guestOf,
   logUse,
-  ownersPage,
-  shownPhotos,
+  viewOwnerPage,
+  markedPhotos,
 } from './owner-page.service.ts';
 
 /** The owner's page: no sign-in, one visit, every use logged, so many knocks in ten minutes. */
-export function serveOwnersPage(serve: Serve, router: Router, house: House): void {
-  router.use('/for-owner', limitKnocks(house));
+export function serveOwnerPage(serve: Serve, router: Router, appContext: AppContext): void {
+  router.use('/for-owner', limitKnocks(appContext));
   serve(api.ownerPage.page, async (ctx, { params }) => {
     const guest = await guestOf(ctx, params.token);
     await logUse(ctx, guest, 'opened');
-    return ownersPage(ctx, guest);
+    return viewOwnerPage(ctx, guest);
   });
   const change = async (
     ctx: Context,
@@ -31,7 +31,7 @@ export function serveOwnersPage(serve: Serve, router: Router, house: House): voi
     const guest = await guestOf(ctx, token);
     await work(guest);
     await ctx.em.flush();
-    return ownersPage(ctx, guest);
+    return viewOwnerPage(ctx, guest);
   };
   serve(api.ownerPage.decide, (ctx, { params, body }) =>
     change(ctx, params.token, (guest) => decideByLink(ctx, guest, params.lineId, body.state)),
@@ -45,13 +45,13 @@ export function serveOwnersPage(serve: Serve, router: Router, house: House): voi
 
   router.get('/for-owner/:token/photos/:photoId', async (req, res) => {
     const ctx: Context = {
-      em: house.orm.em.fork(),
+      em: appContext.orm.em.fork(),
       person: { id: '', name: '', role: 'counter' },
-      now: house.clock(),
+      now: appContext.clock(),
       touched: new Set(),
     };
     const { visit } = await guestOf(ctx, req.params.token);
-    if (!(await shownPhotos(ctx, visit.id)).some((p) => p.id === req.params.photoId)) throw notFound('photo');
+    if (!(await markedPhotos(ctx, visit.id)).some((p) => p.id === req.params.photoId)) throw notFound('photo');
     const [row] = await sql<{ bytes: Buffer }>(ctx.em, 'select medium as bytes from photo where id = ?', [
       req.params.photoId,
     ]);

@@ -1,17 +1,18 @@
-import type { ForOwner, ReplyOf } from '@eclat/contract';
+import { openVisit } from '../visit/lock.ts';
+import { OwnerLink, OwnerLinkUse, OwnerQuestion } from './owner-page.entity.ts';
+import type { OwnerPage, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { priceAccepted, priceOfRoute, totals, type Decision, type RouteId } from '@eclat/core/estimate';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { notFound, refused } from '../platform/http/problems.ts';
 import { hashOf, newToken } from '../platform/http/tokens.ts';
-import { presentPhotos } from '../photos/photos.service.ts';
+import { loadPhotos } from '../photos/photos.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Clock } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { Shop } from '../people/people.entity.ts';
 import { Visit } from '../visit/visit.entity.ts';
-import { OwnerLink, OwnerLinkUse, OwnerQuestion } from '../agreement/agreement.entity.ts';
-import { chooseRoute, decide, presentAgreement } from '../agreement/agreement.service.ts';
+import { chooseRoute, decide, loadAgreement } from '../agreement/agreement.service.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -22,14 +23,14 @@ export async function makeLink(
   days: number,
 ): Promise<ReplyOf<typeof api.agreement.makeLink>> {
   await openVisit(ctx, visitId);
-  await endLink(ctx, visitId);
+  await removeLink(ctx, visitId);
   const token = newToken();
   const expiresAt = new Date(ctx.now.getTime() + days * DAY_MS);
   ctx.em.create(OwnerLink, { visitId, tokenHash: hashOf(token), expiresAt, revokedAt: null, ...signature(ctx) });
   return { token, expiresAt: expiresAt.toISOString() };
 }
 
-export async function endLink(ctx: Context, visitId: string): Promise<void> {
+export async function removeLink(ctx: Context, visitId: string): Promise<void> {
   await openVisit(ctx, visitId);
   await ctx.em.nativeUpdate(OwnerLink, { visitId, revokedAt: null }, { revokedAt: ctx.now });
 }
@@ -49,7 +50,7 @@ export async function guestOf(ctx: Context, token: string): Promise<Guest> {
   });
   const visit = link && (await ctx.em.findOne(Visit, { id: link.visitId, closedAt: null }));
   if (!link || !visit) throw notFound('page');
-  return { link, visit, name: (await need(ctx, Owner, { id: visit.ownerId }, 'owner')).name };
+  return { link, visit, name: (await findOrRefuse(ctx, Owner, { id: visit.ownerId }, 'owner')).name };
 }
 
 export async function logUse(ctx: Context, { link, visit }: Guest, what: string): Promise<void> {
@@ -59,14 +60,14 @@ export async function logUse(ctx: Context, { link, visit }: Guest, what: string)
 }
 
 /** The photos an owner may see: those with points that explain the estimate. */
-export const shownPhotos = async (ctx: Context, visitId: string) =>
-  (await presentPhotos(ctx, visitId)).filter((p) => p.marks.length > 0);
+export const markedPhotos = async (ctx: Context, visitId: string) =>
+  (await loadPhotos(ctx, visitId)).filter((p) => p.marks.length > 0);
 
-export async function ownersPage(ctx: Context, { link, visit }: Guest): Promise<ForOwner> {
-  const clock = await need(ctx, Clock, { id: visit.clockId }, 'clock');
+export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promise<OwnerPage> {
+  const clock = await findOrRefuse(ctx, Clock, { id: visit.clockId }, 'clock');
   const shop = await ctx.em.findOneOrFail(Shop, { one: true });
   const findings = new Map((await ctx.em.find(Finding, { visitId: visit.id })).map((f) => [f.id, f]));
-  const { lines, routes, chosen, questions, prices } = await presentAgreement(ctx, visit.id);
+  const { lines, routes, chosen, questions, prices } = await loadAgreement(ctx, visit.id);
   const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
   const says = (id: string | null, note: string) => {
     const f = id ? findings.get(id) : undefined;
@@ -98,7 +99,7 @@ export async function ownersPage(ctx: Context, { link, visit }: Guest): Promise<
     }),
     chosen: chosen?.route ?? null,
     agreed: priceAccepted(lines, chosen?.route ?? null, prices).gross,
-    photos: (await shownPhotos(ctx, visit.id)).map((p) => ({
+    photos: (await markedPhotos(ctx, visit.id)).map((p) => ({
       id: p.id,
       caption: p.caption,
       width: p.width,

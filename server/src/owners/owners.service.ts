@@ -8,7 +8,7 @@ import { Owner } from './owners.entity.ts';
 
 const PAGE = 20;
 
-export const present = (o: Owner): Shape => ({
+export const viewOwner = (o: Owner): Shape => ({
   id: o.id,
   name: o.name,
   phone: o.phone,
@@ -64,8 +64,8 @@ export async function changeOwner(
 ): Promise<Shape> {
   const owner = await ctx.em.findOne(Owner, { id: ownerId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
   if (!owner) throw notFound('owner');
-  expectVersion(owner.version, version, present(owner));
+  expectVersion(owner.version, version, viewOwner(owner));
   ctx.em.assign(owner, fields);
   await ctx.em.flush();
-  return present(owner);
+  return viewOwner(owner);
 }

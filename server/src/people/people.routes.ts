@@ -1,28 +1,28 @@
 import { api, ok } from '@eclat/contract';
-import { beginSession, dropCookie, endSession, personOf } from '../platform/http/session.ts';
-import type { House } from '../platform/http/app-context.ts';
+import { beginSession, removeCookie, endSession, personOf } from '../platform/http/session.ts';
+import type { AppContext } from '../platform/http/app-context.ts';
 import type { Serve } from '../platform/http/serve.ts';
 import { Person } from './people.entity.ts';
 import { addPerson, foundShop, recognise, sessionState, who } from './people.service.ts';
 
-export function servePeople(serve: Serve, house: House): void {
-  serve(api.people.session, (ctx, { req }) => sessionState(ctx.em, personOf(req), ctx.now, house.demo));
+export function servePeople(serve: Serve, appContext: AppContext): void {
+  serve(api.people.session, (ctx, { req }) => sessionState(ctx.em, personOf(req), ctx.now, appContext.demo));
   serve(api.people.signIn, async (ctx, { body, req, res }) => {
     // A failure is written outside the transaction that it ends.
-    const person = await recognise(house.orm.em.fork(), body, req.ip ?? '', ctx.now);
+    const person = await recognise(appContext.orm.em.fork(), body, req.ip ?? '', ctx.now);
     await endSession(ctx.em, req);
     await beginSession(ctx.em, person, ctx.now, req, res);
-    return sessionState(ctx.em, person, ctx.now, house.demo);
+    return sessionState(ctx.em, person, ctx.now, appContext.demo);
   });
   serve(api.people.signOut, async (ctx, { req, res }) => {
     await endSession(ctx.em, req);
-    dropCookie(res);
+    removeCookie(res);
     return ok;
   });
   serve(api.people.firstRun, async (ctx, { body, req, res }) => {
     const person = await foundShop(ctx.em, body, ctx.now);
     await beginSession(ctx.em, person, ctx.now, req, res);
-    return sessionState(ctx.em, person, ctx.now, house.demo);
+    return sessionState(ctx.em, person, ctx.now, appContext.demo);
   });
   serve(api.people.list, async (ctx) =>
     (await ctx.em.find(Person, { active: true }, { orderBy: { name: 'asc' } })).map(who),

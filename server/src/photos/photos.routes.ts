@@ -3,23 +3,23 @@ import express, { type Router } from 'express';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { personOf } from '../platform/http/session.ts';
-import { sql, type House } from '../platform/http/app-context.ts';
+import { sql, type AppContext } from '../platform/http/app-context.ts';
 import { type Serve } from '../platform/http/serve.ts';
-import { addPhoto, changePhoto, LARGEST_BYTES, markPhoto, unmarkPhoto } from './photos.service.ts';
+import { addPhoto, changePhoto, LARGEST_BYTES, setMark, removeMark } from './photos.service.ts';
 
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });
 
-export function servePhotos(serve: Serve, router: Router, house: House): void {
+export function servePhotos(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.photos.add, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
   serve(api.photos.change, async (ctx, { params, body }) => {
     await changePhoto(ctx, params.visitId, params.photoId, body);
     return ok;
   });
   serve(api.photos.setMark, (ctx, { params, body }) =>
-    markPhoto(ctx, params.visitId, params.photoId, params.markId, body),
+    setMark(ctx, params.visitId, params.photoId, params.markId, body),
   );
   serve(api.photos.removeMark, async (ctx, { params }) => {
-    await unmarkPhoto(ctx, params.visitId, params.photoId, params.markId);
+    await removeMark(ctx, params.visitId, params.photoId, params.markId);
     return ok;
   });
 
@@ -28,9 +28,11 @@ export function servePhotos(serve: Serve, router: Router, house: House): void {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { photoId, size } = req.params;
     if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size!)) throw notFound('photo');
-    const [row] = await sql<{ bytes: Buffer }>(house.orm.em.fork(), `select ${size} as bytes from photo where id = ?`, [
-      photoId,
-    ]);
+    const [row] = await sql<{ bytes: Buffer }>(
+      appContext.orm.em.fork(),
+      `select ${size} as bytes from photo where id = ?`,
+      [photoId],
+    );
     if (!row) throw notFound('photo');
     res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }).send(row.bytes);
   });

@@ -1,9 +1,10 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import sharp from 'sharp';
-import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Finding } from '../assessment/findings.entity.ts';
@@ -82,11 +83,11 @@ const presentMark = (m: {
 }): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
 
 /** The photos of a visit in the order they were put in, without their bytes. */
-export const photosAsk = (visitId: string) => ({
+export const photosRows = (visitId: string) => ({
   photos: rows(Photo, 'where visit_id = ? order by position, at', visitId),
   marks: rows(PhotoMark, 'where photo_id in (select id from photo where visit_id = ?) order by number', visitId),
 });
-export function showPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosAsk>>): Shape[] {
+export function viewPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosRows>>): Shape[] {
   return photos.map((p) => ({
     id: p.id,
     caption: p.caption,
@@ -98,8 +99,8 @@ export function showPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosAsk
     marks: marks.filter((m) => m.photoId === p.id).map(presentMark),
   }));
 }
-export const presentPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
-  showPhotos(await askAll(ctx.em, photosAsk(visitId)));
+export const loadPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
+  viewPhotos(await fetchAll(ctx.em, photosRows(visitId)));
 
 /** A caption, or a new place in the order: the others move up or down. */
 export async function changePhoto(
@@ -109,17 +110,17 @@ export async function changePhoto(
   { caption, position }: ParsedBodyOf<typeof api.photos.change>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  const photo = await need(ctx, Photo, { id, visitId }, 'photo');
+  const photo = await findOrRefuse(ctx, Photo, { id, visitId }, 'photo');
   if (caption !== undefined) photo.caption = caption;
   await ctx.em.flush();
   if (position === undefined) return;
-  const rest = (await presentPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);
+  const rest = (await loadPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);
   for (const [at, photoId] of rest.toSpliced(position, 0, id).entries())
     await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
 }
 
 /** Numbers run through the whole visit, so that one number is one point in every list. The sender names the point: sent twice it is one. */
-export async function markPhoto(
+export async function setMark(
   ctx: Context,
   visitId: string,
   photoId: string,
@@ -144,8 +145,8 @@ export async function markPhoto(
   return presentMark(mark);
 }
 
-export async function unmarkPhoto(ctx: Context, visitId: string, photoId: string, id: string): Promise<void> {
+export async function removeMark(ctx: Context, visitId: string, photoId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  await need(ctx, Photo, { id: photoId, visitId }, 'photo');
-  ctx.em.remove(await need(ctx, PhotoMark, { id, photoId }, 'point'));
+  await findOrRefuse(ctx, Photo, { id: photoId, visitId }, 'photo');
+  ctx.em.remove(await findOrRefuse(ctx, PhotoMark, { id, photoId }, 'point'));
 }

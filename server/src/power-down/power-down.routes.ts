@@ -2,7 +2,7 @@ import { api, ok } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
 import { beginStrip, setPower } from './power-down.service.ts';
 
-export function servePower(serve: Serve): void {
+export function servePowerDown(serve: Serve): void {
   serve(api.powerDown.set, (ctx, { params, body }) => setPower(ctx, params.visitId, params.train, body));
   serve(api.powerDown.beginStrip, async (ctx, { params, body }) => {
     await beginStrip(ctx, params.visitId, body.overrideReason);

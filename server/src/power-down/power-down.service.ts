@@ -1,15 +1,16 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Power as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { TrainKey } from '@eclat/core/movement';
 import { stripGate } from '@eclat/core/workflow';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { CautionRead } from '../visit/visit.entity.ts';
 import { Strip, TrainPower } from './power-down.entity.ts';
 
-export const presentPower = (p: TrainPower): Shape => ({
+export const viewPower = (p: TrainPower): Shape => ({
   train: p.train,
   state: p.state,
   turns: p.turns ?? null,
@@ -27,11 +28,11 @@ export async function setPower(
   { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const power = await need(ctx, TrainPower, { visitId, train: train as TrainKey }, 'train');
-  expectVersion(power.version, version, presentPower(power));
+  const power = await findOrRefuse(ctx, TrainPower, { visitId, train: train as TrainKey }, 'train');
+  expectVersion(power.version, version, viewPower(power));
   ctx.em.assign(power, { ...fields, ...signature(ctx) });
   await ctx.em.flush();
-  return presentPower(power);
+  return viewPower(power);
 }
 
 /** @throws 409 with the reasons while the gate is shut */
@@ -40,7 +41,7 @@ export async function beginStrip(ctx: Context, visitId: string, overrideReason: 
   if (await ctx.em.findOne(Strip, { visitId })) return;
   const power = await ctx.em.find(TrainPower, { visitId });
   const read = await ctx.em.find(CautionRead, { visitId });
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const unread = cautionsFor(traits, 'power').filter((c) => c.acknowledge && !read.some((r) => r.caution === c.id));
   const gate = stripGate(power, unread.length, overrideReason);
   if (!gate.open) throw refused('The strip cannot begin.', `${gate.reasons.join('; ')}.`);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { poweredTrains } from '@eclat/core/movement';
-import { need, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { noteMismatches, refuseTwin } from '../movements/known.service.ts';
@@ -13,13 +13,13 @@ import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { rulesToday } from '../house-rules/house-rules.service.ts';
 import { TrainPower } from '../power-down/power-down.entity.ts';
-import { presentVisit } from '../visit/visit.view.ts';
+import { viewVisit } from '../visit/visit.view.ts';
 import { Visit } from '../visit/visit.entity.ts';
 
 /** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>): Promise<Shape> {
   const owner = given.ownerId
-    ? await need(ctx, Owner, { id: given.ownerId }, 'owner')
+    ? await findOrRefuse(ctx, Owner, { id: given.ownerId }, 'owner')
     : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
   const { clock, movement } = given.clockId
     ? await knownClock(ctx, given.clockId, owner.id)
@@ -60,14 +60,14 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.
   if (given.movement) await takeOver(ctx, movement.id, given.movement.history);
   await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
-  return presentVisit(ctx, visit.id);
+  return viewVisit(ctx, visit.id);
 }
 
 async function knownClock(ctx: Context, clockId: string, ownerId: string) {
-  const clock = await need(ctx, Clock, { id: clockId }, 'clock');
+  const clock = await findOrRefuse(ctx, Clock, { id: clockId }, 'clock');
   if (clock.ownerId !== ownerId)
     throw badField('clock', 'This clock is another owner’s. Take it in as a new clock with the known movement.');
-  const fitted = await need(ctx, ClockMovement, { clockId, until: null }, 'movement in this clock');
+  const fitted = await findOrRefuse(ctx, ClockMovement, { clockId, until: null }, 'movement in this clock');
   return { clock, movement: await movementNow(ctx, fitted.movementId) };
 }
 

@@ -1,5 +1,4 @@
 import type { Visit as Shape } from '@eclat/contract';
-import type { PlaceState } from '@eclat/core/assess';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
@@ -43,32 +42,6 @@ export const WantedThing = defineEntity({
     what: text(),
     evidence: text(),
     ended: text().$type<NonNullable<Shape['wantedThings'][number]['ended']>>().nullable(),
-    ...by,
-  },
-});
-
-export const PlaceLook = defineEntity({
-  name: 'PlaceLook',
-  tableName: 'place_look',
-  properties: { visitId: visitKey().primary(), place: text().primary(), state: text().$type<PlaceState>(), ...by },
-});
-
-export const Measurement = defineEntity({
-  name: 'Measurement',
-  tableName: 'measurement',
-  properties: { id: key(), visitId: visitKey(), kind: text(), value: float(), how: text(), note: text(), ...by },
-});
-export type Measurement = InferEntity<typeof Measurement>;
-
-export const DatingEvidence = defineEntity({
-  name: 'DatingEvidence',
-  tableName: 'dating_evidence',
-  properties: {
-    id: key(),
-    movementId: p.uuid(),
-    notBefore: p.integer().nullable(),
-    notAfter: p.integer().nullable(),
-    why: text(),
     ...by,
   },
 });

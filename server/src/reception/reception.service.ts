@@ -1,15 +1,18 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { QUESTIONS } from '@eclat/core/intake';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { ComplaintAnswer, ReceivedItem, WantedThing } from './reception.entity.ts';
 
+import { rows, type RowsOf } from '../platform/database/rows.ts';
+
 type Received = Shape['received'][number];
 
-export const presentReceived = (r: ReceivedItem): Received => ({
+export const viewReceived = (r: ReceivedItem): Received => ({
   id: r.id,
   version: r.version,
   what: r.what,
@@ -23,6 +26,20 @@ export const presentReceived = (r: ReceivedItem): Received => ({
 });
 
 /** What the owner said to one of the questions; an empty answer takes it back. */
+export const receptionRows = ({ id, clockId }: Visit) => ({
+  received: rows(ReceivedItem, 'where visit_id = ? order by position', id),
+  answers: rows(ComplaintAnswer, 'where visit_id = ?', id),
+  wantedThings: rows(WantedThing, 'where clock_id = ? and (visit_id = ? or ended is null) order by at', clockId, id),
+});
+export const viewReception = (found: RowsOf<ReturnType<typeof receptionRows>>) => ({
+  received: found.received.map(viewReceived),
+  answers: found.answers.map((a) => ({ question: a.question, answer: a.answer, ...viewSigned(a) })),
+  wantedThings: found.wantedThings.map(({ id, what, evidence, ended, ...w }) => ({
+    ...{ id, what, evidence, ended: ended ?? null },
+    ...viewSigned(w),
+  })),
+});
+
 export async function answerQuestion(ctx: Context, visitId: string, question: string, answer: string): Promise<void> {
   if (!QUESTIONS.some((q) => q.id === question)) throw notFound('question');
   await openVisit(ctx, visitId);
@@ -45,7 +62,7 @@ export async function addReceived(
   const last = await ctx.em.find(ReceivedItem, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const item = ctx.em.create(ReceivedItem, { visitId, position: (last[0]?.position ?? -1) + 1, ...given });
   await ctx.em.flush();
-  return presentReceived(item);
+  return viewReceived(item);
 }
 
 export async function changeReceived(
@@ -56,31 +73,31 @@ export async function changeReceived(
 ): Promise<Received> {
   await openVisit(ctx, visitId);
   await ownPhoto(ctx, visitId, fields.photoId);
-  const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
-  expectVersion(item.version, version, presentReceived(item));
+  const item = await findOrRefuse(ctx, ReceivedItem, { id, visitId }, 'thing received');
+  expectVersion(item.version, version, viewReceived(item));
   ctx.em.assign(item, fields);
   await ctx.em.flush();
-  return presentReceived(item);
+  return viewReceived(item);
 }
 
 export async function removeReceived(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, ReceivedItem, { id, visitId }, 'thing received'));
+  ctx.em.remove(await findOrRefuse(ctx, ReceivedItem, { id, visitId }, 'thing received'));
 }
 
 /** Ticked when it goes home, by name and time. */
-export async function giveBack(ctx: Context, visitId: string, id: string, returned: boolean): Promise<Received> {
+export async function returnReceived(ctx: Context, visitId: string, id: string, returned: boolean): Promise<Received> {
   await openVisit(ctx, visitId);
-  const item = await need(ctx, ReceivedItem, { id, visitId }, 'thing received');
+  const item = await findOrRefuse(ctx, ReceivedItem, { id, visitId }, 'thing received');
   ctx.em.assign(
     item,
     returned ? { returnedBy: ctx.person.name, returnedAt: ctx.now } : { returnedBy: '', returnedAt: null },
   );
   await ctx.em.flush();
-  return presentReceived(item);
+  return viewReceived(item);
 }
 
-export async function wantThing(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.reception.addWanted>) {
+export async function addWanted(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.reception.addWanted>) {
   const visit = await openVisit(ctx, visitId);
   const thing = ctx.em.create(WantedThing, {
     visitId,
@@ -101,14 +118,14 @@ export async function wantThing(ctx: Context, visitId: string, given: ParsedBody
 }
 
 /** The list is the clock's: a thing wanted since an earlier visit can be ended in this one. */
-export async function endWant(
+export async function closeWanted(
   ctx: Context,
   visitId: string,
   id: string,
   ended: ParsedBodyOf<typeof api.reception.closeWanted>['ended'],
 ): Promise<void> {
   const visit = await openVisit(ctx, visitId);
-  (await need(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;
+  (await findOrRefuse(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;
 }
 
 export async function cameAlone(ctx: Context, visitId: string, alone: Shape['alone']): Promise<void> {
@@ -116,10 +133,10 @@ export async function cameAlone(ctx: Context, visitId: string, alone: Shape['alo
 }
 
 /** A return of the shop's own work: linked to a signed visit of the same movement or clock. */
-export async function callBack(ctx: Context, visitId: string, earlierId: string | null): Promise<void> {
+export async function linkCallback(ctx: Context, visitId: string, earlierId: string | null): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   if (earlierId !== null) {
-    const earlier = await need(ctx, Visit, { id: earlierId }, 'earlier visit');
+    const earlier = await findOrRefuse(ctx, Visit, { id: earlierId }, 'earlier visit');
     if (!earlier.closedAt || (earlier.movementId !== visit.movementId && earlier.clockId !== visit.clockId))
       throw badField('visitId', 'A callback goes back to a signed visit of this clock or movement.');
   }

@@ -128,7 +128,7 @@ describe('two that are one', () => {
     expect((await shop.marit.ok<Book>('GET', `/movements/${lone.movement.id}`)).also).toHaveLength(2);
   });
   const closeQuietly = async (id: string) => {
-    await shop.running.house.orm.em
+    await shop.running.appContext.orm.em
       .fork()
       .getConnection()
       .execute(`update visit set closed_at = now() where id = '${id}'`);
@@ -262,7 +262,7 @@ describe('what came, what is wanted, what was looked at', () => {
       effect: 'value',
       doNotDisturb: true,
     });
-    await shop.running.house.orm.em
+    await shop.running.appContext.orm.em
       .fork()
       .getConnection()
       .execute(`update visit set closed_at = now() where id = '${first.id}'`);
@@ -308,7 +308,7 @@ describe('what the shop knows', () => {
     const visit = await takeIn(shop.marit, { movement: { name: 'q', familyId: 'fusee' } });
     await shop.marit.ok('PUT', `/visits/${visit.id}/looks/worn-hole.going`, { outcome: 'found' });
     expect((await knowledge()).experience).toEqual({});
-    await shop.running.house.orm.em
+    await shop.running.appContext.orm.em
       .fork()
       .getConnection()
       .execute(`update visit set closed_at = now() where id = '${visit.id}'`);

@@ -1,7 +1,7 @@
 import { api } from '@eclat/contract';
 import express, { type Router } from 'express';
 import { z } from 'zod';
-import { sql, type House } from '../platform/http/app-context.ts';
+import { sql, type AppContext } from '../platform/http/app-context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { personOf } from '../platform/http/session.ts';
@@ -9,7 +9,7 @@ import { addRecording, LARGEST_RECORDING, removeRecording } from './recordings.s
 
 export const recordingBody = express.raw({ type: ['audio/*', 'application/octet-stream'], limit: LARGEST_RECORDING });
 
-export function serveRecordings(serve: Serve, router: Router, house: House): void {
+export function serveRecordings(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.recordings.add, (ctx, { params, query, req }) => addRecording(ctx, params.visitId, req.body, query));
   serve(api.recordings.remove, (ctx, { params }) => asOk(removeRecording(ctx, params.visitId, params.recordingId)));
 
@@ -18,7 +18,7 @@ export function serveRecordings(serve: Serve, router: Router, house: House): voi
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { recordingId } = req.params;
     if (!z.uuid().safeParse(recordingId).success) throw notFound('recording');
-    const [row] = await sql<{ wav: Buffer }>(house.orm.em.fork(), 'select wav from recording where id = ?', [
+    const [row] = await sql<{ wav: Buffer }>(appContext.orm.em.fork(), 'select wav from recording where id = ?', [
       recordingId,
     ]);
     if (!row) throw notFound('recording');

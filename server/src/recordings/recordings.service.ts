@@ -1,15 +1,16 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedQueryOf, Recording as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { wavFormat } from '@eclat/core/sound';
 import { Outside } from '@eclat/core/units';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { Recording } from './recordings.entity.ts';
 
 export const LARGEST_RECORDING = 30 * 1024 * 1024;
 type Row = Omit<Recording, 'wav'>;
-export const presentRecording = (r: Row): Shape => ({
+export const viewRecording = (r: Row): Shape => ({
   id: r.id,
   stage: r.stage,
   kind: r.kind,
@@ -42,7 +43,7 @@ export async function addRecording(
     ...signature(ctx),
   });
   await ctx.em.flush();
-  return presentRecording(row);
+  return viewRecording(row);
 }
 
 function readHead(bytes: unknown) {
@@ -57,7 +58,7 @@ function readHead(bytes: unknown) {
 
 export async function removeRecording(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const row = await need(ctx, Recording, { id, visitId }, 'recording');
+  const row = await findOrRefuse(ctx, Recording, { id, visitId }, 'recording');
   await ctx.em.nativeUpdate(StripStep, { recordingId: id }, { recordingId: null });
   ctx.em.remove(row);
 }

@@ -1,3 +1,4 @@
+import { openVisit } from '../visit/lock.ts';
 import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
@@ -6,13 +7,13 @@ import { poweredTrains, replacementChecks, replacementObstacles } from '@eclat/c
 import { held } from '@eclat/core/rules';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
-import { openVisit, signature, type Context } from '../platform/http/context.ts';
+import { signature, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { ClockMovement } from '../movements/movements.entity.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
 import { TrainPower } from '../power-down/power-down.entity.ts';
-import { presentVisit } from '../visit/visit.view.ts';
+import { viewVisit } from '../visit/visit.view.ts';
 import { StageEvent, Visit } from '../visit/visit.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
 
@@ -26,7 +27,7 @@ export async function answerPoint(
   { answer, note }: ParsedBodyOf<typeof api.replacement.setCheck>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  const visit = await presentVisit(ctx, visitId);
+  const visit = await viewVisit(ctx, visitId);
   if (visit.replacement.out) throw refused('The other movement is in already.');
   if (!pointsOf(visit).some((c) => c.id === point)) throw notFound('point of the replacement');
   const before = await ctx.em.findOne(ReplacementAnswer, { visitId, point });
@@ -70,7 +71,7 @@ export async function fitReplacement(
   given: ParsedBodyOf<typeof api.replacement.fit>,
 ): Promise<void> {
   const row = await openVisit(ctx, visitId);
-  const visit = await presentVisit(ctx, visitId);
+  const visit = await viewVisit(ctx, visitId);
   if (visit.replacement.out)
     throw refused('The other movement is in already.', 'A second change in one visit needs a visit of its own.');
   const obstacles = replacementObstacles(pointsOf(visit), visit.replacement.checks);

@@ -3,17 +3,17 @@ import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
 
-export const replacementAsk = (visitId: string) => ({
+export const replacementRows = (visitId: string) => ({
   replacementAnswers: rows(ReplacementAnswer, 'where visit_id = ?', visitId),
   outs: rows(MovementOut, 'where visit_id = ?', visitId),
   outMovements: rows(Movement, 'where id in (select movement_id from movement_out where visit_id = ?)', visitId),
 });
 
-export function showReplacement({
+export function viewReplacement({
   replacementAnswers,
   outs: [out],
   outMovements: [old],
-}: RowsOf<ReturnType<typeof replacementAsk>>): Shape['replacement'] {
+}: RowsOf<ReturnType<typeof replacementRows>>): Shape['replacement'] {
   return {
     checks: Object.fromEntries(
       replacementAnswers.map((a) => [a.point, { answer: a.answer, note: a.note, by: a.by, at: a.at.toISOString() }]),

@@ -1,7 +1,8 @@
-import type { ImportPreview, ParsedBodyOf, ReplyOf, StoreItem } from '@eclat/contract';
+import { openVisit } from '../visit/lock.ts';
+import type { ImportPreview, ParsedBodyOf, ReplyOf, StockItem as StockView } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { effectOf, identityOf, readStores, sizeProblems, sizeWords, type Item } from '@eclat/core/stores';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { effectOf, identityOf, readStockTable, sizeProblems, sizeWords, type Item } from '@eclat/core/stores';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { StockItem, StockMove, StockOrder } from './stores.entity.ts';
@@ -9,7 +10,7 @@ import { StockItem, StockMove, StockOrder } from './stores.entity.ts';
 interface Row {
   id: string;
   on_hand: number;
-  orders: StoreItem['orders'];
+  orders: StockView['orders'];
 }
 
 const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, note }: Item): Item => ({
@@ -25,7 +26,7 @@ const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, she
 });
 
 /** Everything in the stores; one thing where an id is given. */
-async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StoreItem[]> {
+async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StockView[]> {
   const items = await ctx.em.find(StockItem, id ? { id } : {}, { orderBy: { kind: 'asc', name: 'asc', id: 'asc' } });
   const rows = await sql<Row>(
     ctx.em,
@@ -47,9 +48,9 @@ async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StoreItem[]
   }));
 }
 
-export const listStores = (ctx: Pick<Context, 'em'>): Promise<StoreItem[]> => shelf(ctx);
+export const listStores = (ctx: Pick<Context, 'em'>): Promise<StockView[]> => shelf(ctx);
 
-async function one(ctx: Context, id: string): Promise<StoreItem> {
+async function one(ctx: Context, id: string): Promise<StockView> {
   await ctx.em.flush();
   return (await shelf(ctx, id))[0]!;
 }
@@ -78,7 +79,7 @@ function moved(
 export async function addItem(
   ctx: Context,
   { onHand, ...given }: ParsedBodyOf<typeof api.stores.add>,
-): Promise<StoreItem> {
+): Promise<StockView> {
   const made = ctx.em.create(StockItem, { ...given, identity: await checked(ctx, given) });
   await ctx.em.flush();
   moved(ctx, made.id, onHand, 'counted');
@@ -89,29 +90,29 @@ export async function changeItem(
   ctx: Context,
   id: string,
   { version, ...fields }: ParsedBodyOf<typeof api.stores.change>,
-): Promise<StoreItem> {
-  const item = await need(ctx, StockItem, { id }, 'thing in the stores');
+): Promise<StockView> {
+  const item = await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   if (item.version !== version) expectVersion(item.version, version, await one(ctx, id));
   const next = { ...fieldsOf(item), ...fields } as Item;
   ctx.em.assign(item, { ...fields, identity: await checked(ctx, next, id) });
   return one(ctx, id);
 }
 
-export async function keepItem(ctx: Context, id: string, kept: boolean): Promise<StoreItem> {
-  (await need(ctx, StockItem, { id }, 'thing in the stores')).kept = kept;
+export async function keepItem(ctx: Context, id: string, kept: boolean): Promise<StockView> {
+  (await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores')).kept = kept;
   return one(ctx, id);
 }
 
 /** What was counted holds: the difference is written as a move, so that what was there before can be read. */
-export async function countItem(ctx: Context, id: string, onHand: number): Promise<StoreItem> {
+export async function countItem(ctx: Context, id: string, onHand: number): Promise<StockView> {
   await sql(ctx.em, 'select 1 from stock_item where id = ? for update', [id]);
-  await need(ctx, StockItem, { id }, 'thing in the stores');
+  await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   moved(ctx, id, onHand - (await one(ctx, id)).onHand, 'counted');
   return one(ctx, id);
 }
 
 export async function movesOf(ctx: Context, id: string): Promise<ReplyOf<typeof api.stores.moves>> {
-  await need(ctx, StockItem, { id }, 'thing in the stores');
+  await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   const rows = await sql<{ change: number; why: 'counted'; claim: string | null; at: string; by: string }>(
     ctx.em,
     'select m.change, m.why, v.claim, m.at, m.by from stock_move m left join visit v on v.id = m.visit_id where m.item_id = ? order by m.at desc, m.id limit 200',
@@ -124,15 +125,15 @@ export async function orderItem(
   ctx: Context,
   id: string,
   given: ParsedBodyOf<typeof api.stores.addOrder>,
-): Promise<StoreItem> {
-  await need(ctx, StockItem, { id }, 'thing in the stores');
+): Promise<StockView> {
+  await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   if (given.visitId) await openVisit(ctx, given.visitId);
   ctx.em.create(StockOrder, { itemId: id, ...given, orderedAt: ctx.now, by: ctx.person.name, arrivedAt: null });
   return one(ctx, id);
 }
 
-export async function arrived(ctx: Context, id: string, orderId: string, has: boolean): Promise<StoreItem> {
-  const order = await need(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
+export async function arrived(ctx: Context, id: string, orderId: string, has: boolean): Promise<StockView> {
+  const order = await findOrRefuse(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
   if (order.visitId) ctx.touched.add(order.visitId);
   if (has && !order.arrivedAt) moved(ctx, id, order.quantity, 'came in', null, order.id);
   if (!has) await ctx.em.nativeDelete(StockMove, { forId: order.id });
@@ -140,8 +141,8 @@ export async function arrived(ctx: Context, id: string, orderId: string, has: bo
   return one(ctx, id);
 }
 
-export async function unorder(ctx: Context, id: string, orderId: string): Promise<StoreItem> {
-  const order = await need(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
+export async function removeOrder(ctx: Context, id: string, orderId: string): Promise<StockView> {
+  const order = await findOrRefuse(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
   if (order.arrivedAt) throw refused('It came in already.', 'Say first that it had not.');
   ctx.em.remove(order);
   return one(ctx, id);
@@ -155,7 +156,7 @@ export async function takeFromStock(
   visitId: string,
   forId: string,
 ): Promise<void> {
-  await need(ctx, StockItem, { id: itemId }, 'thing in the stores');
+  await findOrRefuse(ctx, StockItem, { id: itemId }, 'thing in the stores');
   moved(ctx, itemId, -quantity, 'used', visitId, forId);
 }
 
@@ -164,15 +165,15 @@ export async function putBackInStock(ctx: Context, forId: string): Promise<void>
   await ctx.em.nativeDelete(StockMove, { forId });
 }
 
-type Line = ReturnType<typeof readStores>['rows'][number];
+type Line = ReturnType<typeof readStockTable>['rows'][number];
 async function compared(
   ctx: Context,
   csv: string,
 ): Promise<{
-  lines: { row: Line; there: StoreItem | undefined; effect: ReturnType<typeof effectOf> }[];
+  lines: { row: Line; there: StockView | undefined; effect: ReturnType<typeof effectOf> }[];
   problems: ImportPreview['problems'];
 }> {
-  const { rows, problems } = readStores(csv);
+  const { rows, problems } = readStockTable(csv);
   const there = new Map((await shelf(ctx)).map((i) => [identityOf(i), i]));
   return {
     lines: rows.map((row) => {
@@ -198,7 +199,7 @@ export async function previewTable(ctx: Context, csv: string): Promise<ImportPre
 }
 
 /** All rows or none. @throws 422 with the bad rows, and then nothing is changed */
-export async function takeTable(ctx: Context, csv: string): Promise<{ ok: true; added: number; changed: number }> {
+export async function importTable(ctx: Context, csv: string): Promise<{ ok: true; added: number; changed: number }> {
   await sql(ctx.em, 'lock table stock_item in share row exclusive mode');
   const { lines, problems } = await compared(ctx, csv);
   if (problems.length > 0)
@@ -209,7 +210,7 @@ export async function takeTable(ctx: Context, csv: string): Promise<{ ok: true; 
     });
   for (const { row, there } of lines) {
     const item = there
-      ? await need(ctx, StockItem, { id: there.id }, 'thing in the stores')
+      ? await findOrRefuse(ctx, StockItem, { id: there.id }, 'thing in the stores')
       : ctx.em.create(StockItem, { ...fieldsOf(row), identity: identityOf(row) });
     if (there) ctx.em.assign(item, fieldsOf({ ...row, name: there.name }));
     else await ctx.em.flush();

@@ -1,4 +1,4 @@
-import type { Book, ImportPreview, Part, StoreItem, Visit } from '@eclat/contract';
+import type { Book, ImportPreview, Part, StockItem, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
@@ -17,8 +17,8 @@ const BUSH = {
   minimum: 5,
   price: '0,80',
 };
-const add = (change: object = {}) => shop.marit.ok<StoreItem>('POST', '/stores', { ...BUSH, onHand: 6, ...change });
-const there = async (id: string) => (await shop.marit.ok<StoreItem[]>('GET', '/stores')).find((i) => i.id === id)!;
+const add = (change: object = {}) => shop.marit.ok<StockItem>('POST', '/stores', { ...BUSH, onHand: 6, ...change });
+const there = async (id: string) => (await shop.marit.ok<StockItem[]>('GET', '/stores')).find((i) => i.id === id)!;
 const later = () => {
   shop.now.at = new Date(shop.now.at.getTime() + 60_000);
 };
@@ -35,14 +35,14 @@ describe('the stores', () => {
     later();
     await shop.marit.ok('PUT', `/stores/${item.id}/count`, { onHand: 4 });
     later();
-    const ordered = await shop.marit.ok<StoreItem>('POST', `/stores/${item.id}/orders`, {
+    const ordered = await shop.marit.ok<StockItem>('POST', `/stores/${item.id}/orders`, {
       quantity: 20,
       expectedOn: '2031-05-09',
       visitId: visit.id,
     });
     expect(ordered.orders[0]).toMatchObject({ quantity: 20, expectedOn: '2031-05-09', claim: visit.claim });
     const path = `/stores/${item.id}/orders/${ordered.orders[0]!.id}`;
-    const came = () => shop.marit.ok<StoreItem>('PUT', `${path}/arrived`, { arrived: true });
+    const came = () => shop.marit.ok<StockItem>('PUT', `${path}/arrived`, { arrived: true });
     expect(await came()).toMatchObject({ onHand: 24, orders: [] });
     expect(await came()).toMatchObject({ onHand: 24 }); // said twice, it came once
     expect((await shop.marit.send('DELETE', path)).status).toBe(409);
@@ -132,7 +132,7 @@ describe('a table of the stores', () => {
     csv: ['kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum', ...rows].join('\n'),
   });
   it('changes nothing while one row is bad, and all of it when none is', async () => {
-    const before = await shop.marit.ok<StoreItem[]>('GET', '/stores');
+    const before = await shop.marit.ok<StockItem[]>('GET', '/stores');
     const bad = table(['bush,Fresh bush,1,2,2,3,1', 'bush,Brass bush,x,2.5,2,9,5']);
     const look = await shop.marit.ok<ImportPreview>('POST', '/stores-table/preview', bad);
     expect(look.problems).toEqual([{ line: 3, column: 'bore_mm', message: expect.stringContaining('no number') }]);

@@ -1,8 +1,9 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, StripStep as Shape, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
@@ -40,7 +41,7 @@ const presentPass = (p: {
   at: Date;
 }) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
 
-export const stripAsk = (visitId: string) => ({
+export const stripRows = (visitId: string) => ({
   begun: rows(Strip, 'where visit_id = ?', visitId),
   steps: rows(StripStep, 'where visit_id = ? order by position', visitId),
   passes: rows(StripPass, 'where visit_id = ? order by number', visitId),
@@ -49,14 +50,14 @@ export const stripAsk = (visitId: string) => ({
   custody: rows(StripCustody, 'where visit_id = ? order by at', visitId),
 });
 
-export function showStrip({
+export function viewStrip({
   begun: [begun],
   steps,
   passes,
   phases,
   temporary,
   custody,
-}: RowsOf<ReturnType<typeof stripAsk>>): Log {
+}: RowsOf<ReturnType<typeof stripRows>>): Log {
   return {
     begun: begun ? { overrideReason: begun.overrideReason, ...signed(begun) } : null,
     steps: steps.map(presentStep),
@@ -121,7 +122,7 @@ export async function addStep(
 
 async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripStep> {
   await openVisit(ctx, visitId);
-  return need(ctx, StripStep, { id, visitId }, 'step');
+  return findOrRefuse(ctx, StripStep, { id, visitId }, 'step');
 }
 
 export async function changeStep(
@@ -198,7 +199,7 @@ export async function closePass(
   given: ParsedBodyOf<typeof api.strip.closePass>,
 ) {
   await openVisit(ctx, visitId);
-  const pass = await need(ctx, StripPass, { visitId, number: Number(number) || 0 }, 'pass');
+  const pass = await findOrRefuse(ctx, StripPass, { visitId, number: Number(number) || 0 }, 'pass');
   ctx.em.assign(pass, given);
   await ctx.em.flush();
   return presentPass(pass);
@@ -214,14 +215,14 @@ export async function addPhase(ctx: Context, visitId: string, given: ParsedBodyO
 export async function setPhase(ctx: Context, visitId: string, id: string, set: boolean): Promise<void> {
   await openVisit(ctx, visitId);
   ctx.em.assign(
-    await need(ctx, StripPhase, { id, visitId }, 'phase'),
+    await findOrRefuse(ctx, StripPhase, { id, visitId }, 'phase'),
     set ? { setBy: ctx.person.name, setAt: ctx.now } : { setBy: '', setAt: null },
   );
 }
 
 export async function removePhase(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, StripPhase, { id, visitId }, 'phase'));
+  ctx.em.remove(await findOrRefuse(ctx, StripPhase, { id, visitId }, 'phase'));
 }
 
 export async function addTemporary(ctx: Context, visitId: string, what: string) {
@@ -238,7 +239,7 @@ export async function endTemporary(
   ended: Log['temporary'][number]['ended'],
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  (await need(ctx, StripTemporary, { id, visitId }, 'temporary thing')).ended = ended;
+  (await findOrRefuse(ctx, StripTemporary, { id, visitId }, 'temporary thing')).ended = ended;
 }
 
 export async function giveOut(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.giveOut>) {
@@ -256,7 +257,7 @@ export async function takeBack(
 ): Promise<void> {
   await openVisit(ctx, visitId);
   ctx.em.assign(
-    await need(ctx, StripCustody, { id, visitId }, 'part with another hand'),
+    await findOrRefuse(ctx, StripCustody, { id, visitId }, 'part with another hand'),
     back ? { backAt: ctx.now, state } : { backAt: null, state: '' },
   );
 }

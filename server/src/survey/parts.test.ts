@@ -1,4 +1,4 @@
-import type { PartLook, SurveyedHole, Visit } from '@eclat/contract';
+import type { PartCondition, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -12,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 const look = (part: string, body: object) =>
-  shop.marit.send<PartLook>('PUT', `/visits/${visit.id}/parts-looked/${part}`, { version: 0, ...body });
+  shop.marit.send<PartCondition>('PUT', `/visits/${visit.id}/parts-looked/${part}`, { version: 0, ...body });
 const measure = (key: string, body: object) =>
   shop.marit.send<SurveyedHole>('PUT', `/visits/${visit.id}/holes/${key}`, {
     pivotMm: 1.2,

@@ -1,4 +1,4 @@
-import type { HoleVerdict, Past, Seen, Way } from '@eclat/core/pivots';
+import type { HoleVerdict, Past, PlayReading, Way } from '@eclat/core/pivots';
 import type { Plate } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, text, versioned, visitKey } from '../platform/database/columns.ts';
@@ -12,7 +12,7 @@ export const SurveyedHole = defineEntity({
     pivotMm: float(),
     holeLongMm: float(),
     holeShortMm: float(),
-    seen: p.json<Seen>().columnType('jsonb').nullable(),
+    seen: p.json<PlayReading>().columnType('jsonb').nullable(),
     way: text().$type<Way>().default('one-wheel'),
     wearDeg: float().nullable(),
     endShakeMm: float().nullable(),
@@ -26,7 +26,7 @@ export const SurveyedHole = defineEntity({
     version: versioned(),
   },
 });
-export const PartLook = defineEntity({
+export const PartCondition = defineEntity({
   name: 'PartLook',
   tableName: 'part_look',
   properties: {
@@ -52,5 +52,5 @@ export const PlatePhoto = defineEntity({
   },
 });
 export type PlatePhoto = InferEntity<typeof PlatePhoto>;
-export type PartLook = InferEntity<typeof PartLook>;
+export type PartCondition = InferEntity<typeof PartCondition>;
 export type SurveyedHole = InferEntity<typeof SurveyedHole>;

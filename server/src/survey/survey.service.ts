@@ -1,6 +1,7 @@
+import { openVisit } from '../visit/lock.ts';
 import type {
   ParsedBodyOf,
-  PartLook as Look,
+  PartCondition as Look,
   PlatePhoto as PhotoShape,
   SurveyedHole as Shape,
   Visit,
@@ -10,26 +11,26 @@ import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
 import {
   bushedHoles,
   forcedToBush,
-  holeSeen,
+  holeOf,
   judgeHole,
   measureProblem,
   partCanBe,
   partsToLook,
   pivotKey,
   PART_KINDS,
-  seenFits,
+  playFits,
   turningProblem,
   type LookedPart,
 } from '@eclat/core/pivots';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
-import { expectVersion, need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { PartLook, PlatePhoto, SurveyedHole } from './survey.entity.ts';
+import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
-export const presentHole = (h: SurveyedHole): Shape => ({
+export const viewHole = (h: SurveyedHole): Shape => ({
   key: h.key,
   pivotMm: h.pivotMm,
   holeLongMm: h.holeLongMm,
@@ -52,7 +53,7 @@ export const presentHole = (h: SurveyedHole): Shape => ({
 const LAST =
   'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
 /** What stands behind a survey: the last signed one of the same movement. */
-export const lastSurveyAsk = (visit: { id: string; movementId: string; openedAt: Date }) => {
+const lastSurveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => {
   const of = [visit.movementId, visit.id, visit.openedAt];
   return {
     lastHoles: rows(SurveyedHole, `where ${LAST}`, ...of),
@@ -60,10 +61,7 @@ export const lastSurveyAsk = (visit: { id: string; movementId: string; openedAt:
   };
 };
 
-export function showLastSurvey({
-  lastHoles,
-  lastBushes,
-}: RowsOf<ReturnType<typeof lastSurveyAsk>>): Visit['lastSurvey'] {
+function viewLastSurvey({ lastHoles, lastBushes }: RowsOf<ReturnType<typeof lastSurveyRows>>): Visit['lastSurvey'] {
   const [first] = lastHoles;
   if (!first) return null;
   const bushed = bushedHoles(lastBushes);
@@ -84,6 +82,19 @@ export function showLastSurvey({
   };
 }
 
+export const surveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => ({
+  ...lastSurveyRows(visit),
+  holes: rows(SurveyedHole, 'where visit_id = ?', visit.id),
+  partLooks: rows(PartCondition, 'where visit_id = ?', visit.id),
+  platePhotos: rows(PlatePhoto, 'where visit_id = ?', visit.id),
+});
+export const viewSurvey = (found: RowsOf<ReturnType<typeof surveyRows>>) => ({
+  holes: found.holes.map(viewHole),
+  partLooks: found.partLooks.map(viewPart),
+  platePhotos: found.platePhotos.map(viewPlatePhoto),
+  lastSurvey: viewLastSurvey(found),
+});
+
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
 export async function measureHole(
   ctx: Context,
@@ -92,37 +103,37 @@ export async function measureHole(
   { version, ...body }: ParsedBodyOf<typeof api.survey.setHole>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const hole = holesOf(traits).find((h) => h.key === key);
   if (!hole) throw notFound('hole in this movement');
-  if (body.seen && !seenFits(body.seen.kind, body.way))
+  if (body.seen && !playFits(body.seen.kind, body.way))
     throw badField(
       'way',
       body.seen.kind === 'lean'
         ? 'Lean is read in one plate, the other end free.'
         : 'Sideways play is read between the plates.',
     );
-  const given = body.seen ? { ...body, ...holeSeen(body.pivotMm, body.seen) } : body;
+  const given = body.seen ? { ...body, ...holeOf(body.pivotMm, body.seen) } : body;
   const problem = measureProblem(given);
   if (problem) throw badField(problem.field, problem.message);
-  const turned = await ctx.em.findOne(PartLook, { visitId, key: pivotKey(key) });
+  const turned = await ctx.em.findOne(PartCondition, { visitId, key: pivotKey(key) });
   const forced = forcedToBush(turned?.toMm ?? null);
   if (forced && given.verdict !== 'bush') throw badField('verdict', forced);
   const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {
-    expectVersion(before.version, version, presentHole(before));
+    expectVersion(before.version, version, viewHole(before));
     ctx.em.assign(before, fields);
     await ctx.em.flush();
-    return presentHole(before);
+    return viewHole(before);
   }
   if (version !== 0) throw lostRace(null);
   const made = ctx.em.create(SurveyedHole, { visitId, key, ...fields });
   await ctx.em.flush();
-  return presentHole(made);
+  return viewHole(made);
 }
 
-export const presentLook = (l: PartLook): Look => ({
+export const viewPart = (l: PartCondition): Look => ({
   key: l.key,
   state: l.state,
   toMm: l.toMm ?? null,
@@ -134,7 +145,7 @@ export const presentLook = (l: PartLook): Look => ({
 
 async function lookable(ctx: Context, visitId: string): Promise<Map<string, LookedPart>> {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   return new Map(partsToLook(traits).map((p) => [p.key, p]));
 }
 
@@ -147,7 +158,7 @@ async function forceBush(ctx: Context, visitId: string, key: string, toMm: numbe
   hole.verdict = toMm === null ? hole.computed : 'bush';
 }
 
-export async function lookAtPart(
+export async function setPart(
   ctx: Context,
   visitId: string,
   key: string,
@@ -158,19 +169,19 @@ export async function lookAtPart(
   if (!partCanBe(part.kind, given.state))
     throw badField('state', `${part.name}: one of ${PART_KINDS[part.kind].states.map(([s]) => s).join(', ')}.`);
   if (given.toMm !== null && part.kind !== 'pivot') throw badField('toMm', 'Only a pivot is turned down.');
-  const before = await ctx.em.findOne(PartLook, { visitId, key });
-  if ((before?.version ?? 0) !== version) throw lostRace(before ? presentLook(before) : null);
+  const before = await ctx.em.findOne(PartCondition, { visitId, key });
+  if ((before?.version ?? 0) !== version) throw lostRace(before ? viewPart(before) : null);
   if (part.kind === 'pivot' && (before?.toMm ?? null) !== given.toMm) await forceBush(ctx, visitId, key, given.toMm);
   const row = before
     ? ctx.em.assign(before, { ...given, ...signature(ctx) })
-    : ctx.em.create(PartLook, { visitId, key, ...given, ...signature(ctx) });
+    : ctx.em.create(PartCondition, { visitId, key, ...given, ...signature(ctx) });
   await ctx.em.flush();
-  return presentLook(row);
+  return viewPart(row);
 }
 
-export async function unlookAtPart(ctx: Context, visitId: string, key: string): Promise<void> {
+export async function removePart(ctx: Context, visitId: string, key: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const look = await need(ctx, PartLook, { visitId, key }, 'look');
+  const look = await findOrRefuse(ctx, PartCondition, { visitId, key }, 'look');
   if (look.toMm) await forceBush(ctx, visitId, key, null);
   ctx.em.remove(look);
 }
@@ -178,12 +189,12 @@ export async function unlookAtPart(ctx: Context, visitId: string, key: string): 
 /** The rest was looked at and is sound: what has its word keeps it. */
 export async function soundParts(ctx: Context, visitId: string, keys: readonly string[]): Promise<void> {
   const parts = await lookable(ctx, visitId);
-  const have = new Set((await ctx.em.find(PartLook, { visitId })).map((l) => l.key));
+  const have = new Set((await ctx.em.find(PartCondition, { visitId })).map((l) => l.key));
   for (const key of new Set(keys)) {
     const part = parts.get(key);
     if (!part) throw notFound('part in this movement');
     if (!have.has(key))
-      ctx.em.create(PartLook, {
+      ctx.em.create(PartCondition, {
         visitId,
         key,
         state: PART_KINDS[part.kind].states[0][0],
@@ -194,7 +205,7 @@ export async function soundParts(ctx: Context, visitId: string, keys: readonly s
   }
 }
 
-export const presentPlatePhoto = (p: PlatePhoto): PhotoShape => ({
+export const viewPlatePhoto = (p: PlatePhoto): PhotoShape => ({
   plate: p.plate,
   photoId: p.photoId,
   points: p.points,
@@ -204,7 +215,7 @@ export const presentPlatePhoto = (p: PlatePhoto): PhotoShape => ({
 });
 
 /** A photo of this visit under a plate, with the holes that were pressed on it. */
-export async function layPhoto(
+export async function setPlatePhoto(
   ctx: Context,
   visitId: string,
   plate: string,
@@ -212,8 +223,8 @@ export async function layPhoto(
 ): Promise<PhotoShape> {
   const visit = await openVisit(ctx, visitId);
   if (!PLATES.includes(plate as Plate)) throw notFound('plate');
-  await need(ctx, Photo, { id: photoId, visitId }, 'photo of this visit');
-  const { traits } = await need(ctx, Movement, { id: visit.movementId }, 'movement');
+  await findOrRefuse(ctx, Photo, { id: photoId, visitId }, 'photo of this visit');
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const own = new Set(
     holesOf(traits)
       .filter((h) => h.plate === plate)
@@ -222,15 +233,15 @@ export async function layPhoto(
   const strange = Object.keys(points).find((k) => !own.has(k));
   if (strange) throw badField(`points.${strange}`, `This plate has no hole ${strange}.`);
   const before = await ctx.em.findOne(PlatePhoto, { visitId, plate: plate as Plate });
-  if ((before?.version ?? 0) !== version) throw lostRace(before ? presentPlatePhoto(before) : null);
+  if ((before?.version ?? 0) !== version) throw lostRace(before ? viewPlatePhoto(before) : null);
   const row = before
     ? ctx.em.assign(before, { photoId, points, ...signature(ctx) })
     : ctx.em.create(PlatePhoto, { visitId, plate: plate as Plate, photoId, points, ...signature(ctx) });
   await ctx.em.flush();
-  return presentPlatePhoto(row);
+  return viewPlatePhoto(row);
 }
 
-export async function liftPhoto(ctx: Context, visitId: string, plate: string): Promise<void> {
+export async function removePlatePhoto(ctx: Context, visitId: string, plate: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, PlatePhoto, { visitId, plate: plate as Plate }, 'photo under this plate'));
+  ctx.em.remove(await findOrRefuse(ctx, PlatePhoto, { visitId, plate: plate as Plate }, 'photo under this plate'));
 }

@@ -1,11 +1,11 @@
 import type { TestRow } from '@eclat/contract';
 import type { Traits } from '@eclat/core/movement';
 import { RULES, held } from '@eclat/core/rules';
-import { askAll, rows } from '../platform/database/rows.ts';
+import { fetchAll, rows } from '../platform/database/rows.ts';
 import type { Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
-import { showRun } from './test-run.service.ts';
+import { viewRun } from './test-run.service.ts';
 
 const OPEN = 'select id from test_run where visit_id in (select id from visit where closed_at is null)';
 /** On test: the run has begun, and neither is its stage done nor the visit closed. */
@@ -27,7 +27,7 @@ export async function onTest(ctx: Context): Promise<TestRow[]> {
     rules: Record<string, string>;
     failed: number;
   }>(ctx.em, VISITS);
-  const found = await askAll(ctx.em, {
+  const found = await fetchAll(ctx.em, {
     runs: rows(TestRun, `where id in (${OPEN})`),
     readings: rows(RunReading, `where test_run_id in (${OPEN}) order by read_at`),
     events: rows(RunEvent, `where test_run_id in (${OPEN}) order by happened_at`),
@@ -41,7 +41,7 @@ export async function onTest(ctx: Context): Promise<TestRow[]> {
       traits: v.traits,
       failed: v.failed,
       held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, v.rules).id])),
-      run: showRun({
+      run: viewRun({
         runs: [run],
         readings: found.readings.filter((r) => r.testRunId === run.id),
         events: found.events.filter((e) => e.testRunId === run.id),

@@ -2,7 +2,7 @@ import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { addEvent, addReading, forgetEvent, forgetReading, setConditions, startRun } from './test-run.service.ts';
 
-export function serveTestRuns(serve: Serve): void {
+export function serveTestRun(serve: Serve): void {
   serve(api.testRun.start, (ctx, { params, body }) => startRun(ctx, params.visitId, body));
   serve(api.testRun.addReading, (ctx, { params, body }) => addReading(ctx, params.visitId, body));
   serve(api.testRun.addEvent, (ctx, { params, body }) => addEvent(ctx, params.visitId, body));

@@ -1,18 +1,19 @@
+import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, TestRun as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { askAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { need, openVisit, type Context } from '../platform/http/context.ts';
+import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
+import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
 
 const OF_RUN = 'where test_run_id = (select id from test_run where visit_id = ?)';
-export const runAsk = (visitId: string) => ({
+export const runRows = (visitId: string) => ({
   runs: rows(TestRun, 'where visit_id = ?', visitId),
   readings: rows(RunReading, `${OF_RUN} order by read_at`, visitId),
   events: rows(RunEvent, `${OF_RUN} order by happened_at`, visitId),
 });
 
-export function showRun({ runs: [run], readings, events }: RowsOf<ReturnType<typeof runAsk>>): Shape | null {
+export function viewRun({ runs: [run], readings, events }: RowsOf<ReturnType<typeof runRows>>): Shape | null {
   if (!run) return null;
   return {
     id: run.id,
@@ -64,7 +65,7 @@ export async function startRun(
     startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now,
   });
   await ctx.em.flush();
-  return showRun(await askAll(ctx.em, runAsk(visitId)))!;
+  return viewRun(await fetchAll(ctx.em, runRows(visitId)))!;
 }
 
 /** A clock cannot have been read in the future; a few minutes are allowed for a computer whose clock is off. */
@@ -76,7 +77,7 @@ function noFuture(ctx: Context, path: string, at: string): Date {
 
 export async function addReading(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addReading>) {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
   const readAt = noFuture(ctx, 'readAt', given.readAt);
   if (readAt < run.startedAt) throw badField('readAt', 'This is before the test run began.');
   if (await ctx.em.findOne(RunReading, { testRunId: run.id, readAt }))
@@ -94,7 +95,7 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
 
 export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addEvent>) {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, TestRun, { visitId }, 'test run');
+  const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
   const event = ctx.em.create(RunEvent, {
     testRunId: run.id,
     kind: given.kind,
@@ -109,14 +110,14 @@ export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyO
 
 export async function forgetReading(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, TestRun, { visitId }, 'test run');
-  ctx.em.remove(await need(ctx, RunReading, { id, testRunId: run.id }, 'reading'));
+  const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
+  ctx.em.remove(await findOrRefuse(ctx, RunReading, { id, testRunId: run.id }, 'reading'));
 }
 
 export async function forgetEvent(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  const run = await need(ctx, TestRun, { visitId }, 'test run');
-  ctx.em.remove(await need(ctx, RunEvent, { id, testRunId: run.id }, 'event'));
+  const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
+  ctx.em.remove(await findOrRefuse(ctx, RunEvent, { id, testRunId: run.id }, 'event'));
 }
 
 export async function setConditions(
@@ -125,5 +126,5 @@ export async function setConditions(
   conditions: ParsedBodyOf<typeof api.testRun.setConditions>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.assign(await need(ctx, TestRun, { visitId }, 'test run'), { conditions });
+  ctx.em.assign(await findOrRefuse(ctx, TestRun, { visitId }, 'test run'), { conditions });
 }

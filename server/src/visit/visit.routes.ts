@@ -1,12 +1,12 @@
 import { api, ok } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
 import { takeIn } from '../reception/intake.service.ts';
-import { presentVisit } from './visit.view.ts';
-import { changeVisit, markStage, readCaution, signVisit } from './visit.service.ts';
+import { viewVisit } from './visit.view.ts';
+import { changeVisit, markStage, readCaution } from './visit.service.ts';
 
-export function serveVisits(serve: Serve): void {
+export function serveVisit(serve: Serve): void {
   serve(api.visit.open, (ctx, { body }) => takeIn(ctx, body));
-  serve(api.visit.get, (ctx, { params }) => presentVisit(ctx, params.visitId));
+  serve(api.visit.get, (ctx, { params }) => viewVisit(ctx, params.visitId));
   serve(api.visit.change, (ctx, { params, body }) => changeVisit(ctx, params.visitId, body));
   serve(api.visit.setStage, async (ctx, { params, body }) => {
     await markStage(ctx, params.visitId, params.stage, body.done);
@@ -16,5 +16,4 @@ export function serveVisits(serve: Serve): void {
     await readCaution(ctx, params.visitId, params.caution);
     return ok;
   });
-  serve(api.signing.sign, (ctx, { params, body }) => signVisit(ctx, params.visitId, body));
 }

@@ -17,7 +17,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 
-const em = () => shop.running.house.orm.em.fork();
+const em = () => shop.running.appContext.orm.em.fork();
 /** A night goes by: sessions have ended, she signs in again. */
 const night = async () => {
   now.at = new Date(now.at.getTime() + 86_400_000);

@@ -1,12 +1,13 @@
+import { openVisit } from '../visit/lock.ts';
 import type { api, KeptWorking as Kept, ParsedBodyOf } from '@eclat/contract';
 import { runWorking, WORKINGS, workingById, type Working } from '@eclat/core/workings';
 import { z } from 'zod';
-import { need, openVisit, signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { KeptWorking } from './workings.entity.ts';
 
 type Row = Omit<Kept, 'at'> & { at: Date };
-export const presentKept = ({ id, working, version, stage, input, result, says, by, at }: Row): Kept => ({
+export const viewKept = ({ id, working, version, stage, input, result, says, by, at }: Row): Kept => ({
   id,
   working,
   version,
@@ -69,10 +70,10 @@ export async function keepWorking(
     ...signature(ctx),
   });
   await ctx.em.flush();
-  return presentKept(row);
+  return viewKept(row);
 }
 
-export async function dropWorking(ctx: Context, visitId: string, keptId: string): Promise<void> {
+export async function removeWorking(ctx: Context, visitId: string, keptId: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await need(ctx, KeptWorking, { id: keptId, visitId }, 'kept working'));
+  ctx.em.remove(await findOrRefuse(ctx, KeptWorking, { id: keptId, visitId }, 'kept working'));
 }

@@ -1,13 +1,13 @@
 import clsx from 'clsx';
 import { useEffect } from 'react';
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 
 const SHOWN_MS = 8_000;
 
 /** What just happened, with a way back where there is one. */
 export function NoticeBar() {
-  const notice = useStore((s) => s.notice);
-  const set = useStore((s) => s.set);
+  const notice = useAppState((s) => s.notice);
+  const set = useAppState((s) => s.set);
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => set({ notice: null }), SHOWN_MS);

@@ -19,7 +19,7 @@ import { useNavigate } from 'react-router';
 import { call } from '../data/call.ts';
 import { sessionQuery } from '../data/queries.ts';
 import { PersonFace } from './PersonFace.tsx';
-import { useStore, type Theme, type Units } from '../data/app-state.ts';
+import { useAppState, type Theme, type Units } from '../data/app-state.ts';
 
 const THEMES: readonly (readonly [Theme, string, typeof Sun])[] = [
   ['light', 'Light', Sun],
@@ -59,7 +59,7 @@ export default function PersonMenu({ person, shop, onKeys }: { person: Person; s
             <Keyboard className="size-5" />
             Keys
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={() => useStore.getState().set({ devices: true })}>
+          <DropdownMenu.Item className={item} onSelect={() => useAppState.getState().set({ devices: true })}>
             <Ruler className="size-5" />
             Devices
           </DropdownMenu.Item>
@@ -87,8 +87,8 @@ export default function PersonMenu({ person, shop, onKeys }: { person: Person; s
 }
 
 function ThemeItems() {
-  const theme = useStore((s) => s.theme);
-  const set = useStore((s) => s.set);
+  const theme = useAppState((s) => s.theme);
+  const set = useAppState((s) => s.set);
   return (
     <DropdownMenu.RadioGroup value={theme} onValueChange={(v) => set({ theme: v as Theme })}>
       {THEMES.map(([id, name, Icon]) => (
@@ -108,8 +108,8 @@ const UNITS: readonly (readonly [Units, string])[] = [
 ];
 
 function UnitItems() {
-  const units = useStore((s) => s.units);
-  const set = useStore((s) => s.set);
+  const units = useAppState((s) => s.units);
+  const set = useAppState((s) => s.set);
   return (
     <DropdownMenu.RadioGroup value={units} onValueChange={(v) => set({ units: v as Units })}>
       {UNITS.map(([id, name]) => (

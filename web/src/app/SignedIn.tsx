@@ -5,9 +5,9 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
-import { Kept } from './UnsentBar.tsx';
+import { UnsentBar } from './UnsentBar.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 import { Timers } from '../features/bench/Timers.tsx';
 import { PersonFace } from './PersonFace.tsx';
 import { useKeys } from '../ui/useKeys.ts';
@@ -22,8 +22,8 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   useOutbox(person.id);
   const go = useNavigate();
   const [help, setHelp] = useState(false);
-  const conflict = useStore((s) => s.conflict !== null);
-  const devices = useStore((s) => s.devices);
+  const conflict = useAppState((s) => s.conflict !== null);
+  const devices = useAppState((s) => s.devices);
   useKeys(
     useMemo(
       () => ({
@@ -81,7 +81,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             <PersonButton person={person} shop={shop} onKeys={() => setHelp(true)} />
           </div>
         </div>
-        <Kept personId={person.id} />
+        <UnsentBar personId={person.id} />
       </header>
       <main id="main">
         <Outlet />
@@ -89,7 +89,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
       <NoticeBar />
       <Suspense>
         {conflict && <ConflictSheet />}
-        {devices && <Devices onClose={() => useStore.getState().set({ devices: false })} />}
+        {devices && <Devices onClose={() => useAppState.getState().set({ devices: false })} />}
         {help && <KeyList open onClose={() => setHelp(false)} />}
       </Suspense>
     </div>
@@ -111,7 +111,7 @@ function Place(props: { to: string; end?: boolean; children: React.ReactNode }) 
 }
 
 function LiveMark() {
-  const ok = useStore((s) => s.liveOk);
+  const ok = useAppState((s) => s.liveOk);
   if (ok) return null;
   return (
     <span

@@ -1,13 +1,13 @@
 import { lazy, Suspense, useState } from 'react';
-import { dropUnsent, retryUnsent } from '../data/outbox.ts';
-import { useStore } from '../data/app-state.ts';
+import { removeUnsent, retryUnsent } from '../data/outbox.ts';
+import { useAppState } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 
 const Sheet = lazy(() => import('../ui/Sheet.tsx').then((m) => ({ default: m.Sheet })));
 
 /** Changes that are kept on this device: waiting for the server, or refused by it and still here. */
-export function Kept({ personId }: { personId: string }) {
-  const unsent = useStore((s) => s.unsent);
+export function UnsentBar({ personId }: { personId: string }) {
+  const unsent = useAppState((s) => s.unsent);
   const [open, setOpen] = useState(false);
   const mine = unsent.filter((u) => u.personId === personId);
   if (mine.length === 0) return null;
@@ -39,7 +39,7 @@ export function Kept({ personId }: { personId: string }) {
                   </dl>
                   <div className="flex gap-2">
                     {u.refused && <Button onClick={() => retryUnsent(u.key)}>Try again</Button>}
-                    <Button look="plain" onClick={() => dropUnsent(u.key)}>
+                    <Button look="plain" onClick={() => removeUnsent(u.key)}>
                       Throw it away
                     </Button>
                   </div>

@@ -1,5 +1,5 @@
 import { setNonce } from 'get-nonce';
-import { useStore, type Theme } from '../data/app-state.ts';
+import { useAppState, type Theme } from '../data/app-state.ts';
 
 // Before anything else is drawn.
 const nonce = document.querySelector<HTMLMetaElement | HTMLScriptElement>('[nonce]')?.nonce;
@@ -9,6 +9,6 @@ const dark = window.matchMedia('(prefers-color-scheme: dark)');
 const show = (theme: Theme) => {
   document.documentElement.dataset['theme'] = theme === 'system' ? (dark.matches ? 'dark' : 'light') : theme;
 };
-show(useStore.getState().theme);
-useStore.subscribe((s) => show(s.theme));
-dark.addEventListener('change', () => show(useStore.getState().theme));
+show(useAppState.getState().theme);
+useAppState.subscribe((s) => show(s.theme));
+dark.addEventListener('change', () => show(useAppState.getState().theme));

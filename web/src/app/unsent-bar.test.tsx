@@ -4,9 +4,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Kept } from './UnsentBar.tsx';
+import { UnsentBar } from './UnsentBar.tsx';
 import { ReadNow } from '../features/test-run/ReadNow.tsx';
-import { useStore, type Unsent } from '../data/app-state.ts';
+import { useAppState, type Unsent } from '../data/app-state.ts';
 
 const unsent = (change: Partial<Unsent> = {}): Unsent => ({
   key: 'k1',
@@ -24,26 +24,26 @@ afterEach(() => {
 });
 
 describe('what is kept on this device', () => {
-  beforeEach(() => useStore.setState({ unsent: [] }));
+  beforeEach(() => useAppState.setState({ unsent: [] }));
 
   it('is said in words, and only mine', () => {
-    useStore.setState({ unsent: [unsent(), unsent({ key: 'k2', personId: 'p2' })] });
-    render(<Kept personId="p1" />);
+    useAppState.setState({ unsent: [unsent(), unsent({ key: 'k2', personId: 'p2' })] });
+    render(<UnsentBar personId="p1" />);
     expect(screen.getByRole('status').textContent).toContain(
       'One change is kept on this device and will be sent when the server is back',
     );
   });
   it('can be read, tried again and thrown away when the server refused it', async () => {
-    useStore.setState({ unsent: [unsent({ refused: 'This visit is signed and closed.' })] });
-    render(<Kept personId="p1" />);
+    useAppState.setState({ unsent: [unsent({ refused: 'This visit is signed and closed.' })] });
+    render(<UnsentBar personId="p1" />);
     expect(screen.getByRole('status').textContent).toContain('the server refused 1');
     fireEvent.click(screen.getByRole('button', { name: 'Look' }));
     expect(await screen.findByText('Door sags.', undefined, { timeout: 10_000 })).toBeTruthy();
     expect(screen.getByText('This visit is signed and closed.')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
-    expect(useStore.getState().unsent[0]!.refused).toBeUndefined();
+    expect(useAppState.getState().unsent[0]!.refused).toBeUndefined();
     fireEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
-    expect(useStore.getState().unsent).toEqual([]);
+    expect(useAppState.getState().unsent).toEqual([]);
   });
 });
 
@@ -51,7 +51,7 @@ describe('a reading by one press', () => {
   it('holds the moment of the press, by the server’s clock, however long the typing takes', async () => {
     vi.useFakeTimers();
     vi.setSystemTime(new Date(2031, 4, 2, 10, 11, 58, 0));
-    useStore.setState({ clockOffset: 1_000 }); // this computer is a second slow
+    useAppState.setState({ clockOffset: 1_000 }); // this computer is a second slow
     const sent: Record<string, unknown>[] = [];
     vi.stubGlobal('fetch', async (_url: string, init: RequestInit) => {
       sent.push(JSON.parse(init.body as string) as Record<string, unknown>);

@@ -30,7 +30,7 @@ export interface Notice {
 }
 
 /** What is the person's own, on this device. Server state lives in the query cache, not here. */
-interface Store {
+interface AppState {
   theme: Theme;
   /** What a bare number means to this person, and how figures are shown in the workings. */
   units: Units;
@@ -45,10 +45,10 @@ interface Store {
   /** The devices panel is open, and what the simulated label printer printed. */
   devices: boolean;
   printed: Printed[];
-  set: (part: Partial<Omit<Store, 'set'>>) => void;
+  set: (part: Partial<Omit<AppState, 'set'>>) => void;
 }
 
-export const useStore = create<Store>()(
+export const useAppState = create<AppState>()(
   persist(
     (set) => ({
       theme: 'system',
@@ -68,7 +68,7 @@ export const useStore = create<Store>()(
 );
 
 export const say = (text: string, tone: Notice['tone'] = 'good', undo?: () => void): void =>
-  useStore.getState().set({ notice: undo ? { text, tone, undo } : { text, tone } });
+  useAppState.getState().set({ notice: undo ? { text, tone, undo } : { text, tone } });
 
 /** The time by the server's clock, which all browsers share. */
-export const serverNow = (): number => Date.now() + useStore.getState().clockOffset;
+export const serverNow = (): number => Date.now() + useAppState.getState().clockOffset;

@@ -1,5 +1,5 @@
 import type { BodyOf, ParamsOf, Problem, QueryOf, ReplyOf, Route } from '@eclat/contract';
-import { useStore } from './app-state.ts';
+import { useAppState } from './app-state.ts';
 
 /** What the server said no to, in its own words. */
 export class Refusal extends Error {
@@ -82,5 +82,5 @@ export async function request(
 
 /** Asks who is signed in and sets this browser's clock by the server's: the middle of the round trip. */
 export function noteServerTime(now: number, sentAt: number, cameAt: number): void {
-  useStore.getState().set({ clockOffset: now - (sentAt + cameAt) / 2 });
+  useAppState.getState().set({ clockOffset: now - (sentAt + cameAt) / 2 });
 }

@@ -1,7 +1,7 @@
 import type { Notice } from '@eclat/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { useStore } from './app-state.ts';
+import { useAppState } from './app-state.ts';
 import { refresh } from './refresh.ts';
 
 /** Keys of the changes sent from this page: it looks again by itself once they are answered, and need not be told. */
@@ -14,13 +14,13 @@ export function useLive(): void {
     const source = new EventSource('/api/live');
     let lost = false;
     source.onopen = () => {
-      useStore.getState().set({ liveOk: true });
+      useAppState.getState().set({ liveOk: true });
       if (lost) void queries.invalidateQueries(); // whatever was said meanwhile went unheard
       lost = false;
     };
     source.onerror = () => {
       lost = true;
-      useStore.getState().set({ liveOk: false });
+      useAppState.getState().set({ liveOk: false });
     };
     source.onmessage = ({ data }) => {
       const notice = JSON.parse(data as string) as Notice;

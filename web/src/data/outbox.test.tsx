@@ -4,9 +4,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { useStore } from './app-state.ts';
+import { useAppState } from './app-state.ts';
 import { call, Away } from './call.ts';
-import { dropUnsent, retryUnsent, useOutbox } from './outbox.ts';
+import { removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { useCommand } from './useCommand.ts';
 
@@ -46,7 +46,7 @@ beforeEach(() => {
     if (reply instanceof Error) throw reply;
     return reply;
   });
-  useStore.setState({ unsent: [], conflict: null, notice: null });
+  useAppState.setState({ unsent: [], conflict: null, notice: null });
 });
 afterEach(() => {
   vi.useRealTimers();
@@ -87,17 +87,17 @@ describe('a change while the server is away', () => {
     vi.useFakeTimers({ shouldAdvanceTime: true });
     answer = () => new TypeError('Failed to fetch');
     const { onSent, onDone } = await enter();
-    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    await waitFor(() => expect(useAppState.getState().unsent).toHaveLength(1));
     expect(onSent).toHaveBeenCalledOnce();
     expect(onDone).not.toHaveBeenCalled();
     const [first] = sent;
 
     renderHook(() => useOutbox(PERSON), { wrapper: client() });
     await act(() => vi.advanceTimersByTimeAsync(3_100));
-    expect(useStore.getState().unsent).toHaveLength(1);
+    expect(useAppState.getState().unsent).toHaveLength(1);
     answer = () => json(201, { ok: true });
     await act(() => vi.advanceTimersByTimeAsync(3_100));
-    expect(useStore.getState().unsent).toEqual([]);
+    expect(useAppState.getState().unsent).toEqual([]);
     const before = sent.length;
     await act(() => vi.advanceTimersByTimeAsync(10_000));
     expect(sent).toHaveLength(before);
@@ -109,32 +109,32 @@ describe('a change while the server is away', () => {
     vi.useFakeTimers({ shouldAdvanceTime: true });
     answer = () => new TypeError('Failed to fetch');
     await enter();
-    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    await waitFor(() => expect(useAppState.getState().unsent).toHaveLength(1));
     answer = () => json(409, { title: 'This visit is signed and closed.' });
     renderHook(() => useOutbox(PERSON), { wrapper: client() });
     await act(() => vi.advanceTimersByTimeAsync(3_100));
-    const [kept] = useStore.getState().unsent;
+    const [kept] = useAppState.getState().unsent;
     expect(kept).toMatchObject({ refused: 'This visit is signed and closed.', body: finding });
     const tries = sent.length;
     await act(() => vi.advanceTimersByTimeAsync(10_000));
     expect(sent).toHaveLength(tries); // not asked again and again
     act(() => retryUnsent(kept!.key));
-    expect(useStore.getState().unsent[0]!.refused).toBeUndefined();
-    act(() => dropUnsent(kept!.key));
-    expect(useStore.getState().unsent).toEqual([]);
+    expect(useAppState.getState().unsent[0]!.refused).toBeUndefined();
+    act(() => removeUnsent(kept!.key));
+    expect(useAppState.getState().unsent).toEqual([]);
   });
 
   it('is never sent in another person’s name', async () => {
     vi.useFakeTimers({ shouldAdvanceTime: true });
     answer = () => new TypeError('Failed to fetch');
     await enter();
-    await waitFor(() => expect(useStore.getState().unsent).toHaveLength(1));
+    await waitFor(() => expect(useAppState.getState().unsent).toHaveLength(1));
     answer = () => json(201, { ok: true });
     const tries = sent.length;
     renderHook(() => useOutbox('somebody else'), { wrapper: client() });
     await act(() => vi.advanceTimersByTimeAsync(7_000));
     expect(sent).toHaveLength(tries);
-    expect(useStore.getState().unsent).toHaveLength(1);
+    expect(useAppState.getState().unsent).toHaveLength(1);
   });
 
   it('is written to the device’s own store', async () => {
@@ -159,28 +159,28 @@ describe('a lost race', () => {
     await act(async () => {
       result.current.mutate({ params: { visitId: 'v1', findingId: 'f1' }, body: { seen: 'mine', version: 3 } });
     });
-    await waitFor(() => expect(useStore.getState().conflict).not.toBeNull());
+    await waitFor(() => expect(useAppState.getState().conflict).not.toBeNull());
   };
 
   it('becomes a choice that shows only what differs', async () => {
     await change();
-    expect(useStore.getState().conflict!.fields).toEqual([
+    expect(useAppState.getState().conflict!.fields).toEqual([
       { name: 'seen', label: 'What was seen', mine: 'mine', theirs: 'theirs' },
     ]);
   });
   it('sends mine again on top of theirs when I choose so', async () => {
     await change();
     answer = () => json(200, {});
-    await act(async () => useStore.getState().conflict!.keepMine());
+    await act(async () => useAppState.getState().conflict!.keepMine());
     await waitFor(() => expect(sent.at(-1)!.body).toEqual({ seen: 'mine', version: 5 }));
-    expect(useStore.getState().conflict).toBeNull();
+    expect(useAppState.getState().conflict).toBeNull();
   });
   it('writes nothing when theirs is taken', async () => {
     await change();
     const before = sent.filter((s) => s.method !== 'GET').length;
-    await act(async () => useStore.getState().conflict!.takeTheirs());
+    await act(async () => useAppState.getState().conflict!.takeTheirs());
     expect(sent.filter((s) => s.method !== 'GET')).toHaveLength(before);
-    expect(useStore.getState().conflict).toBeNull();
+    expect(useAppState.getState().conflict).toBeNull();
   });
 });
 

@@ -1,23 +1,23 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { useStore, type Unsent } from './app-state.ts';
+import { useAppState, type Unsent } from './app-state.ts';
 import { Away, Refusal, request } from './call.ts';
 
 const RETRY_MS = 3_000;
 
 /** Keeps a change on this device until the server is back. Its key makes sure that it is done once, however often it is sent. */
 export function keepUnsent(item: Unsent): void {
-  const { unsent, set } = useStore.getState();
+  const { unsent, set } = useAppState.getState();
   set({ unsent: [...unsent, item] });
 }
 
-export function dropUnsent(key: string): void {
-  const { unsent, set } = useStore.getState();
+export function removeUnsent(key: string): void {
+  const { unsent, set } = useAppState.getState();
   set({ unsent: unsent.filter((u) => u.key !== key) });
 }
 
 function mark(key: string, refused: string | undefined): void {
-  const { unsent, set } = useStore.getState();
+  const { unsent, set } = useAppState.getState();
   set({
     unsent: unsent.map((u) => {
       if (u.key !== key) return u;
@@ -32,10 +32,10 @@ export const retryUnsent = (key: string): void => mark(key, undefined);
 /** Sends what is kept, in order, for the person who entered it. What the server refuses stays, with its reason. */
 async function sendKept(personId: string): Promise<boolean> {
   let sent = false;
-  for (const item of useStore.getState().unsent.filter((u) => u.personId === personId && !u.refused)) {
+  for (const item of useAppState.getState().unsent.filter((u) => u.personId === personId && !u.refused)) {
     try {
       await request(item.method, item.url, item.body, item.key);
-      dropUnsent(item.key);
+      removeUnsent(item.key);
       sent = true;
     } catch (error) {
       if (error instanceof Away || (error instanceof Refusal && error.status === 401)) return sent;
@@ -50,7 +50,7 @@ export function useOutbox(personId: string): void {
   useEffect(() => {
     let busy = false;
     const timer = setInterval(() => {
-      if (busy || useStore.getState().unsent.every((u) => u.refused)) return;
+      if (busy || useAppState.getState().unsent.every((u) => u.refused)) return;
       busy = true;
       void sendKept(personId)
         .then((sent) => (sent ? queries.invalidateQueries() : undefined))

@@ -1,6 +1,6 @@
 import type { BodyOf, ParamsOf, ReplyOf, Route } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { say, useStore } from './app-state.ts';
+import { say, useAppState } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
 import { keepUnsent } from './outbox.ts';
@@ -80,8 +80,8 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
     const fields = Object.keys(mine)
       .filter((name) => name !== 'version' && shown(mine[name]) !== shown(theirs[name]))
       .map((name) => ({ name, label: labels[name] ?? name, mine: shown(mine[name]), theirs: shown(theirs[name]) }));
-    const close = () => useStore.getState().set({ conflict: null });
-    useStore.getState().set({
+    const close = () => useAppState.getState().set({ conflict: null });
+    useAppState.getState().set({
       conflict: {
         what: options.what,
         fields,

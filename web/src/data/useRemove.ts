@@ -4,7 +4,7 @@ import { say } from './app-state.ts';
 import { useCommand, type Command } from './useCommand.ts';
 
 /** Takes something out, and offers to put it back as it was. */
-export function useTakeOut<Out extends Route, Back extends Route>(out: Out, back: Back, what: string) {
+export function useRemove<Out extends Route, Back extends Route>(out: Out, back: Back, what: string) {
   // The row may be gone from the screen when the server answers, and the next one be on its way out: each command has its own way back.
   const ways = useRef(new WeakMap<Command<Out>, Command<Back>>());
   const putBack = useCommand(back, { what });

@@ -1,6 +1,6 @@
 import { Camera, Printer, Ruler, Zap } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { say, useStore } from '../data/app-state.ts';
+import { say, useAppState } from '../data/app-state.ts';
 import { Empty } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
@@ -8,7 +8,7 @@ import { AMPS, CALIPER, METER, VOLTS, typeInto, type TypingDevice } from './typi
 
 /** What is connected: stand-ins that behave as the real ones do. It stands beside the work, so that a field keeps the focus. */
 export function Devices({ onClose }: { onClose: () => void }) {
-  const printed = useStore((s) => s.printed);
+  const printed = useAppState((s) => s.printed);
   return (
     <aside
       aria-label="Devices"

@@ -1,21 +1,21 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { say, useStore } from '../data/app-state.ts';
+import { say, useAppState } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { PaperLink } from '../features/documents/Documents.tsx';
+import { DocumentLink } from '../features/documents/Documents.tsx';
 import { useThisVisit } from '../features/visit/thisVisit.ts';
 import { SimulatedPrinter } from './printer.ts';
 
 /** The label that is tied to the clock: claim, what it is, and a code that opens this visit. */
 export function LabelSheet({ onClose }: { onClose: () => void }) {
   const visit = useThisVisit();
-  const set = useStore((s) => s.set);
+  const set = useAppState((s) => s.set);
   const [busy, setBusy] = useState(false);
   const picture = `/api/visits/${visit.id}/papers/label.svg`;
   const print = async () => {
     setBusy(true);
-    await new SimulatedPrinter((p) => set({ printed: [p, ...useStore.getState().printed].slice(0, 12) })).print({
+    await new SimulatedPrinter((p) => set({ printed: [p, ...useAppState.getState().printed].slice(0, 12) })).print({
       picture,
       copies: 1,
     });
@@ -39,7 +39,7 @@ export function LabelSheet({ onClose }: { onClose: () => void }) {
           <Printer className="size-5" aria-hidden />
           {busy ? 'Printing …' : 'Print on the label printer'}
         </Button>
-        <PaperLink paper="label">As PDF</PaperLink>
+        <DocumentLink paper="label">As PDF</DocumentLink>
       </div>
     </Sheet>
   );

@@ -1,10 +1,10 @@
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
 
 /** Two people changed one thing: both states side by side, and a choice. */
 export function ConflictSheet() {
-  const conflict = useStore((s) => s.conflict);
+  const conflict = useAppState((s) => s.conflict);
   if (!conflict) return null;
   return (
     <Sheet

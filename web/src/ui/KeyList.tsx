@@ -1,4 +1,4 @@
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 import { Tick } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 
@@ -15,8 +15,8 @@ const KEYS = [
 ] as const;
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const singleKeys = useStore((s) => s.singleKeys);
-  const set = useStore((s) => s.set);
+  const singleKeys = useAppState((s) => s.singleKeys);
+  const set = useAppState((s) => s.set);
   return (
     <Sheet open={open} onClose={onClose} title="Keys" description="They work while no field is being typed in.">
       <Tick label="Use single keys" checked={singleKeys} onChange={(e) => set({ singleKeys: e.target.checked })} />

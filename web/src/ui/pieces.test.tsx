@@ -14,7 +14,7 @@ import { countdown } from './dates.ts';
 import { LengthField, lengthMm } from './LengthField.tsx';
 import { PowerBadge } from './PowerBadge.tsx';
 import { StageWheel } from './StageWheel.tsx';
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 import { useKeys } from './useKeys.ts';
 
 afterEach(cleanup);
@@ -176,7 +176,7 @@ describe('keys', () => {
     await person.click(document.body);
     await person.keyboard('2');
     expect(stage).toHaveBeenCalledOnce();
-    act(() => useStore.setState({ singleKeys: false }));
+    act(() => useAppState.setState({ singleKeys: false }));
     await person.keyboard('2');
     expect(stage).toHaveBeenCalledOnce();
   });

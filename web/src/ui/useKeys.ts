@@ -1,5 +1,5 @@
 import { useLayoutEffect } from 'react';
-import { useStore } from '../data/app-state.ts';
+import { useAppState } from '../data/app-state.ts';
 
 const isField = (at: EventTarget | null): boolean =>
   at instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName) || at.isContentEditable);
@@ -31,7 +31,7 @@ if (typeof window !== 'undefined') {
 
 /** One key, one action: not while a field is being typed in, not for figures meant for one, and not when switched off. */
 export function useKeys(actions: Record<string, () => void>): void {
-  const on = useStore((s) => s.singleKeys);
+  const on = useAppState((s) => s.singleKeys);
   // Before anything is painted: a key pressed on what is seen is heard.
   useLayoutEffect(() => {
     if (!on) return;

@@ -1,4 +1,4 @@
-import { need } from '../../units/index.ts';
+import { ensure } from '../../units/index.ts';
 
 /**
  * Amplitude of a balance in degrees from the time between unlocking and drop within a beat: λ/(2 sin(πt/T)), T = 7200/beats.
@@ -10,7 +10,7 @@ import { need } from '../../units/index.ts';
 export function amplitudeDeg(beats: number, liftDeg: number, unlockToDropMs: number): number {
   check(beats, liftDeg);
   const amplitude = liftDeg / (2 * Math.sin((Math.PI * unlockToDropMs) / 1000 / (7200 / beats)));
-  need(
+  ensure(
     unlockToDropMs > 0 && amplitude >= 80 && amplitude <= 360,
     'unlockToDropMs',
     'No amplitude of 80 to 360° gives this time: look whether unlock and drop were taken from one beat.',
@@ -21,7 +21,7 @@ export function amplitudeDeg(beats: number, liftDeg: number, unlockToDropMs: num
 /** Milliseconds from unlocking to drop at an amplitude; the other way about. */
 export function unlockToDropMs(beats: number, liftDeg: number, amplitude: number): number {
   check(beats, liftDeg);
-  need(amplitude >= 80 && amplitude <= 360, 'amplitudeDeg', 'Between 80 and 360 degrees.');
+  ensure(amplitude >= 80 && amplitude <= 360, 'amplitudeDeg', 'Between 80 and 360 degrees.');
   return (1000 * (7200 / beats) * Math.asin(liftDeg / (2 * amplitude))) / Math.PI;
 }
 
@@ -30,12 +30,12 @@ export const liftAngleDeg = (beats: number, amplitude: number, ms: number): numb
   2 * amplitude * Math.sin((Math.PI * ms) / 1000 / (7200 / beats));
 
 function check(beats: number, liftDeg: number): void {
-  need(
+  ensure(
     beats >= 14000 && beats <= 40000,
     'beats',
     'Amplitude by sound is for balances, 14,000 to 40,000 beats an hour.',
   );
-  need(liftDeg >= 20 && liftDeg <= 90, 'liftDeg', 'A lift angle lies between 20 and 90 degrees.');
+  ensure(liftDeg >= 20 && liftDeg <= 90, 'liftDeg', 'A lift angle lies between 20 and 90 degrees.');
 }
 
 /** Healthy amplitudes, degrees. From memory of practice: fully wound, dial up. */

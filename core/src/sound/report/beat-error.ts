@@ -1,4 +1,4 @@
-import { need } from '../../units/index.ts';
+import { ensure } from '../../units/index.ts';
 
 export interface BeatError {
   ms: number;
@@ -10,8 +10,8 @@ export interface BeatError {
 
 /** Half the difference of the two beats. Both in ms. Standard definition of the trade. */
 export function beatError(tickToTockMs: number, tockToTickMs: number): BeatError {
-  need(tickToTockMs > 0, 'tickToTockMs', 'More than nothing.');
-  need(tockToTickMs > 0, 'tockToTickMs', 'More than nothing.');
+  ensure(tickToTockMs > 0, 'tickToTockMs', 'More than nothing.');
+  ensure(tockToTickMs > 0, 'tockToTickMs', 'More than nothing.');
   const ms = Math.abs(tickToTockMs - tockToTickMs) / 2;
   return {
     ms,

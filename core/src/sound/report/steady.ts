@@ -1,5 +1,5 @@
 import tCdf from '@stdlib/stats-base-dists-t-cdf';
-import { need } from '../../units/index.ts';
+import { ensure } from '../../units/index.ts';
 
 /** The line through numbered moments: their pace, the offset of the odd ones, and how sure both are. */
 export interface Steadiness {
@@ -42,10 +42,10 @@ const BELIEVED_STEADY = 40;
  */
 export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, oneKind = false): Steadiness {
   const n = index.length;
-  need(n >= 4 && timesS.length === n, 'beats', 'At least four beats.');
+  ensure(n >= 4 && timesS.length === n, 'beats', 'At least four beats.');
   const [k0, t0] = [index[0]!, timesS[0]!];
   const span = index[n - 1]! - k0;
-  need(span > 0, 'beats', 'Beats that follow each other.');
+  ensure(span > 0, 'beats', 'Beats that follow each other.');
   const pace = (timesS[n - 1]! - t0) / span;
   // Columns: what is left of the times, the number of the beat from −½ to ½, and ±½ for odd and even.
   const y = new Float64Array(n),

@@ -1,4 +1,4 @@
-import { need } from '../../units/index.ts';
+import { ensure } from '../../units/index.ts';
 
 /**
  * The best that N beats can tell of a rate, s/day (one standard error), when each beat scatters independently by σ:
@@ -6,9 +6,9 @@ import { need } from '../../units/index.ts';
  * Real escapements wander, and do worse.
  */
 export function bestRateError(beats: number, seconds: number, scatterMs: number): number {
-  need(beats > 0, 'beats', 'More than none.');
-  need(seconds > 0 && (seconds * beats) / 3600 >= 3, 'seconds', 'At least three beats must fall into it.');
-  need(scatterMs >= 0, 'scatterMs', 'Scatter is not negative.');
+  ensure(beats > 0, 'beats', 'More than none.');
+  ensure(seconds > 0 && (seconds * beats) / 3600 >= 3, 'seconds', 'At least three beats must fall into it.');
+  ensure(scatterMs >= 0, 'scatterMs', 'Scatter is not negative.');
   const tau = 3600 / beats;
   const n = seconds / tau;
   return (86400 * (scatterMs / 1000) * Math.sqrt(12 / n)) / (n * tau);
@@ -16,7 +16,7 @@ export function bestRateError(beats: number, seconds: number, scatterMs: number)
 
 /** Seconds of sound needed for a wanted standard error, s/day. */
 export function secondsForError(beats: number, wanted: number, scatterMs: number): number {
-  need(wanted > 0, 'wanted', 'More than nothing.');
+  ensure(wanted > 0, 'wanted', 'More than nothing.');
   const tau = 3600 / beats;
   return tau * ((86400 * (scatterMs / 1000) * Math.sqrt(12)) / (wanted * tau)) ** (2 / 3);
 }

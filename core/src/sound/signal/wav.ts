@@ -1,4 +1,4 @@
-import { need } from '../../units/index.ts';
+import { ensure } from '../../units/index.ts';
 
 /** What the head of a WAV file says of the sound behind it. */
 export interface WavFormat {
@@ -31,24 +31,24 @@ export const MOST_MINUTES = 20;
 export function wavFormat(head: Uint8Array, fileBytes: number): WavFormat {
   const view = new DataView(head.buffer, head.byteOffset, head.byteLength);
   const tag = (at: number) => String.fromCharCode(...head.subarray(at, at + 4));
-  need(head.length >= 12 && tag(0) === 'RIFF' && tag(8) === 'WAVE', 'file', 'This is not a WAV file.');
+  ensure(head.length >= 12 && tag(0) === 'RIFF' && tag(8) === 'WAVE', 'file', 'This is not a WAV file.');
   let format: Pick<WavFormat, 'sampleRate' | 'channels' | 'bits' | 'float'> | null = null;
   for (let at = 12; at + 8 <= head.length;) {
     const name = tag(at);
     const size = view.getUint32(at + 4, true);
     const body = at + 8;
     if (name === 'fmt ') {
-      need(size >= 16 && body + 16 <= head.length, 'file', 'The head of this WAV file is damaged.');
+      ensure(size >= 16 && body + 16 <= head.length, 'file', 'The head of this WAV file is damaged.');
       format = readFormat(view, body, size);
     } else if (name === 'data') {
-      need(format !== null, 'file', 'The head of this WAV file is damaged: samples come before their format.');
+      ensure(format !== null, 'file', 'The head of this WAV file is damaged: samples come before their format.');
       const frame = (format!.bits / 8) * format!.channels;
       const there = Math.max(0, fileBytes - body);
       // A recorder that was cut off wrote no length, or the greatest; a stream never knew it.
       const unknown = size === 0 || size === 0xffffffff;
       const dataBytes = Math.floor(Math.min(unknown ? there : size, there) / frame) * frame;
-      need(dataBytes > 0, 'file', 'This WAV file holds no sound.');
-      need(
+      ensure(dataBytes > 0, 'file', 'This WAV file holds no sound.');
+      ensure(
         dataBytes / frame / format!.sampleRate <= MOST_MINUTES * 60 + 1,
         'file',
         `This is longer than ${MOST_MINUTES} minutes.`,
@@ -57,7 +57,7 @@ export function wavFormat(head: Uint8Array, fileBytes: number): WavFormat {
     }
     at = body + size + (size % 2);
   }
-  need(false, 'file', format ? 'This WAV file holds no sound.' : 'The head of this WAV file is damaged.');
+  ensure(false, 'file', format ? 'This WAV file holds no sound.' : 'The head of this WAV file is damaged.');
 }
 
 function readFormat(view: DataView, body: number, size: number) {
@@ -68,14 +68,14 @@ function readFormat(view: DataView, body: number, size: number) {
     view.getUint16(body + 14, true),
   ];
   if (kind === EXTENSIBLE && size >= 40 && body + 26 <= view.byteLength) kind = view.getUint16(body + 24, true);
-  need(kind === PCM || kind === FLOAT, 'file', 'This WAV file is packed. Save it as PCM.');
-  need(channels === 1 || channels === 2, 'file', 'One or two channels can be read.');
-  need(
+  ensure(kind === PCM || kind === FLOAT, 'file', 'This WAV file is packed. Save it as PCM.');
+  ensure(channels === 1 || channels === 2, 'file', 'One or two channels can be read.');
+  ensure(
     kind === FLOAT ? bits === 32 : [8, 16, 24, 32].includes(bits),
     'file',
     `Samples of ${bits} bits cannot be read: 8, 16, 24 or 32, or 32-bit float.`,
   );
-  need(sampleRate >= 8000 && sampleRate <= 192_000, 'file', 'A sample rate of 8 to 192 kHz can be read.');
+  ensure(sampleRate >= 8000 && sampleRate <= 192_000, 'file', 'A sample rate of 8 to 192 kHz can be read.');
   return { sampleRate, channels: channels as 1 | 2, bits: bits as WavFormat['bits'], float: kind === FLOAT };
 }
 

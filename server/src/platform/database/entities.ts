@@ -1,3 +1,7 @@
+import { OwnerLink, OwnerLinkUse, OwnerQuestion } from '../../owner-page/owner-page.entity.ts';
+import { DatingEvidence, Measurement, PlaceChecked } from '../../assessment/assessment.entity.ts';
+import { SoundHeard } from '../../listening/listening.entity.ts';
+import { ReleaseMinute, StrikeHeard } from '../../strike/strike.entity.ts';
 import { Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
 import { Owner } from '../../owners/owners.entity.ts';
 import { Clock, ClockMovement, Movement, MovementMark } from '../../movements/movements.entity.ts';
@@ -9,36 +13,21 @@ import { Strip, TrainPower } from '../../power-down/power-down.entity.ts';
 import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
-import { PartLook, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
+import { PartCondition, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
 import { Bush, PartFitted } from '../../fitting/fitting.entity.ts';
-import { ElectricLook } from '../../electric/electric.entity.ts';
+import { ElectricTest } from '../../electric/electric.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
-import { CheckAnswer, ReleaseMinute, SoundHeard, StrikeHeard } from '../../assembly/assembly.entity.ts';
+import { CheckAnswer } from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 
-import {
-  ComplaintAnswer,
-  DatingEvidence,
-  Measurement,
-  PlaceLook,
-  ReceivedItem,
-  WantedThing,
-} from '../../reception/reception.entity.ts';
-import {
-  EstimateLine,
-  EstimateRoute,
-  LineDecision,
-  OwnerLink,
-  OwnerLinkUse,
-  OwnerQuestion,
-  RouteChoice,
-} from '../../agreement/agreement.entity.ts';
+import { ComplaintAnswer, ReceivedItem, WantedThing } from '../../reception/reception.entity.ts';
+import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
 import { HouseRules, VisitRule } from '../../house-rules/house-rules.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '../../strip/strip.entity.ts';
 
@@ -80,7 +69,7 @@ export const entities = [
   ComplaintAnswer,
   DatingEvidence,
   Measurement,
-  PlaceLook,
+  PlaceChecked,
   WantedThing,
   EstimateLine,
   EstimateRoute,
@@ -100,9 +89,9 @@ export const entities = [
   StockMove,
   StockOrder,
   CaseTask,
-  PartLook,
+  PartCondition,
   PlatePhoto,
-  ElectricLook,
+  ElectricTest,
   ReplacementAnswer,
   MovementOut,
   Recording,

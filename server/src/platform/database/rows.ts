@@ -27,7 +27,7 @@ export type RowsOf<Asks extends Record<string, Ask<unknown>>> = {
  * another cost more in waiting than in reading. What comes back is for showing only; to change a row, find it.
  * Lazy columns (the bytes of photos) are left where they are.
  */
-export async function askAll<Asks extends Record<string, Ask<unknown>>>(
+export async function fetchAll<Asks extends Record<string, Ask<unknown>>>(
   em: EntityManager,
   asks: Asks,
 ): Promise<RowsOf<Asks>> {

@@ -1,7 +1,7 @@
 import type { EntityManager, MikroORM } from '@mikro-orm/postgresql';
 
 /** What the whole server shares. */
-export interface House {
+export interface AppContext {
   orm: MikroORM;
   clock: () => Date;
   /** Replies are checked against the contract (in tests). */

@@ -1,8 +1,7 @@
 import type { Person } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { LockMode, type EntityName, type FilterQuery, type Loaded } from '@mikro-orm/core';
-import { Visit } from '../../visit/visit.entity.ts';
-import { lostRace, notFound, refused } from './problems.ts';
+import type { EntityName, FilterQuery, Loaded } from '@mikro-orm/core';
+import { lostRace, notFound } from './problems.ts';
 
 /** What a service needs of the request: its unit of work, who asks, and what the time is. */
 export interface Context {
@@ -14,21 +13,14 @@ export interface Context {
 }
 
 export const signature = (ctx: Context) => ({ by: ctx.person.name, at: ctx.now });
-
-/**
- * The visit, locked until the unit of work ends: changes to one visit come one after another.
- * @throws 404 when there is none, 409 when it is signed
- */
-export async function openVisit(ctx: Context, visitId: string): Promise<Visit> {
-  const visit = await ctx.em.findOne(Visit, { id: visitId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
-  if (!visit) throw notFound('visit');
-  if (visit.closedAt)
-    throw refused('This visit is signed and closed.', 'Add an amendment in the movement book instead.');
-  ctx.touched.add(visitId);
-  return visit;
+/** Who wrote a row, and when, as it goes out. */
+export interface Signed {
+  by: string;
+  at: Date;
 }
+export const viewSigned = (row: Signed) => ({ by: row.by, at: row.at.toISOString() });
 
-export async function need<Entity extends object>(
+export async function findOrRefuse<Entity extends object>(
   ctx: Context,
   entity: EntityName<Entity>,
   where: FilterQuery<Entity>,

@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => shop.running.stop());
 
 const count = async (table: string) =>
-  Number((await sql<{ n: string }>(shop.running.house.orm.em.fork(), `select count(*) as n from ${table}`))[0]!.n);
+  Number((await sql<{ n: string }>(shop.running.appContext.orm.em.fork(), `select count(*) as n from ${table}`))[0]!.n);
 
 describe('who may', () => {
   it('lets nobody in without a session, except to sign in', async () => {
@@ -48,7 +48,7 @@ describe('who may', () => {
     expect(answer.headers.get('set-cookie')).toMatch(/HttpOnly/);
     expect(answer.headers.get('set-cookie')).toMatch(/SameSite=Strict/);
     const [{ hash }] = (await sql<{ hash: string }>(
-      shop.running.house.orm.em.fork(),
+      shop.running.appContext.orm.em.fork(),
       'select passphrase_hash as hash from person limit 1',
     )) as [{ hash: string }];
     expect(hash).toMatch(/^\$argon2id\$/);

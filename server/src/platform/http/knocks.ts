@@ -1,14 +1,14 @@
 import type { NextFunction, Request, Response } from 'express';
-import { sql, type House } from './app-context.ts';
+import { sql, type AppContext } from './app-context.ts';
 import { HttpProblem } from './problems.ts';
 
 const WINDOW_MS = 10 * 60_000;
 const MOST = 300;
 
 /** A door without a sign-in: so many knocks from one address in ten minutes, counted in the database, so by every server process. */
-export const limitKnocks = (house: House) => async (req: Request, _res: Response, next: NextFunction) => {
-  const em = house.orm.em.fork();
-  const now = house.clock();
+export const limitKnocks = (appContext: AppContext) => async (req: Request, _res: Response, next: NextFunction) => {
+  const em = appContext.orm.em.fork();
+  const now = appContext.clock();
   const address = req.ip ?? '';
   const [row] = await sql<{ n: number }>(em, 'select count(*)::int as n from knock where address = ? and at > ?', [
     address,

@@ -5,7 +5,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
 import type { Context } from './context.ts';
-import { sql, type House } from './app-context.ts';
+import { sql, type AppContext } from './app-context.ts';
 import { HttpProblem, notFound } from './problems.ts';
 import { personOf } from './session.ts';
 
@@ -24,7 +24,7 @@ export type Serve = <R extends Route>(route: R, handler: Handler<R>) => void;
 
 /** Registers a route of the contract: who may, what is valid, one unit of work, told to the others, sent once. */
 export const serveOn =
-  (router: Router, house: House): Serve =>
+  (router: Router, appContext: AppContext): Serve =>
   (route, handler) => {
     const method = route.method.toLowerCase() as 'get';
     router[method](route.path, async (req: Request, res: Response) => {
@@ -48,13 +48,13 @@ export const serveOn =
       };
       const ctx = {
         person: person ?? { id: '', name: '', role: 'counter' as const },
-        now: house.clock(),
+        now: appContext.clock(),
         touched: new Set<string>(),
       };
       const work = (em: EntityManager) => handler({ ...ctx, em }, given);
       const run = route.reads
-        ? work(house.orm.em.fork())
-        : house.orm.em.fork().transactional(async (em) => {
+        ? work(appContext.orm.em.fork())
+        : appContext.orm.em.fork().transactional(async (em) => {
             const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
             await em.flush();
             const { visitId } = req.params;
@@ -67,7 +67,7 @@ export const serveOn =
             return reply;
           });
       const reply = await run;
-      if (house.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
+      if (appContext.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
       if (!res.headersSent) res.status(route.method === 'POST' && !route.reads ? 201 : 200).json(reply);
     });
   };

@@ -2,7 +2,7 @@ import type { Person as Who } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { NextFunction, Request, Response } from 'express';
 import { Session } from '../../people/people.entity.ts';
-import { sql, type House } from './app-context.ts';
+import { sql, type AppContext } from './app-context.ts';
 import { hashOf, newToken } from './tokens.ts';
 
 const COOKIE = 'eclat_session';
@@ -23,11 +23,11 @@ function tokenOf(req: Request): string | undefined {
   return pair?.slice(COOKIE.length + 1);
 }
 
-export const withSession = (house: House) => async (req: Request, _res: Response, next: NextFunction) => {
+export const withSession = (appContext: AppContext) => async (req: Request, _res: Response, next: NextFunction) => {
   const token = tokenOf(req);
   if (token) {
-    const now = house.clock();
-    const em = house.orm.em.fork();
+    const now = appContext.clock();
+    const em = appContext.orm.em.fork();
     const [row] = await sql<Who & { seen_at: string; created_at: string }>(
       em,
       `select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = s.person_id and p.active where s.token_hash = ?`,
@@ -66,4 +66,4 @@ export async function endSession(em: EntityManager, req: Request): Promise<void>
   people.delete(req);
 }
 
-export const dropCookie = (res: Response): void => void res.clearCookie(COOKIE, { path: '/' });
+export const removeCookie = (res: Response): void => void res.clearCookie(COOKIE, { path: '/' });

@@ -17,15 +17,15 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Worked } from '../bench-time/Worked.tsx';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { LineForm } from './LineForm.tsx';
 import { LineRow } from './LineRow.tsx';
-import { OwnersPage } from './OwnerPageLink.tsx';
+import { OwnerPageLink } from './OwnerPageLink.tsx';
 import { Prices } from './Prices.tsx';
 import { Promise } from './Promise.tsx';
-import { Ways } from './Alternatives.tsx';
+import { Alternatives } from './Alternatives.tsx';
 
 /** How a word was given, and by whom: said once, and taken for every line that is pressed after it. */
 export interface Given {
@@ -48,7 +48,7 @@ export function AgreementScreen() {
   return (
     <>
       <Standing />
-      <Ways given={given} />
+      <Alternatives given={given} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="flex min-w-0 flex-col gap-5">
           <Panel
@@ -56,10 +56,10 @@ export function AgreementScreen() {
             aside={
               <div className="flex flex-wrap gap-2">
                 <Prices />
-                <PaperLink paper="estimate">
+                <DocumentLink paper="estimate">
                   <FileText className="size-5" aria-hidden />
                   Estimate
-                </PaperLink>
+                </DocumentLink>
               </div>
             }
           >
@@ -137,7 +137,7 @@ export function AgreementScreen() {
             hourlyRate={prices.hourlyRate}
             currency={prices.currency}
           />
-          <OwnersPage />
+          <OwnerPageLink />
         </div>
       </div>
       <StageFoot stage="agree" ready={open.length === 0} why="Every line has an answer first." />

@@ -12,7 +12,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import type { Given } from './AgreementScreen.tsx';
 
 /** How far to go, side by side: what each means for originality, guarantee and price. */
-export function Ways({ given }: { given: Given }) {
+export function Alternatives({ given }: { given: Given }) {
   const visit = useThisVisit();
   const { routes, chosen, lines, prices } = visit.agreement;
   const params = { visitId: visit.id };

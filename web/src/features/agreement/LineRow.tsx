@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Check, Clock3, Pencil, Trash2, X } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -26,7 +26,7 @@ export function LineRow({
   const visit = useThisVisit();
   const params = { visitId: visit.id, lineId: line.id };
   const decide = useCommand(api.agreement.decide, { what: 'The owner’s word' });
-  const out = useTakeOut(api.agreement.removeLine, api.agreement.addLine, 'Line');
+  const out = useRemove(api.agreement.removeLine, api.agreement.addLine, 'Line');
   const last = line.decisions.at(-1);
   const aside = !inRoute(line, visit.agreement.chosen?.route ?? null);
   const signs = [

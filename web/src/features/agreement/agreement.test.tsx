@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { ForOwner, Line, Visit } from '@eclat/contract';
+import type { OwnerPage, Line, Visit } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -168,7 +168,7 @@ describe('the agreement', () => {
 });
 
 describe('the owner’s page', () => {
-  const page: ForOwner = {
+  const page: OwnerPage = {
     shop: 'Fennick Row Clock Room',
     clock: 'Slate mantel clock',
     claim: 'C-1',
@@ -198,7 +198,7 @@ describe('the owner’s page', () => {
       },
     ],
   };
-  const open = (reply: ForOwner) => {
+  const open = (reply: OwnerPage) => {
     standIn({ '/for-owner/': reply });
     render(
       <QueryClientProvider client={new QueryClient()}>

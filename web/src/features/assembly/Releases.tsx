@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -29,7 +29,7 @@ export function Releases() {
     onSent: () => setMinute(''),
     onFields: ([f]) => setWrong(f!.message),
   });
-  const takeOut = useTakeOut(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
+  const takeOut = useRemove(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
   const params = { visitId: visit.id };
   const n = Number(minute.replace(',', '.'));
   const bad = minute.trim() !== '' && !(n >= 0 && n < 60);

@@ -5,14 +5,14 @@ import { walkOf } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { Dating } from './Dating.tsx';
 import { FindingForm, writtenOf } from './FindingForm.tsx';
 import { KnownOfType } from './KnownOfType.tsx';
@@ -61,10 +61,10 @@ export function AssessmentScreen() {
             title="Findings"
             aside={
               <div className="flex flex-wrap gap-2">
-                <PaperLink paper="condition">
+                <DocumentLink paper="condition">
                   <FileText className="size-5" aria-hidden />
                   Condition report
-                </PaperLink>
+                </DocumentLink>
                 {!visit.closedAt && editing === null && (
                   <Button look="main" onClick={() => setEditing('')}>
                     <Plus className="size-5" aria-hidden />
@@ -129,7 +129,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
     .flatMap((p) => p.marks)
     .filter((m) => m.findingId === f.id)
     .map((m) => m.number);
-  const out = useTakeOut(api.assessment.removeFinding, api.assessment.addFinding, 'Finding');
+  const out = useRemove(api.assessment.removeFinding, api.assessment.addFinding, 'Finding');
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
       <div className="min-w-0">

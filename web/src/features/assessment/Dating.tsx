@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -22,7 +22,7 @@ export function Dating() {
     defaultValues: { notBefore: null, notAfter: null, why: '' },
   });
   const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.reset() });
-  const evidence = useTakeOut(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');
+  const evidence = useRemove(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (

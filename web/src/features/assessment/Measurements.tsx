@@ -3,7 +3,7 @@ import { Check, CircleHelp, Trash2, TriangleAlert } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -13,7 +13,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 export function Measurements() {
   const visit = useThisVisit();
   const list = measurablesFor(visit.movement.traits);
-  const measurement = useTakeOut(api.assessment.removeMeasurement, api.assessment.addMeasurement, 'Measurement');
+  const measurement = useRemove(api.assessment.removeMeasurement, api.assessment.addMeasurement, 'Measurement');
   return (
     <Panel title="Measured">
       {!visit.closedAt && (

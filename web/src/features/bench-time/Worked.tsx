@@ -3,7 +3,7 @@ import { stageName } from '@eclat/core/workflow';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
@@ -14,7 +14,7 @@ export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; h
   const visit = useThisVisit();
   const me = useMe()?.name;
   const now = useNow(60_000);
-  const time = useTakeOut(api.benchTime.remove, api.benchTime.put, 'Time');
+  const time = useRemove(api.benchTime.remove, api.benchTime.put, 'Time');
   if (visit.time.length === 0) return null;
   const all = hoursSpent(visit.time, now);
   const h = (x: number) => `${x.toFixed(1)} h`;

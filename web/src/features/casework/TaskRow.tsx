@@ -4,7 +4,7 @@ import { Check, Hourglass, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
@@ -26,7 +26,7 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
     },
   });
   const end = useCommand(api.casework.setDone, { what: task.what });
-  const remove = useTakeOut(api.casework.remove, api.casework.add, 'Task');
+  const remove = useRemove(api.casework.remove, api.casework.add, 'Task');
   const stands = taskStands(task, now);
   const { place, what, product, origin, times, waitHours, once, note } = task;
   const press = () => {

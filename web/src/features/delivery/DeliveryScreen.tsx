@@ -1,7 +1,7 @@
 import { FileText, QrCode } from 'lucide-react';
 import { Checks, leftOf } from '../assembly/Checks.tsx';
 import { Answer } from '../../ui/Answer.tsx';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -26,14 +26,14 @@ export function DeliveryScreen() {
         {words}
       </Answer>
       <div className="no-print flex flex-wrap gap-3">
-        <PaperLink paper="return">
+        <DocumentLink paper="return">
           <FileText className="size-5" aria-hidden />
           Return sheet
-        </PaperLink>
-        <PaperLink paper="slip">
+        </DocumentLink>
+        <DocumentLink paper="slip">
           <QrCode className="size-5" aria-hidden />
           Slip for inside the case
-        </PaperLink>
+        </DocumentLink>
       </div>
       <Checks place="deliver" title="On site" />
       <StageFoot stage="deliver" ready={failed.length === 0} why="What failed is put right first." />

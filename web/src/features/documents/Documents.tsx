@@ -1,10 +1,10 @@
-import type { Paper } from '@eclat/contract';
+import type { DocumentKind } from '@eclat/contract';
 import type { ReactNode } from 'react';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** A paper as PDF, made anew from what is recorded now. */
-export function PaperLink({ paper, children }: { paper: Paper; children: ReactNode }) {
+export function DocumentLink({ paper, children }: { paper: DocumentKind; children: ReactNode }) {
   const visit = useThisVisit();
   return (
     <a

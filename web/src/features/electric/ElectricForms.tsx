@@ -1,4 +1,4 @@
-import type { ElectricLook } from '@eclat/contract';
+import type { ElectricTest } from '@eclat/contract';
 import { CONTACT_STATES, SUPPRESSORS } from '@eclat/contract/electric';
 import { resistorForPeak, suppressed } from '@eclat/core/electric';
 import { useState, type ReactNode } from 'react';
@@ -15,7 +15,7 @@ function useLooks(onSent: () => void) {
   const add = useCommand(api.electric.add, { what: 'Electric bench', onSent });
   return {
     busy: add.isPending,
-    send: (look: ElectricLook) => add.mutate({ params: { visitId: visit.id }, body: { look } }),
+    send: (look: ElectricTest) => add.mutate({ params: { visitId: visit.id }, body: { look } }),
   };
 }
 const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void }) => (

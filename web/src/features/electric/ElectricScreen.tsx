@@ -1,16 +1,16 @@
-import type { ElectricEntry, ElectricLook } from '@eclat/contract';
+import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { electricWords, judgeCoil, judgeSteps } from '@eclat/core/electric';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
 import { StepTest } from './StepTest.tsx';
 
-type Of<K extends ElectricLook['kind']> = ElectricEntry & { look: Extract<ElectricLook, { kind: K }> };
-const those = <K extends ElectricLook['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
+type Of<K extends ElectricTest['kind']> = ElectricEntry & { look: Extract<ElectricTest, { kind: K }> };
+const those = <K extends ElectricTest['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
   all.filter((e): e is Of<K> => e.look.kind === kind);
 
 /** Coil, voltage stepped up from low, contacts, suppression: what was measured and what it says. */
@@ -76,7 +76,7 @@ export function ElectricScreen() {
 
 function List({ entries, what }: { entries: readonly ElectricEntry[]; what: string }) {
   const visit = useThisVisit();
-  const out = useTakeOut(api.electric.remove, api.electric.add, what);
+  const out = useRemove(api.electric.remove, api.electric.add, what);
   if (entries.length === 0) return null;
   return (
     <ul className="mb-4 divide-y divide-line" aria-label={what}>

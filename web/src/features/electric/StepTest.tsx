@@ -1,4 +1,4 @@
-import type { ElectricEntry, ElectricLook } from '@eclat/contract';
+import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { coilAt, GRADES_OF_STEP } from '@eclat/core/electric';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -8,7 +8,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import { NumberField, numberOf } from './NumberField.tsx';
 
 const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
-type Step = ElectricEntry & { look: Extract<ElectricLook, { kind: 'step' }> };
+type Step = ElectricEntry & { look: Extract<ElectricTest, { kind: 'step' }> };
 
 /** From low to high: volts, current, and one press for what happened. Each press goes on to the next voltage. */
 export function StepTest({

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { ElectricEntry, ElectricLook } from '@eclat/contract';
+import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -15,7 +15,7 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
-const entry = (look: ElectricLook, id = 'e1'): ElectricEntry => ({
+const entry = (look: ElectricTest, id = 'e1'): ElectricEntry => ({
   id,
   look,
   by: 'Ines',

@@ -4,7 +4,7 @@ import { sizeWords } from '@eclat/core/stores';
 import { Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { PartRow } from '../survey/PartsLooked.tsx';
@@ -22,8 +22,8 @@ export function FittingScreen() {
   const touched = pairsTouched(visit.movement.traits, fitted);
   const undepthed = touched.filter((p) => !visit.partLooks.some((l) => l.key === p.key));
   const wanted = visit.holes.filter((h) => h.verdict === 'bush' && !fitted.has(h.key));
-  const bush = useTakeOut(api.fitting.removeBush, api.fitting.addBush, 'Bush');
-  const part = useTakeOut(api.fitting.removePart, api.fitting.addPart, 'Part');
+  const bush = useRemove(api.fitting.removeBush, api.fitting.addBush, 'Bush');
+  const part = useRemove(api.fitting.removePart, api.fitting.addPart, 'Part');
   const params = { visitId: visit.id };
   const name = (key: string) => {
     const h = holes.get(key);

@@ -15,7 +15,7 @@ import { Figures } from './Figures.tsx';
 import { KeepSound } from '../recordings/KeepSound.tsx';
 import { knownOfTyped } from './known.ts';
 import { know, lastSound, listen, stopListening, useListening } from './listening.ts';
-import { forgetLog, useLogs } from './logs.ts';
+import { removeLog, useLogs } from './logs.ts';
 import { Log, Past } from './Past.tsx';
 import { balanceOf } from './sides.ts';
 import { AS_SIMULATED, SimulatedSettings, type Simulated } from './SimulatedSettings.tsx';
@@ -185,7 +185,7 @@ export function ListenScreen() {
             name={`listening-${new Date(l.beganAt).toISOString().slice(0, 10)}`}
             title={`Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}${l.stopped ? '' : ', then the page was closed'}`}
           >
-            <Button look="plain" onClick={() => forgetLog(l.beganAt)}>
+            <Button look="plain" onClick={() => removeLog(l.beganAt)}>
               <Trash2 className="size-5" aria-hidden />
               Throw away
             </Button>

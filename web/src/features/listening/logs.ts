@@ -45,5 +45,5 @@ export function keepLog(log: KeptLog): void {
   }
 }
 
-export const forgetLog = (beganAt: number) =>
+export const removeLog = (beganAt: number) =>
   useLogs.setState(({ logs }) => ({ logs: logs.filter((l) => l.beganAt !== beganAt) }));

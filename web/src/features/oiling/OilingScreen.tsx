@@ -1,4 +1,4 @@
-import type { StoreItem, Visit } from '@eclat/contract';
+import type { StockItem, Visit } from '@eclat/contract';
 import { holesOf, PLATES } from '@eclat/core/movement';
 import { oilChart, pointOfPivot, type Grade, type OilPoint } from '@eclat/core/oiling';
 import clsx from 'clsx';
@@ -204,7 +204,7 @@ function InHandPanel({
   onChange: (h: Hand) => void;
 }) {
   const { data = [] } = useStores();
-  const products = data.filter((i: StoreItem) => i.kind === 'product' && i.kept);
+  const products = data.filter((i: StockItem) => i.kind === 'product' && i.kept);
   return (
     <Panel title="In hand">
       <div className="grid gap-x-6 gap-y-3 xl:grid-cols-2">

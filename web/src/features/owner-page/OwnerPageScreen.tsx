@@ -1,4 +1,4 @@
-import type { ForOwner } from '@eclat/contract';
+import type { OwnerPage } from '@eclat/contract';
 import { inRoute, routeName, type RouteId } from '@eclat/core/estimate';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
@@ -42,11 +42,11 @@ export function OwnerPageScreen() {
   return <Page token={token} page={data} />;
 }
 
-function Page({ token, page }: { token: string; page: ForOwner }) {
+function Page({ token, page }: { token: string; page: OwnerPage }) {
   const queries = useQueryClient();
   const [trouble, setTrouble] = useState('');
   const change = useMutation({
-    mutationFn: (work: () => Promise<ForOwner>) => work(),
+    mutationFn: (work: () => Promise<OwnerPage>) => work(),
     onSuccess: (next) => {
       setTrouble('');
       queries.setQueryData(keyOf(api.ownerPage.page, { params: { token } }), next);
@@ -229,7 +229,7 @@ function Ask({
   busy,
   onAsk,
 }: {
-  page: ForOwner;
+  page: OwnerPage;
   busy: boolean;
   onAsk: (text: string, id: string, sent: () => void) => void;
 }) {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -21,7 +21,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   const [chosen, setChosen] = useState<string | null>(null);
   const change = useCommand(api.photos.change, { what: 'Photo' });
   const mark = useCommand(api.photos.setMark, { what: 'Point' });
-  const point = useTakeOut(api.photos.removeMark, api.photos.setMark, 'Point');
+  const point = useRemove(api.photos.removeMark, api.photos.setMark, 'Point');
   const at = visit.photos.findIndex((p) => p.id === photo.id);
   const open = !visit.closedAt;
   const keep = () => {

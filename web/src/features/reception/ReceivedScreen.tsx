@@ -11,7 +11,7 @@ import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -42,10 +42,10 @@ export function ReceivedScreen() {
         }
       />
       <div className="no-print flex flex-wrap gap-2">
-        <PaperLink paper="receipt">
+        <DocumentLink paper="receipt">
           <FileText className="size-5" aria-hidden />
           Receipt
-        </PaperLink>
+        </DocumentLink>
         <Button onClick={() => setLabel(true)}>
           <Tag className="size-5" aria-hidden />
           Label for the clock

@@ -8,7 +8,7 @@ import { Controller, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -23,7 +23,7 @@ export function Things() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
   const [editing, setEditing] = useState<ReceivedItem | string | null>(null);
-  const thing = useTakeOut(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
+  const thing = useRemove(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
   const open = !visit.closedAt;
   const usual = comesWith(visit.movement.traits).filter((what) => !visit.received.some((r) => r.what === what));
   return (

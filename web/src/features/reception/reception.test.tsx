@@ -1,37 +1,20 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { familyById } from '@eclat/core/movement';
-import { walkOf } from '@eclat/core/assess';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { sent, show, standIn } from '../../../test/stage.tsx';
 import { AT, by, visitOf } from '../../../test/visit.ts';
-import { AssessmentScreen } from '../assessment/AssessmentScreen.tsx';
-import { CALIPER, METER, typeInto } from '../../devices/typing.ts';
-import { SimulatedPrinter } from '../../devices/printer.ts';
 import { DiagnosisScreen } from '../diagnosis/DiagnosisScreen.tsx';
 import { ReceivedScreen } from './ReceivedScreen.tsx';
-import { useStore } from '../../data/app-state.ts';
 import { SigningScreen } from '../signing/SigningScreen.tsx';
-import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
-import { PhotoSheet } from '../photos/PhotoSheet.tsx';
 
 const person = userEvent.setup();
+
 beforeEach(() => standIn());
+
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
-});
-const mark = (number: number, x: number) => ({ id: `m${number}`, number, x, y: 0.5, findingId: null, note: '' });
-const photo = (marks: ReturnType<typeof mark>[]) => ({
-  id: 'p1',
-  caption: 'Worn hole',
-  stage: 'assess' as const,
-  width: 1000,
-  height: 500,
-  marks,
-  ...by,
 });
 
 describe('at the counter', () => {
@@ -96,215 +79,6 @@ describe('at the counter', () => {
     expect((screen.getByLabelText('Evidence for it') as HTMLInputElement).value).toBe('a groove in the base');
     await person.click(screen.getByRole('button', { name: 'Put it on the list' }));
     await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/wanted', body: { what: 'Dome' } }));
-  });
-});
-
-describe('the walk', () => {
-  const places = walkOf(familyById('fusee').traits);
-  it('goes on by itself, one key for each place, and a finding opens its form there', async () => {
-    show(AssessmentScreen, visitOf('fusee'));
-    expect(screen.getByRole('group', { name: 'case is' })).toBeTruthy();
-    fireEvent.keyDown(window, { key: 'o' });
-    await waitFor(() =>
-      expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/visits/v1/places/case', body: { state: 'in order' } }),
-    );
-    fireEvent.keyDown(window, { key: 'x' });
-    await waitFor(() =>
-      expect(sent[1]).toMatchObject({
-        url: `/api/visits/v1/places/${encodeURIComponent(places[1]!.place)}`,
-        body: { state: 'not looked at' },
-      }),
-    );
-    fireEvent.keyDown(window, { key: 'f' });
-    expect(((await screen.findByLabelText('Place')) as HTMLInputElement).value).toBe(places[2]!.place);
-  });
-  it('says how far it is, and that a finding is not written yet', () => {
-    show(
-      AssessmentScreen,
-      visitOf('fusee', {
-        places: [
-          { place: 'case', state: 'in order', ...by },
-          { place: 'dial', state: 'finding', ...by },
-        ],
-      }),
-    );
-    expect(screen.getByRole('heading', { name: `The walk: 2 of ${places.length} places` })).toBeTruthy();
-    expect(screen.getByText(/not written yet/)).toBeTruthy();
-  });
-  it('takes a word of the trade with how bad it usually is', async () => {
-    show(AssessmentScreen, visitOf('fusee'));
-    await person.click(screen.getByRole('button', { name: 'Add a finding' }));
-    await person.type(screen.getByLabelText('Place'), 'plates');
-    await person.click(screen.getByRole('button', { name: 'punched holes' }));
-    await person.click(screen.getByRole('button', { name: 'Record it' }));
-    await waitFor(() =>
-      expect(sent[0]!.body).toMatchObject({
-        place: 'plates',
-        seen: 'Punched holes',
-        severity: 'harms it',
-        earlierRepair: true,
-      }),
-    );
-  });
-  it('takes a figure with how it was got, and goes on to the next field', async () => {
-    show(AssessmentScreen, visitOf('lever-platform'));
-    await person.selectOptions(screen.getByLabelText('How amplitude was got'), 'slow-motion film');
-    await person.type(screen.getByLabelText('Amplitude, °'), '240{Enter}');
-    await waitFor(() =>
-      expect(sent[0]).toMatchObject({
-        url: '/api/visits/v1/measurements',
-        body: { kind: 'amplitude', value: 240, how: 'slow-motion film' },
-      }),
-    );
-    expect(document.activeElement).toBe(screen.getByLabelText(/^Regulator/));
-    await person.type(screen.getByLabelText(/^Regulator/), '140{Enter}');
-    expect(screen.getByText('Between 0 and 100 %.')).toBeTruthy();
-    expect(sent).toHaveLength(1);
-  });
-});
-
-describe('photos', () => {
-  it('carry their numbers where they were placed', () => {
-    const { container } = render(<MarkedPhoto src="x" alt="" photo={photo([mark(1, 0.25), mark(12, 1)])} />);
-    expect([...container.querySelectorAll('g')].map((g) => [g.getAttribute('transform'), g.textContent])).toEqual([
-      ['translate(250 250)', '1'],
-      ['translate(1000 250)', '12'],
-    ]);
-  });
-  it('take a point where they are pressed, never outside', () => {
-    const placed: number[][] = [];
-    const { container } = render(
-      <MarkedPhoto src="x" alt="" photo={photo([])} onPlace={(x, y) => placed.push([x, y])} />,
-    );
-    const box = container.firstElementChild!;
-    box.getBoundingClientRect = () => ({ left: 100, top: 100, width: 200, height: 100 }) as DOMRect;
-    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 150, clientY: 175 }));
-    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 999, clientY: 0 }));
-    expect(placed).toEqual([
-      [0.25, 0.75],
-      [1, 0],
-    ]);
-  });
-  it('tie a point to a finding, and move in the order', async () => {
-    const finding = {
-      id: 'f1',
-      version: 1,
-      place: 'plates',
-      seen: 'Rust.',
-      severity: 'harms it',
-      effect: 'value',
-      proposal: '',
-      earlierRepair: false,
-      doNotDisturb: false,
-      hours: null,
-      cause: '',
-      ...by,
-    } as const;
-    const visit = visitOf('fusee', {
-      findings: [finding],
-      photos: [photo([mark(1, 0.2)]), { ...photo([]), id: 'p2' }],
-    });
-    show(() => <PhotoSheet photo={visit.photos[0]!} onClose={() => undefined} />, visit);
-    await person.selectOptions(screen.getByLabelText('Point 1 shows'), 'f1');
-    await waitFor(() =>
-      expect(sent[0]).toMatchObject({
-        method: 'PUT',
-        url: '/api/visits/v1/photos/p1/marks/m1',
-        body: { x: 0.2, findingId: 'f1' },
-      }),
-    );
-    await person.click(screen.getByRole('button', { name: 'Later in the order' }));
-    await waitFor(() => expect(sent[1]).toMatchObject({ method: 'PATCH', body: { position: 1 } }));
-    expect((screen.getByRole('button', { name: 'Earlier in the order' }) as HTMLButtonElement).disabled).toBe(true);
-  });
-});
-
-it('what is taken out can be put back as it was, though its row is gone and the next one went out before the answer', async () => {
-  const key = {
-    id: 'r1',
-    version: 1,
-    what: 'Pendulum',
-    count: 2,
-    condition: 'rod bent',
-    squareMm: null,
-    fits: null,
-    photoId: null,
-    returnedBy: '',
-    returnedAt: null,
-  };
-  show(ReceivedScreen, visitOf('mantel-barrels', { received: [{ ...key, id: 'r0', what: 'Dome' }, key] }));
-  for (const what of ['Dome', 'Pendulum']) fireEvent.click(screen.getByRole('button', { name: `Take out: ${what}` }));
-  await waitFor(() =>
-    expect(sent.map((s) => s.url)).toEqual(['/api/visits/v1/received/r0', '/api/visits/v1/received/r1']),
-  );
-  await waitFor(() => expect(useStore.getState().notice?.undo).toBeTruthy());
-  cleanup();
-  useStore.getState().notice!.undo!();
-  await waitFor(() =>
-    expect(sent[2]).toMatchObject({
-      method: 'POST',
-      url: '/api/visits/v1/received',
-      body: { what: 'Pendulum', count: 2, condition: 'rod bent' },
-    }),
-  );
-});
-
-describe('devices', () => {
-  it('type into the field that waits, and press Enter once the page has it; a form is sent as by a finger', async () => {
-    const heard: string[] = [];
-    function Field({ alone }: { alone?: boolean }) {
-      const [value, setValue] = useState('');
-      return (
-        <input
-          aria-label={alone ? 'alone' : 'in a form'}
-          value={value}
-          onChange={(e) => setValue(e.target.value)}
-          onKeyDown={(e) => {
-            if (alone && e.key === 'Enter') {
-              e.preventDefault();
-              heard.push(value);
-            }
-          }}
-        />
-      );
-    }
-    function Sends() {
-      return (
-        <>
-          <Field alone />
-          <form
-            onSubmit={(e) => {
-              e.preventDefault();
-              heard.push(`sent ${(e.currentTarget[0] as HTMLInputElement).value}`);
-            }}
-          >
-            <Field />
-          </form>
-          <button
-            type="button"
-            onClick={() =>
-              ['alone', 'in a form'].forEach((f) => typeInto(screen.getByLabelText(f), CALIPER.reads(1.2449)))
-            }
-          >
-            Send
-          </button>
-        </>
-      );
-    }
-    render(<Sends />);
-    await person.click(screen.getByRole('button', { name: 'Send' }));
-    await waitFor(() => expect(heard).toEqual(['1.24 mm', 'sent 1.24 mm']));
-    expect(typeInto(document.body, '1')).toBe(false);
-  });
-  it('show no more than they can resolve', () =>
-    expect([CALIPER.reads(3.999), METER.reads(12.34), METER.reads(112.4)]).toEqual(['4.00 mm', '12.3', '112']));
-  it('a simulated printer keeps what it printed', async () => {
-    const kept: string[] = [];
-    await new SimulatedPrinter(
-      (p) => kept.push(p.picture),
-      () => Promise.resolve(),
-    ).print({ picture: 'label', copies: 1 });
-    expect(kept).toEqual(['label']);
   });
 });
 

@@ -14,7 +14,7 @@ import { TextArea, TextField, Tick } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { RecordOf } from '../movements/RecordOf.tsx';
 import { leftOf } from '../assembly/Checks.tsx';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
@@ -39,14 +39,14 @@ function Closed() {
         To the movement book
       </Link>
       <div className="flex flex-wrap gap-2">
-        <PaperLink paper="return">
+        <DocumentLink paper="return">
           <FileText className="size-5" aria-hidden />
           Return sheet
-        </PaperLink>
-        <PaperLink paper="slip">
+        </DocumentLink>
+        <DocumentLink paper="slip">
           <QrCode className="size-5" aria-hidden />
           Slip for inside
-        </PaperLink>
+        </DocumentLink>
       </div>
       <Contents />
     </>
@@ -181,14 +181,14 @@ function GoesHome() {
       title="Goes home with it"
       aside={
         <span className="flex flex-wrap gap-2">
-          <PaperLink paper="return">
+          <DocumentLink paper="return">
             <FileText className="size-5" aria-hidden />
             Return sheet
-          </PaperLink>
-          <PaperLink paper="slip">
+          </DocumentLink>
+          <DocumentLink paper="slip">
             <QrCode className="size-5" aria-hidden />
             Slip for inside
-          </PaperLink>
+          </DocumentLink>
         </span>
       }
     >

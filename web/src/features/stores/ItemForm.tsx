@@ -1,5 +1,5 @@
-import type { StoreItem } from '@eclat/contract';
-import { storeFields } from '@eclat/contract/stores';
+import type { StockItem } from '@eclat/contract';
+import { stockFields } from '@eclat/contract/stores';
 import { KINDS, type Sizes } from '@eclat/core/stores';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { SizeFields } from './SizeFields.tsx';
 
-type Fields = z.input<typeof storeFields>;
+type Fields = z.input<typeof stockFields>;
 const EMPTY: Fields = {
   kind: 'bush',
   name: '',
@@ -37,7 +37,7 @@ const LABELS = {
 };
 
 /** A new thing, or one whose row is put right. */
-export function ItemForm({ item, onClose }: { item: StoreItem | null; onClose: () => void }) {
+export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: () => void }) {
   const start: Fields = item
     ? {
         kind: item.kind,
@@ -51,7 +51,7 @@ export function ItemForm({ item, onClose }: { item: StoreItem | null; onClose: (
         note: item.note,
       }
     : EMPTY;
-  const form = useForm<Fields>({ resolver: zodResolver(storeFields) as never, defaultValues: start });
+  const form = useForm<Fields>({ resolver: zodResolver(stockFields) as never, defaultValues: start });
   const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
   const [count, setCount] = useState('');
   const onFields = (fields: { path: string; message: string }[]) => {

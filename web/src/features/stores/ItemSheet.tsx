@@ -1,4 +1,4 @@
-import type { StoreItem } from '@eclat/contract';
+import type { StockItem } from '@eclat/contract';
 import { kindOf, sizeWords } from '@eclat/core/stores';
 import { useQuery } from '@tanstack/react-query';
 import { PackageCheck, Pencil, Trash2 } from 'lucide-react';
@@ -17,7 +17,7 @@ const whole = (text: string, least: number) =>
   /^\d{1,6}$/.test(text.trim()) && Number(text) >= least ? Number(text) : null;
 
 /** One thing: count it, order it, say that it came, put its row right. */
-export function ItemSheet({ item, onClose }: { item: StoreItem; onClose: () => void }) {
+export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => void }) {
   const [editing, setEditing] = useState(false);
   const params = { itemId: item.id };
   const again = useCommand(api.stores.keep, { what: 'Stores' });
@@ -69,7 +69,7 @@ export function ItemSheet({ item, onClose }: { item: StoreItem; onClose: () => v
   );
 }
 
-function Count({ item }: { item: StoreItem }) {
+function Count({ item }: { item: StockItem }) {
   const [text, setText] = useState('');
   const back = useCommand(api.stores.count, { what: 'Count' });
   const count = useCommand(api.stores.count, {
@@ -108,7 +108,7 @@ function Count({ item }: { item: StoreItem }) {
   );
 }
 
-function OrderOne({ item }: { item: StoreItem }) {
+function OrderOne({ item }: { item: StockItem }) {
   const [many, setMany] = useState('');
   const [on, setOn] = useState('');
   const params = { itemId: item.id };

@@ -1,4 +1,4 @@
-import type { StoreItem } from '@eclat/contract';
+import type { StockItem } from '@eclat/contract';
 import { isLow, KINDS, kindOf, sizeWords, type KindId } from '@eclat/core/stores';
 import clsx from 'clsx';
 import { ChevronDown, Download, PackagePlus, Search, Truck, Upload } from 'lucide-react';
@@ -13,8 +13,8 @@ import { ItemSheet } from './ItemSheet.tsx';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
 
-const onOrder = (i: StoreItem) => i.orders.reduce((sum, o) => sum + o.quantity, 0);
-const low = (i: StoreItem) => i.kept && isLow({ minimum: i.minimum, onHand: i.onHand, onOrder: onOrder(i) });
+const onOrder = (i: StockItem) => i.orders.reduce((sum, o) => sum + o.quantity, 0);
+const low = (i: StockItem) => i.kept && isLow({ minimum: i.minimum, onHand: i.onHand, onOrder: onOrder(i) });
 const ORDERS = {
   kind: 'by kind and size',
   short: 'shortest first',
@@ -22,14 +22,14 @@ const ORDERS = {
   supplier: 'by supplier',
 } as const;
 type Order = keyof typeof ORDERS;
-const bySize = (a: StoreItem, b: StoreItem) =>
+const bySize = (a: StockItem, b: StockItem) =>
   KINDS.findIndex((k) => k.id === a.kind) - KINDS.findIndex((k) => k.id === b.kind) ||
   a.name.localeCompare(b.name) ||
   kindOf(a.kind)
     .sizes.map((s) => (a.sizes[s] ?? 0) - (b.sizes[s] ?? 0))
     .find((d) => d !== 0) ||
   0;
-const SORT: Record<Order, (a: StoreItem, b: StoreItem) => number> = {
+const SORT: Record<Order, (a: StockItem, b: StockItem) => number> = {
   kind: bySize,
   short: (a, b) => a.onHand + onOrder(a) - a.minimum - (b.onHand + onOrder(b) - b.minimum) || bySize(a, b),
   shelf: (a, b) => a.shelf.localeCompare(b.shelf, undefined, { numeric: true }) || bySize(a, b),
@@ -227,7 +227,7 @@ export function StoresScreen() {
   );
 }
 
-function Row({ item, short, onOpen }: { item: StoreItem; short: boolean; onOpen: () => void }) {
+function Row({ item, short, onOpen }: { item: StockItem; short: boolean; onOpen: () => void }) {
   const coming = item.orders.reduce((sum, o) => sum + o.quantity, 0);
   const due = item.orders.find((o) => o.expectedOn)?.expectedOn;
   return (

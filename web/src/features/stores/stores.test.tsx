@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { StoreItem } from '@eclat/contract';
+import type { StockItem } from '@eclat/contract';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -14,7 +14,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 const [I1, I2] = ['6c1f9b6e-0d6a-4a59-9a6c-0a6f3b0c0001', '6c1f9b6e-0d6a-4a59-9a6c-0a6f3b0c0002'];
-const item = (change: Partial<StoreItem>): StoreItem => ({
+const item = (change: Partial<StockItem>): StockItem => ({
   id: I1!,
   version: 1,
   kept: true,

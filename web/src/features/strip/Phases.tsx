@@ -3,7 +3,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -18,7 +18,7 @@ export function Phases() {
   const params = { visitId: visit.id };
   const [form, setForm] = useState<{ what: string; how: string; when: When } | null>(null);
   const add = useCommand(api.strip.addPhase, { what: 'Phase', onSent: () => setForm(null) });
-  const phase = useTakeOut(api.strip.removePhase, api.strip.addPhase, 'Phase');
+  const phase = useRemove(api.strip.removePhase, api.strip.addPhase, 'Phase');
   const { phases } = visit.strip;
   return (
     <Panel title="Phases and marks">

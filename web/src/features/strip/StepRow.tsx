@@ -3,7 +3,7 @@ import { remarkName } from '@eclat/core/strip';
 import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { Heard } from '../recordings/SpokenRemark.tsx';
 
@@ -35,7 +35,7 @@ export function StepWords({ step: s }: { step: StripStep }) {
 export function useStepTools() {
   const visit = useThisVisit();
   const moving = useCommand(api.strip.moveStep, { what: 'Step' });
-  const out = useTakeOut(api.strip.removeStep, api.strip.addStep, 'Step');
+  const out = useRemove(api.strip.removeStep, api.strip.addStep, 'Step');
   const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
   return {
     closed: visit.closedAt !== null,

@@ -4,7 +4,7 @@ import { FileText, Search } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
-import { PaperLink } from '../documents/Documents.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
@@ -91,10 +91,10 @@ export function StripScreen() {
           title="What came off"
           aside={
             steps.length > 0 && (
-              <PaperLink paper="bench">
+              <DocumentLink paper="bench">
                 <FileText className="size-5" aria-hidden />
                 Bench sheet
-              </PaperLink>
+              </DocumentLink>
             )
           }
         >

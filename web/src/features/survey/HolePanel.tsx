@@ -12,7 +12,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { HoleExtras } from './HoleExtras.tsx';
-import { PivotLook } from './PivotLook.tsx';
+import { PivotCondition } from './PivotLook.tsx';
 import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
 import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
 import { LABELS, type Survey } from './useSurvey.ts';
@@ -69,7 +69,7 @@ export function HolePanel({
           </Button>
         )}
         <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
-        <PivotLook key={m.turnedMm} hole={hole} />
+        <PivotCondition key={m.turnedMm} hole={hole} />
         <HowLooked looking={looking} onChange={survey.setLooking} />
       </div>
     </Panel>

@@ -1,4 +1,4 @@
-import type { PartLook } from '@eclat/contract';
+import type { PartCondition } from '@eclat/contract';
 import { partAsks, partsToLook, PART_KINDS, type LookedPart } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -12,7 +12,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** Teeth, clicks, pallets and the rest: one press each, and one for all that is sound. */
 /** What is felt at the holes, and between them, has its own place. */
-export function PartsLooked() {
+export function PartConditions() {
   const visit = useThisVisit();
   const all = partsToLook(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
   const looks = new Map(visit.partLooks.map((l) => [l.key, l]));
@@ -60,7 +60,7 @@ export function PartsLooked() {
   );
 }
 
-export function PartRow({ part, look }: { part: LookedPart; look: PartLook | undefined }) {
+export function PartRow({ part, look }: { part: LookedPart; look: PartCondition | undefined }) {
   const visit = useThisVisit();
   const [note, setNote] = useState<string | null>(null);
   const params = { visitId: visit.id, part: part.key };

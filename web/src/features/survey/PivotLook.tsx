@@ -10,7 +10,7 @@ import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** The pivot in this hole: how it was found, and the size it was turned down to, which forces its bush. */
-export function PivotLook({ hole }: { hole: Hole }) {
+export function PivotCondition({ hole }: { hole: Hole }) {
   const visit = useThisVisit();
   const key = pivotKey(hole.key);
   const look = visit.partLooks.find((l) => l.key === key);

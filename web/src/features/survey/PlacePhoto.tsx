@@ -2,7 +2,7 @@ import { holesOf, type Plate } from '@eclat/core/movement';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -20,7 +20,7 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const [again, setAgain] = useState<string | null>(null);
   const params = { visitId: visit.id, plate };
   const keep = useCommand(api.survey.setPlatePhoto, { what: 'Photo of the plate', onSent: onClose });
-  const lift = useTakeOut(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
+  const lift = useRemove(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
   const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);

@@ -5,7 +5,7 @@ import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { HolePanel } from './HolePanel.tsx';
 import { PlatesLaid } from './PlatesLaid.tsx';
-import { PartsLooked } from './PartsLooked.tsx';
+import { PartConditions } from './PartsLooked.tsx';
 import { FigureKey, PlateFigure } from './PlateFigure.tsx';
 import { useSurvey, type Survey } from './useSurvey.ts';
 
@@ -51,7 +51,7 @@ export function SurveyScreen() {
           />
         )}
       </div>
-      <PartsLooked />
+      <PartConditions />
       <StageFoot
         stage="survey"
         ready={left === 0}

@@ -1,11 +1,11 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { holeSeen, seenFits, type HoleMeasure, type Seen, type Way } from '@eclat/core/pivots';
+import { holeOf, playFits, type HoleMeasure, type PlayReading, type Way } from '@eclat/core/pivots';
 import { lengthMm, PIVOT_RANGE } from '../../ui/LengthField.tsx';
 
 /** How play is being looked at; stays from hole to hole. */
 export interface Looking {
   way: Way;
-  kind: 'hole' | Seen['kind'];
+  kind: 'hole' | PlayReading['kind'];
 }
 export interface PlayField {
   name: string;
@@ -38,7 +38,7 @@ export const KINDS = [
   ['lean', 'lean'],
   ['play', 'sideways play'],
 ] as const;
-export const kindsFor = (way: Way) => KINDS.filter(([k]) => k === 'hole' || seenFits(k, way));
+export const kindsFor = (way: Way) => KINDS.filter(([k]) => k === 'hole' || playFits(k, way));
 
 const numberOf = (f: PlayField, text: string): number | null => {
   if (!f.degrees) return lengthMm(text, f.range);
@@ -50,7 +50,7 @@ const numberOf = (f: PlayField, text: string): number | null => {
 export function readPlay(
   kind: Looking['kind'],
   typed: Readonly<Record<string, string>>,
-): { measure: HoleMeasure; seen: Seen | null } | null {
+): { measure: HoleMeasure; seen: PlayReading | null } | null {
   const fields = PLAY_FIELDS[kind];
   const n = Object.fromEntries(fields.map((f) => [f.name, numberOf(f, typed[f.name] ?? '')]));
   if (fields.some((f) => n[f.name] === null)) return null;
@@ -61,11 +61,11 @@ export function readPlay(
       seen: null,
     };
   if (kind === 'play' && at('atMm') > at('gapMm')) return null;
-  const seen: Seen =
+  const seen: PlayReading =
     kind === 'lean'
       ? { kind, leanDeg: at('leanDeg'), plateMm: at('plateMm') }
       : { kind, playMm: at('playMm'), atMm: at('atMm'), gapMm: at('gapMm') };
-  return { measure: { pivotMm: at('pivotMm'), ...holeSeen(at('pivotMm'), seen) }, seen };
+  return { measure: { pivotMm: at('pivotMm'), ...holeOf(at('pivotMm'), seen) }, seen };
 }
 
 const text = (n: number | undefined) => (n === undefined ? '' : String(Number(n.toFixed(3))));

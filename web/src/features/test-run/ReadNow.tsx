@@ -2,7 +2,7 @@ import { api } from '../../data/api.ts';
 import { dialError } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
-import { say, serverNow, useStore } from '../../data/app-state.ts';
+import { say, serverNow, useAppState } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -26,7 +26,7 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   const [pressedAt, setPressedAt] = useState<number | null>(null);
   const [dial, setDial] = useState('');
   const [warm, setWarm] = useState('');
-  const offset = useStore((s) => s.clockOffset);
+  const offset = useAppState((s) => s.clockOffset);
   const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
   const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
   const read = useCommand(api.testRun.addReading, {

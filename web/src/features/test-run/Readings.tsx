@@ -4,7 +4,7 @@ import { settingWords } from '@eclat/core/pendulum';
 import { AudioLines, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useTakeOut } from '../../data/useRemove.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -16,9 +16,9 @@ import { inWords } from './ReadNow.tsx';
 export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const out = useTakeOut(api.testRun.removeReading, api.testRun.addReading, 'Reading');
-  const outEvent = useTakeOut(api.testRun.removeEvent, api.testRun.addEvent, 'Event');
-  const outHeard = useTakeOut(api.listening.remove, api.listening.add, 'What was heard');
+  const out = useRemove(api.testRun.removeReading, api.testRun.addReading, 'Reading');
+  const outEvent = useRemove(api.testRun.removeEvent, api.testRun.addEvent, 'Event');
+  const outHeard = useRemove(api.listening.remove, api.listening.add, 'What was heard');
   const rows: Row[] = [
     ...run.readings.map(({ id, by, ...r }) => ({
       id,

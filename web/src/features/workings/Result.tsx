@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 
 type Row = Record<string, unknown>;
 
@@ -46,7 +46,7 @@ export function Result({ working, result, says }: { working: Working; result: Ro
 }
 
 export function Value({ field, value }: { field: Field; value: unknown }) {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   if (typeof value === 'boolean') return <>{value ? 'yes' : 'no'}</>;
   if (typeof value !== 'number') return <>{value === null || value === undefined ? '—' : String(value)}</>;
   const shown = show(value, field, units);

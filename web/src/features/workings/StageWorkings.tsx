@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useTakeOut } from '../../data/useRemove.ts';
-import { serverNow, useStore } from '../../data/app-state.ts';
+import { useRemove } from '../../data/useRemove.ts';
+import { serverNow, useAppState } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -59,10 +59,10 @@ export default function StageWorkings({ visit, stage }: { visit: Visit; stage: S
 }
 
 function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const working = workingById(kept.working);
   const params = { visitId: visit.id };
-  const out = useTakeOut(api.workings.remove, api.workings.keep, 'Working');
+  const out = useRemove(api.workings.remove, api.workings.keep, 'Working');
   const address = working
     ? `/workings/${working.id}?${toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString()}${units === 'inch' ? '&units=inch' : ''}`
     : null;
@@ -115,7 +115,7 @@ function WorkSheet({
 }) {
   const [known] = useState(() => knownOf(working, visit, serverNow()));
   const [typed, change] = useTyped(working, { known, visitId: visit.id });
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const reckoning = useReckoning(working, typed);
   const keep = useCommand(api.workings.keep, { what: working.title, onSent: onClose });
   const { outcome, form } = reckoning;

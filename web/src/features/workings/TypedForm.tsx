@@ -1,7 +1,7 @@
 import { limitsInWords, unitFor, wanted, type Field, type ReadForm, type Typed } from '@eclat/core/workings';
 import { Plus, Trash2 } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextArea, TextField, Tick } from '../../ui/Field.tsx';
@@ -63,7 +63,7 @@ function One({
   error: string | undefined;
   onChange: (v: string) => void;
 }) {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const unit = unitFor(f.unit, units);
   const label = `${f.title}${unit && f.kind !== 'text' ? `, ${unit}` : ''}`;
   const hint =
@@ -140,7 +140,7 @@ interface RowsProps {
 }
 
 function Rows({ field, rows, read, problem, onChange }: RowsProps) {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const columns = field.of!;
   const set = (i: number, k: number, v: string) =>
     onChange(rows.map((r, n) => (n === i ? columns.map((_, c) => (c === k ? v : (r[c] ?? ''))) : r)));

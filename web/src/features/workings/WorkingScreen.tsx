@@ -2,7 +2,7 @@ import { fieldsOf, readTyped, typedOf, workingById, type Working } from '@eclat/
 import { ArrowLeft, ClipboardCopy, Eraser, Printer, Wrench } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { say, useStore } from '../../data/app-state.ts';
+import { say, useAppState } from '../../data/app-state.ts';
 import { Answer } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { fromAddress, toAddress } from './address.ts';
@@ -15,7 +15,7 @@ import { useTyped } from './useTyped.ts';
 export function WorkingScreen() {
   const { working: id } = useParams();
   const working = workingById(id!);
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   if (!working)
     return (
       <div className="mx-auto max-w-3xl p-8">
@@ -32,7 +32,7 @@ export function WorkingScreen() {
 function Page({ working }: { working: Working }) {
   const [search, setSearch] = useSearchParams();
   const fields = useMemo(() => fieldsOf(working.inputs), [working]);
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const firstUnits = search.get('units') === 'inch' ? 'inch' : 'metric';
   // Read once, when the page opens: the address follows the form from then on.
   const [sent] = useState(() => {

@@ -7,7 +7,7 @@ import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AT, by, visitOf } from '../../../test/visit.ts';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 import { knownOf } from './prefill.ts';
 import StageWorkings from './StageWorkings.tsx';
 
@@ -23,7 +23,7 @@ beforeEach(() => {
 afterEach(() => {
   cleanup();
   localStorage.clear();
-  useStore.setState({ notice: null });
+  useAppState.setState({ notice: null });
   vi.unstubAllGlobals();
 });
 
@@ -129,8 +129,8 @@ describe('the workings of a stage', () => {
   it('are taken back, and the taking back is undone', async () => {
     show(visitOf('longcase', { workings: [kept()] }));
     await person.click(screen.getByRole('button', { name: 'Take back: Beat error' }));
-    await waitFor(() => expect(useStore.getState().notice?.undo).toBeTypeOf('function'));
-    useStore.getState().notice!.undo!();
+    await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTypeOf('function'));
+    useAppState.getState().notice!.undo!();
     await waitFor(() => expect(sent.map((s) => s.method)).toEqual(['DELETE', 'POST']));
     expect(sent[1]!.body).toMatchObject({ working: 'beat-error', input: kept().input });
   });

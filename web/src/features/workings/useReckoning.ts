@@ -8,7 +8,7 @@ import {
   type Working,
 } from '@eclat/core/workings';
 import { useEffect, useMemo, useState } from 'react';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 
 export interface Reckoning {
   form: ReadForm;
@@ -21,7 +21,7 @@ export interface Reckoning {
 
 /** The answer to what is typed, as it is typed. Long work runs in a worker that ends when the inputs change. */
 export function useReckoning(working: Working, typed: Typed): Reckoning {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const form = useMemo(() => readTyped(fieldsOf(working.inputs), typed, units), [working, typed, units]);
   const ready = form.problems.length === 0 && form.asks.length === 0;
   const here = useMemo(

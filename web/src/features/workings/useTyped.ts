@@ -1,6 +1,6 @@
 import { fieldsOf, typedOf, type Typed, type Working } from '@eclat/core/workings';
 import { useCallback, useState } from 'react';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 
 const key = (id: string, visitId = '') => `eclat.working.${visitId}${visitId && '.'}${id}`;
 
@@ -25,7 +25,7 @@ interface From {
 
 /** The typed form of a working, kept on this device with each change: by itself, or for one visit. */
 export function useTyped(working: Working, { sent, known, visitId }: From): [Typed, (typed: Typed) => void] {
-  const units = useStore((s) => s.units);
+  const units = useAppState((s) => s.units);
   const name = key(working.id, visitId);
   const [typed, setTyped] = useState<Typed>(
     () => sent ?? lastTyped(name, units) ?? typedOf(fieldsOf(working.inputs), known, units),

@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { useStore } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
 import { fromAddress, toAddress } from './address.ts';
 import { Figure } from './figures/index.tsx';
 import { findWorkings } from './find.ts';
@@ -14,7 +14,7 @@ import { WorkingScreen } from './WorkingScreen.tsx';
 afterEach(() => {
   cleanup();
   localStorage.clear();
-  useStore.setState({ units: 'metric', notice: null });
+  useAppState.setState({ units: 'metric', notice: null });
 });
 const person = userEvent.setup();
 
@@ -65,12 +65,12 @@ describe('a working on its page', () => {
     open('/workings/gear-size');
     await person.click(screen.getByRole('button', { name: 'Clear' }));
     expect(screen.getByLabelText('Wheel')).toHaveProperty('value', '');
-    useStore.getState().notice!.undo!();
+    useAppState.getState().notice!.undo!();
     expect(await screen.findByDisplayValue('60')).toBe(screen.getByLabelText('Wheel'));
   });
 
   it('reads in inches for those who measure in them, and turns a sent address over', () => {
-    useStore.setState({ units: 'inch' });
+    useAppState.setState({ units: 'inch' });
     open('/workings/gear-size?wheel=60&pinion=8&measured=wheel%20across&sizeMm=25.4');
     expect(screen.getByLabelText('Its size, in')).toHaveProperty('value', '1');
     expect(screen.getByText('Wheel across').closest('div')?.querySelector('dd')?.textContent).toBe('1.0000 in');

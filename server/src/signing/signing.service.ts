@@ -1,0 +1,58 @@
+import { openVisit } from '../visit/lock.ts';
+import { type Entry, type ParsedBodyOf, api } from '@eclat/contract';
+import { serviceRecord } from '@eclat/core/history';
+import { signFacts } from '@eclat/core/visit';
+import { signObstacles } from '@eclat/core/workflow';
+import { TimeSpent } from '../bench-time/bench-time.entity.ts';
+import { signature, type Context } from '../platform/http/context.ts';
+import { refused } from '../platform/http/problems.ts';
+import { writeEntry } from '../movements/history.service.ts';
+import { viewVisit } from '../visit/visit.view.ts';
+import { StageEvent } from '../visit/visit.entity.ts';
+
+/** Closes the visit into a history entry. After this nothing of it changes; an amendment adds to it. */
+export async function signVisit(
+  ctx: Context,
+  visitId: string,
+  { note, waiver }: ParsedBodyOf<typeof api.signing.sign>,
+): Promise<Entry> {
+  const row = await openVisit(ctx, visitId);
+  const visit = await viewVisit(ctx, visitId);
+  const obstacles = signObstacles(signFacts(visit, ctx.now, waiver, note));
+  if (obstacles.length > 0) throw refused('It cannot be signed yet.', obstacles.map((o) => o.what).join('. '));
+  const record = serviceRecord(visit, ctx.now, waiver, note);
+  const entry = await writeEntry(ctx, {
+    movementId: visit.movement.id,
+    visitId,
+    kind: 'visit',
+    date: ctx.now.toISOString().slice(0, 10),
+    title: titleOf(record.bushes.length, record.parts.length, record.cleaned.length),
+    text: note,
+    record,
+  });
+  for (const p of visit.parts)
+    if (p.donorId)
+      await writeEntry(ctx, {
+        movementId: p.donorId,
+        kind: 'donor',
+        date: ctx.now.toISOString().slice(0, 10),
+        title: `Gave its ${p.what.toLowerCase()}`,
+        text: `It was fitted to ${visit.movement.code}.`,
+      });
+  ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
+  row.closedAt = ctx.now;
+  await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now }); // nobody works on a clock that is signed
+  return entry;
+}
+
+function titleOf(bushes: number, parts: number, baths: number): string {
+  const done = [
+    baths > 0 && 'cleaned',
+    bushes > 0 && `${bushes} ${bushes === 1 ? 'bush' : 'bushes'} fitted`,
+    parts > 0 && `${parts} ${parts === 1 ? 'part' : 'parts'} fitted`,
+    'oiled and tested',
+  ]
+    .filter((x): x is string => x !== false)
+    .join(', ');
+  return done[0]!.toUpperCase() + done.slice(1);
+}

@@ -1,0 +1,117 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { sent, show, standIn } from '../../../test/stage.tsx';
+import { by, visitOf } from '../../../test/visit.ts';
+import { ReceivedScreen } from '../reception/ReceivedScreen.tsx';
+import { useAppState } from '../../data/app-state.ts';
+import { MarkedPhoto } from './MarkedPhoto.tsx';
+import { PhotoSheet } from './PhotoSheet.tsx';
+
+const person = userEvent.setup();
+
+beforeEach(() => standIn());
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const mark = (number: number, x: number) => ({ id: `m${number}`, number, x, y: 0.5, findingId: null, note: '' });
+
+const photo = (marks: ReturnType<typeof mark>[]) => ({
+  id: 'p1',
+  caption: 'Worn hole',
+  stage: 'assess' as const,
+  width: 1000,
+  height: 500,
+  marks,
+  ...by,
+});
+
+describe('photos', () => {
+  it('carry their numbers where they were placed', () => {
+    const { container } = render(<MarkedPhoto src="x" alt="" photo={photo([mark(1, 0.25), mark(12, 1)])} />);
+    expect([...container.querySelectorAll('g')].map((g) => [g.getAttribute('transform'), g.textContent])).toEqual([
+      ['translate(250 250)', '1'],
+      ['translate(1000 250)', '12'],
+    ]);
+  });
+  it('take a point where they are pressed, never outside', () => {
+    const placed: number[][] = [];
+    const { container } = render(
+      <MarkedPhoto src="x" alt="" photo={photo([])} onPlace={(x, y) => placed.push([x, y])} />,
+    );
+    const box = container.firstElementChild!;
+    box.getBoundingClientRect = () => ({ left: 100, top: 100, width: 200, height: 100 }) as DOMRect;
+    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 150, clientY: 175 }));
+    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 999, clientY: 0 }));
+    expect(placed).toEqual([
+      [0.25, 0.75],
+      [1, 0],
+    ]);
+  });
+  it('tie a point to a finding, and move in the order', async () => {
+    const finding = {
+      id: 'f1',
+      version: 1,
+      place: 'plates',
+      seen: 'Rust.',
+      severity: 'harms it',
+      effect: 'value',
+      proposal: '',
+      earlierRepair: false,
+      doNotDisturb: false,
+      hours: null,
+      cause: '',
+      ...by,
+    } as const;
+    const visit = visitOf('fusee', {
+      findings: [finding],
+      photos: [photo([mark(1, 0.2)]), { ...photo([]), id: 'p2' }],
+    });
+    show(() => <PhotoSheet photo={visit.photos[0]!} onClose={() => undefined} />, visit);
+    await person.selectOptions(screen.getByLabelText('Point 1 shows'), 'f1');
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/photos/p1/marks/m1',
+        body: { x: 0.2, findingId: 'f1' },
+      }),
+    );
+    await person.click(screen.getByRole('button', { name: 'Later in the order' }));
+    await waitFor(() => expect(sent[1]).toMatchObject({ method: 'PATCH', body: { position: 1 } }));
+    expect((screen.getByRole('button', { name: 'Earlier in the order' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+it('what is taken out can be put back as it was, though its row is gone and the next one went out before the answer', async () => {
+  const key = {
+    id: 'r1',
+    version: 1,
+    what: 'Pendulum',
+    count: 2,
+    condition: 'rod bent',
+    squareMm: null,
+    fits: null,
+    photoId: null,
+    returnedBy: '',
+    returnedAt: null,
+  };
+  show(ReceivedScreen, visitOf('mantel-barrels', { received: [{ ...key, id: 'r0', what: 'Dome' }, key] }));
+  for (const what of ['Dome', 'Pendulum']) fireEvent.click(screen.getByRole('button', { name: `Take out: ${what}` }));
+  await waitFor(() =>
+    expect(sent.map((s) => s.url)).toEqual(['/api/visits/v1/received/r0', '/api/visits/v1/received/r1']),
+  );
+  await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
+  cleanup();
+  useAppState.getState().notice!.undo!();
+  await waitFor(() =>
+    expect(sent[2]).toMatchObject({
+      method: 'POST',
+      url: '/api/visits/v1/received',
+      body: { what: 'Pendulum', count: 2, condition: 'rod bent' },
+    }),
+  );
+});

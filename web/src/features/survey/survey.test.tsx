@@ -1,0 +1,198 @@
+// @vitest-environment jsdom
+import type { Visit } from '@eclat/contract';
+import { familyById, holesOf } from '@eclat/core/movement';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { FittingScreen } from '../fitting/FittingScreen.tsx';
+import { SurveyScreen } from './SurveyScreen.tsx';
+import { answer, sent, show, standIn } from '../../../test/stage.tsx';
+import { by, visitOf } from '../../../test/visit.ts';
+
+const person = userEvent.setup();
+
+beforeEach(() => standIn());
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+describe('survey and fit', () => {
+  const surveyed = (key: string, change: object = {}) =>
+    ({
+      key,
+      version: 1,
+      pivotMm: 1.2,
+      holeLongMm: 1.6,
+      holeShortMm: 1.28,
+      verdict: 'bush',
+      computed: 'bush',
+      note: '',
+      ...by,
+      ...change,
+    }) as Visit['holes'][number];
+
+  it('judges while it is typed, and keeps my own verdict beside it', async () => {
+    show(SurveyScreen, visitOf('fusee'));
+    for (const [label, value] of [
+      ['Pivot', '3.1'],
+      ['Long way', '3.7'],
+      ['Short way', '3.5'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/Play 0.60 mm, limit 0.37 mm/)).toBeTruthy();
+    await person.click(screen.getByRole('radio', { name: 'marginal' }));
+    expect(screen.getByText(/You say marginal, the measurements say bush/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/holes/T1.front',
+        body: { verdict: 'marginal', holeLongMm: 3.7, version: 0 },
+      }),
+    );
+  });
+
+  it('reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next hole', async () => {
+    show(SurveyScreen, visitOf('fusee'));
+    expect(within(screen.getByLabelText('By')).queryByRole('option', { name: 'lean' })).toBeNull();
+    await person.selectOptions(screen.getByLabelText('Looked at'), 'one-plate');
+    await person.selectOptions(screen.getByLabelText('By'), 'lean');
+    for (const [label, value] of [
+      ['Pivot', '3.1'],
+      ['Plate less sinks', '2'],
+      ['Lean, °', '12'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/Play 0.42 mm, limit 0.37 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
+    await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
+    await person.type(screen.getByLabelText('End shake'), '1.2');
+    expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
+    await person.click(screen.getByLabelText('Pivot is polished'));
+    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({
+        way: 'one-plate',
+        seen: { kind: 'lean', leanDeg: 12, plateMm: 2 },
+        holeLongMm: 3.525,
+        wearDeg: 225,
+        endShakeMm: 1.2,
+        polished: true,
+        spins: null,
+        past: 'original',
+      }),
+    );
+    await waitFor(() => expect((screen.getByLabelText('Plate less sinks') as HTMLInputElement).value).toBe('2'));
+    expect((screen.getByLabelText('Pivot') as HTMLInputElement).value).toBe('');
+  });
+
+  it('shows the last survey behind, and what wore since', async () => {
+    show(
+      SurveyScreen,
+      visitOf('fusee', {
+        openedAt: '2026-12-01T09:00:00.000Z',
+        lastSurvey: {
+          at: '2020-12-01T09:00:00.000Z',
+          holes: [
+            { key: 'T1.front', pivotMm: 3.1, holeLongMm: 3.2, holeShortMm: 3.15, verdict: 'sound', bushed: null },
+          ],
+        },
+      }),
+    );
+    expect(screen.getByText(/Last time, 1 Dec 2020: pivot 3.10 in 3.20 × 3.15, sound/)).toBeTruthy();
+    for (const [label, value] of [
+      ['Pivot', '3.1'],
+      ['Long way', '3.5'],
+      ['Short way', '3.3'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText('0.30 mm more play since, 0.050 a year.', { exact: false })).toBeTruthy();
+    cleanup();
+    show(
+      SurveyScreen,
+      visitOf('fusee', {
+        openedAt: '2026-12-01T09:00:00.000Z',
+        lastSurvey: {
+          at: '2020-12-01T09:00:00.000Z',
+          holes: [
+            {
+              key: 'T1.front',
+              pivotMm: 3.1,
+              holeLongMm: 3.9,
+              holeShortMm: 3.2,
+              verdict: 'bush',
+              bushed: { pivotMm: 3.05, boreMm: 3.15 },
+            },
+          ],
+        },
+      }),
+    );
+    expect(screen.getByText(', bushed then to 3.15')).toBeTruthy();
+    for (const [label, value] of [
+      ['Pivot', '3.05'],
+      ['Long way', '3.35'],
+      ['Short way', '3.2'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText('0.20 mm more play since', { exact: false })).toBeTruthy();
+  });
+
+  it('counts front and back', () => {
+    const holes = holesOf(familyById('fusee').traits).map((h, i) => surveyed(h.key, i < 3 ? {} : { verdict: 'sound' }));
+    show(SurveyScreen, visitOf('fusee', { holes }));
+    expect(answer()).toContain('3 to bush: 2 front, 1 back');
+  });
+
+  it('offers the bush, its reamer and the way back to the true centre', async () => {
+    show(FittingScreen, visitOf('fusee', { holes: [surveyed('T2.back')] }));
+    expect(screen.getByText('1.2 × 2.5 × 2 mm')).toBeTruthy();
+    expect(screen.getByText(/Ream to 2.485.*0.16 mm back/)).toBeTruthy();
+    await person.selectOptions(screen.getByLabelText('Centre found'), 'three-point transfer');
+    await person.type(screen.getByLabelText('End shake after'), '0.2');
+    await person.click(screen.getByRole('button', { name: 'Fitted' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({
+        hole: 'T2.back',
+        outsideMm: 2.5,
+        located: 'three-point transfer',
+        endShakeMm: 0.2,
+        off: false,
+      }),
+    );
+    await person.click(screen.getByRole('button', { name: 'Went off centre' }));
+    await waitFor(() => expect(sent[1]!.body).toMatchObject({ off: true, endShakeMm: null }));
+    const pivot = screen.getByLabelText('Finished pivot');
+    await person.clear(pivot);
+    await person.type(pivot, '1.5');
+    expect(screen.getByText('This pivot is larger than the hole was.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Fitted' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+  it('wants a bush again where the last one went off centre; only the last try of a hole is taken out', async () => {
+    const bush = (id: string, off: boolean) => ({
+      id,
+      hole: 'T2.back',
+      pivotMm: 1.2,
+      boreMm: 1.25,
+      outsideMm: 2.5,
+      heightMm: 2,
+      note: '',
+      located: null,
+      off,
+      endShakeMm: null,
+      spins: null,
+      stockId: null,
+      ...by,
+    });
+    show(FittingScreen, visitOf('fusee', { holes: [surveyed('T2.back')], bushes: [bush('1', true)] }));
+    expect(answer()).toContain('1 bush still to fit');
+    expect(screen.getByText('off centre once: plugged')).toBeTruthy();
+    cleanup();
+    show(
+      FittingScreen,
+      visitOf('fusee', { holes: [surveyed('T2.back')], bushes: [bush('1', true), bush('2', false)] }),
+    );
+    expect(answer()).toContain('The bush is in');
+    await person.click(screen.getByRole('button', { name: /Take out: bush/ }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/bushes/2' }));
+  });
+});
