@@ -1,4 +1,7 @@
-/** The layer rule: web → contract → core, server → contract → core. Web and server never meet; core imports nothing of the others. */
+/**
+ * The layer rule: web → contract → core, server → contract → core. Web and server never meet; core imports nothing of
+ * the others.
+ */
 module.exports = {
   forbidden: [
     { name: 'unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

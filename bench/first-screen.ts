@@ -1,7 +1,10 @@
 import { chromium } from '@playwright/test';
 import { signIn } from './sign-in.ts';
 
-/** Script that the first screen loads (gzip, over the wire), and the time until the bench can be used, cold cache, on loopback. */
+/**
+ * Script that the first screen loads (gzip, over the wire), and the time until the bench can be used, cold cache, on
+ * loopback.
+ */
 const address = process.env['ECLAT_ADDRESS']!;
 const browser = await chromium.launch({
   executablePath: process.env['CHROMIUM']!,
@@ -10,7 +13,8 @@ const browser = await chromium.launch({
 const cookie = await signIn(address);
 const runs: { scriptKb: number; allKb: number; usableMs: number }[] = [];
 for (let i = 0; i < 7; i++) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } }); // a context of its own: nothing is cached
+  // a context of its own: nothing is cached
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   await context.addCookies([{ name: cookie.name, value: cookie.value, url: address }]);
   const page = await context.newPage();
   const devtools = await context.newCDPSession(page);
@@ -23,7 +27,8 @@ for (let i = 0; i < 7; i++) {
     all += e.encodedDataLength;
     if (kinds.get(e.requestId) === 'Script') script += e.encodedDataLength;
   });
-  // Usable: every clock stands there as a link and has been painted. Noted by the page itself, from the start of its request.
+  // Usable: every clock stands there as a link and has been painted. Noted by the page itself, from the start of its
+  // request.
   await page.addInitScript(`new MutationObserver((_, watch) => {
     if (document.querySelectorAll('main a[href^="/visits/"]').length < 20) return;
     watch.disconnect();

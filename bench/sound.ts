@@ -4,7 +4,8 @@ import { anyCase, heard } from './sound-cases.ts';
 
 /**
  * How well a beat is heard, on generated ticks in noise and reverberation, against what is possible; how honest the
- * intervals are; whether a number of beats is ever wrong without a word; and how fast. `npm run bench -- sound [trials] [cases]`.
+ * intervals are; whether a number of beats is ever wrong without a word; and how fast. `npm run bench -- sound [trials]
+ * [cases]`.
  */
 const TRIALS = Number(process.argv[2] ?? 40),
   CASES = Number(process.argv[3] ?? 200);
@@ -106,7 +107,10 @@ for (let n = 0; n < CASES; n++) {
 for (const [verdict, count] of Object.entries(tally))
   console.log(`  ${verdict.padEnd(22)} ${String(count).padStart(5)}`);
 
-/** A chain of multiply-adds, nanoseconds each: about 1.6 on a core of 2.5 GHz that is not shared. The figures below are as much slower as this is. */
+/**
+ * A chain of multiply-adds, nanoseconds each: about 1.6 on a core of 2.5 GHz that is not shared. The figures below are
+ * as much slower as this is.
+ */
 function machine(): number {
   const [a, b] = [new Float32Array(1e6).fill(1.1), new Float32Array(1e6).fill(0.9)];
   const began = performance.now();

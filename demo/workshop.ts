@@ -226,7 +226,8 @@ export class Workshop {
         return this.strip(visit, last);
       case 'clean':
         for (const b of course.baths ?? []) {
-          if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000); // what is going on now was begun a few minutes ago
+          // what is going on now was begun a few minutes ago
+          if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000);
           const sequence =
             b.sequence ??
             (b.bath === 'petroleum solvent'
@@ -478,7 +479,8 @@ export class Workshop {
     } as const;
     for (const hole of all.slice(0, all.length - (course.unmeasured ?? 0))) {
       const hundredth = (x: number) => Number(x.toFixed(2));
-      const own = [...hole.key].reduce((n, c) => n + c.charCodeAt(0), 0) % 8; // one movement's pivots are the same at every visit
+      // one movement's pivots are the same at every visit
+      const own = [...hole.key].reduce((n, c) => n + c.charCodeAt(0), 0) % 8;
       const pivotMm = hundredth(sizes[hole.arbor.class] + own / 100);
       const holeShortMm = hundredth(pivotMm + 0.03);
       const holeLongMm = hundredth(holeShortMm + (course.worn?.[hole.key] ?? 0));

@@ -62,7 +62,8 @@ for (const [half, name] of ['one half', 'the other half'].entries())
         headers: { origin: server.address },
       })
     ).json()) as { token: string };
-    // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own in both.
+    // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own
+    // in both.
     const figures = ['/', ...(['survey', 'run', 'clean', 'agree'] as const).map(at)];
     const paths = [
       '/',

@@ -1,4 +1,7 @@
-/** npm run backup [-- FILE]: the whole database, photos too, in one file of PostgreSQL's own archive format. Safe while Eclat runs. */
+/**
+ * npm run backup [-- FILE]: the whole database, photos too, in one file of PostgreSQL's own archive format. Safe while
+ * Eclat runs.
+ */
 import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';

@@ -1,4 +1,7 @@
-/** npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures; `npm run bench -- large` only that, and what follows goes to it: `npm run bench -- sound 100 1000`. */
+/**
+ * npm run bench: builds, starts a throw-away database with the demo in it, and prints what bench/ measures; `npm run
+ * bench -- large` only that, and what follows goes to it: `npm run bench -- sound 100 1000`.
+ */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

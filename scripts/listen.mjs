@@ -1,4 +1,7 @@
-/** npm run --silent listen -- FILE.wav [--beats N] [--lift DEGREES] [--teeth N] [--card PPM]: hears a clock in a WAV file. Installs what is missing, then runs listen.ts. */
+/**
+ * npm run --silent listen -- FILE.wav [--beats N] [--lift DEGREES] [--teeth N] [--card PPM]: hears a clock in a WAV
+ * file. Installs what is missing, then runs listen.ts.
+ */
 import { spawnSync } from 'node:child_process';
 import { checkMachine, needPackages, ROOT } from './lib/machine.mjs';
 import { main } from './lib/say.mjs';

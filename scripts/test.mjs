@@ -13,7 +13,8 @@ import { needPostgres, startCluster } from './lib/postgres.mjs';
 import { main, say } from './lib/say.mjs';
 
 const { values } = parseArgs({ options: { only: { type: 'string' } } });
-// A disk that stalls holds servers and browsers up for minutes: what is thrown away afterwards stands in memory, where there is room.
+// A disk that stalls holds servers and browsers up for minutes: what is thrown away afterwards stands in memory, where
+// there is room.
 const MEMORY = '/dev/shm';
 const ROOM = 4 * 2 ** 30;
 if (existsSync(MEMORY)) {

@@ -1,4 +1,7 @@
-/** npm run --silent work -- --list | ID '{…}': the calculations from the command line. Installs what is missing, then runs work.ts. */
+/**
+ * npm run --silent work -- --list | ID '{…}': the calculations from the command line. Installs what is missing, then
+ * runs work.ts.
+ */
 import { spawnSync } from 'node:child_process';
 import { checkMachine, needPackages, ROOT } from './lib/machine.mjs';
 import { main } from './lib/say.mjs';

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import type { Plugin } from 'vite';
 
 /**
- * Writes `screens.json` beside the built pages: which scripts each address of the router needs. The server names them in
- * the head of its reply, so that a screen's script comes together with the first one and not after it.
+ * Writes `screens.json` beside the built pages: which scripts each address of the router needs. The server names them
+ * in the head of its reply, so that a screen's script comes together with the first one and not after it.
  */
 export function screens(router: string): Plugin {
   return {

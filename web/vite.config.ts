@@ -13,7 +13,8 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0,
     target: 'es2023',
-    // What nearly every screen shares comes in a few files: over HTTP/1.1 fifty small ones are waited for one after another.
+    // What nearly every screen shares comes in a few files: over HTTP/1.1 fifty small ones are waited for one after
+    // another.
     rollupOptions: {
       output: {
         codeSplitting: {

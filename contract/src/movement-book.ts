@@ -23,7 +23,10 @@ export const travelledEntry = z.object({
 
 export type TravelledEntry = z.infer<typeof travelledEntry>;
 
-/** A movement's book as a file: it goes with the clock to the next shop. No owner stands in it. docs/formats has its JSON Schema. */
+/**
+ * A movement's book as a file: it goes with the clock to the next shop. No owner stands in it. docs/formats has its
+ * JSON Schema.
+ */
 export const movementBook = z.object({
   format: z.literal('eclat-movement-book'),
   version: z.literal(1),

@@ -111,7 +111,10 @@ const edtf = z
   .trim()
   .refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
 
-/** `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that went into other movements. */
+/**
+ * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that
+ * went into other movements.
+ */
 export const book = z.object({
   movement,
   also: z.array(z.string()),

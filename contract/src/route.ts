@@ -14,8 +14,8 @@ type Names<Path extends string> = Path extends `${string}:${infer Name}/${infer 
 export type Params<Path extends string> = Record<Names<Path>, string>;
 
 /**
- * What a route may change: each names a part of what browsers have fetched. A command declares its topics, and from that one
- * declaration come the server's notice to every browser and the sender's own refresh.
+ * What a route may change: each names a part of what browsers have fetched. A command declares its topics, and from
+ * that one declaration come the server's notice to every browser and the sender's own refresh.
  */
 export const TOPICS = [
   'session',
@@ -48,18 +48,24 @@ export interface Notice {
 
 /**
  * Where the reply of a command belongs in the visit that the sender has on screen. `put`: it takes the place of the row
- * with the same `by`, or comes last, or where `sort` puts it; without `by` it is the part itself (`''`: the whole visit). `remove`: the row whose
- * `by` equals the parameter is gone. `'again'`, or `again`: other parts changed as well, and the visit is fetched again.
+ * with the same `by`, or comes last, or where `sort` puts it; without `by` it is the part itself (`''`: the whole
+ * visit). `remove`: the row whose `by` equals the parameter is gone. `'again'`, or `again`: other parts changed as
+ * well, and the visit is fetched again.
  */
 export type InVisit =
   | 'again'
   | { put: string; by?: string; sort?: string; again?: boolean }
   | { remove: string; by: string; param: string; again?: boolean };
 
-/** How a change is undone: `same` is the same command with what stood before, `final` cannot be undone, else the other command. */
+/**
+ * How a change is undone: `same` is the same command with what stood before, `final` cannot be undone, else the other
+ * command.
+ */
 export type Inverse = 'same' | 'final' | `${string}.${string}`;
 
-/** One route of the API. The server validates with it, the client is typed by it, the OpenAPI document is made of it. */
+/**
+ * One route of the API. The server validates with it, the client is typed by it, the OpenAPI document is made of it.
+ */
 export interface Route<
   Path extends string = string,
   Body extends z.ZodType = z.ZodType,

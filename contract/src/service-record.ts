@@ -3,7 +3,10 @@ import { z } from 'zod';
 
 const mm = z.number().positive();
 
-/** The part of a visit that belongs to the movement for ever, as it stands in its book and leaves the house. docs/formats has its JSON Schema. */
+/**
+ * The part of a visit that belongs to the movement for ever, as it stands in its book and leaves the house.
+ * docs/formats has its JSON Schema.
+ */
 export const serviceRecord = z.object({
   format: z.literal('eclat-service-record'),
   version: z.literal(1),

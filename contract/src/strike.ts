@@ -3,7 +3,9 @@ import { signed, id, done } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
 import { command } from './route.ts';
 
-/** What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters. Blows, or changes of a quarter. */
+/**
+ * What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters. Blows, or changes of a quarter.
+ */
 export const STRUCK_MARK = /^(?:[hp](?:[1-9]|1[0-2])|q[1-4])$/;
 
 export const struck = z.object({ mark: z.string().regex(STRUCK_MARK), heard: z.int(), ...signed });

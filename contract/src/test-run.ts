@@ -40,7 +40,10 @@ export const runConditions = z.object({
   stands: z.enum(RUN_STANDS).default('on a stand'),
   level: z.boolean().default(false),
   setter: setter.nullable().default(null),
-  /** Of a pendulum: effective length and the pitch of its nut; of a hairspring: its acting length. From these a first turn is reckoned. */
+  /**
+   * Of a pendulum: effective length and the pitch of its nut; of a hairspring: its acting length. From these a first
+   * turn is reckoned.
+   */
   lengthMm: z.number().gt(0, 'More than nothing.').max(5000).nullable().default(null),
   pitchMm: z.number().gt(0, 'More than nothing.').max(5).nullable().default(null),
 });

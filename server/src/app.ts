@@ -137,7 +137,9 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
 /** Scripts by address in the router, as the build found them. */
 type Screens = Readonly<Record<string, readonly string[]>>;
 
-/** What the page at an address asks for first: data and scripts that come together with the first script, not after it. */
+/**
+ * What the page at an address asks for first: data and scripts that come together with the first script, not after it.
+ */
 function hintsFor(path: string, screens: Screens): string[] {
   const [, visit, stage] = /^\/visits\/([0-9a-f-]{36})(?:\/([a-z]+))?$/.exec(path) ?? [];
   const data = ['/api/session', ...(path === '/' ? ['/api/bench'] : []), ...(visit ? [`/api/visits/${visit}`] : [])];

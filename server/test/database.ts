@@ -14,7 +14,7 @@ export default async function database(project: TestProject) {
   const given = process.env['ECLAT_TEST_DATABASE_URL'];
   if (given) return project.provide('databaseUrl', given);
   const { startCluster } = (await import('../../scripts/lib/postgres.mjs')) as {
-    startCluster(folder: string, settings: string[]): Promise<{ url: string; stop(): Promise<void> }>;
+    startCluster: (folder: string, settings: string[]) => Promise<{ url: string; stop(): Promise<void> }>;
   };
   const folder = mkdtempSync(join(tmpdir(), 'eclat-test-'));
   const cluster = await startCluster(folder, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);

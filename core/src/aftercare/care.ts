@@ -1,6 +1,9 @@
 import { drivenBy, has, isSpring, isWeight, poweredTrains, type Traits } from '../movement/index.ts';
 
-/** What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the name. */
+/**
+ * What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the
+ * name.
+ */
 type Row = readonly [heading: string, says: string, on: (t: Traits) => boolean];
 const strikes = (t: Traits) => t.strike !== 'none';
 const pendulum = (t: Traits) => t.oscillator === 'pendulum';

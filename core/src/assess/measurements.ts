@@ -149,9 +149,9 @@ export function weighMeasurement(
 ): { text: string; good: boolean | null; within: number; unit: string; name: string } {
   const m = MEASURABLES.find((x) => x.id === kind);
   ensure(m !== undefined, 'kind', 'This is not measured here.');
-  const means = m!.means.find((x) => x.how === how);
+  const means = m.means.find((x) => x.how === how);
   ensure(means !== undefined, 'how', 'Say how it was measured.');
-  ensure(value >= m!.from && value <= m!.to, 'value', `Between ${m!.from} and ${m!.to} ${m!.unit}.`);
-  const within = means!.share ? Math.abs(value) * means!.within : means!.within;
-  return { ...m!.judge(value - within, value + within, traits), within, unit: m!.unit, name: m!.name };
+  ensure(value >= m.from && value <= m.to, 'value', `Between ${m.from} and ${m.to} ${m.unit}.`);
+  const within = means.share ? Math.abs(value) * means.within : means.within;
+  return { ...m.judge(value - within, value + within, traits), within, unit: m.unit, name: m.name };
 }

@@ -30,7 +30,10 @@ const t = (place: CasePlace, what: string, waitHours = 0, times = 1, once = fals
   caution,
 });
 
-/** What is done to cases, dials and glasses, with the wait after it. Practice: glue overnight, stain and finish coats 24 h each. */
+/**
+ * What is done to cases, dials and glasses, with the wait after it. Practice: glue overnight, stain and finish coats 24
+ * h each.
+ */
 export const TASKS: readonly TaskTemplate[] = [
   t('case', 'Old glue out of the joint'),
   t('case', 'Glued and clamped', 12),

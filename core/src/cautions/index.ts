@@ -1,7 +1,10 @@
 import { drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
 import type { StageId } from '../workflow/index.ts';
 
-/** Where the work can hurt somebody. Each stands at its stage, before the work; `acknowledge` ones need a name and a time. */
+/**
+ * Where the work can hurt somebody. Each stands at its stage, before the work; `acknowledge` ones need a name and a
+ * time.
+ */
 export interface Caution {
   id: string;
   stages: readonly StageId[];

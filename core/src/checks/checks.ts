@@ -410,7 +410,10 @@ const DELIVER: readonly Row[] = [
 
 const ROWS: Record<CheckPlace, readonly Row[]> = { assemble: ASSEMBLE, run: RUN, deliver: DELIVER };
 
-/** The checks of this movement at a place, in the order of work. Practice; what does not apply to its traits is not asked. */
+/**
+ * The checks of this movement at a place, in the order of work. Practice; what does not apply to its traits is not
+ * asked.
+ */
 export const checksFor = (traits: Traits, place: CheckPlace): Check[] =>
   ROWS[place].filter((r) => r.on(traits)).map(({ on: _on, ...check }) => ({ ...check, place }));
 

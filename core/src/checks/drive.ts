@@ -51,7 +51,8 @@ export const isCycle = (check: string): check is CycleId => check in CYCLES;
 
 /**
  * Where it stands in its cycle.
- * @returns the mark it is at or past, the one that comes next with the steps to it, and whether the whole cycle is through
+ * @returns the mark it is at or past, the one that comes next with the steps to it, and whether the whole cycle is
+ * through
  * @throws DomainError for a cycle under 2 steps, or a step outside it
  */
 export function driven(
@@ -78,7 +79,8 @@ export const drivenWords = (d: Drive): string =>
 /**
  * Windings counted by ear or eye.
  * @param times of each winding, ms, in order
- * @returns null under two windings; else how many a minute, seconds between two, and the scatter of one gap (standard deviation, s; null under three)
+ * @returns null under two windings; else how many a minute, seconds between two, and the scatter of one gap (standard
+ * deviation, s; null under three)
  */
 export function windings(
   times: readonly number[],

@@ -14,7 +14,10 @@ export function partsMixed(concentrateL: number, waterL: number): number {
   return waterL / concentrateL;
 }
 
-/** What to add to bring a bath of `concentrateL` and `waterL` to `parts`: concentrate if it is weak, water if it is strong. */
+/**
+ * What to add to bring a bath of `concentrateL` and `waterL` to `parts`: concentrate if it is weak, water if it is
+ * strong.
+ */
 export function correct(
   concentrateL: number,
   waterL: number,

@@ -2,11 +2,11 @@ export const BATHS = ['ammoniated water', 'detergent', 'petroleum solvent', 'alc
 export type Bath = (typeof BATHS)[number];
 
 /** `ok`, the longest stay in minutes, or the reason why not. */
-export type BathRule = 'ok' | number | string;
+export type BathRule = number | string;
 
 /** All common practice. House rules may only make them stricter without a written reason. */
 const TABLE = {
-  //                        ammoniated water                          detergent                    petroleum solvent       alcohol
+  // Each row: ammoniated water, detergent, petroleum solvent, alcohol.
   'bare brass': [15, 60, 'ok', 'ok'],
   'lacquered brass': ['lacquer clouds and lifts', 5, 5, 'old lacquer is spirit lacquer'],
   'gilt or silver plate': ['the thin layer is attacked', 5, 'ok', 'ok'],

@@ -7,7 +7,10 @@ const part = (name: string, ...materials: BasketPart['materials']): BasketPart =
 /** Riveted: nothing of it comes apart but what stands outside. */
 const whole = (t: Traits) => t.construction === 'riveted plates';
 
-/** What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the run. */
+/**
+ * What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the
+ * run.
+ */
 const ROWS: readonly Row[] = [
   [part('whole movement, balance out', 'bare brass', 'plain steel'), whole],
   [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates') && !whole(t)],
@@ -50,8 +53,8 @@ const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materi
 ];
 
 /**
- * Of what a thing that came off is likely made, by its name. Where this movement may carry what poisons, the name of the
- * part is enough. Null where the name does not say: somebody has to.
+ * Of what a thing that came off is likely made, by its name. Where this movement may carry what poisons, the name of
+ * the part is enough. Null where the name does not say: somebody has to.
  */
 export function likelyMaterials(what: string, traits: Traits): BasketPart['materials'] | null {
   if (has(traits, 'luminous paint') && /\b(hand|dial)/i.test(what)) return ['luminous paint'];

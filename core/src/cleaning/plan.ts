@@ -16,7 +16,10 @@ export interface RunPlan {
 }
 
 const STEEL: readonly Material[] = ['plain steel', 'blued or polished steel'];
-/** Parts of steel alone that the house keeps out of water, where it does. A wheel on its steel arbor goes in with its brass. */
+/**
+ * Parts of steel alone that the house keeps out of water, where it does. A wheel on its steel arbor goes in with its
+ * brass.
+ */
 export const keptDry = (parts: readonly BasketPart[], baths: readonly Bath[], choices: Choices): BasketPart[] =>
   held('steel', choices).id === 'out' && baths.some((b) => b === 'ammoniated water' || b === 'detergent')
     ? parts.filter((p) => p.materials.every((m) => STEEL.includes(m)))

@@ -70,7 +70,10 @@ export function move(run: RunState, to: 'next' | 'again' | 'back', at: Date, by:
   };
 }
 
-/** Minutes that the basket really lay in a bath. @param now until when the step that runs is counted; null for a run that is over */
+/**
+ * Minutes that the basket really lay in a bath.
+ * @param now until when the step that runs is counted; null for a run that is over
+ */
 export function minutesIn(
   run: Pick<RunState, 'steps' | 'step' | 'stepStartedAt' | 'log'>,
   now: string | null,

@@ -57,7 +57,8 @@ describe('a sequence', () => {
   it('may be done once more only while all the times together stay within the limit', () => {
     const again = (minutes: number, part = brass, bath: 'ammoniated water' | 'detergent' = 'ammoniated water') =>
       steps([part], 'displace', bath, minutes)[1]!.again;
-    expect([again(5), again(7), again(8), again(15)]).toEqual([2, 1, 0, 0]); // bare brass: 15 minutes in ammonia, common practice
+    // bare brass: 15 minutes in ammonia, common practice
+    expect([again(5), again(7), again(8), again(15)]).toEqual([2, 1, 0, 0]);
     expect(again(5, { name: 'lacquered plates', materials: ['lacquered brass'] }, 'detergent')).toBe(0); // 5 minutes
   });
   it('needs no rinse after solvent, and waits a day for a sealed rotor', () => {

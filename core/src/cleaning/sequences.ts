@@ -234,7 +234,10 @@ export function stepsOf(
   });
 }
 
-/** What the basket may stand over all the baths of a run: each part that must come out once, the shortest limit of the main bath. */
+/**
+ * What the basket may stand over all the baths of a run: each part that must come out once, the shortest limit of the
+ * main bath.
+ */
 export function planSequence(
   steps: readonly RunStep[],
   parts: readonly BasketPart[],

@@ -24,8 +24,8 @@ export interface Suppression {
 }
 
 /**
- * What a resistor across the coil does when the contact opens: the coil's current goes on through it. Published: decay of
- * current in an inductive circuit, any text on circuits.
+ * What a resistor across the coil does when the contact opens: the coil's current goes on through it. Published: decay
+ * of current in an inductive circuit, any text on circuits.
  * @param henries inductance of the coil, if it was measured
  */
 export function suppressed(volts: number, ohms: number, resistorOhms: number, henries?: number): Suppression {
@@ -42,7 +42,10 @@ export function suppressed(volts: number, ohms: number, resistorOhms: number, he
 /** Values that resistors are sold in, per decade. Published: IEC 60063, series E12. */
 export const E12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2] as const;
 
-/** The largest usual resistor that keeps the peak across the contact under a chosen one. @throws Outside when the peak is not above the supply */
+/**
+ * The largest usual resistor that keeps the peak across the contact under a chosen one.
+ * @throws Outside when the peak is not above the supply
+ */
 export function resistorForPeak(volts: number, ohms: number, contactPeakV: number): number {
   ensure(contactPeakV > volts, 'contactPeakV', `The peak lies above the supply (${volts} V): choose more.`);
   const most = ((contactPeakV - volts) / volts) * ohms;

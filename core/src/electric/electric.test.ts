@@ -19,7 +19,8 @@ describe('a coil', () => {
   it('draws what its resistance lets it', () =>
     expect(coilAt(18, 220)).toEqual({ milliamps: expect.closeTo(81.8, 1), watts: expect.closeTo(1.473, 3) }));
   it('decays through its resistor as the circuit does', () => {
-    // Oracle: L di/dt = −(R + Rs) i, stepped; the current falls to 1/e in one time constant, and its first drop across Rs is the peak.
+    // Oracle: L di/dt = −(R + Rs) i, stepped; the current falls to 1/e in one time constant, and its first drop across
+    // Rs is the peak.
     const [V, R, Rs, L] = [10, 220, 2200, 1.5];
     const said = suppressed(V, R, Rs, L);
     let i = V / R;
@@ -52,7 +53,8 @@ describe('a coil', () => {
 });
 
 describe('a coil on the meter', () => {
-  // Published: IEC 60028, annealed copper; the 234.5 °C rule of electrical handbooks gives the same within a thousandth.
+  // Published: IEC 60028, annealed copper; the 234.5 °C rule of electrical handbooks gives the same within a
+  // thousandth.
   it('is brought to 20 °C as copper is', () => {
     for (const t of [0, 35, 60]) expect(ohmsAt20(100, t)).toBeCloseTo((100 * (234.5 + 20)) / (234.5 + t), 0);
     expect(() => ohmsAt20(100, 300)).toThrow(RangeError);

@@ -23,8 +23,8 @@ export function decimal(text: string, field: string): Decimal {
 }
 
 /**
- * Totals of an estimate. Each line is rounded to hundredths, half up; tax is reckoned once on the sum, which is how most
- * tax offices want an invoice: the local rule decides.
+ * Totals of an estimate. Each line is rounded to hundredths, half up; tax is reckoned once on the sum, which is how
+ * most tax offices want an invoice: the local rule decides.
  * @param taxPercent as decimal text; @param included prices already hold the tax
  */
 export function totals(lines: readonly EstimateLine[], taxPercent: string, included: boolean): Totals {

@@ -38,7 +38,8 @@ export interface ProposedLine {
 
 /**
  * Lines that findings and survey ask for and the estimate does not have yet. A finding without a proposal asks for
- * nothing. A part that was found to want work asks for it once. Bushes are counted by plate; holes surveyed since the last count are offered as a further line.
+ * nothing. A part that was found to want work asks for it once. Bushes are counted by plate; holes surveyed since the
+ * last count are offered as a further line.
  */
 export function proposedLines(
   traits: Traits,

@@ -11,9 +11,9 @@ const AMONG = 16;
 const TOGETHER = 3;
 
 /**
- * The few likeliest explanations of what is present: these causes, and no other of those that could show any of it. What
- * the rest of the movement may have besides is left open. Exact for each set it names; sets of up to three among the
- * sixteen likeliest causes are tried, which holds all that a person would act on.
+ * The few likeliest explanations of what is present: these causes, and no other of those that could show any of it.
+ * What the rest of the movement may have besides is left open. Exact for each set it names; sets of up to three among
+ * the sixteen likeliest causes are tried, which holds all that a person would act on.
  */
 export function combinations(net: Network, p: Posterior, most: number): Combination[] {
   const relevant = p.marginals.map((_, c) => p.present.some((f) => net.likelihoods[c]![f]! > 0));

@@ -42,9 +42,9 @@ export const unobservable = (seen: Observations): readonly SymptomId[] =>
   seen.dead === 'present' ? HIDDEN_WHEN_DEAD : [];
 
 /**
- * The causes in order of their probability, each with its reasons; the likeliest states of the whole; and the next look.
- * A reason's direction is found by leaving that one observation out: if the cause was less likely without it, it speaks
- * for the cause.
+ * The causes in order of their probability, each with its reasons; the likeliest states of the whole; and the next
+ * look. A reason's direction is found by leaving that one observation out: if the cause was less likely without it, it
+ * speaks for the cause.
  * @param apart how far the clock is taken down already, by the record of its stages
  * @param shop its own causes and counts; without them the shipped values stand alone
  */

@@ -17,11 +17,15 @@ export interface Share {
 /** By the id of a cause of a train: how often it was found, and how often it then showed each symptom. */
 export type Experience = Readonly<Record<string, { found: Share; shows: Partial<Record<SymptomId, Share>> }>>;
 
-/** A shipped starting value counts as so many clocks seen: the shop's own have the say after about as many. House rule. */
+/**
+ * A shipped starting value counts as so many clocks seen: the shop's own have the say after about as many. House rule.
+ */
 const PRIOR_CLOCKS = 20;
 const SHOWS_CLOCKS = 6;
 
-/** Mean of a Beta distribution whose starting value is worth so many clocks. Published: conjugate prior of the binomial. */
+/**
+ * Mean of a Beta distribution whose starting value is worth so many clocks. Published: conjugate prior of the binomial.
+ */
 const updated = (start: number, worth: number, seen: Share | undefined): number =>
   seen ? (start * worth + seen.times) / (worth + seen.of) : start;
 

@@ -3,7 +3,10 @@ import { CAUSES, LIKELIHOOD, type Cause } from './causes/index.ts';
 import { ONLY_BY_STRIKE, SHOWN_BY_TRAIN } from './causes/row.ts';
 import { canShow, SYMPTOM_IDS, type SymptomId } from './symptoms.ts';
 
-/** A cause as this movement can have it: once, or once for each of its trains. Its id is that of the look that settles it. */
+/**
+ * A cause as this movement can have it: once, or once for each of its trains. Its id is that of the look that settles
+ * it.
+ */
 export interface Instance {
   id: string;
   name: string;

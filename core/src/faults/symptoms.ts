@@ -10,7 +10,10 @@ const electric: Shown = (t) => has(t, 'coil') && !drivenBy(t, (d) => d === 'main
 const mains: Shown = (t) => drivenBy(t, (d) => d === 'mains');
 const prints: Shown = (t) => has(t, 'print work') || has(t, 'recording drum');
 
-/** What a person can see or hear before any tool is taken up, and which movements can show it. Ids are stable: they are stored. */
+/**
+ * What a person can see or hear before any tool is taken up, and which movements can show it. Ids are stable: they are
+ * stored.
+ */
 const TABLE = {
   dead: ['Dead: never runs', any],
   'stops-hours': ['Stops after hours', any],

@@ -6,7 +6,8 @@ describe('the record of a visit', () => {
   const record = serviceRecord(visit, now, '', 'Next time the strike.');
   it('says what was done, in words that need no table', () => {
     expect(record.bushes[0]!.hole).toBe('T2 second wheel, back plate');
-    expect(record.cleaned).toEqual([{ bath: 'detergent', parts: ['plates'], minutes: 4 }]); // as long as it stayed, not as planned
+    // as long as it stayed, not as planned
+    expect(record.cleaned).toEqual([{ bath: 'detergent', parts: ['plates'], minutes: 4 }]);
     expect(record.oiled).toEqual([
       { where: 'Wheel teeth and pinion leaves', grade: 'none' },
       { where: 'Crutch loop or fork', grade: 'fine' },

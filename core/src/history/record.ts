@@ -27,7 +27,10 @@ export interface ServiceRecord {
   note: string;
 }
 
-/** Canonical JSON (keys sorted, no white space): the same record has the same bytes, so the same hash. As RFC 8785 for our value types. */
+/**
+ * Canonical JSON (keys sorted, no white space): the same record has the same bytes, so the same hash. As RFC 8785 for
+ * our value types.
+ */
 export function canonical(value: unknown): string {
   if (value === null || typeof value !== 'object') {
     if (typeof value === 'number' && !Number.isFinite(value))
@@ -72,8 +75,8 @@ const PLAIN = new Set([
 ]);
 
 /**
- * Places in the record where the owner's own words stand: a name, phone, address or e-mail typed into a finding by mistake.
- * The signer takes them out; nothing is cut by guess.
+ * Places in the record where the owner's own words stand: a name, phone, address or e-mail typed into a finding by
+ * mistake. The signer takes them out; nothing is cut by guess.
  */
 export function privateWordsIn(record: ServiceRecord, owner: PrivateWords): string[] {
   const names = owner.name

@@ -3,7 +3,8 @@ import { FAMILIES, familyById, replacementChecks, replacementObstacles, type Che
 
 const ids = (family: string) => replacementChecks(familyById(family).traits, 'oiled before fitting').map((c) => c.id);
 
-// Common practice: type with its suffix, hand shaft, pendulum or none, chime layout, is it still made; what moves over; what must come off.
+// Common practice: type with its suffix, hand shaft, pendulum or none, chime layout, is it still made; what moves over;
+// what must come off.
 describe('a movement in another’s place', () => {
   it('is asked for what its traits need', () => {
     expect(ids('quarter-chime')).toEqual(

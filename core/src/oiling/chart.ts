@@ -102,7 +102,9 @@ export const oilChart = (traits: Traits, rules: Choices = {}): OilPoint[] =>
     return rule ? { id, where, grade: rule[3], amount: rule[4] } : { id, where, grade, amount };
   });
 
-/** Which point of the chart a pivot hole belongs to, by how far from the power its arbor turns; a motor's are all alike. */
+/**
+ * Which point of the chart a pivot hole belongs to, by how far from the power its arbor turns; a motor's are all alike.
+ */
 const OF_PIVOT: Record<ArborClass, readonly string[]> = {
   barrel: ['barrel-pivots', 'fusee-pivots'],
   train: ['train-low'],

@@ -61,15 +61,18 @@ export interface Advice {
   from: 'theory' | 'both' | 'the clock';
 }
 
-/** How far theory may be wrong, as a share of itself (one standard deviation): pitch, true length and slip of the nut. House rule. */
+/**
+ * How far theory may be wrong, as a share of itself (one standard deviation): pitch, true length and slip of the nut.
+ * House rule.
+ */
 const THEORY_SPREAD = 0.2;
 /** Uncertainty of a rate when nothing better is known, s/day. House rule. */
 export const RATE_NOISE = 3;
 
 /**
- * How far to set it so that the rate becomes `wanted`, blending theory with what the clock did: a straight line through the
- * origin (change of rate against amount), theory as its prior. Source: normal linear model with a normal prior, any text
- * on Bayesian regression.
+ * How far to set it so that the rate becomes `wanted`, blending theory with what the clock did: a straight line through
+ * the origin (change of rate against amount), theory as its prior. Source: normal linear model with a normal prior, any
+ * text on Bayesian regression.
  * @param theory s/day per unit, or null where theory does not know (a regulator's divisions)
  * @returns null when there is neither theory nor a trial that moved anything
  */

@@ -7,8 +7,8 @@ const PER_METRE = 3.086e-6;
 
 /**
  * Gravity in m/s² at a latitude in degrees (−90 to 90) and a height above the sea in metres (−500 to 9000).
- * Normal gravity of WGS 84. Published: NIMA TR8350.2, 3rd edition, equation 4-1. The true value of a place differs by up to
- * about 5 in 100,000, which is 2 s a day.
+ * Normal gravity of WGS 84. Published: NIMA TR8350.2, 3rd edition, equation 4-1. The true value of a place differs by
+ * up to about 5 in 100,000, which is 2 s a day.
  */
 export function gravityAt(latitudeDeg: number, heightM: number): number {
   ensure(Math.abs(latitudeDeg) <= 90, 'latitudeDeg', 'Latitude lies between −90 and 90 degrees.');

@@ -36,8 +36,9 @@ export type BushChoice<S extends BushStock = BushStock> = S & {
 };
 
 /**
- * Bushes that swallow the worn oval round its true centre, leave a wall and are at least as high as the plate; the smallest first.
- * The wear ran one way from a round hole of the short diameter, so from the true centre it reaches long − short/2.
+ * Bushes that swallow the worn oval round its true centre, leave a wall and are at least as high as the plate; the
+ * smallest first. The wear ran one way from a round hole of the short diameter, so from the true centre it reaches long
+ * − short/2.
  * @throws RangeError for lengths that are not positive or short > long
  */
 export function bushChoices<S extends BushStock>(w: BushWanted, stock: readonly S[]): BushChoice<S>[] {

@@ -7,13 +7,19 @@ export const LOCATED = [
 ] as const;
 export type Located = (typeof LOCATED)[number];
 
-/** Holes that stand bushed: where the last try went off centre, it is plugged and wants its bush again. Bushes in the order they were fitted. */
+/**
+ * Holes that stand bushed: where the last try went off centre, it is plugged and wants its bush again. Bushes in the
+ * order they were fitted.
+ */
 export function bushedHoles(bushes: readonly { hole: string; off: boolean }[]): Set<string> {
   const last = new Map(bushes.map((b) => [b.hole, b.off]));
   return new Set([...last].flatMap(([hole, off]) => (off ? [] : [hole])));
 }
 
-/** Holes that still want their bush, one by one: a bush in another hole, or in one that is sound after all, is not theirs. */
+/**
+ * Holes that still want their bush, one by one: a bush in another hole, or in one that is sound after all, is not
+ * theirs.
+ */
 export function bushesLeft<H extends { key: string; verdict: string }>(
   holes: readonly H[],
   bushes: readonly { hole: string; off: boolean }[],

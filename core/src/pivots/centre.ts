@@ -6,8 +6,8 @@ export interface Point {
 }
 
 /**
- * Where the hole stood when it was new: the middle of the worn oval, moved back against the direction of wear by half of
- * what it is longer than wide. @param wearDeg direction in which the pivot wandered, counted from +x towards +y
+ * Where the hole stood when it was new: the middle of the worn oval, moved back against the direction of wear by half
+ * of what it is longer than wide. @param wearDeg direction in which the pivot wandered, counted from +x towards +y
  */
 export function trueCentre(middle: Point, longMm: number, shortMm: number, wearDeg: number): Point {
   ensure(shortMm > 0 && longMm >= shortMm, 'holeShortMm', 'The short way cannot be more than the long way.');

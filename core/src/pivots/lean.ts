@@ -3,8 +3,8 @@ import { ensure } from '../units/index.ts';
 const DEG = 180 / Math.PI;
 
 /**
- * How far an arbor held in one plate, its other end free, leans to each side of upright, degrees. Diametral clearance c in
- * a hole of working height h: atan(c/h). Only for that way of looking: between plates read sideways play.
+ * How far an arbor held in one plate, its other end free, leans to each side of upright, degrees. Diametral clearance c
+ * in a hole of working height h: atan(c/h). Only for that way of looking: between plates read sideways play.
  * @param plateMm plate less its oil sinks
  */
 export function leanDeg(clearanceMm: number, plateMm: number): number {
@@ -21,8 +21,8 @@ export function clearanceFromLean(lean: number, plateMm: number): number {
 }
 
 /**
- * Clearance at one pivot from the sideways play of the arbor, measured at a distance from the other pivot: the arbor turns
- * about the far pivot. @param otherMm clearance at the far pivot, half of which is seen too
+ * Clearance at one pivot from the sideways play of the arbor, measured at a distance from the other pivot: the arbor
+ * turns about the far pivot. @param otherMm clearance at the far pivot, half of which is seen too
  */
 export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenPlatesMm: number): number {
   ensure(playMm >= 0, 'playMm', 'Play is not negative.');
@@ -34,6 +34,8 @@ export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenP
   return (playMm * betweenPlatesMm) / measuredAtMm;
 }
 
-/** Lean of an arbor between plates, degrees: clearance over the gap. Hundredths of a degree: too little to judge by eye. */
+/**
+ * Lean of an arbor between plates, degrees: clearance over the gap. Hundredths of a degree: too little to judge by eye.
+ */
 export const leanBetweenPlatesDeg = (clearanceMm: number, gapMm: number): number =>
   Math.atan(clearanceMm / gapMm) * DEG;

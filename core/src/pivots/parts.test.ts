@@ -13,7 +13,8 @@ import {
 
 const keys = (id: string) => partsToLook(familyById(id).traits).map((p) => p.key);
 
-// Common practice: beside the holes one looks at pivots, trundles, teeth, clicks, pins, pallets, crutch, suspension, levers, fly, chain.
+// Common practice: beside the holes one looks at pivots, trundles, teeth, clicks, pins, pallets, crutch, suspension,
+// levers, fly, chain.
 describe('what is looked at beside the holes', () => {
   it('follows the traits', () => {
     expect(keys('shelf-open-springs')).toEqual(

@@ -15,7 +15,10 @@ interface Kind {
   states: readonly (readonly [state: string, asks: string])[];
 }
 
-/** What is looked at beside the holes, and how it can be found. `asks` is the work that follows; empty where nothing does. Practice. */
+/**
+ * What is looked at beside the holes, and how it can be found. `asks` is the work that follows; empty where nothing
+ * does. Practice.
+ */
 export const PART_KINDS = {
   pivot: {
     name: 'pivot',
@@ -168,7 +171,10 @@ const depthOf = (p: Pair): LookedPart => ({
   name: `${p.from.id} ${p.from.name} with ${p.to.id} ${p.to.name}`,
 });
 
-/** Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the escapement. */
+/**
+ * Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the
+ * escapement.
+ */
 export function partsToLook(traits: Traits): LookedPart[] {
   const pivots = holesOf(traits).map((h): LookedPart => ({
     key: pivotKey(h.key),

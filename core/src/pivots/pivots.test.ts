@@ -58,7 +58,8 @@ describe('the choice of a bush', () => {
 
   it('swallows the oval, keeps a wall and stands as high as the plate', () => {
     const bush = chooseBush(wanted)!;
-    // Worked by hand: the oval reaches 1.6 − 0.64 = 0.96 from the true centre, so at least ⌀ 1.92; wall wants 1.24 + 0.8 = 2.04.
+    // Worked by hand: the oval reaches 1.6 − 0.64 = 0.96 from the true centre, so at least ⌀ 1.92; wall wants 1.24 +
+    // 0.8 = 2.04.
     expect(bush).toMatchObject({ outsideMm: 2.5, boreMm: 1.2, heightMm: 2 });
     // Practice: press fit 0.01 to 0.02 mm.
     expect(bush.outsideMm - bush.reamToMm).toBeCloseTo(0.015, 9);
@@ -120,7 +121,8 @@ describe('lean and clearance', () => {
 
 describe('the true centre', () => {
   it('lies where the hole was before the pivot wore it along', () => {
-    // Oracle: a round hole of the short diameter and its slot, walked along its edge; the far unworn edge belongs to both.
+    // Oracle: a round hole of the short diameter and its slot, walked along its edge; the far unworn edge belongs to
+    // both.
     const centre = trueCentre({ xMm: 0.2, yMm: 0 }, 1.4, 1, 0);
     expect(centre).toEqual({ xMm: expect.closeTo(0, 12), yMm: expect.closeTo(0, 12) });
     expect(() => trueCentre({ xMm: 0, yMm: 0 }, 1, 1.2, 0)).toThrow(RangeError);

@@ -3,7 +3,8 @@ import { ARBOR_CLASSES } from '../movement/index.ts';
 import { bushedHoles, clearanceOf, END_SHAKE_MM, judgeEndShake, leftAs, playFits, wornSince } from './index.ts';
 
 describe('play that was seen', () => {
-  // By hand: 2 mm of plate leaning by 3° to each side is 2 × 0.0524 = 0.105 mm; 0.3 mm of play in the middle is 0.6 at the pivot.
+  // By hand: 2 mm of plate leaning by 3° to each side is 2 × 0.0524 = 0.105 mm; 0.3 mm of play in the middle is 0.6 at
+  // the pivot.
   it('becomes a clearance by the formula of its way', () => {
     expect(clearanceOf({ kind: 'lean', leanDeg: 3, plateMm: 2 })).toBeCloseTo(0.105, 3);
     expect(clearanceOf({ kind: 'play', playMm: 0.3, atMm: 20, gapMm: 40 })).toBeCloseTo(0.6, 9);

@@ -13,8 +13,8 @@ export const WAYS = ['one-wheel', 'train', 'one-plate', 'in-place'] as const;
 export type Way = (typeof WAYS)[number];
 
 /**
- * Instead of the hole's own two ways: what was seen of its play. Lean only in one plate with the other end free; between
- * plates the sideways play, at its distance from the far pivot.
+ * Instead of the hole's own two ways: what was seen of its play. Lean only in one plate with the other end free;
+ * between plates the sideways play, at its distance from the far pivot.
  */
 export type PlayReading =
   { kind: 'lean'; leanDeg: number; plateMm: number } | { kind: 'play'; playMm: number; atMm: number; gapMm: number };
@@ -70,7 +70,9 @@ export function wornSince(
   return { mm, mmAYear: years >= 0.5 ? mm / years : null };
 }
 
-/** The eight ways a pivot can have wandered, as on the face of the plate that is looked at: degrees clockwise from up. */
+/**
+ * The eight ways a pivot can have wandered, as on the face of the plate that is looked at: degrees clockwise from up.
+ */
 export const WEAR_TOWARDS = [
   ['up', 0],
   ['up right', 45],
@@ -87,8 +89,8 @@ export const forcedToBush = (turnedMm: number | null): string | null =>
   turnedMm === null ? null : `Its pivot was turned down to ${turnedMm} mm: this hole must be bushed.`;
 
 /**
- * The verdict that is kept for a hole. A pivot turned down forces a bush; then counts the person's own word; then the house
- * rule for holes that did not fail; then what the measurements say.
+ * The verdict that is kept for a hole. A pivot turned down forces a bush; then counts the person's own word; then the
+ * house rule for holes that did not fail; then what the measurements say.
  */
 export function keptVerdict(given: {
   computed: HoleVerdict;

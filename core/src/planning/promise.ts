@@ -39,8 +39,8 @@ export interface PromiseDays {
 const MOST_PASSES = 5;
 
 /**
- * Calendar days until a job is done, by simulation. Hours and waits are drawn from triangles (short, likely, long); a pass
- * costs its hours and a test run again. The same seed gives the same answer. Source: simulation with triangular
+ * Calendar days until a job is done, by simulation. Hours and waits are drawn from triangles (short, likely, long); a
+ * pass costs its hours and a test run again. The same seed gives the same answer. Source: simulation with triangular
  * judgements, any text on project planning.
  * @param trials 100 to 100,000; @param byDays a date to judge, as days from now
  */

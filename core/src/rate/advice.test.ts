@@ -14,12 +14,15 @@ type Log = Omit<SetRun, 'readings' | 'events'> & {
 };
 const run = (): Log => ({ startedAt: iso(0), readBy: 'seconds hand', conditions, readings: [], events: [] });
 
-/** A clock that answers to the turns of its nut, not quite as theory says; its hands are set right when it is turned. */
+/**
+ * A clock that answers to the turns of its nut, not quite as theory says; its hands are set right when it is turned.
+ */
 function regulate(seed: number): { adjustments: number; verdict: string; rate: number } {
   const chance = seeded(seed),
     gauss = normal(chance);
   const { traits } = familyById('mantel-barrels');
-  // Mechanics: a millimetre of 200 is 216 s a day, so half a millimetre of pitch 108 a turn; pitch and true length are off by up to a third.
+  // Mechanics: a millimetre of 200 is 216 s a day, so half a millimetre of pitch 108 a turn; pitch and true length are
+  // off by up to a third.
   const aTurn = 108 * (1 + 0.16 * gauss());
   let rate = 400 * (2 * chance() - 1),
     error = 0,

@@ -62,7 +62,10 @@ export function fitRate(readings: readonly Reading[], noiseS: number): RateFit |
   };
 }
 
-/** Readings more than five robust deviations off the Theil–Sen line; needs five to tell, and never more than a third of them. */
+/**
+ * Readings more than five robust deviations off the Theil–Sen line; needs five to tell, and never more than a third of
+ * them.
+ */
 function farOff(readings: readonly Reading[], noiseS: number): number[] {
   if (readings.length < 5) return [];
   const slope = median(pairSlopes(readings));
@@ -79,7 +82,9 @@ function farOff(readings: readonly Reading[], noiseS: number): number[] {
 /** Beyond this many readings, all pairs are too many. */
 const ALL_PAIRS_TO = 300;
 
-/** Slopes between pairs: all of them, or each reading with the one half the list away (Theil's incomplete method, 1950). */
+/**
+ * Slopes between pairs: all of them, or each reading with the one half the list away (Theil's incomplete method, 1950).
+ */
 function pairSlopes(readings: readonly Reading[]): number[] {
   const slopes: number[] = [];
   const n = readings.length;

@@ -10,8 +10,9 @@ export interface Line {
 }
 
 /**
- * Straight line by least squares with the 95 % interval of its slope from the scatter alone, Student's t with n − 2 degrees.
- * Published: normal linear model, any text on statistics. @returns null for fewer than three points or all x alike
+ * Straight line by least squares with the 95 % interval of its slope from the scatter alone, Student's t with n − 2
+ * degrees. Published: normal linear model, any text on statistics. @returns null for fewer than three points or all x
+ * alike
  */
 export function fitLine(points: readonly (readonly [x: number, y: number])[]): Line | null {
   const n = points.length;

@@ -1,4 +1,6 @@
-/** One comparison of the dial with the reference: when, and how far the dial is ahead (gaining is positive), in seconds. */
+/**
+ * One comparison of the dial with the reference: when, and how far the dial is ahead (gaining is positive), in seconds.
+ */
 export interface Reading {
   at: number;
   errorS: number;

@@ -25,7 +25,9 @@ const ROWS: readonly (readonly [(t: Traits) => boolean, number, number, number, 
   [() => true, 8, 24, 60, '60 s a day, a full wind'],
 ];
 
-/** Days of a run and hours between readings, by the house rule of how long; a tolerance over a month keeps its month. */
+/**
+ * Days of a run and hours between readings, by the house rule of how long; a tolerance over a month keeps its month.
+ */
 function lastingFor(school: string, days: number, every: number): readonly [days: number, everyHours: number] {
   if (school === 'week') return [days > 14 ? days : 7, every];
   if (school === 'weeks') return [Math.max(days, 14), Math.min(every, 24)];
@@ -84,7 +86,8 @@ function whenDecided(fit: RateFit, tolerance: number, now: number): number | nul
   const leverNow = fit.noiseS / fit.halfWidthSecondsPerDay; // √Sxx/t
   for (let hours = 1; hours <= LONGEST_LOOK_AHEAD_DAYS * 24; hours++) {
     const days = (now + hours * 3_600_000 - fit.originAt) / DAY_MS;
-    const lever = Math.sqrt(leverNow ** 2 + ((fit.n / (fit.n + 1)) * days * days) / 2.78 ** 2); // 2.78: t at four degrees, the widest
+    // 2.78: t at four degrees, the widest
+    const lever = Math.sqrt(leverNow ** 2 + ((fit.n / (fit.n + 1)) * days * days) / 2.78 ** 2);
     if (fit.noiseS / lever < margin) return now + hours * 3_600_000;
   }
   return null;

@@ -16,14 +16,14 @@ const byId = new Map(RULES.map((r) => [r.id, r]));
 export function schoolOf(question: string, school: string): School {
   const found = byId.get(question)?.schools.find((s) => s.id === school);
   ensure(found !== undefined, 'school', 'This is none of the schools.');
-  return found!;
+  return found;
 }
 
 /** The school that holds: as shipped, then the shop's choice, then what this visit does otherwise. */
 export function held(question: string, choices: Choices, differs: readonly Difference[] = []): School {
   const rule = byId.get(question);
   ensure(rule !== undefined, 'question', 'This is none of the house rules.');
-  return schoolOf(question, differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule!.ours);
+  return schoolOf(question, differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule.ours);
 }
 
 export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => r.stages.includes(stage));

@@ -25,8 +25,8 @@ interface Ringing {
 const SILENT = Math.log(10 ** (90 / 20));
 
 /**
- * Adds up what was struck, piece after piece. A mode is amplitude · e^(−t/decay) · sin(2πft) from its exact moment, run as
- * a resonator of two samples; modes over 0.45 of the sample rate cannot be carried and are left out.
+ * Adds up what was struck, piece after piece. A mode is amplitude · e^(−t/decay) · sin(2πft) from its exact moment, run
+ * as a resonator of two samples; modes over 0.45 of the sample rate cannot be carried and are left out.
  */
 export class Striker {
   private ringing: Ringing[] = [];

@@ -8,13 +8,19 @@ const KINDS: Record<Exclude<RoomId, 'none'>, { t60S: number; wet: number; firstM
   bench: { t60S: 0.3, wet: 0.25, firstMs: [2, 12] },
   hall: { t60S: 0.9, wet: 0.5, firstMs: [5, 40] },
 };
-/** Delays of the combs and all-passes, seconds. Source: M. R. Schroeder, Natural sounding artificial reverberation, 1962. */
+/**
+ * Delays of the combs and all-passes, seconds. Source: M. R. Schroeder, Natural sounding artificial reverberation,
+ * 1962.
+ */
 const COMBS_S = [0.0297, 0.0371, 0.0411, 0.0437],
   PASSES_S = [0.005, 0.0017],
   PASS_GAIN = 0.7;
 const FIRST_REFLECTIONS = 6;
 
-/** A room round the sound: a few first reflections, then Schroeder's combs and all-passes. Works in place, piece after piece. */
+/**
+ * A room round the sound: a few first reflections, then Schroeder's combs and all-passes. Works in place, piece after
+ * piece.
+ */
 export class Room {
   private readonly combs: { line: Float32Array; gain: number; at: number }[];
   private readonly passes: { line: Float32Array; at: number }[];

@@ -7,7 +7,10 @@ export type Escaping = (typeof ESCAPING)[number];
 
 const between = (chance: Chance, low: number, high: number) => low * (high / low) ** chance();
 
-/** What rings when steel meets brass: a handful of short modes, those of a small movement higher. From memory of recordings. */
+/**
+ * What rings when steel meets brass: a handful of short modes, those of a small movement higher. From memory of
+ * recordings.
+ */
 export function tickModes(escaping: Escaping, chance: Chance): Mode[] {
   const [low, high, count] = escaping === 'lever' ? [2800, 11_000, 6] : [1300, 7500, 6];
   return Array.from({ length: count }, () => ({

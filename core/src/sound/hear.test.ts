@@ -168,7 +168,8 @@ describe('what is not sure is said', () => {
         { seconds: 60, beside: beside(8640, 66.9, -5.77), seed: 829 },
       )!,
     ];
-    expect([alike.beatsPerHour, slow.beatsPerHour]).toEqual([10_800, 8640]); // what is heard is not the clock that is meant, and that is said
+    // what is heard is not the clock that is meant, and that is said
+    expect([alike.beatsPerHour, slow.beatsPerHour]).toEqual([10_800, 8640]);
     expect(alike.warnings.join()).toMatch(/unevenly|two clocks|another clock/);
     expect(slow.warnings.join()).toContain('a slow clock may be near');
   });

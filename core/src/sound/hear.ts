@@ -15,7 +15,10 @@ const COARSE_BEATS = 60;
 /** So many beats without a sound, and it has stopped. */
 export const STOPPED_BEATS = 4;
 
-/** Hears a whole recording, of which any part can be looked at again. Heard once through for the beat, and again only around its beats. */
+/**
+ * Hears a whole recording, of which any part can be looked at again. Heard once through for the beat, and again only
+ * around its beats.
+ */
 export function hear(sampleRate: number, samples: number, source: SoundSource, known: Known = {}): SoundReport | null {
   const frames = new Frames(sampleRate, samples / sampleRate + 1);
   const block = Math.ceil(BLOCK_S * sampleRate);

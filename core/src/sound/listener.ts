@@ -9,7 +9,10 @@ import { Tracker, type Met } from './follow/tracker.ts';
 
 /** Sound is kept for so long; a beat that is older is not looked at again. */
 const SOUND_S = 20;
-/** It is looked for from so much sound on, and again after so long while it is not found; and looked at anew while it is. */
+/**
+ * It is looked for from so much sound on, and again after so long while it is not found; and looked at anew while it
+ * is.
+ */
 const FIRST_S = 3,
   AGAIN_S = 1.5,
   ANEW_S = 20;
@@ -107,7 +110,10 @@ export class Listener {
     this.ring = new SoundRing(Math.ceil(SOUND_S * sampleRate));
   }
 
-  /** Known anew: what is followed goes on, what it is held against changes. Another number of beats is looked for from now on. */
+  /**
+   * Known anew: what is followed goes on, what it is held against changes. Another number of beats is looked for from
+   * now on.
+   */
   know(known: Known): void {
     const before = this.known.beats;
     this.known = known;
@@ -174,7 +180,10 @@ export class Listener {
     return this.followed ? this.reportOf(this.followed, this.hereS - lastS) : null;
   }
 
-  /** The hour that is going on, as far as it has come; null while nothing is heard. Costs more, the longer it is: once a minute is enough. */
+  /**
+   * The hour that is going on, as far as it has come; null while nothing is heard. Costs more, the longer it is: once a
+   * minute is enough.
+   */
   part(): LoggedHour | null {
     const f = this.followed;
     return f && f.timer.timed.length >= 4

@@ -92,5 +92,6 @@ describe('how well a rate can be known', () => {
       }),
     );
   });
-  it('takes the sample clock into account', () => expect(trueRate(0, 10)).toBeCloseTo(0.864, 9)); // Published: 86,400 s a day.
+  // Published: 86,400 s a day.
+  it('takes the sample clock into account', () => expect(trueRate(0, 10)).toBeCloseTo(0.864, 9));
 });

@@ -31,8 +31,9 @@ export interface Coiled {
 }
 
 /**
- * Turns that a spring of this length gives, from lying against the wall to lying on the arbor, ideal coils without gaps.
- * A real one gives about one turn less (practice): this is an upper bound. Source: areas of the coils, any text on springs.
+ * Turns that a spring of this length gives, from lying against the wall to lying on the arbor, ideal coils without
+ * gaps. A real one gives about one turn less (practice): this is an upper bound. Source: areas of the coils, any text
+ * on springs.
  * @throws Outside for a spring that does not fit
  */
 export function coil(b: Barrel, lengthMm: number): Coiled {
@@ -60,7 +61,10 @@ export function bestLengthMm(b: Barrel): number {
   return solidLengthMm(b) / 2;
 }
 
-/** The two lengths that give these turns, short one first; the short one leaves more room. @throws Outside when no length does */
+/**
+ * The two lengths that give these turns, short one first; the short one leaves more room.
+ * @throws Outside when no length does
+ */
 export function lengthsForTurns(b: Barrel, turns: number): [number, number] {
   const best = bestLengthMm(b);
   const most = coil(b, best).turns;

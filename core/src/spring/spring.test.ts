@@ -14,7 +14,10 @@ import {
 
 const barrel = { barrelMm: 45, arborMm: 15, thicknessMm: 0.4 };
 
-/** Turns of a spiral of pitch e from radius r0 outwards (or inwards) that uses up a length, wound step by step: the oracle. */
+/**
+ * Turns of a spiral of pitch e from radius r0 outwards (or inwards) that uses up a length, wound step by step: the
+ * oracle.
+ */
 function windByHand(startMm: number, lengthMm: number, pitch: number): number {
   const step = 0.002; // radians
   let [angle, used] = [0, 0];
@@ -31,7 +34,8 @@ describe('turns of a mainspring', () => {
     // Oracle: numerical winding of a spiral from the arbor outwards and from the wall inwards.
     const { turns } = coil(barrel, length);
     expect(turns).toBeCloseTo(windByHand(15 / 2, length, 0.4) - windByHand(45 / 2, length, -0.4), 2);
-    // The middle line of a real strip lies half a thickness off both, which costs a part of the turn that practice takes off.
+    // The middle line of a real strip lies half a thickness off both, which costs a part of the turn that practice
+    // takes off.
     const real = windByHand(15 / 2 + 0.2, length, 0.4) - windByHand(45 / 2 - 0.2, length, -0.4);
     expect(turns - real).toBeGreaterThan(0.1);
     expect(turns - real).toBeLessThan(TURNS_LOST);

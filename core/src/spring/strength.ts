@@ -7,7 +7,10 @@ export interface SpringStrip {
   lengthMm: number;
 }
 
-/** Strength of one spring as a multiple of another at the same turns: b e³/ℓ. Published: bending of a strip, any text on elasticity. */
+/**
+ * Strength of one spring as a multiple of another at the same turns: b e³/ℓ. Published: bending of a strip, any text on
+ * elasticity.
+ */
 export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
   const of = ({ thicknessMm, widthMm, lengthMm }: SpringStrip) => {
     ensure(
@@ -23,7 +26,9 @@ export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
 /** Modulus of elasticity of hardened spring steel, GPa. From memory of handbooks: 200 to 210. */
 export const SPRING_STEEL_GPA = 206;
 
-/** Torque in N mm of a spring turned so far from its free state: E b e³ θ/(12 ℓ). Ideal, without friction of the coils. */
+/**
+ * Torque in N mm of a spring turned so far from its free state: E b e³ θ/(12 ℓ). Ideal, without friction of the coils.
+ */
 export const torqueNmm = (s: SpringStrip, turns: number): number =>
   (SPRING_STEEL_GPA * 1000 * s.widthMm * s.thicknessMm ** 3 * 2 * Math.PI * turns) / (12 * s.lengthMm);
 
@@ -75,7 +80,10 @@ export function chooseSpring(
 }
 const misfit = (s: SpringFit, best: number) => 3 * Math.abs(Math.log(s.strength)) + Math.max(0, best - s.turns) / best;
 
-/** Free diameter against the inside of the barrel: under the first it is set, over the second it is lively. House rule, from memory of practice. */
+/**
+ * Free diameter against the inside of the barrel: under the first it is set, over the second it is lively. House rule,
+ * from memory of practice.
+ */
 export const SET_BELOW = 2;
 export const LIVELY_FROM = 2.5;
 export type Liveliness = 'set' | 'tired' | 'lively';

@@ -27,7 +27,7 @@ export const identityOf = ({ kind, name, sizes }: Pick<Item, 'kind' | 'name' | '
 /** What is wrong with the sizes of a thing, by size. */
 export function sizeProblems(kind: KindId, sizes: Sizes): { size: SizeId; message: string }[] {
   const wrong = (Object.entries(sizes) as [SizeId, number][]).flatMap(([size, value]) => {
-    if (!(kindOf(kind).sizes as readonly SizeId[]).includes(size))
+    if (!kindOf(kind).sizes.includes(size))
       return [{ size, message: `${kindOf(kind).name}: ${SIZES[size].toLowerCase()} is not measured of it.` }];
     return value > 0 && value <= largest(size)
       ? []

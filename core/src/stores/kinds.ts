@@ -18,7 +18,9 @@ export type SizeId = keyof typeof SIZES;
 export const SIZE_IDS = Object.keys(SIZES) as [SizeId, ...SizeId[]];
 export type Sizes = Partial<Record<SizeId, number>>;
 
-/** The largest that is believed of a size: more is a slip of the key. Lines and springs are long, coils have many ohms. */
+/**
+ * The largest that is believed of a size: more is a slip of the key. Lines and springs are long, coils have many ohms.
+ */
 export const largest = (size: SizeId): number =>
   size === 'length_mm' ? 50_000 : size === 'ohms' ? 100_000 : size === 'turns' ? 100_000 : size === 'volts' ? 400 : 500;
 

@@ -42,7 +42,7 @@ export function judgeDial(traits: Traits, heard: readonly HeardMark[]): DialVerd
   const hours = list.length >= 3 ? judgeStrike(list, traits.strike === 'rack' ? 'rack' : 'count wheel') : null;
   const halves = judgeHalves(HOURS.flatMap((h) => (of.has(`p${h}`) ? [{ hour: h, heard: of.get(`p${h}`)! }] : [])));
   const changes = [1, 2, 3, 4].map((q) => of.get(`q${q}`));
-  const quarters = changes.every((c) => c !== undefined) ? judgeChanges(changes as number[]) : null;
+  const quarters = changes.every((c) => c !== undefined) ? judgeChanges(changes) : null;
   const symptoms = [hours && SYMPTOM[hours.kind], quarters && !quarters.right ? 'quarters-order' : null].filter(
     (s): s is string => s !== null,
   );

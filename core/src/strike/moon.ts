@@ -2,7 +2,10 @@ import { ensure } from '../units/index.ts';
 
 /** Mean month from new moon to new moon, days. Published: Astronomical Almanac, epoch 2000. */
 export const LUNATION_DAYS = 29.530588853;
-/** A mean new moon to count from: 6 January 2000, 14:20 (JDE 2451550.09766). Published: Meeus, Astronomical Algorithms, 1991, chapter 47. */
+/**
+ * A mean new moon to count from: 6 January 2000, 14:20 (JDE 2451550.09766). Published: Meeus, Astronomical Algorithms,
+ * 1991, chapter 47.
+ */
 const NEW_MOON = Date.UTC(2000, 0, 6, 14, 20);
 
 /** Age of the mean moon in days at a moment (ms since 1970). The true moon is up to 14 hours to either side. */

@@ -4,7 +4,10 @@ export interface Release {
   /** Mean minute of release against the wanted minute, −30 to 30: positive is late. */
   lateMinutes: number;
   scatterMinutes: number;
-  /** The minute hand is moved so many quarter turns of its square, and the rest in degrees of its collet; forward is positive. */
+  /**
+   * The minute hand is moved so many quarter turns of its square, and the rest in degrees of its collet; forward is
+   * positive.
+   */
   squares: number;
   colletDeg: number;
   words: string;
@@ -14,8 +17,8 @@ export interface Release {
 const WORN_SCATTER = 0.5;
 
 /**
- * What to do when the clock lets off before or after the minute it should. Minutes are read on the dial at the moment of
- * release. A late release means the hand is ahead of the work: it is set back.
+ * What to do when the clock lets off before or after the minute it should. Minutes are read on the dial at the moment
+ * of release. A late release means the hand is ahead of the work: it is set back.
  * @param wanted minute on the dial, 0 for the hour
  */
 export function judgeRelease(minutes: readonly number[], wanted = 0): Release {

@@ -22,7 +22,9 @@ export function spacingOfStops(stopMinutes: readonly number[]): { minutes: numbe
   return { minutes, scatter: Math.sqrt(gaps.reduce((n, g) => n + (g - minutes) ** 2, 0) / gaps.length) };
 }
 
-/** Arbors whose turn fits the spacing, the slowest first: only a spacing of a whole turn, or a few, points at an arbor. */
+/**
+ * Arbors whose turn fits the spacing, the slowest first: only a spacing of a whole turn, or a few, points at an arbor.
+ */
 export function arborsThatFit(spacingMinutes: number, arbors: readonly Turning[]): (Turning & { turns: number })[] {
   return arbors
     .flatMap((a) => {

@@ -1,6 +1,9 @@
 import { CAMBRIDGE_QUARTERS } from './sequences.ts';
 
-/** A striking work that can be stepped through, with a fault put in. What it does follows from its parts, not from the fault's name. */
+/**
+ * A striking work that can be stepped through, with a fault put in. What it does follows from its parts, not from the
+ * fault's name.
+ */
 export const WORKS = ['rack', 'count wheel', 'quarters'] as const;
 export type Work = (typeof WORKS)[number];
 

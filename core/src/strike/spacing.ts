@@ -9,11 +9,17 @@ export interface Spacing {
   words: string;
 }
 
-/** Practice: a fly that holds keeps the gaps within a tenth of each other; slowing by a quarter is a train that tires. */
+/**
+ * Practice: a fly that holds keeps the gaps within a tenth of each other; slowing by a quarter is a train that tires.
+ */
 const UNEVEN = 0.1;
 const SLOWS = 0.25;
 
-/** Seconds between blows and what they say. @param timesS when each blow was heard, rising. @throws Outside for fewer than three */
+/**
+ * Seconds between blows and what they say.
+ * @param timesS when each blow was heard, rising.
+ * @throws Outside for fewer than three
+ */
 export function judgeSpacing(timesS: readonly number[]): Spacing {
   ensure(timesS.length >= 3, 'timesS', 'At least three blows.');
   const gaps = timesS.slice(1).map((t, i) => t - timesS[i]!);

@@ -26,7 +26,10 @@ export function accountOf(steps: readonly Step[]): Account {
   return { off: steps.length, answered: steps.length - open.length, open };
 }
 
-/** Steps by the sub-assembly they belong to, in the order in which each was begun; what belongs to none comes last, under ''. */
+/**
+ * Steps by the sub-assembly they belong to, in the order in which each was begun; what belongs to none comes last,
+ * under ''.
+ */
 export function bySubAssembly<S extends { group: string }>(steps: readonly S[]): [group: string, steps: S[]][] {
   const groups = new Map<string, S[]>();
   for (const s of steps) groups.set(s.group, [...(groups.get(s.group) ?? []), s]);
@@ -39,7 +42,10 @@ const words = (text: string) =>
     .split(/[^\p{L}\d]+/u)
     .filter((w) => w.length > 1 && !['the', 'where', 'is', 'are'].includes(w));
 
-/** "Where is the strike third wheel?": the latest step that names it, and where it was put. Each asked word must be there, begun at least. */
+/**
+ * "Where is the strike third wheel?": the latest step that names it, and where it was put. Each asked word must be
+ * there, begun at least.
+ */
 export function whereIs<S extends Step>(steps: readonly S[], asked: string): S[] {
   const wanted = words(asked);
   if (wanted.length === 0) return [];

@@ -32,8 +32,8 @@ export const HELD_BY = [
 ] as const;
 
 /**
- * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say whether its
- * plates are parted for cleaning at all, and whether a spring leaves its barrel.
+ * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say
+ * whether its plates are parted for cleaning at all, and whether a spring leaves its barrel.
  */
 export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   const strikes = traits.strike !== 'none';

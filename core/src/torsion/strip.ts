@@ -12,7 +12,9 @@ const check = (thicknessMm: number, beats: number) => {
   ensure(beats > 0 && beats <= 60, 'beatsPerMinute', 'More than none and at most 60 beats a minute.');
 };
 
-/** Thickness in mm that turns `observed` beats a minute into `wanted`: t₂ = t₁ (wanted/observed)^(1/law). Same length. */
+/**
+ * Thickness in mm that turns `observed` beats a minute into `wanted`: t₂ = t₁ (wanted/observed)^(1/law). Same length.
+ */
 export function thicknessFor(thicknessMm: number, observed: number, wanted: number, law: StripLaw): number {
   check(thicknessMm, observed);
   check(thicknessMm, wanted);
@@ -31,7 +33,10 @@ export interface StripChoice {
   rateSecondsPerDay: number;
 }
 
-/** The neighbours of the wanted thickness in the stock (all steps of a ten-thousandth when the list is empty), thinner first. */
+/**
+ * The neighbours of the wanted thickness in the stock (all steps of a ten-thousandth when the list is empty), thinner
+ * first.
+ */
 export function neighbours(
   thicknessMm: number,
   observed: number,
@@ -67,7 +72,8 @@ export interface Strip {
 
 /**
  * Beats a minute from first principles: T = 2π √(I ℓ/(β G b t³)), β = ⅓(1 − 0.63 t/b), two beats an oscillation.
- * Published: torsion of a thin rectangle, any text on elasticity. Domain: a strip at least three times as wide as thick.
+ * Published: torsion of a thin rectangle, any text on elasticity. Domain: a strip at least three times as wide as
+ * thick.
  */
 export function torsionBeats({ thicknessMm, widthMm, lengthMm, inertiaKgM2, rigidityGPa }: Strip): number {
   ensure(widthMm >= 3 * thicknessMm, 'widthMm', 'A strip is at least three times as wide as it is thick.');

@@ -6,7 +6,10 @@ export interface Mesh {
   pinion: number;
 }
 
-/** Turns of the last arbor for one turn of the first. 1 for an empty list. @throws Outside for counts that are not whole and positive */
+/**
+ * Turns of the last arbor for one turn of the first. 1 for an empty list.
+ * @throws Outside for counts that are not whole and positive
+ */
 export function ratioOf(meshes: readonly Mesh[]): number {
   return meshes.reduce((product, { wheel, pinion }) => {
     ensure(Number.isInteger(wheel) && wheel > 0, 'wheel', 'A wheel has a whole number of teeth.');

@@ -26,7 +26,10 @@ export interface Found {
   off: number;
   /** Lower is more usual. */
   strangeness: number;
-  /** How far the measured diameters disagree among themselves on the module, as a share; null when nothing can be compared. */
+  /**
+   * How far the measured diameters disagree among themselves on the module, as a share; null when nothing can be
+   * compared.
+   */
   misfit: number | null;
 }
 

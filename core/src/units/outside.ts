@@ -15,7 +15,9 @@ export function given<T>(value: T | undefined, field: string): T {
   return value;
 }
 
-/** @throws Outside naming the field when `holds` is false (so NaN, which makes every comparison false, is refused too) */
+/**
+ * @throws Outside naming the field when `holds` is false (so NaN, which makes every comparison false, is refused too)
+ */
 export function ensure(holds: boolean, field: string, message: string): asserts holds {
   if (!holds) throw new Outside(field, message);
 }

@@ -16,7 +16,10 @@ const SHAPE = /^(?:(\d+)\s+(?=\d+\s*\/))?(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s*(\d
 
 export type Parts = { value: number; unit: string; fraction: boolean };
 
-/** A number as it is typed (comma or point, a fraction, a whole and a fraction) and the unit behind it; or what is wrong. */
+/**
+ * A number as it is typed (comma or point, a fraction, a whole and a fraction) and the unit behind it; or what is
+ * wrong.
+ */
 export function partsOf(text: string, example: string): Parts | { problem: string } {
   const match = SHAPE.exec(text.trim());
   if (!match) return { problem: `Type a number, and a unit if it needs one (${example}).` };
@@ -26,7 +29,10 @@ export function partsOf(text: string, example: string): Parts | { problem: strin
   return { value, unit: unit!.toLowerCase(), fraction: below !== undefined };
 }
 
-/** Reads a quantity with a unit into its canonical unit; refuses what lies outside `plausible`, with the limits in the message. */
+/**
+ * Reads a quantity with a unit into its canonical unit; refuses what lies outside `plausible`, with the limits in the
+ * message.
+ */
 export function readWithUnit(text: string, table: Table): Read {
   const parts = partsOf(text, table.example);
   if ('problem' in parts) return { kind: 'problem', message: parts.problem };

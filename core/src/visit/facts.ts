@@ -7,7 +7,10 @@ import type { Choices } from '../rules/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { PowerState, StageId, VisitFacts } from '../workflow/index.ts';
 
-/** As much of a visit as its facts depend on. Times are ISO 8601. A whole visit is one of these, and so is a row of the bench. */
+/**
+ * As much of a visit as its facts depend on. Times are ISO 8601. A whole visit is one of these, and so is a row of the
+ * bench.
+ */
 export interface FactSource {
   closedAt: string | null;
   promisedFor: string | null;

@@ -11,7 +11,10 @@ export interface Fusee {
   chainMm: number;
   /** Straight run from fusee to barrel, with both hooks, mm. */
   spanMm: number;
-  /** Turns by which the spring is tighter when let down in its barrel than lying free: pull that is there before any set-up. */
+  /**
+   * Turns by which the spring is tighter when let down in its barrel than lying free: pull that is there before any
+   * set-up.
+   */
   restTurns: number;
 }
 
@@ -27,7 +30,10 @@ function check(f: Fusee): void {
 const radiusMm = (f: Fusee, unwound: number) =>
   (f.smallMm + ((f.largeMm - f.smallMm) * unwound) / f.turns + f.chainMm) / 2;
 
-/** Chain for a full fusee, mm: the groove, half a turn that stays on the barrel, and the span. The taper is taken as straight. */
+/**
+ * Chain for a full fusee, mm: the groove, half a turn that stays on the barrel, and the span. The taper is taken as
+ * straight.
+ */
 export function chainLengthMm(f: Fusee): number {
   check(f);
   return (
@@ -42,8 +48,9 @@ export function barrelTurns(f: Fusee): number {
 }
 
 /**
- * Torque at the fusee over the wind, as a share of its mean, from full to empty, with so many set-up turns. The spring's
- * torque is taken as proportional to its turns from lying free. Source: bending of a strip, any text on elasticity.
+ * Torque at the fusee over the wind, as a share of its mean, from full to empty, with so many set-up turns. The
+ * spring's torque is taken as proportional to its turns from lying free. Source: bending of a strip, any text on
+ * elasticity.
  */
 export function torqueOverWind(f: Fusee, setUpTurns: number): { unwoundTurns: number; share: number }[] {
   ensure(setUpTurns >= 0 && setUpTurns <= 10, 'setUpTurns', 'Between none and ten turns of set-up.');

@@ -17,7 +17,9 @@ export function lineOnBarrelMm({ barrelMm, lineMm, turns }: LineOnBarrel): numbe
 export type Falls = 1 | 2;
 export const dropMm = (l: LineOnBarrel, falls: Falls): number => lineOnBarrelMm(l) / falls;
 
-/** Turns that stay on the barrel when the weight is down, so that the knot never takes the pull. Practice: two to three. */
+/**
+ * Turns that stay on the barrel when the weight is down, so that the knot never takes the pull. Practice: two to three.
+ */
 export const TURNS_THAT_STAY = 2.5;
 
 /** What to cut: the path from barrel to weight (wound up), the line of the wind, the turns that stay, and the knots. */
@@ -35,8 +37,8 @@ export interface Landing {
 }
 
 /**
- * Does the weight land on the floor of the case before the barrel is empty? It must: else the last turn pulls at the knot
- * and the clock stops with the weight hanging on a stretched line.
+ * Does the weight land on the floor of the case before the barrel is empty? It must: else the last turn pulls at the
+ * knot and the clock stops with the weight hanging on a stretched line.
  * @param fallMm from the wound-up weight to the floor
  * @param hoursPerTurn of the barrel
  */
@@ -50,9 +52,15 @@ export function landing(l: LineOnBarrel, falls: Falls, fallMm: number, hoursPerT
 
 /** Pull in the line as the mass it would carry, kg. An endless chain that drives two trains puts half on each. */
 export const pullKg = (massKg: number, falls: Falls): number => massKg / falls;
-/** Breaking load against pull. House rule, practice: new line carries five times its pull, for knots, wear and the shock of a slip. */
+/**
+ * Breaking load against pull. House rule, practice: new line carries five times its pull, for knots, wear and the shock
+ * of a slip.
+ */
 export const HOUSE_FACTOR = 5;
 
-/** Power that a falling weight gives, in microwatts: m g h/t. Standard gravity; its change from place to place does not matter here. */
+/**
+ * Power that a falling weight gives, in microwatts: m g h/t. Standard gravity; its change from place to place does not
+ * matter here.
+ */
 export const powerMicrowatts = (massKg: number, fallM: number, days: number): number =>
   (massKg * STANDARD_GRAVITY * fallM * 1e6) / (days * 86400);

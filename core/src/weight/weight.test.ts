@@ -33,7 +33,8 @@ describe('weights and lines', () => {
       }),
     );
   });
-  it('give the power of mechanics', () => expect(powerMicrowatts(3.63, 1, 8)).toBeCloseTo(51.5, 1)); // Published: m g h/t by hand.
+  // Published: m g h/t by hand.
+  it('give the power of mechanics', () => expect(powerMicrowatts(3.63, 1, 8)).toBeCloseTo(51.5, 1));
 });
 
 describe('a fusee', () => {

@@ -14,7 +14,10 @@ export interface VisitFacts {
   apart: number;
   findings: number;
   symptoms: number;
-  /** Lines of the estimate; how many of them wait for the owner's word, and how many of those were found during the work. */
+  /**
+   * Lines of the estimate; how many of them wait for the owner's word, and how many of those were found during the
+   * work.
+   */
   lines: number;
   unanswered: number;
   asked: number;

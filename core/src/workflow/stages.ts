@@ -1,4 +1,6 @@
-/** The stages of a visit in the order of work. A stage may be done, taken up again and done again: the record is a log. */
+/**
+ * The stages of a visit in the order of work. A stage may be done, taken up again and done again: the record is a log.
+ */
 export const STAGES = [
   { id: 'intake', name: 'Intake', does: 'Take the clock in' },
   { id: 'assess', name: 'Assess', does: 'Look and record' },

@@ -12,7 +12,10 @@ import { UNITS } from './units.ts';
 import { WEIGHTS } from './weights.ts';
 import type { Working } from './working.ts';
 
-/** Every calculation of Eclat, in the order of the subjects. The pages, the panels, the command line and the API run these. */
+/**
+ * Every calculation of Eclat, in the order of the subjects. The pages, the panels, the command line and the API run
+ * these.
+ */
 export const WORKINGS: readonly Working[] = [
   ...UNITS,
   ...TRAINS_WORKINGS,

@@ -13,7 +13,10 @@ export type Outcome =
   | { ok: true; result: Record<string, unknown>; says: string; version: number }
   | { ok: false; problems: FieldProblem[] };
 
-/** Runs a working on anything: the answer with its sentence, or what is wrong, at which field, and its limit. Never NaN, never a throw. */
+/**
+ * Runs a working on anything: the answer with its sentence, or what is wrong, at which field, and its limit. Never NaN,
+ * never a throw.
+ */
 export function runWorking(w: Working, given: unknown): Outcome {
   const parsed = w.inputs.safeParse(given);
   if (!parsed.success) return { ok: false, problems: parsed.error.issues.map((i) => inWords(i, fieldsOf(w.inputs))) };
@@ -73,7 +76,9 @@ export interface CheckOutcome {
   holds: boolean;
 }
 
-/** Runs one check as it stands in the registry. The tests do it, and the checks page does it before the reader's eyes. */
+/**
+ * Runs one check as it stands in the registry. The tests do it, and the checks page does it before the reader's eyes.
+ */
 export function runCheck(w: Working, check: Check): CheckOutcome[] {
   const outcome = runWorking(w, check.given);
   return Object.entries(check.finds).map(([path, wanted]) => {

@@ -11,7 +11,10 @@ const strikes: Suits = (t) => t.strike !== 'none';
 const electric: Suits = (t) => has(t, 'coil') || has(t, 'contacts');
 const fusee: Suits = (t) => drivenBy(t, (d) => d === 'fusee spring');
 
-/** Which movements a working is of use for; a working that is not named here serves all. The page of all workings never hides one. */
+/**
+ * Which movements a working is of use for; a working that is not named here serves all. The page of all workings never
+ * hides one.
+ */
 const SUITS: Record<string, Suits> = {
   'train-beats': swings,
   'train-missing': () => true,

@@ -6,11 +6,7 @@ const fields = (id: string) => fieldsOf(workingById(id)!.inputs);
 describe('a form as it is typed', () => {
   it.each(WORKINGS.map((w) => [w.id, w] as const))('%s comes back from its typed example', (_, w) => {
     for (const system of ['metric', 'inch'] as const) {
-      const read = readTyped(
-        fieldsOf(w.inputs),
-        typedOf(fieldsOf(w.inputs), w.example as Record<string, unknown>, system),
-        system,
-      );
+      const read = readTyped(fieldsOf(w.inputs), typedOf(fieldsOf(w.inputs), w.example, system), system);
       expect([read.problems, read.asks]).toEqual([[], []]);
       expect(runWorking(w, read.input).ok).toBe(true);
     }

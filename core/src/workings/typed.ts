@@ -2,7 +2,9 @@ import { MM_PER_INCH, G_PER_OUNCE, G_PER_POUND } from '../units/index.ts';
 import { readField, unitFor, type Field, type UnitSystem } from './fields.ts';
 import type { FieldProblem } from './run.ts';
 
-/** A form as it is typed: text for each field, rows of text for each table. It can stand in an address and on a device. */
+/**
+ * A form as it is typed: text for each field, rows of text for each table. It can stand in an address and on a device.
+ */
 export type Typed = Record<string, string | string[][]>;
 
 export interface ReadForm {
@@ -12,7 +14,10 @@ export interface ReadForm {
   asks: { field: string; typed: string; asThousandths: number }[];
 }
 
-/** Turns a typed form into the inputs of a working. Empty optional fields are left out; whatever cannot be read is named. */
+/**
+ * Turns a typed form into the inputs of a working. Empty optional fields are left out; whatever cannot be read is
+ * named.
+ */
 export function readTyped(fields: readonly Field[], typed: Typed, system: UnitSystem = 'metric'): ReadForm {
   const out: ReadForm = { input: {}, problems: [], asks: [] };
   for (const field of fields.filter((f) => wanted(f, typed))) {
@@ -108,6 +113,6 @@ export function typedOf(
 function cell(f: Field, value: unknown, system: UnitSystem): string {
   if (value === undefined || value === null) return '';
   if (typeof value === 'boolean') return value ? 'yes' : '';
-  if (typeof value !== 'number') return String(value);
+  if (typeof value !== 'number') return typeof value === 'string' ? value : JSON.stringify(value);
   return String(Number((value / (PER[unitFor(f.unit, system)] ?? 1)).toPrecision(7)));
 }

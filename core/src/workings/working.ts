@@ -17,7 +17,9 @@ export const SUBJECTS = [
 ] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
-/** Where a figure to be checked against comes from: in print, what the trade does, or what its people remember of it. */
+/**
+ * Where a figure to be checked against comes from: in print, what the trade does, or what its people remember of it.
+ */
 export type CheckKind = 'published' | 'practice' | 'memory';
 
 export interface Check {
@@ -58,5 +60,4 @@ export interface Working<I extends z.ZodObject = z.ZodObject, R extends z.ZodObj
 }
 
 /** Keeps the types of inputs and result together while the definition is written. */
-export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working =>
-  definition as unknown as Working;
+export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working => definition;

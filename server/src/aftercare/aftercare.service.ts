@@ -7,7 +7,10 @@ import { likely } from '../owners/owners.service.ts';
 
 type Em = Pick<Context, 'em'>;
 
-/** Of each clock the latest visit, if it is signed and its movement has not been here since, in whatever clock; a replacement movement is due by its own years. */
+/**
+ * Of each clock the latest visit, if it is signed and its movement has not been here since, in whatever clock; a
+ * replacement movement is due by its own years.
+ */
 export async function dueList({ em }: Em): Promise<DueAgain[]> {
   const rows = await sql<{
     visit_id: string;
@@ -44,7 +47,10 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
 
 const SHORTEST = 2,
   MOST = 500;
-/** What names a visit: oil and its batch, the bath and its fill, what went on case, dial or glass, parts with source and sizes, bushes out of the stores, the type and its maker. */
+/**
+ * What names a visit: oil and its batch, the bath and its fill, what went on case, dial or glass, parts with source and
+ * sizes, bushes out of the stores, the type and its maker.
+ */
 const NAMED = `
   select visit_id, 'oil: ' || product || case when batch = '' then '' else ', batch ' || batch end as why from oiled_point where product || ' ' || batch ilike :like
   union select o.visit_id, 'oil: ' || s.name || ', ' || s.note from oiled_point o join stock_item s on s.id = o.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like

@@ -184,7 +184,8 @@ describe('the owner’s page', () => {
       );
     const mine = await photo(visit.id);
     const foreign = await photo(other.id);
-    expect((await owner().send('GET', door(`/photos/${mine.id}`))).status).toBe(404); // without a point on it, it is not shown
+    // without a point on it, it is not shown
+    expect((await owner().send('GET', door(`/photos/${mine.id}`))).status).toBe(404);
     await shop.marit.ok('PUT', at(`photos/${mine.id}/marks/${randomUUID()}`), { x: 0.5, y: 0.5, note: 'here' });
     expect((await owner().send('GET', door(`/photos/${mine.id}`))).headers.get('content-type')).toBe('image/jpeg');
     expect((await owner().send('GET', door(`/photos/${foreign.id}`))).status).toBe(404);

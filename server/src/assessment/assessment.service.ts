@@ -118,7 +118,10 @@ export async function removeEvidence(ctx: Context, movementId: string, id: strin
 
 const MOST = 8;
 
-/** Other movements here of the same maker and name: what was found on more than one part of the type, and who could stand as a pattern. */
+/**
+ * Other movements here of the same maker and name: what was found on more than one part of the type, and who could
+ * stand as a pattern.
+ */
 export async function knownOfType(ctx: Context, movementId: string) {
   const { id, maker, name } = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
   const type = 'lower(m.maker) = lower(?) and lower(m.name) = lower(?) and m.id <> ? and m.merged_into is null';

@@ -6,7 +6,9 @@ import { nextAction, type PowerState } from '@eclat/core/workflow';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
 
-/** One row of the bench as the database gives it: a visit with what its facts depend on. Everything is reckoned in core. */
+/**
+ * One row of the bench as the database gives it: a visit with what its facts depend on. Everything is reckoned in core.
+ */
 export interface BenchFacts extends FactSource {
   id: string;
   claim: string;

@@ -5,7 +5,10 @@ import type { AppContext } from '../platform/http/app-context.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { removeFeed, feed, feedState, makeFeed } from './calendar.service.ts';
 
-/** The feed itself needs no sign-in: calendar programs have none. Its address is secret, can be ended, and is knocked at only so often. */
+/**
+ * The feed itself needs no sign-in: calendar programs have none. Its address is secret, can be ended, and is knocked at
+ * only so often.
+ */
 export function serveCalendar(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.calendar.state, (ctx) => feedState(ctx));
   serve(api.calendar.make, (ctx) => makeFeed(ctx));

@@ -8,7 +8,10 @@ import { BathFill, BathRun } from './cleaning.entity.ts';
 
 const LATEST = 'order by changed_at desc nulls first, filled_at desc limit 200';
 
-/** Every tank and jar: what is in use first, then the latest changed. Loads and minutes are those of the runs that name it. */
+/**
+ * Every tank and jar: what is in use first, then the latest changed. Loads and minutes are those of the runs that name
+ * it.
+ */
 export async function bathBook(ctx: Context): Promise<Fill[]> {
   const { fills, runs } = await fetchAll(ctx.em, {
     fills: rows(BathFill, LATEST),

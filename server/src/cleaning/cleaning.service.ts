@@ -41,7 +41,9 @@ const columns = (s: RunState) => ({
   log: [...s.log],
 });
 
-/** Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not. */
+/**
+ * Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not.
+ */
 export async function startBath(
   ctx: Context,
   visitId: string,

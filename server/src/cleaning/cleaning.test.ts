@@ -127,7 +127,8 @@ describe('the calendar feed', () => {
       text: (await res.text()).replace(/\r\n /g, ''),
     };
   };
-  // RFC 5545: 3.4 (iCalendar object), 3.6.1 (event), 3.3.4 and 3.3.5 (dates and moments in UTC), 3.1 (lines of at most 75 octets).
+  // RFC 5545: 3.4 (iCalendar object), 3.6.1 (event), 3.3.4 and 3.3.5 (dates and moments in UTC), 3.1 (lines of at most
+  // 75 octets).
   it('tells an ordinary calendar program what is due, and names no owner', async () => {
     const { token } = await shop.marit.ok<{ token: string }>('PUT', '/calendar-feed');
     const soak = (await run({ sequence: 'solvent', bath: 'petroleum solvent', minutes: 600 })).body;

@@ -404,7 +404,10 @@ async function returnSheet(ctx: Context, { visit, shop }: Asked): Promise<Buffer
   });
 }
 
-/** For inside the case: the movement's code, when it was worked on, when it is due; nothing of the owner. It scratches nothing. */
+/**
+ * For inside the case: the movement's code, when it was worked on, when it is due; nothing of the owner. It scratches
+ * nothing.
+ */
 async function slip(ctx: Context, { visit, shop, address }: Asked): Promise<Buffer> {
   const signed = visit.closedAt ? new Date(visit.closedAt) : ctx.now;
   const due = dueAgain(visit.movement.traits, signed, visit.replacement.out !== null);

@@ -35,8 +35,8 @@ export async function setRules(
   expectVersion(before.version, version, present(before));
   const made = ctx.em.create(HouseRules, {
     version: before.version + 1,
-    choices: choices as Record<string, string>,
-    why: why as Record<string, string>,
+    choices: choices,
+    why: why,
     ...signature(ctx),
   });
   await ctx.em.flush();

@@ -41,7 +41,8 @@ export const viewEntry = (e: HistoryEntry): Entry => ({
  * There is no way to change one: the database refuses it.
  */
 export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> {
-  await sql(ctx.em, 'select 1 from movement where id = ? for update', [given.movementId]); // one writer at a time keeps the chain straight
+  // one writer at a time keeps the chain straight
+  await sql(ctx.em, 'select 1 from movement where id = ? for update', [given.movementId]);
   const [last] = await ctx.em.find(
     HistoryEntry,
     { movementId: given.movementId },

@@ -15,11 +15,17 @@ import { movementBook, movementNow, loadMovement } from './movements.service.ts'
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
-/** As two people would read one number: without case, spaces, points and the word for number. An index of migration 0005 has the same expression. */
+/**
+ * As two people would read one number: without case, spaces, points and the word for number. An index of migration 0005
+ * has the same expression.
+ */
 const READ = `lower(regexp_replace(regexp_replace(:x, '^\\s*(no|nr)\\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
 const read = (column: string) => READ.replace(':x', column);
 
-/** Movements that carry such a mark or code, while it is typed, with the last of their history. `same`: read alike to the letter. */
+/**
+ * Movements that carry such a mark or code, while it is typed, with the last of their history. `same`: read alike to
+ * the letter.
+ */
 export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf<typeof api.movements.like>> {
   if (text.length < 2) return [];
   const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
@@ -58,7 +64,10 @@ export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf
   return all;
 }
 
-/** Refuses to make a movement that is likely one that is known: same place, same number, read alike. The person who saw both may say it is another. */
+/**
+ * Refuses to make a movement that is likely one that is known: same place, same number, read alike. The person who saw
+ * both may say it is another.
+ */
 export async function refuseTwin(ctx: Context, marks: readonly { place: string; text: string }[]): Promise<void> {
   for (const { place, text } of marks) {
     if (text.replace(/\W/g, '').length < 3) continue;
@@ -113,8 +122,8 @@ export async function setMark(
 }
 
 /**
- * Two books that were found to be one movement's. The entries stay where they are, each with its seal; the book of the one
- * that stays shows both, and an entry of its own says why.
+ * Two books that were found to be one movement's. The entries stay where they are, each with its seal; the book of the
+ * one that stays shows both, and an entry of its own says why.
  * @throws 409 when both stand in the shop
  */
 export async function merge(
@@ -147,7 +156,8 @@ export async function merge(
   await ctx.em.nativeUpdate(PartFitted, { donorId: other.id }, { donorId: movement.id });
   await ctx.em.nativeUpdate(DatingEvidence, { movementId: other.id }, { movementId: movement.id });
   other.mergedInto = movement.id;
-  await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id }); // every old code leads here in one step
+  // every old code leads here in one step
+  await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id });
   await ctx.em.flush();
   await writeEntry(ctx, {
     movementId: movement.id,

@@ -41,7 +41,10 @@ export interface Guest {
   name: string;
 }
 
-/** Who holds the address. @throws 404 alike for an address that never was, has expired, was ended, or whose visit is signed */
+/**
+ * Who holds the address.
+ * @throws 404 alike for an address that never was, has expired, was ended, or whose visit is signed
+ */
 export async function guestOf(ctx: Context, token: string): Promise<Guest> {
   const link = await ctx.em.findOne(OwnerLink, {
     tokenHash: hashOf(token),

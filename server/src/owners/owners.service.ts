@@ -17,7 +17,9 @@ export const viewOwner = (o: Owner): Shape => ({
   version: o.version,
 });
 
-/** By words of the name, or by digits of the phone however they are spaced. Cursor: name and id of the last one sent. */
+/**
+ * By words of the name, or by digits of the phone however they are spaced. Cursor: name and id of the last one sent.
+ */
 export async function searchOwners(
   ctx: Context,
   q: string,

@@ -27,7 +27,7 @@ export function servePhotos(serve: Serve, router: Router, appContext: AppContext
   router.get('/photos/:photoId/:size', async (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { photoId, size } = req.params;
-    if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size!)) throw notFound('photo');
+    if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size)) throw notFound('photo');
     const [row] = await sql<{ bytes: Buffer }>(
       appContext.orm.em.fork(),
       `select ${size} as bytes from photo where id = ?`,

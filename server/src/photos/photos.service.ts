@@ -119,7 +119,10 @@ export async function changePhoto(
     await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
 }
 
-/** Numbers run through the whole visit, so that one number is one point in every list. The sender names the point: sent twice it is one. */
+/**
+ * Numbers run through the whole visit, so that one number is one point in every list. The sender names the point: sent
+ * twice it is one.
+ */
 export async function setMark(
   ctx: Context,
   visitId: string,

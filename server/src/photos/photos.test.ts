@@ -120,5 +120,6 @@ it('keeps the order that people give, captions, and one row of numbers through t
   ];
   await point(a.id, one, { x: 0.25, y: 1, findingId: finding.id });
   await shop.marit.ok('DELETE', `/visits/${visitId}/findings/${finding.id}`);
-  expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: null }]); // the point outlives the finding
+  // the point outlives the finding
+  expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: null }]);
 });

@@ -16,7 +16,10 @@ import { TrainPower } from '../power-down/power-down.entity.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { Visit } from '../visit/visit.entity.ts';
 
-/** One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is listed. */
+/**
+ * One owner brings one clock once: owner, clock and movement are found or made, and everything that came along is
+ * listed.
+ */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>): Promise<Shape> {
   const owner = given.ownerId
     ? await findOrRefuse(ctx, Owner, { id: given.ownerId }, 'owner')

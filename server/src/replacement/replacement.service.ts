@@ -62,8 +62,9 @@ const OF_THE_MOVEMENT = [
 const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('power'), STAGE_IDS.indexOf('assemble'));
 
 /**
- * The other movement is in. What was done to the old one becomes a visit of its own, closed into its book; this visit goes on
- * with the new one, whose stages up to the fitting there was nothing to do in. The clock's list of movements changes.
+ * The other movement is in. What was done to the old one becomes a visit of its own, closed into its book; this visit
+ * goes on with the new one, whose stages up to the fitting there was nothing to do in. The clock's list of movements
+ * changes.
  */
 export async function fitReplacement(
   ctx: Context,

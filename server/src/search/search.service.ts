@@ -56,8 +56,8 @@ const keyOf = (h: Hit) => `${h.ownerId} ${h.clockId} ${h.movementId}`;
 
 /**
  * Anything the counter may type: first what stands there so, then, if that leaves room, what is spelt nearly so. The
- * expressions are those of the trigram indexes of migration 0004: change both together. Each branch is bounded, so that a
- * common word costs no more than a rare one.
+ * expressions are those of the trigram indexes of migration 0004: change both together. Each branch is bounded, so that
+ * a common word costs no more than a rare one.
  */
 export async function findAnything(ctx: Context, typed: string): Promise<Hit[]> {
   const q = typed.trim();

@@ -41,7 +41,8 @@ export async function signVisit(
       });
   ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
   row.closedAt = ctx.now;
-  await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now }); // nobody works on a clock that is signed
+  // nobody works on a clock that is signed
+  await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now });
   return entry;
 }
 

@@ -93,7 +93,7 @@ export async function changeItem(
 ): Promise<StockView> {
   const item = await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   if (item.version !== version) expectVersion(item.version, version, await one(ctx, id));
-  const next = { ...fieldsOf(item), ...fields } as Item;
+  const next = { ...fieldsOf(item), ...fields };
   ctx.em.assign(item, { ...fields, identity: await checked(ctx, next, id) });
   return one(ctx, id);
 }
@@ -148,7 +148,9 @@ export async function removeOrder(ctx: Context, id: string, orderId: string): Pr
   return one(ctx, id);
 }
 
-/** What is fitted to a clock leaves the shelf with it; the person has it in hand, so a count of none does not forbid it. */
+/**
+ * What is fitted to a clock leaves the shelf with it; the person has it in hand, so a count of none does not forbid it.
+ */
 export async function takeFromStock(
   ctx: Context,
   itemId: string,

@@ -89,7 +89,8 @@ describe('the stores', () => {
       oldPart: 'scrapped',
     };
     const one = await shop.marit.ok<Part>('POST', `/visits/${visit.id}/parts`, part);
-    expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([5, -1]); // the count was wrong, the strip is in the clock all the same
+    // the count was wrong, the strip is in the clock all the same
+    expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([5, -1]);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/bushes/${fitted.id}`);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/parts/${one.id}`);
     expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([6, 1]);

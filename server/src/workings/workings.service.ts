@@ -33,7 +33,7 @@ export const cards = WORKINGS.map((w) => ({
   caution: w.caution ?? null,
   inputs: schema(w.inputs, 'input'),
   result: schema(w.result, 'output'),
-  example: w.example as Record<string, unknown>,
+  example: w.example,
   checks: w.checks.map(({ kind, source }) => ({ kind, source })),
 }));
 

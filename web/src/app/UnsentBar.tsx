@@ -33,7 +33,7 @@ export function UnsentBar({ personId }: { personId: string }) {
                       .map(([k, v]) => (
                         <div key={k} className="contents">
                           <dt className="text-soft">{k}</dt>
-                          <dd className="break-words">{typeof v === 'object' ? JSON.stringify(v) : String(v)}</dd>
+                          <dd className="break-words">{typeof v === 'string' ? v : JSON.stringify(v)}</dd>
                         </div>
                       ))}
                   </dl>

@@ -3,7 +3,6 @@ import '../ui/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import type { RouteObject } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Refusal } from '../data/call.ts';
 import { benchQuery, sessionQuery, visitQuery } from '../data/queries.ts';
@@ -22,13 +21,14 @@ const queries = new QueryClient({
   },
 });
 
-// Asked for together with who is here: the bench is not kept waiting for the answer. A stranger is refused, and asks again after signing in.
+// Asked for together with who is here: the bench is not kept waiting for the answer. A stranger is refused, and asks
+// again after signing in.
 const forOwner = window.location.pathname.startsWith('/for-owner/');
 if (!forOwner) void queries.prefetchQuery(sessionQuery);
 if (window.location.pathname === '/') void queries.prefetchQuery(benchQuery);
 const visitId = /^\/visits\/([0-9a-f-]{36})/.exec(window.location.pathname)?.[1];
 if (visitId) void queries.prefetchQuery(visitQuery(visitId));
-if (!forOwner) warmUp(router.routes as RouteObject[]);
+if (!forOwner) warmUp(router.routes);
 
 follow(router);
 createRoot(document.getElementById('root')!).render(

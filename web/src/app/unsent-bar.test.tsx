@@ -1,5 +1,4 @@
 // @vitest-environment jsdom
-import type { Visit } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
@@ -59,7 +58,7 @@ describe('a reading by one press', () => {
     });
     const router = createMemoryRouter([
       {
-        element: <Outlet context={{ id: 'v1' } as Visit} />,
+        element: <Outlet context={{ id: 'v1' }} />,
         children: [{ index: true, element: <ReadNow visitId="v1" /> }],
       },
     ]);

@@ -26,7 +26,9 @@ type Given<R extends Route> = (keyof ParamsOf<R> extends never ? { params?: unde
     signal?: AbortSignal;
   };
 
-export function urlOf(route: Route, params: Record<string, string> = {}, query: Record<string, unknown> = {}): string {
+type Scalar = string | number | boolean | undefined;
+
+export function urlOf(route: Route, params: Record<string, string> = {}, query: Record<string, Scalar> = {}): string {
   const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
   const search = new URLSearchParams(
     Object.entries(query).flatMap(([k, v]) => (v === undefined || v === '' ? [] : [[k, String(v)]])),
@@ -35,11 +37,7 @@ export function urlOf(route: Route, params: Record<string, string> = {}, query: 
 }
 
 export async function call<R extends Route>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
-  const url = urlOf(
-    route,
-    given.params as Record<string, string> | undefined,
-    given.query as Record<string, unknown> | undefined,
-  );
+  const url = urlOf(route, given.params, given.query as Record<string, Scalar> | undefined);
   return request(
     route.method,
     url,

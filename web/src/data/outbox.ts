@@ -5,7 +5,10 @@ import { Away, Refusal, request } from './call.ts';
 
 const RETRY_MS = 3_000;
 
-/** Keeps a change on this device until the server is back. Its key makes sure that it is done once, however often it is sent. */
+/**
+ * Keeps a change on this device until the server is back. Its key makes sure that it is done once, however often it is
+ * sent.
+ */
 export function keepUnsent(item: Unsent): void {
   const { unsent, set } = useAppState.getState();
   set({ unsent: [...unsent, item] });

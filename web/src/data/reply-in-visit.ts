@@ -20,7 +20,7 @@ export function replyInVisit(
   const place = route.visit;
   if (place === undefined || place === 'again') return null;
   const path = ('put' in place ? place.put : place.remove).split('.').filter(Boolean);
-  const changed = at(visit as unknown as Part, path, (part) => placed(part, place, params, reply)) as unknown as Visit;
+  const changed = at(visit, path, (part) => placed(part, place, params, reply)) as unknown as Visit;
   return {
     visit: { ...changed, next: nextAction(visitFacts(changed, now), now) },
     again: place.again ?? false,

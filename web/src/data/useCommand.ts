@@ -100,11 +100,9 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
   return mutation;
 }
 
-const shown = (value: unknown): string =>
-  value === true
-    ? 'yes'
-    : value === false
-      ? 'no'
-      : value === null || value === undefined || value === ''
-        ? '—'
-        : String(value);
+/** A value as the choice between two versions says it. */
+function shown(value: unknown): string {
+  if (value === null || value === undefined || value === '') return '—';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' ? value : JSON.stringify(value);
+}

@@ -5,7 +5,8 @@ import { useCommand, type Command } from './useCommand.ts';
 
 /** Takes something out, and offers to put it back as it was. */
 export function useRemove<Out extends Route, Back extends Route>(out: Out, back: Back, what: string) {
-  // The row may be gone from the screen when the server answers, and the next one be on its way out: each command has its own way back.
+  // The row may be gone from the screen when the server answers, and the next one be on its way out: each command has
+  // its own way back.
   const ways = useRef(new WeakMap<Command<Out>, Command<Back>>());
   const putBack = useCommand(back, { what });
   const taking = useCommand(out, {

@@ -6,7 +6,10 @@ import { Button } from '../ui/Button.tsx';
 import { dayTime } from '../ui/dates.ts';
 import { AMPS, CALIPER, METER, VOLTS, typeInto, type TypingDevice } from './typing.ts';
 
-/** What is connected: stand-ins that behave as the real ones do. It stands beside the work, so that a field keeps the focus. */
+/**
+ * What is connected: stand-ins that behave as the real ones do. It stands beside the work, so that a field keeps the
+ * focus.
+ */
 export function Devices({ onClose }: { onClose: () => void }) {
   const printed = useAppState((s) => s.printed);
   return (

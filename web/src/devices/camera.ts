@@ -1,4 +1,6 @@
-/** A camera that is looked through before it is pressed. The real one and the stand-in are behind the same interface. */
+/**
+ * A camera that is looked through before it is pressed. The real one and the stand-in are behind the same interface.
+ */
 export interface OpenCamera {
   /** What it sees, for a video element; null where a picture stands in for it. */
   stream: MediaStream | null;
@@ -16,7 +18,10 @@ const asFile = (canvas: HTMLCanvasElement, name: string) =>
     ),
   );
 
-/** The device's own camera, the one that looks away from the person where there are two. @throws when there is none or it may not be used */
+/**
+ * The device's own camera, the one that looks away from the person where there are two.
+ * @throws when there is none or it may not be used
+ */
 export async function openCamera(): Promise<OpenCamera> {
   const stream = await navigator.mediaDevices.getUserMedia({
     video: { facingMode: 'environment', width: { ideal: 2400 } },

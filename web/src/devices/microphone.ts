@@ -1,6 +1,9 @@
 import captureUrl from './capture.worklet.ts?worker&url';
 
-/** A piece of sound, and the number of its first sample since the microphone was opened: a gap in the numbers is lost sound. */
+/**
+ * A piece of sound, and the number of its first sample since the microphone was opened: a gap in the numbers is lost
+ * sound.
+ */
 export interface Piece {
   first: number;
   samples: Float32Array;
@@ -23,7 +26,10 @@ const MEDDLING: Record<keyof typeof ASKED, string> = {
   autoGainControl: 'changes the loudness by itself',
 };
 
-/** The device's own microphone, with everything off that a browser likes to do to a voice. @throws when there is none or it may not be used */
+/**
+ * The device's own microphone, with everything off that a browser likes to do to a voice.
+ * @throws when there is none or it may not be used
+ */
 export const openMicrophone: OpenMicrophone = async (onPiece, onEnd) => {
   const stream = await navigator.mediaDevices.getUserMedia({ audio: { ...ASKED, channelCount: 1 }, video: false });
   const [track] = stream.getAudioTracks();

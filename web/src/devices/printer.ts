@@ -1,4 +1,6 @@
-/** What a label printer is asked: the picture of a label. The real one and the stand-in are behind the same interface. */
+/**
+ * What a label printer is asked: the picture of a label. The real one and the stand-in are behind the same interface.
+ */
 export interface LabelPrinter {
   name: string;
   print: (label: { picture: string; copies: number }) => Promise<void>;

@@ -6,7 +6,10 @@ const PIECE_MS = 50;
 const MOST_BEHIND_S = 2;
 export const SIMULATED_RATE = 44_100;
 
-/** A clock that is not there, behind the interface of a microphone: piece after piece, as fast as a sound card gives them. */
+/**
+ * A clock that is not there, behind the interface of a microphone: piece after piece, as fast as a sound card gives
+ * them.
+ */
 export const openSimulated =
   (spec: Partial<ClockSpec>): OpenMicrophone =>
   (onPiece) => {

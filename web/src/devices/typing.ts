@@ -41,9 +41,10 @@ export const AMPS: TypingDevice = {
  */
 export function typeInto(field: Element | null, text: string): boolean {
   if (!(field instanceof HTMLInputElement) || field.readOnly || field.disabled) return false;
-  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
   // A field for numbers takes no unit.
-  set.call(field, field.type === 'number' ? text.replace(/[^\d.-]/g, '') : text);
+  const figure = field.type === 'number' ? text.replace(/[^\d.-]/g, '') : text;
+  // By the setter of the element itself: React's own would take it for no change.
+  Reflect.set(HTMLInputElement.prototype, 'value', figure, field);
   field.dispatchEvent(new Event('input', { bubbles: true }));
   setTimeout(() => {
     const goesOn = field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));

@@ -15,7 +15,10 @@ const read = () => {
   return NAMES.map((name) => style.getPropertyValue(`--${name}`).trim()).join('\n');
 };
 
-/** The colours of the theme as they are now. A canvas does not follow the style sheet: a chart is drawn anew when they change. */
+/**
+ * The colours of the theme as they are now. A canvas does not follow the style sheet: a chart is drawn anew when they
+ * change.
+ */
 export function useColours(): Colours {
   const now = useSyncExternalStore(watch, read);
   return useMemo(() => {

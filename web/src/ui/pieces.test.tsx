@@ -176,7 +176,9 @@ describe('keys', () => {
     await person.click(document.body);
     await person.keyboard('2');
     expect(stage).toHaveBeenCalledOnce();
-    act(() => useAppState.setState({ singleKeys: false }));
+    act(() => {
+      useAppState.setState({ singleKeys: false });
+    });
     await person.keyboard('2');
     expect(stage).toHaveBeenCalledOnce();
   });

@@ -7,8 +7,8 @@ const isField = (at: EventTarget | null): boolean =>
 const isFigure = (key: string): boolean => /^[\d.,/=+-]$/.test(key);
 
 /**
- * Somebody, or a caliper, is typing figures: from the first key in a field on, until something else is pressed. A figure
- * that comes while no field has the focus is the rest of one that was meant for a field, never a shortcut.
+ * Somebody, or a caliper, is typing figures: from the first key in a field on, until something else is pressed. A
+ * figure that comes while no field has the focus is the rest of one that was meant for a field, never a shortcut.
  */
 let typingFigures = false;
 let figureAt = -Infinity;
@@ -29,7 +29,9 @@ if (typeof window !== 'undefined') {
   window.addEventListener('pointerdown', (e) => (typingFigures = isField(e.target)), true);
 }
 
-/** One key, one action: not while a field is being typed in, not for figures meant for one, and not when switched off. */
+/**
+ * One key, one action: not while a field is being typed in, not for figures meant for one, and not when switched off.
+ */
 export function useKeys(actions: Record<string, () => void>): void {
   const on = useAppState((s) => s.singleKeys);
   // Before anything is painted: a key pressed on what is seen is heard.

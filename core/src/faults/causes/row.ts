@@ -40,7 +40,7 @@ export function readShows(id: string, text: string): Cause['shows'] {
       const [symptom, grade, ...rest] = part.split(' ');
       if (!SYMPTOM_IDS.includes(symptom as SymptomId) || !(grade! in LIKELIHOOD) || rest.length > 0)
         throw new Error(`cause ${id}: "${part}" is not a symptom with H, M or L`);
-      return [symptom, grade];
+      return [symptom, grade as keyof typeof LIKELIHOOD];
     }),
   );
 }
@@ -60,7 +60,7 @@ const build =
     }));
 
 /** Causes that a movement has once. */
-export const ofMovement = build(false) as (applies: (t: Traits) => boolean, rows: readonly Row[]) => Cause[];
+export const ofMovement = build(false);
 /** Causes that each train may have: what they show is told of the going train, and translated for the others. */
 export const ofEachTrain = build(true) as (
   applies: (t: Traits, train: Train) => boolean,

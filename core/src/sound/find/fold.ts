@@ -44,7 +44,10 @@ export function between(a: number, b: number): number {
   return Math.min(d, 1 - d);
 }
 
-/** By how many bins the second half of a folded series lies later than the first: where the two fit best. Looks `most` to either side. */
+/**
+ * By how many bins the second half of a folded series lies later than the first: where the two fit best. Looks `most`
+ * to either side.
+ */
 export function halfShift(profile: Float64Array, most: number): number {
   const n = profile.length;
   const half = n >> 1;

@@ -24,7 +24,10 @@ export interface Lock {
 
 /** Longest stretch that is looked at at once, seconds. */
 export const LOCK_S = 64;
-/** Two scales, for fast beats and for slow ones: frames taken as one, and seconds from beat to beat or from pair to pair. */
+/**
+ * Two scales, for fast beats and for slow ones: frames taken as one, and seconds from beat to beat or from pair to
+ * pair.
+ */
 const SCALES = [
   { everyS: 0.0025, spanS: [0.09, 2.3] },
   { everyS: 0.006, spanS: [1.6, 15.4] },
@@ -34,7 +37,9 @@ const LEAST_STRENGTH = 0.09;
 /** Clocks that are told apart in one room. */
 const MOST_CLOCKS = 3,
   TRIES = 4;
-/** What begins less than this is nothing. What still sounds so much later, and so loud beside its beginning, is no tick. */
+/**
+ * What begins less than this is nothing. What still sounds so much later, and so loud beside its beginning, is no tick.
+ */
 /** A beat is all over by then: a lever drops up to 28 ms after it unlocked. */
 const GOES_ON_S = 0.035;
 const LEAST_NOVELTY = 0.4,
@@ -45,7 +50,10 @@ const DROWNED = 1;
 /** Beats that are needed before anything is said. */
 const LEAST_BEATS = 5,
   LEAST_SHARE = 0.25;
-/** A second sound within the spacing: at least this share of the first, so far from it, and so far over what lies between. */
+/**
+ * A second sound within the spacing: at least this share of the first, so far from it, and so far over what lies
+ * between.
+ */
 const FAINT = 0.22,
   APART = 0.2,
   LEAST_Z = 7;
@@ -171,7 +179,10 @@ interface Reading {
   met: number[];
 }
 
-/** What a spacing is: the beat itself, a pair of beats of which one may not be heard, or a multiple of the true one, which says nothing. */
+/**
+ * What a spacing is: the beat itself, a pair of beats of which one may not be heard, or a multiple of the true one,
+ * which says nothing.
+ */
 function readSpacing(
   frames: Frames,
   from: number,
@@ -189,7 +200,8 @@ function readSpacing(
     ambiguous = false;
   const [first, second] = within as [Hump, Hump | undefined];
   const short = ticks.length < 4.4 * spacing;
-  // Two sounds within the spacing: tick and tock, unless one of them goes on to differ every other time: then the second is its echo.
+  // Two sounds within the spacing: tick and tock, unless one of them goes on to differ every other time: then the
+  // second is its echo.
   if (
     second &&
     between(first.phase, second.phase) >= LEAST_OFF &&
@@ -216,7 +228,8 @@ function readSpacing(
   } else if (Math.abs(shift) <= LEAST_SHIFT && !distinct(frames, from, ticks, 2 * spacing, tick.phase, tock.phase)) {
     const [alone, withSilent] = [3600 / (spacing * frames.frameS), 7200 / (spacing * frames.frameS)];
     ambiguous = withSilent <= BEATS_RANGE[1] && (isUsual(withSilent) || !isUsual(alone));
-    // Both alike: either two like sounds, or one of a pair whose fellow is not heard. The usual numbers decide, and it is said.
+    // Both alike: either two like sounds, or one of a pair whose fellow is not heard. The usual numbers decide, and it
+    // is said.
     if (withSilent <= BEATS_RANGE[1] && isUsual(withSilent) && !isUsual(alone)) return one();
   }
   beatFrames = spacing;
@@ -282,7 +295,9 @@ function coverage(
   return { beats, share: met.length / Math.max(1, beats), loudness: met.length > 0 ? loudness / met.length : 0, met };
 }
 
-/** Whether tick and tock differ in the loudness of any octave, or in where they stand: by far more than chance would. */
+/**
+ * Whether tick and tock differ in the loudness of any octave, or in where they stand: by far more than chance would.
+ */
 function distinct(
   frames: Frames,
   from: number,

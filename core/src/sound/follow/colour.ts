@@ -5,12 +5,18 @@ const BANDS = 14,
   FROM_HZ = 650,
   TO_HZ = 12_000;
 const LENGTH_S = 0.011;
-/** From so many deviations two kinds of beat are two sounds, more for few of them; and by so much at least, natural logarithms of power. */
+/**
+ * From so many deviations two kinds of beat are two sounds, more for few of them; and by so much at least, natural
+ * logarithms of power.
+ */
 const DISTINCT = 5.5,
   LEAST = 0.12,
   LEAST_BEATS = 5;
 
-/** How the power of a stretch of sound, from a place on, is spread over pitch: logarithms, less their mean, so that loudness does not count. */
+/**
+ * How the power of a stretch of sound, from a place on, is spread over pitch: logarithms, less their mean, so that
+ * loudness does not count.
+ */
 export function colour(samples: Float32Array, from: number, sampleRate: number): number[] {
   const size = 2 ** Math.round(Math.log2(LENGTH_S * sampleRate));
   const fft = transformOf(size);

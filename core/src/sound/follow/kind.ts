@@ -55,7 +55,10 @@ export class Kind {
     this.power = new Float64Array(length);
   }
 
-  /** Colour of each beat that is like its kind, from its beginning on; of the collected beats, as long as they are there. */
+  /**
+   * Colour of each beat that is like its kind, from its beginning on; of the collected beats, as long as they are
+   * there.
+   */
   get colours(): number[][] {
     return (this.known ??= this.begins.map(({ l, c }) =>
       colour(
@@ -86,7 +89,9 @@ export class Kind {
     this.pool(fits.map((f) => (f.likeness >= LEAST_LIKE * this.usual ? f.late : null)));
   }
 
-  /** Lays them on each other once more, by one beginning alone: the parts of a beat do not always keep their distance. */
+  /**
+   * Lays them on each other once more, by one beginning alone: the parts of a beat do not always keep their distance.
+   */
   anchorAt(at: number): void {
     const sharp = this.onsets.find((o) => o.at === at);
     if (!sharp || sharp.rise < ANCHOR_RISE) return;

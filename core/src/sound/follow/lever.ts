@@ -9,7 +9,10 @@ const CLEAR_SHARE = 0.5,
   CLEAR_RISE = 1.2,
   NEARLY = 0.6;
 
-/** The two blows of a lever that bound its lift: the parts of the envelope that hold them, and how far apart they are in the mean, samples. */
+/**
+ * The two blows of a lever that bound its lift: the parts of the envelope that hold them, and how far apart they are in
+ * the mean, samples.
+ */
 export interface Blows {
   unlock: Template;
   drop: Template;
@@ -17,9 +20,9 @@ export interface Blows {
 }
 
 /**
- * Unlocking and drop among the beginnings of a kind. Before the unlocking it is quiet, so it is the first clear one; the
- * drop is the loudest that an amplitude allows after it, and of nearly equal ones the first: the room answers later, and
- * more quietly, even where its answer rises more sharply out of what went before.
+ * Unlocking and drop among the beginnings of a kind. Before the unlocking it is quiet, so it is the first clear one;
+ * the drop is the loudest that an amplitude allows after it, and of nearly equal ones the first: the room answers
+ * later, and more quietly, even where its answer rises more sharply out of what went before.
  * @param least, most samples from the one to the other
  */
 export function leverOnsets(

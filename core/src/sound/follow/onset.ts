@@ -9,10 +9,10 @@ export interface Onset {
 }
 
 /**
- * Beginnings in a profile of power (the mean square, sample by sample, of beats laid on each other). At each strong rise the
- * exact place is that which parts the profile best into a quieter and a louder stretch: the change point of two normal
- * distributions of different variance, as for the first arrival of an earthquake (N. Maeda, A method for reading and checking
- * phase times in auto-processing system of seismic wave data, 1985).
+ * Beginnings in a profile of power (the mean square, sample by sample, of beats laid on each other). At each strong
+ * rise the exact place is that which parts the profile best into a quieter and a louder stretch: the change point of
+ * two normal distributions of different variance, as for the first arrival of an earthquake (N. Maeda, A method for
+ * reading and checking phase times in auto-processing system of seismic wave data, 1985).
  * @param width samples on either side that are compared, about a third of a millisecond
  * @param pooled beats in the profile: a rise must stand clear of what so many let chance do
  * @param edge samples at either end that not all beats reach
@@ -43,7 +43,10 @@ export function onsets(power: Float64Array, width: number, pooled: number, least
   return found;
 }
 
-/** Share of a blow's first height at which it is said to have begun, and the least that stands clear of the noise (deviations of its mean). */
+/**
+ * Share of a blow's first height at which it is said to have begun, and the least that stands clear of the noise
+ * (deviations of its mean).
+ */
 const BEGUN = 0.12,
   CLEAR_OF_NOISE = 5;
 
@@ -92,7 +95,10 @@ function parting(from: number, to: number, sums: Float64Array): number {
 /** Of the pairs that agree, those that rise nearly as sharply as the sharpest tell exactly where. */
 const SHARP = 0.6;
 
-/** By how much the onsets of one profile lie later than those of another: the shift at which most of them agree, told by the sharpest. */
+/**
+ * By how much the onsets of one profile lie later than those of another: the shift at which most of them agree, told by
+ * the sharpest.
+ */
 export function onsetShift(
   a: readonly Onset[],
   b: readonly Onset[],

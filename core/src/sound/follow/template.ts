@@ -15,7 +15,9 @@ export function envelope(samples: Float32Array, every: number): Float32Array {
   return out;
 }
 
-/** What beats of one kind have in common: the part of their mean envelope that tells where it lies, less its own mean. */
+/**
+ * What beats of one kind have in common: the part of their mean envelope that tells where it lies, less its own mean.
+ */
 export interface Template {
   values: Float32Array;
   /** Where the part begins in the envelope. */
@@ -48,7 +50,10 @@ export interface Fit {
 /** Places looked at first: every so many steps, then all near the best. */
 const STRIDE = 4;
 
-/** Where an envelope fits a template best, up to `most` steps to either side of `about`, to a part of a step by the parabola. */
+/**
+ * Where an envelope fits a template best, up to `most` steps to either side of `about`, to a part of a step by the
+ * parabola.
+ */
 export function fitTo({ values, from, power }: Template, env: Float32Array, most: number, about = 0): Fit {
   const count = values.length;
   const least = Math.max(about - most, -from),
@@ -128,7 +133,10 @@ function product(values: Float32Array, env: Float32Array, at: number): number {
   return a + b + c + d;
 }
 
-/** The part in which a mean envelope stands over its floor, with a little before and after it. At either end so much is left that it can be moved: a hall rings on past the end. */
+/**
+ * The part in which a mean envelope stands over its floor, with a little before and after it. At either end so much is
+ * left that it can be moved: a hall rings on past the end.
+ */
 function telling(values: Float32Array, before: number, after: number, most: number): Template {
   const sorted = Float32Array.from(values).sort();
   const floor = sorted[sorted.length >> 2]!;

@@ -25,7 +25,10 @@ const ENVELOPE_HZ = 11_000,
   HALF_S = 0.04,
   SEARCH_S = 0.006;
 const WARM_UP_S = 0.004;
-/** Beginnings of tick and tock that are the same lie so near when the kinds are brought together, and the kinds so far apart at the most. */
+/**
+ * Beginnings of tick and tock that are the same lie so near when the kinds are brought together, and the kinds so far
+ * apart at the most.
+ */
 const SAME_S = 0.0006,
   APART_S = 0.03;
 
@@ -50,9 +53,9 @@ export interface Band {
 }
 
 /**
- * Times beats exactly: each is laid on what its kind has in common, by its envelope; and where a kind begins is told from
- * the power of many laid on each other. Tick and tock sound different, so each has its own template, and they are brought
- * together by their beginnings, which are the same thing happening.
+ * Times beats exactly: each is laid on what its kind has in common, by its envelope; and where a kind begins is told
+ * from the power of many laid on each other. Tick and tock sound different, so each has its own template, and they are
+ * brought together by their beginnings, which are the same thing happening.
  */
 export class BeatTimer {
   readonly kinds: readonly [Kind, Kind];
@@ -64,7 +67,10 @@ export class BeatTimer {
   private blows: [Blows | null, Blows | null] = [null, null];
   private learnt = 0;
 
-  /** @param lever the shortest and the longest time from unlocking to drop; null: no lever, or its lift angle is not known */
+  /**
+   * @param lever the shortest and the longest time from unlocking to drop; null: no lever, or its lift angle is not
+   * known
+   */
   constructor(
     private readonly sampleRate: number,
     beatS: number,
@@ -93,7 +99,10 @@ export class BeatTimer {
     return this.learnt >= LEARN_AT.length;
   }
 
-  /** Takes the beat that is expected at a sample, and says how much later it was, samples. Beats of the first moments are timed when their kind is learnt. */
+  /**
+   * Takes the beat that is expected at a sample, and says how much later it was, samples. Beats of the first moments
+   * are timed when their kind is learnt.
+   */
   take(index: number, expected: number): number | null {
     const start = Math.round(expected) - this.half;
     const raw = this.source(start - this.warm, 2 * this.half + this.warm);

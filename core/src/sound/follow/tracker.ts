@@ -45,11 +45,11 @@ export class Tracker {
 
   /** Frame up to which must be heard for the next beat. */
   get needs(): number {
-    return this.next[this.kind]! + this.reach + 6;
+    return this.next[this.kind] + this.reach + 6;
   }
   /** Frame at which the next beat is expected. */
   get upcoming(): number {
-    return this.next[this.kind]!;
+    return this.next[this.kind];
   }
   private get kind(): 0 | 1 {
     return (this.index & 1) as 0 | 1;
@@ -58,7 +58,7 @@ export class Tracker {
   /** @param fine how late the beat is by its own sound, frames: goes before the coarse place where it can be told */
   step(fine: (index: number, expected: number) => number | null = () => null): Met {
     const kind = this.kind;
-    const expected = this.next[kind]!;
+    const expected = this.next[kind];
     const heard = this.lock.heard === 'both' || kind === 0;
     let at: number | null = null,
       novelty = 0;

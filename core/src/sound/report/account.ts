@@ -11,7 +11,10 @@ const EXTRA_SHARE = 0.5,
 /** What is usual is told by so many beats, and by so many at least. */
 const USUAL_OF = 121,
   LEAST_OF = 8;
-/** So much more power than a usual beat of the louder kind: something else sounded, or the beats differ much among themselves. Less is enough where such sounds come evenly. */
+/**
+ * So much more power than a usual beat of the louder kind: something else sounded, or the beats differ much among
+ * themselves. Less is enough where such sounds come evenly.
+ */
 const LOUDER = 3,
   LOUD = 1.7;
 /** Sounds come evenly when their gaps differ by so little; at a beat they are so near to it, seconds. */
@@ -31,7 +34,10 @@ export interface Counts {
     number | null;
 }
 
-/** Beats missing between the first and the last that were heard although nothing drowned them, sounds like beats where none is expected, and sounds that are far louder than the beat. */
+/**
+ * Beats missing between the first and the last that were heard although nothing drowned them, sounds like beats where
+ * none is expected, and sounds that are far louder than the beat.
+ */
 export class Account {
   /** Frames at which each was, rising. */
   private readonly missed: number[] = [];
@@ -73,7 +79,10 @@ export class Account {
     };
   }
 
-  /** A slow clock beside a fast one is a few louder sounds, evenly apart; a louder tooth of the wheel itself falls on the beat. */
+  /**
+   * A slow clock beside a fast one is a few louder sounds, evenly apart; a louder tooth of the wheel itself falls on
+   * the beat.
+   */
   private evenly(loud: readonly { at: number; off: number }[]): number | null {
     if (loud.length < LEAST_EVEN || loud.every((t) => t.off < AT_BEAT_S / this.frames.frameS)) return null;
     const gaps = loud.slice(1).map((t, i) => t.at - loud[i]!.at);

@@ -1,9 +1,9 @@
 import { ensure } from '../../units/index.ts';
 
 /**
- * Amplitude of a balance in degrees from the time between unlocking and drop within a beat: λ/(2 sin(πt/T)), T = 7200/beats.
- * Source: simple harmonic swing through the lift angle, any text on watch timing. Lever escapements only: a pendulum is refused
- * by its beats.
+ * Amplitude of a balance in degrees from the time between unlocking and drop within a beat: λ/(2 sin(πt/T)), T =
+ * 7200/beats. Source: simple harmonic swing through the lift angle, any text on watch timing. Lever escapements only: a
+ * pendulum is refused by its beats.
  * @param liftDeg lift angle, 20 to 90 degrees
  * @throws Outside when the time cannot belong to an amplitude of 80 to 360 degrees
  */

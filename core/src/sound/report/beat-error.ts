@@ -20,7 +20,9 @@ export function beatError(tickToTockMs: number, tockToTickMs: number): BeatError
   };
 }
 
-/** How far the rest position lies beside the middle of the escapement, degrees at the oscillator: A sin(π/2 · share). */
+/**
+ * How far the rest position lies beside the middle of the escapement, degrees at the oscillator: A sin(π/2 · share).
+ */
 export const offsetDeg = (amplitude: number, share: number): number => amplitude * Math.sin((Math.PI / 2) * share);
 
 /** Largest beat error, as a share of the beat. House rules, practice: balance 1 %, pendulum 3 %. */

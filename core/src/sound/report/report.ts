@@ -55,7 +55,10 @@ export interface SoundReport {
 /** As far as a clock may be off for the nearest usual number to be meant. */
 const NEAR_USUAL = 0.012;
 const LEAST_BEATS = 4;
-/** More than this share of missing beats, or of sounds besides; more scatter, or more out of beat, than a clock on a bench has: practice. */
+/**
+ * More than this share of missing beats, or of sounds besides; more scatter, or more out of beat, than a clock on a
+ * bench has: practice.
+ */
 const MANY = 0.15,
   UNEVEN_MS = 1.2,
   LAME = 0.25;

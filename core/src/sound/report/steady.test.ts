@@ -27,7 +27,8 @@ describe('pace', () => {
     }
   });
   it('of a clock that only wanders is the way from the first beat to the last', () => {
-    // Published: the best estimate of the drift of a random walk is its whole way, with σ/√n of error (any text on Brownian motion).
+    // Published: the best estimate of the drift of a random walk is its whole way, with σ/√n of error (any text on
+    // Brownian motion).
     let sum = 0;
     for (let seed = 0; seed < 40; seed++) {
       const at = beats(1e-7, 1e-3, seed);

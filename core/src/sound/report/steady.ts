@@ -19,24 +19,27 @@ export interface Steadiness {
 }
 
 /**
- * Ratios of wandering to scatter (variances) that are weighed against each other: none, and from what so many beats could
- * just tell from none up to a clock that only wanders, even in the logarithm.
+ * Ratios of wandering to scatter (variances) that are weighed against each other: none, and from what so many beats
+ * could just tell from none up to a clock that only wanders, even in the logarithm.
  */
 const ratiosFor = (n: number): number[] => {
   const out = [0];
   for (let r = 2 / n ** 2; r < 100; r *= 3) out.push(r);
   return out;
 };
-/** For the standard error a clock that does not wander is believed before the beats are heard, by so many ratios; for the interval it counts as one of them. */
+/**
+ * For the standard error a clock that does not wander is believed before the beats are heard, by so many ratios; for
+ * the interval it counts as one of them.
+ */
 const BELIEVED_STEADY = 40;
 
 /**
  * Fits t = a + kτ + (k odd ? o : 0) where each beat scatters by itself and the whole wanders as a random walk besides.
  * Least squares alone is far too sure of a clock that wanders; so the pace is fitted for each ratio of wandering to
- * scatter (generalised least squares by way of a Kalman filter), and the fits are averaged by how likely each ratio makes
- * the beats (restricted likelihood). Where nothing wanders that is least squares.
- * Source: local level model with regressors; A. C. Harvey, Forecasting, Structural Time Series Models and the Kalman Filter,
- * 1989, sections 3.4 and 4.3; restricted likelihood: H. D. Patterson and R. Thompson, 1971.
+ * scatter (generalised least squares by way of a Kalman filter), and the fits are averaged by how likely each ratio
+ * makes the beats (restricted likelihood). Where nothing wanders that is least squares.
+ * Source: local level model with regressors; A. C. Harvey, Forecasting, Structural Time Series Models and the Kalman
+ * Filter, 1989, sections 3.4 and 4.3; restricted likelihood: H. D. Patterson and R. Thompson, 1971.
  * @param index numbers of the beats, rising; @param timesS when, seconds
  * @throws Outside for fewer than four beats
  */
@@ -85,7 +88,10 @@ export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, 
   };
 }
 
-/** How far a clock wanders is itself told from few beats: where it does, the interval is so much wider, calibrated on generated wanderers (without it 88 to 90 of 100 held the truth). */
+/**
+ * How far a clock wanders is itself told from few beats: where it does, the interval is so much wider, calibrated on
+ * generated wanderers (without it 88 to 90 of 100 held the truth).
+ */
 const WIDER = 0.15;
 
 /** Half the width about the middle that holds 95 % of what the fits together say. */
@@ -176,7 +182,9 @@ function fitWith(
   };
 }
 
-/** Which beats lie with their neighbours of the same kind; the others were no beats. At most a third can be told off so. */
+/**
+ * Which beats lie with their neighbours of the same kind; the others were no beats. At most a third can be told off so.
+ */
 export function withNeighbours(index: ArrayLike<number>, timesS: ArrayLike<number>, beatS: number): boolean[] {
   const n = index.length;
   const off = new Float64Array(n);

@@ -17,8 +17,8 @@ const OVERTONES = 3;
 
 /**
  * Looks for a pattern that repeats with a whole number of escape teeth (two beats each), in what is left of the beats:
- * means of each place of the turn against the scatter within them (analysis of variance, R. A. Fisher, 1925), and the same
- * for the slowest sines of the turn alone. Needs three turns.
+ * means of each place of the turn against the scatter within them (analysis of variance, R. A. Fisher, 1925), and the
+ * same for the slowest sines of the turn alone. Needs three turns.
  * @param teeth when the wheel is known, only it is tried
  */
 export function wheelPattern(

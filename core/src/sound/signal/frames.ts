@@ -2,8 +2,8 @@ import { Novelty } from './novelty.ts';
 import { Octaves } from './octaves.ts';
 
 /**
- * What is left of sound when it has gone by: for each frame its novelty, how far it stood over the floor, and the level of
- * each octave. The last `capacityS` seconds of it; frames keep their numbers.
+ * What is left of sound when it has gone by: for each frame its novelty, how far it stood over the floor, and the level
+ * of each octave. The last `capacityS` seconds of it; frames keep their numbers.
  */
 export class Frames {
   readonly frameS: number;

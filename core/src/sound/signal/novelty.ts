@@ -14,8 +14,9 @@ const CLEARLY = 1.25;
 const TINY = 1e-13;
 
 /**
- * Where something begins to sound: octave energies over their own floors, in their own deviations, and of that only what
- * rises over what was just heard. Loud things count no more than distinct ones, so a hammer weighs as one tick does.
+ * Where something begins to sound: octave energies over their own floors, in their own deviations, and of that only
+ * what rises over what was just heard. Loud things count no more than distinct ones, so a hammer weighs as one tick
+ * does.
  */
 export class Novelty {
   private readonly floor: Float64Array;
@@ -26,7 +27,8 @@ export class Novelty {
 
   constructor(shape: OctaveShape, sampleRate: number) {
     this.floor = new Float64Array(shape.bands.length);
-    // Deviation of the logarithm of a mean of so many squares: √ψ′(n/2), here by its series (Abramowitz and Stegun 6.4.12).
+    // Deviation of the logarithm of a mean of so many squares: √ψ′(n/2), here by its series (Abramowitz and Stegun
+    // 6.4.12).
     this.sd = Float64Array.from(shape.bands, ({ count }) => {
       const x = count / 2;
       return Math.sqrt(1 / x + 1 / (2 * x * x) + 1 / (6 * x ** 3));

@@ -1,8 +1,8 @@
 /**
- * Splits sound into octaves and gives the energy of each, frame by frame of one to two milliseconds. Daubechies' wavelets of
- * four coefficients (I. Daubechies, Orthonormal bases of compactly supported wavelets, 1988) in the lifted form of
- * I. Daubechies and W. Sweldens (Factoring wavelet transforms into lifting steps, 1998): three multiplications for two
- * samples. What hums below the octaves is left out.
+ * Splits sound into octaves and gives the energy of each, frame by frame of one to two milliseconds. Daubechies'
+ * wavelets of four coefficients (I. Daubechies, Orthonormal bases of compactly supported wavelets, 1988) in the lifted
+ * form of I. Daubechies and W. Sweldens (Factoring wavelet transforms into lifting steps, 1998): three multiplications
+ * for two samples. What hums below the octaves is left out.
  */
 const ROOT3 = Math.sqrt(3);
 const DOWN = ROOT3 / 4,

@@ -15,7 +15,9 @@ function section(kind: 'high' | 'low', hz: number, sampleRate: number): Section 
   return { b0: Math.abs(b1) / 2, b1, b2: Math.abs(b1) / 2, a1: (-2 * cos) / a0, a2: (1 - alpha) / a0 };
 }
 
-/** Lets through what lies between two frequencies (Butterworth, second order at each edge), and nothing before its time. */
+/**
+ * Lets through what lies between two frequencies (Butterworth, second order at each edge), and nothing before its time.
+ */
 export class Passband {
   private readonly sections: Section[];
   constructor(sampleRate: number, fromHz: number, toHz: number) {

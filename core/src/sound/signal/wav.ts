@@ -42,25 +42,29 @@ export function wavFormat(head: Uint8Array, fileBytes: number): WavFormat {
       format = readFormat(view, body, size);
     } else if (name === 'data') {
       ensure(format !== null, 'file', 'The head of this WAV file is damaged: samples come before their format.');
-      const frame = (format!.bits / 8) * format!.channels;
+      const frame = (format.bits / 8) * format.channels;
       const there = Math.max(0, fileBytes - body);
       // A recorder that was cut off wrote no length, or the greatest; a stream never knew it.
       const unknown = size === 0 || size === 0xffffffff;
       const dataBytes = Math.floor(Math.min(unknown ? there : size, there) / frame) * frame;
       ensure(dataBytes > 0, 'file', 'This WAV file holds no sound.');
       ensure(
-        dataBytes / frame / format!.sampleRate <= MOST_MINUTES * 60 + 1,
+        dataBytes / frame / format.sampleRate <= MOST_MINUTES * 60 + 1,
         'file',
         `This is longer than ${MOST_MINUTES} minutes.`,
       );
-      return { ...format!, dataStart: body, dataBytes, cut: unknown || size > there };
+      return { ...format, dataStart: body, dataBytes, cut: unknown || size > there };
     }
     at = body + size + (size % 2);
   }
   ensure(false, 'file', format ? 'This WAV file holds no sound.' : 'The head of this WAV file is damaged.');
 }
 
-function readFormat(view: DataView, body: number, size: number) {
+function readFormat(
+  view: DataView,
+  body: number,
+  size: number,
+): Pick<WavFormat, 'sampleRate' | 'channels' | 'bits' | 'float'> {
   let kind = view.getUint16(body, true);
   const [channels, sampleRate, bits] = [
     view.getUint16(body + 2, true),
@@ -76,7 +80,12 @@ function readFormat(view: DataView, body: number, size: number) {
     `Samples of ${bits} bits cannot be read: 8, 16, 24 or 32, or 32-bit float.`,
   );
   ensure(sampleRate >= 8000 && sampleRate <= 192_000, 'file', 'A sample rate of 8 to 192 kHz can be read.');
-  return { sampleRate, channels: channels as 1 | 2, bits: bits as WavFormat['bits'], float: kind === FLOAT };
+  return {
+    sampleRate,
+    channels: channels,
+    bits: bits as WavFormat['bits'],
+    float: kind === FLOAT,
+  };
 }
 
 /** Samples of one channel, −1 to 1, out of whole frames of bytes. */

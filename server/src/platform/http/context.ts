@@ -28,7 +28,7 @@ export async function findOrRefuse<Entity extends object>(
 ): Promise<Loaded<Entity>> {
   const found = await ctx.em.findOne(entity, where);
   if (!found) throw notFound(what);
-  return found as Loaded<Entity>;
+  return found;
 }
 
 /** @throws 409 with the current state when the sender saw an older version */

@@ -50,7 +50,7 @@ it('tells every browser what a change was declared to change, in stores, baths a
   const tank = { bath: 'detergent', name: 'Tank 1', litres: 3, waterParts: 9, limitLoads: null, limitDays: null };
   await shop.marit.ok('POST', '/stores', { kind: 'other', name: 'Taper pins' });
   await shop.marit.ok('POST', '/baths', tank);
-  await shop.marit.ok('PUT', `/visits/${visit.id}/rules/marginal-holes`, { school: 'bush', reason: 'Owner asked.' });
+  await shop.marit.ok('PUT', `/visits/${visit.id}/rules/which-holes`, { school: 'failed', reason: 'Owner asked.' });
   await shop.marit.ok('PUT', '/rules', { choices: {}, why: {}, version: 0 });
   for (let i = 0; i < 50 && heard.notices.length < 4; i++) await wait(100);
   expect(heard.notices.map(({ topics, visits }) => ({ topics, visits }))).toEqual([

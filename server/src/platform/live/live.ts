@@ -9,7 +9,10 @@ const RETRY_MS = 1_000;
 
 const ended = (client: pg.Client) => new Promise<void>((resolve) => client.once('end', () => resolve()));
 
-/** Passes on what any server process on this database has changed (PostgreSQL NOTIFY) to every browser that listens here. */
+/**
+ * Passes on what any server process on this database has changed (PostgreSQL NOTIFY) to every browser that listens
+ * here.
+ */
 export class LiveNotices {
   private readonly listeners = new Set<Response>();
   private client: pg.Client | undefined;

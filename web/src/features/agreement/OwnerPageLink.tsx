@@ -15,7 +15,9 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 const DAYS = 21;
 
-/** The owner's page: an address nobody can guess, that ends by itself or by a press. It is shown once, when it is made. */
+/**
+ * The owner's page: an address nobody can guess, that ends by itself or by a press. It is shown once, when it is made.
+ */
 export function OwnerPageLink() {
   const visit = useThisVisit();
   const queries = useQueryClient();

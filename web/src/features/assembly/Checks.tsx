@@ -20,7 +20,10 @@ import { Windings } from './Windings.tsx';
 export const leftOf = (visit: Visit, place: CheckPlace) =>
   checksLeft(checksFor(visit.movement.traits, place), visit.checks);
 
-/** The checks of a place, in the order of work: passed, failed, or not for this clock. What failed takes it apart again, as a pass of its own. */
+/**
+ * The checks of a place, in the order of work: passed, failed, or not for this clock. What failed takes it apart again,
+ * as a pass of its own.
+ */
 export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const visit = useThisVisit();
   const checks = checksFor(visit.movement.traits, place);

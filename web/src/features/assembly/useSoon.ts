@@ -2,7 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 
 const PAUSE_MS = 500;
 
-/** Presses that follow each other fast: each shows at once, and the last is sent after a pause, or when the page is left. */
+/**
+ * Presses that follow each other fast: each shows at once, and the last is sent after a pause, or when the page is
+ * left.
+ */
 export function useSoon<T>(kept: T, send: (value: T) => void): [T, (value: T, now?: boolean) => void] {
   const [mine, setMine] = useState<{ value: T } | null>(null);
   const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; value: T } | null>(null);

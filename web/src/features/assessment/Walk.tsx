@@ -75,7 +75,6 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
       <ol
         ref={list}
         className="relative max-h-[26rem] overflow-y-auto rounded-lg border border-line"
-        tabIndex={0}
         aria-label="Places in order"
       >
         {walk.map((p, i) => {

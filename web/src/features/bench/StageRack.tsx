@@ -2,7 +2,10 @@ import type { BenchRow } from '@eclat/contract';
 import { STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
-/** The shop's work laid out as a toothed rack: one tooth a stage, its height the clocks that stand there. Pressing one shows only those. */
+/**
+ * The shop's work laid out as a toothed rack: one tooth a stage, its height the clocks that stand there. Pressing one
+ * shows only those.
+ */
 export function StageRack({
   rows,
   chosen,

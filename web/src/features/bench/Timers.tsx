@@ -10,7 +10,10 @@ const AT_ONCE = 3;
 /** What dries for a day does not fill the head of every page: it shows there in its last hours. */
 const SHOWN_MS = 2 * 3_600_000;
 
-/** Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server see the same. */
+/**
+ * Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server
+ * see the same.
+ */
 export function Timers() {
   const { data } = useTimers();
   const now = useNow();

@@ -142,7 +142,9 @@ function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => v
   );
 }
 
-const number = { setValueAs: (v: unknown) => (v === '' || v === null ? null : Number(String(v).replace(',', '.'))) };
+const number = {
+  setValueAs: (v: string | number | null) => (v === '' || v === null ? null : Number(String(v).replace(',', '.'))),
+};
 
 function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
   const form = useForm<Fields>({ resolver: zodResolver(fillFields), defaultValues: fill ?? EMPTY });

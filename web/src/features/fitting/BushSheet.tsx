@@ -13,7 +13,10 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 const MOST_SHOWN = 4;
 
-/** For each hole the bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its true centre; others that suit too beside it. */
+/**
+ * For each hole the bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its
+ * true centre; others that suit too beside it.
+ */
 export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key: string) => string }) {
   const [plate, setPlate] = useState('2');
   return (

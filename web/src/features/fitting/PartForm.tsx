@@ -1,5 +1,5 @@
 import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract/fitting';
-import { KINDS, kindOf, sizeWords, type Sizes } from '@eclat/core/stores';
+import { KINDS, kindOf, sizeWords } from '@eclat/core/stores';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
@@ -124,7 +124,7 @@ export function PartForm() {
       )}
       <SizeFields
         kind={kind}
-        value={(sizes ?? {}) as Sizes}
+        value={sizes ?? {}}
         onChange={(s) => {
           form.setValue('sizes', s, { shouldDirty: true });
           form.clearErrors('size');

@@ -14,7 +14,10 @@ const at = (deg: number, r = R) => {
 const arc = (from: number, to: number, r = R) =>
   `M ${at(from, r)} A ${r} ${r} 0 ${Math.abs(to - from) > 180 ? 1 : 0} ${to > from ? 1 : 0} ${at(to, r)}`;
 
-/** Two arcs that rise from the foot and meet at the top. They are equal, and meet under the mark, when the clock is in beat. */
+/**
+ * Two arcs that rise from the foot and meet at the top. They are equal, and meet under the mark, when the clock is in
+ * beat.
+ */
 export function Arcs({ balance, faint, empty }: { balance: Balance | null; faint: boolean; empty: string }) {
   const meet = balance ? angleOf(balance.share) : 0;
   const band = balance ? angleOf(balance.limit) : 0;

@@ -128,7 +128,7 @@ export function ListenScreen() {
           <Panel>
             <Arcs
               balance={balance}
-              faint={!heard || live!.rough}
+              faint={!heard || live.rough}
               empty={!on ? 'Not listening' : live?.state === 'lost' ? 'No beat is heard now' : 'Listening …'}
             />
             <p role="status" className="mt-1 text-center text-lg">

@@ -62,7 +62,7 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     case 'keep': {
       const samples = Math.min(count, Math.floor(data.seconds * sampleRate), KEPT_S * sampleRate);
       const wav = writeWav(ring.give(count - samples, samples) ?? new Float32Array(0), sampleRate);
-      return tell({ wav: wav.buffer as ArrayBuffer, seconds: samples / sampleRate }, [wav.buffer as ArrayBuffer]);
+      return tell({ wav: wav.buffer, seconds: samples / sampleRate }, [wav.buffer]);
     }
     case 'piece': {
       listener.push(data.samples);
@@ -82,7 +82,8 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
           partAt = seconds;
           part = listener.part();
         }
-        if (part && listener.hours.at(-1) && listener.hours.at(-1)!.toS >= part.toS) part = null; // it is among the hours now
+        // it is among the hours now
+        if (part && listener.hours.at(-1) && listener.hours.at(-1)!.toS >= part.toS) part = null;
         tell({
           minute: {
             report: listener.report(),

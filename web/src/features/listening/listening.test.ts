@@ -132,7 +132,8 @@ describe('listening', () => {
     expect(useLogs.getState().logs).toEqual([]); // not each second
     vi.setSystemTime(Date.now() + 4_000_000);
     worker().answer({ minute });
-    expect(JSON.parse(localStorage.getItem('eclat-logs')!).state.logs).toMatchObject([
+    const kept = JSON.parse(localStorage.getItem('eclat-logs')!) as { state: { logs: object[] } };
+    expect(kept.state.logs).toMatchObject([
       {
         visitId: 'v1',
         microphone: 'Bench microphone',

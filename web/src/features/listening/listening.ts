@@ -44,7 +44,10 @@ const SURE_PPM = 25;
 let open: { microphone: Microphone; worker: Worker } | null = null;
 let known: Known = {};
 let waiting: ((kept: { wav: ArrayBuffer; seconds: number }) => void) | null = null;
-/** Sound of a page in a background is sometimes held up: so that the page is not put to sleep, as far as a browser allows. */
+/**
+ * Sound of a page in a background is sometimes held up: so that the page is not put to sleep, as far as a browser
+ * allows.
+ */
 let awake: { release: () => Promise<void> } | null = null;
 
 const withCard = (name: string): Known => {
@@ -127,7 +130,9 @@ export async function listen(
   }
 }
 
-/** The log is kept on this device as it grows: a page that is closed, or a device that goes off, costs a minute of it. */
+/**
+ * The log is kept on this device as it grows: a page that is closed, or a device that goes off, costs a minute of it.
+ */
 const KEEP_MS = 60_000;
 let keptAt = 0;
 function keep(stopped: boolean): void {

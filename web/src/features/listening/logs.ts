@@ -29,7 +29,10 @@ export const useLogs = create<{ logs: KeptLog[] }>()(
   persist(() => ({ logs: [] as KeptLog[] }), { name: 'eclat-logs' }),
 );
 
-/** Keeps the log as it is now, in place of its earlier state. Where the device has no more room, the oldest logs give way. */
+/**
+ * Keeps the log as it is now, in place of its earlier state. Where the device has no more room, the oldest logs give
+ * way.
+ */
 export function keepLog(log: KeptLog): void {
   if (log.savedAt - log.beganAt < WORTH_MS && log.strikes.length === 0 && log.events.every((e) => e.kind === 'found'))
     return;

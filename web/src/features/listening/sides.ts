@@ -18,7 +18,10 @@ export interface Balance {
   which: string;
 }
 
-/** What just now was heard, as the two sides of the swing. After the tick on the left it swings out to the left and back: that way is the left side. */
+/**
+ * What just now was heard, as the two sides of the swing. After the tick on the left it swings out to the left and
+ * back: that way is the left side.
+ */
 export function balanceOf(sides: Sides, tickSide: TickSide, balance: boolean): Balance {
   const beat = (sides.tickToTockMs + sides.tockToTickMs) / 2;
   const longer = (sides.tickToTockMs - sides.tockToTickMs) / 2;

@@ -1,6 +1,6 @@
 /**
- * A tone for ears whose eyes are on the crutch: two notes by turns, the first always the same, the second the higher the
- * longer the right side is. When it is in beat they are one note.
+ * A tone for ears whose eyes are on the crutch: two notes by turns, the first always the same, the second the higher
+ * the longer the right side is. When it is in beat they are one note.
  */
 export class Tone {
   private readonly context = new AudioContext();

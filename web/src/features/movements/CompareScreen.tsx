@@ -8,7 +8,9 @@ import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/Field.tsx';
 
-/** Two photos side by side, or two movements of one kind: a known-good one is the best manual. The address says which. */
+/**
+ * Two photos side by side, or two movements of one kind: a known-good one is the best manual. The address says which.
+ */
 export function CompareScreen() {
   const movementId = useParams()['movementId']!;
   const [search, setSearch] = useSearchParams();

@@ -1,3 +1,4 @@
+import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import { dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { BookOpen, Search } from 'lucide-react';
@@ -20,8 +21,7 @@ export function MovementsScreen() {
       <label className="relative mb-4 block">
         <span className="sr-only">Search the movements</span>
         <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-        <input
-          autoFocus
+        <FocusedInput
           className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
           placeholder="Code, maker’s mark, serial number or name"
           value={q}

@@ -1,5 +1,5 @@
 import type { OwnerPage } from '@eclat/contract';
-import { inRoute, routeName, type RouteId } from '@eclat/core/estimate';
+import { inRoute, routeName } from '@eclat/core/estimate';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Check, CircleCheck, Clock3, X } from 'lucide-react';
@@ -119,9 +119,7 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
                   <Button
                     busy={change.isPending}
                     onClick={() =>
-                      change.mutate(() =>
-                        call(api.ownerPage.choose, { params: { token }, body: { route: r.route as RouteId } }),
-                      )
+                      change.mutate(() => call(api.ownerPage.choose, { params: { token }, body: { route: r.route } }))
                     }
                   >
                     Choose this

@@ -18,7 +18,9 @@ const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) 
 const FIRST = 24;
 const MOST_BYTES = 15 * 1024 * 1024;
 
-/** Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo. */
+/**
+ * Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo.
+ */
 export function Photos({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
   const queries = useQueryClient();
@@ -29,7 +31,7 @@ export function Photos({ stage }: { stage: StageId }) {
   const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
   const upload = useMutation({
     mutationFn: ({ file, key }: { file: File; key: string }) =>
-      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key } as never),
+      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key }),
     onSuccess: (photo) => afterCommand(queries, api.photos.add, { visitId: visit.id }, photo),
     onError: (error, item) =>
       setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),

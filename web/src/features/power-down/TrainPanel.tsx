@@ -19,7 +19,10 @@ const shown = (turns: number | null) => (turns === null ? '' : String(turns));
 const count = (typed: string) => (typed.trim() === '' ? null : Number(typed.replace(',', '.')));
 const wrong = (turns: number | null) => turns !== null && !(turns >= 0 && turns <= 60);
 
-/** One train's power: its state, the turns that were let down, and the set-up that must go back in. On its stage, and from any other by its badge. */
+/**
+ * One train's power: its state, the turns that were let down, and the set-up that must go back in. On its stage, and
+ * from any other by its badge.
+ */
 export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
   const train = poweredTrains(visit.movement.traits).find((t) => t.train === power.train);
   const [typed, setTyped] = useState({ turns: shown(power.turns), setUpTurns: shown(power.setUpTurns) });

@@ -9,7 +9,9 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 const NOTHING = { drives: '', supply: '', borrowed: '' };
 
-/** A movement that came by itself: what it drives, and what is borrowed to test it, with what therefore stays unproven. */
+/**
+ * A movement that came by itself: what it drives, and what is borrowed to test it, with what therefore stays unproven.
+ */
 export function Alone() {
   const visit = useThisVisit();
   const [form, setForm] = useState(visit.alone);

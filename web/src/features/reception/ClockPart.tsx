@@ -139,7 +139,10 @@ export function ClockPart() {
   );
 }
 
-/** Numbers and marks, each with its place. One that is known already is shown before a second movement is made by accident. */
+/**
+ * Numbers and marks, each with its place. One that is known already is shown before a second movement is made by
+ * accident.
+ */
 function Marks() {
   const {
     register,

@@ -9,7 +9,10 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
-/** A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves the shop. */
+/**
+ * A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves
+ * the shop.
+ */
 export function SpokenRemark({
   value,
   onChange,

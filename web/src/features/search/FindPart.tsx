@@ -1,3 +1,4 @@
+import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import type { Hit } from '@eclat/contract';
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { BookOpen, Search } from 'lucide-react';
@@ -9,7 +10,10 @@ import { fetched } from '../../data/fetched.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { NO_MOVEMENT, type IntakeForm } from '../reception/form.ts';
 
-/** Has it been here? Anything that the owner can say or show, spelt nearly right, before a second one is made by accident. */
+/**
+ * Has it been here? Anything that the owner can say or show, spelt nearly right, before a second one is made by
+ * accident.
+ */
 export function FindPart({ onOwner }: { onOwner: (name: string) => void }) {
   const { setValue } = useFormContext<IntakeForm>();
   const [typed, setTyped] = useState('');
@@ -37,9 +41,8 @@ export function FindPart({ onOwner }: { onOwner: (name: string) => void }) {
       <label className="relative block">
         <span className="mb-1 block text-lg font-semibold">Has it been here?</span>
         <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-        <input
+        <FocusedInput
           className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          autoFocus
           value={typed}
           placeholder="Name, phone, claim, number, mark, code, words of a complaint"
           onChange={(e) => setTyped(e.target.value)}

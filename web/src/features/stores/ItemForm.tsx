@@ -1,6 +1,6 @@
 import type { StockItem } from '@eclat/contract';
 import { stockFields } from '@eclat/contract/stores';
-import { KINDS, type Sizes } from '@eclat/core/stores';
+import { KINDS } from '@eclat/core/stores';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -102,7 +102,7 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       )}
       <SizeFields
         kind={kind}
-        value={(form.watch('sizes') ?? {}) as Sizes}
+        value={form.watch('sizes') ?? {}}
         onChange={(s) => {
           form.setValue('sizes', s, { shouldDirty: true });
           form.clearErrors('sizes');

@@ -12,7 +12,10 @@ import { Sheet } from '../../ui/Sheet.tsx';
 
 const WORDS = { new: 'new', changed: 'changes', same: 'the same' };
 
-/** A CSV table is looked at first: each row with what it would do, each bad one with why. Nothing is changed until all are right. */
+/**
+ * A CSV table is looked at first: each row with what it would do, each bad one with why. Nothing is changed until all
+ * are right.
+ */
 export default function TableIn({ onClose }: { onClose: () => void }) {
   const [csv, setCsv] = useState('');
   const table = useDeferredValue(csv);

@@ -15,7 +15,7 @@ afterEach(() => {
 });
 const [I1, I2] = ['6c1f9b6e-0d6a-4a59-9a6c-0a6f3b0c0001', '6c1f9b6e-0d6a-4a59-9a6c-0a6f3b0c0002'];
 const item = (change: Partial<StockItem>): StockItem => ({
-  id: I1!,
+  id: I1,
   version: 1,
   kept: true,
   kind: 'suspension',
@@ -46,7 +46,7 @@ describe('the stores', () => {
       '/api/stores': [
         item({}),
         item({
-          id: I2!,
+          id: I2,
           name: 'Coming',
           orders: [
             {
@@ -117,7 +117,7 @@ describe('what is fitted', () => {
       expect(sent.at(-1)).toMatchObject({ url: '/api/visits/v1/bushes', body: { stockId: 'b1', outsideMm: 2.5 } }),
     );
     await person.selectOptions(screen.getByLabelText('Where it came from'), 'from stock');
-    await person.selectOptions(screen.getByLabelText('Which one of the stores'), I1!);
+    await person.selectOptions(screen.getByLabelText('Which one of the stores'), I1);
     await person.click(screen.getByRole('button', { name: 'Enter the part' }));
     await waitFor(() =>
       expect(sent.at(-1)).toMatchObject({

@@ -10,8 +10,9 @@ const deg = (rad: number) => (rad * 180) / Math.PI;
 const rad = (d: number) => (d * Math.PI) / 180;
 
 /**
- * The rack turns about R, its tail of length L falls on the snail about S. A tooth of the rack is so many degrees, so each
- * step of the snail lies where the tail then stands: by the law of cosines, and the drawing works as the thing does.
+ * The rack turns about R, its tail of length L falls on the snail about S. A tooth of the rack is so many degrees, so
+ * each step of the snail lies where the tail then stands: by the law of cosines, and the drawing works as the thing
+ * does.
  */
 const R = { x: 300, y: 250 },
   S = { x: 150, y: 210 },
@@ -107,7 +108,10 @@ function CountWheel({ state, sections, named = false }: { state: StrikeState; se
   );
 }
 
-/** The cam of the quarters turns with the minute hand; each lobe lifts the release lever, the one of the hour a little higher. */
+/**
+ * The cam of the quarters turns with the minute hand; each lobe lifts the release lever, the one of the hour a little
+ * higher.
+ */
 function QuarterRelease({ minute, lifted }: { minute: number; lifted: boolean }) {
   const lobes = [0, 1, 2, 3]
     .map(

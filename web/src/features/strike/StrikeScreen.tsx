@@ -73,9 +73,7 @@ export function StrikeScreen() {
             .map((s) => (
               <Button
                 key={s}
-                onClick={() =>
-                  observe.mutate({ params: { ...params, symptom: s as SymptomId }, body: { state: 'present' } })
-                }
+                onClick={() => observe.mutate({ params: { ...params, symptom: s }, body: { state: 'present' } })}
               >
                 Note as a symptom: {SYMPTOMS[s as SymptomId].toLowerCase()}
               </Button>

@@ -1,4 +1,7 @@
-/** Partials of a small bell beside its strike note, and how long each rings, s. From memory of bells; a gong would be lower and longer. */
+/**
+ * Partials of a small bell beside its strike note, and how long each rings, s. From memory of bells; a gong would be
+ * lower and longer.
+ */
 const PARTIALS = [
   [1, 1.6, 1],
   [2.0, 1.1, 0.6],

@@ -6,7 +6,10 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 const RANGE = [1, 300] as const;
 
-/** Centre distances, typed by the caliper from the power to the fast end. A train that has all of its own is drawn to scale. */
+/**
+ * Centre distances, typed by the caliper from the power to the fast end. A train that has all of its own is drawn to
+ * scale.
+ */
 export function Centres({
   value,
   busy,

@@ -142,7 +142,10 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
   );
 }
 
-/** Not looked at: dashed. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square. Bushed: double ring. */
+/**
+ * Not looked at: dashed. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square.
+ * Bushed: double ring.
+ */
 export function Mark({ state }: { state: State }) {
   switch (state) {
     case 'not looked at':

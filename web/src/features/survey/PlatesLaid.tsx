@@ -21,7 +21,8 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
       body: { ...movement.plates, ...change, visitId: visit.id, version: movement.version },
     });
   const trains = trainsFromRight(movement.traits, movement.plates).map((t) => t.train);
-  // The outermost goes to the other side: with two trains they change places, with three every order is a few presses away.
+  // The outermost goes to the other side: with two trains they change places, with three every order is a few presses
+  // away.
   const turn = () => send({ sides: [...trains.slice(1), trains[0]!] });
   const missing = PLATES.flatMap((plate) => {
     const laid = visit.platePhotos.find((p) => p.plate === plate);

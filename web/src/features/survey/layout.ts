@@ -46,8 +46,8 @@ const measured = (train: Train, { centresMm }: Arrangement): number[] | null => 
 
 /**
  * Where each hole stands on a drawn plate: barrels at the foot, the fast end at the top, one column a train, the arbors
- * stepping from side to side. A train whose centre distances are all measured is drawn to scale; the others are a sketch.
- * The back plate is the front one mirrored, as the plates really are.
+ * stepping from side to side. A train whose centre distances are all measured is drawn to scale; the others are a
+ * sketch. The back plate is the front one mirrored, as the plates really are.
  */
 export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangement = AS_USUAL): PlacedPlate {
   const trains = trainsFromRight(traits, arrangement);

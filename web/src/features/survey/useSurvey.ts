@@ -26,8 +26,8 @@ export const LABELS: Record<string, string> = {
 };
 
 /**
- * Where the survey stands, and the way from hole to hole. A hole is sent and the next one is open in the same moment, so that
- * a caliper never waits; what was typed for a hole is kept until the server has taken it.
+ * Where the survey stands, and the way from hole to hole. A hole is sent and the next one is open in the same moment,
+ * so that a caliper never waits; what was typed for a hole is kept until the server has taken it.
  */
 export function useSurvey(visit: Visit) {
   const all = holesOf(visit.movement.traits);

@@ -36,7 +36,10 @@ const judge = (row: TestRow, now: number) => {
   };
 };
 
-/** Every clock on test: first what needs a person. A round reads them one after another, in the order in which they stand. */
+/**
+ * Every clock on test: first what needs a person. A round reads them one after another, in the order in which they
+ * stand.
+ */
 export function OnTestScreen() {
   const { data, error } = useOnTest();
   const now = useNow(30_000);

@@ -52,7 +52,10 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
           const at = from + ((to - from) * i) / 40;
           return { x: days(at), y: fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY + offset(at) };
         });
-  /** The slope that was heard, as a short stroke through the reading nearest in time: it runs along the line, or across it. */
+  /**
+   * The slope that was heard, as a short stroke through the reading nearest in time: it runs along the line, or across
+   * it.
+   */
   const strokes = heard.flatMap((h) => {
     const at = Date.parse(h.at);
     const near = points.reduce<(typeof points)[number] | null>(

@@ -43,7 +43,8 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   const press = () => {
     const at = serverNow();
     setPressedAt(at);
-    const nearest = new Date(Math.round(at / 60_000) * 60_000); // the mark that was met is most likely the nearest minute
+    // the mark that was met is most likely the nearest minute
+    const nearest = new Date(Math.round(at / 60_000) * 60_000);
     setDial(`${nearest.getHours() % 12 || 12}:${two(nearest.getMinutes())}:00`);
   };
   if (pressedAt === null)

@@ -143,7 +143,7 @@ describe('on test', () => {
     standIn({ '/api/on-test': rows });
     show(OnTestScreen, noVisit);
     expect(await screen.findByText('3 of 4 on test want you')).toBeTruthy();
-    expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent!)![0])).toEqual([
+    expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent)![0])).toEqual([
       'C-4',
       'C-2',
       'C-3',

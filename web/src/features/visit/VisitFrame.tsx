@@ -17,7 +17,10 @@ const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
 const StageRules = lazy(() => import('../house-rules/StageRules.tsx'));
 const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
 
-/** What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every train. */
+/**
+ * What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every
+ * train.
+ */
 export function VisitFrame() {
   const { visitId } = useParams();
   const { data: visit, error } = useVisit(visitId!);
@@ -26,7 +29,7 @@ export function VisitFrame() {
   const stage = STAGES.find((s) => s.id === here)?.id;
   useKeys(
     useMemo(
-      () => Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i], () => void go(`/visits/${visitId}/${id}`)])),
+      () => Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i]!, () => void go(`/visits/${visitId}/${id}`)])),
       [go, visitId],
     ),
   );
@@ -157,7 +160,10 @@ function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
   );
 }
 
-/** Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where there is something for it. */
+/**
+ * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where
+ * there is something for it.
+ */
 function Beside({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const { out, checks } = visit.replacement;

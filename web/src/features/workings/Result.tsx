@@ -13,7 +13,10 @@ import { useAppState } from '../../data/app-state.ts';
 
 type Row = Record<string, unknown>;
 
-/** The figures of a result, large; its lists as tables that can be sorted. What the sentence above says already is left out. */
+/**
+ * The figures of a result, large; its lists as tables that can be sorted. What the sentence above says already is left
+ * out.
+ */
 export function Result({ working, result, says }: { working: Working; result: Row; says: string }) {
   const fields = useMemo(() => fieldsOf(working.result), [working]);
   const plain = fields.filter(
@@ -48,7 +51,8 @@ export function Result({ working, result, says }: { working: Working; result: Ro
 export function Value({ field, value }: { field: Field; value: unknown }) {
   const units = useAppState((s) => s.units);
   if (typeof value === 'boolean') return <>{value ? 'yes' : 'no'}</>;
-  if (typeof value !== 'number') return <>{value === null || value === undefined ? '—' : String(value)}</>;
+  if (typeof value === 'string') return <>{value}</>;
+  if (typeof value !== 'number') return <>—</>;
   const shown = show(value, field, units);
   return (
     <>

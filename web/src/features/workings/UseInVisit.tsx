@@ -49,7 +49,7 @@ export function UseInVisit({
       ) : data.length === 0 ? (
         <p>No clock is on the bench.</p>
       ) : (
-        <ul className="max-h-[60vh] overflow-y-auto rounded-lg border border-line" tabIndex={0}>
+        <ul className="max-h-[60vh] overflow-y-auto rounded-lg border border-line">
           {data.map((r) => (
             <li key={r.visitId} className="border-b border-line last:border-b-0">
               <button

@@ -42,7 +42,7 @@ function Page({ working }: { working: Working }) {
       ? { ...given, ...typedOf(fields, readTyped(fields, given, firstUnits).input, units) }
       : given;
   });
-  const [typed, change] = useTyped(working, { sent, known: working.example as Record<string, unknown> });
+  const [typed, change] = useTyped(working, { sent, known: working.example });
   const reckoning = useReckoning(working, typed);
   const [using, setUsing] = useState(false);
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
 import { SUBJECTS, WORKINGS, type Subject } from '@eclat/core/workings';
 import { BadgeCheck, Search } from 'lucide-react';
@@ -38,8 +39,7 @@ export function WorkingsScreen() {
         <label className="relative block min-w-64 flex-1">
           <span className="sr-only">Search the workings</span>
           <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-          <input
-            autoFocus
+          <FocusedInput
             className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
             placeholder="What do you want to know? nut, lost wheel, mainspring …"
             value={q}

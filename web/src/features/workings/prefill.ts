@@ -6,7 +6,10 @@ import { fieldsOf, type Working } from '@eclat/core/workings';
 const round = (x: number, digits: number) => Number(x.toFixed(digits));
 const DAY = 86_400_000;
 
-/** What a visit already knows of the inputs of a working. Everything else starts empty: an example must never be kept with a clock. */
+/**
+ * What a visit already knows of the inputs of a working. Everything else starts empty: an example must never be kept
+ * with a clock.
+ */
 export function knownOf(working: Working, visit: Visit, now: number): Record<string, unknown> {
   const names = new Set(fieldsOf(working.inputs).map((f) => f.name));
   const { movement, testRun } = visit;

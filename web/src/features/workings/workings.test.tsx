@@ -85,7 +85,7 @@ describe('a working on its page', () => {
 describe('what belongs to all workings', () => {
   it.each(WORKINGS.map((w) => [w.id, w] as const))('%s stands in an address and comes back from it', (_, w) => {
     const fields = fieldsOf(w.inputs);
-    const typed = typedOf(fields, w.example as Record<string, unknown>);
+    const typed = typedOf(fields, w.example);
     expect(fromAddress(new URLSearchParams(toAddress(typed).toString()), fields)).toEqual(typed);
   });
   it('leaves out of an address what is not in shape', () => {
@@ -104,9 +104,7 @@ describe('what belongs to all workings', () => {
   )('%s is drawn from finite figures', (_, w) => {
     const outcome = runWorking(w, w.example);
     if (!outcome.ok) throw new Error('the example must run');
-    const { container } = render(
-      <Figure name={w.figure} input={w.example as Record<string, unknown>} result={outcome.result} />,
-    );
+    const { container } = render(<Figure name={w.figure} input={w.example} result={outcome.result} />);
     expect(container.querySelector('svg[role="img"]')?.getAttribute('aria-label')?.length).toBeGreaterThan(10);
     expect(container.innerHTML).not.toMatch(/NaN|Infinity|undefined/);
   });

@@ -5,7 +5,10 @@ const visit = 'visit_id uuid not null references visit deferrable initially defe
 const READ = String.raw`lower(regexp_replace(regexp_replace(text, '^\s*(no|nr)\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
 const signed = 'by text not null, at timestamptz not null';
 
-/** Counter and assessment: answers, things received and missing, the walk, measurements, dating, marked photos, one movement that was two. */
+/**
+ * Counter and assessment: answers, things received and missing, the walk, measurements, dating, marked photos, one
+ * movement that was two.
+ */
 export class Counter extends Migration {
   override up(): void {
     this.addSql(`

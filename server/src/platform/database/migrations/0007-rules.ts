@@ -1,6 +1,9 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** House rules by version; each visit remembers the one it came in under, and what it does otherwise. Version 0 is what ships. */
+/**
+ * House rules by version; each visit remembers the one it came in under, and what it does otherwise. Version 0 is what
+ * ships.
+ */
 export class Rules extends Migration {
   override up(): void {
     this.addSql(`

@@ -2,7 +2,10 @@ import { Migration } from '@mikro-orm/migrations';
 
 const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
-/** Bench time. What a survey sees beside the two ways of a hole. Cleaning runs go through steps, each with its own timer; baths have a book; what is due goes to calendar programs. */
+/**
+ * Bench time. What a survey sees beside the two ways of a hole. Cleaning runs go through steps, each with its own
+ * timer; baths have a book; what is due goes to calendar programs.
+ */
 export class Clean extends Migration {
   override up(): void {
     this.addSql(`

@@ -1,6 +1,9 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** Case, dial and glass: tasks with waits that run beside the movement's. What is looked at beside the holes. How the trains lie between the plates. The electric bench. Replacement movements. */
+/**
+ * Case, dial and glass: tasks with waits that run beside the movement's. What is looked at beside the holes. How the
+ * trains lie between the plates. The electric bench. Replacement movements.
+ */
 export class Beside extends Migration {
   override up(): void {
     this.addSql(`
