@@ -87,7 +87,7 @@ export default ts.config(
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['FocusedInput'], assert: 'either' }],
-      // A sheet that was opened to type into one field puts the hand there; native elements are not focused by themselves.
+      // A sheet that was opened to type into one field puts the hand there; native elements are not focused.
       'jsx-a11y/no-autofocus': ['error', { ignoreNonDOM: true }],
       // Keys may bubble up to the group that moves the focus; what is pressed is a button.
       'jsx-a11y/no-noninteractive-element-interactions': [

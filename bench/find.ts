@@ -118,7 +118,7 @@ const DOORS = [
     'Hesper Lunt',
     'hespr lunt84',
     '0555 045678',
-    '4711',
+    '6438',
     '123450',
     'round plate',
     'Brindel',
@@ -126,7 +126,7 @@ const DOORS = [
     'fifth day',
     'zzzz',
   ].map((q) => [q, 'find?q='] as const),
-  ...['No. 4711', '123450', '987', 'zzzz'].map((q) => [q, 'movements-like?text='] as const),
+  ...['No. 6438', '123450', '987', 'zzzz'].map((q) => [q, 'movements-like?text='] as const),
 ];
 for (const [q, door] of DOORS) {
   await ask(q, door);

@@ -38,9 +38,9 @@ export const HISTORIES: readonly History[] = [
       familyId: 'mantel-barrels',
       maker: 'Brindle & Daughters',
       marks: [
-        { place: 'back plate', text: '4711' },
-        { place: 'barrel', text: '4711' },
-        { place: 'case', text: '4711' },
+        { place: 'back plate', text: '6438' },
+        { place: 'barrel', text: '6438' },
+        { place: 'case', text: '6438' },
       ],
     },
     inscriptions: [

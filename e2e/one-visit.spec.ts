@@ -297,7 +297,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByLabel('Name').fill('Casimir Pell');
     await page.getByLabel('The clock').fill('Round dial clock');
     await page.getByRole('button', { name: 'Add a number or mark' }).click();
-    await page.getByLabel('Number or mark').fill('4711');
+    await page.getByLabel('Number or mark').fill('6438');
     const known = page.getByRole('list', { name: 'Known here' });
     await expect(known).toContainText('It has been here: Square-plate movement');
     await expect(known).toContainText('1890s, year illegible');

@@ -48,7 +48,7 @@ test('a returning owner takes a press or two; a number that disagrees becomes a 
   await test.step('numbers by place are compared, and what disagrees is a finding', async () => {
     const identity = page.locator('section', { has: page.getByRole('heading', { name: 'Owner and movement' }) });
     for (const [place, text] of [
-      ['case', '4711'],
+      ['case', '6438'],
       ['balance', '3902'],
     ] as const) {
       await identity.getByRole('button', { name: 'Add a number or mark' }).click();
@@ -58,7 +58,7 @@ test('a returning owner takes a press or two; a number that disagrees becomes a 
       await expect(identity.getByText(text, { exact: true }).first()).toBeVisible();
     }
     await expect(
-      identity.getByText(/Number 3902 on the balance, 4711 on the case and back plate: balance from another/),
+      identity.getByText(/Number 3902 on the balance, 6438 on the case and back plate: balance from another/),
     ).toBeVisible();
     await page.goto(page.url().replace('/intake', '/assess'));
     await expect(page.getByText(/balance from another/)).toBeVisible();
@@ -71,11 +71,11 @@ test('a returning owner takes a press or two; a number that disagrees becomes a 
     await page.getByLabel('The movement').fill('Platform movement');
     await page.getByLabel('Family').selectOption({ label: 'Balance clock with lever platform' });
     await page.getByRole('button', { name: 'Add a number or mark' }).click();
-    await page.getByLabel('Number or mark').fill('No. 4711');
+    await page.getByLabel('Number or mark').fill('No. 6438');
     await expect(page.getByRole('list', { name: 'Known here' })).toContainText('It stands in the shop now.');
     await page.getByLabel('What the owner says is wrong').fill('Stops.');
     await page.getByRole('button', { name: 'Take it in' }).click();
-    await expect(page.getByText(/carries No. 4711 on its back plate/)).toBeVisible();
+    await expect(page.getByText(/carries No. 6438 on its back plate/)).toBeVisible();
     await page.getByRole('button', { name: 'It is another' }).click();
     await page.getByRole('button', { name: 'Take it in' }).click();
     await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();

@@ -131,7 +131,7 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
 }
 
-export async function takeIn(page: Page, family: string, clock: string, mark = '4711'): Promise<void> {
+export async function takeIn(page: Page, family: string, clock: string, mark = '6438'): Promise<void> {
   await page.getByRole('link', { name: 'Take in' }).click();
   await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
   await page.getByLabel('Name').fill('Odile Tarrowby');

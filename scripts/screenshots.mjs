@@ -90,7 +90,7 @@ const VIEWS = {
   run: visit('Longcase clock with a painted', 'run'),
   sign: visit('Slate mantel', 'sign'),
   workings: () => page.goto(`${values.url}/workings`),
-  book: book('4711'),
+  book: book('6438'),
 };
 
 const wanted = values.only ? values.only.split(',') : Object.keys(VIEWS);

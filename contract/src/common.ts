@@ -1,4 +1,5 @@
 import { STAGE_IDS } from '@eclat/core/workflow';
+import { HOLE_RANGE_MM } from '@eclat/core/pivots';
 import { z } from 'zod';
 
 export const id = z.uuid();
@@ -24,7 +25,10 @@ export function changesTo<Shape extends z.ZodRawShape>(schema: z.ZodObject<Shape
 
 export const text = (most: number) => z.string().trim().max(most, `Keep it under ${most} characters.`);
 export const requiredText = (most: number, what: string) => text(most).min(1, `${what} is needed.`);
-export const millimetres = z.number().min(0.05, 'At least 0.05 mm.').max(15, 'At most 15 mm.');
+export const millimetres = z
+  .number()
+  .min(HOLE_RANGE_MM[0], `At least ${HOLE_RANGE_MM[0]} mm.`)
+  .max(HOLE_RANGE_MM[1], `At most ${HOLE_RANGE_MM[1]} mm.`);
 
 /** An error as RFC 9457 has it, in words that say what happened and what to do. */
 export const problem = z.object({

@@ -1,3 +1,4 @@
+import { MOST_ERROR_S, ROOM_CELSIUS } from '@eclat/core/rate';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { z } from 'zod';
 import { moment, id, text, requiredText, done } from './common.ts';
@@ -5,9 +6,18 @@ import { movement } from './movements.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 
-const celsius = z.number().min(-30, 'At least −30.').max(60, 'At most 60.').nullable().default(null);
+const celsius = z
+  .number()
+  .min(ROOM_CELSIUS[0], `At least ${ROOM_CELSIUS[0]}.`)
+  .max(ROOM_CELSIUS[1], `At most ${ROOM_CELSIUS[1]}.`)
+  .nullable()
+  .default(null);
 
-export const readingFields = z.object({ readAt: moment, errorS: z.number().min(-21_600).max(21_600), celsius });
+export const readingFields = z.object({
+  readAt: moment,
+  errorS: z.number().min(-MOST_ERROR_S).max(MOST_ERROR_S),
+  celsius,
+});
 
 export const reading = readingFields.extend({ id, by: z.string() });
 

@@ -110,7 +110,7 @@ export const newClock = (change: object = {}) => ({
   movement: {
     name: 'Square-plate mantel movement',
     familyId: 'mantel-barrels',
-    marks: [{ place: 'back plate', text: '4711' }],
+    marks: [{ place: 'back plate', text: '6438' }],
   },
   another: true,
   complaint: 'Stops after two days.',

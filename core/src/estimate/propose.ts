@@ -74,7 +74,7 @@ export function proposedLines(
         ]
       : [];
   });
-  const plates = new Map(holesOf(traits).map((h) => [h.key, h.plate]));
+  const plates = new Map<string, 'front' | 'back'>(holesOf(traits).map((h) => [h.key, h.plate]));
   const wanted = holes.filter((h) => h.verdict === 'bush');
   const counted = Math.round(
     lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0),

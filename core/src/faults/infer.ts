@@ -1,3 +1,5 @@
+import { ensure } from '../units/index.ts';
+
 /** A two-layer network: independent causes, each finding shown by any of them or by a leak (noisy-OR). */
 export interface Network {
   priors: readonly number[];
@@ -36,7 +38,7 @@ export interface Posterior {
  * subset explained so far: forwards from the leaks, and backwards as the chance that the causes still to come complete
  * the explanation. One pass each way gives every marginal, O(causes · k · 2^k), and every term is positive, so nothing
  * cancels. Unknown findings drop out.
- * @throws RangeError when more than MOST_PRESENT findings are present
+ * @throws Outside when more than MOST_PRESENT findings are present
  */
 export function posterior(
   net: Network,
@@ -44,8 +46,7 @@ export function posterior(
   looks: readonly (Look | null)[] = [],
 ): Posterior {
   const present = observed.flatMap((o, f) => (o === 'present' ? [f] : []));
-  if (present.length > MOST_PRESENT)
-    throw new RangeError(`at most ${MOST_PRESENT} findings can be present at once, not ${present.length}`);
+  ensure(present.length <= MOST_PRESENT, 'present', `At most ${MOST_PRESENT} findings can be present at once.`);
   const absent = observed.flatMap((o, f) => (o === 'absent' ? [f] : []));
   const on = net.priors.map(
     (p, c) => p * absent.reduce((q, f) => q * (1 - net.likelihoods[c]![f]!), 1) * (looks[c]?.there ?? 1),

@@ -1,3 +1,5 @@
+import { Outside } from '../units/index.ts';
+
 /**
  * Dates as old inscriptions give them, written as in ISO 8601-2:2019 (extended date/time format), of which these
  * shapes are used: 1894-03-07, 1894-03, 1894, 189X (some year of that decade), XXXX (illegible).
@@ -7,9 +9,9 @@ export const EDTF_SHAPE = /^(?:\d{4}(?:-(?:0[1-9]|1[0-2])(?:-(?:0[1-9]|[12]\d|3[
 export const PRECISIONS = ['day', 'month', 'year', 'decade', 'illegible'] as const;
 export type Precision = (typeof PRECISIONS)[number];
 
-/** @throws RangeError for text of another shape, or a day that its month does not have */
+/** @throws Outside for text of another shape, or a day that its month does not have */
 export function precisionOf(edtf: string): Precision {
-  if (!isEdtf(edtf)) throw new RangeError(`not a date: "${edtf}"`);
+  if (!isEdtf(edtf)) throw new Outside('date', `"${edtf}" is not a date.`);
   if (edtf === 'XXXX') return 'illegible';
   if (edtf.endsWith('X')) return 'decade';
   return edtf.length === 4 ? 'year' : edtf.length === 7 ? 'month' : 'day';

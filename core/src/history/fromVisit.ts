@@ -83,7 +83,7 @@ export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['pa
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
-  const holes = new Map(
+  const holes = new Map<string, string>(
     holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]),
   );
   const points = new Map(oilChart(visit.movement.traits, visit.rules.held).map((p) => [p.id, p]));

@@ -1,3 +1,5 @@
+import { Outside } from '../units/index.ts';
+
 /** The part of a visit that belongs to the movement for ever, whoever owns it. No owner, no complaint, no money. */
 export interface ServiceRecord {
   format: 'eclat-service-record';
@@ -34,7 +36,7 @@ export interface ServiceRecord {
 export function canonical(value: unknown): string {
   if (value === null || typeof value !== 'object') {
     if (typeof value === 'number' && !Number.isFinite(value))
-      throw new RangeError('a record holds finite numbers only');
+      throw new Outside('record', 'A record holds finite numbers only.');
     return JSON.stringify(value ?? null);
   }
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;

@@ -11,8 +11,8 @@ describe('numbers by place', () => {
     [
       'a balance from another',
       [
-        ['case', '4711'],
-        ['back plate', '4711'],
+        ['case', '6438'],
+        ['back plate', '6438'],
         ['balance', '3902'],
       ],
       ['balance'],
@@ -20,9 +20,9 @@ describe('numbers by place', () => {
     [
       'all one',
       [
-        ['case', 'No. 4711'],
-        ['back plate', '4 711'],
-        ['barrel', '4711'],
+        ['case', 'No. 6438'],
+        ['back plate', '6 438'],
+        ['barrel', '6438'],
       ],
       [],
     ],
@@ -37,9 +37,9 @@ describe('numbers by place', () => {
     [
       'two numbers on one place, one of them right',
       [
-        ['back plate', '4711'],
+        ['back plate', '6438'],
         ['back plate', '55 120'],
-        ['case', '4711'],
+        ['case', '6438'],
       ],
       [],
     ],
@@ -48,7 +48,7 @@ describe('numbers by place', () => {
       [
         ['label', '24 V, 0.22 A 240'],
         ['dial', '180 mm'],
-        ['back plate', '4711'],
+        ['back plate', '6438'],
       ],
       [],
     ],
@@ -57,7 +57,7 @@ describe('numbers by place', () => {
       [
         ['front plate', 'W.M. 3'],
         ['back plate', '90'],
-        ['case', '4711'],
+        ['case', '6438'],
       ],
       [],
     ],
@@ -67,11 +67,11 @@ describe('numbers by place', () => {
   it('says it neutrally, with both numbers', () =>
     expect(
       mismatches([
-        { place: 'case', text: '4711' },
-        { place: 'back plate', text: '4711' },
+        { place: 'case', text: '6438' },
+        { place: 'back plate', text: '6438' },
         { place: 'balance', text: '3902' },
       ])[0]!.seen,
-    ).toBe('Number 3902 on the balance, 4711 on the case and back plate: balance from another.'));
+    ).toBe('Number 3902 on the balance, 6438 on the case and back plate: balance from another.'));
 });
 
 describe('what is asked at the counter', () => {

@@ -9,7 +9,7 @@ export interface Mismatch {
 }
 
 const NUMBER = /\d[\d ./-]*\d/;
-/** The figures of a serial: "No. 4711" and "4 711" are one number. Fewer than three figures name nothing. */
+/** The figures of a serial: "No. 6438" and "6 438" are one number. Fewer than three figures name nothing. */
 const serialOf = (text: string): string | null => {
   const digits = NUMBER.exec(text)?.[0].replace(/\D/g, '') ?? '';
   return digits.length >= 3 ? digits : null;

@@ -1,3 +1,4 @@
+import { Outside } from '../units/index.ts';
 import { ARBORS } from './arbors.ts';
 import type { Traits } from './traits.ts';
 
@@ -199,9 +200,9 @@ export const FAMILIES: readonly Family[] = [
   },
 ];
 
-/** @throws RangeError for an id that is not in the table */
+/** @throws Outside for an id that is not in the table */
 export function familyById(id: string): Family {
   const family = FAMILIES.find((f) => f.id === id);
-  if (!family) throw new RangeError(`no family "${id}"`);
+  if (!family) throw new Outside('familyId', `There is no family "${id}".`);
   return family;
 }

@@ -105,15 +105,25 @@ export type Plate = (typeof PLATES)[number];
 
 export interface Hole {
   /** `T3.front`: the arbor and the plate. */
-  key: string;
+  key: HoleKey;
   arbor: Arbor;
   train: TrainKey;
   plate: Plate;
 }
 
+/** `T2.back`: the arbor's id and the plate. Stable within the movement, and never used again for another hole. */
+export type HoleKey = `${string}.${Plate}`;
+export const holeKey = (arborId: string, plate: Plate): HoleKey => `${arborId}.${plate}`;
+/** The arbor and the plate that a key names; null for text that is no key. */
+export function parseHoleKey(key: string): { arborId: string; plate: Plate } | null {
+  const dot = key.lastIndexOf('.');
+  const plate = PLATES.find((p) => p === key.slice(dot + 1));
+  return dot > 0 && plate ? { arborId: key.slice(0, dot), plate } : null;
+}
+
 /** Every pivot hole of the movement, in the order of work: one train after another, front and back of each arbor. */
 export function holesOf(traits: Traits): Hole[] {
   return traits.trains.flatMap(({ train, arbors }) =>
-    arbors.flatMap((arbor) => PLATES.map((plate) => ({ key: `${arbor.id}.${plate}`, arbor, train, plate }))),
+    arbors.flatMap((arbor) => PLATES.map((plate) => ({ key: holeKey(arbor.id, plate), arbor, train, plate }))),
   );
 }

@@ -1,5 +1,5 @@
 import { drivenBy, has, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
-import { held, type Choices } from '../rules/index.ts';
+import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
 export const GRADES = ['grease', 'heavy', 'clock', 'fine', 'none'] as const;
 export type Grade = (typeof GRADES)[number];
@@ -86,7 +86,10 @@ const ROWS: readonly Row[] = [
 ];
 
 /** Where a house rule says otherwise than the table: its school, the point, and what goes there then. */
-const BY_RULE: readonly (readonly [question: string, school: string, point: string, grade: Grade, amount: string])[] = [
+type ByRule = {
+  [Q in RuleId]: readonly [question: Q, school: SchoolId<Q>, point: string, grade: Grade, amount: string];
+}[RuleId];
+const BY_RULE: readonly ByRule[] = [
   ['rack', 'trace', 'rack', 'fine', 'a trace, by house rule'],
   ['teeth', 'oiled', 'teeth', 'clock', 'a trace, by house rule'],
   ['teeth', 'greased', 'teeth', 'grease', 'slow work only, by house rule'],

@@ -1,3 +1,5 @@
+import { ensure } from '../units/index.ts';
+
 /** One row of the shop's bush stock: bore, outside and height, mm. */
 export interface BushStock {
   boreMm: number;
@@ -39,17 +41,14 @@ export type BushChoice<S extends BushStock = BushStock> = S & {
  * Bushes that swallow the worn oval round its true centre, leave a wall and are at least as high as the plate; the
  * smallest first. The wear ran one way from a round hole of the short diameter, so from the true centre it reaches long
  * − short/2.
- * @throws RangeError for lengths that are not positive or short > long
+ * @throws Outside naming the length that is not positive, or the long way where short > long
  */
 export function bushChoices<S extends BushStock>(w: BushWanted, stock: readonly S[]): BushChoice<S>[] {
-  if (!(
-    w.finishedPivotMm > 0 &&
-    w.clearanceMm >= 0 &&
-    w.plateMm > 0 &&
-    w.holeShortMm > 0 &&
-    w.holeLongMm >= w.holeShortMm
-  ))
-    throw new RangeError(`not a hole that can be bushed: ${JSON.stringify(w)}`);
+  ensure(w.finishedPivotMm > 0, 'finishedPivotMm', 'The pivot has some size.');
+  ensure(w.clearanceMm >= 0, 'clearanceMm', 'A clearance is not negative.');
+  ensure(w.plateMm > 0, 'plateMm', 'The plate has some height.');
+  ensure(w.holeShortMm > 0, 'holeShortMm', 'The hole has some size.');
+  ensure(w.holeLongMm >= w.holeShortMm, 'holeLongMm', 'The long way is not less than the short way.');
   const finishedBoreMm = w.finishedPivotMm + w.clearanceMm;
   const swallow = 2 * w.holeLongMm - w.holeShortMm;
   return stock

@@ -22,7 +22,7 @@ export function clearanceFromLean(lean: number, plateMm: number): number {
 
 /**
  * Clearance at one pivot from the sideways play of the arbor, measured at a distance from the other pivot: the arbor
- * turns about the far pivot. @param otherMm clearance at the far pivot, half of which is seen too
+ * turns about the far pivot, which is taken to be tight: its own clearance would be seen here too.
  */
 export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenPlatesMm: number): number {
   ensure(playMm >= 0, 'playMm', 'Play is not negative.');

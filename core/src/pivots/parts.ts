@@ -7,6 +7,7 @@ import {
   type ArborClass,
   type Pair,
   type Traits,
+  parseHoleKey,
 } from '../movement/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 
@@ -153,11 +154,14 @@ export interface LookedPart {
   name: string;
 }
 
-export const pivotKey = (hole: string): string => `pivot.${hole}`;
+const PIVOT = 'pivot.';
+export const pivotKey = (hole: string): string => PIVOT + hole;
+/** The hole that the pivot of this key turns in; null for another part. */
+export const holeOfPivot = (part: string): string | null => (part.startsWith(PIVOT) ? part.slice(PIVOT.length) : null);
 
 /** Pairs of which a hole was bushed: their depth is felt again. Pallets and beyond mesh with no leaves. */
 export function pairsTouched(traits: Traits, bushed: ReadonlySet<string>): LookedPart[] {
-  const arbors = new Set([...bushed].map((hole) => hole.split('.')[0]!));
+  const arbors = new Set([...bushed].flatMap((hole) => parseHoleKey(hole)?.arborId ?? []));
   return traits.trains.flatMap((t) =>
     pairsOf(t)
       .filter((p) => MESHES(p.to.class) && (arbors.has(p.from.id) || arbors.has(p.to.id)))

@@ -1,3 +1,4 @@
+import { Outside } from '../units/index.ts';
 import type { ArborClass } from '../movement/index.ts';
 
 export const HOLE_VERDICTS = ['sound', 'tight', 'marginal', 'bush'] as const;
@@ -38,10 +39,14 @@ export interface HoleJudgement {
   why: string;
 }
 
-/** What is wrong with the measurements, naming the field, or null. Domain: pivot 0.05 to 12 mm, short ≤ long. */
+/** Sizes that a pivot or its hole can have here, mm: from a fine balance pivot to a turret clock's barrel. */
+export const HOLE_RANGE_MM = [0.05, 15] as const;
+
+/** What is wrong with the measurements, naming the field, or null. Domain: each 0.05 to 15 mm, pivot ≤ short ≤ long. */
 export function measureProblem(m: HoleMeasure): { field: keyof HoleMeasure; message: string } | null {
+  const [least, most] = HOLE_RANGE_MM;
   for (const field of ['pivotMm', 'holeLongMm', 'holeShortMm'] as const)
-    if (!(m[field] >= 0.05 && m[field] <= 15)) return { field, message: 'must be between 0.05 and 15 mm' };
+    if (!(m[field] >= least && m[field] <= most)) return { field, message: `must be between ${least} and ${most} mm` };
   if (m.holeShortMm > m.holeLongMm)
     return { field: 'holeShortMm', message: 'the short way cannot be more than the long way' };
   if (m.holeShortMm < m.pivotMm)
@@ -52,11 +57,11 @@ export function measureProblem(m: HoleMeasure): { field: keyof HoleMeasure; mess
 /**
  * Verdict on a worn hole, all lengths in mm. Worst of two looks: clearance the long way, and ovality against
  * half that limit (an oval hole wanders although its clearance passes).
- * @throws RangeError outside the domain of `measureProblem`
+ * @throws Outside beyond the domain of `measureProblem`
  */
 export function judgeHole(m: HoleMeasure, arbor: ArborClass): HoleJudgement {
   const problem = measureProblem(m);
-  if (problem) throw new RangeError(`${problem.field}: ${problem.message}`);
+  if (problem) throw new Outside(problem.field, problem.message);
   const clearanceMm = m.holeLongMm - m.pivotMm;
   const ovalityMm = m.holeLongMm - m.holeShortMm;
   const limitMm = Math.max(CLEARANCE_SHARE[arbor] * m.pivotMm, 1.5 * LEAST_CLEARANCE_MM);

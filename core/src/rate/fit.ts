@@ -1,3 +1,4 @@
+import { ensure } from '../units/index.ts';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import type { Reading } from './reading.ts';
 
@@ -33,7 +34,7 @@ export interface RateFit {
  * @returns null for fewer than two readings at different times
  */
 export function fitRate(readings: readonly Reading[], noiseS: number): RateFit | null {
-  if (!(noiseS > 0)) throw new RangeError(`reading noise ${noiseS} s must be positive`);
+  ensure(noiseS > 0, 'noiseS', 'The noise of a reading is more than nothing.');
   if (readings.length < 2) return null;
   const outliers = farOff(readings, noiseS);
   const far = new Set(outliers);

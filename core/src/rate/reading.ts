@@ -23,3 +23,17 @@ export function currentSegment<R extends Reading>(readings: readonly R[], breaks
   const last = Math.max(-Infinity, ...breaksAt);
   return readings.filter((r) => r.at >= last);
 }
+
+/** Seconds since twelve of what the hands show, or null: "10:12", "10 12 30". */
+export function readDial(text: string): number | null {
+  const parts = /^(\d{1,2})[:. ](\d{1,2})(?:[:. ](\d{1,2}(?:[.,]\d)?))?$/.exec(text.trim());
+  if (!parts) return null;
+  const [h, m, s] = [Number(parts[1]), Number(parts[2]), Number((parts[3] ?? '0').replace(',', '.'))];
+  return h < 24 && m < 60 && s < 60 ? (h % 12) * 3600 + m * 60 + s : null;
+}
+
+/** What a room with a clock in it can have, °C. */
+export const ROOM_CELSIUS = [-30, 60] as const;
+export const isRoomCelsius = (celsius: number): boolean => celsius >= ROOM_CELSIUS[0] && celsius <= ROOM_CELSIUS[1];
+/** A twelve-hour dial is at most six hours off, either way, s. */
+export const MOST_ERROR_S = HALF_DIAL_S;

@@ -1,6 +1,6 @@
 import { ensure } from '../units/index.ts';
 import type { StageId } from '../workflow/index.ts';
-import { RULES, type RuleQuestion, type School } from './schools.ts';
+import { RULES, type RuleId, type RuleQuestion, type School, type SchoolId } from './schools.ts';
 
 /** School by question; what is not named is as shipped. */
 export type Choices = Readonly<Record<string, string>>;
@@ -10,7 +10,7 @@ export interface Difference {
   reason: string;
 }
 
-const byId = new Map(RULES.map((r) => [r.id, r]));
+const byId = new Map<string, RuleQuestion>(RULES.map((r) => [r.id, r]));
 
 /** @throws Outside for a question or a school that is not in the table */
 export function schoolOf(question: string, school: string): School {
@@ -20,10 +20,15 @@ export function schoolOf(question: string, school: string): School {
 }
 
 /** The school that holds: as shipped, then the shop's choice, then what this visit does otherwise. */
-export function held(question: string, choices: Choices, differs: readonly Difference[] = []): School {
+export function held<Q extends RuleId>(
+  question: Q,
+  choices: Choices,
+  differs: readonly Difference[] = [],
+): School & { id: SchoolId<Q> } {
   const rule = byId.get(question);
   ensure(rule !== undefined, 'question', 'This is none of the house rules.');
-  return schoolOf(question, differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule.ours);
+  const school = differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule.ours;
+  return schoolOf(question, school) as School & { id: SchoolId<Q> };
 }
 
 export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => r.stages.includes(stage));
@@ -31,14 +36,11 @@ export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => 
 /** Verdicts that ask for a bush, by the house rule of which holes. */
 export function bushedVerdicts(choices: Choices, differs: readonly Difference[] = []): readonly string[] {
   const school = held('which-holes', choices, differs).id;
-  return school === 'failed'
-    ? ['bush']
-    : school === 'every'
-      ? ['bush', 'marginal', 'tight', 'sound']
-      : ['bush', 'marginal'];
+  if (school === 'failed') return ['bush'];
+  return school === 'every' ? ['bush', 'marginal', 'tight', 'sound'] : ['bush', 'marginal'];
 }
 
 /** Minutes that a bath is planned for, by the house rule of how long: the strictest material may allow less. */
-export const BATH_MINUTES: Readonly<Record<string, number>> = { short: 5, medium: 15, long: 45 };
+export const BATH_MINUTES: Readonly<Record<SchoolId<'bath-time'>, number>> = { short: 5, medium: 15, long: 45 };
 export const bathMinutes = (choices: Choices, differs: readonly Difference[] = []): number =>
-  BATH_MINUTES[held('bath-time', choices, differs).id]!;
+  BATH_MINUTES[held('bath-time', choices, differs).id];

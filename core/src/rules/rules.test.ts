@@ -20,7 +20,10 @@ describe('house rules', () => {
     expect(held('rack', { rack: 'trace' }, differs).id).toBe('dry');
   });
   it('refuse what is not in the table', () => {
+    // @ts-expect-error -- the compiler refuses it too
     expect(() => held('colour', {})).toThrow(/none of the house rules/);
+    // @ts-expect-error -- and a school that is none
+    expect(held('rack', {}).id === 'glue').toBe(false);
     expect(() => held('rack', { rack: 'glue' })).toThrow(/none of the schools/);
   });
   // Practice: marginal holes are bushed while it is apart; five minutes and look.

@@ -8,7 +8,7 @@ export interface School {
 }
 /** Where good repairers disagree: the shop picks its school once, and a visit may differ with a reason. */
 export interface RuleQuestion {
-  id: string;
+  id: RuleId;
   asks: string;
   stages: readonly StageId[];
   schools: readonly School[];
@@ -16,8 +16,8 @@ export interface RuleQuestion {
   ours: string;
 }
 
-type Row = readonly [
-  id: string,
+type Row<Id extends string = string> = readonly [
+  id: Id,
   asks: string,
   stages: readonly StageId[],
   ours: string,
@@ -25,7 +25,7 @@ type Row = readonly [
 ];
 
 /** Practice throughout; the reasons are those that each side gives. Ids are stable: choices are stored by them. */
-const TABLE: readonly Row[] = [
+const TABLE = [
   [
     'strip',
     'How far is it taken down for cleaning?',
@@ -414,9 +414,14 @@ const TABLE: readonly Row[] = [
       ['jumper', 'a jumper to a good one', 'It works today; it may wind twice.'],
     ],
   ],
-];
+] as const satisfies readonly Row[];
 
-export const RULES: readonly RuleQuestion[] = TABLE.map(([id, asks, stages, ours, schools]) => ({
+type Entry = (typeof TABLE)[number];
+/** The questions, and the schools of each: a misspelt one does not compile. */
+export type RuleId = Entry[0];
+export type SchoolId<Q extends RuleId> = Extract<Entry, readonly [Q, ...unknown[]]>[4][number][0];
+
+export const RULES: readonly RuleQuestion[] = TABLE.map(([id, asks, stages, ours, schools]: Row<RuleId>) => ({
   id,
   asks,
   stages,

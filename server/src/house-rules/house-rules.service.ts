@@ -30,7 +30,7 @@ export async function setRules(
   ctx: Context,
   { choices, why, version }: ParsedBodyOf<typeof api.houseRules.set>,
 ): Promise<RulesVersion> {
-  await sql(ctx.em, 'select pg_advisory_xact_lock(4711003)'); // one version after another
+  await sql(ctx.em, 'select pg_advisory_xact_lock(6438003)'); // one version after another
   const before = await newest(ctx);
   expectVersion(before.version, version, present(before));
   const made = ctx.em.create(HouseRules, {

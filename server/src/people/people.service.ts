@@ -75,7 +75,7 @@ export async function foundShop(
   given: ParsedBodyOf<typeof api.people.firstRun>,
   now: Date,
 ): Promise<Who> {
-  await sql(em, 'select pg_advisory_xact_lock(4711002)');
+  await sql(em, 'select pg_advisory_xact_lock(6438002)');
   if (await em.findOne(Shop, { one: true }))
     throw new HttpProblem(409, 'This shop has been set up already.', { detail: 'Sign in instead.' });
   em.create(Shop, { one: true, name: given.shop, createdAt: now });

@@ -14,7 +14,7 @@ beforeAll(async () => {
       name: 'Round-plate movement, rack striking',
       familyId: 'mantel-barrels',
       maker: 'Brindle & Daughters',
-      marks: [{ place: 'back plate', text: '4711' }],
+      marks: [{ place: 'back plate', text: '6438' }],
     },
   });
   await takeIn(shop.marit, {
@@ -39,7 +39,7 @@ describe('the search of the counter', () => {
     'Lunt',
     '014207',
     '014 207',
-    '4711',
+    '6438',
     'round plate',
     'Brindel',
     'slat mantel',

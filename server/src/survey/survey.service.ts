@@ -12,6 +12,7 @@ import {
   bushedHoles,
   forcedToBush,
   holeOf,
+  holeOfPivot,
   judgeHole,
   measureProblem,
   partCanBe,
@@ -151,7 +152,7 @@ async function lookable(ctx: Context, visitId: string): Promise<Map<string, Look
 
 /** A pivot turned down makes its hole one to bush; with the turning taken back the measurements hold again. */
 async function forceBush(ctx: Context, visitId: string, key: string, toMm: number | null): Promise<void> {
-  const hole = await ctx.em.findOne(SurveyedHole, { visitId, key: key.replace('pivot.', '') });
+  const hole = await ctx.em.findOne(SurveyedHole, { visitId, key: holeOfPivot(key) ?? '' });
   if (!hole) return;
   const problem = toMm === null ? null : turningProblem(hole.pivotMm, toMm);
   if (problem) throw badField('toMm', problem);
@@ -225,7 +226,7 @@ export async function setPlatePhoto(
   if (!PLATES.includes(plate as Plate)) throw notFound('plate');
   await findOrRefuse(ctx, Photo, { id: photoId, visitId }, 'photo of this visit');
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  const own = new Set(
+  const own = new Set<string>(
     holesOf(traits)
       .filter((h) => h.plate === plate)
       .map((h) => h.key),

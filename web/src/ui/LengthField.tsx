@@ -1,3 +1,4 @@
+import { HOLE_RANGE_MM } from '@eclat/core/pivots';
 import { readLength } from '@eclat/core/units';
 import { useRef, type KeyboardEvent } from 'react';
 import { TextField } from './Field.tsx';
@@ -12,7 +13,7 @@ interface Props {
   name: string;
 }
 
-export const PIVOT_RANGE = [0.05, 15] as const;
+export const PIVOT_RANGE = HOLE_RANGE_MM;
 /** The length in mm, or null while it is not one. */
 export const lengthMm = (text: string, plausible: readonly [number, number] = PIVOT_RANGE): number | null => {
   const read = readLength(text, plausible);

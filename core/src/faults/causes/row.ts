@@ -36,11 +36,11 @@ export type Row = readonly [
 /** "stops-hours M, dead L" as the table says it. @throws Error naming the row when a symptom or a grade is not known */
 export function readShows(id: string, text: string): Cause['shows'] {
   return Object.fromEntries(
-    text.split(', ').map((part) => {
+    text.split(', ').map((part): [string, keyof typeof LIKELIHOOD] => {
       const [symptom, grade, ...rest] = part.split(' ');
       if (!SYMPTOM_IDS.includes(symptom as SymptomId) || !(grade! in LIKELIHOOD) || rest.length > 0)
         throw new Error(`cause ${id}: "${part}" is not a symptom with H, M or L`);
-      return [symptom, grade as keyof typeof LIKELIHOOD];
+      return [symptom!, grade as keyof typeof LIKELIHOOD];
     }),
   );
 }

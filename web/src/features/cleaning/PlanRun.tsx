@@ -17,7 +17,7 @@ import {
   type SequenceId,
 } from '@eclat/core/cleaning';
 import type { Traits } from '@eclat/core/movement';
-import { bathMinutes, held } from '@eclat/core/rules';
+import { bathMinutes, held, type SchoolId } from '@eclat/core/rules';
 import { Ban, Plus } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useBaths } from '../../data/queries.ts';
@@ -32,7 +32,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import { Warned } from './RunGoing.tsx';
 
 /** The bath of the house rule, as the tables call it. */
-const RULE_BATHS: Record<string, Bath> = {
+const RULE_BATHS: Record<SchoolId<'bath'>, Bath> = {
   ammoniated: 'ammoniated water',
   detergent: 'detergent',
   solvent: 'petroleum solvent',
@@ -44,7 +44,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
   const { traits } = visit.movement;
   const now = useNow(60_000);
   const sequences = sequencesFor(traits);
-  const ruled = RULE_BATHS[held('bath', visit.rules.held).id]!;
+  const ruled = RULE_BATHS[held('bath', visit.rules.held).id];
   const bathFor = (id: SequenceId): Bath | null => {
     const { baths } = sequenceById(id);
     return baths.includes(ruled) ? ruled : (baths[0] ?? null);

@@ -1,4 +1,4 @@
-import { holesOf } from '@eclat/core/movement';
+import { holesOf, type Hole } from '@eclat/core/movement';
 import { bushedHoles, pairsTouched } from '@eclat/core/pivots';
 import { sizeWords } from '@eclat/core/stores';
 import { Trash2 } from 'lucide-react';
@@ -17,7 +17,7 @@ import { PartForm } from './PartForm.tsx';
 /** Each worn hole back to its true centre and size; every part that was replaced accounted for. */
 export function FittingScreen() {
   const visit = useThisVisit();
-  const holes = new Map(holesOf(visit.movement.traits).map((h) => [h.key, h]));
+  const holes = new Map<string, Hole>(holesOf(visit.movement.traits).map((h) => [h.key, h]));
   const fitted = bushedHoles(visit.bushes);
   const touched = pairsTouched(visit.movement.traits, fitted);
   const undepthed = touched.filter((p) => !visit.partLooks.some((l) => l.key === p.key));

@@ -53,7 +53,7 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
 
 function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; onClose: () => void }) {
   const differs = visit.rules.differs.find((d) => d.question === rule.id);
-  const [school, setSchool] = useState(held(rule.id, visit.rules.held).id);
+  const [school, setSchool] = useState<string>(held(rule.id, visit.rules.held).id);
   const [reason, setReason] = useState(differs?.reason ?? '');
   const params = { visitId: visit.id, question: rule.id };
   const set = useCommand(api.houseRules.differ, { what: 'House rule', onSent: onClose });

@@ -1,5 +1,5 @@
 import type { StockItem, Visit } from '@eclat/contract';
-import { holesOf, PLATES } from '@eclat/core/movement';
+import { holesOf, PLATES, type Arbor } from '@eclat/core/movement';
 import { oilChart, pointOfPivot, type Grade, type OilPoint } from '@eclat/core/oiling';
 import clsx from 'clsx';
 import { Check, PenLine } from 'lucide-react';
@@ -53,7 +53,7 @@ export function OilingScreen() {
     ticked.has(p.id)
       ? untick.mutate({ params: params(p.id) })
       : tick.mutate({ params: params(p.id), body: { ...used(p), differs: '' } });
-  const arbors = new Map(holesOf(traits).map((h) => [h.key, h.arbor]));
+  const arbors = new Map<string, Arbor>(holesOf(traits).map((h) => [h.key, h.arbor]));
   const pointAt = (key: string) => pointOfPivot(chart, arbors.get(key)!.class);
   const shown = chosen ? pointAt(chosen) : null;
   return (

@@ -57,12 +57,12 @@ describe('at the counter', () => {
   it('says beside the number that it disagrees, and what a borrowed thing leaves unproven', async () => {
     const visit = visitOf('lever-platform');
     visit.movement.marks = [
-      { place: 'case', text: '4711' },
-      { place: 'back plate', text: '4711' },
+      { place: 'case', text: '6438' },
+      { place: 'back plate', text: '6438' },
       { place: 'balance', text: '3902' },
     ];
     show(ReceivedScreen, visit);
-    expect(screen.getByText(/Number 3902 on the balance, 4711 on the case and back plate/)).toBeTruthy();
+    expect(screen.getByText(/Number 3902 on the balance, 6438 on the case and back plate/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: /came alone/ }));
     await person.type(screen.getByLabelText('Borrowed to test it'), 'a bench supply');
     expect(screen.getByText('Stays unproven: that it runs on its own supply and wiring.')).toBeTruthy();

@@ -19,7 +19,7 @@ const hit: Hit = {
   movementId: MOVEMENT,
   movement: 'Round-plate movement',
   code: 'M-222222',
-  why: '4711, back plate',
+  why: '6438, back plate',
   openVisitId: null,
 };
 let hits: Hit[];
@@ -62,7 +62,7 @@ const look = (q: string) => person.type(screen.getByLabelText(/Has it been here/
 describe('has it been here', () => {
   it('a known clock is taken in with its owner and movement, without typing either again', async () => {
     show();
-    await look('4711');
+    await look('6438');
     await person.click(await screen.findByRole('button', { name: /Slate mantel clock.*It is this one/ }));
     expect(screen.getByText('Hesper Lunt')).toBeTruthy();
     await person.type(screen.getByLabelText('What the owner says is wrong'), 'Stops again.');
@@ -73,7 +73,7 @@ describe('has it been here', () => {
   it('a movement that came alone is known, and its clock is still to be named', async () => {
     hits = [{ ...hit, ownerId: null, owner: '', clockId: null, clock: '' }];
     show();
-    await look('4711');
+    await look('6438');
     await person.click(await screen.findByRole('button', { name: /It is this one/ }));
     expect(screen.getByText('A movement that is known here, with its history')).toBeTruthy();
     expect(screen.getByLabelText('The clock')).toHaveProperty('value', '');

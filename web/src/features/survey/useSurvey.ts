@@ -1,6 +1,6 @@
 import type { BodyOf, Visit } from '@eclat/contract';
-import { holesOf, type Plate } from '@eclat/core/movement';
-import { bushedHoles, type Way } from '@eclat/core/pivots';
+import { holesOf, parseHoleKey, type Plate } from '@eclat/core/movement';
+import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
 import { useState } from 'react';
 import { say } from '../../data/app-state.ts';
@@ -38,7 +38,7 @@ export function useSurvey(visit: Visit) {
   const [sent, setSent] = useState<ReadonlyMap<string, Typed>>(new Map());
   const [carried, setCarried] = useState<Typed>({});
   const [looking, setLooking] = useState<Looking>({
-    way: held('survey-method', visit.rules.held).id as Way,
+    way: held('survey-method', visit.rules.held).id,
     kind: 'hole',
   });
   // The field of the next hole takes the focus after a hole was kept, not when one is merely looked at.
@@ -63,7 +63,8 @@ export function useSurvey(visit: Visit) {
     all,
     measured,
     left: all.length - measured.size,
-    toBush: (plate: Plate) => visit.holes.filter((h) => h.verdict === 'bush' && h.key.endsWith(plate)).length,
+    toBush: (plate: Plate) =>
+      visit.holes.filter((h) => h.verdict === 'bush' && parseHoleKey(h.key)?.plate === plate).length,
     stateOf: (key: string) =>
       bushed.has(key) ? ('bushed' as const) : (measured.get(key)?.verdict ?? ('not looked at' as const)),
     chosen,

@@ -1,5 +1,5 @@
 import { api } from '../../data/api.ts';
-import { dialError } from '@eclat/core/rate';
+import { dialError, isRoomCelsius, readDial } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow, useAppState } from '../../data/app-state.ts';
@@ -13,14 +13,6 @@ const secondsOfDay = (at: number) => {
 };
 const two = (n: number) => String(n).padStart(2, '0');
 
-/** Seconds since twelve of what the hands show, or null: "10:12", "10 12 30". */
-export function readDial(text: string): number | null {
-  const parts = /^(\d{1,2})[:. ](\d{1,2})(?:[:. ](\d{1,2}(?:[.,]\d)?))?$/.exec(text.trim());
-  if (!parts) return null;
-  const [h, m, s] = [Number(parts[1]), Number(parts[2]), Number((parts[3] ?? '0').replace(',', '.'))];
-  return h < 24 && m < 60 && s < 60 ? (h % 12) * 3600 + m * 60 + s : null;
-}
-
 /** One press at the moment the hand meets a mark; then, at leisure, what the hands showed. */
 export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => void }) {
   const [pressedAt, setPressedAt] = useState<number | null>(null);
@@ -28,7 +20,7 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   const [warm, setWarm] = useState('');
   const offset = useAppState((s) => s.clockOffset);
   const celsius = warm.trim() === '' ? null : Number(warm.replace(',', '.'));
-  const tooWarm = celsius !== null && !(celsius >= -30 && celsius <= 60);
+  const tooWarm = celsius !== null && !isRoomCelsius(celsius);
   const read = useCommand(api.testRun.addReading, {
     what: 'Reading',
     onSent: () => {

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { readDial } from './ReadNow.tsx';
+import { readDial } from './reading.ts';
 
 it.each([
   ['10:12', 36720],
