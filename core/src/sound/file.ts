@@ -6,9 +6,9 @@ import { decodePcm, wavFormat, WAV_HEAD_BYTES } from './signal/wav.ts';
 /** Bytes of a file from..to, as far as there are any. */
 export type ReadBytes = (from: number, to: number) => Uint8Array;
 
-/** Louder than this, of full scale, is sound; a file that never is so loud is silent. */
+/** A file that never gets louder than this share of full scale is silent. */
 const SILENT = 1e-4;
-/** From so many samples at full scale in a million the sound was too loud for the recorder. */
+/** With more samples per million than this at full scale, the sound was too loud for the recorder. */
 const CLIPPED_PPM = 200,
   FULL = 0.999;
 const PIECE = 65_536;

@@ -6,18 +6,18 @@ import { Frames } from './signal/frames.ts';
 import { BeatTimer, type Band, type SoundSource } from './follow/timer.ts';
 import { Tracker, type Met } from './follow/tracker.ts';
 
-/** The level is compared with that of so long before the beat. */
+/** The level of a beat is compared with the level this long before it. */
 const AROUND_S = 0.03;
-/** Octaves that carry less than this share of the best one's rise over its floor are noise. */
+/** An octave that rises less over its floor than this share of the best one carries only noise. */
 const BAND_SHARE = 0.35;
 const BLOCK_S = 1;
 const COARSE_BEATS = 60;
-/** So many beats without a sound, and it has stopped. */
+/** After this many beats without a sound the clock has stopped. */
 export const STOPPED_BEATS = 4;
 
 /**
- * Hears a whole recording, of which any part can be looked at again. Heard once through for the beat, and again only
- * around its beats.
+ * Hears a whole recording, any part of which can be read again: once through to find the beat, then only around its
+ * beats to time them.
  */
 export function hear(sampleRate: number, samples: number, source: SoundSource, known: Known = {}): SoundReport | null {
   const frames = new Frames(sampleRate, samples / sampleRate + 1);
@@ -35,13 +35,13 @@ export function hear(sampleRate: number, samples: number, source: SoundSource, k
     return late === null ? null : late / frame;
   };
   const met = track(new Tracker(frames, lock), fine, frames.end);
-  // What was before the stretch in which it was found, beat by beat backwards.
+  // Backwards, beat by beat, from the stretch in which the beat was found.
   const back = new Tracker(frames, lock, -1);
   const before = trackBack(back, fine, timer.needs / frame);
   timer.learn();
   const account = new Account(frames, lock);
   const heard = new Set(timer.timed.map((t) => t.index));
-  // Cut by the end of the sound it has not stopped.
+  // At the very end the sound is cut off: that is no stop.
   const edge = frames.end - timer.needs / frame - 2;
   for (const m of [...before, ...met]) if (m.expected < edge || heard.has(m.index)) account.take(m, heard.has(m.index));
   return soundReport(

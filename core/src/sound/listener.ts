@@ -7,29 +7,29 @@ import { Frames } from './signal/frames.ts';
 import type { BeatTimer, TimedBeat } from './follow/timer.ts';
 import { Tracker, type Met } from './follow/tracker.ts';
 
-/** Sound is kept for so long; a beat that is older is not looked at again. */
+/** Samples are kept this long. A beat older than that cannot be timed again. */
 const SOUND_S = 20;
 /**
- * It is looked for from so much sound on, and again after so long while it is not found; and looked at anew while it
- * is.
+ * When to search for the beat, seconds: first after FIRST_S of sound, then every AGAIN_S until it is found. Once found,
+ * it is checked every ANEW_S.
  */
 const FIRST_S = 3,
   AGAIN_S = 1.5,
   ANEW_S = 20;
-/** Nothing for so many beats and so many seconds: it is lost, and looked for again. */
+/** After this many beats and this many seconds without a sound the beat is lost, and the search begins again. */
 const LOST_BEATS = 4,
   LOST_S = 5,
   LEAVE_OUT_S = 0.2;
-/** Beats by which the two sides are told just now: few, so that a hand on the crutch sees what it does. */
+/** The two arcs on screen show the last few beats only, so that a hand on the crutch sees its effect at once. */
 const JUST_NOW = 9;
 const LIVE_S = 60,
   HISTORY_S = 10,
   HISTORY_MOST = 180,
   HOUR_S = 3600;
-/** Spacings further apart than this are two different beats; that it is another one must be found twice. */
+/** Two spacings that differ by more than this share are different beats. A change of beat must be found twice. */
 const OTHER_BEAT = 0.02;
 const LOG_MOST = 2000;
-/** Less lost sound than this is passed over as silence. */
+/** A gap in the sound shorter than this counts as silence. */
 const GAP_S = 1;
 
 /** An hour, or what there was of it. Seconds count from the beginning of the listening. */

@@ -22,7 +22,7 @@ export interface Lock {
   others: number[];
 }
 
-/** Longest stretch that is looked at at once, seconds. */
+/** The longest stretch that is searched at once, seconds. */
 export const LOCK_S = 64;
 /**
  * Two scales, for fast beats and for slow ones: frames taken as one, and seconds from beat to beat or from pair to
@@ -32,7 +32,7 @@ const SCALES = [
   { everyS: 0.0025, spanS: [0.09, 2.3] },
   { everyS: 0.006, spanS: [1.6, 15.4] },
 ] as const;
-/** A repetition weaker than this is no beat. Noise alone gives about 0.04, calibrated on noise, talk and hammers. */
+/** A repetition weaker than this is no beat. Noise alone gives about 0.04 (calibrated on noise, talk and hammers). */
 const LEAST_STRENGTH = 0.09;
 /** Clocks that are told apart in one room. */
 const MOST_CLOCKS = 3,

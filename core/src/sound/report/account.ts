@@ -2,22 +2,22 @@ import type { Lock } from '../find/lock.ts';
 import type { Frames } from '../signal/frames.ts';
 import type { Met } from '../follow/tracker.ts';
 
-/** Frames before and after a beat that is not met, and the level there from which something else was drowning it. */
+/** Where a beat was expected and not heard: the time around it, and the level from which another sound covered it. */
 const AROUND_S = 0.03,
   DROWNED = 1;
-/** Unlooked-for sounds count from this share of a usual beat's novelty, and outside so much around a beat. */
+/** An extra sound counts from this share of a usual beat's novelty on, and only this far from an expected beat. */
 const EXTRA_SHARE = 0.5,
   BESIDE_S = 0.06;
-/** What is usual is told by so many beats, and by so many at least. */
+/** How many recent beats say what is usual, and the fewest that can. */
 const USUAL_OF = 121,
   LEAST_OF = 8;
 /**
- * So much more power than a usual beat of the louder kind: something else sounded, or the beats differ much among
- * themselves. Less is enough where such sounds come evenly.
+ * A sound with this many times the power of a usual loud beat is something else, or the beats differ much from each
+ * other. Less is enough where such sounds come evenly.
  */
 const LOUDER = 3,
   LOUD = 1.7;
-/** Sounds come evenly when their gaps differ by so little; at a beat they are so near to it, seconds. */
+/** Sounds are even when their gaps differ by less than this; at a beat when they are this near to it, seconds. */
 const EVENLY = 0.012,
   AT_BEAT_S = 0.012,
   LEAST_EVEN = 3,
@@ -25,7 +25,7 @@ const EVENLY = 0.012,
 /** A sound rises within so many frames. */
 const RISES = 4;
 
-/** What was counted from a frame on. */
+/** What was counted since a frame. */
 export interface Counts {
   missing: number;
   extra: number;
@@ -35,11 +35,11 @@ export interface Counts {
 }
 
 /**
- * Beats missing between the first and the last that were heard although nothing drowned them, sounds like beats where
- * none is expected, and sounds that are far louder than the beat.
+ * Counts beats that were missing although nothing covered them, sounds like beats where none is expected, and sounds far
+ * louder than the beat.
  */
 export class Account {
-  /** Frames at which each was, rising. */
+  /** The frame of each, in order. */
   private readonly missed: number[] = [];
   private readonly extras: number[] = [];
   /** From beat to beat the loudest, with how far from a beat it was. */
@@ -95,7 +95,7 @@ export class Account {
       ? gap * this.frames.frameS
       : null;
   }
-  /** What was before a frame is not asked for any more. */
+  /** What was before this frame is not needed any more. */
   forget(before: number): void {
     const cut = <T>(list: T[], at: (of: T) => number) => {
       const n = list.findIndex((x) => at(x) >= before);

@@ -62,10 +62,10 @@ const LEAST_BEATS = 4;
 const MANY = 0.15,
   UNEVEN_MS = 1.2,
   LAME = 0.25;
-/** Weaker or rarer than this it may be something else. */
+/** A beat weaker than this, or heard less often than this share, may be something else. */
 const FAINT_STRENGTH = 0.25,
   FAINT_SHARE = 0.7;
-/** A drift of the amplitude by a tooth wants at least two turns. */
+/** A change of amplitude from tooth to tooth is only said after this many turns of the wheel. */
 const TURNS = 2;
 
 export interface Heard {

@@ -3,11 +3,11 @@ export interface WheelPattern {
   teeth: number;
   /** Half of what lies between its earliest and its latest beat, ms. */
   ms: number;
-  /** How far over chance, in deviations. */
+  /** How far it stands above chance, standard deviations. */
   clear: number;
 }
 
-/** A pattern that chance does not bring among so many wheels. */
+/** A pattern this strong does not come by chance, although many numbers of teeth are tried. */
 const CLEAR = 7;
 const LEAST_TEETH = 6,
   MOST_TEETH = 80,

@@ -1,10 +1,12 @@
-/** Moments are gathered over so long; of each, only the least late counts: a message can come late but never early. */
+/**
+ * Arrivals are grouped over this time, and only the earliest of each group counts: a message can be late but never early.
+ */
 const BIN_MS = 10_000;
 const LEAST_BINS = 6,
   MOST_BINS = 4000;
-/** No arrival is known better than this, ms: also for a line that fits too well. */
+/** No arrival time is more exact than this, ms, however well the line fits. */
 const LEAST_SPREAD_MS = 1;
-/** Sound that comes so much later than ever before was not taken meanwhile. */
+/** When sound arrives this much later than ever before, some of it was not recorded. */
 const GAP_MS = 1500;
 const LATEST = 16;
 
@@ -35,7 +37,7 @@ export class CardClock {
     const late = now - this.first - (sample / this.sampleRate) * 1000;
     this.latest.push(late);
     if (this.latest.length > LATEST) this.latest.shift();
-    // Messages held up by a busy page come late all at once and catch up; a gap stays.
+    // A busy page delays messages and then catches up. A real gap stays.
     const surely = Math.min(...this.latest);
     if (this.latest.length === LATEST && this.base !== Infinity && surely - this.base > GAP_MS) {
       const lost = Math.round(((surely - this.base) / 1000) * this.sampleRate);
@@ -49,7 +51,7 @@ export class CardClock {
     if (!bin || now - bin.at >= BIN_MS) {
       this.bins.push({ at: now, late });
       if (bin) this.base = bin.late;
-      // So many days are thinned: every other one is as good.
+      // After many days every second group is dropped: the line is as good.
       if (this.bins.length > MOST_BINS) this.bins = this.bins.filter((_, i) => i % 2 === 0);
     } else if (late < bin.late) bin.late = late;
     return 0;

@@ -1,22 +1,21 @@
 import type { OctaveShape } from './octaves.ts';
 
-/** The floor is the level that a quarter of the frames keep under: a room is quiet between the beats. */
+/** The noise floor is the level that a quarter of the frames stay below: a room is quiet between beats. */
 const FLOOR_SHARE = 0.25;
-/** How fast the floor follows, natural logarithms a frame. */
+/** How fast the floor follows the sound, natural logarithm per frame. */
 const FLOOR_STEP = 0.02;
-/** What stands less than this over the floor, in its own deviations, is noise; more than so much tells nothing more. */
+/** Below the first value (standard deviations over the floor) a frame is noise; above the second it says no more. */
 const LEAST = 2,
   MOST = 14;
-/** A sound that swells slower than this falls is not a beginning. */
+/** A sound that rises slower than this is not an onset. */
 const FORGET_S = 0.02;
-/** A room's answer goes up and down as it dies away: what begins must rise by so much over what was just heard. */
+/** Echoes go up and down as they die away: an onset must rise by this much over what was just heard. */
 const CLEARLY = 1.25;
 const TINY = 1e-13;
 
 /**
- * Where something begins to sound: octave energies over their own floors, in their own deviations, and of that only
- * what rises over what was just heard. Loud things count no more than distinct ones, so a hammer weighs as one tick
- * does.
+ * Finds onsets: the energy of each octave over its own floor, in standard deviations, and of that only the part that
+ * rises over what was just heard. A loud sound counts no more than a clear one, so a hammer weighs as much as a tick.
  */
 export class Novelty {
   private readonly floor: Float64Array;

@@ -11,9 +11,9 @@ const DOWN = ROOT3 / 4,
 const HIGH_SQUARE = (ROOT3 + 1) ** 2 / 2,
   LOW_SQUARE = (ROOT3 - 1) ** 2 / 2;
 
-/** The lowest octave begins above this: under it rooms hum and voices are loudest. */
+/** The lowest octave starts above this frequency: below it rooms hum and voices are loudest. */
 const LOWEST_HZ = 650;
-/** Octaves that begin above this carry little of a clock. */
+/** Octaves that start above this carry little of a clock. */
 const HIGHEST_HZ = 10_500;
 const FRAME_S = 0.001;
 

@@ -1,4 +1,4 @@
-/** The last samples of a sound that goes on; their numbers stay. */
+/** The last samples of a sound that goes on. A sample keeps its number for ever. */
 export class SoundRing {
   private readonly kept: Float32Array;
   private end = 0;
@@ -16,7 +16,7 @@ export class SoundRing {
     }
   }
 
-  /** So many samples from a place on; null when they are gone, or not there yet. */
+  /** `count` samples from a sample number on; null when they are gone or not there yet. */
   readonly give = (from: number, count: number): Float32Array | null => {
     if (from < Math.max(0, this.end - this.kept.length) || from + count > this.end) return null;
     const out = new Float32Array(count);
