@@ -27,7 +27,8 @@ export default ts.config(
   {
     files: TYPED,
     extends: ts.configs.recommendedTypeCheckedOnly,
-    languageOptions: { parserOptions: { projectService: true } },
+    // One program for all: core is not read again for each workspace.
+    languageOptions: { parserOptions: { project: 'tsconfig.lint.json' } },
   },
   {
     rules: {

@@ -2,18 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import type { BenchRow } from '@eclat/contract';
 import { FAMILIES } from '@eclat/core/movement';
 import { STAGE_IDS } from '@eclat/core/workflow';
-import { expect, freshDatabase, runs, signIn, test } from './shop.ts';
+import { demoDatabase, expect, signIn, test } from './shop.ts';
 
 test.describe.configure({ mode: 'parallel' });
-
-/** The demo shop, loaded once for each worker. */
-let loaded: Promise<string> | undefined;
-const demoDatabase = () =>
-  (loaded ??= freshDatabase().then(async (url) => {
-    await runs('dist/server/demo.js', { DATABASE_URL: url });
-    await runs('dist/server/demo.js', { DATABASE_URL: url }); // a second load changes nothing
-    return url;
-  }));
 
 const BENCH = { width: 1280, height: 800 },
   TABLET = { width: 820, height: 1180 },

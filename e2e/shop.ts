@@ -18,6 +18,27 @@ export async function freshDatabase(): Promise<string> {
   return url.replace(/\/[^/]*$/, `/${name}`);
 }
 
+const DEMO = 'demo_template';
+/** The demo shop, loaded once for the whole run; each test gets a copy of its own. */
+export async function demoDatabase(): Promise<string> {
+  const url = process.env['ECLAT_TEST_DATABASE_URL']!;
+  const of = (name: string) => url.replace(/\/[^/]*$/, `/${name}`);
+  const name = `e_${randomUUID().replaceAll('-', '')}`;
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  // Held by one worker, until it has loaded and copied: a template that somebody is connected to cannot be copied.
+  await client.query('select pg_advisory_lock(1)');
+  const { rows } = await client.query('select 1 from pg_database where datname = $1', [DEMO]);
+  if (rows.length === 0) {
+    await client.query(`create database ${DEMO}`);
+    await runs('dist/server/demo.js', { DATABASE_URL: of(DEMO) });
+    await runs('dist/server/demo.js', { DATABASE_URL: of(DEMO) }); // a second load changes nothing
+  }
+  await client.query(`create database ${name} template ${DEMO}`);
+  await client.end();
+  return of(name);
+}
+
 export const freePort = () =>
   new Promise<number>((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {

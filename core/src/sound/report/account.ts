@@ -35,8 +35,8 @@ export interface Counts {
 }
 
 /**
- * Counts beats that were missing although nothing covered them, sounds like beats where none is expected, and sounds far
- * louder than the beat.
+ * Counts beats that were missing although nothing covered them, sounds like beats where none is expected, and sounds
+ * far louder than the beat.
  */
 export class Account {
   /** The frame of each, in order. */

@@ -1,5 +1,6 @@
 /**
- * Arrivals are grouped over this time, and only the earliest of each group counts: a message can be late but never early.
+ * Arrivals are grouped over this time, and only the earliest of each group counts: a message can be late but never
+ * early.
  */
 const BIN_MS = 10_000;
 const LEAST_BINS = 6,

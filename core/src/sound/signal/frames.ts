@@ -2,8 +2,8 @@ import { Novelty } from './novelty.ts';
 import { Octaves } from './octaves.ts';
 
 /**
- * Sound as frames: for each frame its novelty (how clearly something begins), its level over the floor, and the level of
- * each octave. Keeps the last `capacityS` seconds; a frame keeps its number for ever.
+ * Sound as frames: for each frame its novelty (how clearly something begins), its level over the floor, and the level
+ * of each octave. Keeps the last `capacityS` seconds; a frame keeps its number for ever.
  */
 export class Frames {
   readonly frameS: number;
