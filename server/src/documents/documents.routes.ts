@@ -1,3 +1,5 @@
+import { labelPicture } from './label.ts';
+import type { Asked } from './parts.ts';
 import { DOCUMENTS, type DocumentKind } from '@eclat/contract';
 import type { Router } from 'express';
 import { z } from 'zod';
@@ -7,9 +9,9 @@ import type { AppContext } from '../platform/http/app-context.ts';
 import { personOf } from '../platform/http/session.ts';
 import { Shop } from '../people/people.entity.ts';
 import { viewVisit } from '../visit/visit.view.ts';
-import { labelPicture, PAPER, type Asked } from './documents.ts';
+import { WRITTEN } from './documents.ts';
 
-/** Papers are files, not JSON: so they stand beside the contract. Each is made anew from what is recorded. */
+/** Documents are files, not JSON: so they stand beside the contract. Each is made anew from what is recorded. */
 export function serveDocuments(router: Router, appContext: AppContext): void {
   router.get('/visits/:visitId/papers/:file', async (req, res) => {
     const person = personOf(req);
@@ -21,7 +23,7 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
       !DOCUMENTS.includes(name as DocumentKind) ||
       (kind === 'svg' && name !== 'label')
     )
-      throw notFound('paper');
+      throw notFound('document');
     const ctx: Context = { em: appContext.orm.em.fork(), person, now: appContext.clock(), touched: new Set() };
     const asked: Asked = {
       visit: await viewVisit(ctx, visitId),
@@ -29,7 +31,7 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
       address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
     };
     if (kind === 'svg') return void res.type('image/svg+xml').send(await labelPicture(asked));
-    const pdf = await PAPER[name as DocumentKind](ctx, asked);
+    const pdf = await WRITTEN[name as DocumentKind](ctx, asked);
     res
       .set({
         'content-type': 'application/pdf',

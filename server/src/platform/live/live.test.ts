@@ -1,9 +1,10 @@
 import pg from 'pg';
 import { pino } from 'pino';
-import { setTimeout as wait } from 'node:timers/promises';
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { freshDatabase, openShop, takeIn } from '../../../test/shop.ts';
 import { LiveNotices } from './live.ts';
+
+const PATIENT = { timeout: 20_000, interval: 100 };
 
 it('comes back after its connection is cut, with one connection and a word to every browser', async () => {
   const url = await freshDatabase();
@@ -29,17 +30,14 @@ it('comes back after its connection is cut, with one connection and a word to ev
     await admin.query(
       "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query = 'listen eclat'",
     );
-    for (let i = 0; i < 50 && heard.filter((h) => h.includes('"baths"')).length <= cut; i++) await wait(100);
+    await vi.waitFor(() => expect(heard.filter((h) => h.includes('"baths"'))).toHaveLength(cut + 1), PATIENT);
+    await vi.waitFor(async () => expect(await listening()).toBe(1), PATIENT);
   }
-  await wait(1500);
   expect(heard.filter((h) => h.includes('"baths"'))).toHaveLength(3);
-  expect(await listening()).toBe(1);
   await admin.query("select pg_notify('eclat', 'as it was said')");
-  await wait(200);
-  expect(heard.at(-1)).toContain('as it was said');
+  await vi.waitFor(() => expect(heard.at(-1)).toContain('as it was said'), PATIENT);
   await live.stop();
-  await wait(200);
-  expect(await listening()).toBe(0);
+  await vi.waitFor(async () => expect(await listening()).toBe(0), PATIENT);
   await admin.end();
 });
 
@@ -52,7 +50,7 @@ it('tells every browser what a change was declared to change, in stores, baths a
   await shop.marit.ok('POST', '/baths', tank);
   await shop.marit.ok('PUT', `/visits/${visit.id}/rules/which-holes`, { school: 'failed', reason: 'Owner asked.' });
   await shop.marit.ok('PUT', '/rules', { choices: {}, why: {}, version: 0 });
-  for (let i = 0; i < 50 && heard.notices.length < 4; i++) await wait(100);
+  await vi.waitFor(() => expect(heard.notices.length).toBeGreaterThanOrEqual(4), PATIENT);
   expect(heard.notices.map(({ topics, visits }) => ({ topics, visits }))).toEqual([
     { topics: ['stores'], visits: [] },
     { topics: ['baths'], visits: [] },

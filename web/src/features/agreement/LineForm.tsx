@@ -1,8 +1,8 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { Line } from '@eclat/contract';
 import { lineFields } from '@eclat/contract/agreement';
 import { LINE_KINDS, routeName, type ProposedLine } from '@eclat/core/estimate';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -37,7 +37,7 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
     optional: false,
     noGuarantee: false,
   };
-  const form = useForm<Fields>({ resolver: zodResolver(lineFields) as never, defaultValues: start });
+  const form = useContractForm<Fields>(lineFields, start);
   const draft = useDraft(
     form,
     `line.${visit.id}.${known ? `${known.id}.${known.version}` : line === 'new' ? 'new' : (line.findingId ?? 'survey')}`,

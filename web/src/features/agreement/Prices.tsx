@@ -1,8 +1,7 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { prices as schema } from '@eclat/contract/agreement';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Coins } from 'lucide-react';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
@@ -30,10 +29,7 @@ export function Prices() {
 
 function PricesSheet({ onClose }: { onClose: () => void }) {
   const { agreement } = useThisVisit();
-  const form = useForm<z.input<typeof schema>>({
-    resolver: zodResolver(schema) as never,
-    defaultValues: agreement.prices,
-  });
+  const form = useContractForm<z.input<typeof schema>>(schema, agreement.prices);
   const set = useCommand(api.agreement.setPrices, { what: 'Prices', onSent: onClose });
   const { errors } = form.formState;
   return (

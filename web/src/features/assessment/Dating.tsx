@@ -1,8 +1,7 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { evidenceFields } from '@eclat/contract/assessment';
 import { dateFrom } from '@eclat/core/history';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Trash2, TriangleAlert } from 'lucide-react';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -17,9 +16,10 @@ const year = { setValueAs: (v: string | number | null) => (v === '' || v === nul
 /** When it was made, from evidence: not before, not after, and why. It stays with the movement. */
 export function Dating() {
   const { movement, closedAt } = useThisVisit();
-  const form = useForm<z.input<typeof evidenceFields>>({
-    resolver: zodResolver(evidenceFields) as never,
-    defaultValues: { notBefore: null, notAfter: null, why: '' },
+  const form = useContractForm<z.input<typeof evidenceFields>>(evidenceFields, {
+    notBefore: null,
+    notAfter: null,
+    why: '',
   });
   const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.reset() });
   const evidence = useRemove(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');

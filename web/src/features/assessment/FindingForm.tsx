@@ -1,12 +1,12 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { Finding } from '@eclat/contract';
 import { EFFECTS } from '@eclat/core/assess';
 import { findingFields } from '@eclat/contract/assessment';
 import { SEVERITIES } from '@eclat/core/assess';
 import { vocabulary, walkOf } from '@eclat/core/assess';
 import { instancesFor } from '@eclat/core/faults';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -61,10 +61,10 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
   const finding = typeof given === 'object' ? given : null;
   const { causes } = useKnowledge();
   const walk = useMemo(() => walkOf(traits), [traits]);
-  const form = useForm<Fields>({
-    resolver: zodResolver(findingFields) as never,
-    defaultValues: finding ?? { ...EMPTY, place: typeof given === 'string' ? given : '' },
-  });
+  const form = useContractForm<Fields>(
+    findingFields,
+    finding ?? { ...EMPTY, place: typeof given === 'string' ? given : '' },
+  );
   const draft = useDraft(
     form,
     `finding.${visit.id}.${finding ? `${finding.id}.${finding.version}` : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`}`,

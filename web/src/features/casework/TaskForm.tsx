@@ -1,9 +1,8 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { CaseTask } from '@eclat/contract';
 import { caseTaskFields } from '@eclat/contract/casework';
 import { CASE_PLACES, ORIGINS, TASKS } from '@eclat/core/casework';
 import { held } from '@eclat/core/rules';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -40,7 +39,7 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
         note: task.note,
       }
     : EMPTY;
-  const form = useForm<Fields>({ resolver: zodResolver(caseTaskFields), defaultValues: start });
+  const form = useContractForm<Fields>(caseTaskFields, start);
   const draft = useDraft(form, `casework.${task?.id ?? visit.id}`);
   const sent = () => {
     draft.clear();

@@ -1,10 +1,9 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { Fill } from '@eclat/contract';
 import { fillFields } from '@eclat/contract/cleaning';
 import { BATHS, dilute, fillPast } from '@eclat/core/cleaning';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useBaths } from '../../data/queries.ts';
@@ -147,7 +146,7 @@ const number = {
 };
 
 function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
-  const form = useForm<Fields>({ resolver: zodResolver(fillFields), defaultValues: fill ?? EMPTY });
+  const form = useContractForm<Fields>(fillFields, fill ?? EMPTY);
   const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
   const correct = useCommand(api.cleaning.changeFill, {
     what: 'Bath',

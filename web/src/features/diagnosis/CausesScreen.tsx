@@ -1,10 +1,9 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { ownCauseFields } from '@eclat/contract/diagnosis';
 import { CAUSES, LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
 import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
@@ -151,18 +150,15 @@ const GRADES = { H: 'mostly', M: 'often', L: 'sometimes' } as const;
 type Fields = z.input<typeof ownCauseFields>;
 
 function CauseForm({ onClose }: { onClose: () => void }) {
-  const form = useForm<Fields>({
-    resolver: zodResolver(ownCauseFields) as never,
-    defaultValues: {
-      name: '',
-      prior: 'usual',
-      oscillators: [],
-      fittings: [],
-      trains: [],
-      shows: {},
-      look: { what: '', minutes: 5, level: 0 },
-      remedy: '',
-    },
+  const form = useContractForm<Fields>(ownCauseFields, {
+    name: '',
+    prior: 'usual',
+    oscillators: [],
+    fittings: [],
+    trains: [],
+    shows: {},
+    look: { what: '', minutes: 5, level: 0 },
+    remedy: '',
   });
   const add = useCommand(api.diagnosis.addCause, {
     what: 'Cause',

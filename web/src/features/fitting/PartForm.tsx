@@ -1,7 +1,6 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract/fitting';
 import { KINDS, kindOf, sizeWords } from '@eclat/core/stores';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
@@ -33,7 +32,7 @@ const EMPTY: Fields = {
 export function PartForm() {
   const visit = useThisVisit();
   const stores = useStores().data ?? [];
-  const form = useForm<Fields>({ resolver: zodResolver(newPart) as never, defaultValues: EMPTY });
+  const form = useContractForm<Fields>(newPart, EMPTY);
   const draft = useDraft(form, `part.${visit.id}`);
   const add = useCommand(api.fitting.addPart, {
     what: 'Part fitted',

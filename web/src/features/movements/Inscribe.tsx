@@ -1,8 +1,7 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { BodyOf } from '@eclat/contract';
 import { movementsRoutes } from '@eclat/contract/movements';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { dateInWords, isEdtf } from '@eclat/core/history';
-import { useForm } from 'react-hook-form';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
@@ -11,9 +10,10 @@ import { TextArea, TextField } from '../../ui/Field.tsx';
 
 /** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
 export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
-  const form = useForm<BodyOf<typeof movementsRoutes.inscribe>>({
-    resolver: zodResolver(movementsRoutes.inscribe.body) as never,
-    defaultValues: { date: '', text: '', place: '' },
+  const form = useContractForm<BodyOf<typeof movementsRoutes.inscribe>>(movementsRoutes.inscribe.body, {
+    date: '',
+    text: '',
+    place: '',
   });
   const draft = useDraft(form, `inscription.${movementId}`);
   const write = useCommand(movementsRoutes.inscribe, {

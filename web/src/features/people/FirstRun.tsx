@@ -1,7 +1,6 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
 import { call } from '../../data/call.ts';
 import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,10 +9,7 @@ import { Front } from './Front.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
-  const form = useForm({
-    resolver: zodResolver(peopleRoutes.firstRun.body),
-    defaultValues: { shop: '', name: '', passphrase: '' },
-  });
+  const form = useContractForm(peopleRoutes.firstRun.body, { shop: '', name: '', passphrase: '' });
   const found = useMutation({
     mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(peopleRoutes.firstRun, { body }),
     onSuccess: (session) => queries.setQueryData(sessionQuery.queryKey, session),

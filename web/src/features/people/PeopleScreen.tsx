@@ -1,7 +1,6 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes, ROLES } from '@eclat/contract/people';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
 import { api } from '../../data/api.ts';
 import { call, Refusal } from '../../data/call.ts';
 import { afterCommand } from '../../data/refresh.ts';
@@ -15,10 +14,7 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 export function PeopleScreen() {
   const people = usePeople();
   const queries = useQueryClient();
-  const form = useForm({
-    resolver: zodResolver(peopleRoutes.add.body),
-    defaultValues: { name: '', role: 'technician' as const, passphrase: '' },
-  });
+  const form = useContractForm(peopleRoutes.add.body, { name: '', role: 'technician' as const, passphrase: '' });
   const add = useMutation({
     mutationFn: (body: Parameters<typeof form.reset>[0] & object) => call(peopleRoutes.add, { body: body as never }),
     onSuccess: (p) => {

@@ -1,7 +1,6 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
 import { call } from '../../data/call.ts';
 import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,10 +9,7 @@ import { Front } from './Front.tsx';
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
-  const form = useForm({
-    resolver: zodResolver(peopleRoutes.signIn.body),
-    defaultValues: { name: '', passphrase: '' },
-  });
+  const form = useContractForm(peopleRoutes.signIn.body, { name: '', passphrase: '' });
   const signIn = useMutation({
     mutationFn: (body: { name: string; passphrase: string }) => call(peopleRoutes.signIn, { body }),
     onSuccess: (session) => {

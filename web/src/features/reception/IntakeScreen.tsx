@@ -1,9 +1,9 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { newVisit } from '@eclat/contract/visit';
 import { api } from '../../data/api.ts';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { FormProvider, useForm, type FieldPath } from 'react-hook-form';
+import { FormProvider, type FieldPath } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { call, Refusal } from '../../data/call.ts';
 import { useDraft } from '../../data/useDraft.ts';
@@ -20,7 +20,7 @@ import { ReceivedPart } from './ReceivedPart.tsx';
 /** The clock is safe, identified, and everything that came with it is listed, before the owner leaves. */
 export function IntakeScreen() {
   const go = useNavigate();
-  const form = useForm<IntakeForm>({ resolver: zodResolver(newVisit) as never, defaultValues: EMPTY });
+  const form = useContractForm<IntakeForm>(newVisit, EMPTY);
   const draft = useDraft(form, 'intake');
   // One key for one clock at the counter: pressing twice, or again after a lost connection, takes it in once.
   const key = useRef(crypto.randomUUID());

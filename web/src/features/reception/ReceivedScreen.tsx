@@ -1,8 +1,7 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import { visitFields } from '@eclat/contract/visit';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { FileText, Tag } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { LabelSheet } from '../../devices/LabelSheet.tsx';
@@ -73,15 +72,12 @@ export function ReceivedScreen() {
 
 function Scope() {
   const visit = useThisVisit();
-  const form = useForm({
-    resolver: zodResolver(visitFields),
-    defaultValues: {
-      complaint: visit.complaint,
-      wanted: visit.wanted,
-      notWanted: visit.notWanted,
-      outOfScope: visit.outOfScope,
-      promisedFor: visit.promisedFor,
-    },
+  const form = useContractForm(visitFields, {
+    complaint: visit.complaint,
+    wanted: visit.wanted,
+    notWanted: visit.notWanted,
+    outOfScope: visit.outOfScope,
+    promisedFor: visit.promisedFor,
   });
   const change = useCommand(api.visit.change, {
     what: 'Complaint and scope',

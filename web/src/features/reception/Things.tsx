@@ -1,10 +1,10 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { ReceivedItem } from '@eclat/contract';
 import { receivedFields } from '@eclat/contract/reception';
 import { comesWith, isKey, KEY_FITS } from '@eclat/core/intake';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -110,9 +110,9 @@ export function Things() {
 function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: () => void }) {
   const visit = useThisVisit();
   const known = typeof thing === 'string' ? null : thing;
-  const form = useForm<Fields>({
-    resolver: zodResolver(receivedFields) as never,
-    defaultValues: known ?? {
+  const form = useContractForm<Fields>(
+    receivedFields,
+    known ?? {
       what: thing as string,
       count: 1,
       condition: '',
@@ -120,7 +120,7 @@ function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: 
       fits: null,
       photoId: null,
     },
-  });
+  );
   const [square, setSquare] = useState(known?.squareMm ? String(known.squareMm) : '');
   const add = useCommand(api.reception.addReceived, { what: 'Thing received', onSent: onClose });
   const change = useCommand(api.reception.changeReceived, {

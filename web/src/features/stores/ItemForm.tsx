@@ -1,9 +1,8 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { StockItem } from '@eclat/contract';
 import { stockFields } from '@eclat/contract/stores';
 import { KINDS } from '@eclat/core/stores';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -51,7 +50,7 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
         note: item.note,
       }
     : EMPTY;
-  const form = useForm<Fields>({ resolver: zodResolver(stockFields) as never, defaultValues: start });
+  const form = useContractForm<Fields>(stockFields, start);
   const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
   const [count, setCount] = useState('');
   const onFields = (fields: { path: string; message: string }[]) => {

@@ -1,8 +1,7 @@
+import { useContractForm } from '../../data/useContractForm.ts';
 import type { StripStep } from '@eclat/contract';
 import { stepFields } from '@eclat/contract/strip';
 import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -35,7 +34,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
     photoId: null,
     recordingId: null,
   };
-  const form = useForm<Fields>({ resolver: zodResolver(stepFields) as never, defaultValues: step ?? fresh });
+  const form = useContractForm<Fields>(stepFields, step ?? fresh);
   const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
   const remove = useCommand(api.strip.removeStep, { what: 'Step' });
   const add = useCommand(api.strip.addStep, {

@@ -1,0 +1,91 @@
+import { type Asked, day, signature } from './parts.ts';
+import { priceAccepted, priceOfRoute, routeName, totals } from '@eclat/core/estimate';
+import type { Content } from 'pdfmake';
+import type { Context } from '../platform/http/context.ts';
+import { facts, head, none, rows, sheet } from './pdf.ts';
+import { photosOf } from './photos.ts';
+
+export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Buffer> {
+  const { lines, routes, chosen, prices } = visit.agreement;
+  const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
+  const money = (t: string) => `${t} ${prices.currency}`;
+  const agreed = priceAccepted(lines, chosen?.route ?? null, prices);
+  const whole = priceOfRoute(lines, chosen?.route ?? null, prices);
+  const tax = prices.pricesIncludeTax
+    ? `Prices hold ${prices.taxPercent} % tax.`
+    : `Prices without tax; ${prices.taxPercent} % is added to the sum.`;
+  return sheet({
+    title: 'Estimate',
+    of: `${visit.clock.description}, ${visit.claim}`,
+    shop,
+    content: [
+      facts([
+        ['Owner', visit.owner.name],
+        ['Date', day(ctx.now.toISOString())],
+        ['Promised for', visit.promisedFor ?? ''],
+        ['Likely cause', visit.cause],
+      ]),
+      head('You told us'),
+      { text: visit.complaint },
+      ...(routes.length > 0
+        ? [
+            head('How far to go'),
+            rows(
+              ['*', '*', '*', 'auto'],
+              ['Alternative', 'What stays original', 'Guarantee', 'To pay'],
+              routes.map((r) => {
+                const p = priceOfRoute(lines, r.route, prices);
+                return [
+                  { text: routeName(r.route), bold: chosen?.route === r.route },
+                  { text: r.originality },
+                  { text: r.guarantee },
+                  {
+                    text:
+                      p.without.gross === p.withOptions.gross
+                        ? money(p.without.gross)
+                        : `${p.without.gross} to ${money(p.withOptions.gross)}`,
+                    alignment: 'right' as const,
+                  },
+                ];
+              }),
+            ),
+          ]
+        : []),
+      head('The work'),
+      lines.length === 0
+        ? none('No line is written yet.')
+        : rows(
+            ['*', 'auto', 'auto', 'auto'],
+            ['What', 'Belongs to', 'Your word', 'Amount'],
+            lines.map((l, i) => [
+              {
+                text: [
+                  l.what,
+                  l.optional ? ' (optional)' : '',
+                  l.noGuarantee ? ' (without guarantee)' : '',
+                  l.addition ? ' (found during the work)' : '',
+                ].join(''),
+              },
+              { text: l.routes.length === 0 ? 'all' : l.routes.map(routeName).join(', '), style: 'soft' },
+              { text: l.state ? `${l.state}, ${day(l.decisions.at(-1)!.at)}, ${l.decisions.at(-1)!.how}` : 'open' },
+              { text: amounts[i]!, alignment: 'right' as const },
+            ]),
+          ),
+      {
+        margin: [0, 8, 0, 0],
+        ...(facts([
+          ['Accepted so far', money(agreed.gross)],
+          ['Of which tax', money(agreed.tax)],
+          ['If all that is open is accepted', routes.length > 0 && !chosen ? '' : money(whole.withOptions.gross)],
+        ]) as object),
+      } as Content,
+      { text: tax, style: 'soft' },
+      ...(await photosOf(
+        ctx,
+        visit,
+        visit.photos.filter((p) => p.marks.length > 0),
+      )),
+      signature('Owner'),
+    ],
+  });
+}
