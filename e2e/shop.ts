@@ -195,8 +195,11 @@ export async function opensPass(page: Page): Promise<void> {
 export const stage = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
 /** From the keyboard: a page that is still taking its shape does not move under a key. */
-export const stageDone = (page: Page, name: string) =>
-  page.getByRole('button', { name: `${name} is done` }).press('Enter');
+export async function stageDone(page: Page, name: string): Promise<void> {
+  const done = page.getByRole('button', { name: `${name} is done` });
+  await expect(done).toBeEnabled(); // a click would wait for that by itself
+  await done.press('Enter');
+}
 
 /** A photograph as a camera gives it. */
 export const photograph = () =>

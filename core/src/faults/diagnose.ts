@@ -5,13 +5,11 @@ import { priorWith, showsWith, type Experience, type Share } from './experience.
 import { posterior, type Network, type Observed } from './infer.ts';
 import { instancesFor, symptomsFor, type Instance } from './instances.ts';
 import { levelReached, nextLooks, weigh, type LooksTaken, type NextLook } from './looks.ts';
-import { HIDDEN_WHEN_DEAD, SYMPTOMS, type SymptomId } from './symptoms.ts';
+import { HIDDEN_WHEN_DEAD, SYMPTOMS, type SymptomId, type Observations } from './symptoms.ts';
 
 /** A symptom shows without any listed cause about this often. House rule: 0.01 to 0.02. */
 const LEAK = 0.015;
 const COMBINATIONS = 4;
-
-export type Observations = Partial<Record<SymptomId, Exclude<Observed, 'unknown'>>>;
 
 export interface RankedCause {
   instance: Instance;

@@ -1,8 +1,7 @@
 import type { Traits } from '../movement/index.ts';
-import type { Observations } from './diagnose.ts';
 import { instancesFor, type Instance } from './instances.ts';
 import type { Cause } from './causes/index.ts';
-import type { SymptomId } from './symptoms.ts';
+import type { SymptomId, Observations } from './symptoms.ts';
 
 /** What a signed visit found: causes that a look or a finding confirmed, and what the clock did. */
 export interface SignedVisit {

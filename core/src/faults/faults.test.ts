@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from '../movement/index.ts';
 import { CAUSES, readShows } from './causes/index.ts';
-import { diagnose, type Observations } from './diagnose.ts';
+import { diagnose } from './diagnose.ts';
 import { instancesFor, symptomsFor } from './instances.ts';
 import type { LooksTaken } from './looks.ts';
-import { SYMPTOM_IDS } from './symptoms.ts';
+import { SYMPTOM_IDS, type Observations } from './symptoms.ts';
 
 const of = (family: string, seen: Observations, taken: LooksTaken = {}, apart: 0 | 1 | 2 | 3 = 0) =>
   diagnose(familyById(family).traits, seen, taken, apart);

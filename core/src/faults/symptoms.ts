@@ -1,3 +1,4 @@
+import type { Observed } from './infer.ts';
 import { drivenBy, has, type Traits } from '../movement/index.ts';
 
 type Shown = (t: Traits) => boolean;
@@ -89,3 +90,5 @@ export const HIDDEN_WHEN_DEAD: readonly SymptomId[] = [
   'stops-before-strike',
   'winds-often',
 ];
+
+export type Observations = Partial<Record<SymptomId, Exclude<Observed, 'unknown'>>>;

@@ -1,94 +1,29 @@
 import type { StockItem } from '@eclat/contract';
-import { isLow, KINDS, kindOf, sizeWords, type KindId } from '@eclat/core/stores';
+import { KINDS, kindOf, sizeWords, type KindId } from '@eclat/core/stores';
 import clsx from 'clsx';
 import { ChevronDown, Download, PackagePlus, Search, Truck, Upload } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useStores } from '../../data/queries.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { ItemForm } from './ItemForm.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
+import { low, ORDERS, searchStores, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
 
-const onOrder = (i: StockItem) => i.orders.reduce((sum, o) => sum + o.quantity, 0);
-const low = (i: StockItem) => i.kept && isLow({ minimum: i.minimum, onHand: i.onHand, onOrder: onOrder(i) });
-const ORDERS = {
-  kind: 'by kind and size',
-  short: 'shortest first',
-  shelf: 'by shelf',
-  supplier: 'by supplier',
-} as const;
-type Order = keyof typeof ORDERS;
-const bySize = (a: StockItem, b: StockItem) =>
-  KINDS.findIndex((k) => k.id === a.kind) - KINDS.findIndex((k) => k.id === b.kind) ||
-  a.name.localeCompare(b.name) ||
-  kindOf(a.kind)
-    .sizes.map((s) => (a.sizes[s] ?? 0) - (b.sizes[s] ?? 0))
-    .find((d) => d !== 0) ||
-  0;
-const SORT: Record<Order, (a: StockItem, b: StockItem) => number> = {
-  kind: bySize,
-  short: (a, b) => a.onHand + onOrder(a) - a.minimum - (b.onHand + onOrder(b) - b.minimum) || bySize(a, b),
-  shelf: (a, b) => a.shelf.localeCompare(b.shelf, undefined, { numeric: true }) || bySize(a, b),
-  supplier: (a, b) => a.supplier.localeCompare(b.supplier) || bySize(a, b),
-};
 const AT_FIRST = 120;
 
 /** What lies in the drawers, what is short of it, and what is on its way. */
 export function StoresScreen() {
   const { data, error } = useStores();
-  const [search, setSearch] = useSearchParams();
+  const { search, ask } = useStoresSearch();
   const [adding, setAdding] = useState(false);
   const [table, setTable] = useState(false);
-  const [all, setAll] = useState(false);
-  const ask = (change: Record<string, string>) =>
-    setSearch(
-      (old) => {
-        for (const [k, v] of Object.entries(change))
-          if (v) old.set(k, v);
-          else old.delete(k);
-        return old;
-      },
-      { replace: true },
-    );
-  const [q, kind, only, order] = [
-    search.get('q') ?? '',
-    search.get('kind') ?? '',
-    search.get('only') ?? '',
-    (search.get('by') ?? 'kind') as Order,
-  ];
-  const shown = useMemo(() => {
-    const words = q
-      .toLowerCase()
-      .replaceAll(',', '.')
-      .split(/[\s×x]+/)
-      .filter(Boolean);
-    return (data ?? [])
-      .filter(
-        (i) =>
-          (only === 'left' ? !i.kept : i.kept) &&
-          (!kind || i.kind === kind) &&
-          (only !== 'short' || low(i)) &&
-          (only !== 'coming' || i.orders.length > 0),
-      )
-      .filter((i) => {
-        const text =
-          `${kindOf(i.kind).name} ${i.name} ${sizeWords(i.kind, i.sizes)} ${i.supplier} ${i.supplierNo} ${i.shelf} ${i.note}`.toLowerCase();
-        return words.every((w) => text.includes(w));
-      })
-      .sort(SORT[order] ?? bySize);
-  }, [data, q, kind, only, order]);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the stores" />;
-  const kept = data.filter((i) => i.kept);
-  const short = kept.filter(low);
-  const below = kept.filter((i) => i.onHand < 0);
-  const kinds = KINDS.filter((k) => data.some((i) => i.kind === k.id));
-  const open = data.find((i) => i.id === search.get('item'));
-  const toggle = (what: string) => ask({ only: only === what ? '' : what });
+  const open = data.find((i) => i.id === search.item);
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -108,31 +43,7 @@ export function StoresScreen() {
           </Button>
         </div>
       </div>
-      {data.length === 0 ? (
-        <Answer tone="info" title="The stores are empty">
-          Add what lies in the drawers one by one, or take in a CSV table with the columns kind, name and sizes.
-        </Answer>
-      ) : below.length > 0 ? (
-        <Answer
-          tone="due"
-          title={`More was used than was counted: ${below
-            .map((i) => `${i.name}, ${sizeWords(i.kind, i.sizes)}`)
-            .slice(0, 3)
-            .join('; ')}`}
-        >
-          Count them again.
-        </Answer>
-      ) : short.length > 0 ? (
-        <Answer tone="due" title={`${short.length} to order`}>
-          {only !== 'short' && (
-            <button type="button" className="min-h-11 font-semibold underline" onClick={() => toggle('short')}>
-              Show these alone
-            </button>
-          )}
-        </Answer>
-      ) : (
-        <Answer tone="good" title="Nothing is short" />
-      )}
+      <StoresAnswer items={data} onShort={search.only === 'short' ? null : () => ask({ only: 'short' })} />
       {adding && (
         <Panel title="New in the stores">
           <ItemForm item={null} onClose={() => setAdding(false)} />
@@ -140,81 +51,8 @@ export function StoresScreen() {
       )}
       {data.length > 0 && (
         <Panel>
-          <div className="no-print mb-3 grid gap-3 sm:grid-cols-[minmax(0,1fr)_auto_auto]">
-            <label className="relative block">
-              <span className="sr-only">Search the stores</span>
-              <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-              <input
-                className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-                placeholder="Name, size, number, shelf"
-                value={q}
-                onChange={(e) => ask({ q: e.target.value })}
-              />
-            </label>
-            <label>
-              <span className="sr-only">Kind</span>
-              <select
-                className="min-h-12 w-full rounded-lg border border-line bg-enamel px-3"
-                value={kind}
-                onChange={(e) => ask({ kind: e.target.value })}
-              >
-                <option value="">every kind</option>
-                {kinds.map((k) => (
-                  <option key={k.id} value={k.id}>
-                    {k.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label>
-              <span className="sr-only">Order</span>
-              <select
-                className="min-h-12 w-full rounded-lg border border-line bg-enamel px-3"
-                value={order}
-                onChange={(e) => ask({ by: e.target.value })}
-              >
-                {Object.entries(ORDERS).map(([id, name]) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          </div>
-          <div className="no-print mb-3 flex flex-wrap gap-2" role="group" aria-label="Show only">
-            {[
-              ['short', `to order, ${short.length}`],
-              ['coming', `on its way, ${kept.filter((i) => i.orders.length > 0).length}`],
-              ['left', `kept no longer, ${data.length - kept.length}`],
-            ].map(([id, name]) => (
-              <button
-                key={id}
-                type="button"
-                aria-pressed={only === id}
-                className={clsx(
-                  'min-h-11 rounded-full border-2 px-4 font-semibold',
-                  only === id ? 'border-steel bg-steel text-steel-ink' : 'border-line hover:bg-steel-wash',
-                )}
-                onClick={() => toggle(id!)}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
-          {shown.length === 0 ? (
-            <Empty>{q || kind || only ? 'Nothing of this lies in the stores.' : 'Nothing is kept.'}</Empty>
-          ) : (
-            <ul className="divide-y divide-line">
-              {shown.slice(0, all ? undefined : AT_FIRST).map((i) => (
-                <Row key={i.id} item={i} short={low(i)} onOpen={() => ask({ item: i.id })} />
-              ))}
-            </ul>
-          )}
-          {shown.length > AT_FIRST && !all && (
-            <Button look="plain" className="mt-2" onClick={() => setAll(true)}>
-              Show all {shown.length}
-            </Button>
-          )}
+          <Filters items={data} search={search} ask={ask} />
+          <Found items={data} search={search} onOpen={(item) => ask({ item })} />
         </Panel>
       )}
       {open && <ItemSheet key={open.id} item={open} onClose={() => ask({ item: '' })} />}
@@ -224,6 +62,142 @@ export function StoresScreen() {
         </Suspense>
       )}
     </div>
+  );
+}
+
+function StoresAnswer({ items, onShort }: { items: readonly StockItem[]; onShort: (() => void) | null }) {
+  const kept = items.filter((i) => i.kept);
+  const short = kept.filter(low);
+  const below = kept.filter((i) => i.onHand < 0).map((i) => `${i.name}, ${sizeWords(i.kind, i.sizes)}`);
+  if (items.length === 0)
+    return (
+      <Answer tone="info" title="The stores are empty">
+        Add what lies in the drawers one by one, or take in a CSV table with the columns kind, name and sizes.
+      </Answer>
+    );
+  if (below.length > 0)
+    return (
+      <Answer tone="due" title={`More was used than was counted: ${below.slice(0, 3).join('; ')}`}>
+        Count them again.
+      </Answer>
+    );
+  if (short.length === 0) return <Answer tone="good" title="Nothing is short" />;
+  return (
+    <Answer tone="due" title={`${short.length} to order`}>
+      {onShort && (
+        <button type="button" className="min-h-11 font-semibold underline" onClick={onShort}>
+          Show these alone
+        </button>
+      )}
+    </Answer>
+  );
+}
+
+const box = 'min-h-12 w-full rounded-lg border border-line bg-enamel';
+
+/** Words, kind and order; and the three lists that one looks for most. */
+function Filters({ items, search, ask }: { items: readonly StockItem[]; search: StoresSearch; ask: Ask }) {
+  const kept = items.filter((i) => i.kept);
+  const kinds = KINDS.filter((k) => items.some((i) => i.kind === k.id));
+  return (
+    <>
+      <div className="no-print mb-3 grid gap-3 sm:grid-cols-[minmax(0,1fr)_auto_auto]">
+        <label className="relative block">
+          <span className="sr-only">Search the stores</span>
+          <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
+          <input
+            className={clsx(box, 'pr-3 pl-10 text-lg')}
+            placeholder="Name, size, number, shelf"
+            value={search.q}
+            onChange={(e) => ask({ q: e.target.value })}
+          />
+        </label>
+        <Pick label="Kind" value={search.kind} onPick={(kind) => ask({ kind })}>
+          <option value="">every kind</option>
+          {kinds.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.name}
+            </option>
+          ))}
+        </Pick>
+        <Pick label="Order" value={search.by} onPick={(by) => ask({ by })}>
+          {Object.entries(ORDERS).map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Pick>
+      </div>
+      <div className="no-print mb-3 flex flex-wrap gap-2" role="group" aria-label="Show only">
+        {(
+          [
+            ['short', `to order, ${kept.filter(low).length}`],
+            ['coming', `on its way, ${kept.filter((i) => i.orders.length > 0).length}`],
+            ['left', `kept no longer, ${items.length - kept.length}`],
+          ] as const
+        ).map(([id, name]) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={search.only === id}
+            className={clsx(
+              'min-h-11 rounded-full border-2 px-4 font-semibold',
+              search.only === id ? 'border-steel bg-steel text-steel-ink' : 'border-line hover:bg-steel-wash',
+            )}
+            onClick={() => ask({ only: search.only === id ? '' : id })}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+interface PickProps {
+  label: string;
+  value: string;
+  onPick: (value: string) => void;
+  children: ReactNode;
+}
+function Pick({ label, value, onPick, children }: PickProps) {
+  return (
+    <label>
+      <span className="sr-only">{label}</span>
+      <select className={clsx(box, 'px-3')} value={value} onChange={(e) => onPick(e.target.value)}>
+        {children}
+      </select>
+    </label>
+  );
+}
+
+interface FoundProps {
+  items: readonly StockItem[];
+  search: StoresSearch;
+  onOpen: (id: string) => void;
+}
+function Found({ items, search, onOpen }: FoundProps) {
+  const [all, setAll] = useState(false);
+  const found = useMemo(() => searchStores(items, search), [items, search]);
+  if (found.length === 0)
+    return (
+      <Empty>
+        {search.q || search.kind || search.only ? 'Nothing of this lies in the stores.' : 'Nothing is kept.'}
+      </Empty>
+    );
+  return (
+    <>
+      <ul className="divide-y divide-line">
+        {found.slice(0, all ? undefined : AT_FIRST).map((i) => (
+          <Row key={i.id} item={i} short={low(i)} onOpen={() => onOpen(i.id)} />
+        ))}
+      </ul>
+      {found.length > AT_FIRST && !all && (
+        <Button look="plain" className="mt-2" onClick={() => setAll(true)}>
+          Show all {found.length}
+        </Button>
+      )}
+    </>
   );
 }
 
