@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { type Asked, day, signature } from './parts.ts';
 import { priceAccepted, priceOfRoute, routeName, totals } from '@eclat/core/estimate';
 import type { Content } from 'pdfmake';
@@ -27,30 +28,7 @@ export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Bu
       ]),
       head('You told us'),
       { text: visit.complaint },
-      ...(routes.length > 0
-        ? [
-            head('How far to go'),
-            rows(
-              ['*', '*', '*', 'auto'],
-              ['Alternative', 'What stays original', 'Guarantee', 'To pay'],
-              routes.map((r) => {
-                const p = priceOfRoute(lines, r.route, prices);
-                return [
-                  { text: routeName(r.route), bold: chosen?.route === r.route },
-                  { text: r.originality },
-                  { text: r.guarantee },
-                  {
-                    text:
-                      p.without.gross === p.withOptions.gross
-                        ? money(p.without.gross)
-                        : `${p.without.gross} to ${money(p.withOptions.gross)}`,
-                    alignment: 'right' as const,
-                  },
-                ];
-              }),
-            ),
-          ]
-        : []),
+      ...alternatives(visit),
       head('The work'),
       lines.length === 0
         ? none('No line is written yet.')
@@ -88,4 +66,27 @@ export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Bu
       signature('Owner'),
     ],
   });
+}
+
+/** The alternatives that were offered, side by side; nothing where there is only one way. */
+function alternatives({ agreement: { lines, routes, chosen, prices } }: Visit): Content[] {
+  if (routes.length === 0) return [];
+  const range = (without: string, withOptions: string) =>
+    `${without === withOptions ? without : `${without} to ${withOptions}`} ${prices.currency}`;
+  return [
+    head('How far to go'),
+    rows(
+      ['*', '*', '*', 'auto'],
+      ['Alternative', 'What stays original', 'Guarantee', 'To pay'],
+      routes.map((r) => {
+        const p = priceOfRoute(lines, r.route, prices);
+        return [
+          { text: routeName(r.route), bold: chosen?.route === r.route },
+          { text: r.originality },
+          { text: r.guarantee },
+          { text: range(p.without.gross, p.withOptions.gross), alignment: 'right' as const },
+        ];
+      }),
+    ),
+  ];
 }

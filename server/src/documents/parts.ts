@@ -14,6 +14,9 @@ export const short = (t: string, most: number) => (t.length > most ? `${t.slice(
 
 export const day = (iso: string) => iso.slice(0, 10);
 
+const givenBack = ({ returnedAt, returnedBy }: Visit['received'][number]): string =>
+  returnedAt ? `${day(returnedAt)}, ${returnedBy}` : 'NOT YET';
+
 export const things = (visit: Visit, returned: boolean) =>
   rows(
     ['auto', '*', '*', 'auto'],
@@ -24,7 +27,7 @@ export const things = (visit: Visit, returned: boolean) =>
       {
         text: [r.condition, r.squareMm ? `fits ${r.squareMm} mm square` : '', r.fits ?? ''].filter(Boolean).join(', '),
       },
-      { text: returned ? (r.returnedAt ? `${day(r.returnedAt)}, ${r.returnedBy}` : 'NOT YET') : '' },
+      { text: returned ? givenBack(r) : '' },
     ]),
   );
 
