@@ -51,7 +51,7 @@ export interface Moment {
   amplitude: number | null;
 }
 
-/** The two ways of the beat as they are just now, ms. */
+/** Tick to tock and tock to tick at this moment, ms. */
 export interface Sides {
   tickToTockMs: number;
   tockToTickMs: number;
@@ -66,7 +66,7 @@ export interface Live {
   /** When the last beat fell. */
   lastS: number | null;
   sides: Sides | null;
-  /** The sides were only told roughly: the sounds are still being learnt. */
+  /** The sides are rough: the sounds are still being learnt. */
   rough: boolean;
 }
 
@@ -89,13 +89,13 @@ export class Listener {
   readonly events: LoggedEvent[] = [];
   private frames: Frames;
   private ring: SoundRing;
-  /** Samples before the present stretch of unbroken sound. */
+  /** Samples before the present stretch of sound without gaps. */
   private origin = 0;
   private count = 0;
   private followed: Followed | null = null;
   private wasHeard = false;
   private lookAt = FIRST_S;
-  /** Frame before which it is not looked for: there it was heard already. */
+  /** The search begins at this frame: what lies before was heard already. */
   private lookFrom = 0;
   private other: number | null = null;
   private historyAt = HISTORY_S;
@@ -143,7 +143,7 @@ export class Listener {
     if (this.hereS >= this.lookAt) this.look();
   }
 
-  /** Sound that was lost: a tab that slept, a microphone that was away. */
+  /** Sound that was lost: the tab slept, or the microphone was away. */
   skip(samples: number): void {
     if (samples < GAP_S * this.sampleRate) {
       for (let left = samples; left > 0; left -= 4096) this.push(new Float32Array(Math.min(4096, left)));
@@ -297,7 +297,7 @@ export class Listener {
     }
   }
 
-  /** Beats that were met are counted once their kind is learnt. */
+  /** Beats are counted once their kind is learnt. */
   private settle(f: Followed): void {
     if (f.timer.timed.length === 0) {
       if (f.waiting.length > 200) f.waiting.shift();

@@ -1,4 +1,4 @@
-/** A series laid over itself at a spacing: mean of each phase, and how often the phase was met. */
+/** Folds a series at a spacing: the mean of each phase. */
 export function folded(series: ArrayLike<number>, spacing: number): Float64Array {
   const bins = Math.max(8, Math.round(spacing));
   const sum = new Float64Array(bins);
@@ -16,11 +16,11 @@ export interface Hump {
   /** Share of the spacing, 0 to 1. */
   phase: number;
   height: number;
-  /** Height over the level, in robust deviations of the whole. */
+  /** Height over the median, in robust standard deviations. */
   z: number;
 }
 
-/** Humps of a folded series, the highest first, none nearer to a higher one than `apart` (a share of the whole). */
+/** Humps of a folded series, highest first. None is nearer to a higher one than `apart` (a share of the whole). */
 export function humps(profile: Float64Array, apart: number, leastZ: number): Hump[] {
   const n = profile.length;
   const sorted = Float64Array.from(profile).sort();
@@ -38,7 +38,7 @@ export function humps(profile: Float64Array, apart: number, leastZ: number): Hum
   return found;
 }
 
-/** How far apart two phases are, round the circle: 0 to 0.5. */
+/** Distance of two phases on the circle, 0 to 0.5. */
 export function between(a: number, b: number): number {
   const d = Math.abs(a - b) % 1;
   return Math.min(d, 1 - d);
@@ -56,7 +56,7 @@ export function halfShift(profile: Float64Array, most: number): number {
   for (let shift = -most; shift <= most; shift++) {
     let sum = 0;
     for (let i = 0; i < n; i++) sum += profile[i]! * profile[(i + half + shift + n) % n]!;
-    // Of two that fit alike, the one nearer to the middle.
+    // When two fit equally well, the one nearer to the middle.
     if (sum > height * (1 + 1e-9) || (sum > height * (1 - 1e-9) && Math.abs(shift) < Math.abs(best))) {
       height = sum;
       best = shift;

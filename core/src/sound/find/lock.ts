@@ -4,19 +4,19 @@ import { BEATS_RANGE, blurred, kinOfStrongest, repeats, type Repeat } from './pe
 import { peakNear } from './repeat.ts';
 import type { Frames } from '../signal/frames.ts';
 
-/** A beat that was found: how far apart, where it begins, and what is not sure about it. */
+/** A beat that was found: its spacing, where tick and tock lie, and what is uncertain. */
 export interface Lock {
-  /** Frames from one beat to the next, in the mean of both. */
+  /** Frames from one beat to the next, mean of tick to tock and tock to tick. */
   beatFrames: number;
-  /** Frame of one beat of each kind: of the tick, and of the tock after it. */
+  /** The frame of one tick, and of the tock after it. */
   tickAt: number;
   tockAt: number;
-  /** Whether both are heard, or only one of the two. */
+  /** Whether tick and tock are both heard, or only one of them. */
   heard: 'both' | 'one';
-  /** One sound is heard, and it cannot be told whether its fellow is as loud or not there. */
+  /** Only one sound is heard: its partner may be just as loud, or may be missing. */
   ambiguous: boolean;
   strength: number;
-  /** Share of the expected beats that were met, of those that nothing covered. */
+  /** Share of the expected beats that were heard, leaving out those covered by another sound. */
   covered: number;
   /** Beats an hour of other clocks in the room. */
   others: number[];
@@ -25,8 +25,8 @@ export interface Lock {
 /** The longest stretch that is searched at once, seconds. */
 export const LOCK_S = 64;
 /**
- * Two scales, for fast beats and for slow ones: frames taken as one, and seconds from beat to beat or from pair to
- * pair.
+ * Two scales, one for fast and one for slow beats: the width of a step, and the range of spacings from beat to beat (or
+ * from pair to pair), seconds.
  */
 const SCALES = [
   { everyS: 0.0025, spanS: [0.09, 2.3] },
@@ -34,32 +34,33 @@ const SCALES = [
 ] as const;
 /** A repetition weaker than this is no beat. Noise alone gives about 0.04 (calibrated on noise, talk and hammers). */
 const LEAST_STRENGTH = 0.09;
-/** Clocks that are told apart in one room. */
+/** How many clocks in one room can be told apart. */
 const MOST_CLOCKS = 3,
   TRIES = 4;
 /**
- * What begins less than this is nothing. What still sounds so much later, and so loud beside its beginning, is no tick.
+ * An onset weaker than this is ignored. A sound that is still this loud, compared with its onset, this much later is no
+ * tick.
  */
-/** A beat is all over by then: a lever drops up to 28 ms after it unlocked. */
+/** A beat has ended by then: a lever drops at most 28 ms after it unlocks. */
 const GOES_ON_S = 0.035;
 const LEAST_NOVELTY = 0.4,
   STILL_S = 0.065,
   STILL_SHARE = 0.35,
   BEFORE = 6;
 const DROWNED = 1;
-/** Beats that are needed before anything is said. */
+/** Fewest beats before anything is said. */
 const LEAST_BEATS = 5,
   LEAST_SHARE = 0.25;
 /**
- * A second sound within the spacing: at least this share of the first, so far from it, and so far over what lies
- * between.
+ * A second sound within the spacing counts when it is at least this share of the first, this far from it, and this much
+ * over the level between them.
  */
 const FAINT = 0.22,
   APART = 0.2,
   LEAST_Z = 7;
-/** Tick and tock are two sounds from so many frames by which the tock does not fall in the middle. */
+/** Tick and tock are two sounds when the tock lies at least this many frames off the middle. */
 const LEAST_SHIFT = 4;
-/** Tick and tock lie at least so far apart, as a share of the pair. */
+/** Least distance of tick and tock, as a share of the pair. */
 const LEAST_OFF = 0.28;
 const DISTINCT_Z = 5.5,
   LEAST_APART = 0.15;
@@ -70,11 +71,11 @@ const leastAgree = (least: number, most: number, beats: number | undefined): rea
   return [Math.max(least, beatS * 0.94), Math.min(most, beatS * 2.12)];
 };
 
-/** Looks for a beat in the frames from..to. `beats`: the number is known, and only that is looked for. */
+/** Searches the frames from..to for a beat. With `beats` known, only that number is searched for. */
 export function lockOn(frames: Frames, from: number, to: number, beats?: number): Lock | null {
   const ticks = shortSounds(frames, from, to);
   const read: Reading[] = [];
-  // What one clock explains is taken away before the next is looked for.
+  // The onsets that one clock explains are removed before the next clock is searched for.
   for (let i = 0; i < MOST_CLOCKS; i++) {
     const best = strongest(frames, from, ticks, beats);
     if (!best) break;
@@ -101,7 +102,7 @@ export function lockOn(frames: Frames, from: number, to: number, beats?: number)
   return { ...best.lock, others: [...new Set(others)] };
 }
 
-/** How many sounds stand out. */
+/** How many clear sounds there are. */
 function soundsIn(ticks: Float32Array): number {
   let n = 0;
   for (let i = 1; i < ticks.length - 1; i++)
@@ -109,14 +110,14 @@ function soundsIn(ticks: Float32Array): number {
   return n;
 }
 
-/** Novelty of what is short: a bell, a gong or a syllable goes on after it began. */
+/** Novelty of short sounds only: a bell, a gong or a syllable goes on after its onset. */
 function shortSounds(frames: Frames, from: number, to: number): Float32Array {
   const ticks = frames.series(from, to, 1);
   const late = Math.round(STILL_S / frames.frameS);
   for (let i = 1; i < ticks.length - 1; i++) {
     if (ticks[i]! < LEAST_NOVELTY || ticks[i]! < ticks[i - 1]! || ticks[i]! < ticks[i + 1]!) continue;
     const before = frames.loudness(from + i - BEFORE, 3);
-    // What rang before it and goes on ringing is not its own.
+    // What was already ringing before does not belong to it.
     if (frames.loudness(from + i + late, 3) - before > STILL_SHARE * (frames.loudness(from + i, 4) - before))
       ticks.fill(0, Math.max(0, i - 2), i + 3);
   }
@@ -149,7 +150,7 @@ function strongest(frames: Frames, from: number, ticks: Float32Array, beats: num
         explained = (reading.lock.beatFrames * frames.frameS) / stepS;
         break;
       }
-      // A spacing that two clocks have in common is not taken away with the first of them.
+      // A spacing shared by two clocks is not removed with the first one.
       found = found.filter(
         (c) => c !== strongest && !related(c.spacing, explained, 3 / every + 0.004 * c.spacing, false),
       );
@@ -165,7 +166,7 @@ function pooled(x: Float32Array, every: number): Float32Array {
   return out;
 }
 
-/** One is a multiple of the other, or of its half. */
+/** Whether one is a multiple of the other or of half of it. */
 function related(a: number, b: number, tolerance: number, halves = true): boolean {
   const [small, large] = a < b ? [a, b] : [b, a];
   return (halves ? [1, 2] : [1]).some(
@@ -180,8 +181,8 @@ interface Reading {
 }
 
 /**
- * What a spacing is: the beat itself, a pair of beats of which one may not be heard, or a multiple of the true one,
- * which says nothing.
+ * Decides what a spacing is: the beat itself, a pair of beats (one of which may be silent), or a multiple of the true
+ * spacing, which says nothing.
  */
 function readSpacing(
   frames: Frames,
@@ -260,12 +261,12 @@ function readSpacing(
   }
 }
 
-/** Humps that are not too faint beside the highest. */
+/** Humps that are not too small beside the highest. */
 const audible = (found: Hump[]): Hump[] => found.filter((h) => h.height > FAINT * found[0]!.height);
 
 const isUsual = (beats: number): boolean => USUAL_BEATS.some((u) => Math.abs(u - beats) < 0.01 * u);
 
-/** How much of the stretch the beats fill, how loud they are, and where they were met. Frames count from `from`. */
+/** How many of the expected beats were heard, how loud they are, and where. Frames count from `from`. */
 function coverage(
   frames: Frames,
   from: number,
@@ -284,7 +285,7 @@ function coverage(
       beats++;
       const near = peakNear(ticks, f, reach);
       if (near.height < LEAST_NOVELTY) {
-        // Under a bell or a voice it could not be heard, and counts neither way.
+        // Covered by a bell or a voice it could not be heard: it counts neither way.
         if (Math.min(frames.over(from + Math.round(f) - BEFORE), frames.over(from + Math.round(f) + late)) > DROWNED)
           beats--;
         continue;
@@ -296,7 +297,7 @@ function coverage(
 }
 
 /**
- * Whether tick and tock differ in the loudness of any octave, or in where they stand: by far more than chance would.
+ * Whether tick and tock differ in the level of any octave, or in position, by far more than chance.
  */
 function distinct(
   frames: Frames,
@@ -319,7 +320,7 @@ function distinct(
         return Math.log(e + 1e-13);
       });
       const mean = levels.reduce((s, l) => s + l, 0) / levels.length;
-      // Loudness goes up and down from beat to beat, the colour of a sound does not.
+      // Loudness changes from beat to beat, the colour of a sound does not.
       out.push([...levels, ...levels.map((l) => l - mean), near.at - f]);
     }
     return out;
@@ -327,7 +328,7 @@ function distinct(
   const [even, odd] = rows as [number[][], number[][]];
   const least = Math.min(even.length, odd.length);
   if (least < 5) return false;
-  // Few beats scatter more than their own scatter tells.
+  // With few beats the true scatter is larger than the measured one.
   const clear = DISTINCT_Z * (1 + 6 / (least - 2));
   const last = 2 * frames.octaves;
   for (let c = 0; c <= last; c++) {

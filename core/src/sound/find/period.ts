@@ -1,25 +1,25 @@
 import { peakNear, repetition } from './repeat.ts';
 
-/** Fewest and most beats an hour that are looked for. */
+/** The search covers this range of beats per hour. */
 export const BEATS_RANGE = [480, 36_000] as const;
 
-/** A spacing at which what is heard repeats itself. */
+/** A spacing at which the sound repeats itself. */
 export interface Repeat {
   /** Frames. */
   spacing: number;
-  /** Mean correlation over its multiples, 0 to 1. */
+  /** Mean correlation at its multiples, 0 to 1. */
   strength: number;
-  /** Multiples that were looked at. */
+  /** How many multiples were compared. */
   multiples: number;
 }
 
 const MOST_MULTIPLES = 12;
-/** A smaller spacing may be the true one when it is so nearly as strong as the strongest. */
+/** A smaller spacing may be the true one when its strength is at least this share of the strongest. */
 const AS_STRONG = 0.55;
-/** Half-width of the smoothing, seconds: beats scatter, and a frame may fall either way. */
+/** Half-width of the smoothing, seconds: beats scatter, and a beat may fall into either of two frames. */
 const BLUR_S = 0.004;
 
-/** Novelty made fit for comparing with itself: square root, so that loud counts less, and blurred by a triangle. */
+/** Novelty prepared for comparing it with itself: its square root (loud counts less), smoothed by a triangle. */
 export function blurred(novelty: ArrayLike<number>, frameS: number): Float64Array {
   const half = Math.max(1, Math.round(BLUR_S / frameS));
   const root = new Float64Array(novelty.length);
@@ -54,10 +54,12 @@ export function repeats(series: Float64Array, frameS: number, [leastS, mostS]: r
   return found.sort((a, b) => score(b) - score(a));
 }
 
-/** Strong, and often so: two agreements may be chance, twelve are not. */
+/**
+ * How much a repeat counts: by its strength and by how often it was seen. Two agreements may be chance, twelve are not.
+ */
 const score = (c: Repeat) => c.strength * Math.sqrt(c.multiples);
 
-/** The spacing itself, made exact at ever greater multiples, and how strong it is in the mean of all of them. */
+/** Makes a spacing more exact at greater and greater multiples, and gives its mean strength over all of them. */
 function comb(r: Float64Array, lag: number): Repeat {
   let spacing = peakNear(r, lag, 0).at;
   const multiples = Math.max(1, Math.min(MOST_MULTIPLES, Math.floor((r.length - 2) / spacing)));
@@ -70,7 +72,7 @@ function comb(r: Float64Array, lag: number): Repeat {
   return { spacing, strength: sum / multiples, multiples };
 }
 
-/** The strongest spacing and those of which it is a multiple, the smallest first: the true one is among them. */
+/** The strongest spacing and all of which it is a multiple, smallest first. The true one is among them. */
 export function kinOfStrongest(found: readonly Repeat[]): Repeat[] {
   const [strongest] = found;
   if (!strongest) return [];

@@ -1,14 +1,14 @@
 import FFT from 'fft.js';
 
 const made = new Map<number, FFT>();
-/** Transforms keep tables as long as themselves: each size is made once. */
+/** A transform holds large tables, so each size is made only once. */
 export function transformOf(size: number): FFT {
   const known = made.get(size) ?? new FFT(size);
   made.set(size, known);
   return known;
 }
 
-/** How a series repeats itself: correlation with itself at each lag, 1 at none, each lag counted by what overlaps. */
+/** Autocorrelation of a series at each lag, 1 at lag 0; each lag is weighted by how much overlaps. */
 export function repetition(series: ArrayLike<number>, mostLag: number): Float64Array {
   const n = series.length;
   const lags = Math.min(mostLag, n - 1);
@@ -27,7 +27,7 @@ export function repetition(series: ArrayLike<number>, mostLag: number): Float64A
     power[i] = p;
     if (i > 0 && i < size) power[2 * size - i] = p;
   }
-  // The power of a real series is even, so transforming once more is the way back.
+  // The power spectrum of a real series is even, so the same transform goes back.
   fft.transform(spectrum, power);
   const out = new Float64Array(lags + 1);
   const whole = spectrum[0]! / n || 1;

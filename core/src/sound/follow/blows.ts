@@ -1,23 +1,23 @@
 import { Frames } from '../signal/frames.ts';
 
-/** A blow begins so clearly, and rings on so long after it that it is none of the ticks. */
+/** A blow has an onset at least this clear and rings on this long: no tick does. */
 const LEAST_NOVELTY = 1.2,
   RINGS_S = [0.06, 0.16] as const,
   RINGS_OVER = 1.5,
   APART_S = 0.22;
-/** A strike is over when nothing came for so much longer than between its blows. */
+/** A strike is over when the pause is this many times longer than between its blows. */
 const OVER_S = 4;
 
 export interface Strike {
   /** Seconds from the beginning of the listening. */
   fromS: number;
   blows: number;
-  /** Seconds from blow to blow in the mean, and how unevenly, s. */
+  /** Mean seconds from blow to blow, and their scatter, s. */
   everyS: number | null;
   unevenS: number | null;
 }
 
-/** Counts the blows of bell, rod and gong as they fall, and says how fast they follow. */
+/** Counts blows on bell, rod or gong as they come, and their spacing. */
 export class BlowCounter {
   readonly strikes: Strike[] = [];
   private readonly frames: Frames;
@@ -58,7 +58,7 @@ export class BlowCounter {
     if (last !== undefined && (frames.end - last) * frames.frameS > OVER_S) this.end();
   }
 
-  /** The strike that is going on: blows so far. */
+  /** Blows of the strike that is under way. */
   get now(): number {
     return this.at.length;
   }

@@ -1,13 +1,13 @@
 import { transformOf } from '../find/repeat.ts';
 
-/** Bands of a colour, from about the lowest octave to where microphones end. */
+/** The bands of a colour, from about the lowest octave to the limit of microphones. */
 const BANDS = 14,
   FROM_HZ = 650,
   TO_HZ = 12_000;
 const LENGTH_S = 0.011;
 /**
- * From so many deviations two kinds of beat are two sounds, more for few of them; and by so much at least, natural
- * logarithms of power.
+ * Two kinds of beat are two sounds when their colours differ by this many standard deviations (more for few beats) and
+ * by at least this much, natural logarithm of power.
  */
 const DISTINCT = 5.5,
   LEAST = 0.12,

@@ -2,7 +2,7 @@ import { colour } from './colour.ts';
 import { onsets, type Onset } from './onset.ts';
 import { commonOf, fitTo, meanOf, part, type Template } from './template.ts';
 
-/** One beat's stretch of sound: from which sample, what was let through, and its envelope. */
+/** The sound around one beat: its first sample, the filtered samples, and their envelope. */
 export interface Stretch {
   index: number;
   start: number;
@@ -11,26 +11,26 @@ export interface Stretch {
   /** One over the power before the beat. */ weight: number;
 }
 
-/** Width over which a rise is seen, seconds, and the least rise (natural logarithm of power). */
+/** Width over which a rise is measured, seconds, and the least rise (natural logarithm of power). */
 const RISE_S = 0.00035,
   LEAST_RISE = 0.5;
-/** A beat less like its kind than this share of the usual is none. */
+/** A sound less similar to its kind than this share of the usual similarity is no beat. */
 const LEAST_LIKE = 0.45;
-/** Noise can be like a beat by chance, but not so loud: so much of the usual at least. */
+/** Noise can resemble a beat by chance, but is not as loud: least share of the usual loudness. */
 const LEAST_LOUD = 0.3;
-/** So like it, and so near (seconds), that no better place is looked for. */
+/** With this similarity, this near to the expected place (seconds), no better place is searched for. */
 const SURE = 0.9,
   NEAR_S = 0.0012;
-/** What tells begins and ends so much before and after the envelope stands up. */
+/** The used part begins and ends this much before and after the envelope rises over its floor. */
 const MARGIN_S = 0.0015;
-/** The one beginning by which a beat is placed exactly: so much before and after it, and how far it is looked for. */
+/** The sharpest onset places a beat exactly: the window around it, and how far it is searched for. */
 const ANCHOR_S = [0.001, 0.0018] as const,
   ANCHOR_REACH_S = 0.001;
-/** Only a beginning that rises so clearly places it better than the whole does. */
+/** Only an onset that rises this clearly is more exact than the whole envelope. */
 const ANCHOR_RISE = 2.3;
 const ANCHOR_ROUNDS = 2;
 
-/** What the beats of one kind, ticks or tocks, have in common. Positions are samples of the stretch. */
+/** One kind of beat, ticks or tocks: its template and its onsets. Positions are samples of the stretch. */
 export class Kind {
   collected: Stretch[] = [];
   template: Template | null = null;
@@ -68,7 +68,7 @@ export class Kind {
       ),
     ));
   }
-  /** Nothing more is learnt: what was collected is let go. */
+  /** Learning ends: the collected beats are released. */
   letGo(): void {
     void this.colours;
     this.collected = [];
@@ -78,7 +78,7 @@ export class Kind {
     return Math.max(2, Math.round((seconds * this.sampleRate) / this.every));
   }
 
-  /** Learns from the collected beats, which are laid on each other by the whole of their envelope. */
+  /** Learns from the collected beats, aligned by their whole envelope. */
   learn(): void {
     const { template, mean, fits } = commonOf(this.collected, this.most, this.steps(MARGIN_S), this.template);
     this.template = template;
@@ -90,7 +90,7 @@ export class Kind {
   }
 
   /**
-   * Lays them on each other once more, by one beginning alone: the parts of a beat do not always keep their distance.
+   * Aligns them once more by one onset alone: the parts of a beat do not always keep their distance.
    */
   anchorAt(at: number): void {
     const sharp = this.onsets.find((o) => o.at === at);
@@ -113,9 +113,9 @@ export class Kind {
     }
   }
 
-  /** Where a beat lies against its kind, steps of the envelope; null when it is not like it. */
+  /** Shift of a beat against its kind, steps of the envelope; null when it does not resemble it. */
   place(env: Float32Array): { late: number; likeness: number } | null {
-    // Nearly always it is where it is expected; only then is it looked for further off.
+    // It is nearly always where it is expected; the wide search is the exception.
     const near = fitTo(this.template!, env, this.near);
     const fit =
       near.likeness >= SURE * this.usual && Math.abs(near.late) < this.near
@@ -127,7 +127,7 @@ export class Kind {
       : fit;
   }
 
-  /** Power of the beats laid on each other, and where in it something begins. */
+  /** Mean power of the aligned beats, and its onsets. */
   private pool(late: readonly (number | null)[]): void {
     this.power.fill(0);
     let weights = 0,
@@ -142,7 +142,7 @@ export class Kind {
       squares += weight * weight;
     });
     for (let i = 0; i < this.power.length; i++) this.power[i] = this.power[i]! / weights;
-    // As many beats of one weight would be worth.
+    // The number of equally weighted beats that would be worth as much.
     this.pooled = weights > 0 ? (weights * weights) / squares : 0;
     this.begins = late.flatMap((l, c) => (l === null ? [] : [{ l, c }]));
     this.known = null;

@@ -2,9 +2,9 @@ import type { Kind } from './kind.ts';
 import type { Onset } from './onset.ts';
 import { fitTo, part, type Template } from './template.ts';
 
-/** Unlocking and drop are looked for this far around where the kind has them. */
+/** Unlocking and drop are searched for this far around their usual place. */
 const REACH_S = 0.0025;
-/** Unlocking rises at least so clearly beside the sharpest, the drop by itself; and what is nearly as loud. */
+/** Least clearness of the unlocking (share of the sharpest onset) and of the drop, and what counts as equally loud. */
 const CLEAR_SHARE = 0.5,
   CLEAR_RISE = 1.2,
   NEARLY = 0.6;
@@ -20,9 +20,9 @@ export interface Blows {
 }
 
 /**
- * Unlocking and drop among the beginnings of a kind. Before the unlocking it is quiet, so it is the first clear one;
- * the drop is the loudest that an amplitude allows after it, and of nearly equal ones the first: the room answers
- * later, and more quietly, even where its answer rises more sharply out of what went before.
+ * Finds unlocking and drop among the onsets of a kind. It is quiet before the unlocking, so that is the first clear
+ * onset. The drop is the loudest one that any amplitude allows after it, and the first of nearly equal ones: an echo
+ * comes later and quieter, even where it rises more sharply.
  * @param least, most samples from the one to the other
  */
 export function leverOnsets(

@@ -1,18 +1,18 @@
-/** A moment at which something begins, in a profile of power. */
+/** An onset in a profile of power. */
 export interface Onset {
   /** Samples from the start of the profile. */
   at: number;
   /** Natural logarithm of the power after over the power before. */
   rise: number;
-  /** By how much the power grows. */
+  /** Growth of the power. */
   jump: number;
 }
 
 /**
- * Beginnings in a profile of power (the mean square, sample by sample, of beats laid on each other). At each strong
- * rise the exact place is that which parts the profile best into a quieter and a louder stretch: the change point of
- * two normal distributions of different variance, as for the first arrival of an earthquake (N. Maeda, A method for
- * reading and checking phase times in auto-processing system of seismic wave data, 1985).
+ * Finds onsets in a profile of power (mean square of aligned beats, sample by sample). At each strong rise the exact
+ * place is the point that best splits the profile into a quieter and a louder part: the change point of two normal
+ * distributions of different variance, as for the first arrival of an earthquake (N. Maeda, A method for reading and
+ * checking phase times in auto-processing system of seismic wave data, 1985).
  * @param width samples on either side that are compared, about a third of a millisecond
  * @param pooled beats in the profile: a rise must stand clear of what so many let chance do
  * @param edge samples at either end that not all beats reach
@@ -44,13 +44,13 @@ export function onsets(power: Float64Array, width: number, pooled: number, least
 }
 
 /**
- * Share of a blow's first height at which it is said to have begun, and the least that stands clear of the noise
- * (deviations of its mean).
+ * An onset is placed where the power reaches this share of its first peak, and at least this far above the noise
+ * (standard deviations of its mean).
  */
 const BEGUN = 0.12,
   CLEAR_OF_NOISE = 5;
 
-/** The change point, then back along the first flank to where it leaves the floor: between samples, straight. */
+/** From the change point back along the first flank to where it leaves the floor; linear between samples. */
 function beginning(
   power: Float64Array,
   from: number,
@@ -92,12 +92,12 @@ function parting(from: number, to: number, sums: Float64Array): number {
   return best;
 }
 
-/** Of the pairs that agree, those that rise nearly as sharply as the sharpest tell exactly where. */
+/** Of the pairs that agree, those nearly as sharp as the sharpest give the exact shift. */
 const SHARP = 0.6;
 
 /**
- * By how much the onsets of one profile lie later than those of another: the shift at which most of them agree, told by
- * the sharpest.
+ * How much later the onsets of one profile are than those of another: the shift at which most agree, taken from the
+ * sharpest.
  */
 export function onsetShift(
   a: readonly Onset[],

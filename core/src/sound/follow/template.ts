@@ -1,6 +1,6 @@
-/** Envelopes laid on each other: what the beats of one kind have in common, and how well one fits. */
+/** Templates: the mean envelope of the beats of one kind, and how well a single beat fits it. */
 
-/** Runs of `every` samples: root of their mean square, smoothed over three runs. */
+/** The envelope: root mean square of each run of `every` samples, smoothed over three runs. */
 export function envelope(samples: Float32Array, every: number): Float32Array {
   const n = Math.floor(samples.length / every);
   const power = new Float32Array(n);
@@ -16,11 +16,11 @@ export function envelope(samples: Float32Array, every: number): Float32Array {
 }
 
 /**
- * What beats of one kind have in common: the part of their mean envelope that tells where it lies, less its own mean.
+ * The template of a kind of beat: the part of the mean envelope that shows its position, with its mean subtracted.
  */
 export interface Template {
   values: Float32Array;
-  /** Where the part begins in the envelope. */
+  /** Where this part begins in the envelope, steps. */
   from: number;
   power: number;
 }
@@ -43,11 +43,11 @@ export interface Fit {
   late: number;
   /** Correlation, −1 to 1. */
   likeness: number;
-  /** How loud it is beside the template. */
+  /** Loudness compared with the template. */
   gain: number;
 }
 
-/** Places looked at first: every so many steps, then all near the best. */
+/** Coarse search in these steps first, then every step near the best. */
 const STRIDE = 4;
 
 /**
@@ -58,7 +58,7 @@ export function fitTo({ values, from, power }: Template, env: Float32Array, most
   const count = values.length;
   const least = Math.max(about - most, -from),
     last = Math.min(about + most, env.length - from - count);
-  // Envelopes are smooth: every other step tells roughly where, all of them where.
+  // Envelopes are smooth: every other step gives the rough place, all steps the exact one.
   let rough = least,
     roughly = -Infinity;
   for (let late = least; late <= last; late += STRIDE) {
@@ -117,7 +117,7 @@ function every2nd(values: Float32Array, env: Float32Array, at: number): number {
 }
 
 function product(values: Float32Array, env: Float32Array, at: number): number {
-  // Four at a time: one sum after another would wait for the one before.
+  // Four sums at a time, so that the processor need not wait for each addition.
   let a = 0,
     b = 0,
     c = 0,
@@ -134,8 +134,8 @@ function product(values: Float32Array, env: Float32Array, at: number): number {
 }
 
 /**
- * The part in which a mean envelope stands over its floor, with a little before and after it. At either end so much is
- * left that it can be moved: a hall rings on past the end.
+ * The part of a mean envelope that stands over its floor, with a margin on both sides in which it can be shifted: a
+ * hall rings on past the end.
  */
 function telling(values: Float32Array, before: number, after: number, most: number): Template {
   const sorted = Float32Array.from(values).sort();
@@ -147,16 +147,16 @@ function telling(values: Float32Array, before: number, after: number, most: numb
   from = Math.max(most, Math.min(from - before, values.length - most - before - after));
   return part(values, from, Math.min(values.length - most, Math.max(to + after, from + before + after)));
 }
-/** Share of its height over the floor from which an envelope tells something. */
+/** Share of its height over the floor from which an envelope is used. */
 const TELLS = 0.2;
 
-/** An envelope, and how much it counts: the less, the louder it was before the beat. */
+/** An envelope with its weight: the louder the room before the beat, the less it counts. */
 export interface Weighed {
   env: Float32Array;
   weight: number;
 }
 
-/** Mean of envelopes, each moved by what it is late (whole and part steps, straight between neighbours). */
+/** Mean of envelopes, each shifted by its delay (linear interpolation between steps). */
 export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float32Array {
   const n = envs[0]!.env.length;
   const sum = new Float64Array(n);
@@ -175,16 +175,16 @@ export function meanOf(envs: readonly Weighed[], late: readonly number[]): Float
   return Float32Array.from(sum, (s) => s / weights);
 }
 
-/** Rounds of laying them on each other; where a template is known already it wants fewer. */
+/** Rounds of alignment; fewer when a template is known already. */
 const ROUNDS = 3,
   ROUNDS_KNOWN = 2;
-/** Steps to either side of where it lay a round before. */
+/** Steps to either side of its place in the round before. */
 const AGAIN = 8;
-/** Envelopes that are tried as the first template. */
+/** How many envelopes are tried as the first template. */
 const TRIED = 4;
 
 /**
- * What envelopes have in common, and where each lies in it: laid on each other again until they stay.
+ * Aligns envelopes with each other, round by round, and gives their template and the place of each in it.
  * @param margin steps before and after what tells
  * @param known the template so far; without one, the envelope that most of the others are like is the first
  */
@@ -201,14 +201,14 @@ export function commonOf(
     const liked = fits.map((f) => f.likeness).sort((a, b) => a - b);
     const least = 0.6 * liked[liked.length >> 1]!;
     const kept = fits.flatMap((f, i) => (f.likeness >= least ? [i] : []));
-    // The first time they are brought to the middle of the window; a known template stays where it is.
+    // In the first round they are moved to the middle of the window; a known template stays where it is.
     const middle = known || round > 0 ? 0 : kept.map((i) => fits[i]!.late).sort((a, b) => a - b)[kept.length >> 1]!;
     mean = meanOf(
       kept.map((i) => envs[i]!),
       kept.map((i) => fits[i]!.late - middle),
     );
     template = telling(mean, margin, 2 * margin, most);
-    // Those that fitted are near where they were; the others are looked for anew.
+    // Those that fitted are searched near their last place, the others everywhere.
     fits = envs.map(({ env }, i) =>
       fits[i]!.likeness >= least
         ? fitTo(template, env, Math.min(most, AGAIN), Math.round(fits[i]!.late - middle))

@@ -5,34 +5,33 @@ import { onsetShift } from './onset.ts';
 import { Passband } from '../signal/passband.ts';
 import { envelope } from './template.ts';
 
-/** Sound that can be looked at again: so many samples from a place on, or null when it is gone or not there yet. */
+/** Sound that can be read again: `count` samples from a sample number on, or null when gone or not there yet. */
 export type SoundSource = (from: number, count: number) => Float32Array | null;
 
 /** A beat as it was heard: when, how like its kind it sounds, and for a lever how long from unlocking to drop. */
 export interface TimedBeat {
   index: number;
-  /** Seconds, as its own kind is laid: the kinds differ by `shiftS`. */
+  /** Seconds by the template of its own kind; the two kinds differ by `shiftS`. */
   rawS: number;
   likeness: number;
   unlockToDropMs: number | null;
 }
 
-/** Beats of each kind from which what they have in common is learnt: at first, and for good. */
+/** Number of beats of each kind from which its template is learnt: the first time, and finally. */
 const LEARN_AT = [8, 48] as const;
 const LEAST_TO_LEARN = 3;
-/** The envelope is taken at about this rate, over so much to either side of the beat, and searched so far. */
+/** The rate of the envelope, its width to either side of the beat, and how far it is searched. */
 const ENVELOPE_HZ = 11_000,
   HALF_S = 0.04,
   SEARCH_S = 0.006;
 const WARM_UP_S = 0.004;
 /**
- * Beginnings of tick and tock that are the same lie so near when the kinds are brought together, and the kinds so far
- * apart at the most.
+ * The same onset in tick and tock lies this near when the two kinds are aligned; the kinds are at most this far apart.
  */
 const SAME_S = 0.0006,
   APART_S = 0.03;
 
-/** Share of a stretch that lies surely before the beat, and the least power there beside that of the whole. */
+/** The first part of a stretch lies before the beat: its share, and its least power compared with the whole. */
 const BEFORE_SHARE = 0.2,
   LEAST_POWER = 1e-4;
 function quietness(samples: Float32Array): number {
@@ -53,9 +52,9 @@ export interface Band {
 }
 
 /**
- * Times beats exactly: each is laid on what its kind has in common, by its envelope; and where a kind begins is told
- * from the power of many laid on each other. Tick and tock sound different, so each has its own template, and they are
- * brought together by their beginnings, which are the same thing happening.
+ * Times beats exactly. Each beat is aligned with the template of its kind by its envelope; where a kind begins is found
+ * from the mean power of many aligned beats. Tick and tock sound different, so each has its own template; the two are
+ * brought together by their onsets, which have the same cause in the escapement.
  */
 export class BeatTimer {
   readonly kinds: readonly [Kind, Kind];
@@ -87,14 +86,14 @@ export class BeatTimer {
     this.kinds = [kind(), kind()];
   }
 
-  /** Samples before and after its expected place that must be there for a beat to be timed. */
+  /** A beat can be timed when this many samples before and after its expected place are there. */
   get needs(): number {
     return this.half + this.warm;
   }
   get hasLever(): boolean {
     return this.lever !== null;
   }
-  /** Nothing more is learnt, so that times do not creep. */
+  /** Learning ends, so that times do not drift with the template. */
   private get frozen(): boolean {
     return this.learnt >= LEARN_AT.length;
   }
@@ -114,7 +113,7 @@ export class BeatTimer {
       kind.collected.push(stretch);
       const most = Math.max(...this.kinds.map((k) => k.collected.length)),
         other = Math.min(...this.kinds.map((k) => k.collected.length));
-      // Of a clock of which only one of the two is heard, the other never comes.
+      // When only tick or tock is heard, the other never comes.
       if (other >= LEARN_AT[this.learnt]! || (other === 0 && most >= LEARN_AT[this.learnt]!)) {
         this.learn();
         return null;
@@ -135,7 +134,7 @@ export class BeatTimer {
       this.blows = this.kinds.map((k) =>
         blowsOf(k, this.sampleRate, this.every, samplesOf(lever.leastMs), samplesOf(lever.mostMs)),
       ) as [Blows | null, Blows | null];
-    // Times by an older template are taken anew.
+    // Times by an older template are measured again.
     this.timed.length = 0;
     for (const kind of able) for (const stretch of kind.collected) this.time(kind, stretch);
     while (
@@ -147,7 +146,7 @@ export class BeatTimer {
     if (this.frozen) for (const kind of this.kinds) kind.letGo();
   }
 
-  /** Tick and tock are each placed by one beginning, the same of both. */
+  /** Tick and tock are both placed by the same onset. */
   private anchor(): void {
     const [tick, tock] = this.kinds;
     const sharpest = (kind: Kind) =>
@@ -185,7 +184,7 @@ export class BeatTimer {
     if (gone > 0) this.timed.splice(0, gone);
   }
 
-  /** The second kind is the louder one of the two: it is the tick. */
+  /** The second kind is the louder one, so it is the tick. */
   tockLouder(): boolean {
     const most = ({ power }: Kind) => {
       let top = 0;
@@ -208,7 +207,7 @@ export class BeatTimer {
       null
     );
   }
-  /** By how many seconds the tock lies later in its template than the tick in its own; null while it cannot be told. */
+  /** How many seconds the tock lies later in its template than the tick in its own; null while it is not known. */
   shiftS(): number | null {
     const shift = this.shift();
     return shift === null ? null : shift / this.sampleRate;

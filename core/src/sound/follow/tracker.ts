@@ -1,7 +1,7 @@
 import type { Lock } from '../find/lock.ts';
 import type { Frames } from '../signal/frames.ts';
 
-/** Where a beat is expected, and where its sound was met. Frames. */
+/** Where a beat was expected and where it was heard, frames. */
 export interface Met {
   /** Beats are counted from the first of the lock; ticks are even. */
   index: number;
@@ -10,22 +10,22 @@ export interface Met {
   novelty: number;
 }
 
-/** How much of what a beat was late is believed of the next, and of the spacing. */
+/** How much of a beat's delay is carried to the next beat, and to the spacing. */
 const FOLLOW = 0.35,
   FOLLOW_PACE = 0.04;
-/** What begins less than this is not met. */
+/** An onset weaker than this is not taken for the beat. */
 const LEAST = 0.25;
 
 /**
- * Goes from beat to beat, each where the one before of its own kind foretells it. Tick and tock are followed each by
- * itself, the pace is theirs together: so neither a beat error nor a slow wander leads it astray.
+ * Goes from beat to beat: each beat is expected where the last one of its own kind predicts it. Tick and tock are
+ * followed separately and share one pace, so that neither a beat error nor a slow drift misleads it.
  */
 export class Tracker {
   private index: number;
   private readonly next: [number, number];
   private pair: number;
   private readonly reach: number;
-  /** Beats in a row that were not met. */
+  /** Beats in a row that were not heard. */
   lost = 0;
 
   /** @param direction forward from the lock, or back before it */
@@ -43,7 +43,7 @@ export class Tracker {
     this.reach = Math.max(4, Math.min(0.02 / frames.frameS, 0.07 * lock.beatFrames));
   }
 
-  /** Frame up to which must be heard for the next beat. */
+  /** The next beat can only be decided when the sound reaches this frame. */
   get needs(): number {
     return this.next[this.kind] + this.reach + 6;
   }
@@ -66,7 +66,7 @@ export class Tracker {
       let best = 0;
       for (let f = Math.ceil(expected - this.reach); f <= expected + this.reach; f++) {
         const n = this.frames.novelty(f);
-        // Of two alike, the one nearer to where it was foretold.
+        // Of two equal ones, the one nearer to the expected place.
         const weight = Math.sqrt(n) * (1 - 0.5 * ((f - expected) / this.reach) ** 2);
         if (n >= LEAST && weight > best) {
           best = weight;
