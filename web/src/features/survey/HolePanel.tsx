@@ -81,7 +81,10 @@ function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: read
   const form = useRef<HTMLDivElement>(null);
   const focus = (i: number) => form.current?.querySelectorAll('input')[i]?.focus();
   useEffect(() => {
-    if (follow) form.current?.querySelector('input')?.focus();
+    if (!follow) return;
+    const first = form.current?.querySelector('input');
+    first?.focus();
+    first?.select(); // a figure takes the place of one that stands there
   }, [follow]);
   const onEnter = (i: number) => (i < fields.length - 1 ? focus(i + 1) : m.keep());
   return (

@@ -12,7 +12,7 @@ import {
 } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { endShakeMm, type Extras } from './HoleExtras.tsx';
-import { readPlay, typedOf, type Looking } from './play.ts';
+import { readPlay, type Looking } from './play.ts';
 import type { HoleBody, Typed } from './useSurvey.ts';
 
 interface Given {
@@ -27,7 +27,7 @@ interface Given {
 /** One hole as it is being measured: what is typed, what that says, and the person's own word. */
 export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore, onKeep }: Given) {
   const { way, kind } = looking;
-  const [typed, setTyped] = useState<Typed>(() => ({ ...typedBefore, ...typedOf(measured) }));
+  const [typed, setTyped] = useState<Typed>(typedBefore);
   const [extras, setExtras] = useState<Extras>(() => extrasOf(measured));
   const [own, setOwn] = useState<HoleVerdict | null>(
     measured && measured.verdict !== measured.computed ? measured.verdict : null,

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { say } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import type { Looking } from './play.ts';
+import { typedOf, type Looking } from './play.ts';
 
 export type Typed = Readonly<Record<string, string>>;
 export type HoleBody = BodyOf<typeof api.survey.setHole>;
@@ -75,8 +75,8 @@ export function useSurvey(visit: Visit) {
     follow,
     looking,
     setLooking,
-    /** What stands in the fields of a hole that is opened: what was sent and not taken yet, or what is carried on. */
-    typedBefore: (key: string): Typed => sent.get(key) ?? carried,
+    /** What stands in a hole's fields: what was sent and not taken, or was measured; else what is carried on. */
+    typedBefore: (key: string): Typed => sent.get(key) ?? { ...carried, ...typedOf(measured.get(key)) },
     keep: (key: string, body: HoleBody, typed: Typed) => {
       setSent((s) => new Map(s).set(key, typed));
       setCarried(carriedOn(typed));
