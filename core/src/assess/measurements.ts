@@ -21,14 +21,13 @@ export interface Measurable {
 
 const balance = (t: Traits) => t.oscillator === 'balance';
 /** What a doubtful figure says only if both ends of its range agree. */
-const between = (low: number, high: number, from: number, to: number, under: string, inside: string, over: string) =>
-  high < from
-    ? { text: under, good: false }
-    : low > to
-      ? { text: over, good: false }
-      : low >= from && high <= to
-        ? { text: inside, good: true }
-        : { text: 'Too unsure to say: measure it better.', good: null };
+const between = (low: number, high: number, from: number, to: number, under: string, inside: string, over: string) => {
+  if (high < from) return { text: under, good: false };
+  if (low > to) return { text: over, good: false };
+  return low >= from && high <= to
+    ? { text: inside, good: true }
+    : { text: 'Too unsure to say: measure it better.', good: null };
+};
 
 /** Measurements of the assessment. Ranges and doubts: practice. */
 export const MEASURABLES: readonly Measurable[] = [
@@ -107,15 +106,15 @@ export const MEASURABLES: readonly Measurable[] = [
       { how: 'from the stopped hands', within: 0.5 },
       { how: 'as the owner says', within: 0.5, share: true },
     ],
-    judge: (low, high, t) =>
-      t.windHours && low >= t.windHours
-        ? { text: 'It runs its whole wind.', good: true }
-        : high < 24
-          ? { text: 'Hours only: power, friction or beat.', good: false }
-          : {
-              text: t.windHours ? `Its wind should last ${t.windHours} h.` : 'Note at what state it stops.',
-              good: false,
-            },
+    judge: (low, high, t) => {
+      if (t.windHours && low >= t.windHours) return { text: 'It runs its whole wind.', good: true };
+      return high < 24
+        ? { text: 'Hours only: power, friction or beat.', good: false }
+        : {
+            text: t.windHours ? `Its wind should last ${t.windHours} h.` : 'Note at what state it stops.',
+            good: false,
+          };
+    },
   },
   {
     id: 'rate',

@@ -223,11 +223,10 @@ export function stepsOf(
       case 'rinsing':
         return wet ? [{ what, minutes: time, bath: null, caution, again }] : [];
       case 'displacing':
-        return !wet
-          ? []
-          : displacing === null
-            ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }]
-            : [{ what: `${what} in ${displacing}`, minutes: time, bath: displacing, caution, again }];
+        if (!wet) return [];
+        return displacing === null
+          ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }]
+          : [{ what: `${what} in ${displacing}`, minutes: time, bath: displacing, caution, again }];
       default:
         return [{ what, minutes: time, bath: inBath, caution, again }];
     }

@@ -10,7 +10,8 @@ export function duty(dwellS: number, periodS: number): number {
 /** Windings a minute against what belongs there. Practice: a tenth to either side is still right. */
 export function judgeWindings(expected: number, counted: number): 'right' | 'too often' | 'too seldom' {
   ensure(expected > 0 && counted >= 0, 'expected', 'Windings a minute that belong there.');
-  return counted > 1.1 * expected ? 'too often' : counted < 0.9 * expected ? 'too seldom' : 'right';
+  if (counted > 1.1 * expected) return 'too often';
+  return counted < 0.9 * expected ? 'too seldom' : 'right';
 }
 
 /** Speed of a synchronous motor in turns a minute: 120 f/poles. Published: any text on electrical machines. */

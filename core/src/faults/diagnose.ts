@@ -149,4 +149,8 @@ function reason(
   return [];
 }
 
-const often = (p: number) => (p >= 0.6 ? 'mostly' : p >= 0.25 ? 'often' : p > 0 ? 'sometimes' : 'never');
+const often = (p: number) => {
+  if (p >= 0.6) return 'mostly';
+  if (p >= 0.25) return 'often';
+  return p > 0 ? 'sometimes' : 'never';
+};

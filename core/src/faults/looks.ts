@@ -14,12 +14,10 @@ export type LookOutcome = (typeof OUTCOMES)[number];
 export type LooksTaken = Readonly<Record<string, LookOutcome>>;
 
 /** What the outcome of a look says of its cause; a look that could not be taken says nothing. */
-export const weigh = (outcome: LookOutcome | undefined): Look | null =>
-  outcome === 'found'
-    ? { there: SENSITIVITY, notThere: FALSE_ALARM }
-    : outcome === 'clear'
-      ? { there: 1 - SENSITIVITY, notThere: 1 - FALSE_ALARM }
-      : null;
+export const weigh = (outcome: LookOutcome | undefined): Look | null => {
+  if (outcome === 'found') return { there: SENSITIVITY, notThere: FALSE_ALARM };
+  return outcome === 'clear' ? { there: 1 - SENSITIVITY, notThere: 1 - FALSE_ALARM } : null;
+};
 
 export interface NextLook {
   instance: Instance;

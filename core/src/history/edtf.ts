@@ -14,7 +14,8 @@ export function precisionOf(edtf: string): Precision {
   if (!isEdtf(edtf)) throw new Outside('date', `"${edtf}" is not a date.`);
   if (edtf === 'XXXX') return 'illegible';
   if (edtf.endsWith('X')) return 'decade';
-  return edtf.length === 4 ? 'year' : edtf.length === 7 ? 'month' : 'day';
+  if (edtf.length === 4) return 'year';
+  return edtf.length === 7 ? 'month' : 'day';
 }
 
 export function isEdtf(text: string): boolean {

@@ -49,7 +49,8 @@ export type EndShake = 'right' | 'too little' | 'too much';
 export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
   ensure(mm >= 0 && mm <= 10, 'endShakeMm', 'Between 0 and 10 mm.');
   const [least, most] = END_SHAKE_MM[arbor];
-  return mm < least - 1e-9 ? 'too little' : mm > most + 1e-9 ? 'too much' : 'right';
+  if (mm < least - 1e-9) return 'too little';
+  return mm > most + 1e-9 ? 'too much' : 'right';
 }
 
 interface Worn {

@@ -72,12 +72,10 @@ export function triedIn(run: SetRun, setter: Setter): Tried[] {
 }
 
 /** s/day that one unit makes by theory; null where it does not know. */
-export const theoryOfSetter = ({ setter, lengthMm, pitchMm }: RunSetter): number | null =>
-  setter === 'rating nut' && lengthMm && pitchMm
-    ? nutEffect(lengthMm, pitchMm)
-    : setter === 'hairspring' && lengthMm
-      ? hairspringEffect(lengthMm)
-      : null;
+export const theoryOfSetter = ({ setter, lengthMm, pitchMm }: RunSetter): number | null => {
+  if (setter === 'rating nut' && lengthMm && pitchMm) return nutEffect(lengthMm, pitchMm);
+  return setter === 'hairspring' && lengthMm ? hairspringEffect(lengthMm) : null;
+};
 
 /**
  * What to turn, which way and how far, as this clock has answered so far.

@@ -91,5 +91,6 @@ export type Liveliness = 'set' | 'tired' | 'lively';
 export function judgeFree(freeMm: number, barrelMm: number): Liveliness {
   ensure(freeMm > 0 && barrelMm > 0, 'freeMm', 'Measure across the widest coil.');
   const share = freeMm / barrelMm;
-  return share < SET_BELOW ? 'set' : share < LIVELY_FROM ? 'tired' : 'lively';
+  if (share < SET_BELOW) return 'set';
+  return share < LIVELY_FROM ? 'tired' : 'lively';
 }

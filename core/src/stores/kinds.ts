@@ -21,8 +21,12 @@ export type Sizes = Partial<Record<SizeId, number>>;
 /**
  * The largest that is believed of a size: more is a slip of the key. Lines and springs are long, coils have many ohms.
  */
-export const largest = (size: SizeId): number =>
-  size === 'length_mm' ? 50_000 : size === 'ohms' ? 100_000 : size === 'turns' ? 100_000 : size === 'volts' ? 400 : 500;
+export const largest = (size: SizeId): number => {
+  if (size === 'length_mm') return 50_000;
+  if (size === 'ohms') return 100_000;
+  if (size === 'turns') return 100_000;
+  return size === 'volts' ? 400 : 500;
+};
 
 /** Kinds of things that are fitted, and which sizes tell one from another. Ids are stored: they stay. */
 export const KINDS = [

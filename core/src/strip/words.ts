@@ -57,15 +57,14 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   const trains = traits.trains.flatMap((t) =>
     t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} ${a.name}`),
   );
-  const power = traits.trains.flatMap((t) =>
-    isSpring(t.drive)
-      ? t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave'
+  const power = traits.trains.flatMap((t) => {
+    if (isSpring(t.drive)) {
+      return t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave'
         ? [`${t.train} barrel, its spring left in`]
-        : [`${t.train} mainspring`]
-      : isWeight(t.drive)
-        ? [`${t.train} line and pulley`]
-        : [],
-  );
+        : [`${t.train} mainspring`];
+    }
+    return isWeight(t.drive) ? [`${t.train} line and pulley`] : [];
+  });
   return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter(
     (x): x is string => x !== false,
   );
@@ -85,9 +84,10 @@ export function placesFor(traits: Traits): string[] {
 }
 
 /** Whether it can be taken apart, and if not what that means for the later stages. */
-export const staysWhole = (traits: Traits): string | null =>
-  traits.construction === 'riveted plates'
-    ? 'Riveted plates: it does not come apart. It is cleaned whole, its springs are oiled in place.'
-    : traits.construction === 'sealed motor'
-      ? 'A sealed motor: what is outside comes off, the rotor is a job of its own.'
-      : null;
+export const staysWhole = (traits: Traits): string | null => {
+  if (traits.construction === 'riveted plates')
+    return 'Riveted plates: it does not come apart. It is cleaned whole, its springs are oiled in place.';
+  return traits.construction === 'sealed motor'
+    ? 'A sealed motor: what is outside comes off, the rotor is a job of its own.'
+    : null;
+};

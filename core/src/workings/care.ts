@@ -56,12 +56,14 @@ export const CARE = [
         forbidden: plan.forbidden,
       };
     },
-    says: (r) =>
-      r.allowed
-        ? r.limitMin === null
+    says: (r) => {
+      if (r.allowed) {
+        return r.limitMin === null
           ? 'No part sets a limit. Look every five minutes all the same.'
-          : `${r.limitMin} min at most, for the ${r.limitedBy}. Look every five.`
-        : `Take out ${r.forbidden.map((f) => f.part || f.material).join(', ')}: ${r.forbidden[0]!.reason}.`,
+          : `${r.limitMin} min at most, for the ${r.limitedBy}. Look every five.`;
+      }
+      return `Take out ${r.forbidden.map((f) => f.part || f.material).join(', ')}: ${r.forbidden[0]!.reason}.`;
+    },
     formula: 'the strictest material decides',
     sources: [HOUSE],
     checks: [

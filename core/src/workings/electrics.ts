@@ -306,12 +306,13 @@ export const ELECTRICS = [
       const { milliamps, share } = loadOf(i.outputs, i.mayMilliamps);
       return { milliamps, sharePercent: 100 * share };
     },
-    says: (r) =>
-      r.sharePercent > 100
-        ? `${r.milliamps.toFixed(0)} mA: more than the supply may give. Never join them all at once.`
-        : r.sharePercent > 80
-          ? `${r.milliamps.toFixed(0)} mA: within the limit, but close.`
-          : `${r.milliamps.toFixed(0)} mA: well within the limit. In series, one current serves all: count the volts instead.`,
+    says: (r) => {
+      if (r.sharePercent > 100)
+        return `${r.milliamps.toFixed(0)} mA: more than the supply may give. Never join them all at once.`;
+      return r.sharePercent > 80
+        ? `${r.milliamps.toFixed(0)} mA: within the limit, but close.`
+        : `${r.milliamps.toFixed(0)} mA: well within the limit. In series, one current serves all: count the volts instead.`;
+    },
     formula: 'Σ current · count',
     sources: ['Kirchhoff’s first law, any text on circuits'],
     checks: [

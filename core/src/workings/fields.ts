@@ -197,9 +197,6 @@ export function limitsInWords({ unit, min, max }: Pick<Field, 'unit' | 'min' | '
   const of = unit ? ` ${unit}` : '';
   if (min !== undefined && max !== undefined && max < Number.MAX_SAFE_INTEGER)
     return `Between ${trim(min)} and ${trim(max)}${of}.`;
-  return min !== undefined
-    ? `At least ${trim(min)}${of}.`
-    : max !== undefined
-      ? `At most ${trim(max)}${of}.`
-      : 'A number.';
+  if (min !== undefined) return `At least ${trim(min)}${of}.`;
+  return max !== undefined ? `At most ${trim(max)}${of}.` : 'A number.';
 }

@@ -56,14 +56,11 @@ function whatIsWrong(issue: z.core.$ZodIssue, field: Field): string {
     if (issue.origin === 'string') return 'Shorter.';
     return limitsInWords(field);
   }
-  if (issue.code === 'invalid_type')
-    return 'input' in issue && issue.input === undefined
-      ? 'Is needed.'
-      : field.whole
-        ? 'A whole number is needed.'
-        : field.kind === 'number'
-          ? `A number is needed. ${limitsInWords(field)}`
-          : 'Is needed.';
+  if (issue.code === 'invalid_type') {
+    if ('input' in issue && issue.input === undefined) return 'Is needed.';
+    if (field.whole) return 'A whole number is needed.';
+    return field.kind === 'number' ? `A number is needed. ${limitsInWords(field)}` : 'Is needed.';
+  }
   if (issue.code === 'invalid_value') return `One of ${field.options?.join(', ')}.`;
   return issue.message;
 }

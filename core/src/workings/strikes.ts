@@ -104,12 +104,11 @@ export const STRIKES = [
         outBy: judged.outOfPhaseBy,
       };
     },
-    says: (r) =>
-      r.outBy !== null
-        ? `In order, but ${r.outBy} ${r.outBy === 1 ? 'quarter' : 'quarters'} ahead of the hand: re-phase the drum against its release, look whether the self-correction works, and hear all four again.`
-        : r.right
-          ? 'In step.'
-          : 'Not a matter of phase: the locking or the self-correction is at fault.',
+    says: (r) => {
+      if (r.outBy !== null)
+        return `In order, but ${r.outBy} ${r.outBy === 1 ? 'quarter' : 'quarters'} ahead of the hand: re-phase the drum against its release, look whether the self-correction works, and hear all four again.`;
+      return r.right ? 'In step.' : 'Not a matter of phase: the locking or the self-correction is at fault.';
+    },
     formula: '4, 8, 12, 16 notes; 40 an hour; the drum turns twice',
     sources: [QUARTERS],
     checks: [
@@ -371,12 +370,12 @@ export const STRIKES = [
     example: { cannon: 36, minuteWheel: 36, pinion: 6, hourWheel: 72 },
     result: z.object({ turns: out('Turns of the minute hand for one of the hour hand', '', 4) }),
     compute: (i) => ({ turns: motionWork(i.minuteWheel, i.cannon, i.hourWheel, i.pinion) }),
-    says: (r) =>
-      Math.abs(r.turns - 12) < 1e-9
-        ? 'Twelve: right.'
-        : Math.abs(r.turns - 24) < 1e-9
-          ? 'Twenty-four: a 24-hour dial.'
-          : `${r.turns.toFixed(3)}, not 12: a wheel does not belong.`,
+    says: (r) => {
+      if (Math.abs(r.turns - 12) < 1e-9) return 'Twelve: right.';
+      return Math.abs(r.turns - 24) < 1e-9
+        ? 'Twenty-four: a 24-hour dial.'
+        : `${r.turns.toFixed(3)}, not 12: a wheel does not belong.`;
+    },
     formula: '(minute wheel/cannon) · (hour wheel/its pinion) = 12',
     sources: ['A dial of twelve hours'],
     checks: [

@@ -44,7 +44,10 @@ interface Props {
 
 /** The stages of a visit as a toothed wheel that fills. */
 export function StageWheel({ done, current, words = false, fine = words, className }: Props) {
-  const standingOf = (id: StageId): Standing => (done.includes(id) ? 'done' : id === current ? 'now' : 'ahead');
+  const standingOf = (id: StageId): Standing => {
+    if (done.includes(id)) return 'done';
+    return id === current ? 'now' : 'ahead';
+  };
   const says = `${done.length} of ${N} stages done, now ${stageName(current)}`;
   return (
     <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>

@@ -80,12 +80,10 @@ export function fitTo({ values, from, power }: Template, env: Float32Array, most
       best = late;
     }
   }
-  const beside = (late: number) =>
-    late < least || late > last
-      ? height
-      : late < first || late > end
-        ? product(values, env, from + late)
-        : scores[late - first]!;
+  const beside = (late: number) => {
+    if (late < least || late > last) return height;
+    return late < first || late > end ? product(values, env, from + late) : scores[late - first]!;
+  };
   const [a, b, c] = [beside(best - 1), height, beside(best + 1)];
   const bend = a - 2 * b + c;
   const part = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;

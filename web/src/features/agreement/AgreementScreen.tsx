@@ -40,95 +40,13 @@ export function AgreementScreen() {
   const { lines, chosen, prices } = agreement;
   const open = unanswered(lines, chosen?.route ?? null);
   const [given, setGiven] = useState<Given>({ how: 'in person', who: visit.owner.name });
-  const [editing, setEditing] = useState<Line | ProposedLine | 'new' | null>(null);
-  const amounts = totals(lines, prices.taxPercent, prices.pricesIncludeTax).lines;
-  const offered = visit.closedAt
-    ? []
-    : proposedLines(visit.movement.traits, visit.findings, visit.holes, visit.partLooks, lines, visit.rules.held);
   return (
     <>
       <Standing />
       <Alternatives given={given} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="flex min-w-0 flex-col gap-5">
-          <Panel
-            title="The work, line by line"
-            aside={
-              <div className="flex flex-wrap gap-2">
-                <Prices />
-                <DocumentLink paper="estimate">
-                  <FileText className="size-5" aria-hidden />
-                  Estimate
-                </DocumentLink>
-              </div>
-            }
-          >
-            {!visit.closedAt && lines.length > 0 && (
-              <div className="mb-3 grid gap-3 rounded-lg bg-sunk p-3 sm:grid-cols-[auto_minmax(0,1fr)]">
-                <Choice
-                  label="How the word is given"
-                  value={given.how}
-                  onChange={(how) => setGiven({ ...given, how })}
-                  options={WAYS_GIVEN.filter((w) => w !== 'by link').map((w) => [w, w] as const)}
-                />
-                <TextField
-                  label="By whom"
-                  value={given.who}
-                  onChange={(e) => setGiven({ ...given, who: e.target.value })}
-                />
-              </div>
-            )}
-            {lines.length === 0 && (
-              <Empty>
-                Each line is a piece of work with its price. The owner accepts it, declines it, or wants to be asked
-                when it is reached.
-              </Empty>
-            )}
-            <ul className="flex flex-col divide-y divide-line">
-              {lines.map((l, i) => (
-                <LineRow
-                  key={l.id}
-                  line={l}
-                  amount={`${amounts[i]!} ${prices.currency}`}
-                  given={given}
-                  onEdit={() => setEditing(l)}
-                />
-              ))}
-            </ul>
-            {offered.length > 0 && (
-              <div className="mt-4">
-                <h3 className="text-lg">Asked for by what was found</h3>
-                <ul className="mt-2 flex flex-wrap gap-2">
-                  {offered.map((p) => (
-                    <li key={p.findingId ?? p.what}>
-                      <Button onClick={() => setEditing(p)}>
-                        <Plus className="size-5 shrink-0" aria-hidden />
-                        <span className="text-left">{p.what}</span>
-                      </Button>
-                    </li>
-                  ))}
-                </ul>
-              </div>
-            )}
-            {editing ? (
-              <LineForm
-                key={editing === 'new' ? 'new' : 'id' in editing ? editing.id : editing.what}
-                line={editing}
-                onClose={() => setEditing(null)}
-              />
-            ) : (
-              !visit.closedAt && (
-                <Button
-                  look={lines.length === 0 && offered.length === 0 ? 'main' : 'quiet'}
-                  className="mt-4"
-                  onClick={() => setEditing('new')}
-                >
-                  <Plus className="size-5" aria-hidden />
-                  Write a line
-                </Button>
-              )
-            )}
-          </Panel>
+          <LinesPanel given={given} setGiven={setGiven} />
         </div>
         <div className="flex min-w-0 flex-col gap-5">
           <Promise />
@@ -142,6 +60,103 @@ export function AgreementScreen() {
       </div>
       <StageFoot stage="agree" ready={open.length === 0} why="Every line has an answer first." />
     </>
+  );
+}
+
+function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given) => void }) {
+  const visit = useThisVisit();
+  const { agreement } = visit;
+  const { lines, prices } = agreement;
+  const [editing, setEditing] = useState<Line | ProposedLine | 'new' | null>(null);
+  const amounts = totals(lines, prices.taxPercent, prices.pricesIncludeTax).lines;
+  const offered = visit.closedAt
+    ? []
+    : proposedLines(visit.movement.traits, visit.findings, visit.holes, visit.partLooks, lines, visit.rules.held);
+  return (
+    <Panel
+      title="The work, line by line"
+      aside={
+        <div className="flex flex-wrap gap-2">
+          <Prices />
+          <DocumentLink paper="estimate">
+            <FileText className="size-5" aria-hidden />
+            Estimate
+          </DocumentLink>
+        </div>
+      }
+    >
+      {!visit.closedAt && lines.length > 0 && (
+        <div className="mb-3 grid gap-3 rounded-lg bg-sunk p-3 sm:grid-cols-[auto_minmax(0,1fr)]">
+          <Choice
+            label="How the word is given"
+            value={given.how}
+            onChange={(how) => setGiven({ ...given, how })}
+            options={WAYS_GIVEN.filter((w) => w !== 'by link').map((w) => [w, w] as const)}
+          />
+          <TextField label="By whom" value={given.who} onChange={(e) => setGiven({ ...given, who: e.target.value })} />
+        </div>
+      )}
+      {lines.length === 0 && (
+        <Empty>
+          Each line is a piece of work with its price. The owner accepts it, declines it, or wants to be asked when it
+          is reached.
+        </Empty>
+      )}
+      <ul className="flex flex-col divide-y divide-line">
+        {lines.map((l, i) => (
+          <LineRow
+            key={l.id}
+            line={l}
+            amount={`${amounts[i]!} ${prices.currency}`}
+            given={given}
+            onEdit={() => setEditing(l)}
+          />
+        ))}
+      </ul>
+      {offered.length > 0 && <Offered offered={offered} setEditing={setEditing} />}
+      {editing ? (
+        <LineForm
+          key={editing === 'new' ? 'new' : 'id' in editing ? editing.id : editing.what}
+          line={editing}
+          onClose={() => setEditing(null)}
+        />
+      ) : (
+        !visit.closedAt && (
+          <Button
+            look={lines.length === 0 && offered.length === 0 ? 'main' : 'quiet'}
+            className="mt-4"
+            onClick={() => setEditing('new')}
+          >
+            <Plus className="size-5" aria-hidden />
+            Write a line
+          </Button>
+        )
+      )}
+    </Panel>
+  );
+}
+
+function Offered({
+  offered,
+  setEditing,
+}: {
+  offered: ProposedLine[];
+  setEditing: (next: 'new' | Line | ProposedLine | null) => void;
+}) {
+  return (
+    <div className="mt-4">
+      <h3 className="text-lg">Asked for by what was found</h3>
+      <ul className="mt-2 flex flex-wrap gap-2">
+        {offered.map((p) => (
+          <li key={p.findingId ?? p.what}>
+            <Button onClick={() => setEditing(p)}>
+              <Plus className="size-5 shrink-0" aria-hidden />
+              <span className="text-left">{p.what}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { priceOfRoute, routeName, ROUTES, type RouteId } from '@eclat/core/estimate';
 import clsx from 'clsx';
 import { CircleCheck, Pencil, Plus } from 'lucide-react';
@@ -11,13 +12,14 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import type { Given } from './AgreementScreen.tsx';
 
+type OfferedRoute = Visit['agreement']['routes'][number];
+
 /** How far to go, side by side: what each means for originality, guarantee and price. */
 export function Alternatives({ given }: { given: Given }) {
   const visit = useThisVisit();
-  const { routes, chosen, lines, prices } = visit.agreement;
+  const { routes } = visit.agreement;
   const params = { visitId: visit.id };
   const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative' });
-  const choose = useCommand(api.agreement.chooseRoute, { what: 'The owner’s choice' });
   const [editing, setEditing] = useState<RouteId | null>(null);
   const open = !visit.closedAt;
   const more = ROUTES.filter((r) => !routes.some((x) => x.route === r.id));
@@ -30,62 +32,9 @@ export function Alternatives({ given }: { given: Given }) {
         </Empty>
       )}
       <ul className="grid gap-3 sm:grid-cols-[repeat(auto-fit,minmax(15rem,1fr))]">
-        {routes.map((r) => {
-          const { without, withOptions } = priceOfRoute(lines, r.route, prices);
-          const is = chosen?.route === r.route;
-          return (
-            <li
-              key={r.route}
-              className={clsx(
-                'flex flex-col gap-2 rounded-xl border-2 p-4',
-                is ? 'border-steel bg-steel-wash' : 'border-line',
-              )}
-            >
-              <p className="flex items-start justify-between gap-2 text-lg font-bold">
-                {routeName(r.route)}
-                {open && (
-                  <button
-                    type="button"
-                    aria-label={`Word it: ${routeName(r.route)}`}
-                    className="-mt-2 -mr-2 grid size-11 shrink-0 place-items-center rounded-lg hover:bg-sunk"
-                    onClick={() => setEditing(r.route)}
-                  >
-                    <Pencil className="size-5" />
-                  </button>
-                )}
-              </p>
-              <p className="text-2xl font-bold tabular-nums">
-                {without.gross} <span className="text-base font-semibold">{prices.currency}</span>
-              </p>
-              {withOptions.gross !== without.gross && (
-                <p className="-mt-2 text-sm text-soft">{withOptions.gross} with all options</p>
-              )}
-              <p>
-                <span className="block text-sm text-soft">What stays original</span>
-                {r.originality}
-              </p>
-              <p className="flex-1">
-                <span className="block text-sm text-soft">Guarantee</span>
-                {r.guarantee}
-              </p>
-              {is ? (
-                <p className="flex min-h-12 items-center gap-2 font-semibold text-steel">
-                  <CircleCheck className="size-6 shrink-0" aria-hidden />
-                  Chosen, {chosen.how}, by {chosen.who}
-                </p>
-              ) : (
-                open && (
-                  <Button
-                    onClick={() => choose.mutate({ params, body: { route: r.route, ...given } })}
-                    disabled={given.who.trim() === ''}
-                  >
-                    The owner chose this
-                  </Button>
-                )
-              )}
-            </li>
-          );
-        })}
+        {routes.map((r) => (
+          <Alternative key={r.route} offered={r} onWord={() => setEditing(r.route)} given={given} />
+        ))}
       </ul>
       {open && more.length > 0 && (
         <div className="mt-3 flex flex-wrap gap-2">
@@ -108,6 +57,64 @@ export function Alternatives({ given }: { given: Given }) {
       )}
       {editing && <Wording key={editing} route={editing} onClose={() => setEditing(null)} />}
     </Panel>
+  );
+}
+
+function Alternative({ offered: r, onWord, given }: { offered: OfferedRoute; onWord: () => void; given: Given }) {
+  const visit = useThisVisit();
+  const { chosen, lines, prices } = visit.agreement;
+  const params = { visitId: visit.id };
+  const open = !visit.closedAt;
+  const choose = useCommand(api.agreement.chooseRoute, { what: 'The owner’s choice' });
+  const { without, withOptions } = priceOfRoute(lines, r.route, prices);
+  const is = chosen?.route === r.route;
+  return (
+    <li
+      className={clsx('flex flex-col gap-2 rounded-xl border-2 p-4', is ? 'border-steel bg-steel-wash' : 'border-line')}
+    >
+      <p className="flex items-start justify-between gap-2 text-lg font-bold">
+        {routeName(r.route)}
+        {open && (
+          <button
+            type="button"
+            aria-label={`Word it: ${routeName(r.route)}`}
+            className="-mt-2 -mr-2 grid size-11 shrink-0 place-items-center rounded-lg hover:bg-sunk"
+            onClick={onWord}
+          >
+            <Pencil className="size-5" />
+          </button>
+        )}
+      </p>
+      <p className="text-2xl font-bold tabular-nums">
+        {without.gross} <span className="text-base font-semibold">{prices.currency}</span>
+      </p>
+      {withOptions.gross !== without.gross && (
+        <p className="-mt-2 text-sm text-soft">{withOptions.gross} with all options</p>
+      )}
+      <p>
+        <span className="block text-sm text-soft">What stays original</span>
+        {r.originality}
+      </p>
+      <p className="flex-1">
+        <span className="block text-sm text-soft">Guarantee</span>
+        {r.guarantee}
+      </p>
+      {is ? (
+        <p className="flex min-h-12 items-center gap-2 font-semibold text-steel">
+          <CircleCheck className="size-6 shrink-0" aria-hidden />
+          Chosen, {chosen.how}, by {chosen.who}
+        </p>
+      ) : (
+        open && (
+          <Button
+            onClick={() => choose.mutate({ params, body: { route: r.route, ...given } })}
+            disabled={given.who.trim() === ''}
+          >
+            The owner chose this
+          </Button>
+        )
+      )}
+    </li>
   );
 }
 

@@ -62,24 +62,7 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
       noValidate
       onSubmit={(e) => void form.handleSubmit(send)(e)}
     >
-      <div className="sm:col-span-2">
-        <Controller
-          control={form.control}
-          name="kind"
-          render={({ field }) => (
-            <Choice
-              label="Kind"
-              value={field.value}
-              options={LINE_KINDS.map((k) => [k, k] as const)}
-              onChange={(k) => {
-                field.onChange(k);
-                form.setValue('price', k === 'labour' ? prices.hourlyRate : '');
-                if (k !== 'labour' && form.getValues('quantity') === '') form.setValue('quantity', '1');
-              }}
-            />
-          )}
-        />
-      </div>
+      <KindChoice form={form} />
       <TextField
         className="sm:col-span-2"
         label={LABELS.what}
@@ -99,17 +82,7 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
         error={errors.price?.message}
         {...form.register('price')}
       />
-      {routes.length > 0 && (
-        <fieldset className="sm:col-span-2">
-          <legend className="font-semibold">Belongs to</legend>
-          <div className="flex flex-wrap gap-x-6">
-            {routes.map((r) => (
-              <Tick key={r.route} label={routeName(r.route)} value={r.route} {...form.register('routes')} />
-            ))}
-          </div>
-          <p className="text-sm text-soft">None ticked: to every alternative.</p>
-        </fieldset>
-      )}
+      {routes.length > 0 && <BelongsTo form={form} />}
       <div className="flex flex-wrap gap-x-8 sm:col-span-2">
         <Tick label="Optional" {...form.register('optional')} />
         <Tick label="Without guarantee" {...form.register('noGuarantee')} />
@@ -123,5 +96,46 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
         </Button>
       </div>
     </form>
+  );
+}
+
+function KindChoice({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {
+  const visit = useThisVisit();
+  const { prices } = visit.agreement;
+  return (
+    <div className="sm:col-span-2">
+      <Controller
+        control={form.control}
+        name="kind"
+        render={({ field }) => (
+          <Choice
+            label="Kind"
+            value={field.value}
+            options={LINE_KINDS.map((k) => [k, k] as const)}
+            onChange={(k) => {
+              field.onChange(k);
+              form.setValue('price', k === 'labour' ? prices.hourlyRate : '');
+              if (k !== 'labour' && form.getValues('quantity') === '') form.setValue('quantity', '1');
+            }}
+          />
+        )}
+      />
+    </div>
+  );
+}
+
+function BelongsTo({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {
+  const visit = useThisVisit();
+  const { routes } = visit.agreement;
+  return (
+    <fieldset className="sm:col-span-2">
+      <legend className="font-semibold">Belongs to</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {routes.map((r) => (
+          <Tick key={r.route} label={routeName(r.route)} value={r.route} {...form.register('routes')} />
+        ))}
+      </div>
+      <p className="text-sm text-soft">None ticked: to every alternative.</p>
+    </fieldset>
   );
 }

@@ -26,7 +26,6 @@ export function LineRow({
   const visit = useThisVisit();
   const params = { visitId: visit.id, lineId: line.id };
   const decide = useCommand(api.agreement.decide, { what: 'The owner’s word' });
-  const out = useRemove(api.agreement.removeLine, api.agreement.addLine, 'Line');
   const last = line.decisions.at(-1);
   const aside = !inRoute(line, visit.agreement.chosen?.route ?? null);
   const signs = [
@@ -80,46 +79,53 @@ export function LineRow({
                 .join(', ')}`}
           </span>
         ) : (
-          !visit.closedAt && (
-            <span className="ml-auto flex">
-              <button
-                type="button"
-                aria-label={`Correct: ${line.what}`}
-                className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
-                onClick={onEdit}
-              >
-                <Pencil className="size-5" />
-              </button>
-              <button
-                type="button"
-                aria-label={`Take back: ${line.what}`}
-                className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() =>
-                  out(
-                    { params },
-                    {
-                      params: { visitId: visit.id },
-                      body: {
-                        kind: line.kind,
-                        what: line.what,
-                        quantity: line.quantity,
-                        price: line.price,
-                        routes: line.routes,
-                        optional: line.optional,
-                        noGuarantee: line.noGuarantee,
-                        findingId: line.findingId,
-                        fromSurvey: line.fromSurvey,
-                      },
-                    },
-                  )
-                }
-              >
-                <Trash2 className="size-5" />
-              </button>
-            </span>
-          )
+          !visit.closedAt && <RowTools line={line} onEdit={onEdit} />
         )}
       </div>
     </li>
+  );
+}
+
+function RowTools({ line, onEdit }: { line: Line; onEdit: () => void }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, lineId: line.id };
+  const out = useRemove(api.agreement.removeLine, api.agreement.addLine, 'Line');
+  return (
+    <span className="ml-auto flex">
+      <button
+        type="button"
+        aria-label={`Correct: ${line.what}`}
+        className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
+        onClick={onEdit}
+      >
+        <Pencil className="size-5" />
+      </button>
+      <button
+        type="button"
+        aria-label={`Take back: ${line.what}`}
+        className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
+        onClick={() =>
+          out(
+            { params },
+            {
+              params: { visitId: visit.id },
+              body: {
+                kind: line.kind,
+                what: line.what,
+                quantity: line.quantity,
+                price: line.price,
+                routes: line.routes,
+                optional: line.optional,
+                noGuarantee: line.noGuarantee,
+                findingId: line.findingId,
+                fromSurvey: line.fromSurvey,
+              },
+            },
+          )
+        }
+      >
+        <Trash2 className="size-5" />
+      </button>
+    </span>
   );
 }

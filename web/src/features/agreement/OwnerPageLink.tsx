@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link2, Unlink } from 'lucide-react';
 import { useState } from 'react';
@@ -83,21 +84,25 @@ export function OwnerPageLink() {
           ))}
         </ul>
       )}
-      {link && link.uses.length > 0 && (
-        <details className="mt-4">
-          <summary className="min-h-11 cursor-pointer font-semibold">
-            Used {link.uses.length} {link.uses.length === 1 ? 'time' : 'times'}
-          </summary>
-          <ul className="text-sm text-soft">
-            {link.uses.map((u) => (
-              <li key={u.at + u.what}>
-                {dayTime(u.at)}: {u.what}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      {link && link.uses.length > 0 && <LinkUses link={link} />}
     </Panel>
+  );
+}
+
+function LinkUses({ link }: { link: NonNullable<Visit['agreement']['link']> }) {
+  return (
+    <details className="mt-4">
+      <summary className="min-h-11 cursor-pointer font-semibold">
+        Used {link.uses.length} {link.uses.length === 1 ? 'time' : 'times'}
+      </summary>
+      <ul className="text-sm text-soft">
+        {link.uses.map((u) => (
+          <li key={u.at + u.what}>
+            {dayTime(u.at)}: {u.what}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -9,8 +9,10 @@ import { day } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
-const odds = (p: number) =>
-  p < 0.01 ? 'hardly ever' : p > 0.99 ? 'almost surely' : `${Math.round(10 * p)} times in ten`;
+const odds = (p: number) => {
+  if (p < 0.01) return 'hardly ever';
+  return p > 0.99 ? 'almost surely' : `${Math.round(10 * p)} times in ten`;
+};
 
 /** An honest date, with its reasons; the shop may promise another, and sees the odds. */
 export function Promise() {

@@ -1,5 +1,5 @@
 import type { StripStep } from '@eclat/contract';
-import { accountOf, backwards, FATES, type Fate } from '@eclat/core/strip';
+import { accountOf, backwards, FATES, type Fate, type Step } from '@eclat/core/strip';
 import { Check, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -44,22 +44,7 @@ export function AssemblyScreen() {
           By its ratchet, counted; before the chain or spring carries anything.
         </Answer>
       )}
-      {off === 0 ? (
-        <Answer tone="info" title="Nothing is logged as taken off" />
-      ) : open.length === 0 ? (
-        <Answer tone="good" title="Everything that came off has its word">
-          {off} of {off} accounted for.
-        </Answer>
-      ) : (
-        <Answer tone="info" title={`Next on: ${first!.what}`}>
-          {first!.place && (
-            <>
-              It is in <b>{first!.place}</b>.{' '}
-            </>
-          )}
-          {answered} of {off} accounted for.
-        </Answer>
-      )}
+      <NextOn off={off} open={open} first={first} answered={answered} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="flex min-w-0 flex-col gap-5">
           <Panel title="The log backwards">
@@ -101,6 +86,36 @@ export function AssemblyScreen() {
         why={open.length > 0 ? `${open.length} still apart: each needs a word.` : 'A check stands failed.'}
       />
     </>
+  );
+}
+
+function NextOn({
+  off,
+  open,
+  first,
+  answered,
+}: {
+  off: number;
+  open: Step[];
+  first: StripStep | undefined;
+  answered: number;
+}) {
+  if (off === 0) return <Answer tone="info" title="Nothing is logged as taken off" />;
+  if (open.length === 0)
+    return (
+      <Answer tone="good" title="Everything that came off has its word">
+        {off} of {off} accounted for.
+      </Answer>
+    );
+  return (
+    <Answer tone="info" title={`Next on: ${first!.what}`}>
+      {first!.place && (
+        <>
+          It is in <b>{first!.place}</b>.{' '}
+        </>
+      )}
+      {answered} of {off} accounted for.
+    </Answer>
   );
 }
 

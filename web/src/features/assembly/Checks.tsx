@@ -27,7 +27,6 @@ export const leftOf = (visit: Visit, place: CheckPlace) =>
 export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const visit = useThisVisit();
   const checks = checksFor(visit.movement.traits, place);
-  const answers = new Map(visit.checks.map((c) => [c.check, c]));
   const { open, failed } = checksLeft(checks, visit.checks);
   const [asking, setAsking] = useState<{ check: Check; result: 'failed' | 'not applicable' } | null>(null);
   const answer = useCommand(api.assembly.setCheck, {
@@ -36,11 +35,9 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
       if (r.result === 'failed' && place !== 'deliver') say('A new pass is open: what comes off now belongs to it.');
     },
   });
-  const forget = useCommand(api.assembly.removeCheck, { what: 'Check' });
   const set = (check: Check, result: Checked['result'], note = '', detail: Checked['detail'] = null) =>
     answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note, detail } });
   const groups = [...new Set(checks.map((c) => c.group))];
-  const next = open[0];
   return (
     <Panel
       title={title}
@@ -58,75 +55,7 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
             {checks
               .filter((c) => c.group === group)
               .map((c) => {
-                const a = answers.get(c.id);
-                const answered = a && a.result !== 'under way';
-                return (
-                  <li
-                    key={c.id}
-                    className={clsx(
-                      'flex flex-wrap items-center gap-x-4 gap-y-2 py-2',
-                      c === next && '-mx-3 rounded-lg bg-steel-wash px-3',
-                    )}
-                  >
-                    <Mark result={a?.result} />
-                    <div className="min-w-0 flex-1 basis-64">
-                      <p className="text-lg leading-tight font-semibold">
-                        {c.what}
-                        {c.before && (
-                          <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">
-                            before the plates close
-                          </span>
-                        )}
-                      </p>
-                      {c.caution && (
-                        <p className="flex items-start gap-2 text-brass">
-                          <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-label="Caution" />
-                          {c.caution}
-                        </p>
-                      )}
-                      {answered ? <Answered a={a} /> : <p className="text-soft">{c.how}</p>}
-                      {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && (
-                        <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />
-                      )}
-                    </div>
-                    {!visit.closedAt &&
-                      (answered ? (
-                        <button
-                          type="button"
-                          aria-label={`Take back: ${c.what}`}
-                          className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
-                          onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}
-                        >
-                          <Undo2 className="size-5" />
-                        </button>
-                      ) : (
-                        <span className="flex gap-2">
-                          <Button
-                            look={c === next ? 'main' : 'quiet'}
-                            aria-label={`Passed: ${c.what}`}
-                            onClick={() => set(c, 'passed')}
-                          >
-                            <Tick className="size-5" aria-hidden />
-                            Passed
-                          </Button>
-                          <Button
-                            aria-label={`Failed: ${c.what}`}
-                            onClick={() => setAsking({ check: c, result: 'failed' })}
-                          >
-                            <X className="size-5" aria-hidden />
-                            Failed
-                          </Button>
-                          <Button
-                            look="plain"
-                            aria-label={`Not for this clock: ${c.what}`}
-                            onClick={() => setAsking({ check: c, result: 'not applicable' })}
-                          >
-                            n. a.
-                          </Button>
-                        </span>
-                      ))}
-                  </li>
-                );
+                return <CheckRow key={c.id} open={open} check={c} set={set} setAsking={setAsking} />;
               })}
           </ul>
         </section>
@@ -144,6 +73,100 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
         />
       )}
     </Panel>
+  );
+}
+
+function CheckRow({
+  open,
+  check: c,
+  set,
+  setAsking,
+}: {
+  open: Check[];
+  check: Check;
+  set: (check: Check, result: Checked['result'], note?: string, detail?: Checked['detail']) => void;
+  setAsking: (next: { check: Check; result: 'failed' | 'not applicable' } | null) => void;
+}) {
+  const visit = useThisVisit();
+  const answers = new Map(visit.checks.map((c) => [c.check, c]));
+  const forget = useCommand(api.assembly.removeCheck, { what: 'Check' });
+  const next = open[0];
+  const a = answers.get(c.id);
+  const answered = a && a.result !== 'under way';
+  return (
+    <li
+      className={clsx(
+        'flex flex-wrap items-center gap-x-4 gap-y-2 py-2',
+        c === next && '-mx-3 rounded-lg bg-steel-wash px-3',
+      )}
+    >
+      <Mark result={a?.result} />
+      <div className="min-w-0 flex-1 basis-64">
+        <p className="text-lg leading-tight font-semibold">
+          {c.what}
+          {c.before && (
+            <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">
+              before the plates close
+            </span>
+          )}
+        </p>
+        {c.caution && (
+          <p className="flex items-start gap-2 text-brass">
+            <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-label="Caution" />
+            {c.caution}
+          </p>
+        )}
+        {answered ? <Answered answer={a} /> : <p className="text-soft">{c.how}</p>}
+        {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && (
+          <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />
+        )}
+      </div>
+      {!visit.closedAt &&
+        (answered ? (
+          <button
+            type="button"
+            aria-label={`Take back: ${c.what}`}
+            className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
+            onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}
+          >
+            <Undo2 className="size-5" />
+          </button>
+        ) : (
+          <CheckButtons check={c} next={next} set={set} setAsking={setAsking} />
+        ))}
+    </li>
+  );
+}
+
+function CheckButtons({
+  check: c,
+  next,
+  set,
+  setAsking,
+}: {
+  check: Check;
+  next: Check | undefined;
+  set: (check: Check, result: Checked['result'], note?: string, detail?: Checked['detail']) => void;
+  setAsking: (next: { check: Check; result: 'failed' | 'not applicable' } | null) => void;
+}) {
+  return (
+    <span className="flex gap-2">
+      <Button look={c === next ? 'main' : 'quiet'} aria-label={`Passed: ${c.what}`} onClick={() => set(c, 'passed')}>
+        <Tick className="size-5" aria-hidden />
+        Passed
+      </Button>
+      <Button aria-label={`Failed: ${c.what}`} onClick={() => setAsking({ check: c, result: 'failed' })}>
+        <X className="size-5" aria-hidden />
+        Failed
+      </Button>
+      <Button
+        look="plain"
+        aria-label={`Not for this clock: ${c.what}`}
+        onClick={() => setAsking({ check: c, result: 'not applicable' })}
+      >
+        n. a.
+      </Button>
+    </span>
   );
 }
 
@@ -171,7 +194,7 @@ function Counted({
   return <Windings kept={shown} onKeep={(result, note, windings) => keep(result, note, { windings })} />;
 }
 
-function Answered({ a }: { a: Checked }) {
+function Answered({ answer: a }: { answer: Checked }) {
   const now = useNow(60_000);
   return (
     <p className="text-soft">

@@ -17,42 +17,8 @@ interface Props {
  */
 export function DriveThrough({ id, kept, onKeep }: Props) {
   const drive = kept?.detail && 'of' in kept.detail ? kept.detail : null;
-  const [of, setOf] = useState('');
-  const [fouls, setFouls] = useState('');
-  const steps = Number(of);
-  if (!drive)
-    return (
-      <div className="mt-2 flex flex-wrap items-end gap-3">
-        {CYCLES[id].lengths.map(([n, what]) => (
-          <Button key={n} onClick={() => onKeep('under way', '', { of: n, done: 0, fouled: [] })}>
-            {what}
-          </Button>
-        ))}
-        <TextField
-          label="Another count"
-          className="w-36"
-          inputMode="numeric"
-          value={of}
-          onChange={(e) => setOf(e.target.value)}
-        />
-        <Button
-          disabled={!Number.isInteger(steps) || steps < 2 || steps > 1000}
-          onClick={() => onKeep('under way', '', { of: steps, done: 0, fouled: [] })}
-        >
-          Begin
-        </Button>
-      </div>
-    );
+  if (!drive) return <BeginDrive id={id} onKeep={onKeep} />;
   const { past, next, whole } = driven(id, drive);
-  const to = (done: number) => {
-    const after = { ...drive, done: Math.min(done, drive.of) };
-    // The whole cycle free is the answer; where it fouled is for a person to say.
-    onKeep(
-      after.done >= after.of && after.fouled.length === 0 ? 'passed' : 'under way',
-      after.done >= after.of && after.fouled.length === 0 ? drivenWords(after) : '',
-      after,
-    );
-  };
   return (
     <div role="group" aria-label="Driven by hand" className="mt-2 flex flex-wrap items-center gap-5">
       <Ring drive={drive} />
@@ -63,73 +29,8 @@ export function DriveThrough({ id, kept, onKeep }: Props) {
           </b>{' '}
           {next && `In ${next.in}: ${next.what}.`}
         </p>
-        {!whole && (
-          <>
-            <div className="flex flex-wrap gap-2">
-              <Button look="main" onClick={() => to(drive.done + 1)}>
-                <Plus className="size-5" aria-hidden />
-                One step on
-              </Button>
-              {next && (
-                <Button onClick={() => to(drive.done + next.in)}>
-                  <ChevronsRight className="size-5" aria-hidden />
-                  On to it ({next.in})
-                </Button>
-              )}
-            </div>
-            <form
-              className="flex flex-wrap items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                onKeep('under way', '', {
-                  ...drive,
-                  fouled: [...drive.fouled, { step: drive.done, note: fouls.trim() }],
-                });
-                setFouls('');
-              }}
-            >
-              <TextField
-                label="On what"
-                className="w-48"
-                value={fouls}
-                maxLength={100}
-                onChange={(e) => setFouls(e.target.value)}
-              />
-              <Button type="submit">
-                <TriangleAlert className="size-5" aria-hidden />
-                It fouls here
-              </Button>
-            </form>
-          </>
-        )}
-        {drive.fouled.length > 0 && (
-          <>
-            <ul className="flex flex-wrap gap-2">
-              {drive.fouled.map((f, i) => (
-                <li
-                  key={`${f.step} ${i}`}
-                  className="inline-flex items-center gap-1 rounded-lg border-2 border-danger pl-3 font-semibold text-danger"
-                >
-                  {f.step}
-                  {f.note && `: ${f.note}`}
-                  <button
-                    type="button"
-                    aria-label={`It does not foul at ${f.step}`}
-                    className="grid size-10 place-items-center"
-                    onClick={() =>
-                      onKeep('under way', '', { ...drive, fouled: drive.fouled.filter((_, k) => k !== i) })
-                    }
-                  >
-                    <X className="size-4" />
-                  </button>
-                </li>
-              ))}
-            </ul>
-            <Button look="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>
-              It failed, comes apart again
-            </Button>
-          </>
-        )}
+        {!whole && <StepOn drive={drive} onKeep={onKeep} next={next} />}
+        {drive.fouled.length > 0 && <Fouled drive={drive} onKeep={onKeep} />}
         <Button
           look="plain"
           className="self-start"
@@ -140,6 +41,122 @@ export function DriveThrough({ id, kept, onKeep }: Props) {
         </Button>
       </div>
     </div>
+  );
+}
+
+function BeginDrive({ id, onKeep }: { id: Props['id']; onKeep: Props['onKeep'] }) {
+  const [of, setOf] = useState('');
+  const steps = Number(of);
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3">
+      {CYCLES[id].lengths.map(([n, what]) => (
+        <Button key={n} onClick={() => onKeep('under way', '', { of: n, done: 0, fouled: [] })}>
+          {what}
+        </Button>
+      ))}
+      <TextField
+        label="Another count"
+        className="w-36"
+        inputMode="numeric"
+        value={of}
+        onChange={(e) => setOf(e.target.value)}
+      />
+      <Button
+        disabled={!Number.isInteger(steps) || steps < 2 || steps > 1000}
+        onClick={() => onKeep('under way', '', { of: steps, done: 0, fouled: [] })}
+      >
+        Begin
+      </Button>
+    </div>
+  );
+}
+
+function StepOn({
+  drive,
+  onKeep,
+  next,
+}: {
+  drive: Drive;
+  onKeep: Props['onKeep'];
+  next: { what: string; in: number } | null;
+}) {
+  const [fouls, setFouls] = useState('');
+  const to = (done: number) => {
+    const after = { ...drive, done: Math.min(done, drive.of) };
+    // The whole cycle free is the answer; where it fouled is for a person to say.
+    onKeep(
+      after.done >= after.of && after.fouled.length === 0 ? 'passed' : 'under way',
+      after.done >= after.of && after.fouled.length === 0 ? drivenWords(after) : '',
+      after,
+    );
+  };
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        <Button look="main" onClick={() => to(drive.done + 1)}>
+          <Plus className="size-5" aria-hidden />
+          One step on
+        </Button>
+        {next && (
+          <Button onClick={() => to(drive.done + next.in)}>
+            <ChevronsRight className="size-5" aria-hidden />
+            On to it ({next.in})
+          </Button>
+        )}
+      </div>
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          onKeep('under way', '', {
+            ...drive,
+            fouled: [...drive.fouled, { step: drive.done, note: fouls.trim() }],
+          });
+          setFouls('');
+        }}
+      >
+        <TextField
+          label="On what"
+          className="w-48"
+          value={fouls}
+          maxLength={100}
+          onChange={(e) => setFouls(e.target.value)}
+        />
+        <Button type="submit">
+          <TriangleAlert className="size-5" aria-hidden />
+          It fouls here
+        </Button>
+      </form>
+    </>
+  );
+}
+
+function Fouled({ drive, onKeep }: { drive: Drive; onKeep: Props['onKeep'] }) {
+  return (
+    <>
+      <ul className="flex flex-wrap gap-2">
+        {drive.fouled.map((f, i) => (
+          <li
+            key={`${f.step} ${i}`}
+            className="inline-flex items-center gap-1 rounded-lg border-2 border-danger pl-3 font-semibold text-danger"
+          >
+            {f.step}
+            {f.note && `: ${f.note}`}
+            <button
+              type="button"
+              aria-label={`It does not foul at ${f.step}`}
+              className="grid size-10 place-items-center"
+              onClick={() => onKeep('under way', '', { ...drive, fouled: drive.fouled.filter((_, k) => k !== i) })}
+            >
+              <X className="size-4" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <Button look="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>
+        It failed, comes apart again
+      </Button>
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { ReleaseRead } from '@eclat/contract';
 import { judgeRelease } from '@eclat/core/strike';
 import { has } from '@eclat/core/movement';
 import { Trash2 } from 'lucide-react';
@@ -29,7 +30,6 @@ export function Releases() {
     onSent: () => setMinute(''),
     onFields: ([f]) => setWrong(f!.message),
   });
-  const takeOut = useRemove(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
   const params = { visitId: visit.id };
   const n = Number(minute.replace(',', '.'));
   const bad = minute.trim() !== '' && !(n >= 0 && n < 60);
@@ -39,43 +39,7 @@ export function Releases() {
       {kinds.map(([w, name]) => {
         const read = visit.releases.filter((r) => r.wanted === Number(w));
         if (read.length === 0) return null;
-        const judged = judgeRelease(
-          read.map((r) => r.minute),
-          Number(w),
-        );
-        return (
-          <div key={w} className="mb-3 border-b border-line pb-3">
-            <p className="text-lg font-semibold">
-              At {name}: {judged.words}
-              {read.length < 3 && ' Read some more hours.'}
-            </p>
-            <p className="flex flex-wrap items-center gap-2">
-              {read.map((r) => (
-                <span
-                  key={r.id}
-                  className="inline-flex min-h-11 items-center gap-1 rounded-lg border border-line pl-3 tabular-nums"
-                >
-                  {r.minute}
-                  {!visit.closedAt && (
-                    <button
-                      type="button"
-                      aria-label={`Take back minute ${r.minute}`}
-                      className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                      onClick={() =>
-                        takeOut(
-                          { params: { ...params, releaseId: r.id } },
-                          { params, body: { wanted: r.wanted, minute: r.minute } },
-                        )
-                      }
-                    >
-                      <Trash2 className="size-4" />
-                    </button>
-                  )}
-                </span>
-              ))}
-            </p>
-          </div>
-        );
+        return <ReadMinutes key={w} read={read} wanted={w} name={name} />;
       })}
       {visit.closedAt ? (
         visit.releases.length === 0 && <p className="text-soft">None were read.</p>
@@ -108,5 +72,56 @@ export function Releases() {
         </form>
       )}
     </Panel>
+  );
+}
+
+function ReadMinutes({
+  read,
+  wanted: w,
+  name,
+}: {
+  read: ReleaseRead[];
+  wanted: '0' | '15' | '30' | '45';
+  name: 'the hour' | 'quarter past' | 'half past' | 'quarter to';
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id };
+  const takeOut = useRemove(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
+  const judged = judgeRelease(
+    read.map((r) => r.minute),
+    Number(w),
+  );
+  return (
+    <div className="mb-3 border-b border-line pb-3">
+      <p className="text-lg font-semibold">
+        At {name}: {judged.words}
+        {read.length < 3 && ' Read some more hours.'}
+      </p>
+      <p className="flex flex-wrap items-center gap-2">
+        {read.map((r) => (
+          <span
+            key={r.id}
+            className="inline-flex min-h-11 items-center gap-1 rounded-lg border border-line pl-3 tabular-nums"
+          >
+            {r.minute}
+            {!visit.closedAt && (
+              <button
+                type="button"
+                aria-label={`Take back minute ${r.minute}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={() =>
+                  takeOut(
+                    { params: { ...params, releaseId: r.id } },
+                    { params, body: { wanted: r.wanted, minute: r.minute } },
+                  )
+                }
+              >
+                <Trash2 className="size-4" />
+              </button>
+            )}
+          </span>
+        ))}
+      </p>
+    </div>
   );
 }

@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { evidenceFields } from '@eclat/contract/assessment';
 import { dateFrom } from '@eclat/core/history';
@@ -22,7 +23,6 @@ export function Dating() {
     why: '',
   });
   const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.reset() });
-  const evidence = useRemove(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (
@@ -33,34 +33,7 @@ export function Dating() {
       </p>
       <ul className="mt-2 divide-y divide-line">
         {movement.dating.map((e) => (
-          <li key={e.id} className="flex items-center gap-3 py-1">
-            <span className="min-w-0 flex-1">
-              <b>
-                {[e.notBefore !== null && `not before ${e.notBefore}`, e.notAfter !== null && `not after ${e.notAfter}`]
-                  .filter(Boolean)
-                  .join(', ')}
-              </b>
-              : {e.why}
-            </span>
-            {!closedAt && (
-              <button
-                type="button"
-                aria-label={`Take back: ${e.why}`}
-                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() =>
-                  evidence(
-                    { params: { movementId: movement.id, evidenceId: e.id } },
-                    {
-                      params: { movementId: movement.id },
-                      body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why },
-                    },
-                  )
-                }
-              >
-                <Trash2 className="size-5" />
-              </button>
-            )}
-          </li>
+          <EvidenceRow key={e.id} evidence={e} />
         ))}
       </ul>
       {!closedAt && (
@@ -95,5 +68,40 @@ export function Dating() {
         </form>
       )}
     </Panel>
+  );
+}
+
+function EvidenceRow({ evidence: e }: { evidence: Visit['movement']['dating'][number] }) {
+  const { movement, closedAt } = useThisVisit();
+  const evidence = useRemove(api.assessment.removeEvidence, api.assessment.addEvidence, 'Evidence');
+  return (
+    <li className="flex items-center gap-3 py-1">
+      <span className="min-w-0 flex-1">
+        <b>
+          {[e.notBefore !== null && `not before ${e.notBefore}`, e.notAfter !== null && `not after ${e.notAfter}`]
+            .filter(Boolean)
+            .join(', ')}
+        </b>
+        : {e.why}
+      </span>
+      {!closedAt && (
+        <button
+          type="button"
+          aria-label={`Take back: ${e.why}`}
+          className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+          onClick={() =>
+            evidence(
+              { params: { movementId: movement.id, evidenceId: e.id } },
+              {
+                params: { movementId: movement.id },
+                body: { notBefore: e.notBefore, notAfter: e.notAfter, why: e.why },
+              },
+            )
+          }
+        >
+          <Trash2 className="size-5" />
+        </button>
+      )}
+    </li>
   );
 }

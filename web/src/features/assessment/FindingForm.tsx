@@ -56,49 +56,8 @@ export const writtenOf = ({
 
 /** @param finding one to correct, a place of the walk to write one for, or null */
 export function FindingForm({ finding: given, onClose }: { finding: Finding | string | null; onClose: () => void }) {
-  const visit = useThisVisit();
-  const { traits } = visit.movement;
-  const finding = typeof given === 'object' ? given : null;
-  const { causes } = useKnowledge();
-  const walk = useMemo(() => walkOf(traits), [traits]);
-  const form = useContractForm<Fields>(
-    findingFields,
-    finding ?? { ...EMPTY, place: typeof given === 'string' ? given : '' },
-  );
-  const draft = useDraft(
-    form,
-    `finding.${visit.id}.${finding ? `${finding.id}.${finding.version}` : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`}`,
-  );
-  const finish = () => {
-    draft.clear();
-    form.reset(EMPTY);
-    onClose();
-  };
-  const add = useCommand(api.assessment.addFinding, { what: 'Finding', onSent: finish });
-  const change = useCommand(api.assessment.changeFinding, { what: 'Finding', labels: LABELS, onSent: finish });
-  const params = { visitId: visit.id };
-  const send = (fields: Fields) => {
-    const body = writtenOf(fields);
-    if (!finding) return add.mutate({ params, body });
-    // Only what was changed here is sent: two people may correct two fields of one finding.
-    const changed = Object.fromEntries(Object.entries(body).filter(([k, v]) => v !== finding[k as keyof Finding]));
-    change.mutate({ params: { ...params, findingId: finding.id }, body: { ...changed, version: finding.version } });
-  };
-  const { errors } = form.formState;
-  const area = walk.find((p) => p.place === form.watch('place'))?.area;
-  const seen = form.watch('seen');
-  /** A word of the trade says how bad it usually is; the person may say otherwise. */
-  const take = (t: ReturnType<typeof vocabulary>[number]) => {
-    form.setValue(
-      'seen',
-      seen ? `${seen.replace(/[.,;\s]*$/, '')}, ${t.term}` : t.term[0]!.toUpperCase() + t.term.slice(1),
-      { shouldDirty: true },
-    );
-    if (seen) return;
-    form.setValue('severity', t.severity);
-    form.setValue('effect', t.effect);
-    if (t.earlier) form.setValue('earlierRepair', true);
-  };
+  const it = useFindingForm(given, onClose);
+  const { traits, finding, causes, walk, form, add, change, send, errors } = it;
   return (
     <Panel title={finding ? 'Correct a finding' : 'A finding'}>
       <form className="grid gap-4 lg:grid-cols-2" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
@@ -119,23 +78,7 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
             <option key={x}>{x}</option>
           ))}
         </SelectField>
-        <div className="lg:col-span-2">
-          <TextArea label={LABELS.seen} rows={2} error={errors.seen?.message} {...form.register('seen')} />
-          {area && (
-            <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Words of the trade">
-              {vocabulary(area).map((t) => (
-                <button
-                  key={t.term}
-                  type="button"
-                  className="min-h-11 rounded-full border border-line px-3 hover:bg-steel-wash"
-                  onClick={() => take(t)}
-                >
-                  {t.term}
-                </button>
-              ))}
-            </div>
-          )}
-        </div>
+        <SeenField it={it} />
         <div className="lg:col-span-2">
           <Controller
             control={form.control}
@@ -190,4 +133,74 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
       </form>
     </Panel>
   );
+}
+
+function SeenField({ it }: { it: ReturnType<typeof useFindingForm> }) {
+  const { form, errors, area, take } = it;
+  return (
+    <div className="lg:col-span-2">
+      <TextArea label={LABELS.seen} rows={2} error={errors.seen?.message} {...form.register('seen')} />
+      {area && (
+        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Words of the trade">
+          {vocabulary(area).map((t) => (
+            <button
+              key={t.term}
+              type="button"
+              className="min-h-11 rounded-full border border-line px-3 hover:bg-steel-wash"
+              onClick={() => take(t)}
+            >
+              {t.term}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function useFindingForm(given: Finding | string | null, onClose: () => void) {
+  const visit = useThisVisit();
+  const { traits } = visit.movement;
+  const finding = typeof given === 'object' ? given : null;
+  const { causes } = useKnowledge();
+  const walk = useMemo(() => walkOf(traits), [traits]);
+  const form = useContractForm<Fields>(
+    findingFields,
+    finding ?? { ...EMPTY, place: typeof given === 'string' ? given : '' },
+  );
+  const draft = useDraft(
+    form,
+    `finding.${visit.id}.${finding ? `${finding.id}.${finding.version}` : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`}`,
+  );
+  const finish = () => {
+    draft.clear();
+    form.reset(EMPTY);
+    onClose();
+  };
+  const add = useCommand(api.assessment.addFinding, { what: 'Finding', onSent: finish });
+  const change = useCommand(api.assessment.changeFinding, { what: 'Finding', labels: LABELS, onSent: finish });
+  const params = { visitId: visit.id };
+  const send = (fields: Fields) => {
+    const body = writtenOf(fields);
+    if (!finding) return add.mutate({ params, body });
+    // Only what was changed here is sent: two people may correct two fields of one finding.
+    const changed = Object.fromEntries(Object.entries(body).filter(([k, v]) => v !== finding[k as keyof Finding]));
+    change.mutate({ params: { ...params, findingId: finding.id }, body: { ...changed, version: finding.version } });
+  };
+  const { errors } = form.formState;
+  const area = walk.find((p) => p.place === form.watch('place'))?.area;
+  const seen = form.watch('seen');
+  /** A word of the trade says how bad it usually is; the person may say otherwise. */
+  const take = (t: ReturnType<typeof vocabulary>[number]) => {
+    form.setValue(
+      'seen',
+      seen ? `${seen.replace(/[.,;\s]*$/, '')}, ${t.term}` : t.term[0]!.toUpperCase() + t.term.slice(1),
+      { shouldDirty: true },
+    );
+    if (seen) return;
+    form.setValue('severity', t.severity);
+    form.setValue('effect', t.effect);
+    if (t.earlier) form.setValue('earlierRepair', true);
+  };
+  return { traits, finding, causes, walk, form, add, change, send, errors, area, take };
 }

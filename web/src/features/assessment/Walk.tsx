@@ -1,4 +1,4 @@
-import { PLACE_STATES, walkOf, type PlaceState } from '@eclat/core/assess';
+import { PLACE_STATES, walkOf, type PlaceState, type Place } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { Check, EyeOff, Flag } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -50,60 +50,95 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
       title={left === 0 ? 'The walk is done' : `The walk: ${walk.length - left} of ${walk.length} places`}
       className="xl:sticky xl:top-24"
     >
-      {here && open && (
-        <div className="mb-3">
-          <p className="text-2xl font-bold first-letter:uppercase">{here}</p>
-          <div className="mt-2 grid grid-cols-3 gap-2" role="group" aria-label={`${here} is`}>
-            {PLACE_STATES.map((s) => {
-              const [Icon, key] = LOOKS[s];
-              return (
-                <Button
-                  key={s}
-                  look={s === 'in order' ? 'main' : 'quiet'}
-                  className="min-h-20 flex-col gap-0.5 px-1 py-2 text-sm leading-tight"
-                  onClick={() => say(s)}
-                >
-                  <Icon className="size-6 shrink-0" aria-hidden />
-                  <span>{s}</span>
-                  <kbd className="font-sans opacity-80">{key}</kbd>
-                </Button>
-              );
-            })}
-          </div>
-        </div>
-      )}
+      {here && open && <PlaceInHand here={here} say={say} />}
       <ol
         ref={list}
         className="relative max-h-[26rem] overflow-y-auto rounded-lg border border-line"
         aria-label="Places in order"
       >
         {walk.map((p, i) => {
-          const state = states.get(p.place);
-          const [Icon, , look] = state ? LOOKS[state] : [null, '', 'border-line'];
           return (
-            <li key={p.place} aria-current={p.place === here ? 'step' : undefined}>
-              {walk[i - 1]?.area !== p.area && <p className="bg-sunk px-3 py-0.5 text-sm text-soft">{p.area}</p>}
-              <button
-                type="button"
-                className={clsx(
-                  'flex min-h-11 w-full items-center gap-3 border-l-4 px-3 text-left hover:bg-steel-wash',
-                  p.place === here ? 'border-steel bg-steel-wash font-bold' : 'border-transparent',
-                )}
-                onClick={() => setPicked(p.place)}
-              >
-                <span className={clsx('grid size-7 shrink-0 place-items-center rounded-full border-2', look)}>
-                  {Icon && <Icon className="size-4" aria-hidden />}
-                </span>
-                <span className="flex-1">{p.place}</span>
-                <span className="text-sm text-soft">
-                  {state ?? ''}
-                  {state === 'finding' && !found.has(p.place) && ', not written yet'}
-                </span>
-              </button>
-            </li>
+            <PlaceRow
+              key={p.place}
+              states={states}
+              place={p}
+              here={here}
+              walk={walk}
+              at={i}
+              setPicked={setPicked}
+              found={found}
+            />
           );
         })}
       </ol>
     </Panel>
+  );
+}
+
+function PlaceInHand({ here, say }: { here: string; say: (state: 'in order' | 'finding' | 'not looked at') => void }) {
+  return (
+    <div className="mb-3">
+      <p className="text-2xl font-bold first-letter:uppercase">{here}</p>
+      <div className="mt-2 grid grid-cols-3 gap-2" role="group" aria-label={`${here} is`}>
+        {PLACE_STATES.map((s) => {
+          const [Icon, key] = LOOKS[s];
+          return (
+            <Button
+              key={s}
+              look={s === 'in order' ? 'main' : 'quiet'}
+              className="min-h-20 flex-col gap-0.5 px-1 py-2 text-sm leading-tight"
+              onClick={() => say(s)}
+            >
+              <Icon className="size-6 shrink-0" aria-hidden />
+              <span>{s}</span>
+              <kbd className="font-sans opacity-80">{key}</kbd>
+            </Button>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+function PlaceRow({
+  states,
+  place: p,
+  here,
+  walk,
+  at: i,
+  setPicked,
+  found,
+}: {
+  states: Map<string, 'in order' | 'finding' | 'not looked at'>;
+  place: Place;
+  here: string | null;
+  walk: Place[];
+  at: number;
+  setPicked: (next: string | null) => void;
+  found: Set<string>;
+}) {
+  const state = states.get(p.place);
+  const [Icon, , look] = state ? LOOKS[state] : [null, '', 'border-line'];
+  return (
+    <li aria-current={p.place === here ? 'step' : undefined}>
+      {walk[i - 1]?.area !== p.area && <p className="bg-sunk px-3 py-0.5 text-sm text-soft">{p.area}</p>}
+      <button
+        type="button"
+        className={clsx(
+          'flex min-h-11 w-full items-center gap-3 border-l-4 px-3 text-left hover:bg-steel-wash',
+          p.place === here ? 'border-steel bg-steel-wash font-bold' : 'border-transparent',
+        )}
+        onClick={() => setPicked(p.place)}
+      >
+        <span className={clsx('grid size-7 shrink-0 place-items-center rounded-full border-2', look)}>
+          {Icon && <Icon className="size-4" aria-hidden />}
+        </span>
+        <span className="flex-1">{p.place}</span>
+        <span className="text-sm text-soft">
+          {state ?? ''}
+          {state === 'finding' && !found.has(p.place) && ', not written yet'}
+        </span>
+      </button>
+    </li>
   );
 }

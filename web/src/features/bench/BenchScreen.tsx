@@ -1,5 +1,5 @@
 import type { BenchRow } from '@eclat/contract';
-import { isTogether, type StageId } from '@eclat/core/workflow';
+import { isTogether, type StageId, type Urgency } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { ArrowRight, BellRing, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
 import { useMemo } from 'react';
@@ -85,24 +85,28 @@ export function BenchScreen() {
       )}
       {(Object.keys(URGENCIES) as (keyof typeof URGENCIES)[]).map((u) => {
         const rows = shown.filter((r) => r.next.urgency === u);
-        const { title, Icon, look } = URGENCIES[u];
-        return rows.length === 0 ? null : (
-          <section key={u} aria-label={title} className="mt-5">
-            <h2 className={clsx('mb-2 flex items-center gap-2 text-lg', look)}>
-              <Icon className="size-6" aria-hidden />
-              {title}
-              <span className="font-normal text-soft">{rows.length}</span>
-            </h2>
-            <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
-              {rows.map((r) => (
-                <Row key={r.visitId} row={r} now={now} />
-              ))}
-            </ul>
-          </section>
-        );
+        return rows.length === 0 ? null : <UrgencyList key={u} urgency={u} rows={rows} now={now} />;
       })}
       {!stage && !q && <Remind now={now} />}
     </div>
+  );
+}
+
+function UrgencyList({ urgency: u, rows, now }: { urgency: Urgency; rows: BenchRow[]; now: number }) {
+  const { title, Icon, look } = URGENCIES[u];
+  return (
+    <section aria-label={title} className="mt-5">
+      <h2 className={clsx('mb-2 flex items-center gap-2 text-lg', look)}>
+        <Icon className="size-6" aria-hidden />
+        {title}
+        <span className="font-normal text-soft">{rows.length}</span>
+      </h2>
+      <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
+        {rows.map((r) => (
+          <Row key={r.visitId} row={r} now={now} />
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -26,44 +26,8 @@ const number = { setValueAs: (v: unknown) => (v === '' ? 0 : Number(String(v).re
 
 /** A task from what is usual, or in one's own words. */
 export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: () => void }) {
-  const visit = useThisVisit();
-  const start: Fields = task
-    ? {
-        place: task.place,
-        what: task.what,
-        product: task.product,
-        origin: task.origin,
-        times: task.times,
-        waitHours: task.waitHours,
-        once: task.once,
-        note: task.note,
-      }
-    : EMPTY;
-  const form = useContractForm<Fields>(caseTaskFields, start);
-  const draft = useDraft(form, `casework.${task?.id ?? visit.id}`);
-  const sent = () => {
-    draft.clear();
-    onClose();
-  };
-  const add = useCommand(api.casework.add, { what: 'Task', onSent: sent });
-  const change = useCommand(api.casework.change, {
-    what: 'Task',
-    onSent: sent,
-    labels: {
-      place: 'Where',
-      what: 'Task',
-      product: 'Product',
-      origin: 'Came from',
-      times: 'Times',
-      waitHours: 'Hours to wait',
-      once: 'Cannot be undone',
-      note: 'Note',
-    },
-  });
-  const { errors } = form.formState;
-  const glue = held('glue', visit.rules.held).id === 'hide' ? 'hide glue' : 'wood glue';
-  const productFor = (what: string) => (/glued|laid/i.test(what) ? glue : '');
-  const place = form.watch('place');
+  const it = useTaskForm(task, onClose);
+  const { visit, form, add, change, errors, productFor, place } = it;
   return (
     <form
       noValidate
@@ -134,4 +98,46 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
       </div>
     </form>
   );
+}
+
+function useTaskForm(task: CaseTask | null, onClose: () => void) {
+  const visit = useThisVisit();
+  const start: Fields = task
+    ? {
+        place: task.place,
+        what: task.what,
+        product: task.product,
+        origin: task.origin,
+        times: task.times,
+        waitHours: task.waitHours,
+        once: task.once,
+        note: task.note,
+      }
+    : EMPTY;
+  const form = useContractForm<Fields>(caseTaskFields, start);
+  const draft = useDraft(form, `casework.${task?.id ?? visit.id}`);
+  const sent = () => {
+    draft.clear();
+    onClose();
+  };
+  const add = useCommand(api.casework.add, { what: 'Task', onSent: sent });
+  const change = useCommand(api.casework.change, {
+    what: 'Task',
+    onSent: sent,
+    labels: {
+      place: 'Where',
+      what: 'Task',
+      product: 'Product',
+      origin: 'Came from',
+      times: 'Times',
+      waitHours: 'Hours to wait',
+      once: 'Cannot be undone',
+      note: 'Note',
+    },
+  });
+  const { errors } = form.formState;
+  const glue = held('glue', visit.rules.held).id === 'hide' ? 'hide glue' : 'wood glue';
+  const productFor = (what: string) => (/glued|laid/i.test(what) ? glue : '');
+  const place = form.watch('place');
+  return { visit, form, add, change, errors, productFor, place };
 }

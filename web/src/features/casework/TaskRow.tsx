@@ -1,5 +1,5 @@
 import type { CaseTask } from '@eclat/contract';
-import { taskCaution, taskStands } from '@eclat/core/casework';
+import { taskCaution, taskStands, type TaskStands } from '@eclat/core/casework';
 import { Check, Hourglass, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -25,134 +25,179 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
       );
     },
   });
+  const stands = taskStands(task, now);
+  return (
+    <li className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
+      <span className="grid w-24 place-items-center text-center">
+        <Standing stands={stands} task={task} now={now} />
+      </span>
+      <TaskWords task={task} stands={stands} />
+      {!visit.closedAt && <TaskTools task={task} setAsking={setAsking} did={did} stands={stands} onEdit={onEdit} />}
+      {asking && <SureSheet setAsking={setAsking} did={did} task={task} />}
+    </li>
+  );
+}
+
+function Standing({ stands, task, now }: { stands: TaskStands; task: CaseTask; now: number }) {
+  if (stands === 'done') return <Check className="size-8 text-good" aria-label="done" />;
+  if (stands === 'waiting')
+    return (
+      <>
+        <Hourglass className="size-6 text-steel" aria-hidden />
+        <b className="tabular-nums">{countdown(Date.parse(task.waitEndsAt!) - now)}</b>
+      </>
+    );
+  return (
+    <b
+      className={
+        stands === 'to do'
+          ? 'text-soft'
+          : 'rounded-lg border-2 border-dashed border-brass-fill bg-brass-wash px-2 text-brass'
+      }
+    >
+      {stands === 'to do' ? 'to do' : stands === 'ready' ? 'dry' : 'once more'}
+    </b>
+  );
+}
+
+function TaskWords({ task, stands }: { task: CaseTask; stands: TaskStands }) {
+  const { what, product, origin, times, waitHours, note } = task;
+  return (
+    <span className="min-w-56 flex-1">
+      <b className="block text-lg">
+        {what}
+        {times > 1 && (
+          <span className="font-normal text-soft">
+            , {task.log.length} of {times}
+          </span>
+        )}
+      </b>
+      <span className="block text-soft">
+        {[product, origin, waitHours > 0 && `${waitHours} h after ${times > 1 ? 'each' : 'it'}`, note]
+          .filter(Boolean)
+          .join(', ')}
+      </span>
+      {stands !== 'done' && taskCaution(what) && (
+        <span className="mt-1 block border-l-4 border-brass-fill pl-2 text-sm">{taskCaution(what)}</span>
+      )}
+      {task.log.length > 0 && (
+        <span className="block text-sm text-soft">
+          {task.log.map((l) => `${l.by}, ${dayTime(l.at)}`).join('; ')}
+          {task.doneAt && `. Done by ${task.doneBy}`}
+        </span>
+      )}
+    </span>
+  );
+}
+
+function TaskTools({
+  task,
+  setAsking,
+  did,
+  stands,
+  onEdit,
+}: {
+  task: CaseTask;
+  setAsking: (next: boolean) => void;
+  did: ReturnType<typeof useCommand<typeof api.casework.setTime>>;
+  stands: TaskStands;
+  onEdit: () => void;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, taskId: task.id };
+  const { place, what, product, origin, times, waitHours, once, note } = task;
   const end = useCommand(api.casework.setDone, { what: task.what });
   const remove = useRemove(api.casework.remove, api.casework.add, 'Task');
-  const stands = taskStands(task, now);
-  const { place, what, product, origin, times, waitHours, once, note } = task;
   const press = () => {
     if (once && task.log.length === 0) setAsking(true);
     else did.mutate({ params, body: { did: true, version: task.version } });
   };
   return (
-    <li className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
-      <span className="grid w-24 place-items-center text-center">
-        {stands === 'done' ? (
-          <Check className="size-8 text-good" aria-label="done" />
-        ) : stands === 'waiting' ? (
+    <span className="flex flex-wrap items-center gap-2">
+      {stands === 'done' ? (
+        <Button onClick={() => end.mutate({ params, body: { done: false } })}>Take it up again</Button>
+      ) : (
+        <>
+          {stands !== 'ready' && stands !== 'waiting' && (
+            <Button look="main" busy={did.isPending} onClick={press}>
+              {times > 1 ? `Coat or time ${task.log.length + 1}` : 'Did it'}
+            </Button>
+          )}
+          {task.log.length > 0 && (
+            <Button
+              look={stands === 'ready' ? 'main' : 'quiet'}
+              busy={end.isPending}
+              onClick={() => end.mutate({ params, body: { done: true } })}
+            >
+              Done
+            </Button>
+          )}
+          <Button aria-label={`Correct ${what}`} onClick={onEdit}>
+            <Pencil className="size-5" aria-hidden />
+          </Button>
+          {task.log.length === 0 && (
+            <Button
+              look="plain"
+              aria-label={`Take out: ${what}`}
+              onClick={() =>
+                remove(
+                  { params },
+                  {
+                    params: { visitId: visit.id },
+                    body: { place, what, product, origin, times, waitHours, once, note },
+                  },
+                )
+              }
+            >
+              <Trash2 className="size-5" aria-hidden />
+            </Button>
+          )}
+        </>
+      )}
+    </span>
+  );
+}
+
+function SureSheet({
+  setAsking,
+  did,
+  task,
+}: {
+  setAsking: (next: boolean) => void;
+  did: ReturnType<typeof useCommand<typeof api.casework.setTime>>;
+  task: CaseTask;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, taskId: task.id };
+  const { what } = task;
+  return (
+    <Sheet
+      open
+      onClose={() => setAsking(false)}
+      title={`${what}: it cannot be undone`}
+      description="What is sanded, stained, refinished, silvered or drilled does not come back."
+    >
+      <p className="text-lg">
+        {visit.notWanted ? (
           <>
-            <Hourglass className="size-6 text-steel" aria-hidden />
-            <b className="tabular-nums">{countdown(Date.parse(task.waitEndsAt!) - now)}</b>
+            The owner does not want: <b>{visit.notWanted}</b>.
           </>
         ) : (
-          <b
-            className={
-              stands === 'to do'
-                ? 'text-soft'
-                : 'rounded-lg border-2 border-dashed border-brass-fill bg-brass-wash px-2 text-brass'
-            }
-          >
-            {stands === 'to do' ? 'to do' : stands === 'ready' ? 'dry' : 'once more'}
-          </b>
+          'The owner’s yes comes first: is it agreed?'
         )}
-      </span>
-      <span className="min-w-56 flex-1">
-        <b className="block text-lg">
-          {what}
-          {times > 1 && (
-            <span className="font-normal text-soft">
-              , {task.log.length} of {times}
-            </span>
-          )}
-        </b>
-        <span className="block text-soft">
-          {[product, origin, waitHours > 0 && `${waitHours} h after ${times > 1 ? 'each' : 'it'}`, note]
-            .filter(Boolean)
-            .join(', ')}
-        </span>
-        {stands !== 'done' && taskCaution(what) && (
-          <span className="mt-1 block border-l-4 border-brass-fill pl-2 text-sm">{taskCaution(what)}</span>
-        )}
-        {task.log.length > 0 && (
-          <span className="block text-sm text-soft">
-            {task.log.map((l) => `${l.by}, ${dayTime(l.at)}`).join('; ')}
-            {task.doneAt && `. Done by ${task.doneBy}`}
-          </span>
-        )}
-      </span>
-      {!visit.closedAt && (
-        <span className="flex flex-wrap items-center gap-2">
-          {stands === 'done' ? (
-            <Button onClick={() => end.mutate({ params, body: { done: false } })}>Take it up again</Button>
-          ) : (
-            <>
-              {stands !== 'ready' && stands !== 'waiting' && (
-                <Button look="main" busy={did.isPending} onClick={press}>
-                  {times > 1 ? `Coat or time ${task.log.length + 1}` : 'Did it'}
-                </Button>
-              )}
-              {task.log.length > 0 && (
-                <Button
-                  look={stands === 'ready' ? 'main' : 'quiet'}
-                  busy={end.isPending}
-                  onClick={() => end.mutate({ params, body: { done: true } })}
-                >
-                  Done
-                </Button>
-              )}
-              <Button aria-label={`Correct ${what}`} onClick={onEdit}>
-                <Pencil className="size-5" aria-hidden />
-              </Button>
-              {task.log.length === 0 && (
-                <Button
-                  look="plain"
-                  aria-label={`Take out: ${what}`}
-                  onClick={() =>
-                    remove(
-                      { params },
-                      {
-                        params: { visitId: visit.id },
-                        body: { place, what, product, origin, times, waitHours, once, note },
-                      },
-                    )
-                  }
-                >
-                  <Trash2 className="size-5" aria-hidden />
-                </Button>
-              )}
-            </>
-          )}
-        </span>
-      )}
-      {asking && (
-        <Sheet
-          open
-          onClose={() => setAsking(false)}
-          title={`${what}: it cannot be undone`}
-          description="What is sanded, stained, refinished, silvered or drilled does not come back."
+      </p>
+      <div className="mt-4 flex gap-3">
+        <Button
+          look="danger"
+          busy={did.isPending}
+          onClick={() => did.mutate({ params, body: { did: true, version: task.version } })}
         >
-          <p className="text-lg">
-            {visit.notWanted ? (
-              <>
-                The owner does not want: <b>{visit.notWanted}</b>.
-              </>
-            ) : (
-              'The owner’s yes comes first: is it agreed?'
-            )}
-          </p>
-          <div className="mt-4 flex gap-3">
-            <Button
-              look="danger"
-              busy={did.isPending}
-              onClick={() => did.mutate({ params, body: { did: true, version: task.version } })}
-            >
-              It is agreed, and done
-            </Button>
-            <Button look="plain" onClick={() => setAsking(false)}>
-              Not yet
-            </Button>
-          </div>
-        </Sheet>
-      )}
-    </li>
+          It is agreed, and done
+        </Button>
+        <Button look="plain" onClick={() => setAsking(false)}>
+          Not yet
+        </Button>
+      </div>
+    </Sheet>
   );
 }

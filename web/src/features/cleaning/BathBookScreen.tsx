@@ -146,28 +146,7 @@ const number = {
 };
 
 function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
-  const form = useContractForm<Fields>(fillFields, fill ?? EMPTY);
-  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
-  const correct = useCommand(api.cleaning.changeFill, {
-    what: 'Bath',
-    onSent: onClose,
-    labels: {
-      name: 'Tank or jar',
-      litres: 'Litres',
-      waterParts: 'Parts of water',
-      limitLoads: 'Loads',
-      limitDays: 'Days',
-      note: 'Note',
-    },
-  });
-  const { errors } = form.formState;
-  const [litres, parts] = [Number(form.watch('litres')), Number(form.watch('waterParts'))];
-  const mix = litres > 0 && litres <= 1000 && parts > 0 && parts <= 1000 ? dilute(litres, parts) : null;
-  const send = ({ bath, name, litres: l, waterParts, limitLoads, limitDays, note }: Fields) => {
-    const body = { bath, name, litres: l, waterParts, limitLoads, limitDays, note };
-    if (fill) correct.mutate({ params: { fillId: fill.id }, body: { ...body, version: fill.version } });
-    else add.mutate({ params: {}, body });
-  };
+  const { form, add, correct, errors, mix, send } = useFillForm(fill, onClose);
   return (
     <form
       noValidate
@@ -230,4 +209,30 @@ function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void })
       </div>
     </form>
   );
+}
+
+function useFillForm(fill: Fill | null, onClose: () => void) {
+  const form = useContractForm<Fields>(fillFields, fill ?? EMPTY);
+  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
+  const correct = useCommand(api.cleaning.changeFill, {
+    what: 'Bath',
+    onSent: onClose,
+    labels: {
+      name: 'Tank or jar',
+      litres: 'Litres',
+      waterParts: 'Parts of water',
+      limitLoads: 'Loads',
+      limitDays: 'Days',
+      note: 'Note',
+    },
+  });
+  const { errors } = form.formState;
+  const [litres, parts] = [Number(form.watch('litres')), Number(form.watch('waterParts'))];
+  const mix = litres > 0 && litres <= 1000 && parts > 0 && parts <= 1000 ? dilute(litres, parts) : null;
+  const send = ({ bath, name, litres: l, waterParts, limitLoads, limitDays, note }: Fields) => {
+    const body = { bath, name, litres: l, waterParts, limitLoads, limitDays, note };
+    if (fill) correct.mutate({ params: { fillId: fill.id }, body: { ...body, version: fill.version } });
+    else add.mutate({ params: {}, body });
+  };
+  return { form, add, correct, errors, mix, send };
 }

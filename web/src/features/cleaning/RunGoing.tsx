@@ -13,17 +13,10 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 
 /** One basket on its way: the step that runs, large; the next one with its caution before it. */
 export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
-  const visit = useThisVisit();
-  const [after, setAfter] = useState('');
-  const [ending, setEnding] = useState(false);
-  const params = { visitId: visit.id, bathId: run.id };
   const step = useCommand(api.cleaning.step, { what: 'Step', labels: { step: 'Step' } });
-  const stop = useCommand(api.cleaning.stop, { what: 'Parts out of the bath', onDone: () => say('The run is over.') });
-  const go = (to: 'next' | 'again' | 'back') => step.mutate({ params, body: { to, version: run.version } });
   const here = run.steps[run.step]!;
   const next = run.steps[run.step + 1];
   const left = run.endsAt === null ? null : Date.parse(run.endsAt) - now;
-  const last = isLast(run);
   return (
     <section
       aria-label={`Run: ${run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}`}
@@ -50,89 +43,142 @@ export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
           <p className="text-2xl font-bold">{here.what}</p>
           {here.caution && <Warned text={here.caution} />}
           {next && next.caution !== here.caution && next.caution && <Warned text={next.caution} before={next.what} />}
-          <div className="flex flex-wrap gap-3">
-            {next && (
-              <Button
-                look={left !== null && left <= 0 ? 'danger' : 'main'}
-                className="min-h-14 text-lg"
-                busy={step.isPending}
-                onClick={() => go('next')}
-              >
-                On to: {next.what}
-                <ArrowRight className="size-5" aria-hidden />
-              </Button>
-            )}
-            {mayAgain(run) && (
-              <Button busy={step.isPending} onClick={() => go('again')}>
-                <Repeat2 className="size-5" aria-hidden />
-                Once more, {here.minutes} min
-              </Button>
-            )}
-            {run.log.length > 0 && (
-              <Button look="plain" busy={step.isPending} onClick={() => go('back')}>
-                <Undo2 className="size-5" aria-hidden />
-                Back
-              </Button>
-            )}
-          </div>
-          {last || ending ? (
-            <form
-              className="flex flex-wrap items-end gap-3"
-              onSubmit={(e) => {
-                e.preventDefault();
-                stop.mutate({ params, body: { after } });
-              }}
-            >
-              <TextField
-                className="min-w-60 flex-1"
-                label="What it looks like now"
-                placeholder="even and clean, one green spot left"
-                value={after}
-                onChange={(e) => setAfter(e.target.value)}
-              />
-              <Button type="submit" look={last ? 'main' : 'quiet'} busy={stop.isPending}>
-                {last ? 'Parts are out' : 'End it here'}
-              </Button>
-            </form>
-          ) : (
-            <button
-              type="button"
-              className="min-h-11 self-start font-semibold text-steel underline"
-              onClick={() => setEnding(true)}
-            >
-              The parts are out, it ends here
-            </button>
-          )}
+          <StepButtons step={step} run={run} next={next} left={left} here={here} />
+          <EndRun run={run} />
         </div>
-        <ol className="flex flex-col gap-1">
-          {run.steps.map((s, i) => (
-            <li
-              key={i}
-              aria-current={i === run.step ? 'step' : undefined}
-              className={clsx(
-                'flex items-start gap-3 rounded-lg px-2 py-1',
-                i === run.step ? 'bg-steel-wash font-bold' : i < run.step && 'text-soft',
-              )}
-            >
-              <span
-                className={clsx(
-                  'mt-0.5 grid size-6 shrink-0 place-items-center rounded-full text-sm',
-                  i < run.step ? 'bg-steel text-steel-ink' : 'border border-line',
-                )}
-              >
-                {i < run.step ? <Check className="size-4" aria-label="done" /> : i + 1}
-              </span>
-              <span className="min-w-0 flex-1">{s.what}</span>
-              {s.minutes !== null && (
-                <span className="shrink-0 text-soft">
-                  {s.minutes >= 120 ? `${Math.round(s.minutes / 60)} h` : `${s.minutes} min`}
-                </span>
-              )}
-            </li>
-          ))}
-        </ol>
+        <StepList run={run} />
       </div>
     </section>
+  );
+}
+
+function StepButtons({
+  step,
+  run,
+  next,
+  left,
+  here,
+}: {
+  step: ReturnType<typeof useCommand<typeof api.cleaning.step>>;
+  run: CleaningRun;
+  next:
+    | {
+        what: string;
+        minutes: number | null;
+        bath: 'detergent' | 'ammoniated water' | 'petroleum solvent' | 'alcohol' | null;
+        caution: string;
+        again: number;
+      }
+    | undefined;
+  left: number | null;
+  here: {
+    what: string;
+    minutes: number | null;
+    bath: 'detergent' | 'ammoniated water' | 'petroleum solvent' | 'alcohol' | null;
+    caution: string;
+    again: number;
+  };
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, bathId: run.id };
+  const go = (to: 'next' | 'again' | 'back') => step.mutate({ params, body: { to, version: run.version } });
+  return (
+    <div className="flex flex-wrap gap-3">
+      {next && (
+        <Button
+          look={left !== null && left <= 0 ? 'danger' : 'main'}
+          className="min-h-14 text-lg"
+          busy={step.isPending}
+          onClick={() => go('next')}
+        >
+          On to: {next.what}
+          <ArrowRight className="size-5" aria-hidden />
+        </Button>
+      )}
+      {mayAgain(run) && (
+        <Button busy={step.isPending} onClick={() => go('again')}>
+          <Repeat2 className="size-5" aria-hidden />
+          Once more, {here.minutes} min
+        </Button>
+      )}
+      {run.log.length > 0 && (
+        <Button look="plain" busy={step.isPending} onClick={() => go('back')}>
+          <Undo2 className="size-5" aria-hidden />
+          Back
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function EndRun({ run }: { run: CleaningRun }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, bathId: run.id };
+  const [after, setAfter] = useState('');
+  const [ending, setEnding] = useState(false);
+  const stop = useCommand(api.cleaning.stop, { what: 'Parts out of the bath', onDone: () => say('The run is over.') });
+  const last = isLast(run);
+  if (last || ending)
+    return (
+      <form
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          stop.mutate({ params, body: { after } });
+        }}
+      >
+        <TextField
+          className="min-w-60 flex-1"
+          label="What it looks like now"
+          placeholder="even and clean, one green spot left"
+          value={after}
+          onChange={(e) => setAfter(e.target.value)}
+        />
+        <Button type="submit" look={last ? 'main' : 'quiet'} busy={stop.isPending}>
+          {last ? 'Parts are out' : 'End it here'}
+        </Button>
+      </form>
+    );
+  return (
+    <button
+      type="button"
+      className="min-h-11 self-start font-semibold text-steel underline"
+      onClick={() => setEnding(true)}
+    >
+      The parts are out, it ends here
+    </button>
+  );
+}
+
+function StepList({ run }: { run: CleaningRun }) {
+  return (
+    <ol className="flex flex-col gap-1">
+      {run.steps.map((s, i) => (
+        <li
+          key={i}
+          aria-current={i === run.step ? 'step' : undefined}
+          className={clsx(
+            'flex items-start gap-3 rounded-lg px-2 py-1',
+            i === run.step ? 'bg-steel-wash font-bold' : i < run.step && 'text-soft',
+          )}
+        >
+          <span
+            className={clsx(
+              'mt-0.5 grid size-6 shrink-0 place-items-center rounded-full text-sm',
+              i < run.step ? 'bg-steel text-steel-ink' : 'border border-line',
+            )}
+          >
+            {i < run.step ? <Check className="size-4" aria-label="done" /> : i + 1}
+          </span>
+          <span className="min-w-0 flex-1">{s.what}</span>
+          {s.minutes !== null && (
+            <span className="shrink-0 text-soft">
+              {s.minutes >= 120 ? `${Math.round(s.minutes / 60)} h` : `${s.minutes} min`}
+            </span>
+          )}
+        </li>
+      ))}
+    </ol>
   );
 }
 

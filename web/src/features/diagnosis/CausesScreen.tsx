@@ -1,4 +1,5 @@
 import { useContractForm } from '../../data/useContractForm.ts';
+import type { ReplyOf } from '@eclat/contract';
 import { ownCauseFields } from '@eclat/contract/diagnosis';
 import { CAUSES, LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
 import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
@@ -14,112 +15,21 @@ import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { useCauses } from './useKnowledge.ts';
 
+type Knowledge = ReplyOf<typeof api.diagnosis.knowledge>;
+
 /** The table of causes, the shop's own beside it, and what its signed visits found. */
 export function CausesScreen() {
   const { data, error } = useCauses();
   const me = useMe();
-  const learn = useCommand(api.diagnosis.setLearning, { what: 'Learning' });
-  const remove = useCommand(api.diagnosis.removeCause, { what: 'Cause' });
-  const [adding, setAdding] = useState(false);
   const [all, setAll] = useState(false);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the causes" />;
-  const found = Object.entries(data.experience)
-    .filter(([, e]) => e.found.times > 0)
-    .sort(([, a], [, b]) => b.found.times - a.found.times);
-  const nameOf = (id: string) => {
-    const [base, train] = id.split('.');
-    const c = CAUSES.find((x) => x.id === base)?.name ?? data.causes.find((x) => x.id === id)?.name ?? id;
-    return train ? `${c}, ${train}` : c;
-  };
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <h1 className="text-3xl">Causes and counts</h1>
-      <Answer
-        tone="info"
-        title={
-          data.learn
-            ? data.signedVisits === 0
-              ? 'No signed visit has confirmed a cause yet'
-              : `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`
-            : 'The shipped numbers stand alone'
-        }
-      >
-        {data.learn
-          ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or a finding confirmed a cause adds one. Nothing comes from elsewhere.'
-          : 'The shop’s own visits are not counted. Nothing of them is lost: turn it on again at any time.'}
-        {me?.role === 'owner-of-shop' && (
-          <div className="mt-2">
-            <Button onClick={() => learn.mutate({ params: {}, body: { learn: !data.learn } })} busy={learn.isPending}>
-              {data.learn ? 'Back to the shipped numbers' : 'Count the shop’s own visits'}
-            </Button>
-          </div>
-        )}
-      </Answer>
-      <Panel title="Found here" aside={<span className="text-soft">of the clocks that could have had it</span>}>
-        {found.length === 0 ? (
-          <Empty>What looks and findings of signed visits confirm is counted here.</Empty>
-        ) : (
-          <ul className="grid gap-x-8 sm:grid-cols-2">
-            {found.map(([id, e]) => (
-              <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2">
-                <span className="font-semibold">{nameOf(id)}</span>
-                <span className="text-lg whitespace-nowrap tabular-nums">
-                  <b>{e.found.times}</b> of your last {e.found.of}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-      </Panel>
-      <Panel
-        title="Causes of your own"
-        aside={
-          !adding &&
-          me?.role !== 'counter' && (
-            <Button look="main" onClick={() => setAdding(true)}>
-              <Plus className="size-5" aria-hidden />
-              Add a cause
-            </Button>
-          )
-        }
-      >
-        {adding && <CauseForm onClose={() => setAdding(false)} />}
-        {data.causes.length === 0 && !adding ? (
-          <Empty>
-            A fault that the table does not know, and that you have met: it is reckoned with like the others.
-          </Empty>
-        ) : (
-          <ul className="divide-y divide-line">
-            {data.causes.map((c) => (
-              <li key={c.id} className="flex items-center gap-4 py-2">
-                <span className="min-w-0 flex-1">
-                  <b className="text-lg">{c.name}</b>
-                  <span className="block">
-                    {c.look.what}. {c.remedy}.
-                  </span>
-                  <span className="block text-sm text-soft">
-                    {Object.entries(c.shows)
-                      .map(([s, g]) => `${SYMPTOMS[s as SymptomId]} (${GRADES[g]})`)
-                      .join(', ')}{' '}
-                    · {c.by}
-                  </span>
-                </span>
-                {me?.role !== 'counter' && (
-                  <button
-                    type="button"
-                    aria-label={`Take out: ${c.name}`}
-                    className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-                    onClick={() => remove.mutate({ params: { cause: c.id } })}
-                  >
-                    <Trash2 className="size-5" />
-                  </button>
-                )}
-              </li>
-            ))}
-          </ul>
-        )}
-      </Panel>
+      <Counting data={data} me={me} />
+      <FoundHere data={data} />
+      <OwnCauses me={me} data={data} />
       <Panel
         title={`The table: ${CAUSES.length} causes`}
         aside={
@@ -146,6 +56,115 @@ export function CausesScreen() {
   );
 }
 
+function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> }) {
+  const learn = useCommand(api.diagnosis.setLearning, { what: 'Learning' });
+  return (
+    <Answer
+      tone="info"
+      title={
+        data.learn
+          ? data.signedVisits === 0
+            ? 'No signed visit has confirmed a cause yet'
+            : `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`
+          : 'The shipped numbers stand alone'
+      }
+    >
+      {data.learn
+        ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or a finding confirmed a cause adds one. Nothing comes from elsewhere.'
+        : 'The shop’s own visits are not counted. Nothing of them is lost: turn it on again at any time.'}
+      {me?.role === 'owner-of-shop' && (
+        <div className="mt-2">
+          <Button onClick={() => learn.mutate({ params: {}, body: { learn: !data.learn } })} busy={learn.isPending}>
+            {data.learn ? 'Back to the shipped numbers' : 'Count the shop’s own visits'}
+          </Button>
+        </div>
+      )}
+    </Answer>
+  );
+}
+
+function FoundHere({ data }: { data: Knowledge }) {
+  const found = Object.entries(data.experience)
+    .filter(([, e]) => e.found.times > 0)
+    .sort(([, a], [, b]) => b.found.times - a.found.times);
+  const nameOf = (id: string) => {
+    const [base, train] = id.split('.');
+    const c = CAUSES.find((x) => x.id === base)?.name ?? data.causes.find((x) => x.id === id)?.name ?? id;
+    return train ? `${c}, ${train}` : c;
+  };
+  return (
+    <Panel title="Found here" aside={<span className="text-soft">of the clocks that could have had it</span>}>
+      {found.length === 0 ? (
+        <Empty>What looks and findings of signed visits confirm is counted here.</Empty>
+      ) : (
+        <ul className="grid gap-x-8 sm:grid-cols-2">
+          {found.map(([id, e]) => (
+            <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2">
+              <span className="font-semibold">{nameOf(id)}</span>
+              <span className="text-lg whitespace-nowrap tabular-nums">
+                <b>{e.found.times}</b> of your last {e.found.of}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function OwnCauses({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> }) {
+  const remove = useCommand(api.diagnosis.removeCause, { what: 'Cause' });
+  const [adding, setAdding] = useState(false);
+  return (
+    <Panel
+      title="Causes of your own"
+      aside={
+        !adding &&
+        me?.role !== 'counter' && (
+          <Button look="main" onClick={() => setAdding(true)}>
+            <Plus className="size-5" aria-hidden />
+            Add a cause
+          </Button>
+        )
+      }
+    >
+      {adding && <CauseForm onClose={() => setAdding(false)} />}
+      {data.causes.length === 0 && !adding ? (
+        <Empty>A fault that the table does not know, and that you have met: it is reckoned with like the others.</Empty>
+      ) : (
+        <ul className="divide-y divide-line">
+          {data.causes.map((c) => (
+            <li key={c.id} className="flex items-center gap-4 py-2">
+              <span className="min-w-0 flex-1">
+                <b className="text-lg">{c.name}</b>
+                <span className="block">
+                  {c.look.what}. {c.remedy}.
+                </span>
+                <span className="block text-sm text-soft">
+                  {Object.entries(c.shows)
+                    .map(([s, g]) => `${SYMPTOMS[s as SymptomId]} (${GRADES[g]})`)
+                    .join(', ')}{' '}
+                  · {c.by}
+                </span>
+              </span>
+              {me?.role !== 'counter' && (
+                <button
+                  type="button"
+                  aria-label={`Take out: ${c.name}`}
+                  className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
+                  onClick={() => remove.mutate({ params: { cause: c.id } })}
+                >
+                  <Trash2 className="size-5" />
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
 const GRADES = { H: 'mostly', M: 'often', L: 'sometimes' } as const;
 type Fields = z.input<typeof ownCauseFields>;
 
@@ -166,7 +185,6 @@ function CauseForm({ onClose }: { onClose: () => void }) {
     onFields: (f) => f.forEach((x) => form.setError(x.path as 'name', { message: x.message })),
   });
   const { errors } = form.formState;
-  const shows = form.watch('shows');
   return (
     <form
       className="mb-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2"
@@ -199,64 +217,8 @@ function CauseForm({ onClose }: { onClose: () => void }) {
         </SelectField>
       </div>
       <TextField className="sm:col-span-2" label="Remedy" error={errors.remedy?.message} {...form.register('remedy')} />
-      <fieldset className="sm:col-span-2">
-        <legend className="font-semibold">It shows as</legend>
-        {errors.shows && (
-          <p className="text-sm font-semibold text-danger">
-            {String(errors.shows.message ?? 'At least one symptom that it shows.')}
-          </p>
-        )}
-        <div className="grid gap-2 lg:grid-cols-2">
-          {(Object.keys(shows) as SymptomId[]).map((s) => (
-            <div key={s} className="flex flex-wrap items-center justify-between gap-2">
-              <span>{SYMPTOMS[s]}</span>
-              <Choice
-                hideLabel
-                label={SYMPTOMS[s]}
-                value={shows[s] ?? ''}
-                options={(['H', 'M', 'L'] as const).map((g) => [g, GRADES[g]] as const)}
-                onChange={(g) => form.setValue('shows', { ...shows, [s]: g })}
-                onClear={() => {
-                  const { [s]: _, ...rest } = shows;
-                  form.setValue('shows', rest);
-                }}
-              />
-            </div>
-          ))}
-        </div>
-        <SelectField
-          className="mt-2"
-          label="Add a symptom"
-          value=""
-          onChange={(e) => form.setValue('shows', { ...shows, [e.target.value]: 'M' })}
-        >
-          <option value="">Choose …</option>
-          {SYMPTOM_IDS.filter((s) => !(s in shows)).map((s) => (
-            <option key={s} value={s}>
-              {SYMPTOMS[s]}
-            </option>
-          ))}
-        </SelectField>
-      </fieldset>
-      <fieldset className="sm:col-span-2">
-        <legend className="font-semibold">Only clocks with</legend>
-        <div className="flex flex-wrap gap-x-6">
-          {OSCILLATORS.map((o) => (
-            <Tick key={o} label={o} value={o} {...form.register('oscillators')} />
-          ))}
-          {TRAINS.slice(1).map((t) => (
-            <Tick key={t} label={`a ${t} train`} value={t} {...form.register('trains')} />
-          ))}
-        </div>
-        <details>
-          <summary className="min-h-11 cursor-pointer">… and fittings</summary>
-          <div className="flex flex-wrap gap-x-6">
-            {FITTINGS.map((f) => (
-              <Tick key={f} label={f} value={f} {...form.register('fittings')} />
-            ))}
-          </div>
-        </details>
-      </fieldset>
+      <ShowsAs form={form} />
+      <OnlyWith form={form} />
       <div className="flex gap-3 sm:col-span-2">
         <Button type="submit" look="main" busy={add.isPending}>
           Add it
@@ -266,5 +228,75 @@ function CauseForm({ onClose }: { onClose: () => void }) {
         </Button>
       </div>
     </form>
+  );
+}
+
+function ShowsAs({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {
+  const { errors } = form.formState;
+  const shows = form.watch('shows');
+  return (
+    <fieldset className="sm:col-span-2">
+      <legend className="font-semibold">It shows as</legend>
+      {errors.shows && (
+        <p className="text-sm font-semibold text-danger">
+          {String(errors.shows.message ?? 'At least one symptom that it shows.')}
+        </p>
+      )}
+      <div className="grid gap-2 lg:grid-cols-2">
+        {(Object.keys(shows) as SymptomId[]).map((s) => (
+          <div key={s} className="flex flex-wrap items-center justify-between gap-2">
+            <span>{SYMPTOMS[s]}</span>
+            <Choice
+              hideLabel
+              label={SYMPTOMS[s]}
+              value={shows[s] ?? ''}
+              options={(['H', 'M', 'L'] as const).map((g) => [g, GRADES[g]] as const)}
+              onChange={(g) => form.setValue('shows', { ...shows, [s]: g })}
+              onClear={() => {
+                const { [s]: _, ...rest } = shows;
+                form.setValue('shows', rest);
+              }}
+            />
+          </div>
+        ))}
+      </div>
+      <SelectField
+        className="mt-2"
+        label="Add a symptom"
+        value=""
+        onChange={(e) => form.setValue('shows', { ...shows, [e.target.value]: 'M' })}
+      >
+        <option value="">Choose …</option>
+        {SYMPTOM_IDS.filter((s) => !(s in shows)).map((s) => (
+          <option key={s} value={s}>
+            {SYMPTOMS[s]}
+          </option>
+        ))}
+      </SelectField>
+    </fieldset>
+  );
+}
+
+function OnlyWith({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {
+  return (
+    <fieldset className="sm:col-span-2">
+      <legend className="font-semibold">Only clocks with</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {OSCILLATORS.map((o) => (
+          <Tick key={o} label={o} value={o} {...form.register('oscillators')} />
+        ))}
+        {TRAINS.slice(1).map((t) => (
+          <Tick key={t} label={`a ${t} train`} value={t} {...form.register('trains')} />
+        ))}
+      </div>
+      <details>
+        <summary className="min-h-11 cursor-pointer">… and fittings</summary>
+        <div className="flex flex-wrap gap-x-6">
+          {FITTINGS.map((f) => (
+            <Tick key={f} label={f} value={f} {...form.register('fittings')} />
+          ))}
+        </div>
+      </details>
+    </fieldset>
   );
 }

@@ -9,6 +9,7 @@ import {
   type Diagnosis,
   type RankedCause,
   type SymptomId,
+  type Observations,
 } from '@eclat/core/faults';
 import { toldBy } from '@eclat/core/intake';
 import { isTogether } from '@eclat/core/workflow';
@@ -30,7 +31,6 @@ const SHOWN = 6;
 export function DiagnosisScreen() {
   const visit = useThisVisit();
   const { traits } = visit.movement;
-  const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
   const shop = useKnowledge();
   // What was told at the counter counts until somebody has looked.
   const told = useMemo(() => toldBy(traits, visit.answers), [traits, visit.answers]);
@@ -47,12 +47,8 @@ export function DiagnosisScreen() {
     [traits, visit, seen, shop],
   );
   const { ranked, looks } = found;
-  const [all, setAll] = useState(false);
   const present = Object.values(seen).filter((s) => s === 'present').length;
-  const hidden = unobservable(seen);
   const first = ranked[0]!;
-  const set = (symptom: SymptomId, state: 'present' | 'absent' | null) =>
-    observe.mutate({ params: { visitId: visit.id, symptom }, body: { state } });
   return (
     <>
       {present === 0 ? (
@@ -84,37 +80,7 @@ export function DiagnosisScreen() {
                   <h3 className="text-soft">{group}</h3>
                   <ul className="divide-y divide-line">
                     {list.map((s) => (
-                      <li key={s} className="flex min-h-14 items-center justify-between gap-3 py-1">
-                        <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>
-                          {SYMPTOMS[s]}
-                          {hidden.includes(s) ? (
-                            <span className="block text-sm font-normal">cannot be seen while it is dead</span>
-                          ) : (
-                            told[s] &&
-                            !visit.observations[s] && (
-                              <span className="block text-sm font-normal text-brass">told at the counter</span>
-                            )
-                          )}
-                        </span>
-                        {!hidden.includes(s) && (
-                          <div className="shrink-0">
-                            <Choice
-                              hideLabel
-                              label={SYMPTOMS[s]}
-                              value={seen[s] ?? ''}
-                              disabled={visit.closedAt !== null}
-                              onChange={(v) => set(s, v)}
-                              onClear={() => set(s, null)}
-                              options={
-                                [
-                                  ['present', 'Yes'],
-                                  ['absent', 'No'],
-                                ] as const
-                              }
-                            />
-                          </div>
-                        )}
-                      </li>
+                      <SymptomRow key={s} seen={seen} symptom={s} told={told} />
                     ))}
                   </ul>
                 </div>
@@ -122,31 +88,78 @@ export function DiagnosisScreen() {
             );
           })}
         </Panel>
-        <Panel
-          className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
-          title="Causes, likeliest first"
-          aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
-        >
-          {present === 0 ? (
-            <Empty>The ranked causes stand here, each with its reasons, as soon as one symptom is picked.</Empty>
-          ) : (
-            <>
-              <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>
-              <ol className="flex flex-col divide-y divide-line">
-                {ranked.slice(0, all ? undefined : SHOWN).map((r) => (
-                  <Ranked key={r.instance.id} ranked={r} />
-                ))}
-              </ol>
-              <Button look="plain" className="mt-2" onClick={() => setAll(!all)}>
-                {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
-              </Button>
-            </>
-          )}
-        </Panel>
+        <Causes present={present} found={found} />
       </div>
       <Settle key={visit.cause} suggestion={present > 0 ? first.instance.name : ''} />
       <StageFoot stage="diagnose" />
     </>
+  );
+}
+
+function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: SymptomId; told: Observations }) {
+  const visit = useThisVisit();
+  const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
+  const hidden = unobservable(seen);
+  const set = (symptom: SymptomId, state: 'present' | 'absent' | null) =>
+    observe.mutate({ params: { visitId: visit.id, symptom }, body: { state } });
+  return (
+    <li className="flex min-h-14 items-center justify-between gap-3 py-1">
+      <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>
+        {SYMPTOMS[s]}
+        {hidden.includes(s) ? (
+          <span className="block text-sm font-normal">cannot be seen while it is dead</span>
+        ) : (
+          told[s] &&
+          !visit.observations[s] && <span className="block text-sm font-normal text-brass">told at the counter</span>
+        )}
+      </span>
+      {!hidden.includes(s) && (
+        <div className="shrink-0">
+          <Choice
+            hideLabel
+            label={SYMPTOMS[s]}
+            value={seen[s] ?? ''}
+            disabled={visit.closedAt !== null}
+            onChange={(v) => set(s, v)}
+            onClear={() => set(s, null)}
+            options={
+              [
+                ['present', 'Yes'],
+                ['absent', 'No'],
+              ] as const
+            }
+          />
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Causes({ present, found }: { present: number; found: Diagnosis }) {
+  const { ranked } = found;
+  const [all, setAll] = useState(false);
+  return (
+    <Panel
+      className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
+      title="Causes, likeliest first"
+      aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
+    >
+      {present === 0 ? (
+        <Empty>The ranked causes stand here, each with its reasons, as soon as one symptom is picked.</Empty>
+      ) : (
+        <>
+          <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>
+          <ol className="flex flex-col divide-y divide-line">
+            {ranked.slice(0, all ? undefined : SHOWN).map((r) => (
+              <Ranked key={r.instance.id} ranked={r} />
+            ))}
+          </ol>
+          <Button look="plain" className="mt-2" onClick={() => setAll(!all)}>
+            {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
+          </Button>
+        </>
+      )}
+    </Panel>
   );
 }
 

@@ -15,7 +15,10 @@ const SAYS: Record<LookOutcome, string> = {
   clear: 'nothing there',
   impossible: 'cannot be looked at here',
 };
-export const percent = (p: number) => (p < 0.01 ? 'under 1 %' : p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`);
+export const percent = (p: number) => {
+  if (p < 0.01) return 'under 1 %';
+  return p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`;
+};
 
 /** Where to look next: what tells most for its minutes, and what each outcome would mean. */
 export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook[] }) {

@@ -34,44 +34,11 @@ export function StepTest({
     },
   });
   const [v, i, s] = [numberOf(volts, 400), numberOf(milliamps, 20_000), numberOf(supply, 400)];
-  const ready = v !== null && s !== null && (milliamps.trim() === '' || i !== null);
   const measured = steps.filter((x) => x.look.milliamps !== null);
-  const points = (yes: boolean) =>
-    measured.filter((x) => (x.look.did === 'advances') === yes).map((x) => ({ x: x.look.volts, y: x.look.milliamps! }));
-  const most = Math.max(0, ...steps.map((x) => x.look.volts), supplyV ?? 0);
   const expected = ohms && v ? coilAt(v, ohms).milliamps : null;
   return (
     <div className="mb-4 flex flex-col gap-4">
-      {measured.length > 0 && (
-        <Suspense fallback={<div className="h-72" />}>
-          <LineChart
-            from0
-            x="Volts"
-            y="mA"
-            says={`Current against voltage; it advances at ${
-              points(true)
-                .map((p) => `${p.x} V`)
-                .join(', ') || 'none'
-            }`}
-            series={[
-              ...(ohms
-                ? [
-                    {
-                      label: `${ohms} Ω`,
-                      line: true,
-                      points: [
-                        { x: 0, y: 0 },
-                        { x: most, y: coilAt(most, ohms).milliamps },
-                      ],
-                    },
-                  ]
-                : []),
-              { label: 'advances', points: points(true), mark: 'steel' as const },
-              { label: 'does not advance', points: points(false), mark: 'brass-fill' as const },
-            ]}
-          />
-        </Suspense>
-      )}
+      {measured.length > 0 && <StepChart measured={measured} steps={steps} supplyV={supplyV} ohms={ohms} />}
       {measured.length > 0 && (
         <p className="text-sm text-soft">
           Blue: it advances. Brass: it does not.{ohms !== null && ' The line is the coil as it was read.'}
@@ -90,27 +57,93 @@ export function StepTest({
             />
             <NumberField label="Its supply, volts" most={400} value={supply} onChange={setSupply} />
           </div>
-          <div className="flex flex-wrap items-center gap-2" role="group" aria-label="What happened">
-            <span className="font-semibold">What happened:</span>
-            {GRADES_OF_STEP.map((did) => (
-              <Button
-                key={did}
-                disabled={!ready}
-                busy={add.isPending}
-                onClick={() => {
-                  if (ready)
-                    add.mutate({
-                      params: { visitId: visit.id },
-                      body: { look: { kind: 'step', volts: v, milliamps: i, did, supplyV: s } },
-                    });
-                }}
-              >
-                {did}
-              </Button>
-            ))}
-          </div>
+          <WhatHappened volts={v} supplyV={s} milliamps={milliamps} current={i} add={add} />
         </>
       )}
+    </div>
+  );
+}
+
+function StepChart({
+  measured,
+  steps,
+  supplyV,
+  ohms,
+}: {
+  measured: Step[];
+  steps: readonly Step[];
+  supplyV: number | null;
+  ohms: number | null;
+}) {
+  const points = (yes: boolean) =>
+    measured.filter((x) => (x.look.did === 'advances') === yes).map((x) => ({ x: x.look.volts, y: x.look.milliamps! }));
+  const most = Math.max(0, ...steps.map((x) => x.look.volts), supplyV ?? 0);
+  return (
+    <Suspense fallback={<div className="h-72" />}>
+      <LineChart
+        from0
+        x="Volts"
+        y="mA"
+        says={`Current against voltage; it advances at ${
+          points(true)
+            .map((p) => `${p.x} V`)
+            .join(', ') || 'none'
+        }`}
+        series={[
+          ...(ohms
+            ? [
+                {
+                  label: `${ohms} Ω`,
+                  line: true,
+                  points: [
+                    { x: 0, y: 0 },
+                    { x: most, y: coilAt(most, ohms).milliamps },
+                  ],
+                },
+              ]
+            : []),
+          { label: 'advances', points: points(true), mark: 'steel' as const },
+          { label: 'does not advance', points: points(false), mark: 'brass-fill' as const },
+        ]}
+      />
+    </Suspense>
+  );
+}
+
+function WhatHappened({
+  volts: v,
+  supplyV: s,
+  milliamps,
+  current: i,
+  add,
+}: {
+  volts: number | null;
+  supplyV: number | null;
+  milliamps: string;
+  current: number | null;
+  add: ReturnType<typeof useCommand<typeof api.electric.add>>;
+}) {
+  const visit = useThisVisit();
+  const ready = v !== null && s !== null && (milliamps.trim() === '' || i !== null);
+  return (
+    <div className="flex flex-wrap items-center gap-2" role="group" aria-label="What happened">
+      <span className="font-semibold">What happened:</span>
+      {GRADES_OF_STEP.map((did) => (
+        <Button
+          key={did}
+          disabled={!ready}
+          busy={add.isPending}
+          onClick={() => {
+            if (ready)
+              add.mutate({
+                params: { visitId: visit.id },
+                body: { look: { kind: 'step', volts: v, milliamps: i, did, supplyV: s } },
+              });
+          }}
+        >
+          {did}
+        </Button>
+      ))}
     </div>
   );
 }

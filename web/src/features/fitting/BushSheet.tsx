@@ -1,6 +1,15 @@
 import type { SurveyedHole } from '@eclat/contract';
 import { api } from '../../data/api.ts';
-import { bushChoices, freshClearanceMm, LOCATED, STARTING_STOCK, turnedDownMm, type Located } from '@eclat/core/pivots';
+import {
+  bushChoices,
+  freshClearanceMm,
+  LOCATED,
+  STARTING_STOCK,
+  turnedDownMm,
+  type BushChoice,
+  type BushStock,
+  type Located,
+} from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { useState } from 'react';
 import { useStores } from '../../data/queries.ts';
@@ -39,66 +48,30 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
   );
 }
 
+/** A bush as it is offered: from the stores where the shop keeps a list, or a plain size. */
+type Bush = BushStock & { stockId: string | null; onHand: number; shelf: string };
+
 function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
-  const visit = useThisVisit();
-  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partLooks, hole.key) ?? hole.pivotMm));
-  const add = useCommand(api.fitting.addBush, {
-    what: `Bush ${name}`,
-    onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
-  });
-  const [located, setLocated] = useState<Located | ''>('');
-  const [shake, setShake] = useState('');
-  const [spins, setSpins] = useState('');
-  const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
-  const pivotMm = lengthMm(pivot);
-  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
-  const stores = useStores().data;
-  const own = bushesIn(stores ?? []);
-  // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
-  const stock: {
-    boreMm: number;
-    outsideMm: number;
-    heightMm: number;
-    stockId: string | null;
-    onHand: number;
-    shelf: string;
-  }[] = own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
-  const choices =
-    pivotMm === null || plateMm === null || tooBig
-      ? []
-      : bushChoices(
-          {
-            finishedPivotMm: pivotMm,
-            clearanceMm: freshClearanceMm(pivotMm),
-            holeLongMm: hole.holeLongMm,
-            holeShortMm: hole.holeShortMm,
-            plateMm,
-          },
-          stock,
-        );
-  const [picked, setPicked] = useState('');
-  const sizeOf = (b: { boreMm: number; outsideMm: number; heightMm: number }) =>
-    `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
-  const choice = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
-  const send = (off = false) => {
-    if (!choice || pivotMm === null) return;
-    const two = (mm: number) => Number(mm.toFixed(3));
-    add.mutate({
-      params: { visitId: visit.id },
-      body: {
-        hole: hole.key,
-        pivotMm: two(pivotMm),
-        boreMm: two(choice.finishedBoreMm),
-        outsideMm: choice.outsideMm,
-        heightMm: choice.heightMm,
-        stockId: choice.stockId,
-        located: located || null,
-        off,
-        endShakeMm: off ? null : lengthMm(shake, [0, 10]),
-        spins: off || spins === '' ? null : spins === 'true',
-      },
-    });
-  };
+  const {
+    pivot,
+    setPivot,
+    add,
+    located,
+    setLocated,
+    shake,
+    setShake,
+    spins,
+    setSpins,
+    tries,
+    pivotMm,
+    tooBig,
+    own,
+    choices,
+    setPicked,
+    sizeOf,
+    choice,
+    send,
+  } = useBushFit(hole, name, plateMm);
   return (
     <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
       <div>
@@ -112,50 +85,16 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
       </div>
       <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={() => send()} />
       <div aria-live="polite">
-        {choice ? (
-          <>
-            <p className="text-xl font-bold">
-              {sizeOf(choice)}
-              {choice.stockId && (
-                <span className="text-base font-normal text-soft">
-                  {' '}
-                  {choice.shelf}, {choice.onHand} there
-                </span>
-              )}
-            </p>
-            <p>
-              Ream to {choice.reamToMm.toFixed(3)}, broach the bore to {choice.finishedBoreMm.toFixed(3)}. True centre:{' '}
-              {choice.centreBackMm.toFixed(2)} mm back from the middle of the oval, against the wear.
-            </p>
-            {choices.length > 1 && (
-              <div className="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="Others that suit">
-                {choices
-                  .filter((b) => b !== choice)
-                  .slice(0, MOST_SHOWN)
-                  .map((b) => (
-                    <button
-                      key={`${b.stockId}${sizeOf(b)}`}
-                      type="button"
-                      className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
-                      onClick={() => setPicked(sizeOf(b))}
-                    >
-                      {sizeOf(b)}
-                    </button>
-                  ))}
-              </div>
-            )}
-          </>
-        ) : (
-          <p className="font-semibold text-danger">
-            {tooBig
-              ? 'This pivot is larger than the hole was.'
-              : pivotMm === null || plateMm === null
-                ? 'Measure pivot and plate first.'
-                : own.length > 0
-                  ? 'No bush in the stores suits this hole: order or turn one.'
-                  : 'No plain size suits this hole: turn one.'}
-          </p>
-        )}
+        <BushOffered
+          choice={choice}
+          sizeOf={sizeOf}
+          choices={choices}
+          setPicked={setPicked}
+          tooBig={tooBig}
+          pivotMm={pivotMm}
+          plateMm={plateMm}
+          own={own}
+        />
       </div>
       <div className="order-last flex flex-col gap-2 lg:order-none">
         <Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
@@ -187,4 +126,146 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
       </div>
     </li>
   );
+}
+
+function BushOffered({
+  choice,
+  sizeOf,
+  choices,
+  setPicked,
+  tooBig,
+  pivotMm,
+  plateMm,
+  own,
+}: {
+  choice: BushChoice<Bush> | null;
+  sizeOf: (b: BushStock) => string;
+  choices: BushChoice<Bush>[];
+  setPicked: (next: string) => void;
+  tooBig: boolean;
+  pivotMm: number | null;
+  plateMm: number | null;
+  own: readonly Bush[];
+}) {
+  if (choice)
+    return (
+      <>
+        <p className="text-xl font-bold">
+          {sizeOf(choice)}
+          {choice.stockId && (
+            <span className="text-base font-normal text-soft">
+              {' '}
+              {choice.shelf}, {choice.onHand} there
+            </span>
+          )}
+        </p>
+        <p>
+          Ream to {choice.reamToMm.toFixed(3)}, broach the bore to {choice.finishedBoreMm.toFixed(3)}. True centre:{' '}
+          {choice.centreBackMm.toFixed(2)} mm back from the middle of the oval, against the wear.
+        </p>
+        {choices.length > 1 && (
+          <div className="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="Others that suit">
+            {choices
+              .filter((b) => b !== choice)
+              .slice(0, MOST_SHOWN)
+              .map((b) => (
+                <button
+                  key={`${b.stockId}${sizeOf(b)}`}
+                  type="button"
+                  className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
+                  onClick={() => setPicked(sizeOf(b))}
+                >
+                  {sizeOf(b)}
+                </button>
+              ))}
+          </div>
+        )}
+      </>
+    );
+  return (
+    <p className="font-semibold text-danger">
+      {tooBig
+        ? 'This pivot is larger than the hole was.'
+        : pivotMm === null || plateMm === null
+          ? 'Measure pivot and plate first.'
+          : own.length > 0
+            ? 'No bush in the stores suits this hole: order or turn one.'
+            : 'No plain size suits this hole: turn one.'}
+    </p>
+  );
+}
+
+function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
+  const visit = useThisVisit();
+  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partLooks, hole.key) ?? hole.pivotMm));
+  const add = useCommand(api.fitting.addBush, {
+    what: `Bush ${name}`,
+    onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
+  });
+  const [located, setLocated] = useState<Located | ''>('');
+  const [shake, setShake] = useState('');
+  const [spins, setSpins] = useState('');
+  const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
+  const pivotMm = lengthMm(pivot);
+  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
+  const stores = useStores().data;
+  const own = bushesIn(stores ?? []);
+  // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
+  const stock: Bush[] =
+    own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
+  const choices =
+    pivotMm === null || plateMm === null || tooBig
+      ? []
+      : bushChoices(
+          {
+            finishedPivotMm: pivotMm,
+            clearanceMm: freshClearanceMm(pivotMm),
+            holeLongMm: hole.holeLongMm,
+            holeShortMm: hole.holeShortMm,
+            plateMm,
+          },
+          stock,
+        );
+  const [picked, setPicked] = useState('');
+  const sizeOf = (b: BushStock) => `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
+  const choice = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
+  const send = (off = false) => {
+    if (!choice || pivotMm === null) return;
+    const two = (mm: number) => Number(mm.toFixed(3));
+    add.mutate({
+      params: { visitId: visit.id },
+      body: {
+        hole: hole.key,
+        pivotMm: two(pivotMm),
+        boreMm: two(choice.finishedBoreMm),
+        outsideMm: choice.outsideMm,
+        heightMm: choice.heightMm,
+        stockId: choice.stockId,
+        located: located || null,
+        off,
+        endShakeMm: off ? null : lengthMm(shake, [0, 10]),
+        spins: off || spins === '' ? null : spins === 'true',
+      },
+    });
+  };
+  return {
+    pivot,
+    setPivot,
+    add,
+    located,
+    setLocated,
+    shake,
+    setShake,
+    spins,
+    setSpins,
+    tries,
+    pivotMm,
+    tooBig,
+    own,
+    choices,
+    setPicked,
+    sizeOf,
+    choice,
+    send,
+  };
 }

@@ -30,37 +30,8 @@ const EMPTY: Fields = {
 
 /** What was fitted, measured; where it came from; what became of the old one. */
 export function PartForm() {
-  const visit = useThisVisit();
-  const stores = useStores().data ?? [];
-  const form = useContractForm<Fields>(newPart, EMPTY);
-  const draft = useDraft(form, `part.${visit.id}`);
-  const add = useCommand(api.fitting.addPart, {
-    what: 'Part fitted',
-    onSent: () => {
-      form.reset(EMPTY);
-      draft.clear();
-    },
-    onDone: () => say('Part entered.'),
-    onFields: (fields) => {
-      for (const f of fields) form.setError(f.path as 'what', { message: f.message });
-    },
-  });
-  const { errors } = form.formState;
-  const { kind = 'other', source, stockId, sizes } = form.watch();
-  const onShelf = stores.filter((i) => i.kept && i.kind === kind);
-  const set = (name: 'stockId' | 'donorId', value: string | null) => {
-    form.setValue(name, value, { shouldDirty: true });
-    form.clearErrors(name);
-  };
-  const take = (id: string) => {
-    set('stockId', id || null);
-    const item = stores.find((i) => i.id === id);
-    if (!item) return;
-    form.setValue('sizes', item.sizes);
-    form.setValue('cost', item.price);
-    if (!form.getValues('what'))
-      form.setValue('what', kindOf(item.kind).name === item.name ? item.name : item.name.split(',')[0]!);
-  };
+  const it = usePartForm();
+  const { visit, form, add, errors, kind, source, stockId, sizes, onShelf, set, take } = it;
   return (
     <form
       className="mt-4 grid grid-cols-1 gap-4 border-t border-line pt-4 sm:grid-cols-2 xl:grid-cols-3"
@@ -73,34 +44,7 @@ export function PartForm() {
         error={errors.what?.message}
         {...form.register('what')}
       />
-      <SelectField
-        label="Kind"
-        {...form.register('kind', {
-          onChange: () => {
-            form.setValue('sizes', {});
-            set('stockId', null);
-          },
-        })}
-      >
-        {KINDS.filter((k) => k.id !== 'bush' && k.id !== 'product').map((k) => (
-          <option key={k.id} value={k.id}>
-            {k.name}
-          </option>
-        ))}
-      </SelectField>
-      <SelectField
-        label="Where it came from"
-        {...form.register('source', {
-          onChange: () => {
-            set('stockId', null);
-            set('donorId', null);
-          },
-        })}
-      >
-        {PART_SOURCES.map((s) => (
-          <option key={s}>{s}</option>
-        ))}
-      </SelectField>
+      <KindAndSource it={it} />
       {source === 'from stock' && (
         <SelectField
           label="Which one of the stores"
@@ -156,4 +100,75 @@ export function PartForm() {
       </div>
     </form>
   );
+}
+
+function KindAndSource({ it }: { it: ReturnType<typeof usePartForm> }) {
+  const { form, set } = it;
+  return (
+    <>
+      <SelectField
+        label="Kind"
+        {...form.register('kind', {
+          onChange: () => {
+            form.setValue('sizes', {});
+            set('stockId', null);
+          },
+        })}
+      >
+        {KINDS.filter((k) => k.id !== 'bush' && k.id !== 'product').map((k) => (
+          <option key={k.id} value={k.id}>
+            {k.name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Where it came from"
+        {...form.register('source', {
+          onChange: () => {
+            set('stockId', null);
+            set('donorId', null);
+          },
+        })}
+      >
+        {PART_SOURCES.map((s) => (
+          <option key={s}>{s}</option>
+        ))}
+      </SelectField>
+    </>
+  );
+}
+
+function usePartForm() {
+  const visit = useThisVisit();
+  const stores = useStores().data ?? [];
+  const form = useContractForm<Fields>(newPart, EMPTY);
+  const draft = useDraft(form, `part.${visit.id}`);
+  const add = useCommand(api.fitting.addPart, {
+    what: 'Part fitted',
+    onSent: () => {
+      form.reset(EMPTY);
+      draft.clear();
+    },
+    onDone: () => say('Part entered.'),
+    onFields: (fields) => {
+      for (const f of fields) form.setError(f.path as 'what', { message: f.message });
+    },
+  });
+  const { errors } = form.formState;
+  const { kind = 'other', source, stockId, sizes } = form.watch();
+  const onShelf = stores.filter((i) => i.kept && i.kind === kind);
+  const set = (name: 'stockId' | 'donorId', value: string | null) => {
+    form.setValue(name, value, { shouldDirty: true });
+    form.clearErrors(name);
+  };
+  const take = (id: string) => {
+    set('stockId', id || null);
+    const item = stores.find((i) => i.id === id);
+    if (!item) return;
+    form.setValue('sizes', item.sizes);
+    form.setValue('cost', item.price);
+    if (!form.getValues('what'))
+      form.setValue('what', kindOf(item.kind).name === item.name ? item.name : item.name.split(',')[0]!);
+  };
+  return { visit, form, add, errors, kind, source, stockId, sizes, onShelf, set, take };
 }

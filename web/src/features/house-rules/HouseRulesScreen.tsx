@@ -1,6 +1,6 @@
 import type { RulesVersion } from '@eclat/contract';
 import { held, RULES, type RuleQuestion } from '@eclat/core/rules';
-import { stageName, STAGES } from '@eclat/core/workflow';
+import { stageName, STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { CircleCheck } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
@@ -52,30 +52,15 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
         came in.
       </Answer>
       {inOrder.map(({ id }) => (
-        <Panel key={id} title={stageName(id)}>
-          <ul className="flex flex-col divide-y divide-line">
-            {RULES.filter((r) => r.stages[0] === id).map((r) => (
-              <li key={r.id} className="py-4 first:pt-0">
-                <Question
-                  rule={r}
-                  chosen={held(r.id, choices).id}
-                  disabled={!mayset}
-                  onChoose={(school) => setChoices({ ...choices, [r.id]: school })}
-                />
-                {(mayset ? held(r.id, choices).id !== r.ours || why[r.id] : why[r.id]) && (
-                  <TextField
-                    className="mt-2 max-w-3xl"
-                    label="Why here"
-                    readOnly={!mayset}
-                    maxLength={400}
-                    value={why[r.id] ?? ''}
-                    onChange={(e) => setWhy({ ...why, [r.id]: e.target.value })}
-                  />
-                )}
-              </li>
-            ))}
-          </ul>
-        </Panel>
+        <StageRules
+          key={id}
+          id={id}
+          choices={choices}
+          mayset={mayset}
+          setChoices={setChoices}
+          why={why}
+          setWhy={setWhy}
+        />
       ))}
       {earlier.length > 0 && (
         <Panel title="Earlier versions">
@@ -93,25 +78,88 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
         </Panel>
       )}
       {mayset && changed && (
-        <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center gap-3 border-t border-line bg-enamel p-4">
-          <Button
-            look="main"
-            className="px-8 text-lg"
-            busy={set.isPending}
-            onClick={() => set.mutate({ params: {}, body: { choices, why, version: now.version } })}
-          >
-            Set as version {now.version + 1}
-          </Button>
-          <Button
-            onClick={() => {
-              setChoices(now.choices);
-              setWhy(now.why);
-            }}
-          >
-            As they were
-          </Button>
-        </div>
+        <KeepBar set={set} choices={choices} why={why} now={now} setChoices={setChoices} setWhy={setWhy} />
       )}
+    </div>
+  );
+}
+
+function StageRules({
+  id,
+  choices,
+  mayset,
+  setChoices,
+  why,
+  setWhy,
+}: {
+  id: StageId;
+  choices: Record<string, string>;
+  mayset: boolean;
+  setChoices: (next: Record<string, string>) => void;
+  why: Record<string, string>;
+  setWhy: (next: Record<string, string>) => void;
+}) {
+  return (
+    <Panel title={stageName(id)}>
+      <ul className="flex flex-col divide-y divide-line">
+        {RULES.filter((r) => r.stages[0] === id).map((r) => (
+          <li key={r.id} className="py-4 first:pt-0">
+            <Question
+              rule={r}
+              chosen={held(r.id, choices).id}
+              disabled={!mayset}
+              onChoose={(school) => setChoices({ ...choices, [r.id]: school })}
+            />
+            {(mayset ? held(r.id, choices).id !== r.ours || why[r.id] : why[r.id]) && (
+              <TextField
+                className="mt-2 max-w-3xl"
+                label="Why here"
+                readOnly={!mayset}
+                maxLength={400}
+                value={why[r.id] ?? ''}
+                onChange={(e) => setWhy({ ...why, [r.id]: e.target.value })}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+function KeepBar({
+  set,
+  choices,
+  why,
+  now,
+  setChoices,
+  setWhy,
+}: {
+  set: ReturnType<typeof useCommand<typeof api.houseRules.set>>;
+  choices: Record<string, string>;
+  why: Record<string, string>;
+  now: RulesVersion;
+  setChoices: (next: Record<string, string>) => void;
+  setWhy: (next: Record<string, string>) => void;
+}) {
+  return (
+    <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center gap-3 border-t border-line bg-enamel p-4">
+      <Button
+        look="main"
+        className="px-8 text-lg"
+        busy={set.isPending}
+        onClick={() => set.mutate({ params: {}, body: { choices, why, version: now.version } })}
+      >
+        Set as version {now.version + 1}
+      </Button>
+      <Button
+        onClick={() => {
+          setChoices(now.choices);
+          setWhy(now.why);
+        }}
+      >
+        As they were
+      </Button>
     </div>
   );
 }

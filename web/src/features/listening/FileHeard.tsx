@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import type { Known } from '@eclat/core/sound';
+import type { Known, SoundReport } from '@eclat/core/sound';
 import { FileAudio } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -8,7 +8,7 @@ import { Arcs } from './Arcs.tsx';
 import type { FileHeard as Reply } from './file.worker.ts';
 import { Figures } from './Figures.tsx';
 import { KeepSound } from '../recordings/KeepSound.tsx';
-import { balanceOf } from './sides.ts';
+import { balanceOf, type TickSide } from './sides.ts';
 import { useWishes } from './wishes.ts';
 
 const MOST_BYTES = 20 * 60 * 192_000 * 8;
@@ -30,15 +30,6 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
     return () => worker.terminate();
   }, [file, known]);
   const report = reply && 'report' in reply ? reply.report : null;
-  const sides =
-    report && report.beatErrorMs !== null
-      ? {
-          tickToTockMs:
-            3.6e6 / report.measuredBeats + (report.shortSide === 'tick to tock' ? -1 : 1) * report.beatErrorMs,
-          tockToTickMs:
-            3.6e6 / report.measuredBeats - (report.shortSide === 'tick to tock' ? -1 : 1) * report.beatErrorMs,
-        }
-      : null;
   return (
     <>
       {file && reply && 'wrong' in reply && (
@@ -81,21 +72,44 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
           </span>
         )}
       </div>
-      {report && (
-        <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-          <Panel>
-            <Arcs
-              balance={sides && balanceOf(sides, tickSide, report.beatsPerHour > 13_900)}
-              faint={false}
-              empty="Beat error not told"
-            />
-          </Panel>
-          <Panel title="Heard in the file">
-            <Figures report={report} over={`${report.seconds.toFixed(0)} s`} />
-            {visit && <KeepSound visit={visit} report={report} from="file" sound={() => Promise.resolve(file!)} />}
-          </Panel>
-        </div>
-      )}
+      {report && <WhatWasHeard report={report} tickSide={tickSide} visit={visit} file={file} />}
     </>
+  );
+}
+
+function WhatWasHeard({
+  report,
+  tickSide,
+  visit,
+  file,
+}: {
+  report: SoundReport;
+  tickSide: TickSide;
+  visit: Visit | undefined;
+  file: File | null;
+}) {
+  const sides =
+    report.beatErrorMs !== null
+      ? {
+          tickToTockMs:
+            3.6e6 / report.measuredBeats + (report.shortSide === 'tick to tock' ? -1 : 1) * report.beatErrorMs,
+          tockToTickMs:
+            3.6e6 / report.measuredBeats - (report.shortSide === 'tick to tock' ? -1 : 1) * report.beatErrorMs,
+        }
+      : null;
+  return (
+    <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
+      <Panel>
+        <Arcs
+          balance={sides && balanceOf(sides, tickSide, report.beatsPerHour > 13_900)}
+          faint={false}
+          empty="Beat error not told"
+        />
+      </Panel>
+      <Panel title="Heard in the file">
+        <Figures report={report} over={`${report.seconds.toFixed(0)} s`} />
+        {visit && <KeepSound visit={visit} report={report} from="file" sound={() => Promise.resolve(file!)} />}
+      </Panel>
+    </div>
   );
 }

@@ -86,63 +86,72 @@ export function Log({
           : `one every ${s.everyS.toFixed(2)} s${s.unevenS === null ? '' : `, uneven by ${s.unevenS.toFixed(2)} s`}`,
     })),
   ].sort((a, b) => b.at - a.at);
-  const save = async () => {
-    const { writeTable } = await import('@eclat/core/table');
-    const figure = (x: number | null | undefined, digits: number) =>
-      x === null || x === undefined ? '' : x.toFixed(digits);
-    const csv = writeTable(
-      ['kind', 'from', 'to', 'rate_s_per_day', 'half_width', 'beat_error_ms', 'beats', 'missing', 'says'],
-      [
-        ...hours.map(({ fromS, toS, report: r }) => [
-          'hour',
-          when(fromS).toISOString(),
-          when(toS).toISOString(),
-          figure(r?.rateSecondsPerDay, 2),
-          figure(r?.rateHalfWidth, 2),
-          figure(r?.beatErrorMs, 2),
-          r?.beats ?? '',
-          r?.missing ?? '',
-          '',
-        ]),
-        ...events.map((e) => [e.kind, when(e.atS).toISOString(), '', '', '', '', '', '', e.says]),
-        ...strikes.map((s) => [
-          'strike',
-          when(s.fromS).toISOString(),
-          '',
-          '',
-          '',
-          '',
-          s.blows,
-          '',
-          s.everyS === null ? '' : `every ${s.everyS.toFixed(3)} s`,
-        ]),
-      ],
-    );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([csv], { type: 'text/csv' }));
-    link.download = `${name}.csv`;
-    link.click();
-    URL.revokeObjectURL(link.href);
-  };
   if (rows.length === 0) return null;
   return (
     <Panel
       title={title}
       aside={
         <span className="flex flex-wrap gap-2">
-          <Button onClick={() => void save()}>Save as CSV</Button>
+          <Button onClick={() => void saveLog({ hours, events, strikes }, beganAt, name)}>Save as CSV</Button>
           {children}
         </span>
       }
     >
-      <ul className="divide-y divide-line">
-        {rows.slice(0, 60).map((r) => (
-          <li key={`${r.at} ${r.what}`} className="flex min-h-11 flex-wrap items-center gap-x-5">
-            <b className="w-56">{r.what}</b>
-            <span>{r.says}</span>
-          </li>
-        ))}
-      </ul>
+      <LogRows rows={rows} />
     </Panel>
+  );
+}
+
+/** The log as a CSV file of the browser's downloads. */
+async function saveLog({ hours, events, strikes }: Heard, beganAt: number, name: string): Promise<void> {
+  const when = (s: number) => new Date(beganAt + s * 1000);
+  const { writeTable } = await import('@eclat/core/table');
+  const figure = (x: number | null | undefined, digits: number) =>
+    x === null || x === undefined ? '' : x.toFixed(digits);
+  const csv = writeTable(
+    ['kind', 'from', 'to', 'rate_s_per_day', 'half_width', 'beat_error_ms', 'beats', 'missing', 'says'],
+    [
+      ...hours.map(({ fromS, toS, report: r }) => [
+        'hour',
+        when(fromS).toISOString(),
+        when(toS).toISOString(),
+        figure(r?.rateSecondsPerDay, 2),
+        figure(r?.rateHalfWidth, 2),
+        figure(r?.beatErrorMs, 2),
+        r?.beats ?? '',
+        r?.missing ?? '',
+        '',
+      ]),
+      ...events.map((e) => [e.kind, when(e.atS).toISOString(), '', '', '', '', '', '', e.says]),
+      ...strikes.map((s) => [
+        'strike',
+        when(s.fromS).toISOString(),
+        '',
+        '',
+        '',
+        '',
+        s.blows,
+        '',
+        s.everyS === null ? '' : `every ${s.everyS.toFixed(3)} s`,
+      ]),
+    ],
+  );
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([csv], { type: 'text/csv' }));
+  link.download = `${name}.csv`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+function LogRows({ rows }: { rows: { at: number; what: string; says: string }[] }) {
+  return (
+    <ul className="divide-y divide-line">
+      {rows.slice(0, 60).map((r) => (
+        <li key={`${r.at} ${r.what}`} className="flex min-h-11 flex-wrap items-center gap-x-5">
+          <b className="w-56">{r.what}</b>
+          <span>{r.says}</span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,4 +1,4 @@
-import type { Book, Entry } from '@eclat/contract';
+import type { Book, Entry, Movement } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
@@ -36,115 +36,159 @@ export function BookScreen() {
 
 function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
-  const [inscribing, setInscribing] = useState(false);
   const [merging, setMerging] = useState(false);
   useEffect(() => {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' });
   }, [hash, entries.length]);
   const pages = entries.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
-  const { traits } = movement;
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-start justify-between gap-4">
-        <div>
-          <p className="text-lg font-bold text-steel">
-            {movement.code}
-            {also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}
-          </p>
-          <h1 className="text-3xl">{movement.name}</h1>
-          <p className="mt-1 text-lg text-soft">
-            {familyById(movement.familyId).name}
-            {movement.maker && `, ${movement.maker}`}.{' '}
-            {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator},{' '}
-            {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.
-          </p>
-          {movement.dating.length > 0 && (
-            <p className="mt-1 text-lg">
-              Made: <b>{dateFrom(movement.dating).words}</b>{' '}
-              <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span>
-            </p>
-          )}
-          {movement.marks.length > 0 && (
-            <p className="mt-1 text-lg">
-              {movement.marks.map((m) => (
-                <span key={m.place + m.text} className="mr-4 inline-block">
-                  <b>{m.text}</b> <span className="text-soft">{m.place}</span>
-                </span>
-              ))}
-            </p>
-          )}
-          {gave.length > 0 && (
-            <p className="mt-1 text-lg">
-              <b>Not complete:</b> it gave{' '}
-              {gave.map((g, i) => (
-                <span key={g.at + g.what}>
-                  {i > 0 && '; '}
-                  {g.what.toLowerCase()} to{' '}
-                  <Link className="font-semibold text-steel underline" to={`/movements/${g.movementId}`}>
-                    {g.to}
-                  </Link>
-                </span>
-              ))}
-              .
-            </p>
-          )}
-        </div>
-        <div className="no-print flex flex-wrap gap-2">
-          <a
-            className={buttonClass('quiet')}
-            href={`/api/movements/${movement.id}/record`}
-            download={`${movement.code}.json`}
-          >
-            <Download className="size-5" aria-hidden />
-            Record
-          </a>
-          <Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}>
-            <Columns2 className="size-5" aria-hidden />
-            Compare
-          </Link>
-          <Button onClick={() => setMerging(true)}>
-            <Merge className="size-5" aria-hidden />
-            Same as …
-          </Button>
-          {inTheShop && (
-            <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
-              In the shop now: {inTheShop.claim}
-            </Link>
-          )}
-        </div>
+        <BookHead movement={movement} also={also} gave={gave} />
+        <BookTools movement={movement} setMerging={setMerging} inTheShop={inTheShop} />
       </div>
       {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
       <Decades entries={pages} />
-      <Panel
-        title={entries.length === 0 ? 'The book is empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`}
-        aside={
-          !inscribing && (
-            <Button onClick={() => setInscribing(true)}>
-              <ScrollText className="size-5" aria-hidden />
-              Enter an inscription
-            </Button>
-          )
-        }
-      >
-        {inscribing && <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />}
-        {pages.length === 0 ? (
-          <Empty>
-            The first page is written when a visit is signed, or when an old repairer’s inscription is entered.
-          </Empty>
-        ) : (
-          <ol className="flex flex-col">
-            {pages.map((e) => (
-              <Page
-                key={e.id}
-                entry={e}
-                amendments={entries.filter((a) => a.amends === e.id)}
-                marked={hash === `#${e.id}`}
-              />
-            ))}
-          </ol>
-        )}
-      </Panel>
+      <Pages entries={entries} pages={pages} movement={movement} hash={hash} />
     </div>
+  );
+}
+
+function BookHead({
+  movement,
+  also,
+  gave,
+}: {
+  movement: Movement;
+  also: string[];
+  gave: { what: string; to: string; movementId: string; at: string }[];
+}) {
+  const { traits } = movement;
+  return (
+    <div>
+      <p className="text-lg font-bold text-steel">
+        {movement.code}
+        {also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}
+      </p>
+      <h1 className="text-3xl">{movement.name}</h1>
+      <p className="mt-1 text-lg text-soft">
+        {familyById(movement.familyId).name}
+        {movement.maker && `, ${movement.maker}`}.{' '}
+        {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator},{' '}
+        {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.
+      </p>
+      {movement.dating.length > 0 && (
+        <p className="mt-1 text-lg">
+          Made: <b>{dateFrom(movement.dating).words}</b>{' '}
+          <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span>
+        </p>
+      )}
+      {movement.marks.length > 0 && (
+        <p className="mt-1 text-lg">
+          {movement.marks.map((m) => (
+            <span key={m.place + m.text} className="mr-4 inline-block">
+              <b>{m.text}</b> <span className="text-soft">{m.place}</span>
+            </span>
+          ))}
+        </p>
+      )}
+      {gave.length > 0 && (
+        <p className="mt-1 text-lg">
+          <b>Not complete:</b> it gave{' '}
+          {gave.map((g, i) => (
+            <span key={g.at + g.what}>
+              {i > 0 && '; '}
+              {g.what.toLowerCase()} to{' '}
+              <Link className="font-semibold text-steel underline" to={`/movements/${g.movementId}`}>
+                {g.to}
+              </Link>
+            </span>
+          ))}
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
+function BookTools({
+  movement,
+  setMerging,
+  inTheShop,
+}: {
+  movement: Movement;
+  setMerging: (next: boolean) => void;
+  inTheShop: { visitId: string; claim: string } | null;
+}) {
+  return (
+    <div className="no-print flex flex-wrap gap-2">
+      <a
+        className={buttonClass('quiet')}
+        href={`/api/movements/${movement.id}/record`}
+        download={`${movement.code}.json`}
+      >
+        <Download className="size-5" aria-hidden />
+        Record
+      </a>
+      <Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}>
+        <Columns2 className="size-5" aria-hidden />
+        Compare
+      </Link>
+      <Button onClick={() => setMerging(true)}>
+        <Merge className="size-5" aria-hidden />
+        Same as …
+      </Button>
+      {inTheShop && (
+        <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
+          In the shop now: {inTheShop.claim}
+        </Link>
+      )}
+    </div>
+  );
+}
+
+function Pages({
+  entries,
+  pages,
+  movement,
+  hash,
+}: {
+  entries: Entry[];
+  pages: Entry[];
+  movement: Movement;
+  hash: string;
+}) {
+  const [inscribing, setInscribing] = useState(false);
+  return (
+    <Panel
+      title={entries.length === 0 ? 'The book is empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`}
+      aside={
+        !inscribing && (
+          <Button onClick={() => setInscribing(true)}>
+            <ScrollText className="size-5" aria-hidden />
+            Enter an inscription
+          </Button>
+        )
+      }
+    >
+      {inscribing && <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />}
+      {pages.length === 0 ? (
+        <Empty>
+          The first page is written when a visit is signed, or when an old repairer’s inscription is entered.
+        </Empty>
+      ) : (
+        <ol className="flex flex-col">
+          {pages.map((e) => (
+            <Page
+              key={e.id}
+              entry={e}
+              amendments={entries.filter((a) => a.amends === e.id)}
+              marked={hash === `#${e.id}`}
+            />
+          ))}
+        </ol>
+      )}
+    </Panel>
   );
 }
 

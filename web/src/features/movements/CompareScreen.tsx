@@ -1,3 +1,4 @@
+import type { Book } from '@eclat/contract';
 import { familyById } from '@eclat/core/movement';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -75,7 +76,6 @@ function Side({
   if (!book.data || !photos.data) return <Loading what="the photos" />;
   const { movement } = book.data;
   const large = photos.data.find((p) => p.id === shown) ?? photos.data[first] ?? photos.data[0];
-  const { traits } = movement;
   return (
     <Panel
       title={
@@ -121,20 +121,28 @@ function Side({
           </button>
         ))}
       </div>
-      <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
-        <dt className="text-soft">Family</dt>
-        <dd>{familyById(movement.familyId).name}</dd>
-        <dt className="text-soft">Marks</dt>
-        <dd>{movement.marks.map((m) => `${m.text} (${m.place})`).join(', ') || 'none recorded'}</dd>
-        <dt className="text-soft">Trains</dt>
-        <dd>{traits.trains.map((t) => `${t.train}: ${t.arbors.length} arbors, ${t.drive}`).join('; ')}</dd>
-        <dt className="text-soft">Fittings</dt>
-        <dd>{traits.fittings.join(', ') || 'none'}</dd>
-        <dt className="text-soft">In its book</dt>
-        <dd>
-          {book.data.entries.length} {book.data.entries.length === 1 ? 'entry' : 'entries'}
-        </dd>
-      </dl>
+      <MovementFacts book={book.data} />
     </Panel>
+  );
+}
+
+function MovementFacts({ book }: { book: Book }) {
+  const { movement } = book;
+  const { traits } = movement;
+  return (
+    <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
+      <dt className="text-soft">Family</dt>
+      <dd>{familyById(movement.familyId).name}</dd>
+      <dt className="text-soft">Marks</dt>
+      <dd>{movement.marks.map((m) => `${m.text} (${m.place})`).join(', ') || 'none recorded'}</dd>
+      <dt className="text-soft">Trains</dt>
+      <dd>{traits.trains.map((t) => `${t.train}: ${t.arbors.length} arbors, ${t.drive}`).join('; ')}</dd>
+      <dt className="text-soft">Fittings</dt>
+      <dd>{traits.fittings.join(', ') || 'none'}</dd>
+      <dt className="text-soft">In its book</dt>
+      <dd>
+        {book.entries.length} {book.entries.length === 1 ? 'entry' : 'entries'}
+      </dd>
+    </dl>
   );
 }

@@ -36,7 +36,7 @@ const lastUsed = (visit: Visit, chart: readonly OilPoint[]): Hand =>
 /** The right thing at the right points, little of it, and nothing where it must stay dry. */
 export function OilingScreen() {
   const visit = useThisVisit();
-  const { traits, plates } = visit.movement;
+  const { traits } = visit.movement;
   const chart = oilChart(traits, visit.rules.held);
   const [hand, setHand] = useState<Hand>(() => lastUsed(visit, chart));
   const [chosen, setChosen] = useState<string | null>(null);
@@ -69,101 +69,18 @@ export function OilingScreen() {
       {!visit.closedAt && grades.length > 0 && <InHandPanel grades={grades} hand={hand} onChange={setHand} />}
       <div className="grid items-start gap-5 2xl:grid-cols-[minmax(0,1fr)_34rem]">
         <ul className="grid gap-2 xl:grid-cols-2 2xl:grid-cols-1">
-          {chart.map((p) => {
-            const on = ticked.get(p.id);
-            return (
-              <li
-                key={p.id}
-                className={clsx(
-                  'flex items-stretch rounded-xl border-2',
-                  p === shown
-                    ? 'border-steel bg-steel-wash'
-                    : on
-                      ? 'border-line bg-sunk'
-                      : 'border-line bg-enamel hover:border-steel',
-                )}
-              >
-                <button
-                  type="button"
-                  role="checkbox"
-                  aria-checked={Boolean(on)}
-                  disabled={visit.closedAt !== null}
-                  onClick={() => press(p)}
-                  className="flex min-h-16 min-w-0 flex-1 items-center gap-4 px-4 py-2 text-left"
-                >
-                  <GradeMark grade={p.grade} />
-                  <span className="min-w-0 flex-1">
-                    <span className="block text-lg leading-tight font-semibold">{p.where}</span>
-                    <span className="block text-soft">
-                      <b className={p.grade === 'none' ? 'text-danger' : 'text-steel'}>{GRADE_NAMES[p.grade]}</b>,{' '}
-                      {p.amount}
-                      {on && (
-                        <>
-                          . {on.by}
-                          {on.product && `, ${on.product}`}
-                          {on.batch && `, batch ${on.batch}`}
-                        </>
-                      )}
-                    </span>
-                    {on?.differs && (
-                      <span className="block font-semibold text-brass">Otherwise here: {on.differs}</span>
-                    )}
-                  </span>
-                  <span
-                    className={`grid size-9 shrink-0 place-items-center rounded-lg border-2 ${on ? 'border-steel bg-steel text-steel-ink' : 'border-line'}`}
-                  >
-                    {on && <Check className="size-6" aria-hidden />}
-                  </span>
-                </button>
-                {!visit.closedAt && (
-                  <button
-                    type="button"
-                    aria-label={`Otherwise than the chart: ${p.where}`}
-                    title="Otherwise than the chart"
-                    className="grid w-12 place-items-center rounded-r-xl border-l border-line text-soft hover:bg-steel-wash"
-                    onClick={() => setDiffering(p)}
-                  >
-                    <PenLine className="size-5" aria-hidden />
-                  </button>
-                )}
-              </li>
-            );
-          })}
+          {chart.map((p) => (
+            <OilPointRow
+              key={p.id}
+              point={p}
+              on={ticked.get(p.id)}
+              chosen={p === shown}
+              onPress={() => press(p)}
+              onDiffers={() => setDiffering(p)}
+            />
+          ))}
         </ul>
-        <Panel title="On the plates">
-          <p className="mb-3 min-h-14" aria-live="polite">
-            {shown ? (
-              <>
-                <b>{shown.where}:</b> {GRADE_NAMES[shown.grade].toLowerCase()}, {shown.amount}
-                {ticked.has(shown.id) ? '; ticked' : ''}.
-              </>
-            ) : (
-              'Press a hole to see its point. A filled ring is ticked.'
-            )}
-          </p>
-          <div className="grid gap-4 sm:grid-cols-2">
-            {PLATES.map((plate) => (
-              <PlateFigure
-                key={plate}
-                traits={traits}
-                plate={plate}
-                arrangement={plates}
-                stateOf={() => 'not looked at'}
-                chosen={chosen}
-                onChoose={setChosen}
-                markOf={(key) => {
-                  const p = pointAt(key);
-                  return p
-                    ? {
-                        mark: <GradeShape grade={p.grade} done={ticked.has(p.id)} />,
-                        says: `${GRADE_NAMES[p.grade].toLowerCase()}, ${ticked.has(p.id) ? 'ticked' : 'to do'}`,
-                      }
-                    : { mark: null, says: 'no point' };
-                }}
-              />
-            ))}
-          </div>
-        </Panel>
+        <OnThePlates shown={shown} ticked={ticked} chosen={chosen} setChosen={setChosen} pointAt={pointAt} />
       </div>
       {differing && (
         <Differs
@@ -190,6 +107,120 @@ export function OilingScreen() {
         why={`${left.length} ${left.length === 1 ? 'point is' : 'points are'} not ticked.`}
       />
     </>
+  );
+}
+
+type Oiled = Visit['oiled'][number];
+const onOf = (on: Oiled | undefined) => (on ? 'border-line bg-sunk' : 'border-line bg-enamel hover:border-steel');
+
+interface OilPointProps {
+  point: OilPoint;
+  on: Oiled | undefined;
+  chosen: boolean;
+  onPress: () => void;
+  onDiffers: () => void;
+}
+function OilPointRow({ point: p, on, chosen, onPress, onDiffers }: OilPointProps) {
+  const visit = useThisVisit();
+  return (
+    <li className={clsx('flex items-stretch rounded-xl border-2', chosen ? 'border-steel bg-steel-wash' : onOf(on))}>
+      <button
+        type="button"
+        role="checkbox"
+        aria-checked={Boolean(on)}
+        disabled={visit.closedAt !== null}
+        onClick={onPress}
+        className="flex min-h-16 min-w-0 flex-1 items-center gap-4 px-4 py-2 text-left"
+      >
+        <GradeMark grade={p.grade} />
+        <span className="min-w-0 flex-1">
+          <span className="block text-lg leading-tight font-semibold">{p.where}</span>
+          <span className="block text-soft">
+            <b className={p.grade === 'none' ? 'text-danger' : 'text-steel'}>{GRADE_NAMES[p.grade]}</b>, {p.amount}
+            {on && (
+              <>
+                . {on.by}
+                {on.product && `, ${on.product}`}
+                {on.batch && `, batch ${on.batch}`}
+              </>
+            )}
+          </span>
+          {on?.differs && <span className="block font-semibold text-brass">Otherwise here: {on.differs}</span>}
+        </span>
+        <span
+          className={`grid size-9 shrink-0 place-items-center rounded-lg border-2 ${on ? 'border-steel bg-steel text-steel-ink' : 'border-line'}`}
+        >
+          {on && <Check className="size-6" aria-hidden />}
+        </span>
+      </button>
+      {!visit.closedAt && (
+        <button
+          type="button"
+          aria-label={`Otherwise than the chart: ${p.where}`}
+          title="Otherwise than the chart"
+          className="grid w-12 place-items-center rounded-r-xl border-l border-line text-soft hover:bg-steel-wash"
+          onClick={onDiffers}
+        >
+          <PenLine className="size-5" aria-hidden />
+        </button>
+      )}
+    </li>
+  );
+}
+
+function OnThePlates({
+  shown,
+  ticked,
+  chosen,
+  setChosen,
+  pointAt,
+}: {
+  shown: OilPoint | null;
+  ticked: Map<
+    string,
+    { product: string; batch: string; stockId: string | null; differs: string; by: string; at: string; point: string }
+  >;
+  chosen: string | null;
+  setChosen: (next: string | null) => void;
+  pointAt: (key: string) => OilPoint | null;
+}) {
+  const visit = useThisVisit();
+  const { traits, plates } = visit.movement;
+  return (
+    <Panel title="On the plates">
+      <p className="mb-3 min-h-14" aria-live="polite">
+        {shown ? (
+          <>
+            <b>{shown.where}:</b> {GRADE_NAMES[shown.grade].toLowerCase()}, {shown.amount}
+            {ticked.has(shown.id) ? '; ticked' : ''}.
+          </>
+        ) : (
+          'Press a hole to see its point. A filled ring is ticked.'
+        )}
+      </p>
+      <div className="grid gap-4 sm:grid-cols-2">
+        {PLATES.map((plate) => (
+          <PlateFigure
+            key={plate}
+            traits={traits}
+            plate={plate}
+            arrangement={plates}
+            stateOf={() => 'not looked at'}
+            chosen={chosen}
+            onChoose={setChosen}
+            markOf={(key) => {
+              const p = pointAt(key);
+              return p
+                ? {
+                    mark: <GradeShape grade={p.grade} done={ticked.has(p.id)} />,
+                    says: `${GRADE_NAMES[p.grade].toLowerCase()}, ${ticked.has(p.id) ? 'ticked' : 'to do'}`,
+                  }
+                : { mark: null, says: 'no point' };
+            }}
+          />
+        ))}
+      </div>
+    </Panel>
   );
 }
 

@@ -21,8 +21,6 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   const [chosen, setChosen] = useState<string | null>(null);
   const change = useCommand(api.photos.change, { what: 'Photo' });
   const mark = useCommand(api.photos.setMark, { what: 'Point' });
-  const point = useRemove(api.photos.removeMark, api.photos.setMark, 'Point');
-  const at = visit.photos.findIndex((p) => p.id === photo.id);
   const open = !visit.closedAt;
   const keep = () => {
     if (caption.trim() !== photo.caption) change.mutate({ params, body: { caption } });
@@ -37,11 +35,6 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
     });
     setChosen(moved ? null : markId);
   };
-  const said = (m: Photo['marks'][number], change: { findingId?: string | null; note?: string }) =>
-    mark.mutate({
-      params: { ...params, markId: m.id },
-      body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note, ...change },
-    });
   return (
     <Sheet
       open
@@ -73,94 +66,156 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
               if (e.key === 'Enter') keep();
             }}
           />
-          <div className="flex gap-2">
-            {open && (
-              <>
-                <Button
-                  aria-label="Earlier in the order"
-                  disabled={at <= 0 || change.isPending}
-                  onClick={() => change.mutate({ params, body: { position: at - 1 } })}
-                >
-                  <ArrowLeft className="size-5" aria-hidden />
-                </Button>
-                <Button
-                  aria-label="Later in the order"
-                  disabled={at >= visit.photos.length - 1 || change.isPending}
-                  onClick={() => change.mutate({ params, body: { position: at + 1 } })}
-                >
-                  <ArrowRight className="size-5" aria-hidden />
-                </Button>
-              </>
-            )}
-            <Link className={buttonClass('quiet')} to={`/compare/${visit.movement.id}?left=${photo.id}`}>
-              <Columns2 className="size-5" aria-hidden />
-              Compare
-            </Link>
-          </div>
+          <PhotoTools photo={photo} change={change} />
           <ol className="flex flex-col gap-3">
             {photo.marks.map((m) => (
-              <li key={m.id} className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
-                <div className="flex items-center gap-2">
-                  <b className="text-xl">{m.number}</b>
-                  {open && (
-                    <>
-                      <Button
-                        look="plain"
-                        className="min-h-11"
-                        aria-pressed={m.id === chosen}
-                        onClick={() => setChosen(m.id === chosen ? null : m.id)}
-                      >
-                        {m.id === chosen ? 'Press where it goes' : 'Move'}
-                      </Button>
-                      <button
-                        type="button"
-                        aria-label={`Take point ${m.number} away`}
-                        className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                        onClick={() =>
-                          point(
-                            { params: { ...params, markId: m.id } },
-                            {
-                              params: { ...params, markId: m.id },
-                              body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note },
-                            },
-                          )
-                        }
-                      >
-                        <Trash2 className="size-5" />
-                      </button>
-                    </>
-                  )}
-                </div>
-                <SelectField
-                  label={`Point ${m.number} shows`}
-                  disabled={!open}
-                  value={m.findingId ?? ''}
-                  onChange={(e) => said(m, { findingId: e.target.value || null })}
-                >
-                  <option value="">words of its own</option>
-                  {visit.findings.map((f) => (
-                    <option key={f.id} value={f.id}>
-                      {f.place}: {f.seen}
-                    </option>
-                  ))}
-                </SelectField>
-                {!m.findingId && (
-                  <TextField
-                    className="mt-2"
-                    label="In words"
-                    readOnly={!open}
-                    defaultValue={m.note}
-                    maxLength={200}
-                    onBlur={(e) => {
-                      if (e.target.value !== m.note) said(m, { note: e.target.value });
-                    }}
-                  />
-                )}
-              </li>
+              <MarkRow key={m.id} setMark={mark} mark={m} chosen={chosen} setChosen={setChosen} photo={photo} />
             ))}
           </ol>
         </div>
       </div>
     </Sheet>
+  );
+}
+
+function MarkRow({
+  setMark: mark,
+  mark: m,
+  chosen,
+  setChosen,
+  photo,
+}: {
+  setMark: ReturnType<typeof useCommand<typeof api.photos.setMark>>;
+  mark: Photo['marks'][number];
+  chosen: string | null;
+  setChosen: (next: string | null) => void;
+  photo: Photo;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, photoId: photo.id };
+  const open = !visit.closedAt;
+  const said = (m: Photo['marks'][number], change: { findingId?: string | null; note?: string }) =>
+    mark.mutate({
+      params: { ...params, markId: m.id },
+      body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note, ...change },
+    });
+  return (
+    <li className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
+      <MarkHead mark={m} chosen={chosen} setChosen={setChosen} photo={photo} />
+      <SelectField
+        label={`Point ${m.number} shows`}
+        disabled={!open}
+        value={m.findingId ?? ''}
+        onChange={(e) => said(m, { findingId: e.target.value || null })}
+      >
+        <option value="">words of its own</option>
+        {visit.findings.map((f) => (
+          <option key={f.id} value={f.id}>
+            {f.place}: {f.seen}
+          </option>
+        ))}
+      </SelectField>
+      {!m.findingId && (
+        <TextField
+          className="mt-2"
+          label="In words"
+          readOnly={!open}
+          defaultValue={m.note}
+          maxLength={200}
+          onBlur={(e) => {
+            if (e.target.value !== m.note) said(m, { note: e.target.value });
+          }}
+        />
+      )}
+    </li>
+  );
+}
+
+function MarkHead({
+  mark: m,
+  chosen,
+  setChosen,
+  photo,
+}: {
+  mark: Photo['marks'][number];
+  chosen: string | null;
+  setChosen: (next: string | null) => void;
+  photo: Photo;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, photoId: photo.id };
+  const open = !visit.closedAt;
+  const point = useRemove(api.photos.removeMark, api.photos.setMark, 'Point');
+  return (
+    <div className="flex items-center gap-2">
+      <b className="text-xl">{m.number}</b>
+      {open && (
+        <>
+          <Button
+            look="plain"
+            className="min-h-11"
+            aria-pressed={m.id === chosen}
+            onClick={() => setChosen(m.id === chosen ? null : m.id)}
+          >
+            {m.id === chosen ? 'Press where it goes' : 'Move'}
+          </Button>
+          <button
+            type="button"
+            aria-label={`Take point ${m.number} away`}
+            className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+            onClick={() =>
+              point(
+                { params: { ...params, markId: m.id } },
+                {
+                  params: { ...params, markId: m.id },
+                  body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note },
+                },
+              )
+            }
+          >
+            <Trash2 className="size-5" />
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function PhotoTools({
+  photo,
+  change,
+}: {
+  photo: Photo;
+  change: ReturnType<typeof useCommand<typeof api.photos.change>>;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, photoId: photo.id };
+  const open = !visit.closedAt;
+  const at = visit.photos.findIndex((p) => p.id === photo.id);
+  return (
+    <div className="flex gap-2">
+      {open && (
+        <>
+          <Button
+            aria-label="Earlier in the order"
+            disabled={at <= 0 || change.isPending}
+            onClick={() => change.mutate({ params, body: { position: at - 1 } })}
+          >
+            <ArrowLeft className="size-5" aria-hidden />
+          </Button>
+          <Button
+            aria-label="Later in the order"
+            disabled={at >= visit.photos.length - 1 || change.isPending}
+            onClick={() => change.mutate({ params, body: { position: at + 1 } })}
+          >
+            <ArrowRight className="size-5" aria-hidden />
+          </Button>
+        </>
+      )}
+      <Link className={buttonClass('quiet')} to={`/compare/${visit.movement.id}?left=${photo.id}`}>
+        <Columns2 className="size-5" aria-hidden />
+        Compare
+      </Link>
+    </div>
   );
 }

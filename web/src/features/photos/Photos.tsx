@@ -23,26 +23,11 @@ const MOST_BYTES = 15 * 1024 * 1024;
  */
 export function Photos({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
-  const queries = useQueryClient();
   const [over, setOver] = useState(false);
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const [camera, setCamera] = useState(false);
-  const [failed, setFailed] = useState<{ file: File; key: string; why: string }[]>([]);
-  const upload = useMutation({
-    mutationFn: ({ file, key }: { file: File; key: string }) =>
-      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key }),
-    onSuccess: (photo) => afterCommand(queries, api.photos.add, { visitId: visit.id }, photo),
-    onError: (error, item) =>
-      setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),
-    networkMode: 'always',
-  });
-  const add = (files: Iterable<File>) => {
-    for (const file of files) {
-      if (file.size > MOST_BYTES) say(`${file.name} is over 15 MB.`, 'danger');
-      else upload.mutate({ file, key: crypto.randomUUID() });
-    }
-  };
+  const { failed, setFailed, upload, add } = useUploads(stage);
   useEffect(() => {
     if (visit.closedAt) return;
     const paste = (e: ClipboardEvent) => {
@@ -76,31 +61,7 @@ export function Photos({ stage }: { stage: StageId }) {
             here.
           </Empty>
         ) : (
-          <ul className="grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] sm:grid-cols-4 lg:grid-cols-6">
-            {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
-              <li key={p.id}>
-                <button
-                  type="button"
-                  className="block w-full overflow-hidden rounded-lg border border-line"
-                  onClick={() => setOpen(p.id)}
-                  aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}
-                >
-                  <img
-                    src={`/api/photos/${p.id}/small`}
-                    alt={p.caption}
-                    loading="lazy"
-                    className="aspect-square w-full object-cover"
-                  />
-                </button>
-                {p.marks.length > 0 && (
-                  <span className="float-right text-sm font-bold text-steel" title="Numbered points on it">
-                    {p.marks.map((m) => m.number).join(' ')}
-                  </span>
-                )}
-                <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
-              </li>
-            ))}
-          </ul>
+          <PhotoGrid all={all} setOpen={setOpen} />
         )}
         {!all && visit.photos.length > FIRST && (
           <Button className="mt-3" onClick={() => setAll(true)}>
@@ -109,31 +70,15 @@ export function Photos({ stage }: { stage: StageId }) {
         )}
       </div>
       {failed.map((f) => (
-        <p
+        <FailedUpload
           key={f.key}
-          className="mt-2 flex flex-wrap items-center gap-3 rounded-lg bg-danger-wash px-3 py-2 text-danger"
-        >
-          <span className="font-semibold">
-            {f.file.name}: {f.why}
-          </span>
-          <button
-            type="button"
-            className="min-h-11 font-semibold underline"
-            onClick={() => {
-              setFailed((x) => x.filter((y) => y !== f));
-              upload.mutate(f);
-            }}
-          >
-            Try again
-          </button>
-          <button
-            type="button"
-            className="min-h-11 underline"
-            onClick={() => setFailed((x) => x.filter((y) => y !== f))}
-          >
-            Leave it
-          </button>
-        </p>
+          failed={f}
+          onAgain={() => {
+            setFailed((x) => x.filter((y) => y !== f));
+            upload.mutate(f);
+          }}
+          onLeave={() => setFailed((x) => x.filter((y) => y !== f))}
+        />
       ))}
       {shown && <PhotoSheet key={shown.id} photo={shown} onClose={() => setOpen(null)} />}
       {camera && (
@@ -142,6 +87,80 @@ export function Photos({ stage }: { stage: StageId }) {
         </Suspense>
       )}
     </Panel>
+  );
+}
+
+function useUploads(stage: StageId) {
+  const visit = useThisVisit();
+  const queries = useQueryClient();
+  const [failed, setFailed] = useState<Failed[]>([]);
+  const upload = useMutation({
+    mutationFn: ({ file, key }: { file: File; key: string }) =>
+      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key }),
+    onSuccess: (photo) => afterCommand(queries, api.photos.add, { visitId: visit.id }, photo),
+    onError: (error, item) =>
+      setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),
+    networkMode: 'always',
+  });
+  const add = (files: Iterable<File>) => {
+    for (const file of files) {
+      if (file.size > MOST_BYTES) say(`${file.name} is over 15 MB.`, 'danger');
+      else upload.mutate({ file, key: crypto.randomUUID() });
+    }
+  };
+  return { failed, setFailed, upload, add };
+}
+
+function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | null) => void }) {
+  const visit = useThisVisit();
+  return (
+    <ul className="grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] sm:grid-cols-4 lg:grid-cols-6">
+      {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
+        <li key={p.id}>
+          <button
+            type="button"
+            className="block w-full overflow-hidden rounded-lg border border-line"
+            onClick={() => setOpen(p.id)}
+            aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}
+          >
+            <img
+              src={`/api/photos/${p.id}/small`}
+              alt={p.caption}
+              loading="lazy"
+              className="aspect-square w-full object-cover"
+            />
+          </button>
+          {p.marks.length > 0 && (
+            <span className="float-right text-sm font-bold text-steel" title="Numbered points on it">
+              {p.marks.map((m) => m.number).join(' ')}
+            </span>
+          )}
+          <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface Failed {
+  file: File;
+  key: string;
+  why: string;
+}
+
+function FailedUpload({ failed: f, onAgain, onLeave }: { failed: Failed; onAgain: () => void; onLeave: () => void }) {
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-3 rounded-lg bg-danger-wash px-3 py-2 text-danger">
+      <span className="font-semibold">
+        {f.file.name}: {f.why}
+      </span>
+      <button type="button" className="min-h-11 font-semibold underline" onClick={onAgain}>
+        Try again
+      </button>
+      <button type="button" onClick={onLeave}>
+        Leave it
+      </button>
+    </p>
   );
 }
 

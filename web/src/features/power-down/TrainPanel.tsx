@@ -1,5 +1,5 @@
 import type { Power, Visit } from '@eclat/contract';
-import { isWeight, poweredTrains } from '@eclat/core/movement';
+import { isWeight, poweredTrains, type Train } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { POWER_STATES } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -31,8 +31,6 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
     labels: { state: 'State', turns: 'Turns let down', setUpTurns: 'Turns of set-up', note: 'Note' },
   });
   const weights = train !== undefined && isWeight(train.drive);
-  // A barrel may be preloaded, a fusee always is.
-  const setUp = train?.drive === 'fusee spring' || train?.drive === 'barrel spring';
   const change = (part: Partial<Pick<Power, 'state' | 'turns' | 'setUpTurns'>>) => {
     const before = { state: power.state, turns: power.turns, setUpTurns: power.setUpTurns, note: power.note };
     const params = { visitId: visit.id, train: power.train };
@@ -48,8 +46,6 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
       },
     );
   };
-  const [turns, setUpTurns] = [count(typed.turns), count(typed.setUpTurns)];
-  const bad = wrong(turns) || wrong(setUpTurns);
   return (
     <Panel title={`${capital(power.train)} train`} aside={<PowerBadge train={power.train} state={power.state} />}>
       <p className="mb-3 text-soft">
@@ -71,40 +67,7 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
         options={POWER_STATES.map((s) => [s, WORDS[s]] as const)}
       />
       {!weights && !visit.closedAt && (
-        <form
-          className="mt-4 flex flex-wrap items-start gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (!bad) change({ turns, setUpTurns });
-          }}
-        >
-          <TextField
-            className="w-40"
-            label="Turns let down"
-            inputMode="decimal"
-            value={typed.turns}
-            onChange={(e) => setTyped({ ...typed, turns: e.target.value })}
-            error={wrong(turns) ? '0 to 60 turns' : undefined}
-          />
-          {setUp && (
-            <TextField
-              className="w-40"
-              label="Turns of set-up"
-              hint="must go back in"
-              inputMode="decimal"
-              value={typed.setUpTurns}
-              onChange={(e) => setTyped({ ...typed, setUpTurns: e.target.value })}
-              error={wrong(setUpTurns) ? '0 to 60 turns' : undefined}
-            />
-          )}
-          <Button
-            type="submit"
-            className="mt-7"
-            disabled={bad || (turns === power.turns && setUpTurns === power.setUpTurns)}
-          >
-            Keep
-          </Button>
-        </form>
+        <TurnsForm train={train} typed={typed} change={change} setTyped={setTyped} power={power} />
       )}
       {power.at && (
         <p className="mt-3 text-sm text-soft">
@@ -112,5 +75,60 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
         </p>
       )}
     </Panel>
+  );
+}
+
+function TurnsForm({
+  train,
+  typed,
+  change,
+  setTyped,
+  power,
+}: {
+  train: Train | undefined;
+  typed: { turns: string; setUpTurns: string };
+  change: (part: Partial<Pick<Power, 'state' | 'turns' | 'setUpTurns'>>) => void;
+  setTyped: (next: { turns: string; setUpTurns: string }) => void;
+  power: Power;
+}) {
+  // A barrel may be preloaded, a fusee always is.
+  const setUp = train?.drive === 'fusee spring' || train?.drive === 'barrel spring';
+  const [turns, setUpTurns] = [count(typed.turns), count(typed.setUpTurns)];
+  const bad = wrong(turns) || wrong(setUpTurns);
+  return (
+    <form
+      className="mt-4 flex flex-wrap items-start gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!bad) change({ turns, setUpTurns });
+      }}
+    >
+      <TextField
+        className="w-40"
+        label="Turns let down"
+        inputMode="decimal"
+        value={typed.turns}
+        onChange={(e) => setTyped({ ...typed, turns: e.target.value })}
+        error={wrong(turns) ? '0 to 60 turns' : undefined}
+      />
+      {setUp && (
+        <TextField
+          className="w-40"
+          label="Turns of set-up"
+          hint="must go back in"
+          inputMode="decimal"
+          value={typed.setUpTurns}
+          onChange={(e) => setTyped({ ...typed, setUpTurns: e.target.value })}
+          error={wrong(setUpTurns) ? '0 to 60 turns' : undefined}
+        />
+      )}
+      <Button
+        type="submit"
+        className="mt-7"
+        disabled={bad || (turns === power.turns && setUpTurns === power.setUpTurns)}
+      >
+        Keep
+      </Button>
+    </form>
   );
 }

@@ -21,19 +21,10 @@ const ASKED: readonly (readonly [Fitting, string])[] = [
 ];
 
 export function ClockPart() {
-  const {
-    register,
-    watch,
-    setValue,
-    formState: { errors },
-  } = useFormContext<IntakeForm>();
+  const { watch, setValue } = useFormContext<IntakeForm>();
   const ownerId = watch('ownerId');
   const clockId = watch('clockId');
-  const movementId = watch('movementId');
   const clocks = useOwnerClocks(ownerId);
-  const familyId = watch('movement.familyId');
-  const fittings = watch('movement.fittings') ?? [];
-  const family = FAMILIES.find((f) => f.id === familyId);
   const pickClock = (id: string | undefined) => {
     setValue('clockId', id);
     setValue('clock', id ? undefined : { description: '' });
@@ -60,82 +51,101 @@ export function ClockPart() {
           ))}
         </ul>
       )}
-      {known ? (
-        <Past movementId={known.movement.id} name={known.movement.name} />
+      {known ? <Past movementId={known.movement.id} name={known.movement.name} /> : <NewMovement />}
+    </Panel>
+  );
+}
+
+function NewMovement() {
+  const {
+    register,
+    watch,
+    setValue,
+    formState: { errors },
+  } = useFormContext<IntakeForm>();
+  const movementId = watch('movementId');
+  const familyId = watch('movement.familyId');
+  const fittings = watch('movement.fittings') ?? [];
+  const family = FAMILIES.find((f) => f.id === familyId);
+  return (
+    <div className="grid gap-4 sm:grid-cols-2">
+      <TextField
+        className="sm:col-span-2"
+        label="The clock"
+        placeholder="Slate mantel clock with gilt columns"
+        error={errors.clock?.description?.message ?? errors.clock?.message}
+        {...register('clock.description')}
+      />
+      {movementId ? (
+        <KnownMovement movementId={movementId} />
       ) : (
-        <div className="grid gap-4 sm:grid-cols-2">
+        <>
+          <CameWithRecord />
           <TextField
             className="sm:col-span-2"
-            label="The clock"
-            placeholder="Slate mantel clock with gilt columns"
-            error={errors.clock?.description?.message ?? errors.clock?.message}
-            {...register('clock.description')}
+            label="The movement"
+            placeholder="Round-plate movement, outside count wheel"
+            error={errors.movement?.name?.message ?? errors.movement?.message}
+            {...register('movement.name')}
           />
-          {movementId ? (
-            <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3 sm:col-span-2">
-              <span className="flex items-center gap-3 font-bold">
-                <BookOpen aria-hidden />A movement that is known here, with its history
-              </span>
-              <Button
-                onClick={() => {
-                  setValue('movementId', undefined);
-                  setValue('movement', NO_MOVEMENT);
-                }}
-              >
-                Not this one
-              </Button>
-              <div className="w-full">
-                <Past movementId={movementId} name="" />
-              </div>
+          <SelectField
+            label="Family"
+            error={errors.movement?.familyId?.message}
+            hint={family?.special}
+            {...register('movement.familyId')}
+          >
+            <option value="">Choose …</option>
+            {FAMILIES.map((f) => (
+              <option key={f.id} value={f.id}>
+                {f.name}
+              </option>
+            ))}
+          </SelectField>
+          <TextField label="Maker’s mark" error={errors.movement?.maker?.message} {...register('movement.maker')} />
+          <Marks />
+          <fieldset className="sm:col-span-2">
+            <legend className="font-semibold">Also here</legend>
+            <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+              {ASKED.map(([id, name]) => (
+                <Tick
+                  key={id}
+                  label={name}
+                  checked={fittings.includes(id)}
+                  onChange={(e) =>
+                    setValue(
+                      'movement.fittings',
+                      e.target.checked ? [...fittings, id] : fittings.filter((f) => f !== id),
+                    )
+                  }
+                />
+              ))}
             </div>
-          ) : (
-            <>
-              <CameWithRecord />
-              <TextField
-                className="sm:col-span-2"
-                label="The movement"
-                placeholder="Round-plate movement, outside count wheel"
-                error={errors.movement?.name?.message ?? errors.movement?.message}
-                {...register('movement.name')}
-              />
-              <SelectField
-                label="Family"
-                error={errors.movement?.familyId?.message}
-                hint={family?.special}
-                {...register('movement.familyId')}
-              >
-                <option value="">Choose …</option>
-                {FAMILIES.map((f) => (
-                  <option key={f.id} value={f.id}>
-                    {f.name}
-                  </option>
-                ))}
-              </SelectField>
-              <TextField label="Maker’s mark" error={errors.movement?.maker?.message} {...register('movement.maker')} />
-              <Marks />
-              <fieldset className="sm:col-span-2">
-                <legend className="font-semibold">Also here</legend>
-                <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-                  {ASKED.map(([id, name]) => (
-                    <Tick
-                      key={id}
-                      label={name}
-                      checked={fittings.includes(id)}
-                      onChange={(e) =>
-                        setValue(
-                          'movement.fittings',
-                          e.target.checked ? [...fittings, id] : fittings.filter((f) => f !== id),
-                        )
-                      }
-                    />
-                  ))}
-                </div>
-              </fieldset>
-            </>
-          )}
-        </div>
+          </fieldset>
+        </>
       )}
-    </Panel>
+    </div>
+  );
+}
+
+function KnownMovement({ movementId }: { movementId: string }) {
+  const { setValue } = useFormContext<IntakeForm>();
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3 sm:col-span-2">
+      <span className="flex items-center gap-3 font-bold">
+        <BookOpen aria-hidden />A movement that is known here, with its history
+      </span>
+      <Button
+        onClick={() => {
+          setValue('movementId', undefined);
+          setValue('movement', NO_MOVEMENT);
+        }}
+      >
+        Not this one
+      </Button>
+      <div className="w-full">
+        <Past movementId={movementId} name="" />
+      </div>
+    </div>
   );
 }
 

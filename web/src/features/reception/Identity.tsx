@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import type { Movement } from '@eclat/contract';
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { mismatches } from '@eclat/core/intake';
@@ -24,7 +25,6 @@ export function Identity() {
   const set = useCommand(api.movements.setMark, { what: 'Mark', onSent: () => setAdding(null) });
   const mark = (place: Place, text: string, there: boolean) =>
     set.mutate({ params: { movementId: movement.id }, body: { place, text, there, visitId: visit.id } });
-  const wrong = mismatches(movement.marks);
   const open = !visit.closedAt;
   return (
     <Panel
@@ -58,65 +58,12 @@ export function Identity() {
       <h3 className="mt-4 text-lg">Numbers and marks</h3>
       <ul>
         {movement.marks.map((m) => {
-          const off = wrong.find((w) => w.place === m.place && w.text === m.text);
-          return (
-            <li key={m.place + m.text} className="flex items-center gap-3 border-t border-line py-1 first:border-t-0">
-              <span className="min-w-0 flex-1">
-                <b className="text-lg">{m.text}</b> <span className="text-soft">{m.place}</span>
-                {off && (
-                  <span className="flex items-center gap-2 font-semibold text-brass">
-                    <TriangleAlert className="size-5 shrink-0" aria-hidden />
-                    {off.seen}
-                  </span>
-                )}
-              </span>
-              {open && (
-                <button
-                  type="button"
-                  aria-label={`Take out: ${m.text}, ${m.place}`}
-                  className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                  onClick={() => mark(m.place, m.text, false)}
-                >
-                  <Trash2 className="size-5" />
-                </button>
-              )}
-            </li>
-          );
+          return <MarkRow key={m.place + m.text} known={m} mark={mark} />;
         })}
       </ul>
       {open &&
         (adding ? (
-          <form
-            className="mt-2 grid grid-cols-2 gap-3"
-            onSubmit={(e) => {
-              e.preventDefault();
-              if (adding.text.trim()) mark(adding.place, adding.text.trim(), true);
-            }}
-          >
-            <SelectField
-              label="Place"
-              value={adding.place}
-              onChange={(e) => setAdding({ ...adding, place: e.target.value as Place })}
-            >
-              {MARK_PLACES.map((p) => (
-                <option key={p}>{p}</option>
-              ))}
-            </SelectField>
-            <TextField
-              autoFocus
-              label="Number or mark"
-              value={adding.text}
-              onChange={(e) => setAdding({ ...adding, text: e.target.value })}
-            />
-            <div className="col-span-2 flex gap-3">
-              <Button type="submit" look="main" busy={set.isPending}>
-                Keep
-              </Button>
-              <Button look="plain" onClick={() => setAdding(null)}>
-                Close
-              </Button>
-            </div>
-          </form>
+          <AddMark adding={adding} mark={mark} setAdding={setAdding} set={set} />
         ) : (
           <Button className="mt-2" onClick={() => setAdding({ place: 'back plate', text: '' })}>
             <Plus className="size-5" aria-hidden />
@@ -129,5 +76,104 @@ export function Identity() {
         </div>
       )}
     </Panel>
+  );
+}
+
+function MarkRow({
+  known: m,
+  mark,
+}: {
+  known: Visit['movement']['marks'][number];
+  mark: (
+    place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum',
+    text: string,
+    there: boolean,
+  ) => void;
+}) {
+  const visit = useThisVisit();
+  const { movement } = visit;
+  const open = !visit.closedAt;
+  const wrong = mismatches(movement.marks);
+  const off = wrong.find((w) => w.place === m.place && w.text === m.text);
+  return (
+    <li className="flex items-center gap-3 border-t border-line py-1 first:border-t-0">
+      <span className="min-w-0 flex-1">
+        <b className="text-lg">{m.text}</b> <span className="text-soft">{m.place}</span>
+        {off && (
+          <span className="flex items-center gap-2 font-semibold text-brass">
+            <TriangleAlert className="size-5 shrink-0" aria-hidden />
+            {off.seen}
+          </span>
+        )}
+      </span>
+      {open && (
+        <button
+          type="button"
+          aria-label={`Take out: ${m.text}, ${m.place}`}
+          className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+          onClick={() => mark(m.place, m.text, false)}
+        >
+          <Trash2 className="size-5" />
+        </button>
+      )}
+    </li>
+  );
+}
+
+function AddMark({
+  adding,
+  mark,
+  setAdding,
+  set,
+}: {
+  adding: {
+    place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum';
+    text: string;
+  };
+  mark: (
+    place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum',
+    text: string,
+    there: boolean,
+  ) => void;
+  setAdding: (
+    next: {
+      place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum';
+      text: string;
+    } | null,
+  ) => void;
+  set: ReturnType<typeof useCommand<typeof api.movements.setMark>>;
+}) {
+  return (
+    <form
+      className="mt-2 grid grid-cols-2 gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (adding.text.trim()) mark(adding.place, adding.text.trim(), true);
+      }}
+    >
+      <SelectField
+        label="Place"
+        value={adding.place}
+        onChange={(e) => setAdding({ ...adding, place: e.target.value as Place })}
+      >
+        {MARK_PLACES.map((p) => (
+          <option key={p}>{p}</option>
+        ))}
+      </SelectField>
+      <TextField
+        autoFocus
+        label="Number or mark"
+        value={adding.text}
+        onChange={(e) => setAdding({ ...adding, text: e.target.value })}
+      />
+      <div className="col-span-2 flex gap-3">
+        <Button type="submit" look="main" busy={set.isPending}>
+          Keep
+        </Button>
+        <Button look="plain" onClick={() => setAdding(null)}>
+          Close
+        </Button>
+      </div>
+    </form>
   );
 }

@@ -39,10 +39,6 @@ export function IntakeScreen() {
     },
     networkMode: 'always',
   });
-  const {
-    register,
-    formState: { errors },
-  } = form;
   return (
     <FormProvider {...form}>
       <form
@@ -62,33 +58,7 @@ export function IntakeScreen() {
           </p>
         </div>
         <FindPart onOwner={keepKnownName} />
-        <div className="flex flex-col gap-5">
-          <OwnerPart />
-          <Panel title="Complaint and scope">
-            <div className="flex flex-col gap-4">
-              <TextArea
-                label="What the owner says is wrong"
-                error={errors.complaint?.message}
-                {...register('complaint')}
-              />
-              <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
-              <TextArea
-                label="What they do not want"
-                rows={2}
-                hint="Declined work is kept, so that nobody “fixes” it later."
-                error={errors.notWanted?.message}
-                {...register('notWanted')}
-              />
-              <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
-              <TextField
-                label="Promised for"
-                type="date"
-                error={errors.promisedFor?.message}
-                {...register('promisedFor', { setValueAs: (v: string | null) => v || null })}
-              />
-            </div>
-          </Panel>
-        </div>
+        <TakenFor form={form} />
         <div className="flex flex-col gap-5">
           <ClockPart />
           <ReceivedPart />
@@ -110,5 +80,37 @@ export function IntakeScreen() {
         </div>
       </form>
     </FormProvider>
+  );
+}
+
+function TakenFor({ form }: { form: ReturnType<typeof useContractForm<IntakeForm>> }) {
+  const {
+    register,
+    formState: { errors },
+  } = form;
+  return (
+    <div className="flex flex-col gap-5">
+      <OwnerPart />
+      <Panel title="Complaint and scope">
+        <div className="flex flex-col gap-4">
+          <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
+          <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
+          <TextArea
+            label="What they do not want"
+            rows={2}
+            hint="Declined work is kept, so that nobody “fixes” it later."
+            error={errors.notWanted?.message}
+            {...register('notWanted')}
+          />
+          <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
+          <TextField
+            label="Promised for"
+            type="date"
+            error={errors.promisedFor?.message}
+            {...register('promisedFor', { setValueAs: (v: string | null) => v || null })}
+          />
+        </div>
+      </Panel>
+    </div>
   );
 }

@@ -21,9 +21,7 @@ const SQUARE = [1, 8] as const;
 /** Each thing must go home again: listed with number, condition and photo, printed on the receipt, ticked at return. */
 export function Things() {
   const visit = useThisVisit();
-  const params = { visitId: visit.id };
   const [editing, setEditing] = useState<ReceivedItem | string | null>(null);
-  const thing = useRemove(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
   const open = !visit.closedAt;
   const usual = comesWith(visit.movement.traits).filter((what) => !visit.received.some((r) => r.what === what));
   return (
@@ -33,57 +31,7 @@ export function Things() {
       )}
       <ul className="divide-y divide-line">
         {visit.received.map((r) => (
-          <li key={r.id} className="flex items-center gap-3 py-2">
-            {r.photoId ? (
-              <img src={`/api/photos/${r.photoId}/small`} alt="" className="size-12 rounded-lg object-cover" />
-            ) : (
-              <span className="grid size-12 place-items-center rounded-lg bg-sunk text-xl font-bold">{r.count}</span>
-            )}
-            <span className="min-w-0 flex-1">
-              <span className="block text-lg font-bold">
-                {r.count > 1 && `${r.count} × `}
-                {r.what}
-              </span>
-              <span className="block text-soft">
-                {[r.condition, r.squareMm && `${r.squareMm} mm square`, r.fits].filter(Boolean).join(' · ')}
-              </span>
-            </span>
-            {open && (
-              <>
-                <button
-                  type="button"
-                  aria-label={`Correct: ${r.what}`}
-                  className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
-                  onClick={() => setEditing(r)}
-                >
-                  <Pencil className="size-5" />
-                </button>
-                <button
-                  type="button"
-                  aria-label={`Take out: ${r.what}`}
-                  className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-                  onClick={() =>
-                    thing(
-                      { params: { ...params, receivedId: r.id } },
-                      {
-                        params,
-                        body: {
-                          what: r.what,
-                          count: r.count,
-                          condition: r.condition,
-                          squareMm: r.squareMm,
-                          fits: r.fits,
-                          photoId: r.photoId,
-                        },
-                      },
-                    )
-                  }
-                >
-                  <Trash2 className="size-5" />
-                </button>
-              </>
-            )}
-          </li>
+          <ThingRow key={r.id} received={r} setEditing={setEditing} />
         ))}
       </ul>
       {editing !== null && (
@@ -104,6 +52,72 @@ export function Things() {
         </div>
       )}
     </Panel>
+  );
+}
+
+function ThingRow({
+  received: r,
+  setEditing,
+}: {
+  received: ReceivedItem;
+  setEditing: (next: string | ReceivedItem | null) => void;
+}) {
+  const visit = useThisVisit();
+  const open = !visit.closedAt;
+  const params = { visitId: visit.id };
+  const thing = useRemove(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
+  return (
+    <li className="flex items-center gap-3 py-2">
+      {r.photoId ? (
+        <img src={`/api/photos/${r.photoId}/small`} alt="" className="size-12 rounded-lg object-cover" />
+      ) : (
+        <span className="grid size-12 place-items-center rounded-lg bg-sunk text-xl font-bold">{r.count}</span>
+      )}
+      <span className="min-w-0 flex-1">
+        <span className="block text-lg font-bold">
+          {r.count > 1 && `${r.count} × `}
+          {r.what}
+        </span>
+        <span className="block text-soft">
+          {[r.condition, r.squareMm && `${r.squareMm} mm square`, r.fits].filter(Boolean).join(' · ')}
+        </span>
+      </span>
+      {open && (
+        <>
+          <button
+            type="button"
+            aria-label={`Correct: ${r.what}`}
+            className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
+            onClick={() => setEditing(r)}
+          >
+            <Pencil className="size-5" />
+          </button>
+          <button
+            type="button"
+            aria-label={`Take out: ${r.what}`}
+            className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
+            onClick={() =>
+              thing(
+                { params: { ...params, receivedId: r.id } },
+                {
+                  params,
+                  body: {
+                    what: r.what,
+                    count: r.count,
+                    condition: r.condition,
+                    squareMm: r.squareMm,
+                    fits: r.fits,
+                    photoId: r.photoId,
+                  },
+                },
+              )
+            }
+          >
+            <Trash2 className="size-5" />
+          </button>
+        </>
+      )}
+    </li>
   );
 }
 
@@ -163,48 +177,8 @@ function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: 
         error={errors.condition?.message}
         {...form.register('condition')}
       />
-      {key && (
-        <>
-          <LengthField
-            name="square"
-            label="Square that it fits"
-            value={square}
-            onChange={setSquare}
-            plausible={SQUARE}
-          />
-          <SelectField label="On the arbor" {...form.register('fits')}>
-            <option value="">–</option>
-            {KEY_FITS.map((f) => (
-              <option key={f}>{f}</option>
-            ))}
-          </SelectField>
-        </>
-      )}
-      {visit.photos.length > 0 && (
-        <Controller
-          control={form.control}
-          name="photoId"
-          render={({ field }) => (
-            <fieldset className="col-span-2">
-              <legend className="font-semibold">Photo</legend>
-              <div className="flex gap-2 overflow-x-auto py-1">
-                {visit.photos.map((p) => (
-                  <button
-                    key={p.id}
-                    type="button"
-                    aria-pressed={field.value === p.id}
-                    aria-label={p.caption || 'Photo'}
-                    onClick={() => field.onChange(field.value === p.id ? null : p.id)}
-                    className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
-                  >
-                    <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
-                  </button>
-                ))}
-              </div>
-            </fieldset>
-          )}
-        />
-      )}
+      {key && <KeyFields square={square} setSquare={setSquare} form={form} />}
+      {visit.photos.length > 0 && <PhotoChoice form={form} />}
       <div className="col-span-2 flex gap-3">
         <Button type="submit" look="main" busy={add.isPending || change.isPending}>
           {known ? 'Keep changes' : 'List it'}
@@ -214,5 +188,56 @@ function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: 
         </Button>
       </div>
     </form>
+  );
+}
+
+function KeyFields({
+  square,
+  setSquare,
+  form,
+}: {
+  square: string;
+  setSquare: (next: string) => void;
+  form: ReturnType<typeof useContractForm<Fields>>;
+}) {
+  return (
+    <>
+      <LengthField name="square" label="Square that it fits" value={square} onChange={setSquare} plausible={SQUARE} />
+      <SelectField label="On the arbor" {...form.register('fits')}>
+        <option value="">–</option>
+        {KEY_FITS.map((f) => (
+          <option key={f}>{f}</option>
+        ))}
+      </SelectField>
+    </>
+  );
+}
+
+function PhotoChoice({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {
+  const visit = useThisVisit();
+  return (
+    <Controller
+      control={form.control}
+      name="photoId"
+      render={({ field }) => (
+        <fieldset className="col-span-2">
+          <legend className="font-semibold">Photo</legend>
+          <div className="flex gap-2 overflow-x-auto py-1">
+            {visit.photos.map((p) => (
+              <button
+                key={p.id}
+                type="button"
+                aria-pressed={field.value === p.id}
+                aria-label={p.caption || 'Photo'}
+                onClick={() => field.onChange(field.value === p.id ? null : p.id)}
+                className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
+              >
+                <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
+              </button>
+            ))}
+          </div>
+        </fieldset>
+      )}
+    />
   );
 }

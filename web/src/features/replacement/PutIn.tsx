@@ -29,78 +29,25 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
   const [fate, setFate] = useState<OldMovementFate>('returned to the owner');
   const [asking, setAsking] = useState(false);
   const { data } = useMovements(text.trim().length > 1 && !known ? text : '');
-  const found = text.trim().length > 1 && !known ? (data?.items ?? []).filter((m) => m.id !== visit.movement.id) : [];
   const fit = useCommand(api.replacement.fit, {
     what: 'Replacement',
     onSent: () => setAsking(false),
     onDone: () => say('It is in. Both books say so.'),
   });
   const ready = obstacles.length === 0 && text.trim() !== '' && why.trim() !== '';
-  const send = () =>
-    fit.mutate({
-      params: { visitId: visit.id },
-      body: {
-        why,
-        fate,
-        ...(known
-          ? { movementId: known.id }
-          : {
-              movement: {
-                name: text,
-                familyId: family,
-                maker,
-                marks: mark.trim() ? [{ place: 'back plate', text: mark }] : [],
-              },
-            }),
-      },
-    });
   return (
     <Panel title="5. It goes in">
       <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
-        <div className="sm:col-span-2">
-          <TextField
-            label="The movement that goes in"
-            placeholder="What it is called, or the code of one that has a book"
-            value={known ? `${known.code}, ${known.name}` : text}
-            onChange={(e) => {
-              setKnown(null);
-              setText(e.target.value);
-            }}
-            hint={known ? 'It has a book: its history goes on.' : 'A new book is begun for it.'}
-          />
-          {found.length > 0 && (
-            <div className="mt-2 flex flex-wrap gap-2">
-              {found.slice(0, MOST_SHOWN).map((m) => (
-                <Button
-                  key={m.id}
-                  onClick={() => {
-                    setKnown(m);
-                    setText(m.name);
-                  }}
-                >
-                  <b>{m.code}</b> {m.name}
-                </Button>
-              ))}
-            </div>
-          )}
-        </div>
+        <WhichMovement text={text} known={known} data={data} setKnown={setKnown} setText={setText} />
         {!known && (
-          <>
-            <SelectField label="Family" value={family} onChange={(e) => setFamily(e.target.value)}>
-              {FAMILIES.map((f) => (
-                <option key={f.id} value={f.id}>
-                  {f.name}
-                </option>
-              ))}
-            </SelectField>
-            <TextField label="Maker" value={maker} maxLength={120} onChange={(e) => setMaker(e.target.value)} />
-            <TextField
-              label="Type and number on its back plate"
-              value={mark}
-              maxLength={80}
-              onChange={(e) => setMark(e.target.value)}
-            />
-          </>
+          <NewOne
+            family={family}
+            setFamily={setFamily}
+            maker={maker}
+            setMaker={setMaker}
+            mark={mark}
+            setMark={setMark}
+          />
         )}
         <SelectField
           label="What becomes of the old one"
@@ -126,25 +73,179 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
         {!ready && <span className="text-soft">{obstacles[0] ?? 'Say which movement goes in, and why.'}</span>}
       </div>
       {asking && (
-        <Sheet
-          open
-          onClose={() => setAsking(false)}
-          title={`${visit.movement.code} is out, ${known?.code ?? text} is in`}
-          description="This cannot be taken back: what was done to the old movement is closed into its own book, and this visit goes on with the new one."
-        >
-          <p className="text-lg">
-            The old movement is <b>{fate}</b>.
-          </p>
-          <div className="mt-4 flex gap-3">
-            <Button look="danger" busy={fit.isPending} onClick={send}>
-              So it is
-            </Button>
-            <Button look="plain" onClick={() => setAsking(false)}>
-              Not yet
-            </Button>
-          </div>
-        </Sheet>
+        <SureSheet
+          fit={fit}
+          why={why}
+          fate={fate}
+          known={known}
+          text={text}
+          family={family}
+          maker={maker}
+          mark={mark}
+          setAsking={setAsking}
+        />
       )}
     </Panel>
+  );
+}
+
+function WhichMovement({
+  text,
+  known,
+  data,
+  setKnown,
+  setText,
+}: {
+  text: string;
+  known: Known | null;
+  data:
+    | {
+        items: {
+          id: string;
+          name: string;
+          code: string;
+          version: number;
+          familyId: string;
+          maker: string;
+          marks: {
+            place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum';
+            text: string;
+          }[];
+          entries: number;
+          lastDate: string | null;
+        }[];
+        next: string | null;
+      }
+    | undefined;
+  setKnown: (next: Known | null) => void;
+  setText: (next: string) => void;
+}) {
+  const visit = useThisVisit();
+  const found = text.trim().length > 1 && !known ? (data?.items ?? []).filter((m) => m.id !== visit.movement.id) : [];
+  return (
+    <div className="sm:col-span-2">
+      <TextField
+        label="The movement that goes in"
+        placeholder="What it is called, or the code of one that has a book"
+        value={known ? `${known.code}, ${known.name}` : text}
+        onChange={(e) => {
+          setKnown(null);
+          setText(e.target.value);
+        }}
+        hint={known ? 'It has a book: its history goes on.' : 'A new book is begun for it.'}
+      />
+      {found.length > 0 && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {found.slice(0, MOST_SHOWN).map((m) => (
+            <Button
+              key={m.id}
+              onClick={() => {
+                setKnown(m);
+                setText(m.name);
+              }}
+            >
+              <b>{m.code}</b> {m.name}
+            </Button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function NewOne({
+  family,
+  setFamily,
+  maker,
+  setMaker,
+  mark,
+  setMark,
+}: {
+  family: string;
+  setFamily: (next: string) => void;
+  maker: string;
+  setMaker: (next: string) => void;
+  mark: string;
+  setMark: (next: string) => void;
+}) {
+  return (
+    <>
+      <SelectField label="Family" value={family} onChange={(e) => setFamily(e.target.value)}>
+        {FAMILIES.map((f) => (
+          <option key={f.id} value={f.id}>
+            {f.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField label="Maker" value={maker} maxLength={120} onChange={(e) => setMaker(e.target.value)} />
+      <TextField
+        label="Type and number on its back plate"
+        value={mark}
+        maxLength={80}
+        onChange={(e) => setMark(e.target.value)}
+      />
+    </>
+  );
+}
+
+function SureSheet({
+  fit,
+  why,
+  fate,
+  known,
+  text,
+  family,
+  maker,
+  mark,
+  setAsking,
+}: {
+  fit: ReturnType<typeof useCommand<typeof api.replacement.fit>>;
+  why: string;
+  fate: OldMovementFate;
+  known: Known | null;
+  text: string;
+  family: string;
+  maker: string;
+  mark: string;
+  setAsking: (next: boolean) => void;
+}) {
+  const visit = useThisVisit();
+  const send = () =>
+    fit.mutate({
+      params: { visitId: visit.id },
+      body: {
+        why,
+        fate,
+        ...(known
+          ? { movementId: known.id }
+          : {
+              movement: {
+                name: text,
+                familyId: family,
+                maker,
+                marks: mark.trim() ? [{ place: 'back plate', text: mark }] : [],
+              },
+            }),
+      },
+    });
+  return (
+    <Sheet
+      open
+      onClose={() => setAsking(false)}
+      title={`${visit.movement.code} is out, ${known?.code ?? text} is in`}
+      description="This cannot be taken back: what was done to the old movement is closed into its own book, and this visit goes on with the new one."
+    >
+      <p className="text-lg">
+        The old movement is <b>{fate}</b>.
+      </p>
+      <div className="mt-4 flex gap-3">
+        <Button look="danger" busy={fit.isPending} onClick={send}>
+          So it is
+        </Button>
+        <Button look="plain" onClick={() => setAsking(false)}>
+          Not yet
+        </Button>
+      </div>
+    </Sheet>
   );
 }

@@ -1,7 +1,7 @@
 import { api } from '../../data/api.ts';
 import { serviceRecord } from '@eclat/core/history';
 import { signFacts } from '@eclat/core/visit';
-import { signObstacles } from '@eclat/core/workflow';
+import { signObstacles, type Obstacle } from '@eclat/core/workflow';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -73,35 +73,8 @@ function ToSign() {
   const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
   return (
     <>
-      {left.length === 0 ? (
-        <Answer tone="good" title="Ready to sign">
-          Signing closes the visit. The entry in the movement book can never be changed, only added to.
-        </Answer>
-      ) : (
-        <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
-          <ul className="mt-1 flex flex-col gap-1">
-            {left.map((o) => (
-              <li key={o.what} className="flex min-h-11 items-center gap-3">
-                {o.at ? (
-                  <Link className="font-semibold underline" to={`../${o.at}`}>
-                    {o.what}
-                  </Link>
-                ) : (
-                  o.what
-                )}
-              </li>
-            ))}
-          </ul>
-        </Answer>
-      )}
-      {unchecked > 0 && (
-        <p className="text-lg text-soft">
-          <Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">
-            {unchecked} {unchecked === 1 ? 'check' : 'checks'} of the assembly
-          </Link>{' '}
-          {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
-        </p>
-      )}
+      <InTheWay left={left} />
+      {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
       <Contents note={note} waiver={waiver} />
       <Panel title="Your signature">
@@ -137,26 +110,82 @@ function ToSign() {
           </Button>
         </form>
       </Panel>
-      <Sheet
-        open={sure}
-        onClose={() => setSure(false)}
-        title="Sign and close this visit?"
-        description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
-      >
-        <div className="flex gap-3">
-          <Button
-            look="main"
-            onClick={() => {
-              setSure(false);
-              sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } });
-            }}
-          >
-            Sign
-          </Button>
-          <Button onClick={() => setSure(false)}>Not yet</Button>
-        </div>
-      </Sheet>
+      <SureSheet sure={sure} setSure={setSure} sign={sign} note={note} waiver={waiver} />
     </>
+  );
+}
+
+function InTheWay({ left }: { left: Obstacle[] }) {
+  if (left.length === 0)
+    return (
+      <Answer tone="good" title="Ready to sign">
+        Signing closes the visit. The entry in the movement book can never be changed, only added to.
+      </Answer>
+    );
+  return (
+    <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
+      <ul className="mt-1 flex flex-col gap-1">
+        {left.map((o) => (
+          <li key={o.what} className="flex min-h-11 items-center gap-3">
+            {o.at ? (
+              <Link className="font-semibold underline" to={`../${o.at}`}>
+                {o.what}
+              </Link>
+            ) : (
+              o.what
+            )}
+          </li>
+        ))}
+      </ul>
+    </Answer>
+  );
+}
+
+function Unchecked({ unchecked }: { unchecked: number }) {
+  return (
+    <p className="text-lg text-soft">
+      <Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">
+        {unchecked} {unchecked === 1 ? 'check' : 'checks'} of the assembly
+      </Link>{' '}
+      {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
+    </p>
+  );
+}
+
+function SureSheet({
+  sure,
+  setSure,
+  sign,
+  note,
+  waiver,
+}: {
+  sure: boolean;
+  setSure: (next: boolean) => void;
+  sign: ReturnType<typeof useCommand<typeof api.signing.sign>>;
+  note: string;
+  waiver: string;
+}) {
+  const visit = useThisVisit();
+  return (
+    <Sheet
+      open={sure}
+      onClose={() => setSure(false)}
+      title="Sign and close this visit?"
+      description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
+    >
+      <div className="flex gap-3">
+        <Button
+          look="main"
+          onClick={() => {
+            setSure(false);
+            sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } });
+          }}
+        >
+          Sign
+        </Button>
+        <Button onClick={() => setSure(false)}>Not yet</Button>
+      </div>
+    </Sheet>
   );
 }
 

@@ -37,36 +37,7 @@ const LABELS = {
 
 /** A new thing, or one whose row is put right. */
 export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: () => void }) {
-  const start: Fields = item
-    ? {
-        kind: item.kind,
-        name: item.name,
-        sizes: item.sizes,
-        minimum: item.minimum,
-        price: item.price,
-        supplier: item.supplier,
-        supplierNo: item.supplierNo,
-        shelf: item.shelf,
-        note: item.note,
-      }
-    : EMPTY;
-  const form = useContractForm<Fields>(stockFields, start);
-  const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
-  const [count, setCount] = useState('');
-  const onFields = (fields: { path: string; message: string }[]) => {
-    for (const f of fields) form.setError(f.path as 'name', { message: f.message });
-  };
-  const sent = () => {
-    draft.clear();
-    onClose();
-  };
-  const add = useCommand(api.stores.add, {
-    what: 'Stores',
-    onSent: sent,
-    onFields,
-    onDone: (i) => say(`${i.name} lies in the stores.`),
-  });
-  const change = useCommand(api.stores.change, { what: 'Stores', onSent: sent, onFields, labels: LABELS });
+  const { form, count, setCount, add, change } = useItemForm(item, onClose);
   const { errors } = form.formState;
   const kind = form.watch('kind');
   const badCount = count !== '' && !/^\d{1,6}$/.test(count);
@@ -130,4 +101,38 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       </div>
     </form>
   );
+}
+
+function useItemForm(item: StockItem | null, onClose: () => void) {
+  const start: Fields = item
+    ? {
+        kind: item.kind,
+        name: item.name,
+        sizes: item.sizes,
+        minimum: item.minimum,
+        price: item.price,
+        supplier: item.supplier,
+        supplierNo: item.supplierNo,
+        shelf: item.shelf,
+        note: item.note,
+      }
+    : EMPTY;
+  const form = useContractForm<Fields>(stockFields, start);
+  const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
+  const [count, setCount] = useState('');
+  const onFields = (fields: { path: string; message: string }[]) => {
+    for (const f of fields) form.setError(f.path as 'name', { message: f.message });
+  };
+  const sent = () => {
+    draft.clear();
+    onClose();
+  };
+  const add = useCommand(api.stores.add, {
+    what: 'Stores',
+    onSent: sent,
+    onFields,
+    onDone: (i) => say(`${i.name} lies in the stores.`),
+  });
+  const change = useCommand(api.stores.change, { what: 'Stores', onSent: sent, onFields, labels: LABELS });
+  return { form, count, setCount, add, change };
 }

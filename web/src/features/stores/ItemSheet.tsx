@@ -119,48 +119,13 @@ function OrderOne({ item }: { item: StockItem }) {
       setOn('');
     },
   });
-  const undo = useCommand(api.stores.setArrived, { what: 'Order' });
-  const arrive = useCommand(api.stores.setArrived, {
-    what: 'Order',
-    onDone: (_i, command) =>
-      say('It came in.', 'good', () => undo.mutate({ params: command.params, body: { arrived: false } })),
-  });
-  const unorder = useCommand(api.stores.removeOrder, { what: 'Order' });
   const n = whole(many, 1);
   return (
     <section aria-label="Orders" className="border-t border-line pt-4">
       {item.orders.length > 0 && (
         <ul className="mb-3 flex flex-col gap-2">
           {item.orders.map((o) => (
-            <li key={o.id} className="flex flex-wrap items-center gap-3">
-              <b className="text-xl">{o.quantity}</b>
-              <span className="min-w-40 flex-1">
-                {o.expectedOn ? `expected ${day(`${o.expectedOn}T12:00:00Z`)}` : 'no day known'}
-                {o.claim && (
-                  <>
-                    , for <b>{o.claim}</b>
-                  </>
-                )}
-                <span className="block text-sm text-soft">
-                  ordered {day(o.orderedAt)} by {o.by}
-                </span>
-              </span>
-              <Button
-                look="main"
-                onClick={() => arrive.mutate({ params: { ...params, orderId: o.id }, body: { arrived: true } })}
-              >
-                <PackageCheck className="size-5" aria-hidden />
-                It came in
-              </Button>
-              <button
-                type="button"
-                aria-label={`Not ordered: ${o.quantity}`}
-                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() => unorder.mutate({ params: { ...params, orderId: o.id } })}
-              >
-                <Trash2 className="size-5" />
-              </button>
-            </li>
+            <OrderRow key={o.id} order={o} item={item} />
           ))}
         </ul>
       )}
@@ -188,6 +153,48 @@ function OrderOne({ item }: { item: StockItem }) {
         </Button>
       </form>
     </section>
+  );
+}
+
+function OrderRow({ order: o, item }: { order: StockItem['orders'][number]; item: StockItem }) {
+  const params = { itemId: item.id };
+  const undo = useCommand(api.stores.setArrived, { what: 'Order' });
+  const arrive = useCommand(api.stores.setArrived, {
+    what: 'Order',
+    onDone: (_i, command) =>
+      say('It came in.', 'good', () => undo.mutate({ params: command.params, body: { arrived: false } })),
+  });
+  const unorder = useCommand(api.stores.removeOrder, { what: 'Order' });
+  return (
+    <li className="flex flex-wrap items-center gap-3">
+      <b className="text-xl">{o.quantity}</b>
+      <span className="min-w-40 flex-1">
+        {o.expectedOn ? `expected ${day(`${o.expectedOn}T12:00:00Z`)}` : 'no day known'}
+        {o.claim && (
+          <>
+            , for <b>{o.claim}</b>
+          </>
+        )}
+        <span className="block text-sm text-soft">
+          ordered {day(o.orderedAt)} by {o.by}
+        </span>
+      </span>
+      <Button
+        look="main"
+        onClick={() => arrive.mutate({ params: { ...params, orderId: o.id }, body: { arrived: true } })}
+      >
+        <PackageCheck className="size-5" aria-hidden />
+        It came in
+      </Button>
+      <button
+        type="button"
+        aria-label={`Not ordered: ${o.quantity}`}
+        className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+        onClick={() => unorder.mutate({ params: { ...params, orderId: o.id } })}
+      >
+        <Trash2 className="size-5" />
+      </button>
+    </li>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { ImportPreview } from '@eclat/contract';
 import { KINDS, STORE_COLUMNS } from '@eclat/core/stores';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
@@ -56,23 +57,7 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
             onChange={(e) => void file(e.target.files?.[0])}
           />
         </label>
-        <details>
-          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Or type or paste it</summary>
-          <TextArea
-            label="The table"
-            rows={6}
-            value={csv}
-            onChange={(e) => setCsv(e.target.value)}
-            placeholder="kind,name,bore_mm,outside_mm,height_mm,on_hand"
-          />
-        </details>
-        <details>
-          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Which columns</summary>
-          <p className="break-words">
-            {STORE_COLUMNS.join(', ')}. Kinds: {KINDS.map((k) => k.id).join(', ')}. Comma, semicolon or tab between;
-            decimal point or comma.
-          </p>
-        </details>
+        <TableHelp csv={csv} setCsv={setCsv} />
         {(tooLarge || error) && (
           <Answer tone="danger" title="It could not be read">
             {tooLarge || error?.message}
@@ -89,34 +74,7 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
           ) : (
             <Answer tone="good" title={`${of('new')} new, ${of('changed')} changed, ${of('same')} the same`} />
           ))}
-        {bad.length > 0 && (
-          <ul aria-label="What is wrong" className="max-h-64 divide-y divide-line overflow-y-auto">
-            {bad.map((p, i) => (
-              <li key={i} className="grid grid-cols-[5rem_9rem_minmax(0,1fr)] gap-3 py-1">
-                <b>line {p.line}</b>
-                <span className="text-soft">{p.column}</span>
-                <span>{p.message}</span>
-              </li>
-            ))}
-          </ul>
-        )}
-        {seen && bad.length === 0 && (
-          <ul aria-label="What it would do" className="max-h-64 divide-y divide-line overflow-y-auto">
-            {seen.rows
-              .filter((r) => r.effect !== 'same')
-              .map((r) => (
-                <li key={r.line} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)] gap-3 py-1">
-                  <span className="text-soft">line {r.line}</span>
-                  <b>{WORDS[r.effect]}</b>
-                  <span>
-                    {r.name}
-                    {r.size && `, ${r.size}`}
-                    {r.changes.length > 0 && <span className="text-soft">: {r.changes.join('; ')}</span>}
-                  </span>
-                </li>
-              ))}
-          </ul>
-        )}
+        <WhatItDoes bad={bad} seen={seen} />
         <div className="flex gap-3">
           <Button
             look="main"
@@ -132,5 +90,70 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
         </div>
       </div>
     </Sheet>
+  );
+}
+
+function TableHelp({ csv, setCsv }: { csv: string; setCsv: (next: string) => void }) {
+  return (
+    <>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 font-semibold">Or type or paste it</summary>
+        <TextArea
+          label="The table"
+          rows={6}
+          value={csv}
+          onChange={(e) => setCsv(e.target.value)}
+          placeholder="kind,name,bore_mm,outside_mm,height_mm,on_hand"
+        />
+      </details>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 font-semibold">Which columns</summary>
+        <p className="break-words">
+          {STORE_COLUMNS.join(', ')}. Kinds: {KINDS.map((k) => k.id).join(', ')}. Comma, semicolon or tab between;
+          decimal point or comma.
+        </p>
+      </details>
+    </>
+  );
+}
+
+function WhatItDoes({
+  bad,
+  seen,
+}: {
+  bad: { line: number; column: string; message: string }[];
+  seen: ImportPreview | undefined;
+}) {
+  return (
+    <>
+      {bad.length > 0 && (
+        <ul aria-label="What is wrong" className="max-h-64 divide-y divide-line overflow-y-auto">
+          {bad.map((p, i) => (
+            <li key={i} className="grid grid-cols-[5rem_9rem_minmax(0,1fr)] gap-3 py-1">
+              <b>line {p.line}</b>
+              <span className="text-soft">{p.column}</span>
+              <span>{p.message}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {seen && bad.length === 0 && (
+        <ul aria-label="What it would do" className="max-h-64 divide-y divide-line overflow-y-auto">
+          {seen.rows
+            .filter((r) => r.effect !== 'same')
+            .map((r) => (
+              <li key={r.line} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)] gap-3 py-1">
+                <span className="text-soft">line {r.line}</span>
+                <b>{WORDS[r.effect]}</b>
+                <span>
+                  {r.name}
+                  {r.size && `, ${r.size}`}
+                  {r.changes.length > 0 && <span className="text-soft">: {r.changes.join('; ')}</span>}
+                </span>
+              </li>
+            ))}
+        </ul>
+      )}
+    </>
   );
 }

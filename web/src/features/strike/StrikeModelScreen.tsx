@@ -12,6 +12,101 @@ const NAMES: Record<Work, string> = { rack: 'rack', 'count wheel': 'count wheel'
 
 /** A striking work to step through, with a fault in it that is found by looking and listening. */
 export function StrikeModelScreen() {
+  const model = useStrikeModel();
+  const { work, state, exercise, guess, marks, log, faults, begin, puzzle, judge, truth } = model;
+  return (
+    <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
+      <h1 className="text-2xl">How striking works, and fails</h1>
+      {guess !== null && (
+        <Answer
+          tone={guess === state.fault ? 'good' : 'danger'}
+          title={guess === state.fault ? `Right: ${truth.name}` : `Not that: ${truth.name}`}
+        >
+          {truth.cure} {marks.right} of {marks.of} found.
+        </Answer>
+      )}
+      <div className="flex flex-wrap items-end gap-4">
+        <Choice
+          hideLabel
+          label="Which work"
+          value={work}
+          onChange={(w) => begin(w, 'none', false)}
+          options={WORKS.map((w) => [w, NAMES[w]] as const)}
+        />
+        <Button onClick={puzzle}>{exercise ? 'Another exercise' : 'An exercise: a hidden fault'}</Button>
+      </div>
+      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
+        <ModelPanel model={model} />
+        <div className="flex flex-col gap-5">
+          <Panel title={exercise ? 'What is wrong?' : 'Put a fault in'}>
+            <ul className="flex flex-col gap-2">
+              {faults.map((f) => (
+                <li key={f.id}>
+                  <Button
+                    className="w-full justify-start text-left"
+                    look={!exercise && f.id === state.fault ? 'main' : 'quiet'}
+                    disabled={guess !== null}
+                    aria-pressed={exercise ? guess === f.id : f.id === state.fault}
+                    onClick={() => (exercise ? judge(f.id) : begin(work, f.id, false))}
+                  >
+                    {f.name}
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </Panel>
+          <Panel title="Heard">
+            {log.length === 0 ? (
+              <p className="text-soft">Each release with what it sounded.</p>
+            ) : (
+              <ol className="divide-y divide-line">
+                {log.map((l, i) => (
+                  <li key={`${log.length - i} ${l}`} className="py-1 text-lg">
+                    {l}
+                  </li>
+                ))}
+              </ol>
+            )}
+          </Panel>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function ModelPanel({ model }: { model: ReturnType<typeof useStrikeModel> }) {
+  const { work, state, running, setRunning, exercise, begin, step } = model;
+  return (
+    <Panel>
+      <p role="status" className="mb-2 min-h-8 text-xl font-bold">
+        {state.says}
+      </p>
+      <StrikeFigure state={state} />
+      <div className="mt-3 flex flex-wrap gap-3">
+        <Button look="main" className="min-h-14 px-6" onClick={step}>
+          <StepForward className="size-6" aria-hidden />
+          Step
+        </Button>
+        <Button className="min-h-14 px-6" onClick={() => setRunning(!running)}>
+          {running ? (
+            'Hold it'
+          ) : (
+            <>
+              <Play className="size-5" aria-hidden />
+              Let it run
+            </>
+          )}
+        </Button>
+        <Button look="plain" onClick={() => begin(work, state.fault, exercise)}>
+          <SkipForward className="size-5" aria-hidden />
+          From twelve again
+        </Button>
+      </div>
+    </Panel>
+  );
+}
+
+function useStrikeModel() {
   const [work, setWork] = useState<Work>('rack');
   const [state, setState] = useState<StrikeState>(() => startStrike('rack', 'none'));
   const [running, setRunning] = useState(false);
@@ -59,87 +154,5 @@ export function StrikeModelScreen() {
     setMarks((m) => ({ right: m.right + (id === state.fault ? 1 : 0), of: m.of + 1 }));
   };
   const truth = faults.find((f) => f.id === state.fault)!;
-  return (
-    <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
-      <h1 className="text-2xl">How striking works, and fails</h1>
-      {guess !== null && (
-        <Answer
-          tone={guess === state.fault ? 'good' : 'danger'}
-          title={guess === state.fault ? `Right: ${truth.name}` : `Not that: ${truth.name}`}
-        >
-          {truth.cure} {marks.right} of {marks.of} found.
-        </Answer>
-      )}
-      <div className="flex flex-wrap items-end gap-4">
-        <Choice
-          hideLabel
-          label="Which work"
-          value={work}
-          onChange={(w) => begin(w, 'none', false)}
-          options={WORKS.map((w) => [w, NAMES[w]] as const)}
-        />
-        <Button onClick={puzzle}>{exercise ? 'Another exercise' : 'An exercise: a hidden fault'}</Button>
-      </div>
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-        <Panel>
-          <p role="status" className="mb-2 min-h-8 text-xl font-bold">
-            {state.says}
-          </p>
-          <StrikeFigure state={state} />
-          <div className="mt-3 flex flex-wrap gap-3">
-            <Button look="main" className="min-h-14 px-6" onClick={step}>
-              <StepForward className="size-6" aria-hidden />
-              Step
-            </Button>
-            <Button className="min-h-14 px-6" onClick={() => setRunning(!running)}>
-              {running ? (
-                'Hold it'
-              ) : (
-                <>
-                  <Play className="size-5" aria-hidden />
-                  Let it run
-                </>
-              )}
-            </Button>
-            <Button look="plain" onClick={() => begin(work, state.fault, exercise)}>
-              <SkipForward className="size-5" aria-hidden />
-              From twelve again
-            </Button>
-          </div>
-        </Panel>
-        <div className="flex flex-col gap-5">
-          <Panel title={exercise ? 'What is wrong?' : 'Put a fault in'}>
-            <ul className="flex flex-col gap-2">
-              {faults.map((f) => (
-                <li key={f.id}>
-                  <Button
-                    className="w-full justify-start text-left"
-                    look={!exercise && f.id === state.fault ? 'main' : 'quiet'}
-                    disabled={guess !== null}
-                    aria-pressed={exercise ? guess === f.id : f.id === state.fault}
-                    onClick={() => (exercise ? judge(f.id) : begin(work, f.id, false))}
-                  >
-                    {f.name}
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          </Panel>
-          <Panel title="Heard">
-            {log.length === 0 ? (
-              <p className="text-soft">Each release with what it sounded.</p>
-            ) : (
-              <ol className="divide-y divide-line">
-                {log.map((l, i) => (
-                  <li key={`${log.length - i} ${l}`} className="py-1 text-lg">
-                    {l}
-                  </li>
-                ))}
-              </ol>
-            )}
-          </Panel>
-        </div>
-      </div>
-    </div>
-  );
+  return { work, state, running, setRunning, exercise, guess, marks, log, faults, begin, step, puzzle, judge, truth };
 }

@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { PHASE_WHEN } from '@eclat/contract/strip';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -18,7 +19,6 @@ export function Phases() {
   const params = { visitId: visit.id };
   const [form, setForm] = useState<{ what: string; how: string; when: When } | null>(null);
   const add = useCommand(api.strip.addPhase, { what: 'Phase', onSent: () => setForm(null) });
-  const phase = useRemove(api.strip.removePhase, api.strip.addPhase, 'Phase');
   const { phases } = visit.strip;
   return (
     <Panel title="Phases and marks">
@@ -27,28 +27,7 @@ export function Phases() {
       )}
       <ul className="divide-y divide-line">
         {phases.map((p) => (
-          <li key={p.id} className="flex items-start gap-2 py-2">
-            <span className="min-w-0 flex-1">
-              <b>{p.what}</b>
-              {p.how && <span className="block">{p.how}</span>}
-              <span className="block text-sm text-soft">{p.when}</span>
-            </span>
-            {!visit.closedAt && (
-              <button
-                type="button"
-                aria-label={`Take back: ${p.what}`}
-                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() =>
-                  phase(
-                    { params: { ...params, phaseId: p.id } },
-                    { params, body: { what: p.what, how: p.how, when: p.when } },
-                  )
-                }
-              >
-                <Trash2 className="size-5" />
-              </button>
-            )}
-          </li>
+          <PhaseRow key={p.id} phase={p} />
         ))}
       </ul>
       {form ? (
@@ -95,5 +74,35 @@ export function Phases() {
         )
       )}
     </Panel>
+  );
+}
+
+function PhaseRow({ phase: p }: { phase: Visit['strip']['phases'][number] }) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id };
+  const phase = useRemove(api.strip.removePhase, api.strip.addPhase, 'Phase');
+  return (
+    <li className="flex items-start gap-2 py-2">
+      <span className="min-w-0 flex-1">
+        <b>{p.what}</b>
+        {p.how && <span className="block">{p.how}</span>}
+        <span className="block text-sm text-soft">{p.when}</span>
+      </span>
+      {!visit.closedAt && (
+        <button
+          type="button"
+          aria-label={`Take back: ${p.what}`}
+          className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+          onClick={() =>
+            phase(
+              { params: { ...params, phaseId: p.id } },
+              { params, body: { what: p.what, how: p.how, when: p.when } },
+            )
+          }
+        >
+          <Trash2 className="size-5" />
+        </button>
+      )}
+    </li>
   );
 }

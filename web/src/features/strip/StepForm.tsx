@@ -20,66 +20,8 @@ const chip =
 
 /** For one hand: press what, what held it, where it goes. The place stays for the next, the rest is empty again. */
 export function StepForm({ step, onClose }: { step: StripStep | null; onClose: () => void }) {
-  const visit = useThisVisit();
-  const { traits } = visit.movement;
-  const { steps } = visit.strip;
-  const lastPlace = steps.at(-1)?.place ?? '';
-  const fresh: Fields = {
-    what: '',
-    heldBy: '',
-    place: lastPlace,
-    remarks: [],
-    note: '',
-    group: '',
-    photoId: null,
-    recordingId: null,
-  };
-  const form = useContractForm<Fields>(stepFields, step ?? fresh);
-  const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
-  const remove = useCommand(api.strip.removeStep, { what: 'Step' });
-  const add = useCommand(api.strip.addStep, {
-    what: 'Step',
-    onSent: () => {
-      draft.clear();
-      form.reset({ ...fresh, place: form.getValues('place') ?? '' });
-      form.setFocus('what');
-    },
-    onDone: (s) =>
-      say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>
-        remove.mutate({ params: { visitId: visit.id, stepId: s.id } }),
-      ),
-  });
-  const change = useCommand(api.strip.changeStep, {
-    what: 'Step',
-    labels: LABELS,
-    onSent: () => {
-      draft.clear();
-      onClose();
-    },
-  });
-  const send = ({ what, heldBy, place, remarks, note, group, photoId, recordingId }: Fields) => {
-    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId };
-    if (step)
-      change.mutate({ params: { visitId: visit.id, stepId: step.id }, body: { ...body, version: step.version } });
-    else add.mutate({ params: { visitId: visit.id }, body });
-  };
-  const [heldBy, place, remarks, photoId] = [
-    form.watch('heldBy'),
-    form.watch('place'),
-    form.watch('remarks') ?? [],
-    form.watch('photoId'),
-  ];
-  const offered = comesOff(traits, visit.rules.held).filter(
-    (w) => !steps.some((s) => s.what === w && s.fate === 'apart'),
-  );
-  const photos = visit.photos
-    .filter((p) => p.stage === 'strip')
-    .slice(-6)
-    .reverse();
-  const toggle = (id: RemarkId) =>
-    form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], {
-      shouldDirty: true,
-    });
+  const it = useStepForm(step, onClose);
+  const { traits, form, add, change, send, heldBy, place, remarks, offered, photos, toggle } = it;
   return (
     <Panel title={step ? 'Correct a step' : 'Comes off now'}>
       <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
@@ -142,25 +84,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
           value={form.watch('recordingId') ?? null}
           onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })}
         />
-        {photos.length > 0 && (
-          <fieldset>
-            <legend className="font-semibold">Photo</legend>
-            <div className="flex gap-2 overflow-x-auto py-1">
-              {photos.map((p) => (
-                <button
-                  key={p.id}
-                  type="button"
-                  aria-pressed={photoId === p.id}
-                  aria-label={p.caption || 'Photo of the strip'}
-                  className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
-                  onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}
-                >
-                  <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
-                </button>
-              ))}
-            </div>
-          </fieldset>
-        )}
+        {photos.length > 0 && <PhotoChoice it={it} />}
         {step && (
           <Button look="plain" className="self-start" onClick={onClose}>
             Close
@@ -169,6 +93,93 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
       </form>
     </Panel>
   );
+}
+
+function PhotoChoice({ it }: { it: ReturnType<typeof useStepForm> }) {
+  const { form, photoId, photos } = it;
+  return (
+    <fieldset>
+      <legend className="font-semibold">Photo</legend>
+      <div className="flex gap-2 overflow-x-auto py-1">
+        {photos.map((p) => (
+          <button
+            key={p.id}
+            type="button"
+            aria-pressed={photoId === p.id}
+            aria-label={p.caption || 'Photo of the strip'}
+            className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
+            onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}
+          >
+            <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function useStepForm(step: StripStep | null, onClose: () => void) {
+  const visit = useThisVisit();
+  const { traits } = visit.movement;
+  const { steps } = visit.strip;
+  const lastPlace = steps.at(-1)?.place ?? '';
+  const fresh: Fields = {
+    what: '',
+    heldBy: '',
+    place: lastPlace,
+    remarks: [],
+    note: '',
+    group: '',
+    photoId: null,
+    recordingId: null,
+  };
+  const form = useContractForm<Fields>(stepFields, step ?? fresh);
+  const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
+  const remove = useCommand(api.strip.removeStep, { what: 'Step' });
+  const add = useCommand(api.strip.addStep, {
+    what: 'Step',
+    onSent: () => {
+      draft.clear();
+      form.reset({ ...fresh, place: form.getValues('place') ?? '' });
+      form.setFocus('what');
+    },
+    onDone: (s) =>
+      say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>
+        remove.mutate({ params: { visitId: visit.id, stepId: s.id } }),
+      ),
+  });
+  const change = useCommand(api.strip.changeStep, {
+    what: 'Step',
+    labels: LABELS,
+    onSent: () => {
+      draft.clear();
+      onClose();
+    },
+  });
+  const send = ({ what, heldBy, place, remarks, note, group, photoId, recordingId }: Fields) => {
+    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId };
+    if (step)
+      change.mutate({ params: { visitId: visit.id, stepId: step.id }, body: { ...body, version: step.version } });
+    else add.mutate({ params: { visitId: visit.id }, body });
+  };
+  const [heldBy, place, remarks, photoId] = [
+    form.watch('heldBy'),
+    form.watch('place'),
+    form.watch('remarks') ?? [],
+    form.watch('photoId'),
+  ];
+  const offered = comesOff(traits, visit.rules.held).filter(
+    (w) => !steps.some((s) => s.what === w && s.fate === 'apart'),
+  );
+  const photos = visit.photos
+    .filter((p) => p.stage === 'strip')
+    .slice(-6)
+    .reverse();
+  const toggle = (id: RemarkId) =>
+    form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], {
+      shouldDirty: true,
+    });
+  return { traits, form, add, change, send, heldBy, place, remarks, photoId, offered, photos, toggle };
 }
 
 function Chips({

@@ -20,71 +20,17 @@ const AT_ONCE = 8;
 /** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
 export function StripScreen() {
   const visit = useThisVisit();
-  const { steps, begun, passes } = visit.strip;
+  const { steps, begun } = visit.strip;
   const [editing, setEditing] = useState<StripStep | null>(null);
   const tools = useStepTools();
   // The latest are there at once, the others a moment later: two hundred rows are no reason to wait for the form.
   const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
   const shown = useDeferredValue(latest, latest.slice(0, AT_ONCE));
-  const [asked, setAsked] = useState('');
-  const [order, setOrder] = useState<'order' | 'groups'>('order');
-  const grouped = steps.some((s) => s.group !== '');
-  const whole = staysWhole(visit.movement.traits);
-  const pass = passes.at(-1)?.number ?? 1;
-  const here = whereIs(steps, asked);
   const open = !visit.closedAt;
   return (
     <>
-      {!begun ? (
-        <Answer tone="due" title="The strip has not begun">
-          Power down comes first: nothing is taken off a wound movement.
-        </Answer>
-      ) : whole ? (
-        <Answer tone="info" title={whole} />
-      ) : (
-        <Answer
-          tone="info"
-          title={
-            steps.length === 0
-              ? 'Log what comes off, before it is put down'
-              : `${steps.length} ${steps.length === 1 ? 'thing is' : 'things are'} off${pass > 1 ? `, pass ${pass}` : ''}`
-          }
-        >
-          Photo, what, held by, where it goes. The order of assembly is this list backwards.
-        </Answer>
-      )}
-      {steps.length > 0 && (
-        <Panel>
-          <label className="relative block">
-            <span className="mb-1 block text-lg font-semibold">Where is …?</span>
-            <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-            <input
-              className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-              placeholder="strike third wheel"
-              value={asked}
-              onChange={(e) => setAsked(e.target.value)}
-            />
-          </label>
-          {asked.trim() !== '' && (
-            <ul role="status" className="mt-2">
-              {here.length === 0 ? (
-                <li className="text-soft">Nothing like that is logged.</li>
-              ) : (
-                here.slice(0, 4).map((s) => (
-                  <li key={s.id} className="text-xl">
-                    <b>{s.place || 'no place said'}</b>{' '}
-                    <span className="text-soft">
-                      {s.what}
-                      {s.fate !== 'apart' && `, ${s.fate}`}
-                      {s.pass > 1 && `, pass ${s.pass}`}
-                    </span>
-                  </li>
-                ))
-              )}
-            </ul>
-          )}
-        </Panel>
-      )}
+      <Said />
+      {steps.length > 0 && <WhereIs />}
       {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel
@@ -98,48 +44,7 @@ export function StripScreen() {
             )
           }
         >
-          {steps.length === 0 ? (
-            <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>
-          ) : (
-            <>
-              {grouped && (
-                <div className="mb-3">
-                  <Choice
-                    hideLabel
-                    label="Shown"
-                    value={order}
-                    onChange={setOrder}
-                    options={[
-                      ['order', 'in their order'],
-                      ['groups', 'by sub-assembly'],
-                    ]}
-                  />
-                </div>
-              )}
-              {(order === 'groups' && grouped
-                ? bySubAssembly(shown.map((x) => ({ ...x, group: x.s.group })))
-                : [['', shown] as const]
-              ).map(([group, rows]) => (
-                <section key={group} aria-label={group || 'What came off, in its order'}>
-                  {order === 'groups' && (
-                    <h3 className="mt-3 text-lg first-letter:uppercase">{group || 'On its own'}</h3>
-                  )}
-                  <ol className="flex flex-col divide-y divide-line">
-                    {rows.map(({ s, i }) => (
-                      <StepRow
-                        key={s.id}
-                        step={s}
-                        at={i}
-                        last={i === steps.length - 1}
-                        tools={tools}
-                        onEdit={() => setEditing(s)}
-                      />
-                    ))}
-                  </ol>
-                </section>
-              ))}
-            </>
-          )}
+          <Rows shown={shown} tools={tools} setEditing={setEditing} />
         </Panel>
         <div className="flex min-w-0 flex-col gap-5">
           <Phases />
@@ -150,6 +55,125 @@ export function StripScreen() {
       </div>
       <Photos stage="strip" />
       <StageFoot stage="strip" ready={begun !== null} why="Power down comes first." />
+    </>
+  );
+}
+
+function Said() {
+  const visit = useThisVisit();
+  const { steps, begun, passes } = visit.strip;
+  const whole = staysWhole(visit.movement.traits);
+  const pass = passes.at(-1)?.number ?? 1;
+  if (!begun)
+    return (
+      <Answer tone="due" title="The strip has not begun">
+        Power down comes first: nothing is taken off a wound movement.
+      </Answer>
+    );
+  if (whole) return <Answer tone="info" title={whole} />;
+  return (
+    <Answer
+      tone="info"
+      title={
+        steps.length === 0
+          ? 'Log what comes off, before it is put down'
+          : `${steps.length} ${steps.length === 1 ? 'thing is' : 'things are'} off${pass > 1 ? `, pass ${pass}` : ''}`
+      }
+    >
+      Photo, what, held by, where it goes. The order of assembly is this list backwards.
+    </Answer>
+  );
+}
+
+function WhereIs() {
+  const visit = useThisVisit();
+  const { steps } = visit.strip;
+  const [asked, setAsked] = useState('');
+  const here = whereIs(steps, asked);
+  return (
+    <Panel>
+      <label className="relative block">
+        <span className="mb-1 block text-lg font-semibold">Where is …?</span>
+        <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
+        <input
+          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
+          placeholder="strike third wheel"
+          value={asked}
+          onChange={(e) => setAsked(e.target.value)}
+        />
+      </label>
+      {asked.trim() !== '' && (
+        <ul role="status" className="mt-2">
+          {here.length === 0 ? (
+            <li className="text-soft">Nothing like that is logged.</li>
+          ) : (
+            here.slice(0, 4).map((s) => (
+              <li key={s.id} className="text-xl">
+                <b>{s.place || 'no place said'}</b>{' '}
+                <span className="text-soft">
+                  {s.what}
+                  {s.fate !== 'apart' && `, ${s.fate}`}
+                  {s.pass > 1 && `, pass ${s.pass}`}
+                </span>
+              </li>
+            ))
+          )}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function Rows({
+  shown,
+  tools,
+  setEditing,
+}: {
+  shown: { s: StripStep; i: number }[];
+  tools: ReturnType<typeof useStepTools>;
+  setEditing: (next: StripStep | null) => void;
+}) {
+  const visit = useThisVisit();
+  const { steps } = visit.strip;
+  const [order, setOrder] = useState<'order' | 'groups'>('order');
+  const grouped = steps.some((s) => s.group !== '');
+  if (steps.length === 0) return <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>;
+  return (
+    <>
+      {grouped && (
+        <div className="mb-3">
+          <Choice
+            hideLabel
+            label="Shown"
+            value={order}
+            onChange={setOrder}
+            options={[
+              ['order', 'in their order'],
+              ['groups', 'by sub-assembly'],
+            ]}
+          />
+        </div>
+      )}
+      {(order === 'groups' && grouped
+        ? bySubAssembly(shown.map((x) => ({ ...x, group: x.s.group })))
+        : [['', shown] as const]
+      ).map(([group, rows]) => (
+        <section key={group} aria-label={group || 'What came off, in its order'}>
+          {order === 'groups' && <h3 className="mt-3 text-lg first-letter:uppercase">{group || 'On its own'}</h3>}
+          <ol className="flex flex-col divide-y divide-line">
+            {rows.map(({ s, i }) => (
+              <StepRow
+                key={s.id}
+                step={s}
+                at={i}
+                last={i === steps.length - 1}
+                tools={tools}
+                onEdit={() => setEditing(s)}
+              />
+            ))}
+          </ol>
+        </section>
+      ))}
     </>
   );
 }

@@ -1,5 +1,7 @@
-import { holesOf, type Plate } from '@eclat/core/movement';
-import { useState } from 'react';
+import type { PlatePhoto } from '@eclat/contract';
+import type { Photo } from '@eclat/contract';
+import { holesOf, type Plate, type Hole } from '@eclat/core/movement';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
@@ -18,19 +20,11 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const [photoId, setPhoto] = useState(laid?.photoId ?? null);
   const [points, setPoints] = useState<Points>(laid?.points ?? {});
   const [again, setAgain] = useState<string | null>(null);
-  const params = { visitId: visit.id, plate };
   const keep = useCommand(api.survey.setPlatePhoto, { what: 'Photo of the plate', onSent: onClose });
   const lift = useRemove(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
   const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);
-  const put = (x: number, y: number) => {
-    if (next) {
-      setPoints((p) => ({ ...p, [next.key]: { x, y } }));
-      setAgain(null);
-    }
-  };
-  const placed = holes.filter((h) => points[h.key]);
   return (
     <Sheet
       open
@@ -46,83 +40,166 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
       }
     >
       {!photo ? (
-        visit.photos.length === 0 ? (
-          <Empty>There is no photo in this visit yet. Take one at the intake or in the strip.</Empty>
-        ) : (
-          <ul className="flex flex-wrap gap-3">
-            {visit.photos.map((p) => (
-              <li key={p.id}>
-                <button
-                  type="button"
-                  className="rounded-lg border-4 border-transparent hover:border-steel"
-                  onClick={() => {
-                    setPhoto(p.id);
-                    if (p.id !== laid?.photoId) setPoints({});
-                  }}
-                >
-                  <img
-                    src={`/api/photos/${p.id}/small`}
-                    alt={p.caption || 'Photo'}
-                    className="size-32 rounded object-cover"
-                  />
-                </button>
-              </li>
-            ))}
-          </ul>
-        )
+        <ChoosePhoto setPhoto={setPhoto} laid={laid} setPoints={setPoints} />
       ) : (
-        <div className="flex flex-col gap-3">
-          <div className="mx-auto w-full max-w-[60vh]">
-            <MarkedPhoto
-              src={`/api/photos/${photo.id}/large`}
-              alt={photo.caption || 'The plate'}
-              photo={{
-                width: photo.width,
-                height: photo.height,
-                marks: placed.map((h) => ({ number: holes.indexOf(h) + 1, ...points[h.key]! })),
-              }}
-              chosen={null}
-              onPlace={put}
-            />
-          </div>
-          <div className="flex flex-wrap gap-2" role="group" aria-label="Holes">
-            {holes.map((h, i) => (
-              <button
-                key={h.key}
-                type="button"
-                aria-pressed={next?.key === h.key}
-                className="min-h-11 rounded-full border border-line px-3 font-semibold aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink"
-                onClick={() => setAgain(h.key)}
-              >
-                {i + 1}. {h.arbor.id}
-                {points[h.key] ? '' : ' …'}
-              </button>
-            ))}
-          </div>
-          <div className="flex flex-wrap gap-3">
-            <Button
-              look="main"
-              disabled={placed.length === 0}
-              busy={keep.isPending}
-              onClick={() => keep.mutate({ params, body: { photoId: photo.id, points, version: laid?.version ?? 0 } })}
-            >
-              Lay it under the holes
-            </Button>
-            <Button onClick={() => setPhoto(null)}>Another photo</Button>
-            {laid && (
-              <Button
-                look="plain"
-                onClick={() => {
-                  lift({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
-                  onClose();
-                }}
-              >
-                Back to the drawing
-              </Button>
-            )}
-          </div>
-        </div>
+        <PlaceHoles
+          plate={plate}
+          next={next}
+          setPoints={setPoints}
+          setAgain={setAgain}
+          holes={holes}
+          points={points}
+          photo={photo}
+          keep={keep}
+          laid={laid}
+          setPhoto={setPhoto}
+          lift={lift}
+          onClose={onClose}
+        />
       )}
     </Sheet>
+  );
+}
+
+function ChoosePhoto({
+  setPhoto,
+  laid,
+  setPoints,
+}: {
+  setPhoto: (next: string | null) => void;
+  laid: PlatePhoto | undefined;
+  setPoints: (next: Points) => void;
+}) {
+  const visit = useThisVisit();
+  if (visit.photos.length === 0)
+    return <Empty>There is no photo in this visit yet. Take one at the intake or in the strip.</Empty>;
+  return (
+    <ul className="flex flex-wrap gap-3">
+      {visit.photos.map((p) => (
+        <li key={p.id}>
+          <button
+            type="button"
+            className="rounded-lg border-4 border-transparent hover:border-steel"
+            onClick={() => {
+              setPhoto(p.id);
+              if (p.id !== laid?.photoId) setPoints({});
+            }}
+          >
+            <img
+              src={`/api/photos/${p.id}/small`}
+              alt={p.caption || 'Photo'}
+              className="size-32 rounded object-cover"
+            />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function PlaceHoles({
+  plate,
+  next,
+  setPoints,
+  setAgain,
+  holes,
+  points,
+  photo,
+  keep,
+  laid,
+  setPhoto,
+  lift,
+  onClose,
+}: {
+  plate: Plate;
+  next: Hole | undefined;
+  setPoints: Dispatch<SetStateAction<Points>>;
+  setAgain: (next: string | null) => void;
+  holes: Hole[];
+  points: Points;
+  photo: Photo;
+  keep: ReturnType<typeof useCommand<typeof api.survey.setPlatePhoto>>;
+  laid: PlatePhoto | undefined;
+  setPhoto: (next: string | null) => void;
+  lift: ReturnType<typeof useRemove>;
+  onClose: () => void;
+}) {
+  const visit = useThisVisit();
+  const params = { visitId: visit.id, plate };
+  const put = (x: number, y: number) => {
+    if (next) {
+      setPoints((p) => ({ ...p, [next.key]: { x, y } }));
+      setAgain(null);
+    }
+  };
+  const placed = holes.filter((h) => points[h.key]);
+  return (
+    <div className="flex flex-col gap-3">
+      <div className="mx-auto w-full max-w-[60vh]">
+        <MarkedPhoto
+          src={`/api/photos/${photo.id}/large`}
+          alt={photo.caption || 'The plate'}
+          photo={{
+            width: photo.width,
+            height: photo.height,
+            marks: placed.map((h) => ({ number: holes.indexOf(h) + 1, ...points[h.key]! })),
+          }}
+          chosen={null}
+          onPlace={put}
+        />
+      </div>
+      <HoleButtons holes={holes} next={next} setAgain={setAgain} points={points} />
+      <div className="flex flex-wrap gap-3">
+        <Button
+          look="main"
+          disabled={placed.length === 0}
+          busy={keep.isPending}
+          onClick={() => keep.mutate({ params, body: { photoId: photo.id, points, version: laid?.version ?? 0 } })}
+        >
+          Lay it under the holes
+        </Button>
+        <Button onClick={() => setPhoto(null)}>Another photo</Button>
+        {laid && (
+          <Button
+            look="plain"
+            onClick={() => {
+              lift({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
+              onClose();
+            }}
+          >
+            Back to the drawing
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function HoleButtons({
+  holes,
+  next,
+  setAgain,
+  points,
+}: {
+  holes: Hole[];
+  next: Hole | undefined;
+  setAgain: (next: string | null) => void;
+  points: Points;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2" role="group" aria-label="Holes">
+      {holes.map((h, i) => (
+        <button
+          key={h.key}
+          type="button"
+          aria-pressed={next?.key === h.key}
+          className="min-h-11 rounded-full border border-line px-3 font-semibold aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink"
+          onClick={() => setAgain(h.key)}
+        >
+          {i + 1}. {h.arbor.id}
+          {points[h.key] ? '' : ' …'}
+        </button>
+      ))}
+    </div>
   );
 }

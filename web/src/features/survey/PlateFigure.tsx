@@ -88,57 +88,87 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
           </g>
         )}
         {holes.map((h) => {
-          const state = stateOf(h.key);
-          const other = markOf?.(h.key);
-          const wear = wearOf?.(h.key);
           return (
-            <g
+            <HoleMark
               key={h.key}
-              role="button"
-              tabIndex={0}
-              aria-pressed={chosen === h.key}
-              aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
-              className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill"
-              transform={`translate(${h.x} ${h.y})`}
-              onClick={() => onChoose(h.key)}
-              onKeyDown={(e) => {
-                if (e.key === 'Enter' || e.key === ' ') {
-                  e.preventDefault();
-                  onChoose(h.key);
-                }
-              }}
-            >
-              <circle r={18} className="fill-transparent" />
-              <circle
-                r={17}
-                className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')}
-                strokeWidth={2.5}
-              />
-              {typeof wear === 'number' && (
-                <path
-                  d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5"
-                  transform={`rotate(${wear})`}
-                  className="fill-none stroke-danger"
-                  strokeWidth={2.4}
-                />
-              )}
-              {other ? other.mark : <Mark state={state} />}
-              <text
-                x={labelRight(h.x, plate) ? 13 : -13}
-                y={-9}
-                textAnchor={labelRight(h.x, plate) ? 'start' : 'end'}
-                fontSize={13}
-                fontWeight={700}
-                className="fill-ink stroke-brass-wash [paint-order:stroke]"
-                strokeWidth={3}
-              >
-                {h.arbor.id}
-              </text>
-            </g>
+              stateOf={stateOf}
+              hole={h}
+              markOf={markOf}
+              wearOf={wearOf}
+              chosen={chosen}
+              plate={plate}
+              onChoose={onChoose}
+            />
           );
         })}
       </svg>
     </figure>
+  );
+}
+
+function HoleMark({
+  stateOf,
+  hole: h,
+  markOf,
+  wearOf,
+  chosen,
+  plate,
+  onChoose,
+}: {
+  stateOf: Props['stateOf'];
+  hole: PlacedHole;
+  markOf: Props['markOf'];
+  wearOf: Props['wearOf'];
+  chosen: Props['chosen'];
+  plate: Props['plate'];
+  onChoose: Props['onChoose'];
+}) {
+  const state = stateOf(h.key);
+  const other = markOf?.(h.key);
+  const wear = wearOf?.(h.key);
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen === h.key}
+      aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
+      className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill"
+      transform={`translate(${h.x} ${h.y})`}
+      onClick={() => onChoose(h.key)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' || e.key === ' ') {
+          e.preventDefault();
+          onChoose(h.key);
+        }
+      }}
+    >
+      <circle r={18} className="fill-transparent" />
+      <circle
+        r={17}
+        className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')}
+        strokeWidth={2.5}
+      />
+      {typeof wear === 'number' && (
+        <path
+          d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5"
+          transform={`rotate(${wear})`}
+          className="fill-none stroke-danger"
+          strokeWidth={2.4}
+        />
+      )}
+      {other ? other.mark : <Mark state={state} />}
+      <text
+        x={labelRight(h.x, plate) ? 13 : -13}
+        y={-9}
+        textAnchor={labelRight(h.x, plate) ? 'start' : 'end'}
+        fontSize={13}
+        fontWeight={700}
+        className="fill-ink stroke-brass-wash [paint-order:stroke]"
+        strokeWidth={3}
+      >
+        {h.arbor.id}
+      </text>
+    </g>
   );
 }
 

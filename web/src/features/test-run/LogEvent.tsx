@@ -56,75 +56,109 @@ export function LogEvent({ run }: { run: TestRun }) {
           onClear={() => setKind('')}
           options={RUN_EVENTS.map((k) => [k, k] as const)}
         />
-        {kind === 'adjusted' && (
-          <>
-            <Choice
-              label="What was set"
-              value={setter ?? ''}
-              onChange={setSetter}
-              onClear={() => setSetter(null)}
-              options={(Object.keys(SETTERS) as Setter[]).map((s) => [s, s] as const)}
-            />
-            {setter && (
-              <>
-                <Choice
-                  hideLabel
-                  label="Which way"
-                  value={t.way}
-                  onChange={(way) => setT({ ...t, way })}
-                  options={
-                    [
-                      ['up', `${SETTERS[setter].up}, to gain`],
-                      ['down', `${SETTERS[setter].down}, to lose`],
-                    ] as const
-                  }
-                />
-                <TextField
-                  label={`How far, ${SETTERS[setter].unit}`}
-                  inputMode="decimal"
-                  value={t.amount}
-                  error={bad ? 'A number from 0 to 1000.' : undefined}
-                  onChange={(e) => setT({ ...t, amount: e.target.value })}
-                />
-              </>
-            )}
-          </>
-        )}
-        {kind === 'stopped' && (
-          <>
-            <TextField
-              label="What the hands showed"
-              placeholder="10:12"
-              value={t.shown}
-              maxLength={20}
-              onChange={(e) => setT({ ...t, shown: e.target.value })}
-            />
-            <TextField
-              label="Where it stood"
-              placeholder="at warning, before the hour"
-              value={t.where}
-              maxLength={120}
-              onChange={(e) => setT({ ...t, where: e.target.value })}
-            />
-          </>
-        )}
-        {kind && (
-          <>
-            <TextField
-              label={kind === 'wound' ? 'Remark' : 'In words'}
-              value={t.note}
-              maxLength={200}
-              onChange={(e) => setT({ ...t, note: e.target.value })}
-            />
-            <p className="text-sm text-soft">
-              {kind === 'wound' ? 'The line of the rate goes on.' : 'The line of the rate begins anew from now.'}
-            </p>
-            <Button type="submit" look="main" busy={log.isPending}>
-              Log it
-            </Button>
-          </>
-        )}
+        {kind === 'adjusted' && <Adjusted setter={setter} setSetter={setSetter} typed={t} setT={setT} bad={bad} />}
+        {kind === 'stopped' && <Stopped typed={t} setT={setT} />}
+        {kind && <WhenAndWhy kind={kind} typed={t} setT={setT} log={log} />}
       </form>
     </Panel>
+  );
+}
+
+function Adjusted({
+  setter,
+  setSetter,
+  typed: t,
+  setT,
+  bad,
+}: {
+  setter: Setter | null;
+  setSetter: (next: Setter | null) => void;
+  typed: typeof EMPTY;
+  setT: (next: typeof EMPTY) => void;
+  bad: boolean;
+}) {
+  return (
+    <>
+      <Choice
+        label="What was set"
+        value={setter ?? ''}
+        onChange={setSetter}
+        onClear={() => setSetter(null)}
+        options={(Object.keys(SETTERS) as Setter[]).map((s) => [s, s] as const)}
+      />
+      {setter && (
+        <>
+          <Choice
+            hideLabel
+            label="Which way"
+            value={t.way}
+            onChange={(way) => setT({ ...t, way })}
+            options={
+              [
+                ['up', `${SETTERS[setter].up}, to gain`],
+                ['down', `${SETTERS[setter].down}, to lose`],
+              ] as const
+            }
+          />
+          <TextField
+            label={`How far, ${SETTERS[setter].unit}`}
+            inputMode="decimal"
+            value={t.amount}
+            error={bad ? 'A number from 0 to 1000.' : undefined}
+            onChange={(e) => setT({ ...t, amount: e.target.value })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+function Stopped({ typed: t, setT }: { typed: typeof EMPTY; setT: (next: typeof EMPTY) => void }) {
+  return (
+    <>
+      <TextField
+        label="What the hands showed"
+        placeholder="10:12"
+        value={t.shown}
+        maxLength={20}
+        onChange={(e) => setT({ ...t, shown: e.target.value })}
+      />
+      <TextField
+        label="Where it stood"
+        placeholder="at warning, before the hour"
+        value={t.where}
+        maxLength={120}
+        onChange={(e) => setT({ ...t, where: e.target.value })}
+      />
+    </>
+  );
+}
+
+function WhenAndWhy({
+  kind,
+  typed: t,
+  setT,
+  log,
+}: {
+  kind: 'wound' | 'set' | 'stopped' | 'adjusted' | 'moved';
+  typed: typeof EMPTY;
+  setT: (next: typeof EMPTY) => void;
+  log: ReturnType<typeof useCommand<typeof api.testRun.addEvent>>;
+}) {
+  return (
+    <>
+      <TextField
+        label={kind === 'wound' ? 'Remark' : 'In words'}
+        value={t.note}
+        maxLength={200}
+        onChange={(e) => setT({ ...t, note: e.target.value })}
+      />
+      <p className="text-sm text-soft">
+        {kind === 'wound' ? 'The line of the rate goes on.' : 'The line of the rate begins anew from now.'}
+      </p>
+      <Button type="submit" look="main" busy={log.isPending}>
+        Log it
+      </Button>
+    </>
   );
 }

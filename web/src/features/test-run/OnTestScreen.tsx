@@ -47,24 +47,12 @@ export function OnTestScreen() {
   const judged = useMemo(() => (data ?? []).map((row) => judge(row, now)), [data, now]);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the clocks on test" />;
-  const wanting = judged.filter((j) => j.want !== 'running').length;
   if (round !== null && data[round]) return <Round rows={data} at={round} now={now} onGo={setRound} />;
   const sorted = judged.toSorted((a, b) => WANTS.indexOf(a.want) - WANTS.indexOf(b.want) || a.at - b.at);
   return (
     <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
       <h1 className="text-2xl">On test</h1>
-      <Answer
-        tone={data.length === 0 ? 'info' : wanting > 0 ? 'due' : 'good'}
-        title={
-          data.length === 0
-            ? 'No clock is on test'
-            : wanting > 0
-              ? `${wanting} of ${data.length} on test ${wanting === 1 ? 'wants' : 'want'} you`
-              : `${data.length} on test, none wants you now`
-        }
-      >
-        {data.length === 0 && 'A clock comes here when its test run is started.'}
-      </Answer>
+      <OnTestAnswer wanting={judged.filter((j) => j.want !== 'running').length} all={data.length} />
       <div className="flex flex-wrap gap-3">
         {data.length > 0 && (
           <Button look="main" className="min-h-14 px-6 text-lg" onClick={() => setRound(0)}>
@@ -120,6 +108,17 @@ export function OnTestScreen() {
       )}
     </div>
   );
+}
+
+function OnTestAnswer({ wanting, all }: { wanting: number; all: number }) {
+  if (all === 0)
+    return (
+      <Answer tone="info" title="No clock is on test">
+        A clock comes here when its test run is started.
+      </Answer>
+    );
+  if (wanting === 0) return <Answer tone="good" title={`${all} on test, none wants you now`} />;
+  return <Answer tone="due" title={`${wanting} of ${all} on test ${wanting === 1 ? 'wants' : 'want'} you`} />;
 }
 
 /** One clock at a time, for a phone in the hand. */

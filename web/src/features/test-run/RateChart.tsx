@@ -38,24 +38,23 @@ export default function RateChart({
   );
 }
 
-function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly HeardSound[], colours: Colours) {
+/** Points of the readings, the line of the fit and the slopes that were heard, in days since the start. */
+function shapesOf(run: TestRun, { fit, segment }: RunJudgement, heard: readonly HeardSound[]) {
   const start = Date.parse(run.startedAt);
   const days = (at: number) => (at - start) / DAY;
   const own = new Set(segment.map((r) => r.at));
   const out = new Set(fit?.outliers.map((i) => segment[i]!.at));
   const points = run.readings.map((r) => ({ at: Date.parse(r.readAt), x: days(Date.parse(r.readAt)), y: r.errorS }));
   const [from, to] = [segment[0]?.at ?? start, (segment.at(-1)?.at ?? start) + DAY / 2];
+  const fitted = (at: number) => fit!.interceptS + (fit!.rateSecondsPerDay * (at - fit!.originAt)) / DAY;
   const line = (offset: (at: number) => number) =>
     fit === null
       ? []
       : Array.from({ length: 41 }, (_, i) => {
           const at = from + ((to - from) * i) / 40;
-          return { x: days(at), y: fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY + offset(at) };
+          return { x: days(at), y: fitted(at) + offset(at) };
         });
-  /**
-   * The slope that was heard, as a short stroke through the reading nearest in time: it runs along the line, or across
-   * it.
-   */
+  // The slope that was heard, as a short stroke through the nearest reading: along the line, or across it.
   const strokes = heard.flatMap((h) => {
     const at = Date.parse(h.at);
     const near = points.reduce<(typeof points)[number] | null>(
@@ -63,24 +62,39 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       null,
     );
     if (!near || at < start) return [];
-    const y = own.has(near.at) && fit ? fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / DAY : near.y;
+    const y = own.has(near.at) && fit ? fitted(at) : near.y;
     return [
       { x: days(at) - STROKE_DAYS, y: y - h.rateSecondsPerDay * STROKE_DAYS },
       { x: days(at) + STROKE_DAYS, y: y + h.rateSecondsPerDay * STROKE_DAYS },
       { x: days(at), y: Number.NaN },
     ];
   });
-  const plain = { pointRadius: 0, borderWidth: 0, showLine: true };
-  const steel = colours.steel;
+  return {
+    days,
+    strokes,
+    line: line(() => 0),
+    high: line((at) => fit!.bandS(at)),
+    low: line((at) => -fit!.bandS(at)),
+    counted: points.filter((p) => own.has(p.at) && !out.has(p.at)),
+    before: points.filter((p) => !own.has(p.at)),
+    leftOut: points.filter((p) => out.has(p.at)),
+  };
+}
+
+const plain = { pointRadius: 0, borderWidth: 0, showLine: true };
+
+function draw(run: TestRun, judged: RunJudgement, heard: readonly HeardSound[], colours: Colours) {
+  const shapes = shapesOf(run, judged, heard);
+  const { steel } = colours;
   const data = {
     datasets: [
-      { label: 'high', data: line((at) => fit!.bandS(at)), ...plain, fill: '+1', backgroundColor: `${steel}2b` },
-      { label: 'low', data: line((at) => -fit!.bandS(at)), ...plain, fill: false },
-      { label: 'Line', data: line(() => 0), ...plain, borderWidth: 3, borderColor: steel },
-      { label: 'By sound', data: strokes, ...plain, borderWidth: 5, borderColor: colours['brass-fill'] },
+      { label: 'high', data: shapes.high, ...plain, fill: '+1', backgroundColor: `${steel}2b` },
+      { label: 'low', data: shapes.low, ...plain, fill: false },
+      { label: 'Line', data: shapes.line, ...plain, borderWidth: 3, borderColor: steel },
+      { label: 'By sound', data: shapes.strokes, ...plain, borderWidth: 5, borderColor: colours['brass-fill'] },
       {
         label: 'Reading',
-        data: points.filter((p) => own.has(p.at) && !out.has(p.at)),
+        data: shapes.counted,
         pointRadius: 6,
         backgroundColor: colours.enamel,
         borderColor: steel,
@@ -88,7 +102,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       },
       {
         label: 'Before it was last touched',
-        data: points.filter((p) => !own.has(p.at)),
+        data: shapes.before,
         pointRadius: 5,
         backgroundColor: colours.line,
         borderColor: colours.soft,
@@ -96,7 +110,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       },
       {
         label: 'Left out',
-        data: points.filter((p) => out.has(p.at)),
+        data: shapes.leftOut,
         pointStyle: 'crossRot' as const,
         pointRadius: 9,
         borderColor: colours.danger,
@@ -104,21 +118,24 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       },
     ],
   };
-  const ink = colours.soft;
-  const options: ChartOptions<'scatter'> = {
+  return { data, options: optionsOf(colours), events: eventLines(run, shapes.days, colours) };
+}
+
+function optionsOf({ soft: ink, line }: Colours): ChartOptions<'scatter'> {
+  return {
     animation: false,
     maintainAspectRatio: false,
     scales: {
       x: {
         title: { display: true, text: 'days on test', color: ink, font },
         ticks: { color: ink, font, maxTicksLimit: 12 },
-        grid: { color: colours.line },
+        grid: { color: line },
         min: 0,
       },
       y: {
         title: { display: true, text: 'seconds ahead', color: ink, font },
         ticks: { color: ink, font },
-        grid: { color: colours.line },
+        grid: { color: line },
       },
     },
     plugins: {
@@ -128,7 +145,11 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       },
     },
   };
-  const events: Plugin<'scatter'> = {
+}
+
+/** A line across the chart for each thing that happened to the clock; solid where the rate begins anew. */
+function eventLines(run: TestRun, days: (at: number) => number, colours: Colours): Plugin<'scatter'> {
+  return {
     id: 'events',
     afterDatasetsDraw({ ctx, chartArea, scales }) {
       for (const e of run.events) {
@@ -142,7 +163,7 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
         ctx.moveTo(x, chartArea.top);
         ctx.lineTo(x, chartArea.bottom);
         ctx.stroke();
-        ctx.fillStyle = ink;
+        ctx.fillStyle = colours.soft;
         ctx.font = `14px ${font.family}`;
         const right = x > chartArea.right - 90;
         ctx.textAlign = right ? 'right' : 'left';
@@ -151,5 +172,4 @@ function draw(run: TestRun, { fit, segment }: RunJudgement, heard: readonly Hear
       }
     },
   };
-  return { data, options, events };
 }

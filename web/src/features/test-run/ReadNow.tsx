@@ -32,29 +32,7 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
   });
   const shown = readDial(dial);
   const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
-  const press = () => {
-    const at = serverNow();
-    setPressedAt(at);
-    // the mark that was met is most likely the nearest minute
-    const nearest = new Date(Math.round(at / 60_000) * 60_000);
-    setDial(`${nearest.getHours() % 12 || 12}:${two(nearest.getMinutes())}:00`);
-  };
-  if (pressedAt === null)
-    return (
-      <button
-        type="button"
-        onClick={press}
-        className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110"
-      >
-        Now
-        <span className="block text-base font-normal">press as the hand meets a minute mark</span>
-        <span className="block text-sm font-normal">
-          {Math.abs(offset) < 50
-            ? 'by the server’s time, which this device keeps'
-            : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}
-        </span>
-      </button>
-    );
+  if (pressedAt === null) return <NowButton setPressedAt={setPressedAt} setDial={setDial} offset={offset} />;
   return (
     <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
       <form
@@ -101,6 +79,39 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
         </div>
       </form>
     </Panel>
+  );
+}
+
+function NowButton({
+  setPressedAt,
+  setDial,
+  offset,
+}: {
+  setPressedAt: (next: number | null) => void;
+  setDial: (next: string) => void;
+  offset: number;
+}) {
+  const press = () => {
+    const at = serverNow();
+    setPressedAt(at);
+    // the mark that was met is most likely the nearest minute
+    const nearest = new Date(Math.round(at / 60_000) * 60_000);
+    setDial(`${nearest.getHours() % 12 || 12}:${two(nearest.getMinutes())}:00`);
+  };
+  return (
+    <button
+      type="button"
+      onClick={press}
+      className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110"
+    >
+      Now
+      <span className="block text-base font-normal">press as the hand meets a minute mark</span>
+      <span className="block text-sm font-normal">
+        {Math.abs(offset) < 50
+          ? 'by the server’s time, which this device keeps'
+          : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}
+      </span>
+    </button>
   );
 }
 

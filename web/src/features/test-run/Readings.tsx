@@ -80,29 +80,34 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
         <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>
       )}
       <ul className="divide-y divide-line">
-        {rows.map((r) => (
-          <li key={r.id} className="flex min-h-12 flex-wrap items-center gap-x-5">
-            <span className="w-36 text-soft">{dayTime(r.at)}</span>
-            {r.shows}
-            <span className="ml-auto text-sm text-soft">{r.by}</span>
-            {!visit.closedAt && (
-              <button
-                type="button"
-                aria-label={`Take back ${r.name} of ${dayTime(r.at)}`}
-                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={r.takeOut}
-              >
-                <Trash2 className="size-5" />
-              </button>
-            )}
-          </li>
-        ))}
+        <LogRow rows={rows} />
       </ul>
       <p className="mt-3 text-sm text-soft">
         On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.
       </p>
     </Panel>
   );
+}
+
+function LogRow({ rows }: { rows: Row[] }) {
+  const visit = useThisVisit();
+  return rows.map((r) => (
+    <li key={r.id} className="flex min-h-12 flex-wrap items-center gap-x-5">
+      <span className="w-36 text-soft">{dayTime(r.at)}</span>
+      {r.shows}
+      <span className="ml-auto text-sm text-soft">{r.by}</span>
+      {!visit.closedAt && (
+        <button
+          type="button"
+          aria-label={`Take back ${r.name} of ${dayTime(r.at)}`}
+          className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+          onClick={r.takeOut}
+        >
+          <Trash2 className="size-5" />
+        </button>
+      )}
+    </li>
+  ));
 }
 
 interface Row {

@@ -6,6 +6,7 @@ import {
   getSortedRowModel,
   useReactTable,
   type SortingState,
+  type Table,
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -91,7 +92,6 @@ function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
     getSortedRowModel: getSortedRowModel(),
   });
   if (rows.length === 0) return null;
-  const shown = table.getRowModel().rows;
   return (
     <div>
       <h3 className="mb-1 text-lg">
@@ -99,45 +99,7 @@ function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
         {rows.length > SHOWN_AT_FIRST && <span className="font-normal text-soft"> {rows.length}</span>}
       </h3>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={field.title}>
-        <table className="w-full text-left">
-          <thead>
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id} className="border-b-2 border-line">
-                {group.headers.map((h) => {
-                  const sorted = h.column.getIsSorted();
-                  const Icon = sorted === 'asc' ? ArrowUp : sorted === 'desc' ? ArrowDown : ArrowUpDown;
-                  return (
-                    <th
-                      key={h.id}
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                      className="p-0"
-                    >
-                      <button
-                        type="button"
-                        className="flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold text-soft hover:text-ink"
-                        onClick={h.column.getToggleSortingHandler()}
-                      >
-                        {flexRender(h.column.columnDef.header, h.getContext())}
-                        <Icon className={sorted ? 'size-4 text-steel' : 'size-4 opacity-40'} aria-hidden />
-                      </button>
-                    </th>
-                  );
-                })}
-              </tr>
-            ))}
-          </thead>
-          <tbody>
-            {(all ? shown : shown.slice(0, SHOWN_AT_FIRST)).map((row) => (
-              <tr key={row.id} className="border-b border-line last:border-b-0">
-                {row.getVisibleCells().map((c) => (
-                  <td key={c.id} className="py-2 pr-3 text-lg">
-                    {flexRender(c.column.columnDef.cell, c.getContext())}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <TableOf table={table} all={all} />
       </div>
       {rows.length > SHOWN_AT_FIRST && !all && (
         <button type="button" className="min-h-11 font-semibold text-steel underline" onClick={() => setAll(true)}>
@@ -145,5 +107,50 @@ function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
         </button>
       )}
     </div>
+  );
+}
+
+function TableOf({ table, all }: { table: Table<Row>; all: boolean }) {
+  const shown = table.getRowModel().rows;
+  return (
+    <table className="w-full text-left">
+      <thead>
+        {table.getHeaderGroups().map((group) => (
+          <tr key={group.id} className="border-b-2 border-line">
+            {group.headers.map((h) => {
+              const sorted = h.column.getIsSorted();
+              const Icon = sorted === 'asc' ? ArrowUp : sorted === 'desc' ? ArrowDown : ArrowUpDown;
+              return (
+                <th
+                  key={h.id}
+                  aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                  className="p-0"
+                >
+                  <button
+                    type="button"
+                    className="flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold text-soft hover:text-ink"
+                    onClick={h.column.getToggleSortingHandler()}
+                  >
+                    {flexRender(h.column.columnDef.header, h.getContext())}
+                    <Icon className={sorted ? 'size-4 text-steel' : 'size-4 opacity-40'} aria-hidden />
+                  </button>
+                </th>
+              );
+            })}
+          </tr>
+        ))}
+      </thead>
+      <tbody>
+        {(all ? shown : shown.slice(0, SHOWN_AT_FIRST)).map((row) => (
+          <tr key={row.id} className="border-b border-line last:border-b-0">
+            {row.getVisibleCells().map((c) => (
+              <td key={c.id} className="py-2 pr-3 text-lg">
+                {flexRender(c.column.columnDef.cell, c.getContext())}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,4 +1,4 @@
-import { fieldsOf, readTyped, typedOf, workingById, type Working } from '@eclat/core/workings';
+import { fieldsOf, readTyped, typedOf, workingById, type Working, type Typed } from '@eclat/core/workings';
 import { ArrowLeft, ClipboardCopy, Eraser, Printer, Wrench } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -9,7 +9,7 @@ import { fromAddress, toAddress } from './address.ts';
 import { CheckList } from './CheckList.tsx';
 import { Desk } from './Desk.tsx';
 import { UseInVisit } from './UseInVisit.tsx';
-import { useReckoning } from './useReckoning.ts';
+import { useReckoning, type Reckoning } from './useReckoning.ts';
 import { useTyped } from './useTyped.ts';
 
 export function WorkingScreen() {
@@ -52,16 +52,6 @@ function Page({ working }: { working: Working }) {
   }, [typed, units, setSearch]);
 
   const { outcome, form } = reckoning;
-  const copy = async () => {
-    if (!outcome?.ok) return;
-    try {
-      await navigator.clipboard.writeText(`${working.title}: ${outcome.says}\n${window.location.href}`);
-      say('Copied: the answer and the address of these figures.');
-    } catch {
-      // not on a secure origin, or not allowed
-      say('This browser does not let Eclat copy. The address of this page holds the figures.', 'danger');
-    }
-  };
   return (
     <div className="mx-auto flex max-w-7xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -73,30 +63,7 @@ function Page({ working }: { working: Working }) {
           <h1 className="text-3xl">{working.title}</h1>
           <p className="text-lg text-soft">{working.asks}</p>
         </div>
-        <div className="no-print flex flex-wrap gap-2">
-          <Button disabled={!outcome?.ok} onClick={() => setUsing(true)}>
-            <Wrench className="size-5" aria-hidden />
-            Use in a visit
-          </Button>
-          <Button disabled={!outcome?.ok} onClick={() => void copy()}>
-            <ClipboardCopy className="size-5" aria-hidden />
-            Copy
-          </Button>
-          <Button onClick={() => window.print()}>
-            <Printer className="size-5" aria-hidden />
-            Print
-          </Button>
-          <Button
-            onClick={() => {
-              const before = typed;
-              change({});
-              say('Cleared.', 'good', () => change(before));
-            }}
-          >
-            <Eraser className="size-5" aria-hidden />
-            Clear
-          </Button>
-        </div>
+        <Tools working={working} onUse={() => setUsing(true)} typed={typed} change={change} reckoning={reckoning} />
       </div>
       <Desk working={working} typed={typed} onTyped={change} reckoning={reckoning} />
       <section className="rounded-xl border border-line bg-enamel p-5">
@@ -107,6 +74,58 @@ function Page({ working }: { working: Working }) {
         <CheckList working={working} />
       </section>
       {using && outcome?.ok && <UseInVisit working={working} input={form.input} onClose={() => setUsing(false)} />}
+    </div>
+  );
+}
+
+function Tools({
+  working,
+  onUse,
+  typed,
+  change,
+  reckoning,
+}: {
+  working: Working;
+  onUse: () => void;
+  typed: Typed;
+  change: (typed: Typed) => void;
+  reckoning: Reckoning;
+}) {
+  const { outcome } = reckoning;
+  const copy = async () => {
+    if (!outcome?.ok) return;
+    try {
+      await navigator.clipboard.writeText(`${working.title}: ${outcome.says}\n${window.location.href}`);
+      say('Copied: the answer and the address of these figures.');
+    } catch {
+      // not on a secure origin, or not allowed
+      say('This browser does not let Eclat copy. The address of this page holds the figures.', 'danger');
+    }
+  };
+  return (
+    <div className="no-print flex flex-wrap gap-2">
+      <Button disabled={!outcome?.ok} onClick={onUse}>
+        <Wrench className="size-5" aria-hidden />
+        Use in a visit
+      </Button>
+      <Button disabled={!outcome?.ok} onClick={() => void copy()}>
+        <ClipboardCopy className="size-5" aria-hidden />
+        Copy
+      </Button>
+      <Button onClick={() => window.print()}>
+        <Printer className="size-5" aria-hidden />
+        Print
+      </Button>
+      <Button
+        onClick={() => {
+          const before = typed;
+          change({});
+          say('Cleared.', 'good', () => change(before));
+        }}
+      >
+        <Eraser className="size-5" aria-hidden />
+        Clear
+      </Button>
     </div>
   );
 }
