@@ -1,4 +1,4 @@
-import { bestRateError, Listener } from '@eclat/core/sound';
+import { bestRateError, Listener, type SoundReport } from '@eclat/core/sound';
 import { AS_HEARD, seeded, SimulatedClock, type ClockSpec } from '@eclat/core/simulated';
 import { anyCase, heard } from './sound-cases.ts';
 
@@ -92,17 +92,18 @@ for (let n = 0; n < CASES; n++) {
   const { report } = heard(spec, n, seconds, {}, beside);
   const right =
     report !== null && Math.abs(report.measuredBeats / (spec.beats! * (1 + spec.rate! / 86_400)) - 1) < 0.002;
-  const verdict = !report
-    ? 'no beat found'
-    : right
-      ? report.warnings.length > 0
-        ? 'right, with a warning'
-        : 'right'
-      : report.warnings.length > 0
-        ? 'wrong, with a warning'
-        : 'WRONG WITHOUT A WORD';
+  const verdict = verdictOf(report, right);
   tally[verdict]++;
   if (verdict === 'WRONG WITHOUT A WORD') console.log(`  case ${n}: ${report!.measuredBeats.toFixed(1)} for ${words}`);
+}
+
+function verdictOf(report: SoundReport | null, right: boolean) {
+  if (!report) return 'no beat found';
+  if (right) {
+    return report.warnings.length > 0 ? 'right, with a warning' : 'right';
+  }
+  if (report.warnings.length > 0) return 'wrong, with a warning';
+  return 'WRONG WITHOUT A WORD';
 }
 for (const [verdict, count] of Object.entries(tally))
   console.log(`  ${verdict.padEnd(22)} ${String(count).padStart(5)}`);

@@ -6,7 +6,7 @@ import { ROUTES, type Decision, type RouteId } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
-import { has, holesOf, type TrainKey } from '@eclat/core/movement';
+import { has, holesOf, type Traits, type TrainKey } from '@eclat/core/movement';
 import { checksFor } from '@eclat/core/checks';
 import { setCheck } from '@eclat/server/assembly/assembly.service';
 import { addHeard } from '@eclat/server/listening/listening.service';
@@ -113,13 +113,16 @@ export interface Course {
     misread?: number;
     endedHoursAgo?: number;
     place: string;
-    /** Heard at the end, with that amplitude. */ heard?: {
+    /** Heard at the end, with that amplitude. */
+    heard?: {
       beatsPerHour: number;
       beatErrorMs: number;
       amplitude: number | null;
     };
   };
 }
+
+type Run = NonNullable<Course['run']>;
 
 /** Plays a visit through the same services as real use, at given moments, in one transaction. */
 export class Workshop {
@@ -198,26 +201,14 @@ export class Workshop {
   }
 
   private async work(visit: Visit, stage: StageId, course: Course, last = false): Promise<void> {
-    const { id } = visit;
-    const { traits } = visit.movement;
     switch (stage) {
       case 'intake':
+        return this.counter(visit, course, last);
       case 'assess':
-        for (const c of cautionsFor(traits, stage))
-          if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
-        if (stage === 'assess') return this.assess(visit, course);
-        for (const [question, answer] of Object.entries(course.answers ?? {}))
-          await this.did(answerQuestion(this.ctx, id, question, answer), 1);
-        for (const m of course.missing ?? []) await this.did(addWanted(this.ctx, id, m), 1);
-        if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
-        return;
+        await this.cautions(visit, stage, last);
+        return this.assess(visit, course);
       case 'diagnose':
-        for (const [symptom, state] of Object.entries(course.symptoms ?? {}))
-          await this.did(observe(this.ctx, id, symptom, state));
-        for (const [look, outcome] of Object.entries(course.looks ?? {}))
-          await this.did(recordLook(this.ctx, id, look, outcome), 4);
-        if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
-        return;
+        return this.diagnose(visit, course, last);
       case 'agree':
         return this.agree(visit, course, last);
       case 'power':
@@ -225,97 +216,118 @@ export class Workshop {
       case 'strip':
         return this.strip(visit, last);
       case 'clean':
-        for (const b of course.baths ?? []) {
-          // what is going on now was begun a few minutes ago
-          if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000);
-          const sequence =
-            b.sequence ??
-            (b.bath === 'petroleum solvent'
-              ? 'solvent'
-              : staysWhole(traits)
-                ? 'whole'
-                : b.bath === 'ammoniated water'
-                  ? 'ultrasonic'
-                  : 'soapy');
-          const fill = this.fills.find((f) => f.bath === b.bath && f.at < this.now);
-          let run = await this.did(
-            startBath(this.ctx, id, {
-              sequence,
-              bath: b.bath,
-              parts: b.parts,
-              minutes: b.minutes,
-              overrideReason: '',
-              fillId: fill?.id ?? null,
-              before: b.before ?? '',
-            }),
-            0,
-          );
-          this.pass(run.steps[0]!.minutes ?? 3);
-          for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1))
-            run = await this.did(
-              stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }),
-              b.running ? 0 : (minutes ?? 3),
-            );
-          if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));
-        }
-        return;
+        return this.clean(visit, course);
       case 'survey':
         return this.survey(visit, course);
       case 'fit':
         return this.fit(visit, course);
       case 'assemble':
-        if (!last)
-          for (const c of checksFor(traits, 'assemble'))
-            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
-        else
-          for (const c of checksFor(traits, 'assemble').slice(0, 4))
-            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
-        if (last && has(traits, 'moon work'))
-          await this.did(
-            setCheck(this.ctx, id, 'moon', {
-              result: 'under way',
-              note: '',
-              detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] },
-            }),
-            3,
-          );
-        for (const s of (await viewVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined))
-          await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
-        return;
-      case 'oil': {
-        const points = oilChart(traits);
-        const oils = (await listStores(this.ctx)).filter((i) => i.kind === 'product');
-        const oilFor = (grade: string) =>
-          oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
-        for (const p of points.slice(0, points.length - (last ? (course.oilLeft ?? points.length) : 0)))
-          await this.did(
-            setPoint(this.ctx, id, p.id, {
-              differs: '',
-              ...(p.grade === 'none'
-                ? { product: '', batch: '', stockId: null }
-                : {
-                    product: oilFor(p.grade).name,
-                    batch: p.grade === 'grease' ? '21-11' : '22-07',
-                    stockId: oilFor(p.grade).id,
-                  }),
-            }),
-            1,
-          );
-        return;
-      }
+        return this.assemble(visit, last);
+      case 'oil':
+        return this.oil(visit, course, last);
       case 'run':
         if (course.run) await this.testRun(visit, course.run);
-        if (!last)
-          for (const c of checksFor(traits, 'run'))
-            await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 1);
-        return;
+        return this.checked(visit, 'run', last ? 0 : undefined);
       case 'deliver':
-        for (const c of last ? checksFor(traits, 'deliver').slice(0, 3) : [])
-          await this.did(setCheck(this.ctx, id, c.id, { result: 'passed', note: '', detail: null }), 2);
-        return;
+        return this.checked(visit, 'deliver', last ? 3 : 0, 2);
       case 'sign':
         return;
     }
+  }
+
+  /** The checks of a stage passed, all of them or the first few. */
+  private async checked(visit: Visit, stage: 'assemble' | 'run' | 'deliver', first?: number, minutes = 1) {
+    for (const c of checksFor(visit.movement.traits, stage).slice(0, first))
+      await this.did(setCheck(this.ctx, visit.id, c.id, { result: 'passed', note: '', detail: null }), minutes);
+  }
+
+  private async cautions({ id, movement }: Visit, stage: 'intake' | 'assess', last: boolean): Promise<void> {
+    for (const c of cautionsFor(movement.traits, stage))
+      if (c.acknowledge && !last) await this.did(readCaution(this.ctx, id, c.id));
+  }
+
+  private async counter(visit: Visit, course: Course, last: boolean): Promise<void> {
+    const { id } = visit;
+    await this.cautions(visit, 'intake', last);
+    for (const [question, answer] of Object.entries(course.answers ?? {}))
+      await this.did(answerQuestion(this.ctx, id, question, answer), 1);
+    for (const m of course.missing ?? []) await this.did(addWanted(this.ctx, id, m), 1);
+    if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
+  }
+
+  private async diagnose({ id }: Visit, course: Course, last: boolean): Promise<void> {
+    for (const [symptom, state] of Object.entries(course.symptoms ?? {}))
+      await this.did(observe(this.ctx, id, symptom, state));
+    for (const [look, outcome] of Object.entries(course.looks ?? {}))
+      await this.did(recordLook(this.ctx, id, look, outcome), 4);
+    if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
+  }
+
+  private async clean(visit: Visit, course: Course): Promise<void> {
+    const { id } = visit;
+    const { traits } = visit.movement;
+    for (const b of course.baths ?? []) {
+      // what is going on now was begun a few minutes ago
+      if (b.running) this.now = new Date(this.today.getTime() - 4 * 60_000);
+      const sequence = b.sequence ?? sequenceFor(b.bath, traits);
+      const fill = this.fills.find((f) => f.bath === b.bath && f.at < this.now);
+      let run = await this.did(
+        startBath(this.ctx, id, {
+          sequence,
+          bath: b.bath,
+          parts: b.parts,
+          minutes: b.minutes,
+          overrideReason: '',
+          fillId: fill?.id ?? null,
+          before: b.before ?? '',
+        }),
+        0,
+      );
+      this.pass(run.steps[0]!.minutes ?? 3);
+      for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1))
+        run = await this.did(
+          stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }),
+          b.running ? 0 : (minutes ?? 3),
+        );
+      if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));
+    }
+  }
+
+  private async assemble(visit: Visit, last: boolean): Promise<void> {
+    const { id } = visit;
+    await this.checked(visit, 'assemble', last ? 4 : undefined);
+    if (last && has(visit.movement.traits, 'moon work'))
+      await this.did(
+        setCheck(this.ctx, id, 'moon', {
+          result: 'under way',
+          note: '',
+          detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] },
+        }),
+        3,
+      );
+    for (const s of (await viewVisit(this.ctx, id)).strip.steps.toReversed().slice(0, last ? 9 : undefined))
+      await this.did(setFate(this.ctx, id, s.id, { fate: 'on again', note: '' }), 2);
+  }
+
+  private async oil(visit: Visit, course: Course, last: boolean): Promise<void> {
+    const points = oilChart(visit.movement.traits);
+    const oils = (await listStores(this.ctx)).filter((i) => i.kind === 'product');
+    const oilFor = (grade: string) =>
+      oils.find((o) => o.name.toLowerCase().includes(grade === 'grease' ? 'grease' : 'oil'))!;
+    for (const p of points.slice(0, points.length - (last ? (course.oilLeft ?? points.length) : 0)))
+      await this.did(
+        setPoint(this.ctx, visit.id, p.id, {
+          differs: '',
+          ...(p.grade === 'none'
+            ? { product: '', batch: '', stockId: null }
+            : {
+                product: oilFor(p.grade).name,
+                batch: p.grade === 'grease' ? '21-11' : '22-07',
+                stockId: oilFor(p.grade).id,
+              }),
+        }),
+        1,
+      );
   }
 
   private async assess(visit: Visit, course: Course): Promise<void> {
@@ -566,7 +578,7 @@ export class Workshop {
     }
   }
 
-  private async testRun(visit: Visit, run: NonNullable<Course['run']>): Promise<void> {
+  private async testRun(visit: Visit, run: Run): Promise<void> {
     if (run.endedHoursAgo !== undefined)
       this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
     for (const p of (await viewVisit(this.ctx, visit.id)).power)
@@ -596,14 +608,22 @@ export class Workshop {
       addEvent(this.ctx, visit.id, { kind: 'wound', happenedAt: this.now.toISOString(), note: 'fully', detail: null }),
       3,
     );
-    const noise = () =>
-      (this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9);
+    await this.readings(visit.id, run);
+    if (run.heard) await this.hear(visit.id, run, run.heard);
+  }
+
+  private noiseOf(run: Run): number {
+    return (this.random() + this.random() + this.random() - 1.5) * (run.readBy === 'minute hand' ? 8 : 0.9);
+  }
+
+  private async readings(visitId: string, run: Run): Promise<void> {
+    const noise = () => this.noiseOf(run);
     let error = run.start ?? 2;
     const every = run.every ?? 1;
     for (let d = 0; d <= run.days + 1e-9; d += every) {
       const shown = error + noise() + (run.misread === d ? 60 : 0);
       await this.did(
-        addReading(this.ctx, visit.id, {
+        addReading(this.ctx, visitId, {
           readAt: this.now.toISOString(),
           errorS: Number(shown.toFixed(1)),
           celsius: Number((18 + 3 * this.random()).toFixed(0)),
@@ -614,7 +634,7 @@ export class Workshop {
       if (run.adjustedAfter === d) {
         this.pass(2);
         await this.did(
-          addEvent(this.ctx, visit.id, {
+          addEvent(this.ctx, visitId, {
             kind: 'adjusted',
             happenedAt: this.now.toISOString(),
             note: 'hands set right',
@@ -624,7 +644,7 @@ export class Workshop {
         );
         error = 0;
         await this.did(
-          addReading(this.ctx, visit.id, {
+          addReading(this.ctx, visitId, {
             readAt: this.now.toISOString(),
             errorS: Number(noise().toFixed(1)),
             celsius: null,
@@ -636,28 +656,36 @@ export class Workshop {
       error += (before ? (run.oldRate ?? run.rate) : run.rate) * every;
       this.pass(every * 24 * 60);
     }
-    if (run.heard) {
-      const { amplitude, ...heard } = run.heard;
-      await this.did(
-        addHeard(this.ctx, visit.id, {
-          ...heard,
-          amplitudeDegrees: amplitude,
-          stage: 'run',
-          from: 'microphone',
-          recordingId: null,
-          note: '',
-          rateSecondsPerDay: Number((run.rate + noise()).toFixed(1)),
-          rateStandardError: 0.4,
-          shortSide: 'tick to tock',
-          beats: Math.round(heard.beatsPerHour / 60),
-          missing: 0,
-          extra: 0,
-          seconds: 60,
-          warnings: [],
-        }),
-        2,
-      );
-    }
   }
+
+  private async hear(visitId: string, run: Run, sound: NonNullable<Run['heard']>): Promise<void> {
+    const { amplitude, ...heard } = sound;
+    await this.did(
+      addHeard(this.ctx, visitId, {
+        ...heard,
+        amplitudeDegrees: amplitude,
+        stage: 'run',
+        from: 'microphone',
+        recordingId: null,
+        note: '',
+        rateSecondsPerDay: Number((run.rate + this.noiseOf(run)).toFixed(1)),
+        rateStandardError: 0.4,
+        shortSide: 'tick to tock',
+        beats: Math.round(heard.beatsPerHour / 60),
+        missing: 0,
+        extra: 0,
+        seconds: 60,
+        warnings: [],
+      }),
+      2,
+    );
+  }
+}
+
+function sequenceFor(bath: string, traits: Traits) {
+  if (bath === 'petroleum solvent') return 'solvent';
+  if (staysWhole(traits)) return 'whole';
+  if (bath === 'ammoniated water') return 'ultrasonic';
+  return 'soapy';
 }
 export { DAY };

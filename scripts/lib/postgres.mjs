@@ -73,48 +73,35 @@ const answers = (port) =>
     socket.once('connect', () => socket.destroy());
   });
 
-/**
- * A PostgreSQL of our own on a free loopback port. Recovers from a killed predecessor: a server it left running is
- * taken over, a lock without a server is removed.
- * @param folder where the cluster stands, made when missing
- * @param settings more settings for the server, as `name=value`
- */
-export async function startCluster(folder, settings = []) {
-  const bin = needPostgres();
-  const as = runAs();
-  const data = join(folder, 'data');
-  const secretFile = join(folder, 'secret');
-  const log = join(folder, 'postgres.log');
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  if (as.uid !== undefined) chownSync(folder, as.uid, as.gid);
-
-  if (!existsSync(join(data, 'PG_VERSION'))) {
-    rmSync(data, { recursive: true, force: true }); // an initdb that was cut off
-    writeFileSync(secretFile, randomBytes(24).toString('base64url'), { mode: 0o600 });
-    if (as.uid !== undefined) chownSync(secretFile, as.uid, as.gid);
-    const made = spawnSync(
-      join(bin, 'initdb'),
-      [
-        '-D',
-        data,
-        '-U',
-        'eclat',
-        '-A',
-        'scram-sha-256',
-        '--pwfile',
-        secretFile,
-        '-E',
-        'UTF8',
-        '--locale=C.UTF-8',
-        '--no-instructions',
-      ],
-      { ...as, cwd: folder, encoding: 'utf8' },
-    );
-    if (made.status !== 0) {
-      rmSync(data, { recursive: true, force: true });
-      giveUp(`The database could not be made in ${data}:\n${made.stderr}`);
-    }
+function makeCluster({ bin, as, folder, data, secretFile }) {
+  rmSync(data, { recursive: true, force: true }); // an initdb that was cut off
+  writeFileSync(secretFile, randomBytes(24).toString('base64url'), { mode: 0o600 });
+  if (as.uid !== undefined) chownSync(secretFile, as.uid, as.gid);
+  const made = spawnSync(
+    join(bin, 'initdb'),
+    [
+      '-D',
+      data,
+      '-U',
+      'eclat',
+      '-A',
+      'scram-sha-256',
+      '--pwfile',
+      secretFile,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--no-instructions',
+    ],
+    { ...as, cwd: folder, encoding: 'utf8' },
+  );
+  if (made.status !== 0) {
+    rmSync(data, { recursive: true, force: true });
+    giveUp(`The database could not be made in ${data}:\n${made.stderr}`);
   }
+}
+
+function sameVersion(bin, data) {
   const version = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
   if (!bin.includes(`/${version}/`) && !process.env.PG_BIN) {
     const own = join('/usr/lib/postgresql', version, 'bin');
@@ -122,22 +109,12 @@ export async function startCluster(folder, settings = []) {
       `The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.${existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`}`,
     );
   }
-  const url = (port) => `postgresql://eclat:${readFileSync(secretFile, 'utf8')}@127.0.0.1:${port}/postgres`;
+}
 
-  const lock = join(data, 'postmaster.pid');
-  if (existsSync(lock)) {
-    const [pid, , , port] = readFileSync(lock, 'utf8').split('\n');
-    if (alive(Number(pid)) && isPostgres(Number(pid), data) && (await answers(Number(port)))) {
-      say('taking over the database that an earlier start left running');
-      return { url: url(port), stop: () => stopPid(Number(pid)) };
-    }
-    if (!alive(Number(pid)) || !isPostgres(Number(pid), data)) rmSync(lock);
-  }
-
-  const port = await freePort();
+function spawnServer({ bin, as, folder, data, log, port, settings }) {
   const out = openSync(log, 'a');
   // Its own process group: Ctrl-C in the terminal reaches us alone, and we stop it last.
-  const server = spawn(
+  return spawn(
     join(bin, 'postgres'),
     [
       '-D',
@@ -154,6 +131,39 @@ export async function startCluster(folder, settings = []) {
     ],
     { ...as, cwd: folder, stdio: ['ignore', out, out], detached: true },
   );
+}
+
+/**
+ * A PostgreSQL of our own on a free loopback port. Recovers from a killed predecessor: a server it left running is
+ * taken over, a lock without a server is removed.
+ * @param folder where the cluster stands, made when missing
+ * @param settings more settings for the server, as `name=value`
+ */
+export async function startCluster(folder, settings = []) {
+  const bin = needPostgres();
+  const as = runAs();
+  const data = join(folder, 'data');
+  const secretFile = join(folder, 'secret');
+  const log = join(folder, 'postgres.log');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  if (as.uid !== undefined) chownSync(folder, as.uid, as.gid);
+
+  if (!existsSync(join(data, 'PG_VERSION'))) makeCluster({ bin, as, folder, data, secretFile });
+  sameVersion(bin, data);
+  const url = (port) => `postgresql://eclat:${readFileSync(secretFile, 'utf8')}@127.0.0.1:${port}/postgres`;
+
+  const lock = join(data, 'postmaster.pid');
+  if (existsSync(lock)) {
+    const [pid, , , port] = readFileSync(lock, 'utf8').split('\n');
+    if (alive(Number(pid)) && isPostgres(Number(pid), data) && (await answers(Number(port)))) {
+      say('taking over the database that an earlier start left running');
+      return { url: url(port), stop: () => stopPid(Number(pid)) };
+    }
+    if (!alive(Number(pid)) || !isPostgres(Number(pid), data)) rmSync(lock);
+  }
+
+  const port = await freePort();
+  const server = spawnServer({ bin, as, folder, data, log, port, settings });
   server.unref();
   let ended = false;
   server.once('exit', () => (ended = true));

@@ -214,7 +214,7 @@ export function stepsOf(
   /** Once more only while all the times together stay within what the strictest material stands. */
   const within = (again: number) =>
     limit === null ? again : Math.max(0, Math.min(again, Math.floor(limit / minutes) - 1));
-  const mainCaution = bath === 'ammoniated water' || id === 'ultrasonic' ? AMMONIA : wet ? '' : VAPOUR;
+  const mainCaution = cautionOf(bath, id, wet);
   return sequence.steps.flatMap(([what, mins, inBath, caution = '', again = 0]): RunStep[] => {
     const time = mins === 'chosen' ? minutes : mins;
     switch (inBath) {
@@ -231,6 +231,12 @@ export function stepsOf(
         return [{ what, minutes: time, bath: inBath, caution, again }];
     }
   });
+}
+
+function cautionOf(bath: Bath | null, id: SequenceId, wet: boolean) {
+  if (bath === 'ammoniated water' || id === 'ultrasonic') return AMMONIA;
+  if (wet) return '';
+  return VAPOUR;
 }
 
 /**

@@ -42,13 +42,16 @@ export function judgeSteps(steps: readonly Step[], supplyV: number): StepVerdict
     };
   }
   const margin = supplyV / pullInV;
-  const words =
-    margin >= GOOD_MARGIN
-      ? `It advances from ${pullInV} V: ${Math.round(100 * (margin - 1))} % in hand at ${supplyV} V.`
-      : margin >= 1
-        ? `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the click before raising the supply.`
-        : `It needs ${pullInV} V and would have ${supplyV}: it will not step.`;
+  const words = stepWords(margin, pullInV, supplyV);
   return { pullInV, margin, words: words + uneven };
+}
+
+function stepWords(margin: number, pullInV: number, supplyV: number) {
+  if (margin >= GOOD_MARGIN)
+    return `It advances from ${pullInV} V: ${Math.round(100 * (margin - 1))} % in hand at ${supplyV} V.`;
+  if (margin >= 1)
+    return `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the click before raising the supply.`;
+  return `It needs ${pullInV} V and would have ${supplyV}: it will not step.`;
 }
 
 /** What joined outputs draw together, mA, against what the supply may give. */

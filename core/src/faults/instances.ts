@@ -40,14 +40,7 @@ function shownBy(cause: Cause, train: TrainKey | null, traits: Traits): Instance
   for (const symptom of SYMPTOM_IDS) {
     const grade = cause.shows[symptom];
     if (!grade) continue;
-    const as =
-      train === null
-        ? symptom
-        : train === 'going'
-          ? ONLY_BY_STRIKE.includes(symptom)
-            ? undefined
-            : symptom
-          : SHOWN_BY_TRAIN[train][symptom];
+    const as = shownAs(train, symptom);
     if (as && canShow(traits, as)) shows[as] = Math.max(shows[as] ?? 0, LIKELIHOOD[grade]);
   }
   // Only a balance has coils that cling: there too much oil makes it gain.
@@ -57,6 +50,14 @@ function shownBy(cause: Cause, train: TrainKey | null, traits: Traits): Instance
     if (shows['small-swing']) shows['small-swing'] = LIKELIHOOD.L;
   }
   return shows;
+}
+
+function shownAs(train: TrainKey | null, symptom: SymptomId) {
+  if (train === null) return symptom;
+  if (train === 'going') {
+    return ONLY_BY_STRIKE.includes(symptom) ? undefined : symptom;
+  }
+  return SHOWN_BY_TRAIN[train][symptom];
 }
 
 /** Symptoms that this movement can show and at least one cause could explain. */

@@ -18,16 +18,16 @@ export function dateFrom(evidence: readonly DatingEvidence[]): Dating {
   const notBefore = latest.length > 0 ? Math.max(...latest) : null;
   const notAfter = earliest.length > 0 ? Math.min(...earliest) : null;
   const contradiction = notBefore !== null && notAfter !== null && notBefore > notAfter;
-  const words = contradiction
-    ? `Not before ${notBefore} and not after ${notAfter}: a part or a reading is of another time`
-    : notBefore !== null && notAfter !== null
-      ? notBefore === notAfter
-        ? `${notBefore}`
-        : `${notBefore} to ${notAfter}`
-      : notBefore !== null
-        ? `Not before ${notBefore}`
-        : notAfter !== null
-          ? `Not after ${notAfter}`
-          : 'No evidence yet';
+  const words = spanWords(contradiction, notBefore, notAfter);
   return { notBefore, notAfter, contradiction, words };
+}
+
+function spanWords(contradiction: boolean, notBefore: number | null, notAfter: number | null): string {
+  if (contradiction) return `Not before ${notBefore} and not after ${notAfter}: a part or a reading is of another time`;
+  if (notBefore !== null && notAfter !== null) {
+    return notBefore === notAfter ? `${notBefore}` : `${notBefore} to ${notAfter}`;
+  }
+  if (notBefore !== null) return `Not before ${notBefore}`;
+  if (notAfter !== null) return `Not after ${notAfter}`;
+  return 'No evidence yet';
 }

@@ -87,8 +87,8 @@ export function adviseSetting(
   ensure(theory === null || (theory > 0 && Number.isFinite(theory)), 'theory', 'One unit up makes it gain.');
   const variance = 2 * noise * noise; // a change is the difference of two rates
   let weight = theory === null ? 0 : 1 / (THEORY_SPREAD * theory) ** 2;
-  let sum = theory === null ? 0 : weight * theory;
   const prior = weight;
+  let sum = theory === null ? 0 : weight * theory;
   for (const { amount, before, after } of tried) {
     weight += (amount * amount) / variance;
     sum += (amount * (after - before)) / variance;
@@ -98,12 +98,18 @@ export function adviseSetting(
   if (!(Math.abs(perUnit) > 1e-9)) return null;
   const sd = 1 / Math.sqrt(weight);
   const amount = (wanted - rate) / perUnit;
-  const share = prior / weight;
   return {
     perUnit,
     halfWidthPerUnit: 1.96 * sd,
     amount,
     leavesSecondsPerDay: 1.96 * Math.hypot(amount * sd, noise),
-    from: share > 0.9 ? 'theory' : share < 0.1 ? 'the clock' : 'both',
+    from: sourceOf(prior / weight),
   };
+}
+
+/** Where the figure came from, by the share of the weight that theory has in it. */
+function sourceOf(share: number): 'theory' | 'the clock' | 'both' {
+  if (share > 0.9) return 'theory';
+  if (share < 0.1) return 'the clock';
+  return 'both';
 }

@@ -24,5 +24,11 @@ const DEPTH_SHARE = 0.05;
 export function judgeDepth(measuredMm: number, rightMm: number, moduleMm: number): { depth: Depth; offMm: number } {
   ensure(measuredMm > 0, 'measuredMm', 'Measure from centre to centre.');
   const offMm = measuredMm - rightMm;
-  return { offMm, depth: Math.abs(offMm) <= DEPTH_SHARE * moduleMm ? 'right' : offMm < 0 ? 'too deep' : 'too shallow' };
+  return { offMm, depth: depthOf(offMm, moduleMm) };
+}
+
+function depthOf(offMm: number, moduleMm: number): 'right' | 'too deep' | 'too shallow' {
+  if (Math.abs(offMm) <= DEPTH_SHARE * moduleMm) return 'right';
+  if (offMm < 0) return 'too deep';
+  return 'too shallow';
 }

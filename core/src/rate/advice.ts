@@ -42,12 +42,7 @@ export function triedIn(run: SetRun, setter: Setter): Tried[] {
     .filter((e) => breaksLine(e.kind))
     .map((e) => ({
       at: Date.parse(e.happenedAt),
-      set:
-        e.kind === 'adjusted' && e.detail?.setter === setter
-          ? (e.detail.amount ?? null)
-          : e.kind === 'adjusted'
-            ? null
-            : 0,
+      set: amountOf(e, setter),
     }))
     .sort((a, b) => a.at - b.at);
   const readings = run.readings.map((r) => ({ at: Date.parse(r.readAt), errorS: r.errorS }));
@@ -69,6 +64,13 @@ export function triedIn(run: SetRun, setter: Setter): Tried[] {
     amount = 0;
   }
   return tried;
+}
+
+/** What an event did to this setter, in its units; null where it was touched and nobody said how much. */
+function amountOf(e: SetRun['events'][number], setter: Setter): number | null {
+  if (e.kind === 'adjusted' && e.detail?.setter === setter) return e.detail.amount ?? null;
+  if (e.kind === 'adjusted') return null;
+  return 0;
 }
 
 /** s/day that one unit makes by theory; null where it does not know. */

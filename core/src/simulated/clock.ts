@@ -166,7 +166,7 @@ class Talk {
       if (now < this.t.fromS * this.sampleRate || now >= this.t.toS * this.sampleRate) continue;
       if (now >= this.until) {
         const r = this.chance();
-        this.kind = r < 0.55 ? 'throat' : r < 0.75 ? 'hiss' : 'pause';
+        this.kind = noiseOf(r);
         this.until = now + this.sampleRate * (0.05 + 0.2 * this.chance());
         this.hz = 90 + 130 * this.chance();
       }
@@ -183,4 +183,10 @@ class Talk {
       out[i] = out[i]! + gain * y;
     }
   }
+}
+
+function noiseOf(r: number): 'throat' | 'hiss' | 'pause' {
+  if (r < 0.55) return 'throat';
+  if (r < 0.75) return 'hiss';
+  return 'pause';
 }

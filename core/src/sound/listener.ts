@@ -160,13 +160,18 @@ export class Listener {
     this.historyAt = HISTORY_S;
   }
 
+  private state(): Live['state'] {
+    if (this.followed) return this.followed.account.silent >= LOST_BEATS ? 'lost' : 'heard';
+    return this.wasHeard ? 'lost' : 'listening';
+  }
+
   /** As it is at this moment. */
   live(): Live {
     const f = this.followed;
     const last = f?.timer.timed.at(-1);
     const beatS = f ? f.tracker.beatFrames * this.frames.frameS : 0;
     return {
-      state: !f ? (this.wasHeard ? 'lost' : 'listening') : f.account.silent >= LOST_BEATS ? 'lost' : 'heard',
+      state: this.state(),
       seconds: this.seconds,
       levelDb: 10 * Math.log10(this.power + 1e-12),
       beats: this.total,

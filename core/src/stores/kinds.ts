@@ -54,8 +54,12 @@ export const kindOf = (id: KindId): { id: KindId; name: string; sizes: readonly 
 export function sizeWords(kind: KindId, sizes: Sizes): string {
   const known = kindOf(kind).sizes.filter((s) => sizes[s] !== undefined);
   const mm = known.filter((s) => s.endsWith('_mm')).map((s) => String(sizes[s]));
-  const own = known
-    .filter((s) => !s.endsWith('_mm'))
-    .map((s) => `${sizes[s]} ${s === 'volts' ? 'V' : s === 'ohms' ? 'Ω' : 'turns'}`);
+  const own = known.filter((s) => !s.endsWith('_mm')).map((s) => `${sizes[s]} ${unitOf(s)}`);
   return [mm.length > 0 ? `${mm.join(' × ')} mm` : '', ...own].filter(Boolean).join(', ');
+}
+
+function unitOf(s: SizeId) {
+  if (s === 'volts') return 'V';
+  if (s === 'ohms') return 'Ω';
+  return 'turns';
 }

@@ -96,7 +96,7 @@ export const startStrike = (work: Work, fault: string): StrikeState => ({
   toSlot: 0,
   leverUp: false,
   warningTurn: HALF_TURN,
-  countAt: work === 'count wheel' ? (fault === 'count-out' ? 2 : 1) : fault === 'drum-quarter-out' ? 2 : 1,
+  countAt: fault === (work === 'count wheel' ? 'count-out' : 'drum-quarter-out') ? 2 : 1,
   says: 'Locked. The train is held, the hammer is at rest.',
 });
 
@@ -124,12 +124,18 @@ export function stepStrike(s: StrikeState): StrikeState {
   }
 }
 
+/** Teeth that the rack falls on the step of this hour. A tail on the edge of a step slips on to the next one. */
+function rackFalls(fault: string, step: number): number {
+  if (fault === 'oil-on-rack') return 1;
+  return fault === 'tail-on-edge' && step % 3 === 0 ? wrap(step, 12) + 1 : step;
+}
+
 function lift(s: StrikeState): StrikeState {
   const quarter = s.quarter + (s.work === 'quarters' ? 1 : 4);
   const next = { ...s, quarter, phase: 'lifting' as const, sounded: 0, leverUp: true };
   if (s.work !== 'rack') return { ...next, says: 'The pin lifts the lever out of its slot.' };
   const step = hourOf(next);
-  const fell = s.fault === 'oil-on-rack' ? 1 : s.fault === 'tail-on-edge' && step % 3 === 0 ? wrap(step, 12) + 1 : step;
+  const fell = rackFalls(s.fault, step);
   return {
     ...next,
     rackTeeth: fell,

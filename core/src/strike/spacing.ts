@@ -33,13 +33,15 @@ export function judgeSpacing(timesS: readonly number[]): Spacing {
   const third = Math.max(1, Math.floor(gaps.length / 3));
   const part = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
   const slowing = part(gaps.slice(-third)) / part(gaps.slice(0, third)) - 1;
-  const words =
-    slowing > SLOWS
-      ? 'It slows as it strikes: power runs short. Look at the spring, dirt, and the pivots of the late train.'
-      : slowing < -SLOWS
-        ? 'It hurries as it strikes: the fly slips on its arbor, or its spring is weak.'
-        : unevenness > UNEVEN
-          ? 'Uneven blows: a loose fly, lifting pins or a star worn unequally, or a hammer that catches.'
-          : 'Even blows: the fly holds.';
+  const words = spacingWords(slowing, unevenness);
   return { meanS: mean, unevenness, slowing, words };
+}
+
+function spacingWords(slowing: number, unevenness: number) {
+  if (slowing > SLOWS)
+    return 'It slows as it strikes: power runs short. Look at the spring, dirt, and the pivots of the late train.';
+  if (slowing < -SLOWS) return 'It hurries as it strikes: the fly slips on its arbor, or its spring is weak.';
+  if (unevenness > UNEVEN)
+    return 'Uneven blows: a loose fly, lifting pins or a star worn unequally, or a hammer that catches.';
+  return 'Even blows: the fly holds.';
 }

@@ -43,7 +43,7 @@ const MOST_PAIRS = 4000;
 const PINION_STRANGENESS: Record<number, number> = { 6: 1, 7: 0.5, 8: 0, 9: 3, 10: 0.5, 12: 0.5, 14: 2, 16: 2 };
 function strangenessOf({ wheel, pinion }: Mesh): number {
   const ratio = wheel / pinion;
-  const strained = ratio < 5 ? 5 - ratio : ratio > 12 ? ratio - 12 : 0;
+  const strained = Math.max(5 - ratio, ratio - 12, 0);
   return (
     (PINION_STRANGENESS[pinion] ?? 3) +
     (wheel % 2 === 0 ? 0 : 1.5) +

@@ -17,9 +17,16 @@ export function judgeKey(keyMm: number, arborMm: number): { fit: KeyFit; playMm:
   ensure(keyMm > 0 && arborMm > 0, 'keyMm', 'Measure across the flats.');
   const playMm = keyMm - arborMm;
   return {
-    fit: playMm <= 0 ? 'does not go on' : playMm <= LOOSE_MM ? 'fits' : playMm <= SLOPPY_MM ? 'loose' : 'sloppy',
+    fit: fitOf(playMm),
     playMm,
   };
+}
+
+function fitOf(playMm: number) {
+  if (playMm <= 0) return 'does not go on';
+  if (playMm <= LOOSE_MM) return 'fits';
+  if (playMm <= SLOPPY_MM) return 'loose';
+  return 'sloppy';
 }
 
 /** The smallest key of a list that goes on, or null. */

@@ -343,7 +343,7 @@ export const PENDULUM = [
     },
     says(r, i) {
       if (Math.abs(r.amount) < 0.02) return 'Leave it: it is where it should be.';
-      return `${settingWords(i.setter, r.amount)}, by ${r.from === 'theory' ? 'theory: enter what it did' : r.from === 'both' ? 'theory and what it did' : 'what it did'}.`;
+      return `${settingWords(i.setter, r.amount)}, by ${sourceWords(r)}.`;
     },
     formula:
       'nut 43200 p/L · hairspring 43200/l · weight 43200 (m/M)(h/L)(1 − h/L); with the log: a line through the origin, theory as its prior',
@@ -407,6 +407,12 @@ export const PENDULUM = [
     ],
   }),
 ];
+
+function sourceWords({ from }: { from: string }) {
+  if (from === 'theory') return 'theory: enter what it did';
+  if (from === 'both') return 'theory and what it did';
+  return 'what it did';
+}
 
 function theoryOf(i: {
   setter: Setter;

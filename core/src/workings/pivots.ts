@@ -96,12 +96,7 @@ export const PIVOTS = [
       betweenDeg: out('Lean between plates', '°', 3),
     }),
     compute(i) {
-      const clearanceMm =
-        i.how === 'clearance'
-          ? given(i.clearanceMm, 'clearanceMm')
-          : i.how === 'lean in one plate'
-            ? clearanceFromLean(given(i.leanDeg, 'leanDeg'), i.plateMm)
-            : clearanceFromPlay(given(i.playMm, 'playMm'), given(i.measuredAtMm, 'measuredAtMm'), i.gapMm);
+      const clearanceMm = clearanceOf(i);
       return {
         clearanceMm,
         leanDeg: leanDeg(clearanceMm, i.plateMm),
@@ -300,3 +295,17 @@ export const PIVOTS = [
     ],
   }),
 ];
+
+function clearanceOf(i: {
+  how: 'clearance' | 'lean in one plate' | 'sideways play';
+  plateMm: number;
+  gapMm: number;
+  clearanceMm?: number | undefined;
+  leanDeg?: number | undefined;
+  playMm?: number | undefined;
+  measuredAtMm?: number | undefined;
+}) {
+  if (i.how === 'clearance') return given(i.clearanceMm, 'clearanceMm');
+  if (i.how === 'lean in one plate') return clearanceFromLean(given(i.leanDeg, 'leanDeg'), i.plateMm);
+  return clearanceFromPlay(given(i.playMm, 'playMm'), given(i.measuredAtMm, 'measuredAtMm'), i.gapMm);
+}

@@ -203,7 +203,7 @@ export const RATES = [
       const wind = i.against === 'hours since winding';
       return wind
         ? `It ${r.slope < 0 ? 'loses' : 'gains'} ${Math.abs(24 * r.slope).toFixed(1)} s a day more with each day of the wind: ${r.slope < 0 ? 'usual as the pull falls; look at the spring, its stop work, or the suspension' : 'the arc falls too fast: clean, or look at circular error'}.`
-        : `${Math.abs(r.slope).toFixed(2)} s a day for each °C: ${Math.abs(r.slope) > 0.65 ? 'like a brass rod' : Math.abs(r.slope) > 0.35 ? 'like a steel rod' : 'like a wooden or compensated rod'}.`;
+        : `${Math.abs(r.slope).toFixed(2)} s a day for each °C: ${rodWords(Math.abs(r.slope))}.`;
     },
     formula: 'least squares, Student’s t with n − 2 degrees',
     sources: [REGRESSION],
@@ -442,3 +442,10 @@ export const RATES = [
     ],
   }),
 ];
+
+/** Which rod follows warmth like that: common practice. */
+function rodWords(secondsPerCelsius: number) {
+  if (secondsPerCelsius > 0.65) return 'like a brass rod';
+  if (secondsPerCelsius > 0.35) return 'like a steel rod';
+  return 'like a wooden or compensated rod';
+}

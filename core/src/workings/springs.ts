@@ -62,12 +62,7 @@ export const SPRINGS = [
       };
     },
     says(r, i) {
-      const arbor =
-        r.arborShare < 0.28
-          ? ' The arbor is thin for this barrel: the spring may break at the centre.'
-          : r.arborShare > 0.4
-            ? ' The arbor is thick for this barrel: turns are lost.'
-            : '';
+      const arbor = arborWords(r.arborShare);
       if (r.turns === null)
         return `Cut it to ${r.bestLengthMm.toFixed(0)} mm: about ${r.realTurns.toFixed(1)} turns in practice.${arbor}`;
       const short = i.lengthMm! < r.bestLengthMm;
@@ -364,3 +359,9 @@ export const SPRINGS = [
     ],
   }),
 ];
+
+function arborWords(share: number) {
+  if (share < 0.28) return ' The arbor is thin for this barrel: the spring may break at the centre.';
+  if (share > 0.4) return ' The arbor is thick for this barrel: turns are lost.';
+  return '';
+}

@@ -293,14 +293,7 @@ export const TRAINS_WORKINGS = [
       centresMm: out('Distance of arbors', 'mm', 2),
     }),
     compute({ wheel, pinion, measured, sizeMm }) {
-      const m =
-        measured === 'wheel across'
-          ? moduleOfWheel(sizeMm, wheel)
-          : measured === 'pinion across'
-            ? moduleOfPinion(sizeMm, pinion)
-            : measured === 'distance of arbors'
-              ? moduleOfCentres(sizeMm, wheel, pinion)
-              : sizeMm;
+      const m = moduleFrom(measured, sizeMm, wheel, pinion);
       return {
         moduleMm: m,
         wheelMm: wheelDiameterMm(m, wheel),
@@ -381,3 +374,15 @@ export const TRAINS_WORKINGS = [
     ],
   }),
 ];
+
+function moduleFrom(
+  measured: 'wheel across' | 'pinion across' | 'distance of arbors' | 'module',
+  sizeMm: number,
+  wheel: number,
+  pinion: number,
+) {
+  if (measured === 'wheel across') return moduleOfWheel(sizeMm, wheel);
+  if (measured === 'pinion across') return moduleOfPinion(sizeMm, pinion);
+  if (measured === 'distance of arbors') return moduleOfCentres(sizeMm, wheel, pinion);
+  return sizeMm;
+}

@@ -68,6 +68,8 @@ function readNumber(field: Field, text: string, path: string, system: UnitSystem
   return undefined;
 }
 
+/** Digits more than in the metric unit. */
+const MORE_DIGITS: Record<string, number> = { in: 2, lb: 1, oz: 1 };
 const PER: Record<string, number> = { in: MM_PER_INCH, oz: G_PER_OUNCE, lb: G_PER_POUND / 1000 };
 
 /** A figure in the units of the person: "4.85 mm", "0.1911 in". Inches get two decimals more than millimetres. */
@@ -78,7 +80,7 @@ export function show(
 ): { text: string; unit: string } {
   const unit = unitFor(field.unit?.split(' ')[0] === 'mm' ? 'mm' : field.unit, system);
   const scale = PER[unit] ?? 1;
-  const digits = Math.min(5, (field.digits ?? 2) + (unit === 'in' ? 2 : unit === 'lb' || unit === 'oz' ? 1 : 0));
+  const digits = Math.min(5, (field.digits ?? 2) + (MORE_DIGITS[unit] ?? 0));
   const text = (value / scale).toFixed(digits);
   return {
     text: Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−'),

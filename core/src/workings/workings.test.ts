@@ -41,6 +41,11 @@ describe('the registry', () => {
 
 /** Anything a form could hand over, inside the stated limits and now and then outside. */
 const anyOf = (f: Field): fc.Arbitrary<unknown> => {
+  const one: fc.Arbitrary<unknown> = oneOf(f);
+  return f.optional ? fc.option(one, { nil: undefined }) : one;
+};
+
+function oneOf(f: Field): fc.Arbitrary<unknown> {
   const { min = -1e6, max = 1e6 } = f;
   const inside = f.whole
     ? fc.integer({ min: Math.ceil(min), max: Math.floor(max) })
@@ -49,30 +54,24 @@ const anyOf = (f: Field): fc.Arbitrary<unknown> => {
     { weight: 12, arbitrary: inside },
     { weight: 1, arbitrary: fc.constantFrom(0, -1, Number.NaN, Infinity, 1e300, '3') },
   );
-  const one: fc.Arbitrary<unknown> =
-    f.kind === 'number'
-      ? number
-      : f.kind === 'choice'
-        ? fc.constantFrom(...f.options!)
-        : f.kind === 'yes'
-          ? fc.boolean()
-          : f.kind === 'text'
-            ? fc.constantFrom(
-                '',
-                '12',
-                '1,5 mm',
-                '2026-02-30',
-                '2026-03-01',
-                '9.99',
-                'bore_mm,outside_mm,height_mm\n1,2,3',
-              )
-            : f.kind === 'day'
-              ? fc.constantFrom('2026-03-01', '2026-02-30', '23.11.2026', '')
-              : f.kind === 'numbers'
-                ? fc.array(inside, { minLength: f.entries![0], maxLength: Math.min(6, f.entries![1]) })
-                : fc.array(record(f.of!), { minLength: f.entries![0], maxLength: Math.min(5, f.entries![1]) });
-  return f.optional ? fc.option(one, { nil: undefined }) : one;
-};
+  if (f.kind === 'number') return number;
+  if (f.kind === 'choice') return fc.constantFrom(...f.options!);
+  if (f.kind === 'yes') return fc.boolean();
+  if (f.kind === 'text')
+    return fc.constantFrom(
+      '',
+      '12',
+      '1,5 mm',
+      '2026-02-30',
+      '2026-03-01',
+      '9.99',
+      'bore_mm,outside_mm,height_mm\n1,2,3',
+    );
+  if (f.kind === 'day') return fc.constantFrom('2026-03-01', '2026-02-30', '23.11.2026', '');
+  if (f.kind === 'numbers')
+    return fc.array(inside, { minLength: f.entries![0], maxLength: Math.min(6, f.entries![1]) });
+  return fc.array(record(f.of!), { minLength: f.entries![0], maxLength: Math.min(5, f.entries![1]) });
+}
 const record = (fields: readonly Field[]): fc.Arbitrary<Record<string, unknown>> =>
   fc.record(Object.fromEntries(fields.map((f) => [f.name, anyOf(f)])));
 

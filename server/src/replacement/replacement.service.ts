@@ -92,6 +92,27 @@ export async function fitReplacement(
   if (busy) throw refused(`That movement is in the shop as ${busy.claim}.`, 'Sign that visit first.');
   await ctx.em.flush();
 
+  const out = await visitOut(ctx, row);
+  await writeBoth(ctx, visit, out, fresh, given.fate, record);
+  await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
+  ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
+  for (const { train } of poweredTrains(fresh.traits))
+    ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
+  for (const stage of NEVER_APART) ctx.em.create(StageEvent, { visitId, stage, done: true, ...signature(ctx) });
+  ctx.em.create(MovementOut, {
+    visitId,
+    movementId: row.movementId,
+    outVisitId: out.id,
+    why: given.why,
+    fate: given.fate,
+    ...signature(ctx),
+  });
+  row.movementId = fresh.id;
+  await ctx.em.flush();
+}
+
+/** What was done to the old movement, moved to a visit of its own that is closed at once. */
+async function visitOut(ctx: Context, row: Visit): Promise<Visit> {
   const out = ctx.em.create(Visit, {
     id: randomUUID(),
     claim: `${row.claim}-out`,
@@ -110,16 +131,28 @@ export async function fitReplacement(
   });
   await ctx.em.flush();
   for (const table of OF_THE_MOVEMENT)
-    await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, visitId]);
+    await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, row.id]);
   await sql(ctx.em, `update stage_event set visit_id = ? where visit_id = ? and stage = any(?)`, [
     out.id,
-    visitId,
+    row.id,
     `{${STAGE_IDS.slice(STAGE_IDS.indexOf('power')).join(',')}}`,
   ]);
-  const text = `In its place: ${fresh.code}. It is ${given.fate}.`;
+  return out;
+}
+
+/** Both books say where the other movement went or came from. */
+async function writeBoth(
+  ctx: Context,
+  visit: Shape,
+  out: Visit,
+  fresh: Awaited<ReturnType<typeof movementNow>>,
+  fate: string,
+  record: ReturnType<typeof serviceRecord>,
+): Promise<void> {
+  const text = `In its place: ${fresh.code}. It is ${fate}.`;
   const date = ctx.now.toISOString().slice(0, 10);
   await writeEntry(ctx, {
-    movementId: row.movementId,
+    movementId: out.movementId,
     visitId: out.id,
     kind: 'replacement',
     date,
@@ -137,20 +170,4 @@ export async function fitReplacement(
       .filter(Boolean)
       .join('. '),
   });
-
-  await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
-  ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
-  for (const { train } of poweredTrains(fresh.traits))
-    ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
-  for (const stage of NEVER_APART) ctx.em.create(StageEvent, { visitId, stage, done: true, ...signature(ctx) });
-  ctx.em.create(MovementOut, {
-    visitId,
-    movementId: row.movementId,
-    outVisitId: out.id,
-    why: given.why,
-    fate: given.fate,
-    ...signature(ctx),
-  });
-  row.movementId = fresh.id;
-  await ctx.em.flush();
 }

@@ -7,7 +7,8 @@ if (nonce) setNonce(nonce);
 
 const dark = window.matchMedia('(prefers-color-scheme: dark)');
 const show = (theme: Theme) => {
-  document.documentElement.dataset['theme'] = theme === 'system' ? (dark.matches ? 'dark' : 'light') : theme;
+  const ofSystem = dark.matches ? 'dark' : 'light';
+  document.documentElement.dataset['theme'] = theme === 'system' ? ofSystem : theme;
 };
 show(useAppState.getState().theme);
 useAppState.subscribe((s) => show(s.theme));

@@ -16,8 +16,14 @@ export function beatError(tickToTockMs: number, tockToTickMs: number): BeatError
   return {
     ms,
     share: ms / ((tickToTockMs + tockToTickMs) / 2),
-    short: tickToTockMs === tockToTickMs ? 'neither' : tickToTockMs < tockToTickMs ? 'tick to tock' : 'tock to tick',
+    short: shortSideOf(tickToTockMs, tockToTickMs),
   };
+}
+
+function shortSideOf(tickToTockMs: number, tockToTickMs: number) {
+  if (tickToTockMs === tockToTickMs) return 'neither';
+  if (tickToTockMs < tockToTickMs) return 'tick to tock';
+  return 'tock to tick';
 }
 
 /**

@@ -1,10 +1,10 @@
 import { USUAL_BEATS } from '../../train/index.ts';
-import type { Counts } from './account.ts';
 import { amplitudeDeg } from './amplitude.ts';
-import type { Lock } from '../find/lock.ts';
+import type { Heard } from './heard.ts';
 import { steadiness, withNeighbours, type Steadiness } from './steady.ts';
 import { SECONDS_PER_PPM } from './timing.ts';
 import type { TimedBeat } from '../follow/timer.ts';
+import { warningsOf, whyNoAmplitude } from './warnings.ts';
 import { wheelPattern, type WheelPattern } from './wheel.ts';
 
 /** What is known before it is heard. */
@@ -55,37 +55,15 @@ export interface SoundReport {
 /** As far as a clock may be off for the nearest usual number to be meant. */
 const NEAR_USUAL = 0.012;
 const LEAST_BEATS = 4;
-/**
- * More than this share of missing beats, or of sounds besides; more scatter, or more out of beat, than a clock on a
- * bench has: practice.
- */
-const MANY = 0.15,
-  UNEVEN_MS = 1.2,
-  LAME = 0.25;
-/** A beat weaker than this, or heard less often than this share, may be something else. */
-const FAINT_STRENGTH = 0.25,
-  FAINT_SHARE = 0.7;
+/** Below this a beat error has no side. */
+const LEAST_ERROR_S = 0.02e-3;
 /** A change of amplitude from tooth to tooth is only said after this many turns of the wheel. */
 const TURNS = 2;
 
-export interface Heard {
-  lock: Lock;
-  timed: readonly TimedBeat[];
-  /** Tock less tick, of their own templates, seconds. */
-  shiftS: number | null;
-  /** The louder of the two is called the tick: whether it is the odd one. */
-  tickIsOdd: boolean;
-  counts: Counts;
-  stoppedS: number | null;
-}
-
 /** Puts together what was heard. @returns null when there are too few beats to say anything */
 export function soundReport(heard: Heard, known: Known): SoundReport | null {
-  const {
-    lock,
-    counts: { missing, extra, louder, evenlyS },
-  } = heard;
-  const oneKind = lock.heard === 'one';
+  const { missing, extra } = heard.counts;
+  const oneKind = heard.lock.heard === 'one';
   const shift = heard.shiftS ?? 0;
   const at = heard.timed.map((b) => b.rawS + (b.index & 1 ? shift : 0));
   const approximate = medianPace(heard.timed, at);
@@ -109,52 +87,13 @@ export function soundReport(heard: Heard, known: Known): SoundReport | null {
   const cardError = SECONDS_PER_PPM * (known.card?.error ?? 0);
   const withCard = (x: number, factor: number) => Math.hypot(perDay * (x / s.beatS), factor * cardError);
 
-  if (lock.ambiguous)
-    warnings.push(
-      'The number of beats is ambiguous: tick and tock sound alike, or one of the two is not heard. Give the number of beats.',
-    );
-  else if (oneKind) warnings.push('Only one of tick and tock is heard: no beat error.');
-  if (lock.others.length > 0)
-    warnings.push(`Another clock is heard, at about ${lock.others.join(' and ')} beats an hour.`);
-  if (lock.strength < FAINT_STRENGTH || lock.covered < FAINT_SHARE)
-    warnings.push(
-      'The beat is faint or often covered: what is said may be of something else. Bring the microphone nearer.',
-    );
-  if (kept.length < 12) warnings.push(`Only ${kept.length} beats were heard.`);
-
-  const soon = (n: number) => n > MANY * kept.length && n > 2;
-  if (soon(missing))
-    warnings.push(`${missing} of ${kept.length + missing} beats were not heard: it may be another number of beats.`);
-  if (soon(extra))
-    warnings.push(`${extra} other sounds fall between its ${kept.length} beats: another clock may be near.`);
-  if (evenlyS !== null)
-    warnings.push(`Something louder sounds every ${evenlyS.toFixed(1)} s: a slow clock may be near.`);
-  // Where many are louder, its own beats differ.
-  else if (louder > 2 && louder < MANY * kept.length)
-    warnings.push(`${louder} sounds are far louder than its beat: its strike, talk, or another clock.`);
-  const scatterMs = s.scatterS * 1000;
-  if (scatterMs > UNEVEN_MS)
-    warnings.push(
-      `Its beats fall unevenly, by ${scatterMs.toFixed(1)} ms: a poor escapement, or two clocks heard as one.`,
-    );
-  if (!oneKind && heard.shiftS !== null && Math.abs(s.oddS) > LAME * s.beatS)
-    warnings.push('Tick and tock lie so far out of beat that they may be of two clocks.');
-
-  if (heard.stoppedS !== null) warnings.push(`It stopped after ${heard.stoppedS.toFixed(1)} s.`);
-
   const both = !oneKind && heard.shiftS !== null;
-  if (!oneKind && !both) warnings.push('Where tick and tock begin cannot be told: no beat error.');
   const beatErrorMs = both ? Math.abs(s.oddS) * 1000 : null;
   const beatErrorStandardError = both ? s.oddError * 1000 : null;
-  const clear = beatErrorMs !== null && beatErrorMs > Math.max(0.02, beatErrorStandardError!);
   const amplitudes = known.liftDeg === undefined ? [] : amplitudesOf(heard.timed, kept, beatsPerHour, known.liftDeg);
   const amplitude = amplitudes.length >= LEAST_BEATS ? median(amplitudes.map((a) => a.degrees)) : null;
-  if (known.liftDeg !== undefined && amplitude === null)
-    warnings.push(
-      beatsPerHour < 14_000
-        ? 'Amplitude by sound is for balances.'
-        : 'Unlocking and drop could not be told apart: no amplitude.',
-    );
+  const noAmplitude = known.liftDeg !== undefined && amplitude === null;
+  warnings.push(...warningsOf(heard, s, kept.length), ...(noAmplitude ? [whyNoAmplitude(beatsPerHour)] : []));
   return {
     beatsPerHour,
     measuredBeats,
@@ -164,19 +103,12 @@ export function soundReport(heard: Heard, known: Known): SoundReport | null {
     beatErrorMs,
     beatErrorStandardError,
     beatErrorShare: beatErrorMs === null ? null : beatErrorMs / 1000 / s.beatS,
-    shortSide:
-      beatErrorMs === null
-        ? null
-        : !clear
-          ? 'neither'
-          : s.oddS > 0 !== heard.tickIsOdd
-            ? 'tock to tick'
-            : 'tick to tock',
+    shortSide: shortSideOf(s, both, heard.tickIsOdd),
     amplitudeDegrees: amplitude,
     amplitudeScatter:
       amplitude === null ? null : 1.4826 * median(amplitudes.map((a) => Math.abs(a.degrees - amplitude))),
     amplitudeByTooth: amplitude === null || known.teeth === undefined ? null : byTooth(amplitudes, known.teeth),
-    scatterMs,
+    scatterMs: s.scatterS * 1000,
     wanderMs: s.wanderS * 1000,
     wheel: wheelPattern(index, s.residuals, known.teeth),
     beats: kept.length,
@@ -186,6 +118,12 @@ export function soundReport(heard: Heard, known: Known): SoundReport | null {
     stoppedS: heard.stoppedS,
     warnings,
   };
+}
+
+function shortSideOf({ oddS, oddError }: Steadiness, both: boolean, tickIsOdd: boolean): SoundReport['shortSide'] {
+  if (!both) return null;
+  if (Math.abs(oddS) <= Math.max(LEAST_ERROR_S, oddError)) return 'neither';
+  return oddS > 0 !== tickIsOdd ? 'tock to tick' : 'tick to tock';
 }
 
 function nominal(measured: number, given: number | undefined, warnings: string[]): number {

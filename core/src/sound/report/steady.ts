@@ -58,7 +58,7 @@ export function steadiness(index: ArrayLike<number>, timesS: ArrayLike<number>, 
     const k = index[i]! - k0;
     y[i] = timesS[i]! - t0 - k * pace;
     x[i] = k / span - 0.5;
-    o[i] = oneKind ? 0 : index[i]! % 2 === 0 ? -0.5 : 0.5;
+    o[i] = oneKind ? 0 : Math.abs(index[i]! % 2) - 0.5;
   }
   const fits = ratiosFor(n).map((ratio) => fitWith(ratio, index, y, x, o, oneKind));
   const top = Math.max(...fits.map((f) => f.likely));

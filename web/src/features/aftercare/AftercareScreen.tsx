@@ -1,3 +1,4 @@
+import type { Recalled } from '@eclat/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
@@ -55,19 +56,7 @@ function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
         />
       </label>
       <div role="status" className="mt-3">
-        {error ? (
-          <p className="text-danger">{error.message}</p>
-        ) : wanted.length < 2 ? (
-          <p className="text-soft">Every visit that had it is found, open or signed.</p>
-        ) : !data ? (
-          <p className="text-soft">Looking …</p>
-        ) : data.length === 0 ? (
-          <p>No visit had it.</p>
-        ) : (
-          <p className="text-lg font-semibold">
-            {data.length} {data.length === 1 ? 'visit' : 'visits'} had it
-          </p>
-        )}
+        <Matches error={error} wanted={wanted} data={data} />
       </div>
       {data && data.length > 0 && (
         <ul className="mt-1 divide-y divide-line">
@@ -85,6 +74,18 @@ function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
         </ul>
       )}
     </Panel>
+  );
+}
+
+function Matches({ error, wanted, data }: { error: Error | null; wanted: string; data: Recalled[] | undefined }) {
+  if (error) return <p className="text-danger">{error.message}</p>;
+  if (wanted.length < 2) return <p className="text-soft">Every visit that had it is found, open or signed.</p>;
+  if (!data) return <p className="text-soft">Looking …</p>;
+  if (data.length === 0) return <p>No visit had it.</p>;
+  return (
+    <p className="text-lg font-semibold">
+      {data.length} {data.length === 1 ? 'visit' : 'visits'} had it
+    </p>
   );
 }
 

@@ -115,11 +115,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
       </ul>
       {offered.length > 0 && <Offered offered={offered} setEditing={setEditing} />}
       {editing ? (
-        <LineForm
-          key={editing === 'new' ? 'new' : 'id' in editing ? editing.id : editing.what}
-          line={editing}
-          onClose={() => setEditing(null)}
-        />
+        <LineForm key={keyOf(editing)} line={editing} onClose={() => setEditing(null)} />
       ) : (
         !visit.closedAt && (
           <Button
@@ -134,6 +130,12 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
       )}
     </Panel>
   );
+}
+
+function keyOf(editing: 'new' | Line | ProposedLine) {
+  if (editing === 'new') return 'new';
+  if ('id' in editing) return editing.id;
+  return editing.what;
 }
 
 function Offered({
@@ -180,11 +182,9 @@ function Standing() {
     routes.map((r) => r.route),
     prices,
   );
-  const waits = choose
-    ? `How far to go is not chosen yet: ${least} to ${money(most)}.`
-    : open > 0
-      ? `Accepted so far ${money(sum.gross)}; with all that is open ${money(priceOfRoute(lines, route, prices).withOptions.gross)}.`
-      : '';
+  const all = priceOfRoute(lines, route, prices).withOptions.gross;
+  const accepted = open > 0 ? `Accepted so far ${money(sum.gross)}; with all that is open ${money(all)}.` : '';
+  const waits = choose ? `How far to go is not chosen yet: ${least} to ${money(most)}.` : accepted;
   if (asked)
     return (
       <Answer tone="due" title={`The owner asks: “${asked.text}”`}>

@@ -38,10 +38,7 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
     noGuarantee: false,
   };
   const form = useContractForm<Fields>(lineFields, start);
-  const draft = useDraft(
-    form,
-    `line.${visit.id}.${known ? `${known.id}.${known.version}` : line === 'new' ? 'new' : (line.findingId ?? 'survey')}`,
-  );
+  const draft = useDraft(form, `line.${visit.id}.${draftOf(known, line)}`);
   const finish = () => {
     draft.clear();
     onClose();
@@ -97,6 +94,12 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
       </div>
     </form>
   );
+}
+
+function draftOf(known: Line | null, line: Line | ProposedLine | 'new') {
+  if (known) return `${known.id}.${known.version}`;
+  if (line === 'new') return 'new';
+  return line.findingId ?? 'survey';
 }
 
 function KindChoice({ form }: { form: ReturnType<typeof useContractForm<Fields>> }) {

@@ -41,11 +41,7 @@ export function LineRow({
           {line.what}
         </p>
         <p className="text-sm text-soft">
-          {line.kind === 'labour'
-            ? `${line.quantity} h at ${line.price}`
-            : Number(line.quantity) === 1
-              ? line.kind
-              : `${line.kind}, ${line.quantity} at ${line.price}`}
+          {amountWords(line)}
           {signs.length > 0 && ` · ${signs.join(' · ')}`}
           {aside && ' · not in the chosen alternative'}
         </p>
@@ -84,6 +80,12 @@ export function LineRow({
       </div>
     </li>
   );
+}
+
+function amountWords(line: Line) {
+  if (line.kind === 'labour') return `${line.quantity} h at ${line.price}`;
+  if (Number(line.quantity) === 1) return line.kind;
+  return `${line.kind}, ${line.quantity} at ${line.price}`;
 }
 
 function RowTools({ line, onEdit }: { line: Line; onEdit: () => void }) {

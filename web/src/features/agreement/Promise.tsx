@@ -1,3 +1,4 @@
+import type { ReplyOf } from '@eclat/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -30,39 +31,7 @@ export function Promise() {
   };
   return (
     <Panel title="Ready by">
-      {error && !data ? (
-        <p className="text-soft">{error.message}</p>
-      ) : !data ? (
-        <p className="text-soft">Reckoning …</p>
-      ) : (
-        <>
-          <dl className="grid grid-cols-2 gap-2">
-            <div className="rounded-lg bg-sunk p-3">
-              <dt className="text-sm text-soft">nine times in ten by</dt>
-              <dd className="text-xl font-bold whitespace-nowrap">{day(data.nineInTen)}</dd>
-            </div>
-            <div className="rounded-lg bg-sunk p-3">
-              <dt className="text-sm text-soft">half of the time by</dt>
-              <dd className="text-xl font-bold whitespace-nowrap">{day(data.half)}</dd>
-            </div>
-          </dl>
-          <ul className="mt-3 list-disc pl-5 text-sm text-soft">
-            {data.reasons.map((r) => (
-              <li key={r}>{r}</li>
-            ))}
-          </ul>
-          {visit.promisedFor && (
-            <p className="mt-3 text-lg">
-              Promised for <b>{day(visit.promisedFor)}</b>
-              {data.odds !== null && (
-                <>
-                  : kept <b>{odds(data.odds)}</b>
-                </>
-              )}
-            </p>
-          )}
-        </>
-      )}
+      <PromiseWords error={error} data={data} />
       {!visit.closedAt && (
         <form
           className="mt-3 flex flex-wrap items-end gap-2"
@@ -89,5 +58,46 @@ export function Promise() {
         </form>
       )}
     </Panel>
+  );
+}
+
+function PromiseWords({
+  error,
+  data,
+}: {
+  error: Error | null;
+  data: ReplyOf<typeof api.agreement.promise> | undefined;
+}) {
+  const visit = useThisVisit();
+  if (error && !data) return <p className="text-soft">{error.message}</p>;
+  if (!data) return <p className="text-soft">Reckoning …</p>;
+  return (
+    <>
+      <dl className="grid grid-cols-2 gap-2">
+        <div className="rounded-lg bg-sunk p-3">
+          <dt className="text-sm text-soft">nine times in ten by</dt>
+          <dd className="text-xl font-bold whitespace-nowrap">{day(data.nineInTen)}</dd>
+        </div>
+        <div className="rounded-lg bg-sunk p-3">
+          <dt className="text-sm text-soft">half of the time by</dt>
+          <dd className="text-xl font-bold whitespace-nowrap">{day(data.half)}</dd>
+        </div>
+      </dl>
+      <ul className="mt-3 list-disc pl-5 text-sm text-soft">
+        {data.reasons.map((r) => (
+          <li key={r}>{r}</li>
+        ))}
+      </ul>
+      {visit.promisedFor && (
+        <p className="mt-3 text-lg">
+          Promised for <b>{day(visit.promisedFor)}</b>
+          {data.odds !== null && (
+            <>
+              : kept <b>{odds(data.odds)}</b>
+            </>
+          )}
+        </p>
+      )}
+    </>
   );
 }

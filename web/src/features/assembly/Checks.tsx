@@ -198,12 +198,16 @@ function Answered({ answer: a }: { answer: Checked }) {
   const now = useNow(60_000);
   return (
     <p className="text-soft">
-      <b className={a.result === 'failed' ? 'text-danger' : undefined}>
-        {a.result === 'passed' ? 'Passed' : a.result === 'failed' ? 'Failed' : 'Not for this clock'}
-      </b>
+      <b className={a.result === 'failed' ? 'text-danger' : undefined}>{resultWords(a)}</b>
       {a.note && `: ${a.note}`}. {a.by}, {ago(a.at, now)}.
     </p>
   );
+}
+
+function resultWords(a: Checked) {
+  if (a.result === 'passed') return 'Passed';
+  if (a.result === 'failed') return 'Failed';
+  return 'Not for this clock';
 }
 
 function Mark({ result }: { result: Checked['result'] | undefined }) {
@@ -221,15 +225,16 @@ function Mark({ result }: { result: Checked['result'] | undefined }) {
       )}
       aria-hidden
     >
-      {result === 'passed' ? (
-        <Tick className="size-6" />
-      ) : result === 'failed' ? (
-        <X className="size-6" />
-      ) : result === 'not applicable' ? (
-        <Minus className="size-5" />
-      ) : null}
+      <ResultSign result={result} />
     </span>
   );
+}
+
+function ResultSign({ result }: { result: Checked['result'] | undefined }) {
+  if (result === 'passed') return <Tick className="size-6" />;
+  if (result === 'failed') return <X className="size-6" />;
+  if (result === 'not applicable') return <Minus className="size-5" />;
+  return null;
 }
 
 function Words({

@@ -9,6 +9,12 @@ import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 
+const SIGNS = {
+  true: [Check, 'text-good', 'good'],
+  false: [TriangleAlert, 'text-danger', 'not good'],
+  null: [CircleHelp, 'text-soft', 'cannot be said'],
+} as const;
+
 /** Figures of the assessment, each with how it was got. A field takes what a meter types, and Enter keeps it. */
 export function Measurements() {
   const visit = useThisVisit();
@@ -26,14 +32,11 @@ export function Measurements() {
       {visit.measurements.length > 0 && (
         <ul className="mt-3 divide-y divide-line">
           {visit.measurements.map((m) => {
-            const Icon = m.good === null ? CircleHelp : m.good ? Check : TriangleAlert;
+            const [Icon, tone, verdict] = SIGNS[String(m.good) as keyof typeof SIGNS];
             const of = list.find((x) => x.id === m.kind);
             return (
               <li key={m.id} className="flex items-center gap-3 py-2">
-                <Icon
-                  className={`size-6 shrink-0 ${m.good === null ? 'text-soft' : m.good ? 'text-good' : 'text-danger'}`}
-                  aria-label={m.good === null ? 'cannot be said' : m.good ? 'good' : 'not good'}
-                />
+                <Icon className={`size-6 shrink-0 ${tone}`} aria-label={verdict} />
                 <span className="min-w-0 flex-1">
                   <span className="text-lg">
                     <b className="tabular-nums">

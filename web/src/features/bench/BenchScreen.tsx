@@ -144,12 +144,7 @@ const matches = (r: BenchRow, q: string) =>
 
 function Row({ row, now }: { row: BenchRow; now: number }) {
   const { next } = row;
-  const look =
-    next.urgency === 'danger'
-      ? 'border-l-danger'
-      : next.urgency === 'due'
-        ? 'border-l-brass-fill'
-        : 'border-l-transparent';
+  const look = borderOf(next.urgency);
   const bathLeft = row.bathEndsAt ? Date.parse(row.bathEndsAt) - now : null;
   return (
     <li
@@ -211,16 +206,23 @@ function Row({ row, now }: { row: BenchRow; now: number }) {
   );
 }
 
+function borderOf(urgency: Urgency) {
+  if (urgency === 'danger') return 'border-l-danger';
+  if (urgency === 'due') return 'border-l-brass-fill';
+  return 'border-l-transparent';
+}
+
 function Promise({ date, now }: { date: string | null; now: number }) {
   if (!date) return <span className="text-sm text-soft">No date promised</span>;
   const days = daysUntil(date, now);
-  const words =
-    days < 0
-      ? `promised ${-days} ${days === -1 ? 'day' : 'days'} ago`
-      : days === 0
-        ? 'promised for today'
-        : `promised in ${days} ${days === 1 ? 'day' : 'days'}`;
+  const words = promiseWords(days);
   return <span className={clsx('text-sm', days < 0 ? 'font-semibold text-danger' : 'text-soft')}>{words}</span>;
+}
+
+function promiseWords(days: number) {
+  if (days < 0) return `promised ${-days} ${days === -1 ? 'day' : 'days'} ago`;
+  if (days === 0) return 'promised for today';
+  return `promised in ${days} ${days === 1 ? 'day' : 'days'}`;
 }
 
 function Nothing() {

@@ -45,14 +45,17 @@ export function StageRack({
               {name}
             </span>
             <svg viewBox="0 0 100 30" preserveAspectRatio="none" className="mt-1 block h-7 w-full" aria-hidden>
-              <path
-                d={`M0 30 V25 H18 L30 ${25 - 23 * (n / most)} H70 L82 25 H100 V30 Z`}
-                className={on ? 'fill-brass-fill' : n === 0 ? 'fill-line' : 'fill-steel'}
-              />
+              <path d={`M0 30 V25 H18 L30 ${25 - 23 * (n / most)} H70 L82 25 H100 V30 Z`} className={fillOf(on, n)} />
             </svg>
           </button>
         );
       })}
     </div>
   );
+}
+
+function fillOf(on: boolean, n: number) {
+  if (on) return 'fill-brass-fill';
+  if (n === 0) return 'fill-line';
+  return 'fill-steel';
 }

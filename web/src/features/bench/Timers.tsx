@@ -39,13 +39,7 @@ export function Timers() {
               )}
             >
               {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-              <span className="text-lg">
-                {left <= -3_600_000
-                  ? `time is up, ${Math.floor(-left / 3_600_000)} h ago`
-                  : left <= 0
-                    ? `time is up, +${countdown(-left)}`
-                    : countdown(left)}
-              </span>
+              <span className="text-lg">{leftWords(left)}</span>
               <span className="max-w-16 truncate font-normal 2xl:max-w-40">{t.clock}</span>
             </Link>
           </li>
@@ -75,6 +69,12 @@ export function Timers() {
       )}
     </ul>
   );
+}
+
+function leftWords(left: number) {
+  if (left <= -3_600_000) return `time is up, ${Math.floor(-left / 3_600_000)} h ago`;
+  if (left <= 0) return `time is up, +${countdown(-left)}`;
+  return countdown(left);
 }
 
 /** Two soft strokes for each timer that runs out while the page is open. Browsers stay silent until a first press. */

@@ -18,31 +18,9 @@ export function CaseworkScreen() {
   const [adding, setAdding] = useState(false);
   const [editing, setEditing] = useState<string | null>(null);
   const at = (t: CaseTask) => taskStands(t, now);
-  const of = (s: TaskStands) => visit.casework.filter((t) => at(t) === s);
-  const [ready, todo, waiting] = [[...of('once more'), ...of('ready')], of('to do'), of('waiting')];
-  const soonest = waiting.map((t) => Date.parse(t.waitEndsAt!)).sort((a, b) => a - b)[0];
   return (
     <>
-      {ready.length > 0 ? (
-        <Answer tone="due" title={`Dry: ${ready.map((t) => t.what.toLowerCase()).join(', ')}`}>
-          Go on with {ready.length === 1 ? 'it' : 'them'}; the movement need not wait for this.
-        </Answer>
-      ) : waiting.length > 0 ? (
-        <Answer tone="info" title={`Waiting: ${countdown(soonest! - now)} more`}>
-          {todo.length > 0 ? `${todo.length} more to do.` : 'The work on the movement goes on meanwhile.'}
-        </Answer>
-      ) : todo.length > 0 ? (
-        <Answer tone="info" title={`${todo.length} to do on case, dial and glass`}>
-          These go beside the work on the movement.
-        </Answer>
-      ) : (
-        <Answer
-          tone="good"
-          title={
-            visit.casework.length > 0 ? 'Case, dial and glass are done' : 'Nothing is to be done to case, dial or glass'
-          }
-        />
-      )}
+      <CaseworkAnswer at={at} now={now} />
       {CASE_PLACES.map((place) => {
         const tasks = visit.casework
           .filter((t) => t.place === place)
@@ -86,5 +64,38 @@ export function CaseworkScreen() {
         </Panel>
       )}
     </>
+  );
+}
+
+function CaseworkAnswer({ at, now }: { at: (t: CaseTask) => TaskStands; now: number }) {
+  const visit = useThisVisit();
+  const of = (s: TaskStands) => visit.casework.filter((t) => at(t) === s);
+  const [ready, todo, waiting] = [[...of('once more'), ...of('ready')], of('to do'), of('waiting')];
+  const soonest = waiting.map((t) => Date.parse(t.waitEndsAt!)).sort((a, b) => a - b)[0];
+  if (ready.length > 0)
+    return (
+      <Answer tone="due" title={`Dry: ${ready.map((t) => t.what.toLowerCase()).join(', ')}`}>
+        Go on with {ready.length === 1 ? 'it' : 'them'}; the movement need not wait for this.
+      </Answer>
+    );
+  if (waiting.length > 0)
+    return (
+      <Answer tone="info" title={`Waiting: ${countdown(soonest! - now)} more`}>
+        {todo.length > 0 ? `${todo.length} more to do.` : 'The work on the movement goes on meanwhile.'}
+      </Answer>
+    );
+  if (todo.length > 0)
+    return (
+      <Answer tone="info" title={`${todo.length} to do on case, dial and glass`}>
+        These go beside the work on the movement.
+      </Answer>
+    );
+  return (
+    <Answer
+      tone="good"
+      title={
+        visit.casework.length > 0 ? 'Case, dial and glass are done' : 'Nothing is to be done to case, dial or glass'
+      }
+    />
   );
 }

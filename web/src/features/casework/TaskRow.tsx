@@ -55,9 +55,15 @@ function Standing({ stands, task, now }: { stands: TaskStands; task: CaseTask; n
           : 'rounded-lg border-2 border-dashed border-brass-fill bg-brass-wash px-2 text-brass'
       }
     >
-      {stands === 'to do' ? 'to do' : stands === 'ready' ? 'dry' : 'once more'}
+      {standingWords(stands)}
     </b>
   );
+}
+
+function standingWords(stands: 'to do' | 'once more' | 'ready') {
+  if (stands === 'to do') return 'to do';
+  if (stands === 'ready') return 'dry';
+  return 'once more';
 }
 
 function TaskWords({ task, stands }: { task: CaseTask; stands: TaskStands }) {

@@ -34,20 +34,11 @@ export function BathBookScreen() {
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the bath book" />;
   const inUse = data.filter((f) => f.changedAt === null);
-  const past = inUse.filter((f) => fillPast(f, now));
   const before = data.filter((f) => f.changedAt !== null);
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-5 px-4 py-5 md:px-6">
       <h1 className="text-3xl">Bath book</h1>
-      {inUse.length === 0 ? (
-        <Answer tone="info" title="Nothing is filled">
-          A run that names its bath counts it as a load.
-        </Answer>
-      ) : past.length > 0 ? (
-        <Answer tone="due" title={`To be changed: ${past.map((f) => f.name).join(', ')}`} />
-      ) : (
-        <Answer tone="good" title={`${inUse.length} in use, none past its rule`} />
-      )}
+      <BathAnswer inUse={inUse} now={now} />
       <Panel
         title="In use"
         aside={
@@ -94,6 +85,18 @@ export function BathBookScreen() {
       )}
     </div>
   );
+}
+
+function BathAnswer({ inUse, now }: { inUse: Fill[]; now: number }) {
+  const past = inUse.filter((f) => fillPast(f, now));
+  if (inUse.length === 0)
+    return (
+      <Answer tone="info" title="Nothing is filled">
+        A run that names its bath counts it as a load.
+      </Answer>
+    );
+  if (past.length > 0) return <Answer tone="due" title={`To be changed: ${past.map((f) => f.name).join(', ')}`} />;
+  return <Answer tone="good" title={`${inUse.length} in use, none past its rule`} />;
 }
 
 function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => void }) {

@@ -1,3 +1,4 @@
+import type { CleaningRun } from '@eclat/contract';
 import { BookOpen } from 'lucide-react';
 import { held } from '@eclat/core/rules';
 import { useMemo } from 'react';
@@ -19,10 +20,6 @@ export function CleaningScreen() {
   const visit = useThisVisit();
   const now = useNow();
   const running = useMemo(() => visit.baths.filter((b) => b.stoppedAt === null), [visit.baths]);
-  const over = running.filter((b) => b.endsAt !== null && Date.parse(b.endsAt) <= now);
-  const soonest = running
-    .flatMap((b) => (b.endsAt ? [{ b, at: Date.parse(b.endsAt) }] : []))
-    .sort((a, b) => a.at - b.at)[0];
   const done = visit.baths.filter((b) => b.stoppedAt !== null);
   // The second, lighter clean is owed once holes are bushed, where the house cleans after fitting.
   const owed =
@@ -31,31 +28,7 @@ export function CleaningScreen() {
     held('final-clean', visit.rules.held).id !== 'before';
   return (
     <>
-      {over[0] ? (
-        <Answer tone="danger" title={`Time is up: ${over[0].steps[over[0].step]!.what.toLowerCase()}`}>
-          {over[0].steps[over[0].step]!.bath
-            ? 'Take the parts out. Water is driven out at once: a steel pinion rusts in minutes.'
-            : 'On to the next step.'}
-        </Answer>
-      ) : soonest ? (
-        <Answer tone="info" title={`${soonest.b.steps[soonest.b.step]!.what}: ${countdown(soonest.at - now)} to go`}>
-          The timer stands in the shop’s database. It rings in every open browser.
-        </Answer>
-      ) : running[0] ? (
-        <Answer tone="info" title={running[0].steps[running[0].step]!.what}>
-          This step ends when you say so.
-        </Answer>
-      ) : owed ? (
-        <Answer tone="due" title="The second, lighter clean is still to come">
-          Chips, compound and fingerprints of the fitting come off before it goes together.
-        </Answer>
-      ) : done.length > 0 ? (
-        <Answer tone="good" title={done.length === 1 ? 'One run is done' : `${done.length} runs are done`} />
-      ) : (
-        <Answer tone="info" title="What goes into the bath?">
-          Each part’s material is checked against the bath before it goes in.
-        </Answer>
-      )}
+      <CleaningAnswer running={running} now={now} owed={owed} done={done} />
       <Cautions stage="clean" />
       {running.map((b) => (
         <RunGoing key={b.id} run={b} now={now} />
@@ -85,5 +58,55 @@ export function CleaningScreen() {
       <Photos stage="clean" />
       <StageFoot stage="clean" ready={running.length === 0} why="A run is still going on." />
     </>
+  );
+}
+
+function CleaningAnswer({
+  running,
+  now,
+  owed,
+  done,
+}: {
+  running: CleaningRun[];
+  now: number;
+  owed: boolean;
+  done: CleaningRun[];
+}) {
+  const over = running.filter((b) => b.endsAt !== null && Date.parse(b.endsAt) <= now);
+  const soonest = running
+    .flatMap((b) => (b.endsAt ? [{ b, at: Date.parse(b.endsAt) }] : []))
+    .sort((a, b) => a.at - b.at)[0];
+  if (over[0])
+    return (
+      <Answer tone="danger" title={`Time is up: ${over[0].steps[over[0].step]!.what.toLowerCase()}`}>
+        {over[0].steps[over[0].step]!.bath
+          ? 'Take the parts out. Water is driven out at once: a steel pinion rusts in minutes.'
+          : 'On to the next step.'}
+      </Answer>
+    );
+  if (soonest)
+    return (
+      <Answer tone="info" title={`${soonest.b.steps[soonest.b.step]!.what}: ${countdown(soonest.at - now)} to go`}>
+        The timer stands in the shop’s database. It rings in every open browser.
+      </Answer>
+    );
+  if (running[0])
+    return (
+      <Answer tone="info" title={running[0].steps[running[0].step]!.what}>
+        This step ends when you say so.
+      </Answer>
+    );
+  if (owed)
+    return (
+      <Answer tone="due" title="The second, lighter clean is still to come">
+        Chips, compound and fingerprints of the fitting come off before it goes together.
+      </Answer>
+    );
+  if (done.length > 0)
+    return <Answer tone="good" title={done.length === 1 ? 'One run is done' : `${done.length} runs are done`} />;
+  return (
+    <Answer tone="info" title="What goes into the bath?">
+      Each part’s material is checked against the bath before it goes in.
+    </Answer>
   );
 }

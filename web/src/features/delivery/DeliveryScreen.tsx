@@ -8,23 +8,10 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 /** On site: where it stands, set going, and shown to the owner. Before the signature, so that the record has it. */
 export function DeliveryScreen() {
   const visit = useThisVisit();
-  const { open, failed } = leftOf(visit, 'deliver');
-  const title =
-    failed.length > 0
-      ? `Not right yet: ${failed.map((c) => c.what).join('; ')}`
-      : open.length === 0
-        ? 'Delivered and shown'
-        : `Next: ${open[0]!.what}`;
-  const words = visit.closedAt
-    ? 'This visit is closed.'
-    : open.length > 0
-      ? `${open.length} to look at where it stands. A clock that is fetched here needs none of this: show it at the counter.`
-      : 'The record can be signed.';
+  const { failed } = leftOf(visit, 'deliver');
   return (
     <>
-      <Answer tone={failed.length > 0 ? 'danger' : open.length === 0 ? 'good' : 'info'} title={title}>
-        {words}
-      </Answer>
+      <DeliveryAnswer />
       <div className="no-print flex flex-wrap gap-3">
         <DocumentLink paper="return">
           <FileText className="size-5" aria-hidden />
@@ -38,5 +25,27 @@ export function DeliveryScreen() {
       <Checks place="deliver" title="On site" />
       <StageFoot stage="deliver" ready={failed.length === 0} why="What failed is put right first." />
     </>
+  );
+}
+
+function DeliveryAnswer() {
+  const visit = useThisVisit();
+  const { open, failed } = leftOf(visit, 'deliver');
+  const left = `${open.length} to look at where it stands. A clock that is fetched here needs none of this: show it at the counter.`;
+  const words = open.length > 0 ? left : 'The record can be signed.';
+  const said = visit.closedAt ? 'This visit is closed.' : words;
+  if (failed.length > 0)
+    return (
+      <Answer tone="danger" title={`Not right yet: ${failed.map((c) => c.what).join('; ')}`}>
+        {said}
+      </Answer>
+    );
+  return (
+    <Answer
+      tone={open.length === 0 ? 'good' : 'info'}
+      title={open[0] ? `Next: ${open[0].what}` : 'Delivered and shown'}
+    >
+      {said}
+    </Answer>
   );
 }

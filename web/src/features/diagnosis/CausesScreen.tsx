@@ -59,16 +59,7 @@ export function CausesScreen() {
 function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> }) {
   const learn = useCommand(api.diagnosis.setLearning, { what: 'Learning' });
   return (
-    <Answer
-      tone="info"
-      title={
-        data.learn
-          ? data.signedVisits === 0
-            ? 'No signed visit has confirmed a cause yet'
-            : `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`
-          : 'The shipped numbers stand alone'
-      }
-    >
+    <Answer tone="info" title={learntWords(data)}>
       {data.learn
         ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or a finding confirmed a cause adds one. Nothing comes from elsewhere.'
         : 'The shop’s own visits are not counted. Nothing of them is lost: turn it on again at any time.'}
@@ -81,6 +72,12 @@ function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> 
       )}
     </Answer>
   );
+}
+
+function learntWords(data: Knowledge) {
+  if (!data.learn) return 'The shipped numbers stand alone';
+  if (data.signedVisits === 0) return 'No signed visit has confirmed a cause yet';
+  return `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`;
 }
 
 function FoundHere({ data }: { data: Knowledge }) {

@@ -20,39 +20,10 @@ export function ElectricScreen() {
   const steps = those(visit.electric, 'step');
   const contacts = those(visit.electric, 'contact');
   const suppression = those(visit.electric, 'suppression');
-  const bad = coils
-    .map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC))
-    .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
   const supplyV = steps.at(-1)?.look.supplyV;
-  const judged = supplyV
-    ? judgeSteps(
-        steps.map((s) => ({ volts: s.look.volts, did: s.look.did })),
-        supplyV,
-      )
-    : null;
   return (
     <>
-      {bad ? (
-        <Answer tone="danger" title={bad.words}>
-          Find this before a supply is put to it.
-        </Answer>
-      ) : judged ? (
-        <Answer
-          tone={judged.margin === null || judged.margin < 1.25 ? 'due' : 'good'}
-          title={judged.pullInV === null ? 'It does not step yet' : `It steps from ${judged.pullInV} V`}
-        >
-          {judged.words}
-        </Answer>
-      ) : (
-        <Answer
-          tone="info"
-          title={
-            coils.length > 0
-              ? 'Step the voltage up from low, the current limited'
-              : 'The coil’s resistance first, with one end free'
-          }
-        />
-      )}
+      <ElectricAnswer coils={coils} supplyV={supplyV} steps={steps} />
       <Cautions stage="run" />
       <Panel title="Coils">
         <List entries={coils} what="Coil" />
@@ -71,6 +42,51 @@ export function ElectricScreen() {
         {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.look.ohms ?? null} />}
       </Panel>
     </>
+  );
+}
+
+function ElectricAnswer({
+  coils,
+  supplyV,
+  steps,
+}: {
+  coils: Of<'coil'>[];
+  supplyV: number | undefined;
+  steps: Of<'step'>[];
+}) {
+  const bad = coils
+    .map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC))
+    .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
+  const judged = supplyV
+    ? judgeSteps(
+        steps.map((s) => ({ volts: s.look.volts, did: s.look.did })),
+        supplyV,
+      )
+    : null;
+  if (bad)
+    return (
+      <Answer tone="danger" title={bad.words}>
+        Find this before a supply is put to it.
+      </Answer>
+    );
+  if (judged)
+    return (
+      <Answer
+        tone={judged.margin === null || judged.margin < 1.25 ? 'due' : 'good'}
+        title={judged.pullInV === null ? 'It does not step yet' : `It steps from ${judged.pullInV} V`}
+      >
+        {judged.words}
+      </Answer>
+    );
+  return (
+    <Answer
+      tone="info"
+      title={
+        coils.length > 0
+          ? 'Step the voltage up from low, the current limited'
+          : 'The coil’s resistance first, with one end free'
+      }
+    />
   );
 }
 

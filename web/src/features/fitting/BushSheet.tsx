@@ -182,17 +182,14 @@ function BushOffered({
         )}
       </>
     );
-  return (
-    <p className="font-semibold text-danger">
-      {tooBig
-        ? 'This pivot is larger than the hole was.'
-        : pivotMm === null || plateMm === null
-          ? 'Measure pivot and plate first.'
-          : own.length > 0
-            ? 'No bush in the stores suits this hole: order or turn one.'
-            : 'No plain size suits this hole: turn one.'}
-    </p>
-  );
+  return <p className="font-semibold text-danger">{whyNone(tooBig, pivotMm, plateMm, own)}</p>;
+}
+
+function whyNone(tooBig: boolean, pivotMm: number | null, plateMm: number | null, own: readonly Bush[]) {
+  if (tooBig) return 'This pivot is larger than the hole was.';
+  if (pivotMm === null || plateMm === null) return 'Measure pivot and plate first.';
+  if (own.length > 0) return 'No bush in the stores suits this hole: order or turn one.';
+  return 'No plain size suits this hole: turn one.';
 }
 
 function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {

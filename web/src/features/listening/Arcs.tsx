@@ -54,34 +54,7 @@ export function Arcs({ balance, faint, empty }: { balance: Balance | null; faint
         />
       )}
       <g textAnchor="middle" fill="var(--ink)" fontWeight="700">
-        {balance ? (
-          balance.inBeat ? (
-            <>
-              <text x={CX} y={CY + 2} fontSize="44" fill="var(--good)">
-                In beat
-              </text>
-              <text x={CX} y={CY + 34} fontSize="21" fill="var(--soft)">
-                within {msWords(balance.ms)}
-              </text>
-            </>
-          ) : (
-            <>
-              <text x={CX} y={CY - 34} fontSize="25">
-                {balance.words}
-              </text>
-              <text x={CX} y={CY + 34} fontSize="68">
-                {balance.ms.toFixed(balance.ms < 3 ? 1 : 0)}
-              </text>
-              <text x={CX} y={CY + 62} fontSize="20" fill="var(--soft)">
-                ms, {(100 * Math.abs(balance.share)).toFixed(Math.abs(balance.share) < 0.01 ? 2 : 1)} %
-              </text>
-            </>
-          )
-        ) : (
-          <text x={CX} y={CY + 8} fontSize="24" fill="var(--soft)">
-            {empty}
-          </text>
-        )}
+        <BalanceWords balance={balance} empty={empty} />
       </g>
       {balance && (
         <g fontSize="16" fontWeight="600" fill="var(--ink)">
@@ -94,5 +67,38 @@ export function Arcs({ balance, faint, empty }: { balance: Balance | null; faint
         </g>
       )}
     </svg>
+  );
+}
+
+function BalanceWords({ balance, empty }: { balance: Balance | null; empty: string }) {
+  if (!balance)
+    return (
+      <text x={CX} y={CY + 8} fontSize="24" fill="var(--soft)">
+        {empty}
+      </text>
+    );
+  if (balance.inBeat)
+    return (
+      <>
+        <text x={CX} y={CY + 2} fontSize="44" fill="var(--good)">
+          In beat
+        </text>
+        <text x={CX} y={CY + 34} fontSize="21" fill="var(--soft)">
+          within {msWords(balance.ms)}
+        </text>
+      </>
+    );
+  return (
+    <>
+      <text x={CX} y={CY - 34} fontSize="25">
+        {balance.words}
+      </text>
+      <text x={CX} y={CY + 34} fontSize="68">
+        {balance.ms.toFixed(balance.ms < 3 ? 1 : 0)}
+      </text>
+      <text x={CX} y={CY + 62} fontSize="20" fill="var(--soft)">
+        ms, {(100 * Math.abs(balance.share)).toFixed(Math.abs(balance.share) < 0.01 ? 2 : 1)} %
+      </text>
+    </>
   );
 }

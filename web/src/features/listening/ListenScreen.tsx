@@ -70,11 +70,7 @@ export function ListenScreen() {
       ) : (
         <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
           <Panel>
-            <Arcs
-              balance={balance}
-              faint={!heard || live.rough}
-              empty={on ? (live?.state === 'lost' ? 'No beat is heard now' : 'Listening …') : 'Not listening'}
-            />
+            <Arcs balance={balance} faint={!heard || live.rough} empty={emptyWords(on, live)} />
             <p role="status" className="mt-1 text-center text-lg">
               {status(on, live, minute.report !== null)}
             </p>
@@ -97,6 +93,11 @@ export function ListenScreen() {
       </div>
     </div>
   );
+}
+
+function emptyWords(on: boolean, live: Live | null) {
+  if (!on) return 'Not listening';
+  return live?.state === 'lost' ? 'No beat is heard now' : 'Listening …';
 }
 
 /** Opens the microphone or the simulated clock; a simulated one that is changed while it is heard is opened anew. */
@@ -218,13 +219,7 @@ function WhatIsHeard({
           )}
         </>
       ) : (
-        <p className="text-soft">
-          {on
-            ? (live?.seconds ?? 0) > 25 && live?.state !== 'heard'
-              ? 'No beat found so far. Bring the microphone to the plates or the case, and keep talk away.'
-              : 'Figures stand here after some beats.'
-            : 'Rate, beat error and amplitude stand here as soon as a beat is heard. The sound stays on this device unless it is kept.'}
-        </p>
+        <p className="text-soft">{nothingYet(on, live)}</p>
       )}
       {on && card && (
         <p className="mt-3 border-t border-line pt-2 text-sm text-soft">
@@ -235,6 +230,14 @@ function WhatIsHeard({
       )}
     </Panel>
   );
+}
+
+function nothingYet(on: boolean, live: Live | null) {
+  if (!on)
+    return 'Rate, beat error and amplitude stand here as soon as a beat is heard. The sound stays on this device unless it is kept.';
+  if ((live?.seconds ?? 0) > 25 && live?.state !== 'heard')
+    return 'No beat found so far. Bring the microphone to the plates or the case, and keep talk away.';
+  return 'Figures stand here after some beats.';
 }
 
 function KnownOfIt({ wrong }: { wrong: ReturnType<typeof knownOfTyped>['wrong'] }) {
@@ -322,9 +325,15 @@ function Level({ db }: { db: number }) {
       <span className="h-3 w-28 overflow-hidden rounded-full bg-sunk" aria-hidden>
         <span className="block h-full bg-steel" style={{ width: `${100 * share}%` }} />
       </span>
-      {db > -3 ? <b className="text-danger">too loud</b> : db < -70 ? 'very quiet' : ''}
+      <LevelWords db={db} />
     </span>
   );
+}
+
+function LevelWords({ db }: { db: number }) {
+  if (db > -3) return <b className="text-danger">too loud</b>;
+  if (db < -70) return 'very quiet';
+  return '';
 }
 
 function useTone(on: boolean, share: number | null): void {

@@ -1,6 +1,6 @@
 import { api } from '../../data/api.ts';
 import { cautionsFor } from '@eclat/core/cautions';
-import { stripGate } from '@eclat/core/workflow';
+import { stripGate, type StripGate } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -22,27 +22,7 @@ export function PowerDownScreen() {
   const gate = stripGate(visit.power, unread);
   return (
     <>
-      {visit.strip.begun ? (
-        <Answer
-          tone={gate.unsafe.length > 0 ? 'danger' : 'good'}
-          title={
-            gate.unsafe.length > 0
-              ? `Apart, with the ${gate.unsafe.join(' and ')} train under power`
-              : 'The strip has begun, and it is safe'
-          }
-        >
-          {visit.strip.begun.by}, {dayTime(visit.strip.begun.at)}
-          {visit.strip.begun.overrideReason && <>. Overridden: “{visit.strip.begun.overrideReason}”</>}
-        </Answer>
-      ) : gate.open ? (
-        <Answer tone="good" title="Safe to open">
-          Every train is let down or contained.
-        </Answer>
-      ) : (
-        <Answer tone="danger" title="Do not open the plates">
-          {capital(gate.reasons.join('; '))}.
-        </Answer>
-      )}
+      <PowerAnswer gate={gate} />
       <Cautions stage="power" />
       <div className="grid gap-5 xl:grid-cols-2">
         {visit.power.map((p) => (
@@ -59,6 +39,35 @@ export function PowerDownScreen() {
       {!visit.strip.begun && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
       <StageFoot stage="power" ready={visit.strip.begun !== null} why="Begin the strip first." />
     </>
+  );
+}
+
+function PowerAnswer({ gate }: { gate: StripGate }) {
+  const visit = useThisVisit();
+  if (visit.strip.begun)
+    return (
+      <Answer
+        tone={gate.unsafe.length > 0 ? 'danger' : 'good'}
+        title={
+          gate.unsafe.length > 0
+            ? `Apart, with the ${gate.unsafe.join(' and ')} train under power`
+            : 'The strip has begun, and it is safe'
+        }
+      >
+        {visit.strip.begun.by}, {dayTime(visit.strip.begun.at)}
+        {visit.strip.begun.overrideReason && <>. Overridden: “{visit.strip.begun.overrideReason}”</>}
+      </Answer>
+    );
+  if (gate.open)
+    return (
+      <Answer tone="good" title="Safe to open">
+        Every train is let down or contained.
+      </Answer>
+    );
+  return (
+    <Answer tone="danger" title="Do not open the plates">
+      {capital(gate.reasons.join('; '))}.
+    </Answer>
   );
 }
 

@@ -18,9 +18,7 @@ export function OwnerPart() {
     formState: { errors },
   } = useFormContext<IntakeForm>();
   const known = watch('ownerId');
-  const name = watch('owner.name') ?? '';
-  const phone = watch('owner.phone') ?? '';
-  const found = useOwners(name.length > 1 ? name : phone.length > 3 ? phone : '');
+  const found = useOwners(searchedFor(watch('owner.name') ?? '', watch('owner.phone') ?? ''));
   const pick = (id: string, shown: string) => {
     setValue('ownerId', id);
     setValue('owner', undefined);
@@ -81,4 +79,10 @@ export function OwnerPart() {
       </div>
     </Panel>
   );
+}
+
+function searchedFor(name: string, phone: string) {
+  if (name.length > 1) return name;
+  if (phone.length > 3) return phone;
+  return '';
 }

@@ -72,7 +72,7 @@ export function SpokenRemark({
       ) : (
         <Button busy={keep.isPending} onClick={() => void start()}>
           <Mic className="size-5" aria-hidden />
-          {keep.isPending ? 'Keeping it …' : value ? 'Speak it again' : 'Speak the remark'}
+          {buttonWords(keep.isPending, value)}
         </Button>
       )}
       {failed && !keep.isPending && <Button onClick={() => keep.mutate(failed)}>Send it again</Button>}
@@ -91,6 +91,12 @@ export function SpokenRemark({
       )}
     </div>
   );
+}
+
+function buttonWords(busy: boolean, value: string | null) {
+  if (busy) return 'Keeping it …';
+  if (value) return 'Speak it again';
+  return 'Speak the remark';
 }
 
 /** A remark to be heard again. */

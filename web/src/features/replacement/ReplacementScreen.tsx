@@ -1,4 +1,9 @@
-import { REPLACEMENT_PARTS, replacementChecks, replacementObstacles } from '@eclat/core/movement';
+import {
+  REPLACEMENT_PARTS,
+  replacementChecks,
+  replacementObstacles,
+  type ReplacementCheck,
+} from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -51,18 +56,7 @@ export function ReplacementScreen() {
   const obstacles = replacementObstacles(points, answers);
   return (
     <>
-      <Answer
-        tone={obstacles.length === 0 ? 'good' : open === points.length ? 'info' : 'due'}
-        title={
-          obstacles.length === 0
-            ? 'Every point is answered: it can go in'
-            : open === points.length
-              ? 'Another movement in this case'
-              : open > 0
-                ? `${open} of ${points.length} points to answer`
-                : obstacles[0]
-        }
-      >
+      <Answer tone={toneOf(obstacles, open, points)} title={titleOf(obstacles, open, points)}>
         {open === points.length &&
           'Each point is answered from the old and the new one side by side. Nothing changes until it is in.'}
       </Answer>
@@ -81,4 +75,17 @@ export function ReplacementScreen() {
       {!visit.closedAt && <PutIn obstacles={obstacles} />}
     </>
   );
+}
+
+function toneOf(obstacles: string[], open: number, points: ReplacementCheck[]) {
+  if (obstacles.length === 0) return 'good';
+  if (open === points.length) return 'info';
+  return 'due';
+}
+
+function titleOf(obstacles: string[], open: number, points: ReplacementCheck[]) {
+  if (obstacles.length === 0) return 'Every point is answered: it can go in';
+  if (open === points.length) return 'Another movement in this case';
+  if (open > 0) return `${open} of ${points.length} points to answer`;
+  return obstacles[0];
 }

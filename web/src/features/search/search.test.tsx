@@ -31,22 +31,22 @@ beforeEach(() => {
   sessionStorage.clear();
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     if (init.method === 'POST') posted.push(JSON.parse(init.body as string) as Record<string, unknown>);
-    const reply = url.startsWith('/api/find')
-      ? hits
-      : url.includes('/clocks')
-        ? [
-            {
-              id: CLOCK,
-              description: 'Slate mantel clock',
-              movement: { id: MOVEMENT, code: 'M-222222', name: 'Round-plate movement' },
-            },
-          ]
-        : url.startsWith('/api/visits')
-          ? { id: 'v9', claim: 'C-1' }
-          : { items: [], next: null };
+    const reply = replyTo(url);
     return new Response(JSON.stringify(reply), { status: 200 });
   });
 });
+function replyTo(url: string): unknown {
+  if (url.startsWith('/api/find')) return hits;
+  if (url.includes('/clocks'))
+    return [
+      {
+        id: CLOCK,
+        description: 'Slate mantel clock',
+        movement: { id: MOVEMENT, code: 'M-222222', name: 'Round-plate movement' },
+      },
+    ];
+  return url.startsWith('/api/visits') ? { id: 'v9', claim: 'C-1' } : { items: [], next: null };
+}
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();

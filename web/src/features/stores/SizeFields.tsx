@@ -73,10 +73,12 @@ function One({
       value={text}
       onChange={(e) => type(e.target.value)}
       error={error ?? (wrong ? 'A number.' : undefined)}
-      hint={size === 'ohms' ? 'Ω' : size === 'volts' ? 'V' : undefined}
+      hint={HINTS[size]}
     />
   );
 }
+
+const HINTS: Partial<Record<SizeId, string>> = { ohms: 'Ω', volts: 'V' };
 
 function numberOf(size: SizeId, text: string): number | null {
   if (text.trim() === '') return null;

@@ -151,7 +151,7 @@ export function StrikeFigure({ state }: { state: StrikeState }) {
   const hour = hourOf(state);
   const up = state.leverUp;
   const blow = state.phase === 'running' && state.sounded > 0;
-  const minute = (state.quarter % 4) * 90 - (state.phase === 'lifting' ? 12 : state.phase === 'warned' ? 6 : 0);
+  const minute = (state.quarter % 4) * 90 - liftOf(state);
   return (
     <svg
       viewBox="0 0 560 285"
@@ -183,11 +183,7 @@ export function StrikeFigure({ state }: { state: StrikeState }) {
       </text>
       <g>
         <circle cx={430} cy={210} r={30} className="fill-enamel stroke-brass-fill" strokeWidth={3} />
-        <path
-          d={`M430 210 L ${point(430, 210, 27, state.phase === 'locked' ? 0 : state.phase === 'running' ? 40 : state.warningTurn * 360)}`}
-          className="stroke-ink"
-          strokeWidth={4}
-        />
+        <path d={`M430 210 L ${point(430, 210, 27, turnOf(state))}`} className="stroke-ink" strokeWidth={4} />
         <text x={430} y={260} textAnchor="middle" fontSize={15} className="fill-soft">
           warning wheel
         </text>
@@ -217,4 +213,16 @@ export function StrikeFigure({ state }: { state: StrikeState }) {
       </g>
     </svg>
   );
+}
+
+function liftOf(state: StrikeState) {
+  if (state.phase === 'lifting') return 12;
+  if (state.phase === 'warned') return 6;
+  return 0;
+}
+
+function turnOf(state: StrikeState) {
+  if (state.phase === 'locked') return 0;
+  if (state.phase === 'running') return 40;
+  return state.warningTurn * 360;
 }

@@ -1,5 +1,5 @@
 import { SYMPTOMS, type SymptomId } from '@eclat/core/faults';
-import { dialMarks, HOURS, judgeDial } from '@eclat/core/strike';
+import { dialMarks, HOURS, judgeDial, type DialVerdict } from '@eclat/core/strike';
 import clsx from 'clsx';
 import { Check, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
@@ -38,7 +38,7 @@ export function StrikeScreen() {
   return (
     <>
       <Answer
-        tone={judged.length === 0 ? 'info' : verdict.right ? 'good' : 'due'}
+        tone={toneOf(judged, verdict)}
         title={
           verdict.hours?.words ?? (visit.struck.length === 0 ? 'Let it strike round the dial' : 'Three hours at least')
         }
@@ -82,6 +82,12 @@ export function StrikeScreen() {
       </div>
     </>
   );
+}
+
+function toneOf(judged: (string | undefined)[], verdict: DialVerdict) {
+  if (judged.length === 0) return 'info';
+  if (verdict.right) return 'good';
+  return 'due';
 }
 
 function RoundTheDial({
@@ -236,16 +242,7 @@ function Row({
             aria-label={`${nameOf(m)}: ${heard === undefined ? 'not heard yet' : `${heard} heard`}`}
             aria-current={m === next ? 'step' : undefined}
             onClick={() => onChoose(m)}
-            className={clsx(
-              'relative min-h-20 rounded-lg border-2 text-left',
-              m === next
-                ? 'border-steel bg-steel-wash'
-                : heard === undefined
-                  ? 'border-dashed border-line'
-                  : right
-                    ? 'border-line bg-enamel'
-                    : 'border-danger bg-danger-wash',
-            )}
+            className={clsx('relative min-h-20 rounded-lg border-2 text-left', lookOf(m, next, heard, right))}
           >
             <span className="absolute top-1 left-2 text-sm text-soft">
               {m.startsWith('q') ? ['¼', '½', '¾', 'hour'][Number(m[1]) - 1] : m.slice(1)}
@@ -265,4 +262,11 @@ function Row({
       })}
     </div>
   );
+}
+
+function lookOf(m: string, next: string | null, heard: number | undefined, right: boolean) {
+  if (m === next) return 'border-steel bg-steel-wash';
+  if (heard === undefined) return 'border-dashed border-line';
+  if (right) return 'border-line bg-enamel';
+  return 'border-danger bg-danger-wash';
 }

@@ -1,4 +1,4 @@
-import type { PartCondition } from '@eclat/contract';
+import type { PartCondition, Visit } from '@eclat/contract';
 import { partAsks, partsToLook, PART_KINDS, type LookedPart } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -17,10 +17,6 @@ export function PartConditions() {
   const all = partsToLook(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
   const looks = new Map(visit.partLooks.map((l) => [l.key, l]));
   const left = all.filter((p) => !looks.has(p.key));
-  const asks = all.filter((p) => {
-    const l = looks.get(p.key);
-    return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
-  });
   const clear = useCommand(api.survey.removePart, { what: 'Parts' });
   const sound = useCommand(api.survey.setSound, {
     what: 'Parts',
@@ -32,13 +28,7 @@ export function PartConditions() {
   if (all.length === 0) return null;
   return (
     <Panel
-      title={
-        asks.length > 0
-          ? `${asks.length} of the other parts ${asks.length === 1 ? 'wants' : 'want'} work`
-          : left.length === 0
-            ? 'The other parts are sound'
-            : `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`
-      }
+      title={titleOf(all, looks, visit, left)}
       aside={
         !visit.closedAt &&
         left.length > 0 && (
@@ -58,6 +48,16 @@ export function PartConditions() {
       </ul>
     </Panel>
   );
+}
+
+function titleOf(all: LookedPart[], looks: Map<string, PartCondition>, visit: Visit, left: LookedPart[]) {
+  const asks = all.filter((p) => {
+    const l = looks.get(p.key);
+    return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
+  });
+  if (asks.length > 0) return `${asks.length} of the other parts ${asks.length === 1 ? 'wants' : 'want'} work`;
+  if (left.length === 0) return 'The other parts are sound';
+  return `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`;
 }
 
 export function PartRow({ part, look }: { part: LookedPart; look: PartCondition | undefined }) {

@@ -26,19 +26,7 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);
   return (
-    <Sheet
-      open
-      wide
-      onClose={onClose}
-      title={`Photo of the ${plate} plate`}
-      description={
-        photo
-          ? next
-            ? `Press where ${next.arbor.id} ${next.arbor.name} is.`
-            : 'Every hole is placed.'
-          : 'Choose the photo that shows this plate squarely.'
-      }
-    >
+    <Sheet open wide onClose={onClose} title={`Photo of the ${plate} plate`} description={saysOf(photo, next)}>
       {!photo ? (
         <ChoosePhoto setPhoto={setPhoto} laid={laid} setPoints={setPoints} />
       ) : (
@@ -59,6 +47,11 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
       )}
     </Sheet>
   );
+}
+
+function saysOf(photo: Photo | undefined, next: Hole | undefined) {
+  if (!photo) return 'Choose the photo that shows this plate squarely.';
+  return next ? `Press where ${next.arbor.id} ${next.arbor.name} is.` : 'Every hole is placed.';
 }
 
 function ChoosePhoto({

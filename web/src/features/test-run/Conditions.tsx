@@ -22,10 +22,17 @@ export interface TypedConditions {
 export const typedOf = (c: Conditions | null, oscillator: string): TypedConditions => ({
   stands: c?.stands ?? 'on a stand',
   level: c?.level ?? false,
-  setter: c ? c.setter : oscillator === 'pendulum' ? 'rating nut' : oscillator === 'balance' ? 'regulator' : null,
+  setter: setterOf(c, oscillator),
   length: c?.lengthMm?.toString() ?? '',
   pitch: c?.pitchMm?.toString() ?? '',
 });
+
+function setterOf(c: Conditions | null, oscillator: string) {
+  if (c) return c.setter;
+  if (oscillator === 'pendulum') return 'rating nut';
+  if (oscillator === 'balance') return 'regulator';
+  return null;
+}
 
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 const wrong = (text: string, most: number) => {

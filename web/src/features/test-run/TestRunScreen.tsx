@@ -1,6 +1,13 @@
 import type { TestRun } from '@eclat/contract';
 import { api } from '../../data/api.ts';
-import { judgeRun, missedReadings, nextReading, protocolFor, type NextReading } from '@eclat/core/rate';
+import {
+  judgeRun,
+  missedReadings,
+  nextReading,
+  protocolFor,
+  type NextReading,
+  type RateVerdict,
+} from '@eclat/core/rate';
 import { lazy, Suspense, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -55,10 +62,7 @@ function OnTest({ run }: { run: TestRun }) {
   const next = nextReading(run, judged);
   return (
     <>
-      <Answer
-        tone={verdict.kind === 'inside' ? 'good' : verdict.kind === 'outside' ? 'danger' : 'info'}
-        title={verdict.text}
-      >
+      <Answer tone={toneOf(verdict)} title={verdict.text}>
         {next && <>{whenToRead(next, now)} </>}
         {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over{' '}
         {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.
@@ -93,6 +97,12 @@ function OnTest({ run }: { run: TestRun }) {
       <StageFoot stage="run" />
     </>
   );
+}
+
+function toneOf(verdict: RateVerdict) {
+  if (verdict.kind === 'inside') return 'good';
+  if (verdict.kind === 'outside') return 'danger';
+  return 'info';
 }
 
 function whenToRead({ at, decidesAt }: NextReading, now: number): string {

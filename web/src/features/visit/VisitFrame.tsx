@@ -4,7 +4,7 @@ import type { TrainKey } from '@eclat/core/movement';
 import { isTogether, stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { ArrowLeftRight, AudioLines, Bell, Check, LockKeyhole, ShieldAlert, Zap } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
@@ -141,11 +141,7 @@ function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
               <span
                 className={clsx(
                   'grid size-6 shrink-0 place-items-center rounded-full text-sm',
-                  done.includes(id)
-                    ? 'bg-steel text-steel-ink'
-                    : id === current
-                      ? 'bg-brass-fill text-[#1b1403]'
-                      : 'border border-line text-soft',
+                  lookOf(done, id, current),
                 )}
               >
                 {done.includes(id) ? <Check className="size-4" aria-label="done" /> : STAGE_KEYS[i]}
@@ -158,6 +154,12 @@ function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
       </ol>
     </nav>
   );
+}
+
+function lookOf(done: StageId[], id: StageId, current: StageId) {
+  if (done.includes(id)) return 'bg-steel text-steel-ink';
+  if (id === current) return 'bg-brass-fill text-[#1b1403]';
+  return 'border border-line text-soft';
 }
 
 /**
@@ -240,7 +242,7 @@ function BesideLink({
 }: {
   to: string;
   name: string;
-  mark: React.ReactNode;
+  mark: ReactNode;
   waits?: boolean;
   first?: boolean;
 }) {

@@ -110,6 +110,12 @@ function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
   );
 }
 
+const SORTED = {
+  asc: [ArrowUp, 'ascending'],
+  desc: [ArrowDown, 'descending'],
+  none: [ArrowUpDown, 'none'],
+} as const;
+
 function TableOf({ table, all }: { table: Table<Row>; all: boolean }) {
   const shown = table.getRowModel().rows;
   return (
@@ -119,13 +125,9 @@ function TableOf({ table, all }: { table: Table<Row>; all: boolean }) {
           <tr key={group.id} className="border-b-2 border-line">
             {group.headers.map((h) => {
               const sorted = h.column.getIsSorted();
-              const Icon = sorted === 'asc' ? ArrowUp : sorted === 'desc' ? ArrowDown : ArrowUpDown;
+              const [Icon, says] = SORTED[sorted || 'none'];
               return (
-                <th
-                  key={h.id}
-                  aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                  className="p-0"
-                >
+                <th key={h.id} aria-sort={says} className="p-0">
                   <button
                     type="button"
                     className="flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold text-soft hover:text-ink"

@@ -66,13 +66,7 @@ function One({
   const units = useAppState((s) => s.units);
   const unit = unitFor(f.unit, units);
   const label = `${f.title}${unit && f.kind !== 'text' ? `, ${unit}` : ''}`;
-  const hint =
-    f.hint ??
-    (f.kind === 'number' && f.min !== undefined && units === 'metric'
-      ? limitsInWords(f)
-      : f.kind === 'numbers'
-        ? 'One after another, a blank between.'
-        : undefined);
+  const hint = f.hint ?? hintOf(f, units);
   if (f.kind === 'yes')
     return <Tick label={f.title} checked={value === 'yes'} onChange={(e) => onChange(e.target.checked ? 'yes' : '')} />;
   if (f.kind === 'choice') {
@@ -124,6 +118,12 @@ function One({
       onChange={(e) => onChange(e.target.value)}
     />
   );
+}
+
+function hintOf(f: Field, units: 'metric' | 'inch') {
+  if (f.kind === 'number' && f.min !== undefined && units === 'metric') return limitsInWords(f);
+  if (f.kind === 'numbers') return 'One after another, a blank between.';
+  return undefined;
 }
 
 function Ask({ read, path, onAnswer }: { read: ReadForm; path: string; onAnswer: (v: string) => void }) {

@@ -1,3 +1,4 @@
+import type { BenchRow } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import type { Working } from '@eclat/core/workings';
 import { useNavigate } from 'react-router';
@@ -19,8 +20,33 @@ export function UseInVisit({
   onClose: () => void;
 }) {
   const { data, error } = useBench();
-  const go = useNavigate();
   const keep = useCommand(api.workings.keep, { what: working.title, onSent: onClose });
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="Use in which visit?"
+      description="The figures, the answer and the version of the calculation are kept with it."
+    >
+      <OnTheBench working={working} keep={keep} input={input} error={error} data={data} />
+    </Sheet>
+  );
+}
+
+function OnTheBench({
+  working,
+  keep,
+  input,
+  error,
+  data,
+}: {
+  working: Working;
+  keep: ReturnType<typeof useCommand<typeof api.workings.keep>>;
+  input: Record<string, unknown>;
+  error: Error | null;
+  data: BenchRow[] | undefined;
+}) {
+  const go = useNavigate();
   const use = (visitId: string, now: StageId) => {
     const stage = working.stages.includes(now) ? now : working.stages[0]!;
     keep.mutate(
@@ -35,38 +61,26 @@ export function UseInVisit({
       },
     );
   };
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="the bench" />;
+  if (data.length === 0) return <p>No clock is on the bench.</p>;
   return (
-    <Sheet
-      open
-      onClose={onClose}
-      title="Use in which visit?"
-      description="The figures, the answer and the version of the calculation are kept with it."
-    >
-      {error && !data ? (
-        <Failed error={error} />
-      ) : !data ? (
-        <Loading what="the bench" />
-      ) : data.length === 0 ? (
-        <p>No clock is on the bench.</p>
-      ) : (
-        <ul className="max-h-[60vh] overflow-y-auto rounded-lg border border-line">
-          {data.map((r) => (
-            <li key={r.visitId} className="border-b border-line last:border-b-0">
-              <button
-                type="button"
-                disabled={keep.isPending}
-                className="block min-h-12 w-full px-4 py-2 text-left hover:bg-steel-wash"
-                onClick={() => use(r.visitId, r.next.stage)}
-              >
-                <span className="block font-bold">{r.clock}</span>
-                <span className="block text-sm text-soft">
-                  {r.claim} · {r.owner} · {r.movementCode}
-                </span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </Sheet>
+    <ul className="max-h-[60vh] overflow-y-auto rounded-lg border border-line">
+      {data.map((r) => (
+        <li key={r.visitId} className="border-b border-line last:border-b-0">
+          <button
+            type="button"
+            disabled={keep.isPending}
+            className="block min-h-12 w-full px-4 py-2 text-left hover:bg-steel-wash"
+            onClick={() => use(r.visitId, r.next.stage)}
+          >
+            <span className="block font-bold">{r.clock}</span>
+            <span className="block text-sm text-soft">
+              {r.claim} · {r.owner} · {r.movementCode}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
