@@ -1,15 +1,15 @@
-import { CARE } from './care.ts';
-import { ELECTRICS } from './electrics.ts';
-import { PENDULUM } from './pendulum.ts';
-import { PIVOTS } from './pivots.ts';
-import { PLANS } from './plans.ts';
-import { RATES } from './rates.ts';
-import { SPRINGS } from './springs.ts';
-import { STRIKES } from './strikes.ts';
-import { TORSION } from './torsion.ts';
-import { TRAINS_WORKINGS } from './trains.ts';
-import { UNITS } from './units.ts';
-import { WEIGHTS } from './weights.ts';
+import { CARE } from './care/index.ts';
+import { ELECTRICS } from './electrics/index.ts';
+import { PENDULUM } from './pendulum/index.ts';
+import { PIVOTS } from './pivots/index.ts';
+import { PLANS } from './plans/index.ts';
+import { RATES } from './rates/index.ts';
+import { SPRINGS } from './springs/index.ts';
+import { STRIKES } from './strikes/index.ts';
+import { TORSION } from './torsion/index.ts';
+import { TRAINS_WORKINGS } from './trains/index.ts';
+import { UNITS } from './units/index.ts';
+import { WEIGHTS } from './weights/index.ts';
 import type { Working } from './working.ts';
 
 /**
@@ -37,4 +37,3 @@ export * from './fields.ts';
 export * from './run.ts';
 export * from './working.ts';
 export * from './typed.ts';
-export { suits } from './suits.ts';

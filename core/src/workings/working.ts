@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Traits } from '../movement/index.ts';
 import type { StageId } from '../workflow/index.ts';
 
 export const SUBJECTS = [
@@ -37,6 +38,8 @@ export interface Working<I extends z.ZodObject = z.ZodObject, R extends z.ZodObj
   subject: Subject;
   /** The stages of a visit in which it is of use. */
   stages: readonly StageId[];
+  /** The movements it is of use for; none said: all. The page of all workings never hides one. */
+  suits?: (traits: Traits) => boolean;
   /** The question it answers, as a person would ask it. */
   asks: string;
   /** Other words that it is looked for by. */
@@ -61,3 +64,5 @@ export interface Working<I extends z.ZodObject = z.ZodObject, R extends z.ZodObj
 
 /** Keeps the types of inputs and result together while the definition is written. */
 export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working => definition;
+
+export const suits = (w: Working, traits: Traits): boolean => w.suits?.(traits) ?? true;

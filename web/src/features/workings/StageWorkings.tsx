@@ -24,7 +24,7 @@ export default function StageWorkings({ visit, stage }: { visit: Visit; stage: S
   const kept = visit.workings.filter((k) => k.stage === stage);
   const offered = visit.closedAt
     ? []
-    : WORKINGS.filter((w) => w.stages.includes(stage) && suits(w.id, visit.movement.traits));
+    : WORKINGS.filter((w) => w.stages.includes(stage) && suits(w, visit.movement.traits));
   if (kept.length === 0 && offered.length === 0) return null;
   return (
     <Panel title="Workings">

@@ -1,0 +1,4 @@
+import promiseDate from './promise-date.ts';
+import estimate from './estimate.ts';
+
+export const PLANS = [promiseDate, estimate];

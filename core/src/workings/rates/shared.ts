@@ -1,0 +1,1 @@
+export const REGRESSION = 'Least squares, any text on regression';

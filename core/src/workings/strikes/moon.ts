@@ -1,0 +1,59 @@
+import { clicksForAge, LUNATION_DAYS, moonAgeDays, yearsToADayWrong } from '../../strike/index.ts';
+import { day, out, whole } from '../fields.ts';
+import { working } from '../working.ts';
+import { z } from 'zod';
+import { has } from '../../movement/index.ts';
+
+const ALMANAC = 'Mean synodic month 29.530588853 days, Astronomical Almanac';
+
+export default working({
+  id: 'moon',
+  title: 'Moon disc',
+  subject: 'Strike and chime',
+  stages: ['oil', 'run'],
+  suits: (t) => has(t, 'moon work'),
+  version: 1,
+  asks: 'How many clicks from new moon on this day?',
+  alias: 'moon age phase disc 118 59',
+  inputs: z.object({ date: day('Day'), clicksForTwo: whole('Clicks of the disc, two moons', 20, 400) }),
+  example: { date: '2026-11-23', clicksForTwo: 118 },
+  result: z.object({
+    ageDays: out('Age of the moon at noon', 'days', 1),
+    clicks: out('Clicks from new moon', '', 0),
+    fullIn: out('Full moon in', 'days', 1),
+    yearsToADay: out('A day wrong after', 'years', 2),
+  }),
+  compute({ date, clicksForTwo }) {
+    const ageDays = moonAgeDays(Date.parse(`${date}T12:00:00Z`));
+    return {
+      ageDays,
+      clicks: clicksForAge(ageDays, clicksForTwo),
+      fullIn: (LUNATION_DAYS * 1.5 - ageDays) % LUNATION_DAYS,
+      yearsToADay: yearsToADayWrong(clicksForTwo / 4),
+    };
+  },
+  says: (r) =>
+    `${r.clicks} ${r.clicks === 1 ? 'click' : 'clicks'} on from new moon (the moon is ${r.ageDays.toFixed(1)} days old, give or take half a day).`,
+  formula: 'age = (day − mean new moon of 6 January 2000, 14:20) mod 29.530588853; clicks = age/29.53 · half the disc',
+  sources: [ALMANAC],
+  checks: [
+    {
+      kind: 'published',
+      source: 'Total eclipse of the sun, so new moon, 8 April 2024, 18:21 UTC',
+      given: { date: '2024-04-09', clicksForTwo: 118 },
+      finds: { ageDays: [0.74, 0.59] },
+    },
+    {
+      kind: 'published',
+      source: 'Eclipse of the moon, so full moon, 7 September 2025, 18:09 UTC',
+      given: { date: '2025-09-07', clicksForTwo: 118 },
+      finds: { ageDays: [14.5, 0.7] },
+    },
+    {
+      kind: 'published',
+      source: ALMANAC + ': 29.5 days is a day wrong in 2.64 years',
+      given: { date: '2026-11-23', clicksForTwo: 118 },
+      finds: { yearsToADay: [2.64, 0.01] },
+    },
+  ],
+});

@@ -1,0 +1,4 @@
+import length from './length.ts';
+import mass from './mass.ts';
+
+export const UNITS = [length, mass];
