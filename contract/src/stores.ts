@@ -31,6 +31,7 @@ export const stockFields = z.object({
   supplier: text(80).default(''),
   supplierNo: text(60).default(''),
   shelf: text(60).default(''),
+  batch: text(40).default(''),
   note: text(200).default(''),
 });
 

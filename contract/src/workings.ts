@@ -32,7 +32,7 @@ export const workingCard = z.object({
   inputs: jsonSchema,
   result: jsonSchema,
   example: values,
-  checks: z.array(z.object({ kind: z.enum(['published', 'practice', 'memory']), source: z.string() })),
+  checks: z.array(z.object({ kind: z.enum(['published', 'by hand', 'practice', 'memory']), source: z.string() })),
 });
 
 export const worked = z.object({ result: values, says: z.string(), version: z.int() });

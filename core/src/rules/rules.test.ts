@@ -32,15 +32,11 @@ describe('house rules', () => {
     expect(bushedVerdicts({ 'which-holes': 'failed' })).toEqual(['bush']);
     expect([bathMinutes({}), bathMinutes({ 'bath-time': 'long' })]).toEqual([5, 45]);
   });
-  it('stand at the stages they matter in', () => {
-    expect(rulesFor('oil').map((r) => r.id)).toEqual([
-      'spring-grease',
-      'teeth',
-      'oil',
-      'rack',
-      'chains',
-      'new-movement',
-    ]);
+  it('stand at their stages, in the words of the trade: oil where it is oiled, baths where it is cleaned', () => {
+    for (const stage of STAGE_IDS)
+      expect(rulesFor(stage).map((r) => r.id)).toEqual(RULES.filter((r) => r.stages.includes(stage)).map((r) => r.id));
+    expect(rulesFor('oil').map((r) => r.id)).toEqual(expect.arrayContaining(['oil', 'rack', 'spring-grease']));
+    expect(rulesFor('oil').some((r) => /bath/.test(r.id))).toBe(false);
     expect(rulesFor('intake')).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import { numberIn, readTable, writeTable, type TableRow } from '../table/index.t
 import { identityOf, sizeProblems, type Item } from './item.ts';
 import { KIND_IDS, kindOf, SIZE_IDS, SIZES, type KindId, type SizeId, type Sizes } from './kinds.ts';
 
-const WORDS = { name: 120, supplier: 80, supplier_no: 60, shelf: 60, note: 200 } as const;
+const WORDS = { name: 120, supplier: 80, supplier_no: 60, shelf: 60, batch: 40, note: 200 } as const;
 /** The open table of the stores: one thing a line. */
 export const STORE_COLUMNS = [
   'kind',
@@ -14,6 +14,7 @@ export const STORE_COLUMNS = [
   'supplier',
   'supplier_no',
   'shelf',
+  'batch',
   'note',
 ] as const;
 export const MOST_ROWS = 5_000;
@@ -108,6 +109,7 @@ function readRow(row: TableRow): { item: StockRow; wrong: RowProblem[] } {
       supplier: words('supplier'),
       supplierNo: words('supplier_no'),
       shelf: words('shelf'),
+      batch: words('batch'),
       note: words('note'),
     },
     wrong,
@@ -127,11 +129,12 @@ export const writeStockTable = (items: readonly (Item & { onHand: number })[]): 
       i.supplier,
       i.supplierNo,
       i.shelf,
+      i.batch,
       i.note,
     ]),
   );
 
-const ITEM_FIELDS = ['minimum', 'price', 'supplier', 'supplierNo', 'shelf', 'note'] as const;
+const ITEM_FIELDS = ['minimum', 'price', 'supplier', 'supplierNo', 'shelf', 'batch', 'note'] as const;
 export type Effect = 'new' | 'changed' | 'same';
 /** What a row would do to the thing that is there, in words: `on hand 3 → 5`. */
 export function effectOf(
@@ -145,6 +148,7 @@ export function effectOf(
     supplier: 'supplier',
     supplierNo: 'supplier’s number',
     shelf: 'shelf',
+    batch: 'batch',
     note: 'note',
   };
   const changes = ITEM_FIELDS.filter((f) => row[f] !== there[f]).map(

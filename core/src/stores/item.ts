@@ -13,6 +13,8 @@ export interface Item {
   /** What the supplier calls it. */
   supplierNo: string;
   shelf: string;
+  /** Of a product: so that all that had it can be found later. */
+  batch: string;
   note: string;
 }
 

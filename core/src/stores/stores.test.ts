@@ -20,6 +20,7 @@ const bush: Item & { onHand: number } = {
   supplier: 'Aldermere Tools',
   supplierNo: 'B-12',
   shelf: 'drawer 2',
+  batch: '',
   note: '',
   onHand: 12,
 };

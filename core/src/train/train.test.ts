@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { quarterNotes } from '../strike/index.ts';
 import {
   beatsPerHour,
   blowsPerTurn,
@@ -60,8 +61,9 @@ describe('trains', () => {
   it('of a longcase turn the barrel sixteen times in eight days', () => {
     expect(turnsForDays(8, ratioOf([{ wheel: 96, pinion: 8 }]))).toBe(16);
     expect(turnsStruck(8, blowsPerTurn([{ wheel: 78, pinion: 8 }], 8), 'hours')).toBeCloseTo(16, 9);
-    // Published: the quarter drum turns twice an hour, 48 times a day.
-    expect(turnsChimed(1, [])).toBe(48);
+    // Published, tune of 1793: the notes of an hour, on a drum of five changes of four bells.
+    const notesAnHour = ([1, 2, 3, 4] as const).reduce((n, quarter) => n + quarterNotes(quarter), 0);
+    expect(turnsChimed(1, [])).toBe((24 * notesAnHour) / (5 * 4));
   });
   it('refuses a wheel without teeth', () => expect(() => ratioOf([{ wheel: 0, pinion: 8 }])).toThrow(RangeError));
 });

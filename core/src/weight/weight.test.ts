@@ -33,7 +33,7 @@ describe('weights and lines', () => {
       }),
     );
   });
-  // Published: m g h/t by hand.
+  // By hand, m g h/t: 3.63 · 9.80665 · 1 / 691,200 s.
   it('give the power of mechanics', () => expect(powerMicrowatts(3.63, 1, 8)).toBeCloseTo(51.5, 1));
 });
 

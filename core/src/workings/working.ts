@@ -19,9 +19,9 @@ export const SUBJECTS = [
 export type Subject = (typeof SUBJECTS)[number];
 
 /**
- * Where a figure to be checked against comes from: in print, what the trade does, or what its people remember of it.
+ * Where a figure to be checked against comes from: in print, worked by hand, what the trade does, or from memory.
  */
-export type CheckKind = 'published' | 'practice' | 'memory';
+export type CheckKind = 'published' | 'by hand' | 'practice' | 'memory';
 
 export interface Check {
   kind: CheckKind;

@@ -17,6 +17,7 @@ export const StockItem = defineEntity({
     supplier: text(),
     supplierNo: text(),
     shelf: text(),
+    batch: text(),
     note: text(),
     kept: p.boolean().default(true),
     version: versioned(),

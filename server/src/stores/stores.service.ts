@@ -13,7 +13,7 @@ interface Row {
   orders: StockView['orders'];
 }
 
-const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, note }: Item): Item => ({
+const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, batch, note }: Item): Item => ({
   kind,
   name,
   sizes,
@@ -22,6 +22,7 @@ const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, she
   supplier,
   supplierNo,
   shelf,
+  batch,
   note,
 });
 

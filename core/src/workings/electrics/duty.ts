@@ -50,7 +50,7 @@ export default working({
   sources: ['Practice'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'By hand: 1 s in 60 s is 1.667 %',
       given: { dwellS: 1, periodS: 60, volts: 10, ohms: 100 },
       finds: { dutyPercent: [1.6667, 0.0001], meanMw: [16.667, 0.001] },

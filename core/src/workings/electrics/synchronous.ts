@@ -45,7 +45,7 @@ export default working({
       finds: { rotorRpm: [3600, 1e-9] },
     },
     {
-      kind: 'published',
+      kind: 'by hand',
       source: '5/6: an output of 3.6 turns at 3.0, four hours a day slow',
       given: { hertz: 50, poles: 2, madeForHertz: 60, outputRpm: 3.6 },
       finds: { outputRpm: [3, 1e-9], rateSecondsPerDay: [-14400, 1e-6] },

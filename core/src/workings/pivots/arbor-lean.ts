@@ -55,7 +55,7 @@ export default working({
   sources: ['Trigonometry; the method is stored with the number'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'tan 45° = 1',
       given: { how: 'clearance', clearanceMm: 1, plateMm: 1, gapMm: 30 },
       finds: { leanDeg: [45, 1e-9] },

@@ -32,7 +32,7 @@ export default working({
   sources: ['House rule, practice'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'Pitch circles touch: half of 0.5 · 68',
       given: { wheel: 60, pinion: 8, moduleMm: 0.5, measuredMm: 17 },
       finds: { rightMm: [17, 1e-9], depth: 'right' },

@@ -87,7 +87,7 @@ export default working({
   sources: [SIMULATION],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'Nothing left to chance: 10 h at 10 a week and a test of 8 days are 15 days',
       given: {
         from: '2026-01-01',

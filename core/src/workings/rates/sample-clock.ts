@@ -30,14 +30,14 @@ export default working({
   sources: ['86,400 s · 10⁻⁶'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: '86,400 s a day: ten parts in a million are 0.864 s',
       given: { rate: 0, ppmFast: 10, doubtPpm: 0 },
       finds: { rateSecondsPerDay: [0.864, 1e-9] },
     },
     {
-      kind: 'published',
-      source: 'The same for the doubt',
+      kind: 'by hand',
+      source: 'A hundred parts in a million of doubt are 8.64 s a day',
       given: { rate: 0, ppmFast: 0, doubtPpm: 100 },
       finds: { doubt: [8.64, 1e-9] },
     },

@@ -32,13 +32,13 @@ export default working({
   sources: [ARITHMETIC],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: ARITHMETIC,
       given: { halves: false },
       finds: { in12Hours: [78, 0], aDay: [156, 0] },
     },
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'With twelve halves: 90 and 180',
       given: { halves: true },
       finds: { in12Hours: [90, 0], aDay: [180, 0] },

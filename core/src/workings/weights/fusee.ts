@@ -72,7 +72,7 @@ export default working({
   sources: ['Spring pull taken as proportional to its turns from free, and the taper as straight: real fusees differ'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'Circumference: ten turns of 30 mm are 942.5 mm; barrel of 30 mm turns as often',
       given: {
         largeMm: 29.2,

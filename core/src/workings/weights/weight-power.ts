@@ -26,7 +26,7 @@ export default working({
   sources: ['Any text on mechanics'],
   checks: [
     {
-      kind: 'published',
+      kind: 'by hand',
       source: 'm g h/t by hand: 3.63 kg over 1 m in 8 days',
       given: { massKg: 3.63, fallM: 1, days: 8 },
       finds: { microwatts: [51.5, 0.05] },

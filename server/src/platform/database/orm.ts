@@ -14,6 +14,7 @@ import { Beside } from './migrations/0011-beside.ts';
 import { Stores } from './migrations/0010-stores.ts';
 import { Sound } from './migrations/0012-sound.ts';
 import { Together } from './migrations/0013-together.ts';
+import { Batch } from './migrations/0014-batch.ts';
 
 export type { EntityManager };
 
@@ -39,6 +40,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0011-beside', class: Beside },
         { name: '0012-sound', class: Sound },
         { name: '0013-together', class: Together },
+        { name: '0014-batch', class: Batch },
       ],
       snapshot: false,
       silent: true,
@@ -50,7 +52,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
 }
 
 /** Any number of servers may start at once: the first migrates, the others wait for it. */
-const MIGRATION_LOCK = 4_711_001;
+const MIGRATION_LOCK = 6_438_001;
 
 export async function migrate(orm: MikroORM): Promise<void> {
   await orm.em.fork().transactional(async (em) => {

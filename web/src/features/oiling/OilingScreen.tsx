@@ -254,7 +254,7 @@ function InHandPanel({
                   const item = products.find((i) => i.id === e.target.value);
                   set(
                     item
-                      ? { stockId: item.id, product: item.name, batch: /batch (\S+)/.exec(item.note)?.[1] ?? '' }
+                      ? { stockId: item.id, product: item.name, batch: item.batch }
                       : { stockId: null, product: e.target.value === 'other' ? 'from elsewhere' : '' },
                   );
                 }}

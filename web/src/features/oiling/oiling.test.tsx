@@ -27,7 +27,8 @@ describe('oil', () => {
     id: '6e1f7a52-0000-4000-8000-000000000001',
     kind: 'product',
     name: 'Clock oil, pivots',
-    note: 'batch 22-07',
+    batch: '22-07',
+    note: '',
     kept: true,
   };
 

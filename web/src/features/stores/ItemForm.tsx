@@ -22,6 +22,7 @@ const EMPTY: Fields = {
   supplier: '',
   supplierNo: '',
   shelf: '',
+  batch: '',
   note: '',
 };
 const LABELS = {
@@ -32,6 +33,7 @@ const LABELS = {
   supplier: 'Supplier',
   supplierNo: 'Their number',
   shelf: 'Shelf',
+  batch: 'Batch',
   note: 'Note',
 };
 
@@ -90,7 +92,8 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       <TextField label="Shelf" error={errors.shelf?.message} {...form.register('shelf')} />
       <TextField label="Supplier" error={errors.supplier?.message} {...form.register('supplier')} />
       <TextField label="Their number" error={errors.supplierNo?.message} {...form.register('supplierNo')} />
-      <TextField label="Note" hint="A batch stands here too." error={errors.note?.message} {...form.register('note')} />
+      <TextField label="Batch" error={errors.batch?.message} {...form.register('batch')} />
+      <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
         <Button type="submit" look="main" busy={add.isPending || change.isPending}>
           {item ? 'Keep changes' : 'Put it in the stores'}
@@ -114,6 +117,7 @@ function useItemForm(item: StockItem | null, onClose: () => void) {
         supplier: item.supplier,
         supplierNo: item.supplierNo,
         shelf: item.shelf,
+        batch: item.batch,
         note: item.note,
       }
     : EMPTY;

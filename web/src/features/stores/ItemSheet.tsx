@@ -37,6 +37,7 @@ export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => v
       description={[
         kindOf(item.kind).name,
         item.shelf,
+        item.batch && `batch ${item.batch}`,
         item.supplier && `${item.supplier} ${item.supplierNo}`,
         item.price,
       ]

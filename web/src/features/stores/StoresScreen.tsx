@@ -226,6 +226,7 @@ function Row({ item, short, onOpen }: { item: StockItem; short: boolean; onOpen:
           <b className="block truncate text-lg">{sizeWords(item.kind, item.sizes) || item.name}</b>
           <span className="block truncate text-soft">
             {sizeWords(item.kind, item.sizes) ? item.name : kindWord(item.kind)}
+            {item.batch && `, batch ${item.batch}`}
             {item.note && `. ${item.note}`}
           </span>
         </span>

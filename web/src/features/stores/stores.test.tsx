@@ -26,6 +26,7 @@ const item = (change: Partial<StockItem>): StockItem => ({
   supplier: '',
   supplierNo: '',
   shelf: 'drawer 9',
+  batch: '',
   note: '',
   onHand: 2,
   orders: [],

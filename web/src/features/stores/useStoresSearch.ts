@@ -76,5 +76,5 @@ export function searchStores(items: readonly StockItem[], { q, kind, only, by }:
     .sort(SORT[by]);
 }
 
-const textOf = ({ kind, name, sizes, supplier, supplierNo, shelf, note }: StockItem): string =>
-  [kindOf(kind).name, name, sizeWords(kind, sizes), supplier, supplierNo, shelf, note].join(' ').toLowerCase();
+const textOf = ({ kind, name, sizes, supplier, supplierNo, shelf, batch, note }: StockItem): string =>
+  [kindOf(kind).name, name, sizeWords(kind, sizes), supplier, supplierNo, shelf, batch, note].join(' ').toLowerCase();

@@ -1,10 +1,11 @@
 import { runCheck, type Check, type CheckKind, type Working } from '@eclat/core/workings';
 import clsx from 'clsx';
-import { BookText, Brain, CircleCheck, CircleX, Hammer } from 'lucide-react';
+import { BookText, Brain, CircleCheck, CircleX, Hammer, PencilLine } from 'lucide-react';
 import { useMemo } from 'react';
 
 export const KINDS: Record<CheckKind, { word: string; Icon: typeof Brain; look: string }> = {
   published: { word: 'published', Icon: BookText, look: 'border-steel text-steel' },
+  'by hand': { word: 'by hand', Icon: PencilLine, look: 'border-line text-ink' },
   practice: { word: 'practice', Icon: Hammer, look: 'border-brass-fill text-brass border-dashed' },
   memory: { word: 'from memory', Icon: Brain, look: 'border-soft text-soft border-dotted' },
 };

@@ -27,8 +27,8 @@ export function WorkingChecksScreen() {
       </div>
       {failed === 0 ? (
         <Answer tone="good" title={`All ${all.length} checks of ${WORKINGS.length} workings hold`}>
-          {count('published')} against published figures, {count('practice')} against practice, {count('memory')} from
-          memory. They were run just now, in this browser.
+          {count('published')} against published figures, {count('by hand')} worked by hand, {count('practice')} against
+          practice, {count('memory')} from memory. They were run just now, in this browser.
         </Answer>
       ) : (
         <Answer tone="danger" title={`${failed} of ${all.length} checks do not hold in this browser`}>
