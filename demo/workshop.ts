@@ -51,6 +51,11 @@ import { photograph, type Picture } from './pictures.ts';
 
 const DAY = 86_400_000;
 
+/** A part by the supplier's number of what was taken from the stores. */
+type TakenFromStock = { stock: string } & Partial<
+  Extract<BodyOf<typeof api.fitting.addPart>, { source: 'from stock' }>
+>;
+
 /** What is known of a visit beyond its intake, as far as it has got. */
 export interface Course {
   /** Told at the counter, by question. */
@@ -95,10 +100,10 @@ export interface Course {
   /** Fit only so many of the bushes. */
   bushes?: number;
   /** `stock` is the supplier's number of what was taken from the stores. */
-  electric?: BodyOf<typeof api.electric.add>['look'][];
+  electric?: BodyOf<typeof api.electric.add>['test'][];
   /** On case, dial and glass: done so often, the last so many hours ago. */
   casework?: (BodyOf<typeof api.casework.add> & { did?: number; hoursAgo?: number; ended?: boolean })[];
-  parts?: (BodyOf<typeof api.fitting.addPart> & { stock?: string })[];
+  parts?: (BodyOf<typeof api.fitting.addPart> | TakenFromStock)[];
   oilLeft?: number;
   /** Reckoned and kept, by stage. */
   workings?: BodyOf<typeof api.workings.keep>[];
@@ -174,7 +179,7 @@ export class Workshop {
     }
     await this.work(visit, to, course, true);
     await this.beside(visit.id, course.casework);
-    for (const look of course.electric ?? []) await this.did(addElectric(this.ctx, visit.id, { look }), 3);
+    for (const test of course.electric ?? []) await this.did(addElectric(this.ctx, visit.id, { test }), 3);
     await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);
   }
@@ -500,12 +505,10 @@ export class Workshop {
       await this.did(
         measureHole(this.ctx, visit.id, hole.key, {
           pivotMm,
-          holeLongMm,
-          holeShortMm,
+          size: { kind: 'measured', holeLongMm, holeShortMm },
           verdict,
           note: '',
           version: 0,
-          seen: null,
           way: 'one-wheel',
           wearDeg: course.worn?.[hole.key] ? own * 45 : null,
           endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2,
@@ -562,7 +565,8 @@ export class Workshop {
           25,
         );
     }
-    for (const { stock, ...p } of course.parts ?? []) {
+    for (const p of course.parts ?? []) {
+      const stock = 'stock' in p ? p.stock : null;
       const item = stock ? (await listStores(this.ctx)).find((i) => i.supplierNo === stock)! : null;
       await this.did(
         addPart(

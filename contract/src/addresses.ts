@@ -387,14 +387,14 @@ export const addresses = {
       path: '/visits/:visitId/parts-looked/:part',
       changes: ['visit', 'bench'],
       inverse: 'survey.removePart',
-      visit: { put: 'partLooks', by: 'key', again: true },
+      visit: { put: 'partConditions', by: 'key', again: true },
     },
     removePart: {
       method: 'DELETE',
       path: '/visits/:visitId/parts-looked/:part',
       changes: ['visit', 'bench'],
       inverse: 'survey.setPart',
-      visit: { remove: 'partLooks', by: 'key', param: 'part', again: true },
+      visit: { remove: 'partConditions', by: 'key', param: 'part', again: true },
     },
     setSound: {
       method: 'PUT',

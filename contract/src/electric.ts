@@ -51,7 +51,7 @@ export const electricTest = z.discriminatedUnion('kind', [
 
 export type ElectricTest = z.infer<typeof electricTest>;
 
-export const electricEntry = z.object({ id, look: electricTest, by: z.string(), at: moment });
+export const electricEntry = z.object({ id, test: electricTest, by: z.string(), at: moment });
 
 export type ElectricEntry = z.infer<typeof electricEntry>;
 
@@ -64,7 +64,7 @@ export const electricRoutes = {
     changes: ['visit'],
     inverse: 'electric.remove',
     visit: { put: 'electric', by: 'id' },
-    body: z.object({ look: electricTest }),
+    body: z.object({ test: electricTest }),
     reply: electricEntry,
   }),
   remove: command({

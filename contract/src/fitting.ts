@@ -33,31 +33,43 @@ export const OLD_PART_FATES = [
   'lost',
 ] as const;
 
-export const newPart = z
-  .object({
-    what: requiredText(120, 'What was fitted'),
-    kind: kind.default('other'),
-    sizes: sizes.default({}),
-    size: text(120).default(''),
-    why: text(200).default(''),
-    source: z.enum(PART_SOURCES),
-    oldPart: z.enum(OLD_PART_FATES),
-    quantity: z.int('A whole number.').min(1, 'At least one.').max(1000, 'At most 1000.').default(1),
-    cost: cost.default(''),
-    /** Taken out of the stores. */
-    stockId: id.nullable().default(null),
-    /** The movement that gave it. */
-    donorId: id.nullable().default(null),
-  })
-  .superRefine((p, ctx) => {
-    const lacks = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
-    if (p.source === 'from stock' && !p.stockId) lacks('stockId', 'Which one of the stores?');
-    if (p.source === 'donor movement' && !p.donorId) lacks('donorId', 'Which movement gave it?');
-    if (p.source === 'made here' && p.size === '' && Object.keys(p.sizes).length === 0)
-      lacks('size', 'What was made here carries its dimensions, so that the next shop can make it again.');
-  });
+const partFields = {
+  what: requiredText(120, 'What was fitted'),
+  kind: kind.default('other'),
+  sizes: sizes.default({}),
+  size: text(120).default(''),
+  why: text(200).default(''),
+  oldPart: z.enum(OLD_PART_FATES),
+  quantity: z.int('A whole number.').min(1, 'At least one.').max(1000, 'At most 1000.').default(1),
+  cost: cost.default(''),
+};
 
-export const part = z.object({ ...newPart.shape, donorCode: z.string().nullable(), id, ...signed });
+/** Where a part came from decides what else is said of it: its place in the stores, its donor, or its dimensions. */
+export const newPart = z.discriminatedUnion('source', [
+  z.object({ ...partFields, source: z.literal('from stock'), stockId: z.uuid('Which one of the stores?') }),
+  z.object({ ...partFields, source: z.literal('donor movement'), donorId: z.uuid('Which movement gave it?') }),
+  z.object({ ...partFields, source: z.literal('made here') }).superRefine((p, ctx) => {
+    if (p.size === '' && Object.keys(p.sizes).length === 0)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['size'],
+        message: 'What was made here carries its dimensions, so that the next shop can make it again.',
+      });
+  }),
+  z.object({ ...partFields, source: z.enum(PART_SOURCES).exclude(['from stock', 'donor movement', 'made here']) }),
+]);
+
+export const part = z.object({
+  ...partFields,
+  source: z.enum(PART_SOURCES),
+  /** Taken out of the stores. */
+  stockId: id.nullable(),
+  /** The movement that gave it. */
+  donorId: id.nullable(),
+  donorCode: z.string().nullable(),
+  id,
+  ...signed,
+});
 
 export type Part = z.infer<typeof part>;
 

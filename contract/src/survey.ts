@@ -5,7 +5,9 @@ import { millimetres, text, version, signed, id, moment, basedOn, done } from '.
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
-const playReading = z.discriminatedUnion('kind', [
+/** The hole's two ways by caliper, or what was seen of its play: lean in one plate, or sideways play between them. */
+const holeSize = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('measured'), holeLongMm: millimetres, holeShortMm: millimetres }),
   z.object({ kind: z.literal('lean'), leanDeg: z.number().min(0).max(30), plateMm: millimetres }),
   z.object({
     kind: z.literal('play'),
@@ -17,10 +19,7 @@ const playReading = z.discriminatedUnion('kind', [
 
 export const holeFields = z.object({
   pivotMm: millimetres,
-  /** Where play was seen instead, both are reckoned from it, whatever is sent here. */
-  holeLongMm: millimetres,
-  holeShortMm: millimetres,
-  seen: playReading.nullable().default(null),
+  size: holeSize,
   way: z.enum(WAYS).default('one-wheel'),
   /** Towards where the pivot wandered, degrees clockwise from up on the face looked at; null: round, or not said. */
   wearDeg: z.number().min(0).max(359).nullable().default(null),
@@ -33,7 +32,15 @@ export const holeFields = z.object({
   note: text(200).default(''),
 });
 
-export const hole = holeFields.extend({ key: z.string(), version, computed: z.enum(HOLE_VERDICTS), ...signed });
+export const hole = holeFields.extend({
+  key: z.string(),
+  version,
+  /** By caliper, or what such play stands for. */
+  holeLongMm: z.number(),
+  holeShortMm: z.number(),
+  computed: z.enum(HOLE_VERDICTS),
+  ...signed,
+});
 
 export type SurveyedHole = z.infer<typeof hole>;
 
@@ -92,7 +99,7 @@ export const surveyRoutes = {
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'survey.removePart',
-    visit: { put: 'partLooks', by: 'key', again: true },
+    visit: { put: 'partConditions', by: 'key', again: true },
     body: partConditionFields.extend(basedOn),
     reply: partCondition,
   }),
@@ -103,7 +110,7 @@ export const surveyRoutes = {
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'survey.setPart',
-    visit: { remove: 'partLooks', by: 'key', param: 'part', again: true },
+    visit: { remove: 'partConditions', by: 'key', param: 'part', again: true },
     reply: done,
   }),
   setSound: command({

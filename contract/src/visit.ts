@@ -111,7 +111,7 @@ export const visit = z.object({
   strip: stripLog,
   baths: z.array(cleaningRun),
   holes: z.array(hole),
-  partLooks: z.array(partCondition),
+  partConditions: z.array(partCondition),
   platePhotos: z.array(platePhoto),
   lastSurvey: lastSurvey.nullable(),
   time: z.array(timeSpent),

@@ -71,7 +71,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] },
     baths: [],
     holes: [],
-    partLooks: [],
+    partConditions: [],
     platePhotos: [],
     lastSurvey: null,
     time: [],

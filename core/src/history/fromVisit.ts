@@ -28,8 +28,8 @@ export interface VisitSource {
     stoppedAt: string | null;
   })[];
   holes: readonly { key: string; verdict: string }[];
-  electric: readonly { look: ElectricTest }[];
-  partLooks: readonly { key: string; state: string; toMm: number | null; note: string }[];
+  electric: readonly { test: ElectricTest }[];
+  partConditions: readonly { key: string; state: string; toMm: number | null; note: string }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
   parts: readonly (ServiceRecord['parts'][number] & {
     kind: KindId;
@@ -63,13 +63,13 @@ const runOf = (visit: VisitSource, now: Date) =>
 
 /** Pivots, clicks, pallets: what was not sound, and how many were. */
 function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {
-  if (visit.partLooks.length === 0) return {};
+  if (visit.partConditions.length === 0) return {};
   const parts = new Map(partsToLook(visit.movement.traits).map((p) => [p.key, p]));
-  const worn = visit.partLooks.flatMap((l) => {
+  const worn = visit.partConditions.flatMap((l) => {
     const p = parts.get(l.key);
     return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : [];
   });
-  return { looked: { sound: visit.partLooks.length - worn.length, worn } };
+  return { looked: { sound: visit.partConditions.length - worn.length, worn } };
 }
 
 /** A part as it is said in words: how many, what, how large, whose. */
@@ -104,7 +104,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
       minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null),
     })),
     ...lookedOf(visit),
-    ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.look)) }),
+    ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.test)) }),
     bushes: visit.bushes
       .filter((b) => !b.off)
       .map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({

@@ -27,9 +27,14 @@ export function holeOf(pivotMm: number, s: PlayReading): { holeLongMm: number; h
   const mm = Math.round((pivotMm + clearanceOf(s)) * 1000) / 1000;
   return { holeLongMm: mm, holeShortMm: mm };
 }
+/** What a hole's size was told by. */
+export type HoleSize = { kind: 'measured'; holeLongMm: number; holeShortMm: number } | PlayReading;
+/** Long and short way of a hole, mm, however it was told. @throws Outside naming the field */
+export const waysOf = (pivotMm: number, size: HoleSize): { holeLongMm: number; holeShortMm: number } =>
+  size.kind === 'measured' ? { holeLongMm: size.holeLongMm, holeShortMm: size.holeShortMm } : holeOf(pivotMm, size);
 /** May this be asked in this way of looking? */
-export const playFits = (kind: PlayReading['kind'], way: Way): boolean =>
-  kind === 'lean' ? way === 'one-plate' : way !== 'one-plate';
+export const playFits = (kind: HoleSize['kind'], way: Way): boolean =>
+  kind === 'measured' || (kind === 'lean') === (way === 'one-plate');
 
 /**
  * End shake, mm: an arbor must be able to move a little lengthways, and not so far that a wheel leaves its pinion. From

@@ -48,8 +48,8 @@ export const finishedVisit: SignSource = {
       donorCode: 'M-ABC234',
     },
   ],
-  electric: [{ look: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
-  partLooks: [
+  electric: [{ test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
+  partConditions: [
     { key: 'pallets', state: 'grooved', toMm: null, note: '' },
     { key: 'crutch', state: 'sound', toMm: null, note: '' },
   ],

@@ -25,7 +25,12 @@ async function signed(batch: string): Promise<Visit> {
   for (const c of CAUTIONS) await shop.marit.ok('PUT', `/visits/${visit.id}/cautions/${c.id}`);
   await shop.marit.ok('POST', `/visits/${visit.id}/strip`, {});
   for (const { key } of holesOf(visit.movement.traits))
-    await put(visit, `holes/${key}`, { pivotMm: 1, holeLongMm: 1.03, holeShortMm: 1.03, verdict: 'sound', version: 0 });
+    await put(visit, `holes/${key}`, {
+      pivotMm: 1,
+      size: { kind: 'measured', holeLongMm: 1.03, holeShortMm: 1.03 },
+      verdict: 'sound',
+      version: 0,
+    });
   for (const p of oilChart(visit.movement.traits))
     await put(visit, `oil/${p.id}`, p.grade === 'none' ? {} : { product: 'Clock oil, pivots', batch });
   for (const c of checksFor(visit.movement.traits, 'assemble'))

@@ -71,8 +71,7 @@ describe('the bench follows the work', () => {
     for (const [i, h] of holes.entries())
       await put(`holes/${h.key}`, {
         pivotMm: 1.2,
-        holeLongMm: i < 2 ? 1.6 : 1.25,
-        holeShortMm: 1.25,
+        size: { kind: 'measured', holeLongMm: i < 2 ? 1.6 : 1.25, holeShortMm: 1.25 },
         verdict: i < 2 ? 'bush' : 'sound',
         version: 0,
       });

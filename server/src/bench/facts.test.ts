@@ -24,7 +24,7 @@ const RUN = {
   parts: [{ name: 'plates', materials: ['bare brass'] }],
   minutes: 5,
 };
-const HOLE = { pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25 };
+const HOLE = { pivotMm: 1.2, size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 } };
 const BUSH = { pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2 };
 const ROUTES = ['cure', 'overhaul'];
 const GIVEN = { how: 'phone', who: 'the owner' };

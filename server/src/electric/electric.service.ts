@@ -6,7 +6,7 @@ import { ElectricTest } from './electric.entity.ts';
 
 export const viewElectric = (e: ElectricTest): ElectricEntry => ({
   id: e.id,
-  look: e.look,
+  test: e.test,
   by: e.by,
   at: e.at.toISOString(),
 });
@@ -14,10 +14,10 @@ export const viewElectric = (e: ElectricTest): ElectricEntry => ({
 export async function addElectric(
   ctx: Context,
   visitId: string,
-  { look }: ParsedBodyOf<typeof api.electric.add>,
+  { test }: ParsedBodyOf<typeof api.electric.add>,
 ): Promise<ElectricEntry> {
   await openVisit(ctx, visitId);
-  const row = ctx.em.create(ElectricTest, { visitId, look, ...signature(ctx) });
+  const row = ctx.em.create(ElectricTest, { visitId, test, ...signature(ctx) });
   await ctx.em.flush();
   return viewElectric(row);
 }

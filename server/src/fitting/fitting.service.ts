@@ -77,7 +77,7 @@ export async function addPart(
   const visit = await openVisit(ctx, visitId);
   const [wrong] = sizeProblems(given.kind, given.sizes);
   if (wrong) throw badField(`sizes.${wrong.size}`, wrong.message);
-  const donor = given.source === 'donor movement' && given.donorId ? await movementNow(ctx, given.donorId) : null;
+  const donor = given.source === 'donor movement' ? await movementNow(ctx, given.donorId) : null;
   if (donor?.id === visit.movementId) throw badField('donorId', 'A movement cannot be its own donor.');
   const stockId = given.source === 'from stock' ? given.stockId : null;
   const row = ctx.em.create(PartFitted, { visitId, ...given, stockId, donorId: donor?.id ?? null, ...signature(ctx) });

@@ -23,7 +23,12 @@ describe('a movement in another’s place', () => {
     const old = visit.movement;
     const put = (path: string, body: object) => shop.marit.send('PUT', `/visits/${visit.id}/${path}`, body);
     const hole = holesOf(old.traits)[0]!.key;
-    await put(`holes/${hole}`, { pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25, verdict: 'bush', version: 0 });
+    await put(`holes/${hole}`, {
+      pivotMm: 1.2,
+      size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 },
+      verdict: 'bush',
+      version: 0,
+    });
     await put('stages/intake', { done: true });
     await put('stages/survey', { done: true });
     const fit = (body: object = NEW) =>

@@ -16,8 +16,7 @@ const look = (part: string, body: object) =>
 const measure = (key: string, body: object) =>
   shop.marit.send<SurveyedHole>('PUT', `/visits/${visit.id}/holes/${key}`, {
     pivotMm: 1.2,
-    holeLongMm: 1.25,
-    holeShortMm: 1.25,
+    size: { kind: 'measured', holeLongMm: 1.25, holeShortMm: 1.25 },
     verdict: 'sound',
     version: 0,
     ...body,
@@ -55,9 +54,9 @@ describe('the other parts', () => {
     expect((await look('moon', { state: 'sound' })).status).toBe(404);
     await look('pallets', { state: 'grooved', note: 'exit' });
     await shop.marit.ok('PUT', `/visits/${visit.id}/parts-looked`, { parts: ['pallets', 'crutch', 'crutch'] });
-    const { partLooks } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+    const { partConditions } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
     expect(
-      Object.fromEntries(partLooks.filter((l) => !l.key.startsWith('pivot')).map((l) => [l.key, l.state])),
+      Object.fromEntries(partConditions.filter((l) => !l.key.startsWith('pivot')).map((l) => [l.key, l.state])),
     ).toEqual({ pallets: 'grooved', crutch: 'sound' });
   });
 });

@@ -12,7 +12,8 @@ export const SurveyedHole = defineEntity({
     pivotMm: float(),
     holeLongMm: float(),
     holeShortMm: float(),
-    seen: p.json<PlayReading>().columnType('jsonb').nullable(),
+    /** Null: its two ways were measured. */
+    play: p.json<PlayReading>().columnType('jsonb').name('seen').nullable(),
     way: text().$type<Way>().default('one-wheel'),
     wearDeg: float().nullable(),
     endShakeMm: float().nullable(),

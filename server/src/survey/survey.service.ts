@@ -11,7 +11,7 @@ import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
 import {
   bushedHoles,
   forcedToBush,
-  holeOf,
+  waysOf,
   holeOfPivot,
   judgeHole,
   measureProblem,
@@ -39,7 +39,7 @@ export const viewHole = (h: SurveyedHole): Shape => ({
   verdict: h.verdict,
   computed: h.computed,
   note: h.note,
-  seen: h.seen ?? null,
+  size: h.play ?? { kind: 'measured', holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm },
   way: h.way,
   wearDeg: h.wearDeg ?? null,
   endShakeMm: h.endShakeMm ?? null,
@@ -86,12 +86,12 @@ function viewLastSurvey({ lastHoles, lastBushes }: RowsOf<ReturnType<typeof last
 export const surveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => ({
   ...lastSurveyRows(visit),
   holes: rows(SurveyedHole, 'where visit_id = ?', visit.id),
-  partLooks: rows(PartCondition, 'where visit_id = ?', visit.id),
+  partConditions: rows(PartCondition, 'where visit_id = ?', visit.id),
   platePhotos: rows(PlatePhoto, 'where visit_id = ?', visit.id),
 });
 export const viewSurvey = (found: RowsOf<ReturnType<typeof surveyRows>>) => ({
   holes: found.holes.map(viewHole),
-  partLooks: found.partLooks.map(viewPart),
+  partConditions: found.partConditions.map(viewPart),
   platePhotos: found.platePhotos.map(viewPlatePhoto),
   lastSurvey: viewLastSurvey(found),
 });
@@ -101,22 +101,22 @@ export async function measureHole(
   ctx: Context,
   visitId: string,
   key: string,
-  { version, ...body }: ParsedBodyOf<typeof api.survey.setHole>,
+  { version, size, ...body }: ParsedBodyOf<typeof api.survey.setHole>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const hole = holesOf(traits).find((h) => h.key === key);
   if (!hole) throw notFound('hole in this movement');
-  if (body.seen && !playFits(body.seen.kind, body.way))
+  if (!playFits(size.kind, body.way))
     throw badField(
       'way',
-      body.seen.kind === 'lean'
+      size.kind === 'lean'
         ? 'Lean is read in one plate, the other end free.'
         : 'Sideways play is read between the plates.',
     );
-  const given = body.seen ? { ...body, ...holeOf(body.pivotMm, body.seen) } : body;
+  const given = { ...body, ...waysOf(body.pivotMm, size), play: size.kind === 'measured' ? null : size };
   const problem = measureProblem(given);
-  if (problem) throw badField(problem.field, problem.message);
+  if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
   const turned = await ctx.em.findOne(PartCondition, { visitId, key: pivotKey(key) });
   const forced = forcedToBush(turned?.toMm ?? null);
   if (forced && given.verdict !== 'bush') throw badField('verdict', forced);

@@ -53,8 +53,7 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
   for (const [i, h] of holesOf(visit.movement.traits).entries())
     await marit.ok('PUT', `${at}/holes/${h.key}`, {
       pivotMm: 1.2,
-      holeLongMm: i === 2 ? 1.6 : 1.24,
-      holeShortMm: 1.24,
+      size: { kind: 'measured', holeLongMm: i === 2 ? 1.6 : 1.24, holeShortMm: 1.24 },
       verdict: i === 2 ? 'bush' : 'sound',
       version: 0,
     });
@@ -245,33 +244,35 @@ describe('the gates', () => {
 
   it('measures only what can be, at the field', async () => {
     const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
+    const round = { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 };
     const put = (body: object, hole = 'T2.front') =>
       shop.marit.send('PUT', `/visits/${visit.id}/holes/${hole}`, {
         pivotMm: 1.2,
-        holeLongMm: 1.3,
-        holeShortMm: 1.25,
+        size: { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 },
         verdict: 'sound',
         version: 0,
         ...body,
       });
-    expect((await put({ holeShortMm: 1.4 })).body.fields![0]).toMatchObject({ path: 'holeShortMm' });
+    expect((await put({ size: { ...round, holeShortMm: 1.4 } })).body.fields![0]).toMatchObject({
+      path: 'size.holeShortMm',
+    });
     expect((await put({}, 'T9.front')).status).toBe(404);
-    expect((await put({ holeLongMm: 1.7 })).body).toMatchObject({
+    expect((await put({ size: { ...round, holeLongMm: 1.7 } })).body).toMatchObject({
       verdict: 'sound',
       computed: 'bush',
       way: 'one-wheel',
-      seen: null,
+      holeLongMm: 1.7,
       past: 'original',
     });
     const lean = { kind: 'lean', leanDeg: 12, plateMm: 2 };
-    expect((await put({ seen: lean }, 'T3.front')).body.fields![0]).toMatchObject({ path: 'way' });
+    expect((await put({ size: lean }, 'T3.front')).body.fields![0]).toMatchObject({ path: 'way' });
     expect(
-      (await put({ seen: lean, way: 'one-plate', wearDeg: 90, endShakeMm: 0.3, past: 'punched' }, 'T3.front')).body,
+      (await put({ size: lean, way: 'one-plate', wearDeg: 90, endShakeMm: 0.3, past: 'punched' }, 'T3.front')).body,
     ).toMatchObject({
       holeLongMm: 1.625,
       holeShortMm: 1.625,
       computed: 'bush',
-      seen: lean,
+      size: lean,
       wearDeg: 90,
       endShakeMm: 0.3,
       past: 'punched',
@@ -300,8 +301,7 @@ describe('two people at once', () => {
       ['sound', 'bush'].map((verdict) =>
         shop.marit.send('PUT', `${at}/holes/T1.front`, {
           pivotMm: 3,
-          holeLongMm: 3.1,
-          holeShortMm: 3.1,
+          size: { kind: 'measured', holeLongMm: 3.1, holeShortMm: 3.1 },
           verdict,
           version: 0,
         }),

@@ -39,7 +39,7 @@ export function UnsentBar({ personId }: { personId: string }) {
                   </dl>
                   <div className="flex gap-2">
                     {u.refused && <Button onClick={() => retryUnsent(u.key)}>Try again</Button>}
-                    <Button look="plain" onClick={() => removeUnsent(u.key)}>
+                    <Button variant="plain" onClick={() => removeUnsent(u.key)}>
                       Throw it away
                     </Button>
                   </div>

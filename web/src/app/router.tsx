@@ -12,7 +12,7 @@ function Broken() {
       <div className="mx-auto max-w-3xl p-8">
         <Answer tone="due" title="Eclat was updated while this page was open">
           <p>Load it again: what you typed is kept.</p>
-          <Button look="main" className="mt-3" onClick={() => window.location.reload()}>
+          <Button variant="main" className="mt-3" onClick={() => window.location.reload()}>
             Load again
           </Button>
         </Answer>

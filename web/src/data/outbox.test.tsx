@@ -137,6 +137,31 @@ describe('a change while the server is away', () => {
     expect(useAppState.getState().unsent).toHaveLength(1);
   });
 
+  it('that an earlier version of the page kept is sent in the form of today', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    const kept = (url: string, body: object) =>
+      ({ key: url, method: 'PUT', url, body, what: 'Kept', personId: PERSON }) as const;
+    const hole = { pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25, verdict: 'bush', version: 0 };
+    const lean = { kind: 'lean', leanDeg: 12, plateMm: 2 };
+    const coil = { kind: 'suppression', what: 'diode', value: '', note: '' };
+    useAppState.setState({
+      unsent: [
+        kept('/api/visits/v1/holes/T1.front', { ...hole, seen: null }),
+        kept('/api/visits/v1/holes/T2.front', { ...hole, seen: lean, way: 'one-plate' }),
+        kept('/api/visits/v1/electric', { look: coil }),
+      ],
+    });
+    renderHook(() => useOutbox(PERSON), { wrapper: client() });
+    await act(() => vi.advanceTimersByTimeAsync(3_100));
+    const today = [
+      [api.survey.setHole, { size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 }, verdict: 'bush' }],
+      [api.survey.setHole, { size: lean, way: 'one-plate' }],
+      [api.electric.add, { test: coil }],
+    ] as const;
+    for (const [i, [route, body]] of today.entries())
+      expect(route.body.parse(sent[i]!.body), sent[i]!.url).toMatchObject(body);
+  });
+
   it('is written to the device’s own store', async () => {
     answer = () => new TypeError('Failed to fetch');
     await enter();

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useAppState, type Unsent } from './app-state.ts';
+import { inPresentForm } from './old-forms.ts';
 import { Away, Refusal, request } from './call.ts';
 
 const RETRY_MS = 3_000;
@@ -37,7 +38,7 @@ async function sendKept(personId: string): Promise<boolean> {
   let sent = false;
   for (const item of useAppState.getState().unsent.filter((u) => u.personId === personId && !u.refused)) {
     try {
-      await request(item.method, item.url, item.body, item.key);
+      await request(item.method, item.url, inPresentForm(item), item.key);
       removeUnsent(item.key);
       sent = true;
     } catch (error) {

@@ -41,7 +41,15 @@ beforeEach(async () => {
 
 const now = () => queries.getQueryData(fetched(api.visit.get, { params }).queryKey)!;
 const hole = {
-  ...{ key: 'T2.back', pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25, seen: null, way: 'one-wheel', wearDeg: null },
+  ...{
+    key: 'T2.back',
+    pivotMm: 1.2,
+    holeLongMm: 1.6,
+    holeShortMm: 1.25,
+    size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 },
+    way: 'one-wheel',
+    wearDeg: null,
+  },
   ...{ endShakeMm: null, spins: null, polished: false, past: 'original', verdict: 'bush', note: '', version: 1 },
   ...{ computed: 'bush', by: 'Ines', at: AT },
 };

@@ -104,5 +104,7 @@ export function useCommand<R extends Route>(route: R, options: Options<R>) {
 function shown(value: unknown): string {
   if (value === null || value === undefined || value === '') return '—';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return typeof value === 'string' ? value : JSON.stringify(value);
+  if (Array.isArray(value)) return value.map(shown).join(', ');
+  if (typeof value === 'object') return Object.values(value).map(shown).join(', ');
+  return String(value as string | number);
 }

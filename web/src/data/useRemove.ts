@@ -16,8 +16,8 @@ export function useRemove<Out extends Route, Back extends Route>(out: Out, back:
       say(`${what} taken out.`, 'good', way && (() => putBack.mutate(way)));
     },
   });
-  return (command: Command<Out>, way: Command<Back>): void => {
-    ways.current.set(command, way);
+  return (command: Command<Out>, way: Command<Back> | undefined): void => {
+    if (way) ways.current.set(command, way);
     taking.mutate(command);
   };
 }

@@ -64,7 +64,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
           {camera ? `No camera here (${why}). The simulated one stands in.` : 'Opening the camera …'}
         </p>
       )}
-      <Button look="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}>
+      <Button variant="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}>
         <Camera className="size-7" aria-hidden />
         Take it
       </Button>

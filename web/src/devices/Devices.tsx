@@ -19,7 +19,7 @@ export function Devices({ onClose }: { onClose: () => void }) {
     >
       <div className="flex items-center justify-between">
         <h2 className="text-xl">Devices</h2>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

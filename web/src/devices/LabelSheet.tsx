@@ -35,7 +35,7 @@ export function LabelSheet({ onClose }: { onClose: () => void }) {
         className="w-full rounded-lg border border-line bg-white"
       />
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button look="main" busy={busy} onClick={() => void print()}>
+        <Button variant="main" busy={busy} onClick={() => void print()}>
           <Printer className="size-5" aria-hidden />
           {busy ? 'Printing …' : 'Print on the label printer'}
         </Button>

@@ -31,7 +31,7 @@ export function ConflictSheet() {
           </div>
         ))}
         <div className="flex flex-wrap gap-3">
-          <Button look="main" onClick={conflict.keepMine}>
+          <Button variant="main" onClick={conflict.keepMine}>
             Keep mine
           </Button>
           <Button onClick={conflict.takeTheirs}>Take theirs</Button>

@@ -71,7 +71,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
   const amounts = totals(lines, prices.taxPercent, prices.pricesIncludeTax).lines;
   const offered = visit.closedAt
     ? []
-    : proposedLines(visit.movement.traits, visit.findings, visit.holes, visit.partLooks, lines, visit.rules.held);
+    : proposedLines(visit.movement.traits, visit.findings, visit.holes, visit.partConditions, lines, visit.rules.held);
   return (
     <Panel
       title="The work, line by line"
@@ -119,7 +119,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
       ) : (
         !visit.closedAt && (
           <Button
-            look={lines.length === 0 && offered.length === 0 ? 'main' : 'quiet'}
+            variant={lines.length === 0 && offered.length === 0 ? 'main' : 'quiet'}
             className="mt-4"
             onClick={() => setEditing('new')}
           >

@@ -41,7 +41,7 @@ export function Alternatives({ given }: { given: Given }) {
           {more.map((r) => (
             <Button
               key={r.id}
-              look="plain"
+              variant="plain"
               onClick={() =>
                 offer.mutate({
                   params: { ...params, route: r.id },
@@ -152,7 +152,7 @@ function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
           onChange={(e) => setWords({ ...words, guarantee: e.target.value })}
         />
         <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="main" busy={offer.isPending}>
+          <Button type="submit" variant="main" busy={offer.isPending}>
             Keep
           </Button>
           <Button onClick={() => drop.mutate({ params })}>Offer it no longer</Button>

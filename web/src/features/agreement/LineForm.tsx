@@ -85,10 +85,10 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
         <Tick label="Without guarantee" {...form.register('noGuarantee')} />
       </div>
       <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
           {known ? 'Keep changes' : 'Write it'}
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -61,7 +61,7 @@ export function OwnerPageLink() {
       {!visit.closedAt && (
         <div className="mt-3 flex flex-wrap gap-2">
           <Button
-            look={link ? 'quiet' : 'main'}
+            variant={link ? 'quiet' : 'main'}
             busy={make.isPending}
             disabled={visit.agreement.lines.length === 0}
             onClick={() => make.mutate()}

@@ -66,7 +66,7 @@ function PricesSheet({ onClose }: { onClose: () => void }) {
         <div className="sm:col-span-2">
           <Tick label="Prices hold the tax already" {...form.register('pricesIncludeTax')} />
         </div>
-        <Button type="submit" look="main" className="justify-self-start" busy={set.isPending}>
+        <Button type="submit" variant="main" className="justify-self-start" busy={set.isPending}>
           Keep
         </Button>
       </form>

@@ -41,7 +41,7 @@ export function Promise() {
           }}
         >
           {data && visit.promisedFor !== data.nineInTen && (
-            <Button look="main" className="w-full" onClick={() => set(data.nineInTen)}>
+            <Button variant="main" className="w-full" onClick={() => set(data.nineInTen)}>
               Promise {day(data.nineInTen)}
             </Button>
           )}

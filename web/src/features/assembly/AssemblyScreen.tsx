@@ -141,11 +141,15 @@ function Row({ step: s, next }: { step: StripStep; next: boolean }) {
       {!visit.closedAt &&
         (s.fate === 'apart' ? (
           <span className="flex gap-2">
-            <Button look={next ? 'main' : 'quiet'} aria-label={`On again: ${s.what}`} onClick={() => say('on again')}>
+            <Button
+              variant={next ? 'main' : 'quiet'}
+              aria-label={`On again: ${s.what}`}
+              onClick={() => say('on again')}
+            >
               <Check className="size-5" aria-hidden />
               On again
             </Button>
-            <Button look="plain" aria-label={`Something else: ${s.what}`} onClick={() => setAsking(true)}>
+            <Button variant="plain" aria-label={`Something else: ${s.what}`} onClick={() => setAsking(true)}>
               Else …
             </Button>
           </span>
@@ -212,7 +216,7 @@ function Else({
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />
-        <Button type="submit" look="main" className="self-start" disabled={needed && note.trim() === ''}>
+        <Button type="submit" variant="main" className="self-start" disabled={needed && note.trim() === ''}>
           Keep it so
         </Button>
       </form>

@@ -151,7 +151,7 @@ function CheckButtons({
 }) {
   return (
     <span className="flex gap-2">
-      <Button look={c === next ? 'main' : 'quiet'} aria-label={`Passed: ${c.what}`} onClick={() => set(c, 'passed')}>
+      <Button variant={c === next ? 'main' : 'quiet'} aria-label={`Passed: ${c.what}`} onClick={() => set(c, 'passed')}>
         <Tick className="size-5" aria-hidden />
         Passed
       </Button>
@@ -160,7 +160,7 @@ function CheckButtons({
         Failed
       </Button>
       <Button
-        look="plain"
+        variant="plain"
         aria-label={`Not for this clock: ${c.what}`}
         onClick={() => setAsking({ check: c, result: 'not applicable' })}
       >
@@ -279,7 +279,7 @@ function Words({
         />
         <Button
           type="submit"
-          look={failed ? 'danger' : 'main'}
+          variant={failed ? 'danger' : 'main'}
           className="self-start"
           disabled={failed && note.trim() === ''}
         >

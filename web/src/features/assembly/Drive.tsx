@@ -32,7 +32,7 @@ export function DriveThrough({ id, kept, onKeep }: Props) {
         {!whole && <StepOn drive={drive} onKeep={onKeep} next={next} />}
         {drive.fouled.length > 0 && <Fouled drive={drive} onKeep={onKeep} />}
         <Button
-          look="plain"
+          variant="plain"
           className="self-start"
           onClick={() => onKeep('under way', '', { of: drive.of, done: 0, fouled: [] })}
         >
@@ -93,7 +93,7 @@ function StepOn({
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <Button look="main" onClick={() => to(drive.done + 1)}>
+        <Button variant="main" onClick={() => to(drive.done + 1)}>
           <Plus className="size-5" aria-hidden />
           One step on
         </Button>
@@ -153,7 +153,7 @@ function Fouled({ drive, onKeep }: { drive: Drive; onKeep: Props['onKeep'] }) {
           </li>
         ))}
       </ul>
-      <Button look="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>
+      <Button variant="danger" className="self-start" onClick={() => onKeep('failed', drivenWords(drive), drive)}>
         It failed, comes apart again
       </Button>
     </>

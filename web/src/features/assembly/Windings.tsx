@@ -17,14 +17,14 @@ export function Windings({
   const times = kept?.detail && 'windings' in kept.detail ? kept.detail.windings : [];
   const counted = windings(times.map((t) => Date.parse(t)));
   // What belongs there was entered on the electric bench, if anywhere.
-  const expected = visit.electric.map((e) => e.look).findLast((l) => l.kind === 'contact')?.expectedPerMinute ?? null;
+  const expected = visit.electric.map((e) => e.test).findLast((l) => l.kind === 'contact')?.expectedPerMinute ?? null;
   const judged = counted && expected !== null ? judgeWindings(expected, counted.perMinute) : null;
   const words =
     counted &&
     `${times.length} windings, one every ${counted.everyS.toFixed(1)} s (${counted.perMinute.toFixed(2)} a minute)${counted.scatterS === null ? '' : `, scatter ${counted.scatterS.toFixed(1)} s`}${judged ? `; ${judged}, ${expected} a minute belong there` : ''}`;
   return (
     <div role="group" aria-label="Windings counted" className="mt-2 flex flex-wrap items-center gap-3">
-      <Button look="main" onClick={() => onKeep('under way', '', [...times, new Date().toISOString()])}>
+      <Button variant="main" onClick={() => onKeep('under way', '', [...times, new Date().toISOString()])}>
         <Hand className="size-5" aria-hidden />
         It winds now
       </Button>
@@ -37,7 +37,7 @@ export function Windings({
         </Button>
       )}
       {times.length > 0 && (
-        <Button look="plain" onClick={() => onKeep('under way', '', [])}>
+        <Button variant="plain" onClick={() => onKeep('under way', '', [])}>
           <RotateCcw className="size-5" aria-hidden />
           Count anew
         </Button>

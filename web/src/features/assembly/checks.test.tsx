@@ -119,7 +119,7 @@ describe('checks as it goes together', () => {
       detail: { windings: [0, 20_000, 40_000, 60_000].map((t) => new Date(since + t).toISOString()) },
       ...by,
     };
-    const look = {
+    const test = {
       kind: 'contact' as const,
       what: 'rewind',
       state: 'clean' as const,
@@ -132,7 +132,7 @@ describe('checks as it goes together', () => {
     const visit = visitOf('electric-master', {
       checks: [wound],
       testRun: ON_TEST,
-      electric: [{ id: 'e1', look, ...by }],
+      electric: [{ id: 'e1', test, ...by }],
     });
     show(TestRunScreen, visit);
     const counted = within(screen.getByRole('group', { name: 'Windings counted' }));

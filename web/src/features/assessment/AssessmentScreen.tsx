@@ -66,7 +66,7 @@ export function AssessmentScreen() {
                   Condition report
                 </DocumentLink>
                 {!visit.closedAt && editing === null && (
-                  <Button look="main" onClick={() => setEditing('')}>
+                  <Button variant="main" onClick={() => setEditing('')}>
                     <Plus className="size-5" aria-hidden />
                     Add a finding
                   </Button>

@@ -123,10 +123,10 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
           <Tick label="Do not disturb" {...form.register('doNotDisturb')} />
         </div>
         <div className="flex gap-3 lg:col-span-2">
-          <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+          <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
             {finding ? 'Keep changes' : 'Record it'}
           </Button>
-          <Button look="plain" onClick={onClose}>
+          <Button variant="plain" onClick={onClose}>
             Close
           </Button>
         </div>

@@ -85,7 +85,7 @@ function PlaceInHand({ here, say }: { here: string; say: (state: 'in order' | 'f
           return (
             <Button
               key={s}
-              look={s === 'in order' ? 'main' : 'quiet'}
+              variant={s === 'in order' ? 'main' : 'quiet'}
               className="min-h-20 flex-col gap-0.5 px-1 py-2 text-sm leading-tight"
               onClick={() => say(s)}
             >

@@ -61,7 +61,7 @@ export function CalendarScreen() {
           </SecretAddress>
         )}
         <div className="mt-4 flex flex-wrap gap-3">
-          <Button look={data.since ? 'quiet' : 'main'} busy={make.isPending} onClick={() => make.mutate()}>
+          <Button variant={data.since ? 'quiet' : 'main'} busy={make.isPending} onClick={() => make.mutate()}>
             <CalendarPlus className="size-5" aria-hidden />
             {data.since ? 'A new address; the old one ends' : 'Make an address'}
           </Button>

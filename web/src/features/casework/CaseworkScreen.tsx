@@ -46,7 +46,7 @@ export function CaseworkScreen() {
           title="Another task"
           aside={
             !adding && (
-              <Button look="main" onClick={() => setAdding(true)}>
+              <Button variant="main" onClick={() => setAdding(true)}>
                 Add
               </Button>
             )

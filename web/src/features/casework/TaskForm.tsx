@@ -89,10 +89,10 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <Tick label="It cannot be undone" {...form.register('once')} />
       <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
           {task ? 'Keep changes' : 'Add the task'}
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -125,13 +125,13 @@ function TaskTools({
       ) : (
         <>
           {stands !== 'ready' && stands !== 'waiting' && (
-            <Button look="main" busy={did.isPending} onClick={press}>
+            <Button variant="main" busy={did.isPending} onClick={press}>
               {times > 1 ? `Coat or time ${task.log.length + 1}` : 'Did it'}
             </Button>
           )}
           {task.log.length > 0 && (
             <Button
-              look={stands === 'ready' ? 'main' : 'quiet'}
+              variant={stands === 'ready' ? 'main' : 'quiet'}
               busy={end.isPending}
               onClick={() => end.mutate({ params, body: { done: true } })}
             >
@@ -143,7 +143,7 @@ function TaskTools({
           </Button>
           {task.log.length === 0 && (
             <Button
-              look="plain"
+              variant="plain"
               aria-label={`Take out: ${what}`}
               onClick={() =>
                 remove(
@@ -194,13 +194,13 @@ function SureSheet({
       </p>
       <div className="mt-4 flex gap-3">
         <Button
-          look="danger"
+          variant="danger"
           busy={did.isPending}
           onClick={() => did.mutate({ params, body: { did: true, version: task.version } })}
         >
           It is agreed, and done
         </Button>
-        <Button look="plain" onClick={() => setAsking(false)}>
+        <Button variant="plain" onClick={() => setAsking(false)}>
           Not yet
         </Button>
       </div>

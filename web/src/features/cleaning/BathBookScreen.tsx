@@ -43,7 +43,7 @@ export function BathBookScreen() {
         title="In use"
         aside={
           editing !== 'new' && (
-            <Button look="main" onClick={() => setEditing('new')}>
+            <Button variant="main" onClick={() => setEditing('new')}>
               <Droplets className="size-5" aria-hidden />
               Fill one
             </Button>
@@ -134,7 +134,7 @@ function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => v
         <Pencil className="size-5" aria-hidden />
       </Button>
       <Button
-        look={past ? 'main' : 'quiet'}
+        variant={past ? 'main' : 'quiet'}
         busy={change.isPending}
         onClick={() => change.mutate({ params: { fillId: fill.id }, body: { changed: true } })}
       >
@@ -203,10 +203,10 @@ function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void })
         {...form.register('note')}
       />
       <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" look="main" busy={add.isPending || correct.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending || correct.isPending}>
           {fill ? 'Keep changes' : 'It is filled'}
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -139,7 +139,7 @@ function KeptDry({ run }: { run: ReturnType<typeof usePlan> }) {
       <b className="block text-xl">Steel stays out of the water, by house rule</b>
       {dry.map((p) => p.name).join(', ')}.{' '}
       <Button
-        look="plain"
+        variant="plain"
         className="mt-2"
         onClick={() => setChosen((c) => c.filter((n) => !dry.some((p) => p.name === n)))}
       >
@@ -225,7 +225,7 @@ function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
       )}
       <Button
         type="submit"
-        look={stopped && reason.trim() ? 'danger' : 'main'}
+        variant={stopped && reason.trim() ? 'danger' : 'main'}
         className="mt-7 px-8 text-lg"
         disabled={(dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')}
         busy={start.isPending}
@@ -397,7 +397,7 @@ function AnotherPart({ onAdd }: { onAdd: (part: BasketPart) => void }) {
   const [material, setMaterial] = useState<Material>('bare brass');
   if (!open)
     return (
-      <Button look="plain" className="mt-2" onClick={() => setOpen(true)}>
+      <Button variant="plain" className="mt-2" onClick={() => setOpen(true)}>
         <Plus className="size-5" aria-hidden />
         Another part
       </Button>

@@ -86,7 +86,7 @@ function StepButtons({
     <div className="flex flex-wrap gap-3">
       {next && (
         <Button
-          look={left !== null && left <= 0 ? 'danger' : 'main'}
+          variant={left !== null && left <= 0 ? 'danger' : 'main'}
           className="min-h-14 text-lg"
           busy={step.isPending}
           onClick={() => go('next')}
@@ -102,7 +102,7 @@ function StepButtons({
         </Button>
       )}
       {run.log.length > 0 && (
-        <Button look="plain" busy={step.isPending} onClick={() => go('back')}>
+        <Button variant="plain" busy={step.isPending} onClick={() => go('back')}>
           <Undo2 className="size-5" aria-hidden />
           Back
         </Button>
@@ -134,7 +134,7 @@ function EndRun({ run }: { run: CleaningRun }) {
           value={after}
           onChange={(e) => setAfter(e.target.value)}
         />
-        <Button type="submit" look={last ? 'main' : 'quiet'} busy={stop.isPending}>
+        <Button type="submit" variant={last ? 'main' : 'quiet'} busy={stop.isPending}>
           {last ? 'Parts are out' : 'End it here'}
         </Button>
       </form>

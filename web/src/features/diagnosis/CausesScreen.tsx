@@ -33,7 +33,7 @@ export function CausesScreen() {
       <Panel
         title={`The table: ${CAUSES.length} causes`}
         aside={
-          <Button look="plain" onClick={() => setAll(!all)}>
+          <Button variant="plain" onClick={() => setAll(!all)}>
             {all ? 'Close it' : 'Show it'}
           </Button>
         }
@@ -118,7 +118,7 @@ function OwnCauses({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe>
       aside={
         !adding &&
         me?.role !== 'counter' && (
-          <Button look="main" onClick={() => setAdding(true)}>
+          <Button variant="main" onClick={() => setAdding(true)}>
             <Plus className="size-5" aria-hidden />
             Add a cause
           </Button>
@@ -217,10 +217,10 @@ function CauseForm({ onClose }: { onClose: () => void }) {
       <ShowsAs form={form} />
       <OnlyWith form={form} />
       <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" look="main" busy={add.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending}>
           Add it
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -154,7 +154,7 @@ function Causes({ present, found }: { present: number; found: Diagnosis }) {
               <Ranked key={r.instance.id} ranked={r} />
             ))}
           </ol>
-          <Button look="plain" className="mt-2" onClick={() => setAll(!all)}>
+          <Button variant="plain" className="mt-2" onClick={() => setAll(!all)}>
             {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
           </Button>
         </>
@@ -240,7 +240,7 @@ function Settle({ suggestion }: { suggestion: string }) {
             {suggestion && cause === '' && (
               <Button onClick={() => setCause(suggestion)}>Take “{suggestion.toLowerCase()}”</Button>
             )}
-            <Button type="submit" look="main" disabled={cause === visit.cause} busy={settle.isPending}>
+            <Button type="submit" variant="main" disabled={cause === visit.cause} busy={settle.isPending}>
               Keep
             </Button>
           </>

@@ -66,7 +66,7 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
                   </span>
                   {open && (
                     <Button
-                      look="plain"
+                      variant="plain"
                       aria-label={`Take back the look: ${instance?.name ?? t.look}`}
                       onClick={() => set(t.look, null)}
                     >
@@ -100,7 +100,7 @@ function Offered({ look, first, onSay }: { look: NextLook; first: boolean; onSay
       </div>
       {onSay && (
         <div className="flex flex-wrap gap-2" role="group" aria-label={instance.name}>
-          <Button look={first ? 'main' : 'quiet'} onClick={() => onSay('found')}>
+          <Button variant={first ? 'main' : 'quiet'} onClick={() => onSay('found')}>
             <Check className="size-5" aria-hidden />
             Found
           </Button>
@@ -109,7 +109,7 @@ function Offered({ look, first, onSay }: { look: NextLook; first: boolean; onSay
             Not there
           </Button>
           <Button
-            look="plain"
+            variant="plain"
             aria-label="Cannot be looked at here"
             title="Cannot be looked at here"
             onClick={() => onSay('impossible')}

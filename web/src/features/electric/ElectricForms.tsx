@@ -15,7 +15,7 @@ function useLooks(onSent: () => void) {
   const add = useCommand(api.electric.add, { what: 'Electric bench', onSent });
   return {
     busy: add.isPending,
-    send: (look: ElectricTest) => add.mutate({ params: { visitId: visit.id }, body: { look } }),
+    send: (test: ElectricTest) => add.mutate({ params: { visitId: visit.id }, body: { test } }),
   };
 }
 const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void }) => (
@@ -77,7 +77,7 @@ export function CoilForm() {
         hint="Copper reads 4 % more for 10 °C"
       />
       <div>
-        <Button type="submit" look="main" disabled={!ready} busy={busy}>
+        <Button type="submit" variant="main" disabled={!ready} busy={busy}>
           Keep the reading
         </Button>
       </div>
@@ -155,7 +155,7 @@ export function ContactForm() {
       <NumberField label="What belongs there" most={1000} value={t.expected} onChange={on('expected')} />
       <TextField label="Note" maxLength={200} value={t.note} onChange={(e) => on('note')(e.target.value)} />
       <div className="flex items-end">
-        <Button type="submit" look="main" className="lg:mt-7" disabled={!ready} busy={busy}>
+        <Button type="submit" variant="main" className="lg:mt-7" disabled={!ready} busy={busy}>
           Keep the contact
         </Button>
       </div>
@@ -204,7 +204,7 @@ export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: n
           onChange={(e) => set((o) => ({ ...o, note: e.target.value }))}
         />
         <div className="flex items-end">
-          <Button type="submit" look="main" className="lg:mt-7" busy={busy}>
+          <Button type="submit" variant="main" className="lg:mt-7" busy={busy}>
             Keep
           </Button>
         </div>

@@ -9,9 +9,9 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
 import { StepTest } from './StepTest.tsx';
 
-type Of<K extends ElectricTest['kind']> = ElectricEntry & { look: Extract<ElectricTest, { kind: K }> };
+type Of<K extends ElectricTest['kind']> = ElectricEntry & { test: Extract<ElectricTest, { kind: K }> };
 const those = <K extends ElectricTest['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
-  all.filter((e): e is Of<K> => e.look.kind === kind);
+  all.filter((e): e is Of<K> => e.test.kind === kind);
 
 /** Coil, voltage stepped up from low, contacts, suppression: what was measured and what it says. */
 export function ElectricScreen() {
@@ -20,7 +20,7 @@ export function ElectricScreen() {
   const steps = those(visit.electric, 'step');
   const contacts = those(visit.electric, 'contact');
   const suppression = those(visit.electric, 'suppression');
-  const supplyV = steps.at(-1)?.look.supplyV;
+  const supplyV = steps.at(-1)?.test.supplyV;
   return (
     <>
       <ElectricAnswer coils={coils} supplyV={supplyV} steps={steps} />
@@ -30,7 +30,7 @@ export function ElectricScreen() {
         {!visit.closedAt && <CoilForm />}
       </Panel>
       <Panel title="Step test">
-        <StepTest steps={steps} ohms={coils.at(-1)?.look.ohms ?? null} supplyV={supplyV ?? null} />
+        <StepTest steps={steps} ohms={coils.at(-1)?.test.ohms ?? null} supplyV={supplyV ?? null} />
         <List entries={steps} what="Voltage" />
       </Panel>
       <Panel title="Contacts and windings">
@@ -39,7 +39,7 @@ export function ElectricScreen() {
       </Panel>
       <Panel title="Suppression">
         <List entries={suppression} what="Suppression" />
-        {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.look.ohms ?? null} />}
+        {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
       </Panel>
     </>
   );
@@ -55,11 +55,11 @@ function ElectricAnswer({
   steps: Of<'step'>[];
 }) {
   const bad = coils
-    .map((c) => judgeCoil(c.look.ohms, c.look.expectedOhms, c.look.atC))
+    .map((c) => judgeCoil(c.test.ohms, c.test.expectedOhms, c.test.atC))
     .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
   const judged = supplyV
     ? judgeSteps(
-        steps.map((s) => ({ volts: s.look.volts, did: s.look.did })),
+        steps.map((s) => ({ volts: s.test.volts, did: s.test.did })),
         supplyV,
       )
     : null;
@@ -99,7 +99,7 @@ function List({ entries, what }: { entries: readonly ElectricEntry[]; what: stri
       {entries.map((e) => (
         <li key={e.id} className="flex items-center gap-3 py-1 text-lg">
           <span className="min-w-0 flex-1">
-            {electricWords(e.look)} <span className="text-sm text-soft">{e.by}</span>
+            {electricWords(e.test)} <span className="text-sm text-soft">{e.by}</span>
           </span>
           {!visit.closedAt && (
             <button
@@ -109,7 +109,7 @@ function List({ entries, what }: { entries: readonly ElectricEntry[]; what: stri
               onClick={() =>
                 out(
                   { params: { visitId: visit.id, lookId: e.id } },
-                  { params: { visitId: visit.id }, body: { look: e.look } },
+                  { params: { visitId: visit.id }, body: { test: e.test } },
                 )
               }
             >

@@ -8,7 +8,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 import { NumberField, numberOf } from './NumberField.tsx';
 
 const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
-type Step = ElectricEntry & { look: Extract<ElectricTest, { kind: 'step' }> };
+type Step = ElectricEntry & { test: Extract<ElectricTest, { kind: 'step' }> };
 
 /** From low to high: volts, current, and one press for what happened. Each press goes on to the next voltage. */
 export function StepTest({
@@ -34,7 +34,7 @@ export function StepTest({
     },
   });
   const [v, i, s] = [numberOf(volts, 400), numberOf(milliamps, 20_000), numberOf(supply, 400)];
-  const measured = steps.filter((x) => x.look.milliamps !== null);
+  const measured = steps.filter((x) => x.test.milliamps !== null);
   const expected = ohms && v ? coilAt(v, ohms).milliamps : null;
   return (
     <div className="mb-4 flex flex-col gap-4">
@@ -76,8 +76,8 @@ function StepChart({
   ohms: number | null;
 }) {
   const points = (yes: boolean) =>
-    measured.filter((x) => (x.look.did === 'advances') === yes).map((x) => ({ x: x.look.volts, y: x.look.milliamps! }));
-  const most = Math.max(0, ...steps.map((x) => x.look.volts), supplyV ?? 0);
+    measured.filter((x) => (x.test.did === 'advances') === yes).map((x) => ({ x: x.test.volts, y: x.test.milliamps! }));
+  const most = Math.max(0, ...steps.map((x) => x.test.volts), supplyV ?? 0);
   return (
     <Suspense fallback={<div className="h-72" />}>
       <LineChart
@@ -137,7 +137,7 @@ function WhatHappened({
             if (ready)
               add.mutate({
                 params: { visitId: visit.id },
-                body: { look: { kind: 'step', volts: v, milliamps: i, did, supplyV: s } },
+                body: { test: { kind: 'step', volts: v, milliamps: i, did, supplyV: s } },
               });
           }}
         >

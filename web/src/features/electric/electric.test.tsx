@@ -15,9 +15,9 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
-const entry = (look: ElectricTest, id = 'e1'): ElectricEntry => ({
+const entry = (test: ElectricTest, id = 'e1'): ElectricEntry => ({
   id,
-  look,
+  test,
   by: 'Ines',
   at: '2031-05-02T09:00:00.000Z',
 });
@@ -34,7 +34,7 @@ describe('the electric bench', () => {
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/visits/v1/electric',
-        body: { look: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } },
+        body: { test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } },
       }),
     );
   });

@@ -97,10 +97,10 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         />
       </div>
       <div className="order-last flex flex-col gap-2 lg:order-none">
-        <Button look="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
+        <Button variant="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
           Fitted
         </Button>
-        <Button look="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>
+        <Button variant="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>
           Went off centre
         </Button>
       </div>
@@ -194,7 +194,7 @@ function whyNone(tooBig: boolean, pivotMm: number | null, plateMm: number | null
 
 function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
-  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partLooks, hole.key) ?? hole.pivotMm));
+  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
   const add = useCommand(api.fitting.addBush, {
     what: `Bush ${name}`,
     onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),

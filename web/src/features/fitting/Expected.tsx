@@ -79,10 +79,10 @@ function OrderForm({ visitId, onClose }: { visitId: string; onClose: () => void 
       <TextField label="Number" inputMode="numeric" value={many} onChange={(e) => setMany(e.target.value)} />
       <TextField label="Expected" type="date" value={on} onChange={(e) => setOn(e.target.value)} />
       <div className="flex gap-3 sm:col-span-3">
-        <Button type="submit" look="main" disabled={!good} busy={order.isPending}>
+        <Button type="submit" variant="main" disabled={!good} busy={order.isPending}>
           Ordered
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -18,7 +18,7 @@ export function FittingScreen() {
   const visit = useThisVisit();
   const holes = new Map<string, Hole>(holesOf(visit.movement.traits).map((h) => [h.key, h]));
   const touched = pairsTouched(visit.movement.traits, bushedHoles(visit.bushes));
-  const undepthed = touched.filter((p) => !visit.partLooks.some((l) => l.key === p.key)).length;
+  const undepthed = touched.filter((p) => !visit.partConditions.some((l) => l.key === p.key)).length;
   const wanted = bushesLeft(visit.holes, visit.bushes);
   const name = (key: string) => {
     const h = holes.get(key);
@@ -82,7 +82,7 @@ function Depths({ visit, touched, undepthed }: { visit: Visit; touched: readonly
     <Panel title={title}>
       <ul className="divide-y divide-line">
         {touched.map((p) => (
-          <PartRow key={p.key} part={p} look={visit.partLooks.find((l) => l.key === p.key)} />
+          <PartRow key={p.key} part={p} found={visit.partConditions.find((l) => l.key === p.key)} />
         ))}
       </ul>
     </Panel>

@@ -1,5 +1,5 @@
 import { useContractForm } from '../../data/useContractForm.ts';
-import { newPart, OLD_PART_FATES, PART_SOURCES } from '@eclat/contract/fitting';
+import { newPart, OLD_PART_FATES, PART_SOURCES, type part } from '@eclat/contract/fitting';
 import { KINDS, kindOf, sizeWords } from '@eclat/core/stores';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -13,7 +13,8 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { DonorField } from './DonorField.tsx';
 
-type Fields = z.input<typeof newPart>;
+/** As it is typed: each way that a part can have come keeps its own answer until it is sent. */
+type Fields = Omit<z.input<typeof part>, 'id' | 'by' | 'at' | 'donorCode'>;
 const EMPTY: Fields = {
   what: '',
   kind: 'suspension',
@@ -36,7 +37,9 @@ export function PartForm() {
     <form
       className="mt-4 grid grid-cols-1 gap-4 border-t border-line pt-4 sm:grid-cols-2 xl:grid-cols-3"
       noValidate
-      onSubmit={(e) => void form.handleSubmit((body) => add.mutate({ params: { visitId: visit.id }, body }))(e)}
+      onSubmit={(e) =>
+        void form.handleSubmit((body) => add.mutate({ params: { visitId: visit.id }, body: newPart.parse(body) }))(e)
+      }
     >
       <TextField
         label="What was fitted"
@@ -94,7 +97,7 @@ export function PartForm() {
         ))}
       </SelectField>
       <div className="flex items-end">
-        <Button type="submit" look="main" busy={add.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending}>
           Enter the part
         </Button>
       </div>

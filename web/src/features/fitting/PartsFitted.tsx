@@ -1,4 +1,5 @@
 import type { Part, Visit } from '@eclat/contract';
+import { newPart } from '@eclat/contract/fitting';
 import { sizeWords } from '@eclat/core/stores';
 import { Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -10,8 +11,11 @@ import { Empty } from '../../ui/Answer.tsx';
 export function PartsFitted({ visit }: { visit: Visit }) {
   const remove = useRemove(api.fitting.removePart, api.fitting.addPart, 'Part');
   const params = { visitId: visit.id };
-  const takeOut = ({ id, by: _by, at: _at, donorCode: _code, ...body }: Part) =>
-    remove({ params: { ...params, partId: id } }, { params, body });
+  const takeOut = (p: Part) => {
+    // A row of the time before the stores does not say which of them it was: it is entered again by hand.
+    const entered = newPart.safeParse(p);
+    remove({ params: { ...params, partId: p.id } }, entered.success ? { params, body: entered.data } : undefined);
+  };
   if (visit.parts.length === 0)
     return (
       <Empty>Springs, suspension, lines, pins and screws stand here, each with what became of the old part.</Empty>

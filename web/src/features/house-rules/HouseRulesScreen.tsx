@@ -145,7 +145,7 @@ function KeepBar({
   return (
     <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center gap-3 border-t border-line bg-enamel p-4">
       <Button
-        look="main"
+        variant="main"
         className="px-8 text-lg"
         busy={set.isPending}
         onClick={() => set.mutate({ params: {}, body: { choices, why, version: now.version } })}

@@ -34,7 +34,7 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
               </span>
               {!visit.closedAt && (
                 <Button
-                  look="plain"
+                  variant="plain"
                   className="-my-1 shrink-0"
                   aria-label={`Differ: ${r.asks}`}
                   onClick={() => setOpen(r)}
@@ -76,7 +76,7 @@ function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; on
         <Question rule={rule} chosen={school} disabled={false} onChoose={setSchool} />
         <TextField label="The reason" value={reason} maxLength={300} onChange={(e) => setReason(e.target.value)} />
         <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="main" disabled={reason.trim() === ''} busy={set.isPending}>
+          <Button type="submit" variant="main" disabled={reason.trim() === ''} busy={set.isPending}>
             Differ here
           </Button>
           {differs && <Button onClick={() => keep.mutate({ params })}>Keep to the house rule</Button>}

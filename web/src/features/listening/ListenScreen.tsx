@@ -159,7 +159,7 @@ function Source({
   const wishes = useWishes();
   if (on)
     return (
-      <Button look="danger" className="min-h-14 text-lg" onClick={stopListening}>
+      <Button variant="danger" className="min-h-14 text-lg" onClick={stopListening}>
         <Square className="size-5" aria-hidden />
         Stop listening
       </Button>
@@ -175,7 +175,7 @@ function Source({
       />
       {wishes.source !== 'file' && (
         <Button
-          look="main"
+          variant="main"
           className="min-h-14 px-7 text-lg"
           busy={opening}
           disabled={opening}
@@ -299,7 +299,7 @@ function KeptLogs({ logs, beganAt, visit }: { logs: KeptLog[]; beganAt: number |
         name={`listening-${new Date(l.beganAt).toISOString().slice(0, 10)}`}
         title={`Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}${l.stopped ? '' : ', then the page was closed'}`}
       >
-        <Button look="plain" onClick={() => removeLog(l.beganAt)}>
+        <Button variant="plain" onClick={() => removeLog(l.beganAt)}>
           <Trash2 className="size-5" aria-hidden />
           Throw away
         </Button>

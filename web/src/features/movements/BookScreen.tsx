@@ -3,7 +3,7 @@ import { api } from '../../data/api.ts';
 import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { ArrowLeftRight, Columns2, Download, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -37,8 +37,13 @@ export function BookScreen() {
 function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
   const [merging, setMerging] = useState(false);
+  // Once for each address: a page that is added later does not move what is being read or pressed.
+  const scrolledTo = useRef('');
   useEffect(() => {
-    if (hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' });
+    const page = hash && hash !== scrolledTo.current ? document.getElementById(hash.slice(1)) : null;
+    if (!page) return;
+    page.scrollIntoView({ block: 'center' });
+    scrolledTo.current = hash;
   }, [hash, entries.length]);
   const pages = entries.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
   return (
@@ -232,7 +237,7 @@ function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]
         {amending ? (
           <Amend entry={entry} onClose={() => setAmending(false)} />
         ) : (
-          <Button look="plain" className="no-print -ml-4" onClick={() => setAmending(true)}>
+          <Button variant="plain" className="no-print -ml-4" onClick={() => setAmending(true)}>
             Add an amendment
           </Button>
         )}
@@ -264,10 +269,10 @@ function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
         autoFocus
       />
       <div className="flex gap-3">
-        <Button type="submit" look="main" disabled={text.trim() === ''} busy={amend.isPending}>
+        <Button type="submit" variant="main" disabled={text.trim() === ''} busy={amend.isPending}>
           Add it
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -57,10 +57,10 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
         {...form.register('date')}
       />
       <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" look="main" busy={write.isPending}>
+        <Button type="submit" variant="main" busy={write.isPending}>
           Enter it
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

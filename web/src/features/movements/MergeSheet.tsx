@@ -45,7 +45,7 @@ export function MergeSheet({ movement, onClose }: { movement: Movement; onClose:
             onChange={(e) => setWhy(e.target.value)}
           />
           <div className="flex gap-3">
-            <Button type="submit" look="main" disabled={why.trim() === ''} busy={merge.isPending}>
+            <Button type="submit" variant="main" disabled={why.trim() === ''} busy={merge.isPending}>
               They are one
             </Button>
             <Button onClick={() => setOther(null)}>Another one</Button>

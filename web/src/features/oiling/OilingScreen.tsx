@@ -325,7 +325,7 @@ function Differs({
           onChange={(e) => setDiffers(e.target.value)}
         />
         <div className="flex gap-3">
-          <Button type="submit" look="main" disabled={differs.trim() === '' && value === ''}>
+          <Button type="submit" variant="main" disabled={differs.trim() === '' && value === ''}>
             Keep and tick it
           </Button>
           <Button onClick={onClose}>Close</Button>

@@ -204,7 +204,7 @@ function Lines({ page, busy, onDecide }: LinesProps) {
               {WORDS.map(([state, text, Icon]) => (
                 <Button
                   key={state}
-                  look={l.state === state ? 'main' : 'quiet'}
+                  variant={l.state === state ? 'main' : 'quiet'}
                   aria-pressed={l.state === state}
                   disabled={busy}
                   onClick={() => onDecide(l.id, state)}

@@ -45,7 +45,7 @@ export default function FirstRun() {
           hint="At least 10 characters: a few words are best."
           {...form.register('passphrase')}
         />
-        <Button type="submit" look="main" busy={found.isPending}>
+        <Button type="submit" variant="main" busy={found.isPending}>
           Open the shop
         </Button>
       </form>

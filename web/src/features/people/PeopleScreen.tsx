@@ -63,7 +63,7 @@ export function PeopleScreen() {
             error={errors.passphrase?.message}
             {...form.register('passphrase')}
           />
-          <Button type="submit" look="main" busy={add.isPending}>
+          <Button type="submit" variant="main" busy={add.isPending}>
             Add
           </Button>
         </form>

@@ -40,7 +40,7 @@ export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) 
           error={errors.passphrase?.message}
           {...form.register('passphrase')}
         />
-        <Button type="submit" look="main" busy={signIn.isPending}>
+        <Button type="submit" variant="main" busy={signIn.isPending}>
           Sign in
         </Button>
         {demo && (

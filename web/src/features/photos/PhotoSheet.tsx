@@ -152,7 +152,7 @@ function MarkHead({
       {open && (
         <>
           <Button
-            look="plain"
+            variant="plain"
             className="min-h-11"
             aria-pressed={m.id === chosen}
             onClick={() => setChosen(m.id === chosen ? null : m.id)}

@@ -85,12 +85,12 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
   return (
     <Panel>
       <div className="flex flex-wrap items-center gap-3">
-        <Button look="main" className="text-lg" disabled={!open} busy={begin.isPending} onClick={() => send('')}>
+        <Button variant="main" className="text-lg" disabled={!open} busy={begin.isPending} onClick={() => send('')}>
           Begin the strip
         </Button>
         {!open && unread > 0 && <span className="text-soft">Read the cautions above first.</span>}
         {!open && unread === 0 && unsafe > 0 && !asking && (
-          <Button look="plain" onClick={() => setAsking(true)}>
+          <Button variant="plain" onClick={() => setAsking(true)}>
             Open it all the same, with a reason
           </Button>
         )}
@@ -111,10 +111,10 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
             onChange={(e) => setReason(e.target.value)}
             autoFocus
           />
-          <Button type="submit" look="danger" disabled={reason.trim() === ''}>
+          <Button type="submit" variant="danger" disabled={reason.trim() === ''}>
             Open under power
           </Button>
-          <Button look="plain" onClick={() => setAsking(false)}>
+          <Button variant="plain" onClick={() => setAsking(false)}>
             Leave it shut
           </Button>
         </form>

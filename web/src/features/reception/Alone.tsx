@@ -24,7 +24,7 @@ export function Alone() {
   const closed = visit.closedAt !== null;
   if (!form)
     return closed ? null : (
-      <Button className="self-start" look="plain" onClick={() => setForm(NOTHING)}>
+      <Button className="self-start" variant="plain" onClick={() => setForm(NOTHING)}>
         The movement came alone, without its case
       </Button>
     );
@@ -61,10 +61,10 @@ export function Alone() {
         />
         {!closed && (
           <div className="flex gap-3">
-            <Button type="submit" look="main" disabled={JSON.stringify(form) === JSON.stringify(visit.alone)}>
+            <Button type="submit" variant="main" disabled={JSON.stringify(form) === JSON.stringify(visit.alone)}>
               Keep
             </Button>
-            <Button look="plain" onClick={() => send(null)}>
+            <Button variant="plain" onClick={() => send(null)}>
               It came in its case
             </Button>
           </div>

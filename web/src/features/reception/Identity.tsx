@@ -167,10 +167,10 @@ function AddMark({
         onChange={(e) => setAdding({ ...adding, text: e.target.value })}
       />
       <div className="col-span-2 flex gap-3">
-        <Button type="submit" look="main" busy={set.isPending}>
+        <Button type="submit" variant="main" busy={set.isPending}>
           Keep
         </Button>
-        <Button look="plain" onClick={() => setAdding(null)}>
+        <Button variant="plain" onClick={() => setAdding(null)}>
           Close
         </Button>
       </div>

@@ -64,11 +64,11 @@ export function IntakeScreen() {
           <ReceivedPart />
         </div>
         <div className="flex flex-wrap items-center gap-4 lg:col-span-2">
-          <Button type="submit" look="main" className="px-8 text-lg" busy={send.isPending}>
+          <Button type="submit" variant="main" className="px-8 text-lg" busy={send.isPending}>
             Take it in
           </Button>
           <Button
-            look="plain"
+            variant="plain"
             onClick={() => {
               form.reset(EMPTY);
               draft.clear();

@@ -51,7 +51,7 @@ export function KnownHere({
             {m.inTheShop ? (
               <span className="font-semibold text-brass">It stands in the shop now.</span>
             ) : (
-              <Button look="main" onClick={() => onTake(m.id)}>
+              <Button variant="main" onClick={() => onTake(m.id)}>
                 It is this one
               </Button>
             )}

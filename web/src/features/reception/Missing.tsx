@@ -78,10 +78,10 @@ export function Missing() {
             onChange={(e) => setForm({ ...form, evidence: e.target.value })}
           />
           <div className="flex gap-3">
-            <Button type="submit" look="main" disabled={form.what.trim() === ''} busy={want.isPending}>
+            <Button type="submit" variant="main" disabled={form.what.trim() === ''} busy={want.isPending}>
               Put it on the list
             </Button>
-            <Button look="plain" onClick={() => setForm(null)}>
+            <Button variant="plain" onClick={() => setForm(null)}>
               Close
             </Button>
           </div>

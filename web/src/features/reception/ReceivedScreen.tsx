@@ -127,7 +127,7 @@ function Scope() {
           {...form.register('promisedFor', { setValueAs: (v: string | null) => v || null })}
         />
         {!closed && (
-          <Button type="submit" look="main" className="self-start" disabled={!isDirty} busy={change.isPending}>
+          <Button type="submit" variant="main" className="self-start" disabled={!isDirty} busy={change.isPending}>
             Keep changes
           </Button>
         )}

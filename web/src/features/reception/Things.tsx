@@ -180,10 +180,10 @@ function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: 
       {key && <KeyFields square={square} setSquare={setSquare} form={form} />}
       {visit.photos.length > 0 && <PhotoChoice form={form} />}
       <div className="col-span-2 flex gap-3">
-        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
           {known ? 'Keep changes' : 'List it'}
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

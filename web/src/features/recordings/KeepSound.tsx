@@ -49,7 +49,7 @@ export function KeepSound({
   return (
     <div className="mt-4 border-t border-line pt-3">
       <Tick label="With its sound" checked={withSound} onChange={(e) => setWithSound(e.target.checked)} />
-      <Button look="main" busy={send.isPending} disabled={send.isPending} onClick={() => send.mutate()}>
+      <Button variant="main" busy={send.isPending} disabled={send.isPending} onClick={() => send.mutate()}>
         Keep this with {visit.claim}
       </Button>
     </div>

@@ -65,7 +65,7 @@ export function SpokenRemark({
   return (
     <div className="flex flex-wrap items-center gap-3" role="group" aria-label="Spoken remark">
       {speaking ? (
-        <Button look="danger" onClick={stop}>
+        <Button variant="danger" onClick={stop}>
           <Square className="size-5" aria-hidden />
           Stop, <span className="tabular-nums">{seconds.toFixed(0)} s</span>
         </Button>

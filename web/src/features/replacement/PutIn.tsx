@@ -67,7 +67,7 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
         />
       </div>
       <div className="mt-4 flex flex-wrap items-center gap-4">
-        <Button look="main" disabled={!ready} onClick={() => setAsking(true)}>
+        <Button variant="main" disabled={!ready} onClick={() => setAsking(true)}>
           It is in
         </Button>
         {!ready && <span className="text-soft">{obstacles[0] ?? 'Say which movement goes in, and why.'}</span>}
@@ -239,10 +239,10 @@ function SureSheet({
         The old movement is <b>{fate}</b>.
       </p>
       <div className="mt-4 flex gap-3">
-        <Button look="danger" busy={fit.isPending} onClick={send}>
+        <Button variant="danger" busy={fit.isPending} onClick={send}>
           So it is
         </Button>
-        <Button look="plain" onClick={() => setAsking(false)}>
+        <Button variant="plain" onClick={() => setAsking(false)}>
           Not yet
         </Button>
       </div>

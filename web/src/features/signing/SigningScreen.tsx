@@ -101,7 +101,7 @@ function ToSign() {
           )}
           <Button
             type="submit"
-            look="main"
+            variant="main"
             className="self-start px-8 text-lg"
             disabled={left.length > 0}
             busy={sign.isPending}
@@ -175,7 +175,7 @@ function SureSheet({
     >
       <div className="flex gap-3">
         <Button
-          look="main"
+          variant="main"
           onClick={() => {
             setSure(false);
             sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } });

@@ -95,10 +95,10 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       <TextField label="Batch" error={errors.batch?.message} {...form.register('batch')} />
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" look="main" busy={add.isPending || change.isPending}>
+        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
           {item ? 'Keep changes' : 'Put it in the stores'}
         </Button>
-        <Button look="plain" onClick={onClose}>
+        <Button variant="plain" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -57,7 +57,7 @@ export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => v
               Correct the row
             </Button>
             <Button
-              look="plain"
+              variant="plain"
               busy={keep.isPending}
               onClick={() => keep.mutate({ params, body: { kept: !item.kept } })}
             >
@@ -181,7 +181,7 @@ function OrderRow({ order: o, item }: { order: StockItem['orders'][number]; item
         </span>
       </span>
       <Button
-        look="main"
+        variant="main"
         onClick={() => arrive.mutate({ params: { ...params, orderId: o.id }, body: { arrived: true } })}
       >
         <PackageCheck className="size-5" aria-hidden />

@@ -37,7 +37,7 @@ export function StoresScreen() {
             <Upload className="size-5" aria-hidden />
             Take a CSV in
           </Button>
-          <Button look="main" onClick={() => setAdding(true)}>
+          <Button variant="main" onClick={() => setAdding(true)}>
             <PackagePlus className="size-5" aria-hidden />
             Add
           </Button>
@@ -193,7 +193,7 @@ function Found({ items, search, onOpen }: FoundProps) {
         ))}
       </ul>
       {found.length > AT_FIRST && !all && (
-        <Button look="plain" className="mt-2" onClick={() => setAll(true)}>
+        <Button variant="plain" className="mt-2" onClick={() => setAll(true)}>
           Show all {found.length}
         </Button>
       )}

@@ -77,14 +77,14 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
         <WhatItDoes bad={bad} seen={seen} />
         <div className="flex gap-3">
           <Button
-            look="main"
+            variant="main"
             disabled={!seen || table !== csv || bad.length > 0 || of('new') + of('changed') === 0}
             busy={take.isPending}
             onClick={() => take.mutate({ params: {}, body: { csv } })}
           >
             Take it in
           </Button>
-          <Button look="plain" onClick={onClose}>
+          <Button variant="plain" onClick={onClose}>
             Close
           </Button>
         </div>

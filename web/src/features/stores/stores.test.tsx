@@ -97,7 +97,7 @@ describe('what is fitted', () => {
       pivotMm: 1.3,
       holeLongMm: 1.5,
       holeShortMm: 1.4,
-      seen: null,
+      size: { kind: 'measured' as const, holeLongMm: 1.5, holeShortMm: 1.25 },
       way: 'one-wheel' as const,
       wearDeg: null,
       endShakeMm: null,

@@ -44,7 +44,7 @@ export function StrikeModelScreen() {
                 <li key={f.id}>
                   <Button
                     className="w-full justify-start text-left"
-                    look={!exercise && f.id === state.fault ? 'main' : 'quiet'}
+                    variant={!exercise && f.id === state.fault ? 'main' : 'quiet'}
                     disabled={guess !== null}
                     aria-pressed={exercise ? guess === f.id : f.id === state.fault}
                     onClick={() => (exercise ? judge(f.id) : begin(work, f.id, false))}
@@ -83,7 +83,7 @@ function ModelPanel({ model }: { model: ReturnType<typeof useStrikeModel> }) {
       </p>
       <StrikeFigure state={state} />
       <div className="mt-3 flex flex-wrap gap-3">
-        <Button look="main" className="min-h-14 px-6" onClick={step}>
+        <Button variant="main" className="min-h-14 px-6" onClick={step}>
           <StepForward className="size-6" aria-hidden />
           Step
         </Button>
@@ -97,7 +97,7 @@ function ModelPanel({ model }: { model: ReturnType<typeof useStrikeModel> }) {
             </>
           )}
         </Button>
-        <Button look="plain" onClick={() => begin(work, state.fault, exercise)}>
+        <Button variant="plain" onClick={() => begin(work, state.fault, exercise)}>
           <SkipForward className="size-5" aria-hidden />
           From twelve again
         </Button>

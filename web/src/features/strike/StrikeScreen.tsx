@@ -208,7 +208,7 @@ function HeardForm({
         </Button>
         {of.has(next) && (
           <Button
-            look="plain"
+            variant="plain"
             onClick={() => hear.mutate({ params: { ...params, mark: next }, body: { heard: null } })}
           >
             Not heard after all

@@ -58,10 +58,10 @@ export function Phases() {
             options={PHASE_WHEN.map((w) => [w, w] as const)}
           />
           <div className="flex gap-3">
-            <Button type="submit" look="main" disabled={form.what.trim() === ''} busy={add.isPending}>
+            <Button type="submit" variant="main" disabled={form.what.trim() === ''} busy={add.isPending}>
               Note it
             </Button>
-            <Button look="plain" onClick={() => setForm(null)}>
+            <Button variant="plain" onClick={() => setForm(null)}>
               Close
             </Button>
           </div>

@@ -28,7 +28,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         <div>
           <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3">
             <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
-            <Button type="submit" look="main" className="mt-7 px-8 text-lg" busy={add.isPending || change.isPending}>
+            <Button type="submit" variant="main" className="mt-7 px-8 text-lg" busy={add.isPending || change.isPending}>
               {step ? 'Keep changes' : 'Log it'}
             </Button>
           </div>
@@ -86,7 +86,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         />
         {photos.length > 0 && <PhotoChoice it={it} />}
         {step && (
-          <Button look="plain" className="self-start" onClick={onClose}>
+          <Button variant="plain" className="self-start" onClick={onClose}>
             Close
           </Button>
         )}

@@ -58,7 +58,7 @@ export function Centres({
           />
         ))}
       </div>
-      <Button className="mt-3" look="main" disabled={bad} busy={busy} onClick={keep}>
+      <Button className="mt-3" variant="main" disabled={bad} busy={busy} onClick={keep}>
         Keep the distances
       </Button>
     </details>

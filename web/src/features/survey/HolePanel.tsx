@@ -12,7 +12,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useThisVisit } from '../visit/thisVisit.ts';
 import { HoleExtras } from './HoleExtras.tsx';
-import { PivotCondition } from './PivotLook.tsx';
+import { PivotCondition } from './PivotCondition.tsx';
 import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
 import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
 import { LABELS, type Survey } from './useSurvey.ts';
@@ -64,7 +64,7 @@ export function HolePanel({
           </p>
         )}
         {!closed && (
-          <Button look="main" disabled={!m.ready} onClick={m.keep}>
+          <Button variant="main" disabled={!m.ready} onClick={m.keep}>
             Keep, and to the next hole
           </Button>
         )}

@@ -15,8 +15,8 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 export function PartConditions() {
   const visit = useThisVisit();
   const all = partsToLook(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
-  const looks = new Map(visit.partLooks.map((l) => [l.key, l]));
-  const left = all.filter((p) => !looks.has(p.key));
+  const conditions = new Map(visit.partConditions.map((l) => [l.key, l]));
+  const left = all.filter((p) => !conditions.has(p.key));
   const clear = useCommand(api.survey.removePart, { what: 'Parts' });
   const sound = useCommand(api.survey.setSound, {
     what: 'Parts',
@@ -28,7 +28,7 @@ export function PartConditions() {
   if (all.length === 0) return null;
   return (
     <Panel
-      title={titleOf(all, looks, visit, left)}
+      title={titleOf(all, conditions, visit, left)}
       aside={
         !visit.closedAt &&
         left.length > 0 && (
@@ -43,16 +43,16 @@ export function PartConditions() {
     >
       <ul className="divide-y divide-line">
         {all.map((p) => (
-          <PartRow key={p.key} part={p} look={looks.get(p.key)} />
+          <PartRow key={p.key} part={p} found={conditions.get(p.key)} />
         ))}
       </ul>
     </Panel>
   );
 }
 
-function titleOf(all: LookedPart[], looks: Map<string, PartCondition>, visit: Visit, left: LookedPart[]) {
+function titleOf(all: LookedPart[], conditions: Map<string, PartCondition>, visit: Visit, left: LookedPart[]) {
   const asks = all.filter((p) => {
-    const l = looks.get(p.key);
+    const l = conditions.get(p.key);
     return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
   });
   if (asks.length > 0) return `${asks.length} of the other parts ${asks.length === 1 ? 'wants' : 'want'} work`;
@@ -60,7 +60,7 @@ function titleOf(all: LookedPart[], looks: Map<string, PartCondition>, visit: Vi
   return `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`;
 }
 
-export function PartRow({ part, look }: { part: LookedPart; look: PartCondition | undefined }) {
+export function PartRow({ part, found }: { part: LookedPart; found: PartCondition | undefined }) {
   const visit = useThisVisit();
   const [note, setNote] = useState<string | null>(null);
   const params = { visitId: visit.id, part: part.key };
@@ -71,8 +71,8 @@ export function PartRow({ part, look }: { part: LookedPart; look: PartCondition 
   });
   const clear = useCommand(api.survey.removePart, { what: part.name });
   const send = (state: string, text: string) =>
-    set.mutate({ params, body: { state, note: text, version: look?.version ?? 0 } });
-  const asks = look ? partAsks(part.kind, look.state, visit.rules.held) : '';
+    set.mutate({ params, body: { state, note: text, version: found?.version ?? 0 } });
+  const asks = found ? partAsks(part.kind, found.state, visit.rules.held) : '';
   return (
     <li className="grid grid-cols-1 items-center gap-x-4 gap-y-1 py-2 lg:grid-cols-[15rem_minmax(0,1fr)]">
       <span>
@@ -83,32 +83,32 @@ export function PartRow({ part, look }: { part: LookedPart; look: PartCondition 
         <Choice
           label={part.name}
           hideLabel
-          value={look?.state ?? ''}
+          value={found?.state ?? ''}
           disabled={visit.closedAt !== null}
           options={PART_KINDS[part.kind].states.map(([s]) => [s, s] as const)}
-          onChange={(s) => send(s, look?.note ?? '')}
+          onChange={(s) => send(s, found?.note ?? '')}
           onClear={() => clear.mutate({ params })}
         />
         {asks &&
           (visit.closedAt ? (
-            look!.note && <p>{look!.note}</p>
+            found!.note && <p>{found!.note}</p>
           ) : (
             <form
               className="flex items-end gap-3"
               onSubmit={(e) => {
                 e.preventDefault();
-                if (note !== null) send(look!.state, note.trim());
+                if (note !== null) send(found!.state, note.trim());
               }}
             >
               <div className="min-w-0 flex-1">
                 <TextField
                   label="Which, and how"
                   maxLength={200}
-                  value={note ?? look!.note}
+                  value={note ?? found!.note}
                   onChange={(e) => setNote(e.target.value)}
                 />
               </div>
-              {note !== null && note !== look!.note && (
+              {note !== null && note !== found!.note && (
                 <Button type="submit" busy={set.isPending}>
                   Keep
                 </Button>

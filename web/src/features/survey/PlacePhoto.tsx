@@ -144,7 +144,7 @@ function PlaceHoles({
       <HoleButtons holes={holes} next={next} setAgain={setAgain} points={points} />
       <div className="flex flex-wrap gap-3">
         <Button
-          look="main"
+          variant="main"
           disabled={placed.length === 0}
           busy={keep.isPending}
           onClick={() => keep.mutate({ params, body: { photoId: photo.id, points, version: laid?.version ?? 0 } })}
@@ -154,7 +154,7 @@ function PlaceHoles({
         <Button onClick={() => setPhoto(null)}>Another photo</Button>
         {laid && (
           <Button
-            look="plain"
+            variant="plain"
             onClick={() => {
               lift({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
               onClose();

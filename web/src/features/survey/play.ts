@@ -1,5 +1,5 @@
 import type { SurveyedHole } from '@eclat/contract';
-import { holeOf, playFits, type HoleMeasure, type PlayReading, type Way } from '@eclat/core/pivots';
+import { playFits, waysOf, type HoleMeasure, type HoleSize, type PlayReading, type Way } from '@eclat/core/pivots';
 import { lengthMm, PIVOT_RANGE } from '../../ui/LengthField.tsx';
 
 /** How play is being looked at; stays from hole to hole. */
@@ -46,26 +46,23 @@ const numberOf = (f: PlayField, text: string): number | null => {
   return text.trim() !== '' && n >= f.range[0] && n <= f.range[1] ? n : null;
 };
 
-/** What is typed as the hole it stands for, and as it was seen; null while something is missing. */
+/** What is typed, as it was told and as the hole that it stands for; null while something is missing. */
 export function readPlay(
   kind: Looking['kind'],
   typed: Readonly<Record<string, string>>,
-): { measure: HoleMeasure; seen: PlayReading | null } | null {
+): { measure: HoleMeasure; size: HoleSize } | null {
   const fields = PLAY_FIELDS[kind];
   const n = Object.fromEntries(fields.map((f) => [f.name, numberOf(f, typed[f.name] ?? '')]));
   if (fields.some((f) => n[f.name] === null)) return null;
   const at = (name: string) => n[name]!;
-  if (kind === 'hole')
-    return {
-      measure: { pivotMm: at('pivotMm'), holeLongMm: at('holeLongMm'), holeShortMm: at('holeShortMm') },
-      seen: null,
-    };
   if (kind === 'play' && at('atMm') > at('gapMm')) return null;
-  const seen: PlayReading =
-    kind === 'lean'
-      ? { kind, leanDeg: at('leanDeg'), plateMm: at('plateMm') }
-      : { kind, playMm: at('playMm'), atMm: at('atMm'), gapMm: at('gapMm') };
-  return { measure: { pivotMm: at('pivotMm'), ...holeOf(at('pivotMm'), seen) }, seen };
+  const sizes: Record<Looking['kind'], () => HoleSize> = {
+    hole: () => ({ kind: 'measured', holeLongMm: at('holeLongMm'), holeShortMm: at('holeShortMm') }),
+    lean: () => ({ kind: 'lean', leanDeg: at('leanDeg'), plateMm: at('plateMm') }),
+    play: () => ({ kind: 'play', playMm: at('playMm'), atMm: at('atMm'), gapMm: at('gapMm') }),
+  };
+  const size = sizes[kind]();
+  return { measure: { pivotMm: at('pivotMm'), ...waysOf(at('pivotMm'), size) }, size };
 }
 
 const text = (n: number | undefined) => (n === undefined ? '' : String(Number(n.toFixed(3))));
@@ -76,6 +73,6 @@ export const typedOf = (h: SurveyedHole | undefined): Record<string, string> =>
         pivotMm: text(h.pivotMm),
         holeLongMm: text(h.holeLongMm),
         holeShortMm: text(h.holeShortMm),
-        ...Object.fromEntries(Object.entries(h.seen ?? {}).map(([k, v]) => [k, String(v)])),
+        ...Object.fromEntries(Object.entries(h.size).map(([k, v]) => [k, typeof v === 'number' ? text(v) : v])),
       }
     : {};

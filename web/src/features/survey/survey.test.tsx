@@ -26,6 +26,7 @@ describe('survey and fit', () => {
       pivotMm: 1.2,
       holeLongMm: 1.6,
       holeShortMm: 1.28,
+      size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.28 },
       verdict: 'bush',
       computed: 'bush',
       note: '',
@@ -48,7 +49,7 @@ describe('survey and fit', () => {
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/visits/v1/holes/T1.front',
-        body: { verdict: 'marginal', holeLongMm: 3.7, version: 0 },
+        body: { verdict: 'marginal', size: { kind: 'measured', holeLongMm: 3.7, holeShortMm: 3.5 }, version: 0 },
       }),
     );
   });
@@ -73,8 +74,7 @@ describe('survey and fit', () => {
     await waitFor(() =>
       expect(sent[0]!.body).toMatchObject({
         way: 'one-plate',
-        seen: { kind: 'lean', leanDeg: 12, plateMm: 2 },
-        holeLongMm: 3.525,
+        size: { kind: 'lean', leanDeg: 12, plateMm: 2 },
         wearDeg: 225,
         endShakeMm: 1.2,
         polished: true,

@@ -36,7 +36,7 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const read = readPlay(kind, typed);
   const problem = read && measureProblem(read.measure);
   const judged = read && !problem ? judgeHole(read.measure, hole.arbor.class) : null;
-  const turnedMm = turnedDownMm(visit.partLooks, hole.key);
+  const turnedMm = turnedDownMm(visit.partConditions, hole.key);
   const verdict = judged ? keptVerdict({ computed: judged.verdict, own, turnedMm, choices }) : own;
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
   const worn =
@@ -63,8 +63,8 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
       if (!ready) return;
       const { wearDeg, spins, polished, past, endShake } = extras;
       const body: HoleBody = {
-        ...read.measure,
-        seen: read.seen,
+        pivotMm: read.measure.pivotMm,
+        size: read.size,
         way,
         wearDeg,
         endShakeMm: endShakeMm(endShake),

@@ -17,8 +17,7 @@ const carriedOn = (typed: Typed): Typed =>
 
 export const LABELS: Record<string, string> = {
   pivotMm: 'Pivot',
-  holeLongMm: 'Long way',
-  holeShortMm: 'Short way',
+  size: 'Size',
   verdict: 'Verdict',
   note: 'Note',
   endShakeMm: 'End shake',

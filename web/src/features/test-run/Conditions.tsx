@@ -118,7 +118,7 @@ export function ConditionsPanel({ run }: { run: TestRun }) {
       aside={
         !visit.closedAt &&
         !typed && (
-          <Button look="plain" onClick={() => setTyped(typedOf(c, visit.movement.traits.oscillator))}>
+          <Button variant="plain" onClick={() => setTyped(typedOf(c, visit.movement.traits.oscillator))}>
             {c ? 'Change' : 'Say it'}
           </Button>
         )
@@ -148,10 +148,10 @@ export function ConditionsPanel({ run }: { run: TestRun }) {
         >
           <ConditionFields value={typed} onChange={setTyped} />
           <div className="flex gap-3">
-            <Button type="submit" look="main" disabled={!given}>
+            <Button type="submit" variant="main" disabled={!given}>
               Keep it
             </Button>
-            <Button look="plain" onClick={() => setTyped(null)}>
+            <Button variant="plain" onClick={() => setTyped(null)}>
               Close
             </Button>
           </div>

@@ -72,10 +72,10 @@ export function EarlierReading() {
           }
         />
         <div className="flex gap-3">
-          <Button type="submit" look="main" disabled={bad || at === ''} busy={read.isPending}>
+          <Button type="submit" variant="main" disabled={bad || at === ''} busy={read.isPending}>
             Keep
           </Button>
-          <Button look="plain" onClick={() => setOpen(false)}>
+          <Button variant="plain" onClick={() => setOpen(false)}>
             Close
           </Button>
         </div>

@@ -156,7 +156,7 @@ function WhenAndWhy({
       <p className="text-sm text-soft">
         {kind === 'wound' ? 'The line of the rate goes on.' : 'The line of the rate begins anew from now.'}
       </p>
-      <Button type="submit" look="main" busy={log.isPending}>
+      <Button type="submit" variant="main" busy={log.isPending}>
         Log it
       </Button>
     </>

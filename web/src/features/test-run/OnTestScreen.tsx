@@ -55,7 +55,7 @@ export function OnTestScreen() {
       <OnTestAnswer wanting={judged.filter((j) => j.want !== 'running').length} all={data.length} />
       <div className="flex flex-wrap gap-3">
         {data.length > 0 && (
-          <Button look="main" className="min-h-14 px-6 text-lg" onClick={() => setRound(0)}>
+          <Button variant="main" className="min-h-14 px-6 text-lg" onClick={() => setRound(0)}>
             <Footprints className="size-6" aria-hidden />
             Go round and read all
           </Button>
@@ -157,7 +157,7 @@ function Round({
           <SkipForward className="size-5" aria-hidden />
           Pass it by
         </Button>
-        <Button look="plain" onClick={() => onGo(null)}>
+        <Button variant="plain" onClick={() => onGo(null)}>
           End the round
         </Button>
       </div>

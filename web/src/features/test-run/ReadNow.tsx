@@ -70,10 +70,10 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
           onChange={(e) => setWarm(e.target.value)}
         />
         <div className="flex gap-3">
-          <Button type="submit" look="main" disabled={error === null || tooWarm} busy={read.isPending}>
+          <Button type="submit" variant="main" disabled={error === null || tooWarm} busy={read.isPending}>
             Keep the reading
           </Button>
-          <Button look="plain" onClick={() => setPressedAt(null)}>
+          <Button variant="plain" onClick={() => setPressedAt(null)}>
             Press again
           </Button>
         </div>

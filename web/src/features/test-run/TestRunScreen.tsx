@@ -169,7 +169,7 @@ function Start() {
         <ConditionFields value={stands} onChange={setStands} />
         <Button
           type="submit"
-          look="main"
+          variant="main"
           className="self-start"
           disabled={place.trim() === '' || !conditions}
           busy={start.isPending}

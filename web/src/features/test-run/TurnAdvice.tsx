@@ -31,7 +31,7 @@ export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement
       </div>
       {advice.kind === 'set' && !visit.closedAt && (
         <Button
-          look="main"
+          variant="main"
           className="min-h-14"
           busy={log.isPending}
           onClick={() =>

@@ -45,7 +45,7 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
         </>
       ) : (
         <>
-          <Button look="main" onClick={() => set(true)} disabled={!ready || mark.isPending}>
+          <Button variant="main" onClick={() => set(true)} disabled={!ready || mark.isPending}>
             {stageName(stage)} is done
             {next && (
               <>

@@ -130,7 +130,7 @@ function WorkSheet({
         actions={
           <div className="flex flex-wrap items-center gap-3">
             <Button
-              look="main"
+              variant="main"
               busy={keep.isPending}
               disabled={!outcome?.ok || keep.isPending}
               onClick={() =>

@@ -13,7 +13,7 @@ import { useThisVisit } from '../visit/thisVisit.ts';
 export function PivotCondition({ hole }: { hole: Hole }) {
   const visit = useThisVisit();
   const key = pivotKey(hole.key);
-  const look = visit.partLooks.find((l) => l.key === key);
+  const look = visit.partConditions.find((l) => l.key === key);
   const [to, setTo] = useState(look?.toMm ? String(look.toMm) : '');
   const params = { visitId: visit.id, part: key };
   const set = useCommand(api.survey.setPart, {
