@@ -1,4 +1,6 @@
+import { RECORD_FIELDS, RECORD_VERSION } from '@eclat/core/history';
 import { describe, expect, it } from 'vitest';
+import { serviceRecord } from './service-record.ts';
 import { z } from 'zod';
 import { api, entry, findingFields, newVisit, visit, type Route } from './index.ts';
 
@@ -92,6 +94,14 @@ describe('intake', () => {
       findingFields.safeParse({ place: 'x', seen: 'y'.repeat(601), severity: 'looks', effect: 'none' }).success,
     ).toBe(false);
   });
+});
+
+it('the record of a visit has a version for each of its fields, and the latest is what is written', () => {
+  const fields = Object.keys(serviceRecord.shape).filter((f) => f !== 'format' && f !== 'version');
+  expect(fields.sort()).toEqual(Object.keys(RECORD_FIELDS).sort());
+  expect(Math.max(...Object.values(RECORD_FIELDS))).toBe(RECORD_VERSION);
+  const version = (v: number) => serviceRecord.shape.version.safeParse(v).success;
+  expect([0, 1, RECORD_VERSION, RECORD_VERSION + 1].map(version)).toEqual([false, true, true, false]);
 });
 
 it('the book’s entry has no place for an owner', () =>

@@ -119,9 +119,46 @@ export function command<
   return { body: nothing as unknown as Body, query: noQuery as unknown as Query, ...given };
 }
 
-export type BodyOf<R> = R extends Route<string, infer B, z.ZodType, z.ZodType> ? z.input<B> : never;
+/**
+ * A route without its schemas, as a browser has it: where it goes and what it changes. What it takes and gives stands
+ * in `types` alone, which nothing has when it runs.
+ */
+export interface RouteRef<Path extends string = string, Body = unknown, Query = unknown, Reply = unknown> {
+  method: Route['method'];
+  path: Path;
+  reads?: Topic;
+  changes?: readonly Topic[];
+  inverse?: Inverse;
+  visit?: InVisit;
+  types?: { body: Body; query: Query; reply: Reply };
+}
+/** A tree of routes as the tree of their references. */
+export type RefsOf<Routes> = {
+  readonly [Feature in keyof Routes]: {
+    readonly [Name in keyof Routes[Feature]]: Routes[Feature][Name] extends Route<infer P, infer B, infer Q, infer R>
+      ? RouteRef<P, z.input<B>, z.input<Q>, z.output<R>>
+      : never;
+  };
+};
+
+export type BodyOf<R> =
+  R extends Route<string, infer B, z.ZodType, z.ZodType>
+    ? z.input<B>
+    : R extends RouteRef<string, infer B, infer _Q, infer _R>
+      ? B
+      : never;
 export type ParsedBodyOf<R> = R extends Route<string, infer B, z.ZodType, z.ZodType> ? z.output<B> : never;
-export type QueryOf<R> = R extends Route<string, z.ZodType, infer Q, z.ZodType> ? z.input<Q> : never;
+export type QueryOf<R> =
+  R extends Route<string, z.ZodType, infer Q, z.ZodType>
+    ? z.input<Q>
+    : R extends RouteRef<string, infer _B, infer Q, infer _R>
+      ? Q
+      : never;
 export type ParsedQueryOf<R> = R extends Route<string, z.ZodType, infer Q, z.ZodType> ? z.output<Q> : never;
-export type ReplyOf<R> = R extends Route<string, z.ZodType, z.ZodType, infer P> ? z.output<P> : never;
-export type ParamsOf<R> = R extends Route<infer P, z.ZodType, z.ZodType, z.ZodType> ? Params<P> : never;
+export type ReplyOf<R> =
+  R extends Route<string, z.ZodType, z.ZodType, infer P>
+    ? z.output<P>
+    : R extends RouteRef<string, infer _B, infer _Q, infer P>
+      ? P
+      : never;
+export type ParamsOf<R> = R extends { path: infer P extends string } ? Params<P> : never;

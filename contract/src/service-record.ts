@@ -1,4 +1,4 @@
-import type { ServiceRecord } from '@eclat/core/history';
+import { RECORD_VERSIONS, type ServiceRecord } from '@eclat/core/history';
 import { z } from 'zod';
 
 const mm = z.number().positive();
@@ -9,7 +9,7 @@ const mm = z.number().positive();
  */
 export const serviceRecord = z.object({
   format: z.literal('eclat-service-record'),
-  version: z.literal(1),
+  version: z.literal(RECORD_VERSIONS),
   condition: z.array(
     z.object({
       place: z.string(),

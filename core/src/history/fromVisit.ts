@@ -11,7 +11,7 @@ import type { PowerState, StageId } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
-import type { PrivateWords, ServiceRecord } from './record.ts';
+import { RECORD_VERSION, type PrivateWords, type ServiceRecord } from './record.ts';
 
 /** As much of a visit as its record and its signature depend on. */
 export interface VisitSource {
@@ -89,7 +89,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
   const points = new Map(oilChart(visit.movement.traits, visit.rules.held).map((p) => [p.id, p]));
   return {
     format: 'eclat-service-record',
-    version: 1,
+    version: RECORD_VERSION,
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({
       place,
       seen,

@@ -1,9 +1,30 @@
 import { Outside } from '../units/index.ts';
 
+/** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
+export const RECORD_VERSIONS = [1, 2] as const;
+export type RecordVersion = (typeof RECORD_VERSIONS)[number];
+/** What is written now. */
+export const RECORD_VERSION: RecordVersion = 2;
+/** The version that brought each field. A field that is added here gets a new version, and so does one that changes. */
+export const RECORD_FIELDS = {
+  condition: 1,
+  causes: 1,
+  cleaned: 1,
+  bushes: 1,
+  parts: 1,
+  oiled: 1,
+  test: 1,
+  note: 1,
+  looked: 2,
+  electric: 2,
+  casework: 2,
+  declined: 2,
+} as const satisfies Record<Exclude<keyof ServiceRecord, 'format' | 'version'>, RecordVersion>;
+
 /** The part of a visit that belongs to the movement for ever, whoever owns it. No owner, no complaint, no money. */
 export interface ServiceRecord {
   format: 'eclat-service-record';
-  version: 1;
+  version: RecordVersion;
   condition: { place: string; seen: string; severity: string; earlierRepair: boolean; proposal: string }[];
   causes: string[];
   cleaned: { bath: string; parts: string[]; minutes: number }[];
@@ -18,13 +39,13 @@ export interface ServiceRecord {
     verdict: string;
     waived: string | null;
   };
-  /** Pivots, teeth, clicks, pallets: how many were sound, and each that was not. Absent in entries of before. */
+  /** Pivots, teeth, clicks, pallets: how many were sound, and each that was not. */
   looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
   /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
   electric?: string[];
   /** What was done to case, dial and glass; what was put there new by guess says so. Absent where nothing was. */
   casework?: { place: string; what: string; product: string; times: number; origin: string }[];
-  /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. Absent in entries of before. */
+  /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. */
   declined?: string[];
   note: string;
 }

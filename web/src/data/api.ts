@@ -1,8 +1,5 @@
-import type { api as Api } from '@eclat/contract';
+import type { api as Api, RefsOf } from '@eclat/contract';
 import { addresses } from '@eclat/contract/addresses';
 
-/**
- * The routes as `call` and `useCommand` need them: what is known without the schemas is there when it runs, the rest is
- * in their types.
- */
-export const api = addresses as unknown as typeof Api;
+/** The routes without their schemas, in their types: see `RouteRef`. */
+export const api: RefsOf<typeof Api> = addresses;

@@ -1,4 +1,4 @@
-import type { BodyOf, ParamsOf, Problem, QueryOf, ReplyOf, Route } from '@eclat/contract';
+import type { BodyOf, ParamsOf, Problem, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { useAppState } from './app-state.ts';
 
 /** What the server said no to, in its own words. */
@@ -18,7 +18,7 @@ export class Away extends Error {
   }
 }
 
-type Given<R extends Route> = (keyof ParamsOf<R> extends never ? { params?: undefined } : { params: ParamsOf<R> }) &
+type Given<R extends RouteRef> = (keyof ParamsOf<R> extends never ? { params?: undefined } : { params: ParamsOf<R> }) &
   (BodyOf<R> extends undefined ? { body?: undefined } : { body: BodyOf<R> }) & {
     query?: QueryOf<R>;
     key?: string;
@@ -28,7 +28,7 @@ type Given<R extends Route> = (keyof ParamsOf<R> extends never ? { params?: unde
 
 type Scalar = string | number | boolean | undefined;
 
-export function urlOf(route: Route, params: Record<string, string> = {}, query: Record<string, Scalar> = {}): string {
+export function urlOf(route: RouteRef, params: Record<string, string> = {}, query: Record<string, Scalar> = {}): string {
   const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
   const search = new URLSearchParams(
     Object.entries(query).flatMap(([k, v]) => (v === undefined || v === '' ? [] : [[k, String(v)]])),
@@ -36,7 +36,7 @@ export function urlOf(route: Route, params: Record<string, string> = {}, query: 
   return `/api${path}${search.size > 0 ? `?${search}` : ''}`;
 }
 
-export async function call<R extends Route>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
+export async function call<R extends RouteRef>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
   const url = urlOf(route, given.params, given.query as Record<string, Scalar> | undefined);
   return request(
     route.method,

@@ -1,21 +1,21 @@
-import type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route } from '@eclat/contract';
+import type { BodyOf, ParamsOf, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from './call.ts';
 
-interface Asked<R extends Route> {
+interface Asked<R extends RouteRef> {
   params?: ParamsOf<R>;
   query?: QueryOf<R>;
   body?: BodyOf<R>;
 }
 
 /** Under which key a reply is kept: its topic first, then the visit it is of, so that a change to either finds it. */
-export const keyOf = <R extends Route>(route: R, { params, query, body }: Asked<R> = {}) => {
+export const keyOf = <R extends RouteRef>(route: R, { params, query, body }: Asked<R> = {}) => {
   const visitId = (params as { visitId?: string } | undefined)?.visitId ?? null;
   return [route.reads, visitId, route.path, params ?? null, query ?? null, body ?? null] as const;
 };
 
 /** What a route answers, fetched once and kept until one of its topics changes. */
-export const fetched = <R extends Route>(route: R, asked: Asked<R> = {}) =>
+export const fetched = <R extends RouteRef>(route: R, asked: Asked<R> = {}) =>
   queryOptions({
     queryKey: keyOf(route, asked),
     queryFn: ({ signal }): Promise<ReplyOf<R>> => call(route, { ...asked, signal } as never),

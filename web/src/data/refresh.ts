@@ -1,4 +1,4 @@
-import type { Notice, Route, Visit } from '@eclat/contract';
+import type { Notice, RouteRef, Visit } from '@eclat/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { keyOf } from './fetched.ts';
@@ -19,7 +19,7 @@ export function refresh(queries: QueryClient, { topics, visits }: Pick<Notice, '
  */
 export function afterCommand(
   queries: QueryClient,
-  route: Route,
+  route: RouteRef,
   params: Readonly<Record<string, string>>,
   reply: unknown,
 ): void {
@@ -31,8 +31,9 @@ export function afterCommand(
   const known = visit ? replyInVisit(visit, route, params, reply, serverNow()) : null;
   if (key && known) queries.setQueryData(key, known.visit);
   const complete = known !== null && !known.again && !underWay;
+  const changes = route.changes ?? [];
   refresh(queries, {
-    topics: complete ? route.changes.filter((t) => t !== 'visit') : route.changes,
+    topics: complete ? changes.filter((t) => t !== 'visit') : changes,
     visits: visitId === undefined ? [] : [visitId],
   });
   // What is reckoned from the visit, such as its promise, is asked for anew all the same.

@@ -1,4 +1,4 @@
-import type { InVisit, Route, Visit } from '@eclat/contract';
+import type { InVisit, RouteRef, Visit } from '@eclat/contract';
 import { visitFacts } from '@eclat/core/visit';
 import { nextAction } from '@eclat/core/workflow';
 
@@ -12,7 +12,7 @@ type Row = Record<string, unknown>;
  */
 export function replyInVisit(
   visit: Visit,
-  route: Pick<Route, 'visit'>,
+  route: Pick<RouteRef, 'visit'>,
   params: Readonly<Record<string, string>>,
   reply: unknown,
   now: number,

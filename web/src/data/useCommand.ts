@@ -1,4 +1,4 @@
-import type { BodyOf, ParamsOf, ReplyOf, Route } from '@eclat/contract';
+import type { BodyOf, ParamsOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { say, useAppState } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
@@ -7,12 +7,12 @@ import { keepUnsent } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
 
-export interface Command<R extends Route> {
+export interface Command<R extends RouteRef> {
   params: ParamsOf<R>;
   body?: BodyOf<R>;
 }
 
-interface Options<R extends Route> {
+interface Options<R extends RouteRef> {
   /** What it is, for notices: "Finding". */
   what: string;
   /** Labels of the fields that two people may have changed at once. */
@@ -28,12 +28,12 @@ interface Options<R extends Route> {
  * A change at the bench: sent once however often it is tried, kept on this device while the server is away, and
  * turned into a choice when somebody else was faster.
  */
-export function useCommand<R extends Route>(route: R, options: Options<R>) {
+export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
   const queries = useQueryClient();
   const paramsOf = (command: Command<R>) => command.params as Record<string, string>;
   const lookAgain = (command: Command<R>) => {
     const { visitId } = paramsOf(command);
-    refresh(queries, { topics: route.changes, visits: visitId === undefined ? [] : [visitId] });
+    refresh(queries, { topics: route.changes ?? [], visits: visitId === undefined ? [] : [visitId] });
   };
 
   const mutation = useMutation({

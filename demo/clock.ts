@@ -1,0 +1,38 @@
+import type { BodyOf, api } from '@eclat/contract';
+import type { StageId } from '@eclat/core/workflow';
+import type { Course } from './workshop.ts';
+import type { Picture } from './pictures.ts';
+
+/** Owners, makers, places and clocks are all made up. */
+export interface DemoClock {
+  owner: string;
+  phone: string;
+  clock: string;
+  movement: BodyOf<typeof api.visit.open>['movement'];
+  /** Goes on in the book of a movement that was here before. */
+  known?: 'slate' | 'brackwater' | 'wharf';
+  /** It comes back because of the last work here. */
+  callback?: boolean;
+  complaint: string;
+  wanted?: string;
+  notWanted?: string;
+  outOfScope?: string;
+  received?: NonNullable<BodyOf<typeof api.visit.open>['received']>;
+  picture: Picture;
+  daysAgo: number;
+  promisedInDays?: number;
+  by: 'ines' | 'marit' | 'wilf' | 'tobiah';
+  stage: StageId;
+  course?: Course;
+}
+
+/** A finding, its words in the order of the form. */
+export const finding = (
+  place: string,
+  seen: string,
+  severity: 'safety' | 'stops it' | 'harms it' | 'keeps bad time' | 'looks',
+  effect: 'timekeeping' | 'striking' | 'safety' | 'looks' | 'value' | 'none',
+  proposal = '',
+  more: { earlierRepair?: boolean; doNotDisturb?: boolean; hours?: number; cause?: string } = {},
+) => ({ place, seen, severity, effect, proposal, ...more });
+export const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };

@@ -1,0 +1,47 @@
+import type { DemoClock } from '../clock.ts';
+import slateMantel from './slate-mantel.ts';
+import shelfClock from './shelf-clock.ts';
+import thirtyHourShelfClock from './thirty-hour-shelf-clock.ts';
+import longcase from './longcase.ts';
+import chimingBracketClock from './chiming-bracket-clock.ts';
+import torsionClock from './torsion-clock.ts';
+import travellingClock from './travelling-clock.ts';
+import twinBellAlarm from './twin-bell-alarm.ts';
+import roundDial from './round-dial.ts';
+import masterClock from './master-clock.ts';
+import kitchenClock from './kitchen-clock.ts';
+import timeRecorder from './time-recorder.ts';
+import officeWallClock from './office-wall-clock.ts';
+import birdClock from './bird-clock.ts';
+import shipsClock from './ships-clock.ts';
+import fourGlassClock from './four-glass-clock.ts';
+import longcaseTarrowby from './longcase-tarrowby.ts';
+import marbleClock from './marble-clock.ts';
+import luminousAlarm from './luminous-alarm.ts';
+import twoWeightWallClock from './two-weight-wall-clock.ts';
+import bedroomClock from './bedroom-clock.ts';
+
+/** The clocks of Fennick Row, in the order they came in. */
+export const CLOCKS: readonly DemoClock[] = [
+  slateMantel,
+  shelfClock,
+  thirtyHourShelfClock,
+  longcase,
+  chimingBracketClock,
+  torsionClock,
+  travellingClock,
+  twinBellAlarm,
+  roundDial,
+  masterClock,
+  kitchenClock,
+  timeRecorder,
+  officeWallClock,
+  birdClock,
+  shipsClock,
+  fourGlassClock,
+  longcaseTarrowby,
+  marbleClock,
+  luminousAlarm,
+  twoWeightWallClock,
+  bedroomClock,
+];
