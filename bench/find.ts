@@ -104,16 +104,16 @@ await client.query('analyze');
 await client.end();
 
 const cookie = await signIn(address);
-const ask = async (q: string, door = 'find?q=') => {
+const ask = async (q: string, path = 'find?q=') => {
   const from = performance.now();
-  const reply = await fetch(`${address}/api/${door}${encodeURIComponent(q)}`, {
+  const reply = await fetch(`${address}/api/${path}${encodeURIComponent(q)}`, {
     headers: { cookie: `${cookie.name}=${cookie.value}` },
   });
   const hits = (await reply.json()) as unknown[];
   return { ms: performance.now() - from, hits: hits.length };
 };
 console.log('  typed                        median   slowest   found   (limit 150 ms)');
-const DOORS = [
+const ADDRESSES = [
   ...[
     'Hesper Lunt',
     'hespr lunt84',
@@ -128,12 +128,12 @@ const DOORS = [
   ].map((q) => [q, 'find?q='] as const),
   ...['No. 6438', '123450', '987', 'zzzz'].map((q) => [q, 'movements-like?text='] as const),
 ];
-for (const [q, door] of DOORS) {
-  await ask(q, door);
+for (const [q, path] of ADDRESSES) {
+  await ask(q, path);
   const runs = [];
-  for (let i = 0; i < 9; i++) runs.push(await ask(q, door));
+  for (let i = 0; i < 9; i++) runs.push(await ask(q, path));
   const ms = runs.map((r) => r.ms).sort((a, b) => a - b);
   console.log(
-    `  ${(door === 'find?q=' ? q : `${q}, while typed`).padEnd(26)} ${ms[4]!.toFixed(0).padStart(7)} ${ms[8]!.toFixed(0).padStart(9)} ${String(runs[0]!.hits).padStart(7)}${ms[8]! > 150 ? '   OVER' : ''}`,
+    `  ${(path === 'find?q=' ? q : `${q}, while typed`).padEnd(26)} ${ms[4]!.toFixed(0).padStart(7)} ${ms[8]!.toFixed(0).padStart(9)} ${String(runs[0]!.hits).padStart(7)}${ms[8]! > 150 ? '   OVER' : ''}`,
   );
 }

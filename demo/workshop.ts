@@ -11,7 +11,7 @@ import { checksFor } from '@eclat/core/checks';
 import { setCheck } from '@eclat/server/assembly/assembly.service';
 import { addHeard } from '@eclat/server/listening/listening.service';
 import { oilChart } from '@eclat/core/oiling';
-import { bushChoices, partsToLook, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
+import { bushChoices, partsToSurvey, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { STAGE_IDS, type PowerState, type StageId } from '@eclat/core/workflow';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
@@ -526,7 +526,7 @@ export class Workshop {
         soundParts(
           this.ctx,
           visit.id,
-          partsToLook(visit.movement.traits)
+          partsToSurvey(visit.movement.traits)
             .filter((p) => p.kind !== 'depth')
             .map((p) => p.key),
         ),

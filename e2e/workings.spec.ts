@@ -80,7 +80,10 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
   });
 });
 
-test('one list of calculations answers alike at all four doors', async ({ page, server }) => {
+test('one list of calculations answers alike on its page, in a panel, on the command line and in the API', async ({
+  page,
+  server,
+}) => {
   await openShop(page, server.address);
   const asked = {
     'pendulum-length': { beats: 3600 },

@@ -6,15 +6,15 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkMachine, freePort, needBuild, needChromium, needPackages, ROOT } from './lib/machine.mjs';
+import { checkMachine, freePort, requireBuild, requireChromium, requirePackages, ROOT } from './lib/machine.mjs';
 import { startCluster } from './lib/postgres.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
 await main(async () => {
   checkMachine();
-  needPackages();
-  needBuild();
-  const chromium = needChromium();
+  requirePackages();
+  requireBuild();
+  const chromium = requireChromium();
   const folder = mkdtempSync(join(tmpdir(), 'eclat-bench-'));
   const cluster = await startCluster(folder);
   const port = await freePort();

@@ -1,9 +1,9 @@
-import { checkMachine, needBuild, needPackages } from './lib/machine.mjs';
+import { checkMachine, requireBuild, requirePackages } from './lib/machine.mjs';
 import { main, say } from './lib/say.mjs';
 
 await main(() => {
   checkMachine();
-  needPackages();
-  needBuild();
+  requirePackages();
+  requireBuild();
   say('dist/ is made of these sources');
 });

@@ -3,13 +3,13 @@
  * file. Installs what is missing, then runs listen.ts.
  */
 import { spawnSync } from 'node:child_process';
-import { checkMachine, needPackages, ROOT } from './lib/machine.mjs';
+import { checkMachine, requirePackages, ROOT } from './lib/machine.mjs';
 import { main } from './lib/say.mjs';
 
 console.log = console.error; // standard output is for the answer alone
 await main(() => {
   checkMachine();
-  needPackages();
+  requirePackages();
   // Files are named from where the person stands.
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/listen.ts', ...process.argv.slice(2)], {
     cwd: ROOT,

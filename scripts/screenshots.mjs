@@ -6,7 +6,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { needChromium, ROOT } from './lib/machine.mjs';
+import { requireChromium, ROOT } from './lib/machine.mjs';
 
 const { values } = parseArgs({
   options: {
@@ -22,7 +22,7 @@ const { chromium } = await import('@playwright/test');
 const [width, height] = values.size.split('x').map(Number);
 
 const browser = await chromium.launch({
-  executablePath: needChromium(),
+  executablePath: requireChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 const context = await browser.newContext({

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { alive, checkMachine, KEPT, needBuild, needPackages, portIsFree, ROOT } from './lib/machine.mjs';
+import { alive, checkMachine, KEPT, requireBuild, requirePackages, portIsFree, ROOT } from './lib/machine.mjs';
 import { clusterFolder, startCluster } from './lib/postgres.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
@@ -21,8 +21,8 @@ async function start() {
     giveUp(`Eclat runs from this folder already (process ${other}). Stop that one first, with Ctrl-C in its window.`);
   if (!(await portIsFree(PORT, HOST)))
     giveUp(`Port ${PORT} is taken. Choose another:\n\n    PORT=${PORT + 10} npm ${demo ? 'run demo' : 'start'}`);
-  needPackages();
-  needBuild();
+  requirePackages();
+  requireBuild();
   writeFileSync(pidFile, String(process.pid));
 
   const external = process.env.DATABASE_URL;

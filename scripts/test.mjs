@@ -9,8 +9,8 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { checkMachine, needBuild, needChromium, needPackages, ROOT } from './lib/machine.mjs';
-import { needPostgres, startCluster } from './lib/postgres.mjs';
+import { checkMachine, requireBuild, requireChromium, requirePackages, ROOT } from './lib/machine.mjs';
+import { requirePostgres, startCluster } from './lib/postgres.mjs';
 import { main, say } from './lib/say.mjs';
 
 const { values } = parseArgs({ options: { only: { type: 'string' } } });
@@ -113,13 +113,13 @@ const PARTS = {
     ]),
   unit: () => vitest('unit', ['core', 'contract', 'web']),
   server: () => {
-    needPostgres();
+    requirePostgres();
     vitest('server', ['server', 'scripts']);
   },
   e2e: async () => {
-    needPostgres();
-    const chromium = needChromium();
-    needBuild();
+    requirePostgres();
+    const chromium = requireChromium();
+    requireBuild();
     const folder = mkdtempSync(join(tmpdir(), 'eclat-cluster-'));
     const cluster = await startCluster(folder, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
     const file = join(scratch, 'e2e.json');
@@ -143,7 +143,7 @@ const PARTS = {
 
 await main(async () => {
   checkMachine();
-  needPackages();
+  requirePackages();
   try {
     for (const [name, part] of Object.entries(PARTS)) if (!values.only || values.only === name) await part();
   } finally {

@@ -4,8 +4,8 @@ import { serviceRecord } from './service-record.ts';
 import { z } from 'zod';
 import { api, entry, findingFields, newVisit, visit, type Route } from './index.ts';
 
-const routes = Object.entries(api).flatMap(([group, doors]) =>
-  Object.entries(doors as Record<string, Route>).map(([name, r]) => [`${group}.${name}`, r] as const),
+const routes = Object.entries(api).flatMap(([group, commands]) =>
+  Object.entries(commands as Record<string, Route>).map(([name, r]) => [`${group}.${name}`, r] as const),
 );
 
 describe('the routes', () => {
@@ -27,14 +27,14 @@ describe('the routes', () => {
       expect([r.path.startsWith('/for-owner/:token'), ['GET', 'PUT'].includes(r.method)], name).toEqual([true, true]);
   });
   it('let only those who answer for the movement open, sign and amend it', () => {
-    for (const door of [
+    for (const route of [
       api.powerDown.set,
       api.powerDown.beginStrip,
       api.signing.sign,
       api.movements.amend,
       api.survey.setHole,
     ])
-      expect(door.roles).not.toContain('counter');
+      expect(route.roles).not.toContain('counter');
   });
 });
 

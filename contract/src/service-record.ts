@@ -4,7 +4,7 @@ import { z } from 'zod';
 const mm = z.number().positive();
 
 /**
- * The part of a visit that belongs to the movement for ever, as it stands in its book and leaves the house.
+ * The part of a visit that belongs to the movement for ever, as it stands in its book and is handed on.
  * docs/formats has its JSON Schema.
  */
 export const serviceRecord = z.object({

@@ -40,7 +40,7 @@ export function install(packages, what) {
 }
 
 /** Runs `npm ci` when the packages are missing or belong to another lock file. */
-export function needPackages() {
+export function requirePackages() {
   const stamp = join(ROOT, 'node_modules', '.eclat-lock');
   const lock = hashOf([join(ROOT, 'package-lock.json')]);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
@@ -54,7 +54,7 @@ export function needPackages() {
 }
 
 /** Builds web and server unless what stands in dist/ was made of these very sources. */
-export function needBuild() {
+export function requireBuild() {
   const sources = ['core', 'contract', 'server', 'web', 'demo']
     .flatMap((d) => filesIn(join(ROOT, d)))
     .concat(['package-lock.json', 'vite.server.config.ts', 'tsconfig.base.json'].map((f) => join(ROOT, f)));
@@ -128,7 +128,7 @@ export const alive = (pid) => {
 };
 
 /** Where Chromium is; installed from Debian when it is missing. */
-export function needChromium() {
+export function requireChromium() {
   const found = () =>
     ['/usr/bin/chromium', process.env.CHROMIUM].find((path) => path && existsSync(path) && statSync(path).isFile());
   if (!found()) install('chromium', 'Chromium');

@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { KEPT } from './machine.mjs';
-import { clusterFolder, needPostgres, startCluster } from './postgres.mjs';
+import { clusterFolder, requirePostgres, startCluster } from './postgres.mjs';
 import { giveUp } from './say.mjs';
 
 /** The shop's database: DATABASE_URL, or our own cluster, started for the moment when Eclat does not run. */
 export async function withShop(work) {
-  const bin = needPostgres();
+  const bin = requirePostgres();
   if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL, bin);
   const folder = clusterFolder('shop');
   if (!existsSync(join(folder, 'data', 'PG_VERSION')) && !work.makes)

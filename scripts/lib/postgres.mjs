@@ -33,7 +33,7 @@ function binaries() {
   );
 }
 
-export function needPostgres() {
+export function requirePostgres() {
   if (!binaries()) install('postgresql', 'PostgreSQL');
   return (
     binaries() ??
@@ -140,7 +140,7 @@ function spawnServer({ bin, as, folder, data, log, port, settings }) {
  * @param settings more settings for the server, as `name=value`
  */
 export async function startCluster(folder, settings = []) {
-  const bin = needPostgres();
+  const bin = requirePostgres();
   const as = runAs();
   const data = join(folder, 'data');
   const secretFile = join(folder, 'secret');

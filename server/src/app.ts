@@ -125,7 +125,7 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
   });
   router.get('/openapi.json', (_req, res) => void res.json(openApi()));
   router.use(() => {
-    throw new HttpProblem(404, 'There is no such door in the API.');
+    throw new HttpProblem(404, 'There is no such address in the API.');
   });
   app.use('/api', router);
 

@@ -53,7 +53,7 @@ export const isCycle = (check: string): check is CycleId => check in CYCLES;
  * Where it stands in its cycle.
  * @returns the mark it is at or past, the one that comes next with the steps to it, and whether the whole cycle is
  * through
- * @throws DomainError for a cycle under 2 steps, or a step outside it
+ * @throws Outside for a cycle under 2 steps, or a step outside it
  */
 export function driven(
   id: CycleId,

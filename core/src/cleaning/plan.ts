@@ -17,7 +17,7 @@ export interface RunPlan {
 
 const STEEL: readonly Material[] = ['plain steel', 'blued or polished steel'];
 /**
- * Parts of steel alone that the house keeps out of water, where it does. A wheel on its steel arbor goes in with its
+ * Parts of steel alone that the shop keeps out of water, where it does. A wheel on its steel arbor goes in with its
  * brass.
  */
 export const keptDry = (parts: readonly BasketPart[], baths: readonly Bath[], choices: Choices): BasketPart[] =>

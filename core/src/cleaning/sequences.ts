@@ -165,7 +165,7 @@ const TABLE = [
       ['Run it and watch', DAY, null, 'Mains: follow your local rules.'],
     ],
   },
-  // Runs of before the case had a track of its own; no longer offered.
+  // No longer offered: for runs that were made before the case had tasks of its own.
   {
     id: 'case',
     name: 'Case: glue and finish',

@@ -1,5 +1,5 @@
 import { holesOf, type Traits } from '../movement/index.ts';
-import { partAsks, partsToLook } from '../pivots/index.ts';
+import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import type { Choices } from '../rules/index.ts';
 import type { LineKind } from './agreement.ts';
 
@@ -58,7 +58,7 @@ export function proposedLines(
       findingId: f.id,
       fromSurvey: false,
     }));
-  const fromLooks = partsToLook(traits).flatMap((p): ProposedLine[] => {
+  const fromLooks = partsToSurvey(traits).flatMap((p): ProposedLine[] => {
     const look = looked.find((l) => l.key === p.key);
     const asks = look ? partAsks(p.kind, look.state, choices) : '';
     const what = `${p.name[0]!.toUpperCase()}${p.name.slice(1)}, ${look?.state}: ${asks}`;

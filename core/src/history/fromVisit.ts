@@ -1,7 +1,7 @@
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
-import { partAsks, partsToLook } from '../pivots/index.ts';
+import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import { electricWords, type ElectricTest } from '../electric/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
@@ -64,7 +64,7 @@ const runOf = (visit: VisitSource, now: Date) =>
 /** Pivots, clicks, pallets: what was not sound, and how many were. */
 function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {
   if (visit.partConditions.length === 0) return {};
-  const parts = new Map(partsToLook(visit.movement.traits).map((p) => [p.key, p]));
+  const parts = new Map(partsToSurvey(visit.movement.traits).map((p) => [p.key, p]));
   const worn = visit.partConditions.flatMap((l) => {
     const p = parts.get(l.key);
     return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : [];

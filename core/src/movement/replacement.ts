@@ -23,7 +23,7 @@ export interface ReplacementCheck {
 /**
  * What is asked before a new movement goes into an old case, from the traits of the one that comes out. Ids are stable:
  * they are stored.
- * @param oilRule the house's way with a new movement, in words
+ * @param oilRule the house rule for a new movement, in words
  */
 export function replacementChecks(traits: Traits, oilRule: string): ReplacementCheck[] {
   const strikes = traits.strike !== 'none';

@@ -4,14 +4,14 @@ import {
   pairsTouched,
   partAsks,
   partCanBe,
-  partsToLook,
+  partsToSurvey,
   PART_KINDS,
   pivotKey,
   turnedDownMm,
   turningProblem,
 } from './index.ts';
 
-const keys = (id: string) => partsToLook(familyById(id).traits).map((p) => p.key);
+const keys = (id: string) => partsToSurvey(familyById(id).traits).map((p) => p.key);
 
 // Common practice: beside the holes one looks at pivots, trundles, teeth, clicks, pins, pallets, crutch, suspension,
 // levers, fly, chain.
@@ -35,7 +35,7 @@ describe('what is looked at beside the holes', () => {
   });
   it('has each once, a pivot for every hole, and a first state that asks for nothing', () => {
     for (const { traits } of FAMILIES) {
-      const all = partsToLook(traits);
+      const all = partsToSurvey(traits);
       expect(new Set(all.map((p) => p.key)).size).toBe(all.length);
       expect(all.filter((p) => p.kind === 'pivot')).toHaveLength(holesOf(traits).length);
     }

@@ -147,7 +147,7 @@ export const PART_KINDS = {
 } as const satisfies Record<string, Kind>;
 export type PartKind = keyof typeof PART_KINDS;
 
-export interface LookedPart {
+export interface SurveyedPart {
   /** `pivot.T2.front`, `click.going`, `pallets`: stable within the movement. */
   key: string;
   kind: PartKind;
@@ -160,7 +160,7 @@ export const pivotKey = (hole: string): string => PIVOT + hole;
 export const holeOfPivot = (part: string): string | null => (part.startsWith(PIVOT) ? part.slice(PIVOT.length) : null);
 
 /** Pairs of which a hole was bushed: their depth is felt again. Pallets and beyond mesh with no leaves. */
-export function pairsTouched(traits: Traits, bushed: ReadonlySet<string>): LookedPart[] {
+export function pairsTouched(traits: Traits, bushed: ReadonlySet<string>): SurveyedPart[] {
   const arbors = new Set([...bushed].flatMap((hole) => parseHoleKey(hole)?.arborId ?? []));
   return traits.trains.flatMap((t) =>
     pairsOf(t)
@@ -169,7 +169,7 @@ export function pairsTouched(traits: Traits, bushed: ReadonlySet<string>): Looke
   );
 }
 const MESHES = (to: ArborClass): boolean => to !== 'pallet' && to !== 'lever' && to !== 'balance';
-const depthOf = (p: Pair): LookedPart => ({
+const depthOf = (p: Pair): SurveyedPart => ({
   key: `depth.${p.key}`,
   kind: 'depth',
   name: `${p.from.id} ${p.from.name} with ${p.to.id} ${p.to.name}`,
@@ -179,8 +179,8 @@ const depthOf = (p: Pair): LookedPart => ({
  * Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the
  * escapement.
  */
-export function partsToLook(traits: Traits): LookedPart[] {
-  const pivots = holesOf(traits).map((h): LookedPart => ({
+export function partsToSurvey(traits: Traits): SurveyedPart[] {
+  const pivots = holesOf(traits).map((h): SurveyedPart => ({
     key: pivotKey(h.key),
     kind: 'pivot',
     name: `${h.arbor.id} ${h.arbor.name}, ${h.plate} pivot`,
@@ -194,7 +194,7 @@ export function partsToLook(traits: Traits): LookedPart[] {
     ...pivots,
     ...depths,
     ...traits.trains.flatMap((t) => {
-      const of = (kind: PartKind): LookedPart => ({
+      const of = (kind: PartKind): SurveyedPart => ({
         key: `${kind}.${t.train}`,
         kind,
         name: `${t.train} ${PART_KINDS[kind].name}`,
@@ -209,7 +209,7 @@ export function partsToLook(traits: Traits): LookedPart[] {
         strikes && of('pins'),
         strikes && of('levers'),
         t.arbors.some((a) => a.class === 'fly') && of('fly'),
-      ].filter((x): x is LookedPart => x !== false);
+      ].filter((x): x is SurveyedPart => x !== false);
     }),
     ...(
       [
@@ -220,13 +220,13 @@ export function partsToLook(traits: Traits): LookedPart[] {
       ] as const
     )
       .filter((k): k is 'pallets' => k !== false)
-      .map((kind): LookedPart => ({ key: kind, kind, name: PART_KINDS[kind].name })),
+      .map((kind): SurveyedPart => ({ key: kind, kind, name: PART_KINDS[kind].name })),
   ];
 }
 
 /** May it be found so? */
 export const partCanBe = (kind: PartKind, state: string): boolean => PART_KINDS[kind].states.some(([s]) => s === state);
-/** The work that a state asks for; empty: none. Half-worn pins and trundles are left where the house leaves them. */
+/** The work that a state asks for; empty: none. Half-worn pins and trundles stay where the house rule leaves them. */
 export function partAsks(kind: PartKind, state: string, choices: Choices = {}): string {
   const left =
     held('worn-pins', choices).id === 'leave' &&

@@ -28,7 +28,7 @@ export interface RateFit {
 
 /**
  * Rate from the readings of one segment. Theil–Sen finds readings that do not belong, least squares gives the answer,
- * and the house's reading noise stands in for what few readings cannot tell:
+ * and the usual reading noise stands in for what few readings cannot tell:
  * σ² = (ν₀ s₀² + SSR)/(ν₀ + n − 2), Student's t with ν₀ + n − 2 degrees.
  * Source: normal linear model with a scaled-inverse-χ² prior on σ² (any text on Bayesian regression).
  * @returns null for fewer than two readings at different times

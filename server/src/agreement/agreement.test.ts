@@ -126,14 +126,14 @@ describe('an estimate', () => {
 describe('the owner’s page', () => {
   let token: string;
   const owner = () => shop.browser();
-  const door = (path = '') => `/for-owner/${token}${path}`;
+  const address = (path = '') => `/for-owner/${token}${path}`;
   const make = async () => {
     token = (await shop.marit.ok<{ token: string }>('PUT', at('link'), { days: 14 })).token;
   };
 
   it('shows the estimate and nothing else of the shop or the owner', async () => {
     await make();
-    const page = await owner().ok<OwnerPage>('GET', door());
+    const page = await owner().ok<OwnerPage>('GET', address());
     expect(page).toMatchObject({ shop: 'Fennick Row Clock Room', currency: 'crowns', chosen: 'overhaul' });
     // 6.5 h at 50 is 325, a fifth of tax on top.
     expect(page.agreed).toBe('390.00');
@@ -145,18 +145,18 @@ describe('the owner’s page', () => {
 
   it('takes a word, under the owner’s name, and a question once however often it is sent', async () => {
     const line = (await look()).agreement.lines.find((l) => l.addition)!;
-    await owner().ok('PUT', door(`/lines/${line.id}`), { state: 'accepted' });
+    await owner().ok('PUT', address(`/lines/${line.id}`), { state: 'accepted' });
     expect((await look()).agreement.lines.find((l) => l.addition)!.decisions.at(-1)).toMatchObject({
       state: 'accepted',
       how: 'by link',
       who: 'Odile Tarrowby',
     });
     const id = randomUUID();
-    for (let i = 0; i < 2; i++) await owner().ok('PUT', door(`/questions/${id}`), { text: 'Will the patina stay?' });
+    for (let i = 0; i < 2; i++) await owner().ok('PUT', address(`/questions/${id}`), { text: 'Will the patina stay?' });
     const { agreement } = await look();
     expect(agreement.questions).toMatchObject([{ text: 'Will the patina stay?', answer: '' }]);
     await shop.marit.ok('PUT', at(`questions/${id}`), { answer: 'Yes.' });
-    expect((await owner().ok<OwnerPage>('GET', door())).questions).toMatchObject([{ answer: 'Yes.' }]);
+    expect((await owner().ok<OwnerPage>('GET', address())).questions).toMatchObject([{ answer: 'Yes.' }]);
     expect(agreement.link!.uses.map((u) => u.what)).toEqual(
       expect.arrayContaining(['opened', 'asked a question', 'accepted: A cracked pinion, found while apart']),
     );
@@ -173,7 +173,7 @@ describe('the owner’s page', () => {
       quantity: '1',
       price: '1',
     });
-    expect((await owner().send('PUT', door(`/lines/${theirs.id}`), { state: 'accepted' })).status).toBe(404);
+    expect((await owner().send('PUT', address(`/lines/${theirs.id}`), { state: 'accepted' })).status).toBe(404);
     const photo = async (visitId: string) =>
       shop.marit.ok<{ id: string }>(
         'POST',
@@ -185,10 +185,10 @@ describe('the owner’s page', () => {
     const mine = await photo(visit.id);
     const foreign = await photo(other.id);
     // without a point on it, it is not shown
-    expect((await owner().send('GET', door(`/photos/${mine.id}`))).status).toBe(404);
+    expect((await owner().send('GET', address(`/photos/${mine.id}`))).status).toBe(404);
     await shop.marit.ok('PUT', at(`photos/${mine.id}/marks/${randomUUID()}`), { x: 0.5, y: 0.5, note: 'here' });
-    expect((await owner().send('GET', door(`/photos/${mine.id}`))).headers.get('content-type')).toBe('image/jpeg');
-    expect((await owner().send('GET', door(`/photos/${foreign.id}`))).status).toBe(404);
+    expect((await owner().send('GET', address(`/photos/${mine.id}`))).headers.get('content-type')).toBe('image/jpeg');
+    expect((await owner().send('GET', address(`/photos/${foreign.id}`))).status).toBe(404);
     const answer = await shop.marit.send('PUT', `/visits/${other.id}/photos/${mine.id}/marks/${randomUUID()}`, {
       x: 0.5,
       y: 0.5,
@@ -206,16 +206,16 @@ describe('the owner’s page', () => {
     const old = token;
     await make();
     expect((await owner().send('GET', `/for-owner/${old}`)).status).toBe(404);
-    expect((await owner().send('GET', door())).status).toBe(200);
+    expect((await owner().send('GET', address())).status).toBe(200);
     const now = shop.now.at;
     shop.now.at = new Date(now.getTime() + 15 * 86_400_000);
-    expect((await owner().send('GET', door())).status).toBe(404);
+    expect((await owner().send('GET', address())).status).toBe(404);
     shop.now.at = now;
     await shop.marit.ok('DELETE', at('link'));
-    expect((await owner().send('GET', door())).status).toBe(404);
+    expect((await owner().send('GET', address())).status).toBe(404);
   });
 
-  it('lets only so many knock', async () => {
+  it('answers only so many requests from one place', async () => {
     const em = shop.running.appContext.orm.em.fork();
     await sql(em, `insert into knock (address, at) select '127.0.0.1', ?::timestamptz from generate_series(1, 300)`, [
       shop.now.at,

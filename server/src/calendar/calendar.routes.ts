@@ -1,6 +1,6 @@
 import { api } from '@eclat/contract';
 import type { Router } from 'express';
-import { limitKnocks } from '../platform/http/knocks.ts';
+import { limitVisitors } from '../platform/http/limit-visitors.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { removeFeed, feed, feedState, makeFeed } from './calendar.service.ts';
@@ -13,7 +13,7 @@ export function serveCalendar(serve: Serve, router: Router, appContext: AppConte
   serve(api.calendar.state, (ctx) => feedState(ctx));
   serve(api.calendar.make, (ctx) => makeFeed(ctx));
   serve(api.calendar.remove, (ctx) => asOk(removeFeed(ctx)));
-  router.get('/calendar/:token', limitKnocks(appContext), async (req, res) => {
+  router.get('/calendar/:token', limitVisitors(appContext), async (req, res) => {
     const text = await feed(
       { em: appContext.orm.em.fork(), now: appContext.clock() },
       String(req.params['token']).replace(/\.ics$/, ''),

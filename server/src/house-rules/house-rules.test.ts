@@ -36,20 +36,20 @@ describe('house rules', () => {
     await set({ rack: 'dry', teeth: 'oiled' }, 1);
     const look = () => shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
     expect((await look()).rules.held).toMatchObject({ rack: 'trace', teeth: 'dry' });
-    const door = `/visits/${visit.id}/rules/teeth`;
-    expect((await shop.marit.send('PUT', door, { school: 'oiled', reason: '' })).body.fields).toMatchObject([
+    const address = `/visits/${visit.id}/rules/teeth`;
+    expect((await shop.marit.send('PUT', address, { school: 'oiled', reason: '' })).body.fields).toMatchObject([
       { path: 'reason' },
     ]);
-    expect((await shop.marit.send('PUT', door, { school: 'glued', reason: 'x' })).status).toBe(422);
+    expect((await shop.marit.send('PUT', address, { school: 'glued', reason: 'x' })).status).toBe(422);
     expect(
       (await shop.marit.send('PUT', `/visits/${visit.id}/rules/colour`, { school: 'x', reason: 'x' })).status,
     ).toBe(404);
-    await shop.marit.ok('PUT', door, { school: 'oiled', reason: 'A motor train.' });
+    await shop.marit.ok('PUT', address, { school: 'oiled', reason: 'A motor train.' });
     expect((await look()).rules).toMatchObject({
       held: { teeth: 'oiled' },
       differs: [{ question: 'teeth', reason: 'A motor train.', by: 'Marit Fennick' }],
     });
-    await shop.marit.ok('DELETE', door);
+    await shop.marit.ok('DELETE', address);
     expect((await look()).rules).toMatchObject({ held: { teeth: 'dry' }, differs: [] });
   });
   it('set how often the bench asks for a reading, and how long the promise waits for the test', async () => {

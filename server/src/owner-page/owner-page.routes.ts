@@ -2,7 +2,7 @@ import { api } from '@eclat/contract';
 import type { Router } from 'express';
 import type { Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
-import { limitKnocks } from '../platform/http/knocks.ts';
+import { limitVisitors } from '../platform/http/limit-visitors.ts';
 import { sql, type AppContext } from '../platform/http/app-context.ts';
 import type { Serve } from '../platform/http/serve.ts';
 import {
@@ -15,9 +15,9 @@ import {
   markedPhotos,
 } from './owner-page.service.ts';
 
-/** The owner's page: no sign-in, one visit, every use logged, so many knocks in ten minutes. */
+/** The owner's page: no sign-in, one visit, every use logged, so many requests in ten minutes. */
 export function serveOwnerPage(serve: Serve, router: Router, appContext: AppContext): void {
-  router.use('/for-owner', limitKnocks(appContext));
+  router.use('/for-owner', limitVisitors(appContext));
   serve(api.ownerPage.page, async (ctx, { params }) => {
     const guest = await guestOf(ctx, params.token);
     await logUse(ctx, guest, 'opened');

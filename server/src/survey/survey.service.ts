@@ -16,12 +16,12 @@ import {
   judgeHole,
   measureProblem,
   partCanBe,
-  partsToLook,
+  partsToSurvey,
   pivotKey,
   PART_KINDS,
   playFits,
   turningProblem,
-  type LookedPart,
+  type SurveyedPart,
 } from '@eclat/core/pivots';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
@@ -144,10 +144,10 @@ export const viewPart = (l: PartCondition): Look => ({
   at: l.at.toISOString(),
 });
 
-async function lookable(ctx: Context, visitId: string): Promise<Map<string, LookedPart>> {
+async function lookable(ctx: Context, visitId: string): Promise<Map<string, SurveyedPart>> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  return new Map(partsToLook(traits).map((p) => [p.key, p]));
+  return new Map(partsToSurvey(traits).map((p) => [p.key, p]));
 }
 
 /** A pivot turned down makes its hole one to bush; with the turning taken back the measurements hold again. */

@@ -28,7 +28,11 @@ type Given<R extends RouteRef> = (keyof ParamsOf<R> extends never ? { params?: u
 
 type Scalar = string | number | boolean | undefined;
 
-export function urlOf(route: RouteRef, params: Record<string, string> = {}, query: Record<string, Scalar> = {}): string {
+export function urlOf(
+  route: RouteRef,
+  params: Record<string, string> = {},
+  query: Record<string, Scalar> = {},
+): string {
   const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
   const search = new URLSearchParams(
     Object.entries(query).flatMap(([k, v]) => (v === undefined || v === '' ? [] : [[k, String(v)]])),

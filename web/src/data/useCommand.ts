@@ -106,5 +106,5 @@ function shown(value: unknown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return value.map(shown).join(', ');
   if (typeof value === 'object') return Object.values(value).map(shown).join(', ');
-  return String(value as string | number);
+  return typeof value === 'string' ? value : JSON.stringify(value);
 }

@@ -4,7 +4,7 @@ import { say, useAppState } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { DocumentLink } from '../features/documents/Documents.tsx';
-import { useThisVisit } from '../features/visit/thisVisit.ts';
+import { useThisVisit } from '../features/visit/useThisVisit.ts';
 import { SimulatedPrinter } from './printer.ts';
 
 /** The label that is tied to the clock: claim, what it is, and a code that opens this visit. */

@@ -71,7 +71,7 @@ describe('who may', () => {
     expect((await shop.marit.send('DELETE', '/session', undefined, { origin: '' })).status).toBe(403);
   });
 
-  it('closes the door after five wrong passphrases, on every server process, for that name only', async () => {
+  it('refuses that name after five wrong passphrases, on every server process, and no other', async () => {
     const second = await startServer({
       databaseUrl: shop.url,
       host: '127.0.0.1',
@@ -149,7 +149,7 @@ describe('sent twice', () => {
 });
 
 describe('the API document', () => {
-  it('has every door of the contract', async () => {
+  it('has every route of the contract', async () => {
     const doc = await shop.marit.ok<{ openapi: string; paths: Record<string, Record<string, object>> }>(
       'GET',
       '/openapi.json',
@@ -161,7 +161,7 @@ describe('the API document', () => {
         `${r.method} ${r.path}`,
       ).toBeDefined();
   });
-  it('answers an unknown door and a broken body with a problem document', async () => {
+  it('answers an unknown address and a broken body with a problem document', async () => {
     expect(await shop.marit.send('GET', '/nothing')).toMatchObject({
       status: 404,
       body: { title: expect.any(String) },

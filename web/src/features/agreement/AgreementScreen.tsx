@@ -19,7 +19,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { Worked } from '../bench-time/Worked.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { LineForm } from './LineForm.tsx';
 import { LineRow } from './LineRow.tsx';
 import { OwnerPageLink } from './OwnerPageLink.tsx';

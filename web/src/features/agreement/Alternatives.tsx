@@ -9,7 +9,7 @@ import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { Given } from './AgreementScreen.tsx';
 
 type OfferedRoute = Visit['agreement']['routes'][number];

@@ -10,7 +10,7 @@ import { useDraft } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Fields = z.input<typeof lineFields>;
 const LABELS = {

@@ -7,7 +7,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { dayTime } from '../../ui/dates.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { Given } from './AgreementScreen.tsx';
 
 const SHAPES = { accepted: Check, declined: X, 'ask later': Clock3 };

@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextArea } from '../../ui/Field.tsx';
 import { SecretAddress } from '../../ui/SecretAddress.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const DAYS = 21;
 

@@ -9,7 +9,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** What an hour costs here, set by the owner of the shop. */
 export function Prices() {

@@ -8,7 +8,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const odds = (p: number) => {
   if (p < 0.01) return 'hardly ever';

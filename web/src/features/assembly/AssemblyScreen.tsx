@@ -15,7 +15,7 @@ import { Temporary } from '../strip/Temporary.tsx';
 import { Checks, leftOf } from './Checks.tsx';
 import { Releases } from './Releases.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Together once: the log backwards, ticked off. Nothing may be left over without a word. */
 export function AssemblyScreen() {

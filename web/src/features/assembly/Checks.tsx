@@ -12,7 +12,7 @@ import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DriveThrough } from './Drive.tsx';
 import { useSoon } from './useSoon.ts';
 import { Windings } from './Windings.tsx';

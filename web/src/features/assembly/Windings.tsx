@@ -3,7 +3,7 @@ import { judgeWindings } from '@eclat/core/electric';
 import { windings } from '@eclat/core/checks';
 import { Hand, RotateCcw } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** A press at each winding: how often, how evenly, and whether that is what belongs there. */
 export function Windings({

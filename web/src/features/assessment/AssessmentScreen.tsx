@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Dating } from './Dating.tsx';
 import { FindingForm, writtenOf } from './FindingForm.tsx';

@@ -10,7 +10,7 @@ import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const year = { setValueAs: (v: string | number | null) => (v === '' || v === null ? null : Number(v)) };
 

@@ -16,7 +16,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextArea, TextField, Tick } from '../../ui/Field.tsx';
 import { useKnowledge } from '../diagnosis/useKnowledge.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Fields = z.input<typeof findingFields>;
 const EMPTY: Fields = {

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { buttonClass } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Weaknesses of the type, from this shop's own movements of the same maker and name, and sisters to compare with. */
 export function KnownOfType() {

@@ -7,7 +7,7 @@ import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const SIGNS = {
   true: [Check, 'text-good', 'good'],

@@ -7,7 +7,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const LOOKS: Record<PlaceState, readonly [typeof Check, string, string]> = {
   'in order': [Check, 'o', 'border-good bg-good-wash text-good'],

@@ -7,7 +7,7 @@ import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Bench time against what was written: by stage, and each entry behind it. */
 export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; hourlyRate: string; currency: string }) {

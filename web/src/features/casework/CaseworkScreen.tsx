@@ -5,7 +5,7 @@ import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TaskForm } from './TaskForm.tsx';
 import { TaskRow } from './TaskRow.tsx';
 

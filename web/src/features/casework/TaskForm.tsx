@@ -9,7 +9,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Fields = z.input<typeof caseTaskFields>;
 const EMPTY: Fields = {

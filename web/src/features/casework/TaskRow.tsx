@@ -9,7 +9,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; onEdit: () => void }) {
   const visit = useThisVisit();

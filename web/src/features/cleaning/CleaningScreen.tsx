@@ -10,7 +10,7 @@ import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { PlanRun } from './PlanRun.tsx';
 import { RunDone } from './RunDone.tsx';
 import { RunGoing } from './RunGoing.tsx';
@@ -21,7 +21,7 @@ export function CleaningScreen() {
   const now = useNow();
   const running = useMemo(() => visit.baths.filter((b) => b.stoppedAt === null), [visit.baths]);
   const done = visit.baths.filter((b) => b.stoppedAt !== null);
-  // The second, lighter clean is owed once holes are bushed, where the house cleans after fitting.
+  // The second, lighter clean is owed once holes are bushed, where the house rule is to clean after fitting.
   const owed =
     visit.bushes.length > 0 &&
     !visit.baths.some((b) => b.sequence === 'light') &&

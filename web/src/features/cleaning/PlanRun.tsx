@@ -28,7 +28,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Warned } from './RunGoing.tsx';
 
 /** The bath of the house rule, as the tables call it. */

@@ -9,7 +9,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** One basket on its way: the step that runs, large; the next one with its caution before it. */
 export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {

@@ -3,7 +3,7 @@ import { Checks, leftOf } from '../assembly/Checks.tsx';
 import { Answer } from '../../ui/Answer.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** On site: where it stands, set going, and shown to the owner. Before the signature, so that the record has it. */
 export function DeliveryScreen() {

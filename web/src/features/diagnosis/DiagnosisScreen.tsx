@@ -23,7 +23,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { Looks, percent } from './Looks.tsx';
 import { useKnowledge } from './useKnowledge.ts';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const SHOWN = 6;
 

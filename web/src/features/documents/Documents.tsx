@@ -1,7 +1,7 @@
 import type { DocumentKind } from '@eclat/contract';
 import type { ReactNode } from 'react';
 import { buttonClass } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** A paper as PDF, made anew from what is recorded now. */
 export function DocumentLink({ paper, children }: { paper: DocumentKind; children: ReactNode }) {

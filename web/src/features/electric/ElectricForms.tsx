@@ -6,7 +6,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { NumberField, numberOf } from './NumberField.tsx';
 
 /** One form of the electric bench: what is typed stays until it is sent. */

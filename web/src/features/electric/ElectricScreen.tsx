@@ -5,7 +5,7 @@ import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
 import { StepTest } from './StepTest.tsx';
 

@@ -18,7 +18,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const MOST_SHOWN = 4;
 

@@ -9,7 +9,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** What is ordered for this clock and when it is expected; ordered from here by one press. */
 export function Expected({ visitId }: { visitId: string }) {

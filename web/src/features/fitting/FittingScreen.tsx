@@ -1,12 +1,12 @@
 import type { Visit } from '@eclat/contract';
 import { holesOf, type Hole } from '@eclat/core/movement';
-import { bushedHoles, bushesLeft, pairsTouched, type LookedPart } from '@eclat/core/pivots';
+import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
-import { PartRow } from '../survey/PartsLooked.tsx';
+import { PartRow } from '../survey/PartConditions.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { BushesFitted } from './BushesFitted.tsx';
 import { BushSheet } from './BushSheet.tsx';
 import { Expected } from './Expected.tsx';
@@ -73,7 +73,7 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
 }
 
 /** A bush may shift an arbor: the depth of its pairs is felt again. */
-function Depths({ visit, touched, undepthed }: { visit: Visit; touched: readonly LookedPart[]; undepthed: number }) {
+function Depths({ visit, touched, undepthed }: { visit: Visit; touched: readonly SurveyedPart[]; undepthed: number }) {
   const title =
     undepthed > 0
       ? `Depth to feel: ${undepthed} ${undepthed === 1 ? 'pair' : 'pairs'}`

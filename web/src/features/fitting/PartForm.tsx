@@ -10,7 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { SizeFields } from '../stores/SizeFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DonorField } from './DonorField.tsx';
 
 /** As it is typed: each way that a part can have come keeps its own answer until it is sent. */

@@ -11,7 +11,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { MarkedPhoto } from './MarkedPhoto.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** One photo, large: caption, place in the order, and numbered points tied to what was found there. */
 export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => void }) {

@@ -11,7 +11,7 @@ import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
 /** So many stand there at once; the others come by a press. */

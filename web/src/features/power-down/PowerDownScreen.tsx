@@ -10,7 +10,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TrainPanel } from './TrainPanel.tsx';
 
 /** Nobody hurt: the plates stay shut until every train is let down or contained. */

@@ -12,7 +12,7 @@ import { Inscribe } from '../movements/Inscribe.tsx';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Place = Movement['marks'][number]['place'];
 

@@ -6,7 +6,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** The history of the complaint, asked while the owner is still here. The answers feed the diagnosis. */
 export function Questions() {

@@ -13,7 +13,7 @@ import { Cautions } from '../visit/Cautions.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Alone } from './Alone.tsx';
 import { Identity } from './Identity.tsx';
 import { Missing } from './Missing.tsx';

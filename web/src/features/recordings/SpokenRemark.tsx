@@ -7,7 +7,7 @@ import { whyNoMicrophone } from '../../devices/microphone.ts';
 import { recordVoice, type Recorder } from '../../devices/record.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /**
  * A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves

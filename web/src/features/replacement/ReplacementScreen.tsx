@@ -8,7 +8,7 @@ import { held } from '@eclat/core/rules';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { day } from '../../ui/dates.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Point } from './Point.tsx';
 import { PutIn } from './PutIn.tsx';
 

@@ -16,7 +16,7 @@ import { RecordOf } from '../movements/RecordOf.tsx';
 import { leftOf } from '../assembly/Checks.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 export function SigningScreen() {
   const visit = useThisVisit();

@@ -10,7 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const nameOf = (mark: string) => {
   const n = mark.slice(1);

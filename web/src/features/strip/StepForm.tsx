@@ -10,7 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { SpokenRemark } from '../recordings/SpokenRemark.tsx';
 
 type Fields = z.input<typeof stepFields>;

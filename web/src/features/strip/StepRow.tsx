@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Heard } from '../recordings/SpokenRemark.tsx';
 
 const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30';

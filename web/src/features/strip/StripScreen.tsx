@@ -7,7 +7,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Custody } from './Custody.tsx';
 import { Passes } from './Passes.tsx';
 import { Phases } from './Phases.tsx';

@@ -8,7 +8,7 @@ import { by, visitOf } from '../../../test/visit.ts';
 import { AssemblyScreen } from '../assembly/AssemblyScreen.tsx';
 import { HolePanel } from '../survey/HolePanel.tsx';
 import { useSurvey } from '../survey/useSurvey.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { holesOf, familyById } from '@eclat/core/movement';
 import { PlanRun } from '../cleaning/PlanRun.tsx';
 import StageRules from '../house-rules/StageRules.tsx';

@@ -2,7 +2,7 @@ import { pairsOf } from '@eclat/core/movement';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const RANGE = [1, 300] as const;
 

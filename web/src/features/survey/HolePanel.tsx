@@ -10,7 +10,7 @@ import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { HoleExtras } from './HoleExtras.tsx';
 import { PivotCondition } from './PivotCondition.tsx';
 import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';

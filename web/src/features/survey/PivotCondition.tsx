@@ -7,7 +7,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** The pivot in this hole: how it was found, and the size it was turned down to, which forces its bush. */
 export function PivotCondition({ hole }: { hole: Hole }) {

@@ -9,7 +9,7 @@ import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Points = Record<string, { x: number; y: number }>;
 

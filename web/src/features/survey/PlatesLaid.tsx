@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Centres } from './Centres.tsx';
 import { PlacePhoto } from './PlacePhoto.tsx';
 

@@ -2,10 +2,10 @@ import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, type Hole, type Plate } from '@eclat/core/movement';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { HolePanel } from './HolePanel.tsx';
 import { PlatesLaid } from './PlatesLaid.tsx';
-import { PartConditions } from './PartsLooked.tsx';
+import { PartConditions } from './PartConditions.tsx';
 import { FigureKey, PlateFigure } from './PlateFigure.tsx';
 import { useSurvey, type Survey } from './useSurvey.ts';
 

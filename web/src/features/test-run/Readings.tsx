@@ -8,7 +8,7 @@ import { useRemove } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { HeardRow } from './HeardRow.tsx';
 import { inWords } from './ReadNow.tsx';
 

@@ -19,7 +19,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Checks } from '../assembly/Checks.tsx';
 import { ConditionFields, conditionsOf, ConditionsPanel, typedOf } from './Conditions.tsx';
 import { EarlierReading } from './EarlierReading.tsx';

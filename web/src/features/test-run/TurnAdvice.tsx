@@ -5,7 +5,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** What to turn, which way and how far, in the unit of what sets this clock; one press says that it was done. */
 export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement }) {

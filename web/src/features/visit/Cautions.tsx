@@ -6,7 +6,7 @@ import { Check, TriangleAlert } from 'lucide-react';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
-import { useThisVisit } from './thisVisit.ts';
+import { useThisVisit } from './useThisVisit.ts';
 
 /** Where the work can hurt somebody: at the step, before it. The important ones take a name and a time. */
 export function Cautions({ stage }: { stage: StageId }) {

@@ -1,6 +1,6 @@
 import type { Visit } from '@eclat/contract';
 import { Navigate } from 'react-router';
-import { useThisVisit } from './thisVisit.ts';
+import { useThisVisit } from './useThisVisit.ts';
 
 /** Opening a visit goes to what is next on it. */
 export function NextStage() {

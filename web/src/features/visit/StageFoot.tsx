@@ -7,7 +7,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
-import { useThisVisit } from './thisVisit.ts';
+import { useThisVisit } from './useThisVisit.ts';
 
 /** Ends a stage and goes on to the next one; or takes it up again, which the log keeps. */
 export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?: boolean; why?: string }) {

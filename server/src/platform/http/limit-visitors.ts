@@ -6,10 +6,10 @@ const WINDOW_MS = 10 * 60_000;
 const MOST = 300;
 
 /**
- * A door without a sign-in: so many knocks from one address in ten minutes, counted in the database, so by every server
- * process.
+ * Where nobody signs in: at most so many requests from one address in ten minutes. They are counted in the database, so
+ * by every server process.
  */
-export const limitKnocks = (appContext: AppContext) => async (req: Request, _res: Response, next: NextFunction) => {
+export const limitVisitors = (appContext: AppContext) => async (req: Request, _res: Response, next: NextFunction) => {
   const em = appContext.orm.em.fork();
   const now = appContext.clock();
   const address = req.ip ?? '';

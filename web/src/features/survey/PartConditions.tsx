@@ -1,5 +1,5 @@
 import type { PartCondition, Visit } from '@eclat/contract';
-import { partAsks, partsToLook, PART_KINDS, type LookedPart } from '@eclat/core/pivots';
+import { partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -8,13 +8,13 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/thisVisit.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Teeth, clicks, pallets and the rest: one press each, and one for all that is sound. */
 /** What is felt at the holes, and between them, has its own place. */
 export function PartConditions() {
   const visit = useThisVisit();
-  const all = partsToLook(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
+  const all = partsToSurvey(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
   const conditions = new Map(visit.partConditions.map((l) => [l.key, l]));
   const left = all.filter((p) => !conditions.has(p.key));
   const clear = useCommand(api.survey.removePart, { what: 'Parts' });
@@ -50,7 +50,7 @@ export function PartConditions() {
   );
 }
 
-function titleOf(all: LookedPart[], conditions: Map<string, PartCondition>, visit: Visit, left: LookedPart[]) {
+function titleOf(all: SurveyedPart[], conditions: Map<string, PartCondition>, visit: Visit, left: SurveyedPart[]) {
   const asks = all.filter((p) => {
     const l = conditions.get(p.key);
     return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
@@ -60,7 +60,7 @@ function titleOf(all: LookedPart[], conditions: Map<string, PartCondition>, visi
   return `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`;
 }
 
-export function PartRow({ part, found }: { part: LookedPart; found: PartCondition | undefined }) {
+export function PartRow({ part, found }: { part: SurveyedPart; found: PartCondition | undefined }) {
   const visit = useThisVisit();
   const [note, setNote] = useState<string | null>(null);
   const params = { visitId: visit.id, part: part.key };
