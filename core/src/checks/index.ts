@@ -1,2 +1,3 @@
+export * from './check.ts';
 export * from './checks.ts';
 export * from './drive.ts';

@@ -1,21 +1,16 @@
+import { CheckRow } from './CheckRow.tsx';
 import type { Checked, Visit } from '@eclat/contract';
-import { checksFor, checksLeft, isCycle, type Check, type CheckPlace } from '@eclat/core/checks';
+import { checksFor, checksLeft, type Check, type CheckPlace } from '@eclat/core/checks';
 import clsx from 'clsx';
-import { Check as Tick, Minus, TriangleAlert, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
-import { DriveThrough } from './Drive.tsx';
-import { useSoon } from './useSoon.ts';
-import { Windings } from './Windings.tsx';
 
 export const leftOf = (visit: Visit, place: CheckPlace) =>
   checksLeft(checksFor(visit.movement.traits, place), visit.checks);
@@ -74,167 +69,6 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
       )}
     </Panel>
   );
-}
-
-function CheckRow({
-  open,
-  check: c,
-  set,
-  setAsking,
-}: {
-  open: Check[];
-  check: Check;
-  set: (check: Check, result: Checked['result'], note?: string, detail?: Checked['detail']) => void;
-  setAsking: (next: { check: Check; result: 'failed' | 'not applicable' } | null) => void;
-}) {
-  const visit = useThisVisit();
-  const answers = new Map(visit.checks.map((c) => [c.check, c]));
-  const forget = useCommand(api.assembly.removeCheck, { what: 'Check' });
-  const next = open[0];
-  const a = answers.get(c.id);
-  const answered = a && a.result !== 'under way';
-  return (
-    <li
-      className={clsx(
-        'flex flex-wrap items-center gap-x-4 gap-y-2 py-2',
-        c === next && '-mx-3 rounded-lg bg-steel-wash px-3',
-      )}
-    >
-      <Mark result={a?.result} />
-      <div className="min-w-0 flex-1 basis-64">
-        <p className="text-lg leading-tight font-semibold">
-          {c.what}
-          {c.before && (
-            <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">
-              before the plates close
-            </span>
-          )}
-        </p>
-        {c.caution && (
-          <p className="flex items-start gap-2 text-brass">
-            <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-label="Caution" />
-            {c.caution}
-          </p>
-        )}
-        {answered ? <Answered answer={a} /> : <p className="text-soft">{c.how}</p>}
-        {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && (
-          <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />
-        )}
-      </div>
-      {!visit.closedAt &&
-        (answered ? (
-          <button
-            type="button"
-            aria-label={`Take back: ${c.what}`}
-            className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
-            onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}
-          >
-            <Undo2 className="size-5" />
-          </button>
-        ) : (
-          <CheckButtons check={c} next={next} set={set} setAsking={setAsking} />
-        ))}
-    </li>
-  );
-}
-
-function CheckButtons({
-  check: c,
-  next,
-  set,
-  setAsking,
-}: {
-  check: Check;
-  next: Check | undefined;
-  set: (check: Check, result: Checked['result'], note?: string, detail?: Checked['detail']) => void;
-  setAsking: (next: { check: Check; result: 'failed' | 'not applicable' } | null) => void;
-}) {
-  return (
-    <span className="flex gap-2">
-      <Button variant={c === next ? 'main' : 'quiet'} aria-label={`Passed: ${c.what}`} onClick={() => set(c, 'passed')}>
-        <Tick className="size-5" aria-hidden />
-        Passed
-      </Button>
-      <Button aria-label={`Failed: ${c.what}`} onClick={() => setAsking({ check: c, result: 'failed' })}>
-        <X className="size-5" aria-hidden />
-        Failed
-      </Button>
-      <Button
-        variant="plain"
-        aria-label={`Not for this clock: ${c.what}`}
-        onClick={() => setAsking({ check: c, result: 'not applicable' })}
-      >
-        n. a.
-      </Button>
-    </span>
-  );
-}
-
-/** Checks that are counted on the way: dial work driven through a whole cycle, windings against the clock. */
-function Counted({
-  check,
-  kept,
-  onKeep,
-}: {
-  check: Check;
-  kept: Checked | undefined;
-  onKeep: (result: Checked['result'], note: string, detail: Checked['detail']) => void;
-}) {
-  const [shown, put] = useSoon(kept, (v) => v && onKeep(v.result, v.note, v.detail));
-  const keep = (result: Checked['result'], note: string, detail: NonNullable<Checked['detail']>) =>
-    put({ check: check.id, result, note, detail, by: '', at: new Date().toISOString() }, result !== 'under way');
-  if (isCycle(check.id))
-    return (
-      <DriveThrough
-        id={check.id}
-        kept={shown}
-        onKeep={(result, note, drive) => keep(result, note, { ...drive, fouled: [...drive.fouled] })}
-      />
-    );
-  return <Windings kept={shown} onKeep={(result, note, windings) => keep(result, note, { windings })} />;
-}
-
-function Answered({ answer: a }: { answer: Checked }) {
-  const now = useNow(60_000);
-  return (
-    <p className="text-soft">
-      <b className={a.result === 'failed' ? 'text-danger' : undefined}>{resultWords(a)}</b>
-      {a.note && `: ${a.note}`}. {a.by}, {ago(a.at, now)}.
-    </p>
-  );
-}
-
-function resultWords(a: Checked) {
-  if (a.result === 'passed') return 'Passed';
-  if (a.result === 'failed') return 'Failed';
-  return 'Not for this clock';
-}
-
-function Mark({ result }: { result: Checked['result'] | undefined }) {
-  const look: Record<Checked['result'], string> = {
-    'under way': 'border-brass-fill',
-    passed: 'border-steel bg-steel text-steel-ink',
-    failed: 'border-danger bg-danger text-danger-ink rounded-none',
-    'not applicable': 'border-line bg-sunk text-soft',
-  };
-  return (
-    <span
-      className={clsx(
-        'grid size-9 shrink-0 place-items-center rounded-lg border-2',
-        result ? look[result] : 'border-line',
-      )}
-      aria-hidden
-    >
-      <ResultSign result={result} />
-    </span>
-  );
-}
-
-function ResultSign({ result }: { result: Checked['result'] | undefined }) {
-  if (result === 'passed') return <Tick className="size-6" />;
-  if (result === 'failed') return <X className="size-6" />;
-  if (result === 'not applicable') return <Minus className="size-5" />;
-  return null;
 }
 
 function Words({

@@ -1,10 +1,8 @@
-import { useContractForm } from '../../data/useContractForm.ts';
+import { FillForm } from './FillForm.tsx';
 import type { Fill } from '@eclat/contract';
-import { fillFields } from '@eclat/contract/cleaning';
-import { BATHS, dilute, fillPast } from '@eclat/core/cleaning';
+import { fillPast } from '@eclat/core/cleaning';
 import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
-import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useBaths } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -12,19 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
-import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
-
-type Fields = z.input<typeof fillFields>;
-const EMPTY: Fields = {
-  bath: 'ammoniated water',
-  name: '',
-  litres: 3,
-  waterParts: 7,
-  limitLoads: null,
-  limitDays: 30,
-  note: '',
-};
 
 /** Every tank and jar: when it was filled and how, what went through it, and when it is to be changed. */
 export function BathBookScreen() {
@@ -142,100 +128,4 @@ function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => v
       </Button>
     </li>
   );
-}
-
-const number = {
-  setValueAs: (v: string | number | null) => (v === '' || v === null ? null : Number(String(v).replace(',', '.'))),
-};
-
-function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => void }) {
-  const { form, add, correct, errors, mix, send } = useFillForm(fill, onClose);
-  return (
-    <form
-      noValidate
-      className="mb-4 grid gap-4 rounded-xl border-2 border-steel p-4 sm:grid-cols-2 lg:grid-cols-3"
-      onSubmit={(e) => void form.handleSubmit(send)(e)}
-    >
-      <TextField
-        label="Tank or jar"
-        placeholder="Ultrasonic tank"
-        error={errors.name?.message}
-        {...form.register('name')}
-      />
-      <SelectField label="Bath" {...form.register('bath')}>
-        {BATHS.map((b) => (
-          <option key={b}>{b}</option>
-        ))}
-      </SelectField>
-      <TextField
-        label="Litres"
-        inputMode="decimal"
-        error={errors.litres?.message}
-        {...form.register('litres', number)}
-      />
-      <TextField
-        label="Parts of water to one"
-        inputMode="decimal"
-        error={errors.waterParts?.message}
-        {...form.register('waterParts', number)}
-        hint={
-          mix
-            ? `${mix.concentrateL.toFixed(2)} l of concentrate and ${mix.waterL.toFixed(2)} l of water.`
-            : 'Empty: as it came.'
-        }
-      />
-      <TextField
-        label="Change after loads"
-        inputMode="numeric"
-        error={errors.limitLoads?.message}
-        {...form.register('limitLoads', number)}
-      />
-      <TextField
-        label="Change after days"
-        inputMode="numeric"
-        error={errors.limitDays?.message}
-        {...form.register('limitDays', number)}
-      />
-      <TextField
-        className="sm:col-span-2 lg:col-span-3"
-        label="Note"
-        error={errors.note?.message}
-        {...form.register('note')}
-      />
-      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" variant="main" busy={add.isPending || correct.isPending}>
-          {fill ? 'Keep changes' : 'It is filled'}
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
-    </form>
-  );
-}
-
-function useFillForm(fill: Fill | null, onClose: () => void) {
-  const form = useContractForm<Fields>(fillFields, fill ?? EMPTY);
-  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
-  const correct = useCommand(api.cleaning.changeFill, {
-    what: 'Bath',
-    onSent: onClose,
-    labels: {
-      name: 'Tank or jar',
-      litres: 'Litres',
-      waterParts: 'Parts of water',
-      limitLoads: 'Loads',
-      limitDays: 'Days',
-      note: 'Note',
-    },
-  });
-  const { errors } = form.formState;
-  const [litres, parts] = [Number(form.watch('litres')), Number(form.watch('waterParts'))];
-  const mix = litres > 0 && litres <= 1000 && parts > 0 && parts <= 1000 ? dilute(litres, parts) : null;
-  const send = ({ bath, name, litres: l, waterParts, limitLoads, limitDays, note }: Fields) => {
-    const body = { bath, name, litres: l, waterParts, limitLoads, limitDays, note };
-    if (fill) correct.mutate({ params: { fillId: fill.id }, body: { ...body, version: fill.version } });
-    else add.mutate({ params: {}, body });
-  };
-  return { form, add, correct, errors, mix, send };
 }

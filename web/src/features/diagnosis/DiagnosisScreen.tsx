@@ -1,3 +1,4 @@
+import { Causes } from './Causes.tsx';
 import { api } from '../../data/api.ts';
 import {
   diagnose,
@@ -6,17 +7,14 @@ import {
   SYMPTOM_GROUPS,
   SYMPTOMS,
   unobservable,
-  type Diagnosis,
-  type RankedCause,
   type SymptomId,
   type Observations,
 } from '@eclat/core/faults';
 import { toldBy } from '@eclat/core/intake';
 import { isTogether } from '@eclat/core/workflow';
-import { Minus, Plus, Wrench } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
-import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -24,8 +22,6 @@ import { Looks, percent } from './Looks.tsx';
 import { useKnowledge } from './useKnowledge.ts';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
-
-const SHOWN = 6;
 
 /** From the symptom to the cause: what is likely, why, and where to look. */
 export function DiagnosisScreen() {
@@ -131,85 +127,6 @@ function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: S
           />
         </div>
       )}
-    </li>
-  );
-}
-
-function Causes({ present, found }: { present: number; found: Diagnosis }) {
-  const { ranked } = found;
-  const [all, setAll] = useState(false);
-  return (
-    <Panel
-      className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
-      title="Causes, likeliest first"
-      aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
-    >
-      {present === 0 ? (
-        <Empty>The ranked causes stand here, each with its reasons, as soon as one symptom is picked.</Empty>
-      ) : (
-        <>
-          <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>
-          <ol className="flex flex-col divide-y divide-line">
-            {ranked.slice(0, all ? undefined : SHOWN).map((r) => (
-              <Ranked key={r.instance.id} ranked={r} />
-            ))}
-          </ol>
-          <Button variant="plain" className="mt-2" onClick={() => setAll(!all)}>
-            {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
-          </Button>
-        </>
-      )}
-    </Panel>
-  );
-}
-
-/** The likeliest explanations of what is there, each without any other. */
-function together({ combinations: [best, next] }: Diagnosis): string {
-  if (!best || best.instances.length === 0) return 'Nothing in the table explains it well: look where it costs least.';
-  const names = best.instances.map((i) => i.name.toLowerCase()).join(' and ');
-  const other =
-    next && next.instances.length > 0
-      ? `; or ${next.instances.map((i) => i.name.toLowerCase()).join(' and ')}, ${percent(next.probability)}`
-      : '';
-  return `It is only ${names}: ${percent(best.probability)}${other}.`;
-}
-
-function Ranked({ ranked: { instance, probability, reasons, found } }: { ranked: RankedCause }) {
-  return (
-    <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-4 py-3">
-      <div>
-        <span className="text-2xl font-bold">{percent(probability)}</span>
-        <span className="mt-1 block h-2 overflow-hidden rounded-full bg-sunk" aria-hidden>
-          <span className="block h-full bg-steel" style={{ width: `${probability * 100}%` }} />
-        </span>
-      </div>
-      <div>
-        <p className="text-lg font-bold">
-          {instance.name}
-          {found && found.times > 0 && (
-            <span className="ml-3 text-base font-normal text-soft">
-              found in {found.times} of your last {found.of}
-            </span>
-          )}
-        </p>
-        {reasons.map((r) => (
-          <p key={r.text} className="flex items-start gap-2">
-            {r.speaks === 'for' ? (
-              <Plus className="mt-1 size-4 shrink-0 text-good" aria-label="for" />
-            ) : (
-              <Minus className="mt-1 size-4 shrink-0 text-danger" aria-label="against" />
-            )}
-            <span>
-              {r.text}
-              {r.strength === 'strongly' && <b className="font-semibold">, strongly</b>}
-            </span>
-          </p>
-        ))}
-        <p className="flex items-start gap-2 text-soft">
-          <Wrench className="mt-1 size-4 shrink-0" aria-label="Remedy" />
-          {instance.cause.remedy}
-        </p>
-      </div>
     </li>
   );
 }

@@ -1,24 +1,10 @@
+import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
-import { api } from '../../data/api.ts';
-import {
-  bushChoices,
-  freshClearanceMm,
-  LOCATED,
-  STARTING_STOCK,
-  turnedDownMm,
-  type BushChoice,
-  type BushStock,
-  type Located,
-} from '@eclat/core/pivots';
-import { bushesIn } from '@eclat/core/stores';
+import { LOCATED, type BushChoice, type BushStock, type Located } from '@eclat/core/pivots';
 import { useState } from 'react';
-import { useStores } from '../../data/queries.ts';
-import { useCommand } from '../../data/useCommand.ts';
-import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
-import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const MOST_SHOWN = 4;
 
@@ -47,9 +33,6 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
     </div>
   );
 }
-
-/** A bush as it is offered: from the stores where the shop keeps a list, or a plain size. */
-type Bush = BushStock & { stockId: string | null; onHand: number; shelf: string };
 
 function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
   const {
@@ -190,79 +173,4 @@ function whyNone(tooBig: boolean, pivotMm: number | null, plateMm: number | null
   if (pivotMm === null || plateMm === null) return 'Measure pivot and plate first.';
   if (own.length > 0) return 'No bush in the stores suits this hole: order or turn one.';
   return 'No plain size suits this hole: turn one.';
-}
-
-function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
-  const visit = useThisVisit();
-  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
-  const add = useCommand(api.fitting.addBush, {
-    what: `Bush ${name}`,
-    onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
-  });
-  const [located, setLocated] = useState<Located | ''>('');
-  const [shake, setShake] = useState('');
-  const [spins, setSpins] = useState('');
-  const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
-  const pivotMm = lengthMm(pivot);
-  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
-  const stores = useStores().data;
-  const own = bushesIn(stores ?? []);
-  // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
-  const stock: Bush[] =
-    own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
-  const choices =
-    pivotMm === null || plateMm === null || tooBig
-      ? []
-      : bushChoices(
-          {
-            finishedPivotMm: pivotMm,
-            clearanceMm: freshClearanceMm(pivotMm),
-            holeLongMm: hole.holeLongMm,
-            holeShortMm: hole.holeShortMm,
-            plateMm,
-          },
-          stock,
-        );
-  const [picked, setPicked] = useState('');
-  const sizeOf = (b: BushStock) => `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
-  const choice = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
-  const send = (off = false) => {
-    if (!choice || pivotMm === null) return;
-    const two = (mm: number) => Number(mm.toFixed(3));
-    add.mutate({
-      params: { visitId: visit.id },
-      body: {
-        hole: hole.key,
-        pivotMm: two(pivotMm),
-        boreMm: two(choice.finishedBoreMm),
-        outsideMm: choice.outsideMm,
-        heightMm: choice.heightMm,
-        stockId: choice.stockId,
-        located: located || null,
-        off,
-        endShakeMm: off ? null : lengthMm(shake, [0, 10]),
-        spins: off || spins === '' ? null : spins === 'true',
-      },
-    });
-  };
-  return {
-    pivot,
-    setPivot,
-    add,
-    located,
-    setLocated,
-    shake,
-    setShake,
-    spins,
-    setSpins,
-    tries,
-    pivotMm,
-    tooBig,
-    own,
-    choices,
-    setPicked,
-    sizeOf,
-    choice,
-    send,
-  };
 }

@@ -1,29 +1,16 @@
+import { Page } from './BookPage.tsx';
 import type { Book, Entry, Movement } from '@eclat/contract';
-import { api } from '../../data/api.ts';
-import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
+import { byDate, dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
-import { ArrowLeftRight, Columns2, Download, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
+import { Columns2, Download, Merge, ScrollText } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../../data/queries.ts';
-import { useCommand } from '../../data/useCommand.ts';
-import { say } from '../../data/app-state.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
-import { TextArea } from '../../ui/Field.tsx';
 import { Decades } from './Decades.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
-import { RecordOf } from './RecordOf.tsx';
-
-const KINDS = {
-  visit: ['Service', Stamp],
-  inscription: ['Inscription', ScrollText],
-  amendment: ['Amendment', PenLine],
-  merger: ['Two found to be one', Merge],
-  donor: ['Gave a part', PackageMinus],
-  replacement: ['Movement changed', ArrowLeftRight],
-} as const;
 
 /** A movement's whole history, over visits, owners and shops. */
 export function BookScreen() {
@@ -194,88 +181,5 @@ function Pages({
         </ol>
       )}
     </Panel>
-  );
-}
-
-function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]; marked: boolean }) {
-  const [amending, setAmending] = useState(false);
-  const [kind, Icon] = KINDS[entry.kind];
-  return (
-    <li
-      id={entry.id}
-      className={`grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 sm:grid-cols-[11rem_minmax(0,1fr)] ${marked ? 'bg-steel-wash' : ''}`}
-    >
-      <div>
-        <p className="text-lg font-bold">{dateInWords(entry.date)}</p>
-        <p className="flex items-center gap-2 text-sm text-soft">
-          <Icon className="size-4" aria-hidden />
-          {kind}
-        </p>
-      </div>
-      <div className="min-w-0">
-        <p className="text-lg font-bold">{entry.title}</p>
-        {entry.text && (
-          <p className={entry.kind === 'inscription' ? 'border-l-4 border-brass-fill pl-3 text-lg italic' : 'text-lg'}>
-            {entry.text}
-          </p>
-        )}
-        {entry.place && <p className="text-soft">On the {entry.place}.</p>}
-        {entry.record && <RecordOf record={entry.record} />}
-        <p className="mt-1 text-sm text-soft">
-          {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
-          {entry.shop} · seal {entry.hash.slice(0, 12)}
-        </p>
-        {amendments.map((a) => (
-          <div key={a.id} id={a.id} className="mt-3 border-l-4 border-steel pl-3">
-            <p className="flex items-center gap-2 text-sm font-semibold text-steel">
-              <PenLine className="size-4" aria-hidden />
-              Amendment, {dateInWords(a.date)}, {a.signedBy}
-            </p>
-            <p className="text-lg">{a.text}</p>
-          </div>
-        ))}
-        {amending ? (
-          <Amend entry={entry} onClose={() => setAmending(false)} />
-        ) : (
-          <Button variant="plain" className="no-print -ml-4" onClick={() => setAmending(true)}>
-            Add an amendment
-          </Button>
-        )}
-      </div>
-    </li>
-  );
-}
-
-function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
-  const [text, setText] = useState('');
-  const amend = useCommand(api.movements.amend, {
-    what: 'Amendment',
-    onSent: onClose,
-    onDone: () => say('The amendment stands beside the entry.'),
-  });
-  return (
-    <form
-      className="mt-2 flex flex-col gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        amend.mutate({ params: { entryId: entry.id }, body: { text } });
-      }}
-    >
-      <TextArea
-        label="What is to be added or put right"
-        hint="It stands beside the entry for ever; the entry itself stays as it is."
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        autoFocus
-      />
-      <div className="flex gap-3">
-        <Button type="submit" variant="main" disabled={text.trim() === ''} busy={amend.isPending}>
-          Add it
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
-    </form>
   );
 }

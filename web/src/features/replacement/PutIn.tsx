@@ -1,4 +1,5 @@
-import { FAMILIES, OLD_MOVEMENT_FATES, type OldMovementFate } from '@eclat/core/movement';
+import { type Known, WhichMovement, NewOne } from './WhichMovement.tsx';
+import { OLD_MOVEMENT_FATES, type OldMovementFate } from '@eclat/core/movement';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
@@ -9,13 +10,6 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
-
-interface Known {
-  id: string;
-  code: string;
-  name: string;
-}
-const MOST_SHOWN = 4;
 
 /** Which movement goes in, why, and what becomes of the old one. Asked once more, for it cannot be taken back. */
 export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
@@ -86,105 +80,6 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
         />
       )}
     </Panel>
-  );
-}
-
-function WhichMovement({
-  text,
-  known,
-  data,
-  setKnown,
-  setText,
-}: {
-  text: string;
-  known: Known | null;
-  data:
-    | {
-        items: {
-          id: string;
-          name: string;
-          code: string;
-          version: number;
-          familyId: string;
-          maker: string;
-          marks: {
-            place: 'barrel' | 'balance' | 'case' | 'dial' | 'back plate' | 'front plate' | 'label' | 'pendulum';
-            text: string;
-          }[];
-          entries: number;
-          lastDate: string | null;
-        }[];
-        next: string | null;
-      }
-    | undefined;
-  setKnown: (next: Known | null) => void;
-  setText: (next: string) => void;
-}) {
-  const visit = useThisVisit();
-  const found = text.trim().length > 1 && !known ? (data?.items ?? []).filter((m) => m.id !== visit.movement.id) : [];
-  return (
-    <div className="sm:col-span-2">
-      <TextField
-        label="The movement that goes in"
-        placeholder="What it is called, or the code of one that has a book"
-        value={known ? `${known.code}, ${known.name}` : text}
-        onChange={(e) => {
-          setKnown(null);
-          setText(e.target.value);
-        }}
-        hint={known ? 'It has a book: its history goes on.' : 'A new book is begun for it.'}
-      />
-      {found.length > 0 && (
-        <div className="mt-2 flex flex-wrap gap-2">
-          {found.slice(0, MOST_SHOWN).map((m) => (
-            <Button
-              key={m.id}
-              onClick={() => {
-                setKnown(m);
-                setText(m.name);
-              }}
-            >
-              <b>{m.code}</b> {m.name}
-            </Button>
-          ))}
-        </div>
-      )}
-    </div>
-  );
-}
-
-function NewOne({
-  family,
-  setFamily,
-  maker,
-  setMaker,
-  mark,
-  setMark,
-}: {
-  family: string;
-  setFamily: (next: string) => void;
-  maker: string;
-  setMaker: (next: string) => void;
-  mark: string;
-  setMark: (next: string) => void;
-}) {
-  return (
-    <>
-      <SelectField label="Family" value={family} onChange={(e) => setFamily(e.target.value)}>
-        {FAMILIES.map((f) => (
-          <option key={f.id} value={f.id}>
-            {f.name}
-          </option>
-        ))}
-      </SelectField>
-      <TextField label="Maker" value={maker} maxLength={120} onChange={(e) => setMaker(e.target.value)} />
-      <TextField
-        label="Type and number on its back plate"
-        value={mark}
-        maxLength={80}
-        onChange={(e) => setMark(e.target.value)}
-      />
-    </>
   );
 }
 

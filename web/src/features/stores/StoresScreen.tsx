@@ -1,19 +1,17 @@
+import { Found } from './Found.tsx';
 import type { StockItem } from '@eclat/contract';
-import { KINDS, kindOf, sizeWords, type KindId } from '@eclat/core/stores';
+import { KINDS, sizeWords } from '@eclat/core/stores';
 import clsx from 'clsx';
-import { ChevronDown, Download, PackagePlus, Search, Truck, Upload } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
+import { Download, PackagePlus, Search, Upload } from 'lucide-react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useStores } from '../../data/queries.ts';
-import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
-import { day } from '../../ui/dates.ts';
 import { ItemForm } from './ItemForm.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
-import { low, ORDERS, searchStores, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
+import { low, ORDERS, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
-
-const AT_FIRST = 120;
 
 /** What lies in the drawers, what is short of it, and what is on its way. */
 export function StoresScreen() {
@@ -170,83 +168,3 @@ function Pick({ label, value, onPick, children }: PickProps) {
     </label>
   );
 }
-
-interface FoundProps {
-  items: readonly StockItem[];
-  search: StoresSearch;
-  onOpen: (id: string) => void;
-}
-function Found({ items, search, onOpen }: FoundProps) {
-  const [all, setAll] = useState(false);
-  const found = useMemo(() => searchStores(items, search), [items, search]);
-  if (found.length === 0)
-    return (
-      <Empty>
-        {search.q || search.kind || search.only ? 'Nothing of this lies in the stores.' : 'Nothing is kept.'}
-      </Empty>
-    );
-  return (
-    <>
-      <ul className="divide-y divide-line">
-        {found.slice(0, all ? undefined : AT_FIRST).map((i) => (
-          <Row key={i.id} item={i} short={low(i)} onOpen={() => onOpen(i.id)} />
-        ))}
-      </ul>
-      {found.length > AT_FIRST && !all && (
-        <Button variant="plain" className="mt-2" onClick={() => setAll(true)}>
-          Show all {found.length}
-        </Button>
-      )}
-    </>
-  );
-}
-
-function Row({ item, short, onOpen }: { item: StockItem; short: boolean; onOpen: () => void }) {
-  const coming = item.orders.reduce((sum, o) => sum + o.quantity, 0);
-  const due = item.orders.find((o) => o.expectedOn)?.expectedOn;
-  return (
-    <li>
-      <button
-        type="button"
-        className="grid w-full grid-cols-[4.5rem_minmax(0,1fr)_auto] items-center gap-4 py-2 text-left hover:bg-steel-wash md:grid-cols-[4.5rem_minmax(0,1.4fr)_minmax(0,1fr)_11rem]"
-        onClick={onOpen}
-      >
-        <span
-          className={clsx(
-            'rounded-lg border-2 py-1 text-center',
-            short || item.onHand < 0
-              ? 'border-dashed border-brass-fill bg-brass-wash text-brass'
-              : 'border-transparent',
-          )}
-        >
-          <b className="block text-2xl leading-none tabular-nums">{item.onHand}</b>
-          <span className="text-sm">{item.minimum > 0 ? `least ${item.minimum}` : 'there'}</span>
-        </span>
-        <span className="min-w-0">
-          <b className="block truncate text-lg">{sizeWords(item.kind, item.sizes) || item.name}</b>
-          <span className="block truncate text-soft">
-            {sizeWords(item.kind, item.sizes) ? item.name : kindWord(item.kind)}
-            {item.batch && `, batch ${item.batch}`}
-            {item.note && `. ${item.note}`}
-          </span>
-        </span>
-        <span className="hidden min-w-0 text-soft md:block">
-          <span className="block truncate">{item.shelf}</span>
-          <span className="block truncate text-sm">{[item.supplier, item.supplierNo].filter(Boolean).join(', ')}</span>
-        </span>
-        <span className="flex items-center justify-end gap-3">
-          {coming > 0 && (
-            <span className="flex items-center gap-1 font-semibold text-steel">
-              <Truck className="size-5" aria-label="on its way" />
-              {coming}
-              {due && <span className="hidden font-normal sm:inline">, {day(`${due}T12:00:00Z`)}</span>}
-            </span>
-          )}
-          {short && <b className="hidden text-brass sm:inline">order</b>}
-          <ChevronDown className="size-5 text-soft" aria-hidden />
-        </span>
-      </button>
-    </li>
-  );
-}
-const kindWord = (k: KindId) => kindOf(k).name;

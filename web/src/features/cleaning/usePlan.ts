@@ -1,0 +1,134 @@
+import { api } from '../../data/api.ts';
+import {
+  fillPast,
+  keptDry,
+  likelyMaterials,
+  planRun,
+  planSequence,
+  sequenceById,
+  sequencesFor,
+  stepsOf,
+  usualParts,
+  type BasketPart,
+  type Bath,
+  type SequenceId,
+} from '@eclat/core/cleaning';
+import type { Traits } from '@eclat/core/movement';
+import { bathMinutes, held, type Choices, type SchoolId } from '@eclat/core/rules';
+import { useState } from 'react';
+import { useBaths } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { useNow } from '../../ui/useNow.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+
+/** The bath of the house rule, as the tables call it. */
+export const RULE_BATHS: Record<SchoolId<'bath'>, Bath> = {
+  ammoniated: 'ammoniated water',
+  detergent: 'detergent',
+  solvent: 'petroleum solvent',
+};
+
+/** The sequence that is offered first: the light one, in place where the rule is to dip, or one with the ruled bath. */
+export function firstSequence(
+  sequences: ReturnType<typeof sequencesFor>,
+  light: boolean,
+  choices: Choices,
+): SequenceId {
+  if (light) return 'light';
+  if (held('strip', choices).id === 'dip' && sequences.some((s) => s.id === 'in-place')) return 'in-place';
+  const ruled = RULE_BATHS[held('bath', choices).id];
+  return (sequences.find((s) => s.baths.includes(ruled) && s.id !== 'light') ?? sequences[0]!).id;
+}
+
+/** What a person chooses and types for a run. */
+export function usePlanned(light: boolean) {
+  const visit = useThisVisit();
+  const { traits } = visit.movement;
+  const sequences = sequencesFor(traits);
+  const ruled = RULE_BATHS[held('bath', visit.rules.held).id];
+  const bathFor = (id: SequenceId): Bath | null => {
+    const { baths } = sequenceById(id);
+    return baths.includes(ruled) ? ruled : (baths[0] ?? null);
+  };
+  const [sequence, setSequence] = useState(() => firstSequence(sequences, light, visit.rules.held));
+  const [bath, setBath] = useState<Bath | null>(() => bathFor(sequence));
+  const [offered, setOffered] = useState(() => offeredParts(traits, visit.strip.steps));
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [minutes, setMinutes] = useState('');
+  const [before, setBefore] = useState('');
+  const [fillId, setFillId] = useState<string | null | undefined>(undefined);
+  const [reason, setReason] = useState('');
+  const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
+  return {
+    sequences,
+    bathFor,
+    sequence,
+    setSequence,
+    bath,
+    setBath,
+    offered,
+    setOffered,
+    chosen,
+    setChosen,
+    toggle,
+    minutes,
+    setMinutes,
+    before,
+    setBefore,
+    fillId,
+    setFillId,
+    reason,
+    setReason,
+  };
+}
+
+/** What was chosen, and what follows from it: steps, limits, what must come out, which tank. */
+export function usePlan(light: boolean) {
+  const visit = useThisVisit();
+  const now = useNow(60_000);
+  const baths = useBaths();
+  const planned = usePlanned(light);
+  const { sequence, bath, offered, chosen, minutes, fillId } = planned;
+  const start = useCommand(api.cleaning.start, {
+    what: 'Run',
+    onSent: () => {
+      planned.setChosen([]);
+      planned.setReason('');
+      planned.setBefore('');
+    },
+    onDone: () => say('The run has begun.'),
+  });
+  const { baths: may, usual } = sequenceById(sequence);
+  const dips = may.length > 0;
+  const parts = offered.filter((p) => chosen.includes(p.name));
+  const ruledMinutes = usual ?? bathMinutes(visit.rules.held);
+  const limit = bath === null ? null : planRun(parts, bath).limitMin;
+  const wanted = minutes.trim() === '' ? Math.min(ruledMinutes, limit ?? ruledMinutes) : Number(minutes);
+  const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
+  const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
+  const plan = planSequence(steps, parts);
+  const dry = keptDry(
+    parts,
+    steps.flatMap((s) => (s.bath ? [s.bath] : [])),
+    visit.rules.held,
+  );
+  const stopped = plan.forbidden.length > 0 || plan.tooLong !== null;
+  const fills = baths.data?.filter((f) => f.changedAt === null && steps.some((s) => s.bath === f.bath)) ?? [];
+  // Unless somebody says otherwise it goes into the tank that holds the main bath.
+  const fill = fillId === undefined ? fills.find((f) => f.bath === bath) : fills.find((f) => f.id === fillId);
+  const past = fill ? fillPast(fill, now) : null;
+  return { ...planned, visit, start, may, dips, parts, wanted, whole, steps, plan, dry, stopped, fills, fill, past };
+}
+
+/** The usual parts of such a movement, and what the strip log says is off and can be read for its material. */
+export function offeredParts(traits: Traits, log: readonly { what: string; fate: string }[]): BasketPart[] {
+  const usual = usualParts(traits);
+  const named = log
+    .filter((s) => s.fate === 'apart' && !usual.some((p) => p.name === s.what))
+    .flatMap((s) => {
+      const materials = likelyMaterials(s.what, traits);
+      return materials ? [{ name: s.what, materials }] : [];
+    });
+  return [...usual, ...named.filter((p, i) => named.findIndex((q) => q.name === p.name) === i)];
+}

@@ -1,0 +1,54 @@
+import { Mic, Square } from 'lucide-react';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { stopListening } from './listening.ts';
+import type { Simulated } from './SimulatedSettings.tsx';
+import { useWishes } from './wishes.ts';
+
+export const SOURCES = [
+  ['microphone', 'Microphone'],
+  ['file', 'WAV file'],
+  ['simulated', 'Simulated clock'],
+] as const;
+
+export function Source({
+  on,
+  opening,
+  start,
+}: {
+  on: boolean;
+  opening: boolean;
+  start: (clock?: Simulated) => Promise<void>;
+}) {
+  const wishes = useWishes();
+  if (on)
+    return (
+      <Button variant="danger" className="min-h-14 text-lg" onClick={stopListening}>
+        <Square className="size-5" aria-hidden />
+        Stop listening
+      </Button>
+    );
+  return (
+    <>
+      <Choice
+        hideLabel
+        label="Where the sound comes from"
+        value={wishes.source}
+        onChange={(source) => wishes.set({ source })}
+        options={SOURCES}
+      />
+      {wishes.source !== 'file' && (
+        <Button
+          variant="main"
+          className="min-h-14 px-7 text-lg"
+          busy={opening}
+          disabled={opening}
+          onClick={() => void start()}
+        >
+          <Mic className="size-6" aria-hidden />
+          {opening ? 'Opening …' : 'Listen'}
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,115 @@
+import type { Visit } from '@eclat/contract';
+import { isElectric } from '@eclat/core/electric';
+import clsx from 'clsx';
+import { ArrowLeftRight, AudioLines, Bell, Check, Zap } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+
+/**
+ * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where
+ * there is something for it.
+ */
+export function Beside({ visit }: { visit: Visit }) {
+  const open = visit.casework.filter((t) => t.doneAt === null).length;
+  const { out, checks } = visit.replacement;
+  const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
+  return (
+    <>
+      <BesideLink
+        first
+        to="case"
+        name="Case, dial, glass"
+        mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
+        waits={open > 0}
+      />
+      {replacing && (
+        <BesideLink
+          to="replace"
+          name="Replacement"
+          mark={
+            visit.replacement.out ? (
+              <Check className="size-4" aria-label="done" />
+            ) : (
+              <ArrowLeftRight className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+      <BesideLink
+        to="listen"
+        name="Listen"
+        mark={
+          visit.heard.length > 0 ? (
+            <Check className="size-4" aria-label="heard" />
+          ) : (
+            <AudioLines className="size-4" aria-hidden />
+          )
+        }
+      />
+      {visit.movement.traits.strike !== 'none' && (
+        <BesideLink
+          to="strike"
+          name="Strike and chime"
+          mark={
+            visit.struck.length > 0 ? (
+              <Check className="size-4" aria-label="heard" />
+            ) : (
+              <Bell className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+      {isElectric(visit.movement.traits) && (
+        <BesideLink
+          to="electric"
+          name="Electric bench"
+          mark={
+            visit.electric.length > 0 ? (
+              <Check className="size-4" aria-label="measured" />
+            ) : (
+              <Zap className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
+    </>
+  );
+}
+
+export function BesideLink({
+  to,
+  name,
+  mark,
+  waits = false,
+  first = false,
+}: {
+  to: string;
+  name: string;
+  mark: ReactNode;
+  waits?: boolean;
+  first?: boolean;
+}) {
+  return (
+    <li className={clsx(first && 'md:mt-1 md:border-t md:border-line md:pt-1')}>
+      <NavLink
+        to={to}
+        className={({ isActive }) =>
+          clsx(
+            'flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold',
+            isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel',
+          )
+        }
+      >
+        <span
+          className={clsx(
+            'grid size-6 shrink-0 place-items-center rounded-md text-sm',
+            waits ? 'bg-brass-fill text-[#1b1403]' : 'border border-line text-soft',
+          )}
+        >
+          {mark}
+        </span>
+        {name}
+      </NavLink>
+    </li>
+  );
+}
