@@ -1,6 +1,6 @@
+import type { Course } from './course.ts';
 import type { BodyOf, api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
-import type { Course } from './workshop.ts';
 import type { Picture } from './pictures.ts';
 
 /** Owners, makers, places and clocks are all made up. */

@@ -1,4 +1,4 @@
-import type { Course } from './workshop.ts';
+import type { Course } from './course.ts';
 import type { Picture } from './pictures.ts';
 
 /** Movements that were here before: what old repairers wrote on them, and visits of earlier owners. */

@@ -1,3 +1,4 @@
+import { DAY } from './course.ts';
 import { addPerson } from '@eclat/server/people/people.service';
 import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/movements/history.service';
@@ -13,7 +14,7 @@ import { BATHS_IN_USE, ORDERED, OWN_CAUSE } from './shop-data.ts';
 import { HISTORIES } from './histories.ts';
 import table from './stores.csv?raw';
 import { seeded } from '@eclat/core/simulated';
-import { DAY, Workshop } from './workshop.ts';
+import { Workshop } from './workshop.ts';
 
 const PASSPHRASE = 'brass-lark-mends-nine';
 const TEAM = {

@@ -1,6 +1,7 @@
+import type { Lock } from './find/found.ts';
 import { Account } from './report/account.ts';
 import { unlockToDropMs } from './report/amplitude.ts';
-import { LOCK_S, lockOn, type Lock } from './find/lock.ts';
+import { LOCK_S, lockOn } from './find/lock.ts';
 import { soundReport, type Known, type SoundReport } from './report/report.ts';
 import { Frames } from './signal/frames.ts';
 import { BeatTimer, type Band, type SoundSource } from './follow/timer.ts';

@@ -1,6 +1,7 @@
+import type { Lock } from './find/found.ts';
 import { Account } from './report/account.ts';
 import { saidBy, timerFor, trackCoarse } from './hear.ts';
-import { lockOn, LOCK_S, type Lock } from './find/lock.ts';
+import { lockOn, LOCK_S } from './find/lock.ts';
 import { soundReport, type Known, type SoundReport } from './report/report.ts';
 import { SoundRing } from './signal/ring.ts';
 import { Frames } from './signal/frames.ts';
@@ -336,8 +337,8 @@ export class Listener {
     this.hours.push({ fromS: this.originS + f.partFrom, toS: this.seconds, report });
     if (this.hours.length > LOG_MOST) this.hours.shift();
     f.partFrom = this.hereS;
-    f.account.forget((this.hereS - LIVE_S) / this.frames.frameS);
-    f.timer.forget(
+    f.account.dropBefore((this.hereS - LIVE_S) / this.frames.frameS);
+    f.timer.dropBefore(
       (f.timer.timed.at(-1)?.index ?? 0) - Math.ceil(LIVE_S / (f.tracker.beatFrames * this.frames.frameS)),
     );
   }

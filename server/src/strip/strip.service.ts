@@ -1,88 +1,14 @@
+import { type Log, signed, viewStep, viewPass } from './strip.view.ts';
 import { openVisit } from '../visit/lock.ts';
-import type { ParsedBodyOf, StripStep as Shape, Visit } from '@eclat/contract';
+import type { ParsedBodyOf, StripStep as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
-import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
-import { Strip } from '../power-down/power-down.entity.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
-
-type Log = Visit['strip'];
-const signed = (x: { by: string; at: Date }) => ({ by: x.by, at: x.at.toISOString() });
-
-const presentStep = (s: StripStep): Shape => ({
-  id: s.id,
-  version: s.version,
-  pass: s.pass,
-  what: s.what,
-  heldBy: s.heldBy,
-  place: s.place,
-  remarks: s.remarks,
-  note: s.note,
-  group: s.group,
-  photoId: s.photoId ?? null,
-  recordingId: s.recordingId ?? null,
-  fate: s.fate,
-  fateNote: s.fateNote,
-  fateBy: s.fateBy,
-  fateAt: s.fateAt?.toISOString() ?? null,
-  ...signed(s),
-});
-const presentPass = (p: {
-  number: number;
-  reason: string;
-  cure: string;
-  hours?: number | null;
-  by: string;
-  at: Date;
-}) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
-
-export const stripRows = (visitId: string) => ({
-  begun: rows(Strip, 'where visit_id = ?', visitId),
-  steps: rows(StripStep, 'where visit_id = ? order by position', visitId),
-  passes: rows(StripPass, 'where visit_id = ? order by number', visitId),
-  phases: rows(StripPhase, 'where visit_id = ? order by at', visitId),
-  temporary: rows(StripTemporary, 'where visit_id = ? order by at', visitId),
-  custody: rows(StripCustody, 'where visit_id = ? order by at', visitId),
-});
-
-export function viewStrip({
-  begun: [begun],
-  steps,
-  passes,
-  phases,
-  temporary,
-  custody,
-}: RowsOf<ReturnType<typeof stripRows>>): Log {
-  return {
-    begun: begun ? { overrideReason: begun.overrideReason, ...signed(begun) } : null,
-    steps: steps.map(presentStep),
-    passes: passes.map(presentPass),
-    phases: phases.map((p) => ({
-      id: p.id,
-      what: p.what,
-      how: p.how,
-      when: p.when,
-      setBy: p.setBy,
-      setAt: p.setAt?.toISOString() ?? null,
-      ...signed(p),
-    })),
-    temporary: temporary.map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
-    custody: custody.map((c) => ({
-      id: c.id,
-      what: c.what,
-      withWhom: c.withWhom,
-      forWhat: c.forWhat,
-      backAt: c.backAt?.toISOString() ?? null,
-      state: c.state,
-      ...signed(c),
-    })),
-  };
-}
 
 /** The first strip is pass 1; each time it has to come apart again opens the next. */
 async function passNow(ctx: Context, visitId: string): Promise<number> {
@@ -117,7 +43,7 @@ export async function addStep(
     ...signature(ctx),
   });
   await ctx.em.flush();
-  return presentStep(step);
+  return viewStep(step);
 }
 
 async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripStep> {
@@ -132,11 +58,11 @@ export async function changeStep(
   { version, ...fields }: ParsedBodyOf<typeof api.strip.changeStep>,
 ): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
-  expectVersion(step.version, version, presentStep(step));
+  expectVersion(step.version, version, viewStep(step));
   await ownThings(ctx, visitId, fields);
   ctx.em.assign(step, fields);
   await ctx.em.flush();
-  return presentStep(step);
+  return viewStep(step);
 }
 
 export async function moveStep(ctx: Context, visitId: string, id: string, position: number): Promise<void> {
@@ -169,7 +95,7 @@ export async function setFate(
       : { fate, fateNote: note, fateBy: ctx.person.name, fateAt: ctx.now },
   );
   await ctx.em.flush();
-  return presentStep(step);
+  return viewStep(step);
 }
 
 /** From this stage on it has to be done again when it comes apart again. */
@@ -189,7 +115,7 @@ export async function openPass(ctx: Context, visitId: string, reason: string) {
     if (last?.done) ctx.em.create(StageEvent, { visitId, stage, done: false, ...signature(ctx) });
   }
   await ctx.em.flush();
-  return presentPass(pass);
+  return viewPass(pass);
 }
 
 export async function closePass(
@@ -202,7 +128,7 @@ export async function closePass(
   const pass = await findOrRefuse(ctx, StripPass, { visitId, number: Number(number) || 0 }, 'pass');
   ctx.em.assign(pass, given);
   await ctx.em.flush();
-  return presentPass(pass);
+  return viewPass(pass);
 }
 
 export async function addPhase(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.addPhase>) {

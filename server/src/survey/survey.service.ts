@@ -1,15 +1,14 @@
+import { viewHole, viewPart, viewPlatePhoto } from './survey.view.ts';
 import { openVisit } from '../visit/lock.ts';
 import type {
   ParsedBodyOf,
   PartCondition as Look,
   PlatePhoto as PhotoShape,
   SurveyedHole as Shape,
-  Visit,
 } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
 import {
-  bushedHoles,
   forcedToBush,
   waysOf,
   holeOfPivot,
@@ -23,78 +22,11 @@ import {
   turningProblem,
   type SurveyedPart,
 } from '@eclat/core/pivots';
-import { rows, type RowsOf } from '../platform/database/rows.ts';
-import { Bush } from '../fitting/fitting.entity.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
-
-export const viewHole = (h: SurveyedHole): Shape => ({
-  key: h.key,
-  pivotMm: h.pivotMm,
-  holeLongMm: h.holeLongMm,
-  holeShortMm: h.holeShortMm,
-  verdict: h.verdict,
-  computed: h.computed,
-  note: h.note,
-  size: h.play ?? { kind: 'measured', holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm },
-  way: h.way,
-  wearDeg: h.wearDeg ?? null,
-  endShakeMm: h.endShakeMm ?? null,
-  spins: h.spins ?? null,
-  polished: h.polished,
-  past: h.past,
-  version: h.version,
-  by: h.by,
-  at: h.at.toISOString(),
-});
-
-const LAST =
-  'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
-/** What stands behind a survey: the last signed one of the same movement. */
-const lastSurveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => {
-  const of = [visit.movementId, visit.id, visit.openedAt];
-  return {
-    lastHoles: rows(SurveyedHole, `where ${LAST}`, ...of),
-    lastBushes: rows(Bush, `where ${LAST} order by at`, ...of),
-  };
-};
-
-function viewLastSurvey({ lastHoles, lastBushes }: RowsOf<ReturnType<typeof lastSurveyRows>>): Visit['lastSurvey'] {
-  const [first] = lastHoles;
-  if (!first) return null;
-  const bushed = bushedHoles(lastBushes);
-  const bushOf = (key: string) => {
-    const b = bushed.has(key) ? lastBushes.findLast((x) => x.hole === key) : undefined;
-    return b ? { pivotMm: b.pivotMm, boreMm: b.boreMm } : null;
-  };
-  return {
-    at: first.at.toISOString(),
-    holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({
-      key,
-      pivotMm,
-      holeLongMm,
-      holeShortMm,
-      verdict,
-      bushed: bushOf(key),
-    })),
-  };
-}
-
-export const surveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => ({
-  ...lastSurveyRows(visit),
-  holes: rows(SurveyedHole, 'where visit_id = ?', visit.id),
-  partConditions: rows(PartCondition, 'where visit_id = ?', visit.id),
-  platePhotos: rows(PlatePhoto, 'where visit_id = ?', visit.id),
-});
-export const viewSurvey = (found: RowsOf<ReturnType<typeof surveyRows>>) => ({
-  holes: found.holes.map(viewHole),
-  partConditions: found.partConditions.map(viewPart),
-  platePhotos: found.platePhotos.map(viewPlatePhoto),
-  lastSurvey: viewLastSurvey(found),
-});
 
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
 export async function measureHole(
@@ -133,16 +65,6 @@ export async function measureHole(
   await ctx.em.flush();
   return viewHole(made);
 }
-
-export const viewPart = (l: PartCondition): Look => ({
-  key: l.key,
-  state: l.state,
-  toMm: l.toMm ?? null,
-  note: l.note,
-  version: l.version,
-  by: l.by,
-  at: l.at.toISOString(),
-});
 
 async function lookable(ctx: Context, visitId: string): Promise<Map<string, SurveyedPart>> {
   const visit = await openVisit(ctx, visitId);
@@ -205,15 +127,6 @@ export async function soundParts(ctx: Context, visitId: string, keys: readonly s
       });
   }
 }
-
-export const viewPlatePhoto = (p: PlatePhoto): PhotoShape => ({
-  plate: p.plate,
-  photoId: p.photoId,
-  points: p.points,
-  version: p.version,
-  by: p.by,
-  at: p.at.toISOString(),
-});
 
 /** A photo of this visit under a plate, with the holes that were pressed on it. */
 export async function setPlatePhoto(

@@ -1,3 +1,5 @@
+import { surveyRows, viewSurvey } from '../survey/survey.view.ts';
+import { stripRows, viewStrip } from '../strip/strip.view.ts';
 import type { Visit as Shape } from '@eclat/contract';
 import { poweredTrains, type Traits } from '@eclat/core/movement';
 import { visitFacts } from '@eclat/core/visit';
@@ -33,8 +35,6 @@ import { Recording } from '../recordings/recordings.entity.ts';
 import { viewRecording } from '../recordings/recordings.service.ts';
 import { replacementRows, viewReplacement } from '../replacement/replacement.view.ts';
 import { strikeRows, viewStrike } from '../strike/strike.service.ts';
-import { stripRows, viewStrip } from '../strip/strip.service.ts';
-import { surveyRows, viewSurvey } from '../survey/survey.service.ts';
 import { runRows, viewRun } from '../test-run/test-run.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { viewKept } from '../workings/workings.service.ts';

@@ -179,7 +179,7 @@ export class BeatTimer {
   }
 
   /** Beats before this one are no longer kept. */
-  forget(before: number): void {
+  dropBefore(before: number): void {
     const gone = this.timed.findIndex((t) => t.index >= before);
     if (gone > 0) this.timed.splice(0, gone);
   }

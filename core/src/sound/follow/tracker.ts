@@ -1,4 +1,4 @@
-import type { Lock } from '../find/lock.ts';
+import type { Lock } from '../find/found.ts';
 import type { Frames } from '../signal/frames.ts';
 
 /** Where a beat was expected and where it was heard, frames. */

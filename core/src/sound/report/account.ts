@@ -1,4 +1,4 @@
-import type { Lock } from '../find/lock.ts';
+import type { Lock } from '../find/found.ts';
 import type { Frames } from '../signal/frames.ts';
 import type { Met } from '../follow/tracker.ts';
 
@@ -96,7 +96,7 @@ export class Account {
       : null;
   }
   /** What was before this frame is not needed any more. */
-  forget(before: number): void {
+  dropBefore(before: number): void {
     const cut = <T>(list: T[], at: (of: T) => number) => {
       const n = list.findIndex((x) => at(x) >= before);
       list.splice(0, n < 0 ? list.length : n);

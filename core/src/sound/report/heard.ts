@@ -1,4 +1,4 @@
-import type { Lock } from '../find/lock.ts';
+import type { Lock } from '../find/found.ts';
 import type { TimedBeat } from '../follow/timer.ts';
 import type { Counts } from './account.ts';
 

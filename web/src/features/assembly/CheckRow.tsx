@@ -25,7 +25,7 @@ export function CheckRow({
 }) {
   const visit = useThisVisit();
   const answers = new Map(visit.checks.map((c) => [c.check, c]));
-  const forget = useCommand(api.assembly.removeCheck, { what: 'Check' });
+  const remove = useCommand(api.assembly.removeCheck, { what: 'Check' });
   const next = open[0];
   const a = answers.get(c.id);
   const answered = a && a.result !== 'under way';
@@ -63,7 +63,7 @@ export function CheckRow({
             type="button"
             aria-label={`Take back: ${c.what}`}
             className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
-            onClick={() => forget.mutate({ params: { visitId: visit.id, check: c.id } })}
+            onClick={() => remove.mutate({ params: { visitId: visit.id, check: c.id } })}
           >
             <Undo2 className="size-5" />
           </button>

@@ -1,5 +1,5 @@
+import { Contents, GoesHome } from './Contents.tsx';
 import { api } from '../../data/api.ts';
-import { serviceRecord } from '@eclat/core/history';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles, type Obstacle } from '@eclat/core/workflow';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
@@ -7,12 +7,11 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
-import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
-import { TextArea, TextField, Tick } from '../../ui/Field.tsx';
+import { TextArea, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { RecordOf } from '../movements/RecordOf.tsx';
 import { leftOf } from '../assembly/Checks.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
@@ -186,60 +185,5 @@ function SureSheet({
         <Button onClick={() => setSure(false)}>Not yet</Button>
       </div>
     </Sheet>
-  );
-}
-
-/** What the entry will say, before it is signed. */
-function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
-  const visit = useThisVisit();
-  return (
-    <Panel title="What goes into the movement’s history">
-      <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
-      {note && <p className="mt-2 text-lg">{note}</p>}
-    </Panel>
-  );
-}
-
-/** Each thing that came is ticked as it goes home; what was declined stands beside it. */
-function GoesHome() {
-  const visit = useThisVisit();
-  const give = useCommand(api.reception.returnReceived, { what: 'Thing received' });
-  const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
-  return (
-    <Panel
-      title="Goes home with it"
-      aside={
-        <span className="flex flex-wrap gap-2">
-          <DocumentLink paper="return">
-            <FileText className="size-5" aria-hidden />
-            Return sheet
-          </DocumentLink>
-          <DocumentLink paper="slip">
-            <QrCode className="size-5" aria-hidden />
-            Slip for inside
-          </DocumentLink>
-        </span>
-      }
-    >
-      {visit.received.length === 0 ? (
-        <Empty>Nothing came with it.</Empty>
-      ) : (
-        visit.received.map((r) => (
-          <Tick
-            key={r.id}
-            label={`${r.count > 1 ? `${r.count} × ` : ''}${r.what}${r.condition ? `, ${r.condition}` : ''}`}
-            checked={r.returnedAt !== null}
-            onChange={(e) =>
-              give.mutate({ params: { visitId: visit.id, receivedId: r.id }, body: { returned: e.target.checked } })
-            }
-          />
-        ))
-      )}
-      {declined.length > 0 && (
-        <p className="mt-2">
-          Declined, and left as it was: <b>{declined.map((l) => l.what).join('; ')}</b>
-        </p>
-      )}
-    </Panel>
   );
 }

@@ -1,0 +1,64 @@
+import { api } from '../../data/api.ts';
+import { serviceRecord } from '@eclat/core/history';
+import { FileText, QrCode } from 'lucide-react';
+import { useCommand } from '../../data/useCommand.ts';
+import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Tick } from '../../ui/Field.tsx';
+import { RecordOf } from '../movements/RecordOf.tsx';
+import { DocumentLink } from '../documents/Documents.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+
+/** What the entry will say, before it is signed. */
+export function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
+  const visit = useThisVisit();
+  return (
+    <Panel title="What goes into the movement’s history">
+      <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
+      {note && <p className="mt-2 text-lg">{note}</p>}
+    </Panel>
+  );
+}
+
+/** Each thing that came is ticked as it goes home; what was declined stands beside it. */
+export function GoesHome() {
+  const visit = useThisVisit();
+  const give = useCommand(api.reception.returnReceived, { what: 'Thing received' });
+  const declined = visit.agreement.lines.filter((l) => l.state === 'declined');
+  return (
+    <Panel
+      title="Goes home with it"
+      aside={
+        <span className="flex flex-wrap gap-2">
+          <DocumentLink paper="return">
+            <FileText className="size-5" aria-hidden />
+            Return sheet
+          </DocumentLink>
+          <DocumentLink paper="slip">
+            <QrCode className="size-5" aria-hidden />
+            Slip for inside
+          </DocumentLink>
+        </span>
+      }
+    >
+      {visit.received.length === 0 ? (
+        <Empty>Nothing came with it.</Empty>
+      ) : (
+        visit.received.map((r) => (
+          <Tick
+            key={r.id}
+            label={`${r.count > 1 ? `${r.count} × ` : ''}${r.what}${r.condition ? `, ${r.condition}` : ''}`}
+            checked={r.returnedAt !== null}
+            onChange={(e) =>
+              give.mutate({ params: { visitId: visit.id, receivedId: r.id }, body: { returned: e.target.checked } })
+            }
+          />
+        ))
+      )}
+      {declined.length > 0 && (
+        <p className="mt-2">
+          Declined, and left as it was: <b>{declined.map((l) => l.what).join('; ')}</b>
+        </p>
+      )}
+    </Panel>
+  );
+}
