@@ -77,12 +77,9 @@ export class Browser {
 
 export const PASS = 'oak wedge nine pins';
 
-/** A shop with its first person, on a fresh database, with a clock that the test can turn. */
-export async function openShop(
-  now = { at: new Date('2031-05-02T09:00:00Z') },
-): Promise<{ running: Running; marit: Browser; now: { at: Date }; browser: () => Browser; url: string }> {
-  const url = await freshDatabase();
-  const running = await startServer({
+/** A server on a database, with a clock that the test can turn. */
+export const serveOn = (url: string, now: { at: Date }): Promise<Running> =>
+  startServer({
     databaseUrl: url,
     host: '127.0.0.1',
     port: 0,
@@ -93,6 +90,13 @@ export async function openShop(
     logLevel: 'error',
     clock: () => now.at,
   });
+
+/** A shop with its first person, on a fresh database, with a clock that the test can turn. */
+export async function openShop(
+  now = { at: new Date('2031-05-02T09:00:00Z') },
+): Promise<{ running: Running; marit: Browser; now: { at: Date }; browser: () => Browser; url: string }> {
+  const url = await freshDatabase();
+  const running = await serveOn(url, now);
   const browser = () => new Browser(running.address);
   const marit = browser();
   await marit.ok('PUT', '/first-run', { shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: PASS });

@@ -12,7 +12,7 @@ import { StageEvent } from '../visit/visit.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from './agreement.entity.ts';
 import { pricesIn } from './prices.service.ts';
 
-const presentLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
+const viewLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
   id: l.id,
   version: l.version,
   kind: l.kind,
@@ -44,7 +44,7 @@ const linesAsk = (visitId: string) => ({
 });
 const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] =>
   lines.map((l) =>
-    presentLine(
+    viewLine(
       l,
       said.filter((d) => d.lineId === l.id),
     ),
@@ -154,7 +154,7 @@ export async function changeLine(
   { version, ...fields }: ParsedBodyOf<typeof api.agreement.changeLine>,
 ): Promise<Line> {
   const line = await unansweredLine(ctx, visitId, lineId);
-  expectVersion(line.version, version, presentLine(line, []));
+  expectVersion(line.version, version, viewLine(line, []));
   await checkFinding(ctx, visitId, fields.findingId);
   ctx.em.assign(line, fields);
   return lineOf(ctx, visitId, lineId);

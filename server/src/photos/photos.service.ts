@@ -73,7 +73,7 @@ const notAPhoto = () =>
   new HttpProblem(415, 'This is not a photo that can be read.', { detail: 'JPEG, PNG or WebP, up to 15 MB.' });
 
 type Point = Shape['marks'][number];
-const presentMark = (m: {
+const viewMark = (m: {
   id: string;
   number: number;
   x: number;
@@ -96,7 +96,7 @@ export function viewPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosRow
     height: p.height,
     by: p.by,
     at: p.at.toISOString(),
-    marks: marks.filter((m) => m.photoId === p.id).map(presentMark),
+    marks: marks.filter((m) => m.photoId === p.id).map(viewMark),
   }));
 }
 export const loadPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
@@ -145,7 +145,7 @@ export async function setMark(
     ? ctx.em.assign(known, given)
     : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...given });
   await ctx.em.flush();
-  return presentMark(mark);
+  return viewMark(mark);
 }
 
 export async function removeMark(ctx: Context, visitId: string, photoId: string, id: string): Promise<void> {

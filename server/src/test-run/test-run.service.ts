@@ -21,20 +21,20 @@ export function viewRun({ runs: [run], readings, events }: RowsOf<ReturnType<typ
     readBy: run.readBy,
     place: run.place,
     conditions: run.conditions ?? null,
-    readings: readings.map(presentReading),
-    events: events.map(presentEvent),
+    readings: readings.map(viewReading),
+    events: events.map(viewEvent),
   };
 }
 
 type Timed<Key extends string> = { id: string; by: string } & Record<Key, Date>;
-const presentReading = (r: Timed<'readAt'> & { errorS: number; celsius?: number | null | undefined }) => ({
+const viewReading = (r: Timed<'readAt'> & { errorS: number; celsius?: number | null | undefined }) => ({
   id: r.id,
   readAt: r.readAt.toISOString(),
   errorS: r.errorS,
   celsius: r.celsius ?? null,
   by: r.by,
 });
-const presentEvent = (
+const viewEvent = (
   e: Timed<'happenedAt'> & {
     kind: Shape['events'][number]['kind'];
     note: string;
@@ -90,7 +90,7 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
     by: ctx.person.name,
   });
   await ctx.em.flush();
-  return presentReading(reading);
+  return viewReading(reading);
 }
 
 export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addEvent>) {
@@ -105,16 +105,16 @@ export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyO
     by: ctx.person.name,
   });
   await ctx.em.flush();
-  return presentEvent(event);
+  return viewEvent(event);
 }
 
-export async function forgetReading(ctx: Context, visitId: string, id: string): Promise<void> {
+export async function removeReading(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
   ctx.em.remove(await findOrRefuse(ctx, RunReading, { id, testRunId: run.id }, 'reading'));
 }
 
-export async function forgetEvent(ctx: Context, visitId: string, id: string): Promise<void> {
+export async function removeEvent(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
   ctx.em.remove(await findOrRefuse(ctx, RunEvent, { id, testRunId: run.id }, 'event'));

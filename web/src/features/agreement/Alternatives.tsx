@@ -124,7 +124,7 @@ function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
   const [words, setWords] = useState({ originality: now.originality, guarantee: now.guarantee });
   const params = { visitId: visit.id, route };
   const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative', onSent: onClose });
-  const drop = useCommand(api.agreement.removeRoute, { what: 'Alternative', onSent: onClose });
+  const remove = useCommand(api.agreement.removeRoute, { what: 'Alternative', onSent: onClose });
   return (
     <Sheet
       open
@@ -155,7 +155,7 @@ function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
           <Button type="submit" variant="main" busy={offer.isPending}>
             Keep
           </Button>
-          <Button onClick={() => drop.mutate({ params })}>Offer it no longer</Button>
+          <Button onClick={() => remove.mutate({ params })}>Offer it no longer</Button>
         </div>
       </form>
     </Sheet>

@@ -7,7 +7,7 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -84,14 +84,9 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
         <Tick label="Optional" {...form.register('optional')} />
         <Tick label="Without guarantee" {...form.register('noGuarantee')} />
       </div>
-      <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
-          {known ? 'Keep changes' : 'Write it'}
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2" busy={add.isPending || change.isPending} onClose={onClose}>
+        {known ? 'Keep changes' : 'Write it'}
+      </FormFoot>
     </form>
   );
 }

@@ -12,7 +12,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextArea, TextField, Tick } from '../../ui/Field.tsx';
 import { useKnowledge } from '../diagnosis/useKnowledge.ts';
@@ -122,14 +122,9 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
           <Tick label="An earlier repairer did this" {...form.register('earlierRepair')} />
           <Tick label="Do not disturb" {...form.register('doNotDisturb')} />
         </div>
-        <div className="flex gap-3 lg:col-span-2">
-          <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
-            {finding ? 'Keep changes' : 'Record it'}
-          </Button>
-          <Button variant="plain" onClick={onClose}>
-            Close
-          </Button>
-        </div>
+        <FormFoot className="lg:col-span-2" busy={add.isPending || change.isPending} onClose={onClose}>
+          {finding ? 'Keep changes' : 'Record it'}
+        </FormFoot>
       </form>
     </Panel>
   );

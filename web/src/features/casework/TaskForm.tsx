@@ -7,7 +7,7 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -88,14 +88,9 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
       </SelectField>
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <Tick label="It cannot be undone" {...form.register('once')} />
-      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
-          {task ? 'Keep changes' : 'Add the task'}
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || change.isPending} onClose={onClose}>
+        {task ? 'Keep changes' : 'Add the task'}
+      </FormFoot>
     </form>
   );
 }

@@ -5,7 +5,7 @@ import { BATHS, dilute } from '@eclat/core/cleaning';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 
 export type Fields = z.input<typeof fillFields>;
@@ -78,14 +78,9 @@ export function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => 
         error={errors.note?.message}
         {...form.register('note')}
       />
-      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" variant="main" busy={add.isPending || correct.isPending}>
-          {fill ? 'Keep changes' : 'It is filled'}
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || correct.isPending} onClose={onClose}>
+        {fill ? 'Keep changes' : 'It is filled'}
+      </FormFoot>
     </form>
   );
 }

@@ -5,7 +5,7 @@ import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 
@@ -64,14 +64,9 @@ export function CauseForm({ onClose }: { onClose: () => void }) {
       <TextField className="sm:col-span-2" label="Remedy" error={errors.remedy?.message} {...form.register('remedy')} />
       <ShowsAs form={form} />
       <OnlyWith form={form} />
-      <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" variant="main" busy={add.isPending}>
-          Add it
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2" busy={add.isPending} onClose={onClose}>
+        Add it
+      </FormFoot>
     </form>
   );
 }

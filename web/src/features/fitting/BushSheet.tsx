@@ -1,6 +1,6 @@
 import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
-import { LOCATED, type BushChoice, type BushStock, type Located } from '@eclat/core/pivots';
+import { LOCATED, type Located } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
@@ -35,26 +35,8 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
 }
 
 function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
-  const {
-    pivot,
-    setPivot,
-    add,
-    located,
-    setLocated,
-    shake,
-    setShake,
-    spins,
-    setSpins,
-    tries,
-    pivotMm,
-    tooBig,
-    own,
-    choices,
-    setPicked,
-    sizeOf,
-    choice,
-    send,
-  } = useBushFit(hole, name, plateMm);
+  const fit = useBushFit(hole, name, plateMm);
+  const { add, choice, send, tries } = fit;
   return (
     <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
       <div>
@@ -66,18 +48,15 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
           <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>
         )}
       </div>
-      <LengthField name="finished" label="Finished pivot" value={pivot} onChange={setPivot} onEnter={() => send()} />
+      <LengthField
+        name="finished"
+        label="Finished pivot"
+        value={fit.pivot}
+        onChange={fit.setPivot}
+        onEnter={() => send()}
+      />
       <div aria-live="polite">
-        <BushOffered
-          choice={choice}
-          sizeOf={sizeOf}
-          choices={choices}
-          setPicked={setPicked}
-          tooBig={tooBig}
-          pivotMm={pivotMm}
-          plateMm={plateMm}
-          own={own}
-        />
+        <BushOffered fit={fit} plateMm={plateMm} />
       </div>
       <div className="order-last flex flex-col gap-2 lg:order-none">
         <Button variant="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
@@ -88,7 +67,11 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         </Button>
       </div>
       <div className="grid min-w-0 grid-cols-1 gap-3 sm:grid-cols-3 lg:col-span-4">
-        <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}>
+        <SelectField
+          label="Centre found"
+          value={fit.located}
+          onChange={(e) => fit.setLocated(e.target.value as Located | '')}
+        >
           <option value="">not said</option>
           {LOCATED.map((l) => (
             <option key={l}>{l}</option>
@@ -97,11 +80,11 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         <LengthField
           name="endShakeAfter"
           label="End shake after"
-          value={shake}
-          onChange={setShake}
+          value={fit.shake}
+          onChange={fit.setShake}
           plausible={[0, 10]}
         />
-        <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}>
+        <SelectField label="Spins after" value={fit.spins} onChange={(e) => fit.setSpins(e.target.value)}>
           <option value="">not tried</option>
           <option value="true">freely</option>
           <option value="false">it drags: open the bore</option>
@@ -111,25 +94,8 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
   );
 }
 
-function BushOffered({
-  choice,
-  sizeOf,
-  choices,
-  setPicked,
-  tooBig,
-  pivotMm,
-  plateMm,
-  own,
-}: {
-  choice: BushChoice<Bush> | null;
-  sizeOf: (b: BushStock) => string;
-  choices: BushChoice<Bush>[];
-  setPicked: (next: string) => void;
-  tooBig: boolean;
-  pivotMm: number | null;
-  plateMm: number | null;
-  own: readonly Bush[];
-}) {
+function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; plateMm: number | null }) {
+  const { choice, sizeOf, choices, setPicked, tooBig, pivotMm, own } = fit;
   if (choice)
     return (
       <>

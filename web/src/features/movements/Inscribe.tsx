@@ -5,7 +5,7 @@ import { dateInWords, isEdtf } from '@eclat/core/history';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 
 /** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
@@ -56,14 +56,9 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
         }
         {...form.register('date')}
       />
-      <div className="flex gap-3 sm:col-span-2">
-        <Button type="submit" variant="main" busy={write.isPending}>
-          Enter it
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2" busy={write.isPending} onClose={onClose}>
+        Enter it
+      </FormFoot>
     </form>
   );
 }

@@ -21,7 +21,7 @@ export function OilingScreen() {
   const [differing, setDiffering] = useState<OilPoint | null>(null);
   const ticked = new Map(visit.oiled.map((o) => [o.point, o]));
   const tick = useCommand(api.oiling.setPoint, { what: 'Oil' });
-  const untick = useCommand(api.oiling.removePoint, { what: 'Oil' });
+  const remove = useCommand(api.oiling.removePoint, { what: 'Oil' });
   const left = chart.filter((p) => !ticked.has(p.id));
   const dry = chart.filter((p) => p.grade === 'none').length;
   const grades = [...new Set(chart.map((p) => p.grade))].filter((g) => g !== 'none');
@@ -29,7 +29,7 @@ export function OilingScreen() {
   const used = (p: OilPoint) => (p.grade === 'none' ? EMPTY : (hand[p.grade] ?? EMPTY));
   const press = (p: OilPoint) =>
     ticked.has(p.id)
-      ? untick.mutate({ params: params(p.id) })
+      ? remove.mutate({ params: params(p.id) })
       : tick.mutate({ params: params(p.id), body: { ...used(p), differs: '' } });
   const arbors = new Map<string, Arbor>(holesOf(traits).map((h) => [h.key, h.arbor]));
   const pointAt = (key: string) => pointOfPivot(chart, arbors.get(key)!.class);

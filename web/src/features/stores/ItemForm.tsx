@@ -8,7 +8,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
-import { Button } from '../../ui/Button.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { SizeFields } from './SizeFields.tsx';
 
@@ -94,14 +94,9 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       <TextField label="Their number" error={errors.supplierNo?.message} {...form.register('supplierNo')} />
       <TextField label="Batch" error={errors.batch?.message} {...form.register('batch')} />
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
-      <div className="flex gap-3 sm:col-span-2 lg:col-span-3">
-        <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
-          {item ? 'Keep changes' : 'Put it in the stores'}
-        </Button>
-        <Button variant="plain" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || change.isPending} onClose={onClose}>
+        {item ? 'Keep changes' : 'Put it in the stores'}
+      </FormFoot>
     </form>
   );
 }

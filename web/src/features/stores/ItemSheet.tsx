@@ -165,7 +165,7 @@ function OrderRow({ order: o, item }: { order: StockItem['orders'][number]; item
     onDone: (_i, command) =>
       say('It came in.', 'good', () => undo.mutate({ params: command.params, body: { arrived: false } })),
   });
-  const unorder = useCommand(api.stores.removeOrder, { what: 'Order' });
+  const removeOrder = useCommand(api.stores.removeOrder, { what: 'Order' });
   return (
     <li className="flex flex-wrap items-center gap-3">
       <b className="text-xl">{o.quantity}</b>
@@ -191,7 +191,7 @@ function OrderRow({ order: o, item }: { order: StockItem['orders'][number]; item
         type="button"
         aria-label={`Not ordered: ${o.quantity}`}
         className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-        onClick={() => unorder.mutate({ params: { ...params, orderId: o.id } })}
+        onClick={() => removeOrder.mutate({ params: { ...params, orderId: o.id } })}
       >
         <Trash2 className="size-5" />
       </button>

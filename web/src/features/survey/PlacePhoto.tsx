@@ -21,7 +21,7 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const [points, setPoints] = useState<Points>(laid?.points ?? {});
   const [again, setAgain] = useState<string | null>(null);
   const keep = useCommand(api.survey.setPlatePhoto, { what: 'Photo of the plate', onSent: onClose });
-  const lift = useRemove(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
+  const remove = useRemove(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
   const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);
@@ -41,7 +41,7 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
           keep={keep}
           laid={laid}
           setPhoto={setPhoto}
-          lift={lift}
+          remove={remove}
           onClose={onClose}
         />
       )}
@@ -101,7 +101,7 @@ function PlaceHoles({
   keep,
   laid,
   setPhoto,
-  lift,
+  remove,
   onClose,
 }: {
   plate: Plate;
@@ -114,7 +114,7 @@ function PlaceHoles({
   keep: ReturnType<typeof useCommand<typeof api.survey.setPlatePhoto>>;
   laid: PlatePhoto | undefined;
   setPhoto: (next: string | null) => void;
-  lift: ReturnType<typeof useRemove>;
+  remove: ReturnType<typeof useRemove>;
   onClose: () => void;
 }) {
   const visit = useThisVisit();
@@ -156,7 +156,7 @@ function PlaceHoles({
           <Button
             variant="plain"
             onClick={() => {
-              lift({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
+              remove({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
               onClose();
             }}
           >

@@ -1,0 +1,44 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
+import type { BenchRow, Visit } from '@eclat/contract';
+import pg from 'pg';
+import { describe, expect, it } from 'vitest';
+import { Browser, freshDatabase, serveOn } from '../../../../test/shop.ts';
+
+const DUMPS = new URL('../../../../test/dumps/', import.meta.url);
+const kept = readdirSync(DUMPS).filter((f) => f.endsWith('.sql.gz'));
+
+async function restored(file: string): Promise<{ url: string; keptAt: Date }> {
+  const url = await freshDatabase();
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(gunzipSync(readFileSync(new URL(file, DUMPS))).toString('utf8'));
+  const { rows } = await client.query<{ at: Date }>('select max(at) as at from public.stage_event');
+  await client.end();
+  return { url, keptAt: rows[0]!.at };
+}
+
+// The server holds every reply to the contract. What the demo shop showed then, it shows now.
+describe.each(kept)('a database of %s', (file) => {
+  it('goes on under this version', async () => {
+    const { url, keptAt } = await restored(file);
+    const running = await serveOn(url, { at: keptAt });
+    try {
+      const ines = new Browser(running.address);
+      await ines.ok('PUT', '/session', { name: 'Ines Calloway', passphrase: 'brass-lark-mends-nine' });
+      const bench = await ines.ok<BenchRow[]>('GET', '/bench');
+      expect(bench.length).toBeGreaterThanOrEqual(20);
+      for (const row of bench) {
+        const visit = await ines.ok<Visit>('GET', `/visits/${row.visitId}`);
+        expect(visit.next, row.clock).toEqual(row.next);
+        expect(visit.strip.begun !== null, row.clock).toBe(row.done.includes('power'));
+      }
+      const books = await ines.ok<{ items: { id: string; entries: number }[] }>('GET', '/movements');
+      const signed = books.items.filter((b) => b.entries > 0);
+      expect(signed.length).toBeGreaterThanOrEqual(3);
+      for (const { id } of signed) await ines.ok('GET', `/movements/${id}`);
+    } finally {
+      await running.stop();
+    }
+  });
+});
