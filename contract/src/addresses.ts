@@ -533,7 +533,7 @@ export const addresses = {
       path: '/visits/:visitId/testrun',
       changes: ['visit', 'bench'],
       inverse: 'final',
-      visit: { put: 'testRun' },
+      visit: { put: 'testRun', again: true },
     },
     addReading: {
       method: 'POST',
@@ -554,7 +554,7 @@ export const addresses = {
       path: '/visits/:visitId/testrun/events',
       changes: ['visit', 'bench'],
       inverse: 'testRun.removeEvent',
-      visit: { put: 'testRun.events', by: 'id', sort: 'happenedAt' },
+      visit: { put: 'testRun.events', by: 'id', sort: 'happenedAt', again: true },
     },
     removeEvent: {
       method: 'DELETE',

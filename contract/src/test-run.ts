@@ -99,7 +99,7 @@ export const testRunRoutes = {
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'final',
-    visit: { put: 'testRun' },
+    visit: { put: 'testRun', again: true },
     body: z.object({
       readBy: z.enum(['seconds hand', 'minute hand']),
       place: requiredText(120, 'Where it runs'),
@@ -136,7 +136,7 @@ export const testRunRoutes = {
     roles: everyone,
     changes: ['visit', 'bench'],
     inverse: 'testRun.removeEvent',
-    visit: { put: 'testRun.events', by: 'id', sort: 'happenedAt' },
+    visit: { put: 'testRun.events', by: 'id', sort: 'happenedAt', again: true },
     body: eventFields,
     reply: runEvent,
   }),

@@ -35,6 +35,17 @@ export async function setPower(
   return viewPower(power);
 }
 
+/**
+ * Every train that can hold power stands wound since then: it was wound, or set going. Where somebody said otherwise
+ * later, that stands.
+ */
+export async function nowWound(ctx: Context, visitId: string, since: Date): Promise<void> {
+  for (const power of await ctx.em.find(TrainPower, { visitId })) {
+    if (power.state === 'wound' || (power.at && power.at > since)) continue;
+    ctx.em.assign(power, { state: 'wound', turns: null, by: ctx.person.name, at: since });
+  }
+}
+
 /** @throws 409 with the reasons while the gate is shut */
 export async function beginStrip(ctx: Context, visitId: string, overrideReason: string): Promise<void> {
   const visit = await openVisit(ctx, visitId);

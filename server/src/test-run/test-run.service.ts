@@ -4,6 +4,7 @@ import { api } from '@eclat/contract';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
+import { nowWound } from '../power-down/power-down.service.ts';
 import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
 
 const OF_RUN = 'where test_run_id = (select id from test_run where visit_id = ?)';
@@ -57,13 +58,10 @@ export async function startRun(
   await openVisit(ctx, visitId);
   if (await ctx.em.findOne(TestRun, { visitId }))
     throw refused('It is on test already.', 'Log what changed as an event instead.');
-  const { startedAt, conditions = null, ...rest } = given;
-  ctx.em.create(TestRun, {
-    visitId,
-    ...rest,
-    conditions,
-    startedAt: startedAt ? noFuture(ctx, 'startedAt', startedAt) : ctx.now,
-  });
+  const { conditions = null, ...rest } = given;
+  const startedAt = given.startedAt ? noFuture(ctx, 'startedAt', given.startedAt) : ctx.now;
+  ctx.em.create(TestRun, { visitId, ...rest, conditions, startedAt });
+  await nowWound(ctx, visitId, startedAt);
   await ctx.em.flush();
   return viewRun(await fetchAll(ctx.em, runRows(visitId)))!;
 }
@@ -96,10 +94,12 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
 export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addEvent>) {
   await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
+  const happenedAt = noFuture(ctx, 'happenedAt', given.happenedAt);
+  if (given.kind === 'wound') await nowWound(ctx, visitId, happenedAt);
   const event = ctx.em.create(RunEvent, {
     testRunId: run.id,
     kind: given.kind,
-    happenedAt: noFuture(ctx, 'happenedAt', given.happenedAt),
+    happenedAt,
     note: given.note,
     detail: given.detail,
     by: ctx.person.name,

@@ -1,5 +1,6 @@
 import type { TestRun, Visit } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
 
@@ -188,5 +189,38 @@ describe('what a run tells besides its readings', () => {
     expect((await onTest())[1]!.failed).toBe(1);
     await call('PUT', 'stages/run', { done: true });
     expect((await onTest()).map((r) => r.run.place)).toEqual(['stand 1']);
+  });
+});
+
+describe('power on test', () => {
+  it('stands wound from then on, so that a clock that comes apart again is made safe first', async () => {
+    const { id } = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
+    const at = (path = '') => `/visits/${id}${path}`;
+    const view = () => shop.marit.ok<Visit>('GET', at());
+    const states = async () => (await view()).power.map((p) => p.state);
+    await shop.marit.ok('PUT', at('/cautions/wound-spring'));
+    for (const train of ['going', 'strike'])
+      await shop.marit.ok('PUT', at(`/power/${train}`), { state: 'let down', version: 1 });
+    await shop.marit.ok('POST', at('/strip'), {});
+    const order = STAGE_IDS.slice(0, STAGE_IDS.indexOf('run'));
+    for (const stage of order) await shop.marit.ok('PUT', at(`/stages/${stage}`), { done: true });
+    expect(await states()).toEqual(['let down', 'let down']);
+
+    now.at = new Date(now.at.getTime() + 60_000);
+    await shop.marit.ok('POST', at('/testrun'), { readBy: 'minute hand', place: 'stand 3' });
+    expect(await states()).toEqual(['wound', 'wound']);
+    await shop.marit.ok('POST', at('/passes'), { reason: 'It stops at a quarter to.' });
+    expect((await view()).next).toMatchObject({ urgency: 'danger', stage: 'power' });
+
+    now.at = new Date(now.at.getTime() + 60_000);
+    for (const { train, version } of (await view()).power)
+      await shop.marit.ok('PUT', at(`/power/${train}`), { state: 'let down', version });
+    expect((await view()).next.urgency).not.toBe('danger');
+    // Told afterwards, of a time before it was let down: it is still let down.
+    const earlier = new Date(now.at.getTime() - 30_000).toISOString();
+    await shop.marit.ok('POST', at('/testrun/events'), { kind: 'wound', happenedAt: earlier });
+    expect(await states()).toEqual(['let down', 'let down']);
+    await shop.marit.ok('POST', at('/testrun/events'), { kind: 'wound', happenedAt: now.at.toISOString() });
+    expect(await states()).toEqual(['wound', 'wound']);
   });
 });

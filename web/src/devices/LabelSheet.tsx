@@ -39,7 +39,7 @@ export function LabelSheet({ onClose }: { onClose: () => void }) {
           <Printer className="size-5" aria-hidden />
           {busy ? 'Printing …' : 'Print on the label printer'}
         </Button>
-        <DocumentLink paper="label">As PDF</DocumentLink>
+        <DocumentLink document="label">As PDF</DocumentLink>
       </div>
     </Sheet>
   );

@@ -78,7 +78,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
       aside={
         <div className="flex flex-wrap gap-2">
           <Prices />
-          <DocumentLink paper="estimate">
+          <DocumentLink document="estimate">
             <FileText className="size-5" aria-hidden />
             Estimate
           </DocumentLink>

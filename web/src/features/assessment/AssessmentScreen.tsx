@@ -61,7 +61,7 @@ export function AssessmentScreen() {
             title="Findings"
             aside={
               <div className="flex flex-wrap gap-2">
-                <DocumentLink paper="condition">
+                <DocumentLink document="condition">
                   <FileText className="size-5" aria-hidden />
                   Condition report
                 </DocumentLink>

@@ -13,11 +13,11 @@ export function DeliveryScreen() {
     <>
       <DeliveryAnswer />
       <div className="no-print flex flex-wrap gap-3">
-        <DocumentLink paper="return">
+        <DocumentLink document="return">
           <FileText className="size-5" aria-hidden />
           Return sheet
         </DocumentLink>
-        <DocumentLink paper="slip">
+        <DocumentLink document="slip">
           <QrCode className="size-5" aria-hidden />
           Slip for inside the case
         </DocumentLink>

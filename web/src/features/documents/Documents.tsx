@@ -3,13 +3,13 @@ import type { ReactNode } from 'react';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
-/** A paper as PDF, made anew from what is recorded now. */
-export function DocumentLink({ paper, children }: { paper: DocumentKind; children: ReactNode }) {
+/** A document as PDF, made anew from what is recorded now. */
+export function DocumentLink({ document, children }: { document: DocumentKind; children: ReactNode }) {
   const visit = useThisVisit();
   return (
     <a
       className={buttonClass('quiet')}
-      href={`/api/visits/${visit.id}/papers/${paper}.pdf`}
+      href={`/api/visits/${visit.id}/papers/${document}.pdf`}
       target="_blank"
       rel="noreferrer"
     >

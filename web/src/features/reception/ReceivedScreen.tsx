@@ -41,7 +41,7 @@ export function ReceivedScreen() {
         }
       />
       <div className="no-print flex flex-wrap gap-2">
-        <DocumentLink paper="receipt">
+        <DocumentLink document="receipt">
           <FileText className="size-5" aria-hidden />
           Receipt
         </DocumentLink>

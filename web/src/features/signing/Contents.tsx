@@ -29,11 +29,11 @@ export function GoesHome() {
       title="Goes home with it"
       aside={
         <span className="flex flex-wrap gap-2">
-          <DocumentLink paper="return">
+          <DocumentLink document="return">
             <FileText className="size-5" aria-hidden />
             Return sheet
           </DocumentLink>
-          <DocumentLink paper="slip">
+          <DocumentLink document="slip">
             <QrCode className="size-5" aria-hidden />
             Slip for inside
           </DocumentLink>

@@ -38,11 +38,11 @@ function Closed() {
         To the movement book
       </Link>
       <div className="flex flex-wrap gap-2">
-        <DocumentLink paper="return">
+        <DocumentLink document="return">
           <FileText className="size-5" aria-hidden />
           Return sheet
         </DocumentLink>
-        <DocumentLink paper="slip">
+        <DocumentLink document="slip">
           <QrCode className="size-5" aria-hidden />
           Slip for inside
         </DocumentLink>

@@ -37,7 +37,7 @@ export function StripScreen() {
           title="What came off"
           aside={
             steps.length > 0 && (
-              <DocumentLink paper="bench">
+              <DocumentLink document="bench">
                 <FileText className="size-5" aria-hidden />
                 Bench sheet
               </DocumentLink>

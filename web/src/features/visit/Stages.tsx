@@ -1,4 +1,4 @@
-import { Beside } from './Beside.tsx';
+import { SideWork } from './SideWork.tsx';
 import type { Visit } from '@eclat/contract';
 import { stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
@@ -44,7 +44,7 @@ export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
             </NavLink>
           </li>
         ))}
-        <Beside visit={visit} />
+        <SideWork visit={visit} />
       </ol>
     </nav>
   );

@@ -9,13 +9,13 @@ import { NavLink } from 'react-router';
  * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where
  * there is something for it.
  */
-export function Beside({ visit }: { visit: Visit }) {
+export function SideWork({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const { out, checks } = visit.replacement;
   const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
     <>
-      <BesideLink
+      <SideLink
         first
         to="case"
         name="Case, dial, glass"
@@ -23,7 +23,7 @@ export function Beside({ visit }: { visit: Visit }) {
         waits={open > 0}
       />
       {replacing && (
-        <BesideLink
+        <SideLink
           to="replace"
           name="Replacement"
           mark={
@@ -35,7 +35,7 @@ export function Beside({ visit }: { visit: Visit }) {
           }
         />
       )}
-      <BesideLink
+      <SideLink
         to="listen"
         name="Listen"
         mark={
@@ -47,7 +47,7 @@ export function Beside({ visit }: { visit: Visit }) {
         }
       />
       {visit.movement.traits.strike !== 'none' && (
-        <BesideLink
+        <SideLink
           to="strike"
           name="Strike and chime"
           mark={
@@ -60,7 +60,7 @@ export function Beside({ visit }: { visit: Visit }) {
         />
       )}
       {isElectric(visit.movement.traits) && (
-        <BesideLink
+        <SideLink
           to="electric"
           name="Electric bench"
           mark={
@@ -76,7 +76,7 @@ export function Beside({ visit }: { visit: Visit }) {
   );
 }
 
-export function BesideLink({
+export function SideLink({
   to,
   name,
   mark,
