@@ -1,4 +1,5 @@
 import { REMARK_IDS, FATES } from '@eclat/core/strip';
+import { DEPTHS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { requiredText, text, id, version, moment, signed, changesTo, done } from './common.ts';
 import { benchRoles } from './people.ts';
@@ -15,6 +16,10 @@ export const stepFields = z.object({
   photoId: id.nullable().default(null),
   /** A remark that was spoken. */
   recordingId: id.nullable().default(null),
+  /** How deep it opens the clock. It must be said while a train is wound or not known. */
+  opens: z.enum(DEPTHS).nullable().default(null),
+  /** Why it was opened under power, where it was. */
+  overrideReason: text(300).default(''),
 });
 
 export const step = stepFields.extend({

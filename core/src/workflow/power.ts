@@ -10,6 +10,24 @@ export interface TrainPower {
 
 export const isSafe = (state: PowerState): boolean => state === 'let down' || state === 'contained';
 
+/** How deep something opens the clock, from the shallow end. */
+export const DEPTHS = ['hands and dial', 'dial side', 'escapement', 'plates', 'barrel'] as const;
+export type Depth = (typeof DEPTHS)[number];
+
+/**
+ * Trains that have to be made safe before something so deep is opened. Hands, dial and what lies under it come off a
+ * wound clock; from the escapement on the train would run away. Common practice.
+ * @param opens null: nobody said, so it counts as the plates
+ */
+export function unsafeFor(opens: Depth | null, power: readonly TrainPower[]): TrainKey[] {
+  if (opens === 'hands and dial' || opens === 'dial side') return [];
+  return power.filter((p) => !isSafe(p.state)).map((p) => p.train);
+}
+
+/** "going train is wound", "strike train is not known to be safe". */
+export const powerWords = ({ train, state }: TrainPower): string =>
+  `${train} train is ${state === 'unknown' ? 'not known to be safe' : state}`;
+
 export interface StripGate {
   open: boolean;
   /** What stands in the way, in words for the top of the screen. */
@@ -25,9 +43,7 @@ export interface StripGate {
 export function stripGate(power: readonly TrainPower[], cautionsUnread: number, overrideReason?: string): StripGate {
   const unsafe = power.filter((p) => !isSafe(p.state));
   const overridden = Boolean(overrideReason?.trim());
-  const reasons = overridden
-    ? []
-    : unsafe.map((p) => `${p.train} train is ${p.state === 'unknown' ? 'not known to be safe' : 'wound'}`);
+  const reasons = overridden ? [] : unsafe.map(powerWords);
   if (cautionsUnread > 0)
     reasons.push(
       cautionsUnread === 1 ? 'a caution is not acknowledged' : `${cautionsUnread} cautions are not acknowledged`,

@@ -42,7 +42,7 @@ describe('the bench follows the work', () => {
     await post('strip', {});
     await done('power');
     expect((await next()).text).toBe('Log what comes off');
-    const hands = await post('steps', { what: 'hands', place: 'tub 1' });
+    const hands = await post('steps', { what: 'hands', place: 'tub 1', opens: 'hands and dial' });
     expect((await next()).text).toBe('1 thing off and logged');
     await put(`steps/${hands.id}/fate`, { fate: 'on again' });
     await done('strip');

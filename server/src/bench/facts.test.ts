@@ -62,7 +62,7 @@ function presses(visit: Visit): fc.Arbitrary<Press> {
     fc
       .constantFrom('stopped', 'wound', 'set')
       .map((kind): Press => ['POST', of('testrun/events'), { kind, happenedAt: now.at.toISOString() }]),
-    fc.constant<Press>(['POST', of('steps'), { what: 'hands' }]),
+    fc.constant<Press>(['POST', of('steps'), { what: 'hands', opens: 'hands and dial' }]),
   );
 }
 

@@ -3,9 +3,9 @@ import type { ParsedBodyOf, Power as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { TrainKey } from '@eclat/core/movement';
-import { stripGate } from '@eclat/core/workflow';
+import { powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { refused } from '../platform/http/problems.ts';
+import { badField, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { CautionRead } from '../visit/visit.entity.ts';
 import { Strip, TrainPower } from './power-down.entity.ts';
@@ -44,6 +44,27 @@ export async function nowWound(ctx: Context, visitId: string, since: Date): Prom
     if (power.state === 'wound' || (power.at && power.at > since)) continue;
     ctx.em.assign(power, { state: 'wound', turns: null, by: ctx.person.name, at: since });
   }
+}
+
+/**
+ * Holds whatever comes off to the power as it stands now, in every pass.
+ * @param overridden a reason was given for this pass, or for this step
+ * @throws 422 at `opens`
+ */
+export async function holdToPower(
+  ctx: Context,
+  visitId: string,
+  opens: Depth | null,
+  overridden: boolean,
+): Promise<void> {
+  const power = await ctx.em.find(TrainPower, { visitId });
+  const unsafe = unsafeFor(opens, power);
+  if (overridden || unsafe.length === 0) return;
+  const stands = `The ${power
+    .filter((p) => unsafe.includes(p.train))
+    .map(powerWords)
+    .join(', the ')}.`;
+  throw badField('opens', `${stands} ${opens === null ? 'Say what this opens.' : 'Make it safe first.'}`);
 }
 
 /** @throws 409 with the reasons while the gate is shut */

@@ -1,4 +1,5 @@
 import type { StripStep as Step, Visit as Shape } from '@eclat/contract';
+import type { Depth } from '@eclat/core/workflow';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
@@ -20,6 +21,8 @@ export const StripStep = defineEntity({
     group: text().fieldName('part_group'),
     photoId: p.uuid().nullable(),
     recordingId: p.uuid().nullable(),
+    opens: text().$type<Depth>().nullable(),
+    overrideReason: text().default(''),
     fate: text().$type<Step['fate']>().default('apart'),
     fateNote: text().default(''),
     fateBy: text().default(''),

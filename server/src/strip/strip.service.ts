@@ -5,6 +5,8 @@ import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
+import { Strip } from '../power-down/power-down.entity.ts';
+import { holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
@@ -14,6 +16,13 @@ import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '
 async function passNow(ctx: Context, visitId: string): Promise<number> {
   const [last] = await ctx.em.find(StripPass, { visitId }, { orderBy: { number: 'desc' }, limit: 1 });
   return last?.number ?? 1;
+}
+
+/** Opened under power with a reason: for this step, or for the whole first strip when it was begun. */
+async function isOverridden(ctx: Context, visitId: string, pass: number, reason: string): Promise<boolean> {
+  if (reason !== '') return true;
+  const begun = pass === 1 ? await ctx.em.findOne(Strip, { visitId }) : null;
+  return begun !== null && begun.overrideReason !== '';
 }
 
 async function ownThings(
@@ -34,10 +43,12 @@ export async function addStep(
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   await ownThings(ctx, visitId, given);
+  const pass = await passNow(ctx, visitId);
+  await holdToPower(ctx, visitId, given.opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, {
     visitId,
-    pass: await passNow(ctx, visitId),
+    pass,
     position: (last?.position ?? -1) + 1,
     ...given,
     ...signature(ctx),
@@ -60,6 +71,10 @@ export async function changeStep(
   const step = await stepOf(ctx, visitId, id);
   expectVersion(step.version, version, viewStep(step));
   await ownThings(ctx, visitId, fields);
+  if (fields.opens !== undefined && fields.opens !== step.opens) {
+    const reason = fields.overrideReason ?? step.overrideReason;
+    await holdToPower(ctx, visitId, fields.opens, await isOverridden(ctx, visitId, step.pass, reason));
+  }
   ctx.em.assign(step, fields);
   await ctx.em.flush();
   return viewStep(step);

@@ -19,6 +19,8 @@ export const viewStep = (s: StripStep): Shape => ({
   group: s.group,
   photoId: s.photoId ?? null,
   recordingId: s.recordingId ?? null,
+  opens: s.opens ?? null,
+  overrideReason: s.overrideReason,
   fate: s.fate,
   fateNote: s.fateNote,
   fateBy: s.fateBy,

@@ -15,6 +15,7 @@ import { Stores } from './migrations/0010-stores.ts';
 import { Sound } from './migrations/0012-sound.ts';
 import { Together } from './migrations/0013-together.ts';
 import { Batch } from './migrations/0014-batch.ts';
+import { Opens } from './migrations/0015-opens.ts';
 
 export type { EntityManager };
 
@@ -41,6 +42,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0012-sound', class: Sound },
         { name: '0013-together', class: Together },
         { name: '0014-batch', class: Batch },
+        { name: '0015-opens', class: Opens },
       ],
       snapshot: false,
       silent: true,

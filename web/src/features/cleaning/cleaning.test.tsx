@@ -74,6 +74,8 @@ describe('clean', () => {
       group: '',
       photoId: null,
       recordingId: null,
+      opens: null,
+      overrideReason: '',
       fateNote: '',
       fateBy: '',
       fateAt: null,

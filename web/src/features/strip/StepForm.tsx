@@ -11,10 +11,18 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { Opens } from './Opens.tsx';
 import { SpokenRemark } from '../recordings/SpokenRemark.tsx';
 
-type Fields = z.input<typeof stepFields>;
-const LABELS = { what: 'What', heldBy: 'Held by', place: 'Goes where', note: 'Remark in words', group: 'Belongs to' };
+export type Fields = z.input<typeof stepFields>;
+const LABELS = {
+  what: 'What',
+  heldBy: 'Held by',
+  place: 'Goes where',
+  note: 'Remark in words',
+  group: 'Belongs to',
+  opens: 'Opens',
+};
 const chip =
   'min-h-12 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink';
 
@@ -47,6 +55,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             </div>
           )}
         </div>
+        <Opens form={form} />
         <Chips
           label={LABELS.heldBy}
           list={HELD_BY}
@@ -132,12 +141,17 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     group: '',
     photoId: null,
     recordingId: null,
+    opens: null,
+    overrideReason: '',
   };
   const form = useContractForm<Fields>(stepFields, step ?? fresh);
   const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
+  const onFields = (fields: { path: string; message: string }[]) =>
+    fields.forEach((f) => form.setError(f.path as 'what', { message: f.message }));
   const remove = useCommand(api.strip.removeStep, { what: 'Step' });
   const add = useCommand(api.strip.addStep, {
     what: 'Step',
+    onFields,
     onSent: () => {
       draft.clear();
       form.reset({ ...fresh, place: form.getValues('place') ?? '' });
@@ -151,13 +165,15 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
   const change = useCommand(api.strip.changeStep, {
     what: 'Step',
     labels: LABELS,
+    onFields,
     onSent: () => {
       draft.clear();
       onClose();
     },
   });
-  const send = ({ what, heldBy, place, remarks, note, group, photoId, recordingId }: Fields) => {
-    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId };
+  const send = (f: Fields) => {
+    const { what, heldBy, place, remarks, note, group, photoId, recordingId, opens, overrideReason } = f;
+    const body = { what, heldBy, place, remarks, note, group, photoId, recordingId, opens, overrideReason };
     if (step)
       change.mutate({ params: { visitId: visit.id, stepId: step.id }, body: { ...body, version: step.version } });
     else add.mutate({ params: { visitId: visit.id }, body });

@@ -20,6 +20,9 @@ export function StepWords({ step: s }: { step: StripStep }) {
       </span>
       <span className="block">{[s.heldBy, s.place].filter(Boolean).join(' → ')}</span>
       {mind && <span className="block font-semibold text-brass">{mind}</span>}
+      {s.overrideReason && (
+        <span className="block font-semibold text-danger">Opened under power: {s.overrideReason}</span>
+      )}
       {s.recordingId && <Heard id={s.recordingId} />}
       {s.fate !== 'apart' && (
         <span className="block text-sm text-soft">
@@ -55,6 +58,8 @@ export function useStepTools() {
             group: s.group,
             photoId: s.photoId,
             recordingId: s.recordingId,
+            opens: s.opens,
+            overrideReason: s.overrideReason,
           },
         },
       ),

@@ -33,6 +33,8 @@ const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({
   group: '',
   photoId: null,
   recordingId: null,
+  opens: null,
+  overrideReason: '',
   fate: 'apart',
   fateNote: '',
   fateBy: '',
@@ -66,6 +68,22 @@ describe('the strip log', () => {
     );
     await waitFor(() => expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe(''));
     expect((screen.getByLabelText('Another place') as HTMLInputElement).value).toBe('tub 2');
+  });
+  it('asks what it opens while a train is wound, and wants it safe or a reason from the escapement on', async () => {
+    const v = visit({});
+    const wound = { ...v, power: v.power.map((p) => ({ ...p, state: 'wound' as const })) };
+    show(StripScreen, wound);
+    await person.type(screen.getByLabelText('What'), 'platform');
+    expect(screen.queryByLabelText('Or why it is opened under power')).toBeNull();
+    await person.click(screen.getByRole('radio', { name: 'hands and dial' }));
+    expect(screen.queryByLabelText('Or why it is opened under power')).toBeNull();
+    await person.click(screen.getByRole('radio', { name: 'escapement' }));
+    expect(screen.getByRole('link', { name: 'Make it safe first' })).toBeTruthy();
+    await person.type(screen.getByLabelText('Or why it is opened under power'), 'Train blocked by hand.');
+    await person.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ opens: 'escapement', overrideReason: 'Train blocked by hand.' }),
+    );
   });
   it('answers where a thing is', async () => {
     show(StripScreen, visit({ steps: [step('strike third wheel', { place: 'strike rack' }), step('hands')] }));

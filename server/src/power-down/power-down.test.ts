@@ -1,0 +1,106 @@
+import type { Visit } from '@eclat/contract';
+import { DEPTHS, POWER_STATES, type PowerState } from '@eclat/core/workflow';
+import fc from 'fast-check';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { openShop, takeIn } from '../../test/shop.ts';
+
+const now = { at: new Date('2031-05-10T09:00:00Z') };
+let shop: Awaited<ReturnType<typeof openShop>>;
+beforeAll(async () => {
+  shop = await openShop(now);
+});
+afterAll(() => shop.running.stop());
+
+type Press =
+  | { kind: 'set'; train: 'going' | 'strike'; state: PowerState }
+  | { kind: 'run' | 'wound' | 'pass' | 'begin' }
+  | { kind: 'step'; opens: (typeof DEPTHS)[number] | null; reason: string };
+
+const presses: fc.Arbitrary<Press> = fc.oneof(
+  {
+    weight: 4,
+    arbitrary: fc.record({
+      kind: fc.constant('set' as const),
+      train: fc.constantFrom('going' as const, 'strike' as const),
+      state: fc.constantFrom(...POWER_STATES),
+    }),
+  },
+  {
+    weight: 3,
+    arbitrary: fc.record({
+      kind: fc.constantFrom('run' as const, 'wound' as const, 'pass' as const, 'begin' as const),
+    }),
+  },
+  {
+    weight: 5,
+    arbitrary: fc.record({
+      kind: fc.constant('step' as const),
+      opens: fc.constantFrom(...DEPTHS, null),
+      reason: fc.constantFrom('', '', 'Click broken.'),
+    }),
+  },
+);
+
+it('lets nothing off from the escapement on while a train is wound or unknown, but with a reason; whatever went before', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(presses, { minLength: 4, maxLength: 16 }), async (all) => {
+      await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: 'oak wedge nine pins' });
+      const { id } = await takeIn(shop.marit, { movement: { name: 'x', familyId: 'mantel-barrels' } });
+      const send = (method: string, path: string, body: object) =>
+        shop.marit.send(method, `/visits/${id}/${path}`, body);
+      await send('PUT', 'cautions/wound-spring', {});
+      // What an onlooker at the bench knows of the springs.
+      const spring: Record<string, PowerState> = { going: 'unknown', strike: 'unknown' };
+      let onTest = false;
+      for (const press of all) {
+        now.at = new Date(now.at.getTime() + 60_000);
+        if (press.kind === 'set') {
+          const visit = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+          const { version } = visit.power.find((p) => p.train === press.train)!;
+          await send('PUT', `power/${press.train}`, { state: press.state, version });
+          spring[press.train] = press.state;
+        } else if (press.kind === 'run' && !onTest) {
+          await send('POST', 'testrun', { readBy: 'minute hand', place: 'stand' });
+          onTest = true;
+          Object.assign(spring, { going: 'wound', strike: 'wound' });
+        } else if (press.kind === 'wound' && onTest) {
+          await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
+          Object.assign(spring, { going: 'wound', strike: 'wound' });
+        } else if (press.kind === 'pass') await send('POST', 'passes', { reason: 'It stops.' });
+        else if (press.kind === 'begin') await send('POST', 'strip', {});
+        else if (press.kind === 'step') {
+          const { opens, reason } = press;
+          const { status } = await send('POST', 'steps', { what: 'a thing', opens, overrideReason: reason });
+          const danger = Object.values(spring).some((s) => s === 'wound' || s === 'unknown');
+          const shallow = opens === 'hands and dial' || opens === 'dial side';
+          expect(status, JSON.stringify({ press, spring })).toBe(danger && !shallow && reason === '' ? 422 : 201);
+        }
+        const { power } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+        expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
+      }
+    }),
+    { numRuns: 15, seed: 1531, endOnFailure: true },
+  );
+});
+
+it('says at the field which train it is, and what to do', async () => {
+  const { id } = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'mantel-barrels' } });
+  await shop.marit.ok('PUT', `/visits/${id}/power/going`, { state: 'let down', version: 1 });
+  const step = (more: object) => shop.marit.send('POST', `/visits/${id}/steps`, { what: 'front plate', ...more });
+  const message = async (more: object) => (await step(more)).body.fields![0];
+  expect(await message({})).toEqual({
+    path: 'opens',
+    message: 'The strike train is not known to be safe. Say what this opens.',
+  });
+  expect((await message({ opens: 'plates' }))!.message).toBe(
+    'The strike train is not known to be safe. Make it safe first.',
+  );
+  const hands = await step({ what: 'hands', opens: 'hands and dial' });
+  expect(hands.status).toBe(201);
+  // Nor by a correction afterwards.
+  const later = await shop.marit.send('PATCH', `/visits/${id}/steps/${String(hands.body['id'])}`, {
+    opens: 'plates',
+    version: 1,
+  });
+  expect(later.status).toBe(422);
+});

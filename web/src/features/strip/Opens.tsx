@@ -1,0 +1,54 @@
+import { DEPTHS, powerWords, unsafeFor } from '@eclat/core/workflow';
+import type { UseFormReturn } from 'react-hook-form';
+import { Link } from 'react-router';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+import type { Fields } from './StepForm.tsx';
+
+/**
+ * Asked only while a train is wound or not known: hands and dial may come off, deeper it is made safe first, or opened
+ * with a reason.
+ */
+export function Opens({ form }: { form: UseFormReturn<Fields> }) {
+  const { power, strip } = useThisVisit();
+  const unsafe = unsafeFor('plates', power);
+  const first = strip.passes.length === 0;
+  if (unsafe.length === 0 || (first && strip.begun?.overrideReason)) return null;
+  const opens = form.watch('opens') ?? null;
+  const problem = form.formState.errors.opens?.message;
+  const deep = opens !== null && unsafeFor(opens, power).length > 0;
+  const words = power.filter((p) => unsafe.includes(p.train)).map(powerWords);
+  return (
+    <div className="rounded-xl border-2 border-danger p-4">
+      <p className="mb-2 text-lg font-bold text-danger">The {words.join(', the ')}</p>
+      <Choice
+        label="What does it open?"
+        value={opens ?? ''}
+        options={DEPTHS.map((d) => [d, d] as const)}
+        onChange={(d) => {
+          form.setValue('opens', d, { shouldDirty: true });
+          form.clearErrors('opens');
+        }}
+      />
+      {problem && (
+        <p role="alert" className="mt-2 font-semibold text-danger">
+          {problem}
+        </p>
+      )}
+      {deep && (
+        <div className="mt-3 flex flex-wrap items-end gap-3">
+          <Link className="inline-flex min-h-12 items-center font-semibold text-steel underline" to="../power">
+            Make it safe first
+          </Link>
+          <TextField
+            className="min-w-72 flex-1"
+            label="Or why it is opened under power"
+            hint="The reason is kept with your name and the time."
+            {...form.register('overrideReason')}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
