@@ -1,27 +1,25 @@
-import { DEPTHS, powerWords, unsafeFor } from '@eclat/core/workflow';
+import { DEPTHS, unsafeFor } from '@eclat/core/workflow';
 import type { UseFormReturn } from 'react-hook-form';
 import { Link } from 'react-router';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { Fields } from './StepForm.tsx';
+import { useUnsafe } from './useUnsafe.ts';
 
 /**
  * Asked only while a train is wound or not known: hands and dial may come off, deeper it is made safe first, or opened
  * with a reason.
  */
 export function Opens({ form }: { form: UseFormReturn<Fields> }) {
-  const { power, strip } = useThisVisit();
-  const unsafe = unsafeFor('plates', power);
-  const first = strip.passes.length === 0;
-  if (unsafe.length === 0 || (first && strip.begun?.overrideReason)) return null;
+  const { power } = useThisVisit();
+  const unsafe = useUnsafe();
+  if (unsafe.length === 0) return null;
   const opens = form.watch('opens') ?? null;
   const problem = form.formState.errors.opens?.message;
   const deep = opens !== null && unsafeFor(opens, power).length > 0;
-  const words = power.filter((p) => unsafe.includes(p.train)).map(powerWords);
   return (
     <div className="rounded-xl border-2 border-danger p-4">
-      <p className="mb-2 text-lg font-bold text-danger">The {words.join(', the ')}</p>
       <Choice
         label="What does it open?"
         value={opens ?? ''}

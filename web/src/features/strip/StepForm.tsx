@@ -33,6 +33,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
   return (
     <Panel title={step ? 'Correct a step' : 'Comes off now'}>
       <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+        <Opens form={form} />
         <div>
           <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3">
             <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
@@ -55,7 +56,6 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             </div>
           )}
         </div>
-        <Opens form={form} />
         <Chips
           label={LABELS.heldBy}
           list={HELD_BY}

@@ -2,6 +2,7 @@ import type { StripStep } from '@eclat/contract';
 import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
 import { FileText, Search } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
@@ -14,6 +15,7 @@ import { Phases } from './Phases.tsx';
 import { StepForm } from './StepForm.tsx';
 import { StepRow, useStepTools } from './StepRow.tsx';
 import { Temporary } from './Temporary.tsx';
+import { useUnsafe } from './useUnsafe.ts';
 
 const AT_ONCE = 8;
 
@@ -62,12 +64,23 @@ export function StripScreen() {
 function Said() {
   const visit = useThisVisit();
   const { steps, begun, passes } = visit.strip;
+  const unsafe = useUnsafe();
   const whole = staysWhole(visit.movement.traits);
   const pass = passes.at(-1)?.number ?? 1;
   if (!begun)
     return (
       <Answer tone="due" title="The strip has not begun">
         Power down comes first: nothing is taken off a wound movement.
+      </Answer>
+    );
+  if (unsafe.length > 0)
+    return (
+      <Answer tone="danger" title={`The ${unsafe.join(', the ')}`}>
+        Hands and dial may come off.{' '}
+        <Link className="font-semibold underline" to="../power">
+          Make it safe
+        </Link>{' '}
+        before anything deeper.
       </Answer>
     );
   if (whole) return <Answer tone="info" title={whole} />;

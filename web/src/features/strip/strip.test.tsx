@@ -45,7 +45,8 @@ const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({
 const begun = { overrideReason: '', ...by };
 const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => {
   const v = visitOf(family);
-  return { ...v, strip: { ...v.strip, begun, ...strip } };
+  const power = v.power.map((p) => ({ ...p, state: 'let down' as const }));
+  return { ...v, power, strip: { ...v.strip, begun, ...strip } };
 };
 
 describe('the strip log', () => {
@@ -73,6 +74,7 @@ describe('the strip log', () => {
     const v = visit({});
     const wound = { ...v, power: v.power.map((p) => ({ ...p, state: 'wound' as const })) };
     show(StripScreen, wound);
+    expect(answer()).toContain('The going train is wound, the strike train is wound');
     await person.type(screen.getByLabelText('What'), 'platform');
     expect(screen.queryByLabelText('Or why it is opened under power')).toBeNull();
     await person.click(screen.getByRole('radio', { name: 'hands and dial' }));
