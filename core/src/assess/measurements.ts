@@ -134,6 +134,7 @@ export const MEASURABLES: readonly Measurable[] = [
         : { text: low > 0 ? 'It gains.' : 'It loses.', good: null },
   },
 ];
+/** What can be measured on a movement with these traits. */
 export const measurablesFor = (traits: Traits): Measurable[] => MEASURABLES.filter((m) => m.applies(traits));
 
 /**

@@ -112,5 +112,6 @@ const TABLE: Record<Area, readonly Row[]> = {
     ['cord not original', 'looks', 'value', 'earlier'],
   ],
 };
+/** Words of the trade for what is seen in an area, the commonest first. */
 export const vocabulary = (area: Area): Term[] =>
   TABLE[area].map(([term, severity, effect, earlier]) => ({ term, severity, effect, earlier: earlier !== undefined }));

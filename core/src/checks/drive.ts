@@ -47,6 +47,7 @@ export const CYCLES: Record<'moon' | 'calendar', Cycle> = {
   },
 };
 export type CycleId = keyof typeof CYCLES;
+/** Whether a check is driven by hand through a whole cycle. */
 export const isCycle = (check: string): check is CycleId => check in CYCLES;
 
 /**

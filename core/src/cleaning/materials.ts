@@ -47,4 +47,5 @@ const TABLE = {
 export type Material = keyof typeof TABLE;
 export const MATERIALS = Object.keys(TABLE) as [Material, ...Material[]];
 
+/** What a material stands in a bath: see `BathRule`. */
 export const bathRule = (material: Material, bath: Bath): BathRule => TABLE[material][BATHS.indexOf(bath)]!;

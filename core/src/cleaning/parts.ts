@@ -39,6 +39,7 @@ const ROWS: readonly Row[] = [
   [part('dial with luminous paint', 'luminous paint'), (t) => has(t, 'luminous paint')],
 ];
 
+/** What a movement with these traits usually has for the basket. Practice. */
 export const usualParts = (traits: Traits): BasketPart[] =>
   ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
 

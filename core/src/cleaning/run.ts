@@ -20,6 +20,10 @@ export interface StepDone {
 const MINUTE = 60_000;
 const endOf = (step: RunStep, at: Date): string | null =>
   step.minutes === null ? null : new Date(at.getTime() + step.minutes * MINUTE).toISOString();
+/**
+ * A run at the beginning of its first step.
+ * @param at when it begins
+ */
 export const begin = (steps: readonly RunStep[], at: Date): RunState => ({
   steps,
   step: 0,
@@ -39,6 +43,7 @@ const timesBefore = (run: RunState): number => {
 };
 /** May it be done once more? Only straight after itself, and so often as its row allows. */
 export const mayAgain = (run: RunState): boolean => timesBefore(run) < run.steps[run.step]!.again;
+/** Whether the step that runs is the last. */
 export const isLast = (run: RunState): boolean => run.step === run.steps.length - 1;
 
 /**

@@ -20,7 +20,9 @@ export interface RunStep {
 export type SequenceId = (typeof TABLE)[number]['id'];
 export const SEQUENCES: readonly (Sequence & { id: SequenceId })[] = TABLE;
 export const SEQUENCE_IDS = TABLE.map((s) => s.id) as [SequenceId, ...SequenceId[]];
+/** Sequences that fit a movement with these traits. */
 export const sequencesFor = (traits: Traits) => SEQUENCES.filter((s) => s.applies(traits));
+/** A sequence by its id, also one that is no longer offered. */
 export const sequenceById = (id: SequenceId) => SEQUENCES.find((s) => s.id === id)!;
 
 /** What drives the water out: alcohol, unless something in the basket would suffer; then solvent; then nothing does. */

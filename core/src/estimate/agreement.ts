@@ -36,6 +36,7 @@ export const ROUTES = [
 ] as const;
 export type RouteId = (typeof ROUTES)[number]['id'];
 export const ROUTE_IDS = ROUTES.map((r) => r.id) as [RouteId, ...RouteId[]];
+/** What an alternative is called when the shop words it no other way. */
 export const routeName = (id: RouteId): string => ROUTES.find((r) => r.id === id)!.name;
 
 /** A line as far as its money and its answer are concerned. Quantity is hours for labour. */
@@ -86,6 +87,7 @@ export function priceRange(
   return [sums[0] ?? '0.00', sums.at(-1) ?? '0.00'];
 }
 
+/** What the accepted lines of an alternative come to; of every line while none is chosen. */
 export const priceAccepted = (lines: readonly AgreedLine[], route: RouteId | null, tax: Tax): Totals =>
   sum(
     lines.filter((l) => inRoute(l, route) && l.state === 'accepted'),

@@ -50,8 +50,10 @@ export function experienceOf(visits: readonly SignedVisit[], own: readonly Cause
   return all;
 }
 
+/** How often a clock has the cause, from the shipped value and what this shop found. */
 export const priorWith = (start: number, instance: Instance, experience: Experience): number =>
   updated(start, PRIOR_CLOCKS, experience[instance.id]?.found);
+/** How often the cause shows the symptom, likewise; 0 where the table says that it never does. */
 export const showsWith = (instance: Instance, symptom: SymptomId, experience: Experience): number => {
   const start = instance.shows[symptom] ?? 0;
   return start === 0 ? 0 : updated(start, SHOWS_CLOCKS, experience[instance.id]?.shows[symptom]);

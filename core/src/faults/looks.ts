@@ -78,4 +78,5 @@ export const levelReached = (instances: readonly Instance[], taken: LooksTaken):
     0,
   );
 
+/** How far the clock is taken down, in words. */
 export const levelName = (level: Level): string => LEVELS[level];

@@ -59,6 +59,7 @@ const TABLE = {
 export type SymptomId = keyof typeof TABLE;
 export const SYMPTOM_IDS = Object.keys(TABLE) as [SymptomId, ...SymptomId[]];
 export const SYMPTOMS = Object.fromEntries(SYMPTOM_IDS.map((id) => [id, TABLE[id][0]])) as Record<SymptomId, string>;
+/** Whether a movement with these traits can show the symptom. */
 export const canShow = (traits: Traits, symptom: SymptomId): boolean => TABLE[symptom][1](traits);
 
 /** As a person would go through them. */
@@ -69,6 +70,7 @@ export const SYMPTOM_GROUPS: readonly (readonly [title: string, from: SymptomId]
   ['Electric', 'coil-no-pull'],
   ['Print', 'prints-faint'],
 ];
+/** The heading that a symptom stands under. */
 export function groupOf(symptom: SymptomId): string {
   const at = SYMPTOM_IDS.indexOf(symptom);
   return SYMPTOM_GROUPS.findLast(([, from]) => SYMPTOM_IDS.indexOf(from) <= at)![0];

@@ -18,6 +18,7 @@ export function precisionOf(edtf: string): Precision {
   return edtf.length === 7 ? 'month' : 'day';
 }
 
+/** Whether a text is one of the date shapes that a book takes, and a day that exists. */
 export function isEdtf(text: string): boolean {
   if (!EDTF_SHAPE.test(text)) return false;
   if (text.length !== 10) return true;

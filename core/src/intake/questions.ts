@@ -104,6 +104,7 @@ export const QUESTIONS: readonly Question[] = [
   { id: 'last-hand', asks: 'Who last worked on it, and what changed then?', applies: any, answers: [] },
 ];
 
+/** Questions of the counter that fit a movement with these traits. */
 export const questionsFor = (traits: Traits): Question[] => QUESTIONS.filter((q) => q.applies(traits));
 
 /** What the answers say of the symptoms this movement can show. What is later seen at the bench goes before it. */

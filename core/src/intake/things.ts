@@ -25,6 +25,7 @@ const MISSING: readonly Row[] = [
   ['Dome', 'a groove in the base', (t) => t.oscillator === 'torsion pendulum'],
   ['Trim, finial or moulding', 'a clean patch, a pin standing out', any],
 ];
+/** What such a clock is often without, with the evidence that shows it. */
 export const missingFor = (traits: Traits) =>
   MISSING.filter(([, , applies]) => applies(traits)).map(([what, evidence]) => ({ what, evidence }));
 
@@ -41,11 +42,13 @@ const COMES_WITH: readonly Row[] = [
   ['Mains lead', '', (t) => has(t, 'mains cord')],
   ['Bag of loose trim', '', any],
 ];
+/** What such a clock usually comes with. */
 export const comesWith = (traits: Traits): string[] =>
   COMES_WITH.filter(([, , applies]) => applies(traits)).map(([what]) => what);
 
 export const KEY_FITS = ['fits', 'loose', 'tight', 'does not fit', 'not tried'] as const;
 export type KeyFit = (typeof KEY_FITS)[number];
+/** Whether a thing by this name winds or locks: its size matters. */
 export const isKey = (what: string): boolean => /\b(key|crank)\b/i.test(what);
 
 /** What is lent to a movement that came alone, and what its test therefore does not show. Practice. */

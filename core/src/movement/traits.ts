@@ -80,6 +80,7 @@ export interface Traits {
   windHours?: number;
 }
 
+/** Whether the movement has a fitting. */
 export const has = (traits: Traits, fitting: Fitting): boolean => traits.fittings.includes(fitting);
 
 const STORED: readonly Drive[] = [
@@ -95,8 +96,11 @@ const STORED: readonly Drive[] = [
 export const poweredTrains = (traits: Traits): Train[] => traits.trains.filter((t) => STORED.includes(t.drive));
 
 const SPRINGS: readonly Drive[] = ['open spring', 'barrel spring', 'fusee spring'];
+/** Driven by a spring of any kind. */
 export const isSpring = (drive: Drive): boolean => SPRINGS.includes(drive);
+/** Driven by a weight of any kind. */
 export const isWeight = (drive: Drive): boolean => drive === 'weight on line' || drive === 'weight on endless chain';
+/** Whether any train is driven so. */
 export const drivenBy = (traits: Traits, test: (drive: Drive) => boolean): boolean =>
   traits.trains.some((t) => test(t.drive));
 
@@ -113,6 +117,7 @@ export interface Hole {
 
 /** `T2.back`: the arbor's id and the plate. Stable within the movement, and never used again for another hole. */
 export type HoleKey = `${string}.${Plate}`;
+/** The key of a hole: its arbor and its plate. */
 export const holeKey = (arborId: string, plate: Plate): HoleKey => `${arborId}.${plate}`;
 /** The arbor and the plate that a key names; null for text that is no key. */
 export function parseHoleKey(key: string): { arborId: string; plate: Plate } | null {

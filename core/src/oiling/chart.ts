@@ -118,5 +118,6 @@ const OF_PIVOT: Record<ArborClass, readonly string[]> = {
   lever: ['lever-pivots'],
   balance: ['balance-pivots', 'cone-pivots'],
 };
+/** The point of the chart that the pivots of such an arbor belong to; null where the chart has none. */
 export const pointOfPivot = (chart: readonly OilPoint[], arbor: ArborClass): OilPoint | null =>
   chart.find((p) => p.id === 'motor-bushes' || OF_PIVOT[arbor].includes(p.id)) ?? null;

@@ -14,6 +14,7 @@ const ROWS: readonly Row[] = [
   [() => true, 3, 8],
 ];
 
+/** After how many years it is looked at and oiled, and overhauled. House rules (practice). */
 export function serviceInterval(traits: Traits): ServiceInterval {
   const [, oilYears, overhaulYears] = ROWS.find(([applies]) => applies(traits))!;
   return { oilYears, overhaulYears };

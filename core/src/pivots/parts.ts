@@ -20,6 +20,7 @@ export interface SurveyedPart {
 }
 
 const PIVOT = 'pivot.';
+/** The key of the pivot that turns in a hole. */
 export const pivotKey = (hole: string): string => PIVOT + hole;
 /** The hole that the pivot of this key turns in; null for another part. */
 export const holeOfPivot = (part: string): string | null => (part.startsWith(PIVOT) ? part.slice(PIVOT.length) : null);

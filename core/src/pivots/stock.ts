@@ -35,6 +35,7 @@ export function readStock(csv: string): { stock: BushStock[]; problems: { line: 
   return { stock, problems };
 }
 
+/** The bush stock as a CSV table that `readStock` takes. */
 export const writeStock = (stock: readonly BushStock[]): string =>
   writeTable(
     STOCK_COLUMNS,

@@ -51,6 +51,10 @@ export const END_SHAKE_MM: Record<ArborClass, readonly [least: number, most: num
   balance: [0.02, 0.1],
 };
 export type EndShake = 'right' | 'too little' | 'too much';
+/**
+ * End shake of an arbor, 0 to 10 mm, against the limits of its class.
+ * @throws Outside beyond that
+ */
 export function judgeEndShake(mm: number, arbor: ArborClass): EndShake {
   ensure(mm >= 0 && mm <= 10, 'endShakeMm', 'Between 0 and 10 mm.');
   const [least, most] = END_SHAKE_MM[arbor];

@@ -34,6 +34,7 @@ export function readDial(text: string): number | null {
 
 /** What a room with a clock in it can have, °C. */
 export const ROOM_CELSIUS = [-30, 60] as const;
+/** Whether it is a temperature that a room with a clock in it can have. */
 export const isRoomCelsius = (celsius: number): boolean => celsius >= ROOM_CELSIUS[0] && celsius <= ROOM_CELSIUS[1];
 /** A twelve-hour dial is at most six hours off, either way, s. */
 export const MOST_ERROR_S = HALF_DIAL_S;

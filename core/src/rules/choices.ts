@@ -31,6 +31,7 @@ export function held<Q extends RuleId>(
   return schoolOf(question, school) as School & { id: SchoolId<Q> };
 }
 
+/** House rules that matter at a stage, in the order of the table. */
 export const rulesFor = (stage: StageId): RuleQuestion[] => RULES.filter((r) => r.stages.includes(stage));
 
 /** Verdicts that ask for a bush, by the house rule of which holes. */
@@ -42,5 +43,6 @@ export function bushedVerdicts(choices: Choices, differs: readonly Difference[] 
 
 /** Minutes that a bath is planned for, by the house rule of how long: the strictest material may allow less. */
 export const BATH_MINUTES: Readonly<Record<SchoolId<'bath-time'>, number>> = { short: 5, medium: 15, long: 45 };
+/** Minutes that the house rule plans a bath for. */
 export const bathMinutes = (choices: Choices, differs: readonly Difference[] = []): number =>
   BATH_MINUTES[held('bath-time', choices, differs).id];

@@ -97,6 +97,9 @@ function trackBack(tracker: Tracker, fine: Fine, edge: number): Met[] {
   return met.reverse();
 }
 
+/**
+ * The timer of the beats that were met, with the window in which a lever’s drop may lie where its lift angle is known.
+ */
 export function timerFor(
   frames: Frames,
   lock: Lock,

@@ -116,6 +116,7 @@ function readRow(row: TableRow): { item: StockRow; wrong: RowProblem[] } {
   };
 }
 
+/** The stores as a CSV table that `readStockTable` takes. */
 export const writeStockTable = (items: readonly (Item & { onHand: number })[]): string =>
   writeTable(
     STORE_COLUMNS,

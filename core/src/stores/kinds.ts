@@ -47,6 +47,7 @@ export const KINDS = [
 ] as const satisfies readonly { id: string; name: string; sizes: readonly SizeId[] }[];
 export type KindId = (typeof KINDS)[number]['id'];
 export const KIND_IDS = KINDS.map((k) => k.id) as [KindId, ...KindId[]];
+/** A kind of thing in the stores, with the sizes that name it. */
 export const kindOf = (id: KindId): { id: KindId; name: string; sizes: readonly SizeId[] } =>
   KINDS.find((k) => k.id === id)!;
 

@@ -53,6 +53,7 @@ export const STRIKE_FAULTS: readonly StrikeFault[] = [
     cure: 'Re-phase the drum against its release.',
   },
 ];
+/** Faults that such a striking work can have. */
 export const faultsOf = (work: Work): StrikeFault[] => STRIKE_FAULTS.filter((f) => f.works.includes(work));
 
 export type Phase = 'locked' | 'lifting' | 'warned' | 'running';
@@ -100,6 +101,7 @@ export const startStrike = (work: Work, fault: string): StrikeState => ({
   says: 'Locked. The train is held, the hammer is at rest.',
 });
 
+/** The hour that the hand shows, 1 to 12. */
 export const hourOf = (s: StrikeState): number => wrap(Math.floor(s.quarter / 4) - 1, 12) + 1;
 
 /** One step on: the hand lifts, the train warns, it is let go, it sounds once more, it locks. */

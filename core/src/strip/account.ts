@@ -21,6 +21,7 @@ export interface Account {
   /** Still apart: each needs a word before the visit is signed. */
   open: Step[];
 }
+/** What came off, how much of it has its word, and what is still apart. */
 export function accountOf(steps: readonly Step[]): Account {
   const open = steps.filter((s) => s.fate === 'apart');
   return { off: steps.length, answered: steps.length - open.length, open };

@@ -16,6 +16,7 @@ export const REMARKS = [
 ] as const;
 export type RemarkId = (typeof REMARKS)[number][0];
 export const REMARK_IDS = REMARKS.map(([id]) => id) as [RemarkId, ...RemarkId[]];
+/** A remark in words. */
 export const remarkName = (id: RemarkId): string => REMARKS.find(([x]) => x === id)![1];
 
 export const HELD_BY = [

@@ -35,5 +35,6 @@ export function numberIn(cell: string): number | undefined {
 
 /** A cell that a spreadsheet would take for a formula is sent as words. OWASP, "CSV injection". */
 const harmless = (cell: unknown) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+/** A CSV table (RFC 4180); a cell that a spreadsheet would run is written as text. */
 export const writeTable = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string =>
   Papa.unparse({ fields: [...columns], data: rows.map((r) => r.map(harmless)) });

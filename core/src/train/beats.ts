@@ -36,6 +36,7 @@ export const hoursPerTurn = (meshes: readonly Mesh[]): number => ratioOf(meshes)
 
 /** Turns of the first wheel for these days, and the other way about. */
 export const turnsForDays = (days: number, hoursOfOneTurn: number): number => (24 * days) / hoursOfOneTurn;
+/** Days that so many turns of the first wheel last. */
 export const daysForTurns = (turns: number, hoursOfOneTurn: number): number => (turns * hoursOfOneTurn) / 24;
 
 /** Beats that clocks were usually made to. Practice: what the trade meets; others exist. */
@@ -43,5 +44,6 @@ export const USUAL_BEATS: readonly number[] = [
   480, 2880, 3600, 4320, 4800, 5400, 6000, 6600, 7200, 7800, 8100, 8640, 9000, 9600, 10800, 12000, 14400, 16200, 17280,
   18000, 19800, 21600, 28800, 36000,
 ];
+/** The usual number of beats an hour that lies nearest. */
 export const nearestUsual = (beats: number): number =>
   USUAL_BEATS.reduce((best, b) => (Math.abs(b - beats) < Math.abs(best - beats) ? b : best));

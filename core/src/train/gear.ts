@@ -24,11 +24,14 @@ export function moduleOfPinion(outsideMm: number, leaves: number): number {
   return outsideMm / (leaves + pinionOver(leaves));
 }
 
+/** Outside diameter of a wheel, mm: its pitch circle and two addenda. Practice: 2.76 modules over the teeth. */
 export const wheelDiameterMm = (moduleMm: number, teeth: number): number => moduleMm * (teeth + WHEEL_OVER);
+/** Outside diameter of a pinion, mm; up to ten leaves stand out a little more. Practice. */
 export const pinionDiameterMm = (moduleMm: number, leaves: number): number => moduleMm * (leaves + pinionOver(leaves));
 
 /** Distance of the two arbors at right depth: the pitch circles touch. */
 export const centreDistanceMm = (moduleMm: number, teeth: number, leaves: number): number =>
   (moduleMm * (teeth + leaves)) / 2;
+/** Module in mm from the distance of two arbors that mesh at right depth. */
 export const moduleOfCentres = (centresMm: number, teeth: number, leaves: number): number =>
   (2 * centresMm) / (teeth + leaves);

@@ -15,6 +15,10 @@ export function lineOnBarrelMm({ barrelMm, lineMm, turns }: LineOnBarrel): numbe
 
 /** Falls of line that carry the weight: one, or two over a movable pulley. */
 export type Falls = 1 | 2;
+/**
+ * How far the weight falls for a full wind, mm.
+ * @throws Outside as `lineOnBarrelMm`
+ */
 export const dropMm = (l: LineOnBarrel, falls: Falls): number => lineOnBarrelMm(l) / falls;
 
 /**

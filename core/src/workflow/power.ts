@@ -8,6 +8,7 @@ export interface TrainPower {
   state: PowerState;
 }
 
+/** Whether a train in this state may be opened. */
 export const isSafe = (state: PowerState): boolean => state === 'let down' || state === 'contained';
 
 /** How deep something opens the clock, from the shallow end. */

@@ -20,6 +20,7 @@ export const STAGES = [
 
 export type StageId = (typeof STAGES)[number]['id'];
 export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
+/** What a stage is called. */
 export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
 
 /** One key for each stage, in order, while no field is being typed in. */

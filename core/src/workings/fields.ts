@@ -15,6 +15,7 @@ export interface Meaning {
 /** Units a person may choose to read in; what is stored and computed stays in the first. */
 export type Quantity = 'length' | 'mass' | 'plain';
 const QUANTITY: Record<string, Quantity> = { mm: 'length', g: 'mass', kg: 'mass' };
+/** The quantity that a unit measures; plain for a number without one. */
 export const quantityOf = (unit: string | undefined): Quantity => QUANTITY[unit ?? ''] ?? 'plain';
 
 type More = Omit<Meaning, 'title' | 'unit'>;
@@ -46,6 +47,7 @@ export const text = (title: string, most: number, more: More = {}) =>
 /** A day of the calendar, as ISO 8601 writes it. */
 export const day = (title: string, more: More = {}) =>
   z.iso.date('A day as year-month-day, such as 2026-11-23.').meta({ title, ...more });
+/** A day as `2026-03-01`, in UTC. */
 export const isoDay = (d: Date): string => d.toISOString().slice(0, 10);
 /** A table that the person fills: at least `min` rows. */
 export const rows = <S extends z.ZodRawShape>(title: string, row: S, min: number, max: number, more: More = {}) =>

@@ -65,4 +65,5 @@ export interface Working<I extends z.ZodObject = z.ZodObject, R extends z.ZodObj
 /** Keeps the types of inputs and result together while the definition is written. */
 export const working = <I extends z.ZodObject, R extends z.ZodObject>(definition: Working<I, R>): Working => definition;
 
+/** Whether a working is of use for a movement with these traits. */
 export const suits = (w: Working, traits: Traits): boolean => w.suits?.(traits) ?? true;

@@ -133,6 +133,7 @@ export function readSpacing(
 /** Humps that are not too small beside the highest. */
 export const audible = (found: Hump[]): Hump[] => found.filter((h) => h.height > FAINT * found[0]!.height);
 
+/** Within 1 % of a number of beats that clocks were made to. */
 export const isUsual = (beats: number): boolean => USUAL_BEATS.some((u) => Math.abs(u - beats) < 0.01 * u);
 
 /** How many of the expected beats were heard, how loud they are, and where. Frames count from `from`. */
@@ -212,6 +213,7 @@ export function distinct(
   return false;
 }
 
+/** Mean and variance of a sample (n − 1); of one value the variance is 0. */
 export function stats(x: readonly number[]): { mean: number; variance: number } {
   const mean = x.reduce((s, v) => s + v, 0) / x.length;
   return { mean, variance: x.reduce((s, v) => s + (v - mean) ** 2, 0) / Math.max(1, x.length - 1) };

@@ -40,6 +40,13 @@ export function leverOnsets(
   return { unlock, drop: after.find((o) => o.jump >= NEARLY * top)! };
 }
 
+/**
+ * Unlocking and drop of a kind of lever beat, found in its mean.
+ * @param every steps between two values of the mean
+ * @param least fewest steps from unlocking to drop
+ * @param most and the most
+ * @returns null where the two are not told apart
+ */
 export function blowsOf(
   { mean, onsets }: Kind,
   sampleRate: number,

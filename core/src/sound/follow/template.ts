@@ -25,6 +25,11 @@ export interface Template {
   power: number;
 }
 
+/**
+ * The template of a stretch of an envelope.
+ * @param from first step, included
+ * @param to last step, left out
+ */
 export function part(whole: Float32Array, from: number, to: number): Template {
   const values = whole.slice(from, to);
   let mean = 0,

@@ -43,6 +43,7 @@ export const HEALTHY = { lever: [220, 300], 'pin pallet': [180, 270] } as const;
 const KNOCKS_FROM = 320;
 export type Escaping = keyof typeof HEALTHY;
 
+/** What an amplitude in degrees says of a movement that is fully wound. From memory of practice. */
 export function judgeAmplitude(amplitude: number, escapement: Escaping): string {
   const [low, high] = HEALTHY[escapement];
   if (amplitude >= KNOCKS_FROM)

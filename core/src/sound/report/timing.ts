@@ -23,4 +23,8 @@ export function secondsForError(beats: number, wanted: number, scatterMs: number
 
 /** A sample clock that runs p parts in a million fast makes a clock read slow by this many s/day. 86400·10⁻⁶. */
 export const SECONDS_PER_PPM = 0.0864;
+/**
+ * Rate in s/day as it is, from the rate that a sample clock of this error told.
+ * @param ppmFast millionths, fast is positive
+ */
 export const trueRate = (measured: number, ppmFast: number): number => measured + SECONDS_PER_PPM * ppmFast;

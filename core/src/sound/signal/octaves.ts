@@ -23,6 +23,7 @@ export interface OctaveShape {
   bands: { level: number; fromHz: number; count: number }[];
 }
 
+/** How sound of this sample rate, Hz, is split: about 1 ms a frame, octaves from 650 Hz to 10.5 kHz. */
 export function octaveShape(sampleRate: number): OctaveShape {
   const all: { level: number; fromHz: number }[] = [];
   for (let level = 1, fromHz = sampleRate / 4; fromHz >= LOWEST_HZ * 0.75; level++, fromHz /= 2)
