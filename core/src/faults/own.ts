@@ -1,3 +1,4 @@
+import { ensure } from '../units/index.ts';
 import { has, type Fitting, type TrainKey, type Traits } from '../movement/index.ts';
 import type { Cause, Level } from './causes/index.ts';
 import { LIKELIHOOD, PRIOR } from './causes/index.ts';
@@ -18,12 +19,15 @@ export interface OwnCause {
 }
 export const OWN_PREFIX = 'own-';
 
-/** @throws Error naming what is wrong with it */
+/** A shop's own cause as a row of the table. @throws Outside at `id` or `shows` */
 export function causeOf(own: OwnCause): Cause {
-  if (!own.id.startsWith(OWN_PREFIX)) throw new Error(`cause ${own.id}: a shop's own cause begins with ${OWN_PREFIX}`);
+  ensure(own.id.startsWith(OWN_PREFIX), 'id', `A shop's own cause begins with ${OWN_PREFIX}.`);
   const symptoms = Object.keys(own.shows);
-  if (symptoms.length === 0 || symptoms.some((s) => !SYMPTOM_IDS.includes(s as SymptomId)))
-    throw new Error(`cause ${own.id}: it must show at least one symptom of the table`);
+  ensure(
+    symptoms.length > 0 && symptoms.every((s) => SYMPTOM_IDS.includes(s as SymptomId)),
+    'shows',
+    'It must show at least one symptom of the table.',
+  );
   return {
     id: own.id,
     name: own.name,

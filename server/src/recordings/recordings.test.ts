@@ -36,6 +36,7 @@ describe('recordings', () => {
     const kept = await shop.marit.ok<Recording>('POST', path(), half);
     const step = await shop.marit.ok<StripStep>('POST', `/visits/${visit.id}/steps`, {
       what: 'hands',
+      opens: 'hands and dial',
       recordingId: kept.id,
     });
     const other = await takeIn(shop.marit);
