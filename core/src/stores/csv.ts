@@ -24,6 +24,8 @@ export interface StockRow extends Item {
   /** Null: the table does not say, so what lies there stays as it is. */
   onHand: number | null;
 }
+/** As it is read: null where the table has no column of batches, as those that were written before it have none. */
+export type ReadRow = Omit<StockRow, 'batch'> & { batch: string | null };
 export interface RowProblem {
   line: number;
   column: string;
@@ -34,8 +36,8 @@ export interface RowProblem {
  * Reads a table of the stores. Every bad cell is named by line and column; a row with one is not among the rows.
  * A thing that stands twice in the table is a bad row too: which of the two holds?
  */
-export function readStockTable(csv: string): { rows: StockRow[]; problems: RowProblem[] } {
-  const { rows, missing } = readTable(csv, ['kind', 'name']);
+export function readStockTable(csv: string): { rows: ReadRow[]; problems: RowProblem[] } {
+  const { rows, columns, missing } = readTable(csv, ['kind', 'name']);
   if (missing.length > 0)
     return {
       rows: [],
@@ -55,7 +57,8 @@ export function readStockTable(csv: string): { rows: StockRow[]; problems: RowPr
   const problems: RowProblem[] = [];
   const seen = new Map<string, number>();
   const good = rows.flatMap((row) => {
-    const { item, wrong } = readRow(row);
+    const { item: read, wrong } = readRow(row);
+    const item = { ...read, batch: columns.includes('batch') ? read.batch : null };
     const before = seen.get(identityOf(item));
     if (wrong.length === 0 && before !== undefined)
       wrong.push({ line: row.line, column: 'name', message: `The same thing stands in line ${before} already.` });

@@ -1,7 +1,15 @@
 import { openVisit } from '../visit/lock.ts';
 import type { ImportPreview, ParsedBodyOf, ReplyOf, StockItem as StockView } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { effectOf, identityOf, readStockTable, sizeProblems, sizeWords, type Item } from '@eclat/core/stores';
+import {
+  effectOf,
+  identityOf,
+  readStockTable,
+  sizeProblems,
+  sizeWords,
+  type Item,
+  type StockRow,
+} from '@eclat/core/stores';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
@@ -168,7 +176,7 @@ export async function putBackInStock(ctx: Context, forId: string): Promise<void>
   await ctx.em.nativeDelete(StockMove, { forId });
 }
 
-type Line = ReturnType<typeof readStockTable>['rows'][number];
+type Line = StockRow;
 async function compared(
   ctx: Context,
   csv: string,
@@ -179,8 +187,9 @@ async function compared(
   const { rows, problems } = readStockTable(csv);
   const there = new Map((await shelf(ctx)).map((i) => [identityOf(i), i]));
   return {
-    lines: rows.map((row) => {
-      const found = there.get(identityOf(row));
+    lines: rows.map((read) => {
+      const found = there.get(identityOf(read));
+      const row = { ...read, batch: read.batch ?? found?.batch ?? '' };
       return { row, there: found, effect: effectOf(row, found) };
     }),
     problems,

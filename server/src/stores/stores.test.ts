@@ -154,6 +154,16 @@ describe('a table of the stores', () => {
     expect(await shop.marit.ok('PUT', '/stores-table', good)).toEqual({ ok: true, added: 1, changed: 1 });
     expect(await shop.marit.ok('PUT', '/stores-table', good)).toEqual({ ok: true, added: 0, changed: 0 });
   });
+  it('that was written before there was a column of batches leaves them as they are', async () => {
+    const batch = async () =>
+      (await shop.marit.ok<StockItem[]>('GET', '/stores')).find((i) => i.name === 'Clock oil')!.batch;
+    const take = (csv: string) => shop.marit.ok('PUT', '/stores-table', { csv });
+    await take('kind,name,on_hand,batch\nproduct,Clock oil,2,22-07');
+    expect(await take('kind,name,on_hand\nproduct,Clock oil,1')).toMatchObject({ changed: 1 });
+    expect(await batch()).toBe('22-07');
+    await take('kind,name,on_hand,batch\nproduct,Clock oil,1,');
+    expect(await batch()).toBe('');
+  });
   it('comes out as it goes in', async () => {
     const file = await fetch(`${shop.marit.address}/api/stores-table`);
     expect(file.status).toBe(401);
