@@ -22,7 +22,8 @@ async function load(name: string, url: string, headers: Record<string, string> =
   const r = await autocannon({ url, headers, connections: 50, duration: 10 });
   if (r.non2xx > 0 || r.errors > 0) throw new Error(`${name}: ${r.non2xx} refused, ${r.errors} errors`);
   console.log(
-    `  ${name.padEnd(34)} ${r.requests.average.toFixed(0).padStart(5)} a second   median ${r.latency.p50} ms   99 % ${r.latency.p99} ms`,
+    `  ${name.padEnd(34)} ${r.requests.average.toFixed(0).padStart(5)} a second   median ` +
+      `${r.latency.p50} ms   99 % ${r.latency.p99} ms`,
   );
   return r;
 }

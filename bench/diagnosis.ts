@@ -46,6 +46,7 @@ const ms = Array.from({ length: 21 }, () => {
   return performance.now() - from;
 }).sort((a, b) => a - b);
 console.log(
-  `\nDiagnosis, ${instancesFor(traits, shop.causes).length} causes, 10 findings present, 4 absent: marginals, reasons, combinations and next look`,
+  `\nDiagnosis, ${instancesFor(traits, shop.causes).length} causes, 10 findings present, 4 absent: ` +
+    'marginals, reasons, combinations and next look',
 );
 console.log(`  ${ms[10]!.toFixed(0)} ms median, slowest ${ms[20]!.toFixed(0)}   (limit 100)`);

@@ -69,7 +69,8 @@ for (let at = 0; at < N; at += 5000) {
   }));
   const ids = (key: 'owner' | 'clock' | 'movement') => rows.map((r) => r[key]);
   await client.query(
-    `insert into owner (id, name, phone, email, address) select * from unnest($1::uuid[], $2::text[], $3::text[], array_fill(''::text, array[5000]), array_fill(''::text, array[5000]))`,
+    'insert into owner (id, name, phone, email, address) select * from unnest($1::uuid[], ' +
+      `$2::text[], $3::text[], array_fill(''::text, array[5000]), array_fill(''::text, array[5000]))`,
     [
       ids('owner'),
       rows.map((r) => `${pick(FIRST, r.i, 7)} ${pick(LAST, r.i, 5)}${r.i}`),
@@ -81,7 +82,9 @@ for (let at = 0; at < N; at += 5000) {
     [ids('clock'), ids('owner'), rows.map((r) => `Clock ${r.i}`)],
   );
   await client.query(
-    `insert into movement (id, code, name, family_id, maker, traits) select id, code, name, 'longcase', maker, $5::jsonb from unnest($1::uuid[], $2::text[], $3::text[], $4::text[]) t(id, code, name, maker)`,
+    'insert into movement (id, code, name, family_id, maker, traits) select id, code, name, ' +
+      `'longcase', maker, $5::jsonb from unnest($1::uuid[], $2::text[], $3::text[], $4::text[]) t(id, ` +
+      'code, name, maker)',
     [
       ids('movement'),
       rows.map((r) => `G-${r.i.toString(36).toUpperCase().padStart(6, '0')}`),
@@ -91,11 +94,13 @@ for (let at = 0; at < N; at += 5000) {
     ],
   );
   await client.query(
-    `insert into clock_movement (id, clock_id, movement_id, since) select gen_random_uuid(), c, m, now() from unnest($1::uuid[], $2::uuid[]) t(c, m)`,
+    'insert into clock_movement (id, clock_id, movement_id, since) select gen_random_uuid(), c, m, ' +
+      'now() from unnest($1::uuid[], $2::uuid[]) t(c, m)',
     [ids('clock'), ids('movement')],
   );
   await client.query(
-    `insert into movement_mark (id, movement_id, place, text) select gen_random_uuid(), m, 'back plate', t from unnest($1::uuid[], $2::text[]) x(m, t)`,
+    `insert into movement_mark (id, movement_id, place, text) select gen_random_uuid(), m, 'back ` +
+      `plate', t from unnest($1::uuid[], $2::text[]) x(m, t)`,
     [ids('movement'), rows.map((r) => String(10_000 + 13 * r.i))],
   );
 }
@@ -134,6 +139,10 @@ for (const [q, path] of ADDRESSES) {
   for (let i = 0; i < 9; i++) runs.push(await ask(q, path));
   const ms = runs.map((r) => r.ms).sort((a, b) => a - b);
   console.log(
-    `  ${(path === 'find?q=' ? q : `${q}, while typed`).padEnd(26)} ${ms[4]!.toFixed(0).padStart(7)} ${ms[8]!.toFixed(0).padStart(9)} ${String(runs[0]!.hits).padStart(7)}${ms[8]! > 150 ? '   OVER' : ''}`,
+    '  ' +
+      (path === 'find?q=' ? q : `${q}, while typed`).padEnd(26) +
+      ` ${ms[4]!.toFixed(0).padStart(7)} ${ms[8]!.toFixed(0).padStart(9)} ` +
+      `${String(runs[0]!.hits).padStart(7)}` +
+      (ms[8]! > 150 ? '   OVER' : ''),
   );
 }

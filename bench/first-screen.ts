@@ -53,5 +53,6 @@ console.log('\nFirst screen (the bench, 20 clocks), cold cache, loopback, median
 console.log(`  script   ${middle((r) => r.scriptKb).toFixed(0)} kB gzip   (limit 250)`);
 console.log(`  all      ${middle((r) => r.allKb).toFixed(0)} kB`);
 console.log(
-  `  usable   ${middle((r) => r.usableMs).toFixed(0)} ms after the request   (limit 1000), slowest ${Math.max(...runs.map((r) => r.usableMs)).toFixed(0)}`,
+  `  usable   ${middle((r) => r.usableMs).toFixed(0)} ms after the request   (limit 1000), slowest ` +
+    Math.max(...runs.map((r) => r.usableMs)).toFixed(0),
 );

@@ -14,16 +14,20 @@ await db.connect();
 const {
   rows: [visit],
 } = await db.query<{ id: string }>(
-  'select v.id from visit v join clock c on c.id = v.clock_id where v.closed_at is null and exists (select 1 from strip s where s.visit_id = v.id) order by v.opened_at limit 1',
+  'select v.id from visit v join clock c on c.id = v.clock_id where v.closed_at is null and exists ' +
+    '(select 1 from strip s where s.visit_id = v.id) order by v.opened_at limit 1',
 );
 await db.query(
   `insert into photo (id, visit_id, position, caption, stage, width, height, large, medium, small, by, at)
-  select gen_random_uuid(), $1, 1000 + n, 'step ' || n, 'strip', p.width, p.height, p.large, p.medium, p.small, p.by, now() from generate_series(1, ${PHOTOS}) n, (select * from photo limit 1) p`,
+  select gen_random_uuid(), $1, 1000 + n, 'step ' || n, 'strip', p.width, p.height, p.large, p.medium, p.small,
+    p.by, now() from generate_series(1, ${PHOTOS}) n, (select * from photo limit 1) p`,
   [visit!.id],
 );
 await db.query(
-  `insert into strip_step (id, visit_id, pass, position, what, held_by, place, remarks, note, part_group, photo_id, by, at)
-  select gen_random_uuid(), $1, 1, 1000 + n, 'thing ' || n, 'screw', 'tub ' || n % 9, '["washer"]', '', '', (select id from photo where visit_id = $1 and position = 1000 + n), 'x', now() from generate_series(1, ${STEPS}) n`,
+  `insert into strip_step (id, visit_id, pass, position, what, held_by, place, remarks, note, part_group,
+    photo_id, by, at)
+  select gen_random_uuid(), $1, 1, 1000 + n, 'thing ' || n, 'screw', 'tub ' || n % 9, '["washer"]', '', '',
+    (select id from photo where visit_id = $1 and position = 1000 + n), 'x', now() from generate_series(1, ${STEPS}) n`,
   [visit!.id],
 );
 
@@ -37,7 +41,8 @@ for (let i = 0; i < 7; i++) {
   const page = await signedIn();
   await page.addInitScript(`new MutationObserver((_, watch) => {
     const rows = document.querySelectorAll('main ol.divide-y > li').length;
-    if (rows >= 8 && !window.usableAt) { window.usableAt = -1; requestAnimationFrame(() => setTimeout(() => { window.usableAt = performance.now(); })); }
+    if (rows >= 8 && !window.usableAt) { window.usableAt = -1;
+      requestAnimationFrame(() => setTimeout(() => { window.usableAt = performance.now(); })); }
     if (rows < ${STEPS}) return;
     watch.disconnect();
     requestAnimationFrame(() => setTimeout(() => { window.wholeAt = performance.now(); }));
@@ -54,7 +59,9 @@ for (let i = 0; i < 7; i++) {
 const middle = (pick: (o: (typeof opened)[number]) => number) => opened.map(pick).sort((a, b) => a - b)[3]!;
 console.log(`\nA visit with ${STEPS} steps and ${PHOTOS} photos, cold cache, loopback, median of 7`);
 console.log(
-  `  opens    ${middle((o) => o.usable).toFixed(0)} ms after the request: form and latest steps   (limit 1000), slowest ${Math.max(...opened.map((o) => o.usable)).toFixed(0)}`,
+  `  opens    ${middle((o) => o.usable).toFixed(0)} ms after the request: form and latest steps   ` +
+    '(limit 1000), slowest ' +
+    Math.max(...opened.map((o) => o.usable)).toFixed(0),
 );
 console.log(`  each     ${opened.map((o) => o.usable.toFixed(0)).join(', ')}`);
 console.log(`  whole    ${middle((o) => o.whole).toFixed(0)} ms: all ${STEPS} steps stand there`);
@@ -65,8 +72,12 @@ const devtools = await page.context().newCDPSession(page);
 await devtools.send('Performance.enable');
 const without = await watch();
 await db.query(
-  `insert into bath_run (id, visit_id, bath, parts, minutes, override_reason, started_at, ends_at, by, sequence, steps, step_started_at)
-  select gen_random_uuid(), $1, 'detergent', '[]', 600, '', now(), now() + interval '10 hours' + n * interval '1 minute', 'x', 'soapy', '[{"what":"Soak","minutes":600,"bath":"detergent","caution":"","again":0}]', now() from generate_series(1, ${TIMERS}) n`,
+  `insert into bath_run (id, visit_id, bath, parts, minutes, override_reason, started_at, ends_at, by, sequence,
+    steps, step_started_at)
+  select gen_random_uuid(), $1, 'detergent', '[]', 600, '', now(),
+    now() + interval '10 hours' + n * interval '1 minute', 'x', 'soapy',
+      '[{"what":"Soak","minutes":600,"bath":"detergent","caution":"","again":0}]', now()
+        from generate_series(1, ${TIMERS}) n`,
   [visit!.id],
 );
 await page.reload();

@@ -84,6 +84,8 @@ export function anyCase(number: number): {
     spec,
     beside,
     seconds,
-    words: `${beats} ${spec.escaping}, ${spec.sampleRate} Hz, ${spec.snrDb!.toFixed(0)} dB, room ${spec.room}, tock −${spec.tockDb!.toFixed(0)} dB, ${what}`,
+    words:
+      `${beats} ${spec.escaping}, ${spec.sampleRate} Hz, ${spec.snrDb!.toFixed(0)} dB, room ` +
+      `${spec.room}, tock −${spec.tockDb!.toFixed(0)} dB, ${what}`,
   };
 }

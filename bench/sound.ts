@@ -40,7 +40,8 @@ console.log(
   `\nRate, ${SECONDS} s at 44.1 kHz, 0.1 ms of scatter, ${TRIALS} trials each (the bound: independent scatter alone)`,
 );
 console.log(
-  '  beats/h  kind       dB  room   wander   bound s/day   scatter of the answers   said (median)   in the 95 % interval   beat error rms / worst ms   amplitude rms °   wrong number',
+  '  beats/h  kind       dB  room   wander   bound s/day   scatter of the answers   said (median)   ' +
+    'in the 95 % interval   beat error rms / worst ms   amplitude rms °   wrong number',
 );
 for (const row of ROWS) {
   const { beats, escaping, snrDb, room, wanderMs = 0 } = row;
@@ -75,7 +76,16 @@ for (const row of ROWS) {
   const bound = bestRateError(beats, SECONDS, 0.1);
   const of = (x: number) => `${x.toFixed(3)} = ${(x / bound).toFixed(2)} ×`;
   console.log(
-    `  ${String(beats).padStart(6)}  ${escaping.padEnd(9)} ${String(snrDb).padStart(3)}  ${room.padEnd(6)} ${wanderMs.toFixed(1).padStart(5)}   ${bound.toFixed(4).padStart(10)}   ${of(rms(off)).padStart(22)}   ${of(median(said)).padStart(14)}   ${`${inside} of ${off.length}`.padStart(18)}   ${`${rms(beatOff).toFixed(3)} / ${worst(beatOff).toFixed(3)}`.padStart(22)}   ${amplitudeOff.length > 0 ? `${rms(amplitudeOff).toFixed(1)} (${amplitudeOff.length})`.padStart(12) : '           –'}   ${wrong}`,
+    `  ${String(beats).padStart(6)}  ${escaping.padEnd(9)} ${String(snrDb).padStart(3)}  ` +
+      `${room.padEnd(6)} ${wanderMs.toFixed(1).padStart(5)}   ${bound.toFixed(4).padStart(10)}   ` +
+      `${of(rms(off)).padStart(22)}   ${of(median(said)).padStart(14)}   ` +
+      `${`${inside} of ${off.length}`.padStart(18)}   ` +
+      `${rms(beatOff).toFixed(3)} / ${worst(beatOff).toFixed(3)}`.padStart(22) +
+      '   ' +
+      (amplitudeOff.length > 0
+        ? `${rms(amplitudeOff).toFixed(1)} (${amplitudeOff.length})`.padStart(12)
+        : '           –') +
+      `   ${wrong}`,
   );
 }
 
@@ -120,7 +130,9 @@ function machine(): number {
   return sum > 0 ? (performance.now() - began) / 10 : NaN;
 }
 console.log(
-  `\nSpeed, 60 s of 48 kHz on one core (limit 300 ms); this machine, now: ${[machine(), machine(), machine()].map((ns) => ns.toFixed(1)).join(', ')} ns for a multiply-add, 1.6 where a core is not shared`,
+  '\nSpeed, 60 s of 48 kHz on one core (limit 300 ms); this machine, now: ' +
+    [machine(), machine(), machine()].map((ns) => ns.toFixed(1)).join(', ') +
+    ' ns for a multiply-add, 1.6 where a core is not shared',
 );
 for (const [beats, escaping] of [
   [18_000, 'lever'],
@@ -133,7 +145,10 @@ for (const [beats, escaping] of [
       heard({ beats, escaping, sampleRate: 48_000 }, i, SECONDS, escaping === 'lever' ? { liftDeg: 52 } : {}).ms,
   );
   console.log(
-    `  ${String(beats).padStart(6)} ${escaping.padEnd(9)} first ${times[0]!.toFixed(0)} ms (compiling), then median ${median(times.slice(1)).toFixed(0)} ms, fastest ${Math.min(...times).toFixed(0)}, slowest ${worst(times.slice(1)).toFixed(0)}; ${machine().toFixed(1)} ns`,
+    `  ${String(beats).padStart(6)} ${escaping.padEnd(9)} first ${times[0]!.toFixed(0)} ms ` +
+      `(compiling), then median ${median(times.slice(1)).toFixed(0)} ms, fastest ` +
+      `${Math.min(...times).toFixed(0)}, slowest ${worst(times.slice(1)).toFixed(0)}; ` +
+      `${machine().toFixed(1)} ns`,
   );
 }
 
@@ -167,6 +182,9 @@ for (const [beats, escaping] of [
     }
   }
   console.log(
-    `  ${String(beats).padStart(6)} ${escaping.padEnd(9)} ${((100 * spent) / 1000 / LIVE_S).toFixed(1)} % of a core, longest piece ${most.toFixed(0)} ms; a beat is told after ${median(behind).toFixed(0)} ms, at the latest ${worst(behind).toFixed(0)}; heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+    `  ${String(beats).padStart(6)} ${escaping.padEnd(9)} ` +
+      `${((100 * spent) / 1000 / LIVE_S).toFixed(1)} % of a core, longest piece ${most.toFixed(0)} ms; ` +
+      `a beat is told after ${median(behind).toFixed(0)} ms, at the latest ${worst(behind).toFixed(0)}` +
+      `; heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
   );
 }

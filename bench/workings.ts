@@ -14,7 +14,9 @@ function time(work: () => unknown, runs: number): { median: number; slowest: num
 }
 const line = (what: string, { median, slowest }: { median: number; slowest: number }, limit: number) =>
   console.log(
-    `  ${what.padEnd(58)} ${median.toFixed(median < 1 ? 2 : 0).padStart(6)} ms   slowest ${slowest.toFixed(slowest < 1 ? 2 : 0).padStart(5)}   (limit ${limit})${slowest > limit ? '   OVER' : ''}`,
+    `  ${what.padEnd(58)} ${median.toFixed(median < 1 ? 2 : 0).padStart(6)} ms   slowest ` +
+      `${slowest.toFixed(slowest < 1 ? 2 : 0).padStart(5)}   (limit ${limit})` +
+      (slowest > limit ? '   OVER' : ''),
   );
 
 console.log('\nWorkings, one core');

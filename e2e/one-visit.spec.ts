@@ -277,7 +277,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(page.locator('body')).not.toContainText('Tarrowby');
   });
 
-  await test.step('the book: an amendment, an inscription of uncertain date, and the same movement with another owner', async () => {
+  await test.step('the book: an amendment, an inscription of uncertain date, another owner', async () => {
     await page.getByRole('button', { name: 'Add an amendment' }).click();
     await page.getByLabel('What is to be added or put right').fill('The spring is 32 mm wide.');
     await page.getByRole('button', { name: 'Add it' }).click();

@@ -38,70 +38,72 @@ test('at the counter: what is in the shop is found by a slip of the pen, and dia
   });
 });
 
-test('a returning owner takes a press or two; a number that disagrees becomes a finding; one movement is not made twice', async ({
-  page,
-  server,
-}) => {
-  await openShop(page, server.address);
-  await takeIn(page, 'Balance clock with lever platform', 'Travelling clock');
+test(
+  'a returning owner takes a press or two; a number that disagrees becomes a finding; one movement is ' +
+    'not made twice',
+  async ({ page, server }) => {
+    await openShop(page, server.address);
+    await takeIn(page, 'Balance clock with lever platform', 'Travelling clock');
 
-  await test.step('numbers by place are compared, and what disagrees is a finding', async () => {
-    const identity = page.locator('section', { has: page.getByRole('heading', { name: 'Owner and movement' }) });
-    for (const [place, text] of [
-      ['case', '6438'],
-      ['balance', '3902'],
-    ] as const) {
-      await identity.getByRole('button', { name: 'Add a number or mark' }).click();
-      await identity.getByLabel('Place').selectOption(place);
-      await identity.getByLabel('Number or mark').fill(text);
-      await identity.getByRole('button', { name: 'Keep' }).click();
-      await expect(identity.getByText(text, { exact: true }).first()).toBeVisible();
+    await test.step('numbers by place are compared, and what disagrees is a finding', async () => {
+      const identity = page.locator('section', { has: page.getByRole('heading', { name: 'Owner and movement' }) });
+      for (const [place, text] of [
+        ['case', '6438'],
+        ['balance', '3902'],
+      ] as const) {
+        await identity.getByRole('button', { name: 'Add a number or mark' }).click();
+        await identity.getByLabel('Place').selectOption(place);
+        await identity.getByLabel('Number or mark').fill(text);
+        await identity.getByRole('button', { name: 'Keep' }).click();
+        await expect(identity.getByText(text, { exact: true }).first()).toBeVisible();
+      }
+      await expect(
+        identity.getByText(/Number 3902 on the balance, 6438 on the case and back plate: balance from another/),
+      ).toBeVisible();
+      await page.goto(page.url().replace('/intake', '/assess'));
+      await expect(page.getByText(/balance from another/)).toBeVisible();
+    });
+
+    await test.step('the same number on the same plate is shown before a second movement is made', async () => {
+      await page.getByRole('link', { name: 'Take in' }).click();
+      await page.getByLabel('Name').fill('Jory Vantrease');
+      await page.getByLabel('The clock').fill('Another travelling clock');
+      await page.getByLabel('The movement').fill('Platform movement');
+      await page.getByLabel('Family').selectOption({ label: 'Balance clock with lever platform' });
+      await page.getByRole('button', { name: 'Add a number or mark' }).click();
+      await page.getByLabel('Number or mark').fill('No. 6438');
+      await expect(page.getByRole('list', { name: 'Known here' })).toContainText('It stands in the shop now.');
+      await page.getByLabel('What the owner says is wrong').fill('Stops.');
+      await page.getByRole('button', { name: 'Take it in' }).click();
+      await expect(page.getByText(/carries No. 6438 on its back plate/)).toBeVisible();
+      await page.getByRole('button', { name: 'It is another' }).click();
+      await page.getByRole('button', { name: 'Take it in' }).click();
+      await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();
+    });
+
+    await test.step('a returning owner with a known clock: a search, a press, the complaint', async () => {
+      await shopSigns(page);
+      await page.getByRole('link', { name: 'Take in' }).click();
+      await page.getByLabel(/Has it been here/).fill('vantrese');
+      await page.getByRole('button', { name: /Another travelling clock.*It is this one/ }).click();
+      await expect(page.getByText('Nothing stands in its book yet.')).toBeVisible();
+      await page.getByLabel('What the owner says is wrong').fill('Stops again.');
+      await page.getByRole('button', { name: 'Take it in' }).click();
+      await expect(page).toHaveURL(/\/visits\/[0-9a-f-]+\/intake/);
+      await expect(page.getByLabel('What the owner says is wrong')).toHaveValue('Stops again.');
+      await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();
+    });
+
+    /** The second clock goes home as an ornament, unrepaired: closed in the database, as a signature would. */
+    async function shopSigns(on: typeof page): Promise<void> {
+      const client = new pg.Client({ connectionString: server.databaseUrl });
+      await client.connect();
+      await client.query(
+        'update visit set closed_at = now() where clock_id in (select id from clock where description ' +
+          "= 'Another travelling clock')",
+      );
+      await client.end();
+      await on.reload();
     }
-    await expect(
-      identity.getByText(/Number 3902 on the balance, 6438 on the case and back plate: balance from another/),
-    ).toBeVisible();
-    await page.goto(page.url().replace('/intake', '/assess'));
-    await expect(page.getByText(/balance from another/)).toBeVisible();
-  });
-
-  await test.step('the same number on the same plate is shown before a second movement is made', async () => {
-    await page.getByRole('link', { name: 'Take in' }).click();
-    await page.getByLabel('Name').fill('Jory Vantrease');
-    await page.getByLabel('The clock').fill('Another travelling clock');
-    await page.getByLabel('The movement').fill('Platform movement');
-    await page.getByLabel('Family').selectOption({ label: 'Balance clock with lever platform' });
-    await page.getByRole('button', { name: 'Add a number or mark' }).click();
-    await page.getByLabel('Number or mark').fill('No. 6438');
-    await expect(page.getByRole('list', { name: 'Known here' })).toContainText('It stands in the shop now.');
-    await page.getByLabel('What the owner says is wrong').fill('Stops.');
-    await page.getByRole('button', { name: 'Take it in' }).click();
-    await expect(page.getByText(/carries No. 6438 on its back plate/)).toBeVisible();
-    await page.getByRole('button', { name: 'It is another' }).click();
-    await page.getByRole('button', { name: 'Take it in' }).click();
-    await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();
-  });
-
-  await test.step('a returning owner with a known clock: a search, a press, the complaint', async () => {
-    await shopSigns(page);
-    await page.getByRole('link', { name: 'Take in' }).click();
-    await page.getByLabel(/Has it been here/).fill('vantrese');
-    await page.getByRole('button', { name: /Another travelling clock.*It is this one/ }).click();
-    await expect(page.getByText('Nothing stands in its book yet.')).toBeVisible();
-    await page.getByLabel('What the owner says is wrong').fill('Stops again.');
-    await page.getByRole('button', { name: 'Take it in' }).click();
-    await expect(page).toHaveURL(/\/visits\/[0-9a-f-]+\/intake/);
-    await expect(page.getByLabel('What the owner says is wrong')).toHaveValue('Stops again.');
-    await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();
-  });
-
-  /** The second clock goes home as an ornament, unrepaired: closed in the database, as a signature would. */
-  async function shopSigns(on: typeof page): Promise<void> {
-    const client = new pg.Client({ connectionString: server.databaseUrl });
-    await client.connect();
-    await client.query(
-      "update visit set closed_at = now() where clock_id in (select id from clock where description = 'Another travelling clock')",
-    );
-    await client.end();
-    await on.reload();
-  }
-});
+  },
+);

@@ -14,7 +14,9 @@ import { giveUp, main, say } from './lib/say.mjs';
 
 const name = process.argv[2];
 /** A whole picture of one point. */
-const DOT = `decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')`;
+const DOT =
+  `decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', ` +
+  `'base64')`;
 
 await main(async () => {
   if (!name) giveUp('Which version is it? For example: npm run keep-dump -- 0014-batch');
@@ -32,7 +34,8 @@ await main(async () => {
     const client = new pg.Client({ connectionString: cluster.url });
     await client.connect();
     const { rows } = await client.query(
-      `select table_name, column_name from information_schema.columns where table_schema = 'public' and data_type = 'bytea'`,
+      `select table_name, column_name from information_schema.columns where table_schema = 'public' ` +
+        `and data_type = 'bytea'`,
     );
     for (const { table_name: table, column_name: column } of rows)
       await client.query(`update "${table}" set "${column}" = ${DOT} where "${column}" is not null`);

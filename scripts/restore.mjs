@@ -14,7 +14,8 @@ async function restore(url, bin) {
   if (asked.status !== 0) giveUp(`The database does not answer:\n${asked.stderr}`);
   if (asked.stdout.trim() === 't')
     giveUp(
-      'This database holds a shop already. Restore into an empty one: move .eclat/shop away, or point DATABASE_URL at a new database.',
+      'This database holds a shop already. Restore into an empty one: move .eclat/shop away, or ' +
+        'point DATABASE_URL at a new database.',
     );
   const { status } = spawnSync(
     join(bin, 'pg_restore'),

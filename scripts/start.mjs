@@ -85,7 +85,9 @@ function welcome(address) {
   console.log(`\n  Eclat is at  ${address}\n`);
   if (demo)
     console.log(
-      '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit Fennick     owner of shop   brass-lark-mends-nine\n',
+      '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      ' +
+        'brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit ' +
+        'Fennick     owner of shop   brass-lark-mends-nine\n',
     );
   else console.log('  The first visit makes the shop’s first account.\n');
   console.log('  Ctrl-C stops it, the database too.\n');

@@ -153,7 +153,9 @@ await main(async () => {
   console.log('\nWhat ran');
   for (const r of ran)
     console.log(
-      `  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} failed ${String(r.seconds).padStart(4)} s${r.again ? `, ${r.again} of them at the second try` : ''}`,
+      `  ${r.name.padEnd(8)} ${String(r.passed).padStart(4)} passed ${String(r.failed).padStart(3)} ` +
+        `failed ${String(r.seconds).padStart(4)} s` +
+        (r.again ? `, ${r.again} of them at the second try` : ''),
     );
   const total = (key) => ran.reduce((n, r) => n + r[key], 0);
   console.log(`\n${total('passed')} passed, ${total('failed')} failed`);

@@ -24,7 +24,8 @@ export const searchRoutes = {
     method: 'GET',
     path: '/find',
     summary:
-      'Find a clock by anything: name, phone digits, claim, mark, serial, code or words of a complaint, spelt nearly right',
+      'Find a clock by anything: name, phone digits, claim, mark, serial, code or words of a ' +
+      'complaint, spelt nearly right',
     roles: everyone,
     reads: 'movements',
     query: z.object({ q: text(80).default('') }),

@@ -106,7 +106,8 @@ function sameVersion(bin, data) {
   if (!bin.includes(`/${version}/`) && !process.env.PG_BIN) {
     const own = join('/usr/lib/postgresql', version, 'bin');
     giveUp(
-      `The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.${existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`}`,
+      `The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.` +
+        (existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`),
     );
   }
 }

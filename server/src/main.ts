@@ -5,7 +5,8 @@ const env = process.env;
 const databaseUrl = env['DATABASE_URL'];
 if (!databaseUrl) {
   console.error(
-    'DATABASE_URL is not set. `npm start` runs a database of its own; or point DATABASE_URL at a PostgreSQL 15 or later.',
+    'DATABASE_URL is not set. `npm start` runs a database of its own; or point DATABASE_URL at a ' +
+      'PostgreSQL 15 or later.',
   );
   process.exit(2);
 }

@@ -19,9 +19,12 @@ describe('what the owner is told', () => {
   it('says to every family how to treat it and never to oil it', () => {
     for (const f of FAMILIES) expect(text(f.id), f.id).toContain('No oil, and no spray');
   });
-  it('and when it is due: oil after three years, an overhaul after eight; a leap day falls on the last of February', () =>
-    expect(dueAgain(familyById('mantel-barrels').traits, new Date(2028, 1, 29, 12))).toEqual({
-      oil: '2031-02-28',
-      overhaul: '2036-02-29',
-    }));
+  it(
+    'and when it is due: oil after three years, an overhaul after eight; a leap day falls on the last ' + 'of February',
+    () =>
+      expect(dueAgain(familyById('mantel-barrels').traits, new Date(2028, 1, 29, 12))).toEqual({
+        oil: '2031-02-28',
+        overhaul: '2036-02-29',
+      }),
+  );
 });

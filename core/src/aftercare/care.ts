@@ -73,7 +73,8 @@ const ROWS: readonly Row[] = [
   ],
   [
     'Where it stands',
-    'Even ticks, left as long as right: if they limp, the clock does not stand as it was set. Call us rather than bend anything.',
+    'Even ticks, left as long as right: if they limp, the clock does not stand as it was set. Call ' +
+      'us rather than bend anything.',
     (t) => pendulum(t),
   ],
   [

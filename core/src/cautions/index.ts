@@ -17,7 +17,8 @@ export const LOCAL_RULES =
   'Follow your local rules; mains wiring, radiation, mercury and asbestos belong to licensed or trained people.';
 /** At every step with a solvent or a finish. */
 export const VAPOUR =
-  'Flammable vapour: ventilation, no flame, no glowing element, no heat gun; gloves that it does not dissolve; rags in a closed metal can. Follow your local rules.';
+  'Flammable vapour: ventilation, no flame, no glowing element, no heat gun; gloves that it does not ' +
+  'dissolve; rags in a closed metal can. Follow your local rules.';
 const always = () => true;
 
 export const CAUTIONS: readonly Caution[] = [
@@ -26,28 +27,36 @@ export const CAUTIONS: readonly Caution[] = [
     stages: ['power'],
     acknowledge: true,
     applies: (t) => drivenBy(t, isSpring),
-    text: 'A wound spring can maim and wreck the train. Clamp the movement, use a let-down tool that fits, gloves and eye protection, and never open plates under power.',
+    text:
+      'A wound spring can maim and wreck the train. Clamp the movement, use a let-down tool that fits, ' +
+      'gloves and eye protection, and never open plates under power.',
   },
   {
     id: 'fusee',
     stages: ['power'],
     acknowledge: true,
     applies: (t) => drivenBy(t, (d) => d === 'fusee spring'),
-    text: 'Never unhook a loaded chain. Let the set-up down by its ratchet and count the turns. A large spring needs two hands and a clamped movement.',
+    text:
+      'Never unhook a loaded chain. Let the set-up down by its ratchet and count the turns. A large ' +
+      'spring needs two hands and a clamped movement.',
   },
   {
     id: 'weights',
     stages: ['intake', 'power'],
     acknowledge: true,
     applies: (t) => drivenBy(t, isWeight),
-    text: 'Weights off before the clock is moved: they fall through floors and feet. Check lines before hanging. A tall case is fixed to the wall.',
+    text:
+      'Weights off before the clock is moved: they fall through floors and feet. Check lines before ' +
+      'hanging. A tall case is fixed to the wall.',
   },
   {
     id: 'ties',
     stages: ['power'],
     acknowledge: false,
     applies: (t) => drivenBy(t, (d) => d === 'open spring'),
-    text: 'A spring held by ties is makeshift: a tie can burst. Eye protection, and treat it as wound until it is let down.',
+    text:
+      'A spring held by ties is makeshift: a tie can burst. Eye protection, and treat it as wound ' +
+      'until it is let down.',
   },
   {
     id: 'escapement',
@@ -75,7 +84,9 @@ export const CAUTIONS: readonly Caution[] = [
     stages: ['intake', 'assess', 'clean'],
     acknowledge: true,
     applies: (t) => has(t, 'luminous paint'),
-    text: `Old luminous paint may carry radium: do not scrape, brush, lick or wash. Bag it, wear gloves. ${LOCAL_RULES}`,
+    text:
+      'Old luminous paint may carry radium: do not scrape, brush, lick or wash. Bag it, wear gloves. ' +
+      `${LOCAL_RULES}`,
   },
   {
     id: 'mercury',
@@ -96,14 +107,18 @@ export const CAUTIONS: readonly Caution[] = [
     stages: ['clean'],
     acknowledge: false,
     applies: always,
-    text: 'Ammonia: ventilate, goggles, never with bleach. Solvent: no flame, no glowing element, no heat gun. No flammable liquid in an ultrasonic tank.',
+    text:
+      'Ammonia: ventilate, goggles, never with bleach. Solvent: no flame, no glowing element, no heat ' +
+      'gun. No flammable liquid in an ultrasonic tank.',
   },
   {
     id: 'drilling',
     stages: ['fit'],
     acknowledge: false,
     applies: always,
-    text: 'Opening a plate is done once only. Clamp the plate, never hold it by hand: the cutter seizes as it comes through. Eye protection; no gloves at a turning chuck.',
+    text:
+      'Opening a plate is done once only. Clamp the plate, never hold it by hand: the cutter seizes as ' +
+      'it comes through. Eye protection; no gloves at a turning chuck.',
   },
   {
     id: 'hands',

@@ -3,23 +3,31 @@ import { has, isSpring, poweredTrains, type Train, type Traits } from '../moveme
 
 export type Row = Omit<Check, 'place'> & { on: (t: Traits) => boolean };
 
+/** A check that belongs to every movement. */
 export const always = () => true;
 
+/** The movement has this train. */
 export const train = (key: Train['train']) => (t: Traits) => t.trains.some((x) => x.train === key);
 
+/** This train stores power of its own, so it can be dangerous. */
 export const powered = (key: Train['train']) => (t: Traits) => poweredTrains(t).some((x) => x.train === key);
 
+/** The movement has this complication or fitting. */
 export const fitted =
   (...fittings: Parameters<typeof has>[1][]) =>
   (t: Traits) =>
     fittings.some((f) => has(t, f));
 
+/** It strikes, by rack, count wheel or otherwise. */
 export const strikes = (t: Traits) => t.strike !== 'none';
 
+/** A pendulum swings in it. */
 export const swings = (t: Traits) => t.oscillator === 'pendulum';
 
+/** A balance swings in it. */
 export const balanced = (t: Traits) => t.oscillator === 'balance';
 
+/** The row that asks whether this train turns freely; `name` is the train in words. */
 export const free = (key: Train['train'], name: string): Row => ({
   id: `free-${key}`,
   group: 'Plates and trains',
@@ -28,6 +36,7 @@ export const free = (key: Train['train'], name: string): Row => ({
   how: 'A light finger on the great wheel: it runs on by itself and stops softly, the same at every place.',
 });
 
+/** The row that asks whether the click of this train holds; `name` is the train in words. */
 export const click = (key: Train['train'], name: string): Row => ({
   id: `click-${key}`,
   group: 'Plates and trains',

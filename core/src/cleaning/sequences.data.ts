@@ -46,8 +46,10 @@ export interface Sequence {
   steps: readonly Row[];
 }
 
+/** It has a rotor that may be sealed. */
 export const sealed = (t: Traits) => has(t, 'rotor');
 
+/** Its movement is taken apart, not washed or kept whole. */
 export const apart = (t: Traits) => staysWhole(t) === null;
 
 /** Common practice throughout: what, minutes, in what, the caution before it. */

@@ -77,11 +77,15 @@ export function electricWords(e: ElectricTest): string {
       const closed =
         e.dwellMs === null
           ? ''
-          : `, closed ${e.dwellMs} ms${e.periodS === null ? '' : ` of ${e.periodS} s (${(100 * duty(e.dwellMs / 1000, e.periodS)).toFixed(1)} %)`}`;
+          : `, closed ${e.dwellMs} ms` +
+            (e.periodS === null
+              ? ''
+              : ` of ${e.periodS} s (${(100 * duty(e.dwellMs / 1000, e.periodS)).toFixed(1)} %)`);
       const wound =
         e.perMinute === null
           ? ''
-          : `; ${e.perMinute} windings a minute${e.expectedPerMinute === null ? '' : `, ${judgeWindings(e.expectedPerMinute, e.perMinute)}`}`;
+          : `; ${e.perMinute} windings a minute` +
+            (e.expectedPerMinute === null ? '' : `, ${judgeWindings(e.expectedPerMinute, e.perMinute)}`);
       return `${e.what}: ${e.state}${closed}${wound}${e.note && `; ${e.note}`}`;
     }
     case 'suppression':

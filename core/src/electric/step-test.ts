@@ -38,7 +38,14 @@ export function judgeSteps(steps: readonly Step[], supplyV: number): StepVerdict
     return {
       pullInV,
       margin: null,
-      words: `It never advances: at best it ${best.did === 'nothing' ? 'does nothing' : `${best.did} at ${best.volts} V`}. ${best.did === 'nothing' ? 'Measure the coil and the connections.' : 'Power is there: look at the click, the gap and the friction.'}${uneven}`,
+      words:
+        'It never advances: at best it ' +
+        (best.did === 'nothing' ? 'does nothing' : `${best.did} at ${best.volts} V`) +
+        '. ' +
+        (best.did === 'nothing'
+          ? 'Measure the coil and the connections.'
+          : 'Power is there: look at the click, the gap and the friction.') +
+        `${uneven}`,
     };
   }
   const margin = supplyV / pullInV;
@@ -50,7 +57,10 @@ function stepWords(margin: number, pullInV: number, supplyV: number) {
   if (margin >= GOOD_MARGIN)
     return `It advances from ${pullInV} V: ${Math.round(100 * (margin - 1))} % in hand at ${supplyV} V.`;
   if (margin >= 1)
-    return `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the click before raising the supply.`;
+    return (
+      `It advances from ${pullInV} V: too little in hand at ${supplyV} V. Clean, ease the gap and the ` +
+      'click before raising the supply.'
+    );
   return `It needs ${pullInV} V and would have ${supplyV}: it will not step.`;
 }
 

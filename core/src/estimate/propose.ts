@@ -1,6 +1,7 @@
 import { holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import type { Choices } from '../rules/index.ts';
+import { counted } from '../units/index.ts';
 import type { LineKind } from './agreement.ts';
 
 /** Bench hours for one bush, both plates together again. House rule, from memory of practice. */
@@ -76,14 +77,14 @@ export function proposedLines(
   });
   const plates = new Map<string, 'front' | 'back'>(holesOf(traits).map((h) => [h.key, h.plate]));
   const wanted = holes.filter((h) => h.verdict === 'bush');
-  const counted = Math.round(
+  const onLines = Math.round(
     lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0),
   );
-  const more = wanted.length - counted;
+  const more = wanted.length - onLines;
   if (more <= 0) return [...fromFindings, ...fromLooks];
   const front = wanted.filter((h) => plates.get(h.key) === 'front').length;
   const of =
-    counted === 0
+    onLines === 0
       ? `: ${front} front, ${wanted.length - front} back`
       : `, found since: now ${front} front, ${wanted.length - front} back`;
   return [
@@ -91,7 +92,7 @@ export function proposedLines(
     ...fromLooks,
     {
       kind: 'labour',
-      what: `${more} ${more === 1 ? 'bush' : 'bushes'}${of}`,
+      what: `${counted(more, 'bush', 'bushes')}${of}`,
       quantity: (more * HOURS_PER_BUSH).toFixed(1),
       findingId: null,
       fromSurvey: true,

@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import { has, isSpring, type Traits } from './traits.ts';
 
 /** A whole movement that takes another's place, as a route of checks. Practice. */
@@ -78,7 +79,7 @@ export function replacementObstacles(
     (c) => c.part === 'match' && answers[c.id]?.answer === 'no' && answers[c.id]!.note.trim() === '',
   );
   return [
-    ...(open.length > 0 ? [`${open.length} ${open.length === 1 ? 'point is' : 'points are'} not answered`] : []),
+    ...(open.length > 0 ? [`${counted(open.length, 'point is', 'points are')} not answered`] : []),
     ...wrong.map((c) => `“${c.asks}” is answered no: say how it is met`),
   ];
 }

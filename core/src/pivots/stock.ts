@@ -16,7 +16,9 @@ export function readStock(csv: string): { stock: BushStock[]; problems: { line: 
       problems: [
         {
           line: 1,
-          message: `The first line must name the columns ${STOCK_COLUMNS.join(', ')}; ${missing.join(', ')} is not there.`,
+          message:
+            `The first line must name the columns ${STOCK_COLUMNS.join(', ')}; ${missing.join(', ')} ` +
+            'is not there.',
         },
       ],
     };

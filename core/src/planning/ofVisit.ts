@@ -72,10 +72,12 @@ export function jobOfVisit(
     reasons: [
       written > 0
         ? `${written.toFixed(1)} h of bench work are written`
-        : `no hours are written yet: ${plain} h for ${traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`}`,
+        : `no hours are written yet: ${plain} h for ` +
+          (traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`),
       ...(written > 0 && pace.taken
         ? [
-            `your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what was written: ${hours.toFixed(1)} h`,
+            `your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what ` +
+              `was written: ${hours.toFixed(1)} h`,
           ]
         : []),
       pace.hoursAhead > 0
@@ -83,10 +85,12 @@ export function jobOfVisit(
         : `nothing agreed stands before it, at ${pace.hoursPerWeek} h a week`,
       ...waits.map((w) => `waiting for ${w.what}: ${w.shortDays} to ${w.longDays} days, likeliest ${w.likelyDays}`),
       `the test run takes ${shortestDays} days`,
-      `comes apart again: ${Math.round(100 * chanceOfPass)} % (${pace.takenUpAgain} of your ${pace.signed} signed visits)`,
+      `comes apart again: ${Math.round(100 * chanceOfPass)} % (${pace.takenUpAgain} of your ` +
+        `${pace.signed} signed visits)`,
       ...(known
         ? [
-            `coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}; most often: ${known.usualReason}`,
+            `coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}` +
+              `; most often: ${known.usualReason}`,
           ]
         : []),
     ],

@@ -109,7 +109,14 @@ export function adviseRun(run: SetRun, rate: number, halfWidth: number, toleranc
     setter,
     amount,
     advice,
-    words: `${upper(setter)} ${settingWords(setter, amount)}${advice.from === 'theory' ? ', by theory' : `: one ${oneOf(unit)} has made ${advice.perUnit.toFixed(advice.perUnit < 10 ? 1 : 0)} s a day so far`}. It should then be within ${advice.leavesSecondsPerDay.toFixed(advice.leavesSecondsPerDay < 10 ? 1 : 0)} s a day.`,
+    words:
+      `${upper(setter)} ${settingWords(setter, amount)}` +
+      (advice.from === 'theory'
+        ? ', by theory'
+        : `: one ${oneOf(unit)} has made ${advice.perUnit.toFixed(advice.perUnit < 10 ? 1 : 0)} s a day so far`) +
+      '. It should then be within ' +
+      advice.leavesSecondsPerDay.toFixed(advice.leavesSecondsPerDay < 10 ? 1 : 0) +
+      ' s a day.',
   };
 }
 

@@ -98,7 +98,8 @@ const TABLE = [
       [
         'leave',
         'leave a sound one alone',
-        'Taking a big spring out is the most dangerous thing on the bench, and a contained one harms nothing if it breaks.',
+        'Taking a big spring out is the most dangerous thing on the bench, and a contained one harms ' +
+          'nothing if it breaks.',
       ],
     ],
   ],

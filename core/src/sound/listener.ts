@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import type { Lock } from './find/found.ts';
 import { Account } from './report/account.ts';
 import { saidBy, timerFor, trackCoarse } from './hear.ts';
@@ -326,7 +327,7 @@ export class Listener {
         this.event(
           'missed',
           this.originS + f.account.silentFrom * this.frames.frameS,
-          `${silentBefore} ${silentBefore === 1 ? 'beat was' : 'beats were'} not heard`,
+          `${counted(silentBefore, 'beat was', 'beats were')} not heard`,
         );
     }
     f.waiting = [];

@@ -45,7 +45,9 @@ export function readStockTable(csv: string): { rows: ReadRow[]; problems: RowPro
         {
           line: 1,
           column: missing[0]!,
-          message: `The first line must name the columns: kind, name and as many of the others as you have. ${missing.join(' and ')} is not there.`,
+          message:
+            'The first line must name the columns: kind, name and as many of the others as you have. ' +
+            `${missing.join(' and ')} is not there.`,
         },
       ],
     };

@@ -87,7 +87,8 @@ describe('the table of the stores', () => {
 
 describe('a row against what is there', () => {
   const [read] = readStockTable(
-    'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,price,supplier,supplier_no,shelf\nBUSH,brass  bush,1.2,2.5,2,9,5,0.90,Aldermere Tools,B-12,drawer 2',
+    'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,price,supplier,supplier_no,shelf\nBUSH,brass  ' +
+      'bush,1.2,2.5,2,9,5,0.90,Aldermere Tools,B-12,drawer 2',
   ).rows;
   const row = { ...read!, batch: '' };
   it('is the same thing by kind, name and sizes', () => expect(identityOf(row)).toBe(identityOf(bush)));

@@ -1,4 +1,5 @@
 import { has, type Traits } from '../movement/index.ts';
+import { counted } from '../units/index.ts';
 import { judgeQuarters, judgeStrike, type StrikeVerdict } from './judge.ts';
 
 /** What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters (changes of a quarter). */
@@ -69,7 +70,9 @@ function judgeHalves(list: readonly { hour: number; heard: number }[]): DialVerd
   const odd = list.filter((x) => x.heard !== 1).map((x) => x.hour);
   return {
     right: false,
-    words: `At half past ${odd.join(', ')} it is not one blow: the passing strike shares its lever with the count, look how far that drops.`,
+    words:
+      `At half past ${odd.join(', ')} it is not one blow: the passing strike shares its lever with the ` +
+      'count, look how far that drops.',
   };
 }
 
@@ -83,6 +86,7 @@ function judgeChanges(changes: readonly number[]): DialVerdict['quarters'] {
     words:
       outOfPhaseBy === null
         ? 'Not a matter of phase: the locking or the self-correction is at fault.'
-        : `${outOfPhaseBy} ${outOfPhaseBy === 1 ? 'quarter' : 'quarters'} ahead of the hand: re-phase the drum against its release, then hear all four again.`,
+        : `${counted(outOfPhaseBy, 'quarter')} ahead of the hand: re-phase the drum against its ` +
+          'release, then hear all four again.',
   };
 }

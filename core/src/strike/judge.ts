@@ -1,4 +1,4 @@
-import { ensure } from '../units/index.ts';
+import { counted, ensure } from '../units/index.ts';
 
 export interface Heard {
   /** Hour that the hand shows, 1 to 12. */
@@ -44,7 +44,8 @@ export function judgeStrike(list: readonly Heard[], control: 'count wheel' | 'ra
     return {
       kind: 'run-on',
       words:
-        'It runs on past twelve: the locking does not hold. Look at the locking lever or piece, its spring, and where the wheel stands when it should lock.',
+        'It runs on past twelve: the locking does not hold. Look at the locking lever or piece, its ' +
+        'spring, and where the wheel stands when it should lock.',
     };
   if (list.every((x) => x.heard <= 2))
     return {
@@ -57,7 +58,9 @@ export function judgeStrike(list: readonly Heard[], control: 'count wheel' | 'ra
   if (wrong.every((x) => x.heard === 0))
     return {
       kind: 'misses',
-      words: `Silent at ${wrong.map((x) => x.hand).join(', ')}, right else: the release is too short there, or the warning run too little.`,
+      words:
+        `Silent at ${wrong.map((x) => x.hand).join(', ')}, right else: the release is too short there, ` +
+        'or the warning run too little.',
     };
   const offsets = list.map((x) => (((x.heard - x.hand) % 12) + 12) % 12);
   if (offsets.every((o) => o === offsets[0])) {
@@ -67,20 +70,31 @@ export function judgeStrike(list: readonly Heard[], control: 'count wheel' | 'ra
       ? {
           kind: 'offset',
           by: back,
-          words: `Always ${Math.abs(back)} too ${back > 0 ? 'many' : 'few'}: the count is out of step. Trip it ${12 - by} ${12 - by === 1 ? 'time' : 'times'}, or set the hour hand ${by} ${by === 1 ? 'hour' : 'hours'} on.`,
+          words:
+            `Always ${Math.abs(back)} too ` +
+            (back > 0 ? 'many' : 'few') +
+            `: the count is out of step. Trip it ${counted(12 - by, 'time')}, or set the hour hand ` +
+            `${counted(by, 'hour')} on.`,
         }
       : {
           kind: 'offset',
           by: back,
-          words: `Always ${Math.abs(back)} too ${back > 0 ? 'many' : 'few'}: the hour hand or the snail sits wrong. Set the hour hand ${back > 0 ? 'on' : 'back'} by ${Math.abs(back)}, the tail resting mid-step.`,
+          words:
+            `Always ${Math.abs(back)} too ` +
+            (back > 0 ? 'many' : 'few') +
+            ': the hour hand or the snail sits wrong. Set the hour hand ' +
+            (back > 0 ? 'on' : 'back') +
+            ` by ${Math.abs(back)}, the tail resting mid-step.`,
         };
   }
   return {
     kind: 'random',
     words:
       control === 'rack'
-        ? 'No rule in it: the rack tail lands on the edge of a step, a tooth is worn, or the gathering pallet slips. Look at the tail on each step, hands at the hour.'
-        : 'No rule in it: the warning run is too short or too long, or a lever sticks. Look at it let off by hand, slowly.',
+        ? 'No rule in it: the rack tail lands on the edge of a step, a tooth is worn, or the gathering ' +
+          'pallet slips. Look at the tail on each step, hands at the hour.'
+        : 'No rule in it: the warning run is too short or too long, or a lever sticks. Look at it let ' +
+          'off by hand, slowly.',
   };
 }
 

@@ -1,4 +1,4 @@
-import { ensure } from '../units/index.ts';
+import { counted, ensure } from '../units/index.ts';
 
 export interface Release {
   /** Mean minute of release against the wanted minute, −30 to 30: positive is late. */
@@ -31,9 +31,7 @@ export function judgeRelease(minutes: readonly number[], wanted = 0): Release {
   const colletDeg = (turnMinutes - 15 * squares) * 6;
   const forward = (x: number) => (x > 0 ? 'forward' : 'back');
   const steps = [
-    squares !== 0
-      ? `lift the hand off and put it on ${Math.abs(squares)} ${Math.abs(squares) === 1 ? 'square' : 'squares'} ${forward(squares)}`
-      : '',
+    squares !== 0 ? `lift the hand off and put it on ${counted(Math.abs(squares), 'square')} ${forward(squares)}` : '',
     Math.abs(colletDeg) >= 1.5 ? `turn its collet ${Math.abs(colletDeg).toFixed(0)}° ${forward(colletDeg)}` : '',
   ].filter(Boolean);
   const worn =

@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import { CAMBRIDGE_QUARTERS } from './sequences.ts';
 
 /**
@@ -144,7 +145,7 @@ function lift(s: StrikeState): StrikeState {
     says:
       s.fault === 'oil-on-rack'
         ? 'The hook is lifted; the rack hardly moves.'
-        : `The hook is lifted; the rack falls by ${fell} ${fell === 1 ? 'tooth' : 'teeth'}, its tail on the snail.`,
+        : `The hook is lifted; the rack falls by ${counted(fell, 'tooth', 'teeth')}, its tail on the snail.`,
   };
 }
 

@@ -90,7 +90,8 @@ export function searchMeshes(s: Search): { found: Found[]; total: number } {
   ensure(
     s.unknown === 1 || pairs <= MOST_PAIRS,
     'wheelsTo',
-    `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may try. Narrow wheels or pinions.`,
+    `Two unknown meshes: ${pairs} pairs of counts are more than the ${MOST_PAIRS} that a search may ` +
+      'try. Narrow wheels or pinions.',
   );
   const singles = meshesIn(s.wheels, s.pinions);
   const first = singles.filter(

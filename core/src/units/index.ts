@@ -1,3 +1,4 @@
+export { counted } from './counted.ts';
 export * from './length.ts';
 export * from './mass.ts';
 export * from './outside.ts';

@@ -44,7 +44,9 @@ export function readWithUnit(text: string, table: Table): Read {
     ? { kind: 'value', value }
     : {
         kind: 'problem',
-        message: `${trim(value)} ${table.canonical} is outside what this can be (${trim(low)} to ${trim(high)} ${table.canonical}).`,
+        message:
+          `${trim(value)} ${table.canonical} is outside what this can be (${trim(low)} to ${trim(high)}` +
+          ` ${table.canonical}).`,
       };
 }
 

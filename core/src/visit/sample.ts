@@ -5,6 +5,7 @@ import type { SignSource } from './sign-facts.ts';
 
 const DAY = 86_400_000;
 const T0 = Date.UTC(2031, 4, 2, 9);
+/** The ISO date and time this many days after the start of the sample visit; may be negative. */
 export const iso = (days: number) => new Date(T0 + days * DAY).toISOString();
 export const now = new Date(T0 + 20 * DAY);
 

@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import type { PowerState } from './power.ts';
 import { isSafe } from './power.ts';
 import { STAGES, type StageId } from './stages.ts';
@@ -58,8 +59,6 @@ export const stageOf = (done: readonly StageId[]): StageId => STAGES.find((s) =>
 /** Assembled again: from then on a wound train is how it should be. */
 export const isTogether = (done: readonly StageId[]): boolean => done.includes('assemble') || done.includes('oil');
 
-const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
-
 /**
  * The one thing to do next with this clock. Order: what can hurt, what is due now, then the work's own order.
  * @param now ms since 1970
@@ -88,35 +87,39 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
       return next('Photographs first, then intake is done');
     case 'assess':
       return next(
-        f.findings === 0 ? 'Walk the clock and record what is seen' : `Assessed so far: ${many(f.findings, 'finding')}`,
+        f.findings === 0
+          ? 'Walk the clock and record what is seen'
+          : `Assessed so far: ${counted(f.findings, 'finding')}`,
       );
     case 'diagnose':
       return next(f.symptoms === 0 ? 'Pick its symptoms' : 'Settle on the cause');
     case 'agree':
       if (f.lines === 0) return next('Write the estimate');
       return f.unanswered > 0
-        ? { text: `The owner has ${many(f.unanswered, 'line')} to answer`, urgency: 'wait' }
+        ? { text: `The owner has ${counted(f.unanswered, 'line')} to answer`, urgency: 'wait' }
         : next('The owner has answered: on to the work');
     case 'power': {
       const unsafe = f.power.filter((s) => !isSafe(s)).length;
-      return next(unsafe > 0 ? `Let down ${many(unsafe, 'train')}` : 'Safe to open: begin the strip');
+      return next(unsafe > 0 ? `Let down ${counted(unsafe, 'train')}` : 'Safe to open: begin the strip');
     }
     case 'strip':
-      return next(f.steps === 0 ? 'Log what comes off' : `${many(f.steps, 'thing')} off and logged`);
+      return next(f.steps === 0 ? 'Log what comes off' : `${counted(f.steps, 'thing')} off and logged`);
     case 'clean':
       return f.bathEndsAt !== null ? { text: 'In the bath', urgency: 'wait' } : next(f.bathStep ?? 'Plan the bath');
     case 'survey':
       return next(
-        f.holesLeft > 0 ? `${many(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes',
+        f.holesLeft > 0 ? `${counted(f.holesLeft, 'hole')} still to look at` : 'Survey is complete: count the bushes',
       );
     case 'fit':
       return next(
-        f.bushesLeft > 0 ? `${many(f.bushesLeft, 'bush', 'bushes')} to fit` : 'Bushes are in: enter the parts fitted',
+        f.bushesLeft > 0
+          ? `${counted(f.bushesLeft, 'bush', 'bushes')} to fit`
+          : 'Bushes are in: enter the parts fitted',
       );
     case 'assemble':
-      return next(f.apart > 0 ? `${many(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
+      return next(f.apart > 0 ? `${counted(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
     case 'oil':
-      return next(f.oilLeft > 0 ? `${many(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
+      return next(f.oilLeft > 0 ? `${counted(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
     case 'run':
       return runAction(f.run);
     case 'deliver':

@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import type { VisitFacts } from './next.ts';
 import { STAGES, stageName, type StageId } from './stages.ts';
 
@@ -24,13 +25,11 @@ export interface Obstacle {
   waivable?: true;
 }
 
-const count = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : more}`;
-
 /** What still stands between this visit and its signature. Empty when it may be signed. */
 export function signObstacles(f: SignFacts): Obstacle[] {
   const out: Obstacle[] = [];
   const stands = (at: Obstacle['at'], n: number, one: string, more: string) => {
-    if (n > 0) out.push({ what: count(n, one, more), at });
+    if (n > 0) out.push({ what: counted(n, one, more), at });
   };
   for (const { id } of STAGES)
     if (id !== 'sign' && !f.done.includes(id)) out.push({ what: `${stageName(id)} is not done`, at: id });
@@ -68,7 +67,9 @@ export function signObstacles(f: SignFacts): Obstacle[] {
       });
     if (f.untested > 0)
       out.push({
-        what: `${count(f.untested, 'function in position has', 'functions in position have')} no answer: test, or say why it is waived`,
+        what:
+          counted(f.untested, 'function in position has', 'functions in position have') +
+          ' no answer: test, or say why it is waived',
         at: 'run',
         waivable: true,
       });

@@ -26,18 +26,24 @@ export const number = (title: string, unit: string, min: number, max: number, mo
     .min(min)
     .max(max)
     .meta({ title, unit, ...more });
+/** A whole number from `min` to `max`. */
 export const whole = (title: string, min: number, max: number, more: More = {}) =>
   z
     .int()
     .min(min)
     .max(max)
     .meta({ title, digits: 0, ...more });
+/** A length in millimetres from `min` to `max`; the screen may show it in inches. */
 export const mm = (title: string, min: number, max: number, more: More = {}) =>
   number(title, 'mm', min, max, { digits: 2, ...more });
+/** Beats an hour, 300 to 40,000 unless told otherwise, without decimals. */
 export const beats = (title = 'Beats an hour', min = 300, max = 40000) => number(title, '', min, max, { digits: 0 });
+/** One of these words. */
 export const choice = <const T extends readonly [string, ...string[]]>(title: string, options: T, more: More = {}) =>
   z.enum(options).meta({ title, ...more });
+/** Yes or no. */
 export const yes = (title: string, more: More = {}) => z.boolean().meta({ title, ...more });
+/** Words, at most so many letters. */
 export const text = (title: string, most: number, more: More = {}) =>
   z
     .string()
@@ -73,9 +79,13 @@ export const numbers = (
 
 /** A figure of a result. */
 export const out = (title: string, unit = '', digits = 2) => z.number().meta({ title, unit, digits });
+/** A figure of the result that may be missing; `unit` and decimals for the screen. */
 export const maybe = (title: string, unit = '', digits = 2) => z.number().nullable().meta({ title, unit, digits });
+/** Words of the result. */
 export const words = (title: string) => z.string().meta({ title });
+/** A yes or no of the result. */
 export const fact = (title: string) => z.boolean().meta({ title });
+/** Rows of the result, each with these columns. */
 export const table = <S extends z.ZodRawShape>(title: string, row: S) => z.array(z.object(row)).meta({ title });
 
 export type FieldKind = 'number' | 'choice' | 'yes' | 'text' | 'day' | 'numbers' | 'rows';

@@ -24,10 +24,13 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
   }>(
     em,
     `
-    select * from (select distinct on (v.clock_id) v.id as visit_id, v.claim, c.description as clock, m.id as movement_id, m.code, m.traits, v.opened_at, v.closed_at as signed_at,
+    select * from (select distinct on (v.clock_id) v.id as visit_id, v.claim, c.description as clock,
+      m.id as movement_id, m.code, m.traits, v.opened_at, v.closed_at as signed_at,
       exists (select 1 from movement_out o where o.visit_id = v.id) as replaced
-    from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id order by v.clock_id, v.closed_at is null desc, v.opened_at desc) latest
-    where signed_at is not null and not exists (select 1 from visit later where later.movement_id = latest.movement_id and later.opened_at > latest.opened_at)`,
+    from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id
+      order by v.clock_id, v.closed_at is null desc, v.opened_at desc) latest
+    where signed_at is not null and not exists (select 1 from visit later
+      where later.movement_id = latest.movement_id and later.opened_at > latest.opened_at)`,
   );
   return rows
     .map((r) => {
@@ -52,14 +55,23 @@ const SHORTEST = 2,
  * sizes, bushes out of the stores, the type and its maker.
  */
 const NAMED = `
-  select visit_id, 'oil: ' || product || case when batch = '' then '' else ', batch ' || batch end as why from oiled_point where product || ' ' || batch ilike :like
-  union select o.visit_id, 'oil: ' || s.name || ', ' || s.note from oiled_point o join stock_item s on s.id = o.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
-  union select visit_id, 'part: ' || what || case when size = '' then '' else ', ' || size end from part_fitted where what || ' ' || size || ' ' || source ilike :like
-  union select p.visit_id, 'part: ' || p.what || ' (' || s.name || ')' from part_fitted p join stock_item s on s.id = p.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
-  union select b.visit_id, 'bush: ' || s.name from bush b join stock_item s on s.id = b.stock_id where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
-  union select r.visit_id, 'bath: ' || f.name || case when f.note = '' then '' else ', ' || f.note end from bath_run r join bath_fill f on f.id = r.fill_id where f.name || ' ' || f.note || ' ' || f.bath ilike :like
+  select visit_id, 'oil: ' || product || case when batch = '' then '' else ', batch ' || batch end as why
+    from oiled_point where product || ' ' || batch ilike :like
+  union select o.visit_id, 'oil: ' || s.name || ', ' || s.note from oiled_point o
+    join stock_item s on s.id = o.stock_id
+      where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
+  union select visit_id, 'part: ' || what || case when size = '' then '' else ', ' || size end from part_fitted
+    where what || ' ' || size || ' ' || source ilike :like
+  union select p.visit_id, 'part: ' || p.what || ' (' || s.name || ')' from part_fitted p
+    join stock_item s on s.id = p.stock_id
+      where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
+  union select b.visit_id, 'bush: ' || s.name from bush b join stock_item s on s.id = b.stock_id
+    where s.name || ' ' || s.note || ' ' || s.supplier || ' ' || s.supplier_no ilike :like
+  union select r.visit_id, 'bath: ' || f.name || case when f.note = '' then '' else ', ' || f.note end
+    from bath_run r join bath_fill f on f.id = r.fill_id where f.name || ' ' || f.note || ' ' || f.bath ilike :like
   union select visit_id, place || ': ' || product from case_task where product <> '' and product ilike :like
-  union select v.id, 'type: ' || m.name || case when m.maker = '' then '' else ', ' || m.maker end from visit v join movement m on m.id = v.movement_id where m.name || ' ' || m.maker || ' ' || m.code ilike :like`;
+  union select v.id, 'type: ' || m.name || case when m.maker = '' then '' else ', ' || m.maker end from visit v
+    join movement m on m.id = v.movement_id where m.name || ' ' || m.maker || ' ' || m.code ilike :like`;
 
 /** Every visit with this product, batch, part or type, latest first. @returns nothing for fewer than two letters */
 export async function recall({ em }: Em, typed: string): Promise<Recalled[]> {
@@ -78,8 +90,10 @@ export async function recall({ em }: Em, typed: string): Promise<Recalled[]> {
   const rows = await sql<Omit<Recalled, 'openedAt' | 'closedAt'> & { openedAt: string; closedAt: string | null }>(
     em,
     `
-    select v.id as "visitId", v.claim, c.description as clock, o.name as owner, m.code, v.opened_at as "openedAt", v.closed_at as "closedAt", string_agg(distinct n.why, '; ') as why
-    from (${text}) n join visit v on v.id = n.visit_id join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
+    select v.id as "visitId", v.claim, c.description as clock, o.name as owner, m.code,
+      v.opened_at as "openedAt", v.closed_at as "closedAt", string_agg(distinct n.why, '; ') as why
+    from (${text}) n join visit v on v.id = n.visit_id join clock c on c.id = v.clock_id
+      join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id
     group by v.id, c.description, o.name, m.code order by v.opened_at desc limit ${MOST}`,
     bindings,
   );
@@ -109,8 +123,10 @@ export async function callbacks(
   }>(
     em,
     `
-    select v.id as "visitId", v.claim, c.description as clock, v.opened_at as "openedAt", b.claim as of, v.cause, left(v.complaint, 200) as complaint
-    from visit v join visit b on b.id = v.callback_of join clock c on c.id = v.clock_id where b.closed_at >= ? order by v.opened_at desc`,
+    select v.id as "visitId", v.claim, c.description as clock, v.opened_at as "openedAt", b.claim as of,
+      v.cause, left(v.complaint, 200) as complaint
+    from visit v join visit b on b.id = v.callback_of join clock c on c.id = v.clock_id where b.closed_at >= ?
+      order by v.opened_at desc`,
     [since],
   );
   return {

@@ -13,7 +13,9 @@ import { linesOf, loadAgreement } from './agreement.service.ts';
 const SEED = 6438;
 const TRIALS = 10_000;
 /** A clock that runs its test asks for no bench hours. */
-const AT_THE_BENCH = `not exists (select 1 from (select distinct on (stage) stage, done from stage_event e where e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.done)`;
+const AT_THE_BENCH =
+  'not exists (select 1 from (select distinct on (stage) stage, done from stage_event e where ' +
+  `e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.done)`;
 
 /** By when, from this estimate, this movement, what stands before it and how often the shop's work came apart again. */
 export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agreement.promise>> {
@@ -34,18 +36,24 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
   const [past] = await sql<{ signed: number; again: number }>(
     ctx.em,
     `
-    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`,
+    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e
+      where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`,
   );
   const [pass] = await sql<{ counted: number; mean: number | null; usual: string | null }>(
     ctx.em,
-    'select count(*)::int as counted, avg(hours) as mean, mode() within group (order by lower(reason)) as usual from strip_pass where hours is not null',
+    'select count(*)::int as counted, avg(hours) as mean, mode() within group (order by ' +
+      'lower(reason)) as usual from strip_pass where hours is not null',
   );
   const timed = await sql<{ written: number; worked: number }>(
     ctx.em,
     `
-    select (select coalesce(sum(replace(quantity, ',', '.')::numeric), 0)::float8 from estimate_line l where l.visit_id = v.id and l.kind = 'labour'
-        and (select state from line_decision d where d.line_id = l.id order by at desc limit 1) = 'accepted') as written,
-      (select coalesce(sum(least(extract(epoch from t.ended_at - t.started_at) / 3600, ${LONGEST_H})), 0)::float8 from time_spent t where t.visit_id = v.id and t.ended_at is not null) as worked
+    select (select coalesce(sum(replace(quantity, ',', '.')::numeric), 0)::float8 from estimate_line l
+      where l.visit_id = v.id and l.kind = 'labour'
+        and (select state from line_decision d where d.line_id = l.id order by at desc
+          limit 1) = 'accepted') as written,
+      (select coalesce(sum(least(extract(epoch
+        from t.ended_at - t.started_at) / 3600, ${LONGEST_H})), 0)::float8 from time_spent t
+          where t.visit_id = v.id and t.ended_at is not null) as worked
     from visit v where v.closed_at is not null order by v.closed_at desc limit 50`,
   );
   const taken = paceOf(timed.map((t) => ({ writtenH: t.written, workedH: t.worked })));

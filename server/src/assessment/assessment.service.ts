@@ -128,16 +128,20 @@ export async function knownOfType(ctx: Context, movementId: string) {
   const sisters = await sql<{ movementId: string; code: string; name: string; photos: number }>(
     ctx.em,
     `
-    select m.id as "movementId", m.code, m.name, (select count(*)::int from photo ph join visit v on v.id = ph.visit_id where v.movement_id = m.id) as photos
+    select m.id as "movementId", m.code, m.name, (select count(*)::int from photo ph
+      join visit v on v.id = ph.visit_id where v.movement_id = m.id) as photos
     from movement m where ${type} order by photos desc, m.code limit ${MOST}`,
     [maker, name, id],
   );
   const weaknesses = await sql<{ place: string; seen: string[]; movements: number; of: number }>(
     ctx.em,
     `
-    select f.place, (array_agg(distinct f.seen))[1:3] as seen, count(distinct m.id)::int as movements, (select count(*)::int from movement m where ${type} and exists (select 1 from visit v where v.movement_id = m.id)) as of
+    select f.place, (array_agg(distinct f.seen))[1:3] as seen, count(distinct m.id)::int as movements,
+      (select count(*)::int from movement m where ${type}
+        and exists (select 1 from visit v where v.movement_id = m.id)) as of
     from finding f join visit v on v.id = f.visit_id join movement m on m.id = v.movement_id
-    where ${type} and not f.earlier_repair and f.severity <> 'looks' group by f.place order by movements desc, f.place limit ${MOST}`,
+    where ${type} and not f.earlier_repair and f.severity <> 'looks' group by f.place
+      order by movements desc, f.place limit ${MOST}`,
     [maker, name, id, maker, name, id],
   );
   return { weaknesses, sisters };
@@ -147,7 +151,8 @@ export async function photosOfMovement(ctx: Context, movementId: string) {
   const rows = await sql<{ id: string; caption: string; claim: string; at: string }>(
     ctx.em,
     `
-    select ph.id, ph.caption, v.claim, ph.at from photo ph join visit v on v.id = ph.visit_id where v.movement_id = ? order by ph.at desc limit 200`,
+    select ph.id, ph.caption, v.claim, ph.at from photo ph join visit v on v.id = ph.visit_id
+      where v.movement_id = ? order by ph.at desc limit 200`,
     [movementId],
   );
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));

@@ -47,6 +47,10 @@ const LINES = list(
   ofVisit('estimate_line l'),
 );
 
+const LATEST_STAGES = `(select distinct on (stage) stage, done from ${ofVisit('stage_event')}
+  order by stage, at desc) s`;
+const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
+
 /** Fetches, and reckons nothing. Exported for the bench that runs it on a bare route. */
 export const FACTS_SQL = `
 select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_id, v.opened_at,
@@ -54,7 +58,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select id from photo where visit_id = v.id order by at, id limit 1) as photo_id,
   json_build_object('traits', m.traits) as movement,
   json_build_object('held', ${HELD}) as rules,
-  ${list('s', `(select distinct on (stage) stage, done from ${ofVisit('stage_event')} order by stage, at desc) s`)} as stages,
+  ${list('s', LATEST_STAGES)} as stages,
   ${list(object({ train: 'train', state: 'state' }), ofVisit('train_power'))} as power,
   json_build_object('begun', exists (select 1 from ${ofVisit('strip')}),
     'steps', ${list(object({ fate: 'fate' }), ofVisit('strip_step'))}) as strip,
@@ -62,13 +66,14 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   (select coalesce(json_object_agg(symptom, state), '{}') from ${ofVisit('observation')}) as observations,
   json_build_object('lines', ${LINES}, 'chosen',
     (select json_build_object('route', route) from ${ofVisit('route_choice')} order by at desc limit 1)) as agreement,
-  ${list(object({ stoppedAt: 'stopped_at', endsAt: 'ends_at', step: 'step', steps: 'steps' }), `(select * from ${ofVisit('bath_run')} order by started_at) b`)} as baths,
+  ${list(object({ stoppedAt: 'stopped_at', endsAt: 'ends_at', step: 'step', steps: 'steps' }), BATH_RUNS)} as baths,
   ${list(object({ doneAt: 'done_at', waitEndsAt: 'wait_ends_at' }), ofVisit('case_task'))} as casework,
   ${list(object({ key: 'key', verdict: 'verdict' }), ofVisit('surveyed_hole'))} as holes,
   ${list(object({ hole: 'hole', off: 'off' }), `(select * from ${ofVisit('bush')} order by at) b`)} as bushes,
   ${list(object({ point: 'point' }), ofVisit('oiled_point'))} as oiled,
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"
-from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id join movement m on m.id = v.movement_id`;
+from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id
+  join movement m on m.id = v.movement_id`;
 
 /** Every open visit, the oldest first. */
 export const benchFacts = (em: EntityManager): Promise<BenchFacts[]> =>
@@ -121,10 +126,14 @@ export async function timers(em: EntityManager): Promise<Timer[]> {
   }>(
     em,
     `
-    select b.id, b.visit_id, v.claim, c.description as clock, false as beside, b.steps -> b.step ->> 'what' as what, b.step_started_at as started_at, b.ends_at
-    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id where b.stopped_at is null and b.ends_at is not null
-    union all select k.id, k.visit_id, v.claim, c.description, true, k.what, (k.log -> -1 ->> 'at')::timestamptz, k.wait_ends_at
-    from case_task k join visit v on v.id = k.visit_id join clock c on c.id = v.clock_id where k.done_at is null and k.wait_ends_at is not null order by ends_at`,
+    select b.id, b.visit_id, v.claim, c.description as clock, false as beside,
+      b.steps -> b.step ->> 'what' as what, b.step_started_at as started_at, b.ends_at
+    from bath_run b join visit v on v.id = b.visit_id join clock c on c.id = v.clock_id
+      where b.stopped_at is null and b.ends_at is not null
+    union all select k.id, k.visit_id, v.claim, c.description, true, k.what,
+      (k.log -> -1 ->> 'at')::timestamptz, k.wait_ends_at
+    from case_task k join visit v on v.id = k.visit_id join clock c on c.id = v.clock_id where k.done_at is null
+      and k.wait_ends_at is not null order by ends_at`,
   );
   return rows.map((r) => ({
     id: r.id,

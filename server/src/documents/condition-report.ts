@@ -38,7 +38,10 @@ export async function conditionReport(ctx: Context, { visit, shop }: Asked): Pro
             visit.findings.map((f) => [
               { text: String(numbers.get(f.id) ?? '–') },
               {
-                text: `${f.place}: ${f.seen}${f.earlierRepair ? ' (earlier repair)' : ''}${f.doNotDisturb ? ' DO NOT DISTURB' : ''}`,
+                text:
+                  `${f.place}: ${f.seen}` +
+                  (f.earlierRepair ? ' (earlier repair)' : '') +
+                  (f.doNotDisturb ? ' DO NOT DISTURB' : ''),
               },
               { text: f.proposal || '–' },
               { text: f.severity },

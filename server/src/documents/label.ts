@@ -24,7 +24,9 @@ export async function label({ visit, shop, address }: Asked): Promise<Buffer> {
         ],
       },
       {
-        text: `With it: ${short(visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing', 80)}`,
+        text:
+          'With it: ' +
+          short(visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing', 80),
         fontSize: 7,
         margin: [0, 4, 0, 0],
       },
@@ -41,6 +43,15 @@ export async function labelPicture({ visit, shop, address }: Asked): Promise<str
       `<svg x="14" y="14" width="152" height="152" viewBox="0 0 ${n} ${n}" shape-rendering="crispEdges">`,
   );
   const text = (y: number, size: number, words: string, bold = false) =>
-    `<text x="182" y="${y}" font-size="${size}" font-family="sans-serif"${bold ? ' font-weight="bold"' : ''}>${safe(words)}</text>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 480 180" width="480" height="180"><rect width="480" height="180" fill="#fff"/>${code}${text(52, 40, visit.claim, true)}${text(84, 16, short(visit.clock.description, 30), true)}${text(110, 18, visit.movement.code)}${text(134, 14, `${day(visit.openedAt)} · ${shop}`)}${text(158, 13, short(visit.received.map((r) => r.what).join(', '), 42))}</svg>`;
+    `<text x="182" y="${y}" font-size="${size}" font-family="sans-serif"` +
+    (bold ? ' font-weight="bold"' : '') +
+    `>${safe(words)}</text>`;
+  return (
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 480 180" width="480" height="180"><rect ' +
+    `width="480" height="180" fill="#fff"/>${code}${text(52, 40, visit.claim, true)}` +
+    text(84, 16, short(visit.clock.description, 30), true) +
+    `${text(110, 18, visit.movement.code)}${text(134, 14, `${day(visit.openedAt)} · ${shop}`)}` +
+    text(158, 13, short(visit.received.map((r) => r.what).join(', '), 42)) +
+    '</svg>'
+  );
 }

@@ -23,7 +23,9 @@ export function runChart(visit: Visit, now: Date): Content[] {
     [
       'By sound',
       last
-        ? `${last.rateSecondsPerDay.toFixed(1)} s a day, ${last.beatErrorMs === null ? '' : `${last.beatErrorMs.toFixed(1)} ms out of beat`}${last.amplitudeDegrees === null ? '' : `, ${last.amplitudeDegrees.toFixed(0)}° of amplitude`}`
+        ? `${last.rateSecondsPerDay.toFixed(1)} s a day, ` +
+          (last.beatErrorMs === null ? '' : `${last.beatErrorMs.toFixed(1)} ms out of beat`) +
+          (last.amplitudeDegrees === null ? '' : `, ${last.amplitudeDegrees.toFixed(0)}° of amplitude`)
         : '',
     ],
   ]);
@@ -35,7 +37,19 @@ export function runChart(visit: Visit, now: Date): Content[] {
   const x = (at: number) => 40 + ((at - from) / Math.max(1, to - from)) * (w - 60);
   const y = (s: number) => h - 18 - ((s - low) / (high - low)) * (h - 34);
   const line = (at: number) => fit.interceptS + (fit.rateSecondsPerDay * (at - fit.originAt)) / 86_400_000;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}"><path d="M40 8 V${h - 18} H${w - 20}" fill="none" stroke="#9aa4b5"/><text x="0" y="14" font-size="9">${high.toFixed(0)} s</text><text x="0" y="${h - 20}" font-size="9">${low.toFixed(0)} s</text><text x="${w - 70}" y="${h - 4}" font-size="9">${((to - from) / 86_400_000).toFixed(1)} days</text><path d="M${x(from)} ${y(line(from))} L${x(to)} ${y(line(to))}" stroke="${INK}" stroke-width="1.6"/>${segment.map((r) => `<circle cx="${x(r.at)}" cy="${y(r.errorS)}" r="2.6" fill="#fff" stroke="${INK}" stroke-width="1.3"/>`).join('')}</svg>`;
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}"><path ` +
+    `d="M40 8 V${h - 18} H${w - 20}" fill="none" stroke="#9aa4b5"/><text x="0" y="14" font-size="9">` +
+    `${high.toFixed(0)} s</text><text x="0" y="${h - 20}" font-size="9">${low.toFixed(0)} ` +
+    `s</text><text x="${w - 70}" y="${h - 4}" font-size="9">${((to - from) / 86_400_000).toFixed(1)} ` +
+    `days</text><path d="M${x(from)} ${y(line(from))} L${x(to)} ${y(line(to))}" stroke="${INK}" ` +
+    'stroke-width="1.6"/>' +
+    segment
+      .map(
+        (r) => `<circle cx="${x(r.at)}" cy="${y(r.errorS)}" r="2.6" fill="#fff" stroke="${INK}" stroke-width="1.3"/>`,
+      )
+      .join('') +
+    '</svg>';
   return [
     figures,
     { svg, margin: [0, 6, 0, 0] },

@@ -74,7 +74,8 @@ export async function refuseTwin(ctx: Context, marks: readonly { place: string; 
     const [twin] = await sql<{ code: string; name: string }>(
       ctx.em,
       `
-      select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`,
+      select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id
+        where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`,
       [place, text],
     );
     if (twin)

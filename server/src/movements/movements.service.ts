@@ -86,12 +86,15 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
     ctx.em,
     `
     select m.id, m.code, m.name, m.family_id, m.maker, m.version,
-      coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place) from movement_mark k where k.movement_id = m.id), '[]') as marks,
+      coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place)
+        from movement_mark k where k.movement_id = m.id), '[]') as marks,
       (select count(*)::int from history_entry h where h.movement_id in (${SAME})) as entries,
       (select max(h.date) from history_entry h where h.movement_id in (${SAME}) and h.date not like 'X%') as last_date
     from movement m
-    where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ? or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)
-      or exists (select 1 from movement b where b.merged_into = m.id and (b.name ilike ? or b.code ilike ?))) and m.code > ?
+    where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ?
+      or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)
+      or exists (select 1 from movement b where b.merged_into = m.id and (b.name ilike ? or b.code ilike ?)))
+        and m.code > ?
     order by m.code limit ${PAGE + 1}`,
     [like, like, like, like, like, like, after],
   );
@@ -141,7 +144,8 @@ export async function movementBook(ctx: Context, movementId: string) {
   );
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,
-    `select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id = p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at`,
+    'select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id ' +
+      '= p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at',
     [`{${all.map((m) => m.id).join(',')}}`],
   );
   return {

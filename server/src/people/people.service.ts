@@ -40,7 +40,8 @@ export async function recognise(
   const since = new Date(now.getTime() - WINDOW_MS);
   const [failures] = await sql<{ name: number; address: number }>(
     em,
-    `select count(*) filter (where name = lower(?))::int as name, count(*) filter (where address = ?)::int as address from sign_in_failure where at > ?`,
+    'select count(*) filter (where name = lower(?))::int as name, count(*) filter (where address = ' +
+      '?)::int as address from sign_in_failure where at > ?',
     [given.name, address, since],
   );
   if (failures!.name >= FAILURES_PER_NAME || failures!.address >= FAILURES_PER_ADDRESS)

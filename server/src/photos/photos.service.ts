@@ -138,7 +138,8 @@ export async function setMark(
   const known = await ctx.em.findOne(PhotoMark, { id, photoId });
   const [last] = await sql<{ n: number }>(
     ctx.em,
-    'select coalesce(max(k.number), 0)::int as n from photo_mark k join photo p on p.id = k.photo_id where p.visit_id = ?',
+    'select coalesce(max(k.number), 0)::int as n from photo_mark k join photo p on p.id = k.photo_id ' +
+      'where p.visit_id = ?',
     [visitId],
   );
   const mark = known

@@ -41,47 +41,51 @@ const presses: fc.Arbitrary<Press> = fc.oneof(
   },
 );
 
-it('lets nothing off from the escapement on while a train is wound or unknown, but with a reason; whatever went before', async () => {
-  await fc.assert(
-    fc.asyncProperty(fc.array(presses, { minLength: 4, maxLength: 16 }), async (all) => {
-      await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: 'oak wedge nine pins' });
-      const { id } = await takeIn(shop.marit, { movement: { name: 'x', familyId: 'mantel-barrels' } });
-      const send = (method: string, path: string, body: object) =>
-        shop.marit.send(method, `/visits/${id}/${path}`, body);
-      await send('PUT', 'cautions/wound-spring', {});
-      // What an onlooker at the bench knows of the springs.
-      const spring: Record<string, PowerState> = { going: 'unknown', strike: 'unknown' };
-      let onTest = false;
-      for (const press of all) {
-        now.at = new Date(now.at.getTime() + 60_000);
-        if (press.kind === 'set') {
-          const visit = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
-          const { version } = visit.power.find((p) => p.train === press.train)!;
-          await send('PUT', `power/${press.train}`, { state: press.state, version });
-          spring[press.train] = press.state;
-        } else if (press.kind === 'run' && !onTest) {
-          await send('POST', 'testrun', { readBy: 'minute hand', place: 'stand' });
-          onTest = true;
-          Object.assign(spring, { going: 'wound', strike: 'wound' });
-        } else if (press.kind === 'wound' && onTest) {
-          await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
-          Object.assign(spring, { going: 'wound', strike: 'wound' });
-        } else if (press.kind === 'pass') await send('POST', 'passes', { reason: 'It stops.' });
-        else if (press.kind === 'begin') await send('POST', 'strip', {});
-        else if (press.kind === 'step') {
-          const { opens, reason } = press;
-          const { status } = await send('POST', 'steps', { what: 'a thing', opens, overrideReason: reason });
-          const danger = Object.values(spring).some((s) => s === 'wound' || s === 'unknown');
-          const shallow = opens === 'hands and dial' || opens === 'dial side';
-          expect(status, JSON.stringify({ press, spring })).toBe(danger && !shallow && reason === '' ? 422 : 201);
+it(
+  'lets nothing off from the escapement on while a train is wound or unknown, but with a reason; ' +
+    'whatever went before',
+  async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(presses, { minLength: 4, maxLength: 16 }), async (all) => {
+        await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: 'oak wedge nine pins' });
+        const { id } = await takeIn(shop.marit, { movement: { name: 'x', familyId: 'mantel-barrels' } });
+        const send = (method: string, path: string, body: object) =>
+          shop.marit.send(method, `/visits/${id}/${path}`, body);
+        await send('PUT', 'cautions/wound-spring', {});
+        // What an onlooker at the bench knows of the springs.
+        const spring: Record<string, PowerState> = { going: 'unknown', strike: 'unknown' };
+        let onTest = false;
+        for (const press of all) {
+          now.at = new Date(now.at.getTime() + 60_000);
+          if (press.kind === 'set') {
+            const visit = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+            const { version } = visit.power.find((p) => p.train === press.train)!;
+            await send('PUT', `power/${press.train}`, { state: press.state, version });
+            spring[press.train] = press.state;
+          } else if (press.kind === 'run' && !onTest) {
+            await send('POST', 'testrun', { readBy: 'minute hand', place: 'stand' });
+            onTest = true;
+            Object.assign(spring, { going: 'wound', strike: 'wound' });
+          } else if (press.kind === 'wound' && onTest) {
+            await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
+            Object.assign(spring, { going: 'wound', strike: 'wound' });
+          } else if (press.kind === 'pass') await send('POST', 'passes', { reason: 'It stops.' });
+          else if (press.kind === 'begin') await send('POST', 'strip', {});
+          else if (press.kind === 'step') {
+            const { opens, reason } = press;
+            const { status } = await send('POST', 'steps', { what: 'a thing', opens, overrideReason: reason });
+            const danger = Object.values(spring).some((s) => s === 'wound' || s === 'unknown');
+            const shallow = opens === 'hands and dial' || opens === 'dial side';
+            expect(status, JSON.stringify({ press, spring })).toBe(danger && !shallow && reason === '' ? 422 : 201);
+          }
+          const { power } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+          expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
         }
-        const { power } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
-        expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
-      }
-    }),
-    { numRuns: 15, seed: 1531, endOnFailure: true },
-  );
-});
+      }),
+      { numRuns: 15, seed: 1531, endOnFailure: true },
+    );
+  },
+);
 
 it('says at the field which train it is, and what to do', async () => {
   const { id } = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'mantel-barrels' } });

@@ -1,6 +1,7 @@
 import { openVisit } from '../visit/lock.ts';
 import { type Entry, type ParsedBodyOf, api } from '@eclat/contract';
 import { serviceRecord } from '@eclat/core/history';
+import { counted } from '@eclat/core/units';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
@@ -49,8 +50,8 @@ export async function signVisit(
 function titleOf(bushes: number, parts: number, baths: number): string {
   const done = [
     baths > 0 && 'cleaned',
-    bushes > 0 && `${bushes} ${bushes === 1 ? 'bush' : 'bushes'} fitted`,
-    parts > 0 && `${parts} ${parts === 1 ? 'part' : 'parts'} fitted`,
+    bushes > 0 && `${counted(bushes, 'bush', 'bushes')} fitted`,
+    parts > 0 && `${counted(parts, 'part')} fitted`,
     'oiled and tested',
   ]
     .filter((x): x is string => x !== false)

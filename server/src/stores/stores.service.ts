@@ -41,8 +41,12 @@ async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StockView[]
     ctx.em,
     `
     select i.id, coalesce((select sum(change)::int from stock_move m where m.item_id = i.id), 0) as on_hand,
-      coalesce((select json_agg(json_build_object('id', o.id, 'quantity', o.quantity, 'expectedOn', o.expected_on, 'visitId', o.visit_id, 'claim', v.claim, 'orderedAt', to_char(o.ordered_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'by', o.by) order by o.expected_on nulls last, o.ordered_at)
-        from stock_order o left join visit v on v.id = o.visit_id where o.item_id = i.id and o.arrived_at is null), '[]') as orders
+      coalesce((select json_agg(json_build_object('id', o.id, 'quantity', o.quantity, 'expectedOn',
+        o.expected_on, 'visitId', o.visit_id, 'claim', v.claim, 'orderedAt',
+          to_char(o.ordered_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'by', o.by)
+            order by o.expected_on nulls last, o.ordered_at)
+        from stock_order o left join visit v on v.id = o.visit_id where o.item_id = i.id
+          and o.arrived_at is null), '[]') as orders
     from stock_item i ${id ? 'where i.id = ?' : ''}`,
     id ? [id] : [],
   );
@@ -124,7 +128,8 @@ export async function movesOf(ctx: Context, id: string): Promise<ReplyOf<typeof 
   await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   const rows = await sql<{ change: number; why: 'counted'; claim: string | null; at: string; by: string }>(
     ctx.em,
-    'select m.change, m.why, v.claim, m.at, m.by from stock_move m left join visit v on v.id = m.visit_id where m.item_id = ? order by m.at desc, m.id limit 200',
+    'select m.change, m.why, v.claim, m.at, m.by from stock_move m left join visit v on v.id = ' +
+      'm.visit_id where m.item_id = ? order by m.at desc, m.id limit 200',
     [id],
   );
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));

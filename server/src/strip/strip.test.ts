@@ -78,31 +78,36 @@ describe('the strip log', () => {
     expect((await strip()).phases).toMatchObject([{ setBy: 'Marit Fennick', when: 'before the plates close' }]);
   });
 
-  it('opens a pass when it has to come apart again: its stages are to be done again, its steps are its own', async () => {
-    for (const stage of [
-      'intake',
-      'assess',
-      'diagnose',
-      'agree',
-      'power',
-      'strip',
-      'clean',
-      'survey',
-      'fit',
-      'assemble',
-      'oil',
-    ])
-      await shop.marit.ok('PUT', at(`stages/${stage}`), { done: true });
-    shop.now.at = new Date(shop.now.at.getTime() + 60_000);
-    expect(await shop.marit.ok('POST', at('passes'), { reason: 'Strike runs on: warning set wrong.' })).toMatchObject({
-      number: 2,
-    });
-    const { stages, next } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
-    expect(stages.filter((s) => !s.done).map((s) => s.stage)).toEqual(['power', 'strip', 'assemble', 'oil']);
-    expect(next.stage).toBe('power');
-    await log('motion work');
-    expect((await strip()).steps.at(-1)).toMatchObject({ pass: 2, fate: 'apart' });
-    await shop.marit.ok('PUT', at('passes/2'), { cure: 'Warning wheel one tooth on.', hours: 1.5 });
-    expect((await strip()).passes).toMatchObject([{ number: 2, cure: 'Warning wheel one tooth on.', hours: 1.5 }]);
-  });
+  it(
+    'opens a pass when it has to come apart again: its stages are to be done again, its steps are its ' + 'own',
+    async () => {
+      for (const stage of [
+        'intake',
+        'assess',
+        'diagnose',
+        'agree',
+        'power',
+        'strip',
+        'clean',
+        'survey',
+        'fit',
+        'assemble',
+        'oil',
+      ])
+        await shop.marit.ok('PUT', at(`stages/${stage}`), { done: true });
+      shop.now.at = new Date(shop.now.at.getTime() + 60_000);
+      expect(await shop.marit.ok('POST', at('passes'), { reason: 'Strike runs on: warning set wrong.' })).toMatchObject(
+        {
+          number: 2,
+        },
+      );
+      const { stages, next } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+      expect(stages.filter((s) => !s.done).map((s) => s.stage)).toEqual(['power', 'strip', 'assemble', 'oil']);
+      expect(next.stage).toBe('power');
+      await log('motion work');
+      expect((await strip()).steps.at(-1)).toMatchObject({ pass: 2, fate: 'apart' });
+      await shop.marit.ok('PUT', at('passes/2'), { cure: 'Warning wheel one tooth on.', hours: 1.5 });
+      expect((await strip()).passes).toMatchObject([{ number: 2, cure: 'Warning wheel one tooth on.', hours: 1.5 }]);
+    },
+  );
 });

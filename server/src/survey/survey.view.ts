@@ -25,7 +25,9 @@ export const viewHole = (h: SurveyedHole): Shape => ({
 });
 
 export const LAST =
-  'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order by b.closed_at desc limit 1)';
+  'visit_id = (select b.id from visit b where b.movement_id = ? and b.id <> ? and b.closed_at is not ' +
+  'null and b.opened_at < ? and exists (select 1 from surveyed_hole s where s.visit_id = b.id) order ' +
+  'by b.closed_at desc limit 1)';
 
 /** What stands behind a survey: the last signed one of the same movement. */
 export const lastSurveyRows = (visit: { id: string; movementId: string; openedAt: Date }) => {

@@ -11,10 +11,14 @@ const OPEN = 'select id from test_run where visit_id in (select id from visit wh
 /** On test: the run has begun, and neither is its stage done nor the visit closed. */
 const VISITS = `
 select v.id, v.claim, c.description as clock, m.traits,
-  (select choices from house_rules where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule where visit_id = v.id), '{}') as rules,
+  (select choices from house_rules
+    where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule
+      where visit_id = v.id), '{}') as rules,
   (select count(*)::int from check_answer where visit_id = v.id and result = 'failed') as failed
-from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id join test_run t on t.visit_id = v.id
-where v.closed_at is null and not coalesce((select done from stage_event where visit_id = v.id and stage = 'run' order by at desc limit 1), false)
+from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id
+  join test_run t on t.visit_id = v.id
+where v.closed_at is null and not coalesce((select done from stage_event where visit_id = v.id and stage = 'run'
+  order by at desc limit 1), false)
 order by t.place, v.claim`;
 
 /** Every clock on test, in the order in which they stand. */

@@ -159,25 +159,28 @@ describe('what a run tells besides its readings', () => {
     ).toBe('celsius');
   });
 
-  it('is how far it was set, and what the hands showed when it stopped; and what did not happen is taken back', async () => {
-    const set = await call('POST', 'testrun/events', {
-      kind: 'adjusted',
-      happenedAt: '2031-05-09T12:00:00Z',
-      detail: { setter: 'rating nut', amount: -1.25 },
-    });
-    await call('POST', 'testrun/events', {
-      kind: 'stopped',
-      happenedAt: '2031-05-09T13:00:00Z',
-      detail: { where: 'at warning', shown: '11:57' },
-    });
-    expect((await seen()).events.map((e) => e.detail)).toEqual([
-      { setter: 'rating nut', amount: -1.25 },
-      { where: 'at warning', shown: '11:57' },
-    ]);
-    expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(200);
-    expect((await seen()).events.map((e) => e.kind)).toEqual(['stopped']);
-    expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(404);
-  });
+  it(
+    'is how far it was set, and what the hands showed when it stopped; and what did not happen is ' + 'taken back',
+    async () => {
+      const set = await call('POST', 'testrun/events', {
+        kind: 'adjusted',
+        happenedAt: '2031-05-09T12:00:00Z',
+        detail: { setter: 'rating nut', amount: -1.25 },
+      });
+      await call('POST', 'testrun/events', {
+        kind: 'stopped',
+        happenedAt: '2031-05-09T13:00:00Z',
+        detail: { where: 'at warning', shown: '11:57' },
+      });
+      expect((await seen()).events.map((e) => e.detail)).toEqual([
+        { setter: 'rating nut', amount: -1.25 },
+        { where: 'at warning', shown: '11:57' },
+      ]);
+      expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(200);
+      expect((await seen()).events.map((e) => e.kind)).toEqual(['stopped']);
+      expect((await call('DELETE', `testrun/events/${set.body.id}`)).status).toBe(404);
+    },
+  );
 
   it('stands on the page of all on test, in the order of their places, until its stage is done', async () => {
     const onTest = async () =>

@@ -209,23 +209,29 @@ describe('the gates', () => {
     await shop.marit.ok('POST', `/visits/${visit.id}/signature`, {});
   });
 
-  it('keeps the plates shut while a train is wound, and keeps the reason when they are opened all the same', async () => {
-    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'mantel-barrels' } });
-    const at = `/visits/${visit.id}`;
-    await shop.marit.ok('PUT', `${at}/power/going`, { state: 'wound', version: 1 });
-    expect((await shop.marit.send('POST', `${at}/strip`, { overrideReason: 'in a hurry' })).body.detail).toContain(
-      'caution',
-    );
-    await shop.marit.ok('PUT', `${at}/cautions/wound-spring`);
-    expect((await shop.marit.send('POST', `${at}/strip`, {})).body.detail).toContain('going train is wound');
-    await shop.marit.ok('POST', `${at}/strip`, { overrideReason: 'Click broken.' });
-    expect((await look(visit.id)).strip.begun).toMatchObject({ overrideReason: 'Click broken.', by: 'Marit Fennick' });
-    expect(await shop.marit.ok('GET', '/bench')).toEqual(
-      expect.arrayContaining([
-        expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) }),
-      ]),
-    );
-  });
+  it(
+    'keeps the plates shut while a train is wound, and keeps the reason when they are opened all the ' + 'same',
+    async () => {
+      const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'mantel-barrels' } });
+      const at = `/visits/${visit.id}`;
+      await shop.marit.ok('PUT', `${at}/power/going`, { state: 'wound', version: 1 });
+      expect((await shop.marit.send('POST', `${at}/strip`, { overrideReason: 'in a hurry' })).body.detail).toContain(
+        'caution',
+      );
+      await shop.marit.ok('PUT', `${at}/cautions/wound-spring`);
+      expect((await shop.marit.send('POST', `${at}/strip`, {})).body.detail).toContain('going train is wound');
+      await shop.marit.ok('POST', `${at}/strip`, { overrideReason: 'Click broken.' });
+      expect((await look(visit.id)).strip.begun).toMatchObject({
+        overrideReason: 'Click broken.',
+        by: 'Marit Fennick',
+      });
+      expect(await shop.marit.ok('GET', '/bench')).toEqual(
+        expect.arrayContaining([
+          expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) }),
+        ]),
+      );
+    },
+  );
 
   it('keeps what a look found, and takes it back; a look at what this movement has not is none', async () => {
     const { marit } = shop;

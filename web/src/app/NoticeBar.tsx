@@ -18,7 +18,8 @@ export function NoticeBar() {
       {notice && (
         <div
           className={clsx(
-            'pointer-events-auto flex max-w-3xl items-center gap-4 rounded-xl border-2 px-5 py-3 font-semibold shadow-xl',
+            'pointer-events-auto flex max-w-3xl items-center gap-4 rounded-xl border-2 px-5 py-3',
+            'font-semibold shadow-xl',
             notice.tone === 'danger'
               ? 'border-danger bg-danger-wash text-danger'
               : 'border-good bg-good-wash text-good',

@@ -40,7 +40,9 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
     <div className="min-h-screen">
       <a
         href="#main"
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel focus:p-3"
+        className={
+          'sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel ' + 'focus:p-3'
+        }
       >
         To the work
       </a>
@@ -116,7 +118,10 @@ function LiveMark() {
   return (
     <span
       role="status"
-      className="rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm font-semibold text-brass"
+      className={
+        'rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm ' +
+        'font-semibold text-brass'
+      }
     >
       Server away: what you enter is kept
     </span>

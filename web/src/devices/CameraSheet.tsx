@@ -1,3 +1,4 @@
+import { counted } from '@eclat/core/units';
 import { Camera } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../ui/Button.tsx';
@@ -45,11 +46,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
       wide
       onClose={onClose}
       title="Camera"
-      description={
-        taken === 0
-          ? 'It stays open for one photo after another.'
-          : `${taken} ${taken === 1 ? 'photo' : 'photos'} taken.`
-      }
+      description={taken === 0 ? 'It stays open for one photo after another.' : `${counted(taken, 'photo')} taken.`}
     >
       {camera?.stream ? (
         <video

@@ -15,7 +15,10 @@ export function Devices({ onClose }: { onClose: () => void }) {
   return (
     <aside
       aria-label="Devices"
-      className="fixed right-3 bottom-3 z-40 flex max-h-[80vh] w-80 flex-col gap-4 overflow-y-auto rounded-2xl border-2 border-steel bg-enamel p-4 shadow-2xl"
+      className={
+        'fixed right-3 bottom-3 z-40 flex max-h-[80vh] w-80 flex-col gap-4 overflow-y-auto rounded-2xl ' +
+        'border-2 border-steel bg-enamel p-4 shadow-2xl'
+      }
     >
       <div className="flex items-center justify-between">
         <h2 className="text-xl">Devices</h2>

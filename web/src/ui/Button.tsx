@@ -10,7 +10,8 @@ const VARIANTS = {
 
 export const buttonClass = (variant: keyof typeof VARIANTS = 'quiet', extra?: string) =>
   clsx(
-    'inline-flex min-h-12 items-center justify-center gap-2 rounded-lg border px-4 text-base font-semibold disabled:cursor-not-allowed disabled:opacity-50',
+    'inline-flex min-h-12 items-center justify-center gap-2 rounded-lg border px-4 text-base',
+    'font-semibold disabled:cursor-not-allowed disabled:opacity-50',
     VARIANTS[variant],
     extra,
   );

@@ -21,7 +21,8 @@ export function Sheet({ open, onClose, title, description, children, mustChoose 
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
           className={clsx(
-            'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl',
+            'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2',
+            'overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl',
             wide ? 'w-[min(96vw,56rem)]' : 'w-[min(94vw,44rem)]',
           )}
           {...(description ? {} : { 'aria-describedby': undefined })}

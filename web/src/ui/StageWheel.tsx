@@ -18,7 +18,9 @@ function sector(index: number): string {
   let path = `M ${at(64, from)} L ${at(82, from)}`;
   for (let tooth = 0; tooth < TEETH_PER_STAGE; tooth++) {
     const t = from + tooth * step;
-    path += ` L ${at(82, t + step * 0.14)} L ${at(97, t + step * 0.34)} L ${at(97, t + step * 0.66)} L ${at(82, t + step * 0.86)}`;
+    path +=
+      ` L ${at(82, t + step * 0.14)} L ${at(97, t + step * 0.34)} L ${at(97, t + step * 0.66)} L ` +
+      `${at(82, t + step * 0.86)}`;
   }
   return `${path} L ${at(82, to)} L ${at(64, to)} A 64 64 0 0 0 ${at(64, from)} Z`;
 }

@@ -9,7 +9,11 @@ export function WhichUnit({
   onAnswer: (text: string) => void;
 }) {
   return (
-    <div className="mt-1 flex flex-wrap items-center gap-2 rounded-lg border border-brass-fill bg-brass-wash p-2 text-sm">
+    <div
+      className={
+        'mt-1 flex flex-wrap items-center gap-2 rounded-lg border border-brass-fill bg-brass-wash p-2 ' + 'text-sm'
+      }
+    >
       <span>Which is meant?</span>
       <button
         type="button"

@@ -161,27 +161,31 @@ describe('keys', () => {
     await person.keyboard('{Control>}b{/Control}');
     expect(go).toHaveBeenCalledOnce();
   });
-  it('are no figures that were meant for a field, until something else is pressed; and none at all when switched off', async () => {
-    const stage = vi.fn();
-    const actions = { '2': stage };
-    const Page = () => {
-      useKeys(actions);
-      return <input aria-label="field" />;
-    };
-    render(<Page />);
-    await person.type(screen.getByLabelText('field'), '1{Enter}');
-    screen.getByLabelText('field').blur();
-    await person.keyboard('2.2{Enter}2');
-    expect(stage).not.toHaveBeenCalled();
-    await person.click(document.body);
-    await person.keyboard('2');
-    expect(stage).toHaveBeenCalledOnce();
-    act(() => {
-      useAppState.setState({ singleKeys: false });
-    });
-    await person.keyboard('2');
-    expect(stage).toHaveBeenCalledOnce();
-  });
+  it(
+    'are no figures that were meant for a field, until something else is pressed; and none at all when ' +
+      'switched off',
+    async () => {
+      const stage = vi.fn();
+      const actions = { '2': stage };
+      const Page = () => {
+        useKeys(actions);
+        return <input aria-label="field" />;
+      };
+      render(<Page />);
+      await person.type(screen.getByLabelText('field'), '1{Enter}');
+      screen.getByLabelText('field').blur();
+      await person.keyboard('2.2{Enter}2');
+      expect(stage).not.toHaveBeenCalled();
+      await person.click(document.body);
+      await person.keyboard('2');
+      expect(stage).toHaveBeenCalledOnce();
+      act(() => {
+        useAppState.setState({ singleKeys: false });
+      });
+      await person.keyboard('2');
+      expect(stage).toHaveBeenCalledOnce();
+    },
+  );
 });
 
 it.each([

@@ -136,7 +136,8 @@ function nominal(measured: number, given: number | undefined, warnings: string[]
   if (Math.abs(usual / measured - 1) < NEAR_USUAL) return usual;
   const whole = Math.round(measured);
   warnings.push(
-    `${measured.toFixed(1)} beats an hour is no usual number: the rate is against ${whole}. Give the number of beats from the train.`,
+    `${measured.toFixed(1)} beats an hour is no usual number: the rate is against ${whole}. Give the ` +
+      'number of beats from the train.',
   );
   return whole;
 }

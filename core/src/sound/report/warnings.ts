@@ -19,6 +19,7 @@ export function warningsOf(heard: Heard, s: Steadiness, beats: number): string[]
   return [...ofTheBeat(heard, beats), ...ofOtherSounds(heard, beats), ...ofItsEvenness(heard, s)];
 }
 
+/** Why no amplitude is told at this beat, in words. beatsPerHour: above 0. */
 export const whyNoAmplitude = (beatsPerHour: number): string =>
   beatsPerHour < 14_000
     ? 'Amplitude by sound is for balances.'
@@ -28,7 +29,8 @@ function ofTheBeat({ lock }: Heard, beats: number): string[] {
   const warnings: string[] = [];
   if (lock.ambiguous)
     warnings.push(
-      'The number of beats is ambiguous: tick and tock sound alike, or one of the two is not heard. Give the number of beats.',
+      'The number of beats is ambiguous: tick and tock sound alike, or one of the two is not heard. ' +
+        'Give the number of beats.',
     );
   else if (lock.heard === 'one') warnings.push('Only one of tick and tock is heard: no beat error.');
   if (lock.others.length > 0)

@@ -22,7 +22,8 @@ export default working({
   result: z.object({ milliamps: out('Current', 'mA', 1), watts: out('Power', 'W', 2) }),
   compute: (i) => coilAt(i.volts, i.ohms),
   says: (r) =>
-    `${r.milliamps.toFixed(0)} mA, ${r.watts.toFixed(2)} W. ${r.watts > 2 ? 'Warm if it stays on: find out how long it is closed.' : 'Set the supply’s limit a little above.'}`,
+    `${r.milliamps.toFixed(0)} mA, ${r.watts.toFixed(2)} W. ` +
+    (r.watts > 2 ? 'Warm if it stays on: find out how long it is closed.' : 'Set the supply’s limit a little above.'),
   formula: 'I = V/R, P = V²/R',
   sources: [OHM],
   checks: [

@@ -45,7 +45,8 @@ export default working({
       return `${r.milliamps.toFixed(0)} mA: more than the supply may give. Never join them all at once.`;
     return r.sharePercent > 80
       ? `${r.milliamps.toFixed(0)} mA: within the limit, but close.`
-      : `${r.milliamps.toFixed(0)} mA: well within the limit. In series, one current serves all: count the volts instead.`;
+      : `${r.milliamps.toFixed(0)} mA: well within the limit. In series, one current serves all: count ` +
+          'the volts instead.';
   },
   formula: 'Σ current · count',
   sources: ['Kirchhoff’s first law, any text on circuits'],

@@ -36,7 +36,8 @@ export default working({
     return { resistorOhms: r, ...suppressed(i.volts, i.ohms, r, i.henries) };
   },
   says: (r) =>
-    `${r.resistorOhms} Ω across the coil: ${r.contactPeakV.toFixed(0)} V at the contact. Take one for at least ${(2 * r.steadyLossW).toFixed(2)} W.`,
+    `${r.resistorOhms} Ω across the coil: ${r.contactPeakV.toFixed(0)} V at the contact. Take one ` +
+    `for at least ${(2 * r.steadyLossW).toFixed(2)} W.`,
   formula: 'coil peak I·R_s; contact V + I·R_s; loss V²/R_s; decay L/(R + R_s)',
   sources: ['Decay of current in an inductive circuit, any text on circuits', 'IEC 60063, series E12'],
   checks: [

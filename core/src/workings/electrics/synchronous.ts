@@ -34,7 +34,10 @@ export default working({
   says: (r, i) =>
     i.hertz === i.madeForHertz
       ? `The rotor turns ${r.rotorRpm.toFixed(0)} times a minute: right for these mains.`
-      : `On these mains it ${r.rateSecondsPerDay < 0 ? 'loses' : 'gains'} ${(Math.abs(r.rateSecondsPerDay) / 3600).toFixed(1)} hours a day: another output wheel or a converter.`,
+      : 'On these mains it ' +
+        (r.rateSecondsPerDay < 0 ? 'loses' : 'gains') +
+        ` ${(Math.abs(r.rateSecondsPerDay) / 3600).toFixed(1)} hours a day: another output wheel or a ` +
+        'converter.',
   formula: '120 f/poles',
   sources: ['Any text on electrical machines'],
   checks: [

@@ -33,7 +33,8 @@ export default working({
   },
   says: (r) =>
     r.changeSecondsPerDay === null
-      ? `It loses ${r.lossSecondsPerDay.toFixed(1)} s a day by the width of its swing; only a change of the swing matters.`
+      ? `It loses ${r.lossSecondsPerDay.toFixed(1)} s a day by the width of its swing; only a change ` +
+        'of the swing matters.'
       : `As the arc changes it ${rateInWords(r.changeSecondsPerDay, 1)}.`,
   formula: '86400 (1 − agm(1, cos θ/2)); near 86400 θ²/16',
   sources: ['Exact period of the pendulum by the arithmetic-geometric mean, any text on elliptic integrals'],

@@ -35,7 +35,8 @@ export default working({
   says: (r) =>
     `At the new place it ${rateInWords(r.rateSecondsPerDay, 0)} against the old: set it for that before it goes.`,
   formula:
-    'γ = 9.7803253359 (1 + 0.00193185265241 sin²φ)/√(1 − 0.00669437999013 sin²φ) − 3.086·10⁻⁶ h; Δ = 86400 (√(g₂/g₁) − 1)',
+    'γ = 9.7803253359 (1 + 0.00193185265241 sin²φ)/√(1 − 0.00669437999013 sin²φ) − 3.086·10⁻⁶ h; Δ = ' +
+    '86400 (√(g₂/g₁) − 1)',
   sources: [WGS],
   checks: [
     {

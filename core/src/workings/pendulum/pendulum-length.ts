@@ -28,7 +28,8 @@ export default working({
     return { lengthMm, secondsPerMm: 43200 / lengthMm, gravity: g };
   },
   says: (r) =>
-    `${r.lengthMm.toFixed(1)} mm to the centre of oscillation, a little above the middle of the bob. The rod is longer; leave it to be cut.`,
+    `${r.lengthMm.toFixed(1)} mm to the centre of oscillation, a little above the middle of the bob. ` +
+    'The rod is longer; leave it to be cut.',
   formula: 'L = g T²/4π², T = 7200/beats',
   sources: [MECHANICS, WGS],
   checks: [

@@ -101,7 +101,8 @@ export default working({
     return `${settingWords(i.setter, r.amount)}, by ${sourceWords(r)}.`;
   },
   formula:
-    'nut 43200 p/L · hairspring 43200/l · weight 43200 (m/M)(h/L)(1 − h/L); with the log: a line through the origin, theory as its prior',
+    'nut 43200 p/L · hairspring 43200/l · weight 43200 (m/M)(h/L)(1 − h/L); with the log: a line ' +
+    'through the origin, theory as its prior',
   sources: [MECHANICS, 'Normal linear model with a prior, any text on Bayesian regression'],
   checks: [
     {

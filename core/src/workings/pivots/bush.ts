@@ -68,7 +68,9 @@ export default working({
     };
   },
   says: (r) =>
-    `Bush ${r.boreMm} × ${r.outsideMm} × ${r.heightMm}: ream to ${r.reamMm.toFixed(3)} mm about a centre ${r.centreBackMm.toFixed(2)} mm back against the wear, broach to ${r.finishedBoreMm.toFixed(3)}.`,
+    `Bush ${r.boreMm} × ${r.outsideMm} × ${r.heightMm}: ream to ${r.reamMm.toFixed(3)} mm about a ` +
+    `centre ${r.centreBackMm.toFixed(2)} mm back against the wear, broach to ` +
+    `${r.finishedBoreMm.toFixed(3)}.`,
   formula: 'outside ≥ 2 · long − short and bore + 0.8; ream = outside − 0.015; centre back (long − short)/2',
   sources: ['Press fit 0.01 to 0.02 mm, wall 0.4 mm (practice)'],
   checks: [

@@ -27,7 +27,9 @@ export default working({
   says: (r) =>
     r.depth === 'right'
       ? 'Right, within a twentieth of the module.'
-      : `${r.depth === 'too deep' ? 'Too deep' : 'Too shallow'} by ${Math.abs(r.offMm).toFixed(2)} mm: the last bush is off its centre. Plug and mark anew before it goes together.`,
+      : (r.depth === 'too deep' ? 'Too deep' : 'Too shallow') +
+        ` by ${Math.abs(r.offMm).toFixed(2)} mm: the last bush is off its centre. Plug and mark anew ` +
+        'before it goes together.',
   formula: 'm (N + n)/2 ± m/20',
   sources: ['House rule, practice'],
   checks: [

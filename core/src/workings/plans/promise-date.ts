@@ -82,7 +82,8 @@ export default working({
     };
   },
   says: (r) =>
-    `Promise ${r.nineBy}: nine such jobs in ten are done by then, half by ${r.halfBy}. ${r.waitingPercent > r.benchPercent ? 'Most of it is waiting, so ask and order today.' : 'Most of it is the bench.'}`,
+    `Promise ${r.nineBy}: nine such jobs in ten are done by then, half by ${r.halfBy}. ` +
+    (r.waitingPercent > r.benchPercent ? 'Most of it is waiting, so ask and order today.' : 'Most of it is the bench.'),
   formula: 'sum of triangles: (hours ahead + bench hours + passes) · 7/hours a week + waits + test runs',
   sources: [SIMULATION],
   checks: [

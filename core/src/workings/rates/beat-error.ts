@@ -41,7 +41,13 @@ export default working({
   says: (r, i) =>
     r.inside
       ? 'In beat.'
-      : `Out of beat by ${r.percent.toFixed(1)} %, ${r.short} is short${r.offsetDeg === null ? '' : ` (${r.offsetDeg.toFixed(1)}°)`}: ${i.oscillator === 'pendulum' ? 'level the clock first, then move the crutch a little and listen; go on the way that evens it' : 'turn the hairspring collet a little, and listen again'}.`,
+      : `Out of beat by ${r.percent.toFixed(1)} %, ${r.short} is short` +
+        (r.offsetDeg === null ? '' : ` (${r.offsetDeg.toFixed(1)}°)`) +
+        ': ' +
+        (i.oscillator === 'pendulum'
+          ? 'level the clock first, then move the crutch a little and listen; go on the way that evens it'
+          : 'turn the hairspring collet a little, and listen again') +
+        '.',
   formula: '|t₁ − t₂|/2; δ = A sin(π/2 · share)',
   sources: ['Definition of the trade; simple harmonic swing'],
   checks: [

@@ -58,7 +58,13 @@ export default working({
     if (!r.sure) return 'No more than chance: it does not follow this.';
     const wind = i.against === 'hours since winding';
     return wind
-      ? `It ${r.slope < 0 ? 'loses' : 'gains'} ${Math.abs(24 * r.slope).toFixed(1)} s a day more with each day of the wind: ${r.slope < 0 ? 'usual as the pull falls; look at the spring, its stop work, or the suspension' : 'the arc falls too fast: clean, or look at circular error'}.`
+      ? 'It ' +
+          (r.slope < 0 ? 'loses' : 'gains') +
+          ` ${Math.abs(24 * r.slope).toFixed(1)} s a day more with each day of the wind: ` +
+          (r.slope < 0
+            ? 'usual as the pull falls; look at the spring, its stop work, or the suspension'
+            : 'the arc falls too fast: clean, or look at circular error') +
+          '.'
       : `${Math.abs(r.slope).toFixed(2)} s a day for each °C: ${rodWords(Math.abs(r.slope))}.`;
   },
   formula: 'least squares, Student’s t with n − 2 degrees',

@@ -85,7 +85,8 @@ export default working({
     {
       kind: 'published',
       source:
-        'Student’s t, two-sided 95 %, 4 degrees: 2.776 (NIST/SEMATECH e-Handbook): two readings a day apart with 1 s each',
+        'Student’s t, two-sided 95 %, 4 degrees: 2.776 (NIST/SEMATECH e-Handbook): two readings a ' +
+        'day apart with 1 s each',
       given: {
         family: 'mantel-barrels',
         readBy: 'seconds hand',

@@ -5,6 +5,8 @@ import { z } from 'zod';
 import { pendulum, balance } from '../suited.ts';
 import { REGRESSION } from './shared.ts';
 
+const listenFor = (s: number) => (s < 120 ? `${s.toFixed(0)} s` : `${(s / 60).toFixed(1)} min`);
+
 export default working({
   id: 'sound-limit',
   title: 'How long to listen',
@@ -27,7 +29,9 @@ export default working({
     seconds: i.wanted === undefined ? null : secondsForError(i.beats, i.wanted, i.scatterMs),
   }),
   says: (r) =>
-    `At best ${r.error.toFixed(3)} s a day (one standard error); a real escapement wanders and does worse.${r.seconds === null ? '' : ` For what is wanted, listen ${r.seconds < 120 ? `${r.seconds.toFixed(0)} s` : `${(r.seconds / 60).toFixed(1)} min`}.`}`,
+    `At best ${r.error.toFixed(3)} s a day (one standard error); a real escapement wanders and does ` +
+    'worse.' +
+    (r.seconds === null ? '' : ` For what is wanted, listen ${listenFor(r.seconds)}.`),
   formula: 'σ √(12/N)/(N τ) · 86400',
   sources: [REGRESSION],
   checks: [

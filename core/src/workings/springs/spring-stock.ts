@@ -49,7 +49,8 @@ export default working({
   }),
   says: (r) =>
     r.fits[0]
-      ? `Take ${r.fits[0].name || 'the first'}: it pulls ${r.fits[0].strength.toFixed(2)} × the right one and gives ${r.fits[0].turns.toFixed(1)} turns.`
+      ? `Take ${r.fits[0].name || 'the first'}: it pulls ${r.fits[0].strength.toFixed(2)} × the right ` +
+        `one and gives ${r.fits[0].turns.toFixed(1)} turns.`
       : 'None in stock goes in: too wide, more than 1.5 mm too narrow, or too long for the barrel.',
   formula: 'strength b e³/ℓ first, then turns',
   sources: [BENDING, 'A spring wider than the old binds on the cap (practice)'],

@@ -36,7 +36,8 @@ export default working({
     const percent = Math.round(100 * (r.strength - 1));
     if (Math.abs(percent) <= 5) return 'As strong as the old one.';
     return percent > 0
-      ? `Pulls ${percent} % harder. Too strong a spring wears the train and breaks teeth when it slips: look for a thinner one.`
+      ? `Pulls ${percent} % harder. Too strong a spring wears the train and breaks teeth when it ` +
+          'slips: look for a thinner one.'
       : `Pulls ${-percent} % less. It may not drive a clock that is not quite clean.`;
   },
   formula: 'strength goes as b e³/ℓ; M = E b e³ θ/12 ℓ',

@@ -55,7 +55,14 @@ export default working({
     if (r.turns === null)
       return `Cut it to ${r.bestLengthMm.toFixed(0)} mm: about ${r.realTurns.toFixed(1)} turns in practice.${arbor}`;
     const short = i.lengthMm! < r.bestLengthMm;
-    return `About ${r.realTurns.toFixed(1)} turns in practice${Math.abs(i.lengthMm! / r.bestLengthMm - 1) > 0.05 ? `; ${short ? 'shorter' : 'longer'} than the best ${r.bestLengthMm.toFixed(0)} mm, which would give ${(r.bestTurns - r.turns).toFixed(2)} more` : ''}.${arbor}`;
+    return (
+      `About ${r.realTurns.toFixed(1)} turns in practice` +
+      (Math.abs(i.lengthMm! / r.bestLengthMm - 1) > 0.05
+        ? `; ${short ? 'shorter' : 'longer'} than the best ${r.bestLengthMm.toFixed(0)} mm, ` +
+          `which would give ${(r.bestTurns - r.turns).toFixed(2)} more`
+        : '') +
+      `.${arbor}`
+    );
   },
   formula: 'turns = (r_w − d/2 − D/2 + r_u)/e, r_u = √(D²/4 − ℓe/π), r_w = √(d²/4 + ℓe/π); best ℓ = π(D² − d²)/8e',
   sources: [AREAS],

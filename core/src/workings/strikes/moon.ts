@@ -3,6 +3,7 @@ import { day, out, whole } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
 import { has } from '../../movement/index.ts';
+import { counted } from '../../units/index.ts';
 
 const ALMANAC = 'Mean synodic month 29.530588853 days, Astronomical Almanac';
 
@@ -33,7 +34,8 @@ export default working({
     };
   },
   says: (r) =>
-    `${r.clicks} ${r.clicks === 1 ? 'click' : 'clicks'} on from new moon (the moon is ${r.ageDays.toFixed(1)} days old, give or take half a day).`,
+    `${counted(r.clicks, 'click')} on from new moon (the moon is ${r.ageDays.toFixed(1)} days old, ` +
+    'give or take half a day).',
   formula: 'age = (day − mean new moon of 6 January 2000, 14:20) mod 29.530588853; clicks = age/29.53 · half the disc',
   sources: [ALMANAC],
   checks: [

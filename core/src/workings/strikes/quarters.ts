@@ -1,5 +1,5 @@
 import { CAMBRIDGE_QUARTERS, judgeQuarters, quarterNotes } from '../../strike/index.ts';
-import { ensure } from '../../units/index.ts';
+import { counted, ensure } from '../../units/index.ts';
 import { fact, maybe, numbers, out, table, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
@@ -50,7 +50,10 @@ export default working({
   },
   says: (r) => {
     if (r.outBy !== null)
-      return `In order, but ${r.outBy} ${r.outBy === 1 ? 'quarter' : 'quarters'} ahead of the hand: re-phase the drum against its release, look whether the self-correction works, and hear all four again.`;
+      return (
+        `In order, but ${counted(r.outBy, 'quarter')} ahead of the hand: re-phase the drum against its ` +
+        'release, look whether the self-correction works, and hear all four again.'
+      );
     return r.right ? 'In step.' : 'Not a matter of phase: the locking or the self-correction is at fault.';
   },
   formula: '4, 8, 12, 16 notes; 40 an hour; the drum turns twice',

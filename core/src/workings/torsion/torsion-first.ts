@@ -37,7 +37,8 @@ export default working({
     return { inertiaKgM2, beatsPerMinute: torsionBeats({ ...i, inertiaKgM2 }) };
   },
   says: (r) =>
-    `About ${r.beatsPerMinute.toFixed(1)} beats a minute; the modulus is known to a tenth at best, so try it and count.`,
+    `About ${r.beatsPerMinute.toFixed(1)} beats a minute; the modulus is known to a tenth at best, ` +
+    'so try it and count.',
   formula: 'T = 2π √(I ℓ/(β G b t³)), β = ⅓ (1 − 0.63 t/b)',
   sources: [LAW],
   checks: [

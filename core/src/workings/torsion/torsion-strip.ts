@@ -51,7 +51,10 @@ export default working({
   says(r, i) {
     const best = [...r.choices].sort((a, b) => Math.abs(a.rateSecondsPerDay) - Math.abs(b.rateSecondsPerDay))[0];
     return best
-      ? `Take ${inches(best.thicknessMm)}: it ${best.rateSecondsPerDay < 0 ? 'loses' : 'gains'} ${Math.abs(best.rateSecondsPerDay / 60).toFixed(1)} min a day, the rest on the bob’s adjuster. Reckoned for ${i.law}.`
+      ? `Take ${inches(best.thicknessMm)}: it ` +
+          (best.rateSecondsPerDay < 0 ? 'loses' : 'gains') +
+          ` ${Math.abs(best.rateSecondsPerDay / 60).toFixed(1)} min a day, the rest on the bob’s ` +
+          `adjuster. Reckoned for ${i.law}.`
       : 'The stock has none near it.';
   },
   formula: 't₂ = t₁ (wanted/observed)^(2/3) at equal width; ^(1/2) when width grows with strength',

@@ -54,7 +54,9 @@ export default working({
     };
   },
   says: (r) =>
-    `Module ${r.moduleMm.toFixed(3)}: wheel ${r.wheelMm.toFixed(2)} mm, pinion ${r.pinionMm.toFixed(2)} mm, arbors ${r.centresMm.toFixed(2)} mm apart. Makers rounded: measure a second part before cutting.`,
+    `Module ${r.moduleMm.toFixed(3)}: wheel ${r.wheelMm.toFixed(2)} mm, pinion ` +
+    `${r.pinionMm.toFixed(2)} mm, arbors ${r.centresMm.toFixed(2)} mm apart. Makers rounded: measure ` +
+    'a second part before cutting.',
   formula: 'm = D/(N + 2.76) = d/(n + 1.71 or 1.61) = 2C/(N + n)',
   sources: [BS],
   checks: [

@@ -39,9 +39,12 @@ export default working({
   says: (r, i) =>
     r.days === null
       ? `${r.turnsNeeded.toFixed(1)} turns for ${i.days} days.`
-      : `${r.days.toFixed(1)} days from ${i.turns} turns: ${r.days >= i.days ? 'enough' : `too short for ${i.days} days`}.`,
+      : `${r.days.toFixed(1)} days from ${i.turns} turns: ` +
+        (r.days >= i.days ? 'enough' : `too short for ${i.days} days`) +
+        '.',
   formula:
-    'blows a turn = pins · Π wheels/Π pinions; 156 blows a day on the hours, 180 with halves; the drum turns 48 times a day',
+    'blows a turn = pins · Π wheels/Π pinions; 156 blows a day on the hours, 180 with halves; the ' +
+    'drum turns 48 times a day',
   sources: [TEXT, '1 + 2 + … + 12 = 78 blows in twelve hours'],
   checks: [
     {

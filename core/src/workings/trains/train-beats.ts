@@ -46,7 +46,8 @@ export default working({
   says: (r) =>
     Math.abs(r.beats - r.usual) < 0.01
       ? `${r.beats.toFixed(0)} beats an hour.`
-      : `${r.beats.toFixed(2)} beats an hour. The nearest usual count is ${r.usual}; if it was meant, look for a wheel that does not belong.`,
+      : `${r.beats.toFixed(2)} beats an hour. The nearest usual count is ${r.usual}; if it was meant, ` +
+        'look for a wheel that does not belong.',
   formula: 'beats/h = 2 · E · Π wheels/Π pinions',
   sources: [TEXT],
   checks: [

@@ -37,7 +37,8 @@ export default working({
     if (r.days === null) return `${r.turnsNeeded.toFixed(1)} turns for ${i.days} days.`;
     return r.days >= i.days
       ? `It runs ${r.days.toFixed(1)} days: enough for ${i.days}.`
-      : `It runs only ${r.days.toFixed(1)} days: ${(r.turnsNeeded - i.turns!).toFixed(1)} turns short of ${i.days} days.`;
+      : `It runs only ${r.days.toFixed(1)} days: ${(r.turnsNeeded - i.turns!).toFixed(1)} turns short ` +
+          `of ${i.days} days.`;
   },
   formula: 'hours of a turn = Π wheels/Π pinions; turns = 24 · days/hours',
   sources: [TEXT],

@@ -87,7 +87,11 @@ export default working({
     if (!best) return 'No counts within these limits do it. Allow a departure, or more teeth.';
     const more =
       r.total > 1 ? ` ${r.total - 1} other ${r.total === 2 ? 'set does' : 'sets do'} it too: check the diameters.` : '';
-    return `Most usual: ${best.wheel}/${best.pinion}${best.wheel2 === null ? '' : ` and ${best.wheel2}/${best.pinion2}`}.${more}`;
+    return (
+      `Most usual: ${best.wheel}/${best.pinion}` +
+      (best.wheel2 === null ? '' : ` and ${best.wheel2}/${best.pinion2}`) +
+      `.${more}`
+    );
   },
   formula: 'Π missing = beats/(2 · E · Π known); sizes: module = D/(N + 2.76) = d/(n + 1.71) = 2C/(N + n)',
   sources: [TEXT, BS],

@@ -37,7 +37,9 @@ export default working({
     };
   },
   says: (r) =>
-    `${r.lengthMm.toFixed(3)} mm is ${r.thousandths.toFixed(1)} thousandths, ${Math.abs(r.offMm) < 0.005 ? 'exactly' : 'about'} ${r.fraction}.`,
+    `${r.lengthMm.toFixed(3)} mm is ${r.thousandths.toFixed(1)} thousandths, ` +
+    (Math.abs(r.offMm) < 0.005 ? 'exactly' : 'about') +
+    ` ${r.fraction}.`,
   formula: '1 in = 25.4 mm = 1000 thousandths = 64/64',
   sources: [INCH],
   checks: [

@@ -66,9 +66,12 @@ export default working({
   says: (r, i) =>
     Math.abs(r.bestSetUp - i.setUpTurns) < 0.2
       ? `The pull is as even as this fusee allows, within ${r.unevenPercent.toFixed(0)} %.`
-      : `Set up ${r.bestSetUp} turns instead of ${i.setUpTurns}: the pull would vary by ${r.bestUnevenPercent.toFixed(0)} % instead of ${r.unevenPercent.toFixed(0)}. What was counted out goes before theory.`,
+      : `Set up ${r.bestSetUp} turns instead of ${i.setUpTurns}: the pull would vary by ` +
+        `${r.bestUnevenPercent.toFixed(0)} % instead of ${r.unevenPercent.toFixed(0)}. What was ` +
+        'counted out goes before theory.',
   formula:
-    'chain = π n (mean groove + chain) + half a barrel turn + span; pull = (spring turns from free + set-up + barrel turns left) · radius',
+    'chain = π n (mean groove + chain) + half a barrel turn + span; pull = (spring turns from free + ' +
+    'set-up + barrel turns left) · radius',
   sources: ['Spring pull taken as proportional to its turns from free, and the taper as straight: real fusees differ'],
   checks: [
     {

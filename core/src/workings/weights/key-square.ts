@@ -4,6 +4,12 @@ import { working } from '../working.ts';
 import { z } from 'zod';
 import { springs, weights } from '../suited.ts';
 
+const inHand = (r: { fit: string; playMm: number | null }) => {
+  if (r.fit === 'none') return '';
+  if (r.fit === 'does not go on') return 'The key in hand does not go on. ';
+  return `The key in hand is ${r.fit} by ${r.playMm!.toFixed(2)} mm: it rounds the corners. `;
+};
+
 export default working({
   id: 'key-square',
   title: 'Key for a winding square',
@@ -27,7 +33,7 @@ export default working({
   says: (r) =>
     r.fit === 'fits'
       ? 'It fits.'
-      : `${r.fit === 'none' ? '' : `The key in hand ${r.fit === 'does not go on' ? 'does not go on' : `is ${r.fit} by ${r.playMm!.toFixed(2)} mm: it rounds the corners`}. `}${r.takeMm === null ? 'None in the drawer goes on.' : `Take the ${r.takeMm} mm one.`}`,
+      : inHand(r) + (r.takeMm === null ? 'None in the drawer goes on.' : `Take the ${r.takeMm} mm one.`),
   formula: 'play = key − square, across the flats',
   sources: ['Numbers stamped on keys disagree between makers: only millimetres count (practice)'],
   checks: [

@@ -35,7 +35,8 @@ export default working({
   says: (r, i) =>
     r.enough
       ? `${r.times.toFixed(1)} times its pull: enough.`
-      : `Only ${r.times.toFixed(1)} times its pull; the house wants ${i.factor}. Take a line of ${(i.factor * r.pullKg).toFixed(0)} kg.`,
+      : `Only ${r.times.toFixed(1)} times its pull; the house wants ${i.factor}. Take a line of ` +
+        `${(i.factor * r.pullKg).toFixed(0)} kg.`,
   formula: 'pull = m, or m/2 on a pulley or an endless chain; breaking load ≥ factor · pull',
   sources: ['House factor of five, practice'],
   checks: [

@@ -34,7 +34,12 @@ export default working({
     const lands = r.landsFirst
       ? 'The weight lands first, as it should.'
       : 'The barrel empties with the weight still hanging: the line is too short, or the path wrong.';
-    return `${lands} ${r.days >= i.days ? `It runs ${r.days.toFixed(1)} days.` : `But it runs only ${r.days.toFixed(1)} of ${i.days} days: more fall, or a pulley.`}`;
+    return (
+      `${lands} ` +
+      (r.days >= i.days
+        ? `It runs ${r.days.toFixed(1)} days.`
+        : `But it runs only ${r.days.toFixed(1)} of ${i.days} days: more fall, or a pulley.`)
+    );
   },
   formula: 'fall a day = (24/h) π (d_b + d_l)/falls; the fall of the case must be under that of the line',
   sources: [CIRCLE],

@@ -41,7 +41,10 @@ export async function fetchAll<Asks extends Record<string, Ask<unknown>>>(
       name,
       columns,
       params,
-      text: `(select coalesce(json_agg(t), '[]') from (select ${columns.map((c) => `"${c.column}"`).join(', ')} from "${meta.tableName}" ${tail}) t) as "${name}"`,
+      text:
+        `(select coalesce(json_agg(t), '[]') from (select ` +
+        `${columns.map((c) => `"${c.column}"`).join(', ')} from "${meta.tableName}" ${tail}) t) as "` +
+        `${name}"`,
     };
   });
   const [row] = await sql<Record<string, Record<string, unknown>[]>>(

@@ -101,7 +101,8 @@ async function once<T>(
   const hash = createHash('sha256').update(req.originalUrl).update('\n').update(payload).digest('hex');
   const fresh = await sql(
     em,
-    `insert into idempotency (person_id, key, request_hash, at) values (?, ?, ?, ?) on conflict do nothing returning key`,
+    'insert into idempotency (person_id, key, request_hash, at) values (?, ?, ?, ?) on conflict do ' +
+      'nothing returning key',
     [ctx.person.id, key, hash, ctx.now],
   );
   if (fresh.length === 0) {

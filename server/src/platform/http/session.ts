@@ -30,7 +30,8 @@ export const withSession = (appContext: AppContext) => async (req: Request, _res
     const em = appContext.orm.em.fork();
     const [row] = await sql<Who & { seen_at: string; created_at: string }>(
       em,
-      `select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = s.person_id and p.active where s.token_hash = ?`,
+      'select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = ' +
+        's.person_id and p.active where s.token_hash = ?',
       [hashOf(token)],
     );
     if (

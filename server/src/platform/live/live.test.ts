@@ -28,7 +28,8 @@ it('comes back after its connection is cut, with one connection and a word to ev
     ).rows.length;
   for (let cut = 0; cut < 3; cut++) {
     await admin.query(
-      "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query = 'listen eclat'",
+      'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and ' +
+        "query = 'listen eclat'",
     );
     await vi.waitFor(() => expect(heard.filter((h) => h.includes('"baths"'))).toHaveLength(cut + 1), PATIENT);
     await vi.waitFor(async () => expect(await listening()).toBe(1), PATIENT);

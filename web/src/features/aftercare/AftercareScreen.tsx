@@ -1,4 +1,5 @@
 import type { Recalled } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
@@ -82,11 +83,7 @@ function Matches({ error, wanted, data }: { error: Error | null; wanted: string;
   if (wanted.length < 2) return <p className="text-soft">Every visit that had it is found, open or signed.</p>;
   if (!data) return <p className="text-soft">Looking …</p>;
   if (data.length === 0) return <p>No visit had it.</p>;
-  return (
-    <p className="text-lg font-semibold">
-      {data.length} {data.length === 1 ? 'visit' : 'visits'} had it
-    </p>
-  );
+  return <p className="text-lg font-semibold">{counted(data.length, 'visit')} had it</p>;
 }
 
 function Due() {

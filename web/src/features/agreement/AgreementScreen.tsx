@@ -10,6 +10,7 @@ import {
   WAYS_GIVEN,
   type ProposedLine,
 } from '@eclat/core/estimate';
+import { counted } from '@eclat/core/units';
 import { FileText, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -199,7 +200,7 @@ function Standing() {
     );
   if (open > 0)
     return (
-      <Answer tone="due" title={`The owner has ${open} ${open === 1 ? 'line' : 'lines'} to answer`}>
+      <Answer tone="due" title={`The owner has ${counted(open, 'line')} to answer`}>
         {waits}
       </Answer>
     );

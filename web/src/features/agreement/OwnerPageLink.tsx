@@ -1,4 +1,5 @@
 import type { Visit } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link2, Unlink } from 'lucide-react';
 import { useState } from 'react';
@@ -92,9 +93,7 @@ export function OwnerPageLink() {
 function LinkUses({ link }: { link: NonNullable<Visit['agreement']['link']> }) {
   return (
     <details className="mt-4">
-      <summary className="min-h-11 cursor-pointer font-semibold">
-        Used {link.uses.length} {link.uses.length === 1 ? 'time' : 'times'}
-      </summary>
+      <summary className="min-h-11 cursor-pointer font-semibold">Used {counted(link.uses.length, 'time')}</summary>
       <ul className="text-sm text-soft">
         {link.uses.map((u) => (
           <li key={u.at + u.what}>

@@ -1,6 +1,7 @@
 import { Row } from './LoggedRow.tsx';
 import type { StripStep } from '@eclat/contract';
 import { accountOf, backwards, type Step } from '@eclat/core/strip';
+import { counted } from '@eclat/core/units';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -34,7 +35,9 @@ export function AssemblyScreen() {
       {setUp.length > 0 && (
         <Answer
           tone="due"
-          title={`Set-up to put back in: ${setUp.map((p) => `${p.train}, ${p.setUpTurns} ${p.setUpTurns === 1 ? 'turn' : 'turns'}`).join('; ')}`}
+          title={
+            'Set-up to put back in: ' + setUp.map((p) => `${p.train}, ${counted(p.setUpTurns!, 'turn')}`).join('; ')
+          }
         >
           By its ratchet, counted; before the chain or spring carries anything.
         </Answer>

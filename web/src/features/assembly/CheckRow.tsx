@@ -41,7 +41,12 @@ export function CheckRow({
         <p className="text-lg leading-tight font-semibold">
           {c.what}
           {c.before && (
-            <span className="ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold whitespace-nowrap text-brass">
+            <span
+              className={
+                'ml-2 rounded-full border-2 border-brass-fill px-2 text-sm font-semibold ' +
+                'whitespace-nowrap text-brass'
+              }
+            >
               before the plates close
             </span>
           )}

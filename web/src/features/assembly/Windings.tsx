@@ -21,7 +21,10 @@ export function Windings({
   const judged = counted && expected !== null ? judgeWindings(expected, counted.perMinute) : null;
   const words =
     counted &&
-    `${times.length} windings, one every ${counted.everyS.toFixed(1)} s (${counted.perMinute.toFixed(2)} a minute)${counted.scatterS === null ? '' : `, scatter ${counted.scatterS.toFixed(1)} s`}${judged ? `; ${judged}, ${expected} a minute belong there` : ''}`;
+    `${times.length} windings, one every ${counted.everyS.toFixed(1)} s (` +
+      `${counted.perMinute.toFixed(2)} a minute)` +
+      (counted.scatterS === null ? '' : `, scatter ${counted.scatterS.toFixed(1)} s`) +
+      (judged ? `; ${judged}, ${expected} a minute belong there` : '');
   return (
     <div role="group" aria-label="Windings counted" className="mt-2 flex flex-wrap items-center gap-3">
       <Button variant="main" onClick={() => onKeep('under way', '', [...times, new Date().toISOString()])}>

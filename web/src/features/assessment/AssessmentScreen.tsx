@@ -2,6 +2,7 @@ import type { Finding, Visit } from '@eclat/contract';
 import { SEVERITIES } from '@eclat/core/assess';
 import { api } from '../../data/api.ts';
 import { walkOf } from '@eclat/core/assess';
+import { counted } from '@eclat/core/units';
 import clsx from 'clsx';
 import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -116,9 +117,9 @@ function Summary({ findings, left }: { findings: Finding[]; left: number }) {
   return (
     <Answer
       tone={safety > 0 ? 'danger' : 'info'}
-      title={`${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}${safety + stops > 0 ? `: ${parts}` : ', none that stops it'}`}
+      title={`${counted(findings.length, 'finding')}${safety + stops > 0 ? `: ${parts}` : ', none that stops it'}`}
     >
-      {left > 0 ? `${left} ${left === 1 ? 'place has' : 'places have'} no answer yet.` : 'Every place has an answer.'}
+      {left > 0 ? `${counted(left, 'place has', 'places have')} no answer yet.` : 'Every place has an answer.'}
     </Answer>
   );
 }
@@ -145,7 +146,9 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
           {points.map((n) => (
             <span
               key={n}
-              className="mr-2 inline-grid size-7 place-items-center rounded-full border-2 border-steel text-base font-bold"
+              className={
+                'mr-2 inline-grid size-7 place-items-center rounded-full border-2 border-steel ' + 'text-base font-bold'
+              }
               title="Point on a photo"
             >
               {n}

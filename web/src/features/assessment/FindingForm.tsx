@@ -165,7 +165,10 @@ function useFindingForm(given: Finding | string | null, onClose: () => void) {
   );
   const draft = useDraft(
     form,
-    `finding.${visit.id}.${finding ? `${finding.id}.${finding.version}` : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`}`,
+    `finding.${visit.id}.` +
+      (finding
+        ? `${finding.id}.${finding.version}`
+        : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`),
   );
   const finish = () => {
     draft.clear();

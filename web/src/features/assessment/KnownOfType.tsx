@@ -1,3 +1,4 @@
+import { counted } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Columns2, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
@@ -20,7 +21,7 @@ export function KnownOfType() {
       <ul className="mt-1">
         {data.weaknesses.map((w) => (
           <li key={w.place}>
-            <b>{w.place}</b>, {w.movements} of your {w.of} {w.of === 1 ? 'other' : 'others'}: {w.seen.join(' ')}
+            <b>{w.place}</b>, {w.movements} of your {counted(w.of, 'other')}: {w.seen.join(' ')}
           </li>
         ))}
       </ul>

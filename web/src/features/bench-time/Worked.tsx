@@ -1,4 +1,5 @@
 import { hoursByStage, hoursSpent, LONGEST_H } from '@eclat/core/planning';
+import { counted } from '@eclat/core/units';
 import { stageName } from '@eclat/core/workflow';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
@@ -42,7 +43,7 @@ export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; h
       </table>
       <details className="mt-3">
         <summary className="min-h-11 cursor-pointer font-semibold">
-          {visit.time.length} {visit.time.length === 1 ? 'entry' : 'entries'}
+          {counted(visit.time.length, 'entry', 'entries')}
         </summary>
         <ul className="divide-y divide-line text-sm">
           {visit.time.map((t) => (

@@ -1,4 +1,5 @@
 import type { BenchRow } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import { isTogether, type Urgency } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Hourglass, TriangleAlert } from 'lucide-react';
@@ -14,13 +15,17 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
   return (
     <li
       className={clsx(
-        '[contain-intrinsic-size:auto_6rem] [content-visibility:auto] border-b border-l-8 border-b-line last:border-b-0',
+        '[contain-intrinsic-size:auto_6rem] [content-visibility:auto] border-b border-l-8',
+        'border-b-line last:border-b-0',
         look,
       )}
     >
       <Link
         to={`/visits/${row.visitId}/${next.beside ? 'case' : next.stage}`}
-        className="grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]"
+        className={
+          'grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash ' +
+          'lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]'
+        }
       >
         {row.photoId ? (
           <img
@@ -48,7 +53,12 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
         </span>
         <span className="col-span-2 flex flex-wrap gap-1.5 lg:col-span-1 lg:justify-end">
           {row.asked > 0 && (
-            <span className="inline-flex items-center gap-1 rounded-full border-2 border-dashed border-brass-fill px-2 py-0.5 text-sm font-semibold text-brass">
+            <span
+              className={
+                'inline-flex items-center gap-1 rounded-full border-2 border-dashed border-brass-fill ' +
+                'px-2 py-0.5 text-sm font-semibold text-brass'
+              }
+            >
               <Hourglass className="size-4" aria-hidden />
               owner asked: {row.asked}
             </span>
@@ -56,7 +66,10 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
           {row.cautions.map((c) => (
             <span
               key={c}
-              className="inline-flex items-center gap-1 rounded-full border-2 border-danger px-2 py-0.5 text-sm font-semibold text-danger"
+              className={
+                'inline-flex items-center gap-1 rounded-full border-2 border-danger px-2 py-0.5 ' +
+                'text-sm font-semibold text-danger'
+              }
             >
               <TriangleAlert className="size-4" aria-hidden />
               {c}
@@ -87,5 +100,5 @@ export function Promise({ date, now }: { date: string | null; now: number }) {
 export function promiseWords(days: number) {
   if (days < 0) return `promised ${-days} ${days === -1 ? 'day' : 'days'} ago`;
   if (days === 0) return 'promised for today';
-  return `promised in ${days} ${days === 1 ? 'day' : 'days'}`;
+  return `promised in ${counted(days, 'day')}`;
 }

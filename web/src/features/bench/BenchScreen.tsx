@@ -50,7 +50,8 @@ export function BenchScreen() {
         <div>
           <h1 className="text-3xl">{headline(count('danger'), count('due'))}</h1>
           <p className="mt-1 text-lg text-soft">
-            {data.length === 1 ? 'One clock' : `${data.length} clocks`} in the shop, {count('next')} ready for a hand,{' '}
+            {data.length === 1 ? 'One clock' : `${data.length} clocks`} in the shop,
+            {` ${count('next')} ready for a hand, `}
             {count('wait')} waiting by {count('wait') === 1 ? 'itself' : 'themselves'}.
           </p>
         </div>

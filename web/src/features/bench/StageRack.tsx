@@ -1,4 +1,5 @@
 import type { BenchRow } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import { STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
@@ -21,7 +22,10 @@ export function StageRack({
     <div
       role="group"
       aria-label="Show one stage"
-      className="grid grid-cols-4 gap-x-1 gap-y-2 rounded-xl border border-line bg-enamel px-3 pt-3 sm:grid-cols-7 lg:grid-cols-14"
+      className={
+        'grid grid-cols-4 gap-x-1 gap-y-2 rounded-xl border border-line bg-enamel px-3 pt-3 ' +
+        'sm:grid-cols-7 lg:grid-cols-14'
+      }
     >
       {STAGES.map(({ id, name }) => {
         const n = counts.get(id)!;
@@ -31,7 +35,7 @@ export function StageRack({
             key={id}
             type="button"
             aria-pressed={on}
-            aria-label={`${name}: ${n} ${n === 1 ? 'clock' : 'clocks'}`}
+            aria-label={`${name}: ${counted(n, 'clock')}`}
             onClick={() => onChoose(on ? null : id)}
             className={clsx(
               'flex flex-col items-stretch justify-end rounded-t-lg pt-1 text-center hover:bg-steel-wash',

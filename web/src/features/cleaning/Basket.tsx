@@ -44,7 +44,9 @@ export function PartButton({
         type="button"
         aria-pressed={on}
         onClick={onPress}
-        className={`min-h-12 rounded-lg border-2 px-4 py-1 text-left ${on ? chosen : 'border-line hover:bg-steel-wash'}`}
+        className={
+          'min-h-12 rounded-lg border-2 px-4 py-1 text-left ' + (on ? chosen : 'border-line hover:bg-steel-wash')
+        }
       >
         <span className="flex items-center gap-2 font-semibold">
           {barred && <Ban className="size-4" aria-label="not in this bath" />}

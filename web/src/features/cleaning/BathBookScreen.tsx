@@ -1,6 +1,7 @@
 import { FillForm } from './FillForm.tsx';
 import type { Fill } from '@eclat/contract';
 import { fillPast } from '@eclat/core/cleaning';
+import { counted } from '@eclat/core/units';
 import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -61,8 +62,8 @@ export function BathBookScreen() {
                 <b>{f.name}</b>
                 <span>{f.bath}</span>
                 <span className="text-soft">
-                  {day(f.filledAt)} to {day(f.changedAt!)}, {f.loads} {f.loads === 1 ? 'load' : 'loads'}, {f.minutes}{' '}
-                  min. Poured away by {f.changedBy}.
+                  {day(f.filledAt)} to {day(f.changedAt!)}, {counted(f.loads, 'load')}, {f.minutes} min.
+                  {` Poured away by ${f.changedBy}.`}
                 </span>
               </li>
             ))}

@@ -53,7 +53,10 @@ function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
   return (
     <div
       aria-live="polite"
-      className={`rounded-lg border-2 px-4 py-3 ${plan.forbidden.length > 0 ? 'border-danger bg-danger-wash' : 'border-good bg-good-wash'}`}
+      className={
+        'rounded-lg border-2 px-4 py-3 ' +
+        (plan.forbidden.length > 0 ? 'border-danger bg-danger-wash' : 'border-good bg-good-wash')
+      }
     >
       {plan.forbidden.length > 0 ? (
         <>

@@ -31,7 +31,9 @@ export function DeliveryScreen() {
 function DeliveryAnswer() {
   const visit = useThisVisit();
   const { open, failed } = leftOf(visit, 'deliver');
-  const left = `${open.length} to look at where it stands. A clock that is fetched here needs none of this: show it at the counter.`;
+  const left =
+    `${open.length} to look at where it stands. A clock that is fetched here needs none of this: show ` +
+    'it at the counter.';
   const words = open.length > 0 ? left : 'The record can be signed.';
   const said = visit.closedAt ? 'This visit is closed.' : words;
   if (failed.length > 0)

@@ -56,7 +56,8 @@ function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> 
   return (
     <Answer tone="info" title={learntWords(data)}>
       {data.learn
-        ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or a finding confirmed a cause adds one. Nothing comes from elsewhere.'
+        ? 'A starting value counts as twenty clocks; each signed visit of this shop in which a look or ' +
+          'a finding confirmed a cause adds one. Nothing comes from elsewhere.'
         : 'The shop’s own visits are not counted. Nothing of them is lost: turn it on again at any time.'}
       {me?.role === 'owner-of-shop' && (
         <div className="mt-2">

@@ -1,6 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { holesOf, type Hole } from '@eclat/core/movement';
 import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
+import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { PartRow } from '../survey/PartConditions.tsx';
@@ -59,7 +60,7 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
   const fitted = bushedHoles(visit.bushes).size;
   if (left > 0)
     return (
-      <Answer tone="due" title={`${left} ${left === 1 ? 'bush' : 'bushes'} still to fit`}>
+      <Answer tone="due" title={`${counted(left, 'bush', 'bushes')} still to fit`}>
         {fitted} fitted so far.
       </Answer>
     );
@@ -74,10 +75,7 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
 
 /** A bush may shift an arbor: the depth of its pairs is felt again. */
 function Depths({ visit, touched, undepthed }: { visit: Visit; touched: readonly SurveyedPart[]; undepthed: number }) {
-  const title =
-    undepthed > 0
-      ? `Depth to feel: ${undepthed} ${undepthed === 1 ? 'pair' : 'pairs'}`
-      : 'Depth of the pairs that were touched';
+  const title = undepthed > 0 ? `Depth to feel: ${counted(undepthed, 'pair')}` : 'Depth of the pairs that were touched';
   return (
     <Panel title={title}>
       <ul className="divide-y divide-line">

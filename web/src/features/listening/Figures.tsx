@@ -3,7 +3,9 @@ import { TriangleAlert } from 'lucide-react';
 import { msWords } from './sides.ts';
 
 const daily = (r: SoundReport) =>
-  `${r.rateSecondsPerDay >= 0 ? '+' : '−'}${Math.abs(r.rateSecondsPerDay).toFixed(Math.abs(r.rateSecondsPerDay) < 10 ? 1 : 0)}`;
+  '' +
+  (r.rateSecondsPerDay >= 0 ? '+' : '−') +
+  Math.abs(r.rateSecondsPerDay).toFixed(Math.abs(r.rateSecondsPerDay) < 10 ? 1 : 0);
 
 /** What was heard, in figures that are read from the bench. */
 export function Figures({ report, over }: { report: SoundReport; over: string }) {
@@ -11,7 +13,10 @@ export function Figures({ report, over }: { report: SoundReport; over: string })
     [
       'Rate',
       `${daily(report)} s/day`,
-      `95 % within ±${report.rateHalfWidth.toFixed(report.rateHalfWidth < 10 ? 1 : 0)}; ${report.rateSecondsPerDay >= 0 ? 'gains' : 'loses'}`,
+      '95 % within ±' +
+        report.rateHalfWidth.toFixed(report.rateHalfWidth < 10 ? 1 : 0) +
+        '; ' +
+        (report.rateSecondsPerDay >= 0 ? 'gains' : 'loses'),
     ],
     ['Beats an hour', report.beatsPerHour.toLocaleString('en-GB'), `heard ${report.measuredBeats.toFixed(1)}`],
     [
@@ -19,7 +24,8 @@ export function Figures({ report, over }: { report: SoundReport; over: string })
       report.beatErrorMs === null ? '—' : msWords(report.beatErrorMs),
       report.beatErrorShare === null
         ? 'not told'
-        : `${(100 * report.beatErrorShare).toFixed(2)} %${report.shortSide === 'neither' ? '' : `, ${report.shortSide} is short`}`,
+        : `${(100 * report.beatErrorShare).toFixed(2)} %` +
+          (report.shortSide === 'neither' ? '' : `, ${report.shortSide} is short`),
     ],
     ...(report.amplitudeDegrees === null
       ? []

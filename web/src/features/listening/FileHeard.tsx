@@ -38,7 +38,10 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
         </Answer>
       )}
       <div
-        className={`flex flex-wrap items-center justify-center gap-4 rounded-xl border-2 border-dashed p-5 ${over ? 'border-steel bg-steel-wash' : 'border-line bg-enamel'}`}
+        className={
+          'flex flex-wrap items-center justify-center gap-4 rounded-xl border-2 border-dashed p-5 ' +
+          (over ? 'border-steel bg-steel-wash' : 'border-line bg-enamel')
+        }
         onDragOver={(e) => {
           e.preventDefault();
           setOver(true);

@@ -119,7 +119,10 @@ function KeptLogs({ logs, beganAt, visit }: { logs: KeptLog[]; beganAt: number |
         heard={l}
         beganAt={l.beganAt}
         name={`listening-${new Date(l.beganAt).toISOString().slice(0, 10)}`}
-        title={`Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}${l.stopped ? '' : ', then the page was closed'}`}
+        title={
+          `Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}` +
+          (l.stopped ? '' : ', then the page was closed')
+        }
       >
         <Button variant="plain" onClick={() => removeLog(l.beganAt)}>
           <Trash2 className="size-5" aria-hidden />

@@ -1,4 +1,5 @@
 import type { LoggedEvent, Moment } from '@eclat/core/sound';
+import { counted } from '@eclat/core/units';
 import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { clockTime } from '../../ui/dates.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -32,7 +33,10 @@ export function Past({ history }: { history: readonly Moment[] }) {
             series={odds}
             x="minutes ago"
             y="ms out of beat"
-            says={`Beat error over ${history.length * 10} seconds, last ${history.at(-1)!.oddMs?.toFixed(1) ?? 'not told'} ms`}
+            says={
+              `Beat error over ${history.length * 10} seconds, last ` +
+              `${history.at(-1)!.oddMs?.toFixed(1) ?? 'not told'} ms`
+            }
           />
           <LineChart
             series={rates}
@@ -73,13 +77,15 @@ export function Log({
       at: h.fromS,
       what: `${clockTime(when(h.fromS))} to ${clockTime(when(h.toS))}`,
       says: h.report
-        ? `${h.report.rateSecondsPerDay >= 0 ? '+' : '−'}${Math.abs(h.report.rateSecondsPerDay).toFixed(1)} ± ${h.report.rateHalfWidth.toFixed(1)} s/day, ${h.report.missing} missing`
+        ? (h.report.rateSecondsPerDay >= 0 ? '+' : '−') +
+          `${Math.abs(h.report.rateSecondsPerDay).toFixed(1)} ± ${h.report.rateHalfWidth.toFixed(1)} ` +
+          `s/day, ${h.report.missing} missing`
         : 'too little was heard',
     })),
     ...events.map((e) => ({ at: e.atS, what: `${clockTime(when(e.atS))} ${WORDS[e.kind]}`, says: e.says })),
     ...strikes.map((s) => ({
       at: s.fromS,
-      what: `${clockTime(when(s.fromS))} ${s.blows} ${s.blows === 1 ? 'blow' : 'blows'}`,
+      what: `${clockTime(when(s.fromS))} ${counted(s.blows, 'blow')}`,
       says:
         s.everyS === null
           ? ''

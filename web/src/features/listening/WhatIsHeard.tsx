@@ -53,7 +53,10 @@ export function WhatIsHeard({
 
 export function nothingYet(on: boolean, live: Live | null) {
   if (!on)
-    return 'Rate, beat error and amplitude stand here as soon as a beat is heard. The sound stays on this device unless it is kept.';
+    return (
+      'Rate, beat error and amplitude stand here as soon as a beat is heard. The sound stays on this ' +
+      'device unless it is kept.'
+    );
   if ((live?.seconds ?? 0) > 25 && live?.state !== 'heard')
     return 'No beat found so far. Bring the microphone to the plates or the case, and keep talk away.';
   return 'Figures stand here after some beats.';

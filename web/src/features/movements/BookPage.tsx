@@ -24,7 +24,11 @@ export function Page({ entry, amendments, marked }: { entry: Entry; amendments: 
   return (
     <li
       id={entry.id}
-      className={`grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 sm:grid-cols-[11rem_minmax(0,1fr)] ${marked ? 'bg-steel-wash' : ''}`}
+      className={
+        'grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 ' +
+        'sm:grid-cols-[11rem_minmax(0,1fr)] ' +
+        (marked ? 'bg-steel-wash' : '')
+      }
     >
       <div>
         <p className="text-lg font-bold">{dateInWords(entry.date)}</p>

@@ -2,6 +2,7 @@ import { Page } from './BookPage.tsx';
 import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { Columns2, Download, Merge, ScrollText } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
@@ -153,7 +154,7 @@ function Pages({
   const [inscribing, setInscribing] = useState(false);
   return (
     <Panel
-      title={entries.length === 0 ? 'The book is empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`}
+      title={entries.length === 0 ? 'The book is empty' : `${counted(pages.length, 'page')}`}
       aside={
         !inscribing && (
           <Button onClick={() => setInscribing(true)}>

@@ -1,5 +1,6 @@
 import type { Book } from '@eclat/contract';
 import { familyById } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../data/api.ts';
@@ -38,7 +39,7 @@ export function CompareScreen() {
           <option value={movementId}>another photo of this movement</option>
           {type.data?.sisters.map((s) => (
             <option key={s.movementId} value={s.movementId}>
-              {s.name}, {s.code}, {s.photos} {s.photos === 1 ? 'photo' : 'photos'}
+              {s.name}, {s.code}, {counted(s.photos, 'photo')}
             </option>
           ))}
         </SelectField>
@@ -140,9 +141,7 @@ function MovementFacts({ book }: { book: Book }) {
       <dt className="text-soft">Fittings</dt>
       <dd>{traits.fittings.join(', ') || 'none'}</dd>
       <dt className="text-soft">In its book</dt>
-      <dd>
-        {book.entries.length} {book.entries.length === 1 ? 'entry' : 'entries'}
-      </dd>
+      <dd>{counted(book.entries.length, 'entry', 'entries')}</dd>
     </dl>
   );
 }

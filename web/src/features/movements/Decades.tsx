@@ -27,7 +27,10 @@ export function Decades({ entries }: { entries: Entry[] }) {
         viewBox={`0 0 ${WIDTH} 96`}
         className="h-auto w-full"
         role="group"
-        aria-label={`History by decades, from ${first} to ${last}: ${entries.map((e) => `${dateInWords(e.date)} ${e.title}`).join('; ')}`}
+        aria-label={
+          `History by decades, from ${first} to ${last}: ` +
+          entries.map((e) => `${dateInWords(e.date)} ${e.title}`).join('; ')
+        }
       >
         <line x1={start} x2={WIDTH - LEFT} y1={58} y2={58} className="stroke-steel" strokeWidth={3} />
         {decades.map((d, i) => (

@@ -2,6 +2,7 @@ import type { ReplyOf } from '@eclat/contract';
 import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import { dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { BookOpen, Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import type { api } from '../../data/api.ts';
@@ -64,7 +65,7 @@ function BookList({ data, q }: { data: ReplyOf<typeof api.movements.search> | un
               <span className="block text-sm text-soft">
                 {m.entries === 0
                   ? 'nothing yet'
-                  : `${m.entries} ${m.entries === 1 ? 'entry' : 'entries'}${m.lastDate ? `, last ${dateInWords(m.lastDate)}` : ''}`}
+                  : `${counted(m.entries, 'entry', 'entries')}${m.lastDate ? `, last ${dateInWords(m.lastDate)}` : ''}`}
               </span>
             </span>
           </Link>

@@ -15,14 +15,17 @@ export function RecordOf({ record }: { record: ServiceRecord }) {
       'Worn',
       (record.looked?.worn ?? []).map(
         (w) =>
-          `${w.what}: ${w.state}${w.toMm ? `, turned down to ${w.toMm.toFixed(2)} mm` : ''}${w.note ? `, ${w.note}` : ''}`,
+          `${w.what}: ${w.state}` +
+          (w.toMm ? `, turned down to ${w.toMm.toFixed(2)} mm` : '') +
+          (w.note ? `, ${w.note}` : ''),
       ),
     ],
     [
       'Bushes',
       record.bushes.map(
         (b) =>
-          `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`,
+          `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ` +
+          `${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`,
       ),
     ],
     ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
@@ -39,7 +42,10 @@ export function RecordOf({ record }: { record: ServiceRecord }) {
       'Oiled',
       record.oiled.length > 0
         ? [
-            `${record.oiled.filter((o) => o.grade !== 'none').length} points oiled, ${record.oiled.filter((o) => o.grade === 'none').length} left dry`,
+            record.oiled.filter((o) => o.grade !== 'none').length +
+              ' points oiled, ' +
+              record.oiled.filter((o) => o.grade === 'none').length +
+              ' left dry',
           ]
         : [],
     ],

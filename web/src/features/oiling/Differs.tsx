@@ -22,7 +22,10 @@ export function Differs({
       open
       onClose={onClose}
       title={`Otherwise than the chart: ${point.where}`}
-      description={`The house rule says ${GRADE_NAMES[point.grade].toLowerCase()}, ${point.amount}. What was done instead, and why, is kept with the point.`}
+      description={
+        `The house rule says ${GRADE_NAMES[point.grade].toLowerCase()}, ${point.amount}. What was done ` +
+        'instead, and why, is kept with the point.'
+      }
     >
       <form
         className="flex flex-col gap-4"

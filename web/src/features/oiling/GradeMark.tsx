@@ -10,7 +10,9 @@ export const GRADE_NAMES: Record<Grade, string> = {
 
 /** A drop about the middle of a box of 24, by size. */
 const drop = (s: number) =>
-  `M12 ${12 - 9 * s} C ${12 + 4 * s} ${12 - 3 * s} ${12 + 7 * s} ${12} ${12 + 7 * s} ${12 + 3 * s} A ${7 * s} ${7 * s} 0 0 1 ${12 - 7 * s} ${12 + 3 * s} C ${12 - 7 * s} ${12} ${12 - 4 * s} ${12 - 3 * s} 12 ${12 - 9 * s} Z`;
+  `M12 ${12 - 9 * s} C ${12 + 4 * s} ${12 - 3 * s} ${12 + 7 * s} ${12} ${12 + 7 * s} ${12 + 3 * s} A ` +
+  `${7 * s} ${7 * s} 0 0 1 ${12 - 7 * s} ${12 + 3 * s} C ${12 - 7 * s} ${12} ${12 - 4 * s} ` +
+  `${12 - 3 * s} 12 ${12 - 9 * s} Z`;
 
 function Shape({ grade }: { grade: Grade }) {
   if (grade === 'grease')

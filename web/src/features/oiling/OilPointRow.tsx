@@ -46,7 +46,10 @@ export function OilPointRow({ point: p, on, chosen, onPress, onDiffers }: OilPoi
           {on?.differs && <span className="block font-semibold text-brass">Otherwise here: {on.differs}</span>}
         </span>
         <span
-          className={`grid size-9 shrink-0 place-items-center rounded-lg border-2 ${on ? 'border-steel bg-steel text-steel-ink' : 'border-line'}`}
+          className={
+            'grid size-9 shrink-0 place-items-center rounded-lg border-2 ' +
+            (on ? 'border-steel bg-steel text-steel-ink' : 'border-line')
+          }
         >
           {on && <Check className="size-6" aria-hidden />}
         </span>

@@ -4,6 +4,7 @@ import { OilPointRow } from './OilPointRow.tsx';
 import { type Hand, EMPTY, lastUsed, InHandPanel } from './InHandPanel.tsx';
 import { holesOf, type Arbor } from '@eclat/core/movement';
 import { oilChart, pointOfPivot, type OilPoint } from '@eclat/core/oiling';
+import { counted } from '@eclat/core/units';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -82,7 +83,7 @@ export function OilingScreen() {
       <StageFoot
         stage="oil"
         ready={left.length === 0}
-        why={`${left.length} ${left.length === 1 ? 'point is' : 'points are'} not ticked.`}
+        why={`${counted(left.length, 'point is', 'points are')} not ticked.`}
       />
     </>
   );

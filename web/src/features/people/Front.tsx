@@ -11,7 +11,11 @@ export function Front({ title, sub, children }: { title: string; sub: string; ch
           fine
           done={STAGE_IDS.slice(0, 6)}
           current="fit"
-          className="w-40 md:w-72 [&_circle]:fill-white/20 [&_path]:stroke-white/35 [&_.fill-brass-fill]:fill-[#d9b25a] [&_.fill-brass-fill]:stroke-[#d9b25a] [&_.fill-steel]:fill-white [&_.fill-steel]:stroke-white"
+          className={
+            'w-40 md:w-72 [&_circle]:fill-white/20 [&_path]:stroke-white/35 ' +
+            '[&_.fill-brass-fill]:fill-[#d9b25a] [&_.fill-brass-fill]:stroke-[#d9b25a] ' +
+            '[&_.fill-steel]:fill-white [&_.fill-steel]:stroke-white'
+          }
         />
         <p className="max-w-md text-2xl leading-snug font-semibold">
           From the counter to a signed service history that outlives owners and shops.

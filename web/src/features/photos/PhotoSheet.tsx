@@ -44,7 +44,10 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
         onClose();
       }}
       title={photo.caption || 'Photo'}
-      description={`${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}${open ? '. Press on it to place a numbered point.' : ''}`}
+      description={
+        `${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}` +
+        (open ? '. Press on it to place a numbered point.' : '')
+      }
     >
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
         <MarkedPhoto

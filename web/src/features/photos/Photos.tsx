@@ -114,7 +114,12 @@ function useUploads(stage: StageId) {
 function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | null) => void }) {
   const visit = useThisVisit();
   return (
-    <ul className="grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] sm:grid-cols-4 lg:grid-cols-6">
+    <ul
+      className={
+        'grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] ' +
+        'sm:grid-cols-4 lg:grid-cols-6'
+      }
+    >
       {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
         <li key={p.id}>
           <button

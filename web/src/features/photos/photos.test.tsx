@@ -86,32 +86,36 @@ describe('photos', () => {
   });
 });
 
-it('what is taken out can be put back as it was, though its row is gone and the next one went out before the answer', async () => {
-  const key = {
-    id: 'r1',
-    version: 1,
-    what: 'Pendulum',
-    count: 2,
-    condition: 'rod bent',
-    squareMm: null,
-    fits: null,
-    photoId: null,
-    returnedBy: '',
-    returnedAt: null,
-  };
-  show(ReceivedScreen, visitOf('mantel-barrels', { received: [{ ...key, id: 'r0', what: 'Dome' }, key] }));
-  for (const what of ['Dome', 'Pendulum']) fireEvent.click(screen.getByRole('button', { name: `Take out: ${what}` }));
-  await waitFor(() =>
-    expect(sent.map((s) => s.url)).toEqual(['/api/visits/v1/received/r0', '/api/visits/v1/received/r1']),
-  );
-  await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
-  cleanup();
-  useAppState.getState().notice!.undo!();
-  await waitFor(() =>
-    expect(sent[2]).toMatchObject({
-      method: 'POST',
-      url: '/api/visits/v1/received',
-      body: { what: 'Pendulum', count: 2, condition: 'rod bent' },
-    }),
-  );
-});
+it(
+  'what is taken out can be put back as it was, though its row is gone and the next one went out ' +
+    'before the answer',
+  async () => {
+    const key = {
+      id: 'r1',
+      version: 1,
+      what: 'Pendulum',
+      count: 2,
+      condition: 'rod bent',
+      squareMm: null,
+      fits: null,
+      photoId: null,
+      returnedBy: '',
+      returnedAt: null,
+    };
+    show(ReceivedScreen, visitOf('mantel-barrels', { received: [{ ...key, id: 'r0', what: 'Dome' }, key] }));
+    for (const what of ['Dome', 'Pendulum']) fireEvent.click(screen.getByRole('button', { name: `Take out: ${what}` }));
+    await waitFor(() =>
+      expect(sent.map((s) => s.url)).toEqual(['/api/visits/v1/received/r0', '/api/visits/v1/received/r1']),
+    );
+    await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
+    cleanup();
+    useAppState.getState().notice!.undo!();
+    await waitFor(() =>
+      expect(sent[2]).toMatchObject({
+        method: 'POST',
+        url: '/api/visits/v1/received',
+        body: { what: 'Pendulum', count: 2, condition: 'rod bent' },
+      }),
+    );
+  },
+);

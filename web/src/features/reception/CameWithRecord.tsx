@@ -3,6 +3,7 @@ import { movementBook } from '@eclat/contract/movement-book';
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { dateInWords } from '@eclat/core/history';
 import { FAMILIES } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { FileJson } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
@@ -64,7 +65,7 @@ export function CameWithRecord() {
       {history.length > 0 && (
         <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
           <p className="font-bold">
-            {history.length} {history.length === 1 ? 'entry' : 'entries'} came with it and go on in its book here
+            {counted(history.length, 'entry', 'entries')} came with it and go on in its book here
           </p>
           <ul>
             {history

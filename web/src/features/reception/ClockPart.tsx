@@ -42,7 +42,10 @@ export function ClockPart() {
                 type="button"
                 aria-pressed={clockId === c.id}
                 onClick={() => pickClock(clockId === c.id ? undefined : c.id)}
-                className="flex min-h-12 w-full items-center gap-3 rounded-lg border border-steel px-3 text-left hover:bg-steel-wash aria-pressed:bg-steel aria-pressed:text-steel-ink"
+                className={
+                  'flex min-h-12 w-full items-center gap-3 rounded-lg border border-steel px-3 ' +
+                  'text-left hover:bg-steel-wash aria-pressed:bg-steel aria-pressed:text-steel-ink'
+                }
               >
                 <span className="font-bold">{c.description}</span>
                 <span className="ml-auto text-sm">{c.movement.code}</span>
@@ -130,7 +133,12 @@ function NewMovement() {
 function KnownMovement({ movementId }: { movementId: string }) {
   const { setValue } = useFormContext<IntakeForm>();
   return (
-    <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3 sm:col-span-2">
+    <div
+      className={
+        'flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel ' +
+        'bg-steel-wash px-4 py-3 sm:col-span-2'
+      }
+    >
       <span className="flex items-center gap-3 font-bold">
         <BookOpen aria-hidden />A movement that is known here, with its history
       </span>

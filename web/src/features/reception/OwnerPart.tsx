@@ -27,7 +27,12 @@ export function OwnerPart() {
   if (known)
     return (
       <Panel title="Owner">
-        <div className="flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel bg-steel-wash px-4 py-3">
+        <div
+          className={
+            'flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-steel ' +
+            'bg-steel-wash px-4 py-3'
+          }
+        >
           <span className="flex items-center gap-3 text-xl font-bold">
             <UserRound aria-hidden />
             {sessionStorage.getItem('eclat.intake.owner') ?? 'A known owner'}
@@ -63,7 +68,10 @@ export function OwnerPart() {
                 <button
                   type="button"
                   onClick={() => pick(o.id, o.name)}
-                  className="flex min-h-12 w-full flex-wrap items-center gap-x-4 rounded-lg border border-steel px-3 text-left hover:bg-steel-wash"
+                  className={
+                    'flex min-h-12 w-full flex-wrap items-center gap-x-4 rounded-lg border ' +
+                    'border-steel px-3 text-left hover:bg-steel-wash'
+                  }
                 >
                   <UserRound className="size-5 text-steel" aria-hidden />
                   <span className="font-bold">{o.name}</span>

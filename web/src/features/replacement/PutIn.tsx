@@ -128,7 +128,10 @@ function SureSheet({
       open
       onClose={() => setAsking(false)}
       title={`${visit.movement.code} is out, ${known?.code ?? text} is in`}
-      description="This cannot be taken back: what was done to the old movement is closed into its own book, and this visit goes on with the new one."
+      description={
+        'This cannot be taken back: what was done to the old movement is closed into its own book, and ' +
+        'this visit goes on with the new one.'
+      }
     >
       <p className="text-lg">
         The old movement is <b>{fate}</b>.

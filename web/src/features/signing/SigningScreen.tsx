@@ -1,3 +1,4 @@
+import { counted } from '@eclat/core/units';
 import { Contents, GoesHome } from './Contents.tsx';
 import { api } from '../../data/api.ts';
 import { signFacts } from '@eclat/core/visit';
@@ -122,7 +123,7 @@ function InTheWay({ left }: { left: Obstacle[] }) {
       </Answer>
     );
   return (
-    <Answer tone="due" title={`${left.length} ${left.length === 1 ? 'thing stands' : 'things stand'} in the way`}>
+    <Answer tone="due" title={`${counted(left.length, 'thing stands', 'things stand')} in the way`}>
       <ul className="mt-1 flex flex-col gap-1">
         {left.map((o) => (
           <li key={o.what} className="flex min-h-11 items-center gap-3">
@@ -144,7 +145,7 @@ function Unchecked({ unchecked }: { unchecked: number }) {
   return (
     <p className="text-lg text-soft">
       <Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">
-        {unchecked} {unchecked === 1 ? 'check' : 'checks'} of the assembly
+        {counted(unchecked, 'check')} of the assembly
       </Link>{' '}
       {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
     </p>

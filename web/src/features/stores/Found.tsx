@@ -48,7 +48,10 @@ export function Row({ item, short, onOpen }: { item: StockItem; short: boolean; 
     <li>
       <button
         type="button"
-        className="grid w-full grid-cols-[4.5rem_minmax(0,1fr)_auto] items-center gap-4 py-2 text-left hover:bg-steel-wash md:grid-cols-[4.5rem_minmax(0,1.4fr)_minmax(0,1fr)_11rem]"
+        className={
+          'grid w-full grid-cols-[4.5rem_minmax(0,1fr)_auto] items-center gap-4 py-2 text-left ' +
+          'hover:bg-steel-wash md:grid-cols-[4.5rem_minmax(0,1.4fr)_minmax(0,1fr)_11rem]'
+        }
         onClick={onOpen}
       >
         <span

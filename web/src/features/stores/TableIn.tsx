@@ -67,7 +67,10 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
           (bad.length > 0 ? (
             <Answer
               tone="danger"
-              title={`${bad.length === 1 ? 'One thing is' : `${bad.length} things are`} wrong in it: nothing is taken in yet`}
+              title={
+                (bad.length === 1 ? 'One thing is' : `${bad.length} things are`) +
+                ' wrong in it: nothing is taken in yet'
+              }
             >
               Put the table right and choose it again.
             </Answer>

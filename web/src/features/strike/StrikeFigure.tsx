@@ -37,7 +37,9 @@ function Snail({ hour }: { hour: number }) {
   const under = deg(Math.atan2(tip.x - S.x, S.y - tip.y));
   const d = Array.from({ length: 12 }, (_, i) => {
     const r = stepRadius(i + 1);
-    return `${i === 0 ? 'M' : 'L'} ${point(S.x, S.y, r, i * 30 - 15)} A ${r} ${r} 0 0 1 ${point(S.x, S.y, r, i * 30 + 15)}`;
+    return (
+      (i === 0 ? 'M' : 'L') + ` ${point(S.x, S.y, r, i * 30 - 15)} A ${r} ${r} 0 0 1 ${point(S.x, S.y, r, i * 30 + 15)}`
+    );
   }).join(' ');
   return (
     <g transform={`rotate(${under - (hour - 1) * 30} ${S.x} ${S.y})`}>
@@ -51,16 +53,27 @@ function Snail({ hour }: { hour: number }) {
 function Rack({ fallen }: { fallen: number }) {
   const tip = tailTip(0);
   const tooth = (i: number) =>
-    `M ${point(R.x, R.y, TEETH_AT - 9, HOOK_DEG + (i - 0.5) * TOOTH_DEG)} L ${point(R.x, R.y, TEETH_AT, HOOK_DEG + i * TOOTH_DEG)} L ${point(R.x, R.y, TEETH_AT - 9, HOOK_DEG + (i + 0.5) * TOOTH_DEG)}`;
+    'M ' +
+    point(R.x, R.y, TEETH_AT - 9, HOOK_DEG + (i - 0.5) * TOOTH_DEG) +
+    ' L ' +
+    point(R.x, R.y, TEETH_AT, HOOK_DEG + i * TOOTH_DEG) +
+    ' L ' +
+    point(R.x, R.y, TEETH_AT - 9, HOOK_DEG + (i + 0.5) * TOOTH_DEG);
   return (
     <g transform={`rotate(${-TOOTH_DEG * fallen} ${R.x} ${R.y})`} className="fill-none stroke-steel">
       <path
-        d={`M ${R.x} ${R.y} L ${tip.x.toFixed(1)} ${tip.y.toFixed(1)} M ${R.x} ${R.y} L ${point(R.x, R.y, TEETH_AT - 12, 4)}`}
+        d={
+          `M ${R.x} ${R.y} L ${tip.x.toFixed(1)} ${tip.y.toFixed(1)} M ${R.x} ${R.y} L ` +
+          `${point(R.x, R.y, TEETH_AT - 12, 4)}`
+        }
         strokeWidth={7}
         strokeLinecap="round"
       />
       <path
-        d={`M ${point(R.x, R.y, TEETH_AT - 12, HOOK_DEG - 1)} A ${TEETH_AT - 12} ${TEETH_AT - 12} 0 0 1 ${point(R.x, R.y, TEETH_AT - 12, HOOK_DEG + 20)}`}
+        d={
+          `M ${point(R.x, R.y, TEETH_AT - 12, HOOK_DEG - 1)} A ${TEETH_AT - 12} ${TEETH_AT - 12} 0 0 1 ` +
+          `${point(R.x, R.y, TEETH_AT - 12, HOOK_DEG + 20)}`
+        }
         strokeWidth={6}
       />
       <path d={Array.from({ length: 13 }, (_, i) => tooth(i)).join(' ')} strokeWidth={1.8} />
@@ -80,7 +93,12 @@ function CountWheel({ state, sections, named = false }: { state: StrikeState; se
       {Array.from({ length: sections }, (_, i) => (
         <path
           key={i}
-          d={`M ${point(150, 200, 80, turn(teethOfCount(i)) - 2)} L ${point(150, 200, 62, turn(teethOfCount(i)) - 1.6)} L ${point(150, 200, 62, turn(teethOfCount(i)) + 1.6)} L ${point(150, 200, 80, turn(teethOfCount(i)) + 2)}`}
+          d={
+            `M ${point(150, 200, 80, turn(teethOfCount(i)) - 2)} L ` +
+            `${point(150, 200, 62, turn(teethOfCount(i)) - 1.6)} L ` +
+            `${point(150, 200, 62, turn(teethOfCount(i)) + 1.6)} L ` +
+            `${point(150, 200, 80, turn(teethOfCount(i)) + 2)}`
+          }
           className="fill-enamel stroke-brass-fill"
           strokeWidth={2}
         />
@@ -116,7 +134,8 @@ function QuarterRelease({ minute, lifted }: { minute: number; lifted: boolean })
   const lobes = [0, 1, 2, 3]
     .map(
       (i) =>
-        `L ${point(300, 226, 19, i * 90 - 34)} L ${point(300, 226, i === 0 ? 38 : 33, i * 90 - 7)} L ${point(300, 226, i === 0 ? 38 : 33, i * 90 + 3)} L ${point(300, 226, 19, i * 90 + 8)}`,
+        `L ${point(300, 226, 19, i * 90 - 34)} L ${point(300, 226, i === 0 ? 38 : 33, i * 90 - 7)} L ` +
+        `${point(300, 226, i === 0 ? 38 : 33, i * 90 + 3)} L ${point(300, 226, 19, i * 90 + 8)}`,
     )
     .join(' ');
   return (
@@ -157,7 +176,12 @@ export function StrikeFigure({ state }: { state: StrikeState }) {
       viewBox="0 0 560 285"
       className="mx-auto max-h-[24rem] w-full"
       role="img"
-      aria-label={`${state.says} ${up ? 'The lever is up.' : 'The lever is down.'} ${state.work === 'rack' ? `Rack down by ${state.rackTeeth}.` : ''}`}
+      aria-label={
+        `${state.says} ` +
+        (up ? 'The lever is up.' : 'The lever is down.') +
+        ' ' +
+        (state.work === 'rack' ? `Rack down by ${state.rackTeeth}.` : '')
+      }
     >
       {state.work === 'rack' ? (
         <Snail hour={hour} />

@@ -132,7 +132,11 @@ function useStrikeModel() {
     if (after.phase === 'locked') {
       setLog((l) =>
         [
-          `${after.work === 'quarters' ? ['first quarter', 'half', 'third quarter', 'hour'][(after.quarter - 1) % 4] : `${hourOf(after)} o’clock`}: ${after.sounded === 0 ? 'silent' : after.sounded}`,
+          (after.work === 'quarters'
+            ? ['first quarter', 'half', 'third quarter', 'hour'][(after.quarter - 1) % 4]
+            : `${hourOf(after)} o’clock`) +
+            ': ' +
+            (after.sounded === 0 ? 'silent' : after.sounded),
           ...l,
         ].slice(0, 12),
       );

@@ -38,7 +38,8 @@ export function StrikeScreen() {
       >
         {[verdict.halves?.words, verdict.quarters?.words].filter(Boolean).join(' ') ||
           (judged.length === 0 &&
-            'Turn the minute hand on to each release, wait for it to lock, and press what was heard. Never back past a release.')}
+            'Turn the minute hand on to each release, wait for it to lock, and press what was heard. ' +
+              'Never back past a release.')}
       </Answer>
       {verdict.symptoms.length > 0 && !visit.closedAt && (
         <div className="flex flex-wrap items-center gap-3">

@@ -24,7 +24,8 @@ const LABELS = {
   opens: 'Opens',
 };
 const chip =
-  'min-h-12 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink';
+  'min-h-12 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash ' +
+  'aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink';
 
 /** For one hand: press what, what held it, where it goes. The place stays for the next, the rest is empty again. */
 export function StepForm({ step, onClose }: { step: StripStep | null; onClose: () => void }) {

@@ -81,7 +81,11 @@ export function StepRow({
 }) {
   return (
     <li className="flex items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] [content-visibility:auto]">
-      <span className="grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold tabular-nums">
+      <span
+        className={
+          'grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold ' + 'tabular-nums'
+        }
+      >
         {at + 1}
       </span>
       {s.photoId && (

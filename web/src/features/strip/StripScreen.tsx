@@ -1,5 +1,6 @@
 import type { StripStep } from '@eclat/contract';
 import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
+import { counted } from '@eclat/core/units';
 import { FileText, Search } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -90,7 +91,7 @@ function Said() {
       title={
         steps.length === 0
           ? 'Log what comes off, before it is put down'
-          : `${steps.length} ${steps.length === 1 ? 'thing is' : 'things are'} off${pass > 1 ? `, pass ${pass}` : ''}`
+          : `${counted(steps.length, 'thing is', 'things are')} off${pass > 1 ? `, pass ${pass}` : ''}`
       }
     >
       Photo, what, held by, where it goes. The order of assembly is this list backwards.

@@ -186,7 +186,10 @@ function HoleButtons({
           key={h.key}
           type="button"
           aria-pressed={next?.key === h.key}
-          className="min-h-11 rounded-full border border-line px-3 font-semibold aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink"
+          className={
+            'min-h-11 rounded-full border border-line px-3 font-semibold aria-pressed:border-steel ' +
+            'aria-pressed:bg-steel aria-pressed:text-steel-ink'
+          }
           onClick={() => setAgain(h.key)}
         >
           {i + 1}. {h.arbor.id}

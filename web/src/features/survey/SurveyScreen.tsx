@@ -1,5 +1,6 @@
 import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, type Hole, type Plate } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -52,11 +53,7 @@ export function SurveyScreen() {
         )}
       </div>
       <PartConditions />
-      <StageFoot
-        stage="survey"
-        ready={left === 0}
-        why={`${left} ${left === 1 ? 'hole has' : 'holes have'} no verdict yet.`}
-      />
+      <StageFoot stage="survey" ready={left === 0} why={`${counted(left, 'hole has', 'holes have')} no verdict yet.`} />
     </>
   );
 }

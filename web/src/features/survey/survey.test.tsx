@@ -54,37 +54,40 @@ describe('survey and fit', () => {
     );
   });
 
-  it('reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next hole', async () => {
-    show(SurveyScreen, visitOf('fusee'));
-    expect(within(screen.getByLabelText('By')).queryByRole('option', { name: 'lean' })).toBeNull();
-    await person.selectOptions(screen.getByLabelText('Looked at'), 'one-plate');
-    await person.selectOptions(screen.getByLabelText('By'), 'lean');
-    for (const [label, value] of [
-      ['Pivot', '3.1'],
-      ['Plate less sinks', '2'],
-      ['Lean, °', '12'],
-    ] as const)
-      await person.type(screen.getByLabelText(label), value);
-    expect(screen.getByText(/Play 0.42 mm, limit 0.37 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
-    await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
-    await person.type(screen.getByLabelText('End shake'), '1.2');
-    expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
-    await person.click(screen.getByLabelText('Pivot is polished'));
-    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
-    await waitFor(() =>
-      expect(sent[0]!.body).toMatchObject({
-        way: 'one-plate',
-        size: { kind: 'lean', leanDeg: 12, plateMm: 2 },
-        wearDeg: 225,
-        endShakeMm: 1.2,
-        polished: true,
-        spins: null,
-        past: 'original',
-      }),
-    );
-    await waitFor(() => expect((screen.getByLabelText('Plate less sinks') as HTMLInputElement).value).toBe('2'));
-    expect((screen.getByLabelText('Pivot') as HTMLInputElement).value).toBe('');
-  });
+  it(
+    'reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next ' + 'hole',
+    async () => {
+      show(SurveyScreen, visitOf('fusee'));
+      expect(within(screen.getByLabelText('By')).queryByRole('option', { name: 'lean' })).toBeNull();
+      await person.selectOptions(screen.getByLabelText('Looked at'), 'one-plate');
+      await person.selectOptions(screen.getByLabelText('By'), 'lean');
+      for (const [label, value] of [
+        ['Pivot', '3.1'],
+        ['Plate less sinks', '2'],
+        ['Lean, °', '12'],
+      ] as const)
+        await person.type(screen.getByLabelText(label), value);
+      expect(screen.getByText(/Play 0.42 mm, limit 0.37 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
+      await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
+      await person.type(screen.getByLabelText('End shake'), '1.2');
+      expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
+      await person.click(screen.getByLabelText('Pivot is polished'));
+      await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+      await waitFor(() =>
+        expect(sent[0]!.body).toMatchObject({
+          way: 'one-plate',
+          size: { kind: 'lean', leanDeg: 12, plateMm: 2 },
+          wearDeg: 225,
+          endShakeMm: 1.2,
+          polished: true,
+          spins: null,
+          past: 'original',
+        }),
+      );
+      await waitFor(() => expect((screen.getByLabelText('Plate less sinks') as HTMLInputElement).value).toBe('2'));
+      expect((screen.getByLabelText('Pivot') as HTMLInputElement).value).toBe('');
+    },
+  );
 
   it('shows the last survey behind, and what wore since', async () => {
     show(

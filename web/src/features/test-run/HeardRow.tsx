@@ -10,8 +10,9 @@ export function HeardRow({ heard: h, when }: { heard: HeardSound; when: string }
       </span>
       <span>
         {h.beatErrorMs === null ? 'beat not told' : `${h.beatErrorMs.toFixed(1)} ms out of beat`}
-        {h.amplitudeDegrees !== null && `, ${h.amplitudeDegrees.toFixed(0)}°`}; {h.beatsPerHour.toLocaleString('en-GB')}{' '}
-        an hour, {h.seconds.toFixed(0)} s{h.from === 'simulated' && ', simulated'}
+        {h.amplitudeDegrees !== null && `, ${h.amplitudeDegrees.toFixed(0)}°`};
+        {` ${h.beatsPerHour.toLocaleString('en-GB')}`} an hour, {h.seconds.toFixed(0)} s
+        {h.from === 'simulated' && ', simulated'}
       </span>
       {h.recordingId && (
         <audio

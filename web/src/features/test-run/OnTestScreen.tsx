@@ -75,7 +75,10 @@ export function OnTestScreen() {
               <li key={row.visitId}>
                 <Link
                   to={`/visits/${row.visitId}/run`}
-                  className="flex flex-wrap items-center gap-x-5 gap-y-1 rounded-xl border border-line bg-enamel px-4 py-3 hover:border-steel"
+                  className={
+                    'flex flex-wrap items-center gap-x-5 gap-y-1 rounded-xl border border-line ' +
+                    'bg-enamel px-4 py-3 hover:border-steel'
+                  }
                 >
                   <span
                     className={clsx(
@@ -95,7 +98,9 @@ export function OnTestScreen() {
                   </span>
                   <span className="basis-52 text-right text-soft">
                     {last
-                      ? `${inWords(Math.abs(last.errorS))} ${last.errorS >= 0 ? 'ahead' : 'behind'}, ${dayTime(last.readAt)}`
+                      ? `${inWords(Math.abs(last.errorS))} ` +
+                        (last.errorS >= 0 ? 'ahead' : 'behind') +
+                        `, ${dayTime(last.readAt)}`
                       : 'not read yet'}
                     {want === 'running' && <span className="block">next {dayTime(at)}</span>}
                     {missed > 0 && <span className="block font-semibold text-brass">{missed} left out</span>}
@@ -146,7 +151,9 @@ function Round({
         <p className="text-soft">
           {row.claim}.{' '}
           {last
-            ? `Last: ${inWords(Math.abs(last.errorS))} ${last.errorS >= 0 ? 'ahead' : 'behind'}, ${dayTime(last.readAt)}.`
+            ? `Last: ${inWords(Math.abs(last.errorS))} ` +
+              (last.errorS >= 0 ? 'ahead' : 'behind') +
+              `, ${dayTime(last.readAt)}.`
             : 'Not read yet.'}{' '}
           {judged.verdict.text}
         </p>

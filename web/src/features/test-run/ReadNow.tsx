@@ -102,14 +102,19 @@ function NowButton({
     <button
       type="button"
       onClick={press}
-      className="min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold text-steel-ink hover:brightness-110"
+      className={
+        'min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold ' +
+        'text-steel-ink hover:brightness-110'
+      }
     >
       Now
       <span className="block text-base font-normal">press as the hand meets a minute mark</span>
       <span className="block text-sm font-normal">
         {Math.abs(offset) < 50
           ? 'by the server’s time, which this device keeps'
-          : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ${offset > 0 ? 'behind' : 'ahead'}, reckoned in`}
+          : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ` +
+            (offset > 0 ? 'behind' : 'ahead') +
+            ', reckoned in'}
       </span>
     </button>
   );

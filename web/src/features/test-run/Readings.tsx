@@ -33,7 +33,11 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
           </span>
           {r.celsius !== null && <span className="text-soft">{r.celsius} °C</span>}
           {outliers.includes(Date.parse(r.readAt)) && (
-            <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">
+            <span
+              className={
+                'rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold ' + 'text-brass'
+              }
+            >
               far off the line: left out of the rate
             </span>
           )}

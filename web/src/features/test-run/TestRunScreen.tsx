@@ -8,6 +8,7 @@ import {
   type NextReading,
   type RateVerdict,
 } from '@eclat/core/rate';
+import { counted } from '@eclat/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -64,14 +65,9 @@ function OnTest({ run }: { run: TestRun }) {
     <>
       <Answer tone={toneOf(verdict)} title={verdict.text}>
         {next && <>{whenToRead(next, now)} </>}
-        {judged.segment.length} {judged.segment.length === 1 ? 'reading' : 'readings'} since it was last touched, over{' '}
-        {judged.days.toFixed(1)} of {protocol.shortestDays} days; last read {dayTime(last)}.
-        {missed > 0 && (
-          <b>
-            {' '}
-            {missed} {missed === 1 ? 'reading was' : 'readings were'} left out.
-          </b>
-        )}
+        {counted(judged.segment.length, 'reading')} since it was last touched, over {judged.days.toFixed(1)} of{' '}
+        {protocol.shortestDays} days; last read {dayTime(last)}.
+        {missed > 0 && <b> {counted(missed, 'reading was', 'readings were')} left out.</b>}
       </Answer>
       <TurnAdvice run={run} judged={judged} />
       <Cautions stage="run" />

@@ -11,7 +11,11 @@ export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
   return (
     <nav
       aria-label="Stages of this visit"
-      className="no-print flex items-center gap-4 border-b border-line px-4 py-3 relative md:sticky md:top-[4.5rem] md:max-h-[calc(100vh-4.5rem)] md:flex-col md:overflow-y-auto md:items-stretch md:gap-2 md:self-start md:border-b-0"
+      className={
+        'no-print flex items-center gap-4 border-b border-line px-4 py-3 relative md:sticky ' +
+        'md:top-[4.5rem] md:max-h-[calc(100vh-4.5rem)] md:flex-col md:overflow-y-auto md:items-stretch ' +
+        'md:gap-2 md:self-start md:border-b-0'
+      }
     >
       <StageWheel
         words

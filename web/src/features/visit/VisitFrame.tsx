@@ -61,7 +61,12 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
   const [asked, setAsked] = useState<TrainKey | null>(null);
   const power = visit.power.find((p) => p.train === asked);
   return (
-    <div className="sticky top-0 z-30 flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-enamel px-4 py-2 md:px-6">
+    <div
+      className={
+        'sticky top-0 z-30 flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-enamel ' +
+        'px-4 py-2 md:px-6'
+      }
+    >
       {/* On a low screen the wheel stands here, so that the list of stages has the height. */}
       <StageWheel
         done={done}
@@ -84,7 +89,11 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
       )}
       <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
         {visit.closedAt && (
-          <span className="flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold text-steel">
+          <span
+            className={
+              'flex items-center gap-2 rounded-full border-2 border-steel px-3 py-1 font-semibold ' + 'text-steel'
+            }
+          >
             <LockKeyhole className="size-5" aria-hidden />
             Signed and closed
           </span>

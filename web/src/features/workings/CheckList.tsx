@@ -26,7 +26,12 @@ function Row({ working, check }: { working: Working; check: Check }) {
   const holds = found.every((f) => f.holds);
   const { word, Icon, look } = KINDS[check.kind];
   return (
-    <li className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-1 sm:grid-cols-[auto_9rem_minmax(0,3fr)_minmax(0,2fr)] sm:items-center">
+    <li
+      className={
+        'grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-1 ' +
+        'sm:grid-cols-[auto_9rem_minmax(0,3fr)_minmax(0,2fr)] sm:items-center'
+      }
+    >
       {holds ? (
         <CircleCheck className="size-6 text-good" aria-label="holds" />
       ) : (

@@ -130,7 +130,10 @@ function TableOf({ table, all }: { table: Table<Row>; all: boolean }) {
                 <th key={h.id} aria-sort={says} className="p-0">
                   <button
                     type="button"
-                    className="flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold text-soft hover:text-ink"
+                    className={
+                      'flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold ' +
+                      'text-soft hover:text-ink'
+                    }
                     onClick={h.column.getToggleSortingHandler()}
                   >
                     {flexRender(h.column.columnDef.header, h.getContext())}

@@ -64,7 +64,9 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
   const params = { visitId: visit.id };
   const out = useRemove(api.workings.remove, api.workings.keep, 'Working');
   const address = working
-    ? `/workings/${working.id}?${toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString()}${units === 'inch' ? '&units=inch' : ''}`
+    ? `/workings/${working.id}?` +
+      toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString() +
+      (units === 'inch' ? '&units=inch' : '')
     : null;
   const older = working && working.version !== kept.version;
   return (

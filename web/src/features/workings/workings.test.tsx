@@ -185,7 +185,8 @@ describe('long work', () => {
 
   it('fills a table that is sorted by any column, and shows all of it when asked', async () => {
     open(
-      '/workings/train-missing?beats=3600&escapeTeeth=30&known=%5B%5D&unknown=2&tolerancePercent=0.2&wheelsFrom=24&wheelsTo=120&pinionsFrom=6&pinionsTo=16',
+      '/workings/train-missing?beats=3600&escapeTeeth=30&known=%5B%5D&unknown=2&tolerancePercent=0.2' +
+        '&wheelsFrom=24&wheelsTo=120&pinionsFrom=6&pinionsTo=16',
     );
     (await asked(0)).answer();
     const wheels = () =>

@@ -6,7 +6,10 @@ export function Hole({ input, result }: FigureProps) {
   const outside = result['outsideMm'];
   const back = (long - short) / 2;
   const unit = 210 / Math.max(outside ?? 0, 2 * long - short, long);
-  const slot = `M ${-back * unit} ${(-short / 2) * unit} H ${back * unit} A ${(short / 2) * unit} ${(short / 2) * unit} 0 0 1 ${back * unit} ${(short / 2) * unit} H ${-back * unit} A ${(short / 2) * unit} ${(short / 2) * unit} 0 0 1 ${-back * unit} ${(-short / 2) * unit} Z`;
+  const slot =
+    `M ${-back * unit} ${(-short / 2) * unit} H ${back * unit} A ${(short / 2) * unit} ` +
+    `${(short / 2) * unit} 0 0 1 ${back * unit} ${(short / 2) * unit} H ${-back * unit} A ` +
+    `${(short / 2) * unit} ${(short / 2) * unit} 0 0 1 ${-back * unit} ${(-short / 2) * unit} Z`;
   return (
     <svg
       viewBox="-170 -135 340 290"

@@ -11,7 +11,10 @@ export function Line({ input, result }: FigureProps) {
     <svg
       viewBox="0 0 360 340"
       role="img"
-      aria-label={`The line lets the weight fall ${drop.toFixed(0)} mm${known ? `, the floor is ${fall.toFixed(0)} mm down` : ''}`}
+      aria-label={
+        `The line lets the weight fall ${drop.toFixed(0)} mm` +
+        (known ? `, the floor is ${fall.toFixed(0)} mm down` : '')
+      }
       className="mx-auto w-full max-w-80"
     >
       <rect x={70} y={16} width={90} height={34} rx={5} className="fill-brass-wash stroke-brass-fill" strokeWidth={3} />

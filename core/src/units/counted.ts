@@ -1,0 +1,2 @@
+/** A number with its noun: "1 tooth", "2 teeth". Without `more` the plural takes an s. n: a whole number, 0 or more. */
+export const counted = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
