@@ -419,6 +419,20 @@ export const addresses = {
     },
   },
   fitting: {
+    addWork: {
+      method: 'POST',
+      path: '/visits/:visitId/work',
+      changes: ['visit'],
+      inverse: 'fitting.removeWork',
+      visit: { put: 'work', by: 'id' },
+    },
+    removeWork: {
+      method: 'DELETE',
+      path: '/visits/:visitId/work/:workId',
+      changes: ['visit'],
+      inverse: 'fitting.addWork',
+      visit: { remove: 'work', by: 'id', param: 'workId' },
+    },
     addBush: {
       method: 'POST',
       path: '/visits/:visitId/bushes',
@@ -846,6 +860,13 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/stages/:stage',
       changes: ['visit', 'bench', 'timers'],
+      inverse: 'same',
+      visit: 'again',
+    },
+    setJob: {
+      method: 'POST',
+      path: '/visits/:visitId/job',
+      changes: ['visit', 'bench', 'owners', 'calendar'],
       inverse: 'same',
       visit: 'again',
     },

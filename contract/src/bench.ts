@@ -1,4 +1,4 @@
-import { POWER_STATES } from '@eclat/core/workflow';
+import { POWER_STATES, SHAPE_IDS, STAGE_STATES } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { id, stageId, moment } from './common.ts';
 import { train } from './movements.ts';
@@ -13,7 +13,8 @@ export const benchRow = z.object({
   owner: z.string(),
   movementCode: z.string(),
   familyId: z.string(),
-  done: z.array(stageId),
+  shape: z.enum(SHAPE_IDS),
+  stages: z.array(z.object({ stage: stageId, state: z.enum(STAGE_STATES) })),
   power: z.array(z.object({ train, state: z.enum(POWER_STATES) })),
   next: nextAction,
   bathEndsAt: moment.nullable(),

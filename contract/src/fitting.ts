@@ -73,7 +73,39 @@ export const part = z.object({
 
 export type Part = z.infer<typeof part>;
 
+/** Work on a part that stays in the movement: eased, trued, straightened, cleaned where it sits. */
+export const newWork = z.object({
+  part: requiredText(120, 'The part'),
+  did: requiredText(200, 'What was done'),
+  before: text(160).default(''),
+  after: text(160).default(''),
+  reversible: z.boolean().default(true),
+});
+export const partWork = newWork.extend({ id, ...signed });
+export type PartWork = z.infer<typeof partWork>;
+
 export const fittingRoutes = {
+  addWork: command({
+    method: 'POST',
+    path: '/visits/:visitId/work',
+    summary: 'Record work on a part that stays',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'fitting.removeWork',
+    visit: { put: 'work', by: 'id' },
+    body: newWork,
+    reply: partWork,
+  }),
+  removeWork: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/work/:workId',
+    summary: 'This was not done after all',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'fitting.addWork',
+    visit: { remove: 'work', by: 'id', param: 'workId' },
+    reply: done,
+  }),
   addBush: command({
     method: 'POST',
     path: '/visits/:visitId/bushes',

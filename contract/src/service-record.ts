@@ -10,6 +10,23 @@ const mm = z.number().positive();
 export const serviceRecord = z.object({
   format: z.literal('eclat-service-record'),
   version: z.literal(RECORD_VERSIONS),
+  job: z
+    .object({ shape: z.string(), terms: z.string(), trial: z.string() })
+    .optional()
+    .describe('what was agreed; of a trial what was expected, how it ended, what is offered next'),
+  notDone: z.array(z.string()).optional().describe('stages that were left or did not belong, with why'),
+  work: z
+    .array(
+      z.object({
+        part: z.string(),
+        did: z.string(),
+        before: z.string(),
+        after: z.string(),
+        reversible: z.boolean(),
+      }),
+    )
+    .optional()
+    .describe('work on parts that stayed in the movement'),
   condition: z.array(
     z.object({
       place: z.string(),

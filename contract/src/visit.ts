@@ -1,3 +1,4 @@
+import { SHAPE_IDS, STAGE_STATES, TERMS_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { agreement } from './agreement.ts';
 import { checked } from './assembly.ts';
@@ -8,7 +9,7 @@ import { cleaningRun } from './cleaning.ts';
 import { requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
 import { observations, lookTaken } from './diagnosis.ts';
 import { electricEntry } from './electric.ts';
-import { bush, part } from './fitting.ts';
+import { bush, part, partWork } from './fitting.ts';
 import { visitRules } from './house-rules.ts';
 import { heardSound } from './listening.ts';
 import { movement, newMovement } from './movements.ts';
@@ -27,8 +28,54 @@ import { hole, partCondition, platePhoto, lastSurvey } from './survey.ts';
 import { testRun } from './test-run.ts';
 import { keptWorking } from './workings.ts';
 
+export const trial = z.object({
+  expected: requiredText(400, 'What is expected'),
+  reviewOn: z.iso.date('The date on which it is looked at again is needed.'),
+  outcome: text(400).default(''),
+  offer: text(400).default(''),
+});
+
+const agreed = { shape: z.enum(SHAPE_IDS), terms: z.enum(TERMS_IDS), trial: trial.nullable() };
+/** A trial says what it is for; other terms have none. */
+const trialFits = ({ terms, trial }: { terms: string; trial: unknown }) => (terms === 'trial') === (trial !== null);
+const TRIAL_WANTED = { path: ['trial', 'expected'], message: 'What is expected, and when is it looked at again?' };
+
+/** A new word on what was agreed. Whose it is changes where the shop buys it, or sells it. */
+export const jobChange = z
+  .object({
+    ...agreed,
+    reason: requiredText(400, 'A reason'),
+    whose: z
+      .discriminatedUnion('is', [
+        z.object({ is: z.literal('the same') }),
+        z.object({ is: z.literal('the shop') }),
+        z.object({ is: z.literal('known'), ownerId: id }),
+        z.object({ is: z.literal('new'), owner: ownerFields }),
+      ])
+      .default({ is: 'the same' }),
+  })
+  .refine(trialFits, TRIAL_WANTED);
+
+export const job = z.object({
+  ...agreed,
+  ownStock: z.boolean(),
+  /** Every word on it, the latest last. */
+  log: z.array(z.object({ ...agreed, reason: z.string(), owner: z.string(), ...signed })),
+});
+export type JobView = z.infer<typeof job>;
+
+/** What a person says of a stage: left and not in this job are said with why. */
+export const stageWord = z
+  .object({ state: z.enum(STAGE_STATES), why: text(400).default('') })
+  .refine((w) => w.state === 'open' || w.state === 'done' || w.why !== '', { path: ['why'], message: 'Say why.' });
+
 export const newVisit = z
   .object({
+    /** The shop's own clock: no owner is asked for. */
+    ownStock: z.boolean().default(false),
+    shape: z.enum(SHAPE_IDS).default('overhaul'),
+    terms: z.enum(TERMS_IDS).default('guaranteed'),
+    trial: trial.nullable().default(null),
     ownerId: id.optional(),
     owner: ownerFields.optional(),
     clockId: id.optional(),
@@ -53,7 +100,8 @@ export const newVisit = z
           message: `Either a known ${what} or a new one, not both and not neither.`,
         });
     };
-    one(v.ownerId, v.owner, 'owner', 'owner');
+    if (!trialFits(v)) ctx.addIssue({ code: 'custom', ...TRIAL_WANTED });
+    if (!v.ownStock) one(v.ownerId, v.owner, 'owner', 'owner');
     one(v.clockId, v.clock, 'clock', 'clock');
     if (v.clock) one(v.movementId, v.movement, 'movement', 'movement');
   });
@@ -99,7 +147,17 @@ export const visit = z.object({
   rules: visitRules,
   /** "Do not disturb", from this visit and from every earlier one of this movement. */
   handsOff: z.array(z.object({ place: z.string(), seen: z.string(), at: moment })),
-  stages: z.array(z.object({ stage: stageId, done: z.boolean(), ...signed })),
+  job,
+  /** Where every stage stands, in their order; who said so last, where somebody did. */
+  stages: z.array(
+    z.object({
+      stage: stageId,
+      state: z.enum(STAGE_STATES),
+      why: z.string(),
+      by: z.string(),
+      at: moment.nullable(),
+    }),
+  ),
   photos: z.array(photo),
   recordings: z.array(recording),
   findings: z.array(finding),
@@ -115,6 +173,7 @@ export const visit = z.object({
   platePhotos: z.array(platePhoto),
   lastSurvey: lastSurvey.nullable(),
   time: z.array(timeSpent),
+  work: z.array(partWork),
   bushes: z.array(bush),
   parts: z.array(part),
   casework: z.array(caseTask),
@@ -166,12 +225,23 @@ export const visitRoutes = {
   setStage: command({
     method: 'PUT',
     path: '/visits/:visitId/stages/:stage',
-    summary: 'Mark a stage done, or take it up again',
+    summary: 'Mark a stage done, left or not in this job, or take it up again',
     roles: everyone,
     changes: ['visit', 'bench', 'timers'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ done: z.boolean() }),
+    body: stageWord,
+    reply: done,
+  }),
+  setJob: command({
+    method: 'POST',
+    path: '/visits/:visitId/job',
+    summary: 'Change what was agreed: shape, terms, whose',
+    roles: everyone,
+    changes: ['visit', 'bench', 'owners', 'calendar'],
+    inverse: 'same',
+    visit: 'again',
+    body: jobChange,
     reply: done,
   }),
   readCaution: command({

@@ -1,4 +1,5 @@
 import type { Visit } from '@eclat/contract';
+import { stagesOf } from '@eclat/core/workflow';
 import { AS_USUAL, familyById } from '@eclat/core/movement';
 
 export const AT = '2031-05-02T09:00:00.000Z';
@@ -50,7 +51,8 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
       questions: [],
       prices: { hourlyRate: '50', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 30 },
     },
-    stages: [],
+    job: { shape: 'overhaul', terms: 'guaranteed', trial: null, ownStock: false, log: [] },
+    stages: stagesOf({ shape: 'overhaul', ownStock: false }, []).map((s) => ({ ...s, by: '', at: null })),
     photos: [],
     recordings: [],
     findings: [],
@@ -75,6 +77,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     platePhotos: [],
     lastSurvey: null,
     time: [],
+    work: [],
     bushes: [],
     parts: [],
     casework: [],

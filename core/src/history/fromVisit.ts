@@ -1,3 +1,4 @@
+import { counted } from '../units/index.ts';
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
@@ -7,7 +8,8 @@ import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
 import type { CheckResult } from '../checks/index.ts';
-import type { PowerState, StageId } from '../workflow/index.ts';
+import { notDone, shapeById, stagesOf, termsName, type Job } from '../workflow/index.ts';
+import type { PowerState, StageState } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
@@ -17,7 +19,8 @@ import { RECORD_VERSION, type PrivateWords, type ServiceRecord } from './record.
 export interface VisitSource {
   movement: { traits: Traits };
   owner: PrivateWords;
-  stages: readonly { stage: StageId; done: boolean }[];
+  job: Job;
+  stages: readonly StageState[];
   power: readonly { state: PowerState }[];
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
@@ -30,6 +33,7 @@ export interface VisitSource {
   holes: readonly { key: string; verdict: string }[];
   electric: readonly { test: ElectricTest }[];
   partConditions: readonly { key: string; state: string; toMm: number | null; note: string }[];
+  work: readonly { part: string; did: string; before: string; after: string; reversible: boolean }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
   parts: readonly (ServiceRecord['parts'][number] & {
     kind: KindId;
@@ -80,6 +84,34 @@ export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['pa
   oldPart: p.oldPart,
 });
 
+/** What was agreed, and what was left out of it. */
+function jobOf({ job, stages }: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
+  const left = notDone(stagesOf(job, stages));
+  const t = job.trial;
+  return {
+    job: {
+      shape: shapeById(job.shape).name,
+      terms: termsName(job.terms),
+      trial: t ? [`Expected: ${t.expected}`, t.outcome, t.offer].filter(Boolean).join('; ') : '',
+    },
+    ...(left.length > 0 && { notDone: left }),
+  };
+}
+
+/** What the page of the book is called: "Cured in place: 1 part fitted, tested". */
+export function recordTitle(job: Pick<Job, 'shape'>, record: ServiceRecord): string {
+  const did = [
+    record.cleaned.length > 0 && 'cleaned',
+    record.work && `work on ${counted(record.work.length, 'part')}`,
+    record.bushes.length > 0 && `${counted(record.bushes.length, 'bush', 'bushes')} fitted`,
+    record.parts.length > 0 && `${counted(record.parts.length, 'part')} fitted`,
+    record.oiled.some((o) => o.grade !== 'none') && 'oiled',
+    record.test.readings > 0 && 'tested',
+  ].filter((x): x is string => typeof x === 'string');
+  const { done } = shapeById(job.shape);
+  return did.length > 0 ? `${done}: ${did.join(', ')}` : done;
+}
+
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
@@ -90,6 +122,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
   return {
     format: 'eclat-service-record',
     version: RECORD_VERSION,
+    ...jobOf(visit),
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({
       place,
       seen,
@@ -103,6 +136,9 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
       parts: b.parts.map((p) => p.name),
       minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null),
     })),
+    ...(visit.work.length > 0 && {
+      work: visit.work.map(({ part, did, before, after, reversible }) => ({ part, did, before, after, reversible })),
+    }),
     ...lookedOf(visit),
     ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.test)) }),
     bushes: visit.bushes

@@ -1,10 +1,10 @@
 import { Outside } from '../units/index.ts';
 
 /** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
-export const RECORD_VERSIONS = [1, 2] as const;
+export const RECORD_VERSIONS = [1, 2, 3] as const;
 export type RecordVersion = (typeof RECORD_VERSIONS)[number];
 /** What is written now. */
-export const RECORD_VERSION: RecordVersion = 2;
+export const RECORD_VERSION: RecordVersion = 3;
 /** The version that brought each field. A field that is added here gets a new version, and so does one that changes. */
 export const RECORD_FIELDS = {
   condition: 1,
@@ -19,6 +19,9 @@ export const RECORD_FIELDS = {
   electric: 2,
   casework: 2,
   declined: 2,
+  job: 3,
+  notDone: 3,
+  work: 3,
 } as const satisfies Record<Exclude<keyof ServiceRecord, 'format' | 'version'>, RecordVersion>;
 
 /** The part of a visit that belongs to the movement for ever, whoever owns it. No owner, no complaint, no money. */
@@ -39,6 +42,12 @@ export interface ServiceRecord {
     verdict: string;
     waived: string | null;
   };
+  /** What was agreed: the shape of the job and its terms; a trial with how it ended. */
+  job?: { shape: string; terms: string; trial: string };
+  /** Stages that were left, or did not belong, each with why. Absent where nothing was left out. */
+  notDone?: string[];
+  /** Work on parts that stayed: what was done, how it was before and after. Absent where nothing was. */
+  work?: { part: string; did: string; before: string; after: string; reversible: boolean }[];
   /** Pivots, teeth, clicks, pallets: how many were sound, and each that was not. */
   looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
   /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
@@ -134,6 +143,9 @@ const LABELS: Record<string, string> = {
   note: 'the note',
   test: 'the test run',
   declined: 'declined work',
+  job: 'the job',
+  notDone: 'what was not done',
+  work: 'work on a part',
 };
 
 function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {

@@ -9,7 +9,7 @@ const HOUR = 3_600_000;
 const onTest = (change: Partial<SignSource>): SignSource => ({
   ...finishedVisit,
   ...change,
-  stages: finishedVisit.stages.map((s) => ({ ...s, done: !['run', 'deliver'].includes(s.stage) })),
+  stages: finishedVisit.stages.map((s) => ({ ...s, state: ['run', 'deliver'].includes(s.stage) ? 'open' : 'done' })),
 });
 
 describe('bushes', () => {
@@ -17,13 +17,12 @@ describe('bushes', () => {
   it('are counted hole by hole, on the bench as at the signature', () => {
     const visit: SignSource = {
       ...finishedVisit,
-      stages: finishedVisit.stages.map((s) => ({ ...s, done: s.stage < 'fit' || s.stage === 'intake' })),
       holes: [
         { key: 'T2.back', verdict: 'sound' },
         { key: 'T3.front', verdict: 'bush' },
       ],
     };
-    const stages = finishedVisit.stages.map((s) => ({ ...s, done: s.stage !== 'fit' }));
+    const stages = finishedVisit.stages.map((s) => ({ ...s, state: s.stage === 'fit' ? ('open' as const) : s.state }));
     expect(nextAction(visitFacts({ ...visit, stages }, now.getTime()), now.getTime()).text).toBe('1 bush to fit');
     expect(signObstacles(signFacts(visit, now)).map((o) => o.what)).toContain('1 hole still wants its bush');
   });

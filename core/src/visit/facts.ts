@@ -5,7 +5,7 @@ import { bushesLeft } from '../pivots/index.ts';
 import { isStopped, judgeRun, nextReading, type RunLog } from '../rate/index.ts';
 import type { Choices } from '../rules/index.ts';
 import type { Fate } from '../strip/index.ts';
-import type { PowerState, StageId, VisitFacts } from '../workflow/index.ts';
+import { stagesOf, type Job, type PowerState, type StageState, type VisitFacts } from '../workflow/index.ts';
 
 /**
  * As much of a visit as its facts depend on. Times are ISO 8601. A whole visit is one of these, and so is a row of the
@@ -16,7 +16,9 @@ export interface FactSource {
   promisedFor: string | null;
   movement: { traits: Traits };
   rules: { held: Choices };
-  stages: readonly { stage: StageId; done: boolean }[];
+  job: Job;
+  /** The latest word on each stage. */
+  stages: readonly StageState[];
   power: readonly { state: PowerState }[];
   strip: { begun: unknown; steps: readonly { fate: Fate }[] };
   findings: readonly unknown[];
@@ -56,7 +58,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
   const running = visit.baths.filter((b) => b.stoppedAt === null);
   const untimed = running.find((b) => b.endsAt === null);
   return {
-    done: visit.stages.filter((s) => s.done).map((s) => s.stage),
+    stages: stagesOf(visit.job, visit.stages),
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
@@ -77,6 +79,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     oilLeft: oilChart(traits, visit.rules.held).filter((p) => !oiled.has(p.id)).length,
     run: runFacts(visit, now),
     promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,
+    trialEndsAt: visit.job.trial && !visit.job.trial.outcome ? Date.parse(visit.job.trial.reviewOn) : null,
   };
 }
 

@@ -16,7 +16,8 @@ export const finishedVisit: SignSource = {
   observations: {},
   movement: { traits: familyById('mantel-barrels').traits },
   owner: { name: 'Odile Tarrowby', phone: '0555 010 442', email: '', address: '' },
-  stages: STAGE_IDS.filter((s) => s !== 'sign').map((stage) => ({ stage, done: true })),
+  job: { shape: 'overhaul', terms: 'guaranteed', trial: null, ownStock: false },
+  stages: STAGE_IDS.filter((s) => s !== 'sign').map((stage) => ({ stage, state: 'done', why: '' })),
   power: [{ state: 'wound' }, { state: 'wound' }],
   findings: [
     { place: 'going train', seen: 'Hole oval.', severity: 'stops it', earlierRepair: false, proposal: 'Bush' },
@@ -49,6 +50,7 @@ export const finishedVisit: SignSource = {
       donorCode: 'M-ABC234',
     },
   ],
+  work: [{ part: 'Crutch', did: 'closed', before: 'loose', after: 'no shake', reversible: true }],
   electric: [{ test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
   partConditions: [
     { key: 'pallets', state: 'grooved', toMm: null, note: '' },

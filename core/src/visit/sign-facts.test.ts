@@ -32,9 +32,9 @@ describe('what stands in the way of a signature', () => {
   it('is a bath that runs', () =>
     expect(obstacles({ baths: [{ ...visit.baths[0]!, stoppedAt: null }] })).toEqual(['A bath is still running']));
   it('is a stage that was taken up again', () =>
-    expect(obstacles({ stages: visit.stages.map((s) => (s.stage === 'clean' ? { ...s, done: false } : s)) })).toEqual([
-      'Clean is not done',
-    ]));
+    expect(obstacles({ stages: visit.stages.map((s) => (s.stage === 'clean' ? { ...s, state: 'open' } : s)) })).toEqual(
+      ['Clean is not done'],
+    ));
   it('is a train of which nobody knows', () =>
     expect(obstacles({ power: [{ state: 'unknown' }] })).toEqual(['The power state of a train is unknown']));
   it('is a run that is too short, unless it is waived', () => {

@@ -25,8 +25,9 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     ),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,
-    notReturned: visit.received.filter((r) => r.returnedAt === null).length,
+    notReturned: visit.job.ownStock ? 0 : visit.received.filter((r) => r.returnedAt === null).length,
     waiver,
-    privateWords: privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
+    // The shop's own name is no secret.
+    privateWords: visit.job.ownStock ? [] : privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
   };
 }

@@ -1,4 +1,5 @@
 export * from './stages.ts';
+export * from './jobs.ts';
 export * from './power.ts';
 export * from './next.ts';
 export * from './sign.ts';

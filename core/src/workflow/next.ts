@@ -1,11 +1,13 @@
 import { counted } from '../units/index.ts';
 import type { PowerState } from './power.ts';
 import { isSafe } from './power.ts';
-import { STAGES, type StageId } from './stages.ts';
+import { settled, stagesIn, type Stand, type StageState } from './jobs.ts';
+import type { StageId } from './stages.ts';
 
 /** What a visit comes to, as far as its next action and its signature depend on it. `visitFacts` makes it. */
 export interface VisitFacts {
-  done: readonly StageId[];
+  /** Where every stage of the job stands, in their order. */
+  stages: readonly StageState[];
   closed: boolean;
   /** One state for each train that can hold power. */
   power: readonly PowerState[];
@@ -41,6 +43,8 @@ export interface VisitFacts {
     nextReadingAt: number | null;
   } | null;
   promisedAt: number | null;
+  /** A trial without an outcome yet: when it is looked at again, ms since 1970. */
+  trialEndsAt: number | null;
 }
 
 export type Urgency = 'danger' | 'due' | 'next' | 'wait';
@@ -53,21 +57,25 @@ export interface NextAction {
   beside: boolean;
 }
 
-/** The first stage that is not done; `sign` when all are. */
-export const stageOf = (done: readonly StageId[]): StageId => STAGES.find((s) => !done.includes(s.id))?.id ?? 'sign';
+/** The first stage of the job that wants a hand; `sign` when none does. */
+export const stageOf = (stages: readonly Stand[]): StageId => stages.find((s) => s.state === 'open')?.stage ?? 'sign';
 
-/** Assembled again: from then on a wound train is how it should be. */
-export const isTogether = (done: readonly StageId[]): boolean => done.includes('assemble') || done.includes('oil');
+/** Assembled again, or never taken apart in this job: then a wound train is how it should be. */
+export function isTogether(stages: readonly Stand[]): boolean {
+  const behind = stagesIn(stages, 'done', 'left');
+  if (behind.includes('assemble') || behind.includes('oil')) return true;
+  return ['strip', 'assemble'].every((s) => stagesIn(stages, 'not in this job').includes(s as StageId));
+}
 
 /**
  * The one thing to do next with this clock. Order: what can hurt, what is due now, then the work's own order.
  * @param now ms since 1970
  */
 export function nextAction(f: VisitFacts, now: number): NextAction {
-  const stage = stageOf(f.done);
+  const stage = stageOf(f.stages);
   const beside = false;
   if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait', beside };
-  if (f.stripBegun && !isTogether(f.done) && f.power.some((s) => s === 'wound'))
+  if (f.stripBegun && !isTogether(f.stages) && f.power.some((s) => s === 'wound'))
     return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger', beside };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
     return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due', beside };
@@ -75,9 +83,17 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
     return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
   if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
     return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
-  const own = { stage, ...stageAction(stage, f), beside };
+  const own = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };
   return own;
+}
+
+/** All but the signature is done, and the clock is out on trial. */
+function trialAction(stage: StageId, f: VisitFacts, now: number): Omit<NextAction, 'stage' | 'beside'> | null {
+  if (stage !== 'sign' || f.trialEndsAt === null) return null;
+  return f.trialEndsAt <= now
+    ? { text: 'The trial is over: how did it end?', urgency: 'due' }
+    : { text: 'On trial', urgency: 'wait' };
 }
 
 function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 'beside'> {
@@ -100,7 +116,8 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
         : next('The owner has answered: on to the work');
     case 'power': {
       const unsafe = f.power.filter((s) => !isSafe(s)).length;
-      return next(unsafe > 0 ? `Let down ${counted(unsafe, 'train')}` : 'Safe to open: begin the strip');
+      if (unsafe > 0) return next(`Let down ${counted(unsafe, 'train')}`);
+      return next(settled(f.stages).includes('strip') ? 'Safe: on to the work' : 'Safe to open: begin the strip');
     }
     case 'strip':
       return next(f.steps === 0 ? 'Log what comes off' : `${counted(f.steps, 'thing')} off and logged`);

@@ -1,6 +1,7 @@
 import { counted } from '../units/index.ts';
 import type { VisitFacts } from './next.ts';
-import { STAGES, stageName, type StageId } from './stages.ts';
+import { stagesIn } from './jobs.ts';
+import { stageName, type StageId } from './stages.ts';
 
 export interface SignFacts extends VisitFacts {
   /** Temporary things still in it; parts still with another hand. */
@@ -31,11 +32,14 @@ export function signObstacles(f: SignFacts): Obstacle[] {
   const stands = (at: Obstacle['at'], n: number, one: string, more: string) => {
     if (n > 0) out.push({ what: counted(n, one, more), at });
   };
-  for (const { id } of STAGES)
-    if (id !== 'sign' && !f.done.includes(id)) out.push({ what: `${stageName(id)} is not done`, at: id });
-  if (f.power.some((s) => s === 'unknown')) out.push({ what: 'The power state of a train is unknown', at: 'power' });
+  for (const id of stagesIn(f.stages, 'open'))
+    if (id !== 'sign') out.push({ what: `${stageName(id)} is not done`, at: id });
+  const inJob = stagesIn(f.stages, 'open', 'done', 'left');
+  const left = stagesIn(f.stages, 'left');
+  if (inJob.includes('power') && f.power.some((s) => s === 'unknown'))
+    out.push({ what: 'The power state of a train is unknown', at: 'power' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
-  stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
+  if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
   stands('case', f.caseLeft, 'task on case, dial or glass is not done', 'tasks on case, dial or glass are not done');
   stands('assemble', f.apart, 'thing that came off is not accounted for', 'things that came off are not accounted for');
   for (const { what, at } of f.failed) out.push({ what: `A check stands failed: ${what}`, at });
@@ -58,7 +62,8 @@ export function signObstacles(f: SignFacts): Obstacle[] {
     'thing that came with it is not ticked as going home',
     'things that came with it are not ticked as going home',
   );
-  if (!f.waiver?.trim()) {
+  if (f.trialEndsAt !== null) out.push({ what: 'Nobody has said how the trial ended', at: null });
+  if (inJob.includes('run') && !left.includes('run') && !f.waiver?.trim()) {
     if (f.run?.verdict !== 'inside')
       out.push({
         what: 'The test run is not inside tolerance: wait, or say why it is waived',

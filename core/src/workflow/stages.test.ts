@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { nextAction, type VisitFacts } from './next.ts';
 import { stripGate } from './power.ts';
 import { signObstacles, type SignFacts } from './sign.ts';
-import { STAGE_IDS } from './stages.ts';
+import { notDone, SHAPE_IDS, stageOf, stagesOf, type StageState } from './index.ts';
+import { STAGE_IDS, type StageId } from './stages.ts';
 
 // Common practice: no plate nut is loosened before every spring is let down or caught and every weight is off.
 describe('the strip gate', () => {
@@ -37,8 +38,16 @@ describe('the strip gate', () => {
   });
 });
 
+/** A full overhaul in which these stages are done. */
+const after = (done: readonly StageId[]) =>
+  stagesOf(
+    { shape: 'overhaul', ownStock: false },
+    done.map((stage) => ({ stage, state: 'done', why: '' })),
+  );
+const BEGUN = ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'] as const;
+
 const facts: VisitFacts = {
-  done: ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip'],
+  stages: after(BEGUN),
   closed: false,
   power: ['let down', 'wound'],
   stripBegun: true,
@@ -59,6 +68,7 @@ const facts: VisitFacts = {
   oilLeft: 3,
   run: null,
   promisedAt: null,
+  trialEndsAt: null,
 };
 
 describe('the next action', () => {
@@ -72,7 +82,7 @@ describe('the next action', () => {
   it('does not call a clock on test dangerous because it is wound', () => {
     const onTest: VisitFacts = {
       ...facts,
-      done: [...facts.done, 'clean', 'survey', 'fit', 'assemble', 'oil'],
+      stages: after([...BEGUN, 'clean', 'survey', 'fit', 'assemble', 'oil']),
       run: { stopped: false, readings: 3, verdict: 'not yet', nextReadingAt: 50 },
     };
     expect(nextAction(onTest, 20)).toMatchObject({ stage: 'run', urgency: 'wait' });
@@ -83,7 +93,7 @@ describe('the next action', () => {
     expect(ran({ verdict: 'inside' })).toMatchObject({ urgency: 'next', text: 'Inside tolerance: the run is done' });
   });
   it('waits for the owner before the work, and goes on with the rest when an addition waits', () => {
-    const asked: VisitFacts = { ...facts, power: [], done: ['intake', 'assess', 'diagnose'], unanswered: 2 };
+    const asked: VisitFacts = { ...facts, power: [], stages: after(['intake', 'assess', 'diagnose']), unanswered: 2 };
     expect(nextAction(asked, 20)).toMatchObject({
       stage: 'agree',
       urgency: 'wait',
@@ -93,11 +103,11 @@ describe('the next action', () => {
     expect(nextAction({ ...facts, power: [], unanswered: 1 }, 20)).toMatchObject({ stage: 'clean', urgency: 'next' });
   });
   it('counts what came off, and what is still apart', () => {
-    const at = (done: VisitFacts['done'], change: Partial<VisitFacts>) =>
-      nextAction({ ...facts, power: [], done, ...change }, 20).text;
+    const at = (done: readonly StageId[], change: Partial<VisitFacts>) =>
+      nextAction({ ...facts, power: [], stages: after(done), ...change }, 20).text;
     const before = ['intake', 'assess', 'diagnose', 'agree', 'power'] as const;
     expect([at(before, { steps: 0 }), at(before, {})]).toEqual(['Log what comes off', '12 things off and logged']);
-    const fitted = [...facts.done, 'clean', 'survey', 'fit'] as const;
+    const fitted = [...BEGUN, 'clean', 'survey', 'fit'] as const;
     expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual([
       '1 thing still apart',
       'Everything that came off has its word',
@@ -116,27 +126,28 @@ describe('the next action', () => {
   });
 });
 
+const inside = { stopped: false, readings: 9, verdict: 'inside', nextReadingAt: null } as const;
+const signable: SignFacts = {
+  ...facts,
+  stages: after(STAGE_IDS.filter((s) => s !== 'sign')),
+  power: ['wound'],
+  apart: 0,
+  temporary: 0,
+  away: 0,
+  failed: [],
+  untested: 0,
+  notReturned: 0,
+  run: inside,
+  privateWords: [],
+};
+
 describe('signing', () => {
-  const inside = { stopped: false, readings: 9, verdict: 'inside', nextReadingAt: null } as const;
-  const ready: SignFacts = {
-    ...facts,
-    done: STAGE_IDS.filter((s) => s !== 'sign'),
-    power: ['wound'],
-    apart: 0,
-    temporary: 0,
-    away: 0,
-    failed: [],
-    untested: 0,
-    notReturned: 0,
-    run: inside,
-    privateWords: [],
-  };
   it('lets a finished visit through and names each thing that is not', () => {
-    expect(signObstacles(ready)).toEqual([]);
+    expect(signObstacles(signable)).toEqual([]);
     expect(
       signObstacles({
-        ...ready,
-        done: STAGE_IDS.filter((s) => s !== 'sign' && s !== 'clean' && s !== 'run'),
+        ...signable,
+        stages: after(STAGE_IDS.filter((s) => s !== 'sign' && s !== 'clean' && s !== 'run')),
         bushesLeft: 1,
         caseLeft: 2,
         power: ['unknown'],
@@ -162,9 +173,75 @@ describe('signing', () => {
     ]);
   });
   it('takes a waiver with words for the run, not a blank one', () => {
-    expect(signObstacles({ ...ready, run: { ...inside, verdict: 'outside' }, waiver: ' ' })).toHaveLength(1);
+    expect(signObstacles({ ...signable, run: { ...inside, verdict: 'outside' }, waiver: ' ' })).toHaveLength(1);
     expect(
-      signObstacles({ ...ready, run: { ...inside, verdict: 'outside' }, waiver: 'owner wants it silent, as ornament' }),
+      signObstacles({
+        ...signable,
+        run: { ...inside, verdict: 'outside' },
+        waiver: 'owner wants it silent, as ornament',
+      }),
     ).toEqual([]);
+  });
+});
+
+describe('a job', () => {
+  const job = (shape: (typeof SHAPE_IDS)[number], ownStock = false) => ({ shape, ownStock });
+  const say = (stage: StageId, state: StageState['state'], why = ''): StageState => ({ stage, state, why });
+  const open = (stages: readonly StageState[]) => stages.filter((s) => s.state === 'open').map((s) => s.stage);
+  // Common practice: a clock that is only looked at is never taken down, and what is never taken down needs no survey.
+  it('that is only looked at goes from assessment to the signature, and opens nothing', () => {
+    expect(open(stagesOf(job('report'), []))).toEqual(['intake', 'assess', 'diagnose', 'deliver', 'sign']);
+    for (const shape of SHAPE_IDS) {
+      const stages = open(stagesOf(job(shape), []));
+      if (stages.includes('strip')) expect(stages, shape).toContain('assemble');
+      if (stages.includes('strip') || stages.includes('clean')) expect(stages, shape).toContain('power');
+      expect(stages, shape).toEqual(expect.arrayContaining(['intake', 'assess', 'sign']));
+    }
+  });
+  it('takes a stage in that the shape goes without, and keeps what was said when the shape changes', () => {
+    const said = [say('oil', 'open'), say('agree', 'left', 'asked by phone')];
+    expect(open(stagesOf(job('in place'), said))).toContain('oil');
+    const stages = stagesOf(job('report'), said);
+    expect(open(stages)).toContain('oil');
+    expect(notDone(stages)).toContain('Agree, as far as agreed: asked by phone');
+    // Said once more, it is the same: the page and the server may both ask.
+    expect(stagesOf(job('report'), stages)).toEqual(stages);
+  });
+  it('of the shop’s own asks no owner', () => {
+    expect(open(stagesOf(job('overhaul', true), []))).not.toEqual(expect.arrayContaining(['agree']));
+    expect(
+      stageOf(stagesOf(job('overhaul', true), [say('intake', 'done'), say('assess', 'done'), say('diagnose', 'done')])),
+    ).toBe('power');
+  });
+  it('cured in place is signed with its run, without a word on power, holes or oil', () => {
+    const done = (['intake', 'assess', 'diagnose', 'agree', 'fit', 'run', 'deliver'] as const).map((s) =>
+      say(s, 'done'),
+    );
+    const cured = { ...signable, stages: stagesOf(job('in place'), done), power: ['unknown'] as const };
+    expect(signObstacles(cured)).toEqual([]);
+    expect(signObstacles({ ...cured, run: null }).map((o) => o.at)).toEqual(['run']);
+    // Left with its reason, the run is no longer asked for.
+    const left = stagesOf(job('in place'), [
+      ...done.filter((s) => s.stage !== 'run'),
+      say('run', 'left', 'sold as it is'),
+    ]);
+    expect(signObstacles({ ...cured, stages: left, run: null })).toEqual([]);
+  });
+  it('on trial waits for its day, then asks how it ended, and is not signed before', () => {
+    const stages = stagesOf(
+      job('in place'),
+      STAGE_IDS.filter((s) => s !== 'sign').map((s) => say(s, 'done')),
+    );
+    const trial = { ...signable, stages, trialEndsAt: 50 };
+    expect(nextAction(trial, 20)).toMatchObject({ urgency: 'wait', text: 'On trial' });
+    expect(nextAction(trial, 60)).toMatchObject({ urgency: 'due', stage: 'sign' });
+    expect(signObstacles(trial)).toHaveLength(1);
+  });
+  it('in which nothing comes apart is together: a wound train is no danger there, and one apart is', () => {
+    const wound = { ...facts, power: ['wound'] as const, stripBegun: true };
+    expect(nextAction({ ...wound, stages: stagesOf(job('in place'), []) }, 20).urgency).not.toBe('danger');
+    expect(nextAction({ ...wound, stages: stagesOf(job('in place'), [say('strip', 'open')]) }, 20).urgency).toBe(
+      'danger',
+    );
   });
 });

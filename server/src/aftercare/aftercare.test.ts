@@ -35,7 +35,7 @@ async function signed(batch: string): Promise<Visit> {
     await put(visit, `oil/${p.id}`, p.grade === 'none' ? {} : { product: 'Clock oil, pivots', batch });
   for (const c of checksFor(visit.movement.traits, 'assemble'))
     await put(visit, `checks/${c.id}`, { result: 'passed' });
-  for (const stage of STAGE_IDS.filter((s) => s !== 'sign')) await put(visit, `stages/${stage}`, { done: true });
+  for (const stage of STAGE_IDS.filter((s) => s !== 'sign')) await put(visit, `stages/${stage}`, { state: 'done' });
   await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { waiver: 'ornament only' });
   return visit;
 }

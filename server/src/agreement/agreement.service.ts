@@ -8,7 +8,7 @@ import { expectVersion, findOrRefuse, type Context } from '../platform/http/cont
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Shop } from '../people/people.entity.ts';
-import { StageEvent } from '../visit/visit.entity.ts';
+import { wordOn } from '../visit/stage-word.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from './agreement.entity.ts';
 import { pricesIn } from './prices.service.ts';
 
@@ -131,9 +131,9 @@ export async function addLine(
 ): Promise<Line> {
   await openVisit(ctx, visitId);
   await checkFinding(ctx, visitId, given.findingId);
-  const [agreed] = await ctx.em.find(StageEvent, { visitId, stage: 'agree' }, { orderBy: { at: 'desc' }, limit: 1 });
+  const agreed = (await wordOn(ctx, visitId, 'agree')) === 'done';
   const [last] = await ctx.em.find(EstimateLine, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
-  const line = ctx.em.create(EstimateLine, { visitId, ...given, addition: agreed?.done ?? false, ...after(ctx, last) });
+  const line = ctx.em.create(EstimateLine, { visitId, ...given, addition: agreed, ...after(ctx, last) });
   await ctx.em.flush();
   return lineOf(ctx, visitId, line.id);
 }

@@ -82,7 +82,7 @@ describe('an estimate', () => {
     } = await look();
     await say(lines[1]!.id, 'accepted');
     for (const stage of ['intake', 'assess', 'diagnose', 'agree'])
-      await shop.marit.ok('PUT', at(`stages/${stage}`), { done: true });
+      await shop.marit.ok('PUT', at(`stages/${stage}`), { state: 'done' });
     const late = await write({ what: 'A cracked pinion, found while apart' });
     expect(late.addition).toBe(true);
     expect((await shop.marit.ok<object[]>('GET', '/bench'))[0]).toMatchObject({

@@ -14,8 +14,8 @@ const SEED = 6438;
 const TRIALS = 10_000;
 /** A clock that runs its test asks for no bench hours. */
 const AT_THE_BENCH =
-  'not exists (select 1 from (select distinct on (stage) stage, done from stage_event e where ' +
-  `e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.done)`;
+  'not exists (select 1 from (select distinct on (stage) stage, state from stage_event e where ' +
+  `e.visit_id = v.id order by stage, at desc) s where s.stage = 'oil' and s.state = 'done')`;
 
 /** By when, from this estimate, this movement, what stands before it and how often the shop's work came apart again. */
 export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<typeof api.agreement.promise>> {
@@ -36,8 +36,9 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
   const [past] = await sql<{ signed: number; again: number }>(
     ctx.em,
     `
-    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e
-      where e.visit_id = v.id and not e.done))::int as again from visit v where v.closed_at is not null`,
+    select count(*)::int as signed, count(*) filter (where exists (select 1 from stage_event e join stage_event d
+      on d.visit_id = e.visit_id and d.stage = e.stage and d.state = 'done' and d.at < e.at
+      where e.visit_id = v.id and e.state = 'open'))::int as again from visit v where v.closed_at is not null`,
   );
   const [pass] = await sql<{ counted: number; mean: number | null; usual: string | null }>(
     ctx.em,

@@ -21,7 +21,7 @@ const send = (method: string, path: string, body?: object) =>
 describe('a check', () => {
   it('that fails says what was wrong, and takes the movement apart again once', async () => {
     expect((await send('PUT', 'checks/drum', { result: 'failed' })).body.fields![0]!.path).toBe('note');
-    for (const stage of ['fit', 'assemble']) await send('PUT', `stages/${stage}`, { done: true });
+    for (const stage of ['fit', 'assemble']) await send('PUT', `stages/${stage}`, { state: 'done' });
     const before = (await now()).strip.passes.length;
     for (let twice = 0; twice < 2; twice++)
       expect((await send('PUT', 'checks/drum', { result: 'failed', note: 'a quarter out' })).status).toBe(200);
@@ -29,7 +29,7 @@ describe('a check', () => {
     expect(failed.strip.passes.slice(before).map((p) => p.reason)).toEqual([
       'Drum in phase with its release: a quarter out',
     ]);
-    expect(failed.stages.find((s) => s.stage === 'assemble')!.done).toBe(false);
+    expect(failed.stages.find((s) => s.stage === 'assemble')!.state).toBe('open');
     const refused = (await send('POST', 'signature', {})).body;
     expect(JSON.stringify(refused)).toContain('A check stands failed: Drum in phase');
     await send('PUT', 'checks/drum', { result: 'passed', note: 'set in the second pass' });

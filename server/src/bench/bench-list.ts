@@ -47,7 +47,7 @@ const LINES = list(
   ofVisit('estimate_line l'),
 );
 
-const LATEST_STAGES = `(select distinct on (stage) stage, done from ${ofVisit('stage_event')}
+const LATEST_STAGES = `(select distinct on (stage) stage, state, why from ${ofVisit('stage_event')}
   order by stage, at desc) s`;
 const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
 
@@ -59,6 +59,8 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   json_build_object('traits', m.traits) as movement,
   json_build_object('held', ${HELD}) as rules,
   ${list('s', LATEST_STAGES)} as stages,
+  (select json_build_object('shape', shape, 'terms', terms, 'trial', trial, 'ownStock', o.own_stock)
+    from ${ofVisit('visit_job')} order by at desc limit 1) as job,
   ${list(object({ train: 'train', state: 'state' }), ofVisit('train_power'))} as power,
   json_build_object('begun', exists (select 1 from ${ofVisit('strip')}),
     'steps', ${list(object({ fate: 'fate' }), ofVisit('strip_step'))}) as strip,
@@ -99,7 +101,8 @@ function benchRow(row: BenchFacts, now: Date): BenchRow {
     owner: row.owner,
     movementCode: row.code,
     familyId: row.family_id,
-    done: [...facts.done],
+    stages: facts.stages.map(({ stage, state }) => ({ stage, state })),
+    shape: row.job.shape,
     power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
     next: nextAction(facts, now.getTime()),
     bathEndsAt: facts.bathEndsAt === null ? null : new Date(facts.bathEndsAt).toISOString(),

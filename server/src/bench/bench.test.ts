@@ -17,7 +17,7 @@ const bench = () => shop.marit.ok<BenchRow[]>('GET', '/bench');
 const next = async () => (await bench()).find((r) => r.visitId === visit.id)!.next;
 const put = (path: string, body?: object) => shop.marit.ok('PUT', `/visits/${visit.id}/${path}`, body);
 const post = (path: string, body: object) => shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/${path}`, body);
-const done = (stage: string) => put(`stages/${stage}`, { done: true });
+const done = (stage: string) => put(`stages/${stage}`, { state: 'done' });
 
 describe('the bench follows the work', () => {
   it('leads from stage to stage, with what is left of each', async () => {
@@ -118,12 +118,12 @@ describe('the bench follows the work', () => {
   });
 
   it('takes a stage up again, and the log keeps both', async () => {
-    await put('stages/clean', { done: false });
+    await put('stages/clean', { state: 'open' });
     expect(await next()).toMatchObject({ stage: 'clean' });
     const { stages } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
-    expect(stages.find((s) => s.stage === 'clean')).toMatchObject({ done: false, by: 'Marit Fennick' });
+    expect(stages.find((s) => s.stage === 'clean')).toMatchObject({ state: 'open', by: 'Marit Fennick' });
     await done('clean');
-    expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/sign`, { done: true })).status).toBe(404);
-    expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/polish`, { done: true })).status).toBe(404);
+    expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/sign`, { state: 'done' })).status).toBe(404);
+    expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/polish`, { state: 'done' })).status).toBe(404);
   });
 });

@@ -3,7 +3,7 @@ import { SYMPTOM_IDS } from '@eclat/core/faults';
 import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { visitFacts } from '@eclat/core/visit';
-import { STAGE_IDS } from '@eclat/core/workflow';
+import { SHAPE_IDS, STAGE_IDS, STAGE_STATES } from '@eclat/core/workflow';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
@@ -27,6 +27,7 @@ const RUN = {
 const HOLE = { pivotMm: 1.2, size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 } };
 const BUSH = { pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2 };
 const ROUTES = ['cure', 'overhaul'];
+const TRIAL = { expected: 'strikes for a week', reviewOn: '2031-05-12' };
 const GIVEN = { how: 'phone', who: 'the owner' };
 
 /** Any press that the bench may depend on. Many are refused in many states: what they leave is what counts. */
@@ -38,8 +39,14 @@ function presses(visit: Visit): fc.Arbitrary<Press> {
   const hole = fc.constantFrom(...holes.map((h) => h.key));
   return fc.oneof(
     fc
-      .tuple(fc.constantFrom(...STAGE_IDS.filter((s) => s !== 'sign')), flag)
-      .map(([s, done]): Press => ['PUT', of(`stages/${s}`), { done }]),
+      .tuple(fc.constantFrom(...STAGE_IDS.filter((s) => s !== 'sign')), fc.constantFrom(...STAGE_STATES))
+      .map(([s, state]): Press => ['PUT', of(`stages/${s}`), { state, why: 'not wanted' }]),
+    fc
+      .tuple(fc.constantFrom(...SHAPE_IDS), fc.constantFrom(null, TRIAL), fc.constantFrom('the same', 'the shop'))
+      .map(([shape, trial, is]): Press => {
+        const terms = trial ? 'trial' : 'free';
+        return ['POST', of('job'), { shape, terms, trial, reason: 'asked for', whose: { is } }];
+      }),
     fc.constant<Press>(['POST', of('findings'), { place: 'case', seen: 'loose', severity: 'looks', effect: 'looks' }]),
     fc
       .tuple(fc.constantFrom(...SYMPTOM_IDS.slice(0, 3)), fc.constantFrom('present', 'absent', null))
@@ -81,7 +88,6 @@ it('the bench, from its one quick question, finds what the whole visit comes to,
       const quick = (await benchFacts(shop.running.appContext.orm.em.fork())).find((f) => f.id === id)!;
       const comparable = (f: ReturnType<typeof visitFacts>) => ({
         ...f,
-        done: [...f.done].sort(),
         power: [...f.power].sort(),
       });
       expect(comparable(visitFacts(quick, at))).toEqual(comparable(visitFacts(view, at)));

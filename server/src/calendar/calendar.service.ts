@@ -2,12 +2,15 @@ import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { addDays, parseISO } from 'date-fns';
 import { dueList } from '../aftercare/aftercare.service.ts';
 import { visitFacts } from '@eclat/core/visit';
+import { settled } from '@eclat/core/workflow';
 import { benchFacts, timers } from '../bench/bench-list.ts';
 import type { Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { hashOf, newToken } from '../platform/http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
 import { CalendarFeed } from './calendar.entity.ts';
+
+const wholeDay = (on: string) => ({ start: parseISO(on), end: addDays(parseISO(on), 1), allDay: true });
 
 export const feedState = async (ctx: Context) => ({
   since: (await ctx.em.findOne(CalendarFeed, { personId: ctx.person.id }))?.since.toISOString() ?? null,
@@ -53,8 +56,8 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
       .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
   for (const row of await benchFacts(ctx.em)) {
-    const { done, run } = visitFacts(row, ctx.now.getTime());
-    if (run?.nextReadingAt && !done.includes('run'))
+    const { stages, run } = visitFacts(row, ctx.now.getTime());
+    if (run?.nextReadingAt && !settled(stages).includes('run'))
       calendar.createEvent({
         id: `${row.id}-reading@eclat`,
         start: new Date(run.nextReadingAt),
@@ -63,13 +66,20 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
         url: at(row.id, 'run'),
         stamp: ctx.now,
       });
+    const clock = `${row.claim}, ${row.clock}`;
     if (row.promisedFor)
       calendar.createEvent({
         id: `${row.id}-promised@eclat`,
-        start: parseISO(row.promisedFor),
-        end: addDays(parseISO(row.promisedFor), 1),
-        allDay: true,
-        summary: `Promised (${row.claim}, ${row.clock})`,
+        ...wholeDay(row.promisedFor),
+        summary: `Promised (${clock})`,
+        url: at(row.id, 'sign'),
+        stamp: ctx.now,
+      });
+    if (row.job.trial && !row.job.trial.outcome)
+      calendar.createEvent({
+        id: `${row.id}-trial@eclat`,
+        ...wholeDay(row.job.trial.reviewOn),
+        summary: `Look again at the trial (${clock})`,
         url: at(row.id, 'sign'),
         stamp: ctx.now,
       });
@@ -81,9 +91,7 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
     ] as const)
       calendar.createEvent({
         id: `${d.visitId}-${kind}@eclat`,
-        start: parseISO(on),
-        end: addDays(parseISO(on), 1),
-        allDay: true,
+        ...wholeDay(on),
         summary: `Due for ${kind === 'oil' ? 'a look and oil' : 'an overhaul'} (${d.claim}, ${d.clock})`,
         url: `${address}/movements/${d.movementId}`,
         stamp: new Date(d.signedAt),

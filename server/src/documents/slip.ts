@@ -10,7 +10,7 @@ import { print } from './pdf.ts';
 export async function slip(ctx: Context, { visit, shop, address }: Asked): Promise<Buffer> {
   const signed = visit.closedAt ? new Date(visit.closedAt) : ctx.now;
   const due = dueAgain(visit.movement.traits, signed, visit.replacement.out !== null);
-  const by = visit.stages.find((s) => s.stage === 'sign')?.by ?? ctx.person.name;
+  const by = visit.stages.find((s) => s.stage === 'sign')?.by || ctx.person.name;
   return print({
     pageSize: { width: 255, height: 130 },
     pageMargins: [10, 10, 10, 6],

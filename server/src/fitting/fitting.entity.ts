@@ -27,6 +27,22 @@ export const Bush = defineEntity({
 
 export type Bush = InferEntity<typeof Bush>;
 
+export const PartWork = defineEntity({
+  name: 'PartWork',
+  tableName: 'part_work',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    part: text(),
+    did: text(),
+    before: text(),
+    after: text(),
+    reversible: p.boolean(),
+    ...by,
+  },
+});
+export type PartWork = InferEntity<typeof PartWork>;
+
 export const PartFitted = defineEntity({
   name: 'PartFitted',
   tableName: 'part_fitted',

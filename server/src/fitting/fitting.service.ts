@@ -1,5 +1,5 @@
 import { openVisit } from '../visit/lock.ts';
-import type { ParsedBodyOf, Part } from '@eclat/contract';
+import type { ParsedBodyOf, Part, PartWork as Work } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { sizeProblems } from '@eclat/core/stores';
@@ -9,7 +9,7 @@ import { badField } from '../platform/http/problems.ts';
 import { movementNow } from '../movements/movements.service.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { putBackInStock, takeFromStock } from '../stores/stores.service.ts';
-import { Bush, PartFitted } from './fitting.entity.ts';
+import { Bush, PartFitted, PartWork } from './fitting.entity.ts';
 
 export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.fitting.addBush>) {
   const visit = await openVisit(ctx, visitId);
@@ -25,14 +25,37 @@ export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf
 
 export const fittingRows = (visitId: string) => ({
   bushes: rows(Bush, 'where visit_id = ? order by at', visitId),
+  work: rows(PartWork, 'where visit_id = ? order by at', visitId),
   parts: rows(PartFitted, 'where visit_id = ? order by at', visitId),
   donors: rows(Movement, 'where id in (select donor_id from part_fitted where visit_id = ?)', visitId),
 });
 
-export const viewFitting = ({ bushes, parts, donors }: RowsOf<ReturnType<typeof fittingRows>>) => ({
+export const viewFitting = ({ bushes, work, parts, donors }: RowsOf<ReturnType<typeof fittingRows>>) => ({
   bushes: bushes.map(viewBush),
+  work: work.map(viewWork),
   parts: parts.map((p) => viewPart(p, donors.find((d) => d.id === p.donorId)?.code ?? null)),
 });
+
+const viewWork = ({ id, part, did, before, after, reversible, ...w }: PartWork): Work => ({
+  ...{ id, part, did, before, after, reversible },
+  ...viewSigned(w),
+});
+
+export async function addWork(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.fitting.addWork>,
+): Promise<Work> {
+  await openVisit(ctx, visitId);
+  const row = ctx.em.create(PartWork, { visitId, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return viewWork(row);
+}
+
+export async function removeWork(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await findOrRefuse(ctx, PartWork, { id, visitId }, 'work'));
+}
 
 const viewBush = (b: Bush) => ({
   id: b.id,

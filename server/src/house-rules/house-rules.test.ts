@@ -58,7 +58,7 @@ describe('house rules', () => {
       0,
       STAGES.findIndex((s) => s.id === 'run'),
     ))
-      await shop.marit.ok('PUT', `/visits/${torsion.id}/stages/${id}`, { done: true });
+      await shop.marit.ok('PUT', `/visits/${torsion.id}/stages/${id}`, { state: 'done' });
     await shop.marit.ok('POST', `/visits/${torsion.id}/testrun`, {
       readBy: 'minute hand',
       place: 'shelf',

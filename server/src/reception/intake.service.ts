@@ -13,6 +13,7 @@ import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { rulesToday } from '../house-rules/house-rules.service.ts';
 import { TrainPower } from '../power-down/power-down.entity.ts';
+import { agree, shopAsOwner } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { Visit } from '../visit/visit.entity.ts';
 
@@ -21,9 +22,7 @@ import { Visit } from '../visit/visit.entity.ts';
  * listed.
  */
 export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>): Promise<Shape> {
-  const owner = given.ownerId
-    ? await findOrRefuse(ctx, Owner, { id: given.ownerId }, 'owner')
-    : ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
+  const owner = await broughtBy(ctx, given);
   const { clock, movement } = given.clockId
     ? await knownClock(ctx, given.clockId, owner.id)
     : await newClock(ctx, given, owner.id);
@@ -58,12 +57,19 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.
   // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
   for (const { train } of poweredTrains(movement.traits))
     ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
+  agree(ctx, visit, given, '');
   ctx.touched.add(visit.id);
   await ctx.em.flush();
   if (given.movement) await takeOver(ctx, movement.id, given.movement.history);
   await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
   return viewVisit(ctx, visit.id);
+}
+
+async function broughtBy(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>): Promise<Owner> {
+  if (given.ownStock) return shopAsOwner(ctx);
+  if (given.ownerId) return findOrRefuse(ctx, Owner, { id: given.ownerId }, 'owner');
+  return ctx.em.create(Owner, { id: randomUUID(), ...given.owner! });
 }
 
 async function knownClock(ctx: Context, clockId: string, ownerId: string) {

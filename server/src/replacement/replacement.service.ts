@@ -13,6 +13,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { ClockMovement } from '../movements/movements.entity.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
 import { TrainPower } from '../power-down/power-down.entity.ts';
+import { agree } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { StageEvent, Visit } from '../visit/visit.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
@@ -53,13 +54,14 @@ const OF_THE_MOVEMENT = [
   'part_look',
   'plate_photo',
   'bush',
+  'part_work',
   'part_fitted',
   'oiled_point',
   'test_run',
   'electric_look',
   'caution_read',
 ];
-const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('power'), STAGE_IDS.indexOf('assemble'));
+const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('assemble'));
 
 /**
  * The other movement is in. What was done to the old one becomes a visit of its own, closed into its book; this visit
@@ -98,7 +100,14 @@ export async function fitReplacement(
   ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
   for (const { train } of poweredTrains(fresh.traits))
     ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
-  for (const stage of NEVER_APART) ctx.em.create(StageEvent, { visitId, stage, done: true, ...signature(ctx) });
+  for (const stage of NEVER_APART)
+    ctx.em.create(StageEvent, {
+      visitId,
+      stage,
+      state: 'not in this job',
+      why: 'Another movement went into the case.',
+      ...signature(ctx),
+    });
   ctx.em.create(MovementOut, {
     visitId,
     movementId: row.movementId,
@@ -129,6 +138,7 @@ async function visitOut(ctx: Context, row: Visit): Promise<Visit> {
     closedAt: ctx.now,
     rulesVersion: row.rulesVersion,
   });
+  agree(ctx, out, { shape: 'overhaul', terms: 'guaranteed', trial: null }, 'The old movement, which came out.');
   await ctx.em.flush();
   for (const table of OF_THE_MOVEMENT)
     await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, row.id]);

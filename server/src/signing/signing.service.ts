@@ -1,7 +1,6 @@
 import { openVisit } from '../visit/lock.ts';
 import { type Entry, type ParsedBodyOf, api } from '@eclat/contract';
-import { serviceRecord } from '@eclat/core/history';
-import { counted } from '@eclat/core/units';
+import { recordTitle, serviceRecord } from '@eclat/core/history';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
@@ -27,7 +26,7 @@ export async function signVisit(
     visitId,
     kind: 'visit',
     date: ctx.now.toISOString().slice(0, 10),
-    title: titleOf(record.bushes.length, record.parts.length, record.cleaned.length),
+    title: recordTitle(visit.job, record),
     text: note,
     record,
   });
@@ -40,21 +39,9 @@ export async function signVisit(
         title: `Gave its ${p.what.toLowerCase()}`,
         text: `It was fitted to ${visit.movement.code}.`,
       });
-  ctx.em.create(StageEvent, { visitId, stage: 'sign', done: true, ...signature(ctx) });
+  ctx.em.create(StageEvent, { visitId, stage: 'sign', state: 'done', ...signature(ctx) });
   row.closedAt = ctx.now;
   // nobody works on a clock that is signed
   await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now });
   return entry;
-}
-
-function titleOf(bushes: number, parts: number, baths: number): string {
-  const done = [
-    baths > 0 && 'cleaned',
-    bushes > 0 && `${counted(bushes, 'bush', 'bushes')} fitted`,
-    parts > 0 && `${counted(parts, 'part')} fitted`,
-    'oiled and tested',
-  ]
-    .filter((x): x is string => x !== false)
-    .join(', ');
-  return done[0]!.toUpperCase() + done.slice(1);
 }

@@ -9,6 +9,7 @@ import { Strip } from '../power-down/power-down.entity.ts';
 import { holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
+import { wordOn } from '../visit/stage-word.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
 
@@ -126,8 +127,9 @@ export async function openPass(ctx: Context, visitId: string, reason: string) {
     ...signature(ctx),
   });
   for (const stage of AGAIN) {
-    const [last] = await ctx.em.find(StageEvent, { visitId, stage }, { orderBy: { at: 'desc' }, limit: 1 });
-    if (last?.done) ctx.em.create(StageEvent, { visitId, stage, done: false, ...signature(ctx) });
+    const word = await wordOn(ctx, visitId, stage);
+    if (word === 'done' || word === 'left')
+      ctx.em.create(StageEvent, { visitId, stage, state: 'open', ...signature(ctx) });
   }
   await ctx.em.flush();
   return viewPass(pass);

@@ -190,7 +190,7 @@ describe('what a run tells besides its readings', () => {
     expect(before[1]!.run.readings).toHaveLength(2);
     await call('PUT', 'checks/f-strike', { result: 'failed', note: 'one short at seven' });
     expect((await onTest())[1]!.failed).toBe(1);
-    await call('PUT', 'stages/run', { done: true });
+    await call('PUT', 'stages/run', { state: 'done' });
     expect((await onTest()).map((r) => r.run.place)).toEqual(['stand 1']);
   });
 });
@@ -206,7 +206,7 @@ describe('power on test', () => {
       await shop.marit.ok('PUT', at(`/power/${train}`), { state: 'let down', version: 1 });
     await shop.marit.ok('POST', at('/strip'), {});
     const order = STAGE_IDS.slice(0, STAGE_IDS.indexOf('run'));
-    for (const stage of order) await shop.marit.ok('PUT', at(`/stages/${stage}`), { done: true });
+    for (const stage of order) await shop.marit.ok('PUT', at(`/stages/${stage}`), { state: 'done' });
     expect(await states()).toEqual(['let down', 'let down']);
 
     now.at = new Date(now.at.getTime() + 60_000);

@@ -1,5 +1,5 @@
 import type { Visit as Shape } from '@eclat/contract';
-import type { StageId } from '@eclat/core/workflow';
+import type { ShapeId, StageId, StageStateId, TermsId, Trial } from '@eclat/core/workflow';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
@@ -28,11 +28,34 @@ export const Visit = defineEntity({
 });
 export type Visit = InferEntity<typeof Visit>;
 
+/** A log of what was agreed: the last word holds. */
+export const VisitJob = defineEntity({
+  name: 'VisitJob',
+  tableName: 'visit_job',
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    shape: text().$type<ShapeId>(),
+    terms: text().$type<TermsId>(),
+    trial: p.json<Trial>().columnType('jsonb').nullable(),
+    reason: text(),
+    ownerId: p.uuid(),
+    ...by,
+  },
+});
+
 /** A log: a stage may be done, taken up again and done again. */
 export const StageEvent = defineEntity({
   name: 'StageEvent',
   tableName: 'stage_event',
-  properties: { id: key(), visitId: visitKey(), stage: text().$type<StageId>(), done: p.boolean(), ...by },
+  properties: {
+    id: key(),
+    visitId: visitKey(),
+    stage: text().$type<StageId>(),
+    state: text().$type<StageStateId>(),
+    why: text().default(''),
+    ...by,
+  },
 });
 
 export const CautionRead = defineEntity({

@@ -27,10 +27,15 @@ export async function changeVisit(
   return viewVisit(ctx, visitId);
 }
 
-export async function markStage(ctx: Context, visitId: string, stage: string, done: boolean): Promise<void> {
+export async function markStage(
+  ctx: Context,
+  visitId: string,
+  stage: string,
+  { state, why }: ParsedBodyOf<typeof api.visit.setStage>,
+): Promise<void> {
   if (!STAGE_IDS.includes(stage as StageId) || stage === 'sign') throw notFound('stage to mark');
   await openVisit(ctx, visitId);
-  ctx.em.create(StageEvent, { visitId, stage: stage as StageId, done, ...signature(ctx) });
+  ctx.em.create(StageEvent, { visitId, stage: stage as StageId, state, why, ...signature(ctx) });
 }
 
 export async function readCaution(ctx: Context, visitId: string, caution: string): Promise<void> {

@@ -75,7 +75,7 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
   for (const c of checksFor(visit.movement.traits, 'run'))
     await marit.ok('PUT', `${at}/checks/${c.id}`, { result: 'passed' });
   for (const stage of STAGE_IDS.filter((s) => s !== 'sign'))
-    await marit.ok('PUT', `${at}/stages/${stage}`, { done: true });
+    await marit.ok('PUT', `${at}/stages/${stage}`, { state: 'done' });
 }
 
 describe('a whole visit', () => {

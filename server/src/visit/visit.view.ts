@@ -1,9 +1,10 @@
 import { surveyRows, viewSurvey } from '../survey/survey.view.ts';
 import { stripRows, viewStrip } from '../strip/strip.view.ts';
 import type { Visit as Shape } from '@eclat/contract';
+import type { InferEntity } from '@mikro-orm/core';
 import { poweredTrains, type Traits } from '@eclat/core/movement';
 import { visitFacts } from '@eclat/core/visit';
-import { nextAction, STAGES } from '@eclat/core/workflow';
+import { nextAction, stagesOf } from '@eclat/core/workflow';
 import { agreementRows, viewAgreement } from '../agreement/agreement.service.ts';
 import { assemblyRows, viewAssembly } from '../assembly/assembly.service.ts';
 import { assessmentRows, viewAssessment } from '../assessment/assessment.service.ts';
@@ -38,6 +39,7 @@ import { strikeRows, viewStrike } from '../strike/strike.service.ts';
 import { runRows, viewRun } from '../test-run/test-run.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { viewKept } from '../workings/workings.service.ts';
+import { jobRows, viewJob } from './job.service.ts';
 import { CautionRead, StageEvent, Visit } from './visit.entity.ts';
 
 /** The whole visit, as every stage of it needs it: each feature names its rows and says how they are viewed. */
@@ -45,6 +47,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
   const visit = await findOrRefuse(ctx, Visit, { id: visitId }, 'visit');
   const found = await fetchAll(ctx.em, {
     ...ofTheVisit(visit),
+    ...jobRows(visitId),
     ...receptionRows(visit),
     ...assessmentRows(visit),
     ...diagnosisRows(visitId),
@@ -63,8 +66,11 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     ...runRows(visitId),
   });
   const movement = viewMovement(found);
+  const job = viewJob(found);
   const view: Omit<Shape, 'next'> = {
     ...viewItself(visit, found, movement.traits),
+    ...job,
+    stages: viewStages(job.job, found.stageLog),
     ...viewReception(found),
     ...viewAssessment(found, movement.traits),
     ...viewDiagnosis(found),
@@ -84,6 +90,15 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
   };
   const now = ctx.now.getTime();
   return { ...view, next: nextAction(visitFacts(view, now), now) };
+}
+
+function viewStages(job: Shape['job'], log: readonly InferEntity<typeof StageEvent>[]): Shape['stages'] {
+  const last = new Map(log.map((e) => [e.stage, e]));
+  return stagesOf(job, [...last.values()]).map((s) => ({
+    ...s,
+    by: last.get(s.stage)?.by ?? '',
+    at: last.get(s.stage)?.at.toISOString() ?? null,
+  }));
 }
 
 /** What hangs on the visit row by row, with nothing to be put together. */
@@ -124,10 +139,6 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     clock: { id: visit.clockId, description: found.clocks[0]!.description },
     earlier,
     callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
-    stages: STAGES.flatMap(({ id: stage }) => {
-      const last = found.stageLog.findLast((e) => e.stage === stage);
-      return last ? [{ stage, done: last.done, ...viewSigned(last) }] : [];
-    }),
     cautions: found.cautions.map((c) => ({ caution: c.caution, ...viewSigned(c) })),
     power: found.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)).map(viewPower),
     time: found.time.map(viewTime),

@@ -13,6 +13,12 @@ const OLD_FORMS: readonly { url: RegExp; old: (body: Body) => boolean; now: (bod
       size: seen ?? { kind: 'measured', holeLongMm, holeShortMm },
     }),
   },
+  {
+    // A stage was done, or taken up again.
+    url: /\/visits\/[^/]+\/stages\/[^/]+$/,
+    old: (body) => 'done' in body,
+    now: ({ done }) => ({ state: done ? 'done' : 'open' }),
+  },
   { url: /\/visits\/[^/]+\/electric$/, old: (body) => 'look' in body, now: ({ look }) => ({ test: look }) },
 ];
 

@@ -64,7 +64,10 @@ describe('after a command of this page', () => {
     expect(new Set(await settled())).toEqual(new Set(['/api/bench', '/api/visits/v1/promise']));
   });
   it('a row that was taken out is gone, and the next action follows', async () => {
-    const stages = (['intake', 'assess', 'diagnose'] as const).map((stage) => ({ stage, done: true, by: 'x', at: AT }));
+    const stages = (['intake', 'assess', 'diagnose'] as const).map((stage) => ({
+      ...{ stage, state: 'done' as const, why: '' },
+      ...{ by: 'x', at: AT },
+    }));
     const line = { id: 'l1', routes: [], state: null, addition: false };
     queries.setQueryData(fetched(api.visit.get, { params }).queryKey, { ...visit, stages });
     afterCommand(queries, api.agreement.addLine, params, line);

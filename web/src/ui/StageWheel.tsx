@@ -1,4 +1,4 @@
-import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
+import { STAGES, stagesIn, stageName, type StageId, type Stand } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
 const TEETH_PER_STAGE = 3;
@@ -31,11 +31,12 @@ const LOOKS = {
   done: 'fill-steel stroke-steel',
   now: 'fill-brass-fill stroke-brass-fill',
   ahead: 'fill-transparent stroke-line',
+  outside: 'fill-transparent stroke-line opacity-40',
 };
 type Standing = keyof typeof LOOKS;
 
 interface Props {
-  done: readonly StageId[];
+  stages: readonly Stand[];
   current: StageId;
   /** Large wheels carry words in the middle. */
   words?: boolean;
@@ -44,13 +45,17 @@ interface Props {
   className?: string;
 }
 
-/** The stages of a visit as a toothed wheel that fills. */
-export function StageWheel({ done, current, words = false, fine = words, className }: Props) {
+/** The stages of a visit as a toothed wheel that fills; those that are not in the job are faint. */
+export function StageWheel({ stages, current, words = false, fine = words, className }: Props) {
+  const done = stagesIn(stages, 'done', 'left');
+  const outside = stagesIn(stages, 'not in this job');
+  const all = N - outside.length;
   const standingOf = (id: StageId): Standing => {
     if (done.includes(id)) return 'done';
-    return id === current ? 'now' : 'ahead';
+    if (id === current) return 'now';
+    return outside.includes(id) ? 'outside' : 'ahead';
   };
-  const says = `${done.length} of ${N} stages done, now ${stageName(current)}`;
+  const says = `${done.length} of ${all} stages done, now ${stageName(current)}`;
   return (
     <svg viewBox="-100 -100 200 200" role="img" aria-label={says} className={clsx('shrink-0', className)}>
       {(Object.keys(LOOKS) as Standing[]).map((standing) => (
@@ -74,11 +79,11 @@ export function StageWheel({ done, current, words = false, fine = words, classNa
             {stageName(current)}
           </text>
           <text y={24} textAnchor="middle" className="fill-soft" fontSize={17}>
-            {done.length} of {N} done
+            {done.length} of {all} done
           </text>
         </>
       ) : (
-        <circle r={24} className={current === 'sign' && done.length >= N - 1 ? 'fill-steel' : 'fill-line'} />
+        <circle r={24} className={current === 'sign' && done.length >= all - 1 ? 'fill-steel' : 'fill-line'} />
       )}
     </svg>
   );

@@ -69,7 +69,9 @@ describe('one of a few', () => {
 
 describe('figures say in words what they show', () => {
   it('the wheel', () => {
-    render(<StageWheel done={STAGE_IDS.slice(0, 4)} current="power" />);
+    render(
+      <StageWheel stages={STAGE_IDS.map((stage, i) => ({ stage, state: i < 4 ? 'done' : 'open' }))} current="power" />,
+    );
     expect(screen.getByRole('img', { name: '4 of 14 stages done, now Power down' })).toBeTruthy();
   });
 

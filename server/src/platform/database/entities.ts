@@ -5,7 +5,7 @@ import { ReleaseMinute, StrikeHeard } from '../../strike/strike.entity.ts';
 import { Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
 import { Owner } from '../../owners/owners.entity.ts';
 import { Clock, ClockMovement, Movement, MovementMark } from '../../movements/movements.entity.ts';
-import { CautionRead, StageEvent, Visit } from '../../visit/visit.entity.ts';
+import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
 import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
 import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
@@ -14,7 +14,7 @@ import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
-import { Bush, PartFitted } from '../../fitting/fitting.entity.ts';
+import { Bush, PartFitted, PartWork } from '../../fitting/fitting.entity.ts';
 import { ElectricTest } from '../../electric/electric.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
@@ -44,6 +44,8 @@ export const entities = [
   Visit,
   ReceivedItem,
   StageEvent,
+  VisitJob,
+  PartWork,
   CautionRead,
   Photo,
   Finding,

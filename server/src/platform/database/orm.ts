@@ -16,6 +16,7 @@ import { Sound } from './migrations/0012-sound.ts';
 import { Together } from './migrations/0013-together.ts';
 import { Batch } from './migrations/0014-batch.ts';
 import { Opens } from './migrations/0015-opens.ts';
+import { Job } from './migrations/0016-job.ts';
 
 export type { EntityManager };
 
@@ -43,6 +44,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0013-together', class: Together },
         { name: '0014-batch', class: Batch },
         { name: '0015-opens', class: Opens },
+        { name: '0016-job', class: Job },
       ],
       snapshot: false,
       silent: true,

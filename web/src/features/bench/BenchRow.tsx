@@ -37,7 +37,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
         ) : (
           <span className="grid size-16 place-items-center rounded-lg bg-sunk text-sm text-soft">no photo</span>
         )}
-        <StageWheel done={row.done} current={next.stage} className="hidden size-12 lg:block" />
+        <StageWheel stages={row.stages} current={next.stage} className="hidden size-12 lg:block" />
         <span className="min-w-0">
           <span className="block truncate text-lg font-bold">{row.clock}</span>
           <span className="block truncate text-sm text-soft">
@@ -76,7 +76,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
             </span>
           ))}
           {row.power.map((p) => (
-            <PowerBadge key={p.train} {...p} small together={isTogether(row.done)} />
+            <PowerBadge key={p.train} {...p} small together={isTogether(row.stages)} />
           ))}
         </span>
       </Link>

@@ -9,7 +9,7 @@ export function Front({ title, sub, children }: { title: string; sub: string; ch
       <div className="flex flex-col justify-center gap-6 bg-[#15295a] p-8 text-white md:p-14" aria-hidden>
         <StageWheel
           fine
-          done={STAGE_IDS.slice(0, 6)}
+          stages={STAGE_IDS.map((stage, i) => ({ stage, state: i < 6 ? 'done' : 'open' }))}
           current="fit"
           className={
             'w-40 md:w-72 [&_circle]:fill-white/20 [&_path]:stroke-white/35 ' +

@@ -20,6 +20,8 @@ export function PowerDownScreen() {
     (c) => c.acknowledge && !visit.cautions.some((x) => x.caution === c.id),
   ).length;
   const gate = stripGate(visit.power, unread);
+  // Washed or worked on whole: nothing is taken down, so there is no strip to begin.
+  const whole = visit.stages.some((s) => s.stage === 'strip' && s.state === 'not in this job');
   return (
     <>
       <PowerAnswer gate={gate} />
@@ -36,8 +38,14 @@ export function PowerDownScreen() {
           </p>
         </Panel>
       )}
-      {!visit.strip.begun && !visit.closedAt && <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />}
-      <StageFoot stage="power" ready={visit.strip.begun !== null} why="Begin the strip first." />
+      {!visit.strip.begun && !visit.closedAt && !whole && (
+        <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />
+      )}
+      <StageFoot
+        stage="power"
+        ready={whole ? gate.open : visit.strip.begun !== null}
+        why={whole ? 'Make every train safe first.' : 'Begin the strip first.'}
+      />
     </>
   );
 }

@@ -12,6 +12,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { ClockPart } from './ClockPart.tsx';
+import { JobFields } from '../visit/JobFields.tsx';
 import { EMPTY, type IntakeForm } from './form.ts';
 import { FindPart } from '../search/FindPart.tsx';
 import { keepKnownName, OwnerPart } from './OwnerPart.tsx';
@@ -93,6 +94,7 @@ function TakenFor({ form }: { form: ReturnType<typeof useContractForm<IntakeForm
       <OwnerPart />
       <Panel title="Complaint and scope">
         <div className="flex flex-col gap-4">
+          <JobFields />
           <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
           <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
           <TextArea

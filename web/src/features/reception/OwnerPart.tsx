@@ -24,6 +24,20 @@ export function OwnerPart() {
     setValue('owner', undefined);
     keepKnownName(shown);
   };
+  const own = (is: boolean) => {
+    setValue('ownStock', is);
+    setValue('owner', is ? undefined : { name: '', phone: '', email: '', address: '' });
+  };
+  if (watch('ownStock'))
+    return (
+      <Panel title="Owner">
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <span className="text-xl font-bold">The shop’s own</span>
+          <Button onClick={() => own(false)}>It is an owner’s</Button>
+        </div>
+        <p className="mt-2 text-soft">Nobody is asked for a word, and nothing goes home.</p>
+      </Panel>
+    );
   if (known)
     return (
       <Panel title="Owner">
@@ -84,6 +98,11 @@ export function OwnerPart() {
         )}
         <TextField label="E-mail" type="email" error={errors.owner?.email?.message} {...register('owner.email')} />
         <TextArea label="Address" rows={2} error={errors.owner?.address?.message} {...register('owner.address')} />
+        <div className="sm:col-span-2">
+          <Button variant="plain" onClick={() => own(true)}>
+            The shop’s own: no owner
+          </Button>
+        </div>
       </div>
     </Panel>
   );

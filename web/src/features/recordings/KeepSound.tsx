@@ -1,3 +1,4 @@
+import { settled } from '@eclat/core/workflow';
 import type { Visit } from '@eclat/contract';
 import type { SoundReport } from '@eclat/core/sound';
 import { useMutation } from '@tanstack/react-query';
@@ -25,7 +26,7 @@ export function KeepSound({
   sound: () => Promise<Blob> | null;
 }) {
   const [withSound, setWithSound] = useState(false);
-  const stage = visit.stages.find((s) => s.stage === 'assemble')?.done ? 'run' : 'assemble';
+  const stage = settled(visit.stages).includes('assemble') ? 'run' : 'assemble';
   const keep = useCommand(api.listening.add, { what: 'What was heard', onDone: () => say('Kept with the visit.') });
   const send = useMutation({
     mutationFn: async () => {

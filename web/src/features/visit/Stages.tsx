@@ -1,13 +1,16 @@
 import { SideWork } from './SideWork.tsx';
 import type { Visit } from '@eclat/contract';
-import { stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/workflow';
+import { stageOf, STAGE_KEYS, STAGES, stagesIn, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Check } from 'lucide-react';
 import { NavLink } from 'react-router';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 
-export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
-  const current = stageOf(done);
+export function Stages({ visit }: { visit: Visit }) {
+  const { stages } = visit;
+  const current = stageOf(stages);
+  const done = stagesIn(stages, 'done', 'left');
+  const outside = stagesIn(stages, 'not in this job');
   return (
     <nav
       aria-label="Stages of this visit"
@@ -19,11 +22,11 @@ export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
     >
       <StageWheel
         words
-        done={done}
+        stages={stages}
         current={current}
         className="hidden w-36 self-center md:block md:[@media(max-height:880px)]:hidden"
       />
-      <StageWheel done={done} current={current} className="w-16 md:hidden" />
+      <StageWheel stages={stages} current={current} className="w-16 md:hidden" />
       <ol className="flex flex-wrap md:flex-col">
         {STAGES.map(({ id, name }, i) => (
           <li key={id}>
@@ -33,6 +36,7 @@ export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
                 clsx(
                   'flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold',
                   isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel',
+                  outside.includes(id) && 'font-normal text-soft line-through decoration-1',
                 )
               }
             >
@@ -45,6 +49,7 @@ export function Stages({ visit, done }: { visit: Visit; done: StageId[] }) {
                 {done.includes(id) ? <Check className="size-4" aria-label="done" /> : STAGE_KEYS[i]}
               </span>
               {name}
+              {outside.includes(id) && <span className="sr-only">not in this job</span>}
             </NavLink>
           </li>
         ))}

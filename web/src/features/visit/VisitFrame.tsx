@@ -1,7 +1,8 @@
+import { NotInJob } from './NotInJob.tsx';
 import { Stages } from './Stages.tsx';
 import type { Visit } from '@eclat/contract';
 import type { TrainKey } from '@eclat/core/movement';
-import { isTogether, stageOf, STAGE_KEYS, STAGES, type StageId } from '@eclat/core/workflow';
+import { isTogether, shapeById, stageOf, STAGE_KEYS, STAGES, termsName, type StageId } from '@eclat/core/workflow';
 import { LockKeyhole, ShieldAlert } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
@@ -13,6 +14,7 @@ import { StageWheel } from '../../ui/StageWheel.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 
 const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
+const JobSheet = lazy(() => import('./JobSheet.tsx'));
 const StageRules = lazy(() => import('../house-rules/StageRules.tsx'));
 const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
 
@@ -34,16 +36,16 @@ export function VisitFrame() {
   );
   if (error && !visit) return <Failed error={error} />;
   if (!visit) return <Loading what="the visit" />;
-  const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
+  const outside = visit.stages.find((s) => s.stage === stage && s.state === 'not in this job');
   return (
     <div>
       <Identity visit={visit} stage={stage} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
-        <Stages visit={visit} done={done} />
+        <Stages visit={visit} />
         <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6">
           <HandsOff visit={visit} />
-          <Outlet context={visit} />
-          {stage && (
+          {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet context={visit} />}
+          {stage && !outside && (
             <Suspense>
               <StageRules visit={visit} stage={stage} />
               <StageWorkings key={stage} visit={visit} stage={stage} />
@@ -55,9 +57,33 @@ export function VisitFrame() {
   );
 }
 
+/** What is agreed, always in sight; pressed, it can be changed. */
+function JobLine({ visit }: { visit: Visit }) {
+  const [open, setOpen] = useState(false);
+  const { shape, terms, ownStock } = visit.job;
+  const words = [shapeById(shape).name, termsName(terms), ownStock && 'shop’s own'].filter(Boolean).join(' · ');
+  return (
+    <>
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        aria-label={`What is agreed: ${words}`}
+        className="min-h-11 rounded-full border border-line px-4 font-semibold hover:bg-steel-wash"
+        onClick={() => setOpen(true)}
+      >
+        {words}
+      </button>
+      {open && (
+        <Suspense>
+          <JobSheet visit={visit} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
 function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
-  const done = visit.stages.filter((s) => s.done).map((s) => s.stage);
-  const together = isTogether(done);
+  const together = isTogether(visit.stages);
   const [asked, setAsked] = useState<TrainKey | null>(null);
   const power = visit.power.find((p) => p.train === asked);
   return (
@@ -69,8 +95,8 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
     >
       {/* On a low screen the wheel stands here, so that the list of stages has the height. */}
       <StageWheel
-        done={done}
-        current={stageOf(done)}
+        stages={visit.stages}
+        current={stageOf(visit.stages)}
         className="hidden size-12 shrink-0 md:[@media(max-height:880px)]:block"
       />
       <div className="min-w-0">
@@ -82,6 +108,7 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
           </Link>
         </p>
       </div>
+      <JobLine visit={visit} />
       {stage && (
         <span className="no-print ml-auto">
           <TimeButton visit={visit} stage={stage} />
