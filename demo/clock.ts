@@ -1,12 +1,18 @@
 import type { Course } from './course.ts';
 import type { BodyOf, api } from '@eclat/contract';
-import type { StageId } from '@eclat/core/workflow';
+import type { ShapeId, StageId, TermsId } from '@eclat/core/workflow';
 import type { Picture } from './pictures.ts';
 
 /** Owners, makers, places and clocks are all made up. */
 export interface DemoClock {
-  owner: string;
-  phone: string;
+  /** Absent: the shop's own. */
+  owner?: string;
+  phone?: string;
+  ownStock?: true;
+  /** A full overhaul, guaranteed, where nothing is said. */
+  shape?: ShapeId;
+  terms?: TermsId;
+  trial?: { expected: string; reviewInDays: number };
   clock: string;
   movement: BodyOf<typeof api.visit.open>['movement'];
   /** Goes on in the book of a movement that was here before. */

@@ -59,6 +59,7 @@ export interface Course {
   electric?: BodyOf<typeof api.electric.add>['test'][];
   /** On case, dial and glass: done so often, the last so many hours ago. */
   casework?: (BodyOf<typeof api.casework.add> & { did?: number; hoursAgo?: number; ended?: boolean })[];
+  work?: BodyOf<typeof api.fitting.addWork>[];
   parts?: (BodyOf<typeof api.fitting.addPart> | TakenFromStock)[];
   oilLeft?: number;
   /** Reckoned and kept, by stage. */

@@ -72,14 +72,15 @@ async function load(em: EntityManager): Promise<void> {
     const item = (await listStores(ctx)).find((i) => i.supplierNo === supplierNo)!;
     await orderItem(ctx, item.id, {
       quantity,
-      expectedOn: new Date(now.getTime() + inDays * DAY).toISOString().slice(0, 10),
+      expectedOn: dayIn(inDays),
       visitId: null,
     });
   }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
 }
 
-function ownerOf(name: string, phone: string) {
+function ownerOf({ owner: name, phone = '' }: Pick<DemoClock, 'owner' | 'phone'>) {
+  if (name === undefined) return { ownStock: true };
   return owners.has(name) ? { ownerId: owners.get(name)! } : { owner: { name, phone, email: '', address: '' } };
 }
 
@@ -99,7 +100,7 @@ async function past(
     );
     const known = movements.get(history.id);
     const visit = await shop.takeIn({
-      ...ownerOf(v.owner, v.phone),
+      ...ownerOf(v),
       clock: { description: v.clock },
       ...(known ? { movementId: known } : { movement: history.movement }),
       complaint: v.complaint,
@@ -120,15 +121,21 @@ async function past(
   }
 }
 
+function dayIn(days: number): string {
+  return new Date(now.getTime() + days * DAY).toISOString().slice(0, 10);
+}
+
 async function present(em: EntityManager, person: Person, c: DemoClock): Promise<void> {
   const opened = new Date(now.getTime() - c.daysAgo * DAY);
   opened.setHours(9, Math.floor(random() * 50), 0, 0);
   if (opened > now) opened.setTime(now.getTime() - 3_600_000);
   const shop = new Workshop(em, person, opened, now, random, fills);
-  const promisedFor =
-    c.promisedInDays === undefined ? null : new Date(now.getTime() + c.promisedInDays * DAY).toISOString().slice(0, 10);
+  const promisedFor = c.promisedInDays === undefined ? null : dayIn(c.promisedInDays);
   const visit = await shop.takeIn({
-    ...ownerOf(c.owner, c.phone),
+    ...ownerOf(c),
+    shape: c.shape ?? 'overhaul',
+    terms: c.terms ?? 'guaranteed',
+    trial: c.trial ? { expected: c.trial.expected, reviewOn: dayIn(c.trial.reviewInDays) } : null,
     clock: { description: c.clock },
     ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
     complaint: c.complaint,
@@ -138,7 +145,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
     received: c.received ?? [],
     promisedFor,
   });
-  owners.set(c.owner, visit.owner.id);
+  if (c.owner) owners.set(c.owner, visit.owner.id);
   if (c.callback) await shop.comesBack(visit);
   if (c.stage !== 'intake' || c.daysAgo > 0) await shop.photo(visit.id, c.picture, 'As it came');
   if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');

@@ -13,7 +13,7 @@ import { addHeard } from '@eclat/server/listening/listening.service';
 import { oilChart } from '@eclat/core/oiling';
 import { bushChoices, partsToSurvey, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
-import { STAGE_IDS, type StageId } from '@eclat/core/workflow';
+import { STAGE_IDS, stagesIn, type StageId } from '@eclat/core/workflow';
 import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/owner-page/owner-page.service';
 import { putTime } from '@eclat/server/bench-time/bench-time.service';
@@ -31,7 +31,7 @@ import type { EntityManager } from '@eclat/server/platform/database/orm';
 import { addElectric } from '@eclat/server/electric/electric.service';
 import { observe, settleCause, recordLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/assessment/findings.service';
-import { addBush, addPart } from '@eclat/server/fitting/fitting.service';
+import { addBush, addWork, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/platform/http/context';
 import { inscribe } from '@eclat/server/movements/movements.service';
 import { setPoint } from '@eclat/server/oiling/oiling.service';
@@ -91,7 +91,8 @@ export class Workshop {
 
   /** Carries the visit up to, but not through, a stage. */
   async carry(visit: Visit, to: StageId, course: Course): Promise<void> {
-    for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(to))) {
+    const outside = stagesIn(visit.stages, 'not in this job');
+    for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(to)).filter((s) => !outside.includes(s))) {
       await this.work(visit, stage, course);
       await this.reckon(visit, stage, course);
       await this.timed(visit, stage);
@@ -145,6 +146,8 @@ export class Workshop {
       case 'survey':
         return this.survey(visit, course);
       case 'fit':
+        for (const w of course.work ?? [])
+          await this.did(addWork(this.ctx, visit.id, api.fitting.addWork.body.parse(w)), 15);
         return this.fit(visit, course);
       case 'assemble':
         return this.assemble(visit, last);
@@ -361,6 +364,7 @@ export class Workshop {
           }),
         );
     }
+    if (stagesIn(visit.stages, 'not in this job').includes('strip')) return;
     if (!last || course.override) await this.did(beginStrip(this.ctx, visit.id, course.override ?? ''));
   }
 

@@ -20,6 +20,9 @@ import marbleClock from './marble-clock.ts';
 import luminousAlarm from './luminous-alarm.ts';
 import twoWeightWallClock from './two-weight-wall-clock.ts';
 import bedroomClock from './bedroom-clock.ts';
+import wardroomClock from './wardroom-clock.ts';
+import tavernWallClock from './tavern-wall-clock.ts';
+import fairFind from './fair-find.ts';
 
 /** The clocks of Fennick Row, in the order they came in. */
 export const CLOCKS: readonly DemoClock[] = [
@@ -44,4 +47,7 @@ export const CLOCKS: readonly DemoClock[] = [
   luminousAlarm,
   twoWeightWallClock,
   bedroomClock,
+  wardroomClock,
+  tavernWallClock,
+  fairFind,
 ];

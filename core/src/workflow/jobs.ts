@@ -12,7 +12,7 @@ export const shapeById = (id: ShapeId) => SHAPES.find((s) => s.id === id)!;
 /** What these terms are called. */
 export const termsName = (id: TermsId): string => TERMS.find((t) => t.id === id)!.name;
 
-/** What is tried without a promise: what is expected, when it is looked at again, how it ended, what is offered next. */
+/** Work without a promise: what is expected, when it is looked at again, how it ended, what is offered next. */
 export interface Trial {
   expected: string;
   /** ISO date. */
@@ -69,8 +69,16 @@ export const stagesIn = (stages: readonly Stand[], ...states: StageStateId[]): S
 /** Stages that want no hand any more: done, left as far as agreed, or not in this job. */
 export const settled = (stages: readonly Stand[]): StageId[] => stagesIn(stages, 'done', 'left', 'not in this job');
 
-/** What was not done and why, in words for the record: "Strip: “Cure in place” goes without it." */
-export const notDone = (stages: readonly StageState[]): string[] =>
-  stages
-    .filter((s) => s.state === 'left' || s.state === 'not in this job')
-    .map((s) => `${stageName(s.stage)}${s.state === 'left' ? ', as far as agreed' : ''}: ${s.why}`);
+/**
+ * What was not done and why, in words for the record; stages with one reason stand together: "Strip, Survey: “Cure in
+ * place” goes without it."
+ */
+export function notDone(stages: readonly StageState[]): string[] {
+  const byWhy = new Map<string, string[]>();
+  for (const { stage, state, why } of stages) {
+    if (state !== 'left' && state !== 'not in this job') continue;
+    const name = stageName(stage) + (state === 'left' ? ', as far as agreed' : '');
+    byWhy.set(why, [...(byWhy.get(why) ?? []), name]);
+  }
+  return [...byWhy].map(([why, names]) => `${names.join(', ')}: ${why}`);
+}

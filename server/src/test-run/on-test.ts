@@ -17,7 +17,8 @@ select v.id, v.claim, c.description as clock, m.traits,
   (select count(*)::int from check_answer where visit_id = v.id and result = 'failed') as failed
 from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id
   join test_run t on t.visit_id = v.id
-where v.closed_at is null and not coalesce((select state <> 'open' from stage_event where visit_id = v.id and stage = 'run'
+where v.closed_at is null and not coalesce((select state <> 'open' from stage_event
+  where visit_id = v.id and stage = 'run'
   order by at desc limit 1), false)
 order by t.place, v.claim`;
 

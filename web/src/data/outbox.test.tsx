@@ -149,6 +149,8 @@ describe('a change while the server is away', () => {
         kept('/api/visits/v1/holes/T1.front', { ...hole, seen: null }),
         kept('/api/visits/v1/holes/T2.front', { ...hole, seen: lean, way: 'one-plate' }),
         kept('/api/visits/v1/electric', { look: coil }),
+        kept('/api/visits/v1/stages/clean', { done: true }),
+        kept('/api/visits/v1/stages/run', { done: false }),
       ],
     });
     renderHook(() => useOutbox(PERSON), { wrapper: client() });
@@ -157,6 +159,8 @@ describe('a change while the server is away', () => {
       [api.survey.setHole, { size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 }, verdict: 'bush' }],
       [api.survey.setHole, { size: lean, way: 'one-plate' }],
       [api.electric.add, { test: coil }],
+      [api.visit.setStage, { state: 'done' }],
+      [api.visit.setStage, { state: 'open' }],
     ] as const;
     for (const [i, [route, body]] of today.entries())
       expect(route.body.parse(sent[i]!.body), sent[i]!.url).toMatchObject(body);

@@ -1,6 +1,6 @@
 import type { BenchRow } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
-import { isTogether, type Urgency } from '@eclat/core/workflow';
+import { isTogether, shapeById, type Urgency } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Hourglass, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
@@ -42,6 +42,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
           <span className="block truncate text-lg font-bold">{row.clock}</span>
           <span className="block truncate text-sm text-soft">
             {row.claim} · {row.owner} · {row.movementCode}
+            {row.shape !== 'overhaul' && ` · ${shapeById(row.shape).name}`}
           </span>
         </span>
         <span className="col-span-2 min-w-0 lg:col-span-1">

@@ -1,6 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { holesOf, type Hole } from '@eclat/core/movement';
 import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
+import { stagesIn } from '@eclat/core/workflow';
 import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -13,6 +14,7 @@ import { BushSheet } from './BushSheet.tsx';
 import { Expected } from './Expected.tsx';
 import { PartForm } from './PartForm.tsx';
 import { PartsFitted } from './PartsFitted.tsx';
+import { WorkDone } from './WorkDone.tsx';
 
 /** Each worn hole back to its true centre and size; every part that was replaced accounted for. */
 export function FittingScreen() {
@@ -36,6 +38,7 @@ export function FittingScreen() {
       )}
       <BushesFitted visit={visit} name={name} />
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}
+      <WorkDone visit={visit} />
       <Expected visitId={visit.id} />
       <Panel title="Parts fitted">
         <PartsFitted visit={visit} />
@@ -64,9 +67,15 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
         {fitted} fitted so far.
       </Answer>
     );
+  if (fitted === 0 && stagesIn(visit.stages, 'not in this job').includes('survey'))
+    return (
+      <Answer tone={visit.work.length + visit.parts.length > 0 ? 'good' : 'due'} title="What was done in place">
+        Enter what was done to each part, and each part that was fitted.
+      </Answer>
+    );
   const all = fitted === 1 ? 'The bush is in' : `All ${fitted} bushes are in`;
   return (
-    <Answer tone="good" title={visit.bushes.length === 0 ? 'The survey asks for no bush' : all}>
+    <Answer tone="good" title={visit.bushes.length === 0 ? 'No hole wants a bush' : all}>
       {undepthed > 0 && 'Feel the depth of the pairs that were touched. '}Enter each part that was fitted, and what
       became of the old one.
     </Answer>

@@ -1,60 +1,80 @@
 import type { ServiceRecord } from '@eclat/core/history';
 
+/** What the record says, a name and its lines. */
+const rowsOf = (record: ServiceRecord): [string, string[]][] => [
+  [
+    'Job',
+    record.job ? [[record.job.shape, record.job.terms.toLowerCase(), record.job.trial].filter(Boolean).join('; ')] : [],
+  ],
+  ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
+  ['Cause', record.causes],
+  [
+    'Cleaned',
+    record.cleaned.map((c) =>
+      [c.parts.join(', '), c.minutes > 0 ? `in ${c.bath}, ${c.minutes} min` : c.bath].filter(Boolean).join(' '),
+    ),
+  ],
+  [
+    'Worn',
+    (record.looked?.worn ?? []).map(
+      (w) =>
+        `${w.what}: ${w.state}` +
+        (w.toMm ? `, turned down to ${w.toMm.toFixed(2)} mm` : '') +
+        (w.note ? `, ${w.note}` : ''),
+    ),
+  ],
+  [
+    'Bushes',
+    record.bushes.map(
+      (b) =>
+        `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ` +
+        `${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`,
+    ),
+  ],
+  [
+    'Work',
+    (record.work ?? []).map((w) =>
+      [
+        `${w.part}: ${w.did}`,
+        w.before && `before ${w.before}`,
+        w.after && `after ${w.after}`,
+        !w.reversible && 'cannot be undone',
+      ]
+        .filter(Boolean)
+        .join(', '),
+    ),
+  ],
+  ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
+  ['Electric', record.electric ?? []],
+  [
+    'Case',
+    (record.casework ?? []).map((c) =>
+      [`${c.place}: ${c.what.toLowerCase()}${c.times > 1 ? `, ${c.times} times` : ''}`, c.product, c.origin]
+        .filter(Boolean)
+        .join(', '),
+    ),
+  ],
+  [
+    'Oiled',
+    record.oiled.length > 0
+      ? [
+          record.oiled.filter((o) => o.grade !== 'none').length +
+            ' points oiled, ' +
+            record.oiled.filter((o) => o.grade === 'none').length +
+            ' left dry',
+        ]
+      : [],
+  ],
+  ['Not done', record.notDone ?? []],
+  ['Declined', record.declined ?? []],
+  ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
+];
+
 /** A signed visit as it stands in the book. */
 export function RecordOf({ record }: { record: ServiceRecord }) {
-  const rows: [string, string[]][] = [
-    ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
-    ['Cause', record.causes],
-    [
-      'Cleaned',
-      record.cleaned.map((c) =>
-        [c.parts.join(', '), c.minutes > 0 ? `in ${c.bath}, ${c.minutes} min` : c.bath].filter(Boolean).join(' '),
-      ),
-    ],
-    [
-      'Worn',
-      (record.looked?.worn ?? []).map(
-        (w) =>
-          `${w.what}: ${w.state}` +
-          (w.toMm ? `, turned down to ${w.toMm.toFixed(2)} mm` : '') +
-          (w.note ? `, ${w.note}` : ''),
-      ),
-    ],
-    [
-      'Bushes',
-      record.bushes.map(
-        (b) =>
-          `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ` +
-          `${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`,
-      ),
-    ],
-    ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
-    ['Electric', record.electric ?? []],
-    [
-      'Case',
-      (record.casework ?? []).map((c) =>
-        [`${c.place}: ${c.what.toLowerCase()}${c.times > 1 ? `, ${c.times} times` : ''}`, c.product, c.origin]
-          .filter(Boolean)
-          .join(', '),
-      ),
-    ],
-    [
-      'Oiled',
-      record.oiled.length > 0
-        ? [
-            record.oiled.filter((o) => o.grade !== 'none').length +
-              ' points oiled, ' +
-              record.oiled.filter((o) => o.grade === 'none').length +
-              ' left dry',
-          ]
-        : [],
-    ],
-    ['Declined', record.declined ?? []],
-    ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
-  ];
   return (
     <dl className="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-4 gap-y-1.5 text-lg">
-      {rows
+      {rowsOf(record)
         .filter(([, lines]) => lines.length > 0)
         .map(([name, lines]) => (
           <div key={name} className="contents">

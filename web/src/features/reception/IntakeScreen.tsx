@@ -63,6 +63,11 @@ export function IntakeScreen() {
         <div className="flex flex-col gap-5">
           <ClockPart />
           <ReceivedPart />
+          <Panel title="What is agreed">
+            <div className="flex flex-col gap-4">
+              <JobFields />
+            </div>
+          </Panel>
         </div>
         <div className="flex flex-wrap items-center gap-4 lg:col-span-2">
           <Button type="submit" variant="main" className="px-8 text-lg" busy={send.isPending}>
@@ -94,7 +99,6 @@ function TakenFor({ form }: { form: ReturnType<typeof useContractForm<IntakeForm
       <OwnerPart />
       <Panel title="Complaint and scope">
         <div className="flex flex-col gap-4">
-          <JobFields />
           <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
           <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
           <TextArea

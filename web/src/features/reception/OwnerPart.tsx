@@ -1,3 +1,4 @@
+import type { Owner } from '@eclat/contract';
 import { UserRound } from 'lucide-react';
 import { useFormContext } from 'react-hook-form';
 import { useOwners } from '../../data/queries.ts';
@@ -28,16 +29,7 @@ export function OwnerPart() {
     setValue('ownStock', is);
     setValue('owner', is ? undefined : { name: '', phone: '', email: '', address: '' });
   };
-  if (watch('ownStock'))
-    return (
-      <Panel title="Owner">
-        <div className="flex flex-wrap items-center justify-between gap-3">
-          <span className="text-xl font-bold">The shop’s own</span>
-          <Button onClick={() => own(false)}>It is an owner’s</Button>
-        </div>
-        <p className="mt-2 text-soft">Nobody is asked for a word, and nothing goes home.</p>
-      </Panel>
-    );
+  if (watch('ownStock')) return <ShopsOwn onOwner={() => own(false)} />;
   if (known)
     return (
       <Panel title="Owner">
@@ -75,27 +67,7 @@ export function OwnerPart() {
           {...register('owner.name')}
         />
         <TextField label="Phone" inputMode="tel" error={errors.owner?.phone?.message} {...register('owner.phone')} />
-        {found.data && found.data.items.length > 0 && (
-          <ul aria-label="Known owners" className="flex flex-col gap-2 sm:col-span-2">
-            {found.data.items.slice(0, 4).map((o) => (
-              <li key={o.id}>
-                <button
-                  type="button"
-                  onClick={() => pick(o.id, o.name)}
-                  className={
-                    'flex min-h-12 w-full flex-wrap items-center gap-x-4 rounded-lg border ' +
-                    'border-steel px-3 text-left hover:bg-steel-wash'
-                  }
-                >
-                  <UserRound className="size-5 text-steel" aria-hidden />
-                  <span className="font-bold">{o.name}</span>
-                  <span className="text-soft">{o.phone}</span>
-                  <span className="ml-auto font-semibold text-steel">It is them</span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        )}
+        <KnownOwners found={found.data?.items ?? []} onPick={pick} />
         <TextField label="E-mail" type="email" error={errors.owner?.email?.message} {...register('owner.email')} />
         <TextArea label="Address" rows={2} error={errors.owner?.address?.message} {...register('owner.address')} />
         <div className="sm:col-span-2">
@@ -105,6 +77,44 @@ export function OwnerPart() {
         </div>
       </div>
     </Panel>
+  );
+}
+
+/** The shop's own clock: nobody is asked. */
+function ShopsOwn({ onOwner }: { onOwner: () => void }) {
+  return (
+    <Panel title="Owner">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <span className="text-xl font-bold">The shop’s own</span>
+        <Button onClick={onOwner}>It is an owner’s</Button>
+      </div>
+      <p className="mt-2 text-soft">Nobody is asked for a word, and nothing goes home.</p>
+    </Panel>
+  );
+}
+
+function KnownOwners({ found, onPick }: { found: readonly Owner[]; onPick: (id: string, shown: string) => void }) {
+  if (found.length === 0) return null;
+  return (
+    <ul aria-label="Known owners" className="flex flex-col gap-2 sm:col-span-2">
+      {found.slice(0, 4).map((o) => (
+        <li key={o.id}>
+          <button
+            type="button"
+            onClick={() => onPick(o.id, o.name)}
+            className={
+              'flex min-h-12 w-full flex-wrap items-center gap-x-4 rounded-lg border ' +
+              'border-steel px-3 text-left hover:bg-steel-wash'
+            }
+          >
+            <UserRound className="size-5 text-steel" aria-hidden />
+            <span className="font-bold">{o.name}</span>
+            <span className="text-soft">{o.phone}</span>
+            <span className="ml-auto font-semibold text-steel">It is them</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

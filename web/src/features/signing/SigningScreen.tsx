@@ -2,7 +2,7 @@ import { counted } from '@eclat/core/units';
 import { Contents, GoesHome } from './Contents.tsx';
 import { api } from '../../data/api.ts';
 import { signFacts } from '@eclat/core/visit';
-import { signObstacles, type Obstacle } from '@eclat/core/workflow';
+import { signObstacles, stagesIn, type Obstacle } from '@eclat/core/workflow';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -17,6 +17,7 @@ import { leftOf } from '../assembly/Checks.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { TrialEnd } from './TrialEnd.tsx';
 
 export function SigningScreen() {
   const visit = useThisVisit();
@@ -69,11 +70,13 @@ function ToSign() {
   const now = useNow(10_000);
   // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
   const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
-  const unchecked = leftOf(visit, 'assemble').open.length;
+  const assembled = !stagesIn(visit.stages, 'not in this job').includes('assemble');
+  const unchecked = assembled ? leftOf(visit, 'assemble').open.length : 0;
   const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
   return (
     <>
       <InTheWay left={left} />
+      <TrialEnd visit={visit} />
       {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
       <Contents note={note} waiver={waiver} />

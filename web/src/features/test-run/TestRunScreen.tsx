@@ -43,6 +43,7 @@ export function TestRunScreen() {
         </Answer>
         <Cautions stage="run" />
         {visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}
+        <StageFoot stage="run" ready={false} why="The run begins first." />
       </>
     );
   return <OnTest run={visit.testRun} />;

@@ -14,7 +14,11 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { JobFields } from './JobFields.tsx';
 
 type Fields = BodyOf<typeof api.visit.setJob>;
-const NOBODY = { name: '', phone: '', email: '', address: '' };
+const WHOSE = {
+  'the same': { is: 'the same' },
+  'the shop': { is: 'the shop' },
+  new: { is: 'new', owner: { name: '', phone: '', email: '', address: '' } },
+} as const;
 
 /** What was agreed for this visit, changed with a reason, and every word on it before. */
 export default function JobSheet({ visit, onClose }: { visit: Visit; onClose: () => void }) {
@@ -44,7 +48,8 @@ function JobForm({ visit, onClose }: { visit: Visit; onClose: () => void }) {
     },
   });
   const { errors } = form.formState;
-  const whose = form.watch('whose')?.is ?? 'the same';
+  const said = form.watch('whose')?.is;
+  const whose = said === undefined || said === 'known' ? 'the same' : said;
   const newOwner = (errors.whose as { owner?: { name?: { message?: string } } } | undefined)?.owner?.name?.message;
   return (
     <FormProvider {...form}>
@@ -62,7 +67,7 @@ function JobForm({ visit, onClose }: { visit: Visit; onClose: () => void }) {
             ...(ownStock ? [] : [['the shop', 'Bought by the shop'] as const]),
             ['new', ownStock ? 'Sold to an owner' : 'Another owner'],
           ]}
-          onChange={(is) => form.setValue('whose', is === 'new' ? { is, owner: NOBODY } : { is })}
+          onChange={(is) => form.setValue('whose', WHOSE[is])}
         />
         {whose === 'new' && (
           <div className="grid gap-4 sm:grid-cols-2">

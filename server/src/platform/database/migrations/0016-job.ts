@@ -8,8 +8,8 @@ export class Job extends Migration {
   override up(): void {
     this.addSql(`
       create table visit_job (
-        id uuid primary key, visit_id uuid not null references visit (id), shape text not null, terms text not null,
-        trial jsonb, reason text not null, owner_id uuid not null references owner (id), by text not null,
+        id uuid primary key, visit_id uuid not null references visit deferrable initially deferred, shape text not null, terms text not null,
+        trial jsonb, reason text not null, owner_id uuid not null references owner deferrable initially deferred, by text not null,
         at timestamptz not null);
       create index on visit_job (visit_id, at);
       insert into visit_job (id, visit_id, shape, terms, reason, owner_id, by, at)
@@ -20,7 +20,7 @@ export class Job extends Migration {
       update stage_event set state = case when done then 'done' else 'open' end;
       alter table stage_event alter column state set not null, drop column done;
       create table part_work (
-        id uuid primary key, visit_id uuid not null references visit (id), part text not null, did text not null,
+        id uuid primary key, visit_id uuid not null references visit deferrable initially deferred, part text not null, did text not null,
         before text not null, after text not null, reversible boolean not null, by text not null,
         at timestamptz not null);
       create index on part_work (visit_id, at);

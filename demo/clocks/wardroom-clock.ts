@@ -1,0 +1,46 @@
+import { finding, type DemoClock } from '../clock.ts';
+
+export default {
+  owner: 'Isolde Carrick',
+  phone: '0555 017 318',
+  clock: 'Wardroom clock in a brass case',
+  movement: {
+    name: 'Lever movement behind a porthole dial',
+    familyId: 'lever-platform',
+    maker: 'Brackwater & Son',
+    marks: [
+      { place: 'back plate', text: '5172' },
+      { place: 'balance', text: '5190' },
+    ],
+  },
+  complaint: 'Will not be regulated. “Serviced” last year.',
+  wanted: 'To know what is wrong before anything is taken apart',
+  notWanted: 'No new platform',
+  picture: 'wall',
+  daysAgo: 6,
+  by: 'ines',
+  stage: 'run',
+  shape: 'in place',
+  terms: 'no guarantee',
+  course: {
+    findings: [
+      finding('platform', 'Regulator stands at its stop.', 'keeps bad time', 'timekeeping'),
+      finding('platform', 'Oil everywhere; two coils of the hairspring cling.', 'keeps bad time', 'timekeeping', '', {
+        earlierRepair: true,
+      }),
+      finding('platform', 'Cracked collet that holds.', 'harms it', 'value', '', { doNotDisturb: true }),
+    ],
+    symptoms: { gains: 'present', 'small-swing': 'present' },
+    cause: 'Oil on the hairspring',
+    work: [
+      {
+        part: 'Balance and hairspring',
+        did: 'cleaned, spring still on its cock',
+        before: 'amplitude about 120°, coils cling',
+        after: 'amplitude 280°, coils free',
+      },
+      { part: 'Lever', did: 'oil blotted', before: 'wet', after: 'dry' },
+    ],
+    run: { days: 3, rate: 14, place: 'bench shelf' },
+  },
+} satisfies DemoClock;

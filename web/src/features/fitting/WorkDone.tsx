@@ -1,0 +1,125 @@
+import type { BodyOf, Visit } from '@eclat/contract';
+import { newWork } from '@eclat/contract/fitting';
+import { Trash2 } from 'lucide-react';
+import { useId } from 'react';
+import { api } from '../../data/api.ts';
+import { say } from '../../data/app-state.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useContractForm } from '../../data/useContractForm.ts';
+import { useDraft } from '../../data/useDraft.ts';
+import { useRemove } from '../../data/useRemove.ts';
+import { Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+
+type Fields = BodyOf<typeof api.fitting.addWork>;
+const EMPTY: Fields = { part: '', did: '', before: '', after: '', reversible: true };
+/** What is done most often to a part that stays. */
+const USUAL = [
+  'cleaned in place',
+  'oil wiped off',
+  'hole eased',
+  'wheel trued',
+  'post corrected',
+  'riveted again',
+  'tooth straightened',
+  'crutch closed',
+  'pivot polished',
+];
+
+/** Work on parts that stay in the movement, with how it was before and after. */
+export function WorkDone({ visit }: { visit: Visit }) {
+  const remove = useRemove(api.fitting.removeWork, api.fitting.addWork, 'Work');
+  const params = { visitId: visit.id };
+  return (
+    <Panel title="Work on parts that stay">
+      {visit.work.length > 0 && (
+        <ul className="mb-4 flex flex-col divide-y divide-line">
+          {visit.work.map((w) => (
+            <li key={w.id} className="flex items-center gap-4 py-2">
+              <p className="min-w-0 flex-1">
+                <b>{w.part}</b>: {w.did}
+                {(w.before || w.after) && (
+                  <span className="block">
+                    {[w.before && `before: ${w.before}`, w.after && `after: ${w.after}`].filter(Boolean).join('; ')}
+                  </span>
+                )}
+                {!w.reversible && <span className="block font-semibold text-brass">cannot be undone</span>}
+              </p>
+              {!visit.closedAt && (
+                <Button
+                  variant="plain"
+                  aria-label={`Remove: ${w.part}, ${w.did}`}
+                  onClick={() => remove({ params: { ...params, workId: w.id } }, { params, body: newWork.parse(w) })}
+                >
+                  <Trash2 className="size-5" aria-hidden />
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {!visit.closedAt && <WorkForm visit={visit} />}
+    </Panel>
+  );
+}
+
+function WorkForm({ visit }: { visit: Visit }) {
+  const usual = useId();
+  const form = useContractForm<Fields>(newWork, EMPTY);
+  const draft = useDraft(form, `work.${visit.id}`);
+  const add = useCommand(api.fitting.addWork, {
+    what: 'Work on a part',
+    onSent: () => {
+      form.reset(EMPTY);
+      draft.clear();
+      // Once the emptied form stands: the next one is typed without a press.
+      setTimeout(() => form.setFocus('part'));
+    },
+    onDone: () => say('Entered.'),
+  });
+  const { errors } = form.formState;
+  return (
+    <form
+      className="grid gap-4 sm:grid-cols-2"
+      noValidate
+      onSubmit={(e) => void form.handleSubmit((body) => add.mutate({ params: { visitId: visit.id }, body }))(e)}
+    >
+      <TextField label="Part" placeholder="Balance" error={errors.part?.message} {...form.register('part')} />
+      <TextField
+        label="What was done"
+        placeholder="cleaned in place"
+        list={usual}
+        error={errors.did?.message}
+        {...form.register('did')}
+      />
+      <datalist id={usual}>
+        {USUAL.map((u) => (
+          <option key={u} value={u} />
+        ))}
+      </datalist>
+      <TextField
+        label="Before"
+        placeholder="amplitude 130°"
+        error={errors.before?.message}
+        {...form.register('before')}
+      />
+      <TextField label="After" placeholder="amplitude 270°" error={errors.after?.message} {...form.register('after')} />
+      <Choice
+        label="Can it be undone"
+        value={form.watch('reversible') ? 'yes' : 'no'}
+        options={[
+          ['yes', 'Yes'],
+          ['no', 'No'],
+        ]}
+        onChange={(v) => form.setValue('reversible', v === 'yes', { shouldDirty: true })}
+      />
+      <div className="flex items-end">
+        <Button type="submit" variant="main" busy={add.isPending}>
+          Enter the work
+        </Button>
+      </div>
+    </form>
+  );
+}
