@@ -460,13 +460,16 @@ export class Workshop {
 
   private async fit(visit: Visit, course: Course): Promise<void> {
     const { holes } = await viewVisit(this.ctx, visit.id);
-    for (const h of holes.filter((x) => x.verdict === 'bush').slice(0, course.bushes)) {
+    for (const { pivotMm, holeLongMm, holeShortMm, ...h } of holes
+      .filter((x) => x.verdict === 'bush')
+      .slice(0, course.bushes)) {
+      if (pivotMm === null || holeLongMm === null || holeShortMm === null) continue;
       const [bush] = bushChoices(
         {
-          finishedPivotMm: h.pivotMm,
-          clearanceMm: freshClearanceMm(h.pivotMm),
-          holeLongMm: h.holeLongMm,
-          holeShortMm: h.holeShortMm,
+          finishedPivotMm: pivotMm,
+          clearanceMm: freshClearanceMm(pivotMm),
+          holeLongMm,
+          holeShortMm,
           plateMm: 2,
         },
         bushesIn(await listStores(this.ctx)),
@@ -475,7 +478,7 @@ export class Workshop {
         await this.did(
           addBush(this.ctx, visit.id, {
             hole: h.key,
-            pivotMm: h.pivotMm,
+            pivotMm,
             boreMm: Number(bush.finishedBoreMm.toFixed(3)),
             outsideMm: bush.outsideMm,
             heightMm: bush.heightMm,

@@ -382,6 +382,13 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'holes', by: 'key' },
     },
+    removeHole: {
+      method: 'DELETE',
+      path: '/visits/:visitId/holes/:hole',
+      changes: ['visit', 'bench'],
+      inverse: 'survey.setHole',
+      visit: { remove: 'holes', by: 'key', param: 'hole' },
+    },
     setPart: {
       method: 'PUT',
       path: '/visits/:visitId/parts-looked/:part',

@@ -1,12 +1,13 @@
 import { PLATES } from '@eclat/core/movement';
-import { WAYS, PASTS, HOLE_VERDICTS } from '@eclat/core/pivots';
+import { WAYS, PASTS, HOLE_VERDICTS, HOLE_WORDS } from '@eclat/core/pivots';
 import { z } from 'zod';
 import { millimetres, text, version, signed, id, moment, basedOn, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
-/** The hole's two ways by caliper, or what was seen of its play: lean in one plate, or sideways play between them. */
+/** By feel, with no figure; the hole's two ways by caliper, or what was seen of its play: lean in one plate, or sideways play between them. */
 const holeSize = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('felt') }),
   z.object({ kind: z.literal('measured'), holeLongMm: millimetres, holeShortMm: millimetres }),
   z.object({ kind: z.literal('lean'), leanDeg: z.number().min(0).max(30), plateMm: millimetres }),
   z.object({
@@ -18,7 +19,8 @@ const holeSize = z.discriminatedUnion('kind', [
 ]);
 
 export const holeFields = z.object({
-  pivotMm: millimetres,
+  /** Null where nothing was measured. */
+  pivotMm: millimetres.nullable(),
   size: holeSize,
   way: z.enum(WAYS).default('one-wheel'),
   /** Towards where the pivot wandered, degrees clockwise from up on the face looked at; null: round, or not said. */
@@ -28,7 +30,7 @@ export const holeFields = z.object({
   polished: z.boolean().default(false),
   past: z.enum(PASTS).default('original'),
   /** The person's own verdict; the computed one stands beside it. */
-  verdict: z.enum(HOLE_VERDICTS),
+  verdict: z.enum(HOLE_WORDS),
   note: text(200).default(''),
 });
 
@@ -36,9 +38,10 @@ export const hole = holeFields.extend({
   key: z.string(),
   version,
   /** By caliper, or what such play stands for. */
-  holeLongMm: z.number(),
-  holeShortMm: z.number(),
-  computed: z.enum(HOLE_VERDICTS),
+  holeLongMm: z.number().nullable(),
+  holeShortMm: z.number().nullable(),
+  /** What the figures say; null where there are none. */
+  computed: z.enum(HOLE_VERDICTS).nullable(),
   ...signed,
 });
 
@@ -71,10 +74,10 @@ export const lastSurvey = z.object({
   holes: z.array(
     z.object({
       key: z.string(),
-      pivotMm: z.number(),
-      holeLongMm: z.number(),
-      holeShortMm: z.number(),
-      verdict: z.enum(HOLE_VERDICTS),
+      pivotMm: z.number().nullable(),
+      holeLongMm: z.number().nullable(),
+      holeShortMm: z.number().nullable(),
+      verdict: z.enum(HOLE_WORDS),
       bushed: z.object({ pivotMm: z.number(), boreMm: z.number() }).nullable(),
     }),
   ),
@@ -84,13 +87,23 @@ export const surveyRoutes = {
   setHole: command({
     method: 'PUT',
     path: '/visits/:visitId/holes/:hole',
-    summary: 'Measure a hole',
+    summary: 'A verdict on a hole, with what was measured where something was',
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: { put: 'holes', by: 'key' },
     body: holeFields.extend(basedOn),
     reply: hole,
+  }),
+  removeHole: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/holes/:hole',
+    summary: 'It has no verdict after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.setHole',
+    visit: { remove: 'holes', by: 'key', param: 'hole' },
+    reply: done,
   }),
   setPart: command({
     method: 'PUT',

@@ -56,9 +56,11 @@ it('says what a hole wore since the last survey, by the year', () => {
     mmAYear: expect.closeTo(0.02, 3),
   });
   // Worn to 1.6 and bushed to 1.25: it is the bush that wore since.
-  const left = leftAs({ pivotMm: 1.2, holeLongMm: 1.6, bushed: { pivotMm: 1.18, boreMm: 1.23 } });
+  const left = leftAs({ pivotMm: 1.2, holeLongMm: 1.6, bushed: { pivotMm: 1.18, boreMm: 1.23 } })!;
   expect(
     wornSince({ ...left, at: then.at }, { pivotMm: 1.18, holeLongMm: 1.29, at: '2026-12-01T00:00:00Z' }).mm,
   ).toBeCloseTo(0.06, 9);
   expect(wornSince(then, { ...then, holeLongMm: 1.3, at: '2020-12-20T00:00:00Z' }).mmAYear).toBeNull();
+  // A verdict by feel is no figure: nothing is reckoned from it.
+  expect(leftAs({ pivotMm: null, holeLongMm: null, bushed: null })).toBeNull();
 });

@@ -2,7 +2,7 @@ import type { ArborClass } from '../movement/index.ts';
 import { bushedVerdicts, type Choices } from '../rules/index.ts';
 import { ensure } from '../units/index.ts';
 import { clearanceFromLean, clearanceFromPlay } from './lean.ts';
-import type { HoleVerdict } from './verdict.ts';
+import type { HoleVerdict, HoleWord } from './verdict.ts';
 
 /** What became of a hole before today. */
 export const PASTS = ['original', 'factory bush', 'later bush', 'punched'] as const;
@@ -33,8 +33,8 @@ export type HoleSize = { kind: 'measured'; holeLongMm: number; holeShortMm: numb
 export const waysOf = (pivotMm: number, size: HoleSize): { holeLongMm: number; holeShortMm: number } =>
   size.kind === 'measured' ? { holeLongMm: size.holeLongMm, holeShortMm: size.holeShortMm } : holeOf(pivotMm, size);
 /** May this be asked in this way of looking? */
-export const playFits = (kind: HoleSize['kind'], way: Way): boolean =>
-  kind === 'measured' || (kind === 'lean') === (way === 'one-plate');
+export const playFits = (kind: HoleSize['kind'] | 'felt', way: Way): boolean =>
+  kind === 'measured' || kind === 'felt' || (kind === 'lean') === (way === 'one-plate');
 
 /**
  * End shake, mm: an arbor must be able to move a little lengthways, and not so far that a wheel leaves its pinion. From
@@ -66,9 +66,18 @@ interface Worn {
   pivotMm: number;
   holeLongMm: number;
 }
-/** As a hole was left: with the bush that was fitted then, or as it was measured. */
-export const leftAs = (h: Worn & { bushed: { pivotMm: number; boreMm: number } | null }): Worn =>
-  h.bushed ? { pivotMm: h.bushed.pivotMm, holeLongMm: h.bushed.boreMm } : h;
+/**
+ * As a hole was left: with the bush that was fitted then, or as it was measured. Null where it was only felt: no wear
+ * is reckoned from that.
+ */
+export function leftAs(h: {
+  pivotMm: number | null;
+  holeLongMm: number | null;
+  bushed: { pivotMm: number; boreMm: number } | null;
+}): Worn | null {
+  if (h.bushed) return { pivotMm: h.bushed.pivotMm, holeLongMm: h.bushed.boreMm };
+  return h.pivotMm === null || h.holeLongMm === null ? null : { pivotMm: h.pivotMm, holeLongMm: h.holeLongMm };
+}
 
 /** What a hole wore since it was left: how much more play, mm, a year. Less than nothing: it was measured otherwise. */
 export function wornSince(
@@ -104,10 +113,10 @@ export const forcedToBush = (turnedMm: number | null): string | null =>
  */
 export function keptVerdict(given: {
   computed: HoleVerdict;
-  own: HoleVerdict | null;
+  own: HoleWord | null;
   turnedMm: number | null;
   choices: Choices;
-}): HoleVerdict {
+}): HoleWord {
   if (given.turnedMm !== null) return 'bush';
   return given.own ?? byHouseRule(given.computed, given.choices);
 }

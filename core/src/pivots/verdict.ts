@@ -3,6 +3,9 @@ import type { ArborClass } from '../movement/index.ts';
 
 export const HOLE_VERDICTS = ['sound', 'tight', 'marginal', 'bush'] as const;
 export type HoleVerdict = (typeof HOLE_VERDICTS)[number];
+/** What a person may say of a hole: it may also not have been reached. */
+export const HOLE_WORDS = [...HOLE_VERDICTS, 'not reached'] as const;
+export type HoleWord = (typeof HOLE_WORDS)[number];
 
 /**
  * Largest diametral clearance as a share of the pivot. House rule (practice): a tenth for train arbors,

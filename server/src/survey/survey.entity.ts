@@ -1,4 +1,4 @@
-import type { HoleVerdict, Past, PlayReading, Way } from '@eclat/core/pivots';
+import type { HoleVerdict, HoleWord, Past, PlayReading, Way } from '@eclat/core/pivots';
 import type { Plate } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, text, versioned, visitKey } from '../platform/database/columns.ts';
@@ -9,10 +9,11 @@ export const SurveyedHole = defineEntity({
   properties: {
     visitId: visitKey().primary(),
     key: text().primary(),
-    pivotMm: float(),
-    holeLongMm: float(),
-    holeShortMm: float(),
-    /** Null: its two ways were measured. */
+    /** Null, as are its two ways: it was felt, not measured. */
+    pivotMm: float().nullable(),
+    holeLongMm: float().nullable(),
+    holeShortMm: float().nullable(),
+    /** Null: its two ways were measured, or nothing was. */
     play: p.json<PlayReading>().columnType('jsonb').name('seen').nullable(),
     way: text().$type<Way>().default('one-wheel'),
     wearDeg: float().nullable(),
@@ -20,8 +21,8 @@ export const SurveyedHole = defineEntity({
     spins: p.boolean().nullable(),
     polished: p.boolean().default(false),
     past: text().$type<Past>().default('original'),
-    verdict: text().$type<HoleVerdict>(),
-    computed: text().$type<HoleVerdict>(),
+    verdict: text().$type<HoleWord>(),
+    computed: text().$type<HoleVerdict>().nullable(),
     note: text(),
     ...by,
     version: versioned(),

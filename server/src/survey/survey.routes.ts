@@ -1,9 +1,18 @@
 import { api } from '@eclat/contract';
 import { asOk, type Serve } from '../platform/http/serve.ts';
-import { setPlatePhoto, removePlatePhoto, setPart, measureHole, soundParts, removePart } from './survey.service.ts';
+import {
+  setPlatePhoto,
+  removePlatePhoto,
+  setPart,
+  measureHole,
+  soundParts,
+  removePart,
+  removeHole,
+} from './survey.service.ts';
 
 export function serveSurvey(serve: Serve): void {
   serve(api.survey.setHole, (ctx, { params, body }) => measureHole(ctx, params.visitId, params.hole, body));
+  serve(api.survey.removeHole, (ctx, { params }) => asOk(removeHole(ctx, params.visitId, params.hole)));
   serve(api.survey.setPart, (ctx, { params, body }) => setPart(ctx, params.visitId, params.part, body));
   serve(api.survey.setPlatePhoto, (ctx, { params, body }) => setPlatePhoto(ctx, params.visitId, params.plate, body));
   serve(api.survey.removePlatePhoto, (ctx, { params }) => asOk(removePlatePhoto(ctx, params.visitId, params.plate)));

@@ -7,7 +7,7 @@ import type {
   SurveyedHole as Shape,
 } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { holesOf, PLATES, type Plate } from '@eclat/core/movement';
+import { holesOf, PLATES, type ArborClass, type Plate } from '@eclat/core/movement';
 import {
   forcedToBush,
   waysOf,
@@ -28,6 +28,24 @@ import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
+/** What was measured and what it says; all of it null where the hole was felt. */
+function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClass) {
+  if (size.kind === 'felt') {
+    if (pivotMm !== null) throw badField('size', 'The hole is measured with its pivot, or neither is.');
+    return { holeLongMm: null, holeShortMm: null, play: null, computed: null };
+  }
+  if (pivotMm === null) throw badField('pivotMm', 'The pivot is measured with its hole.');
+  const ways = { pivotMm, ...waysOf(pivotMm, size) };
+  const problem = measureProblem(ways);
+  if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
+  return { ...ways, play: size.kind === 'measured' ? null : size, computed: judgeHole(ways, arbor).verdict };
+}
+
+export async function removeHole(ctx: Context, visitId: string, key: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await findOrRefuse(ctx, SurveyedHole, { visitId, key }, 'verdict on this hole'));
+}
+
 /** Version 0 says: nobody has measured this hole yet. The person's verdict stands beside the computed one. */
 export async function measureHole(
   ctx: Context,
@@ -46,13 +64,13 @@ export async function measureHole(
         ? 'Lean is read in one plate, the other end free.'
         : 'Sideways play is read between the plates.',
     );
-  const given = { ...body, ...waysOf(body.pivotMm, size), play: size.kind === 'measured' ? null : size };
-  const problem = measureProblem(given);
-  if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
+  const given = { ...body, ...figuresOf(body.pivotMm, size, hole.arbor.class) };
   const turned = await ctx.em.findOne(PartCondition, { visitId, key: pivotKey(key) });
+  if (given.verdict === 'not reached' && size.kind !== 'felt')
+    throw badField('verdict', 'It was measured, so it was reached.');
   const forced = forcedToBush(turned?.toMm ?? null);
   if (forced && given.verdict !== 'bush') throw badField('verdict', forced);
-  const fields = { ...given, computed: judgeHole(given, hole.arbor.class).verdict, ...signature(ctx) };
+  const fields = { ...given, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {
     expectVersion(before.version, version, viewHole(before));
@@ -76,9 +94,12 @@ async function lookable(ctx: Context, visitId: string): Promise<Map<string, Surv
 async function forceBush(ctx: Context, visitId: string, key: string, toMm: number | null): Promise<void> {
   const hole = await ctx.em.findOne(SurveyedHole, { visitId, key: holeOfPivot(key) ?? '' });
   if (!hole) return;
-  const problem = toMm === null ? null : turningProblem(hole.pivotMm, toMm);
+  const problem = toMm === null || typeof hole.pivotMm !== 'number' ? null : turningProblem(hole.pivotMm, toMm);
   if (problem) throw badField('toMm', problem);
-  hole.verdict = toMm === null ? hole.computed : 'bush';
+  if (toMm !== null) hole.verdict = 'bush';
+  else if (hole.computed) hole.verdict = hole.computed;
+  // What was felt before is not kept beside it: it is felt again.
+  else ctx.em.remove(hole);
 }
 
 export async function setPart(

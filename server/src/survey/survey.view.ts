@@ -4,15 +4,23 @@ import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Bush } from '../fitting/fitting.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
+/** How it was judged, from what is kept of it. */
+function sizeOf({ play, holeLongMm, holeShortMm }: SurveyedHole): Shape['size'] {
+  if (play) return play;
+  return typeof holeLongMm === 'number' && typeof holeShortMm === 'number'
+    ? { kind: 'measured', holeLongMm, holeShortMm }
+    : { kind: 'felt' };
+}
+
 export const viewHole = (h: SurveyedHole): Shape => ({
   key: h.key,
-  pivotMm: h.pivotMm,
-  holeLongMm: h.holeLongMm,
-  holeShortMm: h.holeShortMm,
+  pivotMm: h.pivotMm ?? null,
+  holeLongMm: h.holeLongMm ?? null,
+  holeShortMm: h.holeShortMm ?? null,
   verdict: h.verdict,
-  computed: h.computed,
+  computed: h.computed ?? null,
   note: h.note,
-  size: h.play ?? { kind: 'measured', holeLongMm: h.holeLongMm, holeShortMm: h.holeShortMm },
+  size: sizeOf(h),
   way: h.way,
   wearDeg: h.wearDeg ?? null,
   endShakeMm: h.endShakeMm ?? null,
@@ -53,9 +61,9 @@ export function viewLastSurvey({
     at: first.at.toISOString(),
     holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({
       key,
-      pivotMm,
-      holeLongMm,
-      holeShortMm,
+      pivotMm: pivotMm ?? null,
+      holeLongMm: holeLongMm ?? null,
+      holeShortMm: holeShortMm ?? null,
       verdict,
       bushed: bushOf(key),
     })),

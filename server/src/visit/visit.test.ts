@@ -248,6 +248,29 @@ describe('the gates', () => {
     expect((await look(id)).looks).toEqual([]);
   });
 
+  it('takes a verdict by feel for what it is: no figure, no wear, and a hole that was measured was reached', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
+    const at = `/visits/${visit.id}/holes/T2.front`;
+    const felt = { pivotMm: null, size: { kind: 'felt' }, verdict: 'bush', version: 0 };
+    const measured = { pivotMm: 1.2, size: { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 } };
+    expect((await shop.marit.send('PUT', at, { ...felt, pivotMm: 1.2 })).body.fields).toMatchObject([{ path: 'size' }]);
+    expect((await shop.marit.send('PUT', at, { ...felt, ...measured, pivotMm: null })).body.fields).toMatchObject([
+      { path: 'pivotMm' },
+    ]);
+    expect((await shop.marit.send('PUT', at, { ...felt, ...measured, verdict: 'not reached' })).status).toBe(422);
+    expect((await shop.marit.send('PUT', at, felt)).body).toMatchObject({ verdict: 'bush', computed: null });
+    expect((await look(visit.id)).next).toBeDefined();
+    // Turned down and taken back again: what was felt before is not known any more.
+    const pivot = `/visits/${visit.id}/parts-looked/pivot.T2.front`;
+    const turned = await shop.marit.send('PUT', pivot, { state: 'worn', toMm: 1.1, version: 0 });
+    expect(turned.status).toBe(200);
+    await shop.marit.ok('DELETE', pivot);
+    expect((await look(visit.id)).holes).toEqual([]);
+    await shop.marit.ok('PUT', at, felt);
+    await shop.marit.ok('DELETE', at);
+    expect((await shop.marit.send('DELETE', at)).status).toBe(404);
+  });
+
   it('measures only what can be, at the field', async () => {
     const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
     const round = { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 };

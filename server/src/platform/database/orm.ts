@@ -17,6 +17,7 @@ import { Together } from './migrations/0013-together.ts';
 import { Batch } from './migrations/0014-batch.ts';
 import { Opens } from './migrations/0015-opens.ts';
 import { Job } from './migrations/0016-job.ts';
+import { Felt } from './migrations/0017-felt.ts';
 
 export type { EntityManager };
 
@@ -45,6 +46,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0014-batch', class: Batch },
         { name: '0015-opens', class: Opens },
         { name: '0016-job', class: Job },
+        { name: '0017-felt', class: Felt },
       ],
       snapshot: false,
       silent: true,

@@ -41,9 +41,13 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
     <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
       <div>
         <p className="text-lg font-bold">{name}</p>
-        <p className="text-soft">
-          worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm
-        </p>
+        {hole.holeLongMm !== null && hole.holeShortMm !== null ? (
+          <p className="text-soft">
+            worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm
+          </p>
+        ) : (
+          <HoleNow fit={fit} />
+        )}
         {tries > 0 && (
           <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>
         )}
@@ -94,6 +98,16 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
   );
 }
 
+/** It was judged by feel: its two ways are measured before a bush is chosen. */
+function HoleNow({ fit }: { fit: ReturnType<typeof useBushFit> }) {
+  return (
+    <div className="mt-1 grid grid-cols-2 gap-2">
+      <LengthField name="holeLong" label="Hole, long way" value={fit.long} onChange={fit.setLong} />
+      <LengthField name="holeShort" label="Short way" value={fit.short} onChange={fit.setShort} />
+    </div>
+  );
+}
+
 function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; plateMm: number | null }) {
   const { choice, sizeOf, choices, setPicked, tooBig, pivotMm, own } = fit;
   if (choice)
@@ -131,12 +145,12 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
         )}
       </>
     );
-  return <p className="font-semibold text-danger">{whyNone(tooBig, pivotMm, plateMm, own)}</p>;
+  return <p className="font-semibold text-danger">{whyNone(tooBig, fit.measured ? pivotMm : null, plateMm, own)}</p>;
 }
 
 function whyNone(tooBig: boolean, pivotMm: number | null, plateMm: number | null, own: readonly Bush[]) {
   if (tooBig) return 'This pivot is larger than the hole was.';
-  if (pivotMm === null || plateMm === null) return 'Measure pivot and plate first.';
+  if (pivotMm === null || plateMm === null) return 'Measure pivot, hole and plate first.';
   if (own.length > 0) return 'No bush in the stores suits this hole: order or turn one.';
   return 'No plain size suits this hole: turn one.';
 }

@@ -19,9 +19,14 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 /** A bush as it is offered: from the stores where the shop keeps a list, or a plain size. */
 export type Bush = BushStock & { stockId: string | null; onHand: number; shelf: string };
 
+const shown = (mm: number | null) => (mm === null ? '' : String(mm));
+
 export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
-  const [pivot, setPivot] = useState(String(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
+  const [pivot, setPivot] = useState(shown(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
+  // A hole that was only felt is measured now, for its bush.
+  const [long, setLong] = useState(shown(hole.holeLongMm));
+  const [short, setShort] = useState(shown(hole.holeShortMm));
   const add = useCommand(api.fitting.addBush, {
     what: `Bush ${name}`,
     onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
@@ -31,21 +36,23 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
   const [spins, setSpins] = useState('');
   const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
   const pivotMm = lengthMm(pivot);
-  const tooBig = pivotMm !== null && pivotMm > hole.holeShortMm;
+  const [holeLongMm, holeShortMm] = [lengthMm(long), lengthMm(short)];
+  const measured = holeLongMm !== null && holeShortMm !== null && holeLongMm >= holeShortMm;
+  const tooBig = pivotMm !== null && holeShortMm !== null && pivotMm > holeShortMm;
   const stores = useStores().data;
   const own = bushesIn(stores ?? []);
   // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
   const stock: Bush[] =
     own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
   const choices =
-    pivotMm === null || plateMm === null || tooBig
+    pivotMm === null || plateMm === null || tooBig || !measured
       ? []
       : bushChoices(
           {
             finishedPivotMm: pivotMm,
             clearanceMm: freshClearanceMm(pivotMm),
-            holeLongMm: hole.holeLongMm,
-            holeShortMm: hole.holeShortMm,
+            holeLongMm,
+            holeShortMm,
             plateMm,
           },
           stock,
@@ -73,6 +80,11 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
     });
   };
   return {
+    long,
+    setLong,
+    short,
+    setShort,
+    measured,
     pivot,
     setPivot,
     add,

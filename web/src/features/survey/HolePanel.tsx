@@ -1,6 +1,6 @@
 import type { SurveyedHole } from '@eclat/contract';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_VERDICTS, WAYS, type HoleVerdict, type Way } from '@eclat/core/pivots';
+import { HOLE_WORDS, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
 import { schoolOf } from '@eclat/core/rules';
 import { useEffect, useRef } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
@@ -17,7 +17,7 @@ import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
 import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
 import { LABELS, type Survey } from './useSurvey.ts';
 
-const KEYS: Record<string, HoleVerdict> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush' };
+const KEYS: Record<string, HoleWord> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush', n: 'not reached' };
 
 /** Measure, see the verdict, say your own. The caliper types, Enter moves on to the next hole. */
 export function HolePanel({
@@ -51,12 +51,12 @@ export function HolePanel({
           {m.last && <LastTime last={m.last} />}
         </div>
         <Choice
-          label="Your own verdict"
+          label={m.felt ? 'Verdict by feel' : 'Your own verdict'}
           value={m.verdict ?? ''}
           disabled={closed || m.turnedMm !== null}
           onChange={setOwn}
           onClear={() => setOwn(null)}
-          options={HOLE_VERDICTS.map((v) => [v, v] as const)}
+          options={HOLE_WORDS.map((v) => [v, v] as const)}
         />
         {m.own && m.judged && m.own !== m.judged.verdict && (
           <p className="text-sm font-semibold text-brass">
@@ -64,9 +64,16 @@ export function HolePanel({
           </p>
         )}
         {!closed && (
-          <Button variant="main" disabled={!m.ready} onClick={m.keep}>
-            Keep, and to the next hole
-          </Button>
+          <div className="flex flex-wrap gap-3">
+            <Button variant="main" disabled={!m.ready} onClick={m.keep}>
+              Keep, and to the next hole
+            </Button>
+            {measured && (
+              <Button variant="plain" onClick={() => survey.clear(measured)}>
+                Clear the verdict
+              </Button>
+            )}
+          </div>
         )}
         <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
         <PivotCondition key={m.turnedMm} hole={hole} />
@@ -131,7 +138,8 @@ function Says({ m, needs }: { m: HoleMeasurement; needs: number }) {
   if (!m.judged)
     return (
       <p className="text-soft">
-        The verdict stands here as soon as {needs === 3 ? 'all three are' : 'everything is'} measured.
+        The verdict stands here as soon as {needs === 3 ? 'all three are' : 'everything is'} measured. Felt only? Say it
+        below.
       </p>
     );
   return (
@@ -145,12 +153,16 @@ function Says({ m, needs }: { m: HoleMeasurement; needs: number }) {
   );
 }
 
+function sizeThen({ pivotMm, holeLongMm, holeShortMm }: NonNullable<HoleMeasurement['last']>) {
+  if (pivotMm === null || holeLongMm === null || holeShortMm === null) return 'by feel';
+  return `pivot ${pivotMm.toFixed(2)} in ${holeLongMm.toFixed(2)} × ${holeShortMm.toFixed(2)}`;
+}
+
 function LastTime({ last }: { last: NonNullable<HoleMeasurement['last']> }) {
   const { worn, bushed } = last;
   return (
     <p className="mt-1 border-t border-line pt-1 text-sm">
-      Last time, {day(last.at)}: pivot {last.pivotMm.toFixed(2)} in {last.holeLongMm.toFixed(2)} ×{' '}
-      {last.holeShortMm.toFixed(2)}, {last.verdict}
+      Last time, {day(last.at)}: {sizeThen(last)}, {last.verdict}
       {bushed && <b>, bushed then to {bushed.boreMm.toFixed(2)}</b>}.
       {worn && worn.mm > 0.005 && (
         <b>

@@ -173,7 +173,7 @@ function HoleMark({
 }
 
 /**
- * Not looked at: dashed. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square.
+ * Not looked at: dashed. Not reached: struck through. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square.
  * Bushed: double ring.
  */
 export function Mark({ state }: { state: State }) {
@@ -208,6 +208,13 @@ export function Mark({ state }: { state: State }) {
           <path d="M-4.5 -4.5 L4.5 4.5 M4.5 -4.5 L-4.5 4.5" className="stroke-danger-ink" strokeWidth={2.6} />
         </g>
       );
+    case 'not reached':
+      return (
+        <g>
+          <circle r={8} className="fill-enamel stroke-soft" strokeWidth={2} />
+          <path d="M-5 5 L5 -5" className="stroke-soft" strokeWidth={2.4} />
+        </g>
+      );
     case 'bushed':
       return (
         <g>
@@ -218,7 +225,7 @@ export function Mark({ state }: { state: State }) {
   }
 }
 
-const KEY: readonly State[] = ['not looked at', 'sound', 'tight', 'marginal', 'bush', 'bushed'];
+const KEY: readonly State[] = ['not looked at', 'not reached', 'sound', 'tight', 'marginal', 'bush', 'bushed'];
 export const FigureKey = () => (
   <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What the shapes mean">
     {KEY.map((state) => (

@@ -65,7 +65,7 @@ export function readPlay(
   return { measure: { pivotMm: at('pivotMm'), ...waysOf(at('pivotMm'), size) }, size };
 }
 
-const text = (n: number | undefined) => (n === undefined ? '' : String(Number(n.toFixed(3))));
+const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(Number(n.toFixed(3))));
 /** What stands in the fields when a hole is opened again. */
 export const typedOf = (h: SurveyedHole | undefined): Record<string, string> =>
   h
@@ -73,6 +73,8 @@ export const typedOf = (h: SurveyedHole | undefined): Record<string, string> =>
         pivotMm: text(h.pivotMm),
         holeLongMm: text(h.holeLongMm),
         holeShortMm: text(h.holeShortMm),
-        ...Object.fromEntries(Object.entries(h.size).map(([k, v]) => [k, typeof v === 'number' ? text(v) : v])),
+        ...Object.fromEntries(
+          Object.entries(h.size).map(([k, v]: [string, string | number]) => [k, typeof v === 'number' ? text(v) : v]),
+        ),
       }
     : {};

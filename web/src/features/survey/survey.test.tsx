@@ -54,6 +54,42 @@ describe('survey and fit', () => {
     );
   });
 
+  it('takes a verdict by feel alone, with no figure; half a measurement is neither; and clears it again', async () => {
+    show(SurveyScreen, visitOf('fusee'));
+    const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Keep, and to the next hole/ });
+    expect(keep().disabled).toBe(true);
+    const mine = screen.getByRole('radiogroup', { name: 'Verdict by feel' });
+    await person.click(within(mine).getByRole('radio', { name: 'sound' }));
+    expect(keep().disabled).toBe(false);
+    await person.type(screen.getByLabelText('Pivot'), '3.1');
+    expect(keep().disabled).toBe(true);
+    await person.clear(screen.getByLabelText('Pivot'));
+    await person.click(keep());
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ body: { verdict: 'sound', pivotMm: null, size: { kind: 'felt' }, version: 0 } }),
+    );
+    cleanup();
+    const felt = { pivotMm: null, holeLongMm: null, holeShortMm: null, computed: null, size: { kind: 'felt' } };
+    const holes = holesOf(familyById('fusee').traits).map((h) => surveyed(h.key, { ...felt, verdict: 'not reached' }));
+    show(SurveyScreen, { ...visitOf('fusee'), holes });
+    expect(screen.getByText(`All ${holes.length} holes are looked at.`)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Clear the verdict' }));
+    await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/holes/T1.front' }));
+  });
+
+  it('measures a hole that was only felt before its bush is chosen', async () => {
+    const felt = { pivotMm: null, holeLongMm: null, holeShortMm: null, computed: null, size: { kind: 'felt' } };
+    show(FittingScreen, { ...visitOf('fusee'), holes: [surveyed('T2.back', felt)] });
+    expect(screen.getByText('Measure pivot, hole and plate first.')).toBeTruthy();
+    for (const [label, value] of [
+      ['Hole, long way', '1.6'],
+      ['Short way', '1.28'],
+      ['Finished pivot', '1.2'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/Ream to/)).toBeTruthy();
+  });
+
   it(
     'reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next ' + 'hole',
     async () => {

@@ -8,12 +8,17 @@ import {
   measureProblem,
   turnedDownMm,
   wornSince,
-  type HoleVerdict,
+  type HoleWord,
 } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { endShakeMm, type Extras } from './HoleExtras.tsx';
 import { readPlay, type Looking } from './play.ts';
 import type { HoleBody, Typed } from './useSurvey.ts';
+
+const FELT = { pivotMm: null, size: { kind: 'felt' } } as const;
+const PIVOT_AND_HOLE = ['pivotMm', 'holeLongMm', 'holeShortMm'];
+/** The plate and the gap are carried on from the hole before: they are no sign that this one was measured. */
+const PIVOT_AND_PLAY = ['pivotMm', 'leanDeg', 'playMm'];
 
 interface Given {
   visit: Visit;
@@ -29,7 +34,7 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const { way, kind } = looking;
   const [typed, setTyped] = useState<Typed>(typedBefore);
   const [extras, setExtras] = useState<Extras>(() => extrasOf(measured));
-  const [own, setOwn] = useState<HoleVerdict | null>(
+  const [own, setOwn] = useState<HoleWord | null>(
     measured && measured.verdict !== measured.computed ? measured.verdict : null,
   );
   const choices = visit.rules.held;
@@ -39,11 +44,16 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const turnedMm = turnedDownMm(visit.partConditions, hole.key);
   const verdict = judged ? keptVerdict({ computed: judged.verdict, own, turnedMm, choices }) : own;
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
+  const left = last ? leftAs(last) : null;
   const worn =
-    last && read && !problem
-      ? wornSince({ ...leftAs(last), at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt })
+    left && read && !problem
+      ? wornSince({ ...left, at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt })
       : null;
-  const ready = read !== null && !problem && verdict !== null;
+  // Nothing measured: the person's word alone, by feel. Half measured is neither.
+  const felt = looking.kind !== 'hole' ? PIVOT_AND_PLAY : PIVOT_AND_HOLE;
+  const untouched = felt.every((name) => !typed[name]?.trim());
+  const measuredWhole = read !== null && !problem && verdict !== 'not reached';
+  const ready = verdict !== null && (measuredWhole || (untouched && own !== null));
   return {
     typed,
     type: (name: string, value: string) => setTyped((t) => ({ ...t, [name]: value })),
@@ -59,12 +69,13 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
     turnedMm,
     last: last && { ...last, at: visit.lastSurvey!.at, worn },
     ready,
+    felt: untouched,
     keep: () => {
       if (!ready) return;
+      const figures = measuredWhole && read ? { pivotMm: read.measure.pivotMm, size: read.size } : FELT;
       const { wearDeg, spins, polished, past, endShake } = extras;
       const body: HoleBody = {
-        pivotMm: read.measure.pivotMm,
-        size: read.size,
+        ...figures,
         way,
         wearDeg,
         endShakeMm: endShakeMm(endShake),

@@ -1,4 +1,4 @@
-import type { BodyOf, Visit } from '@eclat/contract';
+import type { BodyOf, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf, parseHoleKey, type Plate } from '@eclat/core/movement';
 import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { say } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useRemove } from '../../data/useRemove.ts';
 import { typedOf, type Looking } from './play.ts';
 
 export type Typed = Readonly<Record<string, string>>;
@@ -52,6 +53,8 @@ export function useSurvey(visit: Visit) {
     },
   });
 
+  const remove = useRemove(api.survey.removeHole, api.survey.setHole, 'Verdict');
+
   const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
   const next = (key: string) => {
     const at = all.findIndex((h) => h.key === key);
@@ -76,6 +79,11 @@ export function useSurvey(visit: Visit) {
     setLooking,
     /** What stands in a hole's fields: what was sent and not taken, or was measured; else what is carried on. */
     typedBefore: (key: string): Typed => sent.get(key) ?? { ...carried, ...typedOf(measured.get(key)) },
+    clear: ({ key, version: _version, by: _by, at: _at, computed: _says, ...h }: SurveyedHole) => {
+      const { holeLongMm: _long, holeShortMm: _short, ...body } = h;
+      const params = { visitId: visit.id, hole: key };
+      remove({ params }, { params, body: { ...body, version: 0 } });
+    },
     keep: (key: string, body: HoleBody, typed: Typed) => {
       setSent((s) => new Map(s).set(key, typed));
       setCarried(carriedOn(typed));
