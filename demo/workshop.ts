@@ -166,7 +166,10 @@ export class Workshop {
   /** The checks of a stage passed, all of them or the first few. */
   private async checked(visit: Visit, stage: 'assemble' | 'run' | 'deliver', first?: number, minutes = 1) {
     for (const c of checksFor(visit.movement.traits, stage).slice(0, first))
-      await this.did(setCheck(this.ctx, visit.id, c.id, { result: 'passed', note: '', detail: null }), minutes);
+      await this.did(
+        setCheck(this.ctx, visit.id, c.id, { result: 'passed', note: '', detail: null, apart: null }),
+        minutes,
+      );
   }
 
   private async cautions({ id, movement }: Visit, stage: 'intake' | 'assess', last: boolean): Promise<void> {
@@ -230,6 +233,7 @@ export class Workshop {
           result: 'under way',
           note: '',
           detail: { of: 118, done: 44, fouled: [{ step: 41, note: 'tip of the hour hand' }] },
+          apart: null,
         }),
         3,
       );

@@ -53,7 +53,7 @@ test('the owner decides on a page of their own; an addition during the work wait
     await page.getByLabel('An hour costs').fill('50');
     await page.getByRole('button', { name: 'Write it' }).click();
     await page.getByRole('button', { name: 'Cure the fault and stop' }).click();
-    await page.getByRole('button', { name: 'Full overhaul' }).click();
+    await page.getByRole('button', { name: 'Full overhaul', exact: true }).click();
     await expect(answer(page)).toContainText('The owner has not chosen how far to go');
     expect(await violations(page)).toEqual([]);
   });

@@ -46,6 +46,7 @@ test(
       await expect(page.getByText(/^1 of \d+ answered/)).toBeVisible();
       await page.getByRole('button', { name: 'Failed: Drum in phase with its release' }).click();
       await page.getByRole('dialog').getByLabel('What was wrong').fill('a quarter ahead');
+      await page.getByRole('dialog').getByRole('radio', { name: 'Apart again' }).click();
       await page.getByRole('button', { name: 'It failed' }).click();
       await expect(page.getByText('Failed: Drum in phase with its release', { exact: true })).toBeVisible();
       await expect(page.getByRole('button', { name: /^Assemble is done/ })).toBeDisabled();

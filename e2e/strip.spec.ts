@@ -62,3 +62,54 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('heading', { name: '2 passes, 1.5 h lost' })).toBeVisible();
 });
+
+test('on test it is opened under the dial wound as it is; through the plates only when it is safe', async ({
+  page,
+  server,
+}) => {
+  await openShop(page, server.address);
+  await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
+  await makeSafe(page);
+  const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
+  for (const s of ['intake', 'assess', 'diagnose', 'agree', 'strip', 'clean', 'survey', 'fit', 'assemble', 'oil'])
+    await page.request.put(`${server.address}/api/visits/${visitId}/stages/${s}`, {
+      data: { state: 'done' },
+      headers: { origin: server.address, 'idempotency-key': crypto.randomUUID() },
+    });
+  const next = async () => {
+    await page.goto(server.address);
+    return page.getByRole('link', { name: /Slate mantel clock/ });
+  };
+  await page.goto(`${server.address}/visits/${visitId}/run`);
+  await page.getByLabel('Where it runs').fill('stand 1');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('button', { name: /going wound/i })).toBeVisible();
+
+  await test.step('a check that fails is set here, and checked again', async () => {
+    await page.getByRole('button', { name: 'Failed: Strike right for twelve hours' }).click();
+    await page.keyboard.type('silent at four');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('What was moved').fill('rack tail');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Try 1: rack tail')).toBeVisible();
+    await page.getByRole('button', { name: 'Passed: Strike right for twelve hours' }).click();
+    await expect(page.getByText(/^Before: failed, silent at four/)).toBeVisible();
+  });
+
+  await test.step('the dial side comes apart under power, and nothing is called unsafe', async () => {
+    await stage(page, 'Strip');
+    await page.getByLabel('It has to come apart again, because').fill('Rack catches the post');
+    await page.getByRole('radiogroup', { name: 'How deep' }).getByRole('radio', { name: 'dial side' }).click();
+    await page.getByRole('button', { name: 'Open a pass' }).click();
+    await expect(page.getByText('Pass 2, dial side: the trains may stay wound.')).toBeVisible();
+    await expect(await next()).not.toContainText('make it safe');
+  });
+
+  await test.step('the plates do not', async () => {
+    await page.goto(`${server.address}/visits/${visitId}/strip`);
+    await page.getByLabel('It has to come apart again, because').fill('A wheel to true');
+    await page.getByRole('button', { name: 'Open a pass' }).click();
+    await expect(page.getByText('Pass 3: power down comes first again.')).toBeVisible();
+    await expect(await next()).toContainText('make it safe');
+  });
+});

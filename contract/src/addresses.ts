@@ -470,6 +470,20 @@ export const addresses = {
     },
   },
   assembly: {
+    addSetting: {
+      method: 'POST',
+      path: '/visits/:visitId/checks/:check/settings',
+      changes: ['visit', 'bench'],
+      inverse: 'assembly.removeSetting',
+      visit: 'again',
+    },
+    removeSetting: {
+      method: 'DELETE',
+      path: '/visits/:visitId/checks/:check/settings/:settingId',
+      changes: ['visit', 'bench'],
+      inverse: 'assembly.addSetting',
+      visit: 'again',
+    },
     setCheck: {
       method: 'PUT',
       path: '/visits/:visitId/checks/:check',
@@ -482,7 +496,7 @@ export const addresses = {
       path: '/visits/:visitId/checks/:check',
       changes: ['visit', 'bench'],
       inverse: 'assembly.setCheck',
-      visit: { remove: 'checks', by: 'check', param: 'check' },
+      visit: { remove: 'checks', by: 'check', param: 'check', again: true },
     },
   },
   oiling: {

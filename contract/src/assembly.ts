@@ -1,6 +1,7 @@
 import { CHECK_RESULTS } from '@eclat/core/checks';
 import { z } from 'zod';
-import { text, moment, signed, done } from './common.ts';
+import { id, requiredText, text, moment, signed, done } from './common.ts';
+import { passFields } from './strip.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -16,7 +17,13 @@ export const checkDetail = z.union([
 ]);
 
 export const checkFields = z
-  .object({ result: z.enum(CHECK_RESULTS), note: text(300).default(''), detail: checkDetail.nullable().default(null) })
+  .object({
+    result: z.enum(CHECK_RESULTS),
+    note: text(300).default(''),
+    detail: checkDetail.nullable().default(null),
+    /** It failed, and the person says that it comes apart again: how deep, and whose work that puts right. */
+    apart: passFields.omit({ reason: true }).nullable().default(null),
+  })
   .refine((c) => c.result !== 'failed' || c.note !== '', {
     path: ['note'],
     message: 'What was wrong? In a word or two.',
@@ -32,11 +39,41 @@ export const checked = z.object({
 
 export type Checked = z.infer<typeof checked>;
 
+/** Set where it stands after it failed: what was moved, which way, how much. It is checked again then. */
+export const settingFields = z.object({
+  what: requiredText(80, 'What was moved'),
+  way: text(60).default(''),
+  amount: text(60).default(''),
+});
+export const checkSetting = settingFields.extend({ id, check: z.string(), ...signed });
+export type CheckSetting = z.infer<typeof checkSetting>;
+
 export const assemblyRoutes = {
+  addSetting: command({
+    method: 'POST',
+    path: '/visits/:visitId/checks/:check/settings',
+    summary: 'Set here, without taking it apart: the check is open again',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'assembly.removeSetting',
+    visit: 'again',
+    body: settingFields,
+    reply: checkSetting,
+  }),
+  removeSetting: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/checks/:check/settings/:settingId',
+    summary: 'It was not set after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'assembly.addSetting',
+    visit: 'again',
+    reply: done,
+  }),
   setCheck: command({
     method: 'PUT',
     path: '/visits/:visitId/checks/:check',
-    summary: 'Answer a check; a failure takes it apart again as a pass',
+    summary: 'Answer a check; what failed takes it apart again where the person says so',
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'assembly.removeCheck',
@@ -51,7 +88,7 @@ export const assemblyRoutes = {
     roles: benchRoles,
     changes: ['visit', 'bench'],
     inverse: 'assembly.setCheck',
-    visit: { remove: 'checks', by: 'check', param: 'check' },
+    visit: { remove: 'checks', by: 'check', param: 'check', again: true },
     reply: done,
   }),
 };

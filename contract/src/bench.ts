@@ -15,6 +15,8 @@ export const benchRow = z.object({
   familyId: z.string(),
   shape: z.enum(SHAPE_IDS),
   stages: z.array(z.object({ stage: stageId, state: z.enum(STAGE_STATES) })),
+  /** Together, so that a wound train is how it should be. */
+  together: z.boolean(),
   power: z.array(z.object({ train, state: z.enum(POWER_STATES) })),
   next: nextAction,
   bathEndsAt: moment.nullable(),

@@ -1,5 +1,5 @@
 import { REMARK_IDS, FATES } from '@eclat/core/strip';
-import { DEPTHS } from '@eclat/core/workflow';
+import { DEPTHS, MENDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { requiredText, text, id, version, moment, signed, changesTo, done } from './common.ts';
 import { benchRoles } from './people.ts';
@@ -35,10 +35,19 @@ export const step = stepFields.extend({
 
 export type StripStep = z.infer<typeof step>;
 
+/** How deep it comes apart again, and whose work that puts right. */
+export const passFields = z.object({
+  reason: requiredText(300, 'The reason'),
+  depth: z.enum(DEPTHS).default('plates'),
+  mends: z.enum(MENDS).default('our own work'),
+});
+
 /** A movement that has to come apart again: why, what cured it, and what it cost. */
 export const pass = z.object({
   number: z.int(),
   reason: z.string(),
+  depth: z.enum(DEPTHS),
+  mends: z.enum(MENDS),
   cure: z.string(),
   hours: z.number().nullable(),
   ...signed,
@@ -138,7 +147,7 @@ export const stripRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'final',
     visit: 'again',
-    body: z.object({ reason: requiredText(300, 'The reason') }),
+    body: passFields,
     reply: pass,
   }),
   closePass: command({

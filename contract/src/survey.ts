@@ -5,7 +5,10 @@ import { millimetres, text, version, signed, id, moment, basedOn, done } from '.
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
-/** By feel, with no figure; the hole's two ways by caliper, or what was seen of its play: lean in one plate, or sideways play between them. */
+/**
+ * By feel, with no figure; the hole's two ways by caliper; or what was seen of its play: lean in one plate, or sideways
+ * play between them.
+ */
 const holeSize = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('felt') }),
   z.object({ kind: z.literal('measured'), holeLongMm: millimetres, holeShortMm: millimetres }),

@@ -23,6 +23,9 @@ export const reading = readingFields.extend({ id, by: z.string() });
 
 export const RUN_EVENTS = ['wound', 'adjusted', 'set', 'stopped', 'moved'] as const;
 
+/** What the shop itself writes: the clock was opened again. */
+const WRITTEN = [...RUN_EVENTS, 'opened'] as const;
+
 const setter = z.enum(Object.keys(SETTERS) as [Setter, ...Setter[]]);
 
 export const runDetail = z.object({
@@ -41,7 +44,8 @@ export const eventFields = z.object({
   detail: runDetail.nullable().default(null),
 });
 
-export const runEvent = eventFields.extend({ id, by: z.string() });
+export const runEvent = eventFields.extend({ kind: z.enum(WRITTEN), id, by: z.string() });
+export type RunEventKind = (typeof WRITTEN)[number];
 
 export const RUN_STANDS = ['on a stand', 'in its case'] as const;
 

@@ -1,7 +1,7 @@
 import { SHAPE_IDS, STAGE_STATES, TERMS_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { agreement } from './agreement.ts';
-import { checked } from './assembly.ts';
+import { checked, checkSetting } from './assembly.ts';
 import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
@@ -180,7 +180,12 @@ export const visit = z.object({
   electric: z.array(electricEntry),
   replacement,
   oiled: z.array(oiled),
+  /** Oiled before it was opened again. */
+  earlierOiled: z.array(oiled),
+  /** One answer for each check, where it holds; and those that do not hold any more, or were taken over. */
   checks: z.array(checked),
+  earlierChecks: z.array(checked),
+  settings: z.array(checkSetting),
   struck: z.array(struck),
   releases: z.array(releaseRead),
   heard: z.array(heardSound),

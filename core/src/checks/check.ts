@@ -1,3 +1,5 @@
+import type { Depth } from '../workflow/index.ts';
+
 /** Where a check belongs: as it goes together, in position on test, on site at delivery. */
 export const CHECK_PLACES = ['assemble', 'run', 'deliver'] as const;
 
@@ -13,6 +15,8 @@ export interface Check {
   how: string;
   /** It must be right before the plates close. */
   before?: true;
+  /** The shallowest pass after which it is asked again. */
+  from: Depth;
   /** A caution that stands at the step. */
   caution?: string;
 }

@@ -1,7 +1,38 @@
 import type { Check } from './check.ts';
+import type { Depth } from '../workflow/index.ts';
 import { has, isSpring, poweredTrains, type Train, type Traits } from '../movement/index.ts';
 
-export type Row = Omit<Check, 'place'> & { on: (t: Traits) => boolean };
+export type Row = Omit<Check, 'place' | 'from'> & { on: (t: Traits) => boolean };
+
+/**
+ * How deep a pass has to go before a check is asked again; the plates where nothing is said. Common practice: what is
+ * set under the dial is upset there, and whatever comes off takes the hands with it.
+ */
+export const TOUCHED_FROM: Partial<Record<string, Depth>> = {
+  hands: 'hands and dial',
+  'f-strike': 'hands and dial',
+  warning: 'dial side',
+  'count-wheel': 'dial side',
+  rack: 'dial side',
+  correction: 'dial side',
+  selector: 'dial side',
+  alarm: 'dial side',
+  repeater: 'dial side',
+  moon: 'dial side',
+  calendar: 'dial side',
+  'f-chime': 'dial side',
+  'f-alarm': 'dial side',
+  'f-repeater': 'dial side',
+  'f-moon': 'dial side',
+  'f-calendar': 'dial side',
+  'f-flag': 'dial side',
+  drop: 'escapement',
+  crutch: 'escapement',
+  suspension: 'escapement',
+  torsion: 'escapement',
+  balance: 'escapement',
+  beat: 'escapement',
+};
 
 /** A check that belongs to every movement. */
 export const always = () => true;

@@ -1,15 +1,49 @@
 import { drivenBy, has, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
+import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
 export const GRADES = ['grease', 'heavy', 'clock', 'fine', 'none'] as const;
 export type Grade = (typeof GRADES)[number];
+
+/**
+ * How deep a pass has to go before a point is oiled again; the plates where nothing is said. Common practice.
+ */
+const TOUCHED_FROM: Partial<Record<string, Depth>> = {
+  'mainspring-barrel': 'barrel',
+  pipes: 'dial side',
+  'minute-post': 'dial side',
+  'centre-clutch': 'dial side',
+  rack: 'dial side',
+  escape: 'escapement',
+  'pallet-faces': 'escapement',
+  'pallet-arbor': 'escapement',
+  'lever-pivots': 'escapement',
+  'balance-pivots': 'escapement',
+  'cone-pivots': 'escapement',
+  hairspring: 'escapement',
+  crutch: 'escapement',
+  suspension: 'escapement',
+  'anchor-pin': 'escapement',
+};
 
 export interface OilPoint {
   id: string;
   where: string;
   grade: Grade;
   amount: string;
+  /** The shallowest pass that touches it. */
+  from: Depth;
 }
+
+/** Of what was oiled, what was not opened since. */
+export const oilHolding = <O extends { point: string; at: string }>(
+  chart: readonly OilPoint[],
+  oiled: readonly O[],
+  passes: readonly PassDepth[],
+): O[] => {
+  const from = new Map(chart.map((p) => [p.id, p.from]));
+  return oiled.filter((o) => stillHolds(o.at, from.get(o.point) ?? 'plates', passes));
+};
 
 type Row = readonly [id: string, where: string, grade: Grade, amount: string, applies: (t: Traits) => boolean];
 
@@ -102,7 +136,8 @@ const BY_RULE: readonly ByRule[] = [
 export const oilChart = (traits: Traits, rules: Choices = {}): OilPoint[] =>
   ROWS.filter(([, , , , applies]) => applies(traits)).map(([id, where, grade, amount]) => {
     const rule = BY_RULE.find(([question, school, point]) => point === id && held(question, rules).id === school);
-    return rule ? { id, where, grade: rule[3], amount: rule[4] } : { id, where, grade, amount };
+    const from = TOUCHED_FROM[id] ?? 'plates';
+    return { id, where, from, ...(rule ? { grade: rule[3], amount: rule[4] } : { grade, amount }) };
   });
 
 /**

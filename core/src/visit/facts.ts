@@ -1,11 +1,18 @@
 import { unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
-import { oilChart } from '../oiling/index.ts';
+import { oilChart, oilHolding } from '../oiling/index.ts';
 import { bushesLeft } from '../pivots/index.ts';
 import { isStopped, judgeRun, nextReading, type RunLog } from '../rate/index.ts';
 import type { Choices } from '../rules/index.ts';
 import type { Fate } from '../strip/index.ts';
-import { stagesOf, type Job, type PowerState, type StageState, type VisitFacts } from '../workflow/index.ts';
+import {
+  stagesOf,
+  type Job,
+  type PassDepth,
+  type PowerState,
+  type StageState,
+  type VisitFacts,
+} from '../workflow/index.ts';
 
 /**
  * As much of a visit as its facts depend on. Times are ISO 8601. A whole visit is one of these, and so is a row of the
@@ -20,7 +27,7 @@ export interface FactSource {
   /** The latest word on each stage. */
   stages: readonly StageState[];
   power: readonly { state: PowerState }[];
-  strip: { begun: unknown; steps: readonly { fate: Fate }[] };
+  strip: { begun: unknown; steps: readonly { fate: Fate }[]; passes: readonly PassDepth[] };
   findings: readonly unknown[];
   observations: Readonly<Partial<Record<string, 'present' | 'absent'>>>;
   agreement: {
@@ -36,7 +43,7 @@ export interface FactSource {
   casework: readonly { doneAt: string | null; waitEndsAt: string | null }[];
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly { hole: string; off: boolean }[];
-  oiled: readonly { point: string }[];
+  oiled: readonly { point: string; at: string }[];
   testRun: RunLog | null;
 }
 
@@ -53,7 +60,9 @@ const soonest = (times: readonly (string | null)[]): number | null => {
 export function visitFacts(visit: FactSource, now: number): VisitFacts {
   const { traits } = visit.movement;
   const looked = new Set(visit.holes.map((h) => h.key));
-  const oiled = new Set(visit.oiled.map((o) => o.point));
+  const { passes } = visit.strip;
+  const chart = oilChart(traits, visit.rules.held);
+  const oiled = new Set(oilHolding(chart, visit.oiled, passes).map((o) => o.point));
   const open = unanswered(visit.agreement.lines, visit.agreement.chosen?.route ?? null);
   const running = visit.baths.filter((b) => b.stoppedAt === null);
   const untimed = running.find((b) => b.endsAt === null);
@@ -62,6 +71,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
+    passes,
     steps: visit.strip.steps.length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
     findings: visit.findings.length,
@@ -76,7 +86,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     caseEndsAt: soonest(visit.casework.filter((t) => t.doneAt === null).map((t) => t.waitEndsAt)),
     holesLeft: holesOf(traits).filter((h) => !looked.has(h.key)).length,
     bushesLeft: bushesLeft(visit.holes, visit.bushes).length,
-    oilLeft: oilChart(traits, visit.rules.held).filter((p) => !oiled.has(p.id)).length,
+    oilLeft: chart.filter((p) => !oiled.has(p.id)).length,
     run: runFacts(visit, now),
     promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,
     trialEndsAt: visit.job.trial && !visit.job.trial.outcome ? Date.parse(visit.job.trial.reviewOn) : null,

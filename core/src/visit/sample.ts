@@ -76,11 +76,12 @@ export const finishedVisit: SignSource = {
       doneAt: '2031-05-02T09:00:00.000Z',
     },
   ],
-  oiled: [{ point: 'teeth' }, { point: 'crutch' }, { point: 'a point of an older chart' }],
+  oiled: ['teeth', 'crutch', 'a point of an older chart'].map((point) => ({ point, at: iso(4) })),
   rules: { held: {} },
   strip: {
     begun: {},
     steps: [{ fate: 'on again' }, { fate: 'replaced' }],
+    passes: [],
     temporary: [{ ended: 'taken out' }],
     custody: [],
   },

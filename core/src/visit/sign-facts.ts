@@ -7,7 +7,8 @@ import { visitFacts, type FactSource } from './facts.ts';
 export interface SignSource
   extends Omit<FactSource, keyof VisitSource>, Omit<VisitSource, 'casework' | 'strip' | 'agreement'> {
   casework: readonly (FactSource['casework'][number] & VisitSource['casework'][number])[];
-  strip: VisitSource['strip'] & Pick<FactSource['strip'], 'begun'>;
+  strip: VisitSource['strip'] & Pick<FactSource['strip'], 'begun' | 'passes'>;
+  oiled: FactSource['oiled'];
   agreement: {
     lines: readonly (FactSource['agreement']['lines'][number] & VisitSource['agreement']['lines'][number])[];
     chosen: FactSource['agreement']['chosen'];

@@ -1,5 +1,6 @@
 export * from './stages.ts';
 export * from './jobs.ts';
+export * from './passes.ts';
 export * from './power.ts';
 export * from './next.ts';
 export * from './sign.ts';

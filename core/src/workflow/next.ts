@@ -1,6 +1,6 @@
 import { counted } from '../units/index.ts';
-import type { PowerState } from './power.ts';
-import { isSafe } from './power.ts';
+import type { PassDepth } from './passes.ts';
+import { isSafe, isShallow, type PowerState } from './power.ts';
 import { settled, stagesIn, type Stand, type StageState } from './jobs.ts';
 import type { StageId } from './stages.ts';
 
@@ -12,6 +12,8 @@ export interface VisitFacts {
   /** One state for each train that can hold power. */
   power: readonly PowerState[];
   stripBegun: boolean;
+  /** How deep it was opened again each time. */
+  passes: readonly PassDepth[];
   /** Things logged as taken off, and how many of them nobody has accounted for yet. */
   steps: number;
   apart: number;
@@ -60,8 +62,10 @@ export interface NextAction {
 /** The first stage of the job that wants a hand; `sign` when none does. */
 export const stageOf = (stages: readonly Stand[]): StageId => stages.find((s) => s.state === 'open')?.stage ?? 'sign';
 
-/** Assembled again, or never taken apart in this job: then a wound train is how it should be. */
-export function isTogether(stages: readonly Stand[]): boolean {
+/** Assembled again, opened at the dial side only, or never taken apart: then a wound train is how it should be. */
+export function isTogether(stages: readonly Stand[], passes: readonly Pick<PassDepth, 'depth'>[]): boolean {
+  const last = passes.at(-1);
+  if (last && isShallow(last.depth)) return true;
   const behind = stagesIn(stages, 'done', 'left');
   if (behind.includes('assemble') || behind.includes('oil')) return true;
   return ['strip', 'assemble'].every((s) => stagesIn(stages, 'not in this job').includes(s as StageId));
@@ -75,7 +79,7 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
   const stage = stageOf(f.stages);
   const beside = false;
   if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait', beside };
-  if (f.stripBegun && !isTogether(f.stages) && f.power.some((s) => s === 'wound'))
+  if (f.stripBegun && !isTogether(f.stages, f.passes) && f.power.some((s) => s === 'wound'))
     return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger', beside };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
     return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due', beside };

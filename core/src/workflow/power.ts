@@ -15,13 +15,19 @@ export const isSafe = (state: PowerState): boolean => state === 'let down' || st
 export const DEPTHS = ['hands and dial', 'dial side', 'escapement', 'plates', 'barrel'] as const;
 export type Depth = (typeof DEPTHS)[number];
 
+/** Whether something that is touched from `from` on is touched when it is opened so deep. */
+export const reaches = (depth: Depth, from: Depth): boolean => DEPTHS.indexOf(depth) >= DEPTHS.indexOf(from);
+
+/** Hands, dial and what lies under it come off a clock that is wound and together. */
+export const isShallow = (depth: Depth): boolean => !reaches(depth, 'escapement');
+
 /**
  * Trains that have to be made safe before something so deep is opened. Hands, dial and what lies under it come off a
  * wound clock; from the escapement on the train would run away. Common practice.
  * @param opens null: nobody said, so it counts as the plates
  */
 export function unsafeFor(opens: Depth | null, power: readonly TrainPower[]): TrainKey[] {
-  if (opens === 'hands and dial' || opens === 'dial side') return [];
+  if (opens !== null && isShallow(opens)) return [];
   return power.filter((p) => !isSafe(p.state)).map((p) => p.train);
 }
 

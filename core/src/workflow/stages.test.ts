@@ -51,6 +51,7 @@ const facts: VisitFacts = {
   closed: false,
   power: ['let down', 'wound'],
   stripBegun: true,
+  passes: [],
   steps: 12,
   apart: 12,
   findings: 2,

@@ -42,8 +42,8 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
   );
   const [pass] = await sql<{ counted: number; mean: number | null; usual: string | null }>(
     ctx.em,
-    'select count(*)::int as counted, avg(hours) as mean, mode() within group (order by ' +
-      'lower(reason)) as usual from strip_pass where hours is not null',
+    `select count(*)::int as counted, avg(hours) as mean, mode() within group (order by lower(reason)) as usual
+      from strip_pass where hours is not null and mends = 'our own work'`,
   );
   const timed = await sql<{ written: number; worked: number }>(
     ctx.em,

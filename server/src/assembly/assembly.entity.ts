@@ -1,16 +1,26 @@
 import type { Checked } from '@eclat/contract';
-import { defineEntity, p } from '@mikro-orm/core';
-import { by, text, visitKey } from '../platform/database/columns.ts';
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import { by, key, text, visitKey } from '../platform/database/columns.ts';
 
+/** A log: the last answer that nothing was opened after holds. */
 export const CheckAnswer = defineEntity({
   name: 'CheckAnswer',
   tableName: 'check_answer',
   properties: {
-    visitId: visitKey().primary(),
-    check: text().primary(),
+    id: key(),
+    visitId: visitKey(),
+    check: text(),
     result: text().$type<Checked['result']>(),
     note: text(),
     detail: p.json<Checked['detail']>().nullable(),
     ...by,
   },
 });
+export type CheckAnswer = InferEntity<typeof CheckAnswer>;
+
+export const CheckSetting = defineEntity({
+  name: 'CheckSetting',
+  tableName: 'check_setting',
+  properties: { id: key(), visitId: visitKey(), check: text(), what: text(), way: text(), amount: text(), ...by },
+});
+export type CheckSetting = InferEntity<typeof CheckSetting>;

@@ -1,45 +1,95 @@
 import { openVisit } from '../visit/lock.ts';
-import type { Checked, ParsedBodyOf } from '@eclat/contract';
+import type { Checked, CheckSetting as Setting, ParsedBodyOf, Visit } from '@eclat/contract';
 import type { api } from '@eclat/contract';
-import { CHECK_PLACES, checksFor } from '@eclat/core/checks';
+import { answersHolding, CHECK_PLACES, checksFor, type Check } from '@eclat/core/checks';
+import type { Traits } from '@eclat/core/movement';
+import type { PassDepth } from '@eclat/core/workflow';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, viewSigned, type Context, type Signed } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { openPass } from '../strip/strip.service.ts';
-import { CheckAnswer } from './assembly.entity.ts';
+import { CheckAnswer, CheckSetting } from './assembly.entity.ts';
 
 const viewCheck = (
   c: Signed & Pick<Checked, 'check' | 'result' | 'note'> & { detail?: Checked['detail'] | null },
 ): Checked => ({ check: c.check, result: c.result, note: c.note, detail: c.detail ?? null, ...viewSigned(c) });
 
-export const assemblyRows = (visitId: string) => ({
-  checks: rows(CheckAnswer, 'where visit_id = ? order by at', visitId),
-});
-export const viewAssembly = ({ checks }: RowsOf<ReturnType<typeof assemblyRows>>) => ({
-  checks: checks.map(viewCheck),
+const viewSetting = ({ id, check, what, way, amount, ...s }: CheckSetting): Setting => ({
+  ...{ id, check, what, way, amount },
+  ...viewSigned(s),
 });
 
-/** What failed while it goes together, or on test, takes it apart again: a pass of its own, with the reason. */
+export const assemblyRows = (visitId: string) => ({
+  checks: rows(CheckAnswer, 'where visit_id = ? order by at', visitId),
+  settings: rows(CheckSetting, 'where visit_id = ? order by at', visitId),
+});
+export function viewAssembly(
+  found: RowsOf<ReturnType<typeof assemblyRows>>,
+  traits: Traits,
+  passes: readonly PassDepth[],
+): Pick<Visit, 'checks' | 'earlierChecks' | 'settings'> {
+  const settings = found.settings.map(viewSetting);
+  const { holding, earlier } = answersHolding(allChecks(traits), found.checks.map(viewCheck), passes, settings);
+  return { checks: holding, earlierChecks: earlier, settings };
+}
+
+const allChecks = (traits: Traits) => CHECK_PLACES.flatMap((place) => checksFor(traits, place));
+
+async function checkOf(ctx: Context, visitId: string, id: string): Promise<Check> {
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const check = allChecks(traits).find((c) => c.id === id);
+  if (!check) throw notFound('check of this movement');
+  return check;
+}
+
+const lastAnswer = async (ctx: Context, visitId: string, check: string) =>
+  (await ctx.em.find(CheckAnswer, { visitId, check }, { orderBy: { at: 'desc' }, limit: 1 }))[0] ?? null;
+
+/**
+ * An answer stands beside those before it. What is counted on the way is one answer until it is given. Where the person
+ * says so, what failed takes the movement apart again: a pass of its own, with the reason.
+ */
 export async function setCheck(
   ctx: Context,
   visitId: string,
   id: string,
-  given: ParsedBodyOf<typeof api.assembly.setCheck>,
+  { apart, ...given }: ParsedBodyOf<typeof api.assembly.setCheck>,
 ): Promise<Checked> {
-  const visit = await openVisit(ctx, visitId);
-  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  const check = CHECK_PLACES.flatMap((place) => checksFor(traits, place)).find((c) => c.id === id);
-  if (!check) throw notFound('check of this movement');
-  const before = await ctx.em.findOne(CheckAnswer, { visitId, check: id });
-  const row = { visitId, check: id, ...given, ...signature(ctx) };
-  await ctx.em.upsert(CheckAnswer, row);
-  if (given.result === 'failed' && before?.result !== 'failed' && check.place !== 'deliver')
-    await openPass(ctx, visitId, `${check.what}: ${given.note}`);
+  const check = await checkOf(ctx, visitId, id);
+  const before = await lastAnswer(ctx, visitId, id);
+  const said = { ...given, ...signature(ctx) };
+  const row =
+    before?.result === 'under way'
+      ? ctx.em.assign(before, said)
+      : ctx.em.create(CheckAnswer, { visitId, check: id, ...said });
+  await ctx.em.flush();
+  if (given.result === 'failed' && apart)
+    await openPass(ctx, visitId, { ...apart, reason: `${check.what}: ${given.note}` });
   return viewCheck(row);
 }
 
+/** The last answer is taken back; the one before it stands again, if it still holds. */
 export async function removeCheck(ctx: Context, visitId: string, check: string): Promise<void> {
   await openVisit(ctx, visitId);
-  await ctx.em.nativeDelete(CheckAnswer, { visitId, check });
+  const last = await lastAnswer(ctx, visitId, check);
+  if (last) ctx.em.remove(last);
+}
+
+export async function addSetting(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  given: ParsedBodyOf<typeof api.assembly.addSetting>,
+): Promise<Setting> {
+  const check = await checkOf(ctx, visitId, id);
+  const row = ctx.em.create(CheckSetting, { visitId, check: check.id, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return viewSetting(row);
+}
+
+export async function removeSetting(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await findOrRefuse(ctx, CheckSetting, { id, visitId }, 'setting'));
 }

@@ -19,12 +19,16 @@ const send = (method: string, path: string, body?: object) =>
   shop.marit.send<HeardSound>(method, `/visits/${visit.id}/${path}`, body);
 
 describe('a check', () => {
-  it('that fails says what was wrong, and takes the movement apart again once', async () => {
+  it('that fails says what was wrong, and takes the movement apart again where that is said', async () => {
     expect((await send('PUT', 'checks/drum', { result: 'failed' })).body.fields![0]!.path).toBe('note');
     for (const stage of ['fit', 'assemble']) await send('PUT', `stages/${stage}`, { state: 'done' });
     const before = (await now()).strip.passes.length;
-    for (let twice = 0; twice < 2; twice++)
-      expect((await send('PUT', 'checks/drum', { result: 'failed', note: 'a quarter out' })).status).toBe(200);
+    // It fails: by itself that opens nothing. The person says whether it is set here or comes apart.
+    const fails = { result: 'failed', note: 'a quarter out' };
+    await send('PUT', 'checks/drum', fails);
+    expect((await now()).strip.passes).toHaveLength(before);
+    const apart = { depth: 'plates', mends: 'our own work' };
+    expect((await send('PUT', 'checks/drum', { ...fails, apart })).status).toBe(200);
     const failed = await now();
     expect(failed.strip.passes.slice(before).map((p) => p.reason)).toEqual([
       'Drum in phase with its release: a quarter out',
@@ -34,6 +38,44 @@ describe('a check', () => {
     expect(JSON.stringify(refused)).toContain('A check stands failed: Drum in phase');
     await send('PUT', 'checks/drum', { result: 'passed', note: 'set in the second pass' });
     expect(JSON.stringify((await send('POST', 'signature', {})).body)).not.toContain('stands failed');
+  });
+  it('is asked again only where a pass touched it; set here, it is open again; earlier answers are kept', async () => {
+    const own = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
+    const at = `/visits/${own.id}`;
+    const see = () => shop.marit.ok<Visit>('GET', at);
+    const later = () => (shop.now.at = new Date(shop.now.at.getTime() + 60_000));
+    const holding = async () => (await see()).checks.map((c) => c.check).sort();
+    for (const c of ['hands', 'rack', 'beat', 'end-shake'])
+      await shop.marit.ok('PUT', `${at}/checks/${c}`, { result: 'passed' });
+    for (const p of ['rack', 'crutch', 'train-low']) await shop.marit.ok('PUT', `${at}/oil/${p}`, { product: 'oil' });
+    const oiled = async () => (await see()).oiled.map((o) => o.point).sort();
+
+    later();
+    await shop.marit.ok('POST', `${at}/passes`, { reason: 'rack catches', depth: 'dial side' });
+    expect([await holding(), await oiled()]).toEqual([
+      ['beat', 'end-shake'],
+      ['crutch', 'train-low'],
+    ]);
+    later();
+    await shop.marit.ok('POST', `${at}/passes`, { reason: 'pallets stick', depth: 'escapement' });
+    expect([await holding(), await oiled()]).toEqual([['end-shake'], ['train-low']]);
+
+    later();
+    await shop.marit.ok('PUT', `${at}/checks/rack`, { result: 'failed', note: 'tail on the edge' });
+    later();
+    const tried = { what: 'rack tail', way: 'out', amount: 'a hair' };
+    const { id } = await shop.marit.ok<{ id: string }>('POST', `${at}/checks/rack/settings`, tried);
+    expect(await holding()).toEqual(['end-shake']);
+    later();
+    await shop.marit.ok('PUT', `${at}/checks/rack`, { result: 'passed' });
+    const now = await see();
+    expect(now.checks.find((c) => c.check === 'rack')).toMatchObject({ result: 'passed' });
+    expect(now.earlierChecks.filter((c) => c.check === 'rack').map((c) => c.result)).toEqual(['passed', 'failed']);
+    expect(now.settings).toMatchObject([{ check: 'rack', ...tried, by: 'Marit Fennick' }]);
+    expect(now.strip.passes).toHaveLength(2);
+    await shop.marit.ok('DELETE', `${at}/checks/rack/settings/${id}`);
+    expect((await see()).settings).toEqual([]);
+    expect((await shop.marit.send('POST', `${at}/checks/torsion/settings`, tried)).status).toBe(404);
   });
   it('is one of this movement', async () =>
     expect((await send('PUT', 'checks/torsion', { result: 'passed' })).status).toBe(404));

@@ -2,7 +2,7 @@ import type { BenchRow, Timer } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
 import { poweredTrains, type TrainKey } from '@eclat/core/movement';
 import { visitFacts, type FactSource } from '@eclat/core/visit';
-import { nextAction, type PowerState } from '@eclat/core/workflow';
+import { isTogether, nextAction, type PowerState } from '@eclat/core/workflow';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
 
@@ -49,6 +49,10 @@ const LINES = list(
 
 const LATEST_STAGES = `(select distinct on (stage) stage, state, why from ${ofVisit('stage_event')}
   order by stage, at desc) s`;
+const PASSES = list(
+  object({ depth: 'depth', at: 'at' }),
+  `(select * from ${ofVisit('strip_pass')} order by number) sp`,
+);
 const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
 
 /** Fetches, and reckons nothing. Exported for the bench that runs it on a bare route. */
@@ -63,7 +67,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
     from ${ofVisit('visit_job')} order by at desc limit 1) as job,
   ${list(object({ train: 'train', state: 'state' }), ofVisit('train_power'))} as power,
   json_build_object('begun', exists (select 1 from ${ofVisit('strip')}),
-    'steps', ${list(object({ fate: 'fate' }), ofVisit('strip_step'))}) as strip,
+    'steps', ${list(object({ fate: 'fate' }), ofVisit('strip_step'))}, 'passes', ${PASSES}) as strip,
   ${list('id', ofVisit('finding'))} as findings,
   (select coalesce(json_object_agg(symptom, state), '{}') from ${ofVisit('observation')}) as observations,
   json_build_object('lines', ${LINES}, 'chosen',
@@ -72,7 +76,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   ${list(object({ doneAt: 'done_at', waitEndsAt: 'wait_ends_at' }), ofVisit('case_task'))} as casework,
   ${list(object({ key: 'key', verdict: 'verdict' }), ofVisit('surveyed_hole'))} as holes,
   ${list(object({ hole: 'hole', off: 'off' }), `(select * from ${ofVisit('bush')} order by at) b`)} as bushes,
-  ${list(object({ point: 'point' }), ofVisit('oiled_point'))} as oiled,
+  ${list(object({ point: 'point', at: 'at' }), ofVisit('oiled_point'))} as oiled,
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id
   join movement m on m.id = v.movement_id`;
@@ -103,6 +107,7 @@ function benchRow(row: BenchFacts, now: Date): BenchRow {
     familyId: row.family_id,
     stages: facts.stages.map(({ stage, state }) => ({ stage, state })),
     shape: row.job.shape,
+    together: isTogether(facts.stages, facts.passes),
     power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
     next: nextAction(facts, now.getTime()),
     bathEndsAt: facts.bathEndsAt === null ? null : new Date(facts.bathEndsAt).toISOString(),

@@ -3,7 +3,7 @@ import { SYMPTOM_IDS } from '@eclat/core/faults';
 import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { visitFacts } from '@eclat/core/visit';
-import { SHAPE_IDS, STAGE_IDS, STAGE_STATES } from '@eclat/core/workflow';
+import { DEPTHS, SHAPE_IDS, STAGE_IDS, STAGE_STATES } from '@eclat/core/workflow';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
@@ -69,6 +69,7 @@ function presses(visit: Visit): fc.Arbitrary<Press> {
     fc
       .constantFrom('stopped', 'wound', 'set')
       .map((kind): Press => ['POST', of('testrun/events'), { kind, happenedAt: now.at.toISOString() }]),
+    fc.constantFrom(...DEPTHS).map((depth): Press => ['POST', of('passes'), { reason: 'it stops', depth }]),
     fc.constant<Press>(['POST', of('steps'), { what: 'hands', opens: 'hands and dial' }]),
   );
 }

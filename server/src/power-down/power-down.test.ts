@@ -13,7 +13,8 @@ afterAll(() => shop.running.stop());
 
 type Press =
   | { kind: 'set'; train: 'going' | 'strike'; state: PowerState }
-  | { kind: 'run' | 'wound' | 'pass' | 'begin' }
+  | { kind: 'run' | 'wound' | 'begin' }
+  | { kind: 'pass'; depth: 'dial side' | 'plates' }
   | { kind: 'step'; opens: (typeof DEPTHS)[number] | null; reason: string };
 
 const presses: fc.Arbitrary<Press> = fc.oneof(
@@ -28,7 +29,14 @@ const presses: fc.Arbitrary<Press> = fc.oneof(
   {
     weight: 3,
     arbitrary: fc.record({
-      kind: fc.constantFrom('run' as const, 'wound' as const, 'pass' as const, 'begin' as const),
+      kind: fc.constantFrom('run' as const, 'wound' as const, 'begin' as const),
+    }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      kind: fc.constant('pass' as const),
+      depth: fc.constantFrom('dial side' as const, 'plates' as const),
     }),
   },
   {
@@ -55,6 +63,7 @@ it(
         // What an onlooker at the bench knows of the springs.
         const spring: Record<string, PowerState> = { going: 'unknown', strike: 'unknown' };
         let onTest = false;
+        let said: string | null = null;
         for (const press of all) {
           now.at = new Date(now.at.getTime() + 60_000);
           if (press.kind === 'set') {
@@ -69,16 +78,23 @@ it(
           } else if (press.kind === 'wound' && onTest) {
             await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
             Object.assign(spring, { going: 'wound', strike: 'wound' });
-          } else if (press.kind === 'pass') await send('POST', 'passes', { reason: 'It stops.' });
-          else if (press.kind === 'begin') await send('POST', 'strip', {});
+          } else if (press.kind === 'pass') {
+            const { depth } = press;
+            await send('POST', 'passes', { reason: 'It stops.', depth });
+            said = depth;
+          } else if (press.kind === 'begin') await send('POST', 'strip', {});
           else if (press.kind === 'step') {
             const { opens, reason } = press;
             const { status } = await send('POST', 'steps', { what: 'a thing', opens, overrideReason: reason });
             const danger = Object.values(spring).some((s) => s === 'wound' || s === 'unknown');
-            const shallow = opens === 'hands and dial' || opens === 'dial side';
+            // A pass under the dial says for its steps how deep they go; a deeper one says nothing.
+            const deep = opens ?? (said === 'dial side' ? said : null);
+            const shallow = deep === 'hands and dial' || deep === 'dial side';
             expect(status, JSON.stringify({ press, spring })).toBe(danger && !shallow && reason === '' ? 422 : 201);
           }
-          const { power } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+          const { power, next } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+          if (Object.values(spring).some((s) => s === 'wound' || s === 'unknown'))
+            expect(next.text).not.toMatch(/^Safe/);
           expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
         }
       }),

@@ -1,5 +1,5 @@
 import type { StripStep as Step, Visit as Shape } from '@eclat/contract';
-import type { Depth } from '@eclat/core/workflow';
+import type { Depth, Mends } from '@eclat/core/workflow';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
@@ -40,6 +40,8 @@ export const StripPass = defineEntity({
     visitId: visitKey().primary(),
     number: p.integer().primary(),
     reason: text(),
+    depth: text().$type<Depth>(),
+    mends: text().$type<Mends>(),
     cure: text().default(''),
     hours: float().nullable(),
     ...by,

@@ -24,7 +24,7 @@ export function serveStrip(serve: Serve): void {
   serve(strip.moveStep, (ctx, { params, body }) => asOk(moveStep(ctx, params.visitId, params.stepId, body.position)));
   serve(strip.removeStep, (ctx, { params }) => asOk(removeStep(ctx, params.visitId, params.stepId)));
   serve(strip.setFate, (ctx, { params, body }) => setFate(ctx, params.visitId, params.stepId, body));
-  serve(strip.openPass, (ctx, { params, body }) => openPass(ctx, params.visitId, body.reason));
+  serve(strip.openPass, (ctx, { params, body }) => openPass(ctx, params.visitId, body));
   serve(strip.closePass, (ctx, { params, body }) => closePass(ctx, params.visitId, params.pass, body));
   serve(strip.addPhase, (ctx, { params, body }) => addPhase(ctx, params.visitId, body));
   serve(strip.setPhase, (ctx, { params, body }) => asOk(setPhase(ctx, params.visitId, params.phaseId, body.set)));

@@ -2,7 +2,8 @@ import { type Log, signed, viewStep, viewPass } from './strip.view.ts';
 import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, StripStep as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import type { StageId } from '@eclat/core/workflow';
+import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/workflow';
+import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { Strip } from '../power-down/power-down.entity.ts';
@@ -14,9 +15,9 @@ import { StageEvent } from '../visit/visit.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
 
 /** The first strip is pass 1; each time it has to come apart again opens the next. */
-async function passNow(ctx: Context, visitId: string): Promise<number> {
+async function passNow(ctx: Context, visitId: string): Promise<{ number: number; said: Depth | null }> {
   const [last] = await ctx.em.find(StripPass, { visitId }, { orderBy: { number: 'desc' }, limit: 1 });
-  return last?.number ?? 1;
+  return { number: last?.number ?? 1, said: depthSaid(last ? [last] : []) };
 }
 
 /** Opened under power with a reason: for this step, or for the whole first strip when it was begun. */
@@ -44,14 +45,16 @@ export async function addStep(
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   await ownThings(ctx, visitId, given);
-  const pass = await passNow(ctx, visitId);
-  await holdToPower(ctx, visitId, given.opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
+  const { number: pass, said } = await passNow(ctx, visitId);
+  const opens = given.opens ?? said;
+  await holdToPower(ctx, visitId, opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, {
     visitId,
     pass,
     position: (last?.position ?? -1) + 1,
     ...given,
+    opens,
     ...signature(ctx),
   });
   await ctx.em.flush();
@@ -114,19 +117,29 @@ export async function setFate(
   return viewStep(step);
 }
 
-/** From this stage on it has to be done again when it comes apart again. */
-const AGAIN: readonly StageId[] = ['power', 'strip', 'assemble', 'oil', 'run'];
+/** What has to be done again when it comes apart so deep. Power down comes first from the escapement on. */
+const againFor = (depth: Depth): StageId[] => [
+  ...(isShallow(depth) ? [] : (['power'] as const)),
+  ...(['strip', 'assemble', 'oil', 'run'] as const),
+];
 
-export async function openPass(ctx: Context, visitId: string, reason: string) {
+export async function openPass(
+  ctx: Context,
+  visitId: string,
+  { reason, depth, mends }: ParsedBodyOf<typeof api.strip.openPass>,
+) {
   await openVisit(ctx, visitId);
   const pass = ctx.em.create(StripPass, {
     visitId,
-    number: (await passNow(ctx, visitId)) + 1,
+    number: (await passNow(ctx, visitId)).number + 1,
     reason,
+    depth,
+    mends,
     hours: null,
     ...signature(ctx),
   });
-  for (const stage of AGAIN) {
+  await cutRun(ctx, visitId, reason);
+  for (const stage of againFor(depth)) {
     const word = await wordOn(ctx, visitId, stage);
     if (word === 'done' || word === 'left')
       ctx.em.create(StageEvent, { visitId, stage, state: 'open', ...signature(ctx) });

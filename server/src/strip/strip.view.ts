@@ -1,6 +1,8 @@
 import type { StripStep as Shape, Visit } from '@eclat/contract';
+import type { InferEntity } from '@mikro-orm/core';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { Strip } from '../power-down/power-down.entity.ts';
+import { stillHolds, type Depth, type Mends, type PassDepth } from '@eclat/core/workflow';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
 
 export type Log = Visit['strip'];
@@ -28,14 +30,31 @@ export const viewStep = (s: StripStep): Shape => ({
   ...signed(s),
 });
 
+/** A phase that was opened again since it was set is to be set anew. */
+function setNow({ when, setBy, setAt }: InferEntity<typeof StripPhase>, passes: readonly PassDepth[]) {
+  const at = setAt?.toISOString() ?? null;
+  const from = when === 'outside' ? 'dial side' : 'plates';
+  return at !== null && stillHolds(at, from, passes) ? { setBy, setAt: at } : { setBy: '', setAt: null };
+}
+
 export const viewPass = (p: {
   number: number;
   reason: string;
+  depth: Depth;
+  mends: Mends;
   cure: string;
   hours?: number | null;
   by: string;
   at: Date;
-}) => ({ number: p.number, reason: p.reason, cure: p.cure, hours: p.hours ?? null, ...signed(p) });
+}) => ({
+  number: p.number,
+  reason: p.reason,
+  depth: p.depth,
+  mends: p.mends,
+  cure: p.cure,
+  hours: p.hours ?? null,
+  ...signed(p),
+});
 
 export const stripRows = (visitId: string) => ({
   begun: rows(Strip, 'where visit_id = ?', visitId),
@@ -63,8 +82,7 @@ export function viewStrip({
       what: p.what,
       how: p.how,
       when: p.when,
-      setBy: p.setBy,
-      setAt: p.setAt?.toISOString() ?? null,
+      ...setNow(p, passes.map(viewPass)),
       ...signed(p),
     })),
     temporary: temporary.map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),

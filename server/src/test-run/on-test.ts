@@ -14,7 +14,8 @@ select v.id, v.claim, c.description as clock, m.traits,
   (select choices from house_rules
     where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule
       where visit_id = v.id), '{}') as rules,
-  (select count(*)::int from check_answer where visit_id = v.id and result = 'failed') as failed
+  (select count(*)::int from (select distinct on ("check") result from check_answer where visit_id = v.id
+    order by "check", at desc) c where c.result = 'failed') as failed
 from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id
   join test_run t on t.visit_id = v.id
 where v.closed_at is null and not coalesce((select state <> 'open' from stage_event

@@ -1,4 +1,4 @@
-import type { RUN_EVENTS, runConditions, runDetail } from '@eclat/contract';
+import type { RunEventKind, runConditions, runDetail } from '@eclat/contract';
 import type { z } from 'zod';
 import type { ReadBy } from '@eclat/core/rate';
 import { defineEntity, p } from '@mikro-orm/core';
@@ -36,7 +36,7 @@ export const RunEvent = defineEntity({
   properties: {
     id: key(),
     testRunId: p.uuid(),
-    kind: text().$type<(typeof RUN_EVENTS)[number]>(),
+    kind: text().$type<RunEventKind>(),
     happenedAt: moment(),
     note: text(),
     detail: p.json<z.infer<typeof runDetail>>().nullable(),

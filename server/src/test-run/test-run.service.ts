@@ -50,6 +50,20 @@ const viewEvent = (
   by: e.by,
 });
 
+/** It is opened again: what is read from now on is another line. Nothing where it was not on test. */
+export async function cutRun(ctx: Context, visitId: string, note: string): Promise<void> {
+  const run = await ctx.em.findOne(TestRun, { visitId });
+  if (run)
+    ctx.em.create(RunEvent, {
+      testRunId: run.id,
+      kind: 'opened',
+      happenedAt: ctx.now,
+      note: note.slice(0, 200),
+      detail: null,
+      by: ctx.person.name,
+    });
+}
+
 export async function startRun(
   ctx: Context,
   visitId: string,
@@ -117,7 +131,9 @@ export async function removeReading(ctx: Context, visitId: string, id: string): 
 export async function removeEvent(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
-  ctx.em.remove(await findOrRefuse(ctx, RunEvent, { id, testRunId: run.id }, 'event'));
+  const event = await findOrRefuse(ctx, RunEvent, { id, testRunId: run.id }, 'event');
+  if (event.kind === 'opened') throw refused('It was opened: that stands in the strip log.', 'Correct the pass there.');
+  ctx.em.remove(event);
 }
 
 export async function setConditions(

@@ -212,6 +212,19 @@ describe('power on test', () => {
     now.at = new Date(now.at.getTime() + 60_000);
     await shop.marit.ok('POST', at('/testrun'), { readBy: 'minute hand', place: 'stand 3' });
     expect(await states()).toEqual(['wound', 'wound']);
+    // Under the dial it comes apart wound as it is: power down is not asked for, and the line of readings is cut.
+    await shop.marit.ok('POST', at('/testrun/readings'), { readAt: now.at.toISOString(), errorS: 0 });
+    now.at = new Date(now.at.getTime() + 60_000);
+    await shop.marit.ok('POST', at('/passes'), { reason: 'Rack catches.', depth: 'dial side', mends: 'earlier work' });
+    const shallow = await view();
+    expect(shallow.next.urgency).not.toBe('danger');
+    expect(shallow.stages.find((s) => s.stage === 'power')!.state).toBe('done');
+    const opened = shallow.testRun!.events.find((e) => e.kind === 'opened')!;
+    expect((await shop.marit.send('DELETE', at(`/testrun/events/${opened.id}`))).status).toBe(409);
+    await shop.marit.ok('POST', at('/steps'), { what: 'hour hand', opens: 'hands and dial' });
+    expect(await shop.marit.ok('POST', at('/steps'), { what: 'rack' })).toMatchObject({ opens: 'dial side', pass: 2 });
+    expect((await shop.marit.send('POST', at('/steps'), { what: 'front plate', opens: 'plates' })).status).toBe(422);
+
     await shop.marit.ok('POST', at('/passes'), { reason: 'It stops at a quarter to.' });
     expect((await view()).next).toMatchObject({ urgency: 'danger', stage: 'power' });
 

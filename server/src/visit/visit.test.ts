@@ -248,7 +248,7 @@ describe('the gates', () => {
     expect((await look(id)).looks).toEqual([]);
   });
 
-  it('takes a verdict by feel for what it is: no figure, no wear, and a hole that was measured was reached', async () => {
+  it('takes a verdict by feel for what it is, without a figure; a hole that was measured was reached', async () => {
     const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
     const at = `/visits/${visit.id}/holes/T2.front`;
     const felt = { pivotMm: null, size: { kind: 'felt' }, verdict: 'bush', version: 0 };

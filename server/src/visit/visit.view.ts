@@ -67,6 +67,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
   });
   const movement = viewMovement(found);
   const job = viewJob(found);
+  const strip = viewStrip(found);
   const view: Omit<Shape, 'next'> = {
     ...viewItself(visit, found, movement.traits),
     ...job,
@@ -78,14 +79,14 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     agreement: viewAgreement(found),
     rules: viewVisitRules(found),
     photos: viewPhotos(found),
-    strip: viewStrip(found),
+    strip,
     ...viewSurvey(found),
     ...viewFitting(found),
     replacement: viewReplacement(found),
-    ...viewAssembly(found),
+    ...viewAssembly(found, movement.traits, strip.passes),
     ...viewStrike(found),
     ...viewListening(found),
-    ...viewOiling(found),
+    ...viewOiling(found, movement.traits, strip.passes),
     testRun: viewRun(found),
   };
   const now = ctx.now.getTime();

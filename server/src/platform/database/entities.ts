@@ -22,7 +22,7 @@ import { Recording } from '../../recordings/recordings.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
-import { CheckAnswer } from '../../assembly/assembly.entity.ts';
+import { CheckAnswer, CheckSetting } from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 
@@ -98,6 +98,7 @@ export const entities = [
   MovementOut,
   Recording,
   CheckAnswer,
+  CheckSetting,
   StrikeHeard,
   ReleaseMinute,
   SoundHeard,

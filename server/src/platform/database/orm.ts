@@ -18,6 +18,7 @@ import { Batch } from './migrations/0014-batch.ts';
 import { Opens } from './migrations/0015-opens.ts';
 import { Job } from './migrations/0016-job.ts';
 import { Felt } from './migrations/0017-felt.ts';
+import { DepthOfPasses } from './migrations/0018-depth.ts';
 
 export type { EntityManager };
 
@@ -47,6 +48,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0015-opens', class: Opens },
         { name: '0016-job', class: Job },
         { name: '0017-felt', class: Felt },
+        { name: '0018-depth', class: DepthOfPasses },
       ],
       snapshot: false,
       silent: true,

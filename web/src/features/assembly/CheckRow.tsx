@@ -9,6 +9,7 @@ import { ago } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DriveThrough } from './Drive.tsx';
+import { SetHere } from './SetHere.tsx';
 import { useSoon } from './useSoon.ts';
 import { Windings } from './Windings.tsx';
 
@@ -58,6 +59,7 @@ export function CheckRow({
           </p>
         )}
         {answered ? <Answered answer={a} /> : <p className="text-soft">{c.how}</p>}
+        <SetHere check={c} failed={a?.result === 'failed'} />
         {!visit.closedAt && !answered && (isCycle(c.id) || c.id === 'f-flag') && (
           <Counted check={c} kept={a} onKeep={(r, note, detail) => set(c, r, note, detail)} />
         )}

@@ -9,15 +9,17 @@ import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { AS_USUAL, HowDeep, type Apart } from '../strip/HowDeep.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 export const leftOf = (visit: Visit, place: CheckPlace) =>
   checksLeft(checksFor(visit.movement.traits, place), visit.checks);
 
 /**
- * The checks of a place, in the order of work: passed, failed, or not for this clock. What failed takes it apart again,
- * as a pass of its own.
+ * The checks of a place, in the order of work: passed, failed, or not for this clock. What failed is set here, or takes
+ * it apart again as a pass of its own.
  */
 export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const visit = useThisVisit();
@@ -26,12 +28,21 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const [asking, setAsking] = useState<{ check: Check; result: 'failed' | 'not applicable' } | null>(null);
   const answer = useCommand(api.assembly.setCheck, {
     what: 'Check',
-    onDone: (r) => {
-      if (r.result === 'failed' && place !== 'deliver') say('A new pass is open: what comes off now belongs to it.');
+    onDone: (r, { body }) => {
+      if (r.result === 'failed' && body?.apart) say('A new pass is open: what comes off now belongs to it.');
     },
   });
-  const set = (check: Check, result: Checked['result'], note = '', detail: Checked['detail'] = null) =>
-    answer.mutate({ params: { visitId: visit.id, check: check.id }, body: { result, note, detail } });
+  const set = (
+    check: Check,
+    result: Checked['result'],
+    note = '',
+    detail: Checked['detail'] = null,
+    apart: Apart | null = null,
+  ) =>
+    answer.mutate({
+      params: { visitId: visit.id, check: check.id },
+      body: { result, note, detail, ...(apart && { apart }) },
+    });
   const groups = [...new Set(checks.map((c) => c.group))];
   return (
     <Panel
@@ -61,8 +72,8 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
           {...asking}
           place={place}
           onClose={() => setAsking(null)}
-          onSay={(note) => {
-            set(asking.check, asking.result, note);
+          onSay={(note, apart) => {
+            set(asking.check, asking.result, note, null, apart);
             setAsking(null);
           }}
         />
@@ -70,6 +81,9 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
     </Panel>
   );
 }
+
+/** What is set under the dial is reached there; the rest wants the plates. */
+const deepEnough = (check: Check) => (check.from === 'hands and dial' ? 'dial side' : check.from);
 
 function Words({
   check,
@@ -82,9 +96,10 @@ function Words({
   result: 'failed' | 'not applicable';
   place: CheckPlace;
   onClose: () => void;
-  onSay: (note: string) => void;
+  onSay: (note: string, apart: Apart | null) => void;
 }) {
   const [note, setNote] = useState('');
+  const [apart, setApart] = useState<Apart | null>(null);
   const failed = result === 'failed';
   return (
     <Sheet
@@ -93,7 +108,7 @@ function Words({
       title={failed ? `Failed: ${check.what}` : `Not for this clock: ${check.what}`}
       description={
         failed && place !== 'deliver'
-          ? 'It comes apart again as far as needed: a new pass is opened with this as its reason.'
+          ? 'It stands failed until it is set here or comes apart, and is checked again.'
           : 'It is kept with the check.'
       }
     >
@@ -101,7 +116,7 @@ function Words({
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
-          onSay(note.trim());
+          onSay(note.trim(), apart);
         }}
       >
         <TextField
@@ -111,6 +126,18 @@ function Words({
           maxLength={300}
           onChange={(e) => setNote(e.target.value)}
         />
+        {failed && place !== 'deliver' && (
+          <Choice
+            label="What now"
+            value={apart ? 'apart' : 'here'}
+            options={[
+              ['here', 'Set it here'],
+              ['apart', 'Apart again'],
+            ]}
+            onChange={(v) => setApart(v === 'apart' ? { ...AS_USUAL, depth: deepEnough(check) } : null)}
+          />
+        )}
+        {apart && <HowDeep value={apart} onChange={setApart} />}
         <Button
           type="submit"
           variant={failed ? 'danger' : 'main'}

@@ -61,9 +61,31 @@ describe('checks as it goes together', () => {
     await waitFor(() => expect(sent[0]!.body).toEqual({ result: 'failed', note: 'a quarter out', detail: null }));
     cleanup();
 
+    // It comes apart only where that is said, and as deep as the check lies.
+    show(AssemblyScreen, visitOf('quarter-chime'));
+    await person.click(button(/^Failed: Rack falls/));
+    const rack = within(screen.getByRole('dialog'));
+    await person.type(rack.getByLabelText('What was wrong'), 'catches');
+    await person.click(rack.getByRole('radio', { name: 'Apart again' }));
+    expect(rack.getByText(/The trains may stay wound/)).toBeTruthy();
+    await person.click(rack.getByRole('radio', { name: 'earlier work' }));
+    await person.click(rack.getByRole('button', { name: 'It failed' }));
+    await waitFor(() =>
+      expect(sent.at(-1)!.body).toMatchObject({ apart: { depth: 'dial side', mends: 'earlier work' } }),
+    );
+    cleanup();
+
     const drum = { check: 'drum', result: 'failed' as const, note: 'a quarter out', detail: null, ...by };
     show(AssemblyScreen, visitOf('quarter-chime', { checks: [drum] }));
     expect(answer()).toContain('Failed: Drum in phase with its release');
+    await person.type(screen.getByLabelText('What was moved'), 'drum');
+    await person.type(screen.getByLabelText('How much'), 'one tooth{Enter}');
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({
+        url: '/api/visits/v1/checks/drum/settings',
+        body: { what: 'drum', way: '', amount: 'one tooth' },
+      }),
+    );
     expect((button(/^Assemble is done/) as HTMLButtonElement).disabled).toBe(true);
     cleanup();
 

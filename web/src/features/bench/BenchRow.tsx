@@ -1,6 +1,6 @@
 import type { BenchRow } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
-import { isTogether, shapeById, type Urgency } from '@eclat/core/workflow';
+import { shapeById, type Urgency } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Hourglass, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
@@ -77,7 +77,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
             </span>
           ))}
           {row.power.map((p) => (
-            <PowerBadge key={p.train} {...p} small together={isTogether(row.stages)} />
+            <PowerBadge key={p.train} {...p} small together={row.together} />
           ))}
         </span>
       </Link>

@@ -37,7 +37,7 @@ export function DiagnosisScreen() {
         traits,
         seen,
         Object.fromEntries(visit.looks.map((l) => [l.look, l.outcome])),
-        visit.strip.begun && !isTogether(visit.stages) ? 3 : 0,
+        visit.strip.begun && !isTogether(visit.stages, visit.strip.passes) ? 3 : 0,
         shop,
       ),
     [traits, visit, seen, shop],

@@ -46,7 +46,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
             worn to {hole.holeLongMm.toFixed(2)} × {hole.holeShortMm.toFixed(2)} mm
           </p>
         ) : (
-          <HoleNow fit={fit} />
+          <HoleNow size={fit.size} />
         )}
         {tries > 0 && (
           <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>
@@ -99,11 +99,11 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
 }
 
 /** It was judged by feel: its two ways are measured before a bush is chosen. */
-function HoleNow({ fit }: { fit: ReturnType<typeof useBushFit> }) {
+function HoleNow({ size }: { size: ReturnType<typeof useBushFit>['size'] }) {
   return (
     <div className="mt-1 grid grid-cols-2 gap-2">
-      <LengthField name="holeLong" label="Hole, long way" value={fit.long} onChange={fit.setLong} />
-      <LengthField name="holeShort" label="Short way" value={fit.short} onChange={fit.setShort} />
+      <LengthField name="holeLong" label="Hole, long way" value={size.long} onChange={size.setLong} />
+      <LengthField name="holeShort" label="Short way" value={size.short} onChange={size.setShort} />
     </div>
   );
 }
@@ -145,7 +145,11 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
         )}
       </>
     );
-  return <p className="font-semibold text-danger">{whyNone(tooBig, fit.measured ? pivotMm : null, plateMm, own)}</p>;
+  return (
+    <p className="font-semibold text-danger">
+      {whyNone(tooBig, fit.size.holeLongMm === null ? null : pivotMm, plateMm, own)}
+    </p>
+  );
 }
 
 function whyNone(tooBig: boolean, pivotMm: number | null, plateMm: number | null, own: readonly Bush[]) {

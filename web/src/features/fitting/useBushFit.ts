@@ -21,12 +21,20 @@ export type Bush = BushStock & { stockId: string | null; onHand: number; shelf: 
 
 const shown = (mm: number | null) => (mm === null ? '' : String(mm));
 
+/** The hole's two ways: as surveyed; one that was only felt is measured now, for its bush. Null while it is not. */
+function useHoleSize(hole: SurveyedHole) {
+  const [long, setLong] = useState(shown(hole.holeLongMm));
+  const [short, setShort] = useState(shown(hole.holeShortMm));
+  const [longMm, shortMm] = [lengthMm(long), lengthMm(short)];
+  const fits = longMm !== null && shortMm !== null && longMm >= shortMm;
+  return { long, setLong, short, setShort, holeLongMm: fits ? longMm : null, holeShortMm: fits ? shortMm : null };
+}
+
 export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
   const [pivot, setPivot] = useState(shown(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
-  // A hole that was only felt is measured now, for its bush.
-  const [long, setLong] = useState(shown(hole.holeLongMm));
-  const [short, setShort] = useState(shown(hole.holeShortMm));
+  const size = useHoleSize(hole);
+  const { holeLongMm, holeShortMm } = size;
   const add = useCommand(api.fitting.addBush, {
     what: `Bush ${name}`,
     onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
@@ -36,8 +44,6 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
   const [spins, setSpins] = useState('');
   const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
   const pivotMm = lengthMm(pivot);
-  const [holeLongMm, holeShortMm] = [lengthMm(long), lengthMm(short)];
-  const measured = holeLongMm !== null && holeShortMm !== null && holeLongMm >= holeShortMm;
   const tooBig = pivotMm !== null && holeShortMm !== null && pivotMm > holeShortMm;
   const stores = useStores().data;
   const own = bushesIn(stores ?? []);
@@ -45,7 +51,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
   const stock: Bush[] =
     own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
   const choices =
-    pivotMm === null || plateMm === null || tooBig || !measured
+    pivotMm === null || plateMm === null || tooBig || holeLongMm === null || holeShortMm === null
       ? []
       : bushChoices(
           {
@@ -80,11 +86,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
     });
   };
   return {
-    long,
-    setLong,
-    short,
-    setShort,
-    measured,
+    size,
     pivot,
     setPivot,
     add,

@@ -1,4 +1,4 @@
-import { DEPTHS, unsafeFor } from '@eclat/core/workflow';
+import { depthSaid, DEPTHS, unsafeFor } from '@eclat/core/workflow';
 import type { UseFormReturn } from 'react-hook-form';
 import { Link } from 'react-router';
 import { Choice } from '../../ui/Choice.tsx';
@@ -12,10 +12,10 @@ import { useUnsafe } from './useUnsafe.ts';
  * with a reason.
  */
 export function Opens({ form }: { form: UseFormReturn<Fields> }) {
-  const { power } = useThisVisit();
+  const { power, strip } = useThisVisit();
   const unsafe = useUnsafe();
   if (unsafe.length === 0) return null;
-  const opens = form.watch('opens') ?? null;
+  const opens = form.watch('opens') ?? depthSaid(strip.passes);
   const problem = form.formState.errors.opens?.message;
   const deep = opens !== null && unsafeFor(opens, power).length > 0;
   return (

@@ -1,3 +1,5 @@
+import type { Visit } from '@eclat/contract';
+import { isShallow } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -5,6 +7,7 @@ import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { AS_USUAL, HowDeep, type Apart } from './HowDeep.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** A movement that has to come apart again: each pass with its reason, its cure and its hours. */
@@ -12,12 +15,19 @@ export function Passes() {
   const visit = useThisVisit();
   const { passes, begun } = visit.strip;
   const [reason, setReason] = useState('');
+  const [apart, setApart] = useState<Apart>(AS_USUAL);
   const open = useCommand(api.strip.openPass, {
     what: 'Pass',
     onSent: () => setReason(''),
-    onDone: (p) => say(`Pass ${p.number}: power down comes first again.`),
+    onDone: (p) =>
+      say(
+        isShallow(p.depth)
+          ? `Pass ${p.number}, ${p.depth}: the trains may stay wound.`
+          : `Pass ${p.number}: power down comes first again.`,
+      ),
   });
-  const hours = passes.reduce((h, p) => h + (p.hours ?? 0), 0);
+  // Only what our own work cost is lost.
+  const hours = passes.filter((p) => p.mends === 'our own work').reduce((h, p) => h + (p.hours ?? 0), 0);
   if (!begun) return null;
   return (
     <Panel
@@ -33,7 +43,7 @@ export function Passes() {
           className="mt-1 flex flex-col gap-2"
           onSubmit={(e) => {
             e.preventDefault();
-            open.mutate({ params: { visitId: visit.id }, body: { reason } });
+            open.mutate({ params: { visitId: visit.id }, body: { reason, ...apart } });
           }}
         >
           <TextField
@@ -42,6 +52,7 @@ export function Passes() {
             value={reason}
             onChange={(e) => setReason(e.target.value)}
           />
+          {reason.trim() !== '' && <HowDeep value={apart} onChange={setApart} />}
           <Button type="submit" className="self-start" disabled={reason.trim() === ''} busy={open.isPending}>
             Open a pass
           </Button>
@@ -51,7 +62,7 @@ export function Passes() {
   );
 }
 
-function Cure({ pass: p }: { pass: { number: number; reason: string; cure: string; hours: number | null } }) {
+function Cure({ pass: p }: { pass: Visit['strip']['passes'][number] }) {
   const visit = useThisVisit();
   const [cure, setCure] = useState(p.cure);
   const [hours, setHours] = useState(p.hours === null ? '' : String(p.hours));
@@ -61,7 +72,10 @@ function Cure({ pass: p }: { pass: { number: number; reason: string; cure: strin
   return (
     <li className="flex flex-col gap-2 py-2">
       <span>
-        <b>Pass {p.number}</b>: {p.reason}
+        <b>
+          Pass {p.number}, {p.depth}
+        </b>
+        : {p.reason}. Puts right {p.mends}.
       </span>
       {visit.closedAt ? (
         <span>{p.cure}</span>

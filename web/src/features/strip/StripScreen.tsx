@@ -9,6 +9,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
+import { depthSaid } from '@eclat/core/workflow';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Custody } from './Custody.tsx';
 import { Passes } from './Passes.tsx';
@@ -74,7 +75,8 @@ function Said() {
         Power down comes first: nothing is taken off a wound movement.
       </Answer>
     );
-  if (unsafe.length > 0)
+  // Under the dial it comes off wound as it is.
+  if (unsafe.length > 0 && depthSaid(passes) === null)
     return (
       <Answer tone="danger" title={`The ${unsafe.join(', the ')}`}>
         Hands and dial may come off.{' '}

@@ -173,8 +173,8 @@ function HoleMark({
 }
 
 /**
- * Not looked at: dashed. Not reached: struck through. Sound: ring and point. Tight: filled small. Marginal: half full. Bush: a cross in a square.
- * Bushed: double ring.
+ * Not looked at: dashed. Not reached: struck through. Sound: ring and point. Tight: filled small. Marginal: half full.
+ * Bush: a cross in a square. Bushed: double ring.
  */
 export function Mark({ state }: { state: State }) {
   switch (state) {

@@ -26,33 +26,21 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
       at: r.readAt,
       name: 'the reading',
       takeOut: () => out({ params: { ...params, readingId: id } }, { params, body: r }),
-      shows: (
-        <>
-          <span className="text-lg font-semibold">
-            {inWords(Math.abs(r.errorS))} {r.errorS >= 0 ? 'ahead' : 'behind'}
-          </span>
-          {r.celsius !== null && <span className="text-soft">{r.celsius} °C</span>}
-          {outliers.includes(Date.parse(r.readAt)) && (
-            <span
-              className={
-                'rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold ' + 'text-brass'
-              }
-            >
-              far off the line: left out of the rate
-            </span>
-          )}
-        </>
-      ),
+      shows: <Shown reading={r} far={outliers.includes(Date.parse(r.readAt))} />,
     })),
-    ...run.events.map(({ id, by, ...e }) => ({
+    ...run.events.map(({ id, by, kind, ...e }) => ({
       id,
       by,
       at: e.happenedAt,
-      name: e.kind,
-      takeOut: () => outEvent({ params: { ...params, eventId: id } }, { params, body: e }),
+      name: kind,
+      // That it was opened stands in the strip log: it is not taken out here.
+      takeOut:
+        kind === 'opened'
+          ? null
+          : () => outEvent({ params: { ...params, eventId: id } }, { params, body: { ...e, kind } }),
       shows: (
         <span className="text-lg">
-          <b>{e.kind}</b>
+          <b>{kind}</b>
           {detailWords(e.detail)}
           {e.note && `, ${e.note}`}
         </span>
@@ -93,6 +81,22 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
   );
 }
 
+function Shown({ reading: r, far }: { reading: Omit<TestRun['readings'][number], 'id' | 'by'>; far: boolean }) {
+  return (
+    <>
+      <span className="text-lg font-semibold">
+        {inWords(Math.abs(r.errorS))} {r.errorS >= 0 ? 'ahead' : 'behind'}
+      </span>
+      {r.celsius !== null && <span className="text-soft">{r.celsius} °C</span>}
+      {far && (
+        <span className="rounded-full border-2 border-dashed border-brass-fill px-3 text-sm font-semibold text-brass">
+          far off the line: left out of the rate
+        </span>
+      )}
+    </>
+  );
+}
+
 function LogRow({ rows }: { rows: Row[] }) {
   const visit = useThisVisit();
   return rows.map((r) => (
@@ -100,7 +104,7 @@ function LogRow({ rows }: { rows: Row[] }) {
       <span className="w-36 text-soft">{dayTime(r.at)}</span>
       {r.shows}
       <span className="ml-auto text-sm text-soft">{r.by}</span>
-      {!visit.closedAt && (
+      {!visit.closedAt && r.takeOut && (
         <button
           type="button"
           aria-label={`Take back ${r.name} of ${dayTime(r.at)}`}
@@ -120,7 +124,7 @@ interface Row {
   at: string;
   name: string;
   shows: ReactNode;
-  takeOut: () => void;
+  takeOut: (() => void) | null;
 }
 
 function detailWords(detail: TestRun['events'][number]['detail']): string {

@@ -81,7 +81,7 @@ function Settled({
   onAgain: () => void;
 }) {
   const now = useNow(30_000);
-  const what = here.state === 'left' ? `Left, as far as agreed: ${here.why}` : 'Done';
+  const what = here.state === 'left' ? `Left, as far as agreed (${here.why})` : 'Done';
   return (
     <>
       <Button onClick={onAgain} busy={busy}>
@@ -89,7 +89,7 @@ function Settled({
         Take it up again
       </Button>
       <span className="text-soft">
-        {what}, {here.by} {here.at && ago(here.at, now)}.
+        {what} by {here.by} {here.at && ago(here.at, now)}.
       </span>
     </>
   );

@@ -83,7 +83,7 @@ function JobLine({ visit }: { visit: Visit }) {
 }
 
 function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
-  const together = isTogether(visit.stages);
+  const together = isTogether(visit.stages, visit.strip.passes);
   const [asked, setAsked] = useState<TrainKey | null>(null);
   const power = visit.power.find((p) => p.train === asked);
   return (
