@@ -21,6 +21,10 @@ export const VAPOUR =
   'dissolve; rags in a closed metal can. Follow your local rules.';
 const always = () => true;
 
+/** Said wherever the clock is open while a spring is held by ties. */
+export const TIED =
+  'A spring held by ties is makeshift: a tie can burst. Eye protection, and treat it as wound until it is let down.';
+
 export const CAUTIONS: readonly Caution[] = [
   {
     id: 'wound-spring',
@@ -54,9 +58,7 @@ export const CAUTIONS: readonly Caution[] = [
     stages: ['power'],
     acknowledge: false,
     applies: (t) => drivenBy(t, (d) => d === 'open spring'),
-    text:
-      'A spring held by ties is makeshift: a tie can burst. Eye protection, and treat it as wound ' +
-      'until it is let down.',
+    text: TIED,
   },
   {
     id: 'escapement',

@@ -1,6 +1,7 @@
 import type { TrainKey } from '../movement/index.ts';
 
-export const POWER_STATES = ['unknown', 'wound', 'contained', 'let down'] as const;
+/** `tied`: held by ties or another makeshift. A tie can burst: it counts as wound until it is let down. */
+export const POWER_STATES = ['unknown', 'wound', 'tied', 'contained', 'let down'] as const;
 export type PowerState = (typeof POWER_STATES)[number];
 
 export interface TrainPower {
@@ -31,9 +32,16 @@ export function unsafeFor(opens: Depth | null, power: readonly TrainPower[]): Tr
   return power.filter((p) => !isSafe(p.state)).map((p) => p.train);
 }
 
+const STATE_WORDS: Record<PowerState, string> = {
+  unknown: 'not known to be safe',
+  wound: 'wound',
+  tied: 'held by ties only',
+  contained: 'contained',
+  'let down': 'let down',
+};
+
 /** "going train is wound", "strike train is not known to be safe". */
-export const powerWords = ({ train, state }: TrainPower): string =>
-  `${train} train is ${state === 'unknown' ? 'not known to be safe' : state}`;
+export const powerWords = ({ train, state }: TrainPower): string => `${train} train is ${STATE_WORDS[state]}`;
 
 export interface StripGate {
   open: boolean;
@@ -44,7 +52,7 @@ export interface StripGate {
 }
 
 /**
- * Whether the plates may be opened. Closed while any train is wound or unknown, or a caution of this
+ * Whether the plates may be opened. Closed while any train is wound, tied or unknown, or a caution of this
  * stage is not acknowledged. Only the power can be overridden, with a reason; a caution is simply read.
  */
 export function stripGate(power: readonly TrainPower[], cautionsUnread: number, overrideReason?: string): StripGate {

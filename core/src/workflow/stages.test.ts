@@ -31,6 +31,8 @@ describe('the strip gate', () => {
       ).open,
     ).toBe(true);
     expect(stripGate([{ train: 'going', state: 'wound' }], 0, '   ').open).toBe(false);
+    // A tie can burst: it is no containment.
+    expect(stripGate([{ train: 'going', state: 'tied' }], 0).reasons).toEqual(['going train is held by ties only']);
     expect(stripGate([{ train: 'going', state: 'wound' }], 0, 'click broken, spring cut').open).toBe(true);
   });
   it('is not opened by a reason while a caution is unread', () => {

@@ -21,6 +21,12 @@ const SHAPES: Record<PowerState, React.ReactNode> = {
       <path d="M7 2H2v20h5M17 2h5v20h-5" strokeWidth={2.4} />
     </>
   ),
+  tied: (
+    <>
+      <path d={spiral(2.2, 1, 6)} strokeWidth={1.9} />
+      <path d="M12 2v20M2 12h20" strokeWidth={2} strokeDasharray="3 2.5" />
+    </>
+  ),
   'let down': <path d={spiral(1.3, 3, 10.5)} strokeWidth={2} />,
   unknown: (
     <>
@@ -33,6 +39,7 @@ const SHAPES: Record<PowerState, React.ReactNode> = {
 const LOOKS: Record<PowerState, string> = {
   wound: 'bg-danger text-danger-ink border-danger',
   contained: 'bg-steel-wash text-steel border-steel',
+  tied: 'bg-danger-wash text-danger border-danger border-dashed',
   'let down': 'bg-good-wash text-good border-good',
   unknown: 'bg-brass-wash text-brass border-brass-fill border-dashed',
 };

@@ -1,4 +1,5 @@
 import type { Power, Visit } from '@eclat/contract';
+import { TIED } from '@eclat/core/cautions';
 import { isWeight, poweredTrains, type Train } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { POWER_STATES } from '@eclat/core/workflow';
@@ -13,7 +14,13 @@ import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 
-const WORDS = { unknown: 'Not known', wound: 'Wound', contained: 'Contained', 'let down': 'Let down' };
+const WORDS = {
+  unknown: 'Not known',
+  wound: 'Wound',
+  tied: 'Tied, makeshift',
+  contained: 'Contained',
+  'let down': 'Let down',
+};
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const shown = (turns: number | null) => (turns === null ? '' : String(turns));
 const count = (typed: string) => (typed.trim() === '' ? null : Number(typed.replace(',', '.')));
@@ -39,8 +46,10 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
       {
         onSuccess: (now) => {
           if (now !== 'kept' && part.state)
-            say(`${capital(power.train)} train: ${part.state}.`, part.state === 'wound' ? 'danger' : 'good', () =>
-              set.mutate({ params, body: { ...before, version: now.version } }),
+            say(
+              `${capital(power.train)} train: ${part.state}.`,
+              part.state === 'wound' || part.state === 'tied' ? 'danger' : 'good',
+              () => set.mutate({ params, body: { ...before, version: now.version } }),
             );
         },
       },
@@ -55,9 +64,10 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
       {train?.drive === 'open spring' && (
         <p className="mb-3">
           By house rule, while it is apart: <b>{held('hold-springs', visit.rules.held).name}</b>. Caught in a clamp or a
-          retainer it is contained.
+          retainer it is contained; held by ties or wire it is tied.
         </p>
       )}
+      {power.state === 'tied' && <p className="mb-3 font-semibold text-danger">{TIED}</p>}
       <Choice
         hideLabel
         label={`State of the ${power.train} train`}

@@ -1,6 +1,7 @@
 import { NotInJob } from './NotInJob.tsx';
 import { Stages } from './Stages.tsx';
 import type { Visit } from '@eclat/contract';
+import { TIED } from '@eclat/core/cautions';
 import type { TrainKey } from '@eclat/core/movement';
 import { isTogether, shapeById, stageOf, STAGE_KEYS, STAGES, termsName, type StageId } from '@eclat/core/workflow';
 import { LockKeyhole, ShieldAlert } from 'lucide-react';
@@ -43,6 +44,7 @@ export function VisitFrame() {
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages visit={visit} />
         <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6">
+          <Tied visit={visit} />
           <HandsOff visit={visit} />
           {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet context={visit} />}
           {stage && !outside && (
@@ -61,7 +63,9 @@ export function VisitFrame() {
 function JobLine({ visit }: { visit: Visit }) {
   const [open, setOpen] = useState(false);
   const { shape, terms, ownStock } = visit.job;
-  const words = [shapeById(shape).name, termsName(terms), ownStock && 'shop’s own'].filter(Boolean).join(' · ');
+  const words = [shapeById(shape).name, terms !== 'guaranteed' && termsName(terms), ownStock && 'shop’s own']
+    .filter(Boolean)
+    .join(' · ');
   return (
     <>
       <button
@@ -144,6 +148,18 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
         )}
       </div>
     </div>
+  );
+}
+
+/** A spring that is held by ties stays dangerous at every stage until it is let down. */
+function Tied({ visit }: { visit: Visit }) {
+  const tied = visit.power.filter((p) => p.state === 'tied');
+  if (tied.length === 0 || visit.closedAt) return null;
+  return (
+    <p role="alert" className="rounded-lg border-2 border-dashed border-danger px-4 py-2">
+      <b className="text-danger">Tied: {tied.map((p) => p.train).join(', ')}.</b>
+      {TIED}
+    </p>
   );
 }
 
