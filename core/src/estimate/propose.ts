@@ -75,18 +75,14 @@ export function proposedLines(
         ]
       : [];
   });
-  const plates = new Map<string, 'front' | 'back'>(holesOf(traits).map((h) => [h.key, h.plate]));
   const wanted = holes.filter((h) => h.verdict === 'bush');
   const onLines = Math.round(
     lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0),
   );
   const more = wanted.length - onLines;
   if (more <= 0) return [...fromFindings, ...fromLooks];
-  const front = wanted.filter((h) => plates.get(h.key) === 'front').length;
-  const of =
-    onLines === 0
-      ? `: ${front} front, ${wanted.length - front} back`
-      : `, found since: now ${front} front, ${wanted.length - front} back`;
+  const where = bushesByTrain(traits, wanted);
+  const of = onLines === 0 ? `: ${where}` : `, found since: now ${where}`;
   return [
     ...fromFindings,
     ...fromLooks,
@@ -98,4 +94,17 @@ export function proposedLines(
       fromSurvey: true,
     },
   ];
+}
+
+/** Where the bushes go: "2 front, 1 back"; by train where several want them: "going 2 front, 1 back; strike …". */
+function bushesByTrain(traits: Traits, wanted: readonly { key: string }[]): string {
+  const keys = new Set(wanted.map((h) => h.key));
+  const holes = holesOf(traits).filter((h) => keys.has(h.key));
+  const trains = [...new Set(holes.map((h) => h.train))];
+  const plates = (of: typeof holes) => {
+    const front = of.filter((h) => h.plate === 'front').length;
+    return `${front} front, ${of.length - front} back`;
+  };
+  if (trains.length < 2) return plates(holes);
+  return trains.map((t) => `${t} ${plates(holes.filter((h) => h.train === t))}`).join('; ');
 }

@@ -131,7 +131,8 @@ export async function addLine(
 ): Promise<Line> {
   await openVisit(ctx, visitId);
   await checkFinding(ctx, visitId, given.findingId);
-  const agreed = (await wordOn(ctx, visitId, 'agree')) === 'done';
+  const word = await wordOn(ctx, visitId, 'agree');
+  const agreed = word === 'done' || word === 'left';
   const [last] = await ctx.em.find(EstimateLine, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
   const line = ctx.em.create(EstimateLine, { visitId, ...given, addition: agreed, ...after(ctx, last) });
   await ctx.em.flush();

@@ -96,8 +96,7 @@ it(
             expect(status, JSON.stringify({ press, spring })).toBe(danger && !shallow && reason === '' ? 422 : 201);
           }
           const { power, next } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
-          if (Object.values(spring).some(isDangerous))
-            expect(next.text).not.toMatch(/^Safe/);
+          if (Object.values(spring).some(isDangerous)) expect(next.text).not.toMatch(/^Safe/);
           expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
         }
       }),

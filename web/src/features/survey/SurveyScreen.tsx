@@ -4,6 +4,7 @@ import { counted } from '@eclat/core/units';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { AskOwner } from './AskOwner.tsx';
 import { HolePanel } from './HolePanel.tsx';
 import { PlatesLaid } from './PlatesLaid.tsx';
 import { PartConditions } from './PartConditions.tsx';
@@ -20,6 +21,7 @@ export function SurveyScreen() {
   return (
     <>
       <SurveyAnswer survey={survey} />
+      <AskOwner visit={visit} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel>
           <div className="grid grid-cols-2 gap-5">

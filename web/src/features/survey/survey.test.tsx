@@ -77,6 +77,34 @@ describe('survey and fit', () => {
     await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/holes/T1.front' }));
   });
 
+  it('puts the bushes to the owner in one press, by train and plate, and does not ask twice', async () => {
+    const holes = [surveyed('T2.back'), surveyed('T3.front', {}), surveyed('T4.front', { verdict: 'sound' })];
+    const visit = { ...visitOf('fusee'), holes };
+    show(SurveyScreen, visit);
+    await person.click(screen.getByRole('button', { name: /^On the estimate: 2 bushes: 1 front, 1 back/ }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/lines',
+        body: { kind: 'labour', what: '2 bushes: 1 front, 1 back', price: '50', fromSurvey: true },
+      }),
+    );
+    cleanup();
+    const line = {
+      ...(sent[0]!.body as object),
+      id: 'l1',
+      version: 1,
+      addition: true,
+      decisions: [],
+      state: null,
+      ...by,
+    };
+    show(SurveyScreen, {
+      ...visit,
+      agreement: { ...visit.agreement, lines: [line as unknown as Visit['agreement']['lines'][number]] },
+    });
+    expect(screen.queryByRole('button', { name: /bushes/ })).toBeNull();
+  });
+
   it('measures a hole that was only felt before its bush is chosen', async () => {
     const felt = { pivotMm: null, holeLongMm: null, holeShortMm: null, computed: null, size: { kind: 'felt' } };
     show(FittingScreen, { ...visitOf('fusee'), holes: [surveyed('T2.back', felt)] });
