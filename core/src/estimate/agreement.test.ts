@@ -85,6 +85,9 @@ describe('lines offered', () => {
     expect(proposedLines(traits, [finding], holes, [], standing)).toEqual([]);
     const more = proposedLines(traits, [finding], [...holes, { key: 'T4.back', verdict: 'bush' }], [], standing);
     expect(more).toMatchObject([{ what: '1 bush, found since: now 1 front, 2 back', quantity: '0.4' }]);
+    const wide = ['T2.front', 'T3.back', 'S3.back'].map((key) => ({ key, verdict: 'bush' }));
+    const [both] = proposedLines(familyById('mantel-barrels').traits, [], wide, [], []);
+    expect(both!.what).toBe('3 bushes: going 1 front, 1 back; strike 1 back');
   });
 });
 

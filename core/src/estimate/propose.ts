@@ -106,5 +106,6 @@ function bushesByTrain(traits: Traits, wanted: readonly { key: string }[]): stri
     return `${front} front, ${of.length - front} back`;
   };
   if (trains.length < 2) return plates(holes);
-  return trains.map((t) => `${t} ${plates(holes.filter((h) => h.train === t))}`).join('; ');
+  const some = (t: string) => plates(holes.filter((h) => h.train === t)).replace(/^0 front, |, 0 back$/, '');
+  return trains.map((t) => `${t} ${some(t)}`).join('; ');
 }
