@@ -71,7 +71,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
-    passes,
+    passes: passes.map(({ depth }) => ({ depth })),
     steps: visit.strip.steps.length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,
     findings: visit.findings.length,

@@ -13,7 +13,7 @@ export interface VisitFacts {
   power: readonly PowerState[];
   stripBegun: boolean;
   /** How deep it was opened again each time. */
-  passes: readonly PassDepth[];
+  passes: readonly Pick<PassDepth, 'depth'>[];
   /** Things logged as taken off, and how many of them nobody has accounted for yet. */
   steps: number;
   apart: number;
