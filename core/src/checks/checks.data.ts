@@ -27,6 +27,7 @@ export const TOUCHED_FROM: Partial<Record<string, Depth>> = {
   'f-calendar': 'dial side',
   'f-flag': 'dial side',
   drop: 'escapement',
+  verge: 'escapement',
   crutch: 'escapement',
   suspension: 'escapement',
   torsion: 'escapement',
@@ -111,9 +112,16 @@ export const ASSEMBLE: readonly Row[] = [
   {
     id: 'drop',
     group: 'Escapement',
-    on: (t) => t.escapement !== 'none',
+    on: (t) => t.escapement !== 'none' && t.escapement !== 'verge',
     what: 'Locks on both pallets, drop equal',
     how: 'Little power, lead it over by hand tooth by tooth, one whole turn of the escape wheel.',
+  },
+  {
+    id: 'verge',
+    group: 'Escapement',
+    on: (t) => t.escapement === 'verge',
+    what: 'Every tooth drops a little on both pallets, none butts',
+    how: 'Lead it over by hand, one whole turn of the escape wheel. A verge never locks: it recoils all the time.',
   },
   {
     id: 'crutch',

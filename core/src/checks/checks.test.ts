@@ -10,6 +10,8 @@ describe('set-up checks', () => {
       const text = all.map((c) => c.what).join('\n');
       if (family.traits.strike === 'none') expect(text, family.id).not.toMatch(/strike|warning/i);
       if (!family.traits.fittings.includes('chime drum')) expect(text, family.id).not.toMatch(/quarter|chime/i);
+      // A verge has no lock: its pallets recoil all the time (any handbook).
+      if (family.traits.escapement === 'verge') expect(text, family.id).not.toMatch(/locks on both pallets/i);
       if (family.traits.oscillator !== 'pendulum') expect(text, family.id).not.toMatch(/pendulum hangs/i);
     }
   });

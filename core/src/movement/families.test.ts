@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from './families.ts';
-import { holesOf, poweredTrains } from './traits.ts';
+import { holesOf, isWeight, poweredTrains } from './traits.ts';
 
 const count = (family: string, train: string) =>
   familyById(family).traits.trains.find((t) => t.train === train)?.arbors.length;
@@ -13,6 +13,18 @@ describe('families fill in traits', () => {
     expect(count('longcase', 'strike')).toBe(5);
     expect(count('quarter-chime', 'chime')).toBe(7);
     expect(count('fusee', 'strike')).toBeUndefined();
+  });
+
+  // Facts of the trade: bells at sea have a train and a spring of their own; a clock that goes a month has one arbor
+  // more than one of eight days; three weights drive three trains, and nothing in it is a spring.
+  it('gives what is special to each', () => {
+    const of = (id: string) => familyById(id).traits;
+    expect(poweredTrains(of('ships-bells')).map((t) => t.train)).toEqual(['going', 'strike']);
+    expect(count('month-wall', 'going')).toBe(count('mantel-barrels', 'going')! + 1);
+    expect(of('month-wall').windHours! / 24).toBeGreaterThanOrEqual(30);
+    expect(of('three-weights').trains.map((t) => isWeight(t.drive))).toEqual([true, true, true]);
+    expect(poweredTrains(of('travelling-strike'))).toHaveLength(3);
+    expect(of('fusee-balance').trains.filter((t) => t.drive === 'fusee spring')).toHaveLength(2);
   });
 
   it('names each hole once, front and back', () => {

@@ -80,7 +80,13 @@ const ROWS: readonly Row[] = [
   ['escape', 'Escape wheel pivots', 'fine', 'tiny', (t) => t.escapement !== 'none'],
   ['pallet-faces', 'Pallet faces, or two escape teeth', 'fine', 'a film', (t) => t.escapement !== 'none'],
   ['pallet-arbor', 'Pallet arbor', 'fine', 'tiny', (t) => pivotsOf(t, 'pallet') && t.oscillator !== 'balance'],
-  ['lever-pivots', 'Lever pivots of the platform', 'none', 'a pool slows the snap', (t) => has(t, 'platform')],
+  [
+    'lever-pivots',
+    'Lever pivots',
+    'none',
+    'a pool slows the snap',
+    (t) => has(t, 'platform') || (t.escapement === 'lever' && pivotsOf(t, 'lever')),
+  ],
   [
     'balance-pivots',
     'Balance pivots and jewels',
