@@ -6,10 +6,10 @@ export default {
   clock: 'Bird clock with two bellows',
   movement: {
     name: 'Chain-driven bird movement',
-    familyId: 'weight-shelf',
+    familyId: 'bird',
     maker: 'Tessel',
     marks: [],
-    fittings: ['bellows', 'wooden arbors'],
+    fittings: ['wooden arbors'],
   },
   complaint: 'The bird comes out and says nothing.',
   received: [{ what: 'Weights, two' }, { what: 'Pendulum' }],

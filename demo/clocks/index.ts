@@ -23,6 +23,13 @@ import bedroomClock from './bedroom-clock.ts';
 import wardroomClock from './wardroom-clock.ts';
 import tavernWallClock from './tavern-wall-clock.ts';
 import fairFind from './fair-find.ts';
+import dropDialClock from './drop-dial-clock.ts';
+import monthClock from './month-clock.ts';
+import moonLongcase from './moon-longcase.ts';
+import regulator from './counting-house-regulator.ts';
+import travellingRepeater from './travelling-repeater.ts';
+import tableFusee from './table-fusee.ts';
+import vergeBracket from './verge-bracket.ts';
 
 /** The clocks of Fennick Row, in the order they came in. */
 export const CLOCKS: readonly DemoClock[] = [
@@ -50,4 +57,11 @@ export const CLOCKS: readonly DemoClock[] = [
   wardroomClock,
   tavernWallClock,
   fairFind,
+  dropDialClock,
+  monthClock,
+  moonLongcase,
+  regulator,
+  travellingRepeater,
+  tableFusee,
+  vergeBracket,
 ];

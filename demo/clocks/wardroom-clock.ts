@@ -5,8 +5,8 @@ export default {
   phone: '0555 017 318',
   clock: 'Wardroom clock in a brass case',
   movement: {
-    name: 'Lever movement behind a porthole dial',
-    familyId: 'lever-platform',
+    name: 'Lever movement with bells, behind a porthole dial',
+    familyId: 'ships-bells',
     maker: 'Brackwater & Son',
     marks: [
       { place: 'back plate', text: '5172' },
