@@ -13,7 +13,8 @@ import { familyById, type Traits } from '@eclat/core/movement';
 const chime = familyById('quarter-chime').traits;
 const traits: Traits = {
   ...chime,
-  trains: [...chime.trains, { train: 'alarm', drive: 'barrel spring', arbors: [] }],
+  sources: [...chime.sources, { id: 'alarm', kind: 'barrel spring', name: '' }],
+  trains: [...chime.trains, { id: 'alarm', purpose: 'alarm', name: '', source: 'alarm', arbors: [] }],
   fittings: [...chime.fittings, 'lantern pinions', 'moon work', 'repeater', 'coil', 'contacts', 'print work'],
 };
 const symptoms = symptomsFor(traits).filter((s) => s !== 'dead');

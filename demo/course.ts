@@ -2,7 +2,6 @@ import { type BodyOf, api } from '@eclat/contract';
 import type { Decision, RouteId } from '@eclat/core/estimate';
 import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
-import type { TrainKey } from '@eclat/core/movement';
 import type { PowerState } from '@eclat/core/workflow';
 
 export const DAY = 86_400_000;
@@ -36,7 +35,7 @@ export interface Course {
   looks?: Record<string, LookOutcome>;
   cause?: string;
   /** Trains that are not let down when the power stage is reached. */
-  power?: Partial<Record<TrainKey, PowerState>>;
+  power?: Partial<Record<string, PowerState>>;
   override?: string;
   baths?: {
     bath: Bath;

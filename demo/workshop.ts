@@ -6,7 +6,7 @@ import { walkOf } from '@eclat/core/assess';
 import { ROUTES } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
-import { has, holesOf, type Traits } from '@eclat/core/movement';
+import { has, holesOf, trainName, type Traits } from '@eclat/core/movement';
 import { checksFor } from '@eclat/core/checks';
 import { setCheck } from '@eclat/server/assembly/assembly.service';
 import { addHeard } from '@eclat/server/listening/listening.service';
@@ -356,10 +356,10 @@ export class Workshop {
     for (const c of cautionsFor(visit.movement.traits, 'power'))
       if (c.acknowledge) await this.did(readCaution(this.ctx, visit.id, c.id));
     for (const p of visit.power) {
-      const state = course.power?.[p.train] ?? (last ? 'unknown' : 'let down');
+      const state = course.power?.[p.source] ?? (last ? 'unknown' : 'let down');
       if (state !== 'unknown')
         await this.did(
-          setPower(this.ctx, visit.id, p.train, {
+          setPower(this.ctx, visit.id, p.source, {
             state,
             turns: state === 'let down' ? 4.5 : null,
             setUpTurns: null,
@@ -376,7 +376,7 @@ export class Workshop {
   private async strip(visit: Visit, last: boolean): Promise<void> {
     const { traits } = visit.movement;
     const all = comesOff(traits);
-    const rackOf = (what: string) => traits.trains.find((t) => what.startsWith(t.train))?.train;
+    const rackOf = (what: string) => traits.trains.map(trainName).find((t) => what.startsWith(t));
     const odd: Record<string, Partial<BodyOf<typeof api.strip.addStep>>> = {
       hands: { heldBy: 'taper pin', remarks: ['washer'] },
       'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' },
@@ -518,7 +518,7 @@ export class Workshop {
       this.now = new Date(this.today.getTime() - run.endedHoursAgo * 3_600_000 - run.days * DAY);
     for (const p of (await viewVisit(this.ctx, visit.id)).power)
       await this.did(
-        setPower(this.ctx, visit.id, p.train, {
+        setPower(this.ctx, visit.id, p.source, {
           state: 'wound',
           turns: null,
           setUpTurns: p.setUpTurns,

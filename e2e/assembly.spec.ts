@@ -36,7 +36,7 @@ test(
     };
     // What comes before the assembly is other tests' story.
     const before = await now();
-    for (const p of before.power) await api('put', `/power/${p.train}`, { state: 'let down', version: p.version });
+    for (const p of before.power) await api('put', `/power/${p.source}`, { state: 'let down', version: p.version });
     for (const s of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit'])
       await api('put', `/stages/${s}`, { state: 'done' });
 

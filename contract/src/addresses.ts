@@ -234,10 +234,10 @@ export const addresses = {
   powerDown: {
     set: {
       method: 'PUT',
-      path: '/visits/:visitId/power/:train',
+      path: '/visits/:visitId/power/:source',
       changes: ['visit', 'bench'],
       inverse: 'same',
-      visit: { put: 'power', by: 'train' },
+      visit: { put: 'power', by: 'source' },
     },
     beginStrip: {
       method: 'POST',
@@ -729,6 +729,21 @@ export const addresses = {
     search: { method: 'GET', path: '/movements', reads: 'movements' },
     book: { method: 'GET', path: '/movements/:movementId', reads: 'movements' },
     record: { method: 'GET', path: '/movements/:movementId/record', reads: 'movements' },
+    descriptions: { method: 'GET', path: '/movements/:movementId/descriptions', reads: 'movements' },
+    describe: {
+      method: 'POST',
+      path: '/movements/:movementId/descriptions',
+      changes: ['movements', 'visit', 'bench'],
+      inverse: 'same',
+      visit: 'again',
+    },
+    setAbsent: {
+      method: 'PUT',
+      path: '/movements/:movementId/absent',
+      changes: ['movements', 'visit'],
+      inverse: 'same',
+      visit: { put: 'movement' },
+    },
     like: { method: 'GET', path: '/movements-like', reads: 'movements' },
     inscribe: { method: 'POST', path: '/movements/:movementId/inscriptions', changes: ['movements'], inverse: 'final' },
     setMark: {

@@ -1,7 +1,6 @@
 import { POWER_STATES, SHAPE_IDS, STAGE_STATES } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { id, stageId, moment } from './common.ts';
-import { train } from './movements.ts';
 import { everyone } from './people.ts';
 import { read } from './route.ts';
 import { nextAction } from './visit.ts';
@@ -17,7 +16,7 @@ export const benchRow = z.object({
   stages: z.array(z.object({ stage: stageId, state: z.enum(STAGE_STATES) })),
   /** Together, so that a wound train is how it should be. */
   together: z.boolean(),
-  power: z.array(z.object({ train, state: z.enum(POWER_STATES) })),
+  power: z.array(z.object({ source: z.string(), label: z.string(), state: z.enum(POWER_STATES) })),
   next: nextAction,
   bathEndsAt: moment.nullable(),
   promisedFor: z.string().nullable(),

@@ -1,5 +1,5 @@
 import { SYMPTOM_IDS, OUTCOMES } from '@eclat/core/faults';
-import { OSCILLATORS, FITTINGS, TRAINS } from '@eclat/core/movement';
+import { OSCILLATORS, FITTINGS, PURPOSES } from '@eclat/core/movement';
 import { z } from 'zod';
 import { signed, requiredText, moment, done, text } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
@@ -19,7 +19,7 @@ export const ownCauseFields = z.object({
   prior: z.enum(['common', 'usual', 'rare']),
   oscillators: z.array(z.enum(OSCILLATORS)).max(OSCILLATORS.length).default([]),
   fittings: z.array(z.enum(FITTINGS)).max(10).default([]),
-  trains: z.array(z.enum(TRAINS)).max(TRAINS.length).default([]),
+  trains: z.array(z.enum(PURPOSES)).max(PURPOSES.length).default([]),
   shows: symptomShows.refine((s) => Object.keys(s).length > 0, 'At least one symptom that it shows.'),
   look: z.object({
     what: requiredText(120, 'How to look for it'),

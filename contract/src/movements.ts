@@ -1,7 +1,8 @@
 import { isEdtf } from '@eclat/core/history';
 import {
-  TRAINS,
-  DRIVES,
+  ABSENT,
+  PURPOSES,
+  SOURCE_KINDS,
   ARBOR_CLASSES,
   CONSTRUCTIONS,
   OSCILLATORS,
@@ -17,14 +18,18 @@ import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 import { serviceRecord } from './service-record.ts';
 
-export const train = z.enum(TRAINS);
+const partId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,23}$/, 'Small letters, figures and hyphens.');
 
+/** What the movement is, as found: everything that depends on its sort follows from this. */
 export const traits = z.object({
+  sources: z.array(z.object({ id: partId, kind: z.enum(SOURCE_KINDS), name: text(40).default('') })).max(8),
   trains: z
     .array(
       z.object({
-        train: z.enum(TRAINS),
-        drive: z.enum(DRIVES),
+        id: partId,
+        purpose: z.enum(PURPOSES),
+        name: text(40).default(''),
+        source: partId.nullable(),
         arbors: z
           .array(
             z.object({ id: requiredText(8, 'An id'), name: requiredText(60, 'A name'), class: z.enum(ARBOR_CLASSES) }),
@@ -32,8 +37,8 @@ export const traits = z.object({
           .max(24),
       }),
     )
-    .min(1)
-    .max(6),
+    .min(1, 'It has at least one train.')
+    .max(8),
   construction: z.enum(CONSTRUCTIONS),
   oscillator: z.enum(OSCILLATORS),
   escapement: z.enum(ESCAPEMENTS),
@@ -62,13 +67,17 @@ export const newMovement = z.object({
   marks: z.array(mark).max(20).default([]),
   /** Fittings beyond those of the family, as found on this one. */
   fittings: z.array(z.enum(FITTINGS)).max(20).default([]),
+  /** As found, where it is not as the family has it; absent: as the family, with these fittings. */
+  traits: traits.optional(),
+  /** What was looked for and is not there. */
+  absent: z.array(z.enum(ABSENT)).max(ABSENT.length).default([]),
   /** History that came with it in a record of another shop. */
   history: z.array(travelledEntry).max(200).default([]),
 });
 
 /** How its trains lie between the plates, as far as somebody measured. */
 export const arrangement = z.object({
-  sides: z.array(z.enum(TRAINS)).max(6),
+  sides: z.array(partId).max(8),
   centresMm: z.record(z.string().max(12), z.number()),
 });
 
@@ -83,9 +92,23 @@ export const movement = z.object({
   plates: arrangement,
   version,
   dating: z.array(evidence),
+  /** What was looked for and is not there, by whom and when. */
+  absent: z.array(z.object({ what: z.enum(ABSENT), by: z.string(), at: moment })),
 });
 
 export type Movement = z.infer<typeof movement>;
+
+/** One version of what the movement was held to be. */
+export const description = z.object({
+  number: z.int(),
+  familyId: z.string(),
+  traits,
+  reason: z.string(),
+  by: z.string(),
+  at: moment,
+});
+
+export type Description = z.infer<typeof description>;
 
 export const entry = z.object({
   id,
@@ -135,7 +158,7 @@ export const movementsRoutes = {
     query: z.object({ q: text(80).default(''), after: text(200).optional() }),
     reply: page(
       movement
-        .omit({ traits: true, plates: true, dating: true })
+        .omit({ traits: true, plates: true, dating: true, absent: true })
         .extend({ entries: z.int(), lastDate: z.string().nullable() }),
     ),
   }),
@@ -154,6 +177,41 @@ export const movementsRoutes = {
     roles: everyone,
     reads: 'movements',
     reply: movementBook,
+  }),
+  descriptions: read({
+    method: 'GET',
+    path: '/movements/:movementId/descriptions',
+    summary: 'Every description that the movement had, the newest first',
+    roles: everyone,
+    reads: 'movements',
+    reply: z.array(description),
+  }),
+  describe: command({
+    method: 'POST',
+    path: '/movements/:movementId/descriptions',
+    summary: 'Describe the movement as found: trains, power, escapement, fittings',
+    roles: benchRoles,
+    changes: ['movements', 'visit', 'bench'],
+    inverse: 'same',
+    visit: 'again',
+    body: z.object({
+      traits,
+      reason: requiredText(300, 'Why it changes'),
+      version: z.int().min(1),
+      visitId: id.optional(),
+    }),
+    reply: description,
+  }),
+  setAbsent: command({
+    method: 'PUT',
+    path: '/movements/:movementId/absent',
+    summary: 'Say that something was looked for and is not there, or take it back',
+    roles: everyone,
+    changes: ['movements', 'visit'],
+    inverse: 'same',
+    visit: { put: 'movement' },
+    body: z.object({ what: z.enum(ABSENT), absent: z.boolean(), visitId: id.optional() }),
+    reply: movement,
   }),
   like: read({
     method: 'GET',

@@ -169,6 +169,8 @@ export const visit = z.object({
   strip: stripLog,
   baths: z.array(cleaningRun),
   holes: z.array(hole),
+  /** What was recorded on things that the description has no more. */
+  gone: z.array(z.object({ stage: stageId, what: z.string(), said: z.string(), ...signed })),
   partConditions: z.array(partCondition),
   platePhotos: z.array(platePhoto),
   lastSurvey: lastSurvey.nullable(),

@@ -1,5 +1,5 @@
 import type { Visit } from '@eclat/contract';
-import { stagesOf } from '@eclat/core/workflow';
+import { powerOf, stagesOf } from '@eclat/core/workflow';
 import { AS_USUAL, familyById } from '@eclat/core/movement';
 
 export const AT = '2031-05-02T09:00:00.000Z';
@@ -33,6 +33,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
       plates: AS_USUAL,
       version: 1,
       dating: [],
+      absent: [],
     },
     received: [],
     wantedThings: [],
@@ -59,8 +60,8 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     observations: {},
     looks: [],
     cause: '',
-    power: traits.trains.map((t) => ({
-      train: t.train,
+    power: powerOf(traits, []).map(({ source, kind, label, name }) => ({
+      ...{ source, kind, label, name },
       state: 'unknown',
       turns: null,
       setUpTurns: null,
@@ -68,11 +69,13 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
       by: '',
       at: null,
       version: 1,
+      earlier: [],
     })),
     cautions: [],
     strip: { begun: null, steps: [], passes: [], phases: [], temporary: [], custody: [] },
     baths: [],
     holes: [],
+    gone: [],
     partConditions: [],
     platePhotos: [],
     lastSurvey: null,

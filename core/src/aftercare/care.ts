@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, isWeight, poweredTrains, type Traits } from '../movement/index.ts';
+import { drivenBy, has, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
 
 /**
  * What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the
@@ -7,7 +7,7 @@ import { drivenBy, has, isSpring, isWeight, poweredTrains, type Traits } from '.
 type Row = readonly [heading: string, says: string, on: (t: Traits) => boolean];
 const strikes = (t: Traits) => t.strike !== 'none';
 const pendulum = (t: Traits) => t.oscillator === 'pendulum';
-const wound = (t: Traits) => poweredTrains(t).some((x) => x.drive !== 'electric rewind');
+const wound = (t: Traits) => storedSources(t).some((x) => x.kind !== 'electric rewind');
 const days = (t: Traits) => (t.windHours ?? 0) / 24;
 
 const ROWS: readonly Row[] = [
@@ -27,7 +27,7 @@ const ROWS: readonly Row[] = [
     'Hold the key until you feel the click take it, and never let it spin back. Stop when it is firm: never force it.',
     (t) => drivenBy(t, isSpring),
   ],
-  ['Winding', 'Wind all trains fully each time, one after the other.', (t) => poweredTrains(t).length > 1],
+  ['Winding', 'Wind all trains fully each time, one after the other.', (t) => storedSources(t).length > 1],
   ['Winding', 'Stop before the weight touches its pulley or the seat board.', (t) => drivenBy(t, isWeight)],
   [
     'Winding',
@@ -93,7 +93,7 @@ const ROWS: readonly Row[] = [
   [
     'Mind',
     'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.',
-    (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains'),
+    (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains motor'),
   ],
   ['Mind', 'Its hands or dial may carry luminous paint: do not scrape or open it.', (t) => has(t, 'luminous paint')],
   [

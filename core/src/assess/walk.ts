@@ -1,4 +1,4 @@
-import { has, type Traits } from '../movement/index.ts';
+import { has, hasTrain, sourceName, storedSources, trainName, type Traits } from '../movement/index.ts';
 
 export const PLACE_STATES = ['in order', 'finding', 'not looked at'] as const;
 export type PlaceState = (typeof PLACE_STATES)[number];
@@ -42,7 +42,7 @@ export function walkOf(traits: Traits): Place[] {
     ...at('Movement outside', 'plates', 'screws, nuts and pins', 'motion work', has(traits, 'platform') && 'platform'),
     ...at(
       'Power',
-      ...traits.trains.filter((t) => t.drive !== 'none' && t.drive !== 'mains').map((t) => `${t.train} power`),
+      ...storedSources(traits).map((s) => `${sourceName(traits, s)} power`),
       has(traits, 'fusee chain') && 'chain and fusee',
       has(traits, 'pulleys') && 'lines and pulleys',
       has(traits, 'stop work') && 'stop work',
@@ -52,7 +52,7 @@ export function walkOf(traits: Traits): Place[] {
       ...traits.trains.flatMap((t) =>
         t.arbors
           .filter((a) => !['pallet', 'lever', 'balance'].includes(a.class))
-          .map((a) => `${t.train} train, ${a.name}`),
+          .map((a) => `${trainName(t)} train, ${a.name}`),
       ),
     ),
     ...at(
@@ -72,7 +72,7 @@ export function walkOf(traits: Traits): Place[] {
       has(traits, 'selector lever') && 'selector lever',
       has(traits, 'repeater') && 'repeater',
       has(traits, 'bellows') && 'bellows and bird',
-      traits.trains.some((t) => t.train === 'alarm') && 'alarm work',
+      hasTrain(traits, 'alarm') && 'alarm work',
     ),
     ...at(
       'Electrics',

@@ -9,7 +9,7 @@ const with_ = (traits: Traits, fitting: Fitting): Traits => ({ ...traits, fittin
 // Common practice: where the work can hurt somebody, the caution stands at the step, before it.
 describe('cautions stand where the work can hurt', () => {
   it('a spring before the plates are opened, and it takes a name', () => {
-    for (const { traits } of FAMILIES.filter((f) => f.traits.trains.some((t) => t.drive.endsWith('spring')))) {
+    for (const { traits } of FAMILIES.filter((f) => f.traits.sources.some((s) => s.kind.endsWith('spring')))) {
       const spring = cautionsFor(traits, 'power').find((c) => c.id === 'wound-spring');
       expect(spring?.acknowledge).toBe(true);
     }

@@ -71,7 +71,7 @@ export const CAUTIONS: readonly Caution[] = [
     id: 'mains',
     stages: ['intake', 'assess', 'power', 'run'],
     acknowledge: true,
-    applies: (t) => drivenBy(t, (d) => d === 'mains') || has(t, 'mains cord'),
+    applies: (t) => drivenBy(t, (d) => d === 'mains motor') || has(t, 'mains cord'),
     text: `Unplug and lock off before opening. Old cord and insulation are dangerous. ${LOCAL_RULES}`,
   },
   {

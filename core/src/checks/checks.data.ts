@@ -1,6 +1,16 @@
 import type { Check } from './check.ts';
 import type { Depth } from '../workflow/index.ts';
-import { has, isSpring, poweredTrains, type Train, type Traits } from '../movement/index.ts';
+import {
+  drivenBy,
+  has,
+  hasTrain,
+  isSpring,
+  isWeight,
+  storedSources,
+  trainsOf,
+  type Purpose,
+  type Traits,
+} from '../movement/index.ts';
 
 export type Row = Omit<Check, 'place' | 'from'> & { on: (t: Traits) => boolean };
 
@@ -39,10 +49,13 @@ export const TOUCHED_FROM: Partial<Record<string, Depth>> = {
 export const always = () => true;
 
 /** The movement has this train. */
-export const train = (key: Train['train']) => (t: Traits) => t.trains.some((x) => x.train === key);
+export const train = (purpose: Purpose) => (t: Traits) => hasTrain(t, purpose);
 
-/** This train stores power of its own, so it can be dangerous. */
-export const powered = (key: Train['train']) => (t: Traits) => poweredTrains(t).some((x) => x.train === key);
+const sources = (t: Traits, purpose: Purpose) =>
+  storedSources(t).filter((s) => trainsOf(t, s).some((x) => x.purpose === purpose));
+
+/** A source that stores power drives such a train, so it can be dangerous. */
+export const powered = (purpose: Purpose) => (t: Traits) => sources(t, purpose).length > 0;
 
 /** The movement has this complication or fitting. */
 export const fitted =
@@ -60,7 +73,7 @@ export const swings = (t: Traits) => t.oscillator === 'pendulum';
 export const balanced = (t: Traits) => t.oscillator === 'balance';
 
 /** The row that asks whether this train turns freely; `name` is the train in words. */
-export const free = (key: Train['train'], name: string): Row => ({
+export const free = (key: Purpose, name: string): Row => ({
   id: `free-${key}`,
   group: 'Plates and trains',
   on: powered(key),
@@ -69,13 +82,13 @@ export const free = (key: Train['train'], name: string): Row => ({
 });
 
 /** The row that asks whether the click of this train holds; `name` is the train in words. */
-export const click = (key: Train['train'], name: string): Row => ({
+export const click = (key: Purpose, name: string): Row => ({
   id: `click-${key}`,
   group: 'Plates and trains',
-  on: (t) => poweredTrains(t).some((x) => x.train === key && isSpring(x.drive)),
+  on: (t) => sources(t, key).some((x) => isSpring(x.kind) || isWeight(x.kind)),
   what: `${name} click holds in every tooth`,
   how: 'Wind a few teeth, let it lean on the click, look that it lies at the root.',
-  caution: 'A slipping click lets the key spin: keep the key held until the click is seen to hold.',
+  caution: 'A slipping click lets the key spin or the weight fall: keep hold until the click is seen to hold.',
 });
 
 /** As it goes together, the heavy end first, each function before the next goes on top. */
@@ -302,7 +315,7 @@ export const RUN: readonly Row[] = [
   {
     id: 'run-down',
     group: 'In position',
-    on: (t) => poweredTrains(t).length > 0,
+    on: (t) => storedSources(t).length > 0,
     what: 'All trains run down together without stopping',
     how: 'Fully wound at once, through a whole winding.',
   },
@@ -351,7 +364,7 @@ export const RUN: readonly Row[] = [
   {
     id: 'f-flag',
     group: 'In position',
-    on: (t) => t.trains.some((x) => x.drive === 'electric rewind'),
+    on: (t) => drivenBy(t, (d) => d === 'electric rewind'),
     what: 'It winds itself as often as it should',
     how: 'Windings counted over some minutes, steady.',
   },
@@ -376,7 +389,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-mains',
     group: 'Where it stands',
-    on: (t) => has(t, 'mains cord') || t.trains.some((x) => x.drive === 'mains'),
+    on: (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains motor'),
     what: 'Outlet and cord are sound',
     how: 'Cord not pinched, plug by local rules.',
     caution: 'Mains wiring belongs to licensed people. Follow your local rules.',
@@ -391,7 +404,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-weights',
     group: 'Set going',
-    on: (t) => t.trains.some((x) => x.drive.startsWith('weight')),
+    on: (t) => drivenBy(t, isWeight),
     what: 'Each weight on its own line',
     how: 'As marked; they differ.',
     caution: 'Keep feet and hands from under a weight.',
@@ -435,7 +448,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-wind',
     group: 'Shown to the owner',
-    on: (t) => poweredTrains(t).some((x) => x.drive !== 'electric rewind'),
+    on: (t) => storedSources(t).some((x) => x.kind !== 'electric rewind'),
     what: 'Winding shown: which way, how far, how often',
     how: 'The owner winds once.',
   },

@@ -1,4 +1,4 @@
-import { drivenBy, has, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
 import type { BasketPart } from './plan.ts';
 
 type Row = readonly [part: BasketPart, applies: (t: Traits) => boolean];
@@ -16,12 +16,9 @@ const ROWS: readonly Row[] = [
   [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates') && !whole(t)],
   [part('lacquered plates', 'lacquered brass'), (t) => has(t, 'lacquered plates')],
   [part('going wheels and arbors', 'bare brass', 'plain steel'), (t) => !whole(t)],
-  [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'strike')],
-  [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => t.trains.some((x) => x.train === 'chime')],
-  [
-    part('alarm wheels and arbors', 'bare brass', 'plain steel'),
-    (t) => t.trains.some((x) => x.train === 'alarm') && !whole(t),
-  ],
+  [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'strike')],
+  [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'chime')],
+  [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'alarm') && !whole(t)],
   [
     part('barrels', 'bare brass', 'plain steel'),
     (t) => drivenBy(t, (d) => d === 'barrel spring' || d === 'fusee spring'),

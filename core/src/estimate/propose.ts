@@ -1,4 +1,4 @@
-import { holesOf, type Traits } from '../movement/index.ts';
+import { holesOf, type Traits, trainName, type Train } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { counted } from '../units/index.ts';
@@ -106,6 +106,6 @@ function bushesByTrain(traits: Traits, wanted: readonly { key: string }[]): stri
     return `${front} front, ${of.length - front} back`;
   };
   if (trains.length < 2) return plates(holes);
-  const some = (t: string) => plates(holes.filter((h) => h.train === t)).replace(/^0 front, |, 0 back$/, '');
-  return trains.map((t) => `${t} ${some(t)}`).join('; ');
+  const some = (t: Train) => plates(holes.filter((h) => h.train === t)).replace(/^0 front, |, 0 back$/, '');
+  return trains.map((t) => `${trainName(t)} ${some(t)}`).join('; ');
 }

@@ -32,9 +32,7 @@ describe('the knowledge base', () => {
   });
   it('gives each train its own springs, pivots and holes', () => {
     const all = instancesFor(familyById('quarter-chime').traits);
-    expect(
-      all.filter((i) => i.cause.id === 'broken-mainspring').map((i) => [i.train, Object.keys(i.shows)[0]]),
-    ).toEqual([
+    expect(all.filter((i) => i.cause.id === 'broken-mainspring').map((i) => [i.of, Object.keys(i.shows)[0]])).toEqual([
       ['going', 'dead'],
       ['strike', 'no-strike'],
       ['chime', 'no-chime'],

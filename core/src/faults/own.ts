@@ -1,5 +1,5 @@
 import { ensure } from '../units/index.ts';
-import { has, type Fitting, type TrainKey, type Traits } from '../movement/index.ts';
+import { has, hasTrain, type Fitting, type Purpose, type Traits } from '../movement/index.ts';
 import type { Cause, Level } from './causes/index.ts';
 import { LIKELIHOOD, PRIOR } from './causes/index.ts';
 import { SYMPTOM_IDS, type SymptomId } from './symptoms.ts';
@@ -12,7 +12,7 @@ export interface OwnCause {
   /** Movements that can have it: all of these; an empty list asks for nothing. */
   oscillators: readonly Traits['oscillator'][];
   fittings: readonly Fitting[];
-  trains: readonly TrainKey[];
+  trains: readonly Purpose[];
   shows: Partial<Record<SymptomId, keyof typeof LIKELIHOOD>>;
   look: { what: string; minutes: number; level: Level };
   remedy: string;
@@ -32,13 +32,13 @@ export function causeOf(own: OwnCause): Cause {
     id: own.id,
     name: own.name,
     prior: own.prior,
-    perTrain: false,
+    of: 'movement',
     shows: own.shows,
     look: own.look,
     remedy: own.remedy,
     applies: (t) =>
       (own.oscillators.length === 0 || own.oscillators.includes(t.oscillator)) &&
       own.fittings.every((f) => has(t, f)) &&
-      own.trains.every((k) => t.trains.some((x) => x.train === k)),
+      own.trains.every((k) => hasTrain(t, k)),
   };
 }

@@ -1,14 +1,14 @@
 import type { Observed } from './infer.ts';
-import { drivenBy, has, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
 
 type Shown = (t: Traits) => boolean;
 const any: Shown = () => true;
 const runs: Shown = (t) => t.oscillator !== 'mains frequency';
 const strikes: Shown = (t) => t.strike !== 'none';
 const torsion: Shown = (t) => t.oscillator === 'torsion pendulum';
-const chimes: Shown = (t) => t.trains.some((x) => x.train === 'chime');
-const electric: Shown = (t) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains');
-const mains: Shown = (t) => drivenBy(t, (d) => d === 'mains');
+const chimes: Shown = (t) => hasTrain(t, 'chime');
+const electric: Shown = (t) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains motor');
+const mains: Shown = (t) => drivenBy(t, (d) => d === 'mains motor');
 const prints: Shown = (t) => has(t, 'print work') || has(t, 'recording drum');
 
 /**
@@ -43,7 +43,7 @@ const TABLE = {
   'no-chime': ['No chime', chimes],
   'quarters-order': ['Quarters out of order', chimes],
   'hands-slip': ['Hands slip or stay while it runs', any],
-  'alarm-fails': ['Alarm fails', (t) => t.trains.some((x) => x.train === 'alarm')],
+  'alarm-fails': ['Alarm fails', (t) => hasTrain(t, 'alarm')],
   'repeater-uneven': ['Repeater faint or uneven', (t) => has(t, 'repeater')],
   'dial-train-catches': ['Dial train catches', (t) => has(t, 'moon work') || has(t, 'calendar work')],
   'coil-no-pull': ['Coil does not pull', electric],

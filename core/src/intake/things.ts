@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, isSpring, isWeight, type SourceKind, type Traits } from '../movement/index.ts';
 
 type Row = readonly [what: string, evidence: string, applies: (t: Traits) => boolean];
 const any = () => true;
@@ -16,7 +16,7 @@ const MISSING: readonly Row[] = [
   ['Movement screws', 'empty holes with clean rims', any],
   ['Taper pins', 'wire or nails in their place', (t) => t.construction === 'pinned or screwed plates'],
   ['Hand nut and washer', 'a loose minute hand', any],
-  ['Alarm work', 'posts and an empty hole in the plate', (t) => t.trains.some((x) => x.train === 'alarm')],
+  ['Alarm work', 'posts and an empty hole in the plate', (t) => hasTrain(t, 'alarm')],
   ['Hammer or its leather', 'a bare stem, a hard tone', (t) => t.strike !== 'none'],
   ['Bell, gong or rods', 'a stand with nothing on it', (t) => t.strike !== 'none'],
   ['Contact', 'a cut wire, a clean patch', (t) => has(t, 'contacts')],
@@ -29,14 +29,17 @@ const MISSING: readonly Row[] = [
 export const missingFor = (traits: Traits) =>
   MISSING.filter(([, , applies]) => applies(traits)).map(([what, evidence]) => ({ what, evidence }));
 
+const endless = (k: SourceKind) => k === 'weight on endless chain' || k === 'weight on endless rope';
 /** What such a clock usually comes with: offered at the counter, so that nothing is left in the car. */
 const COMES_WITH: readonly Row[] = [
   ['Pendulum', '', (t) => pendulum(t) || t.oscillator === 'torsion pendulum'],
-  ['Weight, left', '', (t) => drivenBy(t, isWeight)],
-  ['Weight, right', '', (t) => t.trains.filter((x) => isWeight(x.drive)).length > 1],
-  ['Weight, centre', '', (t) => t.trains.filter((x) => isWeight(x.drive)).length > 2],
+  ['Weight', '', (t) => t.sources.filter((x) => isWeight(x.kind)).length === 1],
+  ['Small ring or weight of the chain', '', (t) => drivenBy(t, endless)],
+  ['Weight, left', '', (t) => t.sources.filter((x) => isWeight(x.kind)).length > 1],
+  ['Weight, right', '', (t) => t.sources.filter((x) => isWeight(x.kind)).length > 1],
+  ['Weight, centre', '', (t) => t.sources.filter((x) => isWeight(x.kind)).length > 2],
   ['Winding key', '', (t) => drivenBy(t, isSpring)],
-  ['Crank', '', (t) => drivenBy(t, (d) => d === 'weight on line')],
+  ['Crank', '', (t) => drivenBy(t, (d) => d === 'weight on line' || d === 'weight on cable')],
   ['Case key', '', any],
   ['Dome', '', (t) => t.oscillator === 'torsion pendulum' || has(t, 'dome')],
   ['Mains lead', '', (t) => has(t, 'mains cord')],

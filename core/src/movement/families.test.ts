@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from './families.ts';
-import { holesOf, isWeight, poweredTrains } from './traits.ts';
+import { holesOf, isWeight, sourceName, storedSources } from './traits.ts';
 
 const count = (family: string, train: string) =>
-  familyById(family).traits.trains.find((t) => t.train === train)?.arbors.length;
+  familyById(family).traits.trains.find((t) => t.purpose === train)?.arbors.length;
 
 describe('families fill in traits', () => {
   // Common practice: an eight-day spring going train has five wheels below the pallets, an eight-day weight train four.
@@ -19,12 +19,12 @@ describe('families fill in traits', () => {
   // more than one of eight days; three weights drive three trains, and nothing in it is a spring.
   it('gives what is special to each', () => {
     const of = (id: string) => familyById(id).traits;
-    expect(poweredTrains(of('ships-bells')).map((t) => t.train)).toEqual(['going', 'strike']);
+    expect(storedSources(of('ships-bells')).map((s) => s.id)).toEqual(['going', 'strike']);
     expect(count('month-wall', 'going')).toBe(count('mantel-barrels', 'going')! + 1);
     expect(of('month-wall').windHours! / 24).toBeGreaterThanOrEqual(30);
-    expect(of('three-weights').trains.map((t) => isWeight(t.drive))).toEqual([true, true, true]);
-    expect(poweredTrains(of('travelling-strike'))).toHaveLength(3);
-    expect(of('fusee-balance').trains.filter((t) => t.drive === 'fusee spring')).toHaveLength(2);
+    expect(of('three-weights').sources.map((s) => isWeight(s.kind))).toEqual([true, true, true]);
+    expect(storedSources(of('travelling-strike'))).toHaveLength(3);
+    expect(of('fusee-balance').sources.filter((s) => s.kind === 'fusee spring')).toHaveLength(2);
   });
 
   it('names each hole once, front and back', () => {
@@ -36,8 +36,11 @@ describe('families fill in traits', () => {
   });
 
   it('asks for a power state only where power is stored', () => {
-    expect(poweredTrains(familyById('synchronous').traits)).toHaveLength(0);
-    expect(poweredTrains(familyById('quarter-chime').traits).map((t) => t.train)).toEqual(['going', 'strike', 'chime']);
+    expect(storedSources(familyById('synchronous').traits)).toHaveLength(0);
+    expect(storedSources(familyById('quarter-chime').traits)).toHaveLength(3);
+    // Fact of the trade: a thirty-hour longcase hangs one weight for both trains.
+    const { traits } = familyById('longcase-30-hour');
+    expect(storedSources(traits).map((s) => sourceName(traits, s))).toEqual(['going and strike']);
     expect(() => familyById('nothing')).toThrow(RangeError);
   });
 });

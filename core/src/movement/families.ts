@@ -1,6 +1,6 @@
 import { Outside } from '../units/index.ts';
 import { ARBORS } from './arbors.ts';
-import type { Traits } from './traits.ts';
+import type { Arbor, PowerSource, Purpose, SourceKind, Train, Traits } from './traits.ts';
 
 /** A family is a named template: it fills in the traits once, and each movement may differ from then on. */
 export interface Family {
@@ -12,16 +12,32 @@ export interface Family {
 
 const plates = 'pinned or screwed plates' as const;
 
+const trainOf = (purpose: Purpose, source: string | null, arbors: readonly Arbor[]): Train => ({
+  id: purpose,
+  purpose,
+  name: '',
+  source,
+  arbors: [...arbors],
+});
+type Drive = Pick<Traits, 'sources' | 'trains'>;
+/** Each train with a source of its own, which is called as the train is. */
+const each = (...rows: readonly (readonly [Purpose, SourceKind, readonly Arbor[]])[]): Drive => ({
+  sources: rows.map(([id, kind]): PowerSource => ({ id, kind, name: '' })),
+  trains: rows.map(([purpose, , arbors]) => trainOf(purpose, purpose, arbors)),
+});
+/** One source that drives them all. */
+const one = (kind: SourceKind, ...rows: readonly (readonly [Purpose, readonly Arbor[]])[]): Drive => ({
+  sources: [{ id: 'all', kind, name: '' }],
+  trains: rows.map(([purpose, arbors]) => trainOf(purpose, 'all', arbors)),
+});
+
 export const FAMILIES: readonly Family[] = [
   {
     id: 'shelf-open-springs',
     name: 'Shelf or mantel clock, open springs',
     special: 'Open springs flail: clamp them. A limp case swallows the pendulum’s energy.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'open spring', arbors: ARBORS.goingSpring8Day },
-        { train: 'strike', drive: 'open spring', arbors: ARBORS.strikeSpring },
-      ],
+      ...each(['going', 'open spring', ARBORS.goingSpring8Day], ['strike', 'open spring', ARBORS.strikeSpring]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -35,10 +51,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Mantel or bracket clock, going barrels',
     special: 'Barrels are opened only with a winder. Rack and snail stay dry.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'barrel spring', arbors: ARBORS.goingSpring8Day },
-        { train: 'strike', drive: 'barrel spring', arbors: ARBORS.strikeSpring },
-      ],
+      ...each(['going', 'barrel spring', ARBORS.goingSpring8Day], ['strike', 'barrel spring', ARBORS.strikeSpring]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -52,10 +65,10 @@ export const FAMILIES: readonly Family[] = [
     name: 'Weight shelf clock',
     special: 'Weights and bob off for moving. A thin painted dial flakes if its screws are tightened.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'weight on line', arbors: ARBORS.goingShelf30Hour },
-        { train: 'strike', drive: 'weight on line', arbors: ARBORS.strikeWeight8Day },
-      ],
+      ...each(
+        ['going', 'weight on line', ARBORS.goingShelf30Hour],
+        ['strike', 'weight on line', ARBORS.strikeWeight8Day],
+      ),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -69,10 +82,10 @@ export const FAMILIES: readonly Family[] = [
     name: 'Longcase clock',
     special: 'Tall case fixed to the wall; weights marked left and right.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'weight on line', arbors: ARBORS.goingWeight8Day },
-        { train: 'strike', drive: 'weight on line', arbors: ARBORS.strikeWeight8Day },
-      ],
+      ...each(
+        ['going', 'weight on line', ARBORS.goingWeight8Day],
+        ['strike', 'weight on line', ARBORS.strikeWeight8Day],
+      ),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -82,15 +95,29 @@ export const FAMILIES: readonly Family[] = [
     },
   },
   {
+    id: 'longcase-30-hour',
+    name: 'Thirty-hour longcase clock, one weight',
+    special: 'One weight on an endless chain drives both trains, and goes on driving while it is wound.',
+    traits: {
+      ...one('weight on endless chain', ['going', ARBORS.goingWeight30Hour], ['strike', ARBORS.strikeWeight30Hour]),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'recoil',
+      strike: 'count wheel',
+      fittings: ['crutch', 'suspension spring', 'pulleys'],
+      windHours: 30,
+    },
+  },
+  {
     id: 'quarter-chime',
     name: 'Three-train quarter clock',
     special: 'Only a tune that uses every hammer tests them all.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'barrel spring', arbors: ARBORS.goingSpring8Day },
-        { train: 'strike', drive: 'barrel spring', arbors: ARBORS.strikeSpring },
-        { train: 'chime', drive: 'barrel spring', arbors: ARBORS.chime },
-      ],
+      ...each(
+        ['going', 'barrel spring', ARBORS.goingSpring8Day],
+        ['strike', 'barrel spring', ARBORS.strikeSpring],
+        ['chime', 'barrel spring', ARBORS.chime],
+      ),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -104,7 +131,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Torsion pendulum clock',
     special: 'The strip’s strength decides the rate. Only a whisper of power reaches the escapement: full power-down.',
     traits: {
-      trains: [{ train: 'going', drive: 'barrel spring', arbors: ARBORS.torsion }],
+      ...each(['going', 'barrel spring', ARBORS.torsion]),
       construction: plates,
       oscillator: 'torsion pendulum',
       escapement: 'dead-beat',
@@ -118,7 +145,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Balance clock with lever platform',
     special: 'Amplitude, beat error and rate by sound. Never oil on the hairspring.',
     traits: {
-      trains: [{ train: 'going', drive: 'barrel spring', arbors: ARBORS.platform }],
+      ...each(['going', 'barrel spring', ARBORS.platform]),
       construction: plates,
       oscillator: 'balance',
       escapement: 'lever',
@@ -132,10 +159,10 @@ export const FAMILIES: readonly Family[] = [
     name: 'Riveted alarm clock',
     special: 'Does not come apart: cleaned and oiled whole.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'open spring', arbors: ARBORS.platform.slice(0, 3).concat(ARBORS.platform.slice(4)) },
-        { train: 'alarm', drive: 'open spring', arbors: ARBORS.alarm },
-      ],
+      ...each(
+        ['going', 'open spring', ARBORS.platform.slice(0, 3).concat(ARBORS.platform.slice(4))],
+        ['alarm', 'open spring', ARBORS.alarm],
+      ),
       construction: 'riveted plates',
       oscillator: 'balance',
       escapement: 'pin-pallet',
@@ -149,7 +176,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Fusee clock',
     special: 'Count the set-up turns out and put them back. Never unhook a loaded chain.',
     traits: {
-      trains: [{ train: 'going', drive: 'fusee spring', arbors: ARBORS.goingWeight8Day }],
+      ...each(['going', 'fusee spring', ARBORS.goingWeight8Day]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -163,10 +190,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Shelf or mantel clock, open springs, rack striking',
     special: 'Open springs flail: clamp them. Rack and snail stay dry.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'open spring', arbors: ARBORS.goingSpring8Day },
-        { train: 'strike', drive: 'open spring', arbors: ARBORS.strikeSpring },
-      ],
+      ...each(['going', 'open spring', ARBORS.goingSpring8Day], ['strike', 'open spring', ARBORS.strikeSpring]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -180,10 +204,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Wall clock that goes a month',
     special: 'Strong springs and one wheel more: little reaches the escapement, so that any drag stops it.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'barrel spring', arbors: ARBORS.goingMonth },
-        { train: 'strike', drive: 'barrel spring', arbors: ARBORS.strikeSpring },
-      ],
+      ...each(['going', 'barrel spring', ARBORS.goingMonth], ['strike', 'barrel spring', ARBORS.strikeSpring]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -197,11 +218,11 @@ export const FAMILIES: readonly Family[] = [
     name: 'Three-weight quarter clock',
     special: 'Weights are not alike: note which hangs where. The chime lets off the strike.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'weight on line', arbors: ARBORS.goingWeight8Day },
-        { train: 'strike', drive: 'weight on line', arbors: ARBORS.strikeWeight8Day },
-        { train: 'chime', drive: 'weight on line', arbors: ARBORS.chime },
-      ],
+      ...each(
+        ['going', 'weight on line', ARBORS.goingWeight8Day],
+        ['strike', 'weight on line', ARBORS.strikeWeight8Day],
+        ['chime', 'weight on line', ARBORS.chime],
+      ),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'dead-beat',
@@ -215,7 +236,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Weight regulator',
     special: 'Judged in fractions of a second: level, case and wall count as much as the movement.',
     traits: {
-      trains: [{ train: 'going', drive: 'weight on line', arbors: ARBORS.goingWeight8Day }],
+      ...each(['going', 'weight on line', ARBORS.goingWeight8Day]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'dead-beat',
@@ -229,10 +250,10 @@ export const FAMILIES: readonly Family[] = [
     name: 'Chain-driven bird clock',
     special: 'Bellows and wooden arbors are never wetted or oiled. Each train has a chain of its own.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'weight on endless chain', arbors: ARBORS.goingWeight30Hour },
-        { train: 'strike', drive: 'weight on endless chain', arbors: ARBORS.strikeWeight30Hour },
-      ],
+      ...each(
+        ['going', 'weight on chain', ARBORS.goingWeight30Hour],
+        ['strike', 'weight on chain', ARBORS.strikeWeight30Hour],
+      ),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'recoil',
@@ -246,10 +267,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Ship’s clock striking bells',
     special: 'Bells go in pairs by the watch, eight at four, eight and twelve. They have a spring of their own.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'barrel spring', arbors: ARBORS.platform },
-        { train: 'strike', drive: 'barrel spring', arbors: ARBORS.strikeSpring },
-      ],
+      ...each(['going', 'barrel spring', ARBORS.platform], ['strike', 'barrel spring', ARBORS.strikeSpring]),
       construction: plates,
       oscillator: 'balance',
       escapement: 'lever',
@@ -263,11 +281,11 @@ export const FAMILIES: readonly Family[] = [
     name: 'Travelling clock with strike, alarm and repeat',
     special: 'Three springs. Repeat work and alarm lie under the dial: most trouble there needs no plates.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'barrel spring', arbors: ARBORS.platform },
-        { train: 'strike', drive: 'barrel spring', arbors: ARBORS.strikeSpring },
-        { train: 'alarm', drive: 'barrel spring', arbors: ARBORS.alarm },
-      ],
+      ...each(
+        ['going', 'barrel spring', ARBORS.platform],
+        ['strike', 'barrel spring', ARBORS.strikeSpring],
+        ['alarm', 'barrel spring', ARBORS.alarm],
+      ),
       construction: plates,
       oscillator: 'balance',
       escapement: 'lever',
@@ -281,11 +299,11 @@ export const FAMILIES: readonly Family[] = [
     name: 'Fusee table clock with balance, alarm and repeat',
     special: 'The contrate wheel runs true, or it sticks. Count the set-up turns of both fusees.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'fusee spring', arbors: ARBORS.fuseeBalance },
-        { train: 'strike', drive: 'fusee spring', arbors: ARBORS.strikeWeight8Day },
-        { train: 'alarm', drive: 'barrel spring', arbors: ARBORS.alarm },
-      ],
+      ...each(
+        ['going', 'fusee spring', ARBORS.fuseeBalance],
+        ['strike', 'fusee spring', ARBORS.strikeWeight8Day],
+        ['alarm', 'barrel spring', ARBORS.alarm],
+      ),
       construction: plates,
       oscillator: 'balance',
       escapement: 'lever',
@@ -299,10 +317,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Verge bracket clock',
     special: 'The verge takes nearly all its wear at the pallets; the contrate wheel’s depth is set by its end shake.',
     traits: {
-      trains: [
-        { train: 'going', drive: 'fusee spring', arbors: ARBORS.verge },
-        { train: 'strike', drive: 'fusee spring', arbors: ARBORS.strikeWeight8Day },
-      ],
+      ...each(['going', 'fusee spring', ARBORS.verge], ['strike', 'fusee spring', ARBORS.strikeWeight8Day]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'verge',
@@ -316,7 +331,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Electrically wound or master clock',
     special: 'Limit the current, suppress the coil, and never wire for more than it needs.',
     traits: {
-      trains: [{ train: 'going', drive: 'electric rewind', arbors: ARBORS.electricPendulum }],
+      ...each(['going', 'electric rewind', ARBORS.electricPendulum]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'dead-beat',
@@ -329,7 +344,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Synchronous mains clock',
     special: 'Mains hazard. The frequency of the supply is its only standard.',
     traits: {
-      trains: [{ train: 'going', drive: 'mains', arbors: ARBORS.synchronous }],
+      ...each(['going', 'mains motor', ARBORS.synchronous]),
       construction: 'sealed motor',
       oscillator: 'mains frequency',
       escapement: 'none',
@@ -342,7 +357,7 @@ export const FAMILIES: readonly Family[] = [
     name: 'Recorder or instrument',
     special: 'Day and week work is tripped every twelve hours; long rods and bevels must run free.',
     traits: {
-      trains: [{ train: 'going', drive: 'fusee spring', arbors: ARBORS.recorder }],
+      ...each(['going', 'fusee spring', ARBORS.recorder]),
       construction: plates,
       oscillator: 'pendulum',
       escapement: 'dead-beat',

@@ -1,5 +1,5 @@
 import { counted } from '../units/index.ts';
-import { has, isSpring, type Traits } from './traits.ts';
+import { drivenBy, has, hasTrain, isSpring, type Traits } from './traits.ts';
 
 /** A whole movement that takes another's place, as a route of checks. Practice. */
 export const REPLACEMENT_PARTS = ['match', 'moves over', 'comes off', 'before it goes in'] as const;
@@ -28,7 +28,7 @@ export interface ReplacementCheck {
  */
 export function replacementChecks(traits: Traits, oilRule: string): ReplacementCheck[] {
   const strikes = traits.strike !== 'none';
-  const chimes = traits.trains.some((t) => t.train === 'chime');
+  const chimes = hasTrain(traits, 'chime');
   const of = (part: ReplacementPart, id: string, asks: string, caution?: string): ReplacementCheck => ({
     id,
     part,
@@ -60,7 +60,7 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
       'before it goes in',
       'one-nut',
       'If its plates were opened: one pillar nut at a time was loosened and set again',
-      traits.trains.some((t) => isSpring(t.drive))
+      drivenBy(traits, isSpring)
         ? 'A new movement comes with its springs set up: let them down before any nut is touched.'
         : undefined,
     ),

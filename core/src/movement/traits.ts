@@ -1,19 +1,27 @@
 /** The traits from which survey, oil chart, cautions and faults follow. The family name never decides anything. */
 
-export const TRAINS = ['going', 'strike', 'chime', 'alarm'] as const;
-export type TrainKey = (typeof TRAINS)[number];
+/** What a train does. A movement may have two of one purpose: each has an id of its own. */
+export const PURPOSES = ['going', 'strike', 'chime', 'alarm', 'music', 'print', 'figure'] as const;
+export type Purpose = (typeof PURPOSES)[number];
 
-export const DRIVES = [
+/** What gives the power. A source may drive several trains, or none of those that are described. */
+export const SOURCE_KINDS = [
   'open spring',
   'barrel spring',
   'fusee spring',
   'weight on line',
+  'weight on cable',
+  'weight on chain',
   'weight on endless chain',
+  'weight on endless rope',
   'electric rewind',
-  'mains',
-  'none',
+  'mains motor',
 ] as const;
-export type Drive = (typeof DRIVES)[number];
+export type SourceKind = (typeof SOURCE_KINDS)[number];
+
+/** What is looked for on a movement and may not be there: its absence is a fact too. */
+export const ABSENT = ["maker's name", 'serial number', 'date', "earlier repairer's mark"] as const;
+export type Absent = (typeof ABSENT)[number];
 
 export const CONSTRUCTIONS = ['pinned or screwed plates', 'riveted plates', 'sealed motor'] as const;
 export const OSCILLATORS = ['pendulum', 'torsion pendulum', 'balance', 'mains frequency'] as const;
@@ -63,13 +71,27 @@ export interface Arbor {
   class: ArborClass;
 }
 
+export interface PowerSource {
+  /** Stable within the movement, and never used again for another. */
+  id: string;
+  kind: SourceKind;
+  /** What tells it from the others; empty: what it drives says it. */
+  name: string;
+}
+
 export interface Train {
-  train: TrainKey;
-  drive: Drive;
+  /** Stable within the movement, and never used again for another; of a template it is the purpose. */
+  id: string;
+  purpose: Purpose;
+  /** What it is called here where its purpose does not say it; empty: its purpose. */
+  name: string;
+  /** The source that drives it; null: none of its own, it is let off or turned by another. */
+  source: string | null;
   arbors: Arbor[];
 }
 
 export interface Traits {
+  sources: PowerSource[];
   trains: Train[];
   construction: (typeof CONSTRUCTIONS)[number];
   oscillator: (typeof OSCILLATORS)[number];
@@ -83,26 +105,34 @@ export interface Traits {
 /** Whether the movement has a fitting. */
 export const has = (traits: Traits, fitting: Fitting): boolean => traits.fittings.includes(fitting);
 
-const STORED: readonly Drive[] = [
-  'open spring',
-  'barrel spring',
-  'fusee spring',
-  'weight on line',
-  'weight on endless chain',
-  'electric rewind',
-];
+/** What the bench calls a train: its name here, or its purpose. */
+export const trainName = (train: Train): string => train.name || train.purpose;
+/** Whether any train serves this purpose. */
+export const hasTrain = (traits: Traits, purpose: Purpose): boolean => traits.trains.some((t) => t.purpose === purpose);
+/** The trains that a source drives. */
+export const trainsOf = (traits: Traits, source: PowerSource): Train[] =>
+  traits.trains.filter((t) => t.source === source.id);
+/** The source that drives a train, or undefined. */
+export const sourceOf = (traits: Traits, train: Train): PowerSource | undefined =>
+  traits.sources.find((s) => s.id === train.source);
 
-/** Trains that can hold power while the plates are opened, each with its own power state. */
-export const poweredTrains = (traits: Traits): Train[] => traits.trains.filter((t) => STORED.includes(t.drive));
+/** What the bench calls a source: its name, or the trains that it drives, or what it is. */
+export const sourceName = (traits: Traits, source: PowerSource): string =>
+  source.name || trainsOf(traits, source).map(trainName).join(' and ') || source.kind;
 
-const SPRINGS: readonly Drive[] = ['open spring', 'barrel spring', 'fusee spring'];
-/** Driven by a spring of any kind. */
-export const isSpring = (drive: Drive): boolean => SPRINGS.includes(drive);
-/** Driven by a weight of any kind. */
-export const isWeight = (drive: Drive): boolean => drive === 'weight on line' || drive === 'weight on endless chain';
-/** Whether any train is driven so. */
-export const drivenBy = (traits: Traits, test: (drive: Drive) => boolean): boolean =>
-  traits.trains.some((t) => test(t.drive));
+const SPRINGS: readonly SourceKind[] = ['open spring', 'barrel spring', 'fusee spring'];
+const WEIGHTS: readonly SourceKind[] = SOURCE_KINDS.filter((k) => k.startsWith('weight'));
+/** A spring of any kind. */
+export const isSpring = (kind: SourceKind): boolean => SPRINGS.includes(kind);
+/** A weight of any kind. */
+export const isWeight = (kind: SourceKind): boolean => WEIGHTS.includes(kind);
+/** Whether it can hold power while the plates are opened, and so has a power state. */
+export const isStored = (kind: SourceKind): boolean => isSpring(kind) || isWeight(kind) || kind === 'electric rewind';
+/** The sources that have a power state, in the order of the description. */
+export const storedSources = (traits: Traits): PowerSource[] => traits.sources.filter((s) => isStored(s.kind));
+/** Whether any source is of such a kind. */
+export const drivenBy = (traits: Traits, test: (kind: SourceKind) => boolean): boolean =>
+  traits.sources.some((s) => test(s.kind));
 
 export const PLATES = ['front', 'back'] as const;
 export type Plate = (typeof PLATES)[number];
@@ -111,7 +141,7 @@ export interface Hole {
   /** `T3.front`: the arbor and the plate. */
   key: HoleKey;
   arbor: Arbor;
-  train: TrainKey;
+  train: Train;
   plate: Plate;
 }
 
@@ -128,7 +158,7 @@ export function parseHoleKey(key: string): { arborId: string; plate: Plate } | n
 
 /** Every pivot hole of the movement, in the order of work: one train after another, front and back of each arbor. */
 export function holesOf(traits: Traits): Hole[] {
-  return traits.trains.flatMap(({ train, arbors }) =>
-    arbors.flatMap((arbor) => PLATES.map((plate) => ({ key: holeKey(arbor.id, plate), arbor, train, plate }))),
+  return traits.trains.flatMap((train) =>
+    train.arbors.flatMap((arbor) => PLATES.map((plate) => ({ key: holeKey(arbor.id, plate), arbor, train, plate }))),
   );
 }

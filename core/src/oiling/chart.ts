@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
 import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
@@ -50,7 +50,7 @@ type Row = readonly [id: string, where: string, grade: Grade, amount: string, ap
 const always = () => true;
 const pivotsOf = (t: Traits, ...classes: string[]) =>
   t.trains.some((tr) => tr.arbors.some((a) => classes.includes(a.class)));
-const strikes = (t: Traits) => t.trains.some((tr) => tr.train === 'strike' || tr.train === 'chime');
+const strikes = (t: Traits) => hasTrain(t, 'strike') || hasTrain(t, 'chime') || hasTrain(t, 'music');
 
 /** Grades and amounts are common practice; "none" is a point to be ticked too: it was looked at and left dry. */
 const ROWS: readonly Row[] = [
@@ -116,7 +116,7 @@ const ROWS: readonly Row[] = [
   ['maintaining', 'Maintaining ratchet', 'clock', 'a trace', (t) => has(t, 'maintaining power')],
   ['line', 'Lines, drive chains, pulley rims', 'none', 'dry', (t) => drivenBy(t, (d) => d.startsWith('weight'))],
   ['pulley-pivots', 'Pulley pivots', 'clock', 'a trace', (t) => has(t, 'pulleys')],
-  ['motor-bushes', 'Motor train bushes', 'clock', 'a drop each', (t) => drivenBy(t, (d) => d === 'mains')],
+  ['motor-bushes', 'Motor train bushes', 'clock', 'a drop each', (t) => drivenBy(t, (d) => d === 'mains motor')],
   ['contacts', 'Contacts', 'none', 'dry and clean', (t) => has(t, 'contacts')],
   ['plunger', 'Coil plunger', 'none', 'dry', (t) => drivenBy(t, (d) => d === 'electric rewind')],
   ['print-work', 'Bevels, rods and day cam', 'clock', 'a trace', (t) => has(t, 'print work')],

@@ -9,7 +9,7 @@ type Row = readonly [applies: (t: Traits) => boolean, oilYears: number, overhaul
 
 /** House rules (practice), the first row that applies: look and oil, and overhaul. */
 const ROWS: readonly Row[] = [
-  [(t) => drivenBy(t, (d) => d === 'mains'), 5, 5],
+  [(t) => drivenBy(t, (d) => d === 'mains motor'), 5, 5],
   [(t) => t.oscillator === 'torsion pendulum', 8, 8],
   [() => true, 3, 8],
 ];

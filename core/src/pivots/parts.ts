@@ -5,7 +5,12 @@ import {
   isSpring,
   isWeight,
   pairsOf,
+  sourceName,
+  sourceOf,
+  trainName,
+  trainsOf,
   type ArborClass,
+  type PowerSource,
   type Pair,
   type Traits,
   parseHoleKey,
@@ -41,6 +46,20 @@ const depthOf = (p: Pair): SurveyedPart => ({
   name: `${p.from.id} ${p.from.name} with ${p.to.id} ${p.to.name}`,
 });
 
+const ofSource = (traits: Traits, source: PowerSource): SurveyedPart[] => {
+  const of = (kind: PartKind): SurveyedPart => ({
+    key: `${kind}.${source.id}`,
+    kind,
+    name: `${sourceName(traits, source)} ${PART_KINDS[kind].name}`,
+  });
+  const { kind } = source;
+  const pulls = isWeight(kind) || (kind === 'fusee spring' && has(traits, 'fusee chain'));
+  return [
+    ...(isSpring(kind) || isWeight(kind) ? [of('click'), of('clickspring')] : []),
+    ...(pulls ? [of('chain')] : []),
+  ];
+};
+
 /**
  * Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the
  * escapement.
@@ -61,17 +80,18 @@ export function partsToSurvey(traits: Traits): SurveyedPart[] {
     ...depths,
     ...traits.trains.flatMap((t) => {
       const of = (kind: PartKind): SurveyedPart => ({
-        key: `${kind}.${t.train}`,
+        key: `${kind}.${t.id}`,
         kind,
-        name: `${t.train} ${PART_KINDS[kind].name}`,
+        name: `${trainName(t)} ${PART_KINDS[kind].name}`,
       });
-      const strikes = t.train === 'strike' || t.train === 'chime';
+      const strikes = t.purpose === 'strike' || t.purpose === 'chime' || t.purpose === 'music';
+      // A source that drives several trains is looked at with the first of them.
+      const source = sourceOf(traits, t);
+      const first = source !== undefined && trainsOf(traits, source)[0] === t;
       return [
         t.arbors.length > 1 && of('teeth'),
         t.arbors.length > 1 && has(traits, 'lantern pinions') && of('trundles'),
-        (isSpring(t.drive) || t.drive === 'weight on line') && of('click'),
-        (isSpring(t.drive) || t.drive === 'weight on line') && of('clickspring'),
-        (isWeight(t.drive) || (t.drive === 'fusee spring' && has(traits, 'fusee chain'))) && of('chain'),
+        ...(first ? ofSource(traits, source) : []),
         strikes && of('pins'),
         strikes && of('levers'),
         t.arbors.some((a) => a.class === 'fly') && of('fly'),

@@ -21,7 +21,13 @@ const ROWS: readonly (readonly [(t: Traits) => boolean, number, number, number, 
   [(t) => has(t, 'print work'), 7, 24, 120, 'prints within 2 min a day, a whole week'],
   [(t) => has(t, 'repeater'), 14, 24, 60, '60 s a day, each function tried five times'],
   [(t) => (t.windHours ?? 192) <= 36, 3, 24, 30, '30 s a day, wound daily'],
-  [(t) => drivenBy(t, (d) => d === 'weight on line') && !has(t, 'lantern pinions'), 8, 24, 8.6, '60 s a week'],
+  [
+    (t) => drivenBy(t, (d) => d === 'weight on line' || d === 'weight on cable') && !has(t, 'lantern pinions'),
+    8,
+    24,
+    8.6,
+    '60 s a week',
+  ],
   [() => true, 8, 24, 60, '60 s a day, a full wind'],
 ];
 

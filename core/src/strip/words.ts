@@ -1,5 +1,5 @@
 import { held, type Choices } from '../rules/index.ts';
-import { has, isSpring, isWeight, type Traits } from '../movement/index.ts';
+import { has, isSpring, isWeight, sourceName, trainName, type Traits } from '../movement/index.ts';
 
 /** Odd things that are forgotten first: pressed, not typed. Ids are stable: they are stored. */
 export const REMARKS = [
@@ -56,15 +56,18 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   if (traits.construction === 'riveted plates' || held('strip', choices).id !== 'full')
     return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
   const trains = traits.trains.flatMap((t) =>
-    t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${t.train} ${a.name}`),
+    t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${trainName(t)} ${a.name}`),
   );
-  const power = traits.trains.flatMap((t) => {
-    if (isSpring(t.drive)) {
-      return t.drive === 'barrel spring' && held('mainspring', choices).id === 'leave'
-        ? [`${t.train} barrel, its spring left in`]
-        : [`${t.train} mainspring`];
+  const power = traits.sources.flatMap((s) => {
+    const name = sourceName(traits, s);
+    if (isSpring(s.kind)) {
+      return s.kind === 'barrel spring' && held('mainspring', choices).id === 'leave'
+        ? [`${name} barrel, its spring left in`]
+        : [`${name} mainspring`];
     }
-    return isWeight(t.drive) ? [`${t.train} line and pulley`] : [];
+    if (s.kind === 'weight on endless chain' || s.kind === 'weight on chain') return [`${name} chain`];
+    if (s.kind === 'weight on endless rope') return [`${name} rope`];
+    return isWeight(s.kind) ? [`${name} line and pulley`] : [];
   });
   return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter(
     (x): x is string => x !== false,
@@ -74,7 +77,7 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
 /** Where things are put: a rack by train, tubs, wires, bags, a cage for what is small. */
 export function placesFor(traits: Traits): string[] {
   return [
-    ...traits.trains.flatMap((t) => [`${t.train} rack`, `${t.train} wire`, `${t.train} bag`]),
+    ...traits.trains.map(trainName).flatMap((t) => [`${t} rack`, `${t} wire`, `${t} bag`]),
     'tub 1',
     'tub 2',
     'tub 3',

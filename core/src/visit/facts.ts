@@ -59,7 +59,8 @@ const soonest = (times: readonly (string | null)[]): number | null => {
  */
 export function visitFacts(visit: FactSource, now: number): VisitFacts {
   const { traits } = visit.movement;
-  const looked = new Set(visit.holes.map((h) => h.key));
+  const all = new Set<string>(holesOf(traits).map((h) => h.key));
+  const holes = visit.holes.filter((h) => all.has(h.key));
   const { passes } = visit.strip;
   const chart = oilChart(traits, visit.rules.held);
   const oiled = new Set(oilHolding(chart, visit.oiled, passes).map((o) => o.point));
@@ -84,8 +85,8 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     bathStep: untimed?.steps[untimed.step]?.what ?? null,
     caseLeft: visit.casework.filter((t) => t.doneAt === null).length,
     caseEndsAt: soonest(visit.casework.filter((t) => t.doneAt === null).map((t) => t.waitEndsAt)),
-    holesLeft: holesOf(traits).filter((h) => !looked.has(h.key)).length,
-    bushesLeft: bushesLeft(visit.holes, visit.bushes).length,
+    holesLeft: all.size - new Set(holes.map((h) => h.key)).size,
+    bushesLeft: bushesLeft(holes, visit.bushes).length,
     oilLeft: chart.filter((p) => !oiled.has(p.id)).length,
     run: runFacts(visit, now),
     promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,

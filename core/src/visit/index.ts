@@ -1,2 +1,3 @@
 export * from './facts.ts';
+export * from './gone.ts';
 export * from './sign-facts.ts';

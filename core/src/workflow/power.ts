@@ -1,15 +1,60 @@
-import type { TrainKey } from '../movement/index.ts';
+import {
+  sourceName,
+  storedSources,
+  trainsOf,
+  type PowerSource,
+  type SourceKind,
+  type Traits,
+} from '../movement/index.ts';
 
 /** `tied`: held by ties or another makeshift. A tie can burst: it counts as wound until it is let down. */
 export const POWER_STATES = ['unknown', 'wound', 'tied', 'contained', 'let down'] as const;
 export type PowerState = (typeof POWER_STATES)[number];
 
-export interface TrainPower {
-  train: TrainKey;
+/** How one source of power stands. */
+export interface SourcePower {
+  /** The id of the source in the description. */
+  source: string;
+  kind: SourceKind;
+  /** What the bench calls it, short: "going", "going and strike". */
+  label: string;
+  /** The same in a sentence: "going train", "going and strike trains". */
+  name: string;
   state: PowerState;
 }
 
-/** Whether a train in this state may be opened. */
+/** Something said of a source, or done with it. */
+export interface PowerEvent {
+  source: string;
+  state: PowerState;
+  at: string | Date;
+}
+
+/**
+ * Every source of the description with its state: the last event says it, and of which nothing was said is unknown.
+ * Of events at one moment the later in the list counts.
+ */
+export function powerOf<E extends PowerEvent>(
+  traits: Traits,
+  events: readonly E[],
+): (SourcePower & { last: E | null; said: E[] })[] {
+  return storedSources(traits).map((s) => {
+    const said = events
+      .filter((e) => e.source === s.id)
+      .toSorted((a, b) => new Date(a.at).getTime() - new Date(b.at).getTime());
+    const last = said.at(-1) ?? null;
+    const state = last?.state ?? 'unknown';
+    return { source: s.id, kind: s.kind, label: sourceName(traits, s), name: nameOf(traits, s), state, last, said };
+  });
+}
+
+function nameOf(traits: Traits, source: PowerSource): string {
+  const driven = source.name === '' ? trainsOf(traits, source).length : 0;
+  if (driven === 0) return sourceName(traits, source);
+  return `${sourceName(traits, source)} ${driven === 1 ? 'train' : 'trains'}`;
+}
+
+/** Whether what stands in this state may be opened. */
 export const isSafe = (state: PowerState): boolean => state === 'let down' || state === 'contained';
 
 /** How deep something opens the clock, from the shallow end. */
@@ -23,13 +68,13 @@ export const reaches = (depth: Depth, from: Depth): boolean => DEPTHS.indexOf(de
 export const isShallow = (depth: Depth): boolean => !reaches(depth, 'escapement');
 
 /**
- * Trains that have to be made safe before something so deep is opened. Hands, dial and what lies under it come off a
+ * Sources that have to be made safe before something so deep is opened. Hands, dial and what lies under it come off a
  * wound clock; from the escapement on the train would run away. Common practice.
  * @param opens null: nobody said, so it counts as the plates
  */
-export function unsafeFor(opens: Depth | null, power: readonly TrainPower[]): TrainKey[] {
+export function unsafeFor<P extends { state: PowerState }>(opens: Depth | null, power: readonly P[]): P[] {
   if (opens !== null && isShallow(opens)) return [];
-  return power.filter((p) => !isSafe(p.state)).map((p) => p.train);
+  return power.filter((p) => !isSafe(p.state));
 }
 
 const STATE_WORDS: Record<PowerState, string> = {
@@ -40,22 +85,24 @@ const STATE_WORDS: Record<PowerState, string> = {
   'let down': 'let down',
 };
 
-/** "going train is wound", "strike train is not known to be safe". */
-export const powerWords = ({ train, state }: TrainPower): string => `${train} train is ${STATE_WORDS[state]}`;
+type Stands = Pick<SourcePower, 'name' | 'state'>;
+/** "going train is wound", "going and strike trains are not known to be safe". */
+export const powerWords = ({ name, state }: Stands): string =>
+  `${name} ${name.endsWith(' trains') ? 'are' : 'is'} ${STATE_WORDS[state]}`;
 
 export interface StripGate {
   open: boolean;
   /** What stands in the way, in words for the top of the screen. */
   reasons: string[];
-  /** Trains that an override would have to answer for. */
-  unsafe: TrainKey[];
+  /** What an override would have to answer for, by name. */
+  unsafe: string[];
 }
 
 /**
- * Whether the plates may be opened. Closed while any train is wound, tied or unknown, or a caution of this
+ * Whether the plates may be opened. Closed while any source is wound, tied or unknown, or a caution of this
  * stage is not acknowledged. Only the power can be overridden, with a reason; a caution is simply read.
  */
-export function stripGate(power: readonly TrainPower[], cautionsUnread: number, overrideReason?: string): StripGate {
+export function stripGate(power: readonly Stands[], cautionsUnread: number, overrideReason?: string): StripGate {
   const unsafe = power.filter((p) => !isSafe(p.state));
   const overridden = Boolean(overrideReason?.trim());
   const reasons = overridden ? [] : unsafe.map(powerWords);
@@ -63,5 +110,5 @@ export function stripGate(power: readonly TrainPower[], cautionsUnread: number, 
     reasons.push(
       cautionsUnread === 1 ? 'a caution is not acknowledged' : `${cautionsUnread} cautions are not acknowledged`,
     );
-  return { open: reasons.length === 0, reasons, unsafe: unsafe.map((p) => p.train) };
+  return { open: reasons.length === 0, reasons, unsafe: unsafe.map((p) => p.name) };
 }

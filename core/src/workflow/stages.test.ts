@@ -10,33 +10,35 @@ describe('the strip gate', () => {
   it('stays shut while a train is wound or unknown', () => {
     const gate = stripGate(
       [
-        { train: 'going', state: 'let down' },
-        { train: 'strike', state: 'wound' },
-        { train: 'chime', state: 'unknown' },
+        { name: 'going train', state: 'let down' },
+        { name: 'strike train', state: 'wound' },
+        { name: 'chime train', state: 'unknown' },
       ],
       0,
     );
     expect(gate.open).toBe(false);
-    expect(gate.unsafe).toEqual(['strike', 'chime']);
+    expect(gate.unsafe).toEqual(['strike train', 'chime train']);
     expect(gate.reasons.join()).toContain('strike train is wound');
   });
   it('opens for let down and contained, or with a reason that is not blank', () => {
     expect(
       stripGate(
         [
-          { train: 'going', state: 'let down' },
-          { train: 'strike', state: 'contained' },
+          { name: 'going train', state: 'let down' },
+          { name: 'strike train', state: 'contained' },
         ],
         0,
       ).open,
     ).toBe(true);
-    expect(stripGate([{ train: 'going', state: 'wound' }], 0, '   ').open).toBe(false);
+    expect(stripGate([{ name: 'going train', state: 'wound' }], 0, '   ').open).toBe(false);
     // A tie can burst: it is no containment.
-    expect(stripGate([{ train: 'going', state: 'tied' }], 0).reasons).toEqual(['going train is held by ties only']);
-    expect(stripGate([{ train: 'going', state: 'wound' }], 0, 'click broken, spring cut').open).toBe(true);
+    expect(stripGate([{ name: 'going train', state: 'tied' }], 0).reasons).toEqual([
+      'going train is held by ties only',
+    ]);
+    expect(stripGate([{ name: 'going train', state: 'wound' }], 0, 'click broken, spring cut').open).toBe(true);
   });
   it('is not opened by a reason while a caution is unread', () => {
-    expect(stripGate([{ train: 'going', state: 'wound' }], 1, 'in a hurry').open).toBe(false);
+    expect(stripGate([{ name: 'going train', state: 'wound' }], 1, 'in a hurry').open).toBe(false);
   });
 });
 

@@ -21,7 +21,7 @@ async function signed(batch: string): Promise<Visit> {
     movement: { name: 'Square-plate mantel movement', familyId: 'mantel-barrels' },
     received: [],
   });
-  for (const p of visit.power) await put(visit, `power/${p.train}`, { state: 'let down', version: p.version });
+  for (const p of visit.power) await put(visit, `power/${p.source}`, { state: 'let down', version: p.version });
   for (const c of CAUTIONS) await shop.marit.ok('PUT', `/visits/${visit.id}/cautions/${c.id}`);
   await shop.marit.ok('POST', `/visits/${visit.id}/strip`, {});
   for (const { key } of holesOf(visit.movement.traits))

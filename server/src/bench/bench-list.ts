@@ -1,8 +1,7 @@
 import type { BenchRow, Timer } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
-import { poweredTrains, type TrainKey } from '@eclat/core/movement';
 import { visitFacts, type FactSource } from '@eclat/core/visit';
-import { isTogether, nextAction, type PowerState } from '@eclat/core/workflow';
+import { isTogether, nextAction, powerOf, type PowerEvent, type PowerState } from '@eclat/core/workflow';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
 
@@ -18,7 +17,7 @@ export interface BenchFacts extends FactSource {
   family_id: string;
   opened_at: string;
   photo_id: string | null;
-  power: { train: TrainKey; state: PowerState }[];
+  power: { source: string; label: string; state: PowerState }[];
 }
 
 const list = (json: string, from: string) => `(select coalesce(json_agg(${json}), '[]') from ${from})`;
@@ -65,7 +64,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   ${list('s', LATEST_STAGES)} as stages,
   (select json_build_object('shape', shape, 'terms', terms, 'trial', trial, 'ownStock', o.own_stock)
     from ${ofVisit('visit_job')} order by at desc limit 1) as job,
-  ${list(object({ train: 'train', state: 'state' }), ofVisit('train_power'))} as power,
+  ${list('s', `(select source, state, at from ${ofVisit('power_event')} order by at, version) s`)} as said,
   json_build_object('begun', exists (select 1 from ${ofVisit('strip')}),
     'steps', ${list(object({ fate: 'fate' }), ofVisit('strip_step'))}, 'passes', ${PASSES}) as strip,
   ${list('id', ofVisit('finding'))} as findings,
@@ -82,8 +81,16 @@ from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id
   join movement m on m.id = v.movement_id`;
 
 /** Every open visit, the oldest first. */
-export const benchFacts = (em: EntityManager): Promise<BenchFacts[]> =>
-  sql<BenchFacts>(em, `${FACTS_SQL} where v.closed_at is null order by v.opened_at`);
+export async function benchFacts(em: EntityManager): Promise<BenchFacts[]> {
+  const rows = await sql<Omit<BenchFacts, 'power'> & { said: PowerEvent[] }>(
+    em,
+    `${FACTS_SQL} where v.closed_at is null order by v.opened_at`,
+  );
+  return rows.map(({ said, ...row }) => ({
+    ...row,
+    power: powerOf(row.movement.traits, said).map(({ source, label, state }) => ({ source, label, state })),
+  }));
+}
 
 const RANK = { danger: 0, due: 1, next: 2, wait: 3 };
 
@@ -97,7 +104,6 @@ export async function benchList(em: EntityManager, now: Date): Promise<BenchRow[
 function benchRow(row: BenchFacts, now: Date): BenchRow {
   const { traits } = row.movement;
   const facts = visitFacts(row, now.getTime());
-  const trains = poweredTrains(traits).map((t) => t.train);
   return {
     visitId: row.id,
     claim: row.claim,
@@ -108,7 +114,7 @@ function benchRow(row: BenchFacts, now: Date): BenchRow {
     stages: facts.stages.map(({ stage, state }) => ({ stage, state })),
     shape: row.job.shape,
     together: isTogether(facts.stages, facts.passes),
-    power: row.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)),
+    power: row.power,
     next: nextAction(facts, now.getTime()),
     bathEndsAt: facts.bathEndsAt === null ? null : new Date(facts.bathEndsAt).toISOString(),
     promisedFor: row.promisedFor,

@@ -1,6 +1,6 @@
-import type { Arrangement, Traits } from '@eclat/core/movement';
+import type { Absent, Arrangement, Traits } from '@eclat/core/movement';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { key, moment, text, versioned } from '../platform/database/columns.ts';
+import { by, key, moment, text, versioned } from '../platform/database/columns.ts';
 
 export const Movement = defineEntity({
   name: 'Movement',
@@ -18,6 +18,29 @@ export const Movement = defineEntity({
   },
 });
 export type Movement = InferEntity<typeof Movement>;
+
+/** Every description that a movement had; its own traits are those of the last. */
+export const MovementDescription = defineEntity({
+  name: 'MovementDescription',
+  tableName: 'movement_description',
+  properties: {
+    id: key(),
+    movementId: p.uuid(),
+    number: p.integer(),
+    familyId: text(),
+    traits: p.json<Traits>().columnType('jsonb'),
+    reason: text(),
+    ...by,
+  },
+});
+export type MovementDescription = InferEntity<typeof MovementDescription>;
+
+/** What was looked for on a movement and is not there. */
+export const MovementAbsent = defineEntity({
+  name: 'MovementAbsent',
+  tableName: 'movement_absent',
+  properties: { movementId: p.uuid().primary(), what: text().$type<Absent>().primary(), ...by },
+});
 
 export const MovementMark = defineEntity({
   name: 'MovementMark',

@@ -1,6 +1,7 @@
 import { api } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
 import { amend } from './history.service.ts';
+import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { recordOf } from './record.service.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
@@ -11,6 +12,9 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
   serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
+  serve(api.movements.descriptions, (ctx, { params }) => descriptionsOf(ctx, params.movementId));
+  serve(api.movements.describe, (ctx, { params, body }) => describe(ctx, params.movementId, body));
+  serve(api.movements.setAbsent, (ctx, { params, body }) => setAbsent(ctx, params.movementId, body));
   serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));

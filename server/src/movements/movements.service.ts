@@ -2,18 +2,25 @@ import { DatingEvidence } from '../assessment/assessment.entity.ts';
 import { randomInt, randomUUID } from 'node:crypto';
 import type { Movement as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api, MARK_PLACES } from '@eclat/contract';
-import { arrangementProblem, AS_USUAL, FAMILIES } from '@eclat/core/movement';
+import {
+  arrangementFor,
+  arrangementProblem,
+  AS_USUAL,
+  descriptionProblem,
+  FAMILIES,
+  type Traits,
+} from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
-import { findOrRefuse, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { viewEntry, writeEntry } from './history.service.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
-import { Movement, MovementMark } from './movements.entity.ts';
+import { Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -23,12 +30,15 @@ export const movementRows = (movementId: string) => ({
   movements: rows(Movement, 'where id = ?', movementId),
   movementMarks: rows(MovementMark, 'where movement_id = ? order by place, text', movementId),
   dating: rows(DatingEvidence, 'where movement_id = ? order by at', movementId),
+  descriptions: rows(MovementDescription, 'where movement_id = ? order by number desc', movementId),
+  absent: rows(MovementAbsent, 'where movement_id = ? order by at', movementId),
 });
 
 export function viewMovement({
   movements: [m],
   movementMarks,
   dating,
+  absent,
 }: RowsOf<ReturnType<typeof movementRows>>): Shape {
   if (!m) throw notFound('movement');
   return {
@@ -38,20 +48,24 @@ export function viewMovement({
     familyId: m.familyId,
     maker: m.maker,
     traits: m.traits,
-    plates: m.plates,
+    plates: arrangementFor(m.traits, m.plates),
     version: m.version,
     dating: dating.map(viewEvidence),
+    absent: absent.map((a) => ({ what: a.what, ...viewSigned(a) })),
     marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
   };
 }
 export const loadMovement = async (ctx: Context, m: Movement): Promise<Shape> =>
   viewMovement(await fetchAll(ctx.em, movementRows(m.id)));
 
-/** The family fills in the traits; what was found on this one is added. */
+/** The family fills in the traits; what was found on this one is added, or it is described whole. */
 export function makeMovement(ctx: Context, given: z.output<typeof newMovement>): Movement {
   const family = FAMILIES.find((f) => f.id === given.familyId);
   if (!family) throw badField('movement.familyId', 'Choose one of the families.');
   const fittings = [...new Set([...family.traits.fittings, ...given.fittings])];
+  const traits = (given.traits as Traits | undefined) ?? { ...family.traits, fittings };
+  const problem = descriptionProblem(traits, []);
+  if (problem) throw badField(`movement.traits.${problem.field}`, problem.message);
   const movement = ctx.em.create(Movement, {
     id: randomUUID(),
     code: newCode(),
@@ -59,8 +73,17 @@ export function makeMovement(ctx: Context, given: z.output<typeof newMovement>):
     name: given.name,
     familyId: family.id,
     maker: given.maker,
-    traits: { ...family.traits, fittings },
+    traits,
   });
+  ctx.em.create(MovementDescription, {
+    movementId: movement.id,
+    number: 1,
+    familyId: family.id,
+    traits,
+    reason: given.traits ? 'As found when it was taken in.' : 'As such movements usually are.',
+    ...signature(ctx),
+  });
+  for (const what of given.absent) ctx.em.create(MovementAbsent, { movementId: movement.id, what, ...signature(ctx) });
   for (const mark of given.marks) ctx.em.create(MovementMark, { movementId: movement.id, ...mark });
   return movement;
 }
@@ -166,7 +189,10 @@ export async function layPlates(
   if (movement.version !== version) throw lostRace(await loadMovement(ctx, movement));
   const problem = arrangementProblem(movement.traits, plates);
   if (problem) throw badField(problem.field, problem.message);
-  movement.plates = plates;
+  // Centres of what is not in the description any more are kept, and not shown.
+  const shown = arrangementFor(movement.traits, movement.plates).centresMm;
+  const hidden = Object.entries(movement.plates.centresMm).filter(([pair]) => !(pair in shown));
+  movement.plates = { ...plates, centresMm: { ...Object.fromEntries(hidden), ...plates.centresMm } };
   if (visitId) ctx.touched.add(visitId);
   await ctx.em.flush();
   return loadMovement(ctx, movement);

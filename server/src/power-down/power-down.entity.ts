@@ -1,24 +1,24 @@
-import type { TrainKey } from '@eclat/core/movement';
 import type { PowerState } from '@eclat/core/workflow';
-import { defineEntity, type InferEntity } from '@mikro-orm/core';
-import { by, float, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
 
-export const TrainPower = defineEntity({
-  name: 'TrainPower',
-  tableName: 'train_power',
+/** A log: how a source of power stands is what its last event says. `version` counts what was said of the source. */
+export const PowerEvent = defineEntity({
+  name: 'PowerEvent',
+  tableName: 'power_event',
   properties: {
-    visitId: visitKey().primary(),
-    train: text().$type<TrainKey>().primary(),
+    id: key(),
+    visitId: visitKey(),
+    source: text(),
     state: text().$type<PowerState>(),
     turns: float().nullable(),
     setUpTurns: float().nullable(),
     note: text(),
-    by: text(),
-    at: moment().nullable(),
-    version: versioned(),
+    version: p.integer(),
+    ...by,
   },
 });
-export type TrainPower = InferEntity<typeof TrainPower>;
+export type PowerEvent = InferEntity<typeof PowerEvent>;
 
 export const Strip = defineEntity({
   name: 'Strip',

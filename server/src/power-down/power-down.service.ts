@@ -2,47 +2,68 @@ import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Power as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
-import type { TrainKey } from '@eclat/core/movement';
-import { powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
-import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { badField, refused } from '../platform/http/problems.ts';
+import type { Traits } from '@eclat/core/movement';
+import { powerOf, powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
+import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
+import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { CautionRead } from '../visit/visit.entity.ts';
-import { Strip, TrainPower } from './power-down.entity.ts';
+import { CautionRead, type Visit } from '../visit/visit.entity.ts';
+import { PowerEvent, Strip } from './power-down.entity.ts';
 
-export const viewPower = (p: TrainPower): Shape => ({
-  train: p.train,
-  state: p.state,
-  turns: p.turns ?? null,
-  setUpTurns: p.setUpTurns ?? null,
-  note: p.note,
-  version: p.version,
-  by: p.by,
-  at: p.at?.toISOString() ?? null,
+type Said = Omit<PowerEvent, 'id' | 'visitId'>;
+
+const viewEvent = (e: Said) => ({
+  state: e.state,
+  turns: e.turns ?? null,
+  setUpTurns: e.setUpTurns ?? null,
+  note: e.note,
+  ...viewSigned(e),
 });
+
+/** Each source of the description, with what was said of it. Nobody has looked yet: unknown, never safe. */
+export const viewPower = (traits: Traits, events: readonly Said[]): Shape[] =>
+  powerOf(traits, events).map(({ source, kind, label, name, last, said }) => ({
+    ...{ source, kind, label, name },
+    ...(last ? viewEvent(last) : { state: 'unknown', turns: null, setUpTurns: null, note: '', by: '', at: null }),
+    version: Math.max(1, ...said.map((e) => e.version)),
+    earlier: said.slice(0, -1).reverse().map(viewEvent),
+  }));
+
+/** How the sources of an open visit stand. */
+async function powerNow(ctx: Context, visit: Visit): Promise<Shape[]> {
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const orderBy = { at: 'asc', version: 'asc' } as const;
+  return viewPower(traits, await ctx.em.find(PowerEvent, { visitId: visit.id }, { orderBy }));
+}
 
 export async function setPower(
   ctx: Context,
   visitId: string,
-  train: string,
+  source: string,
   { version, ...fields }: ParsedBodyOf<typeof api.powerDown.set>,
 ): Promise<Shape> {
-  await openVisit(ctx, visitId);
-  const power = await findOrRefuse(ctx, TrainPower, { visitId, train: train as TrainKey }, 'train');
-  expectVersion(power.version, version, viewPower(power));
-  ctx.em.assign(power, { ...fields, ...signature(ctx) });
+  const visit = await openVisit(ctx, visitId);
+  const stands = (await powerNow(ctx, visit)).find((p) => p.source === source);
+  if (!stands) throw notFound('source of power');
+  expectVersion(stands.version, version, stands);
+  ctx.em.create(PowerEvent, { visitId, source, ...fields, version: stands.version + 1, ...signature(ctx) });
   await ctx.em.flush();
-  return viewPower(power);
+  return (await powerNow(ctx, visit)).find((p) => p.source === source)!;
 }
 
 /**
- * Every train that can hold power stands wound since then: it was wound, or set going. Where somebody said otherwise
- * later, that stands.
+ * Every source stands wound since then: it was wound, or set going. Where somebody said otherwise later, that stands.
  */
-export async function nowWound(ctx: Context, visitId: string, since: Date): Promise<void> {
-  for (const power of await ctx.em.find(TrainPower, { visitId })) {
-    if (power.state === 'wound' || (power.at && power.at > since)) continue;
-    ctx.em.assign(power, { state: 'wound', turns: null, by: ctx.person.name, at: since });
+export async function nowWound(ctx: Context, visit: Visit, since: Date, note: string): Promise<void> {
+  for (const { source, state, at, version } of await powerNow(ctx, visit)) {
+    if (state === 'wound' || (at && new Date(at) > since)) continue;
+    const nothing = { turns: null, setUpTurns: null };
+    ctx.em.create(PowerEvent, {
+      visitId: visit.id,
+      ...{ source, state: 'wound', ...nothing, note, version: version + 1 },
+      by: ctx.person.name,
+      at: since,
+    });
   }
 }
 
@@ -51,19 +72,11 @@ export async function nowWound(ctx: Context, visitId: string, since: Date): Prom
  * @param overridden a reason was given for this pass, or for this step
  * @throws 422 at `opens`
  */
-export async function holdToPower(
-  ctx: Context,
-  visitId: string,
-  opens: Depth | null,
-  overridden: boolean,
-): Promise<void> {
-  const power = await ctx.em.find(TrainPower, { visitId });
-  const unsafe = unsafeFor(opens, power);
-  if (overridden || unsafe.length === 0) return;
-  const stands = `The ${power
-    .filter((p) => unsafe.includes(p.train))
-    .map(powerWords)
-    .join(', the ')}.`;
+export async function holdToPower(ctx: Context, visit: Visit, opens: Depth | null, overridden: boolean): Promise<void> {
+  if (overridden) return;
+  const unsafe = unsafeFor(opens, await powerNow(ctx, visit));
+  if (unsafe.length === 0) return;
+  const stands = `The ${unsafe.map(powerWords).join(', the ')}.`;
   throw badField('opens', `${stands} ${opens === null ? 'Say what this opens.' : 'Make it safe first.'}`);
 }
 
@@ -71,7 +84,7 @@ export async function holdToPower(
 export async function beginStrip(ctx: Context, visitId: string, overrideReason: string): Promise<void> {
   const visit = await openVisit(ctx, visitId);
   if (await ctx.em.findOne(Strip, { visitId })) return;
-  const power = await ctx.em.find(TrainPower, { visitId });
+  const power = await powerNow(ctx, visit);
   const read = await ctx.em.find(CautionRead, { visitId });
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   const unread = cautionsFor(traits, 'power').filter((c) => c.acknowledge && !read.some((r) => r.caution === c.id));

@@ -71,7 +71,7 @@ it(
           now.at = new Date(now.at.getTime() + 60_000);
           if (press.kind === 'set') {
             const visit = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
-            const { version } = visit.power.find((p) => p.train === press.train)!;
+            const { version } = visit.power.find((p) => p.source === press.train)!;
             await send('PUT', `power/${press.train}`, { state: press.state, version });
             spring[press.train] = press.state;
           } else if (press.kind === 'run' && !onTest) {
@@ -97,7 +97,7 @@ it(
           }
           const { power, next } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
           if (Object.values(spring).some(isDangerous)) expect(next.text).not.toMatch(/^Safe/);
-          expect(Object.fromEntries(power.map((p) => [p.train, p.state]))).toEqual(spring);
+          expect(Object.fromEntries(power.map((p) => [p.source, p.state]))).toEqual(spring);
         }
       }),
       { numRuns: 15, seed: 1531, endOnFailure: true },

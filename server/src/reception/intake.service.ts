@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { poweredTrains } from '@eclat/core/movement';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
@@ -12,7 +11,6 @@ import { takeOver } from '../movements/record.service.ts';
 import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { rulesToday } from '../house-rules/house-rules.service.ts';
-import { TrainPower } from '../power-down/power-down.entity.ts';
 import { agree, shopAsOwner } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { Visit } from '../visit/visit.entity.ts';
@@ -54,9 +52,6 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.
     rulesVersion: await rulesToday(ctx),
   });
   given.received.forEach((item, position) => ctx.em.create(ReceivedItem, { visitId: visit.id, position, ...item }));
-  // Nobody has looked yet: every train that can hold power starts as unknown, never as safe.
-  for (const { train } of poweredTrains(movement.traits))
-    ctx.em.create(TrainPower, { visitId: visit.id, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   agree(ctx, visit, given, '');
   ctx.touched.add(visit.id);
   await ctx.em.flush();

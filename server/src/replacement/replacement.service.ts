@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { privateWordsIn, serviceRecord } from '@eclat/core/history';
-import { poweredTrains, replacementChecks, replacementObstacles } from '@eclat/core/movement';
+import { replacementChecks, replacementObstacles } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
@@ -11,8 +11,8 @@ import { signature, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { ClockMovement } from '../movements/movements.entity.ts';
+import { describedAs } from '../movements/describe.service.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
-import { TrainPower } from '../power-down/power-down.entity.ts';
 import { agree } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { StageEvent, Visit } from '../visit/visit.entity.ts';
@@ -42,7 +42,7 @@ export async function answerPoint(
 
 /** What was done to the movement itself. It goes with the old one: the new one begins clean. */
 const OF_THE_MOVEMENT = [
-  'train_power',
+  'power_event',
   'strip',
   'strip_step',
   'strip_pass',
@@ -98,8 +98,6 @@ export async function fitReplacement(
   await writeBoth(ctx, visit, out, fresh, given.fate, record);
   await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
-  for (const { train } of poweredTrains(fresh.traits))
-    ctx.em.create(TrainPower, { visitId, train, state: 'unknown', note: '', by: '', at: null, turns: null });
   for (const stage of NEVER_APART)
     ctx.em.create(StageEvent, {
       visitId,
@@ -137,6 +135,7 @@ async function visitOut(ctx: Context, row: Visit): Promise<Visit> {
     openedAt: row.openedAt,
     closedAt: ctx.now,
     rulesVersion: row.rulesVersion,
+    describedAs: await describedAs(ctx, row.movementId),
   });
   agree(ctx, out, { shape: 'overhaul', terms: 'guaranteed', trial: null }, 'The old movement, which came out.');
   await ctx.em.flush();

@@ -6,6 +6,7 @@ import { signObstacles } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
 import { signature, type Context } from '../platform/http/context.ts';
 import { refused } from '../platform/http/problems.ts';
+import { describedAs } from '../movements/describe.service.ts';
 import { writeEntry } from '../movements/history.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
@@ -41,6 +42,7 @@ export async function signVisit(
       });
   ctx.em.create(StageEvent, { visitId, stage: 'sign', state: 'done', ...signature(ctx) });
   row.closedAt = ctx.now;
+  row.describedAs = await describedAs(ctx, row.movementId);
   // nobody works on a clock that is signed
   await ctx.em.nativeUpdate(TimeSpent, { visitId, endedAt: null }, { endedAt: ctx.now });
   return entry;

@@ -43,11 +43,11 @@ export async function addStep(
   visitId: string,
   given: ParsedBodyOf<typeof api.strip.addStep>,
 ): Promise<Shape> {
-  await openVisit(ctx, visitId);
+  const visit = await openVisit(ctx, visitId);
   await ownThings(ctx, visitId, given);
   const { number: pass, said } = await passNow(ctx, visitId);
   const opens = given.opens ?? said;
-  await holdToPower(ctx, visitId, opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
+  await holdToPower(ctx, visit, opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, {
     visitId,
@@ -72,12 +72,13 @@ export async function changeStep(
   id: string,
   { version, ...fields }: ParsedBodyOf<typeof api.strip.changeStep>,
 ): Promise<Shape> {
+  const visit = await openVisit(ctx, visitId);
   const step = await stepOf(ctx, visitId, id);
   expectVersion(step.version, version, viewStep(step));
   await ownThings(ctx, visitId, fields);
   if (fields.opens !== undefined && fields.opens !== step.opens) {
     const reason = fields.overrideReason ?? step.overrideReason;
-    await holdToPower(ctx, visitId, fields.opens, await isOverridden(ctx, visitId, step.pass, reason));
+    await holdToPower(ctx, visit, fields.opens, await isOverridden(ctx, visitId, step.pass, reason));
   }
   ctx.em.assign(step, fields);
   await ctx.em.flush();

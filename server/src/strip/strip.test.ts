@@ -7,8 +7,8 @@ let visit: Visit;
 beforeAll(async () => {
   shop = await openShop();
   visit = await takeIn(shop.marit);
-  for (const { train, version } of visit.power)
-    await shop.marit.ok('PUT', at(`power/${train}`), { state: 'let down', version });
+  for (const { source, version } of visit.power)
+    await shop.marit.ok('PUT', at(`power/${source}`), { state: 'let down', version });
 });
 afterAll(() => shop.running.stop());
 const at = (path: string) => `/visits/${visit.id}/${path}`;

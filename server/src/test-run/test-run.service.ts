@@ -69,13 +69,13 @@ export async function startRun(
   visitId: string,
   given: ParsedBodyOf<typeof api.testRun.start>,
 ): Promise<Shape> {
-  await openVisit(ctx, visitId);
+  const visit = await openVisit(ctx, visitId);
   if (await ctx.em.findOne(TestRun, { visitId }))
     throw refused('It is on test already.', 'Log what changed as an event instead.');
   const { conditions = null, ...rest } = given;
   const startedAt = given.startedAt ? noFuture(ctx, 'startedAt', given.startedAt) : ctx.now;
   ctx.em.create(TestRun, { visitId, ...rest, conditions, startedAt });
-  await nowWound(ctx, visitId, startedAt);
+  await nowWound(ctx, visit, startedAt, 'Set going on the test run.');
   await ctx.em.flush();
   return viewRun(await fetchAll(ctx.em, runRows(visitId)))!;
 }
@@ -106,10 +106,10 @@ export async function addReading(ctx: Context, visitId: string, given: ParsedBod
 }
 
 export async function addEvent(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.testRun.addEvent>) {
-  await openVisit(ctx, visitId);
+  const visit = await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, TestRun, { visitId }, 'test run');
   const happenedAt = noFuture(ctx, 'happenedAt', given.happenedAt);
-  if (given.kind === 'wound') await nowWound(ctx, visitId, happenedAt);
+  if (given.kind === 'wound') await nowWound(ctx, visit, happenedAt, 'Wound on the test run.');
   const event = ctx.em.create(RunEvent, {
     testRunId: run.id,
     kind: given.kind,

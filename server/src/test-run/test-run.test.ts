@@ -229,8 +229,8 @@ describe('power on test', () => {
     expect((await view()).next).toMatchObject({ urgency: 'danger', stage: 'power' });
 
     now.at = new Date(now.at.getTime() + 60_000);
-    for (const { train, version } of (await view()).power)
-      await shop.marit.ok('PUT', at(`/power/${train}`), { state: 'let down', version });
+    for (const { source, version } of (await view()).power)
+      await shop.marit.ok('PUT', at(`/power/${source}`), { state: 'let down', version });
     expect((await view()).next.urgency).not.toBe('danger');
     // Told afterwards, of a time before it was let down: it is still let down.
     const earlier = new Date(now.at.getTime() - 30_000).toISOString();

@@ -23,6 +23,8 @@ export const Visit = defineEntity({
     promisedFor: p.date().nullable(),
     openedAt: moment(),
     closedAt: moment().nullable(),
+    /** The description it was signed under; null while it is open. */
+    describedAs: p.uuid().nullable(),
     version: versioned(),
   },
 });

@@ -41,7 +41,7 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
   await marit.ok('PUT', `${at}/cause`, { cause: 'Worn hole' });
   for (const c of ['wound-spring', 'weights', 'fusee']) await marit.ok('PUT', `${at}/cautions/${c}`);
   for (const p of visit.power)
-    await marit.ok('PUT', `${at}/power/${p.train}`, { state: 'let down', turns: 5, version: p.version });
+    await marit.ok('PUT', `${at}/power/${p.source}`, { state: 'let down', turns: 5, version: p.version });
   await marit.ok('POST', `${at}/strip`, {});
   const bath = await marit.ok<{ id: string }>('POST', `${at}/baths`, {
     sequence: 'ultrasonic',

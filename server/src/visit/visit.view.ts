@@ -2,8 +2,8 @@ import { surveyRows, viewSurvey } from '../survey/survey.view.ts';
 import { stripRows, viewStrip } from '../strip/strip.view.ts';
 import type { Visit as Shape } from '@eclat/contract';
 import type { InferEntity } from '@mikro-orm/core';
-import { poweredTrains, type Traits } from '@eclat/core/movement';
-import { visitFacts } from '@eclat/core/visit';
+import type { Traits } from '@eclat/core/movement';
+import { partGone, visitFacts } from '@eclat/core/visit';
 import { nextAction, stagesOf } from '@eclat/core/workflow';
 import { agreementRows, viewAgreement } from '../agreement/agreement.service.ts';
 import { assemblyRows, viewAssembly } from '../assembly/assembly.service.ts';
@@ -29,7 +29,7 @@ import { viewOwner } from '../owners/owners.service.ts';
 import { photosRows, viewPhotos } from '../photos/photos.service.ts';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, viewSigned, type Context } from '../platform/http/context.ts';
-import { TrainPower } from '../power-down/power-down.entity.ts';
+import { PowerEvent } from '../power-down/power-down.entity.ts';
 import { viewPower } from '../power-down/power-down.service.ts';
 import { receptionRows, viewReception } from '../reception/reception.service.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
@@ -65,9 +65,18 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     ...oilingRows(visitId),
     ...runRows(visitId),
   });
-  const movement = viewMovement(found);
+  const movement = describedFor(visit, found);
   const job = viewJob(found);
   const strip = viewStrip(found);
+  const survey = viewSurvey(found);
+  const assembly = viewAssembly(found, movement.traits, strip.passes);
+  const oiling = viewOiling(found, movement.traits, strip.passes);
+  const { kept, gone } = partGone(
+    movement.traits,
+    found.descriptions.map((d) => d.traits),
+    { ...survey, ...assembly, ...oiling },
+    lastWords(found.power),
+  );
   const view: Omit<Shape, 'next'> = {
     ...viewItself(visit, found, movement.traits),
     ...job,
@@ -80,18 +89,33 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     rules: viewVisitRules(found),
     photos: viewPhotos(found),
     strip,
-    ...viewSurvey(found),
+    ...survey,
     ...viewFitting(found),
     replacement: viewReplacement(found),
-    ...viewAssembly(found, movement.traits, strip.passes),
+    ...assembly,
     ...viewStrike(found),
     ...viewListening(found),
-    ...viewOiling(found, movement.traits, strip.passes),
+    ...oiling,
+    ...kept,
+    gone,
     testRun: viewRun(found),
   };
   const now = ctx.now.getTime();
   return { ...view, next: nextAction(visitFacts(view, now), now) };
 }
+
+/** As it is described today; a signed visit as it was described when it was signed. */
+function describedFor(visit: Visit, found: RowsOf<ReturnType<typeof movementRows>>): Shape['movement'] {
+  const movement = viewMovement(found);
+  const then = visit.describedAs && found.descriptions.find((d) => d.id === visit.describedAs);
+  return then ? { ...movement, traits: then.traits, familyId: then.familyId } : movement;
+}
+
+const lastWords = (events: readonly PowerEvent[]) =>
+  [...new Map(events.map((e) => [e.source, e])).values()].map((e) => ({
+    ...{ source: e.source, state: e.state },
+    ...viewSigned(e),
+  }));
 
 function viewStages(job: Shape['job'], log: readonly InferEntity<typeof StageEvent>[]): Shape['stages'] {
   const last = new Map(log.map((e) => [e.stage, e]));
@@ -116,7 +140,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   entry: rows(HistoryEntry, 'where visit_id = ?', id),
   stageLog: rows(StageEvent, 'where visit_id = ? order by at', id),
   cautions: rows(CautionRead, 'where visit_id = ?', id),
-  power: rows(TrainPower, 'where visit_id = ?', id),
+  power: rows(PowerEvent, 'where visit_id = ? order by at, version', id),
   time: rows(TimeSpent, 'where visit_id = ? order by started_at', id),
   recordings: rows(Recording, 'where visit_id = ? order by at', id),
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
@@ -126,7 +150,6 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
 });
 
 function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, traits: Traits) {
-  const trains = poweredTrains(traits).map((t) => t.train);
   const earlier = found.before.map((v) => ({ visitId: v.id, claim: v.claim, closedAt: v.closedAt!.toISOString() }));
   const { id, claim, version, complaint, wanted, notWanted, outOfScope, cause } = visit;
   return {
@@ -141,7 +164,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     earlier,
     callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
     cautions: found.cautions.map((c) => ({ caution: c.caution, ...viewSigned(c) })),
-    power: found.power.toSorted((a, b) => trains.indexOf(a.train) - trains.indexOf(b.train)).map(viewPower),
+    power: viewPower(traits, found.power),
     time: found.time.map(viewTime),
     recordings: found.recordings.map(viewRecording),
     baths: found.baths.map(viewCleaning),

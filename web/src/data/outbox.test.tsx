@@ -57,7 +57,10 @@ describe('a call', () => {
   it('fills in the path and leaves out empty questions', async () => {
     await call(api.owners.search, { query: { q: 'o’hara & co', after: '' } });
     expect(sent[0]!.url).toBe('/api/owners?q=o%E2%80%99hara+%26+co');
-    await call(api.powerDown.set, { params: { visitId: 'a/b', train: 'going' }, body: { state: 'wound', version: 1 } });
+    await call(api.powerDown.set, {
+      params: { visitId: 'a/b', source: 'going' },
+      body: { state: 'wound', version: 1 },
+    });
     expect(sent[1]).toMatchObject({ url: '/api/visits/a%2Fb/power/going', key: expect.any(String) as string });
   });
   it('tells a server that is away from one that says no', async () => {

@@ -1,4 +1,3 @@
-import type { TrainKey } from '@eclat/core/movement';
 import type { PowerState } from '@eclat/core/workflow';
 import clsx from 'clsx';
 
@@ -46,12 +45,13 @@ const LOOKS: Record<PowerState, string> = {
 
 /** `together`: the movement stands assembled, so that being wound is how it should be, and still said. */
 export function PowerBadge({
-  train,
+  label,
   state,
   small = false,
   together = false,
 }: {
-  train: TrainKey;
+  /** What the bench calls the source: "going", "going and strike". */
+  label: string;
   state: PowerState;
   small?: boolean;
   together?: boolean;
@@ -75,7 +75,7 @@ export function PowerBadge({
         {SHAPES[state]}
       </svg>
       <span>
-        <span className="capitalize">{train}</span> {state}
+        <span className="capitalize">{label}</span> {state}
       </span>
     </span>
   );

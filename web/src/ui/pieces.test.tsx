@@ -77,7 +77,7 @@ describe('figures say in words what they show', () => {
 
   it('the power state by word and by shape, never by colour alone', () => {
     const shapes = (['unknown', 'wound', 'contained', 'let down'] as const).map((state) => {
-      const { container, unmount } = render(<PowerBadge train="strike" state={state} />);
+      const { container, unmount } = render(<PowerBadge label="strike" state={state} />);
       expect(container.textContent).toBe(`strike ${state}`);
       const drawn = container.querySelector('svg')!.innerHTML;
       unmount();

@@ -1,8 +1,8 @@
 import { drivenBy, has, type Traits } from '../../movement/index.ts';
 import { ofMovement } from './row.ts';
 
-const wound = (t: Traits) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains');
-const mains = (t: Traits) => drivenBy(t, (d) => d === 'mains');
+const wound = (t: Traits) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains motor');
+const mains = (t: Traits) => drivenBy(t, (d) => d === 'mains motor');
 
 /** Coils, contacts, mains and recorders. Practice throughout. */
 export const ELECTRIC = [

@@ -1,10 +1,10 @@
-import { isSpring, isWeight } from '../../movement/index.ts';
-import { ofEachTrain, ofMovement } from './row.ts';
+import { drivenBy, isSpring, isWeight } from '../../movement/index.ts';
+import { ofEachSource, ofMovement } from './row.ts';
 
 /** Springs and weights. Practice throughout. */
 export const POWER = [
-  ...ofEachTrain(
-    (_, train) => isSpring(train.drive),
+  ...ofEachSource(
+    (_, kind) => isSpring(kind),
     [
       [
         'gummed-mainspring',
@@ -38,8 +38,8 @@ export const POWER = [
       ],
     ],
   ),
-  ...ofEachTrain(
-    (_, train) => isWeight(train.drive),
+  ...ofEachSource(
+    (_, kind) => isWeight(kind),
     [
       [
         'weight-line',
@@ -64,7 +64,7 @@ export const POWER = [
     ],
   ),
   ...ofMovement(
-    (t) => t.trains.some((x) => isWeight(x.drive)) && t.oscillator === 'pendulum' && (t.windHours ?? 0) >= 100,
+    (t) => drivenBy(t, isWeight) && t.oscillator === 'pendulum' && (t.windHours ?? 0) >= 100,
     [
       [
         'sympathy',

@@ -1,4 +1,4 @@
-import type { TrainKey, Traits, Train } from '../../movement/index.ts';
+import type { Purpose, SourceKind, Train, Traits } from '../../movement/index.ts';
 import { SYMPTOM_IDS, type SymptomId } from '../symptoms.ts';
 
 /** How often a symptom shows when the cause is there. Starting values, practice: H about 0.8, M 0.4, L 0.1. */
@@ -14,9 +14,10 @@ export interface Cause {
   id: string;
   name: string;
   prior: keyof typeof PRIOR;
-  /** Which movements can have it; for a cause of a train, which of their trains. */
-  applies: (t: Traits, train?: Train) => boolean;
-  perTrain: boolean;
+  /** What can have it: the movement once, each of its trains, or each of its sources of power. */
+  of: 'movement' | 'train' | 'source';
+  /** Which movements can have it, which of their trains, or which of their sources. */
+  applies: (t: Traits, part?: Train | SourceKind) => boolean;
   shows: Partial<Record<SymptomId, Grade>>;
   look: { what: string; minutes: number; level: Level };
   remedy: string;
@@ -46,29 +47,34 @@ export function readShows(id: string, text: string): Cause['shows'] {
 }
 
 const build =
-  (perTrain: boolean) =>
+  (of: Cause['of']) =>
   (applies: Cause['applies'], rows: readonly Row[]): Cause[] =>
     rows.map(([id, name, prior, shows, what, minutes, level, remedy]) => ({
       id,
       name,
       prior,
+      of,
       applies,
-      perTrain,
       shows: readShows(id, shows),
       look: { what, minutes, level },
       remedy,
     }));
 
 /** Causes that a movement has once. */
-export const ofMovement = build(false);
+export const ofMovement = build('movement');
 /** Causes that each train may have: what they show is told of the going train, and translated for the others. */
-export const ofEachTrain = build(true) as (
+export const ofEachTrain = build('train') as (
   applies: (t: Traits, train: Train) => boolean,
+  rows: readonly Row[],
+) => Cause[];
+/** Causes that each source of power may have: they show in every train that it drives. */
+export const ofEachSource = build('source') as (
+  applies: (t: Traits, kind: SourceKind) => boolean,
   rows: readonly Row[],
 ) => Cause[];
 
 /** How a trouble of another train than the going one shows itself; what is not named does not show. */
-export const SHOWN_BY_TRAIN: Record<Exclude<TrainKey, 'going'>, Partial<Record<SymptomId, SymptomId>>> = {
+export const SHOWN_BY_TRAIN: Record<Exclude<Purpose, 'going'>, Partial<Record<SymptomId, SymptomId>>> = {
   strike: {
     dead: 'no-strike',
     'stops-hours': 'misses-strike',
@@ -81,6 +87,9 @@ export const SHOWN_BY_TRAIN: Record<Exclude<TrainKey, 'going'>, Partial<Record<S
   },
   chime: { dead: 'no-chime', 'stops-hours': 'no-chime', 'stops-place': 'no-chime' },
   alarm: { dead: 'alarm-fails', 'stops-hours': 'alarm-fails' },
+  music: { dead: 'no-chime', 'stops-hours': 'no-chime' },
+  print: {},
+  figure: {},
 };
 /** Told in the table of a strike train, and not shown by the going one. */
 export const ONLY_BY_STRIKE: readonly SymptomId[] = ['misses-strike', 'wrong-random', 'repeater-uneven'];

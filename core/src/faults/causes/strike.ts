@@ -1,8 +1,8 @@
-import { has, isWeight, type Traits } from '../../movement/index.ts';
+import { has, hasTrain, isWeight, type Traits } from '../../movement/index.ts';
 import { ofMovement } from './row.ts';
 
 const strikes = (t: Traits) => t.strike !== 'none';
-const chimes = (t: Traits) => t.trains.some((x) => x.train === 'chime');
+const chimes = (t: Traits) => hasTrain(t, 'chime');
 
 /** Strike, chime, alarm. Practice throughout. */
 export const STRIKE = [
@@ -146,7 +146,7 @@ export const STRIKE = [
     ],
   ),
   ...ofMovement(
-    (t) => t.trains.some((x) => x.train === 'alarm'),
+    (t) => hasTrain(t, 'alarm'),
     [
       [
         'alarm-let-off',
@@ -161,7 +161,7 @@ export const STRIKE = [
     ],
   ),
   ...ofMovement(
-    (t) => strikes(t) && t.trains.filter((x) => isWeight(x.drive)).length > 1,
+    (t) => strikes(t) && t.sources.filter((x) => isWeight(x.kind)).length > 1,
     [
       [
         'weights-swapped',

@@ -10,7 +10,7 @@ export default working({
   title: 'Turns of a strike or chime train',
   subject: 'Trains',
   stages: ['assess', 'fit'],
-  suits: (t) => t.trains.some((x) => x.train === 'strike' || x.train === 'chime'),
+  suits: (t) => t.trains.some((x) => x.purpose === 'strike' || x.purpose === 'chime'),
   version: 1,
   asks: 'Does the strike or chime last as long as the going?',
   alias: 'blows great wheel pins chime drum duration',

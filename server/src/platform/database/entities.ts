@@ -4,12 +4,19 @@ import { SoundHeard } from '../../listening/listening.entity.ts';
 import { ReleaseMinute, StrikeHeard } from '../../strike/strike.entity.ts';
 import { Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
 import { Owner } from '../../owners/owners.entity.ts';
-import { Clock, ClockMovement, Movement, MovementMark } from '../../movements/movements.entity.ts';
+import {
+  Clock,
+  ClockMovement,
+  Movement,
+  MovementAbsent,
+  MovementDescription,
+  MovementMark,
+} from '../../movements/movements.entity.ts';
 import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
 import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
 import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
-import { Strip, TrainPower } from '../../power-down/power-down.entity.ts';
+import { PowerEvent, Strip } from '../../power-down/power-down.entity.ts';
 import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
@@ -40,6 +47,8 @@ export const entities = [
   Clock,
   ClockMovement,
   Movement,
+  MovementAbsent,
+  MovementDescription,
   MovementMark,
   Visit,
   ReceivedItem,
@@ -51,7 +60,7 @@ export const entities = [
   Finding,
   Observation,
   LookTaken,
-  TrainPower,
+  PowerEvent,
   Strip,
   BathRun,
   BathFill,

@@ -19,6 +19,7 @@ import { Opens } from './migrations/0015-opens.ts';
 import { Job } from './migrations/0016-job.ts';
 import { Felt } from './migrations/0017-felt.ts';
 import { DepthOfPasses } from './migrations/0018-depth.ts';
+import { Description } from './migrations/0019-description.ts';
 
 export type { EntityManager };
 
@@ -49,6 +50,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0016-job', class: Job },
         { name: '0017-felt', class: Felt },
         { name: '0018-depth', class: DepthOfPasses },
+        { name: '0019-description', class: Description },
       ],
       snapshot: false,
       silent: true,

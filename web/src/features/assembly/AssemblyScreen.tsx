@@ -36,7 +36,7 @@ export function AssemblyScreen() {
         <Answer
           tone="due"
           title={
-            'Set-up to put back in: ' + setUp.map((p) => `${p.train}, ${counted(p.setUpTurns!, 'turn')}`).join('; ')
+            'Set-up to put back in: ' + setUp.map((p) => `${p.label}, ${counted(p.setUpTurns!, 'turn')}`).join('; ')
           }
         >
           By its ratchet, counted; before the chain or spring carries anything.

@@ -77,7 +77,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
             </span>
           ))}
           {row.power.map((p) => (
-            <PowerBadge key={p.train} {...p} small together={row.together} />
+            <PowerBadge key={p.source} label={p.label} state={p.state} small together={row.together} />
           ))}
         </span>
       </Link>

@@ -1,7 +1,7 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { ownCauseFields } from '@eclat/contract/diagnosis';
 import { LEVELS, SYMPTOM_IDS, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
-import { FITTINGS, OSCILLATORS, TRAINS } from '@eclat/core/movement';
+import { FITTINGS, OSCILLATORS, PURPOSES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -125,7 +125,7 @@ export function OnlyWith({ form }: { form: ReturnType<typeof useContractForm<Fie
         {OSCILLATORS.map((o) => (
           <Tick key={o} label={o} value={o} {...form.register('oscillators')} />
         ))}
-        {TRAINS.slice(1).map((t) => (
+        {PURPOSES.slice(1).map((t) => (
           <Tick key={t} label={`a ${t} train`} value={t} {...form.register('trains')} />
         ))}
       </div>

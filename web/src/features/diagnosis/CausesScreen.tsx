@@ -38,7 +38,7 @@ export function CausesScreen() {
             {CAUSES.map((c) => (
               <li key={c.id} className="border-t border-line py-2">
                 <b>{c.name}</b>
-                {c.perTrain && <span className="text-soft">, each train</span>}
+                {c.of !== 'movement' && <span className="text-soft">, each {c.of}</span>}
                 <span className="block text-sm text-soft">
                   {c.look.what} {c.look.minutes} min. {c.remedy}.
                 </span>

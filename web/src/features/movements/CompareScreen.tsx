@@ -1,5 +1,5 @@
 import type { Book } from '@eclat/contract';
-import { familyById } from '@eclat/core/movement';
+import { familyById, sourceOf, trainName } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -137,7 +137,13 @@ function MovementFacts({ book }: { book: Book }) {
       <dt className="text-soft">Marks</dt>
       <dd>{movement.marks.map((m) => `${m.text} (${m.place})`).join(', ') || 'none recorded'}</dd>
       <dt className="text-soft">Trains</dt>
-      <dd>{traits.trains.map((t) => `${t.train}: ${t.arbors.length} arbors, ${t.drive}`).join('; ')}</dd>
+      <dd>
+        {traits.trains
+          .map(
+            (t) => `${trainName(t)}: ${t.arbors.length} arbors, ${sourceOf(traits, t)?.kind ?? 'no power of its own'}`,
+          )
+          .join('; ')}
+      </dd>
       <dt className="text-soft">Fittings</dt>
       <dd>{traits.fittings.join(', ') || 'none'}</dd>
       <dt className="text-soft">In its book</dt>

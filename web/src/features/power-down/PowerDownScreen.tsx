@@ -11,9 +11,9 @@ import { TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
-import { TrainPanel } from './TrainPanel.tsx';
+import { SourcePanel } from './SourcePanel.tsx';
 
-/** Nobody hurt: the plates stay shut until every train is let down or contained. */
+/** Nobody hurt: the plates stay shut until every source of power is let down or contained. */
 export function PowerDownScreen() {
   const visit = useThisVisit();
   const unread = cautionsFor(visit.movement.traits, 'power').filter(
@@ -28,7 +28,7 @@ export function PowerDownScreen() {
       <Cautions stage="power" />
       <div className="grid gap-5 xl:grid-cols-2">
         {visit.power.map((p) => (
-          <TrainPanel key={p.train} visit={visit} power={p} />
+          <SourcePanel key={p.source} visit={visit} power={p} />
         ))}
       </div>
       {visit.power.length === 0 && (
@@ -44,7 +44,7 @@ export function PowerDownScreen() {
       <StageFoot
         stage="power"
         ready={whole ? gate.open : visit.strip.begun !== null}
-        why={whole ? 'Make every train safe first.' : 'Begin the strip first.'}
+        why={whole ? 'Make all power safe first.' : 'Begin the strip first.'}
       />
     </>
   );
@@ -58,7 +58,7 @@ function PowerAnswer({ gate }: { gate: StripGate }) {
         tone={gate.unsafe.length > 0 ? 'danger' : 'good'}
         title={
           gate.unsafe.length > 0
-            ? `Apart, with the ${gate.unsafe.join(' and ')} train under power`
+            ? `Apart, with the ${gate.unsafe.join(' and the ')} under power`
             : 'The strip has begun, and it is safe'
         }
       >
@@ -69,7 +69,7 @@ function PowerAnswer({ gate }: { gate: StripGate }) {
   if (gate.open)
     return (
       <Answer tone="good" title="Safe to open">
-        Every train is let down or contained.
+        All power is let down or contained.
       </Answer>
     );
   return (

@@ -8,6 +8,5 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function useUnsafe(): string[] {
   const { power, strip } = useThisVisit();
   if (strip.passes.length === 0 && strip.begun?.overrideReason) return [];
-  const unsafe = unsafeFor('plates', power);
-  return power.filter((p) => unsafe.includes(p.train)).map(powerWords);
+  return unsafeFor('plates', power).map(powerWords);
 }

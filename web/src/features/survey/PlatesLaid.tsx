@@ -1,4 +1,4 @@
-import { holesOf, PLATES, trainsFromRight, type Plate } from '@eclat/core/movement';
+import { holesOf, PLATES, trainName, trainsFromRight, type Plate } from '@eclat/core/movement';
 import { ArrowLeftRight, Image } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -20,10 +20,10 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
       params: { movementId: movement.id },
       body: { ...movement.plates, ...change, visitId: visit.id, version: movement.version },
     });
-  const trains = trainsFromRight(movement.traits, movement.plates).map((t) => t.train);
+  const trains = trainsFromRight(movement.traits, movement.plates);
   // The outermost goes to the other side: with two trains they change places, with three every order is a few presses
   // away.
-  const turn = () => send({ sides: [...trains.slice(1), trains[0]!] });
+  const turn = () => send({ sides: [...trains.slice(1), trains[0]!].map((t) => t.id) });
   const missing = PLATES.flatMap((plate) => {
     const laid = visit.platePhotos.find((p) => p.plate === plate);
     return laid ? holesOf(movement.traits).filter((h) => h.plate === plate && !laid.points[h.key]) : [];
@@ -44,7 +44,9 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
           </Button>
         ))}
       </div>
-      <p className="text-sm text-soft">On the front plate from the left: {[...trains].reverse().join(', ')}.</p>
+      <p className="text-sm text-soft">
+        On the front plate from the left: {trains.map(trainName).reverse().join(', ')}.
+      </p>
       {missing.length > 0 && (
         <p>
           Not placed on the photo:{' '}

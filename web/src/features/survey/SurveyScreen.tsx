@@ -1,5 +1,5 @@
 import type { SurveyedHole, Visit } from '@eclat/contract';
-import { PLATES, type Hole, type Plate } from '@eclat/core/movement';
+import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -90,7 +90,7 @@ function photoUnder(visit: Visit, plate: Plate) {
 function ByTrain({ holes, all }: { holes: readonly SurveyedHole[]; all: readonly Hole[] }) {
   const bush = new Set(holes.filter((h) => h.verdict === 'bush').map((h) => h.key));
   const trains = [...new Set(all.map((h) => h.train))];
-  const count = (train: string, plate: string) =>
+  const count = (train: Train, plate: string) =>
     all.filter((h) => h.train === train && h.plate === plate && bush.has(h.key)).length;
   return (
     <table className="mt-4 w-full max-w-sm text-left">
@@ -110,9 +110,9 @@ function ByTrain({ holes, all }: { holes: readonly SurveyedHole[]; all: readonly
       </thead>
       <tbody>
         {trains.map((t) => (
-          <tr key={t} className="border-t border-line">
+          <tr key={t.id} className="border-t border-line">
             <th scope="row" className="py-1 font-semibold capitalize">
-              {t}
+              {trainName(t)}
             </th>
             {PLATES.map((p) => (
               <td key={p} className="text-lg font-bold tabular-nums">

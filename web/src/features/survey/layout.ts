@@ -9,6 +9,7 @@ import {
   type Plate,
   type Train,
   type Traits,
+  trainName,
 } from '@eclat/core/movement';
 
 export const PLATE = { width: 300, height: 380 } as const;
@@ -35,8 +36,8 @@ export interface PlacedPlate {
   holes: PlacedHole[];
   /** Units of the drawing for a millimetre, where a whole train is measured. */
   unitsAMm: number | null;
-  /** Trains that are drawn to that scale. */
-  toScale: Train['train'][];
+  /** What the trains are called that are drawn to that scale. */
+  toScale: string[];
 }
 
 const measured = (train: Train, { centresMm }: Arrangement): number[] | null => {
@@ -83,5 +84,5 @@ export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangemen
         .map((hole) => ({ ...hole, x: plate === 'front' ? x : PLATE.width - x, y }));
     });
   });
-  return { holes, unitsAMm, toScale: trains.filter((t) => measured(t, arrangement)).map((t) => t.train) };
+  return { holes, unitsAMm, toScale: trains.filter((t) => measured(t, arrangement)).map(trainName) };
 }

@@ -2,7 +2,6 @@ import { NotInJob } from './NotInJob.tsx';
 import { Stages } from './Stages.tsx';
 import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
-import type { TrainKey } from '@eclat/core/movement';
 import { isTogether, shapeById, stageOf, STAGE_KEYS, STAGES, termsName, type StageId } from '@eclat/core/workflow';
 import { LockKeyhole, ShieldAlert } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -88,8 +87,8 @@ function JobLine({ visit }: { visit: Visit }) {
 
 function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
   const together = isTogether(visit.stages, visit.strip.passes);
-  const [asked, setAsked] = useState<TrainKey | null>(null);
-  const power = visit.power.find((p) => p.train === asked);
+  const [asked, setAsked] = useState<string | null>(null);
+  const power = visit.power.find((p) => p.source === asked);
   return (
     <div
       className={
@@ -132,13 +131,13 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
         {!visit.closedAt &&
           visit.power.map((p) => (
             <button
-              key={p.train}
+              key={p.source}
               type="button"
               className="rounded-full"
               aria-haspopup="dialog"
-              onClick={() => setAsked(p.train)}
+              onClick={() => setAsked(p.source)}
             >
-              <PowerBadge train={p.train} state={p.state} together={together} />
+              <PowerBadge label={p.label} state={p.state} together={together} />
             </button>
           ))}
         {power && (
@@ -157,7 +156,7 @@ function Tied({ visit }: { visit: Visit }) {
   if (tied.length === 0 || visit.closedAt) return null;
   return (
     <p role="alert" className="rounded-lg border-2 border-dashed border-danger px-4 py-2">
-      <b className="text-danger">Tied: {tied.map((p) => p.train).join(', ')}.</b>
+      <b className="text-danger">Tied: {tied.map((p) => p.label).join(', ')}.</b>
       {TIED}
     </p>
   );

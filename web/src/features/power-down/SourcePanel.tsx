@@ -1,7 +1,8 @@
 import type { Power, Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
-import { isWeight, poweredTrains, type Train } from '@eclat/core/movement';
+import { isWeight } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
+import { counted } from '@eclat/core/units';
 import { POWER_STATES } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -21,33 +22,42 @@ const WORDS = {
   contained: 'Contained',
   'let down': 'Let down',
 };
+/** So many of what was said are shown, the newest first. */
+const SHOWN = 4;
+const eventWords = ({ state, turns, note, by, at }: Omit<Power['earlier'][number], 'setUpTurns'>): string =>
+  [
+    turns === null ? WORDS[state] : `${WORDS[state]}, ${counted(turns, 'turn')}`,
+    note.replace(/\.$/, ''),
+    [by, dayTime(at)].filter(Boolean).join(', '),
+  ]
+    .filter(Boolean)
+    .join('. ');
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const shown = (turns: number | null) => (turns === null ? '' : String(turns));
 const count = (typed: string) => (typed.trim() === '' ? null : Number(typed.replace(',', '.')));
 const wrong = (turns: number | null) => turns !== null && !(turns >= 0 && turns <= 60);
 
 /**
- * One train's power: its state, the turns that were let down, and the set-up that must go back in. On its stage, and
+ * One source of power: its state, the turns that were let down, and the set-up that must go back in. On its stage, and
  * from any other by its badge.
  */
-export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
-  const train = poweredTrains(visit.movement.traits).find((t) => t.train === power.train);
+export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
   const [typed, setTyped] = useState({ turns: shown(power.turns), setUpTurns: shown(power.setUpTurns) });
   const set = useCommand(api.powerDown.set, {
-    what: `Power of the ${power.train} train`,
+    what: `Power of the ${power.name}`,
     labels: { state: 'State', turns: 'Turns let down', setUpTurns: 'Turns of set-up', note: 'Note' },
   });
-  const weights = train !== undefined && isWeight(train.drive);
+  const weights = isWeight(power.kind);
   const change = (part: Partial<Pick<Power, 'state' | 'turns' | 'setUpTurns'>>) => {
     const before = { state: power.state, turns: power.turns, setUpTurns: power.setUpTurns, note: power.note };
-    const params = { visitId: visit.id, train: power.train };
+    const params = { visitId: visit.id, source: power.source };
     set.mutate(
       { params, body: { ...before, ...part, version: power.version } },
       {
         onSuccess: (now) => {
           if (now !== 'kept' && part.state)
             say(
-              `${capital(power.train)} train: ${part.state}.`,
+              `${capital(power.name)}: ${part.state}.`,
               part.state === 'wound' || part.state === 'tied' ? 'danger' : 'good',
               () => set.mutate({ params, body: { ...before, version: now.version } }),
             );
@@ -56,12 +66,12 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
     );
   };
   return (
-    <Panel title={`${capital(power.train)} train`} aside={<PowerBadge train={power.train} state={power.state} />}>
+    <Panel title={capital(power.name)} aside={<PowerBadge label={power.label} state={power.state} />}>
       <p className="mb-3 text-soft">
-        Drive: {train?.drive ?? 'its own power'}
+        {capital(power.kind)}
         {weights && ': “wound” means that the weight still hangs'}.
       </p>
-      {train?.drive === 'open spring' && (
+      {power.kind === 'open spring' && (
         <p className="mb-3">
           By house rule, while it is apart: <b>{held('hold-springs', visit.rules.held).name}</b>. Caught in a clamp or a
           retainer it is contained; held by ties or wire it is tied.
@@ -70,39 +80,37 @@ export function TrainPanel({ visit, power }: { visit: Visit; power: Power }) {
       {power.state === 'tied' && <p className="mb-3 font-semibold text-danger">{TIED}</p>}
       <Choice
         hideLabel
-        label={`State of the ${power.train} train`}
+        label={`State of the ${power.name}`}
         value={power.state}
         disabled={visit.closedAt !== null}
         onChange={(state) => change({ state })}
         options={POWER_STATES.map((s) => [s, WORDS[s]] as const)}
       />
-      {!weights && !visit.closedAt && (
-        <TurnsForm train={train} typed={typed} change={change} setTyped={setTyped} power={power} />
-      )}
+      {!weights && !visit.closedAt && <TurnsForm typed={typed} change={change} setTyped={setTyped} power={power} />}
       {power.at && (
-        <p className="mt-3 text-sm text-soft">
-          {power.by}, {dayTime(power.at)}
-        </p>
+        <ul className="mt-3 text-sm text-soft" aria-label={`What was said of the ${power.name}`}>
+          {[{ ...power, at: power.at }, ...power.earlier].slice(0, SHOWN).map((e, i) => (
+            <li key={e.at + String(i)}>{eventWords(e)}</li>
+          ))}
+        </ul>
       )}
     </Panel>
   );
 }
 
 function TurnsForm({
-  train,
   typed,
   change,
   setTyped,
   power,
 }: {
-  train: Train | undefined;
   typed: { turns: string; setUpTurns: string };
   change: (part: Partial<Pick<Power, 'state' | 'turns' | 'setUpTurns'>>) => void;
   setTyped: (next: { turns: string; setUpTurns: string }) => void;
   power: Power;
 }) {
   // A barrel may be preloaded, a fusee always is.
-  const setUp = train?.drive === 'fusee spring' || train?.drive === 'barrel spring';
+  const setUp = power.kind === 'fusee spring' || power.kind === 'barrel spring';
   const [turns, setUpTurns] = [count(typed.turns), count(typed.setUpTurns)];
   const bad = wrong(turns) || wrong(setUpTurns);
   return (
