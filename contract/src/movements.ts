@@ -100,7 +100,7 @@ export type Movement = z.infer<typeof movement>;
 
 /** One version of what the movement was held to be. */
 export const description = z.object({
-  number: z.int(),
+  version,
   familyId: z.string(),
   traits,
   reason: z.string(),
@@ -196,6 +196,8 @@ export const movementsRoutes = {
     visit: 'again',
     body: z.object({
       traits,
+      /** The template that it is nearest to. */
+      familyId: requiredText(40, 'A template'),
       reason: requiredText(300, 'Why it changes'),
       version: z.int().min(1),
       visitId: id.optional(),

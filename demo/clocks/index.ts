@@ -25,6 +25,7 @@ import tavernWallClock from './tavern-wall-clock.ts';
 import fairFind from './fair-find.ts';
 import dropDialClock from './drop-dial-clock.ts';
 import monthClock from './month-clock.ts';
+import farmLongcase from './farm-longcase.ts';
 import moonLongcase from './moon-longcase.ts';
 import regulator from './counting-house-regulator.ts';
 import travellingRepeater from './travelling-repeater.ts';
@@ -59,6 +60,7 @@ export const CLOCKS: readonly DemoClock[] = [
   fairFind,
   dropDialClock,
   monthClock,
+  farmLongcase,
   moonLongcase,
   regulator,
   travellingRepeater,

@@ -85,7 +85,8 @@ export const free = (key: Purpose, name: string): Row => ({
 export const click = (key: Purpose, name: string): Row => ({
   id: `click-${key}`,
   group: 'Plates and trains',
-  on: (t) => sources(t, key).some((x) => isSpring(x.kind) || isWeight(x.kind)),
+  // Trains that share a source share its click: it is asked with the first of them.
+  on: (t) => sources(t, key).some((x) => (isSpring(x.kind) || isWeight(x.kind)) && trainsOf(t, x)[0]?.purpose === key),
   what: `${name} click holds in every tooth`,
   how: 'Wind a few teeth, let it lean on the click, look that it lies at the root.',
   caution: 'A slipping click lets the key spin or the weight fall: keep hold until the click is seen to hold.',

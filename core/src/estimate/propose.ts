@@ -1,7 +1,7 @@
 import { holesOf, type Traits, trainName, type Train } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import type { Choices } from '../rules/index.ts';
-import { counted } from '../units/index.ts';
+import { counted, sentence } from '../units/index.ts';
 import type { LineKind } from './agreement.ts';
 
 /** Bench hours for one bush, both plates together again. House rule, from memory of practice. */
@@ -62,7 +62,7 @@ export function proposedLines(
   const fromLooks = partsToSurvey(traits).flatMap((p): ProposedLine[] => {
     const look = looked.find((l) => l.key === p.key);
     const asks = look ? partAsks(p.kind, look.state, choices) : '';
-    const what = `${p.name[0]!.toUpperCase()}${p.name.slice(1)}, ${look?.state}: ${asks}`;
+    const what = `${sentence(p.name)}, ${look?.state}: ${asks}`;
     return look && asks && !lines.some((l) => l.what.startsWith(what))
       ? [
           {

@@ -1,4 +1,4 @@
-import type { Arbor, ArborClass } from './traits.ts';
+import type { Arbor, ArborClass, Purpose } from './traits.ts';
 
 /** Default arbor lists. Common practice; the sides and the names vary, so each movement may change its own. */
 const list = (prefix: string, rows: readonly (readonly [string, ArborClass])[]): Arbor[] =>
@@ -136,3 +136,24 @@ export const ARBORS = {
     ['day cam and rack', 'train'],
   ]),
 } as const;
+
+/** What is offered when a train of this purpose is added. Common practice. */
+export const USUAL_ARBORS: Record<Purpose, readonly Arbor[]> = {
+  going: ARBORS.goingSpring8Day,
+  strike: ARBORS.strikeSpring,
+  chime: ARBORS.chime,
+  alarm: ARBORS.alarm,
+  music: list('M', [
+    ['great wheel', 'barrel'],
+    ['second wheel', 'train'],
+    ['music barrel', 'train'],
+    ['fly pinion', 'late train'],
+    ['fly', 'fly'],
+  ]),
+  print: list('P', [
+    ['drive rod', 'train'],
+    ['bevels', 'train'],
+    ['print wheel', 'train'],
+  ]),
+  figure: list('F', [['arbor of the figure', 'train']]),
+};

@@ -1,3 +1,4 @@
+import { sentence } from '../units/index.ts';
 import {
   adviseSetting,
   hairspringEffect,
@@ -99,7 +100,7 @@ export function adviseRun(run: SetRun, rate: number, halfWidth: number, toleranc
   if (!advice || advice.perUnit <= 0)
     return {
       kind: 'unknown',
-      words: `${upper(setter)} one ${oneOf(unit)} ${way}, and log it: from the next rate on it is said how far.`,
+      words: `${sentence(setter)} one ${oneOf(unit)} ${way}, and log it: from the next rate on it is said how far.`,
     };
   const amount = Math.round(advice.amount / STEP[setter]) * STEP[setter];
   if (amount === 0)
@@ -110,7 +111,7 @@ export function adviseRun(run: SetRun, rate: number, halfWidth: number, toleranc
     amount,
     advice,
     words:
-      `${upper(setter)} ${settingWords(setter, amount)}` +
+      `${sentence(setter)} ${settingWords(setter, amount)}` +
       (advice.from === 'theory'
         ? ', by theory'
         : `: one ${oneOf(unit)} has made ${advice.perUnit.toFixed(advice.perUnit < 10 ? 1 : 0)} s a day so far`) +
@@ -119,5 +120,3 @@ export function adviseRun(run: SetRun, rate: number, halfWidth: number, toleranc
       ' s a day.',
   };
 }
-
-const upper = (s: string) => s[0]!.toUpperCase() + s.slice(1);

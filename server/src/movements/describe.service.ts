@@ -1,6 +1,6 @@
 import type { Description as Shape, Movement as MovementShape, ParsedBodyOf } from '@eclat/contract';
 import type { api } from '@eclat/contract';
-import { descriptionChanges, descriptionProblem, type Traits } from '@eclat/core/movement';
+import { descriptionChanges, descriptionProblem, FAMILIES, type Traits } from '@eclat/core/movement';
 import { LockMode } from '@mikro-orm/core';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
@@ -8,8 +8,8 @@ import { Visit } from '../visit/visit.entity.ts';
 import { Movement, MovementAbsent, MovementDescription } from './movements.entity.ts';
 import { loadMovement } from './movements.service.ts';
 
-const view = ({ number, familyId, traits, reason, ...row }: MovementDescription): Shape => ({
-  ...{ number, familyId, traits, reason },
+const view = ({ number: version, familyId, traits, reason, ...row }: MovementDescription): Shape => ({
+  ...{ version, familyId, traits, reason },
   ...viewSigned(row),
 });
 
@@ -37,7 +37,7 @@ async function touchOpenVisits(ctx: Context, movementId: string): Promise<void> 
 export async function describe(
   ctx: Context,
   movementId: string,
-  { traits, reason, version }: ParsedBodyOf<typeof api.movements.describe>,
+  { traits, familyId, reason, version }: ParsedBodyOf<typeof api.movements.describe>,
 ): Promise<Shape> {
   const movement = await ctx.em.findOneOrFail(Movement, { id: movementId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
   const versions = await versionsOf(ctx, movementId);
@@ -47,17 +47,19 @@ export async function describe(
     versions.map((v) => v.traits),
   );
   if (problem) throw badField(`traits.${problem.field}`, problem.message);
-  if (descriptionChanges(movement.traits, traits as Traits).length === 0)
+  if (!FAMILIES.some((f) => f.id === familyId)) throw badField('familyId', 'Choose one of the templates.');
+  if (familyId === movement.familyId && descriptionChanges(movement.traits, traits as Traits).length === 0)
     throw badField('reason', 'Nothing differs from what stands there.');
   const row = ctx.em.create(MovementDescription, {
     movementId,
     number: version + 1,
-    familyId: movement.familyId,
+    familyId,
     traits: traits as Traits,
     reason,
     ...signature(ctx),
   });
   movement.traits = traits as Traits;
+  movement.familyId = familyId;
   await touchOpenVisits(ctx, movementId);
   await ctx.em.flush();
   return view(row);

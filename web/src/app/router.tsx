@@ -65,6 +65,13 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/movements/BookScreen.tsx').then((m) => ({ Component: m.BookScreen })),
       },
       {
+        path: 'movements/:movementId/description',
+        lazy: () =>
+          import('../features/movements/description/DescriptionScreen.tsx').then((m) => ({
+            Component: m.DescriptionOfBook,
+          })),
+      },
+      {
         path: 'workings',
         lazy: () => import('../features/workings/WorkingsScreen.tsx').then((m) => ({ Component: m.WorkingsScreen })),
       },
@@ -177,6 +184,13 @@ export const router = createBrowserRouter([
             path: 'case',
             lazy: () =>
               import('../features/casework/CaseworkScreen.tsx').then((m) => ({ Component: m.CaseworkScreen })),
+          },
+          {
+            path: 'description',
+            lazy: () =>
+              import('../features/movements/description/DescriptionScreen.tsx').then((m) => ({
+                Component: m.DescriptionOfVisit,
+              })),
           },
           {
             path: 'electric',

@@ -75,7 +75,7 @@ export function PowerBadge({
         {SHAPES[state]}
       </svg>
       <span>
-        <span className="capitalize">{label}</span> {state}
+        <span className="inline-block first-letter:uppercase">{label}</span> {state}
       </span>
     </span>
   );

@@ -1,6 +1,6 @@
 import { ARBOR_CLASSES, type ArborClass } from '../../movement/index.ts';
 import { judgeHole, measureProblem } from '../../pivots/index.ts';
-import { Outside } from '../../units/index.ts';
+import { Outside, sentence } from '../../units/index.ts';
 import { choice, out, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
@@ -32,8 +32,7 @@ export default working({
   }),
   compute(i) {
     const problem = measureProblem(i);
-    if (problem)
-      throw new Outside(problem.field, `${problem.message.charAt(0).toUpperCase()}${problem.message.slice(1)}.`);
+    if (problem) throw new Outside(problem.field, `${sentence(problem.message)}.`);
     return judgeHole(i, i.arbor);
   },
   says: (r) =>

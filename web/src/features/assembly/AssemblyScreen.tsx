@@ -10,6 +10,7 @@ import { Tick } from '../../ui/Field.tsx';
 import { Temporary } from '../strip/Temporary.tsx';
 import { Checks, leftOf } from './Checks.tsx';
 import { Releases } from './Releases.tsx';
+import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -78,6 +79,7 @@ export function AssemblyScreen() {
           {visit.movement.traits.strike !== 'none' && <Releases />}
         </div>
       </div>
+      <GoneHere stage="assemble" />
       <StageFoot
         stage="assemble"
         ready={open.length === 0 && failed.length === 0}

@@ -1,3 +1,4 @@
+import { sentence } from '@eclat/core/units';
 import { useContractForm } from '../../data/useContractForm.ts';
 import type { Finding } from '@eclat/contract';
 import { EFFECTS } from '@eclat/core/assess';
@@ -190,11 +191,9 @@ function useFindingForm(given: Finding | string | null, onClose: () => void) {
   const seen = form.watch('seen');
   /** A word of the trade says how bad it usually is; the person may say otherwise. */
   const take = (t: ReturnType<typeof vocabulary>[number]) => {
-    form.setValue(
-      'seen',
-      seen ? `${seen.replace(/[.,;\s]*$/, '')}, ${t.term}` : t.term[0]!.toUpperCase() + t.term.slice(1),
-      { shouldDirty: true },
-    );
+    form.setValue('seen', seen ? `${seen.replace(/[.,;\s]*$/, '')}, ${t.term}` : sentence(t.term), {
+      shouldDirty: true,
+    });
     if (seen) return;
     form.setValue('severity', t.severity);
     form.setValue('effect', t.effect);

@@ -1,3 +1,4 @@
+import { sentence } from '@eclat/core/units';
 import type { Sides } from '@eclat/core/sound';
 import { BEAT_LIMIT } from '@eclat/core/sound';
 
@@ -38,7 +39,7 @@ export function balanceOf(sides: Sides, tickSide: TickSide, balance: boolean): B
     limit,
     inBeat,
     which,
-    words: inBeat ? 'In beat' : `${which[0]!.toUpperCase()}${which.slice(1)} short`,
+    words: inBeat ? 'In beat' : `${sentence(which)} short`,
   };
 }
 

@@ -3,7 +3,7 @@ import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { Columns2, Download, Merge, ScrollText } from 'lucide-react';
+import { Cog, Columns2, Download, Merge, ScrollText } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../../data/queries.ts';
@@ -76,6 +76,11 @@ function BookHead({
           <span className="text-soft">{movement.dating.map((d) => d.why).join('; ')}</span>
         </p>
       )}
+      {movement.absent.length > 0 && (
+        <p className="mt-1 text-lg text-soft">
+          Looked for and not there: {movement.absent.map((a) => a.what).join(', ')}.
+        </p>
+      )}
       {movement.marks.length > 0 && (
         <p className="mt-1 text-lg">
           {movement.marks.map((m) => (
@@ -123,6 +128,10 @@ function BookTools({
         <Download className="size-5" aria-hidden />
         Record
       </a>
+      <Link to={`/movements/${movement.id}/description`} className={buttonClass('quiet')}>
+        <Cog className="size-5" aria-hidden />
+        Description
+      </Link>
       <Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}>
         <Columns2 className="size-5" aria-hidden />
         Compare

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Answer } from '../../ui/Answer.tsx';
+import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -80,6 +81,7 @@ export function OilingScreen() {
           }}
         />
       )}
+      <GoneHere stage="oil" />
       <StageFoot
         stage="oil"
         ready={left.length === 0}

@@ -1,6 +1,7 @@
 import { api } from '../../data/api.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import { stripGate, type StripGate } from '@eclat/core/workflow';
+import { sentence } from '@eclat/core/units';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -9,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
+import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { SourcePanel } from './SourcePanel.tsx';
@@ -41,6 +43,7 @@ export function PowerDownScreen() {
       {!visit.strip.begun && !visit.closedAt && !whole && (
         <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />
       )}
+      <GoneHere stage="power" />
       <StageFoot
         stage="power"
         ready={whole ? gate.open : visit.strip.begun !== null}
@@ -74,12 +77,10 @@ function PowerAnswer({ gate }: { gate: StripGate }) {
     );
   return (
     <Answer tone="danger" title="Do not open the plates">
-      {capital(gate.reasons.join('; '))}.
+      {sentence(gate.reasons.join('; '))}.
     </Answer>
   );
 }
-
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe: number }) {
   const visit = useThisVisit();

@@ -2,7 +2,7 @@ import type { Power, Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { isWeight } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
-import { counted } from '@eclat/core/units';
+import { counted, sentence } from '@eclat/core/units';
 import { POWER_STATES } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -32,7 +32,6 @@ const eventWords = ({ state, turns, note, by, at }: Omit<Power['earlier'][number
   ]
     .filter(Boolean)
     .join('. ');
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const shown = (turns: number | null) => (turns === null ? '' : String(turns));
 const count = (typed: string) => (typed.trim() === '' ? null : Number(typed.replace(',', '.')));
 const wrong = (turns: number | null) => turns !== null && !(turns >= 0 && turns <= 60);
@@ -57,7 +56,7 @@ export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
         onSuccess: (now) => {
           if (now !== 'kept' && part.state)
             say(
-              `${capital(power.name)}: ${part.state}.`,
+              `${sentence(power.name)}: ${part.state}.`,
               part.state === 'wound' || part.state === 'tied' ? 'danger' : 'good',
               () => set.mutate({ params, body: { ...before, version: now.version } }),
             );
@@ -66,9 +65,9 @@ export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
     );
   };
   return (
-    <Panel title={capital(power.name)} aside={<PowerBadge label={power.label} state={power.state} />}>
+    <Panel title={sentence(power.name)} aside={<PowerBadge label={power.label} state={power.state} />}>
       <p className="mb-3 text-soft">
-        {capital(power.kind)}
+        {sentence(power.kind)}
         {weights && ': “wound” means that the weight still hangs'}.
       </p>
       {power.kind === 'open spring' && (

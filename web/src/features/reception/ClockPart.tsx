@@ -6,6 +6,7 @@ import { useOwnerClocks } from '../../data/queries.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
+import { AsFound } from './AsFound.tsx';
 import { CameWithRecord } from './CameWithRecord.tsx';
 import { KnownHere, Past } from './KnownHere.tsx';
 import { NO_MOVEMENT, type IntakeForm } from './form.ts';
@@ -70,6 +71,7 @@ function NewMovement() {
   const familyId = watch('movement.familyId');
   const fittings = watch('movement.fittings') ?? [];
   const family = FAMILIES.find((f) => f.id === familyId);
+  const found = watch('movement.traits') !== undefined;
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <TextField
@@ -106,24 +108,27 @@ function NewMovement() {
           </SelectField>
           <TextField label="Maker’s mark" error={errors.movement?.maker?.message} {...register('movement.maker')} />
           <Marks />
-          <fieldset className="sm:col-span-2">
-            <legend className="font-semibold">Also here</legend>
-            <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-              {ASKED.map(([id, name]) => (
-                <Tick
-                  key={id}
-                  label={name}
-                  checked={fittings.includes(id)}
-                  onChange={(e) =>
-                    setValue(
-                      'movement.fittings',
-                      e.target.checked ? [...fittings, id] : fittings.filter((f) => f !== id),
-                    )
-                  }
-                />
-              ))}
-            </div>
-          </fieldset>
+          {!found && (
+            <fieldset className="sm:col-span-2">
+              <legend className="font-semibold">Also here</legend>
+              <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+                {ASKED.map(([id, name]) => (
+                  <Tick
+                    key={id}
+                    label={name}
+                    checked={fittings.includes(id)}
+                    onChange={(e) =>
+                      setValue(
+                        'movement.fittings',
+                        e.target.checked ? [...fittings, id] : fittings.filter((f) => f !== id),
+                      )
+                    }
+                  />
+                ))}
+              </div>
+            </fieldset>
+          )}
+          <AsFound />
         </>
       )}
     </div>

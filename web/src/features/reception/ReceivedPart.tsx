@@ -1,11 +1,10 @@
 import { comesWith } from '@eclat/core/intake';
-import { FAMILIES } from '@eclat/core/movement';
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import type { IntakeForm } from './form.ts';
+import { traitsTyped, type IntakeForm } from './form.ts';
 
 const ANY = ['Pendulum', 'Key', 'Weights, left and right', 'Dome', 'Bag of loose trim'];
 
@@ -17,13 +16,9 @@ export function ReceivedPart() {
     watch,
     formState: { errors },
   } = useFormContext<IntakeForm>();
-  const family = FAMILIES.find((f) => f.id === watch('movement.familyId'));
+  const traits = traitsTyped(watch('movement.familyId'), watch('movement.fittings') ?? [], watch('movement.traits'));
   const listed = (watch('received') ?? []).map((r) => r.what);
-  const usual = (
-    family
-      ? comesWith({ ...family.traits, fittings: [...family.traits.fittings, ...(watch('movement.fittings') ?? [])] })
-      : ANY
-  ).filter((w) => !listed.includes(w));
+  const usual = (traits ? comesWith(traits) : ANY).filter((w) => !listed.includes(w));
   const items = useFieldArray({ control, name: 'received' });
   return (
     <Panel title="What came with it">

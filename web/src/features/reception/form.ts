@@ -1,9 +1,18 @@
 import type { api, BodyOf } from '@eclat/contract';
+import { FAMILIES, type Fitting, type Traits } from '@eclat/core/movement';
 
 export type IntakeForm = BodyOf<typeof api.visit.open>;
 
 /** A movement that is not yet described. */
-export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [] };
+export const NO_MOVEMENT = { name: '', familyId: '', maker: '', marks: [], fittings: [], absent: [] };
+
+/** The movement as it will be taken in: as found, or as its family has it with what is also here. */
+export function traitsTyped(familyId: string | undefined, fittings: readonly Fitting[], found?: unknown) {
+  const family = FAMILIES.find((f) => f.id === familyId);
+  if (found !== undefined) return found as Traits;
+  return family && { ...family.traits, fittings: [...new Set([...family.traits.fittings, ...fittings])] };
+}
+
 export const EMPTY: IntakeForm = {
   owner: { name: '', phone: '', email: '', address: '' },
   clock: { description: '' },

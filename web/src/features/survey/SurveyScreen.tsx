@@ -2,6 +2,7 @@ import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { Answer, Panel } from '../../ui/Answer.tsx';
+import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { AskOwner } from './AskOwner.tsx';
@@ -55,6 +56,7 @@ export function SurveyScreen() {
         )}
       </div>
       <PartConditions />
+      <GoneHere stage="survey" />
       <StageFoot stage="survey" ready={left === 0} why={`${counted(left, 'hole has', 'holes have')} no verdict yet.`} />
     </>
   );

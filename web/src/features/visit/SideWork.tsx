@@ -1,7 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { isElectric } from '@eclat/core/electric';
 import clsx from 'clsx';
-import { ArrowLeftRight, AudioLines, Bell, Check, Zap } from 'lucide-react';
+import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Zap } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 
@@ -22,6 +22,7 @@ export function SideWork({ visit }: { visit: Visit }) {
         mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
         waits={open > 0}
       />
+      <SideLink to="description" name="The movement" mark={<Cog className="size-4" aria-hidden />} />
       {replacing && (
         <SideLink
           to="replace"
