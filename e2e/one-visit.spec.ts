@@ -294,7 +294,7 @@ test('one clock goes from the counter to its signed service history, and a kille
 
     await page.getByRole('link', { name: 'Take in' }).click();
     await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
-    await page.getByLabel('Name').fill('Casimir Pell');
+    await page.getByLabel('Name', { exact: true }).fill('Casimir Pell');
     await page.getByLabel('The clock').fill('Round dial clock');
     await page.getByRole('button', { name: 'Add a number or mark' }).click();
     await page.getByLabel('Number or mark').fill('6438');

@@ -8,7 +8,7 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
   await openShop(page, server.address);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();
   await page.getByRole('menuitem', { name: 'People' }).click();
-  await page.getByLabel('Name').fill('Wilf Arden');
+  await page.getByLabel('Name', { exact: true }).fill('Wilf Arden');
   await page.getByLabel('Role').selectOption('counter');
   await page.getByLabel('Passphrase').fill('short');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -16,7 +16,7 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
   await page.getByLabel('Passphrase').fill(PASS);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Wilf Arden can sign in now.')).toBeVisible();
-  await page.getByLabel('Name').fill('wilf arden');
+  await page.getByLabel('Name', { exact: true }).fill('wilf arden');
   await page.getByLabel('Passphrase').fill(PASS);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Somebody has this name already.')).toBeVisible();
@@ -25,11 +25,11 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
 
   const counter = await (await browser.newContext()).newPage();
   await counter.goto(server.address);
-  await counter.getByLabel('Name').fill('Wilf Arden');
+  await counter.getByLabel('Name', { exact: true }).fill('Wilf Arden');
   await counter.getByLabel('Passphrase').fill('not this one at all');
   await counter.getByRole('button', { name: 'Sign in' }).click();
   await expect(counter.getByText('Name and passphrase do not go together.')).toBeVisible();
-  await expect(counter.getByLabel('Name')).toHaveValue('Wilf Arden');
+  await expect(counter.getByLabel('Name', { exact: true })).toHaveValue('Wilf Arden');
   await signIn(counter, server.address, 'Wilf Arden');
 
   await test.step('the counter sees the power state and may not set it', async () => {

@@ -66,7 +66,7 @@ test(
 
     await test.step('the same number on the same plate is shown before a second movement is made', async () => {
       await page.getByRole('link', { name: 'Take in' }).click();
-      await page.getByLabel('Name').fill('Jory Vantrease');
+      await page.getByLabel('Name', { exact: true }).fill('Jory Vantrease');
       await page.getByLabel('The clock').fill('Another travelling clock');
       await page.getByLabel('The movement').fill('Platform movement');
       await page.getByLabel('Family').selectOption({ label: 'Balance clock with lever platform' });

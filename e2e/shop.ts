@@ -146,7 +146,7 @@ export async function openShop(page: Page, address: string): Promise<void> {
 
 export async function signIn(page: Page, address: string, name = 'Marit Fennick', passphrase = PASS): Promise<void> {
   await page.goto(address);
-  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Passphrase').fill(passphrase);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
@@ -155,7 +155,7 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
 export async function takeIn(page: Page, family: string, clock: string, mark = '6438'): Promise<void> {
   await page.getByRole('link', { name: 'Take in' }).click();
   await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
-  await page.getByLabel('Name').fill('Odile Tarrowby');
+  await page.getByLabel('Name', { exact: true }).fill('Odile Tarrowby');
   await page.getByLabel('Phone').fill('0555 010 442');
   await page.getByLabel('The clock').fill(clock);
   await page.getByLabel('The movement').fill('Square-plate movement');

@@ -11,7 +11,7 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
   await openShop(page, server.address);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();
   await page.getByRole('menuitem', { name: 'People' }).click();
-  await page.getByLabel('Name').fill('Ines Calloway');
+  await page.getByLabel('Name', { exact: true }).fill('Ines Calloway');
   await page.getByLabel('Passphrase').fill(PASS);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Ines Calloway can sign in now.')).toBeVisible();

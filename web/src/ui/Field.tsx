@@ -101,7 +101,7 @@ export function Tick({
 }: { label: string } & InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
   return (
     <label className="flex min-h-12 items-center gap-3 font-semibold">
-      <input type="checkbox" className="size-6 accent-steel" {...rest} />
+      <input type="checkbox" className="size-6 shrink-0 accent-steel" {...rest} />
       {label}
     </label>
   );

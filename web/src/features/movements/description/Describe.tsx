@@ -84,12 +84,12 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
               error={form.formState.errors.reason?.message}
               {...form.register('reason', { required: 'Say why: it stays in the log.' })}
             />
-            <Button type="submit" variant="main" className="mt-7" busy={send.isPending}>
+            <Button type="submit" variant="main" className="sm:mt-7" busy={send.isPending}>
               Change the description
             </Button>
             <Button
               variant="plain"
-              className="mt-7"
+              className="sm:mt-7"
               onClick={() => {
                 form.reset(stands);
                 draft.clear();
