@@ -40,7 +40,7 @@ test('a movement unlike its template is described at intake, and again when it i
     await expect(page.getByRole('radiogroup', { name: 'State of the going and strike trains' })).toHaveCount(1);
   });
 
-  await test.step('a hole is judged; then the strike train proves to be a later one, and is not there any more', async () => {
+  await test.step('a hole is judged; then the strike train proves to be none, and is not there any more', async () => {
     await stage(page, 'Survey');
     await page.getByRole('button', { name: /^S3 .*back/ }).click();
     await page.keyboard.press('u');

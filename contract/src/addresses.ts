@@ -470,6 +470,20 @@ export const addresses = {
     },
   },
   assembly: {
+    startStandRun: {
+      method: 'POST',
+      path: '/visits/:visitId/stand-runs',
+      changes: ['visit', 'bench'],
+      inverse: 'assembly.endStandRun',
+      visit: { put: 'standRuns', by: 'id', again: true },
+    },
+    endStandRun: {
+      method: 'PUT',
+      path: '/visits/:visitId/stand-runs/:runId/end',
+      changes: ['visit', 'bench'],
+      inverse: 'final',
+      visit: { put: 'standRuns', by: 'id', again: true },
+    },
     addSetting: {
       method: 'POST',
       path: '/visits/:visitId/checks/:check/settings',

@@ -48,7 +48,44 @@ export const settingFields = z.object({
 export const checkSetting = settingFields.extend({ id, check: z.string(), ...signed });
 export type CheckSetting = z.infer<typeof checkSetting>;
 
+/** Set going on the stand while parts are off: what is off, what is watched. */
+export const standRunFields = z.object({
+  off: requiredText(120, 'What is off'),
+  watched: text(200).default(''),
+});
+export const standRun = standRunFields.extend({
+  id,
+  ...signed,
+  /** What it showed; why it ended. */
+  found: z.string(),
+  endedBy: z.string(),
+  endedAt: moment.nullable(),
+});
+export type StandRun = z.infer<typeof standRun>;
+
 export const assemblyRoutes = {
+  startStandRun: command({
+    method: 'POST',
+    path: '/visits/:visitId/stand-runs',
+    summary: 'Set it going with parts off: it is wound, and that is how it should be',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'assembly.endStandRun',
+    visit: { put: 'standRuns', by: 'id', again: true },
+    body: standRunFields,
+    reply: standRun,
+  }),
+  endStandRun: command({
+    method: 'PUT',
+    path: '/visits/:visitId/stand-runs/:runId/end',
+    summary: 'End the run with parts off, with what it showed',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'final',
+    visit: { put: 'standRuns', by: 'id', again: true },
+    body: z.object({ found: text(300).default('') }),
+    reply: standRun,
+  }),
   addSetting: command({
     method: 'POST',
     path: '/visits/:visitId/checks/:check/settings',

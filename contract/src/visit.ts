@@ -1,7 +1,7 @@
 import { SHAPE_IDS, STAGE_STATES, TERMS_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { agreement } from './agreement.ts';
-import { checked, checkSetting } from './assembly.ts';
+import { checked, checkSetting, standRun } from './assembly.ts';
 import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
@@ -188,6 +188,7 @@ export const visit = z.object({
   checks: z.array(checked),
   earlierChecks: z.array(checked),
   settings: z.array(checkSetting),
+  standRuns: z.array(standRun),
   struck: z.array(struck),
   releases: z.array(releaseRead),
   heard: z.array(heardSound),

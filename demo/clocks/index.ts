@@ -25,6 +25,14 @@ import tavernWallClock from './tavern-wall-clock.ts';
 import fairFind from './fair-find.ts';
 import dropDialClock from './drop-dial-clock.ts';
 import monthClock from './month-clock.ts';
+import kitchenAlarm from './kitchen-alarm.ts';
+import schoolhouseWallClock from './schoolhouse-wall-clock.ts';
+import showpieceMantel from './showpiece-mantel.ts';
+import boudoirClock from './boudoir-clock.ts';
+import officeMantel from './office-mantel.ts';
+import assemblyRoomClock from './assembly-room-clock.ts';
+import galleryBatteryClock from './gallery-battery-clock.ts';
+import corridorSlaveDial from './corridor-slave-dial.ts';
 import farmLongcase from './farm-longcase.ts';
 import moonLongcase from './moon-longcase.ts';
 import regulator from './counting-house-regulator.ts';
@@ -60,6 +68,14 @@ export const CLOCKS: readonly DemoClock[] = [
   fairFind,
   dropDialClock,
   monthClock,
+  kitchenAlarm,
+  schoolhouseWallClock,
+  showpieceMantel,
+  boudoirClock,
+  officeMantel,
+  assemblyRoomClock,
+  galleryBatteryClock,
+  corridorSlaveDial,
   farmLongcase,
   moonLongcase,
   regulator,

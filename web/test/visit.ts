@@ -91,6 +91,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     checks: [],
     earlierChecks: [],
     settings: [],
+    standRuns: [],
     struck: [],
     releases: [],
     heard: [],

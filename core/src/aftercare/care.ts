@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
 
 /**
  * What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the
@@ -69,7 +69,7 @@ const ROWS: readonly Row[] = [
   [
     'Where it stands',
     'Firm and level, out of the sun and away from a stove. Fixed to the wall if it is tall or hung.',
-    (t) => t.oscillator !== 'mains frequency',
+    beats,
   ],
   [
     'Where it stands',

@@ -1,4 +1,4 @@
-import { has, type Traits } from '../movement/index.ts';
+import { beats, has, type Traits } from '../movement/index.ts';
 import { ensure } from '../units/index.ts';
 
 /** How a figure was got, and so how sure it is: plus or minus so much, in its unit or as a share of it. */
@@ -122,7 +122,7 @@ export const MEASURABLES: readonly Measurable[] = [
     unit: 's a day',
     from: -21_600,
     to: 21_600,
-    applies: (t) => t.oscillator !== 'mains frequency',
+    applies: beats,
     means: [
       { how: 'by sound', within: 5 },
       { how: 'two readings a day apart', within: 15 },

@@ -1,6 +1,7 @@
 import type { Check } from './check.ts';
 import type { Depth } from '../workflow/index.ts';
 import {
+  beats,
   drivenBy,
   has,
   hasTrain,
@@ -39,8 +40,12 @@ export const TOUCHED_FROM: Partial<Record<string, Depth>> = {
   drop: 'escapement',
   verge: 'escapement',
   crutch: 'escapement',
+  cylinder: 'escapement',
+  toggle: 'escapement',
+  steps: 'escapement',
   suspension: 'escapement',
   torsion: 'escapement',
+  floating: 'escapement',
   balance: 'escapement',
   beat: 'escapement',
 };
@@ -109,6 +114,9 @@ export const ASSEMBLE: readonly Row[] = [
   click('going', 'Going'),
   click('strike', 'Strike'),
   click('chime', 'Chime'),
+  free('music', 'Music'),
+  click('alarm', 'Alarm'),
+  click('music', 'Music'),
   {
     id: 'stop-work',
     group: 'Plates and trains',
@@ -126,7 +134,7 @@ export const ASSEMBLE: readonly Row[] = [
   {
     id: 'drop',
     group: 'Escapement',
-    on: (t) => t.escapement !== 'none' && t.escapement !== 'verge',
+    on: (t) => !['none', 'verge', 'cylinder'].includes(t.escapement),
     what: 'Locks on both pallets, drop equal',
     how: 'Little power, lead it over by hand tooth by tooth, one whole turn of the escape wheel.',
   },
@@ -136,6 +144,27 @@ export const ASSEMBLE: readonly Row[] = [
     on: (t) => t.escapement === 'verge',
     what: 'Every tooth drops a little on both pallets, none butts',
     how: 'Lead it over by hand, one whole turn of the escape wheel. A verge never locks: it recoils all the time.',
+  },
+  {
+    id: 'cylinder',
+    group: 'Escapement',
+    on: (t) => t.escapement === 'cylinder',
+    what: 'Teeth drop alike inside and outside the cylinder, and touch neither its edge nor its plug',
+    how: 'Little power, lead the balance slowly by hand both ways, tooth by tooth, one whole turn of the wheel.',
+  },
+  {
+    id: 'toggle',
+    group: 'Escapement',
+    on: fitted('toggle'),
+    what: 'The toggle trails clear, and catches only when the swing has fallen',
+    how: 'Count the swings from one push to the next: many and steady when all is free.',
+  },
+  {
+    id: 'steps',
+    group: 'Escapement',
+    on: (t) => t.oscillator === 'pulses of a master',
+    what: 'Each pulse steps it once, and it cannot be thrown on or back',
+    how: 'A full hour of pulses at its rated current, then a little less of it.',
   },
   {
     id: 'crutch',
@@ -161,14 +190,21 @@ export const ASSEMBLE: readonly Row[] = [
   {
     id: 'balance',
     group: 'Escapement',
-    on: balanced,
+    on: (t) => balanced(t) && !has(t, 'floating balance'),
     what: 'Balance free, hairspring flat and centred',
     how: 'No coil clings to another or touches an arm, at rest and in motion.',
   },
   {
+    id: 'floating',
+    group: 'Escapement',
+    on: fitted('floating balance'),
+    what: 'Balance hangs free on its wire, the fork passes its roller both ways',
+    how: 'The wire is straight and taut, the spring touches nothing; it turns on well after a push.',
+  },
+  {
     id: 'beat',
     group: 'Escapement',
-    on: (t) => t.oscillator !== 'mains frequency',
+    on: beats,
     what: 'In beat',
     how: 'Level first. Tick to tock as long as tock to tick: Listen shows both as arcs.',
   },
@@ -370,6 +406,27 @@ export const RUN: readonly Row[] = [
     how: 'Windings counted over some minutes, steady.',
   },
   {
+    id: 'f-music',
+    group: 'In position',
+    on: train('music'),
+    what: 'Every tune played through, evenly, and it stops where it began',
+    how: 'Each tune once, the change from one to the next too.',
+  },
+  {
+    id: 'f-figure',
+    group: 'In position',
+    on: fitted('moving figure'),
+    what: 'The figure goes through its whole movement freely',
+    how: 'A whole turn of it, in position.',
+  },
+  {
+    id: 'f-steps',
+    group: 'In position',
+    on: (t) => t.oscillator === 'pulses of a master',
+    what: 'It shows what its master shows, after a day',
+    how: 'Not one pulse missed, not one too many.',
+  },
+  {
     id: 'f-maintain',
     group: 'In position',
     on: fitted('maintaining power'),
@@ -398,7 +455,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-level',
     group: 'Where it stands',
-    on: (t) => t.oscillator !== 'mains frequency',
+    on: beats,
     what: 'Level, and it stays so',
     how: 'Nothing rocks; feet or screws home.',
   },
@@ -413,7 +470,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-beat',
     group: 'Set going',
-    on: (t) => t.oscillator !== 'mains frequency',
+    on: beats,
     what: 'In beat where it stands',
     how: 'Listened to, not looked at.',
   },

@@ -29,6 +29,7 @@ const ROWS: readonly Row[] = [
   [part('hands', 'blued or polished steel'), (t) => !has(t, 'luminous paint')],
   [part('hands with luminous paint', 'blued or polished steel', 'luminous paint'), (t) => has(t, 'luminous paint')],
   [part('lever and pallets', 'plain steel', 'shellac setting'), (t) => t.escapement === 'lever'],
+  [part('stone pallets', 'plain steel', 'shellac setting'), (t) => has(t, 'visible escapement')],
   [part('balance and hairspring', 'hairspring or bimetal balance'), (t) => has(t, 'hairspring')],
   [part('coil', 'coil or wiring'), (t) => has(t, 'coil')],
   [part('weights', 'lead weight'), (t) => drivenBy(t, (d) => d.startsWith('weight'))],

@@ -1,9 +1,9 @@
 import type { Observed } from './infer.ts';
-import { drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
 
 type Shown = (t: Traits) => boolean;
 const any: Shown = () => true;
-const runs: Shown = (t) => t.oscillator !== 'mains frequency';
+const runs: Shown = beats;
 const strikes: Shown = (t) => t.strike !== 'none';
 const torsion: Shown = (t) => t.oscillator === 'torsion pendulum';
 const chimes: Shown = (t) => hasTrain(t, 'chime');

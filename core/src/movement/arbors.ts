@@ -106,6 +106,22 @@ export const ARBORS = {
     ['lever', 'lever'],
     ['balance', 'balance'],
   ]),
+  cylinder: list('T', [
+    ['barrel', 'barrel'],
+    ['centre wheel', 'train'],
+    ['third wheel', 'late train'],
+    ['contrate wheel', 'late train'],
+    ['escape wheel', 'escape'],
+    ['balance and cylinder', 'balance'],
+  ]),
+  floating: list('T', [
+    ['barrel and great wheel', 'barrel'],
+    ['second wheel', 'train'],
+    ['centre wheel', 'train'],
+    ['third wheel', 'late train'],
+    ['escape wheel', 'escape'],
+    ['lever', 'lever'],
+  ]),
   alarm: list('A', [
     ['alarm great wheel', 'barrel'],
     ['alarm escape wheel', 'escape'],
@@ -122,6 +138,15 @@ export const ARBORS = {
     ['rotor', 'escape'],
     ['first reduction', 'late train'],
     ['second reduction', 'train'],
+    ['minute arbor', 'train'],
+  ]),
+  slaveDial: list('T', [
+    ['ratchet wheel', 'train'],
+    ['minute arbor', 'train'],
+  ]),
+  toggle: list('T', [
+    ['count wheel', 'train'],
+    ['worm wheel', 'train'],
     ['minute arbor', 'train'],
   ]),
   recorder: list('T', [

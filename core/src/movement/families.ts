@@ -1,5 +1,5 @@
 import { Outside } from '../units/index.ts';
-import { ARBORS } from './arbors.ts';
+import { ARBORS, USUAL_ARBORS } from './arbors.ts';
 import type { Arbor, PowerSource, Purpose, SourceKind, Train, Traits } from './traits.ts';
 
 /** A family is a named template: it fills in the traits once, and each movement may differ from then on. */
@@ -324,6 +324,126 @@ export const FAMILIES: readonly Family[] = [
       strike: 'rack',
       fittings: ['fusee chain', 'stop work', 'repeater'],
       windHours: 192,
+    },
+  },
+  {
+    id: 'shelf-alarm',
+    name: 'Shelf clock, open springs, with alarm',
+    special: 'Open springs flail: clamp them. The alarm has a spring of its own, often a small one.',
+    traits: {
+      ...each(
+        ['going', 'open spring', ARBORS.goingSpring8Day],
+        ['strike', 'open spring', ARBORS.strikeSpring],
+        ['alarm', 'open spring', ARBORS.alarm],
+      ),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'recoil',
+      strike: 'count wheel',
+      fittings: ['crutch', 'suspension spring', 'lantern pinions'],
+      windHours: 192,
+    },
+  },
+  {
+    id: 'fortnight-wall',
+    name: 'Wall clock that goes a fortnight',
+    special: 'Wound every two weeks: it is tested over its whole wind.',
+    traits: {
+      ...each(['going', 'barrel spring', ARBORS.goingSpring8Day], ['strike', 'barrel spring', ARBORS.strikeSpring]),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'recoil',
+      strike: 'count wheel',
+      fittings: ['crutch', 'suspension spring'],
+      windHours: 336,
+    },
+  },
+  {
+    id: 'visible-escapement',
+    name: 'Mantel clock, escapement seen on the dial',
+    special: 'Its stone pallets are set in shellac: no spirit, no ammonia, no heat.',
+    traits: {
+      ...each(['going', 'barrel spring', ARBORS.goingSpring8Day], ['strike', 'barrel spring', ARBORS.strikeSpring]),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'dead-beat',
+      strike: 'rack',
+      fittings: ['crutch', 'suspension spring', 'visible escapement'],
+      windHours: 192,
+    },
+  },
+  {
+    id: 'cylinder-platform',
+    name: 'Balance clock with cylinder platform',
+    special:
+      'The cylinder wears where the teeth run in it. Its swing is small and it is not held to a lever’s figures.',
+    traits: {
+      ...each(['going', 'barrel spring', ARBORS.cylinder]),
+      construction: plates,
+      oscillator: 'balance',
+      escapement: 'cylinder',
+      strike: 'none',
+      fittings: ['platform', 'hairspring'],
+      windHours: 192,
+    },
+  },
+  {
+    id: 'floating-balance',
+    name: 'Clock with floating balance',
+    special: 'The balance hangs in its own spring on a taut wire: the wire is never oiled, nor bent.',
+    traits: {
+      ...each(['going', 'barrel spring', ARBORS.floating], ['strike', 'barrel spring', ARBORS.strikeSpring]),
+      construction: plates,
+      oscillator: 'balance',
+      escapement: 'pin-pallet',
+      strike: 'rack',
+      fittings: ['hairspring', 'floating balance'],
+      windHours: 192,
+    },
+  },
+  {
+    id: 'musical',
+    name: 'Musical clock',
+    special: 'The pins of the music barrel bend at a touch: it is never turned backwards under its hammers.',
+    traits: {
+      ...each(
+        ['going', 'fusee spring', ARBORS.goingWeight8Day],
+        ['strike', 'fusee spring', ARBORS.strikeWeight8Day],
+        ['music', 'fusee spring', USUAL_ARBORS.music],
+      ),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'recoil',
+      strike: 'rack',
+      fittings: ['crutch', 'suspension spring', 'fusee chain', 'stop work', 'maintaining power', 'selector lever'],
+      windHours: 192,
+    },
+  },
+  {
+    id: 'toggle',
+    name: 'Battery clock, pendulum kept going by a coil',
+    special:
+      'A trailing toggle closes the contact when the swing has fallen: how many swings from one to the next tells.',
+    traits: {
+      ...each(['going', 'electric impulse', ARBORS.toggle]),
+      construction: plates,
+      oscillator: 'pendulum',
+      escapement: 'none',
+      strike: 'none',
+      fittings: ['suspension spring', 'coil', 'contacts', 'toggle'],
+    },
+  },
+  {
+    id: 'slave-dial',
+    name: 'Slave dial',
+    special: 'It counts the pulses of a master clock: its current and which way round are given, never guessed.',
+    traits: {
+      ...each(['going', 'electric impulse', ARBORS.slaveDial]),
+      construction: plates,
+      oscillator: 'pulses of a master',
+      escapement: 'none',
+      strike: 'none',
+      fittings: ['coil'],
     },
   },
   {

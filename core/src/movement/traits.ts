@@ -15,6 +15,7 @@ export const SOURCE_KINDS = [
   'weight on endless chain',
   'weight on endless rope',
   'electric rewind',
+  'electric impulse',
   'mains motor',
 ] as const;
 export type SourceKind = (typeof SOURCE_KINDS)[number];
@@ -24,8 +25,14 @@ export const ABSENT = ["maker's name", 'serial number', 'date', "earlier repaire
 export type Absent = (typeof ABSENT)[number];
 
 export const CONSTRUCTIONS = ['pinned or screwed plates', 'riveted plates', 'sealed motor'] as const;
-export const OSCILLATORS = ['pendulum', 'torsion pendulum', 'balance', 'mains frequency'] as const;
-export const ESCAPEMENTS = ['recoil', 'dead-beat', 'lever', 'pin-pallet', 'verge', 'none'] as const;
+export const OSCILLATORS = [
+  'pendulum',
+  'torsion pendulum',
+  'balance',
+  'mains frequency',
+  'pulses of a master',
+] as const;
+export const ESCAPEMENTS = ['recoil', 'dead-beat', 'lever', 'pin-pallet', 'verge', 'cylinder', 'none'] as const;
 export const STRIKES = ['none', 'count wheel', 'rack', 'ship bells'] as const;
 
 export const FITTINGS = [
@@ -57,6 +64,10 @@ export const FITTINGS = [
   'mains cord',
   'luminous paint',
   'mercury pendulum',
+  'floating balance',
+  'toggle',
+  'visible escapement',
+  'moving figure',
 ] as const;
 export type Fitting = (typeof FITTINGS)[number];
 
@@ -101,6 +112,10 @@ export interface Traits {
   /** How long a full wind is meant to last, in hours; absent where nothing is wound. */
   windHours?: number;
 }
+
+/** Whether something in it beats: it is not driven by the mains, nor stepped by another clock. */
+export const beats = (traits: Pick<Traits, 'oscillator'>): boolean =>
+  traits.oscillator !== 'mains frequency' && traits.oscillator !== 'pulses of a master';
 
 /** Whether the movement has a fitting. */
 export const has = (traits: Traits, fitting: Fitting): boolean => traits.fittings.includes(fitting);

@@ -1,4 +1,4 @@
-import { drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
 import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
@@ -21,6 +21,8 @@ const TOUCHED_FROM: Partial<Record<string, Depth>> = {
   'balance-pivots': 'escapement',
   'cone-pivots': 'escapement',
   hairspring: 'escapement',
+  cylinder: 'escapement',
+  'floating-wire': 'escapement',
   crutch: 'escapement',
   suspension: 'escapement',
   'anchor-pin': 'escapement',
@@ -78,7 +80,14 @@ const ROWS: readonly Row[] = [
   ],
   ['train-high', 'Train pivots above the centre, and fly', 'clock', 'tiny', (t) => pivotsOf(t, 'late train', 'fly')],
   ['escape', 'Escape wheel pivots', 'fine', 'tiny', (t) => t.escapement !== 'none'],
-  ['pallet-faces', 'Pallet faces, or two escape teeth', 'fine', 'a film', (t) => t.escapement !== 'none'],
+  [
+    'pallet-faces',
+    'Pallet faces, or two escape teeth',
+    'fine',
+    'a film',
+    (t) => t.escapement !== 'none' && t.escapement !== 'cylinder',
+  ],
+  ['cylinder', 'Inside of the cylinder, and the escape teeth', 'fine', 'a trace', (t) => t.escapement === 'cylinder'],
   ['pallet-arbor', 'Pallet arbor', 'fine', 'tiny', (t) => pivotsOf(t, 'pallet') && t.oscillator !== 'balance'],
   [
     'lever-pivots',
@@ -92,9 +101,11 @@ const ROWS: readonly Row[] = [
     'Balance pivots and jewels',
     'fine',
     'tiny',
-    (t) => t.oscillator === 'balance' && !has(t, 'cone pivots'),
+    (t) => t.oscillator === 'balance' && !has(t, 'cone pivots') && !has(t, 'floating balance'),
   ],
   ['cone-pivots', 'Cone pivots of the balance', 'fine', 'one tiny drop', (t) => has(t, 'cone pivots')],
+  ['floating-wire', 'Wire and guides of the balance', 'none', 'never', (t) => has(t, 'floating balance')],
+  ['figure', 'Arbor of the moving figure', 'clock', 'a trace', (t) => has(t, 'moving figure')],
   ['hairspring', 'Hairspring', 'none', 'never', (t) => has(t, 'hairspring')],
   ['crutch', 'Crutch loop or fork', 'fine', 'a trace', (t) => has(t, 'crutch')],
   [
@@ -105,7 +116,7 @@ const ROWS: readonly Row[] = [
     (t) => has(t, 'suspension spring') || has(t, 'torsion strip'),
   ],
   ['anchor-pin', 'Anchor pin and fork', 'none', 'or the least trace', (t) => t.oscillator === 'torsion pendulum'],
-  ['centre-clutch', 'Centre clutch', 'grease', 'a trace', (t) => t.oscillator !== 'mains frequency'],
+  ['centre-clutch', 'Centre clutch', 'grease', 'a trace', beats],
   ['pipes', 'Cannon and hour pipes', 'clock', 'a trace', always],
   ['minute-post', 'Minute-wheel post, stop work, count-wheel stud', 'clock', 'a trace', always],
   ['rack', 'Rack, snail and lifting pieces', 'none', 'dry, or the rack stops falling', (t) => t.strike === 'rack'],

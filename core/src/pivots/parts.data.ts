@@ -78,6 +78,14 @@ export const PART_KINDS = {
       ['chipped', 'renew'],
     ],
   },
+  cylinder: {
+    name: 'cylinder',
+    states: [
+      ['sound', ''],
+      ['grooved', 'raise or lower the wheel, or renew'],
+      ['broken', 'renew'],
+    ],
+  },
   crutch: {
     name: 'crutch',
     states: [

@@ -99,7 +99,8 @@ export function partsToSurvey(traits: Traits): SurveyedPart[] {
     }),
     ...(
       [
-        traits.escapement !== 'none' && 'pallets',
+        !['none', 'cylinder'].includes(traits.escapement) && 'pallets',
+        traits.escapement === 'cylinder' && 'cylinder',
         has(traits, 'crutch') && 'crutch',
         has(traits, 'suspension spring') && 'suspension',
         traits.oscillator === 'balance' && 'balance',

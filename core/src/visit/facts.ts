@@ -44,6 +44,7 @@ export interface FactSource {
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly { hole: string; off: boolean }[];
   oiled: readonly { point: string; at: string }[];
+  standRuns: readonly { off: string; endedAt: string | null }[];
   testRun: RunLog | null;
 }
 
@@ -72,6 +73,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
+    standRun: visit.standRuns.find((r) => r.endedAt === null)?.off ?? null,
     passes: passes.map(({ depth }) => ({ depth })),
     steps: visit.strip.steps.length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,

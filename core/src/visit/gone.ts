@@ -106,10 +106,7 @@ export function partGone<R extends Recorded>(
     (p) => p.state,
   );
   return {
-    kept: { holes: holes.kept, partConditions: parts.kept, checks: checks.kept, oiled: oiled.kept } as Pick<
-      R,
-      keyof Recorded
-    >,
+    kept: { holes: holes.kept, partConditions: parts.kept, checks: checks.kept, oiled: oiled.kept },
     gone: [sources, holes, parts, checks, oiled].flatMap((x) => x.gone),
   };
 }

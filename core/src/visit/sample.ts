@@ -36,6 +36,7 @@ export const finishedVisit: SignSource = {
       log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
     },
   ],
+  standRuns: [],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2, off: false }],
   parts: [

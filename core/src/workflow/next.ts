@@ -12,6 +12,8 @@ export interface VisitFacts {
   /** One state for each train that can hold power. */
   power: readonly PowerState[];
   stripBegun: boolean;
+  /** What is off while it runs on the stand, as declared; null: no such run. */
+  standRun: string | null;
   /** How deep it was opened again each time. */
   passes: readonly Pick<PassDepth, 'depth'>[];
   /** Things logged as taken off, and how many of them nobody has accounted for yet. */
@@ -79,7 +81,8 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
   const stage = stageOf(f.stages);
   const beside = false;
   if (f.closed) return { stage: 'sign', text: 'Signed and closed', urgency: 'wait', beside };
-  if (f.stripBegun && !isTogether(f.stages, f.passes) && f.power.some((s) => s === 'wound'))
+  const apart = f.stripBegun && f.standRun === null && !isTogether(f.stages, f.passes);
+  if (apart && f.power.some((s) => s === 'wound'))
     return { stage: 'power', text: 'Apart with a train wound: make it safe', urgency: 'danger', beside };
   if (f.bathEndsAt !== null && f.bathEndsAt <= now)
     return { stage: 'clean', text: 'Bath time is up: take the parts out', urgency: 'due', beside };
@@ -87,6 +90,8 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
     return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
   if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
     return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
+  if (f.standRun !== null)
+    return { stage: 'assemble', text: `Runs on the stand, off: ${f.standRun}`, urgency: 'wait', beside };
   const own = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };
   return own;

@@ -38,6 +38,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
   const left = stagesIn(f.stages, 'left');
   if (inJob.includes('power') && f.power.some((s) => s === 'unknown'))
     out.push({ what: 'The power state of a train is unknown', at: 'power' });
+  if (f.standRun !== null) out.push({ what: 'It still runs on the stand with parts off', at: 'assemble' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
   if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
   stands('case', f.caseLeft, 'task on case, dial or glass is not done', 'tasks on case, dial or glass are not done');

@@ -55,6 +55,7 @@ const facts: VisitFacts = {
   closed: false,
   power: ['let down', 'wound'],
   stripBegun: true,
+  standRun: null,
   passes: [],
   steps: 12,
   apart: 12,

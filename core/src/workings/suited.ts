@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
 
 type Suits = (t: Traits) => boolean;
 
@@ -10,7 +10,7 @@ export const torsion: Suits = (t) => t.oscillator === 'torsion pendulum';
 /** A balance swings in it. */
 export const balance: Suits = (t) => t.oscillator === 'balance';
 /** It has a rate of its own: all but those that follow the mains. */
-export const swings: Suits = (t) => t.oscillator !== 'mains frequency';
+export const swings: Suits = beats;
 /** At least one train is driven by a spring. */
 export const springs: Suits = (t) => drivenBy(t, isSpring);
 /** At least one train is driven by a weight. */

@@ -8,8 +8,9 @@ import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, viewSigned, type Context, type Signed } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
+import { viewStandRun } from './stand-run.service.ts';
 import { openPass } from '../strip/strip.service.ts';
-import { CheckAnswer, CheckSetting } from './assembly.entity.ts';
+import { CheckAnswer, CheckSetting, StandRun } from './assembly.entity.ts';
 
 const viewCheck = (
   c: Signed & Pick<Checked, 'check' | 'result' | 'note'> & { detail?: Checked['detail'] | null },
@@ -23,15 +24,16 @@ const viewSetting = ({ id, check, what, way, amount, ...s }: CheckSetting): Sett
 export const assemblyRows = (visitId: string) => ({
   checks: rows(CheckAnswer, 'where visit_id = ? order by at', visitId),
   settings: rows(CheckSetting, 'where visit_id = ? order by at', visitId),
+  standRuns: rows(StandRun, 'where visit_id = ? order by at', visitId),
 });
 export function viewAssembly(
   found: RowsOf<ReturnType<typeof assemblyRows>>,
   traits: Traits,
   passes: readonly PassDepth[],
-): Pick<Visit, 'checks' | 'earlierChecks' | 'settings'> {
+): Pick<Visit, 'checks' | 'earlierChecks' | 'settings' | 'standRuns'> {
   const settings = found.settings.map(viewSetting);
   const { holding, earlier } = answersHolding(allChecks(traits), found.checks.map(viewCheck), passes, settings);
-  return { checks: holding, earlierChecks: earlier, settings };
+  return { checks: holding, earlierChecks: earlier, settings, standRuns: found.standRuns.map(viewStandRun) };
 }
 
 const allChecks = (traits: Traits) => CHECK_PLACES.flatMap((place) => checksFor(traits, place));

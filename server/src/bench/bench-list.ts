@@ -76,6 +76,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   ${list(object({ key: 'key', verdict: 'verdict' }), ofVisit('surveyed_hole'))} as holes,
   ${list(object({ hole: 'hole', off: 'off' }), `(select * from ${ofVisit('bush')} order by at) b`)} as bushes,
   ${list(object({ point: 'point', at: 'at' }), ofVisit('oiled_point'))} as oiled,
+  ${list(object({ off: 'off', endedAt: 'ended_at' }), ofVisit('stand_run'))} as "standRuns",
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id
   join movement m on m.id = v.movement_id`;
@@ -113,7 +114,7 @@ function benchRow(row: BenchFacts, now: Date): BenchRow {
     familyId: row.family_id,
     stages: facts.stages.map(({ stage, state }) => ({ stage, state })),
     shape: row.job.shape,
-    together: isTogether(facts.stages, facts.passes),
+    together: facts.standRun !== null || isTogether(facts.stages, facts.passes),
     power: row.power,
     next: nextAction(facts, now.getTime()),
     bathEndsAt: facts.bathEndsAt === null ? null : new Date(facts.bathEndsAt).toISOString(),

@@ -1,6 +1,6 @@
 import type { Description as Shape, Movement as MovementShape, ParsedBodyOf } from '@eclat/contract';
 import type { api } from '@eclat/contract';
-import { descriptionChanges, descriptionProblem, FAMILIES, type Traits } from '@eclat/core/movement';
+import { descriptionChanges, descriptionProblem, FAMILIES } from '@eclat/core/movement';
 import { LockMode } from '@mikro-orm/core';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
@@ -43,22 +43,22 @@ export async function describe(
   const versions = await versionsOf(ctx, movementId);
   expectVersion(versions[0]!.number, version, view(versions[0]!));
   const problem = descriptionProblem(
-    traits as Traits,
+    traits,
     versions.map((v) => v.traits),
   );
   if (problem) throw badField(`traits.${problem.field}`, problem.message);
   if (!FAMILIES.some((f) => f.id === familyId)) throw badField('familyId', 'Choose one of the templates.');
-  if (familyId === movement.familyId && descriptionChanges(movement.traits, traits as Traits).length === 0)
+  if (familyId === movement.familyId && descriptionChanges(movement.traits, traits).length === 0)
     throw badField('reason', 'Nothing differs from what stands there.');
   const row = ctx.em.create(MovementDescription, {
     movementId,
     number: version + 1,
     familyId,
-    traits: traits as Traits,
+    traits: traits,
     reason,
     ...signature(ctx),
   });
-  movement.traits = traits as Traits;
+  movement.traits = traits;
   movement.familyId = familyId;
   await touchOpenVisits(ctx, movementId);
   await ctx.em.flush();

@@ -2,14 +2,7 @@ import { DatingEvidence } from '../assessment/assessment.entity.ts';
 import { randomInt, randomUUID } from 'node:crypto';
 import type { Movement as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api, MARK_PLACES } from '@eclat/contract';
-import {
-  arrangementFor,
-  arrangementProblem,
-  AS_USUAL,
-  descriptionProblem,
-  FAMILIES,
-  type Traits,
-} from '@eclat/core/movement';
+import { arrangementFor, arrangementProblem, AS_USUAL, descriptionProblem, FAMILIES } from '@eclat/core/movement';
 import type { z } from 'zod';
 import type { newMovement } from '@eclat/contract';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
@@ -63,7 +56,7 @@ export function makeMovement(ctx: Context, given: z.output<typeof newMovement>):
   const family = FAMILIES.find((f) => f.id === given.familyId);
   if (!family) throw badField('movement.familyId', 'Choose one of the families.');
   const fittings = [...new Set([...family.traits.fittings, ...given.fittings])];
-  const traits = (given.traits as Traits | undefined) ?? { ...family.traits, fittings };
+  const traits = given.traits ?? { ...family.traits, fittings };
   const problem = descriptionProblem(traits, []);
   if (problem) throw badField(`movement.traits.${problem.field}`, problem.message);
   const movement = ctx.em.create(Movement, {

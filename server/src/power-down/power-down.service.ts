@@ -6,6 +6,7 @@ import type { Traits } from '@eclat/core/movement';
 import { powerOf, powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
+import { StandRun } from '../assembly/assembly.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { CautionRead, type Visit } from '../visit/visit.entity.ts';
 import { PowerEvent, Strip } from './power-down.entity.ts';
@@ -46,9 +47,16 @@ export async function setPower(
   const stands = (await powerNow(ctx, visit)).find((p) => p.source === source);
   if (!stands) throw notFound('source of power');
   expectVersion(stands.version, version, stands);
+  if (fields.state !== 'wound') await endsStandRun(ctx, visitId, 'The power was taken off.');
   ctx.em.create(PowerEvent, { visitId, source, ...fields, version: stands.version + 1, ...signature(ctx) });
   await ctx.em.flush();
   return (await powerNow(ctx, visit)).find((p) => p.source === source)!;
+}
+
+/** A declared run with parts off is over: something else happened to it. */
+export async function endsStandRun(ctx: Context, visitId: string, found: string): Promise<void> {
+  const run = await ctx.em.findOne(StandRun, { visitId, endedAt: null });
+  if (run) ctx.em.assign(run, { found, endedBy: ctx.person.name, endedAt: ctx.now });
 }
 
 /**

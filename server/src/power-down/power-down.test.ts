@@ -18,7 +18,7 @@ const isDangerous = (s: PowerState) => s === 'wound' || s === 'unknown' || s ===
 
 type Press =
   | { kind: 'set'; which: number; state: PowerState }
-  | { kind: 'run' | 'wound' | 'begin' }
+  | { kind: 'run' | 'wound' | 'begin' | 'stand' }
   | { kind: 'pass'; depth: 'dial side' | 'plates' }
   | { kind: 'step'; opens: (typeof DEPTHS)[number] | null; reason: string };
 
@@ -37,7 +37,7 @@ const presses: fc.Arbitrary<Press> = fc.oneof(
   {
     weight: 3,
     arbitrary: fc.record({
-      kind: fc.constantFrom('run' as const, 'wound' as const, 'begin' as const),
+      kind: fc.constantFrom('run' as const, 'wound' as const, 'begin' as const, 'stand' as const),
     }),
   },
   {
@@ -67,7 +67,8 @@ it(
         const { id } = await takeIn(shop.marit, { movement: { name: 'x', familyId } });
         const send = (method: string, path: string, body: object) =>
           shop.marit.send(method, `/visits/${id}/${path}`, body);
-        for (const c of cautionsFor(familyById(familyId).traits, 'power')) await send('PUT', `cautions/${c.id}`, {});
+        for (const c of cautionsFor(familyById(familyId).traits, 'power'))
+          await shop.marit.ok('PUT', `/visits/${id}/cautions/${c.id}`);
         // What an onlooker at the bench knows of the springs.
         const sources = storedSources(familyById(familyId).traits).map((x) => x.id);
         const every = (state: PowerState) => Object.fromEntries(sources.map((x) => [x, state]));
@@ -89,6 +90,9 @@ it(
           } else if (press.kind === 'wound' && onTest) {
             await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
             Object.assign(spring, every('wound'));
+          } else if (press.kind === 'stand') {
+            const { status } = await send('POST', 'stand-runs', { off: 'dial and hands' });
+            if (status === 201) Object.assign(spring, every('wound'));
           } else if (press.kind === 'pass') {
             const { depth } = press;
             await send('POST', 'passes', { reason: 'It stops.', depth });
@@ -133,4 +137,34 @@ it('says at the field which train it is, and what to do', async () => {
     version: 1,
   });
   expect(later.status).toBe(422);
+});
+
+it('takes a declared run with parts off for what it is, until it is ended or the power is taken off', async () => {
+  const { id } = await takeIn(shop.marit, { movement: { name: 's', familyId: 'fusee' } });
+  const ok = (method: string, path: string, body: object = {}) =>
+    shop.marit.ok<{ id: string }>(method, `/visits/${id}/${path}`, body);
+  const stands = async () => {
+    const { next, power, standRuns } = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
+    return { urgency: next.urgency, text: next.text, state: power[0]!.state, found: standRuns.at(-1)?.found };
+  };
+  for (const c of cautionsFor(familyById('fusee').traits, 'power'))
+    await shop.marit.ok('PUT', `/visits/${id}/cautions/${c.id}`);
+  await ok('PUT', 'power/going', { state: 'let down', version: 1 });
+  await ok('POST', 'strip');
+  const run = await ok('POST', 'stand-runs', { off: 'dial and hands', watched: 'the beat' });
+  expect(await stands()).toMatchObject({
+    urgency: 'wait',
+    text: 'Runs on the stand, off: dial and hands',
+    state: 'wound',
+  });
+  // Going is no leave to open it.
+  const step = await shop.marit.send('POST', `/visits/${id}/steps`, { what: 'platform', opens: 'escapement' });
+  expect(step.status).toBe(422);
+  expect((await shop.marit.send('POST', `/visits/${id}/stand-runs`, { off: 'case' })).status).toBe(409);
+  await ok('PUT', `stand-runs/${run.id}/end`, { found: 'Beat even over a night.' });
+  // It is wound still, and nobody says any more that it should be.
+  expect(await stands()).toMatchObject({ urgency: 'danger', state: 'wound', found: 'Beat even over a night.' });
+  await ok('POST', 'stand-runs', { off: 'case' });
+  await ok('PUT', 'power/going', { state: 'let down', version: 3 });
+  expect(await stands()).toMatchObject({ urgency: 'next', state: 'let down', found: 'The power was taken off.' });
 });

@@ -7,7 +7,7 @@ import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { Strip } from '../power-down/power-down.entity.ts';
-import { holdToPower } from '../power-down/power-down.service.ts';
+import { endsStandRun, holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
 import { wordOn } from '../visit/stage-word.ts';
@@ -140,6 +140,7 @@ export async function openPass(
     ...signature(ctx),
   });
   await cutRun(ctx, visitId, reason);
+  if (!isShallow(depth)) await endsStandRun(ctx, visitId, `Opened again: ${reason}`);
   for (const stage of againFor(depth)) {
     const word = await wordOn(ctx, visitId, stage);
     if (word === 'done' || word === 'left')

@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
-import { nowWound } from '../power-down/power-down.service.ts';
+import { endsStandRun, nowWound } from '../power-down/power-down.service.ts';
 import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
 
 const OF_RUN = 'where test_run_id = (select id from test_run where visit_id = ?)';
@@ -75,6 +75,7 @@ export async function startRun(
   const { conditions = null, ...rest } = given;
   const startedAt = given.startedAt ? noFuture(ctx, 'startedAt', given.startedAt) : ctx.now;
   ctx.em.create(TestRun, { visitId, ...rest, conditions, startedAt });
+  await endsStandRun(ctx, visitId, 'The test run began.');
   await nowWound(ctx, visit, startedAt, 'Set going on the test run.');
   await ctx.em.flush();
   return viewRun(await fetchAll(ctx.em, runRows(visitId)))!;

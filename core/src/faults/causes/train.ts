@@ -1,4 +1,4 @@
-import { has } from '../../movement/index.ts';
+import { beats, has } from '../../movement/index.ts';
 import { ofEachTrain, ofMovement } from './row.ts';
 
 /** Pivots, holes, wheels, oil. Practice throughout. */
@@ -93,31 +93,28 @@ export const TRAIN = [
       ],
     ],
   ),
-  ...ofMovement(
-    (t) => t.oscillator !== 'mains frequency',
+  ...ofMovement(beats, [
     [
-      [
-        'too-much-oil',
-        'Too much oil, migrated',
-        'common',
-        'small-swing H, rate-wanders M, gains H, loses L',
-        'Wet pinions, oil beyond the sinks, a shine between the coils of a hairspring',
-        1,
-        1,
-        'Degrease escapement and spring; strip if it is everywhere',
-      ],
-      [
-        'dip-residue',
-        'Cleaner residue from a dip',
-        'usual',
-        'stops-late H, misses-strike M, small-swing M',
-        'Sticky green film in pinions and barrels, soon after an “overhaul”',
-        2,
-        1,
-        'Full strip; no guarantee otherwise',
-      ],
+      'too-much-oil',
+      'Too much oil, migrated',
+      'common',
+      'small-swing H, rate-wanders M, gains H, loses L',
+      'Wet pinions, oil beyond the sinks, a shine between the coils of a hairspring',
+      1,
+      1,
+      'Degrease escapement and spring; strip if it is everywhere',
     ],
-  ),
+    [
+      'dip-residue',
+      'Cleaner residue from a dip',
+      'usual',
+      'stops-late H, misses-strike M, small-swing M',
+      'Sticky green film in pinions and barrels, soon after an “overhaul”',
+      2,
+      1,
+      'Full strip; no guarantee otherwise',
+    ],
+  ]),
   ...ofMovement(
     () => true,
     [

@@ -29,7 +29,7 @@ import { Recording } from '../../recordings/recordings.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
-import { CheckAnswer, CheckSetting } from '../../assembly/assembly.entity.ts';
+import { CheckAnswer, CheckSetting, StandRun } from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 
@@ -108,6 +108,7 @@ export const entities = [
   Recording,
   CheckAnswer,
   CheckSetting,
+  StandRun,
   StrikeHeard,
   ReleaseMinute,
   SoundHeard,

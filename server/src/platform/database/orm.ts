@@ -20,6 +20,7 @@ import { Job } from './migrations/0016-job.ts';
 import { Felt } from './migrations/0017-felt.ts';
 import { DepthOfPasses } from './migrations/0018-depth.ts';
 import { Description } from './migrations/0019-description.ts';
+import { StandRun } from './migrations/0020-stand-run.ts';
 
 export type { EntityManager };
 
@@ -51,6 +52,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0017-felt', class: Felt },
         { name: '0018-depth', class: DepthOfPasses },
         { name: '0019-description', class: Description },
+        { name: '0020-stand-run', class: StandRun },
       ],
       snapshot: false,
       silent: true,

@@ -9,6 +9,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { Tick } from '../../ui/Field.tsx';
 import { Temporary } from '../strip/Temporary.tsx';
 import { Checks, leftOf } from './Checks.tsx';
+import { StandRuns } from './StandRuns.tsx';
 import { Releases } from './Releases.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -74,6 +75,7 @@ export function AssemblyScreen() {
           <Checks place="assemble" title="Checks as it goes together" />
         </div>
         <div className="flex min-w-0 flex-col gap-5">
+          <StandRuns />
           <PhasesToSet />
           <Temporary />
           {visit.movement.traits.strike !== 'none' && <Releases />}

@@ -86,7 +86,8 @@ function JobLine({ visit }: { visit: Visit }) {
 }
 
 function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
-  const together = isTogether(visit.stages, visit.strip.passes);
+  const onStand = visit.standRuns.some((r) => r.endedAt === null);
+  const together = onStand || isTogether(visit.stages, visit.strip.passes);
   const [asked, setAsked] = useState<string | null>(null);
   const power = visit.power.find((p) => p.source === asked);
   return (

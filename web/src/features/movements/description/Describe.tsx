@@ -36,7 +36,7 @@ interface Typed {
 function DescribeForm({ movement, visitId, descriptions }: Props & { descriptions: readonly Description[] }) {
   const now = descriptions[0]!;
   const stands: Typed = {
-    traits: now.traits as Traits,
+    traits: now.traits,
     familyId: now.familyId,
     reason: '',
     version: now.version,
@@ -53,7 +53,7 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
     onSent: draft.clear,
     onFields: (fields) => fields.forEach((f) => form.setError('reason', { message: f.message })),
   });
-  const versions = descriptions.map((d) => d.traits as Traits);
+  const versions = descriptions.map((d) => d.traits);
   const change = (part: Partial<Typed>) =>
     Object.entries(part).forEach(([field, value]) => form.setValue(field as 'traits', value as Traits));
   return (
@@ -112,7 +112,7 @@ function Log({ descriptions }: { descriptions: readonly Description[] }) {
       <ol className="flex flex-col gap-3">
         {descriptions.map((d, i) => {
           const before = descriptions[i + 1];
-          const changes = before ? descriptionChanges(before.traits as Traits, d.traits as Traits) : [];
+          const changes = before ? descriptionChanges(before.traits, d.traits) : [];
           return (
             <li key={d.version} className="border-t border-line pt-3">
               <b>{d.reason}</b>{' '}

@@ -46,7 +46,7 @@ export function DescriptionEditor(editing: Editing) {
               key={field}
               label={label}
               value={traits[field]}
-              onChange={(e) => onChange({ ...traits, [field]: e.target.value } as Traits)}
+              onChange={(e) => onChange({ ...traits, [field]: e.target.value })}
             >
               {all.map((one) => (
                 <option key={one}>{one}</option>

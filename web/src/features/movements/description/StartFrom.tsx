@@ -62,7 +62,7 @@ function Like({
   const client = useQueryClient();
   const pick = async (movementId: string) => {
     const { movement } = await client.fetchQuery(fetched(api.movements.book, { params: { movementId } }));
-    onPick(movement.traits as Traits, movement.familyId);
+    onPick(movement.traits, movement.familyId);
     onDone();
   };
   if (data?.items.length === 0) return <p className="mt-2 text-soft">No movement matches “{q}”.</p>;
@@ -72,7 +72,10 @@ function Like({
         <li key={m.id}>
           <button
             type="button"
-            className="flex min-h-12 w-full items-center gap-3 rounded-lg border border-line px-3 text-left hover:bg-steel-wash"
+            className={
+              'flex min-h-12 w-full items-center gap-3 rounded-lg border border-line px-3 ' +
+              'text-left hover:bg-steel-wash'
+            }
             onClick={() => void pick(m.id)}
           >
             <b className="truncate">{m.name}</b>
