@@ -721,6 +721,12 @@ export const addresses = {
     previewTable: { method: 'POST', path: '/stores-table/preview', reads: 'stores' },
     importTable: { method: 'PUT', path: '/stores-table', changes: ['stores'], inverse: 'final' },
   },
+  shopWork: {
+    list: { method: 'GET', path: '/shop-work', reads: 'stores' },
+    add: { method: 'POST', path: '/shop-work', changes: ['stores'], inverse: 'shopWork.end' },
+    log: { method: 'POST', path: '/shop-work/:taskId/log', changes: ['stores'], inverse: 'final' },
+    end: { method: 'PUT', path: '/shop-work/:taskId/end', changes: ['stores'], inverse: 'final' },
+  },
   houseRules: {
     get: { method: 'GET', path: '/rules', reads: 'rules' },
     set: { method: 'PUT', path: '/rules', changes: ['rules'], inverse: 'same' },

@@ -24,6 +24,7 @@ import { recordingsRoutes } from './recordings.ts';
 import { replacementRoutes } from './replacement.ts';
 import { searchRoutes } from './search.ts';
 import { signingRoutes } from './signing.ts';
+import { shopWorkRoutes } from './shop-work.ts';
 import { storesRoutes } from './stores.ts';
 import { strikeRoutes } from './strike.ts';
 import { stripRoutes } from './strip.ts';
@@ -54,6 +55,7 @@ export const api = {
   electric: electricRoutes,
   replacement: replacementRoutes,
   stores: storesRoutes,
+  shopWork: shopWorkRoutes,
   houseRules: houseRulesRoutes,
   movements: movementsRoutes,
   photos: photosRoutes,
@@ -100,6 +102,7 @@ export * from './route.ts';
 export * from './search.ts';
 export * from './service-record.ts';
 export * from './signing.ts';
+export * from './shop-work.ts';
 export * from './stores.ts';
 export * from './strike.ts';
 export * from './strip.ts';

@@ -38,6 +38,7 @@ import { servePowerDown } from './power-down/power-down.routes.ts';
 import { recordingBody, serveRecordings } from './recordings/recordings.routes.ts';
 import { serveReplacement } from './replacement/replacement.routes.ts';
 import { serveHouseRules } from './house-rules/house-rules.routes.ts';
+import { serveShopWork } from './shop-work/shop-work.routes.ts';
 import { serveStores } from './stores/stores.routes.ts';
 import { serveStrip } from './strip/strip.routes.ts';
 import { serveSurvey } from './survey/survey.routes.ts';
@@ -108,6 +109,7 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
   serveElectric(serve);
   serveReplacement(serve);
   serveStores(serve, router, appContext);
+  serveShopWork(serve);
   serveOiling(serve);
   serveTestRun(serve);
   serveAssembly(serve);

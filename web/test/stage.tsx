@@ -13,6 +13,7 @@ const ASKED: Record<string, unknown> = {
   '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} },
   '/api/baths': [],
   '/api/stores': [],
+  '/api/shop-work': [],
   '/type': { weaknesses: [], sisters: [] },
 };
 

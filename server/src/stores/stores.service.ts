@@ -99,6 +99,18 @@ export async function addItem(
   return one(ctx, made.id);
 }
 
+/** One more of a thing, which lies there already or is new. */
+export async function oneMore(ctx: Context, { kind, name }: Pick<Item, 'kind' | 'name'>, note: string): Promise<void> {
+  const nothing = { minimum: 0, price: '', supplier: '', supplierNo: '', shelf: '', batch: '' };
+  const item: Item = { kind, name, sizes: {}, ...nothing, note: note.slice(0, 200) };
+  const identity = identityOf(item);
+  const there = await ctx.em.findOne(StockItem, { identity });
+  const one = there ?? ctx.em.create(StockItem, { ...item, identity });
+  one.kept = true;
+  await ctx.em.flush();
+  moved(ctx, one.id, 1, 'came in');
+}
+
 export async function changeItem(
   ctx: Context,
   id: string,

@@ -26,6 +26,7 @@ import { ElectricTest } from '../../electric/electric.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
+import { ShopTask } from '../../shop-work/shop-work.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
@@ -96,6 +97,7 @@ export const entities = [
   StripPhase,
   StripTemporary,
   StripCustody,
+  ShopTask,
   StockItem,
   StockMove,
   StockOrder,

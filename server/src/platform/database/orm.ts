@@ -21,6 +21,7 @@ import { Felt } from './migrations/0017-felt.ts';
 import { DepthOfPasses } from './migrations/0018-depth.ts';
 import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
+import { ShopWork } from './migrations/0021-shop-work.ts';
 
 export type { EntityManager };
 
@@ -53,6 +54,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0018-depth', class: DepthOfPasses },
         { name: '0019-description', class: Description },
         { name: '0020-stand-run', class: StandRun },
+        { name: '0021-shop-work', class: ShopWork },
       ],
       snapshot: false,
       silent: true,

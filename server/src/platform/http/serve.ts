@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { ok } from '@eclat/contract';
 import type { Notice, ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
+import { OptimisticLockError } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
@@ -52,24 +53,31 @@ export const serveOn =
         touched: new Set<string>(),
       };
       const work = (em: EntityManager) => handler({ ...ctx, em }, given);
-      const run = route.reads
-        ? work(appContext.orm.em.fork())
-        : appContext.orm.em.fork().transactional(async (em) => {
-            const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
-            await em.flush();
-            const { visitId } = req.params;
-            if (typeof visitId === 'string') ctx.touched.add(visitId);
-            await tell(em, {
-              topics: route.changes,
-              visits: [...ctx.touched],
-              key: req.get('idempotency-key')?.slice(0, 100),
-            });
-            return reply;
+      const unit = () =>
+        appContext.orm.em.fork().transactional(async (em) => {
+          const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
+          await em.flush();
+          const { visitId } = req.params;
+          if (typeof visitId === 'string') ctx.touched.add(visitId);
+          await tell(em, {
+            topics: route.changes,
+            visits: [...ctx.touched],
+            key: req.get('idempotency-key')?.slice(0, 100),
           });
-      const reply = await run;
+          return reply;
+        });
+      const reply = await (route.reads ? work(appContext.orm.em.fork()) : unit().catch(onceMore(unit)));
       if (appContext.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
       if (!res.headersSent) res.status(route.method === 'POST' && !route.reads ? 201 : 200).json(reply);
     });
+  };
+
+/** Somebody else was faster by a breath: seen again, it is what it is for all who come second. */
+const onceMore =
+  <T>(unit: () => Promise<T>) =>
+  (error: unknown): Promise<T> => {
+    if (error instanceof OptimisticLockError) return unit();
+    throw error;
   };
 
 function parse(schema: z.ZodType, value: unknown): unknown {

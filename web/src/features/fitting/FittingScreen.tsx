@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { PartRow } from '../survey/PartConditions.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
+import { ShopWork } from '../shop-work/ShopWork.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { BushesFitted } from './BushesFitted.tsx';
@@ -44,6 +45,7 @@ export function FittingScreen() {
         <PartsFitted visit={visit} />
         {!visit.closedAt && <PartForm />}
       </Panel>
+      <ShopWork visitId={visit.id} />
       {!visit.closedAt && !visit.replacement.out && (
         <p className="no-print">
           <Link

@@ -7,6 +7,7 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useStores } from '../../data/queries.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
+import { ShopWork, useShopWork } from '../shop-work/ShopWork.tsx';
 import { ItemForm } from './ItemForm.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
 import { low, ORDERS, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
@@ -19,6 +20,7 @@ export function StoresScreen() {
   const { search, ask } = useStoresSearch();
   const [adding, setAdding] = useState(false);
   const [table, setTable] = useState(false);
+  const goingOn = useShopWork().some((t) => t.endedAt === null);
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="the stores" />;
   const open = data.find((i) => i.id === search.item);
@@ -42,6 +44,7 @@ export function StoresScreen() {
         </div>
       </div>
       <StoresAnswer items={data} onShort={search.only === 'short' ? null : () => ask({ only: 'short' })} />
+      {goingOn && <ShopWork />}
       {adding && (
         <Panel title="New in the stores">
           <ItemForm item={null} onClose={() => setAdding(false)} />
@@ -53,6 +56,7 @@ export function StoresScreen() {
           <Found items={data} search={search} onOpen={(item) => ask({ item })} />
         </Panel>
       )}
+      {!goingOn && <ShopWork />}
       {open && <ItemSheet key={open.id} item={open} onClose={() => ask({ item: '' })} />}
       {table && (
         <Suspense>
