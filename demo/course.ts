@@ -2,7 +2,7 @@ import { type BodyOf, api } from '@eclat/contract';
 import type { Decision, RouteId } from '@eclat/core/estimate';
 import type { Bath, SequenceId } from '@eclat/core/cleaning';
 import type { LookOutcome, SymptomId } from '@eclat/core/faults';
-import type { PowerState } from '@eclat/core/workflow';
+import type { PowerState, UnitStage } from '@eclat/core/workflow';
 
 export const DAY = 86_400_000;
 
@@ -31,6 +31,8 @@ export interface Course {
     later?: BodyOf<typeof api.agreement.addLine>[];
     question?: string;
   };
+  /** What goes at its own pace, with the stages of it that are done. */
+  units?: { name: string; done: UnitStage[] }[];
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
   looks?: Record<string, LookOutcome>;
   cause?: string;

@@ -6,6 +6,7 @@ import { walkOf } from '@eclat/core/assess';
 import { ROUTES } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
+import { addUnit, setUnitStage } from '@eclat/server/sub-assemblies/sub-assemblies.service';
 import { has, holesOf, trainName, type Traits } from '@eclat/core/movement';
 import { checksFor } from '@eclat/core/checks';
 import { setCheck } from '@eclat/server/assembly/assembly.service';
@@ -272,6 +273,10 @@ export class Workshop {
       await this.did(setPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);
     for (const m of course.measured ?? [])
       await this.did(addMeasurement(this.ctx, id, api.assessment.addMeasurement.body.parse(m)), 1);
+    for (const { name, done } of course.units ?? []) {
+      const unit = await addUnit(this.ctx, id, { name });
+      for (const stage of done) await this.did(setUnitStage(this.ctx, id, unit.id, stage, { state: 'done', why: '' }));
+    }
     for (const e of course.dated ?? []) await this.did(addEvidence(this.ctx, movement.id, e), 1);
     const photo = photos.at(-1);
     if (photo)

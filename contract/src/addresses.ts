@@ -727,6 +727,29 @@ export const addresses = {
     log: { method: 'POST', path: '/shop-work/:taskId/log', changes: ['stores'], inverse: 'final' },
     end: { method: 'PUT', path: '/shop-work/:taskId/end', changes: ['stores'], inverse: 'final' },
   },
+  subAssemblies: {
+    add: {
+      method: 'POST',
+      path: '/visits/:visitId/units',
+      changes: ['visit', 'bench'],
+      inverse: 'subAssemblies.remove',
+      visit: { put: 'units', by: 'id', again: true },
+    },
+    setStage: {
+      method: 'PUT',
+      path: '/visits/:visitId/units/:unitId/stages/:stage',
+      changes: ['visit', 'bench'],
+      inverse: 'same',
+      visit: { put: 'units', by: 'id', again: true },
+    },
+    remove: {
+      method: 'DELETE',
+      path: '/visits/:visitId/units/:unitId',
+      changes: ['visit', 'bench'],
+      inverse: 'subAssemblies.add',
+      visit: { remove: 'units', by: 'id', param: 'unitId', again: true },
+    },
+  },
   houseRules: {
     get: { method: 'GET', path: '/rules', reads: 'rules' },
     set: { method: 'PUT', path: '/rules', changes: ['rules'], inverse: 'same' },

@@ -39,6 +39,7 @@ export const FEATURES = {
   electric: { core: ['electric'] },
   replacement: { core: ['movement'] },
   stores: { core: ['stores', 'table'] },
+  'sub-assemblies': { core: ['workflow'] },
   'shop-work': { core: ['stores'] },
   'house-rules': { core: ['rules'] },
   movements: { core: ['movement', 'history'] },

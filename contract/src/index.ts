@@ -25,6 +25,7 @@ import { replacementRoutes } from './replacement.ts';
 import { searchRoutes } from './search.ts';
 import { signingRoutes } from './signing.ts';
 import { shopWorkRoutes } from './shop-work.ts';
+import { subAssembliesRoutes } from './sub-assemblies.ts';
 import { storesRoutes } from './stores.ts';
 import { strikeRoutes } from './strike.ts';
 import { stripRoutes } from './strip.ts';
@@ -56,6 +57,7 @@ export const api = {
   replacement: replacementRoutes,
   stores: storesRoutes,
   shopWork: shopWorkRoutes,
+  subAssemblies: subAssembliesRoutes,
   houseRules: houseRulesRoutes,
   movements: movementsRoutes,
   photos: photosRoutes,
@@ -103,6 +105,7 @@ export * from './search.ts';
 export * from './service-record.ts';
 export * from './signing.ts';
 export * from './shop-work.ts';
+export * from './sub-assemblies.ts';
 export * from './stores.ts';
 export * from './strike.ts';
 export * from './strip.ts';

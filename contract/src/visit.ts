@@ -12,6 +12,7 @@ import { electricEntry } from './electric.ts';
 import { bush, part, partWork } from './fitting.ts';
 import { visitRules } from './house-rules.ts';
 import { heardSound } from './listening.ts';
+import { unit } from './sub-assemblies.ts';
 import { movement, newMovement } from './movements.ts';
 import { oiled } from './oiling.ts';
 import { owner, ownerFields } from './owners.ts';
@@ -189,6 +190,8 @@ export const visit = z.object({
   earlierChecks: z.array(checked),
   settings: z.array(checkSetting),
   standRuns: z.array(standRun),
+  /** Parts of the clock that go at their own pace. */
+  units: z.array(unit),
   struck: z.array(struck),
   releases: z.array(releaseRead),
   heard: z.array(heardSound),

@@ -18,6 +18,7 @@ export default {
   stage: 'run',
   course: {
     findings: [finding('print work', 'Ribbon dry, bevels stiff.', 'harms it', 'none', 'Clean, free, re-ink')],
+    units: [{ name: 'print work', done: ['power', 'strip'] }],
     symptoms: { 'stops-place': 'present' },
     cause: 'Stiff bevels',
     baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }],

@@ -38,6 +38,7 @@ import { servePowerDown } from './power-down/power-down.routes.ts';
 import { recordingBody, serveRecordings } from './recordings/recordings.routes.ts';
 import { serveReplacement } from './replacement/replacement.routes.ts';
 import { serveHouseRules } from './house-rules/house-rules.routes.ts';
+import { serveSubAssemblies } from './sub-assemblies/sub-assemblies.routes.ts';
 import { serveShopWork } from './shop-work/shop-work.routes.ts';
 import { serveStores } from './stores/stores.routes.ts';
 import { serveStrip } from './strip/strip.routes.ts';
@@ -110,6 +111,7 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
   serveReplacement(serve);
   serveStores(serve, router, appContext);
   serveShopWork(serve);
+  serveSubAssemblies(serve);
   serveOiling(serve);
   serveTestRun(serve);
   serveAssembly(serve);

@@ -92,6 +92,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     earlierChecks: [],
     settings: [],
     standRuns: [],
+    units: [],
     struck: [],
     releases: [],
     heard: [],

@@ -1,4 +1,4 @@
-import { counted } from '../units/index.ts';
+import { counted, sentence } from '../units/index.ts';
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
 import { holesOf, type Traits } from '../movement/index.ts';
@@ -9,7 +9,7 @@ import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
 import type { CheckResult } from '../checks/index.ts';
 import { notDone, shapeById, stagesOf, termsName, type Job } from '../workflow/index.ts';
-import type { PowerState, StageState } from '../workflow/index.ts';
+import type { PowerState, StageState, Unit } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
@@ -21,6 +21,7 @@ export interface VisitSource {
   owner: PrivateWords;
   job: Job;
   stages: readonly StageState[];
+  units: readonly Unit[];
   power: readonly { state: PowerState }[];
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
@@ -85,8 +86,11 @@ export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['pa
 });
 
 /** What was agreed, and what was left out of it. */
-function jobOf({ job, stages }: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
-  const left = notDone(stagesOf(job, stages));
+function jobOf({ job, stages, units }: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
+  const left = [
+    ...notDone(stagesOf(job, stages)),
+    ...units.flatMap((u) => notDone(u.stages).map((words) => `${sentence(u.name)}: ${words}`)),
+  ];
   const t = job.trial;
   return {
     job: {

@@ -12,6 +12,8 @@ import {
   type PowerState,
   type StageState,
   type VisitFacts,
+  type Unit,
+  unitStages,
 } from '../workflow/index.ts';
 
 /**
@@ -44,6 +46,7 @@ export interface FactSource {
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly { hole: string; off: boolean }[];
   oiled: readonly { point: string; at: string }[];
+  units: readonly Unit[];
   standRuns: readonly { off: string; endedAt: string | null }[];
   testRun: RunLog | null;
 }
@@ -73,6 +76,10 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
+    units: visit.units.map(({ name, stages }) => ({
+      name,
+      stages: unitStages(stages).map(({ stage, state, why }) => ({ stage, state, why })),
+    })),
     standRun: visit.standRuns.find((r) => r.endedAt === null)?.off ?? null,
     passes: passes.map(({ depth }) => ({ depth })),
     steps: visit.strip.steps.length,

@@ -37,6 +37,7 @@ export const finishedVisit: SignSource = {
     },
   ],
   standRuns: [],
+  units: [],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2, off: false }],
   parts: [

@@ -1,4 +1,5 @@
 export * from './stages.ts';
+export * from './sub-assemblies.ts';
 export * from './jobs.ts';
 export * from './passes.ts';
 export * from './power.ts';

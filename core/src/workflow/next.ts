@@ -1,8 +1,9 @@
-import { counted } from '../units/index.ts';
+import { counted, sentence } from '../units/index.ts';
 import type { PassDepth } from './passes.ts';
 import { isSafe, isShallow, type PowerState } from './power.ts';
 import { settled, stagesIn, type Stand, type StageState } from './jobs.ts';
-import type { StageId } from './stages.ts';
+import { stageName, STAGE_IDS, type StageId } from './stages.ts';
+import { leastUnit, type Unit } from './sub-assemblies.ts';
 
 /** What a visit comes to, as far as its next action and its signature depend on it. `visitFacts` makes it. */
 export interface VisitFacts {
@@ -49,6 +50,8 @@ export interface VisitFacts {
   promisedAt: number | null;
   /** A trial without an outcome yet: when it is looked at again, ms since 1970. */
   trialEndsAt: number | null;
+  /** Sub-assemblies that go at their own pace. */
+  units: readonly Unit[];
 }
 
 export type Urgency = 'danger' | 'due' | 'next' | 'wait';
@@ -92,9 +95,19 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
     return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
   if (f.standRun !== null)
     return { stage: 'assemble', text: `Runs on the stand, off: ${f.standRun}`, urgency: 'wait', beside };
-  const own = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
+  const movement = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
+  const own = unitAction(f, movement) ?? movement;
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };
   return own;
+}
+
+/** A sub-assembly that is behind the movement, or wants a hand while the movement waits. */
+function unitAction({ units }: VisitFacts, movement: NextAction): NextAction | null {
+  const unit = leastUnit(units);
+  const behind = unit !== null && STAGE_IDS.indexOf(unit.stage) < STAGE_IDS.indexOf(movement.stage);
+  if (!unit || !(behind || movement.urgency === 'wait')) return null;
+  const text = `${sentence(unit.name)}: ${stageName(unit.stage).toLowerCase()} is next`;
+  return { stage: unit.stage, text, urgency: 'next', beside: false };
 }
 
 /** All but the signature is done, and the clock is out on trial. */

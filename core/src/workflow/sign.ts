@@ -2,6 +2,7 @@ import { counted } from '../units/index.ts';
 import type { VisitFacts } from './next.ts';
 import { stagesIn } from './jobs.ts';
 import { stageName, type StageId } from './stages.ts';
+import { unitStage } from './sub-assemblies.ts';
 
 export interface SignFacts extends VisitFacts {
   /** Temporary things still in it; parts still with another hand. */
@@ -21,7 +22,7 @@ export interface SignFacts extends VisitFacts {
 export interface Obstacle {
   what: string;
   /** The stage where it is taken out of the way; null: on the page of the signature itself. */
-  at: StageId | 'case' | null;
+  at: StageId | 'case' | 'units' | null;
   /** A reason in words takes its place. */
   waivable?: true;
 }
@@ -38,6 +39,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
   const left = stagesIn(f.stages, 'left');
   if (inJob.includes('power') && f.power.some((s) => s === 'unknown'))
     out.push({ what: 'The power state of a train is unknown', at: 'power' });
+  for (const unit of f.units) if (unitStage(unit) !== null) out.push({ what: `${unit.name} is not done`, at: 'units' });
   if (f.standRun !== null) out.push({ what: 'It still runs on the stand with parts off', at: 'assemble' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
   if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');

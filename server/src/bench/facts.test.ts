@@ -1,9 +1,9 @@
 import type { BenchRow, Visit } from '@eclat/contract';
 import { SYMPTOM_IDS } from '@eclat/core/faults';
-import { holesOf } from '@eclat/core/movement';
+import { familyById, holesOf, storedSources } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { visitFacts } from '@eclat/core/visit';
-import { DEPTHS, SHAPE_IDS, STAGE_IDS, STAGE_STATES } from '@eclat/core/workflow';
+import { DEPTHS, SHAPE_IDS, STAGE_IDS, STAGE_STATES, POWER_STATES } from '@eclat/core/workflow';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
@@ -71,8 +71,18 @@ function presses(visit: Visit): fc.Arbitrary<Press> {
       .map((kind): Press => ['POST', of('testrun/events'), { kind, happenedAt: now.at.toISOString() }]),
     fc.constantFrom(...DEPTHS).map((depth): Press => ['POST', of('passes'), { reason: 'it stops', depth }]),
     fc.constant<Press>(['POST', of('steps'), { what: 'hands', opens: 'hands and dial' }]),
+    fc.constant<Press>(['POST', of('stand-runs'), { off: 'dial' }]),
+    fc.constantFrom('alarm', 'dial work').map((name): Press => ['POST', of('units'), { name }]),
+    fc
+      .tuple(fc.constantFrom(...storedSources(traits)), fc.constantFrom(...POWER_STATES))
+      .map(([s, state]): Press => ['PUT', of(`power/${s.id}`), { state, version: 1 }]),
+    fc.constantFrom(longcase, oneChain).map((t): Press => ['POST', description(visit), { ...t, version: 1 }]),
   );
 }
+
+const longcase = { traits: familyById('longcase').traits, familyId: 'longcase', reason: 'found so' };
+const oneChain = { ...longcase, traits: familyById('longcase-30-hour').traits };
+const description = (visit: Visit) => `/movements/${visit.movement.id}/descriptions`;
 
 it('the bench, from its one quick question, finds what the whole visit comes to, whatever was pressed', async () => {
   await fc.assert(

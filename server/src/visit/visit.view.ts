@@ -39,6 +39,7 @@ import { strikeRows, viewStrike } from '../strike/strike.service.ts';
 import { runRows, viewRun } from '../test-run/test-run.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
 import { viewKept } from '../workings/workings.service.ts';
+import { unitRows, viewUnits } from '../sub-assemblies/sub-assemblies.service.ts';
 import { jobRows, viewJob } from './job.service.ts';
 import { CautionRead, StageEvent, Visit } from './visit.entity.ts';
 
@@ -48,6 +49,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
   const found = await fetchAll(ctx.em, {
     ...ofTheVisit(visit),
     ...jobRows(visitId),
+    ...unitRows(visitId),
     ...receptionRows(visit),
     ...assessmentRows(visit),
     ...diagnosisRows(visitId),
@@ -85,6 +87,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     ...viewAssessment(found, movement.traits),
     ...viewDiagnosis(found),
     movement,
+    units: viewUnits(found),
     agreement: viewAgreement(found),
     rules: viewVisitRules(found),
     photos: viewPhotos(found),

@@ -186,6 +186,13 @@ export const router = createBrowserRouter([
               import('../features/casework/CaseworkScreen.tsx').then((m) => ({ Component: m.CaseworkScreen })),
           },
           {
+            path: 'units',
+            lazy: () =>
+              import('../features/sub-assemblies/SubAssembliesScreen.tsx').then((m) => ({
+                Component: m.SubAssembliesScreen,
+              })),
+          },
+          {
             path: 'description',
             lazy: () =>
               import('../features/movements/description/DescriptionScreen.tsx').then((m) => ({

@@ -26,6 +26,7 @@ import { ElectricTest } from '../../electric/electric.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
+import { Unit, UnitStageEvent } from '../../sub-assemblies/sub-assemblies.entity.ts';
 import { ShopTask } from '../../shop-work/shop-work.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
@@ -98,6 +99,8 @@ export const entities = [
   StripTemporary,
   StripCustody,
   ShopTask,
+  Unit,
+  UnitStageEvent,
   StockItem,
   StockMove,
   StockOrder,

@@ -22,6 +22,7 @@ import { DepthOfPasses } from './migrations/0018-depth.ts';
 import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
+import { Units } from './migrations/0022-units.ts';
 
 export type { EntityManager };
 
@@ -55,6 +56,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0019-description', class: Description },
         { name: '0020-stand-run', class: StandRun },
         { name: '0021-shop-work', class: ShopWork },
+        { name: '0022-units', class: Units },
       ],
       snapshot: false,
       silent: true,

@@ -1,7 +1,8 @@
 import type { Visit } from '@eclat/contract';
 import { isElectric } from '@eclat/core/electric';
+import { unitStage } from '@eclat/core/workflow';
 import clsx from 'clsx';
-import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Zap } from 'lucide-react';
+import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, Zap } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 
@@ -11,6 +12,7 @@ import { NavLink } from 'react-router';
  */
 export function SideWork({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
+  const late = visit.units.filter((u) => unitStage(u) !== null).length;
   const { out, checks } = visit.replacement;
   const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
@@ -21,6 +23,12 @@ export function SideWork({ visit }: { visit: Visit }) {
         name="Case, dial, glass"
         mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
         waits={open > 0}
+      />
+      <SideLink
+        to="units"
+        name="Sub-assemblies"
+        mark={late > 0 ? late : <Component className="size-4" aria-hidden />}
+        waits={late > 0}
       />
       <SideLink to="description" name="The movement" mark={<Cog className="size-4" aria-hidden />} />
       {replacing && (
