@@ -59,14 +59,18 @@ export function viewLastSurvey({
   };
   return {
     at: first.at.toISOString(),
-    holes: lastHoles.map(({ key, pivotMm, holeLongMm, holeShortMm, verdict }) => ({
-      key,
-      pivotMm: pivotMm ?? null,
-      holeLongMm: holeLongMm ?? null,
-      holeShortMm: holeShortMm ?? null,
-      verdict,
-      bushed: bushOf(key),
-    })),
+    // Wear is reckoned from what was measured: what lean or play stood for is no figure to compare with a caliper's.
+    holes: lastHoles.map((h) => {
+      const measured = sizeOf(h).kind === 'measured';
+      return {
+        key: h.key,
+        pivotMm: h.pivotMm ?? null,
+        holeLongMm: measured ? (h.holeLongMm ?? null) : null,
+        holeShortMm: measured ? (h.holeShortMm ?? null) : null,
+        verdict: h.verdict,
+        bushed: bushOf(h.key),
+      };
+    }),
   };
 }
 

@@ -9,6 +9,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
 import { sql } from '../platform/http/app-context.ts';
 
+const ROUND = { kind: 'measured', holeShortMm: 1.24 };
 const start = new Date('2031-05-02T09:00:00Z');
 const now = { at: start };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -53,7 +54,9 @@ async function workThrough(visit: Visit, seen = 'Front hole oval.'): Promise<voi
   for (const [i, h] of holesOf(visit.movement.traits).entries())
     await marit.ok('PUT', `${at}/holes/${h.key}`, {
       pivotMm: 1.2,
-      size: { kind: 'measured', holeLongMm: i === 2 ? 1.6 : 1.24, holeShortMm: 1.24 },
+      // One is judged by the lean of its arbor: no figure that a caliper could be held to.
+      size: i === 3 ? { kind: 'lean', leanDeg: 1, plateMm: 2 } : { ...ROUND, holeLongMm: i === 2 ? 1.6 : 1.24 },
+      way: i === 3 ? 'one-plate' : 'one-wheel',
       verdict: i === 2 ? 'bush' : 'sound',
       version: 0,
     });
@@ -176,6 +179,11 @@ describe('a whole visit', () => {
     // What each hole measured then stands behind the new survey.
     const holes = holesOf(visit.movement.traits);
     expect(again.lastSurvey!.holes).toHaveLength(holes.length);
+    const figures = again.lastSurvey!.holes.map((h) => h.holeLongMm);
+    expect([figures.filter((f) => f === null).length, figures.filter((f) => f === 1.24).length]).toEqual([
+      1,
+      holes.length - 2,
+    ]);
     expect(again.lastSurvey!.holes.filter((h) => h.verdict === 'bush')).toEqual([
       {
         key: holes[2]!.key,

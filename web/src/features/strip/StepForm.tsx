@@ -30,7 +30,6 @@ const chip =
 /** For one hand: press what, what held it, where it goes. The place stays for the next, the rest is empty again. */
 export function StepForm({ step, onClose }: { step: StripStep | null; onClose: () => void }) {
   const it = useStepForm(step, onClose);
-  const units = useThisVisit().units.map((u) => u.name);
   const { traits, form, add, change, send, heldBy, place, remarks, offered, photos, toggle } = it;
   return (
     <Panel title={step ? 'Correct a step' : 'Comes off now'}>
@@ -87,18 +86,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             </button>
           ))}
         </div>
-        {units.length > 0 && (
-          <Chips
-            label="Part of"
-            list={units}
-            value={form.watch('group') ?? ''}
-            onPress={(v) => form.setValue('group', form.getValues('group') === v ? '' : v, { shouldDirty: true })}
-          />
-        )}
-        <div className="grid gap-4 sm:grid-cols-2">
-          <TextField label={LABELS.note} {...form.register('note')} />
-          <TextField label={LABELS.group} placeholder="strike levers" {...form.register('group')} />
-        </div>
+        <Words form={form} />
         <SpokenRemark
           value={form.watch('recordingId') ?? null}
           onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })}
@@ -111,6 +99,27 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         )}
       </form>
     </Panel>
+  );
+}
+
+/** A remark in words, and what it belongs to: a group, or a sub-assembly that goes by itself. */
+function Words({ form }: { form: ReturnType<typeof useStepForm>['form'] }) {
+  const units = useThisVisit().units.map((u) => u.name);
+  return (
+    <>
+      {units.length > 0 && (
+        <Chips
+          label="Part of"
+          list={units}
+          value={form.watch('group') ?? ''}
+          onPress={(v) => form.setValue('group', form.getValues('group') === v ? '' : v, { shouldDirty: true })}
+        />
+      )}
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField label={LABELS.note} {...form.register('note')} />
+        <TextField label={LABELS.group} placeholder="strike levers" {...form.register('group')} />
+      </div>
+    </>
   );
 }
 

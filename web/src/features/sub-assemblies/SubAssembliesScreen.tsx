@@ -15,7 +15,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
-/** What goes at its own pace beside the movement, each with its stages; the visit stands where the last of them does. */
+/** What goes at its own pace beside the movement, each with its stages; the visit stands where the last does. */
 export function SubAssembliesScreen() {
   const visit = useThisVisit();
   const open = visit.units.filter((u) => unitStage(u) !== null);
@@ -44,15 +44,8 @@ const standsWords = (u: SubAssembly): string =>
 
 function OneUnit({ unit }: { unit: SubAssembly }) {
   const visit = useThisVisit();
-  const [leaving, setLeaving] = useState(false);
-  const [why, setWhy] = useState('');
-  const stage = unitStage(unit);
-  const set = useCommand(api.subAssemblies.setStage, { what: sentence(unit.name) });
   const out = useRemove(api.subAssemblies.remove, api.subAssemblies.add, sentence(unit.name));
-  const send = (of: UnitStage, state: StageStateId, because = '') =>
-    set.mutate({ params: { visitId: visit.id, unitId: unit.id, stage: of }, body: { state, why: because } });
   const apart = visit.strip.steps.filter((s) => s.group === unit.name && s.fate === 'apart').length;
-  const settled = unit.stages.filter((s) => s.state !== 'open');
   const params = { visitId: visit.id };
   return (
     <Panel
@@ -68,77 +61,12 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
         )
       }
     >
-      <ol className="mb-4 flex flex-wrap gap-2" aria-label={`Stages of the ${unit.name}`}>
-        {unit.stages.map((s) => (
-          <li
-            key={s.stage}
-            className={clsx(
-              'rounded-full border px-3 py-1 font-semibold',
-              s.state === 'open' && s.stage !== stage && 'border-line text-soft',
-              s.stage === stage && 'border-brass-fill bg-brass-wash text-brass',
-              s.state === 'done' && 'border-good text-good',
-              (s.state === 'left' || s.state === 'not in this job') && 'border-line text-soft line-through',
-            )}
-          >
-            {stageName(s.stage)}
-            <span className="sr-only">: {s.state}</span>
-          </li>
-        ))}
-      </ol>
+      <StagesOf unit={unit} />
       {apart > 0 && <p className="mb-3">{counted(apart, 'thing')} of it apart, by the strip log.</p>}
-      {!visit.closedAt && (
-        <div className="flex flex-wrap items-start gap-3">
-          {stage && (
-            <Button variant="main" busy={set.isPending} onClick={() => send(stage, 'done')}>
-              {stageName(stage)} is done
-            </Button>
-          )}
-          {stage && !leaving && (
-            <Button onClick={() => setLeaving(true)}>{stageName(stage)} does not belong, or is left</Button>
-          )}
-          {settled.length > 0 && (
-            <Button variant="plain" onClick={() => send(settled.at(-1)!.stage, 'open')}>
-              Take {stageName(settled.at(-1)!.stage).toLowerCase()} up again
-            </Button>
-          )}
-        </div>
-      )}
-      {stage && leaving && (
-        <form
-          className="mt-3 flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (why.trim() === '') return;
-            send(stage, 'left', why);
-            setLeaving(false);
-            setWhy('');
-          }}
-        >
-          <TextField
-            className="min-w-64 flex-1"
-            label={`Why ${stageName(stage).toLowerCase()} is left`}
-            autoFocus
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-          />
-          <Button type="submit" variant="main" disabled={why.trim() === ''}>
-            Left as far as agreed
-          </Button>
-          <Button
-            disabled={why.trim() === ''}
-            onClick={() => {
-              send(stage, 'not in this job', why);
-              setLeaving(false);
-              setWhy('');
-            }}
-          >
-            Not in this job
-          </Button>
-        </form>
-      )}
+      {!visit.closedAt && <Next unit={unit} />}
       <ul className="mt-3 text-sm text-soft">
-        {settled
-          .filter((s) => s.at !== null)
+        {unit.stages
+          .filter((s) => s.at !== null && s.state !== 'open')
           .map((s) => (
             <li key={s.stage}>
               {stageName(s.stage)}: {s.state}
@@ -147,6 +75,88 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
           ))}
       </ul>
     </Panel>
+  );
+}
+
+function StagesOf({ unit }: { unit: SubAssembly }) {
+  const stage = unitStage(unit);
+  return (
+    <ol className="mb-4 flex flex-wrap gap-2" aria-label={`Stages of the ${unit.name}`}>
+      {unit.stages.map((s) => (
+        <li
+          key={s.stage}
+          className={clsx(
+            'rounded-full border px-3 py-1 font-semibold',
+            s.state === 'open' && s.stage !== stage && 'border-line text-soft',
+            s.stage === stage && 'border-brass-fill bg-brass-wash text-brass',
+            s.state === 'done' && 'border-good text-good',
+            (s.state === 'left' || s.state === 'not in this job') && 'border-line text-soft line-through',
+          )}
+        >
+          {stageName(s.stage)}
+          <span className="sr-only">: {s.state}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** One press says that its stage is done; it may be left, or taken up again. */
+function Next({ unit }: { unit: SubAssembly }) {
+  const visit = useThisVisit();
+  const [leaving, setLeaving] = useState(false);
+  const stage = unitStage(unit);
+  const last = unit.stages.findLast((s) => s.state !== 'open');
+  const set = useCommand(api.subAssemblies.setStage, { what: sentence(unit.name), onSent: () => setLeaving(false) });
+  const send = (of: UnitStage, state: StageStateId, why = '') =>
+    set.mutate({ params: { visitId: visit.id, unitId: unit.id, stage: of }, body: { state, why } });
+  return (
+    <>
+      <div className="flex flex-wrap items-start gap-3">
+        {stage && (
+          <Button variant="main" busy={set.isPending} onClick={() => send(stage, 'done')}>
+            {stageName(stage)} is done
+          </Button>
+        )}
+        {stage && !leaving && (
+          <Button onClick={() => setLeaving(true)}>{stageName(stage)} does not belong, or is left</Button>
+        )}
+        {last && (
+          <Button variant="plain" onClick={() => send(last.stage, 'open')}>
+            Take {stageName(last.stage).toLowerCase()} up again
+          </Button>
+        )}
+      </div>
+      {stage && leaving && <Leave stage={stage} onSay={(state, why) => send(stage, state, why)} />}
+    </>
+  );
+}
+
+function Leave({ stage, onSay }: { stage: UnitStage; onSay: (state: StageStateId, why: string) => void }) {
+  const [why, setWhy] = useState('');
+  const empty = why.trim() === '';
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!empty) onSay('left', why);
+      }}
+    >
+      <TextField
+        className="min-w-64 flex-1"
+        label={`Why ${stageName(stage).toLowerCase()} is left`}
+        autoFocus
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <Button type="submit" variant="main" disabled={empty}>
+        Left as far as agreed
+      </Button>
+      <Button disabled={empty} onClick={() => onSay('not in this job', why)}>
+        Not in this job
+      </Button>
+    </form>
   );
 }
 

@@ -46,7 +46,7 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
   const left = last ? leftAs(last) : null;
   const worn =
-    left && read && !problem
+    left && read && !problem && kind === 'hole'
       ? wornSince({ ...left, at: visit.lastSurvey!.at }, { ...read.measure, at: visit.openedAt })
       : null;
   // Nothing measured: the person's word alone, by feel. Half measured is neither.
