@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openShop, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, makeSafe, openShop, stage, stageDone, takeIn, test } from './shop.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
 const agreed = (page: Page) => page.getByRole('button', { name: /^What is agreed/ });
@@ -74,5 +74,60 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
     await expect(page.getByText('Run, as far as agreed: tried over one night, the owner fetches it')).toBeVisible();
     await expect(page.getByText('Oil: oiled last year')).toBeVisible();
     await expect(page.getByText(/^Power down, Strip, Clean, Survey, Assemble: “Cure in place”/)).toBeVisible();
+  });
+});
+
+test('print work goes at its own pace, the clock runs with its dial off, an old part goes on after it', async ({
+  page,
+  server,
+}) => {
+  await openShop(page, server.address);
+  await takeIn(page, 'Recorder or instrument', 'Time recorder of the joinery');
+  const side = (name: string) => page.getByRole('link', { name, exact: true }).click();
+
+  await test.step('a sub-assembly is named, goes on by a press, and is left with its reason', async () => {
+    await makeSafe(page);
+    await side('Sub-assemblies');
+    await page.getByRole('button', { name: 'print work' }).press('Enter');
+    const panel = page.getByRole('list', { name: 'Stages of the print work' }).locator('xpath=..');
+    await page.getByRole('button', { name: 'Power down is done' }).press('Enter');
+    await panel.getByRole('button', { name: 'Strip does not belong, or is left' }).press('Enter');
+    await page.keyboard.type('Its rods stay together');
+    await page.getByRole('button', { name: 'Not in this job' }).press('Enter');
+    await expect(answer(page)).toContainText('Print work: clean is next');
+    await expect(panel).toContainText('Strip: not in this job, Its rods stay together');
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await expect(page.getByRole('link', { name: /Time recorder of the joinery/ })).toContainText('Photographs first');
+  });
+
+  await test.step('a run with the dial off is wound and no danger; ended, it is one', async () => {
+    await page.getByRole('link', { name: /Time recorder of the joinery/ }).click();
+    await stage(page, 'Assemble');
+    await page.getByRole('button', { name: 'dial and hands' }).press('Enter');
+    await page.getByRole('button', { name: 'Wound and going' }).press('Enter');
+    await expect(page.getByText('Going, off: dial and hands.')).toBeVisible();
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    const row = page.getByRole('link', { name: /Time recorder of the joinery/ });
+    await expect(row).toContainText('Runs on the stand, off: dial and hands');
+    await row.click();
+    await stage(page, 'Assemble');
+    await page.getByLabel('What it showed').fill('Even beat for a night');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/Off: dial and hands\. Even beat for a night/)).toBeVisible();
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await expect(row).toContainText('Apart with a train wound');
+    await row.click();
+  });
+
+  await test.step('an old part goes on as work of the shop, and ends in the stores', async () => {
+    await stage(page, 'Fit');
+    await page.getByRole('button', { name: 'Begin such work' }).press('Enter');
+    await page.getByLabel('What it is').fill('Old ribbon spool');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'End it' }).press('Enter');
+    await page.getByRole('button', { name: 'Into the stores' }).press('Enter');
+    await expect(page.getByText('Ended: 1')).toBeVisible();
+    await page.getByRole('link', { name: 'Stores', exact: true }).click();
+    await expect(page.getByText('Old ribbon spool').first()).toBeVisible();
   });
 });
