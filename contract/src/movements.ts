@@ -20,6 +20,9 @@ import { serviceRecord } from './service-record.ts';
 
 const partId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,23}$/, 'Small letters, figures and hyphens.');
 
+/** As the bench writes it: T3, S12. */
+const arborId = z.string().regex(/^[A-Z]{1,2}\d{1,3}$/, 'A letter and a number.');
+
 /** What the movement is, as found: everything that depends on its sort follows from this. */
 export const traits = z.object({
   sources: z.array(z.object({ id: partId, kind: z.enum(SOURCE_KINDS), name: text(40).default('') })).max(8),
@@ -31,9 +34,7 @@ export const traits = z.object({
         name: text(40).default(''),
         source: partId.nullable(),
         arbors: z
-          .array(
-            z.object({ id: requiredText(8, 'An id'), name: requiredText(60, 'A name'), class: z.enum(ARBOR_CLASSES) }),
-          )
+          .array(z.object({ id: arborId, name: requiredText(60, 'A name'), class: z.enum(ARBOR_CLASSES) }))
           .max(24),
       }),
     )
@@ -44,7 +45,11 @@ export const traits = z.object({
   escapement: z.enum(ESCAPEMENTS),
   strike: z.enum(STRIKES),
   fittings: z.array(z.enum(FITTINGS)).max(40),
-  windHours: z.number().positive().max(20_000).optional(),
+  windHours: z
+    .number('Hours.')
+    .positive('A full wind lasts longer than nothing.')
+    .max(20_000, 'At most 20,000 hours.')
+    .optional(),
 });
 
 export const MARK_PLACES = [

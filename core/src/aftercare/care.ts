@@ -1,4 +1,4 @@
-import { beats, drivenBy, has, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
 
 /**
  * What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the
@@ -6,6 +6,7 @@ import { beats, drivenBy, has, isSpring, isWeight, storedSources, type Traits } 
  */
 type Row = readonly [heading: string, says: string, on: (t: Traits) => boolean];
 const strikes = (t: Traits) => t.strike !== 'none';
+const follows = (t: Traits) => t.oscillator === 'pulses of a master';
 const pendulum = (t: Traits) => t.oscillator === 'pendulum';
 const wound = (t: Traits) => storedSources(t).some((x) => x.kind !== 'electric rewind');
 const days = (t: Traits) => (t.windHours ?? 0) / 24;
@@ -35,6 +36,11 @@ const ROWS: readonly Row[] = [
     (t) => drivenBy(t, (d) => d === 'electric rewind'),
   ],
   [
+    'Winding',
+    'Its cell is renewed once a year. Take a spent one out at once: it leaks.',
+    (t) => drivenBy(t, (d) => d === 'electric impulse') && !follows(t),
+  ],
+  [
     'Setting to time',
     'By the minute hand, forward. At each hour and half wait until it has finished striking.',
     (t) => strikes(t) && !has(t, 'chime drum'),
@@ -44,7 +50,13 @@ const ROWS: readonly Row[] = [
     'By the minute hand, forward. At each quarter wait until it has finished.',
     (t) => has(t, 'chime drum'),
   ],
-  ['Setting to time', 'By the minute hand or its knob, gently.', (t) => !strikes(t) && !has(t, 'chime drum')],
+  [
+    'Setting to time',
+    'By the minute hand or its knob, gently.',
+    (t) => !strikes(t) && !has(t, 'chime drum') && !follows(t),
+  ],
+  ['Setting to time', 'It follows its master clock: set that one, never this.', follows],
+  ['Setting to time', 'Let a tune that plays come to its end before the hands are moved.', (t) => hasTrain(t, 'music')],
   ['Setting to time', 'To put it back an hour, stop it and wait: never turn back past a strike.', strikes],
   [
     'Setting to time',
@@ -64,7 +76,12 @@ const ROWS: readonly Row[] = [
   [
     'Faster or slower',
     'The small lever at the back: towards F is faster. The least move at a time, then wait two days.',
-    (t) => t.oscillator === 'balance',
+    (t) => t.oscillator === 'balance' && !has(t, 'floating balance'),
+  ],
+  [
+    'Faster or slower',
+    'Its balance hangs on a wire: leave it to us, and touch neither.',
+    (t) => has(t, 'floating balance'),
   ],
   [
     'Where it stands',

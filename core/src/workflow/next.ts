@@ -93,8 +93,14 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
     return { stage, text: 'Dry: go on with case, dial or glass', urgency: 'due', beside: true };
   if (f.run?.nextReadingAt && f.run.nextReadingAt <= now && stage === 'run')
     return { stage: 'run', text: 'A reading is due', urgency: 'due', beside };
+  const stayed = stagesIn(f.stages, 'not in this job').includes('assemble');
   if (f.standRun !== null)
-    return { stage: 'assemble', text: `Runs on the stand, off: ${f.standRun}`, urgency: 'wait', beside };
+    return {
+      stage: stayed ? 'run' : 'assemble',
+      text: `Runs on the stand, off: ${f.standRun}`,
+      urgency: 'wait',
+      beside,
+    };
   const movement = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
   const own = unitAction(f, movement) ?? movement;
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };

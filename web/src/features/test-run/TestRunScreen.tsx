@@ -27,6 +27,7 @@ import { EarlierReading } from './EarlierReading.tsx';
 import { LogEvent } from './LogEvent.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
+import { StandRuns } from '../assembly/StandRuns.tsx';
 import { TurnAdvice } from './TurnAdvice.tsx';
 
 const RateChart = lazy(() => import('./RateChart.tsx'));
@@ -43,6 +44,7 @@ export function TestRunScreen() {
         </Answer>
         <Cautions stage="run" />
         {visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}
+        <StandRuns />
         <StageFoot stage="run" ready={false} why="The run begins first." />
       </>
     );
