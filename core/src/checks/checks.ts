@@ -1,4 +1,4 @@
-import type { CheckPlace, Check } from './check.ts';
+import { CHECK_PLACES, type CheckPlace, type Check } from './check.ts';
 import { type Row, ASSEMBLE, RUN, DELIVER, TOUCHED_FROM } from './checks.data.ts';
 import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import type { Traits } from '../movement/index.ts';
@@ -13,6 +13,9 @@ export const checksFor = (traits: Traits, place: CheckPlace): Check[] =>
   ROWS[place]
     .filter((r) => r.on(traits))
     .map(({ on: _on, ...check }) => ({ ...check, place, from: TOUCHED_FROM[check.id] ?? shallowest(place) }));
+
+/** The checks of this movement at every place. */
+export const allChecks = (traits: Traits): Check[] => CHECK_PLACES.flatMap((place) => checksFor(traits, place));
 
 /** What is shown where it stands is shown again whatever came off; on the bench the plates count. */
 const shallowest = (place: CheckPlace): Depth => (place === 'deliver' ? 'hands and dial' : 'plates');

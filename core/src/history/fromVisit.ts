@@ -1,7 +1,7 @@
 import { counted, sentence } from '../units/index.ts';
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
-import { holesOf, type Traits } from '../movement/index.ts';
+import { holeName, holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import { electricWords, type ElectricTest } from '../electric/index.ts';
 import { oilChart } from '../oiling/index.ts';
@@ -119,9 +119,7 @@ export function recordTitle(job: Pick<Job, 'shape'>, record: ServiceRecord): str
 /** What of this visit belongs to the movement for ever. */
 export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, note = ''): ServiceRecord {
   const run = runOf(visit, now);
-  const holes = new Map<string, string>(
-    holesOf(visit.movement.traits).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`]),
-  );
+  const holes = new Map<string, string>(holesOf(visit.movement.traits).map((h) => [h.key, holeName(h)]));
   const points = new Map(oilChart(visit.movement.traits, visit.rules.held).map((p) => [p.id, p]));
   return {
     format: 'eclat-service-record',

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checksFor } from '../checks/index.ts';
@@ -51,6 +52,8 @@ it('becomes an endless chain from two weights in three steps, and says what chan
     'a full wind: 192 hours, now 30 hours',
   ]);
   expect(descriptionChanges(found, found)).toEqual([]);
+  const called = { ...found, sources: [{ ...found.sources[0]!, name: 'the weight' }] };
+  expect(descriptionChanges(found, called)).toEqual(['going and strike power called the weight']);
 });
 
 it('never gives an id of what is gone to something else', () => {
@@ -109,6 +112,8 @@ it('whatever is edited, in whatever order, can be kept, and every id names one t
       const named = new Map<string, string>();
       for (const [at, version] of versions.entries()) {
         expect(descriptionProblem(version, versions.slice(0, at))).toBeNull();
+        const before = versions[at - 1] ?? version;
+        expect(descriptionChanges(before, version).length > 0).toBe(!isDeepStrictEqual(before, version));
         for (const t of version.trains)
           for (const a of t.arbors) {
             expect(named.get(a.id) ?? t.id).toBe(t.id);

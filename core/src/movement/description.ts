@@ -2,6 +2,7 @@ import { counted } from '../units/index.ts';
 import {
   sourceName,
   trainName,
+  trainsOf,
   type Arbor,
   type PowerSource,
   type Purpose,
@@ -91,6 +92,20 @@ function reused(traits: Traits, earlier: readonly Traits[]): Problem | null {
   return null;
 }
 
+/**
+ * Ids of the sources of which nothing is known any more: they are new, of another kind, or drive what they did not.
+ * What was said of a weight is no word on a spring.
+ */
+export const sourcesUnsure = (before: Traits, after: Traits): string[] =>
+  after.sources
+    .filter((s) => {
+      const was = before.sources.find((b) => b.id === s.id);
+      if (!was || was.kind !== s.kind) return true;
+      const drove = new Set(trainsOf(before, was).map((t) => t.id));
+      return trainsOf(after, s).some((t) => !drove.has(t.id));
+    })
+    .map((s) => s.id);
+
 const arborName = (a: Arbor) => `${a.id} ${a.name}`;
 const list = (words: readonly string[], verb: string) => (words.length > 0 ? [`${words.join(', ')} ${verb}`] : []);
 
@@ -108,8 +123,11 @@ function changedTrain(was: Train, is: Train, before: Traits, after: Traits): str
     ...list(was.arbors.filter((a) => !is.arbors.some((b) => b.id === a.id)).map(arborName), 'taken out'),
     ...is.arbors.flatMap((a) => {
       const old = arborWas(a);
-      if (!old || (old.name === a.name && old.class === a.class)) return [];
-      return [old.name === a.name ? `${arborName(a)} is ${a.class}` : `${arborName(old)} called ${a.name}`];
+      if (!old) return [];
+      return [
+        ...(old.name === a.name ? [] : [`${arborName(old)} called ${a.name}`]),
+        ...(old.class === a.class ? [] : [`${arborName(a)} is ${a.class}`]),
+      ];
     }),
   ];
 }
@@ -124,7 +142,9 @@ function changedSources(before: Traits, after: Traits): string[] {
     ),
     ...after.sources.flatMap((s) => {
       const was = before.sources.find((b) => b.id === s.id);
-      return was && was.kind !== s.kind ? [`${sourceName(after, s)} power: ${was.kind}, now ${s.kind}`] : [];
+      if (!was) return [];
+      const called = was.name === s.name ? [] : [`${sourceName(before, was)} power called ${sourceName(after, s)}`];
+      return was.kind === s.kind ? called : [...called, `${sourceName(after, s)} power: ${was.kind}, now ${s.kind}`];
     }),
   ];
 }

@@ -171,6 +171,9 @@ export function parseHoleKey(key: string): { arborId: string; plate: Plate } | n
   return dot > 0 && plate ? { arborId: key.slice(0, dot), plate } : null;
 }
 
+/** A hole in words: "T2 centre wheel, back plate". */
+export const holeName = ({ arbor, plate }: Hole): string => `${arbor.id} ${arbor.name}, ${plate} plate`;
+
 /** Every pivot hole of the movement, in the order of work: one train after another, front and back of each arbor. */
 export function holesOf(traits: Traits): Hole[] {
   return traits.trains.flatMap((train) =>

@@ -1,5 +1,5 @@
-import { CHECK_PLACES, checksFor } from '../checks/index.ts';
-import { holesOf, sourceName, type Traits } from '../movement/index.ts';
+import { allChecks } from '../checks/index.ts';
+import { holeName, holesOf, sourceName, type Traits } from '../movement/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import { partsToSurvey } from '../pivots/index.ts';
 import type { StageId } from '../workflow/index.ts';
@@ -28,11 +28,9 @@ interface Recorded {
 
 type Names = ReadonlyMap<string, string>;
 const NAMES = {
-  holes: (t: Traits): Names =>
-    new Map(holesOf(t).map((h) => [h.key, `${h.arbor.id} ${h.arbor.name}, ${h.plate} plate`])),
+  holes: (t: Traits): Names => new Map(holesOf(t).map((h) => [h.key, holeName(h)])),
   partConditions: (t: Traits): Names => new Map(partsToSurvey(t).map((p) => [p.key, p.name])),
-  checks: (t: Traits): Names =>
-    new Map(CHECK_PLACES.flatMap((place) => checksFor(t, place)).map((c) => [c.id, c.what])),
+  checks: (t: Traits): Names => new Map(allChecks(t).map((c) => [c.id, c.what])),
   oiled: (t: Traits): Names => new Map(oilChart(t).map((p) => [p.id, p.where])),
   power: (t: Traits): Names => new Map(t.sources.map((s) => [s.id, `${sourceName(t, s)} power, ${s.kind}`])),
 };

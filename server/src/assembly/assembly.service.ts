@@ -1,7 +1,7 @@
 import { openVisit } from '../visit/lock.ts';
 import type { Checked, CheckSetting as Setting, ParsedBodyOf, Visit } from '@eclat/contract';
 import type { api } from '@eclat/contract';
-import { answersHolding, CHECK_PLACES, checksFor, type Check } from '@eclat/core/checks';
+import { allChecks, answersHolding, type Check } from '@eclat/core/checks';
 import type { Traits } from '@eclat/core/movement';
 import type { PassDepth } from '@eclat/core/workflow';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
@@ -35,8 +35,6 @@ export function viewAssembly(
   const { holding, earlier } = answersHolding(allChecks(traits), found.checks.map(viewCheck), passes, settings);
   return { checks: holding, earlierChecks: earlier, settings, standRuns: found.standRuns.map(viewStandRun) };
 }
-
-const allChecks = (traits: Traits) => CHECK_PLACES.flatMap((place) => checksFor(traits, place));
 
 async function checkOf(ctx: Context, visitId: string, id: string): Promise<Check> {
   const visit = await openVisit(ctx, visitId);

@@ -1,9 +1,10 @@
 import type { Description as Shape, Movement as MovementShape, ParsedBodyOf } from '@eclat/contract';
 import type { api } from '@eclat/contract';
-import { descriptionChanges, descriptionProblem, FAMILIES } from '@eclat/core/movement';
+import { descriptionChanges, descriptionProblem, FAMILIES, sourcesUnsure } from '@eclat/core/movement';
 import { LockMode } from '@mikro-orm/core';
-import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
-import { badField } from '../platform/http/problems.ts';
+import { expectVersion, signature, viewSigned, type Context } from '../platform/http/context.ts';
+import { badField, notFound } from '../platform/http/problems.ts';
+import { unsureOfPower } from '../power-down/power-down.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { Movement, MovementAbsent, MovementDescription } from './movements.entity.ts';
 import { loadMovement } from './movements.service.ts';
@@ -26,8 +27,17 @@ export async function describedAs(ctx: Context, movementId: string): Promise<str
 }
 
 /** Whoever has a clock with this movement on screen sees it change. */
-async function touchOpenVisits(ctx: Context, movementId: string): Promise<void> {
-  for (const { id } of await ctx.em.find(Visit, { movementId, closedAt: null })) ctx.touched.add(id);
+async function touchOpenVisits(ctx: Context, movementId: string): Promise<Visit[]> {
+  const visits = await ctx.em.find(Visit, { movementId, closedAt: null });
+  for (const { id } of visits) ctx.touched.add(id);
+  return visits;
+}
+
+/** Held until the unit of work ends: changes to one movement come one after another. @throws 404 */
+async function lockedMovement(ctx: Context, id: string): Promise<Movement> {
+  const movement = await ctx.em.findOne(Movement, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+  if (!movement) throw notFound('movement');
+  return movement;
 }
 
 /**
@@ -39,7 +49,7 @@ export async function describe(
   movementId: string,
   { traits, familyId, reason, version }: ParsedBodyOf<typeof api.movements.describe>,
 ): Promise<Shape> {
-  const movement = await ctx.em.findOneOrFail(Movement, { id: movementId }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+  const movement = await lockedMovement(ctx, movementId);
   const versions = await versionsOf(ctx, movementId);
   expectVersion(versions[0]!.number, version, view(versions[0]!));
   const problem = descriptionProblem(
@@ -54,13 +64,14 @@ export async function describe(
     movementId,
     number: version + 1,
     familyId,
-    traits: traits,
+    traits,
     reason,
     ...signature(ctx),
   });
+  const unsure = sourcesUnsure(movement.traits, traits);
   movement.traits = traits;
   movement.familyId = familyId;
-  await touchOpenVisits(ctx, movementId);
+  for (const visit of await touchOpenVisits(ctx, movementId)) await unsureOfPower(ctx, visit.id, unsure);
   await ctx.em.flush();
   return view(row);
 }
@@ -70,7 +81,7 @@ export async function setAbsent(
   movementId: string,
   { what, absent }: ParsedBodyOf<typeof api.movements.setAbsent>,
 ): Promise<MovementShape> {
-  const movement = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
+  const movement = await lockedMovement(ctx, movementId);
   const row = await ctx.em.findOne(MovementAbsent, { movementId, what });
   if (absent && !row) ctx.em.create(MovementAbsent, { movementId, what, ...signature(ctx) });
   if (!absent && row) ctx.em.remove(row);

@@ -71,7 +71,9 @@ it('changes while it is on the bench: all that depends on it follows, and what w
   const back = await load(id);
   expect(back.gone).toEqual([]);
   expect(back.holes.map((h) => h.key).sort()).toEqual(['S2.back', 'T1.front']);
-  expect(back.power.map((p) => p.state)).toEqual(['unknown', 'wound']);
+  // But for the power: nobody looked since.
+  expect(back.power.map((p) => p.state)).toEqual(['unknown', 'unknown']);
+  expect(back.power[1]!.earlier.map((e) => e.state)).toEqual(['wound']);
   const log = await shop.marit.ok<Description[]>('GET', `/movements/${movement.id}/descriptions`);
   expect(log.map((d) => [d.version, d.by])).toEqual([
     [3, 'Marit Fennick'],
@@ -90,6 +92,22 @@ it('refuses what came too late, what changes nothing, and what takes another’s
   expect((await describe(movement, taken, 2)).body.fields![0]!.path).toBe('traits.trains');
   expect((await describe(movement, longcase, 2, { reason: ' ' })).status).toBe(422);
   expect((await describe(movement, longcase, 2, { familyId: 'nothing' })).status).toBe(422);
+});
+
+it('takes no word on a weight for a word on a spring, nor one on two weights for one on a chain', async () => {
+  const { id } = await takeIn(shop.marit, { movement: { name: 'e', familyId: 'longcase' } });
+  const { movement } = await load(id);
+  for (const source of ['going', 'strike'])
+    await shop.marit.ok('PUT', `/visits/${id}/power/${source}`, { state: 'let down', version: 1 });
+  const states = async () => (await load(id)).power.map((p) => p.state);
+  const called = { ...longcase, sources: longcase.sources.map((s) => ({ ...s, name: `left ${s.id}` })) };
+  expect((await describe(movement, called, 1)).status).toBe(201);
+  expect(await states()).toEqual(['let down', 'let down']);
+  const [going, strike] = longcase.sources;
+  await describe(movement, { ...longcase, sources: [going!, { ...strike!, kind: 'barrel spring' }] }, 2);
+  expect(await states()).toEqual(['let down', 'unknown']);
+  await describe(movement, oneChain, 3);
+  expect(await states()).toEqual(['unknown']);
 });
 
 it('leaves what is signed as it was described when it was signed', async () => {

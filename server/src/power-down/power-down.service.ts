@@ -53,6 +53,17 @@ export async function setPower(
   return (await powerNow(ctx, visit)).find((p) => p.source === source)!;
 }
 
+/** Nobody knows how these stand any more: they are described otherwise. What was never spoken of is unknown anyhow. */
+export async function unsureOfPower(ctx: Context, visitId: string, sources: readonly string[]): Promise<void> {
+  const events = await ctx.em.find(PowerEvent, { visitId, source: [...sources] });
+  for (const source of new Set(events.map((e) => e.source))) {
+    const version = Math.max(...events.filter((e) => e.source === source).map((e) => e.version)) + 1;
+    const nothing = { turns: null, setUpTurns: null };
+    const note = 'It is described otherwise.';
+    ctx.em.create(PowerEvent, { visitId, source, state: 'unknown', ...nothing, note, version, ...signature(ctx) });
+  }
+}
+
 /** A declared run with parts off is over: something else happened to it. */
 export async function endsStandRun(ctx: Context, visitId: string, found: string): Promise<void> {
   const run = await ctx.em.findOne(StandRun, { visitId, endedAt: null });

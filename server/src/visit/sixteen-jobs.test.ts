@@ -1,6 +1,6 @@
 import type { Entry, SubAssembly, Visit } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
-import { CHECK_PLACES, checksFor } from '@eclat/core/checks';
+import { allChecks } from '@eclat/core/checks';
 import { addTrain, driveBy, familyById, holesOf, type Traits } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { UNIT_STAGES, type ShapeId, type StageId, type TermsId } from '@eclat/core/workflow';
@@ -194,9 +194,7 @@ const WORK: Partial<Record<StageId, (plan: Plan, send: Send, at: (p: string) => 
     }
     await send('POST', at('testrun'), { readBy: 'minute hand', place: 'wall' });
     if (plan.leaves?.run) return;
-    for (const place of CHECK_PLACES)
-      for (const c of checksFor(v.movement.traits, place))
-        await send('PUT', at(`checks/${c.id}`), { result: 'passed' });
+    for (const c of allChecks(v.movement.traits)) await send('PUT', at(`checks/${c.id}`), { result: 'passed' });
   },
 };
 

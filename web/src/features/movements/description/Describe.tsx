@@ -60,11 +60,13 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
     <form
       className="flex flex-col gap-5"
       noValidate
-      onSubmit={(e) =>
+      onSubmit={(e) => {
+        // Enter in a field of the editor, with nothing to keep.
+        if (!changed) return e.preventDefault();
         void form.handleSubmit((body) =>
           send.mutate({ params: { movementId: movement.id }, body: { ...body, ...(visitId && { visitId }) } }),
-        )(e)
-      }
+        )(e);
+      }}
     >
       <DescriptionEditor traits={traits} versions={versions} onChange={(next) => change({ traits: next })} />
       <StartFrom familyId={familyId} onPick={(from, family) => change({ traits: from, familyId: family })} />
