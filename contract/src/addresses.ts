@@ -742,6 +742,20 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'units', by: 'id', again: true },
     },
+    startRun: {
+      method: 'POST',
+      path: '/visits/:visitId/units/:unitId/runs',
+      changes: ['visit', 'bench'],
+      inverse: 'subAssemblies.endRun',
+      visit: { put: 'units', by: 'id', again: true },
+    },
+    endRun: {
+      method: 'PUT',
+      path: '/visits/:visitId/units/:unitId/runs/:runId/end',
+      changes: ['visit', 'bench'],
+      inverse: 'final',
+      visit: { put: 'units', by: 'id', again: true },
+    },
     remove: {
       method: 'DELETE',
       path: '/visits/:visitId/units/:unitId',

@@ -73,5 +73,19 @@ export const serviceRecord = z.object({
     .optional()
     .describe('case, dial and glass; “new, a guess” where nobody knows what was there'),
   declined: z.array(z.string()).optional().describe('offered and declined: nobody “fixes” it later'),
+  standRuns: z
+    .array(z.object({ off: z.string(), watched: z.string(), found: z.string(), hours: z.number() }))
+    .optional()
+    .describe('runs with parts off'),
+  units: z
+    .array(
+      z.object({
+        name: z.string(),
+        done: z.array(z.string()).describe('its stages that were done'),
+        runs: z.array(z.object({ driven: z.string(), found: z.string(), hours: z.number() })),
+      }),
+    )
+    .optional()
+    .describe('what went at its own pace'),
   note: z.string(),
 }) satisfies z.ZodType<ServiceRecord>;

@@ -27,6 +27,11 @@ describe('the record of a visit', () => {
       size: '0.1 × 6 × 22 mm, with brass ends',
       oldPart: 'scrapped',
     });
+    expect(record.standRuns).toEqual([{ off: 'dial', watched: '', found: 'Even.', hours: 48 }]);
+    expect(record.units![0]).toMatchObject({
+      name: 'alarm',
+      runs: [{ driven: 'by hand', found: 'Rings a minute.', hours: 6 }],
+    });
     expect(record.note).toBe('Next time the strike.');
   });
   it('carries nothing of the owner', () => expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/));

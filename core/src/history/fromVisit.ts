@@ -8,8 +8,8 @@ import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
 import type { CheckResult } from '../checks/index.ts';
-import { notDone, shapeById, stagesOf, termsName, type Job } from '../workflow/index.ts';
-import type { PowerState, StageState, Unit } from '../workflow/index.ts';
+import { notDone, shapeById, stageName, stagesOf, termsName, type Job } from '../workflow/index.ts';
+import type { PowerState, StageState, UnitWord } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
@@ -21,7 +21,12 @@ export interface VisitSource {
   owner: PrivateWords;
   job: Job;
   stages: readonly StageState[];
-  units: readonly Unit[];
+  units: readonly {
+    name: string;
+    stages: readonly UnitWord[];
+    runs: readonly { driven: string; found: string; at: string; endedAt: string | null }[];
+  }[];
+  standRuns: readonly { off: string; watched: string; found: string; at: string; endedAt: string | null }[];
   power: readonly { state: PowerState }[];
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
@@ -102,6 +107,23 @@ function jobOf({ job, stages, units }: VisitSource): Pick<ServiceRecord, 'job' |
   };
 }
 
+const hours = (from: string, to: string) => Number(((Date.parse(to) - Date.parse(from)) / 3_600_000).toFixed(1));
+
+/** Runs with parts off, and what went at its own pace. What still runs is not told: it has shown nothing yet. */
+function besideOf({ standRuns, units }: VisitSource): Pick<ServiceRecord, 'standRuns' | 'units'> {
+  const ended = standRuns.flatMap(({ off, watched, found, at, endedAt }) =>
+    endedAt === null ? [] : [{ off, watched, found, hours: hours(at, endedAt) }],
+  );
+  const own = units.map(({ name, stages, runs }) => ({
+    name,
+    done: stages.filter((s) => s.state === 'done').map((s) => stageName(s.stage)),
+    runs: runs.flatMap(({ driven, found, at, endedAt }) =>
+      endedAt === null ? [] : [{ driven, found, hours: hours(at, endedAt) }],
+    ),
+  }));
+  return { ...(ended.length > 0 && { standRuns: ended }), ...(own.length > 0 && { units: own }) };
+}
+
 /** What the page of the book is called: "Cured in place: 1 part fitted, tested". */
 export function recordTitle(job: Pick<Job, 'shape'>, record: ServiceRecord): string {
   const did = [
@@ -125,6 +147,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     format: 'eclat-service-record',
     version: RECORD_VERSION,
     ...jobOf(visit),
+    ...besideOf(visit),
     condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({
       place,
       seen,

@@ -1,10 +1,10 @@
 import { Outside } from '../units/index.ts';
 
 /** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
-export const RECORD_VERSIONS = [1, 2, 3] as const;
+export const RECORD_VERSIONS = [1, 2, 3, 4] as const;
 export type RecordVersion = (typeof RECORD_VERSIONS)[number];
 /** What is written now. */
-export const RECORD_VERSION: RecordVersion = 3;
+export const RECORD_VERSION: RecordVersion = 4;
 /** The version that brought each field. A field that is added here gets a new version, and so does one that changes. */
 export const RECORD_FIELDS = {
   condition: 1,
@@ -22,6 +22,8 @@ export const RECORD_FIELDS = {
   job: 3,
   notDone: 3,
   work: 3,
+  standRuns: 4,
+  units: 4,
 } as const satisfies Record<Exclude<keyof ServiceRecord, 'format' | 'version'>, RecordVersion>;
 
 /** The part of a visit that belongs to the movement for ever, whoever owns it. No owner, no complaint, no money. */
@@ -56,6 +58,10 @@ export interface ServiceRecord {
   casework?: { place: string; what: string; product: string; times: number; origin: string }[];
   /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. */
   declined?: string[];
+  /** Runs with parts off: what was off, what was watched, what it showed. Absent where there were none. */
+  standRuns?: { off: string; watched: string; found: string; hours: number }[];
+  /** What went at its own pace: its stages that were done, and its runs by itself. Absent where nothing did. */
+  units?: { name: string; done: string[]; runs: { driven: string; found: string; hours: number }[] }[];
   note: string;
 }
 
@@ -146,6 +152,8 @@ const LABELS: Record<string, string> = {
   job: 'the job',
   notDone: 'what was not done',
   work: 'work on a part',
+  standRuns: 'a run with parts off',
+  units: 'a sub-assembly',
 };
 
 function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {

@@ -46,7 +46,7 @@ export interface FactSource {
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly { hole: string; off: boolean }[];
   oiled: readonly { point: string; at: string }[];
-  units: readonly Unit[];
+  units: readonly (Omit<Unit, 'running'> & { runs: readonly { endedAt: string | null }[] })[];
   standRuns: readonly { off: string; endedAt: string | null }[];
   testRun: RunLog | null;
 }
@@ -76,8 +76,9 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     closed: visit.closedAt !== null,
     power: visit.power.map((p) => p.state),
     stripBegun: Boolean(visit.strip.begun),
-    units: visit.units.map(({ name, stages }) => ({
+    units: visit.units.map(({ name, stages, runs }) => ({
       name,
+      running: runs.some((r) => r.endedAt === null),
       stages: unitStages(stages).map(({ stage, state, why }) => ({ stage, state, why })),
     })),
     standRun: visit.standRuns.find((r) => r.endedAt === null)?.off ?? null,

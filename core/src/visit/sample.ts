@@ -1,6 +1,6 @@
 import { familyById } from '../movement/index.ts';
 import { checksFor } from '../checks/index.ts';
-import { STAGE_IDS } from '../workflow/index.ts';
+import { STAGE_IDS, UNIT_STAGES } from '../workflow/index.ts';
 import type { SignSource } from './sign-facts.ts';
 
 const DAY = 86_400_000;
@@ -36,8 +36,14 @@ export const finishedVisit: SignSource = {
       log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
     },
   ],
-  standRuns: [],
-  units: [],
+  standRuns: [{ off: 'dial', watched: '', found: 'Even.', at: iso(1), endedAt: iso(3) }],
+  units: [
+    {
+      name: 'alarm',
+      stages: UNIT_STAGES.map((stage) => ({ stage, state: 'done', why: '' })),
+      runs: [{ driven: 'by hand', found: 'Rings a minute.', at: iso(1), endedAt: iso(1.25) }],
+    },
+  ],
   holes: [{ key: 'T2.back', verdict: 'bush' }],
   bushes: [{ hole: 'T2.back', pivotMm: 1.6, boreMm: 1.66, outsideMm: 3, heightMm: 2, off: false }],
   parts: [

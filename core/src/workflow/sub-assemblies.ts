@@ -24,10 +24,38 @@ export interface UnitWord {
   why: string;
 }
 
+/** What often drives one while it runs by itself; any other words will do. Practice. */
+export const DRIVEN_BY = ['its own spring', 'a weight', 'by hand', 'a test winder'] as const;
+
+/** A run of a sub-assembly by itself, begun at an ISO time. */
+export interface UnitRun {
+  driven: string;
+  at: string;
+}
+
 /** A sub-assembly with what was said of its stages. */
 export interface Unit {
   name: string;
   stages: readonly UnitWord[];
+  /** It runs by itself now. */
+  running: boolean;
+}
+
+/** Stages in which it is opened, or its parts are out. */
+const HANDS_IN: readonly UnitStage[] = ['strip', 'clean', 'survey', 'fit', 'assemble'];
+
+/**
+ * Taken up again at this stage: does its power come first? So it is after a run on anything but a hand, until
+ * something is said of its power. Each word with its ISO time.
+ */
+export function unitPowerFirst(
+  stage: UnitStage,
+  words: readonly { stage: UnitStage; at: string }[],
+  runs: readonly UnitRun[],
+): boolean {
+  const wound = runs.findLast((r) => r.driven !== 'by hand');
+  const said = words.findLast((w) => w.stage === 'power');
+  return HANDS_IN.includes(stage) && wound !== undefined && (!said || said.at < wound.at);
 }
 
 /** Every stage of a sub-assembly, in their order; of which nothing was said is open. */
@@ -35,14 +63,17 @@ export const unitStages = (words: readonly UnitWord[]): UnitWord[] =>
   UNIT_STAGES.map((stage) => words.findLast((w) => w.stage === stage) ?? { stage, state: 'open', why: '' });
 
 /** The first stage of it that wants a hand; null: it is ready. */
-export const unitStage = (unit: Unit): UnitStage | null =>
+export const unitStage = (unit: Pick<Unit, 'stages'>): UnitStage | null =>
   unitStages(unit.stages).find((s) => s.state === 'open')?.stage ?? null;
 
-/** Of the sub-assemblies the least advanced that wants a hand, or null. The first named counts of two alike. */
+/**
+ * Of the sub-assemblies the least advanced that wants a hand, or null: one that runs by itself wants none. The first
+ * named counts of two alike.
+ */
 export function leastUnit(units: readonly Unit[]): { name: string; stage: StageId } | null {
   const open = units.flatMap((u) => {
     const stage = unitStage(u);
-    return stage === null ? [] : [{ name: u.name, stage }];
+    return stage === null || u.running ? [] : [{ name: u.name, stage }];
   });
   return open.toSorted((a, b) => UNIT_STAGES.indexOf(a.stage) - UNIT_STAGES.indexOf(b.stage))[0] ?? null;
 }

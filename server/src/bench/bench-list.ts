@@ -56,7 +56,8 @@ const UNIT_WORDS = list(
   object({ stage: 'stage', state: 'state', why: 'why' }),
   '(select * from unit_stage_event where unit_id = u.id order by at) e',
 );
-const UNITS = `(select * from ${ofVisit('unit')} order by at, id) u`;
+const UNIT_RUNS = list(object({ endedAt: 'ended_at' }), '(select * from unit_run where unit_id = u.id) ur');
+const UNITS = `(select * from ${ofVisit('unit')} and removed_at is null order by at, id) u`;
 const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
 
 /** Fetches, and reckons nothing. Exported for the bench that runs it on a bare route. */
@@ -81,7 +82,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   ${list(object({ key: 'key', verdict: 'verdict' }), ofVisit('surveyed_hole'))} as holes,
   ${list(object({ hole: 'hole', off: 'off' }), `(select * from ${ofVisit('bush')} order by at) b`)} as bushes,
   ${list(object({ point: 'point', at: 'at' }), ofVisit('oiled_point'))} as oiled,
-  ${list(object({ name: 'name', stages: UNIT_WORDS }), UNITS)} as units,
+  ${list(object({ name: 'name', stages: UNIT_WORDS, runs: UNIT_RUNS }), UNITS)} as units,
   ${list(object({ off: 'off', endedAt: 'ended_at' }), ofVisit('stand_run'))} as "standRuns",
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id

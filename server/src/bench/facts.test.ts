@@ -73,6 +73,8 @@ function presses(visit: Visit): fc.Arbitrary<Press> {
     fc.constant<Press>(['POST', of('steps'), { what: 'hands', opens: 'hands and dial' }]),
     fc.constant<Press>(['POST', of('stand-runs'), { off: 'dial' }]),
     fc.constantFrom('alarm', 'dial work').map((name): Press => ['POST', of('units'), { name }]),
+    ...visit.units.map((u) => fc.constant<Press>(['POST', of(`units/${u.id}/runs`), { driven: 'by hand' }])),
+    ...visit.units.map((u) => fc.constant<Press>(['DELETE', of(`units/${u.id}`)])),
     fc
       .tuple(fc.constantFrom(...storedSources(traits)), fc.constantFrom(...POWER_STATES))
       .map(([s, state]): Press => ['PUT', of(`power/${s.id}`), { state, version: 1 }]),
@@ -88,6 +90,7 @@ it('the bench, from its one quick question, finds what the whole visit comes to,
   await fc.assert(
     fc.asyncProperty(fc.constantFrom('mantel-barrels', 'torsion', 'longcase'), fc.gen(), async (familyId, gen) => {
       const { id } = await takeIn(shop.marit, { movement: { name: 'x', familyId } });
+      for (const name of ['platform', 'chime block']) await shop.marit.ok('POST', `/visits/${id}/units`, { name });
       const visit = await shop.marit.ok<Visit>('GET', `/visits/${id}`);
       for (const press of gen(fc.array, presses(visit), { minLength: 5, maxLength: 25 })) {
         now.at = new Date(now.at.getTime() + 3 * 3_600_000);

@@ -46,6 +46,7 @@ const OF_THE_MOVEMENT = [
   'stand_run',
   'unit',
   'unit_stage_event',
+  'unit_run',
   'strip',
   'strip_step',
   'strip_pass',

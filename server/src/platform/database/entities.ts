@@ -26,7 +26,7 @@ import { ElectricTest } from '../../electric/electric.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
-import { Unit, UnitStageEvent } from '../../sub-assemblies/sub-assemblies.entity.ts';
+import { Unit, UnitRun, UnitStageEvent } from '../../sub-assemblies/sub-assemblies.entity.ts';
 import { ShopTask } from '../../shop-work/shop-work.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
@@ -101,6 +101,7 @@ export const entities = [
   ShopTask,
   Unit,
   UnitStageEvent,
+  UnitRun,
   StockItem,
   StockMove,
   StockOrder,

@@ -1,4 +1,11 @@
 import type { ServiceRecord } from '@eclat/core/history';
+import { sentence } from '@eclat/core/units';
+
+/** How long it ran, from hours: minutes below one hour, days from two. */
+const runTime = (h: number): string => {
+  if (h < 1) return `${Math.round(h * 60)} min`;
+  return h < 48 ? `${Math.round(h)} h` : `${Math.round(h / 24)} days`;
+};
 
 /** What the record says, a name and its lines. */
 const rowsOf = (record: ServiceRecord): [string, string[]][] => [
@@ -64,6 +71,21 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
             ' left dry',
         ]
       : [],
+  ],
+  [
+    'By itself',
+    (record.units ?? []).flatMap((u) => [
+      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing was done'}`,
+      ...u.runs.map((r) => `${sentence(u.name)} ran ${runTime(r.hours)}, driven by: ${r.driven}. ${r.found}`.trim()),
+    ]),
+  ],
+  [
+    'Stand',
+    (record.standRuns ?? []).map((r) =>
+      [`Ran ${runTime(r.hours)}, off: ${r.off}.`, r.watched && `Watched: ${r.watched}.`, r.found]
+        .filter(Boolean)
+        .join(' '),
+    ),
   ],
   ['Not done', record.notDone ?? []],
   ['Declined', record.declined ?? []],

@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { RunItself } from './RunItself.tsx';
 
 /** What goes at its own pace beside the movement, each with its stages; the visit stands where the last does. */
 export function SubAssembliesScreen() {
@@ -40,7 +41,9 @@ export function SubAssembliesScreen() {
 }
 
 const standsWords = (u: SubAssembly): string =>
-  `${sentence(u.name)}: ${stageName(unitStage(u)!).toLowerCase()} is next`;
+  u.runs.some((r) => r.endedAt === null)
+    ? `${sentence(u.name)} runs by itself`
+    : `${sentence(u.name)}: ${stageName(unitStage(u)!).toLowerCase()} is next`;
 
 function OneUnit({ unit }: { unit: SubAssembly }) {
   const visit = useThisVisit();
@@ -63,8 +66,17 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
     >
       <StagesOf unit={unit} />
       {apart > 0 && <p className="mb-3">{counted(apart, 'thing')} of it apart, by the strip log.</p>}
+      {!visit.closedAt && unitStage(unit) === 'run' && <RunItself unit={unit} />}
       {!visit.closedAt && <Next unit={unit} />}
       <ul className="mt-3 text-sm text-soft">
+        {unit.runs
+          .filter((r) => r.endedAt !== null)
+          .map((r) => (
+            <li key={r.id}>
+              Ran, driven by: {r.driven}. {r.found && `${r.found} `}
+              {r.good ? 'As it should.' : 'Not right yet.'} ({r.by}, {dayTime(r.at)} to {dayTime(r.endedAt!)})
+            </li>
+          ))}
         {unit.stages
           .filter((s) => s.at !== null && s.state !== 'open')
           .map((s) => (
@@ -113,7 +125,7 @@ function Next({ unit }: { unit: SubAssembly }) {
   return (
     <>
       <div className="flex flex-wrap items-start gap-3">
-        {stage && (
+        {stage && stage !== 'run' && (
           <Button variant="main" busy={set.isPending} onClick={() => send(stage, 'done')}>
             {stageName(stage)} is done
           </Button>

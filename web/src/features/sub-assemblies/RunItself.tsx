@@ -1,0 +1,82 @@
+import type { SubAssembly } from '@eclat/contract';
+import { unitRunFields } from '@eclat/contract/sub-assemblies';
+import { DRIVEN_BY } from '@eclat/core/workflow';
+import { sentence } from '@eclat/core/units';
+import { useState } from 'react';
+import type { z } from 'zod';
+import { api } from '../../data/api.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useContractForm } from '../../data/useContractForm.ts';
+import { Button } from '../../ui/Button.tsx';
+import { dayTime } from '../../ui/dates.ts';
+import { TextField } from '../../ui/Field.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+
+/** A sub-assembly is tried before it goes back: one press says what drives it, one how it went. */
+export function RunItself({ unit }: { unit: SubAssembly }) {
+  const now = unit.runs.find((r) => r.endedAt === null);
+  return now ? <Running unit={unit} run={now} /> : <Start unit={unit} />;
+}
+
+function Start({ unit }: { unit: SubAssembly }) {
+  const visit = useThisVisit();
+  const form = useContractForm<z.input<typeof unitRunFields>>(unitRunFields, { driven: '' });
+  const start = useCommand(api.subAssemblies.startRun, { what: sentence(unit.name), onSent: () => form.reset() });
+  const send = (driven: string) => start.mutate({ params: { visitId: visit.id, unitId: unit.id }, body: { driven } });
+  return (
+    <div className="mb-3 flex flex-wrap items-end gap-3">
+      <p className="w-full text-lg">Run it by itself, driven by:</p>
+      {DRIVEN_BY.map((d) => (
+        <Button key={d} busy={start.isPending} onClick={() => send(d)}>
+          {d}
+        </Button>
+      ))}
+      <form
+        className="flex min-w-64 flex-1 items-start gap-3"
+        noValidate
+        onSubmit={(e) => void form.handleSubmit(({ driven }) => send(driven))(e)}
+      >
+        <TextField
+          className="flex-1"
+          label="Something else"
+          error={form.formState.errors.driven?.message}
+          {...form.register('driven')}
+        />
+        <Button type="submit" className="mt-7">
+          Runs
+        </Button>
+      </form>
+    </div>
+  );
+}
+
+function Running({ unit, run }: { unit: SubAssembly; run: SubAssembly['runs'][number] }) {
+  const visit = useThisVisit();
+  const [found, setFound] = useState('');
+  const end = useCommand(api.subAssemblies.endRun, { what: sentence(unit.name) });
+  const say = (good: boolean) =>
+    end.mutate({ params: { visitId: visit.id, unitId: unit.id, runId: run.id }, body: { found, good } });
+  return (
+    <form
+      className="mb-3 flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        say(true);
+      }}
+    >
+      <p className="text-lg">
+        <b>It runs, driven by: {run.driven}.</b> <span className="text-soft">Since {dayTime(run.at)}</span>
+      </p>
+      <TextField label="What it showed" value={found} onChange={(e) => setFound(e.target.value)} />
+      <div className="flex flex-wrap gap-3">
+        <Button type="submit" variant="main" busy={end.isPending}>
+          As it should: run is done
+        </Button>
+        <Button onClick={() => say(false)}>Not right yet</Button>
+      </div>
+      {run.driven !== 'by hand' && (
+        <p className="text-sm text-soft">It stays wound when the run ends: take its power off before it is opened.</p>
+      )}
+    </form>
+  );
+}
