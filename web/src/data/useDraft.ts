@@ -21,3 +21,8 @@ export function useDraft<T extends FieldValues>(form: UseFormReturn<T>, name: st
   }, [form, key]);
   return { clear: () => localStorage.removeItem(key) };
 }
+
+/** A draft that is kept on this device under this name, or null. */
+export const keptDraft = <T>(name: string): T | null => JSON.parse(localStorage.getItem(PREFIX + name) ?? 'null') as T;
+
+export const dropDraft = (name: string): void => localStorage.removeItem(PREFIX + name);

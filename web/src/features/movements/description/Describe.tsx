@@ -1,13 +1,14 @@
 import type { Description, Movement } from '@eclat/contract';
 import { descriptionChanges, type Traits } from '@eclat/core/movement';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { say } from '../../../data/app-state.ts';
 import { api } from '../../../data/api.ts';
 import { fetched } from '../../../data/fetched.ts';
 import { useCommand } from '../../../data/useCommand.ts';
-import { useDraft } from '../../../data/useDraft.ts';
-import { Failed, Loading, Panel } from '../../../ui/Answer.tsx';
+import { dropDraft, keptDraft, useDraft } from '../../../data/useDraft.ts';
+import { Answer, Failed, Loading, Panel } from '../../../ui/Answer.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { dayTime } from '../../../ui/dates.ts';
 import { TextField } from '../../../ui/Field.tsx';
@@ -33,6 +34,8 @@ interface Typed {
   version: number;
 }
 
+const draftName = (movementId: string, version: number) => `description.${movementId}.${version}`;
+
 function DescribeForm({ movement, visitId, descriptions }: Props & { descriptions: readonly Description[] }) {
   const now = descriptions[0]!;
   const stands: Typed = {
@@ -42,7 +45,7 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
     version: now.version,
   };
   const form = useForm<Typed>({ defaultValues: stands });
-  const draft = useDraft(form, `description.${movement.id}.${now.version}`);
+  const draft = useDraft(form, draftName(movement.id, now.version));
   const { traits, familyId } = form.watch();
   const changes = descriptionChanges(stands.traits, traits);
   const changed = changes.length > 0 || familyId !== stands.familyId;
@@ -68,6 +71,11 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
         )(e);
       }}
     >
+      <LeftOver
+        movementId={movement.id}
+        descriptions={descriptions}
+        onTake={(mine) => change({ traits: mine.traits, familyId: mine.familyId, reason: mine.reason })}
+      />
       <DescriptionEditor traits={traits} versions={versions} onChange={(next) => change({ traits: next })} />
       <StartFrom familyId={familyId} onPick={(from, family) => change({ traits: from, familyId: family })} />
       {changed && (
@@ -105,6 +113,49 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
       <Absent movement={movement} {...(visitId && { visitId })} />
       <Log descriptions={descriptions} />
     </form>
+  );
+}
+
+interface LeftOverProps {
+  movementId: string;
+  descriptions: readonly Description[];
+  onTake: (mine: Typed) => void;
+}
+
+/** Typed on this device and not sent, when somebody else described it: it is offered, and says what it would change. */
+function LeftOver({ movementId, descriptions, onTake }: LeftOverProps) {
+  const [now] = descriptions;
+  const [left, setLeft] = useState(() =>
+    descriptions.slice(1).flatMap((d) => {
+      const name = draftName(movementId, d.version);
+      const mine = keptDraft<Typed>(name);
+      return mine && descriptionChanges(d.traits, mine.traits).length > 0 ? [{ name, mine }] : [];
+    }),
+  );
+  const one = left[0];
+  if (!one) return null;
+  const drop = () => {
+    dropDraft(one.name);
+    setLeft(left.slice(1));
+  };
+  return (
+    <Answer tone="due" title={`${now!.by || 'Somebody'} described it while you did`}>
+      <p className="mb-3">
+        What you had typed is kept. Taken, it is shown against what stands now, and nothing is sent.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <Button
+          variant="main"
+          onClick={() => {
+            onTake(one.mine);
+            drop();
+          }}
+        >
+          Take mine again
+        </Button>
+        <Button onClick={drop}>Drop it</Button>
+      </div>
+    </Answer>
   );
 }
 
