@@ -43,6 +43,7 @@ await main(async () => {
       'large-visit.ts',
       'find.ts',
       'sound.ts',
+      'presses.ts',
     ].filter((f) => !only || f.startsWith(only))) {
       const { status } = spawnSync(
         process.execPath,

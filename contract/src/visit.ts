@@ -70,6 +70,9 @@ export const stageWord = z
   .object({ state: z.enum(STAGE_STATES), why: text(400).default('') })
   .refine((w) => w.state === 'open' || w.state === 'done' || w.why !== '', { path: ['why'], message: 'Say why.' });
 
+/** An owner says what is wrong; of the shop's own clock nobody may know it yet. */
+export const COMPLAINT_WANTED = { path: ['complaint'], message: 'What the owner says is wrong is needed.' };
+
 export const newVisit = z
   .object({
     /** The shop's own clock: no owner is asked for. */
@@ -85,7 +88,7 @@ export const newVisit = z
     movement: newMovement.optional(),
     /** Said by the person who saw both: it carries a mark of a known movement and is another all the same. */
     another: z.boolean().default(false),
-    complaint: requiredText(2000, 'What the owner says is wrong'),
+    complaint: text(2000).default(''),
     wanted: text(1000).default(''),
     notWanted: text(1000).default(''),
     outOfScope: text(1000).default(''),
@@ -102,13 +105,14 @@ export const newVisit = z
         });
     };
     if (!trialFits(v)) ctx.addIssue({ code: 'custom', ...TRIAL_WANTED });
+    if (!v.ownStock && v.complaint === '') ctx.addIssue({ code: 'custom', ...COMPLAINT_WANTED });
     if (!v.ownStock) one(v.ownerId, v.owner, 'owner', 'owner');
     one(v.clockId, v.clock, 'clock', 'clock');
     if (v.clock) one(v.movementId, v.movement, 'movement', 'movement');
   });
 
 export const visitFields = z.object({
-  complaint: requiredText(2000, 'What the owner says is wrong'),
+  complaint: text(2000),
   wanted: text(1000),
   notWanted: text(1000),
   outOfScope: text(1000),

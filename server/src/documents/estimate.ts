@@ -26,8 +26,7 @@ export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Bu
         ['Promised for', visit.promisedFor ?? ''],
         ['Likely cause', visit.cause],
       ]),
-      head('You told us'),
-      { text: visit.complaint },
+      ...(visit.complaint ? [head('You told us'), { text: visit.complaint }] : []),
       ...alternatives(visit),
       head('The work'),
       lines.length === 0

@@ -1,10 +1,11 @@
 import type { Entry, SubAssembly, Visit } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import { allChecks } from '@eclat/core/checks';
-import { addTrain, driveBy, familyById, holesOf, type Traits } from '@eclat/core/movement';
+import { familyById, holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
-import { UNIT_STAGES, type ShapeId, type StageId, type TermsId } from '@eclat/core/workflow';
+import { UNIT_STAGES, type StageId } from '@eclat/core/workflow';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { JOBS, type Plan } from '../../test/jobs.ts';
 import { newClock, openShop, PASS } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-02T09:00:00Z') };
@@ -14,104 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.running.stop());
 
-interface Plan {
-  what: string;
-  family: string;
-  traits?: (t: Traits) => Traits;
-  shape: ShapeId;
-  terms?: TermsId;
-  own?: true;
-  units?: string[];
-  /** Stages that are brought in although the shape goes without them. */
-  bringsIn?: StageId[];
-  /** Stages that end as far as agreed, with why. */
-  leaves?: Partial<Record<StageId, string>>;
-  finds: string;
-  /** What was done to parts that stay. */
-  work?: string[];
-  /** Runs with parts off. */
-  runsWithout?: string;
-  title: RegExp;
-}
-
 const sayNothing = 'Watched over its whole wind on the wall, with the dial off at first.';
-const oneChain = (t: Traits): Traits => ({
-  ...driveBy(t, 'strike', 'going'),
-  sources: [{ id: 'going', kind: 'weight on endless chain', name: '' }],
-  windHours: 30,
-});
-
-/** What a careful person agrees and does, without a figure that nobody measured. Common practice; made up. */
-const PLANS: readonly Plan[] = [
-  {
-    ...{ what: 'own find at a fair', family: 'mantel-barrels', shape: 'partial', own: true },
-    ...{ finds: 'Back and bob are missing.', work: ['washed whole'], title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'torsion clock, dead', family: 'torsion', shape: 'overhaul', finds: 'Strip kinked.' },
-    ...{ work: ['arbors eased'], title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'one weight for two trains', family: 'longcase', traits: oneChain, shape: 'overhaul' },
-    ...{ finds: 'Chain slips on its sprocket.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'wall clock through bath and survey', family: 'month-wall', shape: 'overhaul' },
-    ...{ finds: 'Drowned in oil.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'master clock without its case', family: 'electric-master', shape: 'partial' },
-    ...{ finds: 'Grime where something sat.', work: ['contacts cleaned'], title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'fusee table clock over many months', family: 'fusee-balance', shape: 'overhaul' },
-    ...{ units: ['repeater', 'alarm'], finds: 'Contrate wheel out of true.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'time recorder', family: 'recorder', shape: 'overhaul', units: ['print work'] },
-    ...{ finds: 'Bevels stiff.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'dipped by somebody', family: 'quarter-chime', shape: 'in place', terms: 'free' },
-    ...{ finds: 'Sticky residue everywhere.', work: ['wiped, blown out, oiled'], title: /^Cured in place/ },
-  },
-  {
-    ...{ what: 'riveted alarm with a figure', family: 'riveted-alarm', shape: 'partial' },
-    traits: (t) => ({ ...t, fittings: [...t.fittings, 'moving figure'] }),
-    ...{ finds: 'Tabs bent often.', work: ['end play set in tiny steps'], title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'wardroom clock', family: 'ships-bells', shape: 'in place', terms: 'no guarantee' },
-    ...{ finds: 'Regulator at its stop.', work: ['balance and spring cleaned'], title: /^Cured in place/ },
-    leaves: { run: 'One night only: the owner decides.' },
-  },
-  {
-    ...{ what: 'recording instrument', family: 'recorder', shape: 'partial', bringsIn: ['strip', 'assemble'] },
-    ...{ finds: 'A pivot is black.', work: ['pivot turned down'], title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'mains wall clock', family: 'synchronous', shape: 'partial', bringsIn: ['strip', 'assemble'] },
-    ...{ finds: 'Rotor stiff.', runsWithout: 'dial, gears shut', title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'kitchen clock without its alarm work', family: 'shelf-alarm', shape: 'partial' },
-    ...{ finds: 'Gummed.', work: ['washed whole'], runsWithout: 'case', title: /^Partial service/ },
-  },
-  {
-    ...{ what: 'open springs, never seen running', family: 'shelf-open-springs', shape: 'overhaul' },
-    ...{ finds: 'Seat screws missing.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'quarter clock with moon', family: 'three-weights', shape: 'overhaul', runsWithout: 'dial and hands' },
-    traits: (t) => ({ ...t, fittings: [...t.fittings, 'moon work'] }),
-    ...{ finds: 'Washers hidden behind a plate.', title: /^Overhauled/ },
-  },
-  {
-    ...{ what: 'weight shelf clock, a piece of history', family: 'weight-shelf', shape: 'overhaul' },
-    traits: (t) => addTrain(t, [], 'figure'),
-    ...{ finds: 'The crutch has bitten the plate.', title: /^Overhauled/ },
-  },
-];
 
 /** Numbers that somebody would have had to measure, wherever they stand; counts and versions are none. */
 function figures(body: unknown): number[] {
@@ -198,7 +102,7 @@ const WORK: Partial<Record<StageId, (plan: Plan, send: Send, at: (p: string) => 
   },
 };
 
-it.each(PLANS)('$what: opened, described, worked and signed with no figure that nobody measured', async (plan) => {
+it.each(JOBS)('$what: opened, described, worked and signed with no figure that nobody measured', async (plan) => {
   await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS });
   const { entry, measured, commands } = await played(plan);
   expect(measured).toEqual([]);

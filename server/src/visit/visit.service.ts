@@ -1,10 +1,11 @@
 import { openVisit } from './lock.ts';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
-import { api } from '@eclat/contract';
+import { api, COMPLAINT_WANTED } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
 import { STAGE_IDS, type StageId } from '@eclat/core/workflow';
 import { expectVersion, signature, type Context } from '../platform/http/context.ts';
-import { notFound } from '../platform/http/problems.ts';
+import { badField, notFound } from '../platform/http/problems.ts';
+import { Owner } from '../owners/owners.entity.ts';
 import { viewVisit } from './visit.view.ts';
 import { CautionRead, StageEvent } from './visit.entity.ts';
 
@@ -22,6 +23,10 @@ export async function changeVisit(
     outOfScope: visit.outOfScope,
     promisedFor: visit.promisedFor ?? null,
   });
+  if (fields.complaint === '') {
+    const owner = await ctx.em.findOneOrFail(Owner, { id: visit.ownerId });
+    if (!owner.ownStock) throw badField('complaint', COMPLAINT_WANTED.message);
+  }
   ctx.em.assign(visit, fields);
   await ctx.em.flush();
   return viewVisit(ctx, visitId);

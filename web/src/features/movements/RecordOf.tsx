@@ -75,7 +75,7 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
   [
     'By itself',
     (record.units ?? []).flatMap((u) => [
-      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing was done'}`,
+      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing said of it'}`,
       ...u.runs.map((r) => `${sentence(u.name)} ran ${runTime(r.hours)}, driven by: ${r.driven}. ${r.found}`.trim()),
     ]),
   ],

@@ -60,7 +60,7 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
           {page.shop} · {page.claim}
         </p>
         <h1 className="text-3xl">{page.clock}</h1>
-        <p className="mt-1 text-lg">You told us: “{page.complaint}”</p>
+        {page.complaint && <p className="mt-1 text-lg">You told us: “{page.complaint}”</p>}
       </header>
       {trouble && (
         <Answer tone="danger" title="That was not taken">

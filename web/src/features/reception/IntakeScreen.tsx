@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { ClockPart } from './ClockPart.tsx';
 import { JobFields } from '../visit/JobFields.tsx';
-import { EMPTY, type IntakeForm } from './form.ts';
+import { complaintLabel, EMPTY, type IntakeForm } from './form.ts';
 import { FindPart } from '../search/FindPart.tsx';
 import { keepKnownName, OwnerPart } from './OwnerPart.tsx';
 import { ReceivedPart } from './ReceivedPart.tsx';
@@ -94,20 +94,28 @@ function TakenFor({ form }: { form: ReturnType<typeof useContractForm<IntakeForm
     register,
     formState: { errors },
   } = form;
+  const own = form.watch('ownStock');
   return (
     <div className="flex flex-col gap-5">
       <OwnerPart />
       <Panel title="Complaint and scope">
         <div className="flex flex-col gap-4">
-          <TextArea label="What the owner says is wrong" error={errors.complaint?.message} {...register('complaint')} />
-          <TextArea label="What they want done" rows={2} error={errors.wanted?.message} {...register('wanted')} />
+          <TextArea label={complaintLabel(own)} error={errors.complaint?.message} {...register('complaint')} />
           <TextArea
-            label="What they do not want"
+            label={own ? 'What is to be done' : 'What they want done'}
             rows={2}
-            hint="Declined work is kept, so that nobody “fixes” it later."
-            error={errors.notWanted?.message}
-            {...register('notWanted')}
+            error={errors.wanted?.message}
+            {...register('wanted')}
           />
+          {!own && (
+            <TextArea
+              label="What they do not want"
+              rows={2}
+              hint="Declined work is kept, so that nobody “fixes” it later."
+              error={errors.notWanted?.message}
+              {...register('notWanted')}
+            />
+          )}
           <TextArea label="Out of scope" rows={1} error={errors.outOfScope?.message} {...register('outOfScope')} />
           <TextField
             label="Promised for"

@@ -19,9 +19,10 @@ import { Identity } from './Identity.tsx';
 import { Missing } from './Missing.tsx';
 import { Questions } from './Questions.tsx';
 import { Things } from './Things.tsx';
+import { complaintLabel } from './form.ts';
 
 const LABELS = {
-  complaint: 'What the owner says is wrong',
+  complaint: complaintLabel(false),
   wanted: 'Wanted',
   notWanted: 'Not wanted',
   outOfScope: 'Out of scope',
@@ -31,14 +32,13 @@ const LABELS = {
 /** What was written at the counter, with what can still be put right. */
 export function ReceivedScreen() {
   const visit = useThisVisit();
+  const said = visit.complaint ? `“${visit.complaint}”` : 'The shop’s own clock';
   const [label, setLabel] = useState(false);
   return (
     <>
       <Answer
         tone={visit.photos.length === 0 ? 'due' : 'info'}
-        title={
-          visit.photos.length === 0 ? 'No photograph yet: take them before anybody touches it' : `“${visit.complaint}”`
-        }
+        title={visit.photos.length === 0 ? 'No photograph yet: take them before anybody touches it' : said}
       />
       <div className="no-print flex flex-wrap gap-2">
         <DocumentLink document="receipt">
@@ -82,6 +82,7 @@ function Scope() {
   const change = useCommand(api.visit.change, {
     what: 'Complaint and scope',
     labels: LABELS,
+    onFields: (f) => f.forEach((x) => form.setError(x.path as 'complaint', { message: x.message })),
     onDone: () => say('Kept.'),
   });
   const { errors, isDirty, dirtyFields } = form.formState;
@@ -106,7 +107,7 @@ function Scope() {
         }
       >
         <TextArea
-          label={LABELS.complaint}
+          label={complaintLabel(visit.job.ownStock)}
           readOnly={closed}
           error={errors.complaint?.message}
           {...form.register('complaint')}

@@ -29,3 +29,7 @@ export const EMPTY: IntakeForm = {
   received: [],
   promisedFor: null,
 };
+
+/** Of the shop's own clock nobody complained. */
+export const complaintLabel = (ownStock: boolean | undefined): string =>
+  ownStock ? 'What is known to be wrong' : 'What the owner says is wrong';
