@@ -76,7 +76,7 @@ async function load(em: EntityManager): Promise<void> {
       visitId: null,
     });
   }
-  for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people[clock.by], clock);
+  for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people, clock);
 }
 
 function ownerOf({ owner: name, phone = '' }: Pick<DemoClock, 'owner' | 'phone'>) {
@@ -125,7 +125,8 @@ function dayIn(days: number): string {
   return new Date(now.getTime() + days * DAY).toISOString().slice(0, 10);
 }
 
-async function present(em: EntityManager, person: Person, c: DemoClock): Promise<void> {
+async function present(em: EntityManager, people: Record<keyof typeof TEAM, Person>, c: DemoClock): Promise<void> {
+  const person = people[c.by];
   const opened = new Date(now.getTime() - c.daysAgo * DAY);
   opened.setHours(9, Math.floor(random() * 50), 0, 0);
   if (opened > now) opened.setTime(now.getTime() - 3_600_000);
@@ -151,5 +152,7 @@ async function present(em: EntityManager, person: Person, c: DemoClock): Promise
   if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');
   if (c.course?.worn)
     await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');
+  // What the counter took in is worked on at the bench.
+  if (person.role === 'counter') shop.handTo(people.ines);
   await shop.carry(visit, c.stage, c.course ?? {});
 }

@@ -55,7 +55,7 @@ export class Workshop {
   private readonly touched = new Set<string>();
   constructor(
     private readonly em: EntityManager,
-    private readonly person: Person,
+    private person: Person,
     private now: Date,
     private readonly today: Date,
     private readonly random: () => number,
@@ -68,6 +68,10 @@ export class Workshop {
 
   private get ctx(): Context {
     return { em: this.em, person: this.person, now: this.now, touched: this.touched };
+  }
+  /** Somebody else goes on with it. */
+  handTo(person: Person): void {
+    this.person = person;
   }
   pass(minutes: number): void {
     this.now = new Date(this.now.getTime() + minutes * 60_000);

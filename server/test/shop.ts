@@ -123,3 +123,12 @@ export const newClock = (change: object = {}) => ({
 });
 
 export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));
+
+/** Stages are over, as far as this test goes: done, or left where something is asked that it does not do. */
+export async function ends(browser: Browser, visitId: string, stages: readonly string[]): Promise<void> {
+  for (const stage of stages) {
+    const path = `/visits/${visitId}/stages/${stage}`;
+    const { status } = await browser.send('PUT', path, { state: 'done' });
+    if (status === 409) await browser.ok('PUT', path, { state: 'left', why: 'As agreed.' });
+  }
+}

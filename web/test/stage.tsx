@@ -10,6 +10,7 @@ import { sessionQuery } from '../src/data/queries.ts';
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
 
 const ASKED: Record<string, unknown> = {
+  '/api/session': { person: null, shop: 'x', firstRun: false, demo: false, now: Date.now() },
   '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} },
   '/api/baths': [],
   '/api/stores': [],

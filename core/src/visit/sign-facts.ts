@@ -1,6 +1,6 @@
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
 import { privateWordsIn, serviceRecord, type VisitSource } from '../history/index.ts';
-import type { SignFacts } from '../workflow/index.ts';
+import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
 import { visitFacts, type FactSource } from './facts.ts';
 
 /** As much of a visit as its signature depends on. */
@@ -15,15 +15,24 @@ export interface SignSource
   };
 }
 
+/** As much of a visit as the end of a stage depends on. */
+export type ReadySource = FactSource & Pick<VisitSource, 'checks'>;
+
+/** What the end of each stage depends on. */
+export const readyFacts = (visit: ReadySource, now: number): ReadyFacts => ({
+  ...visitFacts(visit, now),
+  failed: CHECK_PLACES.flatMap((at) =>
+    checksLeft(checksFor(visit.movement.traits, at), visit.checks).failed.map(({ what }) => ({ what, at })),
+  ),
+});
+
 /** What stands between a visit and its signature, with the words that would be signed. */
 export function signFacts(visit: SignSource, now: Date, waiver?: string, note = ''): SignFacts {
   const { traits } = visit.movement;
   return {
-    ...visitFacts(visit, now.getTime()),
+    ...readyFacts(visit, now.getTime()),
     temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
-    failed: CHECK_PLACES.flatMap((at) =>
-      checksLeft(checksFor(traits, at), visit.checks).failed.map(({ what }) => ({ what, at })),
-    ),
+    nothingDone: visit.job.shape !== 'report' && nothingIn(visit),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,
     notReturned: visit.job.ownStock ? 0 : visit.received.filter((r) => r.returnedAt === null).length,
@@ -32,3 +41,9 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     privateWords: visit.job.ownStock ? [] : privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
   };
 }
+
+/** Nothing was entered that was done to the clock, of whatever kind. */
+const nothingIn = (v: SignSource): boolean =>
+  [v.baths, v.bushes, v.parts, v.work, v.oiled, v.electric, v.casework, v.strip.steps, v.units].every(
+    (done) => done.length === 0,
+  ) && v.testRun === null;

@@ -5,3 +5,4 @@ export * from './passes.ts';
 export * from './power.ts';
 export * from './next.ts';
 export * from './sign.ts';
+export * from './ready.ts';

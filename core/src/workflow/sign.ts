@@ -1,15 +1,15 @@
 import { counted } from '../units/index.ts';
-import type { VisitFacts } from './next.ts';
+import type { ReadyFacts } from './ready.ts';
 import { stagesIn } from './jobs.ts';
 import { stageName, type StageId } from './stages.ts';
 import { unitStage } from './sub-assemblies.ts';
 
-export interface SignFacts extends VisitFacts {
+export interface SignFacts extends ReadyFacts {
   /** Temporary things still in it; parts still with another hand. */
   temporary: number;
   away: number;
-  /** Checks that failed and were not passed since, with the stage they belong to. */
-  failed: readonly { what: string; at: StageId }[];
+  /** The job is more than a look, and nothing that was done is entered. */
+  nothingDone: boolean;
   /** Functions that the protocol asks for in position, and that have no answer yet. */
   untested: number;
   /** Things received that are not ticked as going home. */
@@ -40,6 +40,8 @@ export function signObstacles(f: SignFacts): Obstacle[] {
   if (inJob.includes('power') && f.power.some((s) => s === 'unknown'))
     out.push({ what: 'The power state of a train is unknown', at: 'power' });
   for (const unit of f.units) if (unitStage(unit) !== null) out.push({ what: `${unit.name} is not done`, at: 'units' });
+  if (f.nothingDone)
+    out.push({ what: 'Nothing that was done is entered: enter it, or agree on “Look and report”', at: 'fit' });
   if (f.standRun !== null) out.push({ what: 'It still runs on the stand with parts off', at: 'assemble' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
   if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');

@@ -142,6 +142,7 @@ const signable: SignFacts = {
   temporary: 0,
   away: 0,
   failed: [],
+  nothingDone: false,
   untested: 0,
   notReturned: 0,
   run: inside,

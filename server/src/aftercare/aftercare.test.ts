@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { ends, openShop, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -35,7 +35,11 @@ async function signed(batch: string): Promise<Visit> {
     await put(visit, `oil/${p.id}`, p.grade === 'none' ? {} : { product: 'Clock oil, pivots', batch });
   for (const c of checksFor(visit.movement.traits, 'assemble'))
     await put(visit, `checks/${c.id}`, { result: 'passed' });
-  for (const stage of STAGE_IDS.filter((s) => s !== 'sign')) await put(visit, `stages/${stage}`, { state: 'done' });
+  await ends(
+    shop.marit,
+    visit.id,
+    STAGE_IDS.filter((s) => s !== 'sign'),
+  );
   await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { waiver: 'ornament only' });
   return visit;
 }

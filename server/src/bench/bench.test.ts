@@ -90,6 +90,7 @@ describe('the bench follows the work', () => {
     expect((await next()).text).toBe(`${points.length - 1} points to oil or leave dry`);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/oil/${points[0]!.id}`);
     expect((await next()).text).toBe(`${points.length} points to oil or leave dry`);
+    for (const p of points) await put(`oil/${p.id}`, {});
     await done('oil');
   });
 

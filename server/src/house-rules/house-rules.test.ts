@@ -1,7 +1,7 @@
 import type { BenchRow, RulesVersion, Visit } from '@eclat/contract';
-import { STAGES } from '@eclat/core/workflow';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, PASS, takeIn } from '../../test/shop.ts';
+import { ends, openShop, PASS, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -54,11 +54,7 @@ describe('house rules', () => {
   });
   it('set how often the bench asks for a reading, and how long the promise waits for the test', async () => {
     const torsion = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } });
-    for (const { id } of STAGES.slice(
-      0,
-      STAGES.findIndex((s) => s.id === 'run'),
-    ))
-      await shop.marit.ok('PUT', `/visits/${torsion.id}/stages/${id}`, { state: 'done' });
+    await ends(shop.marit, torsion.id, STAGE_IDS.slice(0, STAGE_IDS.indexOf('run')));
     await shop.marit.ok('POST', `/visits/${torsion.id}/testrun`, {
       readBy: 'minute hand',
       place: 'shelf',

@@ -1,6 +1,7 @@
 import type { StripStep, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { STAGE_IDS } from '@eclat/core/workflow';
+import { ends, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
@@ -81,20 +82,7 @@ describe('the strip log', () => {
   it(
     'opens a pass when it has to come apart again: its stages are to be done again, its steps are its ' + 'own',
     async () => {
-      for (const stage of [
-        'intake',
-        'assess',
-        'diagnose',
-        'agree',
-        'power',
-        'strip',
-        'clean',
-        'survey',
-        'fit',
-        'assemble',
-        'oil',
-      ])
-        await shop.marit.ok('PUT', at(`stages/${stage}`), { state: 'done' });
+      await ends(shop.marit, visit.id, STAGE_IDS.slice(0, STAGE_IDS.indexOf('run')));
       shop.now.at = new Date(shop.now.at.getTime() + 60_000);
       expect(await shop.marit.ok('POST', at('passes'), { reason: 'Strike runs on: warning set wrong.' })).toMatchObject(
         {

@@ -1,6 +1,7 @@
 import type { BenchRow, SubAssembly, Visit } from '@eclat/contract';
+import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { ends, openShop, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -23,8 +24,7 @@ it('goes at its own pace: the bench names what wants a hand, and the signature w
   expect((await shop.marit.send('POST', at('units'), { name: 'Print Work' })).body.fields![0]!.path).toBe('name');
   // The movement is behind it: it is named.
   expect(await next()).toMatchObject({ stage: 'intake' });
-  for (const s of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit', 'assemble'])
-    await shop.marit.ok('PUT', at(`stages/${s}`), { state: 'done' });
+  await ends(shop.marit, id, STAGE_IDS.slice(0, STAGE_IDS.indexOf('oil')));
   expect(await next()).toMatchObject({ stage: 'power', text: 'Print work: power down is next', urgency: 'next' });
 
   const stage = (s: string, body: object) => shop.marit.send('PUT', at(`units/${unit.id}/stages/${s}`), body);

@@ -2,7 +2,7 @@ import type { TestRun, Visit } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { ends, openShop, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -205,8 +205,7 @@ describe('power on test', () => {
     for (const train of ['going', 'strike'])
       await shop.marit.ok('PUT', at(`/power/${train}`), { state: 'let down', version: 1 });
     await shop.marit.ok('POST', at('/strip'), {});
-    const order = STAGE_IDS.slice(0, STAGE_IDS.indexOf('run'));
-    for (const stage of order) await shop.marit.ok('PUT', at(`/stages/${stage}`), { state: 'done' });
+    await ends(shop.marit, id, STAGE_IDS.slice(0, STAGE_IDS.indexOf('run')));
     expect(await states()).toEqual(['let down', 'let down']);
 
     now.at = new Date(now.at.getTime() + 60_000);

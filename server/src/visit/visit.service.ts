@@ -2,9 +2,10 @@ import { openVisit } from './lock.ts';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api, COMPLAINT_WANTED } from '@eclat/contract';
 import { CAUTIONS } from '@eclat/core/cautions';
-import { STAGE_IDS, type StageId } from '@eclat/core/workflow';
+import { readyFacts } from '@eclat/core/visit';
+import { COUNTER_STAGES, notReady, STAGE_IDS, stageName, type StageId, type StageStateId } from '@eclat/core/workflow';
 import { expectVersion, signature, type Context } from '../platform/http/context.ts';
-import { badField, notFound } from '../platform/http/problems.ts';
+import { badField, HttpProblem, notFound, refused } from '../platform/http/problems.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { viewVisit } from './visit.view.ts';
 import { CautionRead, StageEvent } from './visit.entity.ts';
@@ -32,6 +33,16 @@ export async function changeVisit(
   return viewVisit(ctx, visitId);
 }
 
+/** The rules of a stage, as core has them: who says a word on it, and what is asked before it is done. */
+async function mayEnd(ctx: Context, visitId: string, stage: StageId, state: StageStateId): Promise<void> {
+  if (ctx.person.role === 'counter' && !COUNTER_STAGES.includes(stage))
+    throw new HttpProblem(403, 'Your role may not do this.', {
+      detail: 'Whoever answers for the movement says a word on this stage.',
+    });
+  const why = state === 'done' ? notReady(readyFacts(await viewVisit(ctx, visitId), ctx.now.getTime()), stage) : null;
+  if (why) throw refused(`${stageName(stage)} is not done yet.`, why);
+}
+
 export async function markStage(
   ctx: Context,
   visitId: string,
@@ -40,6 +51,7 @@ export async function markStage(
 ): Promise<void> {
   if (!STAGE_IDS.includes(stage as StageId) || stage === 'sign') throw notFound('stage to mark');
   await openVisit(ctx, visitId);
+  await mayEnd(ctx, visitId, stage as StageId, state);
   ctx.em.create(StageEvent, { visitId, stage: stage as StageId, state, why, ...signature(ctx) });
 }
 

@@ -39,7 +39,6 @@ export function AgreementScreen() {
   const visit = useThisVisit();
   const { agreement } = visit;
   const { lines, chosen, prices } = agreement;
-  const open = unanswered(lines, chosen?.route ?? null);
   const [given, setGiven] = useState<Given>({ how: 'in person', who: visit.owner.name });
   return (
     <>
@@ -59,7 +58,7 @@ export function AgreementScreen() {
           <OwnerPageLink />
         </div>
       </div>
-      <StageFoot stage="agree" ready={open.length === 0} why="Every line has an answer first." />
+      <StageFoot stage="agree" />
     </>
   );
 }

@@ -178,18 +178,18 @@ describe('checks as it goes together', () => {
     } as unknown as Parameters<typeof follow>[0]);
     const Foot = () => (
       <>
-        <StageFoot stage="oil" />
+        <StageFoot stage="diagnose" />
         <Where />
       </>
     );
     show(Foot, visitOf('mantel-barrels'));
     says({ navigation: { state: 'loading' } });
-    await person.click(button(/^Oil is done/));
+    await person.click(button(/^Diagnose is done/));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(screen.getByTestId('where').textContent).toBe('/');
     says({ navigation: { state: 'idle' } });
-    await person.click(button(/^Oil is done/));
-    await waitFor(() => expect(screen.getByTestId('where').textContent).toBe('/visits/v1/run'));
+    await person.click(button(/^Diagnose is done/));
+    await waitFor(() => expect(screen.getByTestId('where').textContent).toBe('/visits/v1/agree'));
   });
 
   it('stand at the delivery with the caution at its step', () => {

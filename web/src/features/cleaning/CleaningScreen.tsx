@@ -56,7 +56,7 @@ export function CleaningScreen() {
       )}
       {visit.closedAt && visit.baths.length === 0 && <Empty>Nothing was cleaned on this visit.</Empty>}
       <Photos stage="clean" />
-      <StageFoot stage="clean" ready={running.length === 0} why="A run is still going on." />
+      <StageFoot stage="clean" />
     </>
   );
 }

@@ -7,8 +7,6 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** On site: where it stands, set going, and shown to the owner. Before the signature, so that the record has it. */
 export function DeliveryScreen() {
-  const visit = useThisVisit();
-  const { failed } = leftOf(visit, 'deliver');
   return (
     <>
       <DeliveryAnswer />
@@ -23,7 +21,7 @@ export function DeliveryScreen() {
         </DocumentLink>
       </div>
       <Checks place="deliver" title="On site" />
-      <StageFoot stage="deliver" ready={failed.length === 0} why="What failed is put right first." />
+      <StageFoot stage="deliver" />
     </>
   );
 }

@@ -56,7 +56,7 @@ export function FittingScreen() {
           </Link>
         </p>
       )}
-      <StageFoot stage="fit" ready={wanted.length === 0} why="Holes still want their bushes." />
+      <StageFoot stage="fit" />
     </>
   );
 }

@@ -7,6 +7,25 @@ const runTime = (h: number): string => {
   return h < 48 ? `${Math.round(h)} h` : `${Math.round(h / 24)} days`;
 };
 
+/** What went at its own pace, and runs with parts off. */
+const besideRows = (record: ServiceRecord): [string, string[]][] => [
+  [
+    'By itself',
+    (record.units ?? []).flatMap((u) => [
+      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing said of it'}`,
+      ...u.runs.map((r) => `${sentence(u.name)} ran ${runTime(r.hours)}, driven by: ${r.driven}. ${r.found}`.trim()),
+    ]),
+  ],
+  [
+    'Stand',
+    (record.standRuns ?? []).map((r) =>
+      [`Ran ${runTime(r.hours)}, off: ${r.off}.`, r.watched && `Watched: ${r.watched}.`, r.found]
+        .filter(Boolean)
+        .join(' '),
+    ),
+  ],
+];
+
 /** What the record says, a name and its lines. */
 const rowsOf = (record: ServiceRecord): [string, string[]][] => [
   [
@@ -72,21 +91,7 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
         ]
       : [],
   ],
-  [
-    'By itself',
-    (record.units ?? []).flatMap((u) => [
-      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing said of it'}`,
-      ...u.runs.map((r) => `${sentence(u.name)} ran ${runTime(r.hours)}, driven by: ${r.driven}. ${r.found}`.trim()),
-    ]),
-  ],
-  [
-    'Stand',
-    (record.standRuns ?? []).map((r) =>
-      [`Ran ${runTime(r.hours)}, off: ${r.off}.`, r.watched && `Watched: ${r.watched}.`, r.found]
-        .filter(Boolean)
-        .join(' '),
-    ),
-  ],
+  ...besideRows(record),
   ['Not done', record.notDone ?? []],
   ['Declined', record.declined ?? []],
   ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],

@@ -4,7 +4,6 @@ import { OilPointRow } from './OilPointRow.tsx';
 import { type Hand, EMPTY, lastUsed, InHandPanel } from './InHandPanel.tsx';
 import { holesOf, type Arbor } from '@eclat/core/movement';
 import { oilChart, pointOfPivot, type OilPoint } from '@eclat/core/oiling';
-import { counted } from '@eclat/core/units';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -82,11 +81,7 @@ export function OilingScreen() {
         />
       )}
       <GoneHere stage="oil" />
-      <StageFoot
-        stage="oil"
-        ready={left.length === 0}
-        why={`${counted(left.length, 'point is', 'points are')} not ticked.`}
-      />
+      <StageFoot stage="oil" />
     </>
   );
 }

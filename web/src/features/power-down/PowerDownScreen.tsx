@@ -44,11 +44,7 @@ export function PowerDownScreen() {
         <Begin open={gate.open} unread={unread} unsafe={gate.unsafe.length} />
       )}
       <GoneHere stage="power" />
-      <StageFoot
-        stage="power"
-        ready={whole ? gate.open : visit.strip.begun !== null}
-        why={whole ? 'Make all power safe first.' : 'Begin the strip first.'}
-      />
+      <StageFoot stage="power" />
     </>
   );
 }

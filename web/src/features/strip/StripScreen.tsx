@@ -24,7 +24,7 @@ const AT_ONCE = 8;
 /** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
 export function StripScreen() {
   const visit = useThisVisit();
-  const { steps, begun } = visit.strip;
+  const { steps } = visit.strip;
   const [editing, setEditing] = useState<StripStep | null>(null);
   const tools = useStepTools();
   // The latest are there at once, the others a moment later: two hundred rows are no reason to wait for the form.
@@ -58,7 +58,7 @@ export function StripScreen() {
         </div>
       </div>
       <Photos stage="strip" />
-      <StageFoot stage="strip" ready={begun !== null} why="Power down comes first." />
+      <StageFoot stage="strip" />
     </>
   );
 }

@@ -1,6 +1,5 @@
 import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
-import { counted } from '@eclat/core/units';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -16,7 +15,7 @@ import { useSurvey, type Survey } from './useSurvey.ts';
 export function SurveyScreen() {
   const visit = useThisVisit();
   const survey = useSurvey(visit);
-  const { all, measured, left, chosen } = survey;
+  const { all, measured, chosen } = survey;
   const hole = all.find((h) => h.key === chosen);
   const toBush = survey.toBush('front') + survey.toBush('back');
   return (
@@ -57,7 +56,7 @@ export function SurveyScreen() {
       </div>
       <PartConditions />
       <GoneHere stage="survey" />
-      <StageFoot stage="survey" ready={left === 0} why={`${counted(left, 'hole has', 'holes have')} no verdict yet.`} />
+      <StageFoot stage="survey" />
     </>
   );
 }

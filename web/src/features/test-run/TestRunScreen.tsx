@@ -45,7 +45,7 @@ export function TestRunScreen() {
         <Cautions stage="run" />
         {visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}
         <StandRuns />
-        <StageFoot stage="run" ready={false} why="The run begins first." />
+        <StageFoot stage="run" />
       </>
     );
   return <OnTest run={visit.testRun} />;

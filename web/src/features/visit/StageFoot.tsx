@@ -1,9 +1,11 @@
 import { api } from '../../data/api.ts';
-import { settled, stageName, STAGES, type StageId } from '@eclat/core/workflow';
+import { readyFacts } from '@eclat/core/visit';
+import { COUNTER_STAGES, notReady, settled, stageName, STAGES, type StageId } from '@eclat/core/workflow';
 import { ArrowRight, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
+import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
@@ -37,8 +39,14 @@ function useWord(stage: StageId) {
 }
 
 /** Ends a stage and goes on to the next one; leaves it as far as agreed; or takes it up again, which the log keeps. */
-export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?: boolean; why?: string }) {
+export function StageFoot({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
+  const me = useMe();
+  const now = useNow(60_000);
+  const counter = me?.role === 'counter' && !COUNTER_STAGES.includes(stage);
+  const why = counter
+    ? 'Whoever answers for the movement says when it is done.'
+    : notReady(readyFacts(visit, now), stage);
   const { say, next, busy } = useWord(stage);
   const [leaving, setLeaving] = useState(false);
   const here = visit.stages.find((s) => s.stage === stage);
@@ -50,7 +58,7 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
           <Settled here={here!} busy={busy} onAgain={() => say('open')} />
         ) : (
           <>
-            <Button variant="main" onClick={() => say('done')} disabled={!ready || busy}>
+            <Button variant="main" onClick={() => say('done')} disabled={why !== null || busy}>
               {stageName(stage)} is done
               {next && (
                 <>
@@ -59,10 +67,12 @@ export function StageFoot({ stage, ready = true, why }: { stage: StageId; ready?
                 </>
               )}
             </Button>
-            {!ready && why && <span className="text-soft">{why}</span>}
-            <Button variant="plain" aria-expanded={leaving} onClick={() => setLeaving(!leaving)}>
-              Leave it as it is
-            </Button>
+            {why && <span className="text-soft">{why}</span>}
+            {!counter && (
+              <Button variant="plain" aria-expanded={leaving} onClick={() => setLeaving(!leaving)}>
+                Leave it as it is
+              </Button>
+            )}
           </>
         )}
       </div>
