@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import type { TestRun, Visit } from '@eclat/contract';
 import { adviseRun, judgeRun } from '@eclat/core/rate';
 import { oilChart } from '@eclat/core/oiling';
+import { cautionsFor } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { normal, seeded } from '@eclat/core/simulated';
 import { expect, openShop, stage, stageDone, takeIn, test } from './shop.ts';
@@ -37,7 +38,10 @@ test(
     // What comes before the assembly is other tests' story.
     const before = await now();
     for (const p of before.power) await api('put', `/power/${p.source}`, { state: 'let down', version: p.version });
-    for (const s of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'survey', 'fit'])
+    for (const c of cautionsFor(before.movement.traits, 'power')) await api('put', `/cautions/${c.id}`);
+    await api('post', '/strip', {});
+    await api('put', '/stages/survey', { state: 'left', why: 'As agreed.' });
+    for (const s of ['intake', 'assess', 'diagnose', 'agree', 'power', 'strip', 'clean', 'fit'])
       await api('put', `/stages/${s}`, { state: 'done' });
 
     await test.step('a check fails: a second pass, with its reason, and no way round it', async () => {

@@ -131,7 +131,8 @@ export const test = base.extend<{
 export function watch(page: Page, errors: string[]): void {
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => {
-    if (m.type() === 'error' && !/net::ERR|Failed to load resource/.test(m.text())) errors.push(m.text());
+    if (m.type() === 'error' && !/net::ERR|Failed to load resource|Failed to fetch dynamically/.test(m.text()))
+      errors.push(m.text());
   });
 }
 

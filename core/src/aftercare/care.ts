@@ -1,4 +1,14 @@
-import { beats, drivenBy, has, hasTrain, isSpring, isWeight, storedSources, type Traits } from '../movement/index.ts';
+import {
+  beats,
+  drivenBy,
+  has,
+  hasTrain,
+  isSpring,
+  isWeight,
+  storedSources,
+  type Traits,
+  isMains,
+} from '../movement/index.ts';
 
 /**
  * What the owner is told, on paper: by heading, in plain sentences. Practice; each row from the traits, never from the
@@ -110,7 +120,7 @@ const ROWS: readonly Row[] = [
   [
     'Mind',
     'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.',
-    (t) => has(t, 'mains cord') || drivenBy(t, (d) => d === 'mains motor'),
+    (t) => has(t, 'mains cord') || drivenBy(t, isMains),
   ],
   ['Mind', 'Its hands or dial may carry luminous paint: do not scrape or open it.', (t) => has(t, 'luminous paint')],
   [

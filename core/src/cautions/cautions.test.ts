@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { STAGE_IDS } from '../workflow/index.ts';
 import { FAMILIES, familyById, type Fitting, type Traits } from '../movement/index.ts';
 import { CAUTIONS, cautionsFor, LOCAL_RULES } from './index.ts';
 
@@ -50,6 +51,30 @@ describe('cautions stand where the work can hurt', () => {
       expect(ids(traits, 'clean')).toContain('ammonia');
       expect(ids(traits, 'fit')).toContain('drilling');
     }
+  });
+
+  // Published in no one place; common practice, each seen missing once.
+  it('a barrel wherever springs go in and out, a weight wherever it is hung', () => {
+    for (const stage of ['strip', 'clean', 'survey', 'fit', 'assemble'] as const) {
+      expect(ids(family('mantel-barrels'), stage)).toContain('barrel');
+      expect(ids(family('fusee'), stage)).toContain('barrel');
+      expect(ids(family('longcase'), stage)).not.toContain('barrel');
+    }
+    for (const stage of ['assemble', 'run', 'deliver'] as const)
+      expect(ids(family('longcase-30-hour'), stage)).toContain('hang-weights');
+  });
+
+  it('a live motor where it is tried, and no word to it of low-voltage coils', () => {
+    for (const stage of ['diagnose', 'strip', 'fit', 'assemble'] as const)
+      expect(ids(family('synchronous'), stage)).toContain('mains');
+    expect(ids(family('synchronous'), 'diagnose')).toContain('other-hertz');
+    for (const { traits } of FAMILIES)
+      for (const stage of STAGE_IDS)
+        if (ids(traits, stage).includes('coil')) expect(ids(traits, stage)).not.toContain('other-hertz');
+    expect(ids(family('electric-master'), 'diagnose')).toContain('coil');
+    const luminous = with_(family('riveted-alarm'), 'luminous paint');
+    for (const stage of ['intake', 'strip', 'clean'] as const) expect(ids(luminous, stage)).toContain('luminous');
+    expect(CAUTIONS.find((c) => c.id === 'luminous')!.text).toContain('Radon');
   });
 
   it('are each there once, in one or two plain sentences', () => {

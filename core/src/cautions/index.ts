@@ -1,4 +1,4 @@
-import { drivenBy, has, isSpring, isWeight, type Traits } from '../movement/index.ts';
+import { drivenBy, has, isMains, isSpring, isWeight, type Traits } from '../movement/index.ts';
 import type { StageId } from '../workflow/index.ts';
 
 /**
@@ -36,6 +36,15 @@ export const CAUTIONS: readonly Caution[] = [
       'gloves and eye protection, and never open plates under power.',
   },
   {
+    id: 'barrel',
+    stages: ['strip', 'clean', 'survey', 'fit', 'assemble'],
+    acknowledge: false,
+    applies: (t) => drivenBy(t, isSpring),
+    text:
+      'A mainspring goes in and out with a winder and its sleeve, eye protection on; never by hand where it is ' +
+      'strong. In its barrel it may still be under tension.',
+  },
+  {
     id: 'fusee',
     stages: ['power'],
     acknowledge: true,
@@ -54,6 +63,15 @@ export const CAUTIONS: readonly Caution[] = [
       'hanging. A tall case is fixed to the wall.',
   },
   {
+    id: 'hang-weights',
+    stages: ['assemble', 'run', 'deliver'],
+    acknowledge: false,
+    applies: (t) => drivenBy(t, isWeight),
+    text:
+      'Lines, hooks and clicks are looked at before a weight is hung: a bad click drops it. Nothing stands under it; ' +
+      'stand or case is fixed first. Each goes back to its own place.',
+  },
+  {
     id: 'ties',
     stages: ['power'],
     acknowledge: false,
@@ -69,26 +87,37 @@ export const CAUTIONS: readonly Caution[] = [
   },
   {
     id: 'mains',
-    stages: ['intake', 'assess', 'power', 'run'],
+    stages: ['intake', 'assess', 'diagnose', 'power', 'strip', 'fit', 'assemble', 'run'],
     acknowledge: true,
-    applies: (t) => drivenBy(t, (d) => d === 'mains motor') || has(t, 'mains cord'),
+    applies: (t) => drivenBy(t, isMains) || has(t, 'mains cord'),
     text: `Unplug and lock off before opening. Old cord and insulation are dangerous. ${LOCAL_RULES}`,
   },
   {
-    id: 'coil',
-    stages: ['power', 'run'],
+    id: 'other-hertz',
+    stages: ['diagnose', 'run'],
     acknowledge: false,
-    applies: (t) => has(t, 'coil'),
-    text: 'Limit the current and suppress the coil before touching it: an opened coil shocks.',
+    applies: (t) => drivenBy(t, isMains),
+    text:
+      'A 60 Hz coil on 50 Hz draws up to a fifth more current and runs hot: read its plate first, and never leave it ' +
+      'alone until its temperature is known.',
+  },
+  {
+    id: 'coil',
+    stages: ['diagnose', 'power', 'run'],
+    acknowledge: false,
+    applies: (t) => has(t, 'coil') && !drivenBy(t, isMains),
+    text:
+      'Limit the current and suppress the coil before touching it: an opened coil shocks. A resistor beside it gets ' +
+      'hot.',
   },
   {
     id: 'luminous',
-    stages: ['intake', 'assess', 'clean'],
+    stages: ['intake', 'assess', 'strip', 'clean', 'assemble'],
     acknowledge: true,
     applies: (t) => has(t, 'luminous paint'),
     text:
-      'Old luminous paint may carry radium: do not scrape, brush, lick or wash. Bag it, wear gloves. ' +
-      `${LOCAL_RULES}`,
+      'Old luminous paint may carry radium: do not scrape, brush, lick or wash. Gloves; bag it. Radon gathers in a ' +
+      `closed box. ${LOCAL_RULES}`,
   },
   {
     id: 'mercury',
@@ -114,13 +143,22 @@ export const CAUTIONS: readonly Caution[] = [
       'gun. No flammable liquid in an ultrasonic tank.',
   },
   {
+    id: 'old-chemicals',
+    stages: ['clean'],
+    acknowledge: false,
+    applies: always,
+    text:
+      'An old bottle that nobody can name may hold cyanide or a chlorinated solvent: leave it shut, it goes to a ' +
+      'specialist. Never keep ammonia with silver. No hot part into alcohol.',
+  },
+  {
     id: 'drilling',
     stages: ['fit'],
     acknowledge: false,
     applies: always,
     text:
       'Opening a plate is done once only. Clamp the plate, never hold it by hand: the cutter seizes as ' +
-      'it comes through. Eye protection; no gloves at a turning chuck.',
+      'it comes through. Eye protection; no gloves and no loose sleeves at a turning chuck.',
   },
   {
     id: 'hands',

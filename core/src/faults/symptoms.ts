@@ -1,5 +1,5 @@
 import type { Observed } from './infer.ts';
-import { beats, drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, type Traits, isMains } from '../movement/index.ts';
 
 type Shown = (t: Traits) => boolean;
 const any: Shown = () => true;
@@ -7,8 +7,8 @@ const runs: Shown = beats;
 const strikes: Shown = (t) => t.strike !== 'none';
 const torsion: Shown = (t) => t.oscillator === 'torsion pendulum';
 const chimes: Shown = (t) => hasTrain(t, 'chime');
-const electric: Shown = (t) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains motor');
-const mains: Shown = (t) => drivenBy(t, (d) => d === 'mains motor');
+const electric: Shown = (t) => has(t, 'coil') && !drivenBy(t, isMains);
+const mains: Shown = (t) => drivenBy(t, isMains);
 const prints: Shown = (t) => has(t, 'print work') || has(t, 'recording drum');
 
 /**

@@ -142,6 +142,8 @@ export const isSpring = (kind: SourceKind): boolean => SPRINGS.includes(kind);
 /** A weight of any kind. */
 export const isWeight = (kind: SourceKind): boolean => WEIGHTS.includes(kind);
 /** Whether it can hold power while the plates are opened, and so has a power state. */
+/** A motor that runs from the mains: it stores nothing, and its supply can kill. */
+export const isMains = (kind: SourceKind): boolean => kind === 'mains motor';
 export const isStored = (kind: SourceKind): boolean => isSpring(kind) || isWeight(kind) || kind === 'electric rewind';
 /** The sources that have a power state, in the order of the description. */
 export const storedSources = (traits: Traits): PowerSource[] => traits.sources.filter((s) => isStored(s.kind));

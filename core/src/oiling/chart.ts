@@ -1,4 +1,4 @@
-import { beats, drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits, isMains } from '../movement/index.ts';
 import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
@@ -127,7 +127,7 @@ const ROWS: readonly Row[] = [
   ['maintaining', 'Maintaining ratchet', 'clock', 'a trace', (t) => has(t, 'maintaining power')],
   ['line', 'Lines, drive chains, pulley rims', 'none', 'dry', (t) => drivenBy(t, (d) => d.startsWith('weight'))],
   ['pulley-pivots', 'Pulley pivots', 'clock', 'a trace', (t) => has(t, 'pulleys')],
-  ['motor-bushes', 'Motor train bushes', 'clock', 'a drop each', (t) => drivenBy(t, (d) => d === 'mains motor')],
+  ['motor-bushes', 'Motor train bushes', 'clock', 'a drop each', (t) => drivenBy(t, isMains)],
   ['contacts', 'Contacts', 'none', 'dry and clean', (t) => has(t, 'contacts')],
   ['plunger', 'Coil plunger', 'none', 'dry', (t) => drivenBy(t, (d) => d === 'electric rewind')],
   ['print-work', 'Bevels, rods and day cam', 'clock', 'a trace', (t) => has(t, 'print work')],

@@ -1,4 +1,4 @@
-import { drivenBy, type Traits } from '../movement/index.ts';
+import { drivenBy, type Traits, isMains } from '../movement/index.ts';
 
 export interface ServiceInterval {
   oilYears: number;
@@ -9,7 +9,7 @@ type Row = readonly [applies: (t: Traits) => boolean, oilYears: number, overhaul
 
 /** House rules (practice), the first row that applies: look and oil, and overhaul. */
 const ROWS: readonly Row[] = [
-  [(t) => drivenBy(t, (d) => d === 'mains motor'), 5, 5],
+  [(t) => drivenBy(t, isMains), 5, 5],
   [(t) => t.oscillator === 'torsion pendulum', 8, 8],
   [() => true, 3, 8],
 ];

@@ -1,7 +1,7 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
 import { BookOpen, Boxes, PackagePlus, Sigma, Timer } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
@@ -11,6 +11,7 @@ import { useAppState } from '../data/app-state.ts';
 import { Timers } from '../features/bench/Timers.tsx';
 import { PersonFace } from './PersonFace.tsx';
 import { useKeys } from '../ui/useKeys.ts';
+import { Late } from '../ui/Late.tsx';
 
 const PersonMenu = lazy(() => import('./PersonMenu.tsx'));
 const ConflictSheet = lazy(() => import('../ui/Conflict.tsx').then((m) => ({ default: m.ConflictSheet })));
@@ -89,11 +90,11 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
         <Outlet />
       </main>
       <NoticeBar />
-      <Suspense>
+      <Late>
         {conflict && <ConflictSheet />}
         {devices && <Devices onClose={() => useAppState.getState().set({ devices: false })} />}
         {help && <KeyList open onClose={() => setHelp(false)} />}
-      </Suspense>
+      </Late>
     </div>
   );
 }
@@ -133,9 +134,9 @@ function PersonButton(props: { person: Person; shop: string; onKeys: () => void 
   const [pressed, setPressed] = useState(false);
   const face = <PersonFace name={props.person.name} shop={props.shop} onClick={() => setPressed(true)} />;
   return pressed ? (
-    <Suspense fallback={face}>
+    <Late until={face}>
       <PersonMenu {...props} />
-    </Suspense>
+    </Late>
   ) : (
     face
   );

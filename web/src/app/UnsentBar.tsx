@@ -1,7 +1,8 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, useState } from 'react';
 import { removeUnsent, retryUnsent } from '../data/outbox.ts';
 import { useAppState } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
+import { Late } from '../ui/Late.tsx';
 
 const Sheet = lazy(() => import('../ui/Sheet.tsx').then((m) => ({ default: m.Sheet })));
 
@@ -20,7 +21,7 @@ export function UnsentBar({ personId }: { personId: string }) {
       </span>
       <Button onClick={() => setOpen(true)}>Look</Button>
       {open && (
-        <Suspense>
+        <Late>
           <Sheet open onClose={() => setOpen(false)} title="Kept on this device">
             <ul className="flex flex-col gap-3">
               {mine.map((u) => (
@@ -47,7 +48,7 @@ export function UnsentBar({ personId }: { personId: string }) {
               ))}
             </ul>
           </Sheet>
-        </Suspense>
+        </Late>
       )}
     </div>
   );

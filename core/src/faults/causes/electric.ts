@@ -1,8 +1,8 @@
-import { drivenBy, has, type Traits } from '../../movement/index.ts';
+import { drivenBy, has, type Traits, isMains } from '../../movement/index.ts';
 import { ofMovement } from './row.ts';
 
-const wound = (t: Traits) => has(t, 'coil') && !drivenBy(t, (d) => d === 'mains motor');
-const mains = (t: Traits) => drivenBy(t, (d) => d === 'mains motor');
+const wound = (t: Traits) => has(t, 'coil') && !drivenBy(t, isMains);
+const mains = (t: Traits) => drivenBy(t, isMains);
 
 /** Coils, contacts, mains and recorders. Practice throughout. */
 export const ELECTRIC = [

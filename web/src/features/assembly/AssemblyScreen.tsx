@@ -12,6 +12,7 @@ import { Checks, leftOf } from './Checks.tsx';
 import { StandRuns } from './StandRuns.tsx';
 import { Releases } from './Releases.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -45,6 +46,7 @@ export function AssemblyScreen() {
         </Answer>
       )}
       <NextOn off={off} open={open} first={first} answered={answered} />
+      <Cautions stage="assemble" />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="flex min-w-0 flex-col gap-5">
           <Panel title="The log backwards">

@@ -1,6 +1,6 @@
 import { standRunFields } from '@eclat/contract/assembly';
 import { CAUTIONS } from '@eclat/core/cautions';
-import { drivenBy } from '@eclat/core/movement';
+import { drivenBy, isMains } from '@eclat/core/movement';
 import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -45,7 +45,7 @@ function Start() {
   const form = useContractForm<z.input<typeof standRunFields>>(standRunFields, { off: '', watched: '' });
   const draft = useDraft(form, `stand-run.${visit.id}`);
   const start = useCommand(api.assembly.startStandRun, { what: 'Run with parts off', onSent: draft.clear });
-  const mains = drivenBy(visit.movement.traits, (k) => k === 'mains motor');
+  const mains = drivenBy(visit.movement.traits, isMains);
   if (visit.closedAt) return null;
   return (
     <form

@@ -2,6 +2,7 @@ import { FileText, QrCode } from 'lucide-react';
 import { Checks, leftOf } from '../assembly/Checks.tsx';
 import { Answer } from '../../ui/Answer.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -10,6 +11,7 @@ export function DeliveryScreen() {
   return (
     <>
       <DeliveryAnswer />
+      <Cautions stage="deliver" />
       <div className="no-print flex flex-wrap gap-3">
         <DocumentLink document="return">
           <FileText className="size-5" aria-hidden />

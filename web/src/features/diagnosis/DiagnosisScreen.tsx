@@ -20,6 +20,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Looks, percent } from './Looks.tsx';
 import { useKnowledge } from './useKnowledge.ts';
+import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -61,6 +62,7 @@ export function DiagnosisScreen() {
           )}
         </Answer>
       )}
+      <Cautions stage="diagnose" />
       <div className="grid items-start gap-5 xl:grid-cols-[26rem_minmax(0,1fr)] xl:grid-rows-[auto_1fr]">
         {present > 0 && (
           <div className="min-w-0 xl:col-start-2 xl:row-start-1">

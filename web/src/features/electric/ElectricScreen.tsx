@@ -1,4 +1,5 @@
 import type { ElectricEntry, ElectricTest } from '@eclat/contract';
+import { drivenBy, isMains } from '@eclat/core/movement';
 import { electricWords, judgeCoil, judgeSteps } from '@eclat/core/electric';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
@@ -21,26 +22,32 @@ export function ElectricScreen() {
   const contacts = those(visit.electric, 'contact');
   const suppression = those(visit.electric, 'suppression');
   const supplyV = steps.at(-1)?.test.supplyV;
+  // A mains motor takes its own voltage and no other; nothing switches it, so nothing is suppressed.
+  const mains = drivenBy(visit.movement.traits, isMains);
   return (
     <>
-      <ElectricAnswer coils={coils} supplyV={supplyV} steps={steps} />
+      <ElectricAnswer coils={coils} supplyV={supplyV} steps={steps} mains={mains} />
       <Cautions stage="run" />
       <Panel title="Coils">
         <List entries={coils} what="Coil" />
         {!visit.closedAt && <CoilForm />}
       </Panel>
-      <Panel title="Step test">
-        <StepTest steps={steps} ohms={coils.at(-1)?.test.ohms ?? null} supplyV={supplyV ?? null} />
-        <List entries={steps} what="Voltage" />
-      </Panel>
+      {(!mains || steps.length > 0) && (
+        <Panel title="Step test">
+          <StepTest steps={steps} ohms={coils.at(-1)?.test.ohms ?? null} supplyV={supplyV ?? null} />
+          <List entries={steps} what="Voltage" />
+        </Panel>
+      )}
       <Panel title="Contacts and windings">
         <List entries={contacts} what="Contact" />
         {!visit.closedAt && <ContactForm />}
       </Panel>
-      <Panel title="Suppression">
-        <List entries={suppression} what="Suppression" />
-        {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
-      </Panel>
+      {(!mains || suppression.length > 0) && (
+        <Panel title="Suppression">
+          <List entries={suppression} what="Suppression" />
+          {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
+        </Panel>
+      )}
     </>
   );
 }
@@ -49,10 +56,12 @@ function ElectricAnswer({
   coils,
   supplyV,
   steps,
+  mains,
 }: {
   coils: Of<'coil'>[];
   supplyV: number | undefined;
   steps: Of<'step'>[];
+  mains: boolean;
 }) {
   const bad = coils
     .map((c) => judgeCoil(c.test.ohms, c.test.expectedOhms, c.test.atC))
@@ -78,14 +87,11 @@ function ElectricAnswer({
         {judged.words}
       </Answer>
     );
+  if (coils.length === 0) return <Answer tone="info" title="The coil’s resistance first, with one end free" />;
   return (
     <Answer
       tone="info"
-      title={
-        coils.length > 0
-          ? 'Step the voltage up from low, the current limited'
-          : 'The coil’s resistance first, with one end free'
-      }
+      title={mains ? 'Only its own voltage, live parts guarded' : 'Step the voltage up from low, the current limited'}
     />
   );
 }

@@ -1,11 +1,12 @@
 import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { coilAt, GRADES_OF_STEP } from '@eclat/core/electric';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { NumberField, numberOf } from './NumberField.tsx';
+import { Late } from '../../ui/Late.tsx';
 
 const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
 type Step = ElectricEntry & { test: Extract<ElectricTest, { kind: 'step' }> };
@@ -79,7 +80,7 @@ function StepChart({
     measured.filter((x) => (x.test.did === 'advances') === yes).map((x) => ({ x: x.test.volts, y: x.test.milliamps! }));
   const most = Math.max(0, ...steps.map((x) => x.test.volts), supplyV ?? 0);
   return (
-    <Suspense fallback={<div className="h-72" />}>
+    <Late until={<div className="h-72" />}>
       <LineChart
         from0
         x="Volts"
@@ -106,7 +107,7 @@ function StepChart({
           { label: 'does not advance', points: points(false), mark: 'brass-fill' as const },
         ]}
       />
-    </Suspense>
+    </Late>
   );
 }
 

@@ -31,7 +31,7 @@ export function FittingScreen() {
   return (
     <>
       <FittingAnswer visit={visit} left={wanted.length} undepthed={undepthed} />
-      {wanted.length > 0 && <Cautions stage="fit" />}
+      <Cautions stage="fit" />
       {wanted.length > 0 && !visit.closedAt && (
         <Panel title="Bushes to fit">
           <BushSheet wanted={wanted} name={name} />

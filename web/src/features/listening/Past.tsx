@@ -1,10 +1,11 @@
 import type { LoggedEvent, Moment } from '@eclat/core/sound';
 import { counted } from '@eclat/core/units';
-import { lazy, Suspense, useMemo, type ReactNode } from 'react';
+import { lazy, useMemo, type ReactNode } from 'react';
 import { clockTime } from '../../ui/dates.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import type { Heard } from './logs.ts';
+import { Late } from '../../ui/Late.tsx';
 
 const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
 
@@ -28,7 +29,7 @@ export function Past({ history }: { history: readonly Moment[] }) {
   return (
     <Panel title="The last minutes">
       <div className="grid gap-5 lg:grid-cols-2">
-        <Suspense>
+        <Late>
           <LineChart
             series={odds}
             x="minutes ago"
@@ -44,7 +45,7 @@ export function Past({ history }: { history: readonly Moment[] }) {
             y="s/day"
             says={`Rate over ${history.length * 10} seconds, last ${history.at(-1)!.rate.toFixed(1)} seconds a day`}
           />
-        </Suspense>
+        </Late>
       </div>
     </Panel>
   );

@@ -3,7 +3,7 @@ import { stageName, type StageId } from '@eclat/core/workflow';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Camera, ImagePlus } from 'lucide-react';
-import { lazy, Suspense, useEffect, useId, useState } from 'react';
+import { lazy, useEffect, useId, useState } from 'react';
 import { call } from '../../data/call.ts';
 import { afterCommand } from '../../data/refresh.ts';
 import { say } from '../../data/app-state.ts';
@@ -12,6 +12,7 @@ import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { Late } from '../../ui/Late.tsx';
 
 const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
 /** So many stand there at once; the others come by a press. */
@@ -82,9 +83,9 @@ export function Photos({ stage }: { stage: StageId }) {
       ))}
       {shown && <PhotoSheet key={shown.id} photo={shown} onClose={() => setOpen(null)} />}
       {camera && (
-        <Suspense>
+        <Late>
           <CameraSheet onPhoto={(file) => add([file])} onClose={() => setCamera(false)} />
-        </Suspense>
+        </Late>
       )}
     </Panel>
   );

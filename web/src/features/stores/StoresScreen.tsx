@@ -3,7 +3,7 @@ import type { StockItem } from '@eclat/contract';
 import { KINDS, sizeWords } from '@eclat/core/stores';
 import clsx from 'clsx';
 import { Download, PackagePlus, Search, Upload } from 'lucide-react';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { lazy, useState, type ReactNode } from 'react';
 import { useStores } from '../../data/queries.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -11,6 +11,7 @@ import { ShopWork, useShopWork } from '../shop-work/ShopWork.tsx';
 import { ItemForm } from './ItemForm.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
 import { low, ORDERS, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
+import { Late } from '../../ui/Late.tsx';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
 
@@ -59,9 +60,9 @@ export function StoresScreen() {
       {!goingOn && <ShopWork />}
       {open && <ItemSheet key={open.id} item={open} onClose={() => ask({ item: '' })} />}
       {table && (
-        <Suspense>
+        <Late>
           <TableIn onClose={() => setTable(false)} />
-        </Suspense>
+        </Late>
       )}
     </div>
   );

@@ -8,6 +8,7 @@ import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Photos } from '../photos/Photos.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { depthSaid } from '@eclat/core/workflow';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -34,6 +35,7 @@ export function StripScreen() {
   return (
     <>
       <Said />
+      <Cautions stage="strip" />
       {steps.length > 0 && <WhereIs />}
       {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">

@@ -2,6 +2,7 @@ import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
+import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { AskOwner } from './AskOwner.tsx';
@@ -21,6 +22,7 @@ export function SurveyScreen() {
   return (
     <>
       <SurveyAnswer survey={survey} />
+      <Cautions stage="survey" />
       <AskOwner visit={visit} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel>

@@ -9,7 +9,7 @@ import {
   type RateVerdict,
 } from '@eclat/core/rate';
 import { counted } from '@eclat/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -29,6 +29,7 @@ import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
 import { StandRuns } from '../assembly/StandRuns.tsx';
 import { TurnAdvice } from './TurnAdvice.tsx';
+import { Late } from '../../ui/Late.tsx';
 
 const RateChart = lazy(() => import('./RateChart.tsx'));
 
@@ -79,9 +80,9 @@ function OnTest({ run }: { run: TestRun }) {
           {run.readings.length === 0 ? (
             <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty>
           ) : (
-            <Suspense fallback={<Empty>Drawing …</Empty>}>
+            <Late until={<Empty>Drawing …</Empty>}>
               <RateChart run={run} judged={judged} heard={visit.heard} />
-            </Suspense>
+            </Late>
           )}
         </Panel>
         <div className="flex flex-col gap-5">

@@ -4,7 +4,7 @@ import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { isTogether, shapeById, stageOf, STAGE_KEYS, STAGES, termsName, type StageId } from '@eclat/core/workflow';
 import { LockKeyhole, ShieldAlert } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
@@ -12,6 +12,7 @@ import { TimeButton } from '../bench-time/TimeButton.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
+import { Late } from '../../ui/Late.tsx';
 
 const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
 const JobSheet = lazy(() => import('./JobSheet.tsx'));
@@ -47,10 +48,10 @@ export function VisitFrame() {
           <HandsOff visit={visit} />
           {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet context={visit} />}
           {stage && !outside && (
-            <Suspense>
+            <Late>
               <StageRules visit={visit} stage={stage} />
               <StageWorkings key={stage} visit={visit} stage={stage} />
-            </Suspense>
+            </Late>
           )}
         </div>
       </div>
@@ -77,9 +78,9 @@ function JobLine({ visit }: { visit: Visit }) {
         {words}
       </button>
       {open && (
-        <Suspense>
+        <Late>
           <JobSheet visit={visit} onClose={() => setOpen(false)} />
-        </Suspense>
+        </Late>
       )}
     </>
   );
@@ -142,9 +143,9 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
             </button>
           ))}
         {power && (
-          <Suspense>
+          <Late>
             <PowerSheet visit={visit} power={power} onClose={() => setAsked(null)} />
-          </Suspense>
+          </Late>
         )}
       </div>
     </div>

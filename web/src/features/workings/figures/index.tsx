@@ -1,4 +1,4 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import { lazy, type ComponentType } from 'react';
 import { Barrel } from './Barrel.tsx';
 import { Beat } from './Beat.tsx';
 import { Hole } from './Hole.tsx';
@@ -7,6 +7,7 @@ import { Line } from './Line.tsx';
 import { Nut } from './Nut.tsx';
 import { Pendulum } from './Pendulum.tsx';
 import { Shares } from './Shares.tsx';
+import { Late } from '../../../ui/Late.tsx';
 
 const chart = (name: 'Circular' | 'Fusee' | 'Rate') =>
   lazy(() => import('./Charts.tsx').then((m) => ({ default: m[name] })));
@@ -40,8 +41,8 @@ export function Figure({
   // The working has checked them by its schemas; a picture takes of each kind what it names.
   const given = { input, result, facts: result, rows: { ...input, ...result } } as FigureProps;
   return (
-    <Suspense fallback={<div className="h-72" />}>
+    <Late until={<div className="h-72" />}>
       <Picture {...given} />
-    </Suspense>
+    </Late>
   );
 }
