@@ -9,7 +9,7 @@ const text = (family: string) =>
 describe('what the owner is told', () => {
   // Common practice: what can harm is said to whom it concerns, and to nobody else.
   it('is of this clock', () => {
-    expect(text('longcase')).toContain('weights off');
+    expect(text('longcase')).toContain('Weights off first, then the pendulum');
     expect(text('longcase')).not.toContain('Hold the key until you feel the click');
     expect(text('quarter-chime')).toContain('each quarter');
     expect(text('torsion')).toContain('lock it first');

@@ -109,14 +109,18 @@ const ROWS: readonly Row[] = [
     'Never carry it while the pendulum turns: lock it first.',
     (t) => t.oscillator === 'torsion pendulum',
   ],
-  ['Moving it', 'Pendulum off, weights off, then carry it upright.', (t) => pendulum(t) && drivenBy(t, isWeight)],
+  [
+    'Moving it',
+    'Weights off first, then the pendulum: a train under its weight runs away. Then carry it upright.',
+    (t) => pendulum(t) && drivenBy(t, isWeight),
+  ],
   ['Moving it', 'Pendulum off or tied, then carry it upright.', (t) => pendulum(t) && !drivenBy(t, isWeight)],
   [
     'Moving it',
     'A weight that falls breaks floors and feet: take them off one by one, and mark which hung where.',
     (t) => drivenBy(t, isWeight),
   ],
-  ['Mind', 'No oil, and no spray, anywhere: too much is what stops most clocks.', () => true],
+  ['Mind', 'No oil, and no spray, anywhere: it spreads, gathers dirt, and has to be cleaned off again.', () => true],
   [
     'Mind',
     'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.',

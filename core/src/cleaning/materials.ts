@@ -22,7 +22,12 @@ const TABLE = {
     'paint and paper lift',
     'paint and paper lift',
   ],
-  'enamel dial': ['the enamel is attacked', 5, 'dirt is carried into cracks', 'ok'],
+  'enamel dial': [
+    'the enamel is attacked',
+    'wiped only: no bath, no tank, no hot rinse',
+    'dirt is carried into cracks',
+    'wiped only',
+  ],
   'coil or wiring': ['water in the winding', 'water in the winding', 'old varnish swells', 'old varnish dissolves'],
   'plastic or rubber': ['it swells or crazes', 5, 'it swells', 'it crazes'],
   celluloid: ['it breaks down', 'a damp wipe only', 'fire, and it softens', 'it dissolves'],
@@ -45,6 +50,9 @@ const TABLE = {
 } as const satisfies Record<string, readonly [BathRule, BathRule, BathRule, BathRule]>;
 
 export type Material = keyof typeof TABLE;
+/** Heat moves what shellac holds, and celluloid burns: cool bath, cool rinse, no warm air. Practice. */
+const KEPT_COOL: readonly Material[] = ['shellac setting', 'celluloid'];
+export const keptCool = (materials: readonly Material[]): boolean => materials.some((m) => KEPT_COOL.includes(m));
 export const MATERIALS = Object.keys(TABLE) as [Material, ...Material[]];
 
 /** What a material stands in a bath: see `BathRule`. */

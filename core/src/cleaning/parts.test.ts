@@ -3,6 +3,8 @@ import { FAMILIES, familyById, type Fitting } from '../movement/index.ts';
 import { BATHS } from './materials.ts';
 import { likelyMaterials, usualParts } from './parts.ts';
 import { planRun } from './plan.ts';
+import { sequenceById, stepsOf } from './sequences.ts';
+import { oilChart } from '../oiling/index.ts';
 
 const names = (family: string, ...more: Fitting[]) => {
   const { traits } = familyById(family);
@@ -31,6 +33,42 @@ describe('what usually goes into the basket', () => {
       if (traits.fittings.includes('hairspring')) expect(barred).toContain('balance and hairspring');
       if (traits.fittings.includes('coil')) expect(barred).toContain('coil');
     }
+  });
+
+  // Common practice: heat moves shellac; wood and bellows are never wetted; enamel is wiped.
+  it('stones of any escapement stay cool, wood and enamel stay dry', () => {
+    for (const [family, fitting] of [
+      ['lever-platform', 'platform'],
+      ['visible-escapement', 'visible escapement'],
+      ['regulator', 'jewelled pallets'],
+    ] as const) {
+      const { traits } = familyById(family);
+      const jewelled = { ...traits, fittings: [...traits.fittings, fitting] };
+      const parts = [{ name: 'pallets', materials: likelyMaterials('pallets', jewelled)! }];
+      for (const id of ['ultrasonic', 'soapy', 'solvent', 'whole', 'light'] as const)
+        for (const bath of sequenceById(id).baths)
+          expect(
+            stepsOf(id, { bath, minutes: 5, parts, choices: {} }).filter((s) => /^(hot|warm|low warm)/i.test(s.what)),
+            `${family} ${id} ${bath}`,
+          ).toEqual([]);
+      expect(
+        usualParts(jewelled).some((p) => p.materials.includes('shellac setting')),
+        family,
+      ).toBe(true);
+    }
+    const { traits } = familyById('bird');
+    const wooden = { ...traits, fittings: [...traits.fittings, 'wooden arbors' as const] };
+    for (const what of ['going second wheel', 'strike fly', 'bellows', 'wheels on wooden arbors'])
+      for (const bath of BATHS)
+        expect(
+          planRun([{ name: what, materials: likelyMaterials(what, wooden)! }], bath).forbidden,
+          `${what} in ${bath}`,
+        ).not.toEqual([]);
+    expect(usualParts(wooden).some((p) => p.name.endsWith('wheels and arbors'))).toBe(false);
+    const oiled = oilChart(wooden).filter((p) => p.grade !== 'none');
+    expect(oiled.filter((p) => /^Train pivots/.test(p.where))).toEqual([]);
+    for (const bath of BATHS)
+      expect(planRun([{ name: 'dial', materials: ['enamel dial'] }], bath).forbidden).not.toEqual([]);
   });
 
   it('reads a material from the name of what came off, the strictest one, or asks', () => {

@@ -7,6 +7,10 @@ const part = (name: string, ...materials: BasketPart['materials']): BasketPart =
 /** Riveted: nothing of it comes apart but what stands outside. */
 const whole = (t: Traits) => t.construction === 'riveted plates';
 
+const wooden = (t: Traits) => has(t, 'wooden arbors');
+/** Its pallets are stones, and shellac holds them, whatever the escapement is. */
+const stones = (t: Traits) => t.escapement === 'lever' || has(t, 'visible escapement') || has(t, 'jewelled pallets');
+
 /**
  * What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the
  * run.
@@ -15,9 +19,11 @@ const ROWS: readonly Row[] = [
   [part('whole movement, balance out', 'bare brass', 'plain steel'), whole],
   [part('plates', 'bare brass'), (t) => !has(t, 'lacquered plates') && !whole(t)],
   [part('lacquered plates', 'lacquered brass'), (t) => has(t, 'lacquered plates')],
-  [part('going wheels and arbors', 'bare brass', 'plain steel'), (t) => !whole(t)],
-  [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'strike')],
-  [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'chime')],
+  [part('wheels on wooden arbors', 'wood or veneer', 'bare brass'), wooden],
+  [part('bellows', 'leather or felt', 'wood or veneer'), (t) => has(t, 'bellows')],
+  [part('going wheels and arbors', 'bare brass', 'plain steel'), (t) => !whole(t) && !wooden(t)],
+  [part('strike wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'strike') && !wooden(t)],
+  [part('chime wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'chime') && !wooden(t)],
   [part('alarm wheels and arbors', 'bare brass', 'plain steel'), (t) => hasTrain(t, 'alarm') && !whole(t)],
   [
     part('barrels', 'bare brass', 'plain steel'),
@@ -29,7 +35,7 @@ const ROWS: readonly Row[] = [
   [part('hands', 'blued or polished steel'), (t) => !has(t, 'luminous paint')],
   [part('hands with luminous paint', 'blued or polished steel', 'luminous paint'), (t) => has(t, 'luminous paint')],
   [part('lever and pallets', 'plain steel', 'shellac setting'), (t) => t.escapement === 'lever'],
-  [part('stone pallets', 'plain steel', 'shellac setting'), (t) => has(t, 'visible escapement')],
+  [part('stone pallets', 'plain steel', 'shellac setting'), (t) => stones(t) && t.escapement !== 'lever'],
   [part('balance and hairspring', 'hairspring or bimetal balance'), (t) => has(t, 'hairspring')],
   [part('coil', 'coil or wiring'), (t) => has(t, 'coil')],
   [part('weights', 'lead weight'), (t) => drivenBy(t, (d) => d.startsWith('weight'))],
@@ -58,10 +64,13 @@ const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materi
 export function likelyMaterials(what: string, traits: Traits): BasketPart['materials'] | null {
   if (has(traits, 'luminous paint') && /\b(hand|dial)/i.test(what)) return ['luminous paint'];
   if (has(traits, 'mercury pendulum') && /\b(pendulum|bob|jar|vessel)/i.test(what)) return ['mercury vessel'];
+  if (/\bbellows/i.test(what)) return ['leather or felt', 'wood or veneer'];
+  if (wooden(traits) && /\b(wheel|arbor|pinion|fly|escape|great)/i.test(what)) return ['wood or veneer', 'bare brass'];
+  if (stones(traits) && /\b(pallet|lever|anchor)/i.test(what)) return ['plain steel', 'shellac setting'];
+  if (has(traits, 'platform') && /\bplatform/i.test(what))
+    return ['bare brass', 'shellac setting', 'hairspring or bimetal balance'];
   const [, ...materials] = NAMED.find(([words]) => words.test(what)) ?? [null];
   if (materials.length === 0) return null;
   if (has(traits, 'lacquered plates') && /\bplate|cock|bridge/i.test(what)) return ['lacquered brass'];
-  return traits.escapement === 'lever' && /\b(pallet|lever)/i.test(what)
-    ? ['plain steel', 'shellac setting']
-    : materials;
+  return materials;
 }

@@ -12,6 +12,8 @@ export type Row = readonly [
   bath: InBath,
   caution?: string,
   again?: number,
+  /** What is done instead where something in the basket takes no heat. */
+  cool?: string,
 ];
 
 export const DAY = 24 * 60;
@@ -21,12 +23,16 @@ export const AMMONIA =
 
 export const NO_HEAT_YET = 'No heat before the vapour has gone.';
 
+export const NO_HEAT = 'No heat: it moves what shellac holds.';
+
+export const COOL_AIR = 'Cool air until dry: no warm air';
+
 export const BY_WATER = 'Water is driven out at once: a steel pinion rusts in minutes.';
 
 export const RUN_DRY: readonly Row[] = [
-  ['Hot rinse', 2, 'rinsing', BY_WATER],
+  ['Hot rinse', 2, 'rinsing', BY_WATER, 0, 'Cool rinse'],
   ['Displace the water', 1, 'displacing', VAPOUR],
-  ['Warm air, away from vapour, until dry', null, null, NO_HEAT_YET],
+  ['Warm air, away from vapour, until dry', null, null, NO_HEAT_YET, 0, COOL_AIR],
 ];
 
 export const ROTOR_SOAK: readonly Row[] = [
@@ -60,7 +66,7 @@ export const TABLE = [
     baths: ['ammoniated water', 'detergent'],
     applies: apart,
     steps: [
-      ['Warm the bath to 30 to 50 °C', null, null, AMMONIA],
+      ['Warm the bath to 30 to 50 °C', null, null, AMMONIA, 0, 'Keep the bath cool'],
       ['In the bath, then look', 'chosen', 'chosen', AMMONIA, 2],
       ...RUN_DRY,
     ],
@@ -76,7 +82,7 @@ export const TABLE = [
       ['Brush, and peg the holes', null, null, VAPOUR],
       ['Rinse in clean solvent', 1, 'petroleum solvent', VAPOUR],
       ['Air until the vapour has gone', null, null, VAPOUR],
-      ['Warm air', null, null, NO_HEAT_YET],
+      ['Warm air', null, null, NO_HEAT_YET, 0, COOL_AIR],
     ],
   },
   {
@@ -102,7 +108,7 @@ export const TABLE = [
       ['Water', 1, 'rinsing', BY_WATER],
       ['Displace the water', 1, 'displacing', VAPOUR],
       ['Drain on cloth', null, null, VAPOUR],
-      ['Low warm air', null, null, NO_HEAT_YET],
+      ['Low warm air', null, null, NO_HEAT_YET, 0, COOL_AIR],
     ],
   },
   {

@@ -1,8 +1,8 @@
-import { AMMONIA, BY_WATER, type Sequence, TABLE } from './sequences.data.ts';
+import { AMMONIA, BY_WATER, NO_HEAT, type Sequence, TABLE } from './sequences.data.ts';
 import { VAPOUR } from '../cautions/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 import type { Traits } from '../movement/index.ts';
-import type { Bath } from './materials.ts';
+import { keptCool, type Bath } from './materials.ts';
 import { planRun, type BasketPart, type RunPlan } from './plan.ts';
 
 /** One step of a run, as it is planned and kept with it. */
@@ -52,7 +52,10 @@ export function stepsOf(
   const within = (again: number) =>
     limit === null ? again : Math.max(0, Math.min(again, Math.floor(limit / minutes) - 1));
   const mainCaution = cautionOf(bath, id, wet);
-  return sequence.steps.flatMap(([what, mins, inBath, caution = '', again = 0]): RunStep[] => {
+  const cool = parts.some((p) => keptCool(p.materials));
+  return sequence.steps.flatMap(([does, mins, inBath, said = '', again = 0, instead]): RunStep[] => {
+    const what = cool && instead ? instead : does;
+    const caution = what === does ? said : NO_HEAT;
     const time = mins === 'chosen' ? minutes : mins;
     switch (inBath) {
       case 'chosen':

@@ -67,6 +67,7 @@ export const FITTINGS = [
   'floating balance',
   'toggle',
   'visible escapement',
+  'jewelled pallets',
   'moving figure',
 ] as const;
 export type Fitting = (typeof FITTINGS)[number];

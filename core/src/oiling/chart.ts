@@ -76,9 +76,15 @@ const ROWS: readonly Row[] = [
     'Train pivots up to the centre, front and back',
     'clock',
     'sink half full',
-    (t) => pivotsOf(t, 'train'),
+    (t) => pivotsOf(t, 'train') && !has(t, 'wooden arbors'),
   ],
-  ['train-high', 'Train pivots above the centre, and fly', 'clock', 'tiny', (t) => pivotsOf(t, 'late train', 'fly')],
+  [
+    'train-high',
+    'Train pivots above the centre, and fly',
+    'clock',
+    'tiny',
+    (t) => pivotsOf(t, 'late train', 'fly') && !has(t, 'wooden arbors'),
+  ],
   ['escape', 'Escape wheel pivots', 'fine', 'tiny', (t) => t.escapement !== 'none'],
   [
     'pallet-faces',
@@ -132,7 +138,13 @@ const ROWS: readonly Row[] = [
   ['plunger', 'Coil plunger', 'none', 'dry', (t) => drivenBy(t, (d) => d === 'electric rewind')],
   ['print-work', 'Bevels, rods and day cam', 'clock', 'a trace', (t) => has(t, 'print work')],
   ['ribbon', 'Ribbon and print faces', 'none', 'dry', (t) => has(t, 'print work')],
-  ['bellows', 'Bellows and wooden arbors', 'none', 'never', (t) => has(t, 'bellows') || has(t, 'wooden arbors')],
+  [
+    'bellows',
+    'Bellows, and pivots of wooden arbors',
+    'none',
+    'never',
+    (t) => has(t, 'bellows') || has(t, 'wooden arbors'),
+  ],
   ['teeth', 'Wheel teeth and pinion leaves', 'none', 'oil and dirt make a lap', always],
 ];
 
