@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { FAMILIES, familyById, replacementChecks, replacementObstacles, type CheckAnswer } from './index.ts';
+import {
+  answeredFirst,
+  FAMILIES,
+  familyById,
+  replacementChecks,
+  replacementObstacles,
+  type CheckAnswer,
+} from './index.ts';
 
 const ids = (family: string) => replacementChecks(familyById(family).traits, 'oiled before fitting').map((c) => c.id);
 
@@ -31,10 +38,19 @@ describe('a movement in another’s place', () => {
     ).toContain('moon-stub');
     for (const f of FAMILIES) expect(new Set(ids(f.id)).size).toBe(ids(f.id).length);
   });
-  it('warns of springs that come set up', () =>
-    expect(
-      replacementChecks(familyById('quarter-chime').traits, '').find((c) => c.id === 'one-nut')!.caution,
-    ).toContain('let them down'));
+  it('asks how the springs stand before the plates are reached, and not of weights', () => {
+    const checks = replacementChecks(familyById('quarter-chime').traits, '');
+    expect(checks.findIndex((c) => c.id === 'springs')).toBeLessThan(checks.findIndex((c) => c.id === 'one-nut'));
+    expect(answeredFirst('one-nut', checks, {})).toContain('springs stand');
+    expect(answeredFirst('one-nut', checks, { springs: { answer: 'yes', note: '' } })).toBeNull();
+    expect(answeredFirst('oil', checks, {})).toBeNull();
+    expect(answeredFirst('one-nut', replacementChecks(familyById('longcase').traits, ''), {})).toBeNull();
+    const all = Object.fromEntries(checks.map((c) => [c.id, { answer: 'yes' as CheckAnswer, note: '' }]));
+    const wound = (note: string) => ({ ...all, springs: { answer: 'no' as CheckAnswer, note } });
+    expect([replacementObstacles(checks, wound('')).length, replacementObstacles(checks, wound('x')).length]).toEqual([
+      1, 0,
+    ]);
+  });
   it('waits for every answer, and for words where something does not match', () => {
     const checks = replacementChecks(familyById('torsion').traits, '');
     const all = (answer: CheckAnswer, note = '') => Object.fromEntries(checks.map((c) => [c.id, { answer, note }]));

@@ -21,6 +21,20 @@ export interface ReplacementCheck {
   caution?: string;
 }
 
+/** How the springs of the new movement stand. */
+const SPRINGS_FIRST = 'springs';
+
+type Answers = Readonly<Record<string, { answer: CheckAnswer; note: string }>>;
+
+/**
+ * Why a point cannot be answered yet: its plates are not reached before somebody says how its springs stand. Null: it
+ * can.
+ */
+export const answeredFirst = (point: string, checks: readonly ReplacementCheck[], answers: Answers): string | null =>
+  point === 'one-nut' && checks.some((c) => c.id === SPRINGS_FIRST) && !answers[SPRINGS_FIRST]
+    ? 'Say first how its springs stand: a new movement may come wound.'
+    : null;
+
 /**
  * What is asked before a new movement goes into an old case, from the traits of the one that comes out. Ids are stable:
  * they are stored.
@@ -56,13 +70,17 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
       of('comes off', 'moon-stub', 'Any stub that fouls the moon dial: turn the moon by hand through its whole round'),
     has(traits, 'calendar work') && of('comes off', 'calendar-stub', 'Any stub that fouls the calendar work'),
     has(traits, 'lacquered plates') && of('comes off', 'lacquer', 'Lacquer that ran into a hole'),
+    drivenBy(traits, isSpring) &&
+      of(
+        'before it goes in',
+        SPRINGS_FIRST,
+        'Its springs are let down or held. No: say why they stay wound',
+        'A new movement may come with its springs set up: this before any nut is touched.',
+      ),
     of(
       'before it goes in',
       'one-nut',
       'If its plates were opened: one pillar nut at a time was loosened and set again',
-      drivenBy(traits, isSpring)
-        ? 'A new movement comes with its springs set up: let them down before any nut is touched.'
-        : undefined,
     ),
     of('before it goes in', 'oil', `Oil by house rule: ${oilRule}`),
     of('before it goes in', 'runs', 'It runs on the bench, strikes and chimes before it goes into its case'),
@@ -70,13 +88,13 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
 }
 
 /** What still stands in the way: checks without an answer, and matches that were answered no. */
-export function replacementObstacles(
-  checks: readonly ReplacementCheck[],
-  answers: Readonly<Record<string, { answer: CheckAnswer; note: string }>>,
-): string[] {
+export function replacementObstacles(checks: readonly ReplacementCheck[], answers: Answers): string[] {
   const open = checks.filter((c) => !answers[c.id]);
   const wrong = checks.filter(
-    (c) => c.part === 'match' && answers[c.id]?.answer === 'no' && answers[c.id]!.note.trim() === '',
+    (c) =>
+      (c.part === 'match' || c.id === SPRINGS_FIRST) &&
+      answers[c.id]?.answer === 'no' &&
+      answers[c.id]!.note.trim() === '',
   );
   return [
     ...(open.length > 0 ? [`${counted(open.length, 'point is', 'points are')} not answered`] : []),

@@ -13,16 +13,18 @@ export type Setter = keyof typeof SETTERS;
 export const oneOf = (unit: string): string => unit.replace(/s$/, '');
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
 function parts(x: number): string {
-  const whole = Math.floor(x),
-    eighths = (x - whole) * 8;
-  if (Math.abs(eighths - Math.round(eighths)) > 1e-6) return String(Number(x.toFixed(x < 10 ? 2 : 0)));
-  return `${whole > 0 || eighths === 0 ? whole : ''}${EIGHTHS[Math.round(eighths)] ?? ''}`;
+  // To eighths first, and then apart: 1.9999999999999996 is two, not one and nothing.
+  const eighths = Math.round(x * 8);
+  if (Math.abs(x * 8 - eighths) > 1e-6) return String(Number(x.toFixed(x < 10 ? 2 : 0)));
+  const [whole, rest] = [Math.floor(eighths / 8), eighths % 8];
+  return `${whole > 0 || rest === 0 ? whole : ''}${EIGHTHS[rest]!}`;
 }
 /** "1¼ turns up": how far and which way, in the setter's own unit; positive makes it gain. */
 export function settingWords(setter: Setter, amount: number): string {
   const { unit, up, down } = SETTERS[setter];
   const far = Math.abs(amount);
-  return `${parts(far)} ${far <= 1 ? oneOf(unit) : unit} ${amount >= 0 ? up : down}`;
+  const words = parts(far);
+  return `${words} ${words === '1' || far < 1 ? oneOf(unit) : unit} ${amount >= 0 ? up : down}`;
 }
 
 /** s/day that one turn of the nut makes, upwards: the effective length shortens by a pitch. */

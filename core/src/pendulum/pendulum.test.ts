@@ -9,6 +9,7 @@ import {
   lengthenMm,
   lengthMmFor,
   nutEffect,
+  settingWords,
   temperatureSecondsPerDayPerC,
 } from './index.ts';
 
@@ -132,5 +133,30 @@ describe('advice on what to turn', () => {
         },
       ),
     );
+  });
+});
+
+// A person reads it aloud: by hand.
+describe('how far, in words', () => {
+  it('is what an eighth is, however the machine holds it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.double({ min: -1e-9, max: 1e-9, noNaN: true }), (k, off) => {
+        expect(settingWords('rating nut', k / 8 + off)).toBe(settingWords('rating nut', k / 8));
+      }),
+    );
+    expect(
+      [1.9999999999999996, 0.9999999999999999, 1, 0.9999, 1.001, 1.125, 0.875, -2.5].map((x) =>
+        settingWords('regulator', x).replace(/ towards.*/, ''),
+      ),
+    ).toEqual([
+      '2 divisions',
+      '1 division',
+      '1 division',
+      '1 division',
+      '1 division',
+      '1⅛ divisions',
+      '⅞ division',
+      '2½ divisions',
+    ]);
   });
 });

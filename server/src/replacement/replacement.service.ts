@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { privateWordsIn, serviceRecord } from '@eclat/core/history';
-import { replacementChecks, replacementObstacles } from '@eclat/core/movement';
+import { answeredFirst, replacementChecks, replacementObstacles } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
@@ -31,6 +31,8 @@ export async function answerPoint(
   const visit = await viewVisit(ctx, visitId);
   if (visit.replacement.out) throw refused('The other movement is in already.');
   if (!pointsOf(visit).some((c) => c.id === point)) throw notFound('point of the replacement');
+  const early = answer === null ? null : answeredFirst(point, pointsOf(visit), visit.replacement.checks);
+  if (early) throw refused('Not yet.', early);
   const before = await ctx.em.findOne(ReplacementAnswer, { visitId, point });
   if (answer === null) {
     if (before) ctx.em.remove(before);
