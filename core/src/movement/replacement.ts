@@ -87,15 +87,14 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
   ].filter((c): c is ReplacementCheck => c !== false);
 }
 
+/** Answered no, it wants words: how it is met all the same, or why the springs stay wound. */
+export const wantsWords = ({ id, part }: ReplacementCheck, answer: CheckAnswer | undefined): boolean =>
+  answer === 'no' && (part === 'match' || id === SPRINGS_FIRST);
+
 /** What still stands in the way: checks without an answer, and matches that were answered no. */
 export function replacementObstacles(checks: readonly ReplacementCheck[], answers: Answers): string[] {
   const open = checks.filter((c) => !answers[c.id]);
-  const wrong = checks.filter(
-    (c) =>
-      (c.part === 'match' || c.id === SPRINGS_FIRST) &&
-      answers[c.id]?.answer === 'no' &&
-      answers[c.id]!.note.trim() === '',
-  );
+  const wrong = checks.filter((c) => wantsWords(c, answers[c.id]?.answer) && answers[c.id]!.note.trim() === '');
   return [
     ...(open.length > 0 ? [`${counted(open.length, 'point is', 'points are')} not answered`] : []),
     ...wrong.map((c) => `“${c.asks}” is answered no: say how it is met`),

@@ -36,6 +36,7 @@ export const finishedVisit: SignSource = {
       log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
     },
   ],
+  replacement: { out: null },
   standRuns: [{ off: 'dial', watched: '', found: 'Even.', at: iso(1), endedAt: iso(3) }],
   units: [
     {

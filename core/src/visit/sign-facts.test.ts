@@ -54,6 +54,17 @@ describe('what stands in the way of a signature', () => {
       ),
     ).toEqual([{ what: 'A check stands failed: Level, and it stays so', at: 'deliver' }]);
   });
+  it('is a job in which nothing was done; not a look, nor another movement in its place', () => {
+    const nothing: Partial<SignSource> = {
+      ...{ baths: [], bushes: [], holes: [], parts: [], work: [], oiled: [], electric: [], casework: [], units: [] },
+      ...{ strip: { ...visit.strip, steps: [] }, testRun: null },
+    };
+    const said = (change: Partial<SignSource>) => obstacles({ ...nothing, ...change }, 'watched').join();
+    expect(said({})).toContain('Nothing that was done is entered');
+    expect(said({ job: { ...visit.job, shape: 'report' } })).not.toContain('Nothing that was done');
+    expect(said({ replacement: { out: {} } })).not.toContain('Nothing that was done');
+    expect(said({ casework: visit.casework })).not.toContain('Nothing that was done');
+  });
   it('is the owner’s name in the note as it is typed', () => {
     expect(obstacles({}, '', 'Mrs Tarrowby dropped it')[0]).toContain('the note');
     expect(obstacles({ parts: [{ ...visit.parts[0]!, what: 'Spring for Tarrowby' }] })[0]).toContain('a part');

@@ -9,6 +9,7 @@ export interface SignSource
   casework: readonly (FactSource['casework'][number] & VisitSource['casework'][number])[];
   strip: VisitSource['strip'] & Pick<FactSource['strip'], 'begun' | 'passes'>;
   oiled: FactSource['oiled'];
+  replacement: { out: unknown };
   agreement: {
     lines: readonly (FactSource['agreement']['lines'][number] & VisitSource['agreement']['lines'][number])[];
     chosen: FactSource['agreement']['chosen'];
@@ -46,4 +47,6 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
 const nothingIn = (v: SignSource): boolean =>
   [v.baths, v.bushes, v.parts, v.work, v.oiled, v.electric, v.casework, v.strip.steps, v.units].every(
     (done) => done.length === 0,
-  ) && v.testRun === null;
+  ) &&
+  v.testRun === null &&
+  v.replacement.out === null;

@@ -10,8 +10,8 @@ export interface ReadyFacts extends VisitFacts {
   failed: readonly { what: string; at: StageId }[];
 }
 
-/** Stages that the counter ends; the others are ended by whoever answers for the movement. */
-export const COUNTER_STAGES: readonly StageId[] = ['intake', 'agree', 'deliver'];
+/** Stages whose work the counter may do, and so ends; the others are ended by whoever answers for the movement. */
+export const COUNTER_STAGES: readonly StageId[] = ['intake', 'assess', 'diagnose', 'agree', 'deliver'];
 
 const left = (n: number, one: string, more: string) => (n > 0 ? `${counted(n, one, more)}.` : null);
 const failedAt = (f: ReadyFacts, at: StageId) => f.failed.some((c) => c.at === at);

@@ -1,5 +1,12 @@
 import type { Visit } from '@eclat/contract';
-import { CHECK_ANSWERS, type CheckAnswer, type ReplacementCheck } from '@eclat/core/movement';
+import {
+  answeredFirst,
+  CHECK_ANSWERS,
+  replacementChecks,
+  wantsWords,
+  type CheckAnswer,
+  type ReplacementCheck,
+} from '@eclat/core/movement';
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -8,6 +15,11 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+
+const WORDS_WANTED: Partial<Record<ReplacementCheck['part'], string>> = {
+  match: 'How it is met all the same',
+  'before it goes in': 'Why they stay wound',
+};
 
 export function Point({
   point,
@@ -21,7 +33,9 @@ export function Point({
   const set = useCommand(api.replacement.setCheck, { what: 'Replacement', onDone: () => setNote(null) });
   const send = (to: CheckAnswer | null, words: string) =>
     set.mutate({ params: { visitId: visit.id, check: point.id }, body: { answer: to, note: words } });
-  const asksWords = point.part === 'match' && answer?.answer === 'no';
+  const asksWords = wantsWords(point, answer?.answer);
+  const { checks } = visit.replacement;
+  const early = answeredFirst(point.id, replacementChecks(visit.movement.traits, ''), checks);
   return (
     <li className="grid grid-cols-1 items-center gap-x-5 gap-y-2 py-3 lg:grid-cols-[minmax(0,1fr)_auto]">
       <div>
@@ -32,12 +46,13 @@ export function Point({
             {point.caution}
           </p>
         )}
+        {early && <p className="text-soft">{early}</p>}
       </div>
       <Choice
         label={point.asks}
         hideLabel
         value={answer?.answer ?? ''}
-        disabled={visit.closedAt !== null}
+        disabled={visit.closedAt !== null || early !== null}
         options={CHECK_ANSWERS.map((a) => [a, a] as const)}
         onChange={(a) => send(a, note ?? answer?.note ?? '')}
         onClear={() => send(null, '')}
@@ -52,13 +67,13 @@ export function Point({
         >
           <div className="min-w-0 flex-1">
             <TextField
-              label={asksWords ? 'How it is met all the same' : 'Note'}
+              label={(asksWords && WORDS_WANTED[point.part]) || 'Note'}
               maxLength={300}
               value={note ?? answer.note}
               onChange={(e) => setNote(e.target.value)}
               error={
                 asksWords && (note ?? answer.note).trim() === ''
-                  ? 'Words are needed where something does not match.'
+                  ? 'Words are needed where it is answered no.'
                   : undefined
               }
             />
