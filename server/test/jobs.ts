@@ -1,7 +1,7 @@
 import { addTrain, driveBy, type Traits } from '@eclat/core/movement';
 import type { ShapeId, StageId, TermsId } from '@eclat/core/workflow';
 
-/** A whole job, as it is agreed and done: played against the server in a test, and in the browser by `bench/presses`. */
+/** A whole job, as it is agreed and done: a test plays it against the server, `bench/presses` in the browser. */
 export interface Plan {
   what: string;
   family: string;
