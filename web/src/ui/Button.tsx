@@ -11,7 +11,7 @@ const VARIANTS = {
 export const buttonClass = (variant: keyof typeof VARIANTS = 'quiet', extra?: string) =>
   clsx(
     'inline-flex min-h-12 items-center justify-center gap-2 rounded-lg border px-4 text-base',
-    'font-semibold disabled:cursor-not-allowed disabled:opacity-50',
+    'font-semibold disabled:cursor-not-allowed disabled:opacity-50 aria-busy:cursor-progress aria-busy:opacity-50',
     VARIANTS[variant],
     extra,
   );
@@ -21,13 +21,18 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   busy?: boolean;
 }
 
-export function Button({ variant = 'quiet', busy = false, className, disabled, type = 'button', ...rest }: Props) {
+/**
+ * While it is busy a press does nothing, nor does Enter in its form; it keeps the focus, which a disabled one would
+ * lose: the next press is where the last one was.
+ */
+export function Button({ variant = 'quiet', busy = false, className, type = 'button', onClick, ...rest }: Props) {
   return (
     <button
       type={type}
       className={buttonClass(variant, className)}
-      disabled={disabled ?? busy}
       aria-busy={busy}
+      aria-disabled={busy || undefined}
+      onClick={busy ? (e) => e.preventDefault() : onClick}
       {...rest}
     />
   );
