@@ -7,7 +7,7 @@ import {
   isWeight,
   storedSources,
   type Traits,
-  isMains,
+  onMains,
 } from '../movement/index.ts';
 
 /**
@@ -121,11 +121,7 @@ const ROWS: readonly Row[] = [
     (t) => drivenBy(t, isWeight),
   ],
   ['Mind', 'No oil, and no spray, anywhere: it spreads, gathers dirt, and has to be cleaned off again.', () => true],
-  [
-    'Mind',
-    'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.',
-    (t) => has(t, 'mains cord') || drivenBy(t, isMains),
-  ],
+  ['Mind', 'Mains: never open it. Repairs of cord and plug belong to licensed people, by your local rules.', onMains],
   ['Mind', 'Its hands or dial may carry luminous paint: do not scrape or open it.', (t) => has(t, 'luminous paint')],
   [
     'Mind',

@@ -1,4 +1,4 @@
-import { drivenBy, has, isMains, isSpring, isWeight, type Traits } from '../movement/index.ts';
+import { drivenBy, has, isMains, isSpring, onMains, isWeight, type Traits } from '../movement/index.ts';
 import type { StageId } from '../workflow/index.ts';
 
 /**
@@ -89,7 +89,7 @@ export const CAUTIONS: readonly Caution[] = [
     id: 'mains',
     stages: ['intake', 'assess', 'diagnose', 'power', 'strip', 'fit', 'assemble', 'run'],
     acknowledge: true,
-    applies: (t) => drivenBy(t, isMains) || has(t, 'mains cord'),
+    applies: onMains,
     text: `Unplug and lock off before opening. Old cord and insulation are dangerous. ${LOCAL_RULES}`,
   },
   {

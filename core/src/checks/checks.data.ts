@@ -11,7 +11,7 @@ import {
   trainsOf,
   type Purpose,
   type Traits,
-  isMains,
+  onMains,
 } from '../movement/index.ts';
 
 export type Row = Omit<Check, 'place' | 'from'> & { on: (t: Traits) => boolean };
@@ -448,7 +448,7 @@ export const DELIVER: readonly Row[] = [
   {
     id: 'd-mains',
     group: 'Where it stands',
-    on: (t) => has(t, 'mains cord') || drivenBy(t, isMains),
+    on: onMains,
     what: 'Outlet and cord are sound',
     how: 'Cord not pinched, plug by local rules.',
     caution: 'Mains wiring belongs to licensed people. Follow your local rules.',

@@ -142,6 +142,8 @@ const WEIGHTS: readonly SourceKind[] = SOURCE_KINDS.filter((k) => k.startsWith('
 export const isSpring = (kind: SourceKind): boolean => SPRINGS.includes(kind);
 /** A weight of any kind. */
 export const isWeight = (kind: SourceKind): boolean => WEIGHTS.includes(kind);
+/** Something in it is fed from the mains: a motor, or no more than a cord. */
+export const onMains = (t: Traits): boolean => has(t, 'mains cord') || drivenBy(t, isMains);
 /** Whether it can hold power while the plates are opened, and so has a power state. */
 /** A motor that runs from the mains: it stores nothing, and its supply can kill. */
 export const isMains = (kind: SourceKind): boolean => kind === 'mains motor';
