@@ -61,6 +61,7 @@ const DESCRIBED: Record<string, (hand: Hand, sheet: Locator) => Promise<void>> =
   },
   'riveted alarm with a figure': (hand, sheet) => hand.press(sheet.getByLabel('moving figure')),
   'quarter clock with moon': (hand, sheet) => hand.press(sheet.getByLabel('moon work')),
+  'dipped by somebody, a new movement': (hand, sheet) => hand.press(sheet.getByLabel('moon work')),
   'weight shelf clock, a piece of history': (hand, sheet) =>
     hand.press(sheet.getByRole('button', { name: 'figure', exact: true })),
 };
@@ -92,7 +93,10 @@ async function takeIn(hand: Hand, plan: Plan): Promise<void> {
     await describes(hand, sheet);
     await hand.press(sheet.getByRole('button', { name: 'So it is' }));
   }
-  const SHAPES = { report: 'Look and report', 'in place': 'Cure in place', partial: 'Partial service' } as const;
+  const SHAPES = {
+    ...{ report: 'Look and report', 'in place': 'Cure in place', partial: 'Partial service' },
+    replacement: 'Replacement',
+  } as const;
   if (plan.shape in SHAPES)
     await hand.press(page.getByRole('radio', { name: SHAPES[plan.shape as 'partial'], exact: true }));
   const TERMS = { free: 'Free', 'no guarantee': 'Without guarantee' } as const;
@@ -129,6 +133,23 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
       .first()
       .waitFor();
   },
+  async diagnose(hand, { cause }) {
+    if (!cause) return;
+    await hand.type('Cause', cause);
+    await hand.button('Keep');
+    await hand.page
+      .locator('button:disabled', { hasText: /^Keep$/ })
+      .first()
+      .waitFor();
+  },
+  async agree(hand, { asked }) {
+    if (!asked) return;
+    await hand.button('Write a line');
+    await hand.type('What is done', asked);
+    await hand.type('Hours', '6');
+    await hand.button('Write it');
+    await hand.press(hand.page.getByRole('radio', { name: 'accepted' }));
+  },
   async power(hand) {
     const { page } = hand;
     await hand.all(page.getByRole('button', { name: 'I have read this' }));
@@ -141,6 +162,21 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
     await hand.press(usual);
     await hand.button('Log it');
     await hand.page.getByRole('button', { name: /^Take out: / }).waitFor();
+  },
+  async clean(hand, { baths = [] }) {
+    const { page } = hand;
+    for (const basket of baths) {
+      for (const thing of basket) await hand.button(new RegExp(`^${thing}`), false);
+      await hand.button('Begin the run');
+      const on = page.getByRole('button', { name: /^On to: / });
+      for (await on.waitFor(); await on.isVisible();) {
+        const was = await on.innerText();
+        await hand.press(on);
+        await on.filter({ hasText: was }).waitFor({ state: 'detached' });
+      }
+      await hand.button('Parts are out');
+      await page.getByRole('button', { name: 'Parts are out', exact: true }).waitFor({ state: 'detached' });
+    }
   },
   async survey(hand) {
     const { page } = hand;
@@ -183,6 +219,24 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
   deliver: (hand) => hand.all(hand.page.getByRole('button', { name: /^Passed: / })),
 };
 
+/** A whole movement of the same type into the case, point by point: each is answered, all that can be met is. */
+async function putIn(hand: Hand, name: string): Promise<void> {
+  const { page } = hand;
+  await hand.press(page.getByRole('link', { name: 'Replacement', exact: true }));
+  await page.getByText('5. It goes in').waitFor();
+  const points = page.getByRole('radiogroup');
+  const n = await points.count();
+  for (let i = 0; i < n; i++) {
+    await hand.press(points.nth(i).getByRole('radio', { name: 'yes', exact: true }));
+    await points.nth(i).getByRole('radio', { name: 'yes', exact: true, checked: true }).waitFor();
+  }
+  await hand.type('The movement that goes in', name);
+  await hand.type('Why it is replaced', 'Not worth an overhaul.');
+  await hand.button('It is in');
+  await hand.press(page.getByRole('dialog').getByRole('button', { name: 'So it is' }));
+  await page.getByText('Both movements keep their books').waitFor();
+}
+
 async function end(hand: Hand, id: string, plan: Plan): Promise<void> {
   const { page } = hand;
   const why = plan.leaves?.[id as 'run'];
@@ -219,13 +273,16 @@ async function play(plan: Plan): Promise<Hand> {
       await hand.button('Bring it in');
       await page.getByRole('button', { name: new RegExp(`^${stageName(s)} is done`) }).waitFor();
     }
-    for (const { stage: id, state } of await stages()) {
-      if (state !== 'open' || id === 'sign') continue;
+    let { another } = plan;
+    const open = async () => (await stages()).find((s) => s.state === 'open' && s.stage !== 'sign')?.stage;
+    for (let id = await open(); id; id = await open()) {
       if (!page.url().endsWith(`/${id}`)) await stage(hand, id);
       await page.waitForURL(new RegExp(`/${id}$`));
       await page.getByRole('button', { name: new RegExp(`^${stageName(id as 'fit')} is done`) }).waitFor();
       await WORK[id]?.(hand, plan);
       await end(hand, id, plan);
+      if (id === 'power' && another) await putIn(hand, another);
+      if (id === 'power') another = undefined;
     }
     for (const name of plan.units ?? []) await unit(hand, name);
     if (!page.url().endsWith('/sign')) await stage(hand, 'sign');
@@ -254,7 +311,7 @@ for (const [i, plan] of JOBS.entries()) {
   try {
     const { presses, typed } = await play(plan);
     console.log(
-      `  K${i + 1}`.padEnd(7) +
+      `  K${JOBS.slice(0, i + 1).filter((p) => !p.another).length}`.padEnd(7) +
         plan.what.padEnd(40) +
         plan.shape.padEnd(12) +
         `${presses} presses, ${typed} of them fields`,

@@ -15,8 +15,16 @@ export interface Plan {
   /** Stages that end as far as agreed, with why. */
   leaves?: Partial<Record<StageId, string>>;
   finds: string;
+  /** The cause, in words; it may come late. */
+  cause?: string;
+  /** What the owner is asked for before the work. */
+  asked?: string;
+  /** Bath runs, by what goes into the basket. */
+  baths?: string[][];
   /** What was done to parts that stay. */
   work?: string[];
+  /** The movement that goes into the case, by its name. */
+  another?: string;
   /** Runs with parts off. */
   runsWithout?: string;
   title: RegExp;
@@ -32,11 +40,17 @@ const oneChain = (t: Traits): Traits => ({
 export const JOBS: readonly Plan[] = [
   {
     ...{ what: 'own find at a fair', family: 'mantel-barrels', shape: 'partial', own: true },
-    ...{ finds: 'Back and bob are missing.', work: ['washed whole'], title: /^Partial service/ },
+    ...{ finds: 'Back and bob are missing.', baths: [['plates'], ['plates']], work: ['catch made new'] },
+    title: /^Partial service/,
   },
   {
     ...{ what: 'torsion clock, dead', family: 'torsion', shape: 'overhaul', finds: 'Strip kinked.' },
-    ...{ work: ['arbors eased'], title: /^Overhauled/ },
+    ...{
+      cause: 'Strip kinked',
+      baths: [['going wheels and arbors']],
+      work: ['plates wiped', 'arbors eased'],
+      title: /^Overhauled/,
+    },
   },
   {
     ...{ what: 'one weight for two trains', family: 'longcase', traits: oneChain, shape: 'overhaul' },
@@ -44,58 +58,86 @@ export const JOBS: readonly Plan[] = [
   },
   {
     ...{ what: 'wall clock through bath and survey', family: 'month-wall', shape: 'overhaul' },
-    ...{ finds: 'Drowned in oil.', title: /^Overhauled/ },
+    ...{ finds: 'Drowned in oil.', cause: 'Too much oil', asked: 'Seven bushes', title: /^Overhauled/ },
+    baths: [['plates'], ['plates']],
   },
   {
     ...{ what: 'master clock without its case', family: 'electric-master', shape: 'partial' },
-    ...{ finds: 'Grime where something sat.', work: ['contacts cleaned'], title: /^Partial service/ },
+    ...{
+      finds: 'Grime where something sat.',
+      cause: 'Dirty contact',
+      work: ['contacts cleaned'],
+      title: /^Partial service/,
+    },
   },
   {
     ...{ what: 'fusee table clock over many months', family: 'fusee-balance', shape: 'overhaul' },
     ...{ units: ['repeater', 'alarm'], finds: 'Contrate wheel out of true.', title: /^Overhauled/ },
+    ...{ cause: 'Sticking lever', baths: [['plates']] },
   },
   {
     ...{ what: 'time recorder', family: 'recorder', shape: 'overhaul', units: ['print work'] },
-    ...{ finds: 'Bevels stiff.', title: /^Overhauled/ },
+    ...{ finds: 'Bevels stiff.', baths: [['plates'], ['plates']], title: /^Overhauled/ },
   },
   {
     ...{ what: 'dipped by somebody', family: 'quarter-chime', shape: 'in place', terms: 'free' },
     ...{ finds: 'Sticky residue everywhere.', work: ['wiped, blown out, oiled'], title: /^Cured in place/ },
+    cause: 'Dipped whole by somebody',
+  },
+  {
+    ...{ what: 'dipped by somebody, a new movement', family: 'quarter-chime', shape: 'replacement' },
+    traits: (t) => ({ ...t, fittings: [...t.fittings, 'moon work'] }),
+    ...{ finds: 'Strikes fail before the week is out.', asked: 'A new movement', another: 'movement of today' },
+    title: /^Movement replaced/,
   },
   {
     ...{ what: 'riveted alarm with a figure', family: 'riveted-alarm', shape: 'partial' },
     traits: (t) => ({ ...t, fittings: [...t.fittings, 'moving figure'] }),
     ...{ finds: 'Tabs bent often.', work: ['end play set in tiny steps'], title: /^Partial service/ },
+    baths: [['whole movement, balance out']],
   },
   {
     ...{ what: 'wardroom clock', family: 'ships-bells', shape: 'in place', terms: 'no guarantee' },
-    ...{ finds: 'Regulator at its stop.', work: ['balance and spring cleaned'], title: /^Cured in place/ },
+    ...{ finds: 'Regulator at its stop.', cause: 'Coils cling', asked: 'Balance cleaned in place' },
+    ...{ work: ['balance and spring cleaned'], title: /^Cured in place/ },
     leaves: { run: 'One night only: the owner decides.' },
   },
   {
     ...{ what: 'recording instrument', family: 'recorder', shape: 'partial', bringsIn: ['strip', 'assemble'] },
-    ...{ finds: 'A pivot is black.', work: ['pivot turned down'], title: /^Partial service/ },
+    ...{ finds: 'A pivot is black.', baths: [['plates']], work: ['pivot turned down'], title: /^Partial service/ },
   },
   {
     ...{ what: 'mains wall clock', family: 'synchronous', shape: 'partial', bringsIn: ['strip', 'assemble'] },
-    ...{ finds: 'Rotor stiff.', runsWithout: 'dial, gears shut', title: /^Partial service/ },
+    ...{
+      finds: 'Rotor stiff.',
+      cause: 'Oil dried in the rotor',
+      runsWithout: 'dial, gears shut',
+      title: /^Partial service/,
+    },
   },
   {
     ...{ what: 'kitchen clock without its alarm work', family: 'shelf-alarm', shape: 'partial' },
-    ...{ finds: 'Gummed.', work: ['washed whole'], runsWithout: 'case', title: /^Partial service/ },
+    ...{
+      finds: 'Gummed.',
+      baths: [['plates']],
+      work: ['keys cleaned'],
+      runsWithout: 'case',
+      title: /^Partial service/,
+    },
   },
   {
     ...{ what: 'open springs, never seen running', family: 'shelf-open-springs', shape: 'overhaul' },
-    ...{ finds: 'Seat screws missing.', title: /^Overhauled/ },
+    ...{ finds: 'Seat screws missing.', baths: [['plates'], ['plates']], title: /^Overhauled/ },
   },
   {
     ...{ what: 'quarter clock with moon', family: 'three-weights', shape: 'overhaul', runsWithout: 'dial and hands' },
     traits: (t) => ({ ...t, fittings: [...t.fittings, 'moon work'] }),
-    ...{ finds: 'Washers hidden behind a plate.', title: /^Overhauled/ },
+    ...{ finds: 'Washers hidden behind a plate.', asked: 'A dozen bushes', title: /^Overhauled/ },
+    baths: [['plates']],
   },
   {
     ...{ what: 'weight shelf clock, a piece of history', family: 'weight-shelf', shape: 'overhaul' },
     traits: (t) => addTrain(t, [], 'figure'),
-    ...{ finds: 'The crutch has bitten the plate.', title: /^Overhauled/ },
+    ...{ finds: 'The crutch has bitten the plate.', baths: [['plates']], title: /^Overhauled/ },
   },
 ];

@@ -46,6 +46,7 @@ export interface FactSource {
   holes: readonly { key: string; verdict: string }[];
   bushes: readonly { hole: string; off: boolean }[];
   oiled: readonly { point: string; at: string }[];
+  replacement: { out: unknown };
   units: readonly (Omit<Unit, 'running'> & { runs: readonly { endedAt: string | null }[] })[];
   standRuns: readonly { off: string; endedAt: string | null }[];
   testRun: RunLog | null;
@@ -100,6 +101,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     oilLeft: chart.filter((p) => !oiled.has(p.id)).length,
     run: runFacts(visit, now),
     promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,
+    newMovementWaits: visit.job.shape === 'replacement' && visit.replacement.out === null,
     trialEndsAt: visit.job.trial && !visit.job.trial.outcome ? Date.parse(visit.job.trial.reviewOn) : null,
   };
 }

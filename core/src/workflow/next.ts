@@ -50,6 +50,8 @@ export interface VisitFacts {
   promisedAt: number | null;
   /** A trial without an outcome yet: when it is looked at again, ms since 1970. */
   trialEndsAt: number | null;
+  /** Another movement was agreed to go into the case, and it is not in yet. */
+  newMovementWaits: boolean;
   /** Sub-assemblies that go at their own pace. */
   units: readonly Unit[];
 }
@@ -162,6 +164,7 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
           : 'Bushes are in: enter the parts fitted',
       );
     case 'assemble':
+      if (f.newMovementWaits) return next('Put the new movement in');
       return next(f.apart > 0 ? `${counted(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
     case 'oil':
       return next(f.oilLeft > 0 ? `${counted(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');

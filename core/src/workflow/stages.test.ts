@@ -76,6 +76,7 @@ const facts: VisitFacts = {
   run: null,
   promisedAt: null,
   trialEndsAt: null,
+  newMovementWaits: false,
 };
 
 describe('the next action', () => {

@@ -82,6 +82,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   ${list(object({ key: 'key', verdict: 'verdict' }), ofVisit('surveyed_hole'))} as holes,
   ${list(object({ hole: 'hole', off: 'off' }), `(select * from ${ofVisit('bush')} order by at) b`)} as bushes,
   ${list(object({ point: 'point', at: 'at' }), ofVisit('oiled_point'))} as oiled,
+  json_build_object('out', (select movement_id from ${ofVisit('movement_out')})) as replacement,
   ${list(object({ name: 'name', stages: UNIT_WORDS, runs: UNIT_RUNS }), UNITS)} as units,
   ${list(object({ off: 'off', endedAt: 'ended_at' }), ofVisit('stand_run'))} as "standRuns",
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"

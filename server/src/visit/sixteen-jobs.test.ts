@@ -1,7 +1,8 @@
 import type { Entry, SubAssembly, Visit } from '@eclat/contract';
+import { usualParts } from '@eclat/core/cleaning';
 import { cautionsFor } from '@eclat/core/cautions';
 import { allChecks } from '@eclat/core/checks';
-import { familyById, holesOf } from '@eclat/core/movement';
+import { familyById, holesOf, replacementChecks } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { UNIT_STAGES, type StageId } from '@eclat/core/workflow';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -26,6 +27,8 @@ function figures(body: unknown): number[] {
   );
 }
 
+const visitOf = (id: string) => shop.marit.ok<Visit>('GET', `/visits/${id}`);
+
 /** A job as it is played, each command counted and looked through for figures. */
 async function played(plan: Plan) {
   const measured: number[] = [];
@@ -47,23 +50,40 @@ async function played(plan: Plan) {
     ...(plan.own && { owner: undefined, ownStock: true }),
   });
   const at = (path: string) => `/visits/${id}/${path}`;
-  const visit = () => shop.marit.ok<Visit>('GET', `/visits/${id}`);
+  const visit = () => visitOf(id);
   const units = new Map<string, SubAssembly>();
   for (const name of plan.units ?? []) units.set(name, await send<SubAssembly>('POST', at('units'), { name }));
   await send('POST', at('findings'), { place: 'movement', seen: plan.finds, severity: 'harms it', effect: 'none' });
   for (const stage of plan.bringsIn ?? []) await send('PUT', at(`stages/${stage}`), { state: 'open' });
 
-  for (const { stage } of (await visit()).stages.filter((s) => s.state === 'open' && s.stage !== 'sign')) {
+  let { another } = plan;
+  const open = async () => (await visit()).stages.find((s) => s.state === 'open' && s.stage !== 'sign')?.stage;
+  for (let stage = await open(); stage; stage = await open()) {
     now.at = new Date(now.at.getTime() + 60_000);
     await WORK[stage]?.(plan, send, at, await visit());
     const why = plan.leaves?.[stage];
     await send('PUT', at(`stages/${stage}`), why ? { state: 'left', why } : { state: 'done' });
+    if (stage === 'power' && another) {
+      await putIn(send, at, await visit(), another);
+      another = undefined;
+    }
   }
   for (const [name, unit] of units)
     for (const stage of UNIT_STAGES)
       await send('PUT', at(`units/${unit.id}/stages/${stage}`), { state: 'done', why: name });
   const entry = await send<Entry>('POST', at('signature'), { note: plan.finds, waiver: sayNothing });
   return { entry, measured, commands };
+}
+
+/** Another movement in the old one's place, each point answered. */
+async function putIn(send: Send, at: (p: string) => string, v: Visit, name: string): Promise<void> {
+  const early = await shop.marit.send('PUT', at('stages/assemble'), { state: 'done' });
+  expect(early.body.detail).toContain('not in yet');
+  for (const c of replacementChecks(v.movement.traits, ''))
+    await send('PUT', at(`replacement/checks/${c.id}`), { answer: 'yes' });
+  const movement = { name, familyId: v.movement.familyId };
+  await send('PUT', at('replacement'), { why: 'Not worth an overhaul.', fate: 'kept as a donor', movement });
+  expect((await visitOf(v.id)).power.every((p) => p.state === 'unknown')).toBe(true);
 }
 
 type Send = (method: string, path: string, body?: object) => Promise<Record<string, unknown>>;
@@ -73,6 +93,25 @@ const WORK: Partial<Record<StageId, (plan: Plan, send: Send, at: (p: string) => 
     for (const c of cautionsFor(v.movement.traits, 'power')) await shop.marit.ok('PUT', at(`cautions/${c.id}`));
     for (const { source, version } of v.power) await send('PUT', at(`power/${source}`), { state: 'let down', version });
     if (v.stages.some((s) => s.stage === 'strip' && s.state === 'open')) await send('POST', at('strip'));
+  },
+  async diagnose({ cause }, send, at) {
+    if (cause) await send('PUT', at('cause'), { cause });
+  },
+  async agree({ asked }, _, at) {
+    if (!asked) return;
+    // Hours of an estimate are agreed, nothing that anybody measured.
+    const line = { kind: 'labour', what: asked, quantity: '6', price: '50' };
+    const { id } = await shop.marit.ok<{ id: string }>('POST', at('lines'), line);
+    await shop.marit.ok('PUT', at(`lines/${id}/decision`), { state: 'accepted', how: 'phone', who: 'the owner' });
+  },
+  async clean({ baths = [] }, _, at, v) {
+    for (const basket of baths) {
+      const parts = usualParts(v.movement.traits).filter((p) => basket.includes(p.name));
+      expect(parts.map((p) => p.name)).toEqual(basket);
+      const run = { sequence: 'soapy', bath: 'detergent', parts, minutes: 4 };
+      const { id } = await shop.marit.ok<{ id: string }>('POST', at('baths'), run);
+      await shop.marit.ok('PUT', at(`baths/${id}/stopped`), { after: 'Even and clean.' });
+    }
   },
   async strip(_, send, at) {
     await send('POST', at('steps'), { what: 'hands', opens: 'hands and dial' });
@@ -107,7 +146,8 @@ it.each(JOBS)('$what: opened, described, worked and signed with no figure that n
   const { entry, measured, commands } = await played(plan);
   expect(measured).toEqual([]);
   expect(entry.title).toMatch(plan.title);
-  const { notDone = [], job } = entry.record!;
+  const { notDone = [], job, cleaned } = entry.record!;
+  expect(cleaned).toHaveLength(plan.baths?.length ?? 0);
   expect(job!.shape).not.toBe('');
   // What the shape goes without is said, with why; a full overhaul has nothing to say.
   expect(notDone.length > 0, JSON.stringify(notDone)).toBe(plan.shape !== 'overhaul' || plan.own === true);

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { Row } from './LoggedRow.tsx';
 import type { StripStep } from '@eclat/contract';
 import { accountOf, backwards, type Step } from '@eclat/core/strip';
@@ -27,6 +28,14 @@ export function AssemblyScreen() {
   const first = backwards(steps).find((s) => s.fate === 'apart');
   return (
     <>
+      {visit.job.shape === 'replacement' && !visit.replacement.out && (
+        <Answer tone="due" title="The new movement is not in yet">
+          <Link className="font-semibold text-steel underline" to={`/visits/${visit.id}/replace`}>
+            Answer the points of the replacement
+          </Link>
+          : what moves over, what must come off, how its springs stand.
+        </Answer>
+      )}
       {failed.length > 0 && (
         <Answer tone="danger" title={`Failed: ${failed.map((c) => c.what).join('; ')}`}>
           It comes apart again as far as needed, as a pass of its own; then check it anew.

@@ -35,7 +35,7 @@ export function ReplacementScreen() {
               <Link className="font-semibold text-steel underline" to={`/movements/${visit.movement.id}`}>
                 {visit.movement.code}
               </Link>{' '}
-              {visit.movement.name}: goes on in this visit, from assembly.
+              {visit.movement.name}: goes on in this visit: how its springs stand first.
             </li>
             <li>
               <Link className="font-semibold text-steel underline" to={`/movements/${out.movementId}`}>

@@ -14,7 +14,8 @@ export function SideWork({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const late = visit.units.filter((u) => unitStage(u) !== null).length;
   const { out, checks } = visit.replacement;
-  const replacing = visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
+  const waits = visit.job.shape === 'replacement' && out === null;
+  const replacing = waits || visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
     <>
       <SideLink
@@ -35,6 +36,7 @@ export function SideWork({ visit }: { visit: Visit }) {
         <SideLink
           to="replace"
           name="Replacement"
+          waits={waits}
           mark={
             visit.replacement.out ? (
               <Check className="size-4" aria-label="done" />
