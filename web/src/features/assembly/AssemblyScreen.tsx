@@ -25,10 +25,11 @@ export function AssemblyScreen() {
   const unset = phases.filter((p) => p.setAt === null && p.when === 'before the plates close');
   const setUp = visit.power.filter((p) => p.setUpTurns !== null && p.setUpTurns > 0);
   const { failed } = leftOf(visit, 'assemble');
+  const waits = visit.job.shape === 'replacement' && visit.replacement.out === null;
   const first = backwards(steps).find((s) => s.fate === 'apart');
   return (
     <>
-      {visit.job.shape === 'replacement' && !visit.replacement.out && (
+      {waits && (
         <Answer tone="due" title="The new movement is not in yet">
           <Link className="font-semibold text-steel underline" to={`/visits/${visit.id}/replace`}>
             Answer the points of the replacement
@@ -54,7 +55,7 @@ export function AssemblyScreen() {
           By its ratchet, counted; before the chain or spring carries anything.
         </Answer>
       )}
-      <NextOn off={off} open={open} first={first} answered={answered} />
+      {!waits && <NextOn off={off} open={open} first={first} answered={answered} />}
       <Cautions stage="assemble" />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="flex min-w-0 flex-col gap-5">

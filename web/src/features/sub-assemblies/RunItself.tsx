@@ -12,22 +12,33 @@ import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
-/** A sub-assembly is tried before it goes back: one press says what drives it, one how it went. */
-export function RunItself({ unit }: { unit: SubAssembly }) {
+/**
+ * A sub-assembly is tried before it goes back: one press says what drives it, one how it went.
+ * @param takesFocus it came by a press here, whose button is gone: the next press is where the last one was
+ */
+export function RunItself({ unit, takesFocus }: { unit: SubAssembly; takesFocus: boolean }) {
+  const [started, setStarted] = useState(false);
   const now = unit.runs.find((r) => r.endedAt === null);
-  return now ? <Running unit={unit} run={now} /> : <Start unit={unit} />;
+  return now ? (
+    <Running unit={unit} run={now} takesFocus={started} />
+  ) : (
+    <Start unit={unit} takesFocus={takesFocus} onStart={() => setStarted(true)} />
+  );
 }
 
-function Start({ unit }: { unit: SubAssembly }) {
+function Start({ unit, takesFocus, onStart }: { unit: SubAssembly; takesFocus: boolean; onStart: () => void }) {
   const visit = useThisVisit();
   const form = useContractForm<z.input<typeof unitRunFields>>(unitRunFields, { driven: '' });
   const start = useCommand(api.subAssemblies.startRun, { what: sentence(unit.name), onSent: () => form.reset() });
-  const send = (driven: string) => start.mutate({ params: { visitId: visit.id, unitId: unit.id }, body: { driven } });
+  const send = (driven: string) => {
+    onStart();
+    start.mutate({ params: { visitId: visit.id, unitId: unit.id }, body: { driven } });
+  };
   return (
     <div className="mb-3 flex flex-wrap items-end gap-3">
       <p className="w-full text-lg">Run it by itself, driven by:</p>
-      {DRIVEN_BY.map((d) => (
-        <Button key={d} busy={start.isPending} onClick={() => send(d)}>
+      {DRIVEN_BY.map((d, i) => (
+        <Button key={d} autoFocus={takesFocus && i === 0} busy={start.isPending} onClick={() => send(d)}>
           {d}
         </Button>
       ))}
@@ -50,7 +61,15 @@ function Start({ unit }: { unit: SubAssembly }) {
   );
 }
 
-function Running({ unit, run }: { unit: SubAssembly; run: SubAssembly['runs'][number] }) {
+function Running({
+  unit,
+  run,
+  takesFocus,
+}: {
+  unit: SubAssembly;
+  run: SubAssembly['runs'][number];
+  takesFocus: boolean;
+}) {
   const visit = useThisVisit();
   const [found, setFound] = useState('');
   const end = useCommand(api.subAssemblies.endRun, { what: sentence(unit.name) });
@@ -69,7 +88,7 @@ function Running({ unit, run }: { unit: SubAssembly; run: SubAssembly['runs'][nu
       </p>
       <TextField label="What it showed" value={found} onChange={(e) => setFound(e.target.value)} />
       <div className="flex flex-wrap gap-3">
-        <Button type="submit" variant="main" busy={end.isPending}>
+        <Button type="submit" variant="main" autoFocus={takesFocus} busy={end.isPending}>
           As it should: run is done
         </Button>
         <Button onClick={() => say(false)}>Not right yet</Button>

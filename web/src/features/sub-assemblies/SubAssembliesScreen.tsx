@@ -50,6 +50,7 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
   const out = useRemove(api.subAssemblies.remove, api.subAssemblies.add, sentence(unit.name));
   const apart = visit.strip.steps.filter((s) => s.group === unit.name && s.fate === 'apart').length;
   const params = { visitId: visit.id };
+  const [pressed, setPressed] = useState(false);
   return (
     <Panel
       title={sentence(unit.name)}
@@ -66,8 +67,8 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
     >
       <StagesOf unit={unit} />
       {apart > 0 && <p className="mb-3">{counted(apart, 'thing')} of it apart, by the strip log.</p>}
-      {!visit.closedAt && unitStage(unit) === 'run' && <RunItself unit={unit} />}
-      {!visit.closedAt && <Next unit={unit} />}
+      {!visit.closedAt && unitStage(unit) === 'run' && <RunItself unit={unit} takesFocus={pressed} />}
+      {!visit.closedAt && <Next unit={unit} onPress={() => setPressed(true)} />}
       <ul className="mt-3 text-sm text-soft">
         {unit.runs
           .filter((r) => r.endedAt !== null)
@@ -114,14 +115,16 @@ function StagesOf({ unit }: { unit: SubAssembly }) {
 }
 
 /** One press says that its stage is done; it may be left, or taken up again. */
-function Next({ unit }: { unit: SubAssembly }) {
+function Next({ unit, onPress }: { unit: SubAssembly; onPress: () => void }) {
   const visit = useThisVisit();
   const [leaving, setLeaving] = useState(false);
   const stage = unitStage(unit);
   const last = unit.stages.findLast((s) => s.state !== 'open');
   const set = useCommand(api.subAssemblies.setStage, { what: sentence(unit.name), onSent: () => setLeaving(false) });
-  const send = (of: UnitStage, state: StageStateId, why = '') =>
+  const send = (of: UnitStage, state: StageStateId, why = '') => {
+    onPress();
     set.mutate({ params: { visitId: visit.id, unitId: unit.id, stage: of }, body: { state, why } });
+  };
   return (
     <>
       <div className="flex flex-wrap items-start gap-3">

@@ -15,7 +15,8 @@ export function SideWork({ visit }: { visit: Visit }) {
   const late = visit.units.filter((u) => unitStage(u) !== null).length;
   const { out, checks } = visit.replacement;
   const waits = visit.job.shape === 'replacement' && out === null;
-  const replacing = waits || visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
+  const replacing =
+    waits || visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
     <>
       <SideLink

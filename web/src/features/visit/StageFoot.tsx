@@ -58,7 +58,7 @@ export function StageFoot({ stage }: { stage: StageId }) {
           <Settled here={here!} busy={busy} onAgain={() => say('open')} />
         ) : (
           <>
-            <Button variant="main" onClick={() => say('done')} disabled={why !== null || busy}>
+            <Button variant="main" onClick={() => say('done')} disabled={why !== null} busy={busy}>
               {stageName(stage)} is done
               {next && (
                 <>
@@ -136,7 +136,7 @@ function Leave({
       <Button type="submit" variant="main" disabled={missing} busy={busy}>
         Done as far as agreed
       </Button>
-      <Button disabled={missing || busy} onClick={() => onWord('not in this job', why)}>
+      <Button disabled={missing} busy={busy} onClick={() => onWord('not in this job', why)}>
         Not in this job
       </Button>
       <Button variant="plain" onClick={onClose}>
