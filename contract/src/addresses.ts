@@ -239,6 +239,13 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'power', by: 'source' },
     },
+    open: {
+      method: 'POST',
+      path: '/visits/:visitId/power-overrides',
+      changes: ['visit'],
+      inverse: 'final',
+      visit: { put: 'overrides', by: 'id' },
+    },
     beginStrip: {
       method: 'POST',
       path: '/visits/:visitId/strip',

@@ -1,7 +1,7 @@
 import { SOURCE_KINDS } from '@eclat/core/movement';
-import { POWER_STATES } from '@eclat/core/workflow';
+import { DEPTHS, POWER_STATES } from '@eclat/core/workflow';
 import { z } from 'zod';
-import { text, version, moment, basedOn, done } from './common.ts';
+import { requiredText, text, id, version, moment, signed, basedOn, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -33,6 +33,13 @@ export const power = powerFields.extend({
 
 export type Power = z.infer<typeof power>;
 
+/** Leave to open it under power so deep: it holds until the power changes or it comes apart again. */
+export const overrideFields = z.object({ opens: z.enum(DEPTHS), reason: requiredText(300, 'The reason') });
+
+export const powerOverride = overrideFields.extend({ id, ...signed });
+
+export type PowerOverride = z.infer<typeof powerOverride>;
+
 export const powerDownRoutes = {
   set: command({
     method: 'PUT',
@@ -44,6 +51,17 @@ export const powerDownRoutes = {
     visit: { put: 'power', by: 'source' },
     body: powerFields.extend(basedOn),
     reply: power,
+  }),
+  open: command({
+    method: 'POST',
+    path: '/visits/:visitId/power-overrides',
+    summary: 'Open it under power, with a reason',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'final',
+    visit: { put: 'overrides', by: 'id' },
+    body: overrideFields,
+    reply: powerOverride,
   }),
   beginStrip: command({
     method: 'POST',

@@ -81,7 +81,7 @@ export const stripLog = z.object({
   phases: z.array(phase),
   temporary: z.array(temporary),
   custody: z.array(custody),
-  begun: z.object({ overrideReason: z.string(), ...signed }).nullable(),
+  begun: z.object(signed).nullable(),
 });
 
 export const stripRoutes = {

@@ -18,7 +18,7 @@ import { oiled } from './oiling.ts';
 import { owner, ownerFields } from './owners.ts';
 import { everyone } from './people.ts';
 import { photo } from './photos.ts';
-import { power } from './power-down.ts';
+import { power, powerOverride } from './power-down.ts';
 import { complaintAnswer, receivedFields, receivedItem, wantedThing, cameAlone } from './reception.ts';
 import { recording } from './recordings.ts';
 import { replacement } from './replacement.ts';
@@ -170,6 +170,8 @@ export const visit = z.object({
   looks: z.array(lookTaken),
   cause: z.string(),
   power: z.array(power),
+  /** What was opened under power, with its reason, the oldest first. */
+  overrides: z.array(powerOverride),
   cautions: z.array(z.object({ caution: z.string(), ...signed })),
   strip: stripLog,
   baths: z.array(cleaningRun),

@@ -124,6 +124,13 @@ export const newClock = (change: object = {}) => ({
 
 export const takeIn = (browser: Browser, change: object = {}) => browser.ok<Visit>('POST', '/visits', newClock(change));
 
+/** Every source of power let down: the inside of the movement may be reached. */
+export async function letDown(browser: Browser, visit: Visit): Promise<Visit> {
+  for (const { source, version } of visit.power)
+    await browser.ok('PUT', `/visits/${visit.id}/power/${source}`, { state: 'let down', version });
+  return visit;
+}
+
 /** Stages are over, as far as this test goes: done, or left where something is asked that it does not do. */
 export async function ends(browser: Browser, visitId: string, stages: readonly string[]): Promise<void> {
   for (const stage of stages) {

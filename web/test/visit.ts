@@ -92,6 +92,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     earlierChecks: [],
     settings: [],
     standRuns: [],
+    overrides: [],
     units: [],
     struck: [],
     releases: [],
@@ -103,3 +104,9 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     ...change,
   };
 }
+
+/** The same with every source of power let down. */
+export const safeVisitOf: typeof visitOf = (family, change) => {
+  const visit = visitOf(family, change);
+  return { ...visit, power: visit.power.map((p) => ({ ...p, state: 'let down', ...by })) };
+};

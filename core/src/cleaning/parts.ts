@@ -1,4 +1,5 @@
 import { drivenBy, has, hasTrain, type Traits } from '../movement/index.ts';
+import { DEPTHS, type Depth } from '../workflow/index.ts';
 import type { BasketPart } from './plan.ts';
 
 type Row = readonly [part: BasketPart, applies: (t: Traits) => boolean];
@@ -46,6 +47,32 @@ const ROWS: readonly Row[] = [
 /** What a movement with these traits usually has for the basket. Practice. */
 export const usualParts = (traits: Traits): BasketPart[] =>
   ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
+
+const OUTSIDE = [
+  'hands',
+  'hands with luminous paint',
+  'dial with luminous paint',
+  'weights',
+  'mercury vessel',
+  'bellows',
+];
+const ESCAPEMENT = ['lever and pallets', 'stone pallets', 'balance and hairspring'];
+const BARREL = ['barrels', 'mainsprings'];
+
+/**
+ * How deep a movement was opened before such a basket can go into a bath: as deep as its deepest part. A name that is
+ * not known lies between the plates. Common practice.
+ * @param names of what is in the basket and was not logged as taken off
+ */
+export function basketOpens(names: readonly string[]): Depth {
+  const deep = names.map((name): Depth => {
+    if (OUTSIDE.includes(name)) return 'hands and dial';
+    if (name === 'motion work') return 'dial side';
+    if (ESCAPEMENT.includes(name)) return 'escapement';
+    return BARREL.includes(name) ? 'barrel' : 'plates';
+  });
+  return DEPTHS.findLast((d) => deep.includes(d)) ?? 'hands and dial';
+}
 
 const NAMED: readonly (readonly [words: RegExp, ...materials: BasketPart['materials']])[] = [
   [/\b(balance|hairspring)/i, 'hairspring or bimetal balance'],

@@ -1,3 +1,5 @@
+import type { Depth } from '../workflow/index.ts';
+
 /** What is measured of a thing in the stores or of a part fitted. Columns of the open table bear these names. */
 export const SIZES = {
   bore_mm: 'Bore',
@@ -27,6 +29,16 @@ export const largest = (size: SizeId): number => {
   if (size === 'turns') return 100_000;
   return size === 'volts' ? 400 : 500;
 };
+
+/**
+ * How deep a movement is opened to fit such a thing; what is not named goes on from outside, or does not say. Common
+ * practice.
+ */
+const FITTED_AT: Partial<Record<KindId, Depth>> = {
+  ...{ bush: 'plates', trundle: 'plates', click: 'plates', line: 'plates', chain: 'plates' },
+  mainspring: 'barrel',
+};
+export const fittedAt = (kind: KindId): Depth => FITTED_AT[kind] ?? 'hands and dial';
 
 /** Kinds of things that are fitted, and which sizes tell one from another. Ids are stored: they stay. */
 export const KINDS = [

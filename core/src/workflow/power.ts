@@ -77,6 +77,35 @@ export function unsafeFor<P extends { state: PowerState }>(opens: Depth | null, 
   return power.filter((p) => !isSafe(p.state));
 }
 
+/** Leave to open it under power so deep, given with a reason. */
+export interface PowerOverride {
+  opens: Depth;
+  at: string | Date;
+}
+
+/** How the power of a visit stands, what was allowed under it, and each time it came apart again. */
+export interface PowerStand<P> {
+  power: readonly P[];
+  overrides: readonly PowerOverride[];
+  passes: readonly { at: string | Date }[];
+}
+
+const ms = (at: string | Date): number => new Date(at).getTime();
+
+/**
+ * The one gate of every door: what stands in the way of opening it so deep. A reason given lets through as deep as it
+ * was given for, until the power changes or it comes apart again.
+ * @param opens null: nobody said, so it counts as the plates
+ */
+export function heldUp<P extends { state: PowerState; at: string | Date | null }>(
+  opens: Depth | null,
+  { power, overrides, passes }: PowerStand<P>,
+): P[] {
+  const since = Math.max(0, ...[...power, ...passes].flatMap(({ at }) => (at === null ? [] : [ms(at)])));
+  const allowed = overrides.some((o) => ms(o.at) >= since && reaches(o.opens, opens ?? 'plates'));
+  return allowed ? [] : unsafeFor(opens, power);
+}
+
 const STATE_WORDS: Record<PowerState, string> = {
   unknown: 'not known to be safe',
   wound: 'wound',

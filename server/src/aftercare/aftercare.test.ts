@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { ends, openShop, letDown, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -62,7 +62,7 @@ describe('after it went home', () => {
       limitDays: null,
       note: 'concentrate 88-19',
     });
-    const open = await takeIn(shop.marit, { received: [] });
+    const open = await letDown(shop.marit, await takeIn(shop.marit, { received: [] }));
     await shop.marit.ok('POST', `/visits/${open.id}/baths`, {
       sequence: 'soapy',
       bath: 'detergent',

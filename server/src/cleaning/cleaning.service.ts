@@ -1,7 +1,18 @@
+import { StripStep } from '../strip/strip.entity.ts';
+import { holdToPower } from '../power-down/power-down.service.ts';
 import { openVisit } from '../visit/lock.ts';
 import type { CleaningRun as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { begin, move, planSequence, sequenceById, sequencesFor, stepsOf, type RunState } from '@eclat/core/cleaning';
+import {
+  basketOpens,
+  begin,
+  move,
+  planSequence,
+  sequenceById,
+  sequencesFor,
+  stepsOf,
+  type RunState,
+} from '@eclat/core/cleaning';
 import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
@@ -60,6 +71,11 @@ export async function startBath(
     );
   if (sequence.baths.length > 0 && given.parts.length === 0)
     throw badField('parts', 'Put at least one part in the basket.');
+  if (sequence.baths.length > 0) {
+    const off = await ctx.em.find(StripStep, { visitId, fate: 'apart' });
+    const names = given.parts.map((p) => p.name).filter((name) => !off.some((s) => s.what === name));
+    await holdToPower(ctx, visit, basketOpens(names), { field: 'parts' });
+  }
   const steps = stepsOf(given.sequence, {
     bath: given.bath,
     minutes: given.minutes,

@@ -1,12 +1,12 @@
 import type { CleaningRun, Fill, Timer, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { openShop, letDown, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
 beforeAll(async () => {
   shop = await openShop();
-  visit = await takeIn(shop.marit, { promisedFor: '2031-06-20' });
+  visit = await letDown(shop.marit, await takeIn(shop.marit, { promisedFor: '2031-06-20' }));
 });
 afterAll(() => shop.running.stop());
 const wheels = { name: 'wheels', materials: ['bare brass', 'plain steel'] };
@@ -27,7 +27,10 @@ const timers = () => shop.marit.ok<Timer[]>('GET', '/timers');
 
 describe('a run', () => {
   it('is stopped by what may not go in, and by the limit, unless a reason is kept', async () => {
-    const torsion = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } });
+    const torsion = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'z', familyId: 'torsion' } }),
+    );
     expect((await run({ parts: [{ name: 'plates', materials: ['lacquered brass'] }] }, torsion)).body.detail).toContain(
       'lacquer',
     );

@@ -2,12 +2,13 @@ import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Part, PartWork as Work } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
-import { sizeProblems } from '@eclat/core/stores';
+import { fittedAt, sizeProblems } from '@eclat/core/stores';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { movementNow } from '../movements/movements.service.ts';
 import { Movement } from '../movements/movements.entity.ts';
+import { holdApart } from '../power-down/power-down.service.ts';
 import { putBackInStock, takeFromStock } from '../stores/stores.service.ts';
 import { Bush, PartFitted, PartWork } from './fitting.entity.ts';
 
@@ -17,6 +18,7 @@ export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf
   if (!holesOf(traits).some((h) => h.key === given.hole)) throw badField('hole', 'This movement has no such hole.');
   if (given.boreMm < given.pivotMm) throw badField('boreMm', 'The bore cannot be smaller than its pivot.');
   if (given.outsideMm <= given.boreMm) throw badField('outsideMm', 'The outside must be more than the bore.');
+  await holdApart(ctx, visit, 'plates', 'hole');
   const row = ctx.em.create(Bush, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   if (given.stockId) await takeFromStock(ctx, given.stockId, 1, visitId, row.id);
@@ -100,6 +102,7 @@ export async function addPart(
   const visit = await openVisit(ctx, visitId);
   const [wrong] = sizeProblems(given.kind, given.sizes);
   if (wrong) throw badField(`sizes.${wrong.size}`, wrong.message);
+  await holdApart(ctx, visit, fittedAt(given.kind), 'kind');
   const donor = given.source === 'donor movement' ? await movementNow(ctx, given.donorId) : null;
   if (donor?.id === visit.movementId) throw badField('donorId', 'A movement cannot be its own donor.');
   const stockId = given.source === 'from stock' ? given.stockId : null;

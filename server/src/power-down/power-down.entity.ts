@@ -1,4 +1,4 @@
-import type { PowerState } from '@eclat/core/workflow';
+import type { Depth, PowerState } from '@eclat/core/workflow';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
 
@@ -20,8 +20,16 @@ export const PowerEvent = defineEntity({
 });
 export type PowerEvent = InferEntity<typeof PowerEvent>;
 
+/** Leave to open it under power, with a reason; it holds until the power changes or it comes apart again. */
+export const PowerOverride = defineEntity({
+  name: 'PowerOverride',
+  tableName: 'power_override',
+  properties: { id: key(), visitId: visitKey(), opens: text().$type<Depth>(), reason: text(), ...by },
+});
+export type PowerOverride = InferEntity<typeof PowerOverride>;
+
 export const Strip = defineEntity({
   name: 'Strip',
   tableName: 'strip',
-  properties: { visitId: visitKey().primary(), overrideReason: text(), ...by },
+  properties: { visitId: visitKey().primary(), ...by },
 });

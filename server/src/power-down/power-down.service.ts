@@ -1,15 +1,16 @@
 import { openVisit } from '../visit/lock.ts';
-import type { ParsedBodyOf, Power as Shape } from '@eclat/contract';
+import type { ParsedBodyOf, Power as Shape, PowerOverride as Override } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Traits } from '@eclat/core/movement';
-import { powerOf, powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
+import { heldUp, powerOf, powerWords, stagesIn, stripGate, type Depth } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { StandRun } from '../assembly/assembly.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
-import { CautionRead, type Visit } from '../visit/visit.entity.ts';
-import { PowerEvent, Strip } from './power-down.entity.ts';
+import { CautionRead, StageEvent, type Visit } from '../visit/visit.entity.ts';
+import { StripPass } from '../strip/strip.entity.ts';
+import { PowerEvent, PowerOverride, Strip } from './power-down.entity.ts';
 
 type Said = Omit<PowerEvent, 'id' | 'visitId'>;
 
@@ -64,6 +65,23 @@ export async function unsureOfPower(ctx: Context, visitId: string, sources: read
   }
 }
 
+export const viewOverride = ({ id, opens, reason, ...o }: PowerOverride): Override => ({
+  ...{ id, opens, reason },
+  ...viewSigned(o),
+});
+
+/** Leave to open it under power so deep. */
+export async function openUnderPower(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.powerDown.open>,
+): Promise<Override> {
+  await openVisit(ctx, visitId);
+  const row = ctx.em.create(PowerOverride, { visitId, ...given, ...signature(ctx) });
+  await ctx.em.flush();
+  return viewOverride(row);
+}
+
 /** A declared run with parts off is over: something else happened to it. */
 export async function endsStandRun(ctx: Context, visitId: string, found: string): Promise<void> {
   const run = await ctx.em.findOne(StandRun, { visitId, endedAt: null });
@@ -74,8 +92,10 @@ export async function endsStandRun(ctx: Context, visitId: string, found: string)
  * Every source stands wound since then: it was wound, or set going. Where somebody said otherwise later, that stands.
  */
 export async function nowWound(ctx: Context, visit: Visit, since: Date, note: string): Promise<void> {
+  const allowed = await ctx.em.count(PowerOverride, { visitId: visit.id });
   for (const { source, state, at, version } of await powerNow(ctx, visit)) {
-    if (state === 'wound' || (at && new Date(at) > since)) continue;
+    // Said once more where leave was given: it goes on, and what comes off later is asked for anew.
+    if ((state === 'wound' && allowed === 0) || (at && new Date(at) > since)) continue;
     const nothing = { turns: null, setUpTurns: null };
     ctx.em.create(PowerEvent, {
       visitId: visit.id,
@@ -87,16 +107,43 @@ export async function nowWound(ctx: Context, visit: Visit, since: Date, note: st
 }
 
 /**
- * Holds whatever comes off to the power as it stands now, in every pass.
- * @param overridden a reason was given for this pass, or for this step
- * @throws 422 at `opens`
+ * Every door to the inside of a movement: nothing is opened so deep while a source that is in the way is wound, held by
+ * ties or unknown, in any pass.
+ * @param opens null: nobody said, so it counts as the plates
+ * @param reason words that give leave for it here; earlier leave holds too
+ * @throws 422 at `field`
  */
-export async function holdToPower(ctx: Context, visit: Visit, opens: Depth | null, overridden: boolean): Promise<void> {
-  if (overridden) return;
-  const unsafe = unsafeFor(opens, await powerNow(ctx, visit));
+export async function holdToPower(
+  ctx: Context,
+  visit: Visit,
+  opens: Depth | null,
+  { reason = '', field = 'opens' }: { reason?: string; field?: string } = {},
+): Promise<void> {
+  const ofVisit = { visitId: visit.id };
+  const unsafe = heldUp(opens, {
+    power: await powerNow(ctx, visit),
+    overrides: await ctx.em.find(PowerOverride, ofVisit),
+    passes: await ctx.em.find(StripPass, ofVisit),
+  });
   if (unsafe.length === 0) return;
+  if (reason !== '') {
+    ctx.em.create(PowerOverride, { ...ofVisit, opens: opens ?? 'plates', reason, ...signature(ctx) });
+    return;
+  }
   const stands = `The ${unsafe.map(powerWords).join(', the ')}.`;
-  throw badField('opens', `${stands} ${opens === null ? 'Say what this opens.' : 'Make it safe first.'}`);
+  const asks = opens === null && field === 'opens' ? 'Say what this opens.' : 'Make it safe first.';
+  throw badField(field, `${stands} ${asks}`);
+}
+
+/**
+ * The same for what can only be done with the plates apart, and is sometimes entered afterwards: once it is assembled
+ * again nothing is opened by writing it down.
+ */
+export async function holdApart(ctx: Context, visit: Visit, opens: Depth, field: string): Promise<void> {
+  const orderBy = { at: 'asc' } as const;
+  const [last] = (await ctx.em.find(StageEvent, { visitId: visit.id, stage: 'assemble' }, { orderBy })).slice(-1);
+  if (last && stagesIn([last], 'done', 'left').length > 0) return;
+  await holdToPower(ctx, visit, opens, { field });
 }
 
 /** @throws 409 with the reasons while the gate is shut */
@@ -109,9 +156,7 @@ export async function beginStrip(ctx: Context, visitId: string, overrideReason: 
   const unread = cautionsFor(traits, 'power').filter((c) => c.acknowledge && !read.some((r) => r.caution === c.id));
   const gate = stripGate(power, unread.length, overrideReason);
   if (!gate.open) throw refused('The strip cannot begin.', `${gate.reasons.join('; ')}.`);
-  ctx.em.create(Strip, {
-    visitId,
-    overrideReason: gate.unsafe.length > 0 ? overrideReason.trim() : '',
-    ...signature(ctx),
-  });
+  ctx.em.create(Strip, { visitId, ...signature(ctx) });
+  if (gate.unsafe.length > 0)
+    ctx.em.create(PowerOverride, { visitId, opens: 'plates', reason: overrideReason.trim(), ...signature(ctx) });
 }

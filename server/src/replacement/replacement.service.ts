@@ -45,6 +45,7 @@ export async function answerPoint(
 /** What was done to the movement itself. It goes with the old one: the new one begins clean. */
 const OF_THE_MOVEMENT = [
   'power_event',
+  'power_override',
   'stand_run',
   'unit',
   'unit_stage_event',

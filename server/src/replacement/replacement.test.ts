@@ -1,7 +1,7 @@
 import type { Book, Visit } from '@eclat/contract';
 import { holesOf, replacementChecks } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { openShop, letDown, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -19,7 +19,7 @@ const NEW = {
 
 describe('a movement in another’s place', () => {
   it('goes in when every point is answered; both books say so, and the visit goes on with the new one', async () => {
-    const visit = await takeIn(shop.marit);
+    const visit = await letDown(shop.marit, await takeIn(shop.marit));
     const old = visit.movement;
     const put = (path: string, body: object) => shop.marit.send('PUT', `/visits/${visit.id}/${path}`, body);
     const hole = holesOf(old.traits)[0]!.key;

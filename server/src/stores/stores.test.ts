@@ -1,13 +1,13 @@
 import type { Book, ImportPreview, Part, StockItem, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { openShop, letDown, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
 beforeAll(async () => {
   shop = await openShop();
-  visit = await takeIn(shop.marit);
+  visit = await letDown(shop.marit, await takeIn(shop.marit));
 });
 afterAll(() => shop.running.stop());
 const BUSH = {
@@ -105,10 +105,13 @@ describe('the stores', () => {
   });
 
   it('say in the donor’s book what it gave', async () => {
-    const donor = await takeIn(shop.marit, {
-      movement: { name: 'Spare movement', familyId: 'mantel-barrels' },
-      owner: { name: 'Casimir Pell' },
-    });
+    const donor = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, {
+        movement: { name: 'Spare movement', familyId: 'mantel-barrels' },
+        owner: { name: 'Casimir Pell' },
+      }),
+    );
     const given = {
       what: 'Third wheel',
       source: 'donor movement',

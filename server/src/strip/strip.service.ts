@@ -6,7 +6,6 @@ import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/work
 import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
-import { Strip } from '../power-down/power-down.entity.ts';
 import { endsStandRun, holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
@@ -18,13 +17,6 @@ import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '
 async function passNow(ctx: Context, visitId: string): Promise<{ number: number; said: Depth | null }> {
   const [last] = await ctx.em.find(StripPass, { visitId }, { orderBy: { number: 'desc' }, limit: 1 });
   return { number: last?.number ?? 1, said: depthSaid(last ? [last] : []) };
-}
-
-/** Opened under power with a reason: for this step, or for the whole first strip when it was begun. */
-async function isOverridden(ctx: Context, visitId: string, pass: number, reason: string): Promise<boolean> {
-  if (reason !== '') return true;
-  const begun = pass === 1 ? await ctx.em.findOne(Strip, { visitId }) : null;
-  return begun !== null && begun.overrideReason !== '';
 }
 
 async function ownThings(
@@ -47,7 +39,7 @@ export async function addStep(
   await ownThings(ctx, visitId, given);
   const { number: pass, said } = await passNow(ctx, visitId);
   const opens = given.opens ?? said;
-  await holdToPower(ctx, visit, opens, await isOverridden(ctx, visitId, pass, given.overrideReason));
+  await holdToPower(ctx, visit, opens, { reason: given.overrideReason });
   const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, {
     visitId,
@@ -77,8 +69,7 @@ export async function changeStep(
   expectVersion(step.version, version, viewStep(step));
   await ownThings(ctx, visitId, fields);
   if (fields.opens !== undefined && fields.opens !== step.opens) {
-    const reason = fields.overrideReason ?? step.overrideReason;
-    await holdToPower(ctx, visit, fields.opens, await isOverridden(ctx, visitId, step.pass, reason));
+    await holdToPower(ctx, visit, fields.opens, { reason: fields.overrideReason ?? step.overrideReason });
   }
   ctx.em.assign(step, fields);
   await ctx.em.flush();

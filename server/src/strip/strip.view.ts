@@ -74,7 +74,7 @@ export function viewStrip({
   custody,
 }: RowsOf<ReturnType<typeof stripRows>>): Log {
   return {
-    begun: begun ? { overrideReason: begun.overrideReason, ...signed(begun) } : null,
+    begun: begun ? signed(begun) : null,
     steps: steps.map(viewStep),
     passes: passes.map(viewPass),
     phases: phases.map((p) => ({

@@ -2,13 +2,13 @@ import type { PartCondition, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { openShop, letDown, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
 beforeAll(async () => {
   shop = await openShop();
-  visit = await takeIn(shop.marit);
+  visit = await letDown(shop.marit, await takeIn(shop.marit));
 });
 afterAll(() => shop.running.stop());
 const look = (part: string, body: object) =>

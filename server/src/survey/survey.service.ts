@@ -24,6 +24,7 @@ import {
 } from '@eclat/core/pivots';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
+import { holdApart } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
@@ -64,6 +65,8 @@ export async function measureHole(
         ? 'Lean is read in one plate, the other end free.'
         : 'Sideways play is read between the plates.',
     );
+  // By caliper, or with one end of its arbor free: the plates are apart.
+  if (size.kind === 'measured' || size.kind === 'lean') await holdApart(ctx, visit, 'plates', 'size');
   const given = { ...body, ...figuresOf(body.pivotMm, size, hole.arbor.class) };
   const turned = await ctx.em.findOne(PartCondition, { visitId, key: pivotKey(key) });
   if (given.verdict === 'not reached' && size.kind !== 'felt')
@@ -115,6 +118,9 @@ export async function setPart(
   if (given.toMm !== null && part.kind !== 'pivot') throw badField('toMm', 'Only a pivot is turned down.');
   const before = await ctx.em.findOne(PartCondition, { visitId, key });
   if ((before?.version ?? 0) !== version) throw lostRace(before ? viewPart(before) : null);
+  // Turned down, its arbor is out.
+  if (given.toMm !== null && before?.toMm !== given.toMm)
+    await holdApart(ctx, await openVisit(ctx, visitId), 'plates', 'toMm');
   if (part.kind === 'pivot' && (before?.toMm ?? null) !== given.toMm) await forceBush(ctx, visitId, key, given.toMm);
   const row = before
     ? ctx.em.assign(before, { ...given, ...signature(ctx) })

@@ -2,14 +2,14 @@ import type { TestRun, Visit } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { ends, openShop, letDown, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
 beforeAll(async () => {
   shop = await openShop(now);
-  visit = await takeIn(shop.marit, { movement: { name: 'x', familyId: 'mantel-barrels' } });
+  visit = await letDown(shop.marit, await takeIn(shop.marit, { movement: { name: 'x', familyId: 'mantel-barrels' } }));
 });
 afterAll(() => shop.running.stop());
 
@@ -127,7 +127,10 @@ describe('what a run tells besides its readings', () => {
     shop.marit.send<TestRun & { id: string }>(method, `/visits/${other.id}/${path}`, body);
   const seen = async () => (await shop.marit.ok<Visit>('GET', `/visits/${other.id}`)).testRun!;
   beforeAll(async () => {
-    other = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
+    other = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } }),
+    );
     await call('POST', 'testrun', {
       readBy: 'seconds hand',
       place: 'stand 7',

@@ -1,7 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, PASS, takeIn } from '../../test/shop.ts';
+import { openShop, PASS, letDown, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-02T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -33,6 +33,7 @@ describe('the end of a stage', () => {
     for (const h of holes)
       await put(`holes/${h.key}`, { pivotMm: null, size: { kind: 'felt' }, verdict: 'sound', version: 0 });
     expect((await end('survey')).status).toBe(200);
+    await letDown(shop.marit, visit);
     const bath = { sequence: 'soapy', bath: 'detergent', parts: [{ name: 'plates', materials: ['bare brass'] }] };
     const { id } = await post('baths', { ...bath, minutes: 5 });
     expect(await refused('clean')).toBe('A run is still going on.');
@@ -42,6 +43,7 @@ describe('the end of a stage', () => {
     expect([(await end('oil', 'left')).status, (await end('run', 'not in this job')).status]).toEqual([200, 200]);
     // Washed whole: no strip to begin, and then the power itself is asked.
     await end('strip', 'not in this job');
+    await put('power/going', { state: 'wound', version: 2 });
     expect(await refused('power')).toBe('Make all power safe first.');
   });
 

@@ -6,7 +6,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { checksFor } from '@eclat/core/checks';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
+import { newClock, openShop, PASS, letDown, takeIn } from '../../test/shop.ts';
 import { sql } from '../platform/http/app-context.ts';
 
 const ROUND = { kind: 'measured', holeShortMm: 1.24 };
@@ -229,10 +229,9 @@ describe('the gates', () => {
       await shop.marit.ok('PUT', `${at}/cautions/wound-spring`);
       expect((await shop.marit.send('POST', `${at}/strip`, {})).body.detail).toContain('going train is wound');
       await shop.marit.ok('POST', `${at}/strip`, { overrideReason: 'Click broken.' });
-      expect((await look(visit.id)).strip.begun).toMatchObject({
-        overrideReason: 'Click broken.',
-        by: 'Marit Fennick',
-      });
+      const { strip, overrides } = await look(visit.id);
+      expect(strip.begun).toMatchObject({ by: 'Marit Fennick' });
+      expect(overrides).toMatchObject([{ opens: 'plates', reason: 'Click broken.', by: 'Marit Fennick' }]);
       expect(await shop.marit.ok('GET', '/bench')).toEqual(
         expect.arrayContaining([
           expect.objectContaining({ visitId: visit.id, next: expect.objectContaining({ urgency: 'danger' }) }),
@@ -257,7 +256,10 @@ describe('the gates', () => {
   });
 
   it('takes a verdict by feel for what it is, without a figure; a hole that was measured was reached', async () => {
-    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
+    const visit = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } }),
+    );
     const at = `/visits/${visit.id}/holes/T2.front`;
     const felt = { pivotMm: null, size: { kind: 'felt' }, verdict: 'bush', version: 0 };
     const measured = { pivotMm: 1.2, size: { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 } };
@@ -280,7 +282,10 @@ describe('the gates', () => {
   });
 
   it('measures only what can be, at the field', async () => {
-    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } });
+    const visit = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'z', familyId: 'longcase' } }),
+    );
     const round = { kind: 'measured', holeLongMm: 1.3, holeShortMm: 1.25 };
     const put = (body: object, hole = 'T2.front') =>
       shop.marit.send('PUT', `/visits/${visit.id}/holes/${hole}`, {
@@ -325,7 +330,10 @@ describe('the gates', () => {
 
 describe('two people at once', () => {
   it('the slower one gets both states and writes nothing', async () => {
-    const visit = await takeIn(shop.marit, { movement: { name: 'z', familyId: 'shelf-open-springs' } });
+    const visit = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'z', familyId: 'shelf-open-springs' } }),
+    );
     const at = `/visits/${visit.id}`;
     const [a, b] = await Promise.all(
       ['one', 'two'].map((complaint) => shop.marit.send('PATCH', at, { complaint, version: visit.version })),

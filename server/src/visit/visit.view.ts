@@ -29,8 +29,8 @@ import { viewOwner } from '../owners/owners.service.ts';
 import { photosRows, viewPhotos } from '../photos/photos.service.ts';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, viewSigned, type Context } from '../platform/http/context.ts';
-import { PowerEvent } from '../power-down/power-down.entity.ts';
-import { viewPower } from '../power-down/power-down.service.ts';
+import { PowerEvent, PowerOverride } from '../power-down/power-down.entity.ts';
+import { viewOverride, viewPower } from '../power-down/power-down.service.ts';
 import { receptionRows, viewReception } from '../reception/reception.service.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
 import { viewRecording } from '../recordings/recordings.service.ts';
@@ -144,6 +144,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   stageLog: rows(StageEvent, 'where visit_id = ? order by at', id),
   cautions: rows(CautionRead, 'where visit_id = ?', id),
   power: rows(PowerEvent, 'where visit_id = ? order by at, version', id),
+  overrides: rows(PowerOverride, 'where visit_id = ? order by at', id),
   time: rows(TimeSpent, 'where visit_id = ? order by started_at', id),
   recordings: rows(Recording, 'where visit_id = ? order by at', id),
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
@@ -168,6 +169,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     callbackOf: earlier.find((e) => e.visitId === visit.callbackOf) ?? null,
     cautions: found.cautions.map((c) => ({ caution: c.caution, ...viewSigned(c) })),
     power: viewPower(traits, found.power),
+    overrides: found.overrides.map(viewOverride),
     time: found.time.map(viewTime),
     recordings: found.recordings.map(viewRecording),
     baths: found.baths.map(viewCleaning),

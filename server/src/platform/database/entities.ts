@@ -16,7 +16,7 @@ import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.enti
 import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
 import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
-import { PowerEvent, Strip } from '../../power-down/power-down.entity.ts';
+import { PowerEvent, PowerOverride, Strip } from '../../power-down/power-down.entity.ts';
 import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
@@ -63,6 +63,7 @@ export const entities = [
   Observation,
   LookTaken,
   PowerEvent,
+  PowerOverride,
   Strip,
   BathRun,
   BathFill,

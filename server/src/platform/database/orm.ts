@@ -23,6 +23,7 @@ import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
+import { PowerOverride } from './migrations/0024-power-override.ts';
 import { UnitRun } from './migrations/0023-unit-run.ts';
 
 export type { EntityManager };
@@ -59,6 +60,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0021-shop-work', class: ShopWork },
         { name: '0022-units', class: Units },
         { name: '0023-unit-run', class: UnitRun },
+        { name: '0024-power-override', class: PowerOverride },
       ],
       snapshot: false,
       silent: true,

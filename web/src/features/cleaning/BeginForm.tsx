@@ -14,6 +14,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
     start,
     dips,
     parts,
+    held,
     wanted,
     whole,
     stopped,
@@ -60,7 +61,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
         type="submit"
         variant={stopped && reason.trim() ? 'danger' : 'main'}
         className="mt-7 px-8 text-lg"
-        disabled={(dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')}
+        disabled={held || (dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')}
         busy={start.isPending}
       >
         Begin the run

@@ -7,12 +7,14 @@ import type { ReactNode } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Warned } from './RunGoing.tsx';
 
 /** Parts, bath, sequence, and what the strictest material allows: worked out as it is pressed. */
 export function PlanRun({ light = false, aside }: { light?: boolean; aside?: ReactNode }) {
   const run = usePlan(light);
-  const { sequences, bathFor, sequence, setSequence, bath, setBath, setFillId, may, dips, parts, steps, dry } = run;
+  const { sequences, bathFor, sequence, setSequence, bath, setBath, setFillId, may, dips, parts, opens, steps, dry } =
+    run;
   return (
     <Panel title="Plan a run" aside={aside}>
       <div className="flex flex-col gap-5">
@@ -42,6 +44,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
         {dry.length > 0 && <KeptDry run={run} />}
         <StepsPlanned run={run} />
         {steps[0]?.caution && <Warned text={steps[0].caution} before={steps[0].what} />}
+        {dips && <UnderPower opens={opens} />}
         <BeginForm run={run} />
       </div>
     </Panel>

@@ -4,7 +4,7 @@ import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
-import { AT, by, visitOf } from '../../../test/visit.ts';
+import { AT, by, safeVisitOf, visitOf } from '../../../test/visit.ts';
 import { BathBookScreen } from './BathBookScreen.tsx';
 import { CleaningScreen } from './CleaningScreen.tsx';
 import { PlanRun } from './PlanRun.tsx';
@@ -18,7 +18,7 @@ afterEach(() => {
 
 describe('clean', () => {
   it('names what must come out, and will not start before it is', async () => {
-    show(PlanRun, visitOf('torsion'));
+    show(PlanRun, safeVisitOf('torsion'));
     await person.click(screen.getByRole('button', { name: /going wheels/ }));
     expect(screen.getByText('At most 15 minutes')).toBeTruthy();
     await person.click(screen.getByRole('button', { name: /lacquered plates/ }));
@@ -57,7 +57,7 @@ describe('clean', () => {
   };
   it('puts the basket into the tank that is filled, and warns when it is past its rule', async () => {
     standIn({ '/api/baths': [fill] });
-    show(PlanRun, visitOf('mantel-barrels'));
+    show(PlanRun, safeVisitOf('mantel-barrels'));
     expect(await screen.findByText('Past its rule: 4 loads, to be changed after 4')).toBeTruthy();
     await person.click(screen.getByRole('button', { name: /^plates/ }));
     await person.click(screen.getByRole('button', { name: 'Begin the run' }));

@@ -1,5 +1,6 @@
 import { api } from '../../data/api.ts';
 import {
+  basketOpens,
   fillPast,
   keptDry,
   likelyMaterials,
@@ -20,6 +21,7 @@ import { useBaths } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { useHeldUp } from '../power-down/useHeldUp.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** The bath of the house rule, as the tables call it. */
@@ -106,6 +108,9 @@ export function usePlan(light: boolean) {
   const limit = bath === null ? null : planRun(parts, bath).limitMin;
   const wanted = minutes.trim() === '' ? Math.min(ruledMinutes, limit ?? ruledMinutes) : Number(minutes);
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
+  const off = visit.strip.steps.filter((s) => s.fate === 'apart').map((s) => s.what);
+  const opens = basketOpens(parts.map((p) => p.name).filter((name) => !off.includes(name)));
+  const held = useHeldUp(dips ? opens : 'hands and dial').length > 0;
   const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
   const plan = planSequence(steps, parts);
   const dry = keptDry(
@@ -118,7 +123,25 @@ export function usePlan(light: boolean) {
   // Unless somebody says otherwise it goes into the tank that holds the main bath.
   const fill = fillId === undefined ? fills.find((f) => f.bath === bath) : fills.find((f) => f.id === fillId);
   const past = fill ? fillPast(fill, now) : null;
-  return { ...planned, visit, start, may, dips, parts, wanted, whole, steps, plan, dry, stopped, fills, fill, past };
+  return {
+    ...planned,
+    visit,
+    start,
+    may,
+    dips,
+    parts,
+    opens,
+    held,
+    wanted,
+    whole,
+    steps,
+    plan,
+    dry,
+    stopped,
+    fills,
+    fill,
+    past,
+  };
 }
 
 /** The usual parts of such a movement, and what the strip log says is off and can be read for its material. */

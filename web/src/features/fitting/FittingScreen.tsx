@@ -6,6 +6,7 @@ import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { PartRow } from '../survey/PartConditions.tsx';
+import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { ShopWork } from '../shop-work/ShopWork.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -34,6 +35,7 @@ export function FittingScreen() {
       <Cautions stage="fit" />
       {wanted.length > 0 && !visit.closedAt && (
         <Panel title="Bushes to fit">
+          <UnderPower opens="plates" entered />
           <BushSheet wanted={wanted} name={name} />
         </Panel>
       )}

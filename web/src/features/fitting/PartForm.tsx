@@ -1,6 +1,6 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { newPart, OLD_PART_FATES, PART_SOURCES, type part } from '@eclat/contract/fitting';
-import { KINDS, kindOf, sizeWords } from '@eclat/core/stores';
+import { fittedAt, KINDS, kindOf, sizeWords } from '@eclat/core/stores';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
@@ -10,6 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { SizeFields } from '../stores/SizeFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
+import { UnderPower } from '../power-down/UnderPower.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DonorField } from './DonorField.tsx';
 
@@ -48,6 +49,9 @@ export function PartForm() {
         {...form.register('what')}
       />
       <KindAndSource it={it} />
+      <div className="empty:hidden sm:col-span-2 xl:col-span-3">
+        <UnderPower opens={fittedAt(kind)} entered />
+      </div>
       {source === 'from stock' && (
         <SelectField
           label="Which one of the stores"
@@ -111,6 +115,7 @@ function KindAndSource({ it }: { it: ReturnType<typeof usePartForm> }) {
     <>
       <SelectField
         label="Kind"
+        error={it.errors.kind?.message}
         {...form.register('kind', {
           onChange: () => {
             form.setValue('sizes', {});

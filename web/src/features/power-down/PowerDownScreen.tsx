@@ -8,12 +8,12 @@ import { say } from '../../data/app-state.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
-import { TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { SourcePanel } from './SourcePanel.tsx';
+import { WhyUnderPower } from './UnderPower.tsx';
 
 /** Nobody hurt: the plates stay shut until every source of power is let down or contained. */
 export function PowerDownScreen() {
@@ -62,7 +62,11 @@ function PowerAnswer({ gate }: { gate: StripGate }) {
         }
       >
         {visit.strip.begun.by}, {dayTime(visit.strip.begun.at)}
-        {visit.strip.begun.overrideReason && <>. Overridden: “{visit.strip.begun.overrideReason}”</>}
+        {visit.overrides.map((o) => (
+          <span key={o.id} className="block">
+            Opened under power ({o.opens}): “{o.reason}” {o.by}, {dayTime(o.at)}
+          </span>
+        ))}
       </Answer>
     );
   if (gate.open)
@@ -80,7 +84,6 @@ function PowerAnswer({ gate }: { gate: StripGate }) {
 
 function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe: number }) {
   const visit = useThisVisit();
-  const [reason, setReason] = useState('');
   const [asking, setAsking] = useState(false);
   const begin = useCommand(api.powerDown.beginStrip, {
     what: 'Begin the strip',
@@ -100,30 +103,7 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
           </Button>
         )}
       </div>
-      {asking && !open && (
-        <form
-          className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border-2 border-danger p-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            send(reason);
-          }}
-        >
-          <TextField
-            className="min-w-72 flex-1"
-            label="Why it is opened under power"
-            hint="The reason is kept with your name and the time."
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-            autoFocus
-          />
-          <Button type="submit" variant="danger" disabled={reason.trim() === ''}>
-            Open under power
-          </Button>
-          <Button variant="plain" onClick={() => setAsking(false)}>
-            Leave it shut
-          </Button>
-        </form>
-      )}
+      {asking && !open && <WhyUnderPower busy={begin.isPending} onReason={send} onClose={() => setAsking(false)} />}
     </Panel>
   );
 }

@@ -2,6 +2,7 @@
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { CleaningScreen } from '../cleaning/CleaningScreen.tsx';
 import { PowerDownScreen } from './PowerDownScreen.tsx';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { by, visitOf } from '../../../test/visit.ts';
@@ -39,6 +40,34 @@ describe('power down', () => {
     await waitFor(() =>
       expect(sent[0]).toMatchObject({ url: '/api/visits/v1/strip', body: { overrideReason: '   click broken' } }),
     );
+  });
+
+  it('stands at the bath as well: shut until it is safe, or a reason was given since the power changed', async () => {
+    const visit = visitOf('mantel-barrels', { power: visitOf('mantel-barrels').power.map((p) => ({ ...p, ...by })) });
+    const begin = () => screen.getByRole('button', { name: 'Begin the run' }) as HTMLButtonElement;
+    const basket = async (thing: RegExp) => {
+      cleanup();
+      show(CleaningScreen, visit);
+      await person.click(screen.getByRole('button', { name: thing }));
+    };
+    await basket(/^motion work/);
+    expect(begin().disabled).toBe(false);
+    await basket(/^plates/);
+    expect(begin().disabled).toBe(true);
+    await person.click(screen.getByRole('button', { name: /all the same, with a reason/ }));
+    await person.type(screen.getByLabelText('Why it is opened under power'), 'click broken{Enter}');
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({
+        url: '/api/visits/v1/power-overrides',
+        body: { opens: 'plates', reason: 'click broken' },
+      }),
+    );
+    const later = new Date(Date.parse(by.at) + 60_000).toISOString();
+    visit.overrides = [{ id: 'o', opens: 'plates', reason: 'click broken', ...by, at: later }];
+    await basket(/^plates/);
+    expect(begin().disabled).toBe(false);
+    await basket(/^barrels/);
+    expect(begin().disabled).toBe(true);
   });
 
   it('has nothing to let down where nothing is stored', () => {

@@ -1,23 +1,24 @@
-import { depthSaid, DEPTHS, unsafeFor } from '@eclat/core/workflow';
+import { depthSaid, DEPTHS } from '@eclat/core/workflow';
 import type { UseFormReturn } from 'react-hook-form';
 import { Link } from 'react-router';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { useHeldUp } from '../power-down/useHeldUp.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { Fields } from './StepForm.tsx';
-import { useUnsafe } from './useUnsafe.ts';
 
 /**
  * Asked only while a train is wound or not known: hands and dial may come off, deeper it is made safe first, or opened
  * with a reason.
  */
 export function Opens({ form }: { form: UseFormReturn<Fields> }) {
-  const { power, strip } = useThisVisit();
-  const unsafe = useUnsafe();
-  if (unsafe.length === 0) return null;
+  const { strip } = useThisVisit();
   const opens = form.watch('opens') ?? depthSaid(strip.passes);
+  const unsafe = useHeldUp('plates');
+  const inTheWay = useHeldUp(opens);
+  if (unsafe.length === 0 && inTheWay.length === 0) return null;
   const problem = form.formState.errors.opens?.message;
-  const deep = opens !== null && unsafeFor(opens, power).length > 0;
+  const deep = opens !== null && inTheWay.length > 0;
   return (
     <div className="rounded-xl border-2 border-danger p-4">
       <Choice

@@ -18,7 +18,7 @@ import { Phases } from './Phases.tsx';
 import { StepForm } from './StepForm.tsx';
 import { StepRow, useStepTools } from './StepRow.tsx';
 import { Temporary } from './Temporary.tsx';
-import { useUnsafe } from './useUnsafe.ts';
+import { useHeldUp } from '../power-down/useHeldUp.ts';
 
 const AT_ONCE = 8;
 
@@ -68,7 +68,7 @@ export function StripScreen() {
 function Said() {
   const visit = useThisVisit();
   const { steps, begun, passes } = visit.strip;
-  const unsafe = useUnsafe();
+  const unsafe = useHeldUp('plates');
   const whole = staysWhole(visit.movement.traits);
   const pass = passes.at(-1)?.number ?? 1;
   if (!begun)

@@ -42,7 +42,7 @@ const step = (what: string, change: Partial<StripStep> = {}): StripStep => ({
   ...by,
   ...change,
 });
-const begun = { overrideReason: '', ...by };
+const begun = by;
 const visit = (strip: Partial<Visit['strip']>, family = 'mantel-barrels'): Visit => {
   const v = visitOf(family);
   const power = v.power.map((p) => ({ ...p, state: 'let down' as const }));

@@ -2,6 +2,7 @@ import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
+import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -22,6 +23,7 @@ export function SurveyScreen() {
   return (
     <>
       <SurveyAnswer survey={survey} />
+      <UnderPower opens="plates" entered />
       <Cautions stage="survey" />
       <AskOwner visit={visit} />
       <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
