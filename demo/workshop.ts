@@ -254,6 +254,7 @@ export class Workshop {
     for (const p of points.slice(0, points.length - (last ? (course.oilLeft ?? points.length) : 0)))
       await this.did(
         setPoint(this.ctx, visit.id, p.id, {
+          dry: false,
           differs: '',
           ...(p.grade === 'none'
             ? { product: '', batch: '', stockId: null }

@@ -1,4 +1,4 @@
-import { expect, openShop, PASS, signIn, stage, stageDone, takeIn, test, watch } from './shop.ts';
+import { expect, makeSafe, openShop, PASS, signIn, stage, stageDone, takeIn, test, watch } from './shop.ts';
 
 test('two server processes serve one shop: timers, live notices, and a choice when two change one thing', async ({
   page,
@@ -26,6 +26,7 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
   await expect(other.getByText('Done by Marit Fennick')).toBeVisible();
 
   await test.step('a bath that one starts counts down for both', async () => {
+    await makeSafe(page);
     await stage(page, 'Clean');
     await page.getByRole('button', { name: /^plates/ }).click();
     await page.getByLabel('Minutes').fill('12');

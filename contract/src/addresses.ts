@@ -628,6 +628,20 @@ export const addresses = {
     },
   },
   signing: {
+    keepWord: {
+      method: 'POST',
+      path: '/visits/:visitId/kept-words',
+      changes: ['visit'],
+      inverse: 'signing.dropWord',
+      visit: { put: 'keptWords', by: 'id' },
+    },
+    dropWord: {
+      method: 'DELETE',
+      path: '/visits/:visitId/kept-words/:wordId',
+      changes: ['visit'],
+      inverse: 'signing.keepWord',
+      visit: { remove: 'keptWords', by: 'id', param: 'wordId' },
+    },
     sign: {
       method: 'POST',
       path: '/visits/:visitId/signature',

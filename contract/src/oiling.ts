@@ -8,6 +8,8 @@ export const oilFields = z.object({
   batch: text(40).default(''),
   /** Out of the stores. */
   stockId: id.nullable().default(null),
+  /** Left dry here, though the chart asks for oil. */
+  dry: z.boolean().default(false),
   /** Why it differs from the house rule's grade or amount. */
   differs: text(200).default(''),
 });

@@ -42,7 +42,15 @@ export const serviceRecord = z.object({
   ),
   bushes: z.array(z.object({ hole: z.string(), pivotMm: mm, boreMm: mm, outsideMm: mm, heightMm: mm })),
   parts: z.array(z.object({ what: z.string(), source: z.string(), size: z.string(), oldPart: z.string() })),
-  oiled: z.array(z.object({ where: z.string(), grade: z.string().describe('"none": looked at and left dry') })),
+  oiled: z.array(
+    z.object({
+      where: z.string(),
+      grade: z.string().describe('what the chart asks; "none": looked at and left dry'),
+      product: z.string().optional(),
+      batch: z.string().optional(),
+      otherwise: z.string().optional().describe('what was done otherwise than the chart, and why'),
+    }),
+  ),
   test: z.object({
     days: z.number(),
     readings: z.int(),

@@ -19,6 +19,7 @@ import { owner, ownerFields } from './owners.ts';
 import { everyone } from './people.ts';
 import { photo } from './photos.ts';
 import { power, powerOverride } from './power-down.ts';
+import { keptWord } from './signing.ts';
 import { complaintAnswer, receivedFields, receivedItem, wantedThing, cameAlone } from './reception.ts';
 import { recording } from './recordings.ts';
 import { replacement } from './replacement.ts';
@@ -205,6 +206,8 @@ export const visit = z.object({
   workings: z.array(keptWorking),
   next: nextAction,
   entryId: id.nullable(),
+  /** Words of the owner that mean something else in the record. */
+  keptWords: z.array(keptWord),
 });
 
 export type Visit = z.infer<typeof visit>;

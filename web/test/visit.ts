@@ -93,6 +93,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     settings: [],
     standRuns: [],
     overrides: [],
+    keptWords: [],
     units: [],
     struck: [],
     releases: [],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { finishedVisit as visit, now } from '../visit/sample.ts';
-import { serviceRecord } from './fromVisit.ts';
+import { recordTitle, serviceRecord } from './fromVisit.ts';
 
 describe('the record of a visit', () => {
   const record = serviceRecord(visit, now, '', 'Next time the strike.');
@@ -10,7 +10,7 @@ describe('the record of a visit', () => {
     expect(record.cleaned).toEqual([{ bath: 'detergent', parts: ['plates'], minutes: 4 }]);
     expect(record.oiled).toEqual([
       { where: 'Wheel teeth and pinion leaves', grade: 'none' },
-      { where: 'Crutch loop or fork', grade: 'fine' },
+      { where: 'Crutch loop or fork', grade: 'fine', product: 'Clock oil', batch: '77-01' },
     ]);
     expect(record.test).toMatchObject({ days: 8, readings: 9, rateSecondsPerDay: 6, waived: null });
     expect(record.test.verdict).toContain('inside 60 s a day');
@@ -33,6 +33,13 @@ describe('the record of a visit', () => {
       runs: [{ driven: 'by hand', found: 'Rings a minute.', hours: 6 }],
     });
     expect(record.note).toBe('Next time the strike.');
+  });
+  it('calls a point dry that was left dry, whatever the chart asks, and says why', () => {
+    const dry = { point: 'crutch', at: '2031-05-02T09:00:00Z', product: '', batch: '', dry: true };
+    const left = serviceRecord({ ...visit, oiled: [{ ...dry, differs: 'Its fork is leathered.' }] }, now);
+    expect(left.oiled).toEqual([{ where: 'Crutch loop or fork', grade: 'none', otherwise: 'Its fork is leathered.' }]);
+    expect(recordTitle({ shape: 'overhaul' }, left)).not.toContain('oiled');
+    expect(recordTitle({ shape: 'overhaul' }, record)).toContain('oiled');
   });
   it('carries nothing of the owner', () => expect(JSON.stringify(record)).not.toMatch(/Tarrowby|0555/));
   it('says so when there was no test run', () => {

@@ -55,7 +55,7 @@ export interface VisitSource {
     log: readonly unknown[];
     doneAt: string | null;
   }[];
-  oiled: readonly { point: string }[];
+  oiled: readonly { point: string; product: string; batch: string; dry: boolean; differs: string }[];
   testRun: RunLog | null;
   checks: readonly { check: string; result: CheckResult; note: string }[];
   rules: { held: Choices };
@@ -88,6 +88,18 @@ export const recordedPart = (p: VisitSource['parts'][number]): ServiceRecord['pa
   source: p.donorCode ? `${p.source} ${p.donorCode}` : p.source,
   size: [sizeWords(p.kind, p.sizes), p.size].filter(Boolean).join(', '),
   oldPart: p.oldPart,
+});
+
+/** A point as it was left: dry where it was left dry, whatever the chart asks. */
+const oiledAt = (
+  p: { where: string; grade: string },
+  { product, batch, dry, differs }: VisitSource['oiled'][number],
+): ServiceRecord['oiled'][number] => ({
+  where: p.where,
+  grade: dry ? 'none' : p.grade,
+  ...(product && { product }),
+  ...(batch && { batch }),
+  ...(differs && { otherwise: differs }),
 });
 
 /** What was agreed, and what was left out of it. */
@@ -178,7 +190,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     parts: visit.parts.map(recordedPart),
     oiled: visit.oiled.flatMap((o) => {
       const p = points.get(o.point);
-      return p ? [{ where: p.where, grade: p.grade }] : [];
+      return p ? [oiledAt(p, o)] : [];
     }),
     test: {
       days: run ? Number(run.days.toFixed(1)) : 0,

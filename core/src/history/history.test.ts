@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { byDate, dateInWords, isEdtf, precisionOf, yearSpan } from './edtf.ts';
 import { dateFrom } from './dating.ts';
-import { canonical, privateWordsIn, type ServiceRecord } from './record.ts';
+import { canonical } from './record.ts';
 
 describe('dates as inscriptions give them', () => {
   // Published: ISO 8601-2:2019, unspecified digits are written X.
@@ -28,33 +28,6 @@ describe('dates as inscriptions give them', () => {
 });
 
 describe('the record that leaves the visit', () => {
-  const record: ServiceRecord = {
-    format: 'eclat-service-record',
-    version: 1,
-    condition: [{ place: 'case', seen: 'hinge loose', severity: 'looks', earlierRepair: false, proposal: '' }],
-    causes: [],
-    cleaned: [],
-    bushes: [],
-    parts: [],
-    oiled: [],
-    note: '',
-    test: { days: 8, readings: 9, rateSecondsPerDay: 3, halfWidthSecondsPerDay: 1, verdict: 'inside', waived: null },
-  };
-  const owner = {
-    name: 'Mrs Odile Tarrowby',
-    phone: '0555 010 442',
-    email: 'odile@tarrowby.example',
-    address: '4 Cooper’s Yard\nAldermere',
-  };
-
-  it('finds the owner wherever they slipped in', () => {
-    expect(privateWordsIn(record, owner)).toEqual([]);
-    expect(privateWordsIn({ ...record, note: 'Ring 0555-010442 first' }, owner)[0]).toContain('the note');
-    expect(
-      privateWordsIn({ ...record, condition: [{ ...record.condition[0]!, seen: 'Tarrowby’s own glue' }] }, owner)[0],
-    ).toContain('a finding');
-    expect(privateWordsIn({ ...record, note: 'the mrs of the house' }, owner)).toEqual([]);
-  });
   it('has one form whatever order it was built in', () => {
     // Published: RFC 8785, keys sorted, no white space.
     expect(canonical({ b: [1, { d: null, c: 'é' }], a: true })).toBe('{"a":true,"b":[1,{"c":"é","d":null}]}');

@@ -1,10 +1,10 @@
 import { Outside } from '../units/index.ts';
 
 /** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
-export const RECORD_VERSIONS = [1, 2, 3, 4] as const;
+export const RECORD_VERSIONS = [1, 2, 3, 4, 5] as const;
 export type RecordVersion = (typeof RECORD_VERSIONS)[number];
 /** What is written now. */
-export const RECORD_VERSION: RecordVersion = 4;
+export const RECORD_VERSION: RecordVersion = 5;
 /** The version that brought each field. A field that is added here gets a new version, and so does one that changes. */
 export const RECORD_FIELDS = {
   condition: 1,
@@ -12,7 +12,8 @@ export const RECORD_FIELDS = {
   cleaned: 1,
   bushes: 1,
   parts: 1,
-  oiled: 1,
+  // Since 1 with place and grade; with product, batch and what was otherwise since 5.
+  oiled: 5,
   test: 1,
   note: 1,
   looked: 2,
@@ -35,7 +36,8 @@ export interface ServiceRecord {
   cleaned: { bath: string; parts: string[]; minutes: number }[];
   bushes: { hole: string; pivotMm: number; boreMm: number; outsideMm: number; heightMm: number }[];
   parts: { what: string; source: string; size: string; oldPart: string }[];
-  oiled: { where: string; grade: string }[];
+  /** What the chart asks at each point, or "none" where it stayed dry; with what, and what was otherwise and why. */
+  oiled: { where: string; grade: string; product?: string; batch?: string; otherwise?: string }[];
   test: {
     days: number;
     readings: number;
@@ -88,76 +90,4 @@ export interface PrivateWords {
   phone?: string | undefined;
   email?: string | undefined;
   address?: string | undefined;
-}
-
-/** Titles and little words that are no sign of a person. */
-const PLAIN = new Set([
-  'the',
-  'and',
-  'van',
-  'von',
-  'der',
-  'den',
-  'mrs',
-  'miss',
-  'mister',
-  'sir',
-  'estate',
-  'club',
-  'society',
-  'church',
-  'school',
-  'museum',
-  'hall',
-  'town',
-]);
-
-/**
- * Places in the record where the owner's own words stand: a name, phone, address or e-mail typed into a finding by
- * mistake. The signer takes them out; nothing is cut by guess.
- */
-export function privateWordsIn(record: ServiceRecord, owner: PrivateWords): string[] {
-  const names = owner.name
-    .split(/[^\p{L}’'-]+/u)
-    .map((w) => w.toLowerCase())
-    .filter((w) => w.length >= 3 && !PLAIN.has(w));
-  const digits = (owner.phone ?? '').replace(/\D/g, '');
-  const wholes = [owner.email, owner.address?.split('\n')[0]]
-    .map((w) => w?.trim().toLowerCase())
-    .filter((w): w is string => Boolean(w && w.length >= 5));
-  const found: string[] = [];
-  walk(record, '', (path, text) => {
-    const lower = text.toLowerCase();
-    const words = lower.split(/[^\p{L}’'-]+/u);
-    const hit =
-      names.find((n) => words.includes(n) || words.includes(`${n}’s`) || words.includes(`${n}'s`)) ??
-      wholes.find((w) => lower.includes(w)) ??
-      (digits.length >= 6 && text.replace(/\D/g, '').includes(digits) ? owner.phone : undefined);
-    if (hit) found.push(`“${hit}” belongs to the owner and stands in ${path}: take it out`);
-  });
-  return found;
-}
-
-const LABELS: Record<string, string> = {
-  condition: 'a finding',
-  causes: 'a cause',
-  cleaned: 'a cleaning run',
-  parts: 'a part',
-  casework: 'work on the case',
-  looked: 'the survey of parts',
-  electric: 'the electric bench',
-  note: 'the note',
-  test: 'the test run',
-  declined: 'declined work',
-  job: 'the job',
-  notDone: 'what was not done',
-  work: 'work on a part',
-  standRuns: 'a run with parts off',
-  units: 'a sub-assembly',
-};
-
-function walk(value: unknown, label: string, see: (label: string, text: string) => void): void {
-  if (typeof value === 'string') see(label || 'the record', value);
-  else if (value && typeof value === 'object')
-    for (const [key, v] of Object.entries(value)) walk(v, label || LABELS[key] || '', see);
 }

@@ -85,7 +85,13 @@ export const finishedVisit: SignSource = {
       doneAt: '2031-05-02T09:00:00.000Z',
     },
   ],
-  oiled: ['teeth', 'crutch', 'a point of an older chart'].map((point) => ({ point, at: iso(4) })),
+  oiled: ['teeth', 'crutch', 'a point of an older chart'].map((point) => ({
+    point,
+    at: iso(4),
+    ...{ product: point === 'crutch' ? 'Clock oil' : '', batch: point === 'crutch' ? '77-01' : '' },
+    ...{ dry: false, differs: '' },
+  })),
+  keptWords: [],
   rules: { held: {} },
   strip: {
     begun: {},

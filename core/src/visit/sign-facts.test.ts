@@ -29,6 +29,12 @@ describe('what stands in the way of a signature', () => {
       ['1 temporary thing is neither taken out nor declared', '1 part is still with another hand'],
     );
   });
+  it('is a word of the owner, until it is taken out or the signer keeps it', () => {
+    const owner = { ...visit.owner, name: 'Ada Steel' };
+    const note = 'Steel pinion renewed.';
+    expect(obstacles({ owner }, '', note)).toEqual(['“steel” belongs to the owner and stands in the note']);
+    expect(obstacles({ owner, keptWords: [{ word: 'steel' }] }, '', note)).toEqual([]);
+  });
   it('is a bath that runs', () =>
     expect(obstacles({ baths: [{ ...visit.baths[0]!, stoppedAt: null }] })).toEqual(['A bath is still running']));
   it('is a stage that was taken up again', () =>

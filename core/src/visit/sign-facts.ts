@@ -1,14 +1,16 @@
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
-import { privateWordsIn, serviceRecord, type VisitSource } from '../history/index.ts';
+import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
 import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
 import { visitFacts, type FactSource } from './facts.ts';
 
 /** As much of a visit as its signature depends on. */
 export interface SignSource
-  extends Omit<FactSource, keyof VisitSource>, Omit<VisitSource, 'casework' | 'strip' | 'agreement'> {
+  extends Omit<FactSource, keyof VisitSource>, Omit<VisitSource, 'casework' | 'strip' | 'agreement' | 'oiled'> {
   casework: readonly (FactSource['casework'][number] & VisitSource['casework'][number])[];
   strip: VisitSource['strip'] & Pick<FactSource['strip'], 'begun' | 'passes'>;
-  oiled: FactSource['oiled'];
+  oiled: readonly (FactSource['oiled'][number] & VisitSource['oiled'][number])[];
+  /** Words of the owner that the signer keeps: they mean something else. */
+  keptWords: readonly { word: string }[];
   replacement: { out: unknown };
   agreement: {
     lines: readonly (FactSource['agreement']['lines'][number] & VisitSource['agreement']['lines'][number])[];
@@ -39,7 +41,11 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     notReturned: visit.job.ownStock ? 0 : visit.received.filter((r) => r.returnedAt === null).length,
     waiver,
     // The shop's own name is no secret.
-    privateWords: visit.job.ownStock ? [] : privateWordsIn(serviceRecord(visit, now, waiver, note), visit.owner),
+    privateWords: visit.job.ownStock
+      ? []
+      : privateWordsIn(typedWords(visit, waiver, note), visit.owner).filter(
+          ({ word }) => !visit.keptWords.some((k) => k.word === word),
+        ),
   };
 }
 

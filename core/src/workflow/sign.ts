@@ -16,7 +16,7 @@ export interface SignFacts extends ReadyFacts {
   notReturned: number;
   waiver?: string | undefined;
   /** Owner's private words found in the text of the record, with where. */
-  privateWords: readonly string[];
+  privateWords: readonly { word: string; where: string }[];
 }
 
 export interface Obstacle {
@@ -25,6 +25,8 @@ export interface Obstacle {
   at: StageId | 'case' | 'units' | null;
   /** A reason in words takes its place. */
   waivable?: true;
+  /** A word of the owner, which the signer may keep where it means something else. */
+  word?: string;
 }
 
 /** What still stands between this visit and its signature. Empty when it may be signed. */
@@ -84,6 +86,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
         waivable: true,
       });
   }
-  for (const what of f.privateWords) out.push({ what, at: 'assess' });
+  for (const { word, where } of f.privateWords)
+    out.push({ what: `“${word}” belongs to the owner and stands in ${where}`, at: 'assess', word });
   return out;
 }

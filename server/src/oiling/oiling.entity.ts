@@ -12,6 +12,7 @@ export const OiledPoint = defineEntity({
     product: text(),
     stockId: p.uuid().nullable(),
     batch: text(),
+    dry: p.boolean().default(false),
     differs: text(),
     ...by,
   },

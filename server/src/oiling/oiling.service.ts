@@ -18,8 +18,8 @@ export function viewOiling(
   traits: Traits,
   passes: readonly PassDepth[],
 ): Pick<Visit, 'oiled' | 'earlierOiled'> {
-  const all = oiled.map(({ point, product, batch, stockId, differs, by, at }) => ({
-    ...{ point, product, batch, stockId: stockId ?? null, differs },
+  const all = oiled.map(({ point, product, batch, stockId, dry, differs, by, at }) => ({
+    ...{ point, product, batch, stockId: stockId ?? null, dry, differs },
     ...viewSigned({ by, at }),
   }));
   const holding = oilHolding(oilChart(traits), all, passes);
@@ -39,11 +39,16 @@ export async function setPoint(
   ctx: Context,
   visitId: string,
   point: string,
-  given: ParsedBodyOf<typeof api.oiling.setPoint>,
+  typed: ParsedBodyOf<typeof api.oiling.setPoint>,
 ) {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  if (!oilChart(traits).some((p) => p.id === point)) throw notFound('point on this chart');
+  const asked = oilChart(traits).find((p) => p.id === point);
+  if (!asked) throw notFound('point on this chart');
+  if (typed.dry && asked.grade !== 'none' && typed.differs === '')
+    throw badField('differs', 'The chart asks for oil here: say why it stays dry.');
+  // What stays dry had nothing on it.
+  const given = typed.dry ? { ...typed, product: '', batch: '', stockId: null } : typed;
   if (given.stockId && !(await ctx.em.findOne(StockItem, { id: given.stockId })))
     throw badField('stockId', 'This is not in the stores.');
   const last = await lastWord(ctx, visitId, point, traits);

@@ -2,9 +2,10 @@ import { openVisit } from '../visit/lock.ts';
 import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { privateWordsIn, serviceRecord } from '@eclat/core/history';
+import { serviceRecord } from '@eclat/core/history';
 import { answeredFirst, replacementChecks, replacementObstacles } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
+import { signFacts } from '@eclat/core/visit';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
 import { signature, type Context } from '../platform/http/context.ts';
@@ -88,8 +89,14 @@ export async function fitReplacement(
   if (visit.baths.some((b) => b.stoppedAt === null)) obstacles.push('a bath of the old movement still runs');
   if (obstacles.length > 0) throw refused('The other movement cannot go in yet.', obstacles.join('. '));
   const record = serviceRecord(visit, ctx.now, `replaced: ${given.why}`, given.why);
-  const said = privateWordsIn(record, visit.owner);
-  if (said.length > 0) throw refused('Words of the owner stand in it.', said.join('. '));
+  const { privateWords } = signFacts(visit, ctx.now, given.why, given.why);
+  if (privateWords.length > 0)
+    throw refused(
+      'Words of the owner stand in it.',
+      privateWords
+        .map(({ word, where }) => `“${word}” in ${where}: take it out, or keep it at the signature.`)
+        .join(' '),
+    );
 
   const fresh = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
   if (fresh.id === row.movementId) throw badField('movementId', 'This is the movement that comes out.');

@@ -1,7 +1,12 @@
-import { api } from '@eclat/contract';
+import { api, ok } from '@eclat/contract';
 import type { Serve } from '../platform/http/serve.ts';
-import { signVisit } from './signing.service.ts';
+import { dropWord, keepWord, signVisit } from './signing.service.ts';
 
 export function serveSigning(serve: Serve): void {
+  serve(api.signing.keepWord, (ctx, { params, body }) => keepWord(ctx, params.visitId, body));
+  serve(api.signing.dropWord, async (ctx, { params }) => {
+    await dropWord(ctx, params.visitId, params.wordId);
+    return ok;
+  });
   serve(api.signing.sign, (ctx, { params, body }) => signVisit(ctx, params.visitId, body));
 }

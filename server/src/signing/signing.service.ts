@@ -4,12 +4,26 @@ import { recordTitle, serviceRecord } from '@eclat/core/history';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
-import { signature, type Context } from '../platform/http/context.ts';
+import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { refused } from '../platform/http/problems.ts';
 import { describedAs } from '../movements/describe.service.ts';
 import { writeEntry } from '../movements/history.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
+import { KeptWord, viewKeptWord } from './signing.entity.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
+
+/** This word of the owner's means something else where it stands. */
+export async function keepWord(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.signing.keepWord>) {
+  await openVisit(ctx, visitId);
+  const row = ctx.em.create(KeptWord, { visitId, ...given, word: given.word.toLowerCase(), ...signature(ctx) });
+  await ctx.em.flush();
+  return viewKeptWord(row);
+}
+
+export async function dropWord(ctx: Context, visitId: string, id: string): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await findOrRefuse(ctx, KeptWord, { id, visitId }, 'kept word'));
+}
 
 /** Closes the visit into a history entry. After this nothing of it changes; an amendment adds to it. */
 export async function signVisit(

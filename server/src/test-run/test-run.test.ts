@@ -108,6 +108,12 @@ describe('oil', () => {
     await send('PUT', `oil/${point!.id}`, { product: 'second' });
     const { oiled } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
     expect(oiled).toMatchObject([{ point: point!.id, product: 'second', by: 'Marit Fennick' }]);
+    // Left dry where the chart asks for oil: with why, and nothing stood on it.
+    const asked = oilChart(visit.movement.traits).find((p) => p.grade !== 'none')!;
+    const dry = { product: 'Clock oil', batch: '1', dry: true };
+    expect((await send('PUT', `oil/${asked.id}`, dry)).body.fields).toMatchObject([{ path: 'differs' }]);
+    const left = await send('PUT', `oil/${asked.id}`, { ...dry, differs: 'Its hole is blind.' });
+    expect(left.body).toMatchObject({ dry: true, product: '', batch: '' });
   });
 });
 

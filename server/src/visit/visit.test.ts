@@ -203,6 +203,12 @@ describe('the gates', () => {
     await workThrough(visit, 'Glue of Mrs Tarrowby on the hinge.');
     const refused = await shop.marit.send('POST', `/visits/${visit.id}/signature`, {});
     expect(refused.body.detail).toContain('tarrowby');
+    // A word that means something else is kept by the signer, with why; taken back, it stands in the way again.
+    const word = { word: 'Tarrowby', why: 'A make of glue.' };
+    const kept = await shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/kept-words`, word);
+    expect((await look(visit.id)).keptWords).toMatchObject([{ word: 'tarrowby', by: 'Marit Fennick' }]);
+    await shop.marit.ok('DELETE', `/visits/${visit.id}/kept-words/${kept.id}`);
+    expect((await shop.marit.send('POST', `/visits/${visit.id}/signature`, {})).status).toBe(409);
     const [finding] = (await look(visit.id)).findings;
     await shop.marit.ok('PATCH', `/visits/${visit.id}/findings/${finding!.id}`, {
       seen: 'Glue on the hinge.',

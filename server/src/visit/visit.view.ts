@@ -35,6 +35,7 @@ import { receptionRows, viewReception } from '../reception/reception.service.ts'
 import { Recording } from '../recordings/recordings.entity.ts';
 import { viewRecording } from '../recordings/recordings.service.ts';
 import { replacementRows, viewReplacement } from '../replacement/replacement.view.ts';
+import { KeptWord, viewKeptWord } from '../signing/signing.entity.ts';
 import { strikeRows, viewStrike } from '../strike/strike.service.ts';
 import { runRows, viewRun } from '../test-run/test-run.service.ts';
 import { KeptWorking } from '../workings/workings.entity.ts';
@@ -143,6 +144,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   entry: rows(HistoryEntry, 'where visit_id = ?', id),
   stageLog: rows(StageEvent, 'where visit_id = ? order by at', id),
   cautions: rows(CautionRead, 'where visit_id = ?', id),
+  keptWords: rows(KeptWord, 'where visit_id = ? order by at', id),
   power: rows(PowerEvent, 'where visit_id = ? order by at, version', id),
   overrides: rows(PowerOverride, 'where visit_id = ? order by at', id),
   time: rows(TimeSpent, 'where visit_id = ? order by started_at', id),
@@ -170,6 +172,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     cautions: found.cautions.map((c) => ({ caution: c.caution, ...viewSigned(c) })),
     power: viewPower(traits, found.power),
     overrides: found.overrides.map(viewOverride),
+    keptWords: found.keptWords.map(viewKeptWord),
     time: found.time.map(viewTime),
     recordings: found.recordings.map(viewRecording),
     baths: found.baths.map(viewCleaning),

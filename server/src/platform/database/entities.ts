@@ -37,6 +37,7 @@ import { HistoryEntry } from '../../movements/history.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedThing } from '../../reception/reception.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
+import { KeptWord } from '../../signing/signing.entity.ts';
 import { HouseRules, VisitRule } from '../../house-rules/house-rules.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from '../../strip/strip.entity.ts';
 
@@ -58,6 +59,7 @@ export const entities = [
   VisitJob,
   PartWork,
   CautionRead,
+  KeptWord,
   Photo,
   Finding,
   Observation,

@@ -23,6 +23,8 @@ import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
+import { KeptWord } from './migrations/0026-kept-word.ts';
+import { LeftDry } from './migrations/0025-left-dry.ts';
 import { PowerOverride } from './migrations/0024-power-override.ts';
 import { UnitRun } from './migrations/0023-unit-run.ts';
 
@@ -61,6 +63,8 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0022-units', class: Units },
         { name: '0023-unit-run', class: UnitRun },
         { name: '0024-power-override', class: PowerOverride },
+        { name: '0025-left-dry', class: LeftDry },
+        { name: '0026-kept-word', class: KeptWord },
       ],
       snapshot: false,
       silent: true,

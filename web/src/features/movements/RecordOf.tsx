@@ -80,22 +80,25 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
         .join(', '),
     ),
   ],
-  [
-    'Oiled',
-    record.oiled.length > 0
-      ? [
-          record.oiled.filter((o) => o.grade !== 'none').length +
-            ' points oiled, ' +
-            record.oiled.filter((o) => o.grade === 'none').length +
-            ' left dry',
-        ]
-      : [],
-  ],
+  ['Oiled', oiledLines(record.oiled)],
   ...besideRows(record),
   ['Not done', record.notDone ?? []],
   ['Declined', record.declined ?? []],
   ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
 ];
+
+/** How many, with what, and each point that was done otherwise than its chart. */
+function oiledLines(oiled: ServiceRecord['oiled']): string[] {
+  if (oiled.length === 0) return [];
+  const dry = oiled.filter((o) => o.grade === 'none').length;
+  const products = oiled.map((o) => [o.product, o.batch && `batch ${o.batch}`].filter(Boolean).join(', '));
+  const used = [...new Set(products)].filter(Boolean).join('; ');
+  return [
+    `${oiled.length - dry} points oiled, ${dry} left dry`,
+    ...(used ? [used] : []),
+    ...oiled.flatMap((o) => (o.otherwise ? [`Otherwise than the chart, ${o.where}: ${o.otherwise}`] : [])),
+  ];
+}
 
 /** A signed visit as it stands in the book. */
 export function RecordOf({ record }: { record: ServiceRecord }) {

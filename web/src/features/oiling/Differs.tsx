@@ -1,22 +1,26 @@
 import type { OilPoint } from '@eclat/core/oiling';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { GRADE_NAMES } from './GradeMark.tsx';
+import type { Oiled } from './OilPointRow.tsx';
 
 export function Differs({
   point,
-  value,
+  on,
   onClose,
   onKeep,
 }: {
   point: OilPoint;
-  value: string;
+  on: Oiled | undefined;
   onClose: () => void;
-  onKeep: (differs: string) => void;
+  onKeep: (differs: string, dry: boolean) => void;
 }) {
-  const [differs, setDiffers] = useState(value);
+  const [differs, setDiffers] = useState(on?.differs ?? '');
+  const [dry, setDry] = useState(on?.dry ?? false);
+  const asksOil = point.grade !== 'none';
   return (
     <Sheet
       open
@@ -31,18 +35,29 @@ export function Differs({
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
-          onKeep(differs.trim());
+          onKeep(differs.trim(), dry);
         }}
       >
+        {asksOil && (
+          <Choice
+            label="It was"
+            value={dry ? 'left dry' : 'oiled otherwise'}
+            options={[
+              ['oiled otherwise', 'oiled otherwise'],
+              ['left dry', 'left dry'],
+            ]}
+            onChange={(how) => setDry(how === 'left dry')}
+          />
+        )}
         <TextField
-          label="What, and why"
+          label={dry ? 'Why it stays dry' : 'What, and why'}
           autoFocus
           value={differs}
           maxLength={200}
           onChange={(e) => setDiffers(e.target.value)}
         />
         <div className="flex gap-3">
-          <Button type="submit" variant="main" disabled={differs.trim() === '' && value === ''}>
+          <Button type="submit" variant="main" disabled={differs.trim() === '' && (dry || !on?.differs)}>
             Keep and tick it
           </Button>
           <Button onClick={onClose}>Close</Button>

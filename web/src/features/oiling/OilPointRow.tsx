@@ -43,7 +43,11 @@ export function OilPointRow({ point: p, on, chosen, onPress, onDiffers }: OilPoi
               </>
             )}
           </span>
-          {on?.differs && <span className="block font-semibold text-brass">Otherwise here: {on.differs}</span>}
+          {on?.differs && (
+            <span className="block font-semibold text-brass">
+              {on.dry ? 'Left dry' : 'Otherwise here'}: {on.differs}
+            </span>
+          )}
         </span>
         <span
           className={

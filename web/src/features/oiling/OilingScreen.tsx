@@ -31,7 +31,7 @@ export function OilingScreen() {
   const press = (p: OilPoint) =>
     ticked.has(p.id)
       ? remove.mutate({ params: params(p.id) })
-      : tick.mutate({ params: params(p.id), body: { ...used(p), differs: '' } });
+      : tick.mutate({ params: params(p.id), body: { ...used(p), dry: false, differs: '' } });
   const arbors = new Map<string, Arbor>(holesOf(traits).map((h) => [h.key, h.arbor]));
   const pointAt = (key: string) => pointOfPivot(chart, arbors.get(key)!.class);
   const shown = chosen ? pointAt(chosen) : null;
@@ -65,17 +65,12 @@ export function OilingScreen() {
         <Differs
           key={differing.id}
           point={differing}
-          value={ticked.get(differing.id)?.differs ?? ''}
+          on={ticked.get(differing.id)}
           onClose={() => setDiffering(null)}
-          onKeep={(differs) => {
+          onKeep={(differs, dry) => {
             const on = ticked.get(differing.id);
-            tick.mutate({
-              params: params(differing.id),
-              body: {
-                ...(on ? { product: on.product, batch: on.batch, stockId: on.stockId } : used(differing)),
-                differs,
-              },
-            });
+            const withWhat = on ? { product: on.product, batch: on.batch, stockId: on.stockId } : used(differing);
+            tick.mutate({ params: params(differing.id), body: { ...(dry ? EMPTY : withWhat), dry, differs } });
             setDiffering(null);
           }}
         />

@@ -57,7 +57,24 @@ describe('oil', () => {
     await person.type(screen.getByLabelText('What, and why'), 'a trace: it squealed');
     await person.click(keep);
     await waitFor(() =>
-      expect(sent[0]!.body).toEqual({ product: '', batch: '', stockId: null, differs: 'a trace: it squealed' }),
+      expect(sent[0]!.body).toEqual({
+        ...{ product: '', batch: '', stockId: null },
+        ...{ dry: false, differs: 'a trace: it squealed' },
+      }),
+    );
+  });
+
+  it('says that a point was left dry, with why, and keeps no product on it', async () => {
+    const oil = { product: 'Clock oil', batch: '22-07', stockId: null, dry: false, differs: '' };
+    show(OilingScreen, visitOf('mantel-barrels', { oiled: [{ point: 'escape', ...oil, ...by }] }));
+    await person.click(screen.getByRole('button', { name: /^Otherwise than the chart: Escape wheel pivots/ }));
+    await person.click(screen.getByRole('radio', { name: 'left dry' }));
+    await person.type(screen.getByLabelText('Why it stays dry'), 'jewelled, no reach{Enter}');
+    await waitFor(() =>
+      expect(sent[0]!.body).toEqual({
+        ...{ product: '', batch: '', stockId: null },
+        ...{ dry: true, differs: 'jewelled, no reach' },
+      }),
     );
   });
 
@@ -65,7 +82,7 @@ describe('oil', () => {
     show(
       OilingScreen,
       visitOf('mantel-barrels', {
-        oiled: [{ point: 'escape', product: '', batch: '', stockId: null, differs: '', ...by }],
+        oiled: [{ point: 'escape', product: '', batch: '', stockId: null, dry: false, differs: '', ...by }],
       }),
     );
     const holes = screen.getAllByRole('button', { name: /escape wheel, (front|back): fine oil, ticked/ });

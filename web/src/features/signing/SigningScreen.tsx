@@ -17,6 +17,7 @@ import { leftOf } from '../assembly/Checks.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { KeepWord, KeptWords } from './KeptWords.tsx';
 import { TrialEnd } from './TrialEnd.tsx';
 
 export function SigningScreen() {
@@ -76,6 +77,7 @@ function ToSign() {
   return (
     <>
       <InTheWay left={left} />
+      <KeptWords />
       <TrialEnd visit={visit} />
       {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
@@ -129,7 +131,7 @@ function InTheWay({ left }: { left: Obstacle[] }) {
     <Answer tone="due" title={`${counted(left.length, 'thing stands', 'things stand')} in the way`}>
       <ul className="mt-1 flex flex-col gap-1">
         {left.map((o) => (
-          <li key={o.what} className="flex min-h-11 items-center gap-3">
+          <li key={o.what} className="flex min-h-11 flex-wrap items-center gap-3">
             {o.at ? (
               <Link className="font-semibold underline" to={`../${o.at}`}>
                 {o.what}
@@ -137,6 +139,7 @@ function InTheWay({ left }: { left: Obstacle[] }) {
             ) : (
               o.what
             )}
+            {o.word && <KeepWord word={o.word} />}
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
-import { by, visitOf } from '../../../test/visit.ts';
+import { by, safeVisitOf, visitOf } from '../../../test/visit.ts';
 import { AssemblyScreen } from '../assembly/AssemblyScreen.tsx';
 import { HolePanel } from '../survey/HolePanel.tsx';
 import { useSurvey } from '../survey/useSurvey.ts';
@@ -174,7 +174,7 @@ describe('assembly', () => {
 
 describe('house rules at the work', () => {
   const ruled = (held: Record<string, string>) => {
-    const v = visitOf('mantel-barrels');
+    const v = safeVisitOf('mantel-barrels');
     return { ...v, rules: { version: 1, held, differs: [] } };
   };
   it('choose the bath and its minutes', async () => {
