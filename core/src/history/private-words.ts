@@ -43,7 +43,7 @@ const PLAIN = new Set([
   'company',
 ]);
 
-/** What was typed for the record of this visit; what Eclat says of its own accord, or offered to be pressed, is none. */
+/** What was typed for the record of this visit: what Eclat says of its own accord, or offers to be pressed, is none. */
 export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] {
   const offered = new Set<string>([
     ...usualParts(visit.movement.traits).map((p) => p.name),

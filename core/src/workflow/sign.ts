@@ -29,6 +29,10 @@ export interface Obstacle {
   word?: string;
 }
 
+/** A word of the owner's that stands in what was typed for the record. */
+export const ownersWord = ({ word, where }: SignFacts['privateWords'][number]): string =>
+  `“${word}” belongs to the owner and stands in ${where}`;
+
 /** What still stands between this visit and its signature. Empty when it may be signed. */
 export function signObstacles(f: SignFacts): Obstacle[] {
   const out: Obstacle[] = [];
@@ -86,7 +90,6 @@ export function signObstacles(f: SignFacts): Obstacle[] {
         waivable: true,
       });
   }
-  for (const { word, where } of f.privateWords)
-    out.push({ what: `“${word}” belongs to the owner and stands in ${where}`, at: 'assess', word });
+  for (const hit of f.privateWords) out.push({ what: ownersWord(hit), at: 'assess', word: hit.word });
   return out;
 }

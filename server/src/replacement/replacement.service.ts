@@ -6,7 +6,7 @@ import { serviceRecord } from '@eclat/core/history';
 import { answeredFirst, replacementChecks, replacementObstacles } from '@eclat/core/movement';
 import { held } from '@eclat/core/rules';
 import { signFacts } from '@eclat/core/visit';
-import { STAGE_IDS } from '@eclat/core/workflow';
+import { ownersWord, STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
 import { signature, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
@@ -89,13 +89,11 @@ export async function fitReplacement(
   if (visit.baths.some((b) => b.stoppedAt === null)) obstacles.push('a bath of the old movement still runs');
   if (obstacles.length > 0) throw refused('The other movement cannot go in yet.', obstacles.join('. '));
   const record = serviceRecord(visit, ctx.now, `replaced: ${given.why}`, given.why);
-  const { privateWords } = signFacts(visit, ctx.now, given.why, given.why);
+  const { privateWords } = signFacts(visit, ctx.now, '', given.why);
   if (privateWords.length > 0)
     throw refused(
       'Words of the owner stand in it.',
-      privateWords
-        .map(({ word, where }) => `“${word}” in ${where}: take it out, or keep it at the signature.`)
-        .join(' '),
+      `${privateWords.map(ownersWord).join('. ')}. Take it out, or say at the signature that it means something else.`,
     );
 
   const fresh = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
