@@ -94,16 +94,16 @@ const ms = (at: string | Date): number => new Date(at).getTime();
 
 /**
  * The one gate of every door: what stands in the way of opening it so deep. A reason given lets through as deep as it
- * was given for, until the power changes or it comes apart again.
+ * was given for, until something is said of that source again or it comes apart again.
  * @param opens null: nobody said, so it counts as the plates
  */
 export function heldUp<P extends { state: PowerState; at: string | Date | null }>(
   opens: Depth | null,
   { power, overrides, passes }: PowerStand<P>,
 ): P[] {
-  const since = Math.max(0, ...[...power, ...passes].flatMap(({ at }) => (at === null ? [] : [ms(at)])));
-  const allowed = overrides.some((o) => ms(o.at) >= since && reaches(o.opens, opens ?? 'plates'));
-  return allowed ? [] : unsafeFor(opens, power);
+  const opened = Math.max(0, ...passes.map(({ at }) => ms(at)));
+  const leave = overrides.filter((o) => ms(o.at) >= opened && reaches(o.opens, opens ?? 'plates'));
+  return unsafeFor(opens, power).filter((p) => !leave.some((o) => p.at === null || ms(o.at) >= ms(p.at)));
 }
 
 const STATE_WORDS: Record<PowerState, string> = {

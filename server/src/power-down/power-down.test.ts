@@ -209,12 +209,16 @@ it(
         const spring: Record<string, PowerState> = every('unknown');
         let onTest = false;
         let said: string | null = null;
-        // As deep as somebody gave leave since the power last changed or it came apart again.
-        let leave = -1;
-        const opened = (depth: Depth, unless = false) => {
-          const danger = Object.values(spring).some(isDangerous);
-          return !danger || DEPTHS.indexOf(depth) < 2 || DEPTHS.indexOf(depth) <= leave || unless;
+        // As deep as somebody gave leave since that spring last changed or it came apart again.
+        const leave: Record<string, number> = {};
+        const allow = (depth: Depth) => {
+          for (const x of sources) leave[x] = Math.max(leave[x] ?? -1, DEPTHS.indexOf(depth));
         };
+        const noLeave = () => sources.forEach((x) => delete leave[x]);
+        const opened = (depth: Depth, unless = false) =>
+          unless ||
+          DEPTHS.indexOf(depth) < 2 ||
+          sources.every((x) => !isDangerous(spring[x]!) || DEPTHS.indexOf(depth) <= (leave[x] ?? -1));
         let n = 0;
         for (const press of all) {
           now.at = new Date(now.at.getTime() + 60_000);
@@ -224,27 +228,27 @@ it(
             const { version } = visit.power.find((p) => p.source === source)!;
             await send('PUT', `power/${source}`, { state: press.state, version });
             spring[source] = press.state;
-            leave = -1;
+            delete leave[source];
           } else if (press.kind === 'run' && !onTest) {
             await send('POST', 'testrun', { readBy: 'minute hand', place: 'stand' });
             onTest = true;
-            leave = -1;
+            noLeave();
             Object.assign(spring, every('wound'));
           } else if (press.kind === 'wound' && onTest) {
             await send('POST', 'testrun/events', { kind: 'wound', happenedAt: now.at.toISOString() });
-            leave = -1;
+            noLeave();
             Object.assign(spring, every('wound'));
           } else if (press.kind === 'stand') {
             const { status } = await send('POST', 'stand-runs', { off: 'dial and hands' });
             if (status === 201) {
               Object.assign(spring, every('wound'));
-              leave = -1;
+              noLeave();
             }
           } else if (press.kind === 'pass') {
             const { depth } = press;
             await send('POST', 'passes', { reason: 'It stops.', depth });
             said = depth;
-            leave = -1;
+            noLeave();
           } else if (press.kind === 'begin') await send('POST', 'strip', {});
           else if (press.kind === 'step') {
             const { opens, reason } = press;
@@ -253,13 +257,13 @@ it(
             const deep = opens ?? (said === 'dial side' ? said : 'plates');
             const may = opened(deep, reason !== '');
             expect(status, JSON.stringify({ press, spring, leave })).toBe(may ? 201 : 422);
-            if (!opened(deep)) leave = Math.max(leave, DEPTHS.indexOf(deep));
+            if (!opened(deep)) allow(deep);
           } else if (press.kind === 'allow') {
             await shop.marit.ok('POST', `/visits/${id}/power-overrides`, {
               opens: press.opens,
               reason: 'Click broken.',
             });
-            leave = Math.max(leave, DEPTHS.indexOf(press.opens));
+            allow(press.opens);
           } else if (press.kind === 'door') {
             const { opens, send: through } = DOORS[press.which]!;
             const { status } = await send(...through(holesOf(familyById(familyId).traits)[n++]!.key));

@@ -69,7 +69,7 @@ export async function changeStep(
   expectVersion(step.version, version, viewStep(step));
   await ownThings(ctx, visitId, fields);
   if (fields.opens !== undefined && fields.opens !== step.opens) {
-    await holdToPower(ctx, visit, fields.opens, { reason: fields.overrideReason ?? step.overrideReason });
+    await holdToPower(ctx, visit, fields.opens, { reason: fields.overrideReason ?? '' });
   }
   ctx.em.assign(step, fields);
   await ctx.em.flush();
