@@ -1,4 +1,3 @@
-import { isEdtf } from '@eclat/core/history';
 import {
   ABSENT,
   PURPOSES,
@@ -13,7 +12,7 @@ import {
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { requiredText, text, id, version, moment, page } from './common.ts';
-import { travelledEntry, ENTRY_KINDS, movementBook } from './movement-book.ts';
+import { edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 import { serviceRecord } from './service-record.ts';
@@ -77,7 +76,7 @@ export const newMovement = z.object({
   /** What was looked for and is not there. */
   absent: z.array(z.enum(ABSENT)).max(ABSENT.length).default([]),
   /** History that came with it in a record of another shop. */
-  history: z.array(travelledEntry).max(200).default([]),
+  history: travelledEntries.default([]),
 });
 
 /** How its trains lie between the plates, as far as somebody measured. */
@@ -133,11 +132,6 @@ export const entry = z.object({
 });
 
 export type Entry = z.infer<typeof entry>;
-
-const edtf = z
-  .string()
-  .trim()
-  .refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
 
 /**
  * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that

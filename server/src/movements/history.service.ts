@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { Entry } from '@eclat/contract';
-import { canonical, type ServiceRecord } from '@eclat/core/history';
+import { canonical, isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Shop } from '../people/people.entity.ts';
@@ -21,12 +21,15 @@ interface NewEntry {
   amends?: string;
 }
 
+/** A date that is none was once let in with a book: the entry stands as it was sealed, and says so. */
+const dated = ({ date, text }: HistoryEntry): Pick<Entry, 'date' | 'text'> =>
+  isEdtf(date) ? { date, text } : { date: 'XXXX', text: `${text} (Its date is written “${date}”.)`.trim() };
+
 export const viewEntry = (e: HistoryEntry): Entry => ({
   id: e.id,
   kind: e.kind,
-  date: e.date,
+  ...dated(e),
   title: e.title,
-  text: e.text,
   place: e.place,
   shop: e.shop,
   signedBy: e.signedBy,

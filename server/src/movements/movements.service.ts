@@ -105,7 +105,8 @@ export async function searchMovements(ctx: Context, q: string, after = '') {
       coalesce((select jsonb_agg(jsonb_build_object('place', k.place, 'text', k.text) order by k.place)
         from movement_mark k where k.movement_id = m.id), '[]') as marks,
       (select count(*)::int from history_entry h where h.movement_id in (${SAME})) as entries,
-      (select max(h.date) from history_entry h where h.movement_id in (${SAME}) and h.date not like 'X%') as last_date
+      (select max(h.date) from history_entry h
+        where h.movement_id in (${SAME}) and h.date ~ '^[0-9]{3}[0-9X]') as last_date
     from movement m
     where m.merged_into is null and (m.name ilike ? or m.code ilike ? or m.maker ilike ?
       or exists (select 1 from movement_mark k where k.movement_id = m.id and k.text ilike ?)

@@ -1,4 +1,6 @@
 import type { Book, MovementBook, Visit } from '@eclat/contract';
+import type { HistoryEntry } from '../movements/history.entity.ts';
+import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, takeIn } from '../../test/shop.ts';
 
@@ -185,7 +187,22 @@ describe('a book that goes with the clock', () => {
         )
       ).status,
     ).toBe(422);
+    // What could never be shown is refused at the door, with its place.
+    const refused = async (...history: object[]) =>
+      (
+        await second.marit.send('POST', '/visits', newClock({ movement: { ...marks(['label', 'p']), history } }))
+      ).body.fields?.map((f) => f.path);
+    expect(await refused({ ...travelled[0]!, date: 'spring 1' })).toEqual(['movement.history.0.date']);
+    expect(await refused(travelled[0]!, { ...amendment, amends: null })).toEqual(['movement.history.1.amends']);
+    expect(await refused({ ...amendment, amends: 1 }, travelled[0]!)).toEqual(['movement.history.0.amends']);
     await second.running.stop();
+  });
+
+  it('is readable though a date that is none was once let in', () => {
+    const row = { id: 'e', kind: 'inscription', date: 'spring 1', title: 'Inscription', text: 'Clnd', place: '' };
+    const sealed = { shop: 's', signedBy: 'b', record: null, amends: null, hash: 'h', writtenAt: new Date(0) };
+    const seen = viewEntry({ ...row, ...sealed } as unknown as HistoryEntry);
+    expect(seen).toMatchObject({ date: 'XXXX', text: 'Clnd (Its date is written “spring 1”.)' });
   });
 });
 

@@ -140,13 +140,21 @@ describe('a record that came with it', () => {
     );
   }, 20_000);
   it.each([
-    ['no JSON at all', 'hello'],
-    ['another kind of file', '{"format":"something"}'],
-    ['a book with a false entry', JSON.stringify({ ...book, entries: [{ ...entry, kind: 'rumour' }] })],
-  ])('says so of %s', async (_, content) => {
+    ['no JSON at all', 'hello', 'This is not a movement book'],
+    ['another kind of file', '{"format":"something"}', 'This is not a movement book'],
+    ...Object.entries({
+      kind: { kind: 'rumour' },
+      date: { date: 'spring 1' },
+      amends: { kind: 'amendment', amends: null },
+    }).map(([field, change]) => [
+      `a book with a false ${field}`,
+      JSON.stringify({ ...book, entries: [entry, { ...entry, ...change }] }),
+      `Entry 2 of this book, ${field}: `,
+    ]),
+  ])('says so of %s', async (_, content, trouble) => {
     standIn();
     open(<IntakeScreen />, '*');
     await person.upload(screen.getByLabelText('It came with a record'), file(content));
-    expect((await screen.findByRole('alert')).textContent).toContain('This is not a movement book');
+    expect((await screen.findByRole('alert')).textContent).toContain(trouble);
   });
 });

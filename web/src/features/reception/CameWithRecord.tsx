@@ -7,11 +7,19 @@ import { counted } from '@eclat/core/units';
 import { FileJson } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
+import type { z } from 'zod';
 import { buttonClass } from '../../ui/Button.tsx';
 import type { IntakeForm } from './form.ts';
 
 const MOST_BYTES = 200_000;
 const isPlace = (p: string): p is (typeof MARK_PLACES)[number] => (MARK_PLACES as readonly string[]).includes(p);
+
+/** Which line of it is not as a book has it, counted from 1 as a person counts. */
+function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
+  if (part === 'entries' && typeof i === 'number')
+    return `Entry ${i + 1} of this book, ${String(field ?? 'the whole')}: ${message}`;
+  return 'This is not a movement book. It begins with "format": "eclat-movement-book".';
+}
 
 /** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
 export function CameWithRecord() {
@@ -28,8 +36,7 @@ export function CameWithRecord() {
         .then(JSON.parse)
         .catch(() => null),
     );
-    if (!read.success)
-      return setTrouble('This is not a movement book. It begins with "format": "eclat-movement-book".');
+    if (!read.success) return setTrouble(whyNot(read.error.issues[0]!));
     const { movement, entries }: MovementBook = read.data;
     setValue('movement', {
       name: movement.name,
