@@ -1,4 +1,5 @@
 import { beats, has, type Traits } from '../movement/index.ts';
+import { HEALTHY, judgeAmplitude, type Escaping } from '../sound/index.ts';
 import { ensure } from '../units/index.ts';
 
 /** How a figure was got, and so how sure it is: plus or minus so much, in its unit or as a share of it. */
@@ -20,14 +21,30 @@ export interface Measurable {
 }
 
 const balance = (t: Traits) => t.oscillator === 'balance';
+const UNSURE = { text: 'Too unsure to say: measure it better.', good: null };
 /** What a doubtful figure says only if both ends of its range agree. */
 const between = (low: number, high: number, from: number, to: number, under: string, inside: string, over: string) => {
   if (high < from) return { text: under, good: false };
   if (low > to) return { text: over, good: false };
-  return low >= from && high <= to
-    ? { text: inside, good: true }
-    : { text: 'Too unsure to say: measure it better.', good: null };
+  return low >= from && high <= to ? { text: inside, good: true } : UNSURE;
 };
+
+/** What the rule of the sound bench calls it. */
+const ESCAPING: Partial<Record<Traits['escapement'], Escaping>> = { lever: 'lever', 'pin-pallet': 'pin pallet' };
+
+/** One rule for an amplitude, heard or seen; what both ends of its doubt do not agree on is not said. */
+function judgeSwing(low: number, high: number, t: Traits): { text: string; good: boolean | null } {
+  const escaping = ESCAPING[t.escapement];
+  if (!escaping) return { text: 'No healthy range is known for this escapement: compare it with itself.', good: null };
+  const [text, other] = [judgeAmplitude(low, escaping), judgeAmplitude(high, escaping)];
+  if (text !== other) return UNSURE;
+  const [least, most] = HEALTHY[escaping];
+  if (low >= least && high <= most) return { text, good: true };
+  return {
+    text: high < 0.6 * ((least + most) / 2) ? `About half of what it should be: a fault. ${text}` : text,
+    good: false,
+  };
+}
 
 /** Measurements of the assessment. Ranges and doubts: practice. */
 export const MEASURABLES: readonly Measurable[] = [
@@ -43,18 +60,7 @@ export const MEASURABLES: readonly Measurable[] = [
       { how: 'slow-motion film', within: 10 },
       { how: 'by eye', within: 30 },
     ],
-    judge: (low, high) =>
-      low > 340
-        ? { text: 'Near a full turn: it may knock its banking.', good: false }
-        : between(
-            low,
-            high,
-            255,
-            330,
-            high < 165 ? 'Half of what it should be: a fault.' : 'Less than a healthy 270 to 315.',
-            'Healthy.',
-            'More than a healthy 270 to 315.',
-          ),
+    judge: judgeSwing,
   },
   {
     id: 'regulator',
@@ -65,6 +71,8 @@ export const MEASURABLES: readonly Measurable[] = [
     applies: (t) => balance(t),
     means: [
       { how: 'read off the index', within: 5 },
+      // A stop is felt: there is nothing to misread.
+      { how: 'at its stop (0 or 100)', within: 0 },
       { how: 'by eye', within: 15 },
     ],
     judge: (low, high) =>

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BATHS, MATERIALS, bathRule } from './materials.ts';
 import { correct, dilute } from './dilution.ts';
@@ -47,16 +48,30 @@ describe('dilution', () => {
   // Practice: one part and n parts of water fill n + 1.
   it('fills the tank', () => expect(dilute(4, 7)).toEqual({ concentrateL: 0.5, waterL: 3.5 }));
   it('puts a wrong bath right, whichever way it is wrong', () => {
-    for (const [c, w] of [
-      [1, 9],
-      [2, 3],
-      [1, 4],
-    ] as const) {
-      const fix = correct(c, w, 4);
-      expect(
-        (w + (fix.add === 'water' ? fix.litres : 0)) / (c + (fix.add === 'concentrate' ? fix.litres : 0)),
-      ).toBeCloseTo(4, 9);
-    }
+    // Oracle: it is done to two jars. What is poured out takes both along, and nothing runs over.
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 1, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0.2, max: 40, noNaN: true }),
+        (full, share, parts) => {
+          const tank = 4;
+          const [c, w] = [tank * full * share, tank * full * (1 - share)];
+          const { add, litres, pourOutL } = correct(c, w, parts, tank);
+          const stays = 1 - pourOutL / (c + w);
+          const [c2, w2] = [
+            c * stays + (add === 'concentrate' ? litres : 0),
+            w * stays + (add === 'water' ? litres : 0),
+          ];
+          expect(w2 / c2 / parts).toBeCloseTo(1, 6);
+          expect(c2 + w2).toBeLessThanOrEqual(tank * (1 + 1e-6));
+          expect(Math.min(litres, pourOutL, stays)).toBeGreaterThanOrEqual(-1e-9);
+          // Nothing is thrown away that the tank would have held.
+          if (pourOutL > 1e-6) expect(c2 + w2).toBeCloseTo(tank, 6);
+        },
+      ),
+    );
+    expect(() => correct(3, 3, 4, 4)).toThrow('More is in it');
     expect(() => dilute(0, 7)).toThrow(RangeError);
   });
 });

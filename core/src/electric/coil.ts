@@ -39,6 +39,12 @@ export function suppressed(volts: number, ohms: number, resistorOhms: number, he
   };
 }
 
+/** What may be felt, and what contacts stand for long, V. From memory: touch voltage of direct current is 60 V. */
+export const PEAK_V = 60;
+
+/** The peak to propose across an opening contact, V: `PEAK_V`, or twice a supply that leaves no room under it. */
+export const usualPeakV = (volts: number): number => (volts <= PEAK_V / 2 ? PEAK_V : 2 * volts);
+
 /** Values that resistors are sold in, per decade. Published: IEC 60063, series E12. */
 export const E12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2] as const;
 

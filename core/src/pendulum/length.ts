@@ -17,6 +17,9 @@ export function beatsForLength(lengthMm: number, gravity = STANDARD_GRAVITY): nu
   return 7200 / (2 * Math.PI * Math.sqrt(lengthMm / 1000 / gravity));
 }
 
-/** How much longer (positive) a pendulum must be made for this change of rate, mm: faster is shorter. Small changes. */
-export const lengthenMm = (lengthMm: number, rateChangeSecondsPerDay: number): number =>
-  (-2 * lengthMm * rateChangeSecondsPerDay) / 86400;
+/**
+ * How much longer (positive) a pendulum of this length must be made to lose what it gains, mm. Its rate goes with the
+ * root of its length: L ((1 + rate/86400)² − 1). Source: any text on mechanics. Domain: −7200 to 7200 s/day.
+ */
+export const lengthenMm = (lengthMm: number, gainsSecondsPerDay: number): number =>
+  lengthMm * ((1 + gainsSecondsPerDay / 86400) ** 2 - 1);

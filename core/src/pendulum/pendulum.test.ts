@@ -77,8 +77,11 @@ describe('a pendulum', () => {
   });
 
   it('changes with its length as two counted lengths do', () => {
-    const faster = beatsForLength(993.621 + lengthenMm(993.621, 30));
-    expect(86400 * (faster / 3600 - 1)).toBeCloseTo(30, 1);
+    // However far out it is: two lengths counted, not a tangent drawn.
+    for (const length of [700, 900, 993, 1000, 1100]) {
+      const gains = 86400 * (beatsForLength(length) / beatsForLength(993.621) - 1);
+      expect(length + lengthenMm(length, gains)).toBeCloseTo(993.621, 6);
+    }
   });
 
   it('gains by a weight laid on it as its moment of inertia says', () => {

@@ -18,7 +18,11 @@ describe('which way to turn', () => {
     ['set-rate', { rate: 100, setter: 'hairspring', actingMm: 400 }, /0\.93 mm longer/],
     ['set-rate', { rate: -100, setter: 'hairspring', actingMm: 400 }, /shorter/],
     ['set-rate', { rate: -4, setter: 'bob weights', lengthMm: 994, pendulumG: 5000, belowMm: 497 }, /g added/],
-    ['set-rate', { rate: 40, setter: 'regulator', tried: [{ amount: 1, before: 60, after: 40 }] }, /divisions towards/],
+    [
+      'set-rate',
+      { rate: 40, setter: 'regulator', tried: [{ amount: -1, before: 60, after: 40 }] },
+      /2 divisions towards slow/,
+    ],
     ['pendulum-alter', { rate: 120 }, /longer/],
     ['pendulum-alter', { rate: -120 }, /shorter/],
     ['gravity', { toLatitudeDeg: 80, toHeightM: 0 }, /gains/],
@@ -42,6 +46,18 @@ describe('which way to turn', () => {
         ],
       },
       /No more than chance/,
+    ],
+    [
+      'rate-against',
+      {
+        against: 'temperature in °C',
+        points: [
+          { x: 10, rate: -8 },
+          { x: 20, rate: 0 },
+          { x: 30, rate: 8 },
+        ],
+      },
+      /Gains 0.80 s a day for each °C warmer: no plain rod does that/,
     ],
   ])('%s %j', (id, change, what) => expect(says(id, change)).toMatch(what));
 });
@@ -77,7 +93,7 @@ describe('what is too much or too little', () => {
     ['synchronous', {}, /loses 4.0 hours/],
     ['synchronous', { hertz: 60 }, /right for these mains/],
     ['step-test', { supplyV: 8 }, /will not step/],
-    ['dilution', { inConcentrateL: 1, inWaterL: 1 }, /Add 6000 ml of water/],
+    ['dilution', { inConcentrateL: 1, inWaterL: 1 }, /Pour 1.00 l out first. Add 3000 ml of water/],
     ['bath-limit', {}, /Take out hands/],
     ['bath-limit', { parts: [{ name: 'plates', material: 'bare brass' }] }, /15 min at most/],
     ['beat-error', { tickToTockMs: 500, tockToTickMs: 501 }, /In beat/],

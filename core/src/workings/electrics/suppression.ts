@@ -1,4 +1,4 @@
-import { resistorForPeak, suppressed } from '../../electric/index.ts';
+import { PEAK_V, resistorForPeak, suppressed, usualPeakV } from '../../electric/index.ts';
 import { maybe, number, out } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
@@ -11,7 +11,7 @@ export default working({
   subject: 'Electric',
   stages: ['fit'],
   suits: electric,
-  version: 1,
+  version: 2,
   caution,
   asks: 'Which resistor keeps the contact from sparking?',
   alias: 'spark arc peak suppressor',
@@ -22,7 +22,7 @@ export default working({
     resistorOhms: number('Resistor that is there', 'Ω', 1, 1e6, { digits: 0 }).optional(),
     henries: number('Inductance, if measured', 'H', 0.001, 100).optional(),
   }),
-  example: { volts: 10, ohms: 220, contactPeakV: 110 },
+  example: { volts: 10, ohms: 220, contactPeakV: 60 },
   result: z.object({
     resistorOhms: out('Resistor', 'Ω', 0),
     coilPeakV: out('Peak across the coil', 'V', 0),
@@ -32,12 +32,15 @@ export default working({
   }),
   compute(i) {
     const r =
-      i.contactPeakV !== undefined ? resistorForPeak(i.volts, i.ohms, i.contactPeakV) : (i.resistorOhms ?? 10 * i.ohms);
+      i.contactPeakV === undefined && i.resistorOhms !== undefined
+        ? i.resistorOhms
+        : resistorForPeak(i.volts, i.ohms, i.contactPeakV ?? usualPeakV(i.volts));
     return { resistorOhms: r, ...suppressed(i.volts, i.ohms, r, i.henries) };
   },
   says: (r) =>
     `${r.resistorOhms} Ω across the coil: ${r.contactPeakV.toFixed(0)} V at the contact. Take one ` +
-    `for at least ${(2 * r.steadyLossW).toFixed(2)} W.`,
+    `for at least ${(2 * r.steadyLossW).toFixed(2)} W.` +
+    (r.contactPeakV > PEAK_V + 0.5 ? ` More than ${PEAK_V} V can be felt, and wears the contact.` : ''),
   formula: 'coil peak I·R_s; contact V + I·R_s; loss V²/R_s; decay L/(R + R_s)',
   sources: ['Decay of current in an inductive circuit, any text on circuits', 'IEC 60063, series E12'],
   checks: [
@@ -51,7 +54,13 @@ export default working({
       kind: 'published',
       source: 'IEC 60063: the largest E12 value that keeps 110 V is 2.2 kΩ',
       given: { volts: 10, ohms: 220, contactPeakV: 110 },
-      finds: { resistorOhms: [2200, 0] },
+      finds: { resistorOhms: [2200, 0], says: 'More than 60 V' },
+    },
+    {
+      kind: 'memory',
+      source: 'Nothing said: what may be touched, 60 V of direct current, is kept; E12 below 1100 Ω is 1 kΩ',
+      given: { volts: 10, ohms: 220 },
+      finds: { resistorOhms: [1000, 0], contactPeakV: [55.45, 0.01] },
     },
   ],
 });

@@ -41,7 +41,7 @@ export default working({
   subject: 'Pendulum',
   stages: ['run'],
   suits: (t) => pendulum(t) || balance(t),
-  version: 1,
+  version: 2,
   figure: 'nut',
   asks: 'How far do I set the nut, the regulator, the hairspring or the weights?',
   alias: 'rating nut regulator adjust turns divisions',
@@ -85,6 +85,11 @@ export default working({
       advice !== null,
       'tried',
       'Theory does not know this one: set it by one unit, read the rate again, and enter what it did.',
+    );
+    ensure(
+      advice.perUnit > 0,
+      'tried',
+      'By what is entered, setting it to gain made it lose: look which way it was turned, or what else changed.',
     );
     return {
       theory,

@@ -6,10 +6,15 @@ import { z } from 'zod';
 import { swings } from '../suited.ts';
 import { REGRESSION } from './shared.ts';
 
-/** Which rod follows warmth like that: common practice. */
-function rodWords(secondsPerCelsius: number) {
-  if (secondsPerCelsius > 0.65) return 'like a brass rod';
-  if (secondsPerCelsius > 0.35) return 'like a steel rod';
+/**
+ * Which rod follows warmth like that: common practice. A plain rod grows longer, so the clock loses; one that gains is
+ * compensated too far, or follows something else.
+ * @param loses s/day lost for each °C warmer
+ */
+function rodWords(loses: number) {
+  if (loses < 0) return 'no plain rod does that. Compensated too far, or it follows something else: damp, oil, the arc';
+  if (loses > 0.65) return 'like a brass rod';
+  if (loses > 0.35) return 'like a steel rod';
   return 'like a wooden or compensated rod';
 }
 
@@ -19,7 +24,7 @@ export default working({
   subject: 'Rate and beat',
   stages: ['run'],
   suits: swings,
-  version: 1,
+  version: 2,
   asks: 'Does the rate follow the wind (the spring) or the temperature (the rod)?',
   alias: 'isochronism compensation hours since winding',
   inputs: z.object({
@@ -65,7 +70,8 @@ export default working({
             ? 'usual as the pull falls; look at the spring, its stop work, or the suspension'
             : 'the arc falls too fast: clean, or look at circular error') +
           '.'
-      : `${Math.abs(r.slope).toFixed(2)} s a day for each °C: ${rodWords(Math.abs(r.slope))}.`;
+      : `${r.slope < 0 ? 'Loses' : 'Gains'} ${Math.abs(r.slope).toFixed(2)} s a day for each °C warmer: ` +
+          `${rodWords(-r.slope)}.`;
   },
   formula: 'least squares, Student’s t with n − 2 degrees',
   sources: [REGRESSION],

@@ -1,6 +1,6 @@
 import type { ElectricTest } from '@eclat/contract';
 import { CONTACT_STATES, SUPPRESSORS } from '@eclat/contract/electric';
-import { resistorForPeak, suppressed } from '@eclat/core/electric';
+import { PEAK_V, resistorForPeak, suppressed, usualPeakV } from '@eclat/core/electric';
 import { useState, type ReactNode } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -163,14 +163,11 @@ export function ContactForm() {
   );
 }
 
-/** A tenfold peak is easy on contacts and the coil still lets go quickly. House rule. */
-const PEAK = 10;
-
 export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: number | null }) {
   const start = { what: SUPPRESSORS[0] as (typeof SUPPRESSORS)[number], value: '', note: '' };
   const [t, set] = useState(start);
   const { busy, send } = useLooks(() => set(start));
-  const offered = volts && ohms ? resistorForPeak(volts, ohms, PEAK * volts) : null;
+  const offered = volts && ohms ? resistorForPeak(volts, ohms, usualPeakV(volts)) : null;
   const does = offered && volts && ohms ? suppressed(volts, ohms, offered) : null;
   return (
     <>
@@ -178,6 +175,7 @@ export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: n
         <p className="mb-3">
           For {volts} V and {ohms} Ω: <b>{offered} Ω</b> across the coil holds the opening contact to{' '}
           {does.contactPeakV.toFixed(0)} V, and loses {does.steadyLossW.toFixed(2)} W while it is closed.
+          {does.contactPeakV > PEAK_V + 0.5 && ` More than ${PEAK_V} V can be felt, and wears the contact.`}
         </p>
       )}
       <Grid onSend={() => send({ kind: 'suppression', ...t, value: t.value.trim(), note: t.note.trim() })}>
