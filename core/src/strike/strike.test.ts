@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { familyById } from '../movement/index.ts';
 import {
   arborsThatFit,
+  gapsOf,
   CAMBRIDGE_QUARTERS,
   clicksForAge,
   dialMarks,
@@ -16,7 +17,6 @@ import {
   judgeStrike,
   moonAgeDays,
   quarterNotes,
-  spacingOfStops,
   watchBells,
   yearsToADayWrong,
 } from './index.ts';
@@ -171,9 +171,9 @@ describe('stops at the same place', () => {
     { name: 'third', minutes: 7.5 },
   ];
   it('point at the arbor of that turn', () => {
-    expect(arborsThatFit(spacingOfStops([3, 63.5, 123, 183]).minutes, arbors).map((a) => a.name)).toEqual(['centre']);
-    expect(arborsThatFit(14.9, arbors)).toMatchObject([{ name: 'third', turns: 2 }]);
-    expect(arborsThatFit(40, arbors)).toEqual([]);
+    expect(arborsThatFit(gapsOf([3, 63.5, 123, 183]), arbors).map((a) => a.name)).toEqual(['centre']);
+    expect(arborsThatFit([14.9], arbors)).toMatchObject([{ name: 'third', turns: 2 }]);
+    expect(arborsThatFit([40], arbors)).toEqual([]);
   });
 });
 

@@ -10,7 +10,7 @@ export default working({
   subject: 'Strike and chime',
   stages: ['oil', 'run'],
   suits: strikes,
-  version: 1,
+  version: 2,
   asks: 'It strikes before or after the hour: how is the hand set?',
   alias: 'minute hand collet square late early',
   inputs: z.object({
@@ -30,6 +30,13 @@ export default working({
   formula: 'a square is 15 minutes, a degree of the collet a sixth of a minute',
   sources: ['A minute hand makes 6° a minute; a square has four seats'],
   checks: [
+    {
+      kind: 'by hand',
+      source:
+        'About the half hour, wanted on the hour: two squares, and a minute of scatter is no wear of a whole turn',
+      given: { minutes: [29, 31, 29.5], wanted: 0 },
+      finds: { lateMinutes: [29.833, 0.001], scatterMinutes: [1.041, 0.001] },
+    },
     {
       kind: 'practice',
       source: 'Releases at quarter past: one square back',

@@ -1,4 +1,4 @@
-import { arborsThatFit, spacingOfStops } from '../../strike/index.ts';
+import { arborsThatFit, gapsOf, spacingOf } from '../../strike/index.ts';
 import { number, numbers, out, rows, table, text, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
@@ -8,7 +8,7 @@ export default working({
   title: 'It stops at the same place',
   subject: 'Strike and chime',
   stages: ['diagnose'],
-  version: 1,
+  version: 2,
   asks: 'Which arbor turns as often as it stops?',
   alias: 'stoppage period wheel',
   inputs: z.object({
@@ -30,20 +30,34 @@ export default working({
     fits: table('Arbors that fit', {
       name: words('Arbor'),
       minutes: out('One turn', 'min', 2),
-      turns: out('Turns between stops', '', 0),
+      turns: out('Turns in the shortest gap', '', 0),
     }),
   }),
   compute(i) {
-    const { minutes, scatter } = spacingOfStops(i.stopMinutes);
-    return { spacing: minutes, scatter, fits: arborsThatFit(minutes, i.arbors) };
+    const gaps = gapsOf(i.stopMinutes);
+    const { minutes, scatter } = spacingOf(gaps);
+    return { spacing: minutes, scatter, fits: arborsThatFit(gaps, i.arbors) };
   },
   says: (r) =>
     r.fits[0]
       ? `Look at the ${r.fits.map((f) => f.name).join(' or the ')}: a bent tooth, a bent arbor, dirt in one leaf.`
       : 'No arbor fits: it does not stop by the train. Look at the case, the strike, and the weather.',
-  formula: 'spacing = whole turns of an arbor within 3 %',
+  formula: 'each gap = whole turns of an arbor, within an eighth of a turn and a twentieth together',
   sources: ['Practice'],
   checks: [
+    {
+      kind: 'practice',
+      source: 'Once, twice and three times round between stops is the same tooth',
+      given: {
+        stopMinutes: [10, 70, 190, 250, 430],
+        arbors: [
+          { name: 'great wheel', minutes: 720 },
+          { name: 'centre wheel', minutes: 60 },
+          { name: 'third wheel', minutes: 7.5 },
+        ],
+      },
+      finds: { 'fits.0.name': 'centre wheel', 'fits.1': null },
+    },
     {
       kind: 'practice',
       source: 'Every hour: the centre wheel',
