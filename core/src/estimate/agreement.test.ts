@@ -46,7 +46,12 @@ describe('what an estimate comes to', () => {
     expect(unanswered(LINES, 'overhaul').map((l) => l.what)).toEqual(['overhaul', 'polish']);
     expect(unanswered(LINES, 'cure')).toEqual([]);
   });
-  it('adds the hours of what is not declined', () => expect(hoursOf(LINES, 'overhaul')).toBe(11.5));
+  it('adds the hours of what is not declined, of the longest way while none is chosen', () => {
+    expect(hoursOf(LINES, 'overhaul')).toBe(11.5);
+    expect(hoursOf(LINES, null)).toBe(11.5);
+    const short = line('a second look', { quantity: '1', routes: ['cure'] });
+    expect(hoursOf([...LINES, short], null)).toBe(11.5);
+  });
 });
 
 describe('lines offered', () => {

@@ -98,8 +98,21 @@ export const unanswered = <L extends Pick<AgreedLine, 'routes' | 'state'>>(
   lines: readonly L[],
   route: RouteId | null,
 ): L[] => lines.filter((l) => inRoute(l, route) && (l.state === null || l.state === 'ask later'));
-/** Labour hours of what is not declined. */
-export const hoursOf = (lines: readonly AgreedLine[], route: RouteId | null): number =>
+const labourIn = (lines: readonly AgreedLine[], route: RouteId | null): number =>
   lines
     .filter((l) => l.kind === 'labour' && inRoute(l, route) && l.state !== 'declined')
     .reduce((h, l) => h + Number(l.quantity.replace(',', '.')), 0);
+
+/**
+ * The alternative that time is planned for: the chosen one; while none is, of those that lines name the one with the
+ * most hours, since only one of them will be done. Null: no line names one.
+ */
+export function routeToPlan(lines: readonly AgreedLine[], route: RouteId | null): RouteId | null {
+  if (route !== null) return route;
+  const named = ROUTE_IDS.filter((r) => lines.some((l) => l.state !== 'declined' && l.routes.includes(r)));
+  return named.toSorted((a, b) => labourIn(lines, b) - labourIn(lines, a))[0] ?? null;
+}
+
+/** Labour hours of what is not declined, in the alternative that time is planned for. */
+export const hoursOf = (lines: readonly AgreedLine[], route: RouteId | null): number =>
+  labourIn(lines, routeToPlan(lines, route));

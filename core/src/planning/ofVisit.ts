@@ -1,4 +1,12 @@
-import { hoursOf, unanswered, type AgreedLine, type RouteId } from '../estimate/index.ts';
+import {
+  hoursOf,
+  inRoute,
+  routeName,
+  routeToPlan,
+  unanswered,
+  type AgreedLine,
+  type RouteId,
+} from '../estimate/index.ts';
 import type { Traits } from '../movement/index.ts';
 import { protocolFor } from '../rate/index.ts';
 import type { Choices } from '../rules/index.ts';
@@ -23,6 +31,8 @@ const HOURS_PER_TRAIN = 4;
 /** Bench hours run from a fifth under to seven tenths over what was written. House rule. */
 const BEST = 0.8,
   WORST = 1.7;
+/** Mean of that triangle, as a share of its likeliest. Published: the mean of a triangular distribution. */
+const MEAN = (BEST + 1 + WORST) / 3;
 const PASS_SHARE = 0.3;
 /** From so many passes on their own hours count. House rule. */
 const ENOUGH_PASSES = 3;
@@ -44,10 +54,13 @@ export function jobOfVisit(
   pace: ShopPace,
   choices: Choices = {},
 ): { job: Job; reasons: string[] } {
-  const written = hoursOf(lines, route);
+  const planned = routeToPlan(lines, route);
+  const written = hoursOf(lines, planned);
   const plain = written > 0 ? written : HOURS_PER_TRAIN * traits.trains.length;
   const hours = plain * (written > 0 ? (pace.taken?.share ?? 1) : 1);
-  const standing = lines.filter((l) => l.state !== 'declined');
+  // What the shop's jobs took is a mean; the likeliest lies under it, since more goes wrong than right.
+  const likely = written > 0 && pace.taken ? hours / MEAN : hours;
+  const standing = lines.filter((l) => l.state !== 'declined' && inRoute(l, planned));
   const waits: Wait[] = [
     ...(lines.length === 0 || unanswered(lines, route).length > 0 ? [WAITS.owner] : []),
     ...(standing.some((l) => l.kind === 'part') ? [WAITS.parts] : []),
@@ -59,9 +72,9 @@ export function jobOfVisit(
   const passHours = known ? known.meanHours : PASS_SHARE * hours;
   return {
     job: {
-      hoursBest: BEST * hours,
-      hoursLikely: hours,
-      hoursWorst: WORST * hours,
+      hoursBest: BEST * likely,
+      hoursLikely: likely,
+      hoursWorst: WORST * likely,
       hoursPerWeek: pace.hoursPerWeek,
       hoursAhead: pace.hoursAhead,
       waits,
@@ -71,7 +84,8 @@ export function jobOfVisit(
     },
     reasons: [
       written > 0
-        ? `${written.toFixed(1)} h of bench work are written`
+        ? `${written.toFixed(1)} h of bench work are written` +
+          (planned !== null && route === null ? ` for “${routeName(planned)}”, the longest way on offer` : '')
         : `no hours are written yet: ${plain} h for ` +
           (traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`),
       ...(written > 0 && pace.taken

@@ -76,8 +76,26 @@ describe('a promise date', () => {
     expect([passed(2).job.passHours, passed(3).job.passHours]).toEqual([0.3 * 6, 2.5]);
     expect(passed(3).reasons.at(-1)).toContain('strike runs on');
     const slower = jobOfVisit(traits, [line], null, { ...pace, taken: { jobs: 5, share: 1.5 } });
-    expect(slower.job.hoursLikely).toBe(9);
+    // Nine hours in the mean: so the simulation's mean is nine hours, not nine and a sixth of them more.
+    const alone = { ...slower.job, hoursAhead: 0, chanceOfPass: 0, waits: [], testDays: 0, hoursPerWeek: 7 };
+    expect(promiseDays(alone, 3, 50_000).mean).toBeCloseTo(9, 1);
     expect(slower.reasons.join()).toContain('your last 5 timed jobs took 1.5 times');
+  });
+  it('of a visit on which no way is chosen is that of the longest way, not of all ways together', () => {
+    const way = (
+      route: 'cure' | 'overhaul' | 'replace',
+      quantity: string,
+      kind: 'labour' | 'outside work' = 'labour',
+    ) => ({
+      ...{ kind, what: route, quantity, price: '50', routes: [route], optional: false, state: null },
+    });
+    const lines = [way('cure', '2'), way('overhaul', '12'), way('replace', '4'), way('replace', '1', 'outside work')];
+    const pace = { hoursPerWeek: 20, hoursAhead: 0, signed: 0, takenUpAgain: 0, passes: null, taken: null };
+    const { job: j, reasons } = jobOfVisit(familyById('fusee').traits, lines, null, pace);
+    expect(j.hoursLikely).toBe(12);
+    expect(j.waits.map((w) => w.what)).toEqual(['the owner’s answer']);
+    expect(reasons[0]).toContain('the longest way on offer');
+    expect(jobOfVisit(familyById('fusee').traits, lines, 'replace', pace).job).toMatchObject({ hoursLikely: 4 });
   });
   it('refuses what cannot be planned', () => {
     expect(() => promiseDays({ ...job, hoursPerWeek: 0 }, 1)).toThrow(RangeError);
