@@ -349,11 +349,18 @@ export const ASSEMBLE: readonly Row[] = [
   },
 ];
 
+/** Its wind is over within what a shop can wait for, and it does not wind itself. Common practice: up to a month. */
+const runsDown: Row['on'] = (t) =>
+  storedSources(t).length > 0 &&
+  t.oscillator !== 'torsion pendulum' &&
+  (t.windHours ?? 192) <= 31 * 24 &&
+  !drivenBy(t, (d) => d === 'electric rewind');
+
 export const RUN: readonly Row[] = [
   {
     id: 'run-down',
     group: 'In position',
-    on: (t) => storedSources(t).length > 0,
+    on: runsDown,
     what: 'All trains run down together without stopping',
     how: 'Fully wound at once, through a whole winding.',
   },

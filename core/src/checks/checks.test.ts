@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FAMILIES } from '../movement/index.ts';
-import { CHECK_PLACES, checksFor, checksLeft } from './index.ts';
+import { FAMILIES, familyById } from '../movement/index.ts';
+import { allChecks, CHECK_PLACES, checksFor, checksLeft } from './index.ts';
 
 describe('set-up checks', () => {
   it('ask of every family only what its traits have, and each once', () => {
@@ -16,6 +16,11 @@ describe('set-up checks', () => {
     }
   });
   // Common practice: what is meshed between the plates is set before they close; hands go on last.
+  it('ask for a whole wind only where one is over in a month, by hand: not of a 400-day clock', () => {
+    const asked = (family: string) => allChecks(familyById(family).traits).some((c) => c.id === 'run-down');
+    expect(['mantel-barrels', 'longcase', 'month-wall', 'fusee', 'shelf-alarm'].map(asked)).not.toContain(false);
+    expect(['torsion', 'electric-master', 'synchronous'].map(asked)).toEqual([false, false, false]);
+  });
   it('come in the order of work', () => {
     const chime = FAMILIES.find((f) => f.traits.fittings.includes('chime drum'))!;
     const checks = checksFor(chime.traits, 'assemble');

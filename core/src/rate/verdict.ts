@@ -14,7 +14,7 @@ export interface Protocol {
 const ROWS: readonly (readonly [(t: Traits) => boolean, number, number, number, string])[] = [
   //                                                                 days  every  s/day
   [(t) => t.oscillator === 'mains frequency', 2, 24, 1, 'exact with the mains'],
-  [(t) => drivenBy(t, (d) => d === 'electric rewind'), 2, 12, 30, 'right windings a minute, no sparking seen'],
+  [(t) => drivenBy(t, (d) => d === 'electric rewind'), 2, 12, 30, '30 s a day'],
   [(t) => t.oscillator === 'pulses of a master', 2, 24, 1, 'shows what its master shows'],
   [(t) => drivenBy(t, (d) => d === 'electric impulse'), 7, 24, 30, '30 s a day, pushes counted'],
   [(t) => t.oscillator === 'torsion pendulum', 30, 48, 17, '2 min a week, over 30 days'],

@@ -46,7 +46,7 @@ export const POWER = [
         'Line too short, tangled or off its pulley',
         'usual',
         'dead M, stops-late H',
-        'Wind full and let it run to the floor',
+        'Wind full, look at the lead on the barrel; count the turns left on it when the weight is down',
         2,
         0,
         'Cut to the computed length, two or three turns left on the barrel',
