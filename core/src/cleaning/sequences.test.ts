@@ -61,6 +61,13 @@ describe('a sequence', () => {
     expect([again(5), again(7), again(8), again(15)]).toEqual([2, 1, 0, 0]);
     expect(again(5, { name: 'lacquered plates', materials: ['lacquered brass'] }, 'detergent')).toBe(0); // 5 minutes
   });
+  it('drives water out with what takes it up: alcohol, or where a part would suffer a fluid made for it', () => {
+    const out = (part: typeof brass) => steps([part], 'displace').find((s) => s.what.startsWith('Displace'))!;
+    expect(out(brass)).toMatchObject({ what: 'Displace the water in alcohol', bath: 'alcohol' });
+    const shellac = { name: 'pallets', materials: ['plain steel' as const, 'shellac setting' as const] };
+    expect(out(shellac).what).toBe('Displace the water in a dewatering fluid');
+    expect(out(shellac).caution).toContain('Plain petroleum spirit takes up no water');
+  });
   it('needs no rinse after solvent, and waits a day for a sealed rotor', () => {
     expect(
       stepsOf('light', { bath: 'petroleum solvent', minutes: 2, parts: [brass], choices: {} })

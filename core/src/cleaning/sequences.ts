@@ -66,11 +66,20 @@ export function stepsOf(
         if (!wet) return [];
         return displacing === null
           ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }]
-          : [{ what: `${what} in ${displacing}`, minutes: time, bath: displacing, caution, again }];
+          : [{ ...drivenOutBy(displacing, what, caution), minutes: time, bath: displacing, again }];
       default:
         return [{ what, minutes: time, bath: inBath, caution, again }];
     }
   });
+}
+
+/** Alcohol takes the water up; plain petroleum spirit does not: what drives it out there is made for it. Practice. */
+function drivenOutBy(bath: Bath, what: string, caution: string): Pick<RunStep, 'what' | 'caution'> {
+  if (bath === 'alcohol') return { what: `${what} in alcohol`, caution };
+  return {
+    what: `${what} in a dewatering fluid`,
+    caution: `Plain petroleum spirit takes up no water: use one that is made to drive it out. ${caution}`,
+  };
 }
 
 function cautionOf(bath: Bath | null, id: SequenceId, wet: boolean) {
