@@ -105,8 +105,7 @@ export const ASSEMBLE: readonly Row[] = [
     group: 'Plates and trains',
     on: always,
     what: 'End shake on every arbor',
-    how: 'Lift each with tweezers: it moves a little lengthways, drops back by itself, and no wheel touches.',
-    before: true,
+    how: 'Plates on: lift each with tweezers. It moves a little lengthways, drops back, and no wheel touches.',
   },
   free('going', 'Going'),
   free('strike', 'Strike'),
@@ -266,7 +265,6 @@ export const ASSEMBLE: readonly Row[] = [
     on: fitted('chime drum'),
     what: 'Drum in phase with its release',
     how: 'Let off all four in turn: each quarter plays its own phrase.',
-    before: true,
   },
   {
     id: 'all-hammers',
