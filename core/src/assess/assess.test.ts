@@ -48,6 +48,7 @@ describe('a measurement is worth what its way of measuring is', () => {
     expect(weighMeasurement(carriage, 'regulator', 0, 'by eye').good).toBeNull();
     expect(weighMeasurement(carriage, 'regulator', 0, 'at its stop (0 or 100)').good).toBe(false);
     expect(weighMeasurement(carriage, 'regulator', 100, 'at its stop (0 or 100)').text).toContain('fast end');
+    expect(() => weighMeasurement(carriage, 'regulator', 50, 'at its stop (0 or 100)')).toThrow('0 or 100');
   });
   it('says of an amplitude what the bench of the sound says; of an escapement without a range nothing', () => {
     for (let a = 130; a <= 340; a += 5) {

@@ -7,6 +7,8 @@ export interface Means {
   how: string;
   within: number;
   share?: boolean;
+  /** All that it can come to. */
+  only?: readonly number[];
 }
 export interface Measurable {
   id: string;
@@ -72,7 +74,7 @@ export const MEASURABLES: readonly Measurable[] = [
     means: [
       { how: 'read off the index', within: 5 },
       // A stop is felt: there is nothing to misread.
-      { how: 'at its stop (0 or 100)', within: 0 },
+      { how: 'at its stop (0 or 100)', within: 0, only: [0, 100] },
       { how: 'by eye', within: 15 },
     ],
     judge: (low, high) =>
@@ -160,6 +162,7 @@ export function weighMeasurement(
   const means = m.means.find((x) => x.how === how);
   ensure(means !== undefined, 'how', 'Say how it was measured.');
   ensure(value >= m.from && value <= m.to, 'value', `Between ${m.from} and ${m.to} ${m.unit}.`);
+  ensure(means.only?.includes(value) ?? true, 'value', `This way it is ${means.only?.join(' or ')} ${m.unit}.`);
   const within = means.share ? Math.abs(value) * means.within : means.within;
   return { ...m.judge(value - within, value + within, traits), within, unit: m.unit, name: m.name };
 }

@@ -61,10 +61,14 @@ const BARREL = ['barrels', 'mainsprings'];
 
 /**
  * How deep a movement was opened before such a basket can go into a bath: as deep as its deepest part. A name that is
- * not known lies between the plates. Common practice.
- * @param names of what is in the basket and was not logged as taken off
+ * not known lies between the plates; what the strip log has as apart asks no more. Common practice.
  */
-export function basketOpens(names: readonly string[]): Depth {
+export function basketOpens(
+  basket: readonly { name: string }[],
+  log: readonly { what: string; fate: string }[],
+): Depth {
+  const off = log.filter((s) => s.fate === 'apart').map((s) => s.what);
+  const names = basket.map((p) => p.name).filter((name) => !off.includes(name));
   const deep = names.map((name): Depth => {
     if (OUTSIDE.includes(name)) return 'hands and dial';
     if (name === 'motion work') return 'dial side';

@@ -20,6 +20,13 @@ describe('the owner’s own words in what was typed', () => {
     expect(privateWordsIn(typedWords({ ...visit, findings: [finding] }), owner)).toEqual([
       { word: 'tarrowby', where: 'a finding' },
     ]);
+    const oiled = [{ ...visit.oiled[0]!, product: 'Mr Tarrowby’s own oil' }];
+    const [coat] = visit.casework;
+    const casework = [{ ...coat!, doneAt: '2031-05-02T09:00:00Z', product: 'Wax of Tarrowby' }];
+    expect(privateWordsIn(typedWords({ ...visit, oiled, casework }), owner).map((h) => h.where)).toEqual([
+      'an oil point',
+      'work on the case',
+    ]);
     const why = { ...visit.stages[0]!, state: 'left' as const, why: 'Odile asked so' };
     expect(privateWordsIn(typedWords({ ...visit, stages: [why] }), owner)).toEqual([
       { word: 'odile', where: 'what was not done' },

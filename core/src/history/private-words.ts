@@ -68,9 +68,8 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
       'value' in test ? test.value : '',
     );
   for (const p of visit.parts) take('a part', p.what, p.size);
-  // A product is called as its maker calls it.
-  for (const o of visit.oiled) take('an oil point', o.differs);
-  for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what);
+  for (const o of visit.oiled) take('an oil point', o.product, o.batch, o.differs);
+  for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what, t.product);
   for (const l of visit.agreement.lines) if (l.state === 'declined') take('declined work', l.what);
   for (const s of [...visit.stages, ...visit.units.flatMap((u) => u.stages)]) take('what was not done', s.why);
   const { trial } = visit.job;

@@ -6,6 +6,7 @@ import { isStopped, judgeRun, nextReading, type RunLog } from '../rate/index.ts'
 import type { Choices } from '../rules/index.ts';
 import type { Fate } from '../strip/index.ts';
 import {
+  newMovementWaits,
   stagesOf,
   type Job,
   type PassDepth,
@@ -101,7 +102,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
     oilLeft: chart.filter((p) => !oiled.has(p.id)).length,
     run: runFacts(visit, now),
     promisedAt: visit.promisedFor === null ? null : Date.parse(visit.promisedFor) + DAY_MS,
-    newMovementWaits: visit.job.shape === 'replacement' && visit.replacement.out === null,
+    newMovementWaits: newMovementWaits(visit),
     trialEndsAt: visit.job.trial && !visit.job.trial.outcome ? Date.parse(visit.job.trial.reviewOn) : null,
   };
 }

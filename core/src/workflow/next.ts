@@ -69,12 +69,18 @@ export interface NextAction {
 /** The first stage of the job that wants a hand; `sign` when none does. */
 export const stageOf = (stages: readonly Stand[]): StageId => stages.find((s) => s.state === 'open')?.stage ?? 'sign';
 
+/** Its plates are closed again, as far as was said. */
+export const isAssembled = (stages: readonly Stand[]): boolean => stagesIn(stages, 'done', 'left').includes('assemble');
+
+/** Another movement was agreed to go into the case, and it is not in yet. */
+export const newMovementWaits = (v: { job: { shape: string }; replacement: { out: unknown } }): boolean =>
+  v.job.shape === 'replacement' && v.replacement.out === null;
+
 /** Assembled again, opened at the dial side only, or never taken apart: then a wound train is how it should be. */
 export function isTogether(stages: readonly Stand[], passes: readonly Pick<PassDepth, 'depth'>[]): boolean {
   const last = passes.at(-1);
   if (last && isShallow(last.depth)) return true;
-  const behind = stagesIn(stages, 'done', 'left');
-  if (behind.includes('assemble') || behind.includes('oil')) return true;
+  if (isAssembled(stages) || stagesIn(stages, 'done', 'left').includes('oil')) return true;
   return ['strip', 'assemble'].every((s) => stagesIn(stages, 'not in this job').includes(s as StageId));
 }
 

@@ -72,9 +72,8 @@ export async function startBath(
   if (sequence.baths.length > 0 && given.parts.length === 0)
     throw badField('parts', 'Put at least one part in the basket.');
   if (sequence.baths.length > 0) {
-    const off = await ctx.em.find(StripStep, { visitId, fate: 'apart' });
-    const names = given.parts.map((p) => p.name).filter((name) => !off.some((s) => s.what === name));
-    await holdToPower(ctx, visit, basketOpens(names), { field: 'parts' });
+    const log = await ctx.em.find(StripStep, { visitId });
+    await holdToPower(ctx, visit, basketOpens(given.parts, log), { field: 'parts' });
   }
   const steps = stepsOf(given.sequence, {
     bath: given.bath,

@@ -3,7 +3,7 @@ import type { ParsedBodyOf, Power as Shape, PowerOverride as Override } from '@e
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Traits } from '@eclat/core/movement';
-import { heldUp, powerOf, powerWords, stagesIn, stripGate, type Depth } from '@eclat/core/workflow';
+import { heldUp, isAssembled, powerOf, powerWords, stripGate, type Depth } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { StandRun } from '../assembly/assembly.entity.ts';
@@ -142,7 +142,7 @@ export async function holdToPower(
 export async function holdApart(ctx: Context, visit: Visit, opens: Depth, field: string): Promise<void> {
   const orderBy = { at: 'asc' } as const;
   const [last] = (await ctx.em.find(StageEvent, { visitId: visit.id, stage: 'assemble' }, { orderBy })).slice(-1);
-  if (last && stagesIn([last], 'done', 'left').length > 0) return;
+  if (last && isAssembled([last])) return;
   await holdToPower(ctx, visit, opens, { field });
 }
 

@@ -3,6 +3,7 @@ import { Row } from './LoggedRow.tsx';
 import type { StripStep } from '@eclat/contract';
 import { accountOf, backwards, type Step } from '@eclat/core/strip';
 import { counted } from '@eclat/core/units';
+import { newMovementWaits } from '@eclat/core/workflow';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -25,7 +26,7 @@ export function AssemblyScreen() {
   const unset = phases.filter((p) => p.setAt === null && p.when === 'before the plates close');
   const setUp = visit.power.filter((p) => p.setUpTurns !== null && p.setUpTurns > 0);
   const { failed } = leftOf(visit, 'assemble');
-  const waits = visit.job.shape === 'replacement' && visit.replacement.out === null;
+  const waits = newMovementWaits(visit);
   const first = backwards(steps).find((s) => s.fate === 'apart');
   return (
     <>

@@ -108,8 +108,7 @@ export function usePlan(light: boolean) {
   const limit = bath === null ? null : planRun(parts, bath).limitMin;
   const wanted = minutes.trim() === '' ? Math.min(ruledMinutes, limit ?? ruledMinutes) : Number(minutes);
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
-  const off = visit.strip.steps.filter((s) => s.fate === 'apart').map((s) => s.what);
-  const opens = basketOpens(parts.map((p) => p.name).filter((name) => !off.includes(name)));
+  const opens = basketOpens(parts, visit.strip.steps);
   const held = useHeldUp(dips ? opens : 'hands and dial').length > 0;
   const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
   const plan = planSequence(steps, parts);

@@ -1,4 +1,4 @@
-import { stagesIn, type Depth } from '@eclat/core/workflow';
+import { isAssembled, type Depth } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
@@ -18,7 +18,7 @@ export function UnderPower({ opens, entered = false }: { opens: Depth; entered?:
   const unsafe = useHeldUp(opens);
   const [asking, setAsking] = useState(false);
   const open = useCommand(api.powerDown.open, { what: 'Open under power', onSent: () => setAsking(false) });
-  const assembled = stagesIn(visit.stages, 'done', 'left').includes('assemble');
+  const assembled = isAssembled(visit.stages);
   if (unsafe.length === 0 || visit.closedAt || (entered && assembled)) return null;
   return (
     <section aria-label="Under power" className="my-3 rounded-xl border-2 border-danger bg-danger-wash p-4">

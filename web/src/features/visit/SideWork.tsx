@@ -1,6 +1,6 @@
 import type { Visit } from '@eclat/contract';
 import { isElectric } from '@eclat/core/electric';
-import { unitStage } from '@eclat/core/workflow';
+import { newMovementWaits, unitStage } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, Zap } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -14,7 +14,7 @@ export function SideWork({ visit }: { visit: Visit }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const late = visit.units.filter((u) => unitStage(u) !== null).length;
   const { out, checks } = visit.replacement;
-  const waits = visit.job.shape === 'replacement' && out === null;
+  const waits = newMovementWaits(visit);
   const replacing =
     waits || visit.agreement.chosen?.route === 'replace' || out !== null || Object.keys(checks).length > 0;
   return (
