@@ -37,7 +37,15 @@ export const knowledge = z.object({
   causes: z.array(ownCause),
   learn: z.boolean(),
   signedVisits: z.int(),
-  experience: z.record(z.string(), z.object({ found: share, shows: z.partialRecord(symptomId, share) })),
+  experience: z.record(
+    z.string(),
+    z.object({
+      found: share,
+      /** Found, or not ruled out: not a whole number. */
+      expected: z.object({ times: z.number(), of: z.int() }),
+      shows: z.partialRecord(symptomId, share.extend({ blamed: z.number() })),
+    }),
+  ),
 });
 
 export const diagnosisRoutes = {

@@ -1,14 +1,12 @@
 import type { Traits } from '../movement/index.ts';
-import { PRIOR, type Cause, type Level } from './causes/index.ts';
+import type { Cause, Level } from './causes/index.ts';
 import { combinations } from './combos.ts';
-import { priorWith, showsWith, type Experience, type Share } from './experience.ts';
-import { posterior, type Network, type Observed } from './infer.ts';
-import { instancesFor, symptomsFor, type Instance } from './instances.ts';
+import { networkOf, observedOf, type Experience, type Share } from './experience.ts';
+import { posterior, type Observed } from './infer.ts';
+import type { Instance } from './instances.ts';
 import { levelReached, nextLooks, weigh, type LooksTaken, type NextLook } from './looks.ts';
-import { HIDDEN_WHEN_DEAD, SYMPTOMS, type SymptomId, type Observations } from './symptoms.ts';
+import { SYMPTOMS, type SymptomId, type Observations } from './symptoms.ts';
 
-/** A symptom shows without any listed cause about this often. House rule: 0.01 to 0.02. */
-const LEAK = 0.015;
 const COMBINATIONS = 4;
 
 export interface RankedCause {
@@ -35,10 +33,6 @@ export interface Diagnosis {
   level: Level;
 }
 
-/** Symptoms that cannot be observed given the others: a dead clock has no rate. */
-export const unobservable = (seen: Observations): readonly SymptomId[] =>
-  seen.dead === 'present' ? HIDDEN_WHEN_DEAD : [];
-
 /**
  * The causes in order of their probability, each with its reasons; the likeliest states of the whole; and the next
  * look. A reason's direction is found by leaving that one observation out: if the cause was less likely without it, it
@@ -53,15 +47,8 @@ export function diagnose(
   apart: Level = 0,
   { causes, experience }: ShopKnowledge = NOTHING_YET,
 ): Diagnosis {
-  const instances = instancesFor(traits, causes);
-  const symptoms = symptomsFor(traits, causes);
-  const hidden = unobservable(seen);
-  const net: Network = {
-    priors: instances.map((i) => priorWith(PRIOR[i.cause.prior], i, experience)),
-    likelihoods: instances.map((i) => symptoms.map((s) => showsWith(i, s, experience))),
-    leaks: symptoms.map(() => LEAK),
-  };
-  const observed = symptoms.map((s): Observed => (hidden.includes(s) ? 'unknown' : (seen[s] ?? 'unknown')));
+  const { instances, symptoms, net } = networkOf(traits, causes, experience);
+  const observed = observedOf(symptoms, seen);
   const looks = instances.map((i) => weigh(taken[i.id]));
   const all = posterior(net, observed, looks);
   const without = symptoms.map((_, f) =>

@@ -3,11 +3,11 @@ import { familyById } from '../movement/index.ts';
 import { causeOf, diagnose, experienceOf, type OwnCause, type SignedVisit } from './index.ts';
 
 const { traits } = familyById('fusee');
-const visit = (found: string[], seen: SignedVisit['seen'] = { 'stops-hours': 'present' }): SignedVisit => ({
-  traits,
-  found,
-  seen,
-});
+const visit = (
+  found: string[],
+  seen: SignedVisit['seen'] = { 'stops-hours': 'present' },
+  clear: string[] = [],
+): SignedVisit => ({ traits, found, clear, seen });
 const chance = (id: string, visits: SignedVisit[]) =>
   diagnose(traits, { 'stops-hours': 'present' }, {}, 0, { causes: [], experience: experienceOf(visits) }).ranked.find(
     (r) => r.instance.id === id,
@@ -20,8 +20,10 @@ describe('the shop’s own signed visits', () => {
   ];
   it('are counted, and said as they are', () => {
     const { shows, found } = experienceOf([...fifteen, visit(['crutch-loop'])])['worn-hole.going']!;
-    expect(shows['stops-hours']).toEqual({ times: 12, of: 15 });
-    expect(found).toEqual({ times: 15, of: 16 });
+    expect(shows['stops-hours']).toMatchObject({ times: 12, of: 15 });
+    expect(found).toEqual({ times: 15, of: 15 });
+    const looked = experienceOf([...fifteen, visit(['crutch-loop'], {}, ['worn-hole.going'])])['worn-hole.going']!;
+    expect(looked.found).toEqual({ times: 15, of: 16 });
     expect(
       chance('worn-hole.going', fifteen)
         .reasons.map((r) => r.text)
@@ -44,6 +46,22 @@ describe('the shop’s own signed visits', () => {
       (r) => r.instance.id === 'worn-hole.going',
     )!;
     expect(seen.probability).toBeCloseTo(18 / 35, 9);
+  });
+  // A cause that nobody looked for is unknown: fifteen visits that found another do not make it rarer.
+  it('do not take what nobody looked for as absent', () => {
+    const of = (visits: SignedVisit[]) =>
+      diagnose(traits, {}, {}, 0, { causes: [], experience: experienceOf(visits) }).ranked.find(
+        (r) => r.instance.id === 'loose-case',
+      )!.probability;
+    expect(of(fifteen)).toBeGreaterThan(0.9 * of([]));
+    expect(of(fifteen.map((v) => ({ ...v, clear: ['loose-case'] })))).toBeLessThan(0.75 * of([]));
+  });
+  // Two causes found in one visit: what it showed is shared by how likely each is to have shown it.
+  it('share a symptom among the causes that were found together', () => {
+    const one = experienceOf([visit(['worn-hole.going'])])['worn-hole.going']!.shows['stops-hours']!;
+    const two = experienceOf([visit(['worn-hole.going', 'out-of-beat'])])['worn-hole.going']!.shows['stops-hours']!;
+    expect(one.blamed).toBeGreaterThan(0.95);
+    expect(two.blamed).toBeLessThan(0.5);
   });
   it('say nothing where no cause was confirmed', () => expect(experienceOf([visit([])])).toEqual({}));
 });

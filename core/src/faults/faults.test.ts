@@ -59,7 +59,7 @@ describe('stories', () => {
     [
       'mantel-barrels',
       { 'uneven-beat': 'present', 'stops-hours': 'present' },
-      /^out-of-beat/,
+      /^out-of-beat|^not-level/,
       /^out-of-beat|^not-level/,
     ],
     // The strike alone is dead: its spring or its wind, not the going train.
@@ -84,7 +84,7 @@ describe('stories', () => {
     ['longcase', { 'bench-not-case': 'present' }, /^not-level/, /^not-level|^loose-case/],
     // The hour comes as one or two.
     ['longcase', { 'far-too-few': 'present' }, /^oil-on-rack/, /^oil-on-rack/],
-    ['quarter-chime', { 'quarters-order': 'present' }, /^drum-phase/, /^drum-phase|^selector/],
+    ['quarter-chime', { 'quarters-order': 'present' }, /^chime-locking/, /^chime-locking|^chime-stalled|^selector/],
     // Flutter and touching: height and level before the strip is blamed.
     [
       'torsion',
@@ -118,6 +118,37 @@ describe('stories', () => {
     expect(of('mantel-barrels', { dead: 'present', 'small-swing': 'absent' }).ranked[0]!.probability).toBe(
       of('mantel-barrels', { dead: 'present' }).ranked[0]!.probability,
     ));
+  // Practice: these stop a clock altogether, whatever else they do.
+  it.each([
+    ['mantel-barrels', 'out-of-beat'],
+    ['mantel-barrels', 'not-level'],
+    ['torsion', 'torsion-beat'],
+    ['electric-master', 'contact-dirty'],
+    ['electric-master', 'supply-low'],
+  ] as const)('a dead %s may be %s', (family, id) =>
+    expect(chance(family, { dead: 'present' }, id)).toBeGreaterThan(1.3 * chance(family, {}, id)),
+  );
+  it('a chime that hangs can be why it does not strike', () =>
+    expect(chance('quarter-chime', { 'no-strike': 'present' }, 'chime-stalled')).toBeGreaterThan(
+      1.5 * chance('quarter-chime', {}, 'chime-stalled'),
+    ));
+  // Practice: the number of changes comes from the locking plate, the phrase from the drum.
+  it('the wrong phrases accuse the drum, the wrong number the locking plate', () => {
+    const chime = (seen: Observations) => ids('quarter-chime', seen)[0];
+    expect(chime({ 'wrong-phrases': 'present' })).toBe('drum-phase');
+    expect(chime({ 'quarters-order': 'present' })).toBe('chime-locking');
+    expect(ids('shelf-rack', { 'wrong-linear': 'present' })[0]).toBe('rack-tail-bent');
+    expect(ids('shelf-rack', { 'wrong-constant': 'present' })[0]).toBe('out-of-step');
+    expect(ids('shelf-open-springs', { 'half-hour-out': 'present' })[0]).toBe('half-hour-out');
+  });
+  // Fact: what loses does not gain. A strip that does either is no less likely because it does not do both.
+  it('what loses cannot gain: an answer to the other says nothing', () => {
+    for (const gains of ['absent', undefined] as const)
+      expect(chance('torsion', { loses: 'present', ...(gains && { gains }) }, 'strip-strength')).toBe(
+        chance('torsion', { loses: 'present' }, 'strip-strength'),
+      );
+    expect(chance('torsion', { loses: 'present' }, 'strip-strength')).toBeGreaterThan(0.4);
+  });
   it('a longcase never has a mainspring', () =>
     expect(ids('longcase', { dead: 'present' }, 99).filter((id) => /mainspring/.test(id))).toEqual([]));
   it('a strike that misses accuses the strike train, and leaves the going train alone', () => {

@@ -1,5 +1,5 @@
 import type { Observed } from './infer.ts';
-import { beats, drivenBy, has, hasTrain, type Traits, isMains } from '../movement/index.ts';
+import { beats, drivenBy, has, hasTrain, isMains, isSpring, isWeight, type Traits } from '../movement/index.ts';
 
 type Shown = (t: Traits) => boolean;
 const any: Shown = () => true;
@@ -20,6 +20,8 @@ const TABLE = {
   'stops-hours': ['Stops after hours', any],
   'stops-late': ['Stops late in the wind', runs],
   'stops-place': ['Stops at the same place', any],
+  'uneven-wind': ['Uneven over the wind', (t) => drivenBy(t, (d) => d === 'fusee spring')],
+  'wont-stay-wound': ['Will not stay wound', (t) => drivenBy(t, (d) => isSpring(d) || isWeight(d))],
   'bench-not-case': ['Runs on the bench, not in its case', (t) => t.oscillator === 'pendulum' || torsion(t)],
   'loses-unregulated': ['Loses and will not regulate faster', runs],
   loses: ['Loses', runs],
@@ -31,6 +33,11 @@ const TABLE = {
   'torsion-flutters': ['Torsion escapement flutters', torsion],
   'no-strike': ['No strike', strikes],
   'wrong-constant': ['Strikes a wrong hour by a constant number', strikes],
+  'wrong-linear': [
+    'One number too many or too few at all hours: twelve gives thirteen or eleven',
+    (t) => t.strike === 'rack',
+  ],
+  'half-hour-out': ['One blow at the hour, the hour at the half', (t) => t.strike === 'count wheel'],
   'wrong-random': ['Wrong counts at random', strikes],
   'far-too-few': ['Strikes far too few whatever the hour', strikes],
   'runs-on': ['Runs on striking', strikes],
@@ -40,8 +47,10 @@ const TABLE = {
   'strikes-fast': ['Strikes too fast', strikes],
   'stops-before-strike': ['Stops before the hour or quarter', strikes],
   'dull-thud': ['Dull thud', strikes],
+  'tone-hard': ['Tone hard or dull', strikes],
   'no-chime': ['No chime', chimes],
   'quarters-order': ['Quarters out of order', chimes],
+  'wrong-phrases': ['Right number of changes, wrong phrases', (t) => has(t, 'chime drum')],
   'hands-slip': ['Hands slip or stay while it runs', any],
   'alarm-fails': ['Alarm fails', (t) => hasTrain(t, 'alarm')],
   'repeater-uneven': ['Repeater faint or uneven', (t) => has(t, 'repeater')],
@@ -81,6 +90,7 @@ export const HIDDEN_WHEN_DEAD: readonly SymptomId[] = [
   'stops-hours',
   'stops-late',
   'stops-place',
+  'uneven-wind',
   'bench-not-case',
   'loses-unregulated',
   'loses',
@@ -94,3 +104,23 @@ export const HIDDEN_WHEN_DEAD: readonly SymptomId[] = [
 ];
 
 export type Observations = Partial<Record<SymptomId, Exclude<Observed, 'unknown'>>>;
+
+/** States of one thing: it cannot gain and lose, nor be too slow and too fast. One of them excludes the others. */
+export const EXCLUSIVE: readonly (readonly (readonly SymptomId[])[])[] = [
+  [['gains'], ['loses', 'loses-unregulated']],
+  [['strikes-slow'], ['strikes-fast']],
+];
+/** What cannot be as well, when a symptom is there. */
+export const excludedBy = (symptom: SymptomId): SymptomId[] =>
+  EXCLUSIVE.flatMap((states) =>
+    states.some((s) => s.includes(symptom)) ? states.filter((s) => !s.includes(symptom)).flat() : [],
+  );
+
+/** Symptoms that cannot be observed given the others: a dead clock has no rate, and one that loses does not gain. */
+export function unobservable(seen: Observations): readonly SymptomId[] {
+  const there = SYMPTOM_IDS.filter((s) => seen[s] === 'present');
+  return [
+    ...(seen.dead === 'present' ? HIDDEN_WHEN_DEAD : []),
+    ...there.flatMap(excludedBy).filter((s) => seen[s] !== 'present'),
+  ];
+}

@@ -18,6 +18,17 @@ export function dialError(dialS: number, referenceS: number): number {
   return ((((dialS - referenceS + HALF_DIAL_S) % turn) + turn) % turn) - HALF_DIAL_S;
 }
 
+/**
+ * Local time of day that a dial is read against, seconds since midnight. A dial does not follow summer time by itself:
+ * until its hands are set again it is read against the time that was in force when they were.
+ * @param at when it is read, and `setAt` when its hands were last set, ms since 1970
+ * @param aheadOfUtcS how far local time is ahead of UTC at a moment, s
+ */
+export function dialReference(at: number, setAt: number, aheadOfUtcS: (at: number) => number): number {
+  const s = at / 1000 + aheadOfUtcS(setAt);
+  return ((s % 86_400) + 86_400) % 86_400;
+}
+
 /** Readings since the last event that breaks the line: a stop, a setting, an adjustment. Both in order of time. */
 export function currentSegment<R extends Reading>(readings: readonly R[], breaksAt: readonly number[]): R[] {
   const last = Math.max(-Infinity, ...breaksAt);

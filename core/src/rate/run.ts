@@ -2,7 +2,7 @@ import type { Traits } from '../movement/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { fitRate, READING_NOISE_S, type RateFit, type ReadBy } from './fit.ts';
 import { currentSegment, type Reading } from './reading.ts';
-import { judgeRate, protocolFor, type Protocol, type RateVerdict } from './verdict.ts';
+import { judgeRate, protocolFor, wanderFor, type Protocol, type RateVerdict } from './verdict.ts';
 
 export interface RunLog {
   startedAt: string;
@@ -34,7 +34,7 @@ export function judgeRun(traits: Traits, run: RunLog, now: number, choices: Choi
   const since = Math.max(Date.parse(run.startedAt), ...breaks);
   const last = segment.at(-1)?.at ?? since;
   const protocol = protocolFor(traits, choices);
-  const fit = fitRate(segment, READING_NOISE_S[run.readBy]);
+  const fit = fitRate(segment, READING_NOISE_S[run.readBy], wanderFor(protocol));
   // The run lasts as long as it has been watched, not as long as it has been left alone.
   return {
     protocol,

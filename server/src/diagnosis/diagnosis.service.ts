@@ -1,5 +1,12 @@
 import { openVisit } from '../visit/lock.ts';
-import { instancesFor, SYMPTOM_IDS, type LookOutcome, type Observations, type SymptomId } from '@eclat/core/faults';
+import {
+  excludedBy,
+  instancesFor,
+  SYMPTOM_IDS,
+  type LookOutcome,
+  type Observations,
+  type SymptomId,
+} from '@eclat/core/faults';
 import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
@@ -28,7 +35,12 @@ export async function observe(
   await openVisit(ctx, visitId);
   const of = { visitId, symptom: symptom as SymptomId };
   if (state === null) await ctx.em.nativeDelete(Observation, of);
-  else await ctx.em.upsert(Observation, { ...of, state, ...signature(ctx) });
+  else {
+    await ctx.em.upsert(Observation, { ...of, state, ...signature(ctx) });
+    // It cannot gain and lose: what is said now counts, and what it excludes is no longer said to be there.
+    if (state === 'present')
+      await ctx.em.nativeDelete(Observation, { visitId, state, symptom: { $in: excludedBy(of.symptom) } });
+  }
   const all = await ctx.em.find(Observation, { visitId });
   return Object.fromEntries(all.map((o) => [o.symptom, o.state]));
 }

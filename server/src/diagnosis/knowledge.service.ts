@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { causeOf, experienceOf, OWN_PREFIX, type Cause, type Observations } from '@eclat/core/faults';
-import type { Traits } from '@eclat/core/movement';
+import { causeOf, experienceOf, OWN_PREFIX, type Cause, type SignedVisit } from '@eclat/core/faults';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Shop } from '../people/people.entity.ts';
@@ -21,13 +20,14 @@ export const ownCauses = async (ctx: Context): Promise<Cause[]> =>
 export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.diagnosis.knowledge>> {
   const own = await rows(ctx);
   const { learn } = await ctx.em.findOneOrFail(Shop, { one: true });
-  const signed = await sql<{ traits: Traits; found: string[]; seen: Observations }>(
+  const signed = await sql<SignedVisit>(
     ctx.em,
     `
     select m.traits,
       (select coalesce(json_agg(distinct x.id), '[]')
         from (select look as id from look_taken where visit_id = v.id and outcome = 'found' union select cause
           from finding where visit_id = v.id and cause <> '') x) as found,
+      (select coalesce(json_agg(look), '[]') from look_taken where visit_id = v.id and outcome = 'clear') as clear,
       (select coalesce(json_object_agg(symptom, state), '{}') from observation where visit_id = v.id) as seen
     from visit v join movement m on m.id = v.movement_id where v.closed_at is not null order by v.closed_at desc
       limit ${LAST}`,

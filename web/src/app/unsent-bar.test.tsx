@@ -59,7 +59,7 @@ describe('a reading by one press', () => {
     const router = createMemoryRouter([
       {
         element: <Outlet context={{ id: 'v1' }} />,
-        children: [{ index: true, element: <ReadNow visitId="v1" /> }],
+        children: [{ index: true, element: <ReadNow setAt={0} visitId="v1" /> }],
       },
     ]);
     render(

@@ -8,6 +8,16 @@ const mains = (t: Traits) => drivenBy(t, isMains);
 export const ELECTRIC = [
   ...ofMovement(wound, [
     [
+      'mechanical-part',
+      'The mechanical part does not run',
+      'usual',
+      'dead H, stops-hours M',
+      'Re-arm it by hand: does it run?',
+      1,
+      0,
+      'If it runs: supply, contacts, coil; if not: as any movement',
+    ],
+    [
       'coil-open',
       'Coil open or shorted',
       'usual',
@@ -21,7 +31,7 @@ export const ELECTRIC = [
       'supply-low',
       'Supply too low for the pull',
       'usual',
-      'coil-no-pull H',
+      'coil-no-pull H, dead H',
       'Step the voltage up from low, the current limited',
       5,
       1,
@@ -31,7 +41,7 @@ export const ELECTRIC = [
       'contact-dirty',
       'Contact dirty, bent, worn',
       'common',
-      'coil-no-pull M, rate-wanders L, stops-hours M',
+      'coil-no-pull M, dead M, rate-wanders L, stops-hours M',
       'Volts across the contact through a turn',
       10,
       1,
@@ -78,6 +88,16 @@ export const ELECTRIC = [
       10,
       2,
       'Renew the oil by the soak sequence, or replace',
+    ],
+    [
+      'motor-start',
+      'Motor does not start by itself',
+      'usual',
+      'dead M, hums H',
+      'Spin it both ways',
+      2,
+      1,
+      'By design, or the rotor’s oil',
     ],
     [
       'cord-open',

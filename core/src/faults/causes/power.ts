@@ -39,6 +39,36 @@ export const POWER = [
     ],
   ),
   ...ofEachSource(
+    (_, kind) => isSpring(kind) || isWeight(kind),
+    [
+      [
+        'slipping-click',
+        'Slipping or loose click',
+        'usual',
+        'wont-stay-wound H',
+        'Wind a little, hand on the key, and listen',
+        1,
+        0,
+        'Dress or renew it; dangerous until then: let it down first',
+      ],
+    ],
+  ),
+  ...ofEachSource(
+    (_, kind) => kind === 'fusee spring',
+    [
+      [
+        'fusee-set-up',
+        'Set-up or stop-iron wrong, chain broken or off',
+        'usual',
+        'dead M, stops-late H, uneven-wind M',
+        'Count the set-up, look at the iron at the last turn',
+        10,
+        2,
+        'Restore the counted set-up',
+      ],
+    ],
+  ),
+  ...ofEachSource(
     (_, kind) => isWeight(kind),
     [
       [

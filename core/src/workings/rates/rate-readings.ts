@@ -1,5 +1,13 @@
 import { FAMILIES, familyById } from '../../movement/index.ts';
-import { currentSegment, fitRate, judgeRate, protocolFor, READING_NOISE_S, type ReadBy } from '../../rate/index.ts';
+import {
+  currentSegment,
+  fitRate,
+  judgeRate,
+  protocolFor,
+  READING_NOISE_S,
+  wanderFor,
+  type ReadBy,
+} from '../../rate/index.ts';
 import { ensure } from '../../units/index.ts';
 import { choice, maybe, number, numbers, out, rows, words } from '../fields.ts';
 import { working } from '../working.ts';
@@ -13,7 +21,7 @@ export default working({
   title: 'Rate from readings',
   subject: 'Rate and beat',
   stages: ['run'],
-  version: 1,
+  version: 2,
   figure: 'rate',
   asks: 'What is its rate, how sure is that, and when do I read again?',
   alias: 'gain lose seconds a day interval test run',
@@ -48,6 +56,7 @@ export default working({
   result: z.object({
     rateSecondsPerDay: out('Rate', 's/day', 2),
     halfWidth: out('95 % of the time within', '± s/day', 2),
+    wanderS: out('It wanders from day to day, about', 's', 1),
     used: out('Readings that count', '', 0),
     outliers: out('Readings off the line', '', 0),
     verdict: words('Verdict'),
@@ -63,13 +72,14 @@ export default working({
       readings,
       (i.touchedDays ?? []).map((d) => d * DAY_MS),
     );
-    const fit = fitRate(segment, READING_NOISE_S[i.readBy]);
-    ensure(fit !== null, 'readings', 'Two readings at different times, at least, since it was last touched.');
     const protocol = protocolFor(familyById(i.family).traits);
+    const fit = fitRate(segment, READING_NOISE_S[i.readBy], wanderFor(protocol));
+    ensure(fit !== null, 'readings', 'Two readings at different times, at least, since it was last touched.');
     const verdict = judgeRate(fit, protocol, segment[0]!.at, segment.at(-1)!.at);
     return {
       rateSecondsPerDay: fit.rateSecondsPerDay,
       halfWidth: fit.halfWidthSecondsPerDay,
+      wanderS: fit.wanderS,
       used: segment.length,
       outliers: fit.outliers.length,
       verdict: verdict.kind,
@@ -79,16 +89,18 @@ export default working({
     };
   },
   says: (r) => `${r.words}${r.readAgainDays === null ? '' : ` Read again on day ${r.readAgainDays.toFixed(1)}.`}`,
-  formula: 'least squares after Theil–Sen; σ² = (4 s₀² + SSR)/(n + 2), Student’s t with n + 2 degrees',
+  formula:
+    'Theil–Sen for readings that do not belong; generalised least squares with a wander of 0 to 10 s from day to day, ' +
+    'weighed by the readings; σ² = (4 s₀² + SSR)/(n + 2), Student’s t with n + 2 degrees',
   sources: [REGRESSION, 'Scaled-inverse-χ² prior on the scatter, any text on Bayesian regression'],
   checks: [
     {
       kind: 'published',
       source:
-        'Student’s t, two-sided 95 %, 4 degrees: 2.776 (NIST/SEMATECH e-Handbook): two readings a ' +
-        'day apart with 1 s each',
+        'Student’s t, two-sided 95 %, 4 degrees: 2.776 (NIST/SEMATECH e-Handbook): a dial ' +
+        'that its master steps, two readings a day apart with 1 s each',
       given: {
-        family: 'mantel-barrels',
+        family: 'slave-dial',
         readBy: 'seconds hand',
         readings: [
           { days: 0, errorS: 0 },

@@ -60,7 +60,7 @@ export function Ranked({ ranked: { instance, probability, reasons, found } }: { 
           {instance.name}
           {found && found.times > 0 && (
             <span className="ml-3 text-base font-normal text-soft">
-              found in {found.times} of your last {found.of}
+              found {found.times} of {found.of} times it was looked for
             </span>
           )}
         </p>

@@ -86,7 +86,7 @@ function FoundHere({ data }: { data: Knowledge }) {
     return train ? `${c}, ${train}` : c;
   };
   return (
-    <Panel title="Found here" aside={<span className="text-soft">of the clocks that could have had it</span>}>
+    <Panel title="Found here" aside={<span className="text-soft">of the times it was looked for</span>}>
       {found.length === 0 ? (
         <Empty>What looks and findings of signed visits confirm is counted here.</Empty>
       ) : (
@@ -95,7 +95,7 @@ function FoundHere({ data }: { data: Knowledge }) {
             <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-2">
               <span className="font-semibold">{nameOf(id)}</span>
               <span className="text-lg whitespace-nowrap tabular-nums">
-                <b>{e.found.times}</b> of your last {e.found.of}
+                <b>{e.found.times}</b> of {e.found.of}
               </span>
             </li>
           ))}

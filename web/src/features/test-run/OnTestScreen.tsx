@@ -158,7 +158,7 @@ function Round({
           {judged.verdict.text}
         </p>
       </Panel>
-      <ReadNow key={row.visitId} visitId={row.visitId} onKept={next} />
+      <ReadNow key={row.visitId} visitId={row.visitId} setAt={judged.since} onKept={next} />
       <div className="flex gap-3">
         <Button onClick={next}>
           <SkipForward className="size-5" aria-hidden />

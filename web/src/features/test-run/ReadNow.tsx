@@ -1,5 +1,5 @@
 import { api } from '../../data/api.ts';
-import { dialError, isRoomCelsius, readDial } from '@eclat/core/rate';
+import { dialError, dialReference, isRoomCelsius, readDial } from '@eclat/core/rate';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow, useAppState } from '../../data/app-state.ts';
@@ -7,14 +7,15 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 
-const secondsOfDay = (at: number) => {
-  const d = new Date(at);
-  return d.getHours() * 3600 + d.getMinutes() * 60 + d.getSeconds() + d.getMilliseconds() / 1000;
-};
+/** How far local time is ahead of UTC, s. */
+const aheadOfUtc = (at: number) => new Date(at).getTimezoneOffset() * -60;
 const two = (n: number) => String(n).padStart(2, '0');
 
-/** One press at the moment the hand meets a mark; then, at leisure, what the hands showed. */
-export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => void }) {
+/**
+ * One press at the moment the hand meets a mark; then, at leisure, what the hands showed.
+ * @param setAt when its hands were last set, ms since 1970
+ */
+export function ReadNow({ visitId, setAt, onKept }: { visitId: string; setAt: number; onKept?: () => void }) {
   const [pressedAt, setPressedAt] = useState<number | null>(null);
   const [dial, setDial] = useState('');
   const [warm, setWarm] = useState('');
@@ -31,8 +32,11 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
     onDone: () => say('Reading taken.'),
   });
   const shown = readDial(dial);
-  const error = pressedAt !== null && shown !== null ? dialError(shown, secondsOfDay(pressedAt)) : null;
-  if (pressedAt === null) return <NowButton setPressedAt={setPressedAt} setDial={setDial} offset={offset} />;
+  const error =
+    pressedAt !== null && shown !== null ? dialError(shown, dialReference(pressedAt, setAt, aheadOfUtc)) : null;
+  if (pressedAt === null)
+    return <NowButton setAt={setAt} setPressedAt={setPressedAt} setDial={setDial} offset={offset} />;
+  const changed = aheadOfUtc(pressedAt) - aheadOfUtc(setAt);
   return (
     <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
       <form
@@ -61,6 +65,12 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
             {Math.abs(error) < 0.05 ? 'Exactly right' : `${inWords(Math.abs(error))} ${error > 0 ? 'ahead' : 'behind'}`}
           </p>
         )}
+        {changed !== 0 && (
+          <p>
+            The clocks went {changed > 0 ? 'forward' : 'back'} since its hands were set: it is read against the time
+            before. Set them to the new time and log it, and it is read against that.
+          </p>
+        )}
         <TextField
           label="Temperature, °C"
           hint="May stay empty."
@@ -83,10 +93,12 @@ export function ReadNow({ visitId, onKept }: { visitId: string; onKept?: () => v
 }
 
 function NowButton({
+  setAt,
   setPressedAt,
   setDial,
   offset,
 }: {
+  setAt: number;
   setPressedAt: (next: number | null) => void;
   setDial: (next: string) => void;
   offset: number;
@@ -95,8 +107,8 @@ function NowButton({
     const at = serverNow();
     setPressedAt(at);
     // the mark that was met is most likely the nearest minute
-    const nearest = new Date(Math.round(at / 60_000) * 60_000);
-    setDial(`${nearest.getHours() % 12 || 12}:${two(nearest.getMinutes())}:00`);
+    const minutes = Math.round(dialReference(at, setAt, aheadOfUtc) / 60);
+    setDial(`${Math.floor(minutes / 60) % 12 || 12}:${two(minutes % 60)}:00`);
   };
   return (
     <button

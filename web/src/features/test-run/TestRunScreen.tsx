@@ -86,7 +86,7 @@ function OnTest({ run }: { run: TestRun }) {
           )}
         </Panel>
         <div className="flex flex-col gap-5">
-          {!visit.closedAt && <ReadNow visitId={visit.id} />}
+          {!visit.closedAt && <ReadNow visitId={visit.id} setAt={judged.since} />}
           {!visit.closedAt && <EarlierReading />}
           {!visit.closedAt && <LogEvent run={run} />}
           <ConditionsPanel run={run} />

@@ -15,7 +15,7 @@ export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement
     onDone: () => say('Logged. The line of the rate begins anew: set the hands and read once more.'),
   });
   const { fit, protocol, verdict } = judged;
-  if (!fit || verdict.kind === 'inside') return null;
+  if (!fit || verdict.kind === 'inside' || protocol.keepsStepWithinS !== null) return null;
   const advice = adviseRun(run, fit.rateSecondsPerDay, fit.halfWidthSecondsPerDay, protocol.toleranceSecondsPerDay);
   if (advice.kind === 'leave' && verdict.kind === 'not yet') return null;
   const early = verdict.kind === 'not yet' && fit.halfWidthSecondsPerDay > Math.abs(fit.rateSecondsPerDay) / 2;
