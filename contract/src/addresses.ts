@@ -544,9 +544,9 @@ export const addresses = {
       inverse: 'same',
       visit: 'again',
     },
-    removeAll: {
-      method: 'DELETE',
-      path: '/visits/:visitId/struck',
+    hearAnew: {
+      method: 'POST',
+      path: '/visits/:visitId/struck/anew',
       changes: ['visit'],
       inverse: 'final',
       visit: 'again',

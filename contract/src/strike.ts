@@ -1,14 +1,18 @@
 import { z } from 'zod';
-import { signed, id, done } from './common.ts';
+import { signed, id, done, moment } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
 import { command } from './route.ts';
 
 /**
- * What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters. Blows, or changes of a quarter.
+ * What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters. Blows, or changes of a quarter;
+ * `f1` … `f4`: 1 where the phrases of that quarter are its own, 0 where they are not.
  */
-export const STRUCK_MARK = /^(?:[hp](?:[1-9]|1[0-2])|q[1-4])$/;
+export const STRUCK_MARK = /^(?:[hp](?:[1-9]|1[0-2])|[qf][1-4])$/;
 
 export const struck = z.object({ mark: z.string().regex(STRUCK_MARK), heard: z.int(), ...signed });
+
+/** A hearing that ended when it was begun anew. */
+export const struckBefore = z.object({ endedAt: moment, struck: z.array(struck) });
 
 export type Struck = z.infer<typeof struck>;
 
@@ -34,10 +38,10 @@ export const strikeRoutes = {
     body: z.object({ heard: z.int().min(0, 'Silence is 0.').max(60, 'At most 60.').nullable() }),
     reply: done,
   }),
-  removeAll: command({
-    method: 'DELETE',
-    path: '/visits/:visitId/struck',
-    summary: 'Begin the strike anew',
+  hearAnew: command({
+    method: 'POST',
+    path: '/visits/:visitId/struck/anew',
+    summary: 'Hear the strike anew; what was heard stays',
     roles: benchRoles,
     changes: ['visit'],
     inverse: 'final',

@@ -24,7 +24,7 @@ import { complaintAnswer, receivedFields, receivedItem, wantedThing, cameAlone }
 import { recording } from './recordings.ts';
 import { replacement } from './replacement.ts';
 import { read, command } from './route.ts';
-import { struck, releaseRead } from './strike.ts';
+import { struck, struckBefore, releaseRead } from './strike.ts';
 import { stripLog } from './strip.ts';
 import { hole, partCondition, platePhoto, lastSurvey } from './survey.ts';
 import { testRun } from './test-run.ts';
@@ -200,6 +200,7 @@ export const visit = z.object({
   /** Parts of the clock that go at their own pace. */
   units: z.array(unit),
   struck: z.array(struck),
+  struckBefore: z.array(struckBefore),
   releases: z.array(releaseRead),
   heard: z.array(heardSound),
   testRun: testRun.nullable(),

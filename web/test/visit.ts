@@ -96,6 +96,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     keptWords: [],
     units: [],
     struck: [],
+    struckBefore: [],
     releases: [],
     heard: [],
     testRun: null,

@@ -1,20 +1,46 @@
 import { has, type Traits } from '../movement/index.ts';
 import { counted } from '../units/index.ts';
-import { judgeQuarters, judgeStrike, type StrikeVerdict } from './judge.ts';
+import { judgeQuarters, judgeStrike, wantedBlows, type Control, type StrikeVerdict } from './judge.ts';
+import { watchBells } from './sequences.ts';
 
-/** What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters (changes of a quarter). */
+/**
+ * What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters (changes of a quarter), `f1` … `f4`
+ * whether the phrases of that quarter are its own: 1, or 0.
+ */
 export interface HeardMark {
   mark: string;
   heard: number;
 }
 
 export const HOURS = Array.from({ length: 12 }, (_, i) => i + 1);
+const QUARTERS = [1, 2, 3, 4] as const;
 
-/** The places of the dial where something is to be heard, in the order in which they come. */
-export function dialMarks(traits: Traits, halves: boolean): string[] {
+const controlOf = (traits: Traits): Control => (traits.strike === 'none' ? 'count wheel' : traits.strike);
+
+/**
+ * The places of the dial where something is to be heard, in the order in which they come. Bells of the watch have their
+ * halves. Phrases are asked when each quarter plays as many changes as it should: before that they say nothing.
+ */
+export function dialMarks(traits: Traits, halves: boolean, heard: readonly HeardMark[] = []): string[] {
   if (traits.strike === 'none') return [];
-  const quarters = has(traits, 'chime drum') ? ['q1', 'q2', 'q3', 'q4'] : [];
-  return [...HOURS.flatMap((h) => (halves ? [`h${h}`, `p${h}`] : [`h${h}`])), ...quarters];
+  const drum = has(traits, 'chime drum');
+  const withHalves = halves || traits.strike === 'ship bells';
+  return [
+    ...HOURS.flatMap((h) => (withHalves ? [`h${h}`, `p${h}`] : [`h${h}`])),
+    ...(drum ? QUARTERS.map((q) => `q${q}`) : []),
+    ...(drum && numbersRight(heard) ? QUARTERS.map((q) => `f${q}`) : []),
+  ];
+}
+
+const numbersRight = (heard: readonly HeardMark[]): boolean =>
+  QUARTERS.every((q) => heard.some((x) => x.mark === `q${q}` && x.heard === q));
+
+/** What should be heard there: blows, changes, or 1 for phrases of its own. */
+export function wantedAt(traits: Traits, mark: string): number {
+  const n = Number(mark.slice(1));
+  if (mark.startsWith('h')) return wantedBlows(n, controlOf(traits));
+  if (mark.startsWith('p')) return traits.strike === 'ship bells' ? watchBells(2 * n + 1) : 1;
+  return mark.startsWith('q') ? n : 1;
 }
 
 export interface DialVerdict {
@@ -30,6 +56,7 @@ export interface DialVerdict {
 const SYMPTOM: Record<StrikeVerdict['kind'], string | null> = {
   right: null,
   offset: 'wrong-constant',
+  tail: 'wrong-linear',
   random: 'wrong-random',
   'always few': 'far-too-few',
   'run-on': 'runs-on',
@@ -39,14 +66,19 @@ const SYMPTOM: Record<StrikeVerdict['kind'], string | null> = {
 /** Judges all that was heard round the dial. Hours from three on, quarters when all four are there. */
 export function judgeDial(traits: Traits, heard: readonly HeardMark[]): DialVerdict {
   const of = new Map(heard.map((x) => [x.mark, x.heard]));
-  const list = HOURS.flatMap((hand) => (of.has(`h${hand}`) ? [{ hand, heard: of.get(`h${hand}`)! }] : []));
-  const hours = list.length >= 3 ? judgeStrike(list, traits.strike === 'rack' ? 'rack' : 'count wheel') : null;
-  const halves = judgeHalves(HOURS.flatMap((h) => (of.has(`p${h}`) ? [{ hour: h, heard: of.get(`p${h}`)! }] : [])));
-  const changes = [1, 2, 3, 4].map((q) => of.get(`q${q}`));
-  const quarters = changes.every((c) => c !== undefined) ? judgeChanges(changes) : null;
-  const symptoms = [hours && SYMPTOM[hours.kind], quarters && !quarters.right ? 'quarters-order' : null].filter(
-    (s): s is string => s !== null,
-  );
+  const at = (letter: string) =>
+    HOURS.flatMap((hour) => (of.has(letter + hour) ? [{ hour, heard: of.get(letter + hour)! }] : []));
+  const control = controlOf(traits);
+  const list = at('h').map((x) => ({ hand: x.hour, heard: x.heard }));
+  const wrongHalf = control === 'count wheel' && halfAnHourOut(at('h'), at('p'));
+  const struck = list.length >= 3 ? judgeStrike(list, control, at('p').length >= 3 ? 'not known' : 'none') : null;
+  const hours: StrikeVerdict | null = wrongHalf ? { kind: 'offset', by: 0, words: HALF_OUT } : struck;
+  const halves = wrongHalf ? null : judgeHalves(traits, at('p'));
+  const quarters = judgeChime(of);
+  const symptoms = [
+    wrongHalf ? 'half-hour-out' : hours && SYMPTOM[hours.kind],
+    quarters && !quarters.right ? quarters.symptom : null,
+  ].filter((s): s is string => s !== null);
   return {
     hours,
     halves,
@@ -56,8 +88,32 @@ export function judgeDial(traits: Traits, heard: readonly HeardMark[]): DialVerd
   };
 }
 
-function judgeHalves(list: readonly { hour: number; heard: number }[]): DialVerdict['halves'] {
+const HALF_OUT = 'One blow at each hour, and the hour at each half: the count is half an hour out. Trip it once.';
+
+/** One blow at each hour heard, and the hour just gone or to come at each half; two of each at least. */
+function halfAnHourOut(hours: readonly HourHeard[], halves: readonly HourHeard[]): boolean {
+  const told = hours.filter((x) => x.hour !== 1);
+  return (
+    told.length >= 2 &&
+    hours.every((x) => x.heard === 1) &&
+    halves.length >= 2 &&
+    halves.some((x) => x.heard !== 1) &&
+    [0, 1].some((to) => halves.every((x) => x.heard === ((x.hour - 1 + to) % 12) + 1))
+  );
+}
+
+interface HourHeard {
+  hour: number;
+  heard: number;
+}
+
+function judgeHalves(traits: Traits, list: readonly HourHeard[]): DialVerdict['halves'] {
   if (list.length < 3) return null;
+  if (traits.strike === 'ship bells') {
+    const off = list.filter((x) => x.heard !== wantedAt(traits, `p${x.hour}`)).map((x) => x.hour);
+    if (off.length === 0) return { right: true, words: 'The bells of the watch at each half.' };
+    return { right: false, words: `At half past ${off.join(', ')} it does not give the bells of the watch.` };
+  }
   if (list.every((x) => x.heard === 1)) return { right: true, words: 'One blow at each half.' };
   if (list.every((x) => x.heard === 0))
     return { right: false, words: 'Silent at every half: its lifting pin does not reach, or it has none.' };
@@ -76,17 +132,36 @@ function judgeHalves(list: readonly { hour: number; heard: number }[]): DialVerd
   };
 }
 
-function judgeChanges(changes: readonly number[]): DialVerdict['quarters'] {
+/** The number of changes first, from the locking plate; then, when that is right, the phrases, from the drum. */
+function judgeChime(of: ReadonlyMap<string, number>): (DialVerdict['quarters'] & { symptom: string }) | null {
+  const changes = QUARTERS.map((q) => of.get(`q${q}`)).filter((c) => c !== undefined);
+  if (changes.length < 4) return null;
+  const symptom = 'quarters-order';
   if (changes.some((c) => c < 1 || c > 4))
-    return { right: false, words: 'A quarter is silent or runs on: the locking of the chime, before its phase.' };
-  const { right, outOfPhaseBy } = judgeQuarters(changes);
-  if (right) return { right, words: 'Each quarter plays its own phrase.' };
+    return { right: false, symptom, words: 'A quarter is silent or runs on: the locking of the chime comes first.' };
+  const { right, outOfStepBy } = judgeQuarters(changes);
+  if (!right) return { right, symptom, words: outOfStep(outOfStepBy) };
+  const phrases = QUARTERS.map((q) => of.get(`f${q}`));
+  if (phrases.includes(0))
+    return {
+      right: false,
+      symptom: 'wrong-phrases',
+      words:
+        'The right number of changes, but not their own phrases: the drum is out of phase with its locking plate. ' +
+        'Re-phase the drum, then hear all four again.',
+    };
   return {
     right,
-    words:
-      outOfPhaseBy === null
-        ? 'Not a matter of phase: the locking or the self-correction is at fault.'
-        : `${counted(outOfPhaseBy, 'quarter')} ahead of the hand: re-phase the drum against its ` +
-          'release, then hear all four again.',
+    symptom,
+    words: phrases.every((p) => p === 1)
+      ? 'Each quarter plays its own phrases.'
+      : 'Each quarter plays as many changes as it should. Does each begin as it should?',
   };
 }
+
+/** What a wrong number of changes says; the drum is left alone until the number is right. */
+export const outOfStep = (by: number | null): string =>
+  by === null
+    ? 'The numbers are in no order: the locking or the self-correction is at fault.'
+    : `${counted(by, 'quarter')} ahead of the hand: the locking plate or its release is out of step. Put the minute ` +
+      `hand ${counted(by, 'square')} on, or re-set the plate, and free the self-correction; leave the drum alone.`;

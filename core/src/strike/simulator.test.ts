@@ -50,8 +50,8 @@ describe('the simulated striking work', () => {
     expect(wheel.filter((x) => x.heard === 0).map((x) => x.mark)).toEqual(['h3', 'h8', 'h11']);
     expect([wheel[3]!.heard, rack[3]!.heard]).toEqual([3, 4]);
   });
-  it('a drum a quarter out is heard a quarter out, a short warning is not a matter of phase', () => {
-    expect(judged('quarters', 'drum-quarter-out').quarters!.words).toContain('1 quarter ahead');
+  it('a locking plate a quarter out is heard a quarter out, a short warning is not a matter of phase', () => {
+    expect(judged('quarters', 'plate-quarter-out').quarters!.words).toContain('1 quarter ahead');
     expect(judged('quarters', 'short-warning').quarters!.right).toBe(false);
   });
   it('names every fault with its cure', () => {

@@ -48,10 +48,10 @@ export const STRIKE_FAULTS: readonly StrikeFault[] = [
     cure: 'Trip it until count and hand agree.',
   },
   {
-    id: 'drum-quarter-out',
-    name: 'drum a quarter out',
+    id: 'plate-quarter-out',
+    name: 'locking plate a quarter out',
     works: ['quarters'],
-    cure: 'Re-phase the drum against its release.',
+    cure: 'The minute hand a square on, or the plate re-set; the drum is left alone.',
   },
 ];
 /** Faults that such a striking work can have. */
@@ -98,7 +98,7 @@ export const startStrike = (work: Work, fault: string): StrikeState => ({
   toSlot: 0,
   leverUp: false,
   warningTurn: HALF_TURN,
-  countAt: fault === (work === 'count wheel' ? 'count-out' : 'drum-quarter-out') ? 2 : 1,
+  countAt: fault === (work === 'count wheel' ? 'count-out' : 'plate-quarter-out') ? 2 : 1,
   says: 'Locked. The train is held, the hammer is at rest.',
 });
 

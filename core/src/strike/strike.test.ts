@@ -17,6 +17,7 @@ import {
   judgeStrike,
   moonAgeDays,
   quarterNotes,
+  wantedAt,
   watchBells,
   yearsToADayWrong,
 } from './index.ts';
@@ -118,13 +119,48 @@ describe('what was heard', () => {
       ).kind,
     ).toBe(kind),
   );
+  // Practice: a rack counts along the snail, the hand goes round the dial; twelve tells a bent tail from a hand.
+  it('tells a bent rack tail from an hour hand, and says what would tell them', () => {
+    const along = (by: number, hours: readonly number[]) =>
+      judgeStrike(
+        hours.map((hand) => ({ hand, heard: hand + by })),
+        'rack',
+      );
+    expect(along(1, HOURS)).toMatchObject({ kind: 'tail', by: 1 });
+    expect(along(-1, HOURS)).toMatchObject({ kind: 'tail', by: -1 });
+    expect(judgeStrike(dial(1), 'rack')).toMatchObject({ kind: 'offset', by: 1 });
+    expect(along(1, [3, 4, 5]).words).toMatch(
+      /Hear 12 o’clock: if it gives 13, the rack tail is bent.*If it gives 1, /,
+    );
+    expect(along(-1, [3, 4, 5]).words).toMatch(/Hear 1 o’clock: if it gives less than one.*If it gives 12, /);
+    expect(along(-1, [2, 3, 4]).words).not.toMatch(/does not fall/);
+    expect(along(9, [5, 6, 7]).kind).toBe('run-on');
+  });
+  it('is tripped twice as often where the halves are on the wheel', () => {
+    // A wheel with a blow for each half gives 24 blows' places a turn: each hour is two of them.
+    for (let shift = 1; shift < 12; shift++) {
+      const trips = Number(/Trip it (\d+)/.exec(judgeStrike(dial(shift), 'count wheel', 'on the count').words)![1]);
+      const places = hourBlows(true);
+      const at = (2 * shift + trips) % places.length;
+      expect(places[at]).toBe(1);
+      expect(places[(at + 2) % places.length]).toBe(2);
+    }
+  });
+  // Custom of the sea: two at one o'clock, eight at four, eight and twelve.
+  it('knows the bells of the watch, and a watch that is out', () => {
+    const bells = (out: number) => HOURS.map((hand) => ({ hand, heard: watchBells((2 * hand + out) % 48) }));
+    expect(judgeStrike(bells(0), 'ship bells').kind).toBe('right');
+    const late = judgeStrike(bells(3), 'ship bells');
+    expect(late).toMatchObject({ kind: 'offset', by: 3 });
+    expect(late.words).toContain('Trip it 5 times');
+  });
   it('cannot be judged from two hours', () =>
     expect(() => judgeStrike(dial(1).slice(0, 2), 'rack')).toThrow(RangeError));
-  it('tells a drum out of phase from one that wanders', () => {
+  it('tells a locking plate out of step from one that wanders', () => {
     expect([judgeQuarters([1, 2, 3, 4]), judgeQuarters([3, 4, 1, 2]), judgeQuarters([1, 3, 2, 4])]).toEqual([
-      { right: true, outOfPhaseBy: null },
-      { right: false, outOfPhaseBy: 2 },
-      { right: false, outOfPhaseBy: null },
+      { right: true, outOfStepBy: null },
+      { right: false, outOfStepBy: 2 },
+      { right: false, outOfStepBy: null },
     ]);
   });
   it('is even, tires or hurries', () => {
@@ -229,6 +265,42 @@ describe('what was heard round the dial', () => {
       ['quarters-order'],
       null,
     ]);
+  });
+  const wheel = familyById('shelf-open-springs').traits;
+  // Practice: a count wheel tripped once too often gives its half at the hour and its hour at the half.
+  it('half an hour out is tripped once, and is no count lever', () => {
+    for (const to of [0, 1]) {
+      const half = judgeDial(wheel, [
+        ...hours(() => 1),
+        ...HOURS.map((h) => ({ mark: `p${h}`, heard: ((h - 1 + to) % 12) + 1 })),
+      ]);
+      expect(half.symptoms).toEqual(['half-hour-out']);
+      expect(half.hours!.words).toContain('Trip it once');
+    }
+    const lever = judgeDial(wheel, [...hours(() => 1), ...HOURS.map((h) => ({ mark: `p${h}`, heard: 1 }))]);
+    expect(lever.symptoms).toEqual(['far-too-few']);
+  });
+  // Practice: the number comes from the locking plate, the phrases from the drum; the drum never first.
+  it('asks for the phrases when the number is right, and blames the drum only then', () => {
+    const q = (numbers: number[], phrases: number[] = []) => [
+      ...hours((h) => h),
+      ...numbers.map((heard, i) => ({ mark: `q${i + 1}`, heard })),
+      ...phrases.map((heard, i) => ({ mark: `f${i + 1}`, heard })),
+    ];
+    expect(dialMarks(rack, false, q([1, 2, 3, 4])).slice(-4)).toEqual(['f1', 'f2', 'f3', 'f4']);
+    expect(dialMarks(rack, false, q([2, 3, 4, 1])).slice(-1)).toEqual(['q4']);
+    expect(judgeDial(rack, q([1, 2, 3, 4], [1, 1, 0, 1])).symptoms).toEqual(['wrong-phrases']);
+    expect(judgeDial(rack, q([2, 3, 4, 1], [0, 0, 0, 0])).quarters!.words).toMatch(/1 square on.*leave the drum alone/);
+  });
+  it('of a ship’s clock is its watch', () => {
+    const ship = familyById('ships-bells').traits;
+    const marks = dialMarks(ship, false);
+    expect(marks).toHaveLength(24);
+    expect([wantedAt(ship, 'h4'), wantedAt(ship, 'p4'), wantedAt(ship, 'h12'), wantedAt(ship, 'p12')]).toEqual([
+      8, 1, 8, 1,
+    ]);
+    const all = marks.map((mark) => ({ mark, heard: wantedAt(ship, mark) }));
+    expect(judgeDial(ship, all)).toMatchObject({ right: true, symptoms: [] });
   });
   it('is asked only of what strikes', () => {
     expect(dialMarks(familyById('torsion').traits, true)).toEqual([]);

@@ -41,6 +41,12 @@ describe('what was heard', () => {
     ] as const)
       expect((await send('PUT', `struck/${mark}`, { heard })).status).toBe(404);
     expect((await send('PUT', 'struck/h1', { heard: -1 })).status).toBe(422);
+    // Heard anew after the cure: what was heard before stays, and both can be heard at three.
+    expect((await send('POST', 'struck/anew')).status).toBe(200);
+    await send('PUT', 'struck/h3', { heard: 9 });
+    const { struck, struckBefore } = await now();
+    expect(struck.map((s) => [s.mark, s.heard])).toEqual([['h3', 9]]);
+    expect(struckBefore.map((b) => b.struck.map((s) => s.mark).sort())).toEqual([['h12', 'h3', 'p3']]);
   });
   it('of the beat is kept with its own recording, and no other', async () => {
     const report = {

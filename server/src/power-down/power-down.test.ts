@@ -96,7 +96,7 @@ const OPENS_NOTHING: Record<string, string> = {
   subAssemblies: 'add endRun remove',
   assembly: 'startStandRun endStandRun addSetting removeSetting setCheck removeCheck',
   oiling: 'setPoint removePoint',
-  strike: 'setHeard removeAll addRelease removeRelease',
+  strike: 'setHeard hearAnew addRelease removeRelease',
   listening: 'add remove',
   testRun: 'start addReading removeReading addEvent removeEvent setConditions',
   electric: 'add remove',

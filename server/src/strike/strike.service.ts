@@ -12,25 +12,39 @@ const viewRelease = (r: Signed & { id: string; wanted: 0 | 15 | 30 | 45; minute:
   ...viewSigned(r),
 });
 
+const viewStruck = (s: Signed & { mark: string; heard: number }) => ({
+  mark: s.mark,
+  heard: s.heard,
+  ...viewSigned(s),
+});
+
+/** The hearing that is not ended. */
+const PRESENT = '';
+
 export const strikeRows = (visitId: string) => ({
   struck: rows(StrikeHeard, 'where visit_id = ?', visitId),
   releases: rows(ReleaseMinute, 'where visit_id = ? order by at', visitId),
 });
 export const viewStrike = ({ struck, releases }: RowsOf<ReturnType<typeof strikeRows>>) => ({
-  struck: struck.map((s) => ({ mark: s.mark, heard: s.heard, ...viewSigned(s) })),
+  struck: struck.filter((s) => s.ended === PRESENT).map(viewStruck),
+  struckBefore: [...new Set(struck.map((s) => s.ended).filter(Boolean))].toSorted().map((endedAt) => ({
+    endedAt,
+    struck: struck.filter((s) => s.ended === endedAt).map(viewStruck),
+  })),
   releases: releases.map(viewRelease),
 });
 
 export async function setStruck(ctx: Context, visitId: string, mark: string, heard: number | null): Promise<void> {
   await openVisit(ctx, visitId);
   if (!STRUCK_MARK.test(mark)) throw notFound('mark of the dial');
-  if (heard === null) await ctx.em.nativeDelete(StrikeHeard, { visitId, mark });
-  else await ctx.em.upsert(StrikeHeard, { visitId, mark, heard, ...signature(ctx) });
+  if (heard === null) await ctx.em.nativeDelete(StrikeHeard, { visitId, mark, ended: PRESENT });
+  else await ctx.em.upsert(StrikeHeard, { visitId, mark, ended: PRESENT, heard, ...signature(ctx) });
 }
 
-export async function removeStruck(ctx: Context, visitId: string): Promise<void> {
+/** Heard anew, after a cure or a pass: what was heard before stays, with when it ended. */
+export async function hearAnew(ctx: Context, visitId: string): Promise<void> {
   await openVisit(ctx, visitId);
-  await ctx.em.nativeDelete(StrikeHeard, { visitId });
+  await ctx.em.nativeUpdate(StrikeHeard, { visitId, ended: PRESENT }, { ended: ctx.now.toISOString() });
 }
 
 export async function addRelease(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strike.addRelease>) {

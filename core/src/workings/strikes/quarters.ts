@@ -1,5 +1,5 @@
-import { CAMBRIDGE_QUARTERS, judgeQuarters, quarterNotes } from '../../strike/index.ts';
-import { counted, ensure } from '../../units/index.ts';
+import { CAMBRIDGE_QUARTERS, judgeQuarters, outOfStep, quarterNotes } from '../../strike/index.ts';
+import { ensure } from '../../units/index.ts';
 import { fact, maybe, numbers, out, table, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
@@ -13,8 +13,8 @@ export default working({
   subject: 'Strike and chime',
   stages: ['oil', 'run'],
   suits: (t) => has(t, 'chime drum'),
-  version: 1,
-  asks: 'Which changes sound at each quarter, and is the drum in step?',
+  version: 2,
+  asks: 'Which changes sound at each quarter, and is their number in step?',
   alias: 'chime drum out of phase notes four bells',
   inputs: z.object({
     heard: numbers('Changes heard at ¼, ½, ¾ and the hour', '', [1, 4], 0, 4, {
@@ -31,11 +31,11 @@ export default working({
     }),
     anHour: out('Notes an hour', '', 0),
     right: fact('Right'),
-    outBy: maybe('Drum ahead by', 'quarters', 0),
+    outBy: maybe('Ahead of the hand by', 'quarters', 0),
   }),
   compute({ heard }) {
     ensure(heard.length === 0 || heard.length === 4, 'heard', 'Four numbers, or none.');
-    const judged = heard.length === 4 ? judgeQuarters(heard) : { right: true, outOfPhaseBy: null };
+    const judged = heard.length === 4 ? judgeQuarters(heard) : { right: true, outOfStepBy: null };
     const quarters = [1, 2, 3, 4] as const;
     return {
       plan: quarters.map((q) => ({
@@ -45,16 +45,14 @@ export default working({
       })),
       anHour: quarters.reduce((n, q) => n + quarterNotes(q), 0),
       right: judged.right,
-      outBy: judged.outOfPhaseBy,
+      outBy: judged.outOfStepBy,
     };
   },
   says: (r) => {
-    if (r.outBy !== null)
-      return (
-        `In order, but ${counted(r.outBy, 'quarter')} ahead of the hand: re-phase the drum against its ` +
-        'release, look whether the self-correction works, and hear all four again.'
-      );
-    return r.right ? 'In step.' : 'Not a matter of phase: the locking or the self-correction is at fault.';
+    if (r.outBy !== null) return outOfStep(r.outBy);
+    return r.right
+      ? 'The numbers are in step. Does each quarter begin as it should? The drum gives that.'
+      : outOfStep(null);
   },
   formula: '4, 8, 12, 16 notes; 40 an hour; the drum turns twice',
   sources: [QUARTERS],

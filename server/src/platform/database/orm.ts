@@ -23,6 +23,7 @@ import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
+import { StrikeHearings } from './migrations/0027-strike-hearings.ts';
 import { KeptWord } from './migrations/0026-kept-word.ts';
 import { LeftDry } from './migrations/0025-left-dry.ts';
 import { PowerOverride } from './migrations/0024-power-override.ts';
@@ -65,6 +66,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0024-power-override', class: PowerOverride },
         { name: '0025-left-dry', class: LeftDry },
         { name: '0026-kept-word', class: KeptWord },
+        { name: '0027-strike-hearings', class: StrikeHearings },
       ],
       snapshot: false,
       silent: true,

@@ -50,7 +50,7 @@ describe('causes and counts', () => {
   it('says what the numbers rest on, by the names of the causes', async () => {
     open('technician');
     expect(await screen.findByText('15 signed visits sharpen the numbers')).toBeTruthy();
-    expect(screen.getByText('Worn, oval hole, going').closest('li')!.textContent).toContain('12 of your last 15');
+    expect(screen.getByText('Worn, oval hole, going').closest('li')!.textContent).toContain('12 of 15');
     expect(screen.getByText(/Rate wanders \(mostly\)/)).toBeTruthy();
   });
   it('is turned off and on by the owner of the shop only', async () => {

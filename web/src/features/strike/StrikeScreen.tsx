@@ -1,6 +1,6 @@
-import { nameOf, RoundTheDial, wantedAt } from './RoundTheDial.tsx';
+import { nameOf, RoundTheDial } from './RoundTheDial.tsx';
 import { SYMPTOMS, type SymptomId } from '@eclat/core/faults';
-import { dialMarks, judgeDial, type DialVerdict } from '@eclat/core/strike';
+import { dialMarks, judgeDial, wantedAt, type DialVerdict } from '@eclat/core/strike';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -18,7 +18,7 @@ export function StrikeScreen() {
   const { traits } = visit.movement;
   const of = new Map(visit.struck.map((s) => [s.mark, s.heard]));
   const [withHalves, setHalves] = useState(() => visit.struck.some((s) => s.mark.startsWith('p')));
-  const marks = dialMarks(traits, withHalves);
+  const marks = dialMarks(traits, withHalves, visit.struck);
   const [chosen, setChosen] = useState<string | null>(null);
   const params = { visitId: visit.id };
   const hear = useCommand(api.strike.setHeard, { what: 'Strike' });
@@ -110,8 +110,20 @@ function HeardForm({
   const n = Number(typed);
   const bad = typed.trim() !== '' && !(Number.isInteger(n) && n >= 0 && n <= 60);
   const quarter = next?.startsWith('q');
+  const { traits } = visit.movement;
   if (visit.closedAt) return <Empty>This visit is closed.</Empty>;
   if (!next) return <p className="text-soft">Press one to hear it again.</p>;
+  if (next.startsWith('f'))
+    return (
+      <div className="flex flex-col gap-3">
+        <Button className="min-h-16 text-lg" onClick={() => set(1)}>
+          It begins as it should
+        </Button>
+        <Button className="min-h-16 text-lg" onClick={() => set(0)}>
+          Wrong phrases, or it begins in the middle
+        </Button>
+      </div>
+    );
   return (
     <form
       onSubmit={(e) => {
@@ -127,7 +139,7 @@ function HeardForm({
             onClick={() => set(i)}
             className={clsx(
               'min-h-16 rounded-lg border-2 text-2xl font-bold',
-              i === wantedAt(next) ? 'border-steel text-steel' : 'border-line hover:bg-steel-wash',
+              i === wantedAt(traits, next) ? 'border-steel text-steel' : 'border-line hover:bg-steel-wash',
             )}
           >
             {i === 0 ? <span className="text-lg">silent</span> : i}

@@ -54,6 +54,18 @@ describe('strike and chime', () => {
     );
   });
 
+  it('asks whether each quarter begins as it should, once their numbers are right', async () => {
+    const quarters = [1, 2, 3, 4].map((q) => ({ mark: `q${q}`, heard: q, ...by }));
+    const before = { endedAt: '2031-05-02T09:00:00.000Z', struck: struck((h) => (h % 12) + 1) };
+    show(
+      StrikeScreen,
+      visitOf('quarter-chime', { struck: [...struck((h) => h), ...quarters], struckBefore: [before] }),
+    );
+    expect(screen.getByText(/^Always 1 too many: the hour hand/)).toBeTruthy(); // before the cure
+    await person.click(button('Wrong phrases, or it begins in the middle'));
+    await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/struck/f1', body: { heard: 0 } }));
+  });
+
   it('is not asked of what does not strike', () => {
     show(StrikeScreen, visitOf('torsion'));
     expect(answer()).toContain('does not strike');
