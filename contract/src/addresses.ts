@@ -454,6 +454,13 @@ export const addresses = {
       inverse: 'fitting.removeBush',
       visit: { put: 'bushes', by: 'id' },
     },
+    setBush: {
+      method: 'PUT',
+      path: '/visits/:visitId/bushes/:bushId',
+      changes: ['visit'],
+      inverse: 'same',
+      visit: { put: 'bushes', by: 'id' },
+    },
     removeBush: {
       method: 'DELETE',
       path: '/visits/:visitId/bushes/:bushId',

@@ -21,6 +21,9 @@ export const newBush = z.object({
   stockId: id.nullable().default(null),
 });
 
+/** What may have been entered wrong of a bush; its hole and where it was taken from stay. */
+export const bushCorrection = newBush.omit({ hole: true, stockId: true, off: true });
+
 export const bush = newBush.extend({ id, ...signed });
 
 export const PART_SOURCES = ['from stock', 'new', 'donor movement', 'made here', 'reconditioned'] as const;
@@ -115,6 +118,17 @@ export const fittingRoutes = {
     inverse: 'fitting.removeBush',
     visit: { put: 'bushes', by: 'id' },
     body: newBush,
+    reply: bush,
+  }),
+  setBush: command({
+    method: 'PUT',
+    path: '/visits/:visitId/bushes/:bushId',
+    summary: 'Correct what was entered of a bush',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: { put: 'bushes', by: 'id' },
+    body: bushCorrection,
     reply: bush,
   }),
   removeBush: command({

@@ -18,6 +18,8 @@ const holeSize = z.discriminatedUnion('kind', [
     playMm: z.number().min(0).max(10),
     atMm: z.number().gt(0).max(500),
     gapMm: z.number().gt(0).max(500),
+    /** Clearance of the far pivot, where it is known. */
+    farMm: z.number().min(0).max(10).nullable().optional(),
   }),
 ]);
 

@@ -75,17 +75,19 @@ export function proposedLines(
         ]
       : [];
   });
+  const jewels = jewelLine(traits, holes, lines);
   const wanted = holes.filter((h) => h.verdict === 'bush');
   const onLines = Math.round(
     lines.filter((l) => l.fromSurvey).reduce((n, l) => n + Number(l.quantity) / HOURS_PER_BUSH, 0),
   );
   const more = wanted.length - onLines;
-  if (more <= 0) return [...fromFindings, ...fromLooks];
+  if (more <= 0) return [...fromFindings, ...fromLooks, ...jewels];
   const where = bushesByTrain(traits, wanted);
   const of = onLines === 0 ? `: ${where}` : `, found since: now ${where}`;
   return [
     ...fromFindings,
     ...fromLooks,
+    ...jewels,
     {
       kind: 'labour',
       what: `${counted(more, 'bush', 'bushes')}${of}`,
@@ -94,6 +96,22 @@ export function proposedLines(
       fromSurvey: true,
     },
   ];
+}
+
+/** Jewels that are to be renewed, as a part; nothing where a line has them already. */
+function jewelLine(
+  traits: Traits,
+  holes: readonly { key: string; verdict: string }[],
+  lines: readonly { what: string }[],
+): ProposedLine[] {
+  const keys = new Set(holes.filter((h) => h.verdict === 'renew').map((h) => h.key));
+  const where = holesOf(traits)
+    .filter((h) => keys.has(h.key))
+    .map((h) => `${h.arbor.id} ${h.plate}`);
+  const what = `${counted(keys.size, 'jewel')} to renew: ${where.join(', ')}`;
+  return keys.size === 0 || lines.some((l) => l.what === what)
+    ? []
+    : [{ kind: 'part', what, quantity: String(keys.size), findingId: null, fromSurvey: false }];
 }
 
 /** Where the bushes go: "2 front, 1 back"; by train where several want them: "going 2 front, 1 back; strike …". */

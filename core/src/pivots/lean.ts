@@ -21,17 +21,27 @@ export function clearanceFromLean(lean: number, plateMm: number): number {
 }
 
 /**
- * Clearance at one pivot from the sideways play of the arbor, measured at a distance from the other pivot: the arbor
- * turns about the far pivot, which is taken to be tight: its own clearance would be seen here too.
+ * Clearance at the near pivot from the sideways play of an arbor between its plates: both pivots give, each by its
+ * share of the way, play = c_near · a/L + c_far · (1 − a/L). Where the far one is not known it is taken to be worn as
+ * much: then the clearance is the play itself. Source: similar triangles.
+ * @param measuredAtMm from the far pivot
+ * @param farMm clearance of the far pivot where it is known
  */
-export function clearanceFromPlay(playMm: number, measuredAtMm: number, betweenPlatesMm: number): number {
+export function clearanceFromPlay(
+  playMm: number,
+  measuredAtMm: number,
+  betweenPlatesMm: number,
+  farMm: number | null = null,
+): number {
   ensure(playMm >= 0, 'playMm', 'Play is not negative.');
   ensure(
     measuredAtMm > 0 && measuredAtMm <= betweenPlatesMm,
     'measuredAtMm',
     'Measured between the plates, from the far pivot.',
   );
-  return (playMm * betweenPlatesMm) / measuredAtMm;
+  if (farMm === null) return playMm;
+  const share = measuredAtMm / betweenPlatesMm;
+  return Math.max(0, (playMm - farMm * (1 - share)) / share);
 }
 
 /**

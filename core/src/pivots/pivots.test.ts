@@ -23,13 +23,28 @@ describe('the verdict on a hole', () => {
     [1.2, 1.55, 1.28, 'bush'],
   ] as const)('pivot %d in %d × %d', (p, long, short, want) => expect(judge(p, long, short)).toBe(want));
 
-  it('is stricter at the fast end and looser at the barrel', () => {
+  it('is stricter at the fast end, and looser at the barrel, up to a limit in millimetres', () => {
     expect(judge(1.2, 1.31, 1.3, 'escape')).toBe('marginal');
-    expect(judge(1.2, 1.34, 1.33, 'barrel')).toBe('sound');
+    expect(judge(2, 2.18, 2.16, 'train')).toBe('marginal'); // a tenth would pass 0.2 mm
+    expect(judge(2, 2.18, 2.16, 'barrel')).toBe('sound');
+    // Practice: worn, whatever a tenth says.
+    expect(judge(6, 6.7, 6.6, 'barrel')).toBe('bush');
+    expect(judge(6, 6.25, 6.2, 'barrel')).toBe('sound');
+  });
+  it('is oval from half the limit on, though its play passes', () => {
+    expect(judge(1.2, 1.3, 1.25)).toBe('sound'); // 0.05 of 0.06
+    expect(judge(1.2, 1.31, 1.24)).toBe('marginal'); // 0.07
+    expect(judge(1.2, 1.32, 1.22)).toBe('bush'); // 0.10
+  });
+  // Practice: about 0.01 mm is right in a jewel, which is never eased or bushed but renewed.
+  it('of a jewel is its own', () => {
+    const jewel = (play: number) =>
+      judgeHole({ pivotMm: 0.2, holeLongMm: 0.2 + play, holeShortMm: 0.2 + play }, 'balance', true).verdict;
+    expect([jewel(0.002), jewel(0.01), jewel(0.025), jewel(0.06)]).toEqual(['renew', 'sound', 'marginal', 'renew']);
   });
 
   it('never gets better as the hole grows', () => {
-    const rank = { tight: 0, sound: 1, marginal: 2, bush: 3 };
+    const rank = { tight: 0, sound: 1, marginal: 2, bush: 3, renew: 3 };
     fc.assert(
       fc.property(
         fc.integer({ min: 20, max: 500 }),
@@ -116,7 +131,20 @@ describe('lean and clearance', () => {
   });
   // Practice: lean is for one plate only; between plates it is too little to see.
   it('between plates is hundredths of a degree', () => expect(leanBetweenPlatesDeg(0.1, 30)).toBeLessThan(0.2));
-  it('reads sideways play as the lever it is', () => expect(clearanceFromPlay(0.2, 20, 40)).toBeCloseTo(0.4, 12));
+  // Oracle: an arbor laid to either side of its two holes, the swing read on the way between them.
+  it('shares sideways play between both pivots', () => {
+    const clearance = fc.double({ min: 0, max: 0.5, noNaN: true });
+    fc.assert(
+      fc.property(clearance, clearance, fc.double({ min: 1, max: 40, noNaN: true }), (near, far, at) => {
+        const side = (to: 1 | -1) => (to * far) / 2 + ((to * (near - far)) / 2) * (at / 40);
+        const play = side(1) - side(-1);
+        expect(clearanceFromPlay(play, at, 40, far)).toBeCloseTo(near, 9);
+        if (Math.abs(near - far) < 1e-3) expect(clearanceFromPlay(play, at, 40)).toBeCloseTo(near, 2);
+      }),
+    );
+    // Both worn alike: neither gets the play of both.
+    expect(clearanceFromPlay(0.2, 20, 40)).toBeCloseTo(0.2, 12);
+  });
 });
 
 describe('the true centre', () => {

@@ -2,11 +2,12 @@ import type { ArborClass } from '../movement/index.ts';
 import { bushedVerdicts, type Choices } from '../rules/index.ts';
 import { ensure } from '../units/index.ts';
 import { clearanceFromLean, clearanceFromPlay } from './lean.ts';
-import type { HoleVerdict, HoleWord } from './verdict.ts';
+import { verdictFits, type HoleVerdict, type HoleWord } from './verdict.ts';
 
 /** What became of a hole before today. */
-export const PASTS = ['original', 'factory bush', 'later bush', 'punched'] as const;
+export const PASTS = ['original', 'factory bush', 'later bush', 'punched', 'jewel'] as const;
 export type Past = (typeof PASTS)[number];
+export const isJewel = (past: Past): boolean => past === 'jewel';
 
 /** How play was surveyed: the schools of the house rule. Numbers got one way are not those got another way. */
 export const WAYS = ['one-wheel', 'train', 'one-plate', 'in-place'] as const;
@@ -17,11 +18,12 @@ export type Way = (typeof WAYS)[number];
  * between plates the sideways play, at its distance from the far pivot.
  */
 export type PlayReading =
-  { kind: 'lean'; leanDeg: number; plateMm: number } | { kind: 'play'; playMm: number; atMm: number; gapMm: number };
+  | { kind: 'lean'; leanDeg: number; plateMm: number }
+  | { kind: 'play'; playMm: number; atMm: number; gapMm: number; farMm?: number | null | undefined };
 
 /** Diametral clearance that was seen, mm. @throws Outside naming the field */
 export const clearanceOf = (s: PlayReading): number =>
-  s.kind === 'lean' ? clearanceFromLean(s.leanDeg, s.plateMm) : clearanceFromPlay(s.playMm, s.atMm, s.gapMm);
+  s.kind === 'lean' ? clearanceFromLean(s.leanDeg, s.plateMm) : clearanceFromPlay(s.playMm, s.atMm, s.gapMm, s.farMm);
 /** The hole that such play stands for: round, for it does not tell one way from the other. Thousandths. */
 export function holeOf(pivotMm: number, s: PlayReading): { holeLongMm: number; holeShortMm: number } {
   const mm = Math.round((pivotMm + clearanceOf(s)) * 1000) / 1000;
@@ -104,8 +106,12 @@ export const WEAR_TOWARDS = [
 ] as const;
 
 /** A pivot that was turned down no longer fits its hole, whatever was said of the hole. @returns why, or null */
-export const forcedToBush = (turnedMm: number | null): string | null =>
-  turnedMm === null ? null : `Its pivot was turned down to ${turnedMm} mm: this hole must be bushed.`;
+export const forcedToBush = (turnedMm: number | null, past: Past): string | null =>
+  turnedMm === null
+    ? null
+    : `Its pivot was turned down to ${turnedMm} mm: this ${isJewel(past) ? 'jewel must be renewed' : 'hole must be bushed'}.`;
+/** What a hole wants whose pivot no longer fits it. */
+export const unfit = (past: Past): 'bush' | 'renew' => (isJewel(past) ? 'renew' : 'bush');
 
 /**
  * The verdict that is kept for a hole. A pivot turned down forces a bush; then counts the person's own word; then the
@@ -115,12 +121,14 @@ export function keptVerdict(given: {
   computed: HoleVerdict;
   own: HoleWord | null;
   turnedMm: number | null;
+  past: Past;
   choices: Choices;
 }): HoleWord {
-  if (given.turnedMm !== null) return 'bush';
-  return given.own ?? byHouseRule(given.computed, given.choices);
+  if (given.turnedMm !== null) return unfit(given.past);
+  if (given.own !== null && verdictFits(given.own, isJewel(given.past))) return given.own;
+  return byHouseRule(given.computed, given.past, given.choices);
 }
 
-/** A marginal hole is bushed or left by house rule. */
-export const byHouseRule = (computed: HoleVerdict, choices: Choices): HoleVerdict =>
-  bushedVerdicts(choices).includes(computed) ? 'bush' : computed;
+/** A marginal hole is bushed or left by house rule; a jewel is never bushed. */
+export const byHouseRule = (computed: HoleVerdict, past: Past, choices: Choices): HoleVerdict =>
+  !isJewel(past) && bushedVerdicts(choices).includes(computed) ? 'bush' : computed;

@@ -75,7 +75,14 @@ describe('strength', () => {
   const strip = { thicknessMm: 0.4, widthMm: 19, lengthMm: 1500 };
   it('goes with the cube of the thickness', () => {
     // Practice: 5 % thicker pulls 16 % harder.
-    expect(strengthAgainst({ ...strip, thicknessMm: 0.42 }, strip)).toBeCloseTo(1.158, 3);
+    const at = (s: Partial<typeof strip>) => strengthAgainst({ ...strip, ...s }, strip, { barrelMm: 45, arborMm: 15 });
+    expect(at({ widthMm: 38 })).toBeCloseTo(2, 9);
+    // A thicker one lies in fewer coils on its arbor, which takes a little of the cube.
+    expect(at({ thicknessMm: 0.42 })).toBeGreaterThan(1.11);
+    expect(at({ thicknessMm: 0.42 })).toBeLessThan(1.16);
+    // Common practice: 15 % shorter of the same strip is 4 to 6 % harder fully wound, not 18.
+    expect(at({ lengthMm: 0.85 * 1500 })).toBeGreaterThan(1.04);
+    expect(at({ lengthMm: 0.85 * 1500 })).toBeLessThan(1.06);
   });
   it('is that of a strip bent to a circle', () => {
     // Published, any text on elasticity: M = E I/ρ with I = b e³/12; one turn over the length has ρ = ℓ/2π.

@@ -7,22 +7,6 @@ export interface SpringStrip {
   lengthMm: number;
 }
 
-/**
- * Strength of one spring as a multiple of another at the same turns: b e³/ℓ. Published: bending of a strip, any text on
- * elasticity.
- */
-export function strengthAgainst(one: SpringStrip, other: SpringStrip): number {
-  const of = ({ thicknessMm, widthMm, lengthMm }: SpringStrip) => {
-    ensure(
-      thicknessMm > 0 && widthMm > 0 && lengthMm > 0,
-      'lengthMm',
-      'Thickness, width and length are more than nothing.',
-    );
-    return (widthMm * thicknessMm ** 3) / lengthMm;
-  };
-  return of(one) / of(other);
-}
-
 /** Modulus of elasticity of hardened spring steel, GPa. From memory of handbooks: 200 to 210. */
 export const SPRING_STEEL_GPA = 206;
 
@@ -31,6 +15,37 @@ export const SPRING_STEEL_GPA = 206;
  */
 export const torqueNmm = (s: SpringStrip, turns: number): number =>
   (SPRING_STEEL_GPA * 1000 * s.widthMm * s.thicknessMm ** 3 * 2 * Math.PI * turns) / (12 * s.lengthMm);
+
+/** Free diameter of a sound spring as a multiple of its barrel's inside, where it was not measured. House rule. */
+const SOUND_FREE = 2.5;
+
+/**
+ * Turning of a spring wound on its arbor, from the free spring: coils on the arbor less coils that it lies in when free,
+ * ℓ/(π · free diameter). From the free spring, not from the barrel wall: a longer one is turned further.
+ * @param freeMm across the widest coil of the free spring
+ */
+export function turnsFromFree(lengthMm: number, b: Barrel, freeMm = SOUND_FREE * b.barrelMm): number {
+  ensure(freeMm > b.arborMm, 'freeMm', 'A free spring is wider than its arbor.');
+  return (coil(b, lengthMm).woundOuterMm - b.arborMm / 2) / b.thicknessMm - lengthMm / (Math.PI * freeMm);
+}
+
+/**
+ * Strength of one spring as a multiple of another, both fully wound in the same barrel: E b e³ θ/(12 ℓ) with θ from the
+ * free spring. Length tells little, since θ grows with it; thickness tells by its cube. Published: bending of a strip,
+ * any text on elasticity.
+ * @throws Outside for a spring that does not fit the barrel
+ */
+export function strengthAgainst(one: SpringStrip, other: SpringStrip, barrel: Omit<Barrel, 'thicknessMm'>): number {
+  const wound = (s: SpringStrip) => {
+    ensure(
+      s.thicknessMm > 0 && s.widthMm > 0 && s.lengthMm > 0,
+      'lengthMm',
+      'Thickness, width and length are more than nothing.',
+    );
+    return torqueNmm(s, turnsFromFree(s.lengthMm, { ...barrel, thicknessMm: s.thicknessMm }));
+  };
+  return wound(one) / wound(other);
+}
 
 /** Turns that a real spring gives less than ideal coils. Practice. */
 export const TURNS_LOST = 1;
@@ -70,7 +85,7 @@ export function chooseSpring(
       if (s.widthMm > wanted.widthMm || s.widthMm < wanted.widthMm - NARROWER_MM) return [];
       try {
         const { turns, fills } = coil({ ...barrel, thicknessMm: s.thicknessMm }, s.lengthMm);
-        return [{ ...s, turns, fills, strength: strengthAgainst(s, { ...wanted, lengthMm }) }];
+        return [{ ...s, turns, fills, strength: strengthAgainst(s, { ...wanted, lengthMm }, barrel) }];
       } catch {
         // it does not go into this barrel
         return [];

@@ -64,8 +64,8 @@ describe('which way to turn', () => {
 
 describe('what is too much or too little', () => {
   it.each([
-    ['spring-strength', {}, /16 % harder/],
-    ['spring-strength', { thicknessMm: 0.36 }, /27 % less/],
+    ['spring-strength', {}, /14 % harder/],
+    ['spring-strength', { thicknessMm: 0.36 }, /25 % less/],
     ['spring-strength', { thicknessMm: 0.4 }, /As strong/],
     ['spring-turns', { arborMm: 10 }, /thin for this barrel/],
     ['spring-turns', { arborMm: 20 }, /thick for this barrel/],

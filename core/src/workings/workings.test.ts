@@ -129,7 +129,12 @@ describe('bad input', () => {
       /different times/,
     ],
     ['train-missing', { ...(workingById('train-missing')!.example as object), wheelsTo: 5000 }, 'wheelsTo', /400/],
-    ['hole-verdict', { pivotMm: 1.2, holeLongMm: 1.1, holeShortMm: 1.2, arbor: 'train' }, 'holeShortMm', /short way/],
+    [
+      'hole-verdict',
+      { pivotMm: 1.2, holeLongMm: 1.1, holeShortMm: 1.2, arbor: 'train', in: 'the plate or a bush' },
+      'holeShortMm',
+      /short way/,
+    ],
     ['service-due', { family: 'longcase', done: '2026-02-30' }, 'done', /Last overhaul: a day as year-month-day/],
     [
       'train-beats',

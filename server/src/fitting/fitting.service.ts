@@ -16,12 +16,33 @@ export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf
   const visit = await openVisit(ctx, visitId);
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
   if (!holesOf(traits).some((h) => h.key === given.hole)) throw badField('hole', 'This movement has no such hole.');
-  if (given.boreMm < given.pivotMm) throw badField('boreMm', 'The bore cannot be smaller than its pivot.');
-  if (given.outsideMm <= given.boreMm) throw badField('outsideMm', 'The outside must be more than the bore.');
+  canBeBush(given);
   await holdApart(ctx, visit, 'plates', 'hole');
   const row = ctx.em.create(Bush, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   if (given.stockId) await takeFromStock(ctx, given.stockId, 1, visitId, row.id);
+  return viewBush(row);
+}
+
+function canBeBush({ pivotMm, boreMm, outsideMm }: { pivotMm: number; boreMm: number; outsideMm: number }): void {
+  if (boreMm < pivotMm) throw badField('boreMm', 'The bore cannot be smaller than its pivot.');
+  if (outsideMm <= boreMm) throw badField('outsideMm', 'The outside must be more than the bore.');
+}
+
+/** What was entered wrong is put right; the hole, and the size that left the stores, stay. */
+export async function setBush(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  given: ParsedBodyOf<typeof api.fitting.setBush>,
+) {
+  await openVisit(ctx, visitId);
+  canBeBush(given);
+  const row = await findOrRefuse(ctx, Bush, { id, visitId }, 'bush');
+  if (row.stockId && (row.outsideMm !== given.outsideMm || row.heightMm !== given.heightMm))
+    throw badField('outsideMm', 'This one left the stores in its size: take it out, and enter the other.');
+  ctx.em.assign(row, { ...given, ...signature(ctx) });
+  await ctx.em.flush();
   return viewBush(row);
 }
 

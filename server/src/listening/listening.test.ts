@@ -42,7 +42,7 @@ describe('what was heard', () => {
       expect((await send('PUT', `struck/${mark}`, { heard })).status).toBe(404);
     expect((await send('PUT', 'struck/h1', { heard: -1 })).status).toBe(422);
     // Heard anew after the cure: what was heard before stays, and both can be heard at three.
-    expect((await send('POST', 'struck/anew')).status).toBe(200);
+    expect((await send('POST', 'struck/anew')).status).toBe(201);
     await send('PUT', 'struck/h3', { heard: 9 });
     const { struck, struckBefore } = await now();
     expect(struck.map((s) => [s.mark, s.heard])).toEqual([['h3', 9]]);

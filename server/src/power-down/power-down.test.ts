@@ -90,8 +90,8 @@ const OPENS_NOTHING: Record<string, string> = {
     'addTemporary endTemporary giveOut takeBack',
   cleaning: 'step stop',
   survey: 'removeHole removePart setSound setPlatePhoto removePlatePhoto',
-  // What was done to a part that stays may be done from outside.
-  fitting: 'addWork removeWork removeBush removePart',
+  // What was done to a part that stays may be done from outside; what was entered wrong of a bush opens nothing.
+  fitting: 'setBush addWork removeWork removeBush removePart',
   replacement: 'fit',
   subAssemblies: 'add endRun remove',
   assembly: 'startStandRun endStandRun addSetting removeSetting setCheck removeCheck',

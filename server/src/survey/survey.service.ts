@@ -10,6 +10,9 @@ import { api } from '@eclat/contract';
 import { holesOf, PLATES, type ArborClass, type Plate } from '@eclat/core/movement';
 import {
   forcedToBush,
+  isJewel,
+  unfit,
+  verdictFits,
   waysOf,
   holeOfPivot,
   judgeHole,
@@ -30,7 +33,7 @@ import { Movement } from '../movements/movements.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
 /** What was measured and what it says; all of it null where the hole was felt. */
-function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClass) {
+function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClass, jewel: boolean) {
   if (size.kind === 'felt') {
     if (pivotMm !== null) throw badField('size', 'The hole is measured with its pivot, or neither is.');
     return { holeLongMm: null, holeShortMm: null, play: null, computed: null };
@@ -39,7 +42,7 @@ function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClas
   const ways = { pivotMm, ...waysOf(pivotMm, size) };
   const problem = measureProblem(ways);
   if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
-  return { ...ways, play: size.kind === 'measured' ? null : size, computed: judgeHole(ways, arbor).verdict };
+  return { ...ways, play: size.kind === 'measured' ? null : size, computed: judgeHole(ways, arbor, jewel).verdict };
 }
 
 export async function removeHole(ctx: Context, visitId: string, key: string): Promise<void> {
@@ -67,12 +70,17 @@ export async function measureHole(
     );
   // By caliper, or with one end of its arbor free: the plates are apart.
   if (size.kind === 'measured' || size.kind === 'lean') await holdApart(ctx, visit, 'plates', 'size');
-  const given = { ...body, ...figuresOf(body.pivotMm, size, hole.arbor.class) };
+  const given = { ...body, ...figuresOf(body.pivotMm, size, hole.arbor.class, isJewel(body.past)) };
   const turned = await ctx.em.findOne(PartCondition, { visitId, key: pivotKey(key) });
   if (given.verdict === 'not reached' && size.kind !== 'felt')
     throw badField('verdict', 'It was measured, so it was reached.');
-  const forced = forcedToBush(turned?.toMm ?? null);
-  if (forced && given.verdict !== 'bush') throw badField('verdict', forced);
+  if (!verdictFits(given.verdict, isJewel(given.past)))
+    throw badField(
+      'verdict',
+      isJewel(given.past) ? 'A jewel is never eased or bushed: renew it.' : 'Only a jewel is renewed: bush the hole.',
+    );
+  const forced = forcedToBush(turned?.toMm ?? null, given.past);
+  if (forced && given.verdict !== unfit(given.past)) throw badField('verdict', forced);
   const fields = { ...given, ...signature(ctx) };
   const before = await ctx.em.findOne(SurveyedHole, { visitId, key });
   if (before) {
@@ -99,7 +107,7 @@ async function forceBush(ctx: Context, visitId: string, key: string, toMm: numbe
   if (!hole) return;
   const problem = toMm === null || typeof hole.pivotMm !== 'number' ? null : turningProblem(hole.pivotMm, toMm);
   if (problem) throw badField('toMm', problem);
-  if (toMm !== null) hole.verdict = 'bush';
+  if (toMm !== null) hole.verdict = unfit(hole.past);
   else if (hole.computed) hole.verdict = hole.computed;
   // What was felt before is not kept beside it: it is felt again.
   else ctx.em.remove(hole);

@@ -11,7 +11,7 @@ export default working({
   subject: 'Mainspring',
   stages: ['fit'],
   suits: springs,
-  version: 1,
+  version: 2,
   caution,
   asks: 'Which of the springs in the drawer comes nearest?',
   alias: 'choose replacement mainspring',
@@ -52,7 +52,7 @@ export default working({
       ? `Take ${r.fits[0].name || 'the first'}: it pulls ${r.fits[0].strength.toFixed(2)} × the right ` +
         `one and gives ${r.fits[0].turns.toFixed(1)} turns.`
       : 'None in stock goes in: too wide, more than 1.5 mm too narrow, or too long for the barrel.',
-  formula: 'strength b e³/ℓ first, then turns',
+  formula: 'strength fully wound first, E b e³ θ/12 ℓ with θ from the free spring; then turns',
   sources: [BENDING, 'A spring wider than the old binds on the cap (practice)'],
   checks: [
     {
@@ -72,7 +72,22 @@ export default working({
     },
     {
       kind: 'practice',
-      source: 'Strength counts before turns: 0.45 pulls 42 % harder and comes after 0.40',
+      source: 'Length tells little: the same strip 15 % shorter is nearer than one 5 % thicker',
+      given: {
+        barrelMm: 45,
+        arborMm: 15,
+        widthMm: 19,
+        thicknessMm: 0.4,
+        stock: [
+          { name: 'thicker', widthMm: 18, thicknessMm: 0.42, lengthMm: 1800 },
+          { name: 'shorter', widthMm: 19, thicknessMm: 0.4, lengthMm: 1500 },
+        ],
+      },
+      finds: { 'fits.0.name': 'shorter', 'fits.0.strength': [1.05, 0.02] },
+    },
+    {
+      kind: 'practice',
+      source: 'Strength counts before turns: 0.45 pulls a third harder and comes after 0.40',
       given: {
         barrelMm: 45,
         arborMm: 15,

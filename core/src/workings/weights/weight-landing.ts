@@ -5,13 +5,22 @@ import { z } from 'zod';
 import { weights } from '../suited.ts';
 import { caution, line, falls, count, CIRCLE } from './shared.ts';
 
+/** What makes it run longer: what ends it now is either the floor or the barrel. */
+function tooShort(r: { days: number; landsFirst: boolean }, i: { days: number; falls: string }): string {
+  const runs = `it runs only ${r.days.toFixed(1)} of ${i.days} days: `;
+  if (!r.landsFirst) return `${runs}more line on the barrel.`;
+  return i.falls === 'on a pulley'
+    ? `${runs}it hangs on a pulley already, so more fall is all that helps.`
+    : `${runs}more fall, or a movable pulley, which then wants twice the weight.`;
+}
+
 export default working({
   id: 'weight-landing',
   title: 'Does the weight land in time',
   subject: 'Weights and fusee',
   stages: ['fit', 'run'],
   suits: weights,
-  version: 1,
+  version: 2,
   figure: 'line',
   caution,
   asks: 'Does the weight reach the floor before the barrel is empty, and how many days does it run?',
@@ -34,12 +43,7 @@ export default working({
     const lands = r.landsFirst
       ? 'The weight lands first, as it should.'
       : 'The barrel empties with the weight still hanging: the line is too short, or the path wrong.';
-    return (
-      `${lands} ` +
-      (r.days >= i.days
-        ? `It runs ${r.days.toFixed(1)} days.`
-        : `But it runs only ${r.days.toFixed(1)} of ${i.days} days: more fall, or a pulley.`)
-    );
+    return `${lands} ${r.days >= i.days ? `It runs ${r.days.toFixed(1)} days.` : `But ${tooShort(r, i)}`}`;
   },
   formula: 'fall a day = (24/h) π (d_b + d_l)/falls; the fall of the case must be under that of the line',
   sources: [CIRCLE],

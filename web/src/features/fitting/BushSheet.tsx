@@ -109,8 +109,8 @@ function HoleNow({ size }: { size: ReturnType<typeof useBushFit>['size'] }) {
 }
 
 function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; plateMm: number | null }) {
-  const { choice, sizeOf, choices, setPicked, tooBig, pivotMm, own } = fit;
-  if (choice)
+  const { offered: choice, sizeOf, choices, setPicked, tooBig, pivotMm, own, turned } = fit;
+  if (choice && !turned.open)
     return (
       <>
         <p className="text-xl font-bold">
@@ -143,12 +143,41 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
               ))}
           </div>
         )}
+        <Button variant="plain" className="mt-1" onClick={() => turned.setOpen(true)}>
+          Another size, or turned here
+        </Button>
       </>
     );
+  const why = whyNone(tooBig, fit.size.holeLongMm === null ? null : pivotMm, plateMm, own);
   return (
-    <p className="font-semibold text-danger">
-      {whyNone(tooBig, fit.size.holeLongMm === null ? null : pivotMm, plateMm, own)}
-    </p>
+    <>
+      {turned.noneFits && <p className="font-semibold text-danger">{why}</p>}
+      {!tooBig && pivotMm !== null && <Turned turned={turned} />}
+    </>
+  );
+}
+
+/** The sizes of a bush that no table has. */
+function Turned({ turned }: { turned: ReturnType<typeof useBushFit>['turned'] }) {
+  return (
+    <div className="mt-1 flex flex-col gap-2">
+      <div className="grid grid-cols-2 gap-2">
+        <LengthField name="turnedOutside" label="Its outside" value={turned.outside} onChange={turned.setOutside} />
+        <LengthField name="turnedHeight" label="Its height" value={turned.height} onChange={turned.setHeight} />
+      </div>
+      {turned.tooThin && <p className="font-semibold text-danger">The outside must be more than the bore.</p>}
+      {turned.finishedBoreMm !== null && (
+        <p>
+          Bore {turned.finishedBoreMm.toFixed(3)}; turned here, or bought for this hole. The stores are left as they
+          are.
+        </p>
+      )}
+      {!turned.noneFits && (
+        <Button variant="plain" className="self-start" onClick={() => turned.setOpen(false)}>
+          Take the one that is offered
+        </Button>
+      )}
+    </div>
   );
 }
 

@@ -1,8 +1,10 @@
 import type { Visit } from '@eclat/contract';
-import { Trash2 } from 'lucide-react';
+import { Pencil, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
+import { CorrectBush } from './CorrectBush.tsx';
 
 type Bush = Visit['bushes'][number];
 const HEADS = ['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By'];
@@ -11,6 +13,8 @@ const HEADS = ['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By'];
 export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: string) => string }) {
   const remove = useRemove(api.fitting.removeBush, api.fitting.addBush, 'Bush');
   const params = { visitId: visit.id };
+  const [correcting, setCorrecting] = useState<string | null>(null);
+  const wrong = visit.bushes.find((b) => b.id === correcting);
   const takeOut = ({ id, by: _by, at: _at, ...body }: Bush) =>
     remove({ params: { ...params, bushId: id } }, { params, body });
   if (visit.bushes.length === 0) return null;
@@ -43,12 +47,22 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
                 ))}
                 <td className="pr-4 text-base">{after(b)}</td>
                 <td className="text-base text-soft">{b.by}</td>
-                <td>
+                <td className="whitespace-nowrap">
+                  {!visit.closedAt && (
+                    <button
+                      type="button"
+                      aria-label={`Correct: bush ${name(b.hole)}`}
+                      className="inline-grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
+                      onClick={() => setCorrecting(b.id)}
+                    >
+                      <Pencil className="size-5" />
+                    </button>
+                  )}
                   {!visit.closedAt && visit.bushes.findLast((x) => x.hole === b.hole) === b && (
                     <button
                       type="button"
                       aria-label={`Take out: bush ${name(b.hole)}`}
-                      className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                      className="inline-grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
                       onClick={() => takeOut(b)}
                     >
                       <Trash2 className="size-5" />
@@ -60,6 +74,7 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
           </tbody>
         </table>
       </div>
+      {wrong && <CorrectBush key={wrong.id} bush={wrong} name={name(wrong.hole)} onClose={() => setCorrecting(null)} />}
     </Panel>
   );
 }

@@ -25,6 +25,7 @@ export function FittingScreen() {
   const touched = pairsTouched(visit.movement.traits, bushedHoles(visit.bushes));
   const undepthed = touched.filter((p) => !visit.partConditions.some((l) => l.key === p.key)).length;
   const wanted = bushesLeft(visit.holes, visit.bushes);
+  const jewels = visit.holes.filter((h) => h.verdict === 'renew');
   const name = (key: string) => {
     const h = holes.get(key);
     return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
@@ -38,6 +39,12 @@ export function FittingScreen() {
           <UnderPower opens="plates" entered />
           <BushSheet wanted={wanted} name={name} />
         </Panel>
+      )}
+      {jewels.length > 0 && (
+        <p className="rounded-lg bg-brass-wash px-4 py-3 font-semibold">
+          {counted(jewels.length, 'jewel')} to renew: {jewels.map((h) => name(h.key)).join('; ')}. Enter each as a part
+          that was fitted.
+        </p>
       )}
       <BushesFitted visit={visit} name={name} />
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}

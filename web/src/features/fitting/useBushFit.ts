@@ -30,6 +30,22 @@ function useHoleSize(hole: SurveyedHole) {
   return { long, setLong, short, setShort, holeLongMm: fits ? longMm : null, holeShortMm: fits ? shortMm : null };
 }
 
+/** A bush that is neither in the stores nor a plain size: turned here, or bought for this hole. */
+function useTurned(pivotMm: number | null, noneFits: boolean) {
+  const [asked, setOpen] = useState(false);
+  const [outside, setOutside] = useState('');
+  const [height, setHeight] = useState('');
+  const [outsideMm, heightMm] = [lengthMm(outside), lengthMm(height)];
+  const open = asked || noneFits;
+  const finishedBoreMm = pivotMm === null ? null : pivotMm + freshClearanceMm(pivotMm);
+  const bush =
+    finishedBoreMm === null || outsideMm === null || heightMm === null || outsideMm <= finishedBoreMm
+      ? null
+      : { finishedBoreMm, outsideMm, heightMm, stockId: null };
+  const tooThin = finishedBoreMm !== null && outsideMm !== null && outsideMm <= finishedBoreMm;
+  return { open, noneFits, setOpen, outside, setOutside, height, setHeight, finishedBoreMm, tooThin, bush };
+}
+
 export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
   const [pivot, setPivot] = useState(shown(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
@@ -64,8 +80,11 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
           stock,
         );
   const [picked, setPicked] = useState('');
+  const turned = useTurned(pivotMm, choices.length === 0);
   const sizeOf = (b: BushStock) => `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
-  const choice = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
+  const offered = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
+  /** What goes in: a bush of another size where one is entered, else the one that is offered. */
+  const choice = turned.open ? turned.bush : offered;
   const send = (off = false) => {
     if (!choice || pivotMm === null) return;
     const two = (mm: number) => Number(mm.toFixed(3));
@@ -104,6 +123,8 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
     setPicked,
     sizeOf,
     choice,
+    offered,
+    turned,
     send,
   };
 }

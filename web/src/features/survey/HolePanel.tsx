@@ -1,6 +1,6 @@
 import type { SurveyedHole } from '@eclat/contract';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_WORDS, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
+import { HOLE_WORDS, isJewel, verdictFits, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
 import { schoolOf } from '@eclat/core/rules';
 import { useEffect, useRef } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
@@ -17,7 +17,14 @@ import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
 import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
 import { LABELS, type Survey } from './useSurvey.ts';
 
-const KEYS: Record<string, HoleWord> = { s: 'sound', t: 'tight', a: 'marginal', u: 'bush', n: 'not reached' };
+const KEYS: Record<string, HoleWord> = {
+  s: 'sound',
+  t: 'tight',
+  a: 'marginal',
+  u: 'bush',
+  r: 'renew',
+  n: 'not reached',
+};
 
 /** Measure, see the verdict, say your own. The caliper types, Enter moves on to the next hole. */
 export function HolePanel({
@@ -56,7 +63,7 @@ export function HolePanel({
           disabled={closed || m.turnedMm !== null}
           onChange={setOwn}
           onClear={() => setOwn(null)}
-          options={HOLE_WORDS.map((v) => [v, v] as const)}
+          options={HOLE_WORDS.filter((v) => verdictFits(v, isJewel(m.extras.past))).map((v) => [v, v] as const)}
         />
         {m.own && m.judged && m.own !== m.judged.verdict && (
           <p className="text-sm font-semibold text-brass">

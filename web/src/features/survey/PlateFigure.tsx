@@ -174,7 +174,7 @@ function HoleMark({
 
 /**
  * Not looked at: dashed. Not reached: struck through. Sound: ring and point. Tight: filled small. Marginal: half full.
- * Bush: a cross in a square. Bushed: double ring.
+ * Bush: a cross in a square; a jewel to renew: in a diamond. Bushed: double ring.
  */
 export function Mark({ state }: { state: State }) {
   switch (state) {
@@ -208,6 +208,13 @@ export function Mark({ state }: { state: State }) {
           <path d="M-4.5 -4.5 L4.5 4.5 M4.5 -4.5 L-4.5 4.5" className="stroke-danger-ink" strokeWidth={2.6} />
         </g>
       );
+    case 'renew':
+      return (
+        <g>
+          <path d="M0 -11 L11 0 L0 11 L-11 0 Z" className="fill-danger stroke-danger" strokeWidth={2} />
+          <path d="M-4 -4 L4 4 M4 -4 L-4 4" className="stroke-danger-ink" strokeWidth={2.6} />
+        </g>
+      );
     case 'not reached':
       return (
         <g>
@@ -225,7 +232,7 @@ export function Mark({ state }: { state: State }) {
   }
 }
 
-const KEY: readonly State[] = ['not looked at', 'not reached', 'sound', 'tight', 'marginal', 'bush', 'bushed'];
+const KEY: readonly State[] = ['not looked at', 'not reached', 'sound', 'tight', 'marginal', 'bush', 'renew', 'bushed'];
 export const FigureKey = () => (
   <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What the shapes mean">
     {KEY.map((state) => (

@@ -12,6 +12,7 @@ export interface PlayField {
   label: string;
   range: readonly [number, number];
   degrees?: boolean;
+  optional?: boolean;
 }
 
 const PIVOT: PlayField = { name: 'pivotMm', label: 'Pivot', range: PIVOT_RANGE };
@@ -31,6 +32,7 @@ export const PLAY_FIELDS: Record<Looking['kind'], readonly PlayField[]> = {
     { name: 'gapMm', label: 'Between the plates', range: [3, 300] },
     { name: 'atMm', label: 'Read at, from the far pivot', range: [1, 300] },
     { name: 'playMm', label: 'Sideways play', range: [0, 10] },
+    { name: 'farMm', label: 'Far pivot’s clearance', range: [0, 10], optional: true },
   ],
 };
 export const KINDS = [
@@ -53,13 +55,19 @@ export function readPlay(
 ): { measure: HoleMeasure; size: HoleSize } | null {
   const fields = PLAY_FIELDS[kind];
   const n = Object.fromEntries(fields.map((f) => [f.name, numberOf(f, typed[f.name] ?? '')]));
-  if (fields.some((f) => n[f.name] === null)) return null;
+  if (fields.some((f) => n[f.name] === null && !(f.optional && !typed[f.name]?.trim()))) return null;
   const at = (name: string) => n[name]!;
   if (kind === 'play' && at('atMm') > at('gapMm')) return null;
   const sizes: Record<Looking['kind'], () => HoleSize> = {
     hole: () => ({ kind: 'measured', holeLongMm: at('holeLongMm'), holeShortMm: at('holeShortMm') }),
     lean: () => ({ kind: 'lean', leanDeg: at('leanDeg'), plateMm: at('plateMm') }),
-    play: () => ({ kind: 'play', playMm: at('playMm'), atMm: at('atMm'), gapMm: at('gapMm') }),
+    play: () => ({
+      kind: 'play',
+      playMm: at('playMm'),
+      atMm: at('atMm'),
+      gapMm: at('gapMm'),
+      farMm: n['farMm'] ?? null,
+    }),
   };
   const size = sizes[kind]();
   return { measure: { pivotMm: at('pivotMm'), ...waysOf(at('pivotMm'), size) }, size };
@@ -74,7 +82,10 @@ export const typedOf = (h: SurveyedHole | undefined): Record<string, string> =>
         holeLongMm: text(h.holeLongMm),
         holeShortMm: text(h.holeShortMm),
         ...Object.fromEntries(
-          Object.entries(h.size).map(([k, v]: [string, string | number]) => [k, typeof v === 'number' ? text(v) : v]),
+          Object.entries(h.size).map(([k, v]: [string, string | number | null | undefined]) => [
+            k,
+            typeof v === 'string' ? v : text(v),
+          ]),
         ),
       }
     : {};

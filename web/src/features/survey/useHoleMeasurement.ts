@@ -2,6 +2,7 @@ import type { SurveyedHole, Visit } from '@eclat/contract';
 import type { Hole } from '@eclat/core/movement';
 import {
   byHouseRule,
+  isJewel,
   judgeHole,
   keptVerdict,
   leftAs,
@@ -40,9 +41,9 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const choices = visit.rules.held;
   const read = readPlay(kind, typed);
   const problem = read && measureProblem(read.measure);
-  const judged = read && !problem ? judgeHole(read.measure, hole.arbor.class) : null;
+  const judged = read && !problem ? judgeHole(read.measure, hole.arbor.class, isJewel(extras.past)) : null;
   const turnedMm = turnedDownMm(visit.partConditions, hole.key);
-  const verdict = judged ? keptVerdict({ computed: judged.verdict, own, turnedMm, choices }) : own;
+  const verdict = judged ? keptVerdict({ computed: judged.verdict, own, turnedMm, past: extras.past, choices }) : own;
   const last = visit.lastSurvey?.holes.find((h) => h.key === hole.key);
   const left = last ? leftAs(last) : null;
   const worn =
@@ -65,7 +66,7 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
     problem,
     verdict,
     /** It is bushed by house rule though the measurements alone do not ask for it. */
-    ruled: judged !== null && judged.verdict !== 'bush' && byHouseRule(judged.verdict, choices) === 'bush',
+    ruled: judged !== null && judged.verdict !== 'bush' && byHouseRule(judged.verdict, extras.past, choices) === 'bush',
     turnedMm,
     last: last && { ...last, at: visit.lastSurvey!.at, worn },
     ready,

@@ -1,0 +1,113 @@
+import type { Visit } from '@eclat/contract';
+import { LOCATED, type Located } from '@eclat/core/pivots';
+import { useState } from 'react';
+import { api } from '../../data/api.ts';
+import { say } from '../../data/app-state.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+
+type Bush = Visit['bushes'][number];
+const SIZES = [
+  ['pivotMm', 'Finished pivot'],
+  ['boreMm', 'Bore'],
+  ['outsideMm', 'Outside'],
+  ['heightMm', 'Height'],
+] as const;
+type Size = (typeof SIZES)[number][0];
+
+/** What was entered wrong of a bush is put right where it stands; the bush stays in. */
+export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string; onClose: () => void }) {
+  const visit = useThisVisit();
+  const [typed, setTyped] = useState<Record<Size, string>>(() => ({
+    pivotMm: String(bush.pivotMm),
+    boreMm: String(bush.boreMm),
+    outsideMm: String(bush.outsideMm),
+    heightMm: String(bush.heightMm),
+  }));
+  const [shake, setShake] = useState(bush.endShakeMm === null ? '' : String(bush.endShakeMm));
+  const [spins, setSpins] = useState(bush.spins === null ? '' : String(bush.spins));
+  const [located, setLocated] = useState<Located | ''>(bush.located ?? '');
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const set = useCommand(api.fitting.setBush, {
+    what: `Bush ${name}`,
+    onDone: () => {
+      say(`${name}: corrected.`);
+      onClose();
+    },
+    onFields: (fields) => setWrong(Object.fromEntries(fields.map((f) => [f.path, f.message]))),
+  });
+  const sizes = Object.fromEntries(SIZES.map(([size]) => [size, lengthMm(typed[size])])) as Record<Size, number | null>;
+  const ready = Object.values(sizes).every((mm) => mm !== null);
+  return (
+    <Sheet open title={`Correct the bush, ${name}`} onClose={onClose}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (!ready) return;
+          set.mutate({
+            params: { visitId: visit.id, bushId: bush.id },
+            body: {
+              ...(sizes as Record<Size, number>),
+              note: bush.note,
+              located: located || null,
+              endShakeMm: bush.off ? null : lengthMm(shake, [0, 10]),
+              spins: bush.off || spins === '' ? null : spins === 'true',
+            },
+          });
+        }}
+      >
+        <div className="grid grid-cols-2 gap-3">
+          {SIZES.map(([size, label]) => (
+            <div key={size}>
+              <LengthField
+                name={size}
+                label={label}
+                value={typed[size]}
+                onChange={(v) => {
+                  setTyped((t) => ({ ...t, [size]: v }));
+                  setWrong({});
+                }}
+              />
+              {wrong[size] && <p className="font-semibold text-danger">{wrong[size]}</p>}
+            </div>
+          ))}
+        </div>
+        <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}>
+          <option value="">not said</option>
+          {LOCATED.map((l) => (
+            <option key={l}>{l}</option>
+          ))}
+        </SelectField>
+        {!bush.off && (
+          <div className="grid grid-cols-2 gap-3">
+            <LengthField
+              name="endShakeAfter"
+              label="End shake after"
+              value={shake}
+              onChange={setShake}
+              plausible={[0, 10]}
+            />
+            <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}>
+              <option value="">not tried</option>
+              <option value="true">freely</option>
+              <option value="false">it drags: open the bore</option>
+            </SelectField>
+          </div>
+        )}
+        <div className="flex gap-3">
+          <Button type="submit" variant="main" disabled={!ready} busy={set.isPending}>
+            Keep
+          </Button>
+          <Button variant="plain" onClick={onClose}>
+            Leave it
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
