@@ -7,6 +7,7 @@ import {
   ohmsAt20,
   E12,
   judgeSteps,
+  lastSitting,
   judgeWindings,
   loadOf,
   resistorForPeak,
@@ -101,6 +102,17 @@ describe('contacts, motors and steps', () => {
       margin: 1.5,
     });
     expect(judgeSteps([at(11, 'advances')], 12).words).toMatch(/too little in hand/);
+    // Before it was cleaned it wanted 14 V; that was another day, and says nothing of today.
+    const on = (day: number, hour: number, volts: number, did: 'lifts' | 'advances', supplyV = 12) => ({
+      at: new Date(Date.UTC(2031, 4, day, hour)).toISOString(),
+      ...at(volts, did),
+      supplyV,
+    });
+    const all = [on(2, 9, 11, 'lifts'), on(2, 10, 14, 'advances'), on(9, 9, 8, 'lifts'), on(9, 10, 9, 'advances')];
+    expect(lastSitting(all)).toEqual(all.slice(2));
+    expect(judgeSteps(lastSitting(all), 12).pullInV).toBe(9);
+    expect(lastSitting([...all, on(9, 10, 9, 'lifts', 15)])).toHaveLength(1);
+    expect(lastSitting([])).toEqual([]);
     expect(judgeSteps([at(13, 'advances')], 12).words).toMatch(/will not step/);
   });
   it('add up on one supply', () =>

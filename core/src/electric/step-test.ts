@@ -20,6 +20,25 @@ export interface StepVerdict {
 /** Practice: a quarter more than it needs, so that it still steps when it is cold and the oil has aged. */
 const GOOD_MARGIN = 1.25;
 
+/** A test that is taken up again after so long is another one: coil, oil and supply are not what they were. */
+const SAME_SITTING_MS = 4 * 3_600_000;
+
+/**
+ * The steps of the last sitting, on the supply of the last of them: those of another day, or for another supply, are
+ * not judged with it. @param steps in order of time
+ */
+export function lastSitting<S extends { at: string; supplyV: number }>(steps: readonly S[]): S[] {
+  const last = steps.at(-1);
+  let from = steps.length;
+  while (
+    from > 0 &&
+    steps[from - 1]!.supplyV === last!.supplyV &&
+    (from === steps.length || Date.parse(steps[from]!.at) - Date.parse(steps[from - 1]!.at) <= SAME_SITTING_MS)
+  )
+    from--;
+  return steps.slice(from);
+}
+
 /** Judges a step test. A higher voltage that did less than a lower one is named: it points at a catching part. */
 export function judgeSteps(steps: readonly Step[], supplyV: number): StepVerdict {
   ensure(steps.length >= 1 && steps.every((s) => s.volts > 0), 'steps', 'At least one voltage with what happened.');

@@ -43,13 +43,19 @@ describe('the chart under house rules', () => {
   });
 });
 
-// The lever and the alarm's own pallets of a clock without platform are named by no row of the chart.
-it('every pivot of every family has its point, save levers and pallets beside a balance', () => {
+it('every pivot of every family has its point', () => {
   for (const { id, traits } of FAMILIES) {
     const chart = oilChart(traits);
-    for (const { arbor } of holesOf(traits).filter(
-      (h) => traits.oscillator !== 'balance' || !['lever', 'pallet'].includes(h.arbor.class),
-    ))
-      expect(pointOfPivot(chart, arbor.class)?.id ?? 'none', `${id} ${arbor.id}`).not.toBe('none');
+    for (const { arbor, train } of holesOf(traits))
+      expect(pointOfPivot(chart, arbor.class, train.purpose)?.id ?? 'none', `${id} ${arbor.id}`).not.toBe('none');
   }
+  // Practice: no pool at a lever in jewels; steel pivots in brass want their oil; an alarm's pallets are its hammer.
+  expect([grade('lever-platform', 'lever-pivots'), grade('riveted-alarm', 'pin-lever-pivots')]).toEqual([
+    'none',
+    'fine',
+  ]);
+  expect(pointOfPivot(oilChart(familyById('shelf-alarm').traits), 'pallet', 'alarm')?.id).toBe('alarm-hammer');
+  expect(grade('lever-platform', 'impulse-pin')).toBe('none');
+  expect(grade('quarter-chime', 'drum-pivots')).toBe('clock');
+  expect(grade('shelf-rack', 'warning-faces')).toBe('grease');
 });

@@ -1,4 +1,14 @@
-import { beats, drivenBy, has, hasTrain, isSpring, type ArborClass, type Traits, isMains } from '../movement/index.ts';
+import {
+  beats,
+  drivenBy,
+  has,
+  hasTrain,
+  isSpring,
+  type ArborClass,
+  type Traits,
+  isMains,
+  type Purpose,
+} from '../movement/index.ts';
 import { stillHolds, type Depth, type PassDepth } from '../workflow/index.ts';
 import { held, type Choices, type RuleId, type SchoolId } from '../rules/index.ts';
 
@@ -12,6 +22,10 @@ const TOUCHED_FROM: Partial<Record<string, Depth>> = {
   'mainspring-barrel': 'barrel',
   pipes: 'dial side',
   'minute-post': 'dial side',
+  'dial-work': 'dial side',
+  'warning-faces': 'dial side',
+  'pin-lever-pivots': 'escapement',
+  'impulse-pin': 'escapement',
   'centre-clutch': 'dial side',
   rack: 'dial side',
   escape: 'escapement',
@@ -109,9 +123,30 @@ const ROWS: readonly Row[] = [
     'tiny',
     (t) => t.oscillator === 'balance' && !has(t, 'cone pivots') && !has(t, 'floating balance'),
   ],
+  [
+    'pin-lever-pivots',
+    'Lever pivots in the plates',
+    'fine',
+    'tiny',
+    (t) => t.escapement === 'pin-pallet' && pivotsOf(t, 'lever') && !has(t, 'platform'),
+  ],
+  [
+    'impulse-pin',
+    'Impulse pin and fork slot',
+    'none',
+    'dry',
+    (t) => t.oscillator === 'balance' && (t.escapement === 'lever' || t.escapement === 'pin-pallet'),
+  ],
   ['cone-pivots', 'Cone pivots of the balance', 'fine', 'one tiny drop', (t) => has(t, 'cone pivots')],
   ['floating-wire', 'Wire and guides of the balance', 'none', 'never', (t) => has(t, 'floating balance')],
   ['figure', 'Arbor of the moving figure', 'clock', 'a trace', (t) => has(t, 'moving figure')],
+  [
+    'dial-work',
+    'Arbors of the dial work: moon, calendar',
+    'clock',
+    'a trace',
+    (t) => has(t, 'moon work') || has(t, 'calendar work'),
+  ],
   ['hairspring', 'Hairspring', 'none', 'never', (t) => has(t, 'hairspring')],
   ['crutch', 'Crutch loop or fork', 'fine', 'a trace', (t) => has(t, 'crutch')],
   [
@@ -128,6 +163,9 @@ const ROWS: readonly Row[] = [
   ['rack', 'Rack, snail and lifting pieces', 'none', 'dry, or the rack stops falling', (t) => t.strike === 'rack'],
   ['hammer-arbors', 'Hammer arbors in the plates', 'clock', 'a trace', strikes],
   ['hammer-lift', 'Hammer lifting pins or star, drum teeth', 'grease', 'one dab each', strikes],
+  ['warning-faces', 'Warning and lifting faces rubbed by springs', 'grease', 'a trace', strikes],
+  ['drum-pivots', 'Chime drum and idler pivots', 'clock', 'a drop', (t) => has(t, 'chime drum')],
+  ['alarm-hammer', 'Hammer arbor of the alarm', 'clock', 'a trace', (t) => hasTrain(t, 'alarm')],
   ['fusee-pivots', 'Fusee pivots', 'clock', 'a drop', (t) => drivenBy(t, (d) => d === 'fusee spring')],
   ['fusee-chain', 'Fusee chain', 'clock', 'oil, wipe dry', (t) => has(t, 'fusee chain')],
   ['maintaining', 'Maintaining ratchet', 'clock', 'a trace', (t) => has(t, 'maintaining power')],
@@ -179,9 +217,12 @@ const OF_PIVOT: Record<ArborClass, readonly string[]> = {
   fly: ['train-high'],
   escape: ['escape'],
   pallet: ['pallet-arbor'],
-  lever: ['lever-pivots'],
+  lever: ['lever-pivots', 'pin-lever-pivots'],
   balance: ['balance-pivots', 'cone-pivots'],
 };
 /** The point of the chart that the pivots of such an arbor belong to; null where the chart has none. */
-export const pointOfPivot = (chart: readonly OilPoint[], arbor: ArborClass): OilPoint | null =>
-  chart.find((p) => p.id === 'motor-bushes' || OF_PIVOT[arbor].includes(p.id)) ?? null;
+export function pointOfPivot(chart: readonly OilPoint[], arbor: ArborClass, train: Purpose): OilPoint | null {
+  // The pallets of an alarm are its hammer.
+  const points = arbor === 'pallet' && train === 'alarm' ? ['alarm-hammer'] : OF_PIVOT[arbor];
+  return chart.find((p) => p.id === 'motor-bushes' || points.includes(p.id)) ?? null;
+}

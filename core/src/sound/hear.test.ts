@@ -132,6 +132,17 @@ describe('what is not sure is said', () => {
     expect(report.beatsPerHour).toBe(8412);
     expect(report.warnings.join()).toContain('no usual number');
   });
+  // Fact: a torsion pendulum of eight beats a minute that loses fifty minutes to hours a day.
+  it.each([
+    [-3000, 463],
+    [-12_000, 413],
+    [-18_000, 380],
+  ])('of a torsion clock that loses %d s a day, by its number and without', (rate, beats) => {
+    const slow = { beats: 480, rate, beatErrorMs: 90, sampleRate: 8000 };
+    expect(hearing(slow, { seconds: 90 })!.beatsPerHour).toBe(beats);
+    const known = hearing(slow, { seconds: 90, known: { beats: 480 } })!;
+    expect(Math.abs(known.rateSecondsPerDay - rate)).toBeLessThan(20);
+  });
   it('of two clocks that are heard as one, and of a slow one beside a fast one', () => {
     const beside = (beats: number, rate: number, db: number): Disturbance => ({
       other: { spec: { ...AS_HEARD, beats, rate, scatterMs: 0.2 }, db },

@@ -75,6 +75,11 @@ describe('what is offered', () => {
     const barrels = familyById('mantel-barrels').traits;
     expect(comesOff(barrels, { mainspring: 'leave' })).not.toContain('going mainspring');
     expect(comesOff(barrels, { strip: 'whole' })).not.toContain('front plate');
+    // Practice: a count wheel has no rack; weights come off first of all.
+    const open = familyById('shelf-open-springs').traits;
+    expect(comesOff(open).filter((w) => /rack|count wheel/.test(w))).toEqual(['count wheel and levers']);
+    expect(comesOff(familyById('longcase').traits)[0]).toBe('weights');
+    expect(comesOff(barrels)).not.toContain('weights');
     for (const { traits } of FAMILIES) expect(new Set(comesOff(traits)).size).toBe(comesOff(traits).length);
   });
   it('keeps trains apart', () =>

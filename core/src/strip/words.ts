@@ -32,6 +32,14 @@ export const HELD_BY = [
   'tied',
 ] as const;
 
+/** What counts the blows, with its levers. */
+const COUNTING: Record<Traits['strike'], string | false> = {
+  none: false,
+  rack: 'rack, snail and levers',
+  'count wheel': 'count wheel and levers',
+  'ship bells': 'bell count and levers',
+};
+
 /**
  * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say
  * whether its plates are parted for cleaning at all, and whether a spring leaves its barrel.
@@ -39,6 +47,7 @@ export const HELD_BY = [
 export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   const strikes = traits.strike !== 'none';
   const outside = [
+    traits.sources.some((s) => isWeight(s.kind)) && 'weights',
     'hands',
     'dial',
     has(traits, 'moon work') && 'moon work',
@@ -48,7 +57,7 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
     has(traits, 'crutch') && 'back cock and pallets',
     has(traits, 'platform') && 'platform',
     has(traits, 'torsion strip') && 'strip and bob',
-    strikes && 'rack, snail and levers',
+    COUNTING[traits.strike],
     strikes && 'hammer',
     has(traits, 'chime drum') && 'chime drum and hammers',
     'motion work',

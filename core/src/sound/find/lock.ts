@@ -10,7 +10,7 @@ import {
   STILL_SHARE,
   BEFORE,
 } from './spacing.ts';
-import { blurred, kinOfStrongest, repeats } from './period.ts';
+import { blurred, kinOfStrongest, offBy, repeats } from './period.ts';
 import type { Frames } from '../signal/frames.ts';
 
 /** The longest stretch that is searched at once, seconds. */
@@ -24,7 +24,7 @@ const MOST_CLOCKS = 3,
 const leastAgree = (least: number, most: number, beats: number | undefined): readonly [number, number] => {
   if (beats === undefined) return [least, most];
   const beatS = 3600 / beats;
-  return [Math.max(least, beatS * 0.94), Math.min(most, beatS * 2.12)];
+  return [Math.max(least, beatS * (1 - offBy(beats))), Math.min(most, 2 * beatS * (1 + offBy(beats)))];
 };
 
 /** Searches the frames from..to for a beat. With `beats` known, only that number is searched for. */
@@ -121,7 +121,7 @@ function strongest(frames: Frames, from: number, ticks: Float32Array, beats: num
  */
 const SCALES = [
   { everyS: 0.0025, spanS: [0.09, 2.3] },
-  { everyS: 0.006, spanS: [1.6, 15.4] },
+  { everyS: 0.006, spanS: [1.6, 20.6] },
 ] as const;
 
 /** A beat has ended by then: a lever drops at most 28 ms after it unlocks. */

@@ -1,7 +1,10 @@
 import { peakNear, repetition } from './repeat.ts';
 
-/** The search covers this range of beats per hour. */
-export const BEATS_RANGE = [480, 36_000] as const;
+/** The search covers this range of beats per hour: a torsion clock of 480 may lose a quarter of them. */
+export const BEATS_RANGE = [360, 36_000] as const;
+
+/** A clock whose number is known may be off it by so much and is still heard: a slow torsion clock by a quarter. */
+export const offBy = (beats: number): number => (beats < 1500 ? 0.28 : 0.06);
 
 /** A spacing at which the sound repeats itself. */
 export interface Repeat {

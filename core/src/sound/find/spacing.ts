@@ -1,7 +1,7 @@
 import type { Lock } from './found.ts';
 import { USUAL_BEATS } from '../../train/index.ts';
 import { between, folded, halfShift, humps, type Hump } from './fold.ts';
-import { BEATS_RANGE, type Repeat } from './period.ts';
+import { BEATS_RANGE, offBy, type Repeat } from './period.ts';
 import { peakNear } from './repeat.ts';
 import type { Frames } from '../signal/frames.ts';
 
@@ -94,7 +94,7 @@ export function readSpacing(
     return finish(within[0]!.phase, null);
   };
   if (beats !== undefined) {
-    if (Math.abs((spacing * frames.frameS * beats) / 3600 - 1) > 0.06) return one();
+    if (Math.abs((spacing * frames.frameS * beats) / 3600 - 1) > offBy(beats)) return one();
   } else if (Math.abs(shift) <= LEAST_SHIFT && !distinct(frames, from, ticks, 2 * spacing, tick.phase, tock.phase)) {
     const [alone, withSilent] = [3600 / (spacing * frames.frameS), 7200 / (spacing * frames.frameS)];
     ambiguous = withSilent <= BEATS_RANGE[1] && (isUsual(withSilent) || !isUsual(alone));

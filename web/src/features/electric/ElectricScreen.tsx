@@ -1,6 +1,7 @@
 import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { drivenBy, isMains } from '@eclat/core/movement';
-import { electricWords, judgeCoil, judgeSteps } from '@eclat/core/electric';
+import { counted } from '@eclat/core/units';
+import { electricWords, judgeCoil, judgeSteps, lastSitting, type Step } from '@eclat/core/electric';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
@@ -22,11 +23,12 @@ export function ElectricScreen() {
   const contacts = those(visit.electric, 'contact');
   const suppression = those(visit.electric, 'suppression');
   const supplyV = steps.at(-1)?.test.supplyV;
+  const sitting = lastSitting(steps.map((s) => ({ ...s.test, at: s.at })));
   // A mains motor takes its own voltage and no other; nothing switches it, so nothing is suppressed.
   const mains = drivenBy(visit.movement.traits, isMains);
   return (
     <>
-      <ElectricAnswer coils={coils} supplyV={supplyV} steps={steps} mains={mains} />
+      <ElectricAnswer coils={coils} supplyV={supplyV} steps={sitting} mains={mains} />
       <Cautions stage="run" />
       <Panel title="Coils">
         <List entries={coils} what="Coil" />
@@ -35,6 +37,11 @@ export function ElectricScreen() {
       {(!mains || steps.length > 0) && (
         <Panel title="Step test">
           <StepTest steps={steps} ohms={coils.at(-1)?.test.ohms ?? null} supplyV={supplyV ?? null} />
+          {sitting.length < steps.length && (
+            <p className="text-soft">
+              Judged by the last sitting alone: {counted(sitting.length, 'voltage')} of {steps.length}.
+            </p>
+          )}
           <List entries={steps} what="Voltage" />
         </Panel>
       )}
@@ -60,18 +67,13 @@ function ElectricAnswer({
 }: {
   coils: Of<'coil'>[];
   supplyV: number | undefined;
-  steps: Of<'step'>[];
+  steps: readonly Step[];
   mains: boolean;
 }) {
   const bad = coils
     .map((c) => judgeCoil(c.test.ohms, c.test.expectedOhms, c.test.atC))
     .find((j) => j.verdict !== 'right' && j.verdict !== 'not known');
-  const judged = supplyV
-    ? judgeSteps(
-        steps.map((s) => ({ volts: s.test.volts, did: s.test.did })),
-        supplyV,
-      )
-    : null;
+  const judged = supplyV ? judgeSteps(steps, supplyV) : null;
   if (bad)
     return (
       <Answer tone="danger" title={bad.words}>

@@ -2,7 +2,7 @@ import { Differs } from './Differs.tsx';
 import { OnThePlates } from './OnThePlates.tsx';
 import { OilPointRow } from './OilPointRow.tsx';
 import { type Hand, EMPTY, lastUsed, InHandPanel } from './InHandPanel.tsx';
-import { holesOf, type Arbor } from '@eclat/core/movement';
+import { holesOf, type Hole } from '@eclat/core/movement';
 import { oilChart, pointOfPivot, type OilPoint } from '@eclat/core/oiling';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -32,8 +32,11 @@ export function OilingScreen() {
     ticked.has(p.id)
       ? remove.mutate({ params: params(p.id) })
       : tick.mutate({ params: params(p.id), body: { ...used(p), dry: false, differs: '' } });
-  const arbors = new Map<string, Arbor>(holesOf(traits).map((h) => [h.key, h.arbor]));
-  const pointAt = (key: string) => pointOfPivot(chart, arbors.get(key)!.class);
+  const holes = new Map<string, Hole>(holesOf(traits).map((h) => [h.key, h]));
+  const pointAt = (key: string) => {
+    const { arbor, train } = holes.get(key)!;
+    return pointOfPivot(chart, arbor.class, train.purpose);
+  };
   const shown = chosen ? pointAt(chosen) : null;
   return (
     <>

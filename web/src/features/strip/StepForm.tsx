@@ -2,6 +2,7 @@ import { useContractForm } from '../../data/useContractForm.ts';
 import type { StripStep } from '@eclat/contract';
 import { stepFields } from '@eclat/contract/strip';
 import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
+import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -42,20 +43,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
               {step ? 'Keep changes' : 'Log it'}
             </Button>
           </div>
-          {!step && (
-            <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usually next">
-              {offered.slice(0, 6).map((w) => (
-                <button
-                  key={w}
-                  type="button"
-                  className={chip}
-                  onClick={() => form.setValue('what', w, { shouldDirty: true, shouldValidate: true })}
-                >
-                  {w}
-                </button>
-              ))}
-            </div>
-          )}
+          {!step && <UsuallyNext form={form} offered={offered} />}
         </div>
         <Chips
           label={LABELS.heldBy}
@@ -99,6 +87,39 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         )}
       </form>
     </Panel>
+  );
+}
+
+/** So many are offered at first. */
+const FIRST = 6;
+
+/** What usually comes off next: the first few, all of it with one press, or what goes with what is typed. */
+function UsuallyNext({ form, offered }: { form: ReturnType<typeof useStepForm>['form']; offered: readonly string[] }) {
+  const [all, setAll] = useState(false);
+  const typed = form.watch('what').trim().toLowerCase();
+  const fitting = offered.filter((w) => w.toLowerCase().includes(typed));
+  // What was pressed, or typed to its end, is no search.
+  const searching = typed !== '' && fitting.length > 0 && !offered.some((w) => w.toLowerCase() === typed);
+  const list = searching ? fitting : offered;
+  const shown = all || searching ? list : list.slice(0, FIRST);
+  return (
+    <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usually next">
+      {shown.map((w) => (
+        <button
+          key={w}
+          type="button"
+          className={chip}
+          onClick={() => form.setValue('what', w, { shouldDirty: true, shouldValidate: true })}
+        >
+          {w}
+        </button>
+      ))}
+      {shown.length < list.length && (
+        <button type="button" className={`${chip} border-dashed`} onClick={() => setAll(true)}>
+          {list.length - shown.length} more
+        </button>
+      )}
+    </div>
   );
 }
 
