@@ -81,8 +81,15 @@ export const addresses = {
       method: 'DELETE',
       path: '/visits/:visitId/findings/:findingId',
       changes: ['visit', 'bench', 'causes'],
-      inverse: 'assessment.addFinding',
+      inverse: 'assessment.restoreFinding',
       visit: { remove: 'findings', by: 'id', param: 'findingId', again: true },
+    },
+    restoreFinding: {
+      method: 'POST',
+      path: '/visits/:visitId/findings/:findingId/restore',
+      changes: ['visit', 'bench', 'causes'],
+      inverse: 'assessment.removeFinding',
+      visit: { put: 'findings', by: 'id', again: true },
     },
     setPlace: {
       method: 'PUT',

@@ -11,7 +11,7 @@ import {
 } from '@eclat/core/movement';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
-import { requiredText, text, id, version, moment, page } from './common.ts';
+import { requiredText, text, id, version, moment, page, signed } from './common.ts';
 import { edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
@@ -92,6 +92,8 @@ export const movement = z.object({
   familyId: z.string(),
   maker: z.string(),
   marks: z.array(mark),
+  /** Numbers and marks that were taken out again, with who did. */
+  marksTakenOut: z.array(mark.extend(signed)),
   traits,
   plates: arrangement,
   version,
@@ -157,7 +159,7 @@ export const movementsRoutes = {
     query: z.object({ q: text(80).default(''), after: text(200).optional() }),
     reply: page(
       movement
-        .omit({ traits: true, plates: true, dating: true, absent: true })
+        .omit({ marksTakenOut: true, traits: true, plates: true, dating: true, absent: true })
         .extend({ entries: z.int(), lastDate: z.string().nullable() }),
     ),
   }),

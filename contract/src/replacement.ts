@@ -1,4 +1,4 @@
-import { OLD_MOVEMENT_FATES, CHECK_ANSWERS } from '@eclat/core/movement';
+import { CHECK_ANSWERS, DIAL_WORK, OLD_MOVEMENT_FATES } from '@eclat/core/movement';
 import { z } from 'zod';
 import { requiredText, id, signed, text, done } from './common.ts';
 import { newMovement } from './movements.ts';
@@ -9,6 +9,8 @@ export const replacementFields = z
   .object({
     why: requiredText(300, 'Why it is replaced'),
     fate: z.enum(OLD_MOVEMENT_FATES),
+    /** Work under the dial that stays with the clock, and that the new movement drives. */
+    dialWork: z.array(z.enum(DIAL_WORK)).max(DIAL_WORK.length).default([]),
     movementId: id.optional(),
     movement: newMovement.optional(),
   })

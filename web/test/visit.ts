@@ -29,6 +29,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
       familyId: family,
       maker: '',
       marks: [],
+      marksTakenOut: [],
       traits,
       plates: AS_USUAL,
       version: 1,

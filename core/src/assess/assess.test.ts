@@ -1,7 +1,7 @@
 import { judgeAmplitude } from '../sound/index.ts';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById } from '../movement/index.ts';
-import { AREAS, vocabulary, walkOf, weighMeasurement } from './index.ts';
+import { AREAS, mayMeasure, vocabulary, walkOf, weighMeasurement } from './index.ts';
 
 const { traits: carriage } = familyById('lever-platform');
 
@@ -64,6 +64,9 @@ describe('a measurement is worth what its way of measuring is', () => {
     ).toBeCloseTo(22));
   it('refuses what it cannot be', () => {
     expect(() => weighMeasurement(carriage, 'amplitude', 900, 'by eye')).toThrow(RangeError);
+    // 30° is half of what a pendulum could never swing: it has no such figure.
+    expect(() => mayMeasure(familyById('longcase').traits, 'amplitude')).toThrow(RangeError);
+    expect(() => mayMeasure(carriage, 'amplitude')).not.toThrow();
     expect(() => weighMeasurement(carriage, 'amplitude', 290, 'guessed')).toThrow(/how it was measured/);
   });
 });

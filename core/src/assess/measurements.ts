@@ -147,6 +147,12 @@ export const MEASURABLES: readonly Measurable[] = [
 /** What can be measured on a movement with these traits. */
 export const measurablesFor = (traits: Traits): Measurable[] => MEASURABLES.filter((m) => m.applies(traits));
 
+/** @throws Outside at `kind` for what such a movement cannot show: a pendulum has no amplitude in degrees of a balance */
+export function mayMeasure(traits: Traits, kind: string): void {
+  const m = MEASURABLES.find((x) => x.id === kind);
+  ensure(m?.applies(traits) ?? false, 'kind', 'This movement has nothing of the kind to measure.');
+}
+
 /**
  * What a measurement says and how sure it is.
  * @throws Outside for a kind or a way that is not known, or a value outside the plausible range

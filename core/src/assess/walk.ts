@@ -22,6 +22,15 @@ export interface Place {
   area: Area;
 }
 
+/** Areas that stay with the clock when another movement goes into it. */
+const OF_THE_CASE: readonly Area[] = ['Case', 'Glass', 'Dial', 'Hands'];
+
+/** Whether what was found at such a place is of the clock's case and dial, and not of the movement in it. */
+export function isOfTheCase(place: string, traits: Traits): boolean {
+  const known = walkOf(traits).find((p) => p.place === place);
+  return known !== undefined && (OF_THE_CASE.includes(known.area) || place === 'pendulum');
+}
+
 /** The places of this clock in the order one walks it, from outside to inside. Practice. */
 export function walkOf(traits: Traits): Place[] {
   const at = (area: Area, ...places: (string | false)[]): Place[] =>

@@ -91,6 +91,12 @@ export function replacementChecks(traits: Traits, oilRule: string): ReplacementC
 export const wantsWords = ({ id, part }: ReplacementCheck, answer: CheckAnswer | undefined): boolean =>
   answer === 'no' && (part === 'match' || id === SPRINGS_FIRST);
 
+/** Work under the dial that is the clock's: it stays with the dial, and the new movement drives it. Practice. */
+export const DIAL_WORK = ['moon work', 'calendar work', 'selector lever', 'moving figure'] as const;
+export type DialWork = (typeof DIAL_WORK)[number];
+/** What of it this movement has. */
+export const dialWorkOf = (traits: Traits): DialWork[] => DIAL_WORK.filter((w) => has(traits, w));
+
 /** What still stands in the way: checks without an answer, and matches that were answered no. */
 export function replacementObstacles(checks: readonly ReplacementCheck[], answers: Answers): string[] {
   const open = checks.filter((c) => !answers[c.id]);

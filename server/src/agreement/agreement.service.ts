@@ -6,6 +6,7 @@ import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
+import { STANDS } from '../assessment/findings.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Shop } from '../people/people.entity.ts';
 import { wordOn } from '../visit/stage-word.ts';
@@ -40,15 +41,18 @@ const viewLine = (l: EstimateLine, said: readonly LineDecision[]): Line => ({
 
 const linesAsk = (visitId: string) => ({
   lines: rows(EstimateLine, 'where visit_id = ? order by at', visitId),
+  linked: rows(Finding, 'where visit_id = ? and removed_at is null', visitId),
   said: rows(LineDecision, 'where line_id in (select id from estimate_line where visit_id = ?) order by at', visitId),
 });
-const showLines = ({ lines, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] =>
-  lines.map((l) =>
-    viewLine(
+/** A finding that was taken back is not shown at its line; it is again when it comes back. */
+const showLines = ({ lines, linked, said }: RowsOf<ReturnType<typeof linesAsk>>): Line[] =>
+  lines.map((l) => ({
+    ...viewLine(
       l,
       said.filter((d) => d.lineId === l.id),
     ),
-  );
+    findingId: linked.find((f) => f.id === l.findingId)?.id ?? null,
+  }));
 
 export const linesOf = async (ctx: Context, visitId: string): Promise<Line[]> =>
   showLines(await fetchAll(ctx.em, linesAsk(visitId)));
@@ -119,7 +123,7 @@ export const loadAgreement = async (ctx: Context, visitId: string): Promise<Shap
   viewAgreement(await fetchAll(ctx.em, agreementRows(ctx, visitId)));
 
 async function checkFinding(ctx: Context, visitId: string, findingId: string | null | undefined): Promise<void> {
-  if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId })))
+  if (findingId && !(await ctx.em.count(Finding, { id: findingId, visitId, ...STANDS })))
     throw badField('findingId', 'This finding belongs to another visit.');
 }
 

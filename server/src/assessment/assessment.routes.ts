@@ -9,13 +9,14 @@ import {
   removeMeasurement,
   setPlace,
 } from './assessment.service.ts';
-import { addFinding, changeFinding, removeFinding } from './findings.service.ts';
+import { addFinding, changeFinding, removeFinding, restoreFinding } from './findings.service.ts';
 
 export function serveAssessment(serve: Serve): void {
   serve(api.assessment.addFinding, (ctx, { params, body }) => addFinding(ctx, params.visitId, body));
   serve(api.assessment.changeFinding, (ctx, { params, body }) =>
     changeFinding(ctx, params.visitId, params.findingId, body),
   );
+  serve(api.assessment.restoreFinding, (ctx, { params }) => restoreFinding(ctx, params.visitId, params.findingId));
   serve(api.assessment.removeFinding, (ctx, { params }) => asOk(removeFinding(ctx, params.visitId, params.findingId)));
   serve(api.assessment.setPlace, (ctx, { params, body }) =>
     asOk(setPlace(ctx, params.visitId, params.place, body.state)),

@@ -2,7 +2,7 @@ import { openVisit } from '../visit/lock.ts';
 import { DatingEvidence, Measurement, PlaceChecked } from './assessment.entity.ts';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { walkOf, weighMeasurement, type PlaceState } from '@eclat/core/assess';
+import { mayMeasure, walkOf, weighMeasurement, type PlaceState } from '@eclat/core/assess';
 import type { Traits } from '@eclat/core/movement';
 import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
@@ -20,7 +20,7 @@ const traitsOf = async (ctx: Context, movementId: string): Promise<Traits> =>
 export const assessmentRows = ({ id, movementId, openedAt }: Visit) => ({
   places: rows(PlaceChecked, 'where visit_id = ?', id),
   measurements: rows(Measurement, 'where visit_id = ? order by at', id),
-  findings: rows(Finding, 'where visit_id = ? order by at', id),
+  findings: rows(Finding, 'where visit_id = ? and removed_at is null order by at', id),
   handsOff: rows(
     Finding,
     `where do_not_disturb and visit_id in (select id from visit where movement_id = ? and opened_at <= ?)
@@ -67,6 +67,7 @@ export async function addMeasurement(
 ) {
   const visit = await openVisit(ctx, visitId);
   const traits = await traitsOf(ctx, visit.movementId);
+  mayMeasure(traits, given.kind);
   weighMeasurement(traits, given.kind, given.value, given.how);
   const made = ctx.em.create(Measurement, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
@@ -140,7 +141,7 @@ export async function knownOfType(ctx: Context, movementId: string) {
       (select count(*)::int from movement m where ${type}
         and exists (select 1 from visit v where v.movement_id = m.id)) as of
     from finding f join visit v on v.id = f.visit_id join movement m on m.id = v.movement_id
-    where ${type} and not f.earlier_repair and f.severity <> 'looks' group by f.place
+    where ${type} and f.removed_at is null and not f.earlier_repair and f.severity <> 'looks' group by f.place
       order by movements desc, f.place limit ${MOST}`,
     [maker, name, id, maker, name, id],
   );

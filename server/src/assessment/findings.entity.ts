@@ -1,6 +1,6 @@
 import type { Finding as Shape } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { by, float, key, text, versioned, visitKey } from '../platform/database/columns.ts';
+import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 export const Finding = defineEntity({
   name: 'Finding',
@@ -18,6 +18,9 @@ export const Finding = defineEntity({
     hours: float().nullable(),
     cause: text().default(''),
     ...by,
+    /** Taken back: no longer of the visit, but what hangs on it finds it again when it comes back. */
+    removedBy: text().nullable(),
+    removedAt: moment().nullable(),
     version: versioned(),
   },
 });

@@ -20,6 +20,9 @@ export const viewFinding = (f: Finding): Shape => ({
   at: f.at.toISOString(),
 });
 
+/** Findings that count: not taken back. */
+export const STANDS = { removedAt: null } as const;
+
 export async function addFinding(
   ctx: Context,
   visitId: string,
@@ -38,7 +41,7 @@ export async function changeFinding(
   { version, ...fields }: ParsedBodyOf<typeof api.assessment.changeFinding>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const finding = await findOrRefuse(ctx, Finding, { id, visitId }, 'finding');
+  const finding = await findOrRefuse(ctx, Finding, { id, visitId, ...STANDS }, 'finding');
   expectVersion(finding.version, version, viewFinding(finding));
   ctx.em.assign(finding, { ...fields, ...signature(ctx) });
   await ctx.em.flush();
@@ -47,5 +50,15 @@ export async function changeFinding(
 
 export async function removeFinding(ctx: Context, visitId: string, id: string): Promise<void> {
   await openVisit(ctx, visitId);
-  ctx.em.remove(await findOrRefuse(ctx, Finding, { id, visitId }, 'finding'));
+  const finding = await findOrRefuse(ctx, Finding, { id, visitId, ...STANDS }, 'finding');
+  ctx.em.assign(finding, { removedBy: ctx.person.name, removedAt: ctx.now });
+}
+
+/** It is there after all, with its points on photos and its lines of the estimate. */
+export async function restoreFinding(ctx: Context, visitId: string, id: string): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const finding = await findOrRefuse(ctx, Finding, { id, visitId }, 'finding');
+  ctx.em.assign(finding, { removedBy: null, removedAt: null });
+  await ctx.em.flush();
+  return viewFinding(finding);
 }

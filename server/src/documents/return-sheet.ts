@@ -75,7 +75,7 @@ export async function returnSheet(ctx: Context, { visit, shop }: Asked): Promise
       facts([
         ['Owner', visit.owner.name],
         ['Movement', visit.movement.code],
-        ['Found', visit.cause],
+        ['Found', visit.cause || (visit.replacement.out?.why ?? '')],
       ]),
       ...(visit.findings.length > 0
         ? [head('Found'), { ul: visit.findings.map((f) => `${f.place}: ${f.seen}`) } as Content]

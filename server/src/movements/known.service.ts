@@ -10,7 +10,7 @@ import { Finding } from '../assessment/findings.entity.ts';
 import { writeEntry } from './history.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { PartFitted } from '../fitting/fitting.entity.ts';
-import { ClockMovement, Movement, MovementMark } from './movements.entity.ts';
+import { ClockMovement, MarkTakenOut, Movement, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, loadMovement } from './movements.service.ts';
 
 const MOST = 4;
@@ -86,7 +86,7 @@ export async function refuseTwin(ctx: Context, marks: readonly { place: string; 
   }
 }
 
-/** Numbers that disagree become findings of the visit, once each. */
+/** Numbers that disagree become findings of the visit, once each; one that was taken back is not said again. */
 export async function noteMismatches(ctx: Context, visitId: string, movementId: string): Promise<void> {
   const marks = await ctx.em.find(MovementMark, { movementId });
   const findings = await ctx.em.find(Finding, { visitId });
@@ -115,8 +115,10 @@ export async function setMark(
   const movement = await movementNow(ctx, movementId);
   if (visitId && (await openVisit(ctx, visitId)).movementId !== movement.id)
     throw badField('visitId', 'This visit is of another movement.');
-  await ctx.em.nativeDelete(MovementMark, { movementId: movement.id, place, text });
+  const gone = await ctx.em.nativeDelete(MovementMark, { movementId: movement.id, place, text });
   if (there) ctx.em.create(MovementMark, { movementId: movement.id, place, text });
+  // What identifies a movement does not go without a trace, whether it was misread or filed off.
+  else if (gone > 0) ctx.em.create(MarkTakenOut, { movementId: movement.id, place, text, ...signature(ctx) });
   await ctx.em.flush();
   if (visitId && there) await noteMismatches(ctx, visitId, movement.id);
   return loadMovement(ctx, movement);
@@ -144,6 +146,7 @@ export async function merge(
     if (!marks.has(`${m.place}\n${m.text}`))
       ctx.em.create(MovementMark, { movementId: movement.id, place: m.place, text: m.text });
   await ctx.em.nativeDelete(MovementMark, { movementId: other.id });
+  await ctx.em.nativeUpdate(MarkTakenOut, { movementId: other.id }, { movementId: movement.id });
   // It stands in one clock: where it was last put.
   const places = await ctx.em.find(
     ClockMovement,

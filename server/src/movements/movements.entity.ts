@@ -48,6 +48,13 @@ export const MovementMark = defineEntity({
   properties: { id: key(), movementId: p.uuid(), place: text(), text: text() },
 });
 
+/** A number or mark that was taken out again: misread, or no longer there. */
+export const MarkTakenOut = defineEntity({
+  name: 'MarkTakenOut',
+  tableName: 'mark_taken_out',
+  properties: { id: key(), movementId: p.uuid(), place: text(), text: text(), ...by },
+});
+
 export const Clock = defineEntity({
   name: 'Clock',
   tableName: 'clock',

@@ -13,7 +13,7 @@ import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { viewEntry, writeEntry } from './history.service.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
-import { Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
+import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -22,14 +22,21 @@ const newCode = () => `M-${Array.from({ length: 6 }, () => ALPHABET[randomInt(AL
 export const movementRows = (movementId: string) => ({
   movements: rows(Movement, 'where id = ?', movementId),
   movementMarks: rows(MovementMark, 'where movement_id = ? order by place, text', movementId),
+  marksTakenOut: rows(MarkTakenOut, 'where movement_id = ? order by at', movementId),
   dating: rows(DatingEvidence, 'where movement_id = ? order by at', movementId),
   descriptions: rows(MovementDescription, 'where movement_id = ? order by number desc', movementId),
   absent: rows(MovementAbsent, 'where movement_id = ? order by at', movementId),
 });
 
+const viewMark = (k: { place: string; text: string }) => ({
+  place: k.place as (typeof MARK_PLACES)[number],
+  text: k.text,
+});
+
 export function viewMovement({
   movements: [m],
   movementMarks,
+  marksTakenOut,
   dating,
   absent,
 }: RowsOf<ReturnType<typeof movementRows>>): Shape {
@@ -45,7 +52,8 @@ export function viewMovement({
     version: m.version,
     dating: dating.map(viewEvidence),
     absent: absent.map((a) => ({ what: a.what, ...viewSigned(a) })),
-    marks: movementMarks.map((k) => ({ place: k.place as (typeof MARK_PLACES)[number], text: k.text })),
+    marks: movementMarks.map(viewMark),
+    marksTakenOut: marksTakenOut.map((k) => ({ ...viewMark(k), ...viewSigned(k) })),
   };
 }
 export const loadMovement = async (ctx: Context, m: Movement): Promise<Shape> =>

@@ -7,6 +7,7 @@ import { findOrRefuse, signature, type Context } from '../platform/http/context.
 import { notFound, refused } from '../platform/http/problems.ts';
 import { hashOf, newToken } from '../platform/http/tokens.ts';
 import { loadPhotos } from '../photos/photos.service.ts';
+import { STANDS } from '../assessment/findings.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Clock } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
@@ -69,7 +70,7 @@ export const markedPhotos = async (ctx: Context, visitId: string) =>
 export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promise<OwnerPage> {
   const clock = await findOrRefuse(ctx, Clock, { id: visit.clockId }, 'clock');
   const shop = await ctx.em.findOneOrFail(Shop, { one: true });
-  const findings = new Map((await ctx.em.find(Finding, { visitId: visit.id })).map((f) => [f.id, f]));
+  const findings = new Map((await ctx.em.find(Finding, { visitId: visit.id, ...STANDS })).map((f) => [f.id, f]));
   const { lines, routes, chosen, questions, prices } = await loadAgreement(ctx, visit.id);
   const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
   const says = (id: string | null, note: string) => {

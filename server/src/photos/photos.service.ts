@@ -7,6 +7,7 @@ import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
+import { STANDS } from '../assessment/findings.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Photo, PhotoMark } from './photos.entity.ts';
 
@@ -85,9 +86,11 @@ const viewMark = (m: {
 /** The photos of a visit in the order they were put in, without their bytes. */
 export const photosRows = (visitId: string) => ({
   photos: rows(Photo, 'where visit_id = ? order by position, at', visitId),
+  pointedAt: rows(Finding, 'where visit_id = ? and removed_at is null', visitId),
   marks: rows(PhotoMark, 'where photo_id in (select id from photo where visit_id = ?) order by number', visitId),
 });
-export function viewPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosRows>>): Shape[] {
+export function viewPhotos({ photos, marks, pointedAt }: RowsOf<ReturnType<typeof photosRows>>): Shape[] {
+  const stand = new Set(pointedAt.map((f) => f.id));
   return photos.map((p) => ({
     id: p.id,
     caption: p.caption,
@@ -96,7 +99,10 @@ export function viewPhotos({ photos, marks }: RowsOf<ReturnType<typeof photosRow
     height: p.height,
     by: p.by,
     at: p.at.toISOString(),
-    marks: marks.filter((m) => m.photoId === p.id).map(viewMark),
+    marks: marks
+      .filter((m) => m.photoId === p.id)
+      .map(viewMark)
+      .map((m) => ({ ...m, findingId: m.findingId && stand.has(m.findingId) ? m.findingId : null })),
   }));
 }
 export const loadPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
@@ -133,7 +139,7 @@ export async function setMark(
   await openVisit(ctx, visitId);
   if (!(await ctx.em.count(Photo, { id: photoId, visitId })))
     throw badField('photoId', 'This photo belongs to another visit.');
-  if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId })))
+  if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId, ...STANDS })))
     throw badField('findingId', 'This finding belongs to another visit.');
   const known = await ctx.em.findOne(PhotoMark, { id, photoId });
   const [last] = await sql<{ n: number }>(

@@ -120,6 +120,28 @@ it('keeps the order that people give, captions, and one row of numbers through t
   ];
   await point(a.id, one, { x: 0.25, y: 1, findingId: finding.id });
   await shop.marit.ok('DELETE', `/visits/${visitId}/findings/${finding.id}`);
-  // the point outlives the finding
+  // the point outlives the finding, and has it again when it is there after all
   expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: null }]);
+  const line = await shop.marit.ok<{ id: string; version: number }>('POST', `/visits/${visitId}/lines`, {
+    kind: 'labour',
+    what: 'Fix the case',
+    price: '10',
+    quantity: '1',
+  });
+  const lineOf = async () => (await look()).agreement.lines.find((l) => l.id === line.id)!.findingId;
+  const refused = await shop.marit.send('PATCH', `/visits/${visitId}/lines/${line.id}`, {
+    findingId: finding.id,
+    version: line.version,
+  });
+  expect(refused.status).toBe(422); // no line for what was taken back
+  await shop.marit.ok('POST', `/visits/${visitId}/findings/${finding.id}/restore`);
+  expect((await look()).photos[2]!.marks).toMatchObject([{ number: 1, findingId: finding.id }]);
+  await shop.marit.ok('PATCH', `/visits/${visitId}/lines/${line.id}`, {
+    findingId: finding.id,
+    version: line.version,
+  });
+  await shop.marit.ok('DELETE', `/visits/${visitId}/findings/${finding.id}`);
+  expect([(await look()).findings, await lineOf()]).toEqual([[], null]);
+  await shop.marit.ok('POST', `/visits/${visitId}/findings/${finding.id}/restore`);
+  expect([(await look()).findings.map((f) => f.id), await lineOf()]).toEqual([[finding.id], finding.id]);
 });

@@ -39,6 +39,11 @@ describe('numbers at the counter', () => {
     await mark('6120', true);
     expect((await look(visit.id)).findings).toHaveLength(1);
     await mark('6120', false);
+    await mark('none there', false);
+    // What identifies a movement does not go without a trace.
+    const { movement } = await shop.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
+    expect(movement.marks.map((m) => m.place)).not.toContain('barrel');
+    expect(movement.marksTakenOut).toMatchObject([{ place: 'barrel', text: '6120', by: expect.any(String) }]);
     await mark('777', true);
     expect((await look(visit.id)).findings.map((f) => f.place).sort()).toEqual(['balance, number', 'barrel, number']);
   });

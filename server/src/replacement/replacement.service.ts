@@ -3,7 +3,13 @@ import { randomUUID } from 'node:crypto';
 import type { ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { serviceRecord } from '@eclat/core/history';
-import { answeredFirst, replacementChecks, replacementObstacles } from '@eclat/core/movement';
+import { answeredFirst, has, replacementChecks, replacementObstacles, type DialWork } from '@eclat/core/movement';
+import { isOfTheCase } from '@eclat/core/assess';
+import { allChecks } from '@eclat/core/checks';
+import { CheckAnswer } from '../assembly/assembly.entity.ts';
+import { PlaceChecked } from '../assessment/assessment.entity.ts';
+import { Finding } from '../assessment/findings.entity.ts';
+import { StripStep } from '../strip/strip.entity.ts';
 import { held } from '@eclat/core/rules';
 import { signFacts } from '@eclat/core/visit';
 import { ownersWord, STAGE_IDS } from '@eclat/core/workflow';
@@ -11,8 +17,8 @@ import { writeEntry } from '../movements/history.service.ts';
 import { signature, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { ClockMovement } from '../movements/movements.entity.ts';
-import { describedAs } from '../movements/describe.service.ts';
+import { ClockMovement, type Movement } from '../movements/movements.entity.ts';
+import { describe, describedAs, descriptionsOf } from '../movements/describe.service.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
 import { agree } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
@@ -52,11 +58,9 @@ const OF_THE_MOVEMENT = [
   'unit_stage_event',
   'unit_run',
   'strip',
-  'strip_step',
   'strip_pass',
   'strip_phase',
   'strip_temporary',
-  'strip_custody',
   'bath_run',
   'surveyed_hole',
   'part_look',
@@ -67,6 +71,13 @@ const OF_THE_MOVEMENT = [
   'oiled_point',
   'test_run',
   'electric_look',
+  'observation',
+  'look_taken',
+  'measurement',
+  'check_setting',
+  'strike_heard',
+  'release_minute',
+  'sound_heard',
   'caution_read',
 ];
 const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('assemble'));
@@ -88,7 +99,14 @@ export async function fitReplacement(
   const obstacles = replacementObstacles(pointsOf(visit), visit.replacement.checks);
   if (visit.baths.some((b) => b.stoppedAt === null)) obstacles.push('a bath of the old movement still runs');
   if (obstacles.length > 0) throw refused('The other movement cannot go in yet.', obstacles.join('. '));
-  const record = serviceRecord(visit, ctx.now, `replaced: ${given.why}`, given.why);
+  // The case and the dial stay: what was found and done there is of the clock, and goes into the next record.
+  const { traits } = visit.movement;
+  const ofTheMovement = {
+    ...visit,
+    findings: visit.findings.filter((f) => !isOfTheCase(f.place, traits)),
+    casework: [],
+  };
+  const record = serviceRecord(ofTheMovement, ctx.now, `replaced: ${given.why}`, given.why);
   const { privateWords } = signFacts(visit, ctx.now, '', given.why);
   if (privateWords.length > 0)
     throw refused(
@@ -105,8 +123,9 @@ export async function fitReplacement(
   );
   if (busy) throw refused(`That movement is in the shop as ${busy.claim}.`, 'Sign that visit first.');
   await ctx.em.flush();
+  await drive(ctx, fresh, given.dialWork, visit.movement.code);
 
-  const out = await visitOut(ctx, row);
+  const out = await visitOut(ctx, row, visit);
   await writeBoth(ctx, visit, out, fresh, given.fate, record);
   await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
@@ -130,8 +149,21 @@ export async function fitReplacement(
   await ctx.em.flush();
 }
 
+/** Work under the dial stays with the clock: the new movement is described as it now drives it. */
+async function drive(ctx: Context, fresh: Movement, dialWork: readonly DialWork[], from: string): Promise<void> {
+  const more = dialWork.filter((w) => !has(fresh.traits, w));
+  if (more.length === 0) return;
+  const [last] = await descriptionsOf(ctx, fresh.id);
+  await describe(ctx, fresh.id, {
+    traits: { ...fresh.traits, fittings: [...fresh.traits.fittings, ...more] },
+    familyId: fresh.familyId,
+    reason: `Drives the ${more.join(' and ')} that stayed with the dial of ${from}.`,
+    version: last!.version,
+  });
+}
+
 /** What was done to the old movement, moved to a visit of its own that is closed at once. */
-async function visitOut(ctx: Context, row: Visit): Promise<Visit> {
+async function visitOut(ctx: Context, row: Visit, visit: Shape): Promise<Visit> {
   const out = ctx.em.create(Visit, {
     id: randomUUID(),
     claim: `${row.claim}-out`,
@@ -153,12 +185,67 @@ async function visitOut(ctx: Context, row: Visit): Promise<Visit> {
   await ctx.em.flush();
   for (const table of OF_THE_MOVEMENT)
     await sql(ctx.em, `update ${table} set visit_id = ? where visit_id = ?`, [out.id, row.id]);
+  await splitFindings(ctx, visit, out.id);
+  await splitSteps(ctx, visit, out.id);
+  await splitPhotos(ctx, visit, out.id);
+  // The new movement is no fault of the old one's.
+  row.cause = '';
   await sql(ctx.em, `update stage_event set visit_id = ? where visit_id = ? and stage = any(?)`, [
     out.id,
     row.id,
     `{${STAGE_IDS.slice(STAGE_IDS.indexOf('power')).join(',')}}`,
   ]);
   return out;
+}
+
+/** Findings, places looked at and checks of the movement go with it; those of case, dial and hands stay. */
+async function splitFindings(ctx: Context, visit: Shape, outId: string): Promise<void> {
+  const { traits } = visit.movement;
+  const gone = (await ctx.em.find(Finding, { visitId: visit.id })).filter((f) => !isOfTheCase(f.place, traits));
+  for (const f of gone) f.visitId = outId;
+  const looked = await ctx.em.find(PlaceChecked, { visitId: visit.id });
+  const places = looked.map((p) => p.place).filter((p) => !isOfTheCase(p, traits));
+  await ctx.em.flush();
+  await ctx.em.nativeUpdate(PlaceChecked, { visitId: visit.id, place: places }, { visitId: outId });
+  const checks = allChecks(traits)
+    .filter((c) => c.place !== 'deliver')
+    .map((c) => c.id);
+  await ctx.em.nativeUpdate(CheckAnswer, { visitId: visit.id, check: checks }, { visitId: outId });
+}
+
+/**
+ * Hands, dial and case came off before the movement was reached: those steps are of the clock, and wait to go on again.
+ * What was given out stays in sight of this visit, whoever's it is.
+ */
+async function splitSteps(ctx: Context, visit: Shape, outId: string): Promise<void> {
+  const steps = await ctx.em.find(StripStep, { visitId: visit.id }, { orderBy: { position: 'asc' } });
+  const reached = steps.findIndex((s) => s.opens !== null && s.opens !== undefined && s.opens !== 'hands and dial');
+  for (const [i, step] of steps.entries()) {
+    if (reached >= 0 && i >= reached) step.visitId = outId;
+    else step.pass = 1;
+  }
+  await ctx.em.flush();
+  await sql(
+    ctx.em,
+    `update recording set visit_id = ? where id in (select recording_id from strip_step where visit_id = ?)`,
+    [outId, outId],
+  );
+}
+
+/** A photo goes with the movement when it shows its work and nothing that stays refers to it. */
+async function splitPhotos(ctx: Context, visit: Shape, outId: string): Promise<void> {
+  const inside = `{${STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('sign')).join(',')}}`;
+  await sql(
+    ctx.em,
+    `update photo p set visit_id = ? where visit_id = ?
+      and not exists (select 1 from strip_step s where s.photo_id = p.id and s.visit_id = ?)
+      and not exists (select 1 from received_item r where r.photo_id = p.id)
+      and not exists (select 1 from photo_mark k join finding f on f.id = k.finding_id
+        where k.photo_id = p.id and f.visit_id = ?)
+      and (stage = any(?) or exists (select 1 from photo_mark k join finding f on f.id = k.finding_id
+        where k.photo_id = p.id and f.visit_id = ?))`,
+    [outId, visit.id, visit.id, visit.id, inside, outId],
+  );
 }
 
 /** Both books say where the other movement went or came from. */

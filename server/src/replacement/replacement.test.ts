@@ -1,4 +1,5 @@
 import type { Book, Visit } from '@eclat/contract';
+import { allChecks } from '@eclat/core/checks';
 import { holesOf, replacementChecks } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, letDown, takeIn } from '../../test/shop.ts';
@@ -29,6 +30,27 @@ describe('a movement in another’s place', () => {
       verdict: 'bush',
       version: 0,
     });
+    // Of the clock: a finding at the dial, its dial at the restorer's, and what came off before the movement was reached.
+    const of = (place: string, more: object = {}) => ({
+      place,
+      seen: `Something at the ${place}`,
+      severity: 'looks',
+      effect: 'none',
+      proposal: '',
+      earlierRepair: false,
+      doNotDisturb: true,
+      hours: null,
+      cause: '',
+      ...more,
+    });
+    const post = <T>(path: string, body: object) => shop.marit.ok<T>('POST', `/visits/${visit.id}/${path}`, body);
+    await post('findings', of('dial'));
+    const worn = await post<{ id: string }>('findings', of('plates'));
+    await post('steps', { what: 'hands', heldBy: 'nut', place: 'tub 1', opens: 'hands and dial' });
+    await post('steps', { what: 'front plate', heldBy: 'nut', place: 'tub 2', opens: 'plates' });
+    await post('custody', { what: 'dial', withWhom: 'a dial restorer', forWhat: 'the chapter ring' });
+    await put('observations/dead', { state: 'present' });
+    await put('cause', { cause: 'Plates worn out' });
     await put('stages/intake', { state: 'done' });
     await put('stages/survey', { state: 'left', why: 'Worn out.' });
     const fit = (body: object = NEW) =>
@@ -61,7 +83,15 @@ describe('a movement in another’s place', () => {
       'fit',
     ]);
     expect(after.power.map((p) => p.state)).toEqual(['unknown']);
+    // The next book reads nothing of the old one's; what is of the clock is still to be answered for.
+    expect(after.findings.map((f) => f.place)).toEqual(['dial']);
+    expect(after.strip.steps.map((s) => s.what)).toEqual(['hands']);
+    expect(after.strip.custody.map((c) => [c.what, c.backAt])).toEqual([['dial', null]]);
+    expect([after.cause, after.observations]).toEqual(['', {}]);
     const out = await see(after.replacement.out!.visitId);
+    expect(out.findings.map((f) => f.id)).toEqual([worn.id]);
+    expect(out.strip.steps.map((s) => s.what)).toEqual(['front plate']);
+    expect([out.cause, out.observations]).toEqual(['Plates worn out', { dead: 'present' }]);
     expect(out).toMatchObject({
       claim: `${visit.claim}-out`,
       closedAt: expect.any(String),
@@ -89,5 +119,27 @@ describe('a movement in another’s place', () => {
       `/owners/${visit.owner.id}/clocks`,
     );
     expect(JSON.stringify(clock)).toContain(after.movement.code);
+  });
+
+  // Practice: the moon dial stays with the clock; the new movement drives it, and it is tried with the new one.
+  it('drives the work under the dial that stays, and the book says since when', async () => {
+    const visit = await takeIn(shop.marit, {
+      movement: { name: 'With a moon', familyId: 'longcase', fittings: ['moon work'] },
+    });
+    const put = (path: string, body: object) => shop.marit.send('PUT', `/visits/${visit.id}/${path}`, body);
+    for (const c of replacementChecks(visit.movement.traits, ''))
+      await put(`replacement/checks/${c.id}`, { answer: 'yes' });
+    const body = {
+      why: 'Worn out',
+      fate: 'scrapped',
+      dialWork: ['moon work'],
+      movement: { name: 'A plain one', familyId: 'longcase' },
+    };
+    expect((await put('replacement', { ...body, dialWork: ['sundial'] })).status).toBe(422);
+    expect((await put('replacement', body)).status).toBe(200);
+    const { movement } = await see(visit.id);
+    expect(allChecks(movement.traits).some((c) => c.id.startsWith('moon'))).toBe(true);
+    const described = await shop.marit.ok<{ reason: string }[]>('GET', `/movements/${movement.id}/descriptions`);
+    expect(described[0]!.reason).toContain(`stayed with the dial of ${visit.movement.code}`);
   });
 });

@@ -10,6 +10,7 @@ import {
   Movement,
   MovementAbsent,
   MovementDescription,
+  MarkTakenOut,
   MovementMark,
 } from '../../movements/movements.entity.ts';
 import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
@@ -52,6 +53,7 @@ export const entities = [
   Movement,
   MovementAbsent,
   MovementDescription,
+  MarkTakenOut,
   MovementMark,
   Visit,
   ReceivedItem,

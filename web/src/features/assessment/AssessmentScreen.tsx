@@ -15,7 +15,7 @@ import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Dating } from './Dating.tsx';
-import { FindingForm, writtenOf } from './FindingForm.tsx';
+import { FindingForm } from './FindingForm.tsx';
 import { KnownOfType } from './KnownOfType.tsx';
 import { Measurements } from './Measurements.tsx';
 import { Walk } from './Walk.tsx';
@@ -130,7 +130,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
     .flatMap((p) => p.marks)
     .filter((m) => m.findingId === f.id)
     .map((m) => m.number);
-  const out = useRemove(api.assessment.removeFinding, api.assessment.addFinding, 'Finding');
+  const out = useRemove(api.assessment.removeFinding, api.assessment.restoreFinding, 'Finding');
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
       <div className="min-w-0">
@@ -188,7 +188,10 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
             type="button"
             aria-label={`Take back: ${f.place}`}
             className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-            onClick={() => out({ params: { ...params, findingId: f.id } }, { params, body: writtenOf(f) })}
+            onClick={() => {
+              const command = { params: { ...params, findingId: f.id } };
+              out(command, command);
+            }}
           >
             <Trash2 className="size-5" />
           </button>

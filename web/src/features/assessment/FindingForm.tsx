@@ -43,7 +43,7 @@ const LABELS = {
   doNotDisturb: 'Do not disturb',
 };
 /** What of a finding is written in its form. */
-export const writtenOf = ({
+const writtenOf = ({ place, seen, severity, effect, proposal, earlierRepair, doNotDisturb, hours, cause }: Fields) => ({
   place,
   seen,
   severity,
@@ -53,7 +53,7 @@ export const writtenOf = ({
   doNotDisturb,
   hours,
   cause,
-}: Fields) => ({ place, seen, severity, effect, proposal, earlierRepair, doNotDisturb, hours, cause });
+});
 
 /** @param finding one to correct, a place of the walk to write one for, or null */
 export function FindingForm({ finding: given, onClose }: { finding: Finding | string | null; onClose: () => void }) {

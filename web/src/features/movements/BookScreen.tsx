@@ -7,6 +7,7 @@ import { Cog, Columns2, Download, Merge, ScrollText } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../../data/queries.ts';
+import { day } from '../../ui/dates.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { Decades } from './Decades.tsx';
@@ -88,6 +89,12 @@ function BookHead({
               <b>{m.text}</b> <span className="text-soft">{m.place}</span>
             </span>
           ))}
+        </p>
+      )}
+      {movement.marksTakenOut.length > 0 && (
+        <p className="mt-1 text-soft">
+          Taken out again:{' '}
+          {movement.marksTakenOut.map((m) => `${m.text} (${m.place}), by ${m.by}, ${day(m.at)}`).join('; ')}.
         </p>
       )}
       {gave.length > 0 && (

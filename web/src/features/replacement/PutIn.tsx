@@ -1,5 +1,5 @@
 import { type Known, WhichMovement, NewOne } from './WhichMovement.tsx';
-import { OLD_MOVEMENT_FATES, type OldMovementFate } from '@eclat/core/movement';
+import { dialWorkOf, OLD_MOVEMENT_FATES, type DialWork, type OldMovementFate } from '@eclat/core/movement';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
@@ -7,7 +7,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -22,6 +22,8 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
   const [why, setWhy] = useState('');
   const [fate, setFate] = useState<OldMovementFate>('returned to the owner');
   const [asking, setAsking] = useState(false);
+  const onDial = dialWorkOf(visit.movement.traits);
+  const [dialWork, setDialWork] = useState<readonly DialWork[]>(onDial);
   const { data } = useMovements(text.trim().length > 1 && !known ? text : '');
   const fit = useCommand(api.replacement.fit, {
     what: 'Replacement',
@@ -52,6 +54,21 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
             <option key={f}>{f}</option>
           ))}
         </SelectField>
+        {onDial.length > 0 && (
+          <fieldset className="sm:col-span-2">
+            <legend className="font-semibold">Stays with the dial, and the new one drives it</legend>
+            {onDial.map((w) => (
+              <Tick
+                key={w}
+                label={w}
+                checked={dialWork.includes(w)}
+                onChange={(e) =>
+                  setDialWork((all) => (e.target.checked ? [...all, w] : all.filter((other) => other !== w)))
+                }
+              />
+            ))}
+          </fieldset>
+        )}
         <TextField
           className="sm:col-span-2"
           label="Why it is replaced"
@@ -71,6 +88,7 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
           fit={fit}
           why={why}
           fate={fate}
+          dialWork={dialWork}
           known={known}
           text={text}
           family={family}
@@ -87,6 +105,7 @@ function SureSheet({
   fit,
   why,
   fate,
+  dialWork,
   known,
   text,
   family,
@@ -97,6 +116,7 @@ function SureSheet({
   fit: ReturnType<typeof useCommand<typeof api.replacement.fit>>;
   why: string;
   fate: OldMovementFate;
+  dialWork: readonly DialWork[];
   known: Known | null;
   text: string;
   family: string;
@@ -111,6 +131,7 @@ function SureSheet({
       body: {
         why,
         fate,
+        dialWork: [...dialWork],
         ...(known
           ? { movementId: known.id }
           : {
