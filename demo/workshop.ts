@@ -391,6 +391,7 @@ export class Workshop {
       hands: { heldBy: 'taper pin', remarks: ['washer'] },
       'back cock and pallets': { heldBy: 'screw', remarks: ['longer'], note: 'the lower one' },
       'rack, snail and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' },
+      'count wheel and levers': { heldBy: 'screw', remarks: ['under-lever'], group: 'strike levers' },
     };
     if (traits.strike !== 'none')
       await this.did(

@@ -170,7 +170,7 @@ test(
       expect(adjustments).toBe(2);
       await page.getByRole('link', { name: 'On test' }).click();
       await page.getByRole('link', { name: /Bracket clock.*inside/ }).click();
-      await expect(answer(page)).toContainText('inside 60 s a day, a full wind');
+      await expect(answer(page)).toContainText('inside 2 min a week, a full wind');
       await expect(page.getByText(/adjusted: rating nut .* turns? down/).first()).toBeVisible();
       await passRest('run');
       await stageDone(page, 'Run');

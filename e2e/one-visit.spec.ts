@@ -246,7 +246,7 @@ test('one clock goes from the counter to its signed service history, and a kille
       await page.getByRole('button', { name: 'Keep', exact: true }).click();
       await expect(page.getByLabel('Seconds off')).toHaveValue('');
     }
-    await expect(answer(page)).toContainText(/Gains (9\.9|10\.\d|10) s a day, give or take 0\.\d: inside 60 s a day/);
+    await expect(answer(page)).toContainText(/Gains (9\.9|10\.\d|10) s a day, give or take 0\.\d: inside 2 min a week/);
     await expect(page.getByRole('img', { name: /5 readings over 8\.4 days/ })).toBeVisible();
     await page.getByRole('button', { name: /^Now/ }).click();
     await expect(page.getByLabel('What the hands showed')).toBeFocused();

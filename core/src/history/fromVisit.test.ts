@@ -13,7 +13,7 @@ describe('the record of a visit', () => {
       { where: 'Crutch loop or fork', grade: 'fine', product: 'Clock oil', batch: '77-01' },
     ]);
     expect(record.test).toMatchObject({ days: 8, readings: 9, rateSecondsPerDay: 6, waived: null });
-    expect(record.test.verdict).toContain('inside 60 s a day');
+    expect(record.test.verdict).toContain('inside 2 min a week');
     expect(record.declined).toEqual(['Polish the case']);
     expect(record.electric).toEqual(['17 V, 154 mA: advances']);
     expect(record.looked).toEqual({ sound: 1, worn: [{ what: 'pallets', state: 'grooved', toMm: null, note: '' }] });

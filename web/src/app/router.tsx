@@ -1,23 +1,59 @@
+import { useEffect, useState } from 'react';
 import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
 import { Answer, Loading } from '../ui/Answer.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Shell } from './Shell.tsx';
 
+/**
+ * A screen's script that did not come: the server is away, or it was updated while this page was open. The address is
+ * the one that was pressed: it is shown as soon as the server answers.
+ */
+function NotFetched() {
+  const [away, setAway] = useState<boolean | null>(null);
+  useEffect(() => {
+    let over = false;
+    const ask = async () => {
+      const there = await fetch('/', { method: 'HEAD', cache: 'no-store' }).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (over) return;
+      // It was away and is back: what was pressed is made now.
+      if (there && wasAway) window.location.reload();
+      wasAway ||= !there;
+      setAway(!there);
+    };
+    let wasAway = false;
+    void ask();
+    const timer = setInterval(() => void ask(), ASK_AGAIN_MS);
+    return () => {
+      over = true;
+      clearInterval(timer);
+    };
+  }, []);
+  if (away === null) return <Loading what="this screen" />;
+  return (
+    <div className="mx-auto max-w-3xl p-8">
+      <Answer
+        tone="due"
+        title={
+          away ? 'The server is away: this screen comes when it is back' : 'Eclat was updated while this page was open'
+        }
+      >
+        <p>{away ? 'What you typed is kept.' : 'Load it again: what you typed is kept.'}</p>
+        <Button variant="main" className="mt-3" onClick={() => window.location.reload()}>
+          Load again
+        </Button>
+      </Answer>
+    </div>
+  );
+}
+const ASK_AGAIN_MS = 2_000;
+
 function Broken() {
   const error = useRouteError();
   const missing = isRouteErrorResponse(error) && error.status === 404;
-  // A screen's script that is gone: the server was updated while this page was open.
-  if (/dynamically imported module/i.test((error as Error | undefined)?.message ?? ''))
-    return (
-      <div className="mx-auto max-w-3xl p-8">
-        <Answer tone="due" title="Eclat was updated while this page was open">
-          <p>Load it again: what you typed is kept.</p>
-          <Button variant="main" className="mt-3" onClick={() => window.location.reload()}>
-            Load again
-          </Button>
-        </Answer>
-      </div>
-    );
+  if (/dynamically imported module/i.test((error as Error | undefined)?.message ?? '')) return <NotFetched />;
   return (
     <div className="mx-auto max-w-3xl p-8">
       <Answer tone="danger" title={missing ? 'There is nothing at this address' : 'This screen could not be shown'}>

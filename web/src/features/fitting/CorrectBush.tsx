@@ -42,23 +42,26 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
   });
   const sizes = Object.fromEntries(SIZES.map(([size]) => [size, lengthMm(typed[size])])) as Record<Size, number | null>;
   const ready = Object.values(sizes).every((mm) => mm !== null);
+  const send = () => {
+    if (!ready) return;
+    set.mutate({
+      params: { visitId: visit.id, bushId: bush.id },
+      body: {
+        ...(sizes as Record<Size, number>),
+        note: bush.note,
+        located: located || null,
+        endShakeMm: bush.off ? null : lengthMm(shake, [0, 10]),
+        spins: bush.off || spins === '' ? null : spins === 'true',
+      },
+    });
+  };
   return (
     <Sheet open title={`Correct the bush, ${name}`} onClose={onClose}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
-          if (!ready) return;
-          set.mutate({
-            params: { visitId: visit.id, bushId: bush.id },
-            body: {
-              ...(sizes as Record<Size, number>),
-              note: bush.note,
-              located: located || null,
-              endShakeMm: bush.off ? null : lengthMm(shake, [0, 10]),
-              spins: bush.off || spins === '' ? null : spins === 'true',
-            },
-          });
+          send();
         }}
       >
         <div className="grid grid-cols-2 gap-3">
@@ -68,6 +71,7 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
                 name={size}
                 label={label}
                 value={typed[size]}
+                onEnter={send}
                 onChange={(v) => {
                   setTyped((t) => ({ ...t, [size]: v }));
                   setWrong({});
@@ -90,6 +94,7 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
               label="End shake after"
               value={shake}
               onChange={setShake}
+              onEnter={send}
               plausible={[0, 10]}
             />
             <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}>

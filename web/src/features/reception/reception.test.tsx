@@ -99,12 +99,16 @@ describe('what was told and what was found before', () => {
         learn: true,
         signedVisits: 15,
         experience: {
-          'gummed-mainspring.going': { found: { times: 12, of: 15 }, shows: { 'stops-late': { times: 9, of: 12 } } },
+          'gummed-mainspring.going': {
+            found: { times: 12, of: 15 },
+            expected: { times: 12, of: 15 },
+            shows: { 'stops-late': { times: 9, of: 12, blamed: 8.5 } },
+          },
         },
       },
     });
     show(DiagnosisScreen, visitOf('mantel-barrels', { observations: { 'stops-late': 'present' } }));
-    expect(await screen.findByText('found in 12 of your last 15')).toBeTruthy();
+    expect(await screen.findByText('found 12 of 15 times it was looked for')).toBeTruthy();
     expect(screen.getByText(/“stops late in the wind” \(9 of your last 12\)/)).toBeTruthy();
   });
   it('a thing that came is ticked as it goes home, and declined work is named', async () => {

@@ -42,7 +42,7 @@ describe('survey and fit', () => {
       ['Short way', '3.5'],
     ] as const)
       await person.type(screen.getByLabelText(label), value);
-    expect(screen.getByText(/Play 0.60 mm, limit 0.37 mm/)).toBeTruthy();
+    expect(screen.getByText(/Play 0.60 mm, limit 0.30 mm/)).toBeTruthy();
     await person.click(screen.getByRole('radio', { name: 'marginal' }));
     expect(screen.getByText(/You say marginal, the measurements say bush/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
@@ -118,6 +118,54 @@ describe('survey and fit', () => {
     expect(screen.getByText(/Ream to/)).toBeTruthy();
   });
 
+  it('enters a bush that no table has, and puts right what was entered wrong', async () => {
+    const bush = {
+      id: 'b1',
+      hole: 'T3.front',
+      pivotMm: 1.2,
+      boreMm: 1.52,
+      outsideMm: 2.5,
+      heightMm: 2,
+      note: '',
+      located: null,
+      off: false,
+      endShakeMm: null,
+      spins: null,
+      stockId: null,
+      ...by,
+    };
+    show(FittingScreen, { ...visitOf('fusee'), holes: [surveyed('T2.back')], bushes: [bush] });
+    await person.click(screen.getByRole('button', { name: 'Another size, or turned here' }));
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Fitted' }).disabled).toBe(true);
+    await person.type(screen.getByLabelText('Its outside'), '3.3');
+    await person.type(screen.getByLabelText('Its height'), '2.4');
+    await person.click(screen.getByRole('button', { name: 'Fitted' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({ body: { hole: 'T2.back', outsideMm: 3.3, heightMm: 2.4, stockId: null } }),
+    );
+    await person.click(screen.getByRole('button', { name: /^Correct: bush T3/ }));
+    await person.clear(screen.getByLabelText('Bore'));
+    await person.type(screen.getByLabelText('Bore'), '1.25{Enter}');
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({ method: 'PUT', url: '/api/visits/v1/bushes/b1', body: { boreMm: 1.25 } }),
+    );
+  });
+
+  it('renews a jewel and never bushes it', async () => {
+    show(SurveyScreen, visitOf('fusee'));
+    await person.selectOptions(screen.getByLabelText('The hole'), 'jewel');
+    for (const [label, value] of [
+      ['Pivot', '0.2'],
+      ['Long way', '0.28'],
+      ['Short way', '0.27'],
+    ] as const)
+      await person.type(screen.getByLabelText(label), value);
+    expect(screen.getByText(/A jewel is not bushed: renew it/)).toBeTruthy();
+    expect(screen.queryByRole('radio', { name: 'bush' })).toBeNull();
+    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ body: { verdict: 'renew', past: 'jewel' } }));
+  });
+
   it(
     'reads lean in one plate by its own formula, keeps the way, and takes the plate along to the next ' + 'hole',
     async () => {
@@ -131,7 +179,7 @@ describe('survey and fit', () => {
         ['Lean, °', '12'],
       ] as const)
         await person.type(screen.getByLabelText(label), value);
-      expect(screen.getByText(/Play 0.42 mm, limit 0.37 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
+      expect(screen.getByText(/Play 0.42 mm, limit 0.30 mm/)).toBeTruthy(); // 2 mm × tan 12° = 0.425
       await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
       await person.type(screen.getByLabelText('End shake'), '1.2');
       expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
