@@ -147,7 +147,10 @@ export const MEASURABLES: readonly Measurable[] = [
 /** What can be measured on a movement with these traits. */
 export const measurablesFor = (traits: Traits): Measurable[] => MEASURABLES.filter((m) => m.applies(traits));
 
-/** @throws Outside at `kind` for what such a movement cannot show: a pendulum has no amplitude in degrees of a balance */
+/**
+ * What such a movement cannot show is not measured: a pendulum has no amplitude in degrees of a balance.
+ * @throws Outside at `kind`
+ */
 export function mayMeasure(traits: Traits, kind: string): void {
   const m = MEASURABLES.find((x) => x.id === kind);
   ensure(m?.applies(traits) ?? false, 'kind', 'This movement has nothing of the kind to measure.');

@@ -5,7 +5,7 @@ import { instancesFor, symptomsFor, type Instance } from './instances.ts';
 import { weigh } from './looks.ts';
 import { EXCLUSIVE, unobservable, type Observations, type SymptomId } from './symptoms.ts';
 
-/** What a signed visit found: causes that a look or a finding confirmed, those looked for in vain, what the clock did. */
+/** What a signed visit found: causes confirmed by a look or a finding, those looked for in vain, what it did. */
 export interface SignedVisit {
   traits: Traits;
   found: readonly string[];

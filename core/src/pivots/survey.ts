@@ -109,7 +109,8 @@ export const WEAR_TOWARDS = [
 export const forcedToBush = (turnedMm: number | null, past: Past): string | null =>
   turnedMm === null
     ? null
-    : `Its pivot was turned down to ${turnedMm} mm: this ${isJewel(past) ? 'jewel must be renewed' : 'hole must be bushed'}.`;
+    : `Its pivot was turned down to ${turnedMm} mm: this ` +
+      (isJewel(past) ? 'jewel must be renewed.' : 'hole must be bushed.');
 /** What a hole wants whose pivot no longer fits it. */
 export const unfit = (past: Past): 'bush' | 'renew' => (isJewel(past) ? 'renew' : 'bush');
 

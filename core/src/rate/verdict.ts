@@ -10,7 +10,7 @@ export interface Protocol {
   toleranceSecondsPerDay: number;
   /** Near enough to begin fine setting, where that is wider than at return. */
   beginSecondsPerDay: number | null;
-  /** Driven by the mains or by a master: it has no rate of its own, it keeps step within so many seconds or does not. */
+  /** Driven by the mains or by a master: no rate of its own; it keeps step within so many seconds or does not. */
   keepsStepWithinS: number | null;
   words: string;
 }

@@ -20,7 +20,7 @@ export const torqueNmm = (s: SpringStrip, turns: number): number =>
 const SOUND_FREE = 2.5;
 
 /**
- * Turning of a spring wound on its arbor, from the free spring: coils on the arbor less coils that it lies in when free,
+ * Turning of a spring wound on its arbor, from the free spring: coils on the arbor less those it lies in when free,
  * ℓ/(π · free diameter). From the free spring, not from the barrel wall: a longer one is turned further.
  * @param freeMm across the widest coil of the free spring
  */

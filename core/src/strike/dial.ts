@@ -4,7 +4,7 @@ import { judgeQuarters, judgeStrike, wantedBlows, type Control, type StrikeVerdi
 import { watchBells } from './sequences.ts';
 
 /**
- * What was heard: `h3` at three, `p3` at half past three, `q1` … `q4` at the quarters (changes of a quarter), `f1` … `f4`
+ * What was heard: `h3` at three, `p3` at half past, `q1` … `q4` at the quarters (changes of a quarter), `f1` … `f4`
  * whether the phrases of that quarter are its own: 1, or 0.
  */
 export interface HeardMark {

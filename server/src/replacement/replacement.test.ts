@@ -30,7 +30,7 @@ describe('a movement in another’s place', () => {
       verdict: 'bush',
       version: 0,
     });
-    // Of the clock: a finding at the dial, its dial at the restorer's, and what came off before the movement was reached.
+    // Of the clock: a finding at the dial, the dial at its restorer's, what came off before the movement was reached.
     const of = (place: string, more: object = {}) => ({
       place,
       seen: `Something at the ${place}`,

@@ -59,7 +59,8 @@ export default working({
     `Clearance ${r.clearanceMm.toFixed(3)} mm: ${r.leanDeg.toFixed(1)}° to each side in one plate, ` +
     `only ${r.betweenDeg.toFixed(2)}° between plates, where sideways play is what can be read.`,
   formula:
-    'lean = atan(c/h), h = plate less its sinks; between plates atan(c/gap); play = c a/L + c′ (1 − a/L), both pivots give',
+    'lean = atan(c/h), h = plate less its sinks; between plates atan(c/gap); ' +
+    'play = c a/L + c′ (1 − a/L), both pivots give',
   sources: ['Trigonometry; the method is stored with the number'],
   checks: [
     {

@@ -1,10 +1,18 @@
 import { ARBOR_CLASSES, type ArborClass } from '../../movement/index.ts';
-import { judgeHole, measureProblem } from '../../pivots/index.ts';
+import { judgeHole, measureProblem, type HoleVerdict } from '../../pivots/index.ts';
 import { Outside, sentence } from '../../units/index.ts';
 import { choice, out, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
 import { size, hole } from './shared.ts';
+
+const SAYS: Record<HoleVerdict, string> = {
+  sound: 'Sound',
+  tight: 'Tight',
+  marginal: 'Marginal',
+  bush: 'Bush it',
+  renew: 'Renew the jewel',
+};
 
 const HOUSE = 'House rule, practice: between 0.02 mm and a tenth of the pivot for train arbors';
 
@@ -36,11 +44,10 @@ export default working({
     if (problem) throw new Outside(problem.field, `${sentence(problem.message)}.`);
     return judgeHole(i, i.arbor, i.in === 'a jewel');
   },
-  says: (r) =>
-    `${{ sound: 'Sound', tight: 'Tight', marginal: 'Marginal', bush: 'Bush it', renew: 'Renew the jewel' }[r.verdict as 'sound']}. ${r.why}`,
+  says: (r) => `${SAYS[r.verdict as HoleVerdict]}. ${r.why}`,
   formula:
-    'clearance = long way − pivot; limit a tenth of the pivot, at most 0.30 mm at the barrel, 0.15 in the train, 0.08 at the ' +
-    'escapement; oval by half of it at most; a jewel 0.02 mm',
+    'clearance = long way − pivot; limit a tenth of the pivot, at most 0.30 mm at the barrel, 0.15 in the train, ' +
+    '0.08 at the escapement; oval by half of it at most; a jewel 0.02 mm',
   sources: [HOUSE],
   checks: [
     {

@@ -90,8 +90,8 @@ export default working({
   },
   says: (r) => `${r.words}${r.readAgainDays === null ? '' : ` Read again on day ${r.readAgainDays.toFixed(1)}.`}`,
   formula:
-    'Theil–Sen for readings that do not belong; generalised least squares with a wander of 0 to 10 s from day to day, ' +
-    'weighed by the readings; σ² = (4 s₀² + SSR)/(n + 2), Student’s t with n + 2 degrees',
+    'Theil–Sen for readings that do not belong; generalised least squares with a wander of 0 to 10 s from day to ' +
+    'day, weighed by the readings; σ² = (4 s₀² + SSR)/(n + 2), Student’s t with n + 2 degrees',
   sources: [REGRESSION, 'Scaled-inverse-χ² prior on the scatter, any text on Bayesian regression'],
   checks: [
     {

@@ -19,8 +19,8 @@ const SIZES = [
 ] as const;
 type Size = (typeof SIZES)[number][0];
 
-/** What was entered wrong of a bush is put right where it stands; the bush stays in. */
-export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string; onClose: () => void }) {
+/** What was entered of a bush, as it is typed anew. */
+function useCorrection(bush: Bush, name: string, onClose: () => void) {
   const visit = useThisVisit();
   const [typed, setTyped] = useState<Record<Size, string>>(() => ({
     pivotMm: String(bush.pivotMm),
@@ -55,13 +55,36 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
       },
     });
   };
+  const type = (size: Size, value: string) => {
+    setTyped((t) => ({ ...t, [size]: value }));
+    setWrong({});
+  };
+  return {
+    typed,
+    type,
+    shake,
+    setShake,
+    spins,
+    setSpins,
+    located,
+    setLocated,
+    wrong,
+    ready,
+    busy: set.isPending,
+    send,
+  };
+}
+
+/** What was entered wrong of a bush is put right where it stands; the bush stays in. */
+export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string; onClose: () => void }) {
+  const it = useCorrection(bush, name, onClose);
   return (
     <Sheet open title={`Correct the bush, ${name}`} onClose={onClose}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
-          send();
+          it.send();
         }}
       >
         <div className="grid grid-cols-2 gap-3">
@@ -70,18 +93,19 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
               <LengthField
                 name={size}
                 label={label}
-                value={typed[size]}
-                onEnter={send}
-                onChange={(v) => {
-                  setTyped((t) => ({ ...t, [size]: v }));
-                  setWrong({});
-                }}
+                value={it.typed[size]}
+                onEnter={it.send}
+                onChange={(v) => it.type(size, v)}
               />
-              {wrong[size] && <p className="font-semibold text-danger">{wrong[size]}</p>}
+              {it.wrong[size] && <p className="font-semibold text-danger">{it.wrong[size]}</p>}
             </div>
           ))}
         </div>
-        <SelectField label="Centre found" value={located} onChange={(e) => setLocated(e.target.value as Located | '')}>
+        <SelectField
+          label="Centre found"
+          value={it.located}
+          onChange={(e) => it.setLocated(e.target.value as Located | '')}
+        >
           <option value="">not said</option>
           {LOCATED.map((l) => (
             <option key={l}>{l}</option>
@@ -92,12 +116,12 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
             <LengthField
               name="endShakeAfter"
               label="End shake after"
-              value={shake}
-              onChange={setShake}
-              onEnter={send}
+              value={it.shake}
+              onChange={it.setShake}
+              onEnter={it.send}
               plausible={[0, 10]}
             />
-            <SelectField label="Spins after" value={spins} onChange={(e) => setSpins(e.target.value)}>
+            <SelectField label="Spins after" value={it.spins} onChange={(e) => it.setSpins(e.target.value)}>
               <option value="">not tried</option>
               <option value="true">freely</option>
               <option value="false">it drags: open the bore</option>
@@ -105,7 +129,7 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
           </div>
         )}
         <div className="flex gap-3">
-          <Button type="submit" variant="main" disabled={!ready} busy={set.isPending}>
+          <Button type="submit" variant="main" disabled={!it.ready} busy={it.busy}>
             Keep
           </Button>
           <Button variant="plain" onClick={onClose}>

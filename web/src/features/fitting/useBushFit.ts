@@ -30,6 +30,13 @@ function useHoleSize(hole: SurveyedHole) {
   return { long, setLong, short, setShort, holeLongMm: fits ? longMm : null, holeShortMm: fits ? shortMm : null };
 }
 
+/** A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has. */
+function useBushStock(): { own: readonly Bush[]; stock: readonly Bush[] } {
+  const own = bushesIn(useStores().data ?? []);
+  const plain = STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
+  return { own, stock: own.length > 0 ? own : plain };
+}
+
 /** A bush that is neither in the stores nor a plain size: turned here, or bought for this hole. */
 function useTurned(pivotMm: number | null, noneFits: boolean) {
   const [asked, setOpen] = useState(false);
@@ -61,11 +68,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
   const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
   const pivotMm = lengthMm(pivot);
   const tooBig = pivotMm !== null && holeShortMm !== null && pivotMm > holeShortMm;
-  const stores = useStores().data;
-  const own = bushesIn(stores ?? []);
-  // A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has.
-  const stock: Bush[] =
-    own.length > 0 ? own : STARTING_STOCK.map((b) => ({ ...b, stockId: null, onHand: 0, shelf: '' }));
+  const { own, stock } = useBushStock();
   const choices =
     pivotMm === null || plateMm === null || tooBig || holeLongMm === null || holeShortMm === null
       ? []

@@ -54,21 +54,7 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
             <option key={f}>{f}</option>
           ))}
         </SelectField>
-        {onDial.length > 0 && (
-          <fieldset className="sm:col-span-2">
-            <legend className="font-semibold">Stays with the dial, and the new one drives it</legend>
-            {onDial.map((w) => (
-              <Tick
-                key={w}
-                label={w}
-                checked={dialWork.includes(w)}
-                onChange={(e) =>
-                  setDialWork((all) => (e.target.checked ? [...all, w] : all.filter((other) => other !== w)))
-                }
-              />
-            ))}
-          </fieldset>
-        )}
+        <StaysWithDial all={onDial} chosen={dialWork} onChange={setDialWork} />
         <TextField
           className="sm:col-span-2"
           label="Why it is replaced"
@@ -98,6 +84,32 @@ export function PutIn({ obstacles }: { obstacles: readonly string[] }) {
         />
       )}
     </Panel>
+  );
+}
+
+/** Work under the dial is the clock's; what is not ticked goes with the old movement. */
+function StaysWithDial({
+  all,
+  chosen,
+  onChange,
+}: {
+  all: readonly DialWork[];
+  chosen: readonly DialWork[];
+  onChange: (chosen: readonly DialWork[]) => void;
+}) {
+  if (all.length === 0) return null;
+  return (
+    <fieldset className="sm:col-span-2">
+      <legend className="font-semibold">Stays with the dial, and the new one drives it</legend>
+      {all.map((w) => (
+        <Tick
+          key={w}
+          label={w}
+          checked={chosen.includes(w)}
+          onChange={(e) => onChange(e.target.checked ? [...chosen, w] : chosen.filter((other) => other !== w))}
+        />
+      ))}
+    </fieldset>
   );
 }
 

@@ -94,7 +94,12 @@ function HeardBefore() {
           return (
             <li key={endedAt}>
               <b>Until {dayTime(endedAt)}.</b> {words || 'Too few to judge.'}{' '}
-              <span className="text-soft">{struck.map((s) => `${nameOf(s.mark)}: ${said(s)}`).join(', ')}.</span>
+              <span className="text-soft">
+                {inOrder(struck)
+                  .map((s) => `${nameOf(s.mark)}: ${said(s)}`)
+                  .join(', ')}
+                .
+              </span>
             </li>
           );
         })}
@@ -102,6 +107,12 @@ function HeardBefore() {
     </>
   );
 }
+
+/** As they come round the dial. */
+const inOrder = <S extends { mark: string }>(struck: readonly S[]): S[] => {
+  const place = (mark: string) => 'hpqf'.indexOf(mark[0]!) * 100 + Number(mark.slice(1));
+  return struck.toSorted((a, b) => place(a.mark) - place(b.mark));
+};
 
 const said = ({ mark, heard }: { mark: string; heard: number }): string => {
   if (mark.startsWith('f')) return heard === 1 ? 'its own' : 'wrong';

@@ -27,16 +27,19 @@ export function StrikeScreen() {
   const open = marks.filter((m) => !of.has(m));
   const next = chosen ?? open[0] ?? null;
   if (marks.length === 0) return <Answer tone="info" title="This movement does not strike" />;
-  const judged = [verdict.hours?.words, verdict.halves?.words, verdict.quarters?.words].filter(Boolean);
+  const { hours, halves, quarters } = verdict;
+  // What is wrong is said first.
+  const judged = [hours && { right: hours.kind === 'right', words: hours.words }, halves, quarters]
+    .filter((j) => j !== null)
+    .toSorted((a, b) => Number(a.right) - Number(b.right))
+    .map((j) => j.words);
   return (
     <>
       <Answer
         tone={toneOf(judged, verdict)}
-        title={
-          verdict.hours?.words ?? (visit.struck.length === 0 ? 'Let it strike round the dial' : 'Three hours at least')
-        }
+        title={judged[0] ?? (visit.struck.length === 0 ? 'Let it strike round the dial' : 'Three hours at least')}
       >
-        {[verdict.halves?.words, verdict.quarters?.words].filter(Boolean).join(' ') ||
+        {judged.slice(1).join(' ') ||
           (judged.length === 0 &&
             'Turn the minute hand on to each release, wait for it to lock, and press what was heard. ' +
               'Never back past a release.')}
@@ -78,10 +81,24 @@ export function StrikeScreen() {
   );
 }
 
-function toneOf(judged: (string | undefined)[], verdict: DialVerdict) {
+function toneOf(judged: readonly string[], verdict: DialVerdict) {
   if (judged.length === 0) return 'info';
   if (verdict.right) return 'good';
   return 'due';
+}
+
+/** Whether a quarter plays its own phrases. */
+function Phrases({ onSay }: { onSay: (own: 0 | 1) => void }) {
+  return (
+    <div className="flex flex-col gap-3">
+      <Button className="min-h-16 text-lg" onClick={() => onSay(1)}>
+        It begins as it should
+      </Button>
+      <Button className="min-h-16 text-lg" onClick={() => onSay(0)}>
+        Wrong phrases, or it begins in the middle
+      </Button>
+    </div>
+  );
 }
 
 function HeardForm({
@@ -113,17 +130,7 @@ function HeardForm({
   const { traits } = visit.movement;
   if (visit.closedAt) return <Empty>This visit is closed.</Empty>;
   if (!next) return <p className="text-soft">Press one to hear it again.</p>;
-  if (next.startsWith('f'))
-    return (
-      <div className="flex flex-col gap-3">
-        <Button className="min-h-16 text-lg" onClick={() => set(1)}>
-          It begins as it should
-        </Button>
-        <Button className="min-h-16 text-lg" onClick={() => set(0)}>
-          Wrong phrases, or it begins in the middle
-        </Button>
-      </div>
-    );
+  if (next.startsWith('f')) return <Phrases onSay={set} />;
   return (
     <form
       onSubmit={(e) => {

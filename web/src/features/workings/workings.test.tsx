@@ -43,7 +43,9 @@ describe('a working on its page', () => {
   });
 
   it('asks between thousandths and millimetres, at the field, and takes the answer', async () => {
-    open('/workings/hole-verdict?holeLongMm=1.3&holeShortMm=1.25&arbor=train&in=the%20plate%20or%20a%20bush&pivotMm=48');
+    open(
+      '/workings/hole-verdict?holeLongMm=1.3&holeShortMm=1.25&arbor=train&in=the%20plate%20or%20a%20bush&pivotMm=48',
+    );
     expect(says()).toMatch(/Millimetres or thousandths/);
     await person.click(screen.getByRole('button', { name: /48 thousandths/ }));
     expect(screen.getByLabelText('Pivot, mm')).toHaveProperty('value', '48 thou');
