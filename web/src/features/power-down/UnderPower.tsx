@@ -17,8 +17,16 @@ export function UnderPower({ opens, entered = false }: { opens: Depth; entered?:
   const visit = useThisVisit();
   const unsafe = useHeldUp(opens);
   const [asking, setAsking] = useState(false);
-  const open = useCommand(api.powerDown.open, { what: 'Open under power', onSent: () => setAsking(false) });
+  const [opened, setOpened] = useState(false);
+  const open = useCommand(api.powerDown.open, {
+    what: 'Open under power',
+    onSent: () => {
+      setAsking(false);
+      setOpened(true);
+    },
+  });
   const assembled = isAssembled(visit.stages);
+  if (opened && unsafe.length === 0) return <Opened />;
   if (unsafe.length === 0 || visit.closedAt || (entered && assembled)) return null;
   return (
     <section aria-label="Under power" className="my-3 rounded-xl border-2 border-danger bg-danger-wash p-4">
@@ -46,6 +54,14 @@ export function UnderPower({ opens, entered = false }: { opens: Depth; entered?:
     </section>
   );
 }
+
+/** Stands where the reason was asked, and has the focus: the next key goes on from here. */
+const Opened = () => (
+  <p ref={takeFocus} tabIndex={-1} className="my-3 rounded-lg bg-sunk px-4 py-2 font-semibold">
+    It may be opened so deep: your reason stands with your name.
+  </p>
+);
+const takeFocus = (line: HTMLParagraphElement | null) => line?.focus();
 
 /** Words that stay with the name and the time of whoever opens it under power. It may stand within another form. */
 export function WhyUnderPower({
