@@ -225,10 +225,12 @@ async function splitSteps(ctx: Context, visit: Shape, outId: string): Promise<vo
     else step.pass = 1;
   }
   await ctx.em.flush();
+  // What was spoken to a step, and the sound of the beat, go with it.
   await sql(
     ctx.em,
-    `update recording set visit_id = ? where id in (select recording_id from strip_step where visit_id = ?)`,
-    [outId, outId],
+    `update recording set visit_id = ? where id in (select recording_id from strip_step where visit_id = ?
+      union select (report->>'recordingId')::uuid from sound_heard where visit_id = ?)`,
+    [outId, outId, outId],
   );
 }
 

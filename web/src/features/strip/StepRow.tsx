@@ -18,18 +18,22 @@ export function StepWords({ step: s }: { step: StripStep }) {
         <b>{s.what}</b>
         {s.group && <span className="text-soft">, {s.group}</span>}
       </span>
-      <span className="block">{[s.heldBy, s.place].filter(Boolean).join(' → ')}</span>
+      {/* One line, whatever is said of it: a press on one row does not move the next from under the finger. */}
+      <span className="block">
+        {[s.heldBy, s.place].filter(Boolean).join(' → ')}
+        {s.fate !== 'apart' && (
+          <span className="text-sm text-soft">
+            {' '}
+            {s.fate}
+            {s.fateNote && `: ${s.fateNote}`}, {s.fateBy}
+          </span>
+        )}
+      </span>
       {mind && <span className="block font-semibold text-brass">{mind}</span>}
       {s.overrideReason && (
         <span className="block font-semibold text-danger">Opened under power: {s.overrideReason}</span>
       )}
       {s.recordingId && <Heard id={s.recordingId} />}
-      {s.fate !== 'apart' && (
-        <span className="block text-sm text-soft">
-          {s.fate}
-          {s.fateNote && `: ${s.fateNote}`}, {s.fateBy}
-        </span>
-      )}
     </span>
   );
 }

@@ -8,6 +8,7 @@ import {
   leftAs,
   measureProblem,
   turnedDownMm,
+  verdictFits,
   wornSince,
   type HoleWord,
 } from '@eclat/core/pivots';
@@ -35,9 +36,11 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const { way, kind } = looking;
   const [typed, setTyped] = useState<Typed>(typedBefore);
   const [extras, setExtras] = useState<Extras>(() => extrasOf(measured));
-  const [own, setOwn] = useState<HoleWord | null>(
+  const [said, setOwn] = useState<HoleWord | null>(
     measured && measured.verdict !== measured.computed ? measured.verdict : null,
   );
+  // A word that such a hole cannot get is not carried over when it turns out to be a jewel.
+  const own = said !== null && verdictFits(said, isJewel(extras.past)) ? said : null;
   const choices = visit.rules.held;
   const read = readPlay(kind, typed);
   const problem = read && measureProblem(read.measure);
