@@ -30,7 +30,9 @@ export default working({
       dry: chart.filter((p) => p.grade === 'none').length,
     };
   },
-  says: (r) => `${r.points.length - r.dry} points take something, ${r.dry} stay dry. Too much is the commoner fault.`,
+  says: (r) =>
+    `${r.points.length - r.dry} points take something, ${r.dry} stay dry. ` +
+    'A drop too much creeps away and takes the rest with it.',
   formula: 'from the traits of the movement',
   sources: [HOUSE],
   checks: [

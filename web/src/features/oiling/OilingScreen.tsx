@@ -46,7 +46,7 @@ export function OilingScreen() {
           left.length === 0 ? 'Every point is oiled or left dry' : `${left.length} of ${chart.length} points to go`
         }
       >
-        Too much is the commoner fault. {dry} points stay dry, and are ticked too.
+        A drop too much creeps away and takes the rest with it. {dry} points stay dry, and are ticked too.
       </Answer>
       {!visit.closedAt && grades.length > 0 && <InHandPanel grades={grades} hand={hand} onChange={setHand} />}
       <div className="grid items-start gap-5 2xl:grid-cols-[minmax(0,1fr)_34rem]">
