@@ -27,6 +27,7 @@ export default defineConfig({
         '--no-sandbox',
         '--disable-gpu',
         '--disable-quic',
+        '--no-proxy-server',
         '--no-first-run',
         '--disable-background-networking',
         '--disable-component-update',

@@ -51,6 +51,9 @@ export async function call<R extends RouteRef>(route: R, given: Given<R>): Promi
   ) as Promise<ReplyOf<R>>;
 }
 
+/** A change that is not answered for so long did not get through: a network that went silent answers nothing. */
+const UNANSWERED_MS = 30_000;
+
 export async function request(
   method: string,
   url: string,
@@ -59,6 +62,9 @@ export async function request(
   signal?: AbortSignal,
 ): Promise<unknown> {
   const isFile = body instanceof Blob;
+  // A file may take its time; what is read is asked for again by itself.
+  const unanswered = method !== 'GET' && !isFile ? new AbortController() : null;
+  const timer = setTimeout(() => unanswered?.abort(), UNANSWERED_MS);
   let reply: Response;
   try {
     reply = await fetch(url, {
@@ -70,11 +76,13 @@ export async function request(
         ...(method === 'GET' ? {} : { 'idempotency-key': key }),
       },
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
-      ...(signal ? { signal } : {}),
+      signal: signal ?? unanswered?.signal ?? null,
     });
   } catch (error) {
-    if ((error as Error).name === 'AbortError') throw error;
+    if ((error as Error).name === 'AbortError' && !unanswered?.signal.aborted) throw error;
     throw new Away();
+  } finally {
+    clearTimeout(timer);
   }
   const read: unknown = await reply.json().catch(() => ({}));
   if (reply.ok) return read;

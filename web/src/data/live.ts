@@ -7,25 +7,41 @@ import { refresh } from './refresh.ts';
 /** Keys of the changes sent from this page: it looks again by itself once they are answered, and need not be told. */
 export const ours = new Set<string>();
 
+/** As the browser numbers it. */
+const CLOSED = 2;
+const AGAIN_MS = 2_000;
+
 /** Looks again at whatever another browser, or another server process, has changed. */
 export function useLive(): void {
   const queries = useQueryClient();
   useEffect(() => {
-    const source = new EventSource('/api/live');
+    let source: EventSource;
+    let again: ReturnType<typeof setTimeout> | undefined;
     let lost = false;
-    source.onopen = () => {
+    const listen = () => {
+      source = new EventSource('/api/live');
+      source.onopen = opened;
+      source.onmessage = told;
+      source.onerror = () => {
+        lost = true;
+        useAppState.getState().set({ liveOk: false });
+        // A browser that was answered with an error does not try again by itself.
+        if (source.readyState === CLOSED) again = setTimeout(listen, AGAIN_MS);
+      };
+    };
+    const opened = () => {
       useAppState.getState().set({ liveOk: true });
       if (lost) void queries.invalidateQueries(); // whatever was said meanwhile went unheard
       lost = false;
     };
-    source.onerror = () => {
-      lost = true;
-      useAppState.getState().set({ liveOk: false });
-    };
-    source.onmessage = ({ data }) => {
+    const told = ({ data }: MessageEvent) => {
       const notice = JSON.parse(data as string) as Notice;
       if (!notice.key || !ours.delete(notice.key)) refresh(queries, notice);
     };
-    return () => source.close();
+    listen();
+    return () => {
+      clearTimeout(again);
+      source.close();
+    };
   }, [queries]);
 }

@@ -6,6 +6,7 @@ import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useAppState } from './app-state.ts';
 import { call, Away } from './call.ts';
+import { useLive } from './live.ts';
 import { removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { useCommand } from './useCommand.ts';
@@ -51,6 +52,55 @@ beforeEach(() => {
 afterEach(() => {
   vi.useRealTimers();
   vi.unstubAllGlobals();
+});
+
+describe('a network that went silent', () => {
+  it('is given half a minute, then a change counts as not sent; what is read is waited for', async () => {
+    vi.useFakeTimers();
+    vi.stubGlobal(
+      'fetch',
+      (_url: string, { signal }: RequestInit) =>
+        new Promise((_, reject) => {
+          signal?.addEventListener('abort', () => reject(new DOMException('gone', 'AbortError')));
+        }),
+    );
+    let said = '';
+    void call(api.assessment.addFinding, { params, body: finding }).catch((e: unknown) => {
+      said = e instanceof Away ? 'away' : String(e);
+    });
+    let read = '';
+    void call(api.visit.get, { params }).catch((e: unknown) => (read = String(e)));
+    await vi.advanceTimersByTimeAsync(29_000);
+    expect(said).toBe('');
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect([said, read]).toEqual(['away', '']);
+  });
+
+  it('is listened to again when the browser gave up', () => {
+    vi.useFakeTimers();
+    const opened: { readyState: number; onerror?: () => void; onopen?: () => void; close(): void }[] = [];
+    class Source {
+      readyState = 1;
+      close = () => undefined;
+      constructor() {
+        opened.push(this);
+      }
+    }
+    vi.stubGlobal('EventSource', Source);
+    const { unmount } = renderHook(() => useLive(), { wrapper: client() });
+    opened[0]!.readyState = 0; // it tries again by itself
+    opened[0]!.onerror!();
+    vi.advanceTimersByTime(10_000);
+    expect(opened).toHaveLength(1);
+    opened[0]!.readyState = 2; // answered with an error: it does not
+    opened[0]!.onerror!();
+    expect(useAppState.getState().liveOk).toBe(false);
+    vi.advanceTimersByTime(2_500);
+    expect(opened).toHaveLength(2);
+    opened[1]!.onopen!();
+    expect(useAppState.getState().liveOk).toBe(true);
+    unmount();
+  });
 });
 
 describe('a call', () => {
