@@ -41,7 +41,8 @@ export async function setBush(
   const row = await findOrRefuse(ctx, Bush, { id, visitId }, 'bush');
   if (row.stockId && (row.outsideMm !== given.outsideMm || row.heightMm !== given.heightMm))
     throw badField('outsideMm', 'This one left the stores in its size: take it out, and enter the other.');
-  ctx.em.assign(row, { ...given, ...signature(ctx) });
+  // Whose it is and when it was fitted stay: of several tries in a hole the last one counts.
+  ctx.em.assign(row, given);
   await ctx.em.flush();
   return viewBush(row);
 }

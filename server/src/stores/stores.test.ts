@@ -71,7 +71,7 @@ describe('the stores', () => {
       await add({ kind: 'suspension', name: 'Strip', sizes: { strength_mm: 0.1 }, onHand: 1 }),
     ];
     const hole = holesOf(visit.movement.traits)[0]!.key;
-    const fitted = await shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/bushes`, {
+    const fitted = await shop.marit.ok<{ id: string; at: string }>('POST', `/visits/${visit.id}/bushes`, {
       hole,
       pivotMm: 1.2,
       boreMm: 1.25,
@@ -79,6 +79,11 @@ describe('the stores', () => {
       heightMm: 2,
       stockId: bush.id,
     });
+    // Put right where it stands: it keeps its time, for of several tries the last one counts; its size left the stores.
+    const right = { pivotMm: 1.2, boreMm: 1.3, outsideMm: 2.5, heightMm: 2 };
+    const at = `/visits/${visit.id}/bushes/${fitted.id}`;
+    expect(await shop.marit.ok('PUT', at, right)).toMatchObject({ boreMm: 1.3, at: fitted.at, stockId: bush.id });
+    expect((await shop.marit.send('PUT', at, { ...right, outsideMm: 3 })).body.fields![0]!.path).toBe('outsideMm');
     const part = {
       what: 'Strip',
       kind: 'suspension',

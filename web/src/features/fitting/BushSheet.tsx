@@ -1,9 +1,8 @@
 import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
-import { LOCATED, type Located } from '@eclat/core/pivots';
 import { useState } from 'react';
+import { TriedAfter } from './TriedAfter.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 
 const MOST_SHOWN = 4;
@@ -71,28 +70,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         </Button>
       </div>
       <div className="grid min-w-0 grid-cols-1 gap-3 sm:grid-cols-3 lg:col-span-4">
-        <SelectField
-          label="Centre found"
-          value={fit.located}
-          onChange={(e) => fit.setLocated(e.target.value as Located | '')}
-        >
-          <option value="">not said</option>
-          {LOCATED.map((l) => (
-            <option key={l}>{l}</option>
-          ))}
-        </SelectField>
-        <LengthField
-          name="endShakeAfter"
-          label="End shake after"
-          value={fit.shake}
-          onChange={fit.setShake}
-          plausible={[0, 10]}
-        />
-        <SelectField label="Spins after" value={fit.spins} onChange={(e) => fit.setSpins(e.target.value)}>
-          <option value="">not tried</option>
-          <option value="true">freely</option>
-          <option value="false">it drags: open the bore</option>
-        </SelectField>
+        <TriedAfter of={fit} />
       </div>
     </li>
   );

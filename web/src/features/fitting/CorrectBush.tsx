@@ -1,14 +1,14 @@
 import type { Visit } from '@eclat/contract';
-import { LOCATED, type Located } from '@eclat/core/pivots';
+import type { Located } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { TriedAfter } from './TriedAfter.tsx';
 
 type Bush = Visit['bushes'][number];
 const SIZES = [
@@ -101,33 +101,9 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
             </div>
           ))}
         </div>
-        <SelectField
-          label="Centre found"
-          value={it.located}
-          onChange={(e) => it.setLocated(e.target.value as Located | '')}
-        >
-          <option value="">not said</option>
-          {LOCATED.map((l) => (
-            <option key={l}>{l}</option>
-          ))}
-        </SelectField>
-        {!bush.off && (
-          <div className="grid grid-cols-2 gap-3">
-            <LengthField
-              name="endShakeAfter"
-              label="End shake after"
-              value={it.shake}
-              onChange={it.setShake}
-              onEnter={it.send}
-              plausible={[0, 10]}
-            />
-            <SelectField label="Spins after" value={it.spins} onChange={(e) => it.setSpins(e.target.value)}>
-              <option value="">not tried</option>
-              <option value="true">freely</option>
-              <option value="false">it drags: open the bore</option>
-            </SelectField>
-          </div>
-        )}
+        <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
+          <TriedAfter of={it} onEnter={it.send} />
+        </div>
         <div className="flex gap-3">
           <Button type="submit" variant="main" disabled={!it.ready} busy={it.busy}>
             Keep
