@@ -1,6 +1,6 @@
 import type { Visit } from '@eclat/contract';
 import { Pencil, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -14,6 +14,12 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
   const remove = useRemove(api.fitting.removeBush, api.fitting.addBush, 'Bush');
   const params = { visitId: visit.id };
   const [correcting, setCorrecting] = useState<string | null>(null);
+  const opener = useRef<HTMLElement | null>(null);
+  const close = () => {
+    setCorrecting(null);
+    // Once the sheet is gone: the next key goes on where the bush stands.
+    setTimeout(() => opener.current?.focus());
+  };
   const wrong = visit.bushes.find((b) => b.id === correcting);
   const takeOut = ({ id, by: _by, at: _at, ...body }: Bush) =>
     remove({ params: { ...params, bushId: id } }, { params, body });
@@ -53,7 +59,10 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
                       type="button"
                       aria-label={`Correct: bush ${name(b.hole)}`}
                       className="inline-grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
-                      onClick={() => setCorrecting(b.id)}
+                      onClick={(e) => {
+                        opener.current = e.currentTarget;
+                        setCorrecting(b.id);
+                      }}
                     >
                       <Pencil className="size-5" />
                     </button>
@@ -74,7 +83,7 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
           </tbody>
         </table>
       </div>
-      {wrong && <CorrectBush key={wrong.id} bush={wrong} name={name(wrong.hole)} onClose={() => setCorrecting(null)} />}
+      {wrong && <CorrectBush key={wrong.id} bush={wrong} name={name(wrong.hole)} onClose={close} />}
     </Panel>
   );
 }

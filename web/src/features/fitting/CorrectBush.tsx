@@ -1,6 +1,6 @@
 import type { Visit } from '@eclat/contract';
 import type { Located } from '@eclat/core/pivots';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -78,9 +78,20 @@ function useCorrection(bush: Bush, name: string, onClose: () => void) {
 /** What was entered wrong of a bush is put right where it stands; the bush stays in. */
 export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string; onClose: () => void }) {
   const it = useCorrection(bush, name, onClose);
+  const form = useRef<HTMLFormElement>(null);
+  // After the sheet has put it on its own first button.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const first = form.current?.querySelector('input');
+      first?.focus();
+      first?.select();
+    });
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <Sheet open title={`Correct the bush, ${name}`} onClose={onClose}>
       <form
+        ref={form}
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();

@@ -144,6 +144,10 @@ describe('survey and fit', () => {
       expect(sent[0]).toMatchObject({ body: { hole: 'T2.back', outsideMm: 3.3, heightMm: 2.4, stockId: null } }),
     );
     await person.click(screen.getByRole('button', { name: /^Correct: bush T3/ }));
+    await waitFor(() => expect(document.activeElement?.getAttribute('name')).toBe('pivotMm'));
+    await person.keyboard('{Escape}');
+    await waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toMatch(/^Correct: bush T3/));
+    await person.keyboard('{Enter}');
     await person.clear(screen.getByLabelText('Bore'));
     await person.type(screen.getByLabelText('Bore'), '1.25{Enter}');
     await waitFor(() =>
