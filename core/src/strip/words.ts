@@ -1,5 +1,6 @@
 import { held, type Choices } from '../rules/index.ts';
 import { has, isSpring, isWeight, sourceName, trainName, type Traits } from '../movement/index.ts';
+import type { Depth } from '../workflow/index.ts';
 
 /** Odd things that are forgotten first: pressed, not typed. Ids are stable: they are stored. */
 export const REMARKS = [
@@ -81,6 +82,24 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter(
     (x): x is string => x !== false,
   );
+}
+
+/** What of that is of the clock, and stays when another movement goes into its case. */
+const OF_THE_CLOCK = ['weights', 'hands', 'dial', 'moon work', 'calendar work', 'movement from its case', 'pendulum'];
+
+/**
+ * Which logged steps go with the movement when another one takes its place: by their word where it is a known one, by
+ * what was said to open there, and else by what was off before: once the movement is reached, all is inside it.
+ * @returns one answer for each step, in their order
+ */
+export function goWithMovement(steps: readonly { what: string; opens: Depth | null }[], traits: Traits): boolean[] {
+  const known = comesOff(traits);
+  let reached = false;
+  return steps.map(({ what, opens }) => {
+    if (OF_THE_CLOCK.includes(what)) return false;
+    reached ||= known.includes(what) || (opens !== null && opens !== 'hands and dial');
+    return reached;
+  });
 }
 
 /** Where things are put: a rack by train, tubs, wires, bags, a cage for what is small. */

@@ -11,6 +11,7 @@ import { PlaceChecked } from '../assessment/assessment.entity.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { held } from '@eclat/core/rules';
+import { goWithMovement } from '@eclat/core/strip';
 import { signFacts } from '@eclat/core/visit';
 import { ownersWord, STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
@@ -219,9 +220,12 @@ async function splitFindings(ctx: Context, visit: Shape, outId: string): Promise
  */
 async function splitSteps(ctx: Context, visit: Shape, outId: string): Promise<void> {
   const steps = await ctx.em.find(StripStep, { visitId: visit.id }, { orderBy: { position: 'asc' } });
-  const reached = steps.findIndex((s) => s.opens !== null && s.opens !== undefined && s.opens !== 'hands and dial');
+  const inside = goWithMovement(
+    steps.map(({ what, opens }) => ({ what, opens: opens ?? null })),
+    visit.movement.traits,
+  );
   for (const [i, step] of steps.entries()) {
-    if (reached >= 0 && i >= reached) step.visitId = outId;
+    if (inside[i]) step.visitId = outId;
     else step.pass = 1;
   }
   await ctx.em.flush();

@@ -46,8 +46,11 @@ describe('a movement in another’s place', () => {
     const post = <T>(path: string, body: object) => shop.marit.ok<T>('POST', `/visits/${visit.id}/${path}`, body);
     await post('findings', of('dial'));
     const worn = await post<{ id: string }>('findings', of('plates'));
-    await post('steps', { what: 'hands', heldBy: 'nut', place: 'tub 1', opens: 'hands and dial' });
-    await post('steps', { what: 'front plate', heldBy: 'nut', place: 'tub 2', opens: 'plates' });
+    // Let down, nobody is asked what a step opens: its word has to do.
+    await post('steps', { what: 'hands', heldBy: 'nut', place: 'tub 1' });
+    await post('steps', { what: 'front plate', heldBy: 'nut', place: 'tub 2' });
+    await post('steps', { what: 'a shim of tin', heldBy: 'lies loose', place: 'tub 2' });
+    await post('steps', { what: 'pendulum', heldBy: 'lies loose', place: 'case shelf' });
     await post('custody', { what: 'dial', withWhom: 'a dial restorer', forWhat: 'the chapter ring' });
     await put('observations/dead', { state: 'present' });
     await put('cause', { cause: 'Plates worn out' });
@@ -85,12 +88,12 @@ describe('a movement in another’s place', () => {
     expect(after.power.map((p) => p.state)).toEqual(['unknown']);
     // The next book reads nothing of the old one's; what is of the clock is still to be answered for.
     expect(after.findings.map((f) => f.place)).toEqual(['dial']);
-    expect(after.strip.steps.map((s) => s.what)).toEqual(['hands']);
+    expect(after.strip.steps.map((s) => s.what)).toEqual(['hands', 'pendulum']);
     expect(after.strip.custody.map((c) => [c.what, c.backAt])).toEqual([['dial', null]]);
     expect([after.cause, after.observations]).toEqual(['', {}]);
     const out = await see(after.replacement.out!.visitId);
     expect(out.findings.map((f) => f.id)).toEqual([worn.id]);
-    expect(out.strip.steps.map((s) => s.what)).toEqual(['front plate']);
+    expect(out.strip.steps.map((s) => s.what)).toEqual(['front plate', 'a shim of tin']);
     expect([out.cause, out.observations]).toEqual(['Plates worn out', { dead: 'present' }]);
     expect(out).toMatchObject({
       claim: `${visit.claim}-out`,

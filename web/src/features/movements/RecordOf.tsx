@@ -84,7 +84,7 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
   ...besideRows(record),
   ['Not done', record.notDone ?? []],
   ['Declined', record.declined ?? []],
-  ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived}.` : '')]],
+  ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived.replace(/\.+$/, '')}.` : '')]],
 ];
 
 /** How many, with what, and each point that was done otherwise than its chart. */
