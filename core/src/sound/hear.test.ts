@@ -138,10 +138,12 @@ describe('what is not sure is said', () => {
     [-12_000, 413],
     [-18_000, 380],
   ])('of a torsion clock that loses %d s a day, by its number and without', (rate, beats) => {
-    const slow = { beats: 480, rate, beatErrorMs: 90, sampleRate: 8000 };
+    // Three milliseconds of a beat of eight seconds are no uneven escapement: practice.
+    const slow = { beats: 480, rate, beatErrorMs: 90, scatterMs: 3, sampleRate: 8000 };
     expect(hearing(slow, { seconds: 90 })!.beatsPerHour).toBe(beats);
     const known = hearing(slow, { seconds: 90, known: { beats: 480 } })!;
-    expect(Math.abs(known.rateSecondsPerDay - rate)).toBeLessThan(20);
+    expect(Math.abs(known.rateSecondsPerDay - rate)).toBeLessThan(30);
+    expect(known.warnings.join()).not.toContain('unevenly');
   });
   it('of two clocks that are heard as one, and of a slow one beside a fast one', () => {
     const beside = (beats: number, rate: number, db: number): Disturbance => ({

@@ -3,7 +3,7 @@ import type { Steadiness } from './steady.ts';
 
 /**
  * More than this share of missing beats, or of sounds besides; more scatter, or more out of beat, than a clock on a
- * bench has: practice.
+ * bench has: practice. Of a beat longer than a second the scatter is taken as a share of it.
  */
 const MANY = 0.15,
   UNEVEN_MS = 1.2,
@@ -61,7 +61,7 @@ function ofItsEvenness({ lock, shiftS, stoppedS }: Heard, s: Steadiness): string
   const warnings: string[] = [];
   const oneKind = lock.heard === 'one';
   const scatterMs = s.scatterS * 1000;
-  if (scatterMs > UNEVEN_MS)
+  if (scatterMs > UNEVEN_MS * Math.max(1, s.beatS))
     warnings.push(
       `Its beats fall unevenly, by ${scatterMs.toFixed(1)} ms: a poor escapement, or two clocks heard as one.`,
     );
