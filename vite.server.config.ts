@@ -12,8 +12,13 @@ export default defineConfig({
     sourcemap: true,
     target: 'node20',
     rollupOptions: {
-      input: { main: here('server/src/main.ts'), demo: here('demo/main.ts') },
-      output: { entryFileNames: '[name].js' },
+      input: {
+        main: here('server/src/main.ts'),
+        demo: here('demo/main.ts'),
+        aside: here('server/src/platform/aside/aside.worker.ts'),
+      },
+      // All in one folder: what runs beside is found there.
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },
 });

@@ -4,6 +4,7 @@ import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/movements/history.service';
 import { connect, migrate, type EntityManager } from '@eclat/server/platform/database/orm';
 import type { Person } from '@eclat/contract';
+import { dayOf, daysAfter, ownZone } from '@eclat/core/days';
 import type { Bath } from '@eclat/core/cleaning';
 import { fillBath } from '@eclat/server/cleaning/bath-book.service';
 import { listStores, orderItem, importTable } from '@eclat/server/stores/stores.service';
@@ -47,6 +48,7 @@ try {
 
 async function load(em: EntityManager): Promise<void> {
   em.create(Shop, {
+    timeZone: ownZone(),
     one: true,
     name: 'Fennick Row Clock Room',
     createdAt: new Date(now.getTime() - 15 * 365 * DAY),
@@ -122,7 +124,7 @@ async function past(
 }
 
 function dayIn(days: number): string {
-  return new Date(now.getTime() + days * DAY).toISOString().slice(0, 10);
+  return daysAfter(dayOf(now, ownZone()), days);
 }
 
 async function present(em: EntityManager, people: Record<keyof typeof TEAM, Person>, c: DemoClock): Promise<void> {

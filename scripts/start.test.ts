@@ -48,7 +48,12 @@ const found = (port: number) =>
   fetch(`http://127.0.0.1:${port}/api/first-run`, {
     method: 'PUT',
     headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
-    body: JSON.stringify({ shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: 'oak wedge nine pins' }),
+    body: JSON.stringify({
+      shop: 'Fennick Row Clock Room',
+      timeZone: 'UTC',
+      name: 'Marit Fennick',
+      passphrase: 'oak wedge nine pins',
+    }),
   });
 const databaseLog = () =>
   readFileSync(join(home, 'shop', 'postgres.log'), 'utf8')

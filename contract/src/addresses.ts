@@ -917,6 +917,8 @@ export const addresses = {
     signIn: { method: 'PUT', path: '/session', changes: ['session'], inverse: 'people.signOut' },
     signOut: { method: 'DELETE', path: '/session', changes: ['session'], inverse: 'people.signIn' },
     firstRun: { method: 'PUT', path: '/first-run', changes: ['session', 'people'], inverse: 'final' },
+    shop: { method: 'GET', path: '/shop', reads: 'session' },
+    setShop: { method: 'PUT', path: '/shop', changes: ['session', 'bench', 'owner-page'], inverse: 'same' },
     list: { method: 'GET', path: '/people', reads: 'people' },
     add: { method: 'POST', path: '/people', changes: ['people'], inverse: 'final' },
   },

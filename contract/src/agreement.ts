@@ -27,6 +27,7 @@ export const prices = z.object({
   pricesIncludeTax: z.boolean(),
   currency: text(8),
   hoursPerWeek: z.number().min(1, 'At least an hour.').max(400, 'At most 400 hours.'),
+  version,
 });
 
 export type Prices = z.output<typeof prices>;

@@ -2,11 +2,13 @@ import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
 import { routeId, routeOffer, question } from './agreement.ts';
 import { id, moment, requiredText } from './common.ts';
+import { zone } from './people.ts';
 import { read, command } from './route.ts';
 
 /** What the owner's page shows, and nothing else of the shop. */
 export const ownerPage = z.object({
   shop: z.string(),
+  timeZone: zone,
   clock: z.string(),
   claim: z.string(),
   complaint: z.string(),

@@ -1,5 +1,6 @@
+import { isZone } from '@eclat/core/days';
 import { z } from 'zod';
-import { id, requiredText, done } from './common.ts';
+import { id, requiredText, done, version } from './common.ts';
 import { read, command } from './route.ts';
 
 export const ROLES = ['technician', 'counter', 'owner-of-shop'] as const;
@@ -19,15 +20,24 @@ const passphrase = z.string().min(10, 'At least 10 characters: a few words are b
 
 const newPerson = z.object({ name: requiredText(60, 'A name'), role: z.enum(ROLES), passphrase });
 
+/** A zone by its IANA name, `Europe/Berlin`: an offset has no summer time. */
+export const zone = z.string().max(60).refine(isZone, 'This time zone is not known.');
+
 export const session = z.object({
   person: person.nullable(),
   shop: z.string().nullable(),
+  timeZone: zone.nullable(),
   firstRun: z.boolean(),
   demo: z.boolean(),
   now: z.number(),
 });
 
 export type Session = z.infer<typeof session>;
+
+/** What holds for the whole shop, with the version that was seen. */
+export const shopSettings = z.object({ name: z.string(), timeZone: zone, version });
+
+export type ShopSettings = z.infer<typeof shopSettings>;
 
 export const peopleRoutes = {
   session: read({
@@ -67,8 +77,31 @@ export const peopleRoutes = {
     roles: 'public',
     changes: ['session', 'people'],
     inverse: 'final',
-    body: z.object({ shop: requiredText(80, 'The shop’s name'), name: requiredText(60, 'A name'), passphrase }),
+    body: z.object({
+      shop: requiredText(80, 'The shop’s name'),
+      timeZone: zone,
+      name: requiredText(60, 'A name'),
+      passphrase,
+    }),
     reply: session,
+  }),
+  shop: read({
+    method: 'GET',
+    path: '/shop',
+    summary: 'The shop’s name and time zone',
+    roles: everyone,
+    reads: 'session',
+    reply: shopSettings,
+  }),
+  setShop: command({
+    method: 'PUT',
+    path: '/shop',
+    summary: 'Set the shop’s time zone',
+    roles: ['owner-of-shop'],
+    changes: ['session', 'bench', 'owner-page'],
+    inverse: 'same',
+    body: shopSettings.omit({ name: true }),
+    reply: shopSettings,
   }),
   list: read({
     method: 'GET',

@@ -26,6 +26,11 @@ export class Browser {
   private cookie = '';
   constructor(readonly address: string) {}
 
+  /** For what is no JSON and is fetched by its address. */
+  get cookies(): { cookie: string } {
+    return { cookie: this.cookie };
+  }
+
   async send<T = Record<string, unknown>>(
     method: string,
     path: string,
@@ -99,7 +104,12 @@ export async function openShop(
   const running = await serveOn(url, now);
   const browser = () => new Browser(running.address);
   const marit = browser();
-  await marit.ok('PUT', '/first-run', { shop: 'Fennick Row Clock Room', name: 'Marit Fennick', passphrase: PASS });
+  await marit.ok('PUT', '/first-run', {
+    shop: 'Fennick Row Clock Room',
+    timeZone: 'Europe/London',
+    name: 'Marit Fennick',
+    passphrase: PASS,
+  });
   return { running, marit, now, browser, url };
 }
 

@@ -10,7 +10,7 @@ import { sessionQuery } from '../src/data/queries.ts';
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
 
 const ASKED: Record<string, unknown> = {
-  '/api/session': { person: null, shop: 'x', firstRun: false, demo: false, now: Date.now() },
+  '/api/session': { person: null, shop: 'x', timeZone: 'Europe/London', firstRun: false, demo: false, now: Date.now() },
   '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} },
   '/api/baths': [],
   '/api/stores': [],
@@ -53,6 +53,7 @@ export const signedIn = (queries: QueryClient, person: Partial<Person> = {}): un
   queries.setQueryData(sessionQuery.queryKey, {
     person: { id: 'p', name: 'Ines Calloway', role: 'technician', ...person },
     shop: 'x',
+    timeZone: 'Europe/London',
     firstRun: false,
     demo: false,
     now: 0,

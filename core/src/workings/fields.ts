@@ -53,8 +53,6 @@ export const text = (title: string, most: number, more: More = {}) =>
 /** A day of the calendar, as ISO 8601 writes it. */
 export const day = (title: string, more: More = {}) =>
   z.iso.date('A day as year-month-day, such as 2026-11-23.').meta({ title, ...more });
-/** A day as `2026-03-01`, in UTC. */
-export const isoDay = (d: Date): string => d.toISOString().slice(0, 10);
 /** A table that the person fills: at least `min` rows. */
 export const rows = <S extends z.ZodRawShape>(title: string, row: S, min: number, max: number, more: More = {}) =>
   z

@@ -1,3 +1,5 @@
+import { dayOf, startOf, yearsAfter } from '@eclat/core/days';
+import { shopZone } from '../people/shop.service.ts';
 import type { api, DueAgain, Recalled, ReplyOf } from '@eclat/contract';
 import { dueAgain } from '@eclat/core/aftercare';
 import type { Traits } from '@eclat/core/movement';
@@ -32,6 +34,7 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
     where signed_at is not null and not exists (select 1 from visit later
       where later.movement_id = latest.movement_id and later.opened_at > latest.opened_at)`,
   );
+  const zone = await shopZone({ em });
   return rows
     .map((r) => {
       const at = new Date(r.signed_at);
@@ -42,7 +45,7 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
         movementId: r.movement_id,
         code: r.code,
         signedAt: at.toISOString(),
-        ...dueAgain(r.traits, at, r.replaced),
+        ...dueAgain(r.traits, dayOf(at, zone), r.replaced),
       };
     })
     .sort((a, b) => a.oil.localeCompare(b.oil));
@@ -109,8 +112,8 @@ export async function callbacks(
   { em, now }: Pick<Context, 'em' | 'now'>,
   years: number,
 ): Promise<ReplyOf<typeof api.aftercare.callbacks>> {
-  const since = new Date(now);
-  since.setFullYear(since.getFullYear() - years);
+  const zone = await shopZone({ em });
+  const since = startOf(yearsAfter(dayOf(now, zone), -years), zone);
   const [count] = await sql<{ n: number }>(em, 'select count(*)::int as n from visit where closed_at >= ?', [since]);
   const rows = await sql<{
     visitId: string;

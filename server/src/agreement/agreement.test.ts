@@ -29,6 +29,7 @@ beforeAll(async () => {
     pricesIncludeTax: false,
     currency: 'crowns',
     hoursPerWeek: 25,
+    version: 1,
   });
 });
 afterAll(() => shop.running.stop());
@@ -116,6 +117,7 @@ describe('an estimate', () => {
           pricesIncludeTax: true,
           currency: 'x',
           hoursPerWeek: 1,
+          version: 1,
         })
       ).status,
     ).toBe(403);

@@ -1,19 +1,28 @@
 import type { Prices } from '@eclat/contract';
-import type { Context } from '../platform/http/context.ts';
-import { Shop } from '../people/people.entity.ts';
+import { expectVersion, type Context } from '../platform/http/context.ts';
+import { theShop } from '../people/shop.service.ts';
 
-export const pricesIn = ({ hourlyRate, taxPercent, pricesIncludeTax, currency, hoursPerWeek }: Prices): Prices => ({
+export const pricesIn = ({
   hourlyRate,
   taxPercent,
   pricesIncludeTax,
   currency,
   hoursPerWeek,
+  version,
+}: Prices): Prices => ({
+  hourlyRate,
+  taxPercent,
+  pricesIncludeTax,
+  currency,
+  hoursPerWeek,
+  version,
 });
-export const pricesOf = async ({ em }: Pick<Context, 'em'>): Promise<Prices> =>
-  pricesIn(await em.findOneOrFail(Shop, { one: true }));
+export const pricesOf = async (ctx: Pick<Context, 'em'>): Promise<Prices> => pricesIn(await theShop(ctx));
 
-export async function setPrices(ctx: Context, given: Prices): Promise<Prices> {
-  ctx.em.assign(await ctx.em.findOneOrFail(Shop, { one: true }), given);
+export async function setPrices(ctx: Context, { version, ...given }: Prices): Promise<Prices> {
+  const shop = await theShop(ctx);
+  expectVersion(shop.version, version, pricesIn(shop));
+  ctx.em.assign(shop, given);
   await ctx.em.flush();
-  return pricesOf(ctx);
+  return pricesIn(shop);
 }

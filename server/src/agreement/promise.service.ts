@@ -2,13 +2,14 @@ import type { ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { hoursOf } from '@eclat/core/estimate';
 import { jobOfVisit, LONGEST_H, paceOf, promiseDays } from '@eclat/core/planning';
-import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import { daysAfter, daysFrom } from '@eclat/core/days';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { loadVisitRules } from '../house-rules/house-rules.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { linesOf, loadAgreement } from './agreement.service.ts';
+import { shopDay } from '../people/shop.service.ts';
 
 const SEED = 6438;
 const TRIALS = 10_000;
@@ -72,8 +73,8 @@ export async function promiseOf(ctx: Context, visitId: string): Promise<ReplyOf<
     },
     (await loadVisitRules(ctx, visitId)).held,
   );
-  const promised = visit.promisedFor ? parseISO(visit.promisedFor) : null;
-  const days = promiseDays(job, SEED, TRIALS, promised ? differenceInCalendarDays(promised, ctx.now) : undefined);
-  const day = (n: number) => formatISO(addDays(ctx.now, Math.ceil(n)), { representation: 'date' });
+  const today = await shopDay(ctx);
+  const days = promiseDays(job, SEED, TRIALS, visit.promisedFor ? daysFrom(today, visit.promisedFor) : undefined);
+  const day = (n: number) => daysAfter(today, Math.ceil(n));
   return { half: day(days.half), nineInTen: day(days.nineInTen), odds: days.chance, reasons };
 }

@@ -1,5 +1,5 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
-import { addDays, parseISO } from 'date-fns';
+import { daysAfter } from '@eclat/core/days';
 import { dueList } from '../aftercare/aftercare.service.ts';
 import { visitFacts } from '@eclat/core/visit';
 import { settled } from '@eclat/core/workflow';
@@ -10,7 +10,9 @@ import { hashOf, newToken } from '../platform/http/tokens.ts';
 import { Person } from '../people/people.entity.ts';
 import { CalendarFeed } from './calendar.entity.ts';
 
-const wholeDay = (on: string) => ({ start: parseISO(on), end: addDays(parseISO(on), 1), allDay: true });
+/** The package writes the UTC day of an all-day event: it is given that day's midnight there. */
+const midnight = (day: string) => new Date(`${day}T00:00:00Z`);
+const wholeDay = (on: string) => ({ start: midnight(on), end: midnight(daysAfter(on, 1)), allDay: true });
 
 export const feedState = async (ctx: Context) => ({
   since: (await ctx.em.findOne(CalendarFeed, { personId: ctx.person.id }))?.since.toISOString() ?? null,

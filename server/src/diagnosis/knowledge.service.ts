@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import { causeOf, experienceOf, OWN_PREFIX, type Cause, type SignedVisit } from '@eclat/core/faults';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { Shop } from '../people/people.entity.ts';
+import { theShop } from '../people/shop.service.ts';
 import { OwnCauseRow } from './diagnosis.entity.ts';
 
 /** So many signed visits count: what a shop met long ago is not what it meets now. */
@@ -19,7 +19,7 @@ export const ownCauses = async (ctx: Context): Promise<Cause[]> =>
 /** The shop's own causes, and what its signed visits found: only its own, and only while it wants them counted. */
 export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.diagnosis.knowledge>> {
   const own = await rows(ctx);
-  const { learn } = await ctx.em.findOneOrFail(Shop, { one: true });
+  const { learn } = await theShop(ctx);
   const signed = await sql<SignedVisit>(
     ctx.em,
     `
@@ -66,5 +66,5 @@ export async function removeCause(ctx: Context, id: string): Promise<void> {
 }
 
 export async function setLearning(ctx: Context, learn: boolean): Promise<void> {
-  (await ctx.em.findOneOrFail(Shop, { one: true })).learn = learn;
+  (await theShop(ctx)).learn = learn;
 }

@@ -1,4 +1,4 @@
-import { type Asked, day, wantedList, handsOff, signature } from './parts.ts';
+import { type Asked, wantedList, handsOff, signature } from './parts.ts';
 import { AREAS, walkOf, weighMeasurement } from '@eclat/core/assess';
 import { LOCAL_RULES } from '@eclat/core/cautions';
 import { dateFrom } from '@eclat/core/history';
@@ -8,7 +8,8 @@ import { facts, head, none, rows, sheet } from './pdf.ts';
 import { photosOf } from './photos.ts';
 
 /** What it was like when it came: every place, looked at or not, with the evidence. Fit for a registrar's file. */
-export async function conditionReport(ctx: Context, { visit, shop }: Asked): Promise<Buffer> {
+export async function conditionReport(ctx: Context, asked: Asked): Promise<Buffer> {
+  const { visit, shop, day } = asked;
   const { movement } = visit;
   const walk = walkOf(movement.traits);
   const stateOf = (place: string) => visit.places.find((p) => p.place === place)?.state ?? 'not looked at';
@@ -21,7 +22,7 @@ export async function conditionReport(ctx: Context, { visit, shop }: Asked): Pro
     shop,
     content: [
       facts([
-        ['Examined', `${day(visit.openedAt)} to ${day(ctx.now.toISOString())}`],
+        ['Examined', `${day(visit.openedAt)} to ${day(ctx.now)}`],
         ['Movement', `${movement.name}, ${familyById(movement.familyId).name}`],
         ['Code', movement.code],
         ['Maker’s mark', movement.maker],
@@ -82,7 +83,7 @@ export async function conditionReport(ctx: Context, { visit, shop }: Asked): Pro
       ),
       ...wantedList(visit),
       head('Photographs'),
-      ...(visit.photos.length === 0 ? [none('None.')] : await photosOf(ctx, visit, visit.photos)),
+      ...(visit.photos.length === 0 ? [none('None.')] : await photosOf(ctx, asked, visit.photos)),
       { text: LOCAL_RULES, style: 'soft', margin: [0, 10, 0, 0] },
       signature('Examined by'),
     ],

@@ -7,7 +7,8 @@ import type { Context } from '../platform/http/context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import { personOf } from '../platform/http/session.ts';
-import { Shop } from '../people/people.entity.ts';
+import { dayOf } from '@eclat/core/days';
+import { theShop } from '../people/shop.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { WRITTEN } from './documents.ts';
 
@@ -25,9 +26,11 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
     )
       throw notFound('document');
     const ctx: Context = { em: appContext.orm.em.fork(), person, now: appContext.clock(), touched: new Set() };
+    const { name: shop, timeZone } = await theShop(ctx);
     const asked: Asked = {
       visit: await viewVisit(ctx, visitId),
-      shop: (await ctx.em.findOneOrFail(Shop, { one: true })).name,
+      shop,
+      day: (at) => dayOf(at, timeZone),
       address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
     };
     if (kind === 'svg') return void res.type('image/svg+xml').send(await labelPicture(asked));

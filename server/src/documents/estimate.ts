@@ -1,12 +1,13 @@
 import type { Visit } from '@eclat/contract';
-import { type Asked, day, signature } from './parts.ts';
+import { type Asked, signature } from './parts.ts';
 import { priceAccepted, priceOfRoute, routeName, totals } from '@eclat/core/estimate';
 import type { Content } from 'pdfmake';
 import type { Context } from '../platform/http/context.ts';
 import { facts, head, none, rows, sheet } from './pdf.ts';
 import { photosOf } from './photos.ts';
 
-export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Buffer> {
+export async function estimate(ctx: Context, asked: Asked): Promise<Buffer> {
+  const { visit, shop, day } = asked;
   const { lines, routes, chosen, prices } = visit.agreement;
   const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
   const money = (t: string) => `${t} ${prices.currency}`;
@@ -22,7 +23,7 @@ export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Bu
     content: [
       facts([
         ['Owner', visit.owner.name],
-        ['Date', day(ctx.now.toISOString())],
+        ['Date', day(ctx.now)],
         ['Promised for', visit.promisedFor ?? ''],
         ['Likely cause', visit.cause],
       ]),
@@ -59,7 +60,7 @@ export async function estimate(ctx: Context, { visit, shop }: Asked): Promise<Bu
       { text: tax, style: 'soft' },
       ...(await photosOf(
         ctx,
-        visit,
+        asked,
         visit.photos.filter((p) => p.marks.length > 0),
       )),
       signature('Owner'),

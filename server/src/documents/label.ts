@@ -1,41 +1,36 @@
-import { type Asked, short, day, qr } from './parts.ts';
-import { print } from './pdf.ts';
+import { type Asked, short, qr } from './parts.ts';
+import { tag } from './pdf.ts';
 
 /** Tied to the clock: claim, what it is, whose, and a code that opens the visit. */
-export async function label({ visit, shop, address }: Asked): Promise<Buffer> {
-  return print({
-    pageSize: { width: 255, height: 156 },
-    pageMargins: [10, 10, 10, 6],
-    info: { title: `Label ${visit.claim}`, creator: 'Eclat', producer: 'Eclat' },
-    content: [
-      {
-        columns: [
-          { svg: await qr(address), width: 96 },
-          {
-            width: '*',
-            margin: [10, 0, 0, 0],
-            stack: [
-              { text: visit.claim, fontSize: 22, bold: true },
-              { text: short(visit.clock.description, 40), bold: true, fontSize: 10 },
-              { text: visit.movement.code, fontSize: 10 },
-              { text: `${day(visit.openedAt)} · ${shop}`, fontSize: 7 },
-            ],
-          },
-        ],
-      },
-      {
-        text:
-          'With it: ' +
-          short(visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing', 80),
-        fontSize: 7,
-        margin: [0, 4, 0, 0],
-      },
-    ],
-  });
+export async function label({ visit, shop, address, day }: Asked): Promise<Buffer> {
+  return tag(`Label ${visit.claim}`, 255, 156, [
+    {
+      columns: [
+        { svg: await qr(address), width: 96 },
+        {
+          width: '*',
+          margin: [10, 0, 0, 0],
+          stack: [
+            { text: visit.claim, fontSize: 22, bold: true },
+            { text: short(visit.clock.description, 40), bold: true, fontSize: 10 },
+            { text: visit.movement.code, fontSize: 10 },
+            { text: `${day(visit.openedAt)} · ${shop}`, fontSize: 7 },
+          ],
+        },
+      ],
+    },
+    {
+      text:
+        'With it: ' +
+        short(visit.received.map((r) => (r.count > 1 ? `${r.count} ${r.what}` : r.what)).join(', ') || 'nothing', 80),
+      fontSize: 7,
+      margin: [0, 4, 0, 0],
+    },
+  ]);
 }
 
 /** The label as a picture: what a label printer is sent. */
-export async function labelPicture({ visit, shop, address }: Asked): Promise<string> {
+export async function labelPicture({ visit, shop, address, day }: Asked): Promise<string> {
   const safe = (t: string) => t.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
   const code = (await qr(address)).replace(
     /^[^]*?viewBox="0 0 (\d+) \d+"[^>]*>/,

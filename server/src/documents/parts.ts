@@ -6,18 +6,18 @@ import { head, rows } from './pdf.ts';
 export interface Asked {
   visit: Visit;
   shop: string;
+  /** The day on which something was, where the shop is. */
+  day: (at: string | Date) => string;
   /** Where a phone that reads the label is led. */
   address: string;
 }
 
 export const short = (t: string, most: number) => (t.length > most ? `${t.slice(0, most - 1)}…` : t);
 
-export const day = (iso: string) => iso.slice(0, 10);
-
-const givenBack = ({ returnedAt, returnedBy }: Visit['received'][number]): string =>
+const givenBack = ({ returnedAt, returnedBy }: Visit['received'][number], day: Asked['day']): string =>
   returnedAt ? `${day(returnedAt)}, ${returnedBy}` : 'NOT YET';
 
-export const things = (visit: Visit, returned: boolean) =>
+export const things = ({ visit, day }: Asked, returned: boolean) =>
   rows(
     ['auto', '*', '*', 'auto'],
     ['Number', 'Thing', 'Condition', returned ? 'Given back' : ''],
@@ -27,7 +27,7 @@ export const things = (visit: Visit, returned: boolean) =>
       {
         text: [r.condition, r.squareMm ? `fits ${r.squareMm} mm square` : '', r.fits ?? ''].filter(Boolean).join(', '),
       },
-      { text: returned ? givenBack(r) : '' },
+      { text: returned ? givenBack(r, day) : '' },
     ]),
   );
 

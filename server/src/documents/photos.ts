@@ -1,4 +1,5 @@
 import type { Visit } from '@eclat/contract';
+import type { Asked } from './parts.ts';
 import type { Content } from 'pdfmake';
 import type { Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
@@ -9,7 +10,7 @@ const TALLEST = 230;
 const RADIUS = 8;
 
 /** A photo with its numbered points where they were placed, and what each says below it. */
-async function framed(ctx: Context, visit: Visit, photo: Visit['photos'][number]): Promise<Content> {
+async function framed(ctx: Context, { visit, day }: Asked, photo: Visit['photos'][number]): Promise<Content> {
   const [row] = await sql<{ bytes: Buffer }>(ctx.em, 'select medium as bytes from photo where id = ?', [photo.id]);
   const scale = Math.min(WIDTH / photo.width, TALLEST / photo.height);
   const [w, h] = [photo.width * scale, photo.height * scale];
@@ -38,7 +39,7 @@ async function framed(ctx: Context, visit: Visit, photo: Visit['photos'][number]
         },
       ]),
       {
-        text: [photo.caption, `${photo.by}, ${photo.at.slice(0, 10)}`].filter(Boolean).join('. '),
+        text: [photo.caption, `${photo.by}, ${day(photo.at)}`].filter(Boolean).join('. '),
         fontSize: 8,
         margin: [0, 3, 0, 0],
       },
@@ -48,12 +49,12 @@ async function framed(ctx: Context, visit: Visit, photo: Visit['photos'][number]
 }
 
 /** Photos two to a row. */
-export async function photosOf(ctx: Context, visit: Visit, chosen: Visit['photos']): Promise<Content[]> {
+export async function photosOf(ctx: Context, asked: Asked, chosen: Visit['photos']): Promise<Content[]> {
   const out: Content[] = [];
   for (let i = 0; i < chosen.length; i += 2) {
     const pair = [
-      await framed(ctx, visit, chosen[i]!),
-      chosen[i + 1] ? await framed(ctx, visit, chosen[i + 1]!) : { text: '' },
+      await framed(ctx, asked, chosen[i]!),
+      chosen[i + 1] ? await framed(ctx, asked, chosen[i + 1]!) : { text: '' },
     ];
     out.push({ columns: pair, columnGap: 20 });
   }

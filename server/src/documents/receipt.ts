@@ -1,9 +1,10 @@
-import { type Asked, day, things, wantedList, signature, qr } from './parts.ts';
+import { type Asked, things, wantedList, signature, qr } from './parts.ts';
 import { cautionsFor } from '@eclat/core/cautions';
 import { unproven } from '@eclat/core/intake';
 import { facts, head, none, sheet } from './pdf.ts';
 
-export async function receipt({ visit, shop, address }: Asked): Promise<Buffer> {
+export async function receipt(asked: Asked): Promise<Buffer> {
+  const { visit, shop, address, day } = asked;
   const cautions = cautionsFor(visit.movement.traits, 'intake');
   return sheet({
     title: `Receipt ${visit.claim}`,
@@ -28,7 +29,7 @@ export async function receipt({ visit, shop, address }: Asked): Promise<Buffer> 
       ...(visit.notWanted ? [head('Not wanted: left as it is'), { text: visit.notWanted }] : []),
       ...(visit.outOfScope ? [head('Out of scope'), { text: visit.outOfScope }] : []),
       head('Received with it'),
-      visit.received.length === 0 ? none('Nothing came with it.') : things(visit, false),
+      visit.received.length === 0 ? none('Nothing came with it.') : things(asked, false),
       ...wantedList(visit),
       ...(visit.alone
         ? [

@@ -57,10 +57,11 @@ export function runChart(visit: Visit, now: Date): Content[] {
   ];
 }
 
-export async function returnSheet(ctx: Context, { visit, shop }: Asked): Promise<Buffer> {
+export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
+  const { visit, shop, day } = asked;
   const { lines, chosen, routes } = visit.agreement;
   const { traits } = visit.movement;
-  const signed = visit.closedAt ? new Date(visit.closedAt) : ctx.now;
+  const signed = day(visit.closedAt ?? ctx.now);
   const due = dueAgain(traits, signed, visit.replacement.out !== null);
   const put = lines.filter((l) => l.state === 'ask later' || l.state === null).map((l) => l.what);
   const without = lines.filter((l) => l.noGuarantee && l.state === 'accepted').map((l) => l.what);
@@ -106,7 +107,7 @@ export async function returnSheet(ctx: Context, { visit, shop }: Asked): Promise
       ]),
       ...careOf(traits).flatMap((c): Content[] => [head(c.heading), { ul: c.says }]),
       head('Goes home with it'),
-      visit.received.length === 0 ? none('Nothing came with it.') : things(visit, true),
+      visit.received.length === 0 ? none('Nothing came with it.') : things(asked, true),
       ...wantedList(visit),
       ...handsOff(visit),
       signature('Received back'),

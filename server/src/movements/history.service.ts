@@ -3,8 +3,9 @@ import type { Entry } from '@eclat/contract';
 import { canonical, isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { Shop } from '../people/people.entity.ts';
+import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
+import { shopDay } from '../people/shop.service.ts';
 
 interface NewEntry {
   movementId: string;
@@ -51,7 +52,7 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     { movementId: given.movementId },
     { orderBy: { writtenAt: 'desc', id: 'desc' }, limit: 1 },
   );
-  const shop = given.shop ?? (await ctx.em.findOneOrFail(Shop, { one: true })).name;
+  const shop = given.shop ?? (await theShop(ctx)).name;
   // Two entries in one millisecond would have no order in the chain.
   const writtenAt = new Date(Math.max(ctx.now.getTime(), last ? last.writtenAt.getTime() + 1 : 0));
   const body = {
@@ -82,7 +83,7 @@ export async function amend(ctx: Context, entryId: string, text: string): Promis
   return writeEntry(ctx, {
     movementId: first.movementId,
     kind: 'amendment',
-    date: ctx.now.toISOString().slice(0, 10),
+    date: await shopDay(ctx),
     title: `Amendment to “${first.title}”`,
     text,
     amends: first.id,

@@ -12,6 +12,7 @@ import { Visit } from '../visit/visit.entity.ts';
 import { PartFitted } from '../fitting/fitting.entity.ts';
 import { ClockMovement, MarkTakenOut, Movement, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, loadMovement } from './movements.service.ts';
+import { shopDay } from '../people/shop.service.ts';
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
@@ -166,7 +167,7 @@ export async function merge(
   await writeEntry(ctx, {
     movementId: movement.id,
     kind: 'merger',
-    date: ctx.now.toISOString().slice(0, 10),
+    date: await shopDay(ctx),
     title: `Found to be one with ${other.code}, ${other.name}`,
     text: why,
   });

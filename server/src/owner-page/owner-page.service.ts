@@ -11,7 +11,7 @@ import { STANDS } from '../assessment/findings.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Clock } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
-import { Shop } from '../people/people.entity.ts';
+import { theShop } from '../people/shop.service.ts';
 import { Visit } from '../visit/visit.entity.ts';
 import { chooseRoute, decide, loadAgreement } from '../agreement/agreement.service.ts';
 
@@ -69,7 +69,7 @@ export const markedPhotos = async (ctx: Context, visitId: string) =>
 
 export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promise<OwnerPage> {
   const clock = await findOrRefuse(ctx, Clock, { id: visit.clockId }, 'clock');
-  const shop = await ctx.em.findOneOrFail(Shop, { one: true });
+  const shop = await theShop(ctx);
   const findings = new Map((await ctx.em.find(Finding, { visitId: visit.id, ...STANDS })).map((f) => [f.id, f]));
   const { lines, routes, chosen, questions, prices } = await loadAgreement(ctx, visit.id);
   const { lines: amounts } = totals(lines, prices.taxPercent, prices.pricesIncludeTax);
@@ -79,6 +79,7 @@ export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promi
   };
   return {
     shop: shop.name,
+    timeZone: shop.timeZone,
     clock: clock.description,
     claim: visit.claim,
     complaint: visit.complaint,

@@ -1,6 +1,6 @@
 import type { Role } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { float, key, moment, text } from '../platform/database/columns.ts';
+import { float, key, moment, text, versioned } from '../platform/database/columns.ts';
 
 export const Person = defineEntity({
   name: 'Person',
@@ -41,5 +41,8 @@ export const Shop = defineEntity({
     currency: text().default(''),
     hoursPerWeek: float().default(30),
     learn: p.boolean().default(true),
+    timeZone: text(),
+    version: versioned(),
   },
 });
+export type Shop = InferEntity<typeof Shop>;

@@ -3,6 +3,7 @@ import { beginSession, removeCookie, endSession, personOf } from '../platform/ht
 import type { AppContext } from '../platform/http/app-context.ts';
 import type { Serve } from '../platform/http/serve.ts';
 import { Person } from './people.entity.ts';
+import { setShop, shopSettings } from './shop.service.ts';
 import { addPerson, foundShop, recognise, sessionState, who } from './people.service.ts';
 
 export function servePeople(serve: Serve, appContext: AppContext): void {
@@ -24,6 +25,8 @@ export function servePeople(serve: Serve, appContext: AppContext): void {
     await beginSession(ctx.em, person, ctx.now, req, res);
     return sessionState(ctx.em, person, ctx.now, appContext.demo);
   });
+  serve(api.people.shop, (ctx) => shopSettings(ctx));
+  serve(api.people.setShop, (ctx, { body }) => setShop(ctx, body));
   serve(api.people.list, async (ctx) =>
     (await ctx.em.find(Person, { active: true }, { orderBy: { name: 'asc' } })).map(who),
   );

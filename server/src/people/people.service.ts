@@ -67,7 +67,14 @@ export async function sessionState(
   demo: boolean,
 ): Promise<SessionShape> {
   const shop = await em.findOne(Shop, { one: true });
-  return { person: person ?? null, shop: shop?.name ?? null, firstRun: shop === null, demo, now: now.getTime() };
+  return {
+    person: person ?? null,
+    shop: shop?.name ?? null,
+    timeZone: shop?.timeZone ?? null,
+    firstRun: shop === null,
+    demo,
+    now: now.getTime(),
+  };
 }
 
 /** Makes the shop and its first person, once. */
@@ -79,6 +86,6 @@ export async function foundShop(
   await sql(em, 'select pg_advisory_xact_lock(6438002)');
   if (await em.findOne(Shop, { one: true }))
     throw new HttpProblem(409, 'This shop has been set up already.', { detail: 'Sign in instead.' });
-  em.create(Shop, { one: true, name: given.shop, createdAt: now });
+  em.create(Shop, { one: true, name: given.shop, timeZone: given.timeZone, createdAt: now });
   return addPerson(em, { name: given.name, role: 'owner-of-shop', passphrase: given.passphrase });
 }

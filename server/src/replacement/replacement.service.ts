@@ -25,6 +25,7 @@ import { agree } from '../visit/job.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { StageEvent, Visit } from '../visit/visit.entity.ts';
 import { MovementOut, ReplacementAnswer } from './replacement.entity.ts';
+import { shopDay } from '../people/shop.service.ts';
 
 const pointsOf = (visit: Shape) =>
   replacementChecks(visit.movement.traits, held('new-movement', visit.rules.held).name);
@@ -264,7 +265,7 @@ async function writeBoth(
   record: ReturnType<typeof serviceRecord>,
 ): Promise<void> {
   const text = `In its place: ${fresh.code}. It is ${fate}.`;
-  const date = ctx.now.toISOString().slice(0, 10);
+  const date = await shopDay(ctx);
   await writeEntry(ctx, {
     movementId: out.movementId,
     visitId: out.id,

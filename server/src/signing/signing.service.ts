@@ -11,6 +11,7 @@ import { writeEntry } from '../movements/history.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { KeptWord, viewKeptWord } from './signing.entity.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
+import { shopDay } from '../people/shop.service.ts';
 
 /** This word of the owner's means something else where it stands. */
 export async function keepWord(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.signing.keepWord>) {
@@ -40,7 +41,7 @@ export async function signVisit(
     movementId: visit.movement.id,
     visitId,
     kind: 'visit',
-    date: ctx.now.toISOString().slice(0, 10),
+    date: await shopDay(ctx),
     title: recordTitle(visit.job, record),
     text: note,
     record,
@@ -50,7 +51,7 @@ export async function signVisit(
       await writeEntry(ctx, {
         movementId: p.donorId,
         kind: 'donor',
-        date: ctx.now.toISOString().slice(0, 10),
+        date: await shopDay(ctx),
         title: `Gave its ${p.what.toLowerCase()}`,
         text: `It was fitted to ${visit.movement.code}.`,
       });

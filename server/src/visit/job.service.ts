@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import type { Job } from '@eclat/core/workflow';
 import { Clock } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
-import { Shop } from '../people/people.entity.ts';
+import { theShop } from '../people/shop.service.ts';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
@@ -15,7 +15,7 @@ import { VisitJob, type Visit } from './visit.entity.ts';
 export async function shopAsOwner(ctx: Context): Promise<Owner> {
   const known = await ctx.em.findOne(Owner, { ownStock: true });
   if (known) return known;
-  const { name } = await ctx.em.findOneOrFail(Shop, { one: true });
+  const { name } = await theShop(ctx);
   return ctx.em.create(Owner, { id: randomUUID(), name, phone: '', email: '', address: '', ownStock: true });
 }
 

@@ -2,6 +2,7 @@ import { openVisit } from '../visit/lock.ts';
 import type { api, KeptWorking as Kept, ParsedBodyOf } from '@eclat/contract';
 import { runWorking, WORKINGS, workingById, type Working } from '@eclat/core/workings';
 import { z } from 'zod';
+import { aside } from '../platform/aside/aside.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { KeptWorking } from './workings.entity.ts';
@@ -38,8 +39,8 @@ export const cards = WORKINGS.map((w) => ({
 }));
 
 /** @throws 404 for a working that is not there, 422 with the field and its limit for bad input */
-export function reckon(id: string, input: unknown) {
-  const outcome = runWorking(known(id), input);
+export async function reckon(id: string, input: unknown) {
+  const outcome = known(id).heavy ? await aside('reckoned', { id, input }) : runWorking(known(id), input);
   if (!outcome.ok)
     throw new HttpProblem(422, 'Something typed cannot be.', {
       fields: outcome.problems.map((p) => ({ path: p.field, message: p.message })),
@@ -60,13 +61,14 @@ export async function keepWorking(
   visitId: string,
   { working, stage, input }: ParsedBodyOf<typeof api.workings.keep>,
 ): Promise<Kept> {
+  const reckoned = await reckon(working, input);
   await openVisit(ctx, visitId);
   const row = ctx.em.create(KeptWorking, {
     visitId,
     working,
     stage,
     input,
-    ...reckon(working, input),
+    ...reckoned,
     ...signature(ctx),
   });
   await ctx.em.flush();

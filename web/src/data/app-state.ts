@@ -1,3 +1,4 @@
+import { ownZone, type Zone } from '@eclat/core/days';
 import { create } from 'zustand';
 import type { Printed } from '../devices/printer.ts';
 import { persist } from 'zustand/middleware';
@@ -39,6 +40,8 @@ interface AppState {
   unsent: Unsent[];
   /** Server time less this computer's, ms. */
   clockOffset: number;
+  /** The shop’s time zone; until the shop has said it, this device’s. */
+  zone: Zone;
   conflict: Conflict | null;
   notice: Notice | null;
   liveOk: boolean;
@@ -56,6 +59,7 @@ export const useAppState = create<AppState>()(
       singleKeys: true,
       unsent: [],
       clockOffset: 0,
+      zone: ownZone(),
       conflict: null,
       notice: null,
       liveOk: true,
@@ -63,7 +67,7 @@ export const useAppState = create<AppState>()(
       printed: [],
       set: (part) => set(part),
     }),
-    { name: 'eclat', partialize: ({ theme, units, singleKeys, unsent }) => ({ theme, units, singleKeys, unsent }) },
+    { name: 'eclat', partialize: ({ theme, units, singleKeys, unsent, zone }) => ({ theme, units, singleKeys, unsent, zone }) },
   ),
 );
 

@@ -24,6 +24,7 @@ const client = () => {
   queries.setQueryData(sessionQuery.queryKey, {
     person: { id: PERSON, name: 'Ines Calloway', role: 'technician' },
     shop: 'x',
+    timeZone: 'Europe/London',
     firstRun: false,
     demo: false,
     now: 0,

@@ -1,6 +1,7 @@
 import type { Person } from '@eclat/contract';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { api } from './api.ts';
+import { useAppState } from './app-state.ts';
 import { call, noteServerTime } from './call.ts';
 import { fetched, keyOf } from './fetched.ts';
 
@@ -12,6 +13,7 @@ export const sessionQuery = queryOptions({
     const sentAt = Date.now();
     const session = await call(api.people.session, {});
     noteServerTime(session.now, sentAt, Date.now());
+    if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
     return session;
   },
   staleTime: MINUTE_MS,

@@ -1,9 +1,9 @@
 import { familyById } from '../../movement/index.ts';
 import { serviceInterval } from '../../oiling/index.ts';
 import { ensure } from '../../units/index.ts';
-import { day, isoDay, out, words } from '../fields.ts';
+import { day, out, words } from '../fields.ts';
 import { working } from '../working.ts';
-import { addYears } from 'date-fns';
+import { yearsAfter } from '../../days/index.ts';
 import { z } from 'zod';
 import { family, HOUSE } from './shared.ts';
 
@@ -24,13 +24,12 @@ export default working({
     overhaulYears: out('Overhaul every', 'years', 0),
   }),
   compute(i) {
-    const done = new Date(i.done);
-    const oiled = i.oiled ? new Date(i.oiled) : done;
-    ensure(oiled >= done, 'oiled', 'Not before the overhaul.');
+    const oiled = i.oiled ?? i.done;
+    ensure(oiled >= i.done, 'oiled', 'Not before the overhaul.');
     const rule = serviceInterval(familyById(i.family).traits);
-    const overhaul = addYears(done, rule.overhaulYears),
-      oil = addYears(oiled, rule.oilYears);
-    return { oilOn: isoDay(oil < overhaul ? oil : overhaul), overhaulOn: isoDay(overhaul), ...rule };
+    const overhaul = yearsAfter(i.done, rule.overhaulYears),
+      oil = yearsAfter(oiled, rule.oilYears);
+    return { oilOn: oil < overhaul ? oil : overhaul, overhaulOn: overhaul, ...rule };
   },
   says: (r) => `Look and oil by ${r.oilOn}, overhaul by ${r.overhaulOn}; sooner in dust, smoke or damp.`,
   formula: 'last day + house interval',

@@ -1,7 +1,7 @@
 import { promiseDays } from '../../planning/index.ts';
-import { day, isoDay, number, out, rows, text, whole, words } from '../fields.ts';
+import { day, number, out, rows, text, whole, words } from '../fields.ts';
 import { working } from '../working.ts';
-import { addDays } from 'date-fns';
+import { daysAfter } from '../../days/index.ts';
 import { z } from 'zod';
 
 const hours = (title: string) => number(title, 'h', 0, 2000, { digits: 1 });
@@ -70,7 +70,7 @@ export default working({
   }),
   compute(i) {
     const p = promiseDays({ ...i, chanceOfPass: i.chancePercent / 100 }, i.seed, i.trials);
-    const by = (days: number) => isoDay(addDays(new Date(i.from), Math.ceil(days)));
+    const by = (days: number) => daysAfter(i.from, Math.ceil(days));
     return {
       halfDays: p.half,
       nineDays: p.nineInTen,

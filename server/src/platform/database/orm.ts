@@ -23,6 +23,7 @@ import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
+import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
 import { StrikeHearings } from './migrations/0027-strike-hearings.ts';
 import { KeptWord } from './migrations/0026-kept-word.ts';
@@ -69,6 +70,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0026-kept-word', class: KeptWord },
         { name: '0027-strike-hearings', class: StrikeHearings },
         { name: '0028-nothing-without-trace', class: NothingWithoutTrace },
+        { name: '0029-shop-days', class: ShopDays },
       ],
       snapshot: false,
       silent: true,

@@ -170,6 +170,7 @@ describe('the agreement', () => {
 describe('the owner’s page', () => {
   const page: OwnerPage = {
     shop: 'Fennick Row Clock Room',
+    timeZone: 'Europe/London',
     clock: 'Slate mantel clock',
     claim: 'C-1',
     complaint: 'Stops.',

@@ -39,7 +39,7 @@ export function Expected({ visitId }: { visitId: string }) {
                 {order.quantity} × {item.name}
               </b>
               <span>{sizeWords(item.kind, item.sizes)}</span>
-              <span>{order.expectedOn ? `expected ${day(`${order.expectedOn}T12:00:00Z`)}` : 'no day known'}</span>
+              <span>{order.expectedOn ? `expected ${day(order.expectedOn)}` : 'no day known'}</span>
               <Link className="font-semibold text-steel underline" to={`/stores?item=${item.id}`}>
                 in the stores
               </Link>

@@ -9,7 +9,7 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { dayTime } from '../../ui/dates.ts';
+import { clockTime, dayTime, shopDay } from '../../ui/dates.ts';
 import { Tick } from '../../ui/Field.tsx';
 import { Arcs } from './Arcs.tsx';
 import { FileSource } from './FileHeard.tsx';
@@ -45,7 +45,7 @@ export function ListenScreen() {
         {microphone && (
           <p className="text-soft">
             {microphone.name}, {(microphone.sampleRate / 1000).toLocaleString('en-GB')} kHz, since{' '}
-            {new Date(beganAt!).toLocaleTimeString('en-GB')}. <Level db={live?.levelDb ?? -120} />
+            {clockTime(beganAt!)}. <Level db={live?.levelDb ?? -120} />
           </p>
         )}
         <span className="ml-auto flex flex-wrap items-end gap-3">
@@ -118,7 +118,7 @@ function KeptLogs({ logs, beganAt, visit }: { logs: KeptLog[]; beganAt: number |
         key={l.beganAt}
         heard={l}
         beganAt={l.beganAt}
-        name={`listening-${new Date(l.beganAt).toISOString().slice(0, 10)}`}
+        name={`listening-${shopDay(l.beganAt)}`}
         title={
           `Kept here: ${l.microphone}, ${dayTime(l.beganAt)} to ${dayTime(l.savedAt)}` +
           (l.stopped ? '' : ', then the page was closed')

@@ -1,4 +1,5 @@
 import type { Entry } from '@eclat/contract';
+import { shopDay } from '../../ui/dates.ts';
 import { dateInWords, yearSpan } from '@eclat/core/history';
 
 const WIDTH = 1000;
@@ -16,7 +17,7 @@ export function Decades({ entries }: { entries: Entry[] }) {
   const undated = entries.filter((e) => yearSpan(e.date) === null);
   if (dated.length === 0) return null;
   const first = Math.floor(Math.min(...dated.map((d) => d.span[0])) / 10) * 10;
-  const last = Math.max(first + 20, Math.ceil((new Date().getFullYear() + 1) / 10) * 10);
+  const last = Math.max(first + 20, Math.ceil((Number(shopDay().slice(0, 4)) + 1) / 10) * 10);
   const start = undated.length > 0 ? 110 : LEFT;
   const x = (year: number) => start + ((year - first) / (last - first)) * (WIDTH - start - LEFT);
   const decades = Array.from({ length: (last - first) / 10 + 1 }, (_, i) => first + i * 10);

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { call, Refusal } from '../../data/call.ts';
 import { api } from '../../data/api.ts';
-import { fetched, keyOf } from '../../data/fetched.ts';
+import { useAppState } from '../../data/app-state.ts';
+import { keyOf } from '../../data/fetched.ts';
 import { Answer, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day, dayTime } from '../../ui/dates.ts';
@@ -16,7 +17,12 @@ import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
 export function OwnerPageScreen() {
   const token = useParams()['token']!;
   const { data, error } = useQuery({
-    ...fetched(api.ownerPage.page, { params: { token } }),
+    queryKey: keyOf(api.ownerPage.page, { params: { token } }),
+    queryFn: async () => {
+      const page = await call(api.ownerPage.page, { params: { token } });
+      useAppState.getState().set({ zone: page.timeZone });
+      return page;
+    },
     staleTime: Infinity,
   });
   if (error && !data)

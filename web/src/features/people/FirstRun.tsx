@@ -1,18 +1,30 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import type { BodyOf } from '@eclat/contract';
+import { ownZone } from '@eclat/core/days';
+import { useAppState } from '../../data/app-state.ts';
 import { call } from '../../data/call.ts';
 import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
+import { ZoneField } from './ZoneField.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
-  const form = useContractForm(peopleRoutes.firstRun.body, { shop: '', name: '', passphrase: '' });
+  const form = useContractForm(peopleRoutes.firstRun.body, {
+    shop: '',
+    timeZone: ownZone(),
+    name: '',
+    passphrase: '',
+  });
   const found = useMutation({
-    mutationFn: (body: { shop: string; name: string; passphrase: string }) => call(peopleRoutes.firstRun, { body }),
-    onSuccess: (session) => queries.setQueryData(sessionQuery.queryKey, session),
+    mutationFn: (body: BodyOf<typeof peopleRoutes.firstRun>) => call(peopleRoutes.firstRun, { body }),
+    onSuccess: (session) => {
+      if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
+      queries.setQueryData(sessionQuery.queryKey, session);
+    },
     onError: (error) => form.setError('shop', { message: error.message }),
   });
   const { errors } = form.formState;
@@ -30,6 +42,7 @@ export default function FirstRun() {
           hint="It stands in the history that your work leaves behind."
           {...form.register('shop')}
         />
+        <ZoneField error={errors.timeZone?.message} {...form.register('timeZone')} />
         <TextField
           label="Your name"
           autoComplete="username"

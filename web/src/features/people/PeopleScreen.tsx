@@ -9,6 +9,7 @@ import { say } from '../../data/app-state.ts';
 import { Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
+import { ShopPanel } from './ShopPanel.tsx';
 
 /** Who works here. Adding is the owner-of-shop's; the server holds to that too. */
 export function PeopleScreen() {
@@ -42,6 +43,7 @@ export function PeopleScreen() {
           ))}
         </ul>
       </Panel>
+      <ShopPanel />
       <Panel title="Add a person">
         <form
           className="flex flex-col gap-4"

@@ -82,7 +82,7 @@ export function Row({ item, short, onOpen }: { item: StockItem; short: boolean; 
             <span className="flex items-center gap-1 font-semibold text-steel">
               <Truck className="size-5" aria-label="on its way" />
               {coming}
-              {due && <span className="hidden font-normal sm:inline">, {day(`${due}T12:00:00Z`)}</span>}
+              {due && <span className="hidden font-normal sm:inline">, {day(due)}</span>}
             </span>
           )}
           {short && <b className="hidden text-brass sm:inline">order</b>}

@@ -170,7 +170,7 @@ function OrderRow({ order: o, item }: { order: StockItem['orders'][number]; item
     <li className="flex flex-wrap items-center gap-3">
       <b className="text-xl">{o.quantity}</b>
       <span className="min-w-40 flex-1">
-        {o.expectedOn ? `expected ${day(`${o.expectedOn}T12:00:00Z`)}` : 'no day known'}
+        {o.expectedOn ? `expected ${day(o.expectedOn)}` : 'no day known'}
         {o.claim && (
           <>
             , for <b>{o.claim}</b>

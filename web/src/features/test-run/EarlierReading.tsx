@@ -4,6 +4,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { sentMoment } from '../../ui/dates.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -37,7 +38,7 @@ export function EarlierReading() {
           e.preventDefault();
           read.mutate({
             params: { visitId: visit.id },
-            body: { readAt: new Date(at).toISOString(), errorS: way === 'ahead' ? value : -value, celsius: null },
+            body: { readAt: sentMoment(at), errorS: way === 'ahead' ? value : -value, celsius: null },
           });
         }}
       >

@@ -5,10 +5,10 @@ import { useCommand } from '../../data/useCommand.ts';
 import { say, serverNow, useAppState } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { clockTime, shopAheadOfUtcS } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 
 /** How far local time is ahead of UTC, s. */
-const aheadOfUtc = (at: number) => new Date(at).getTimezoneOffset() * -60;
 const two = (n: number) => String(n).padStart(2, '0');
 
 /**
@@ -33,12 +33,12 @@ export function ReadNow({ visitId, setAt, onKept }: { visitId: string; setAt: nu
   });
   const shown = readDial(dial);
   const error =
-    pressedAt !== null && shown !== null ? dialError(shown, dialReference(pressedAt, setAt, aheadOfUtc)) : null;
+    pressedAt !== null && shown !== null ? dialError(shown, dialReference(pressedAt, setAt, shopAheadOfUtcS)) : null;
   if (pressedAt === null)
     return <NowButton setAt={setAt} setPressedAt={setPressedAt} setDial={setDial} offset={offset} />;
-  const changed = aheadOfUtc(pressedAt) - aheadOfUtc(setAt);
+  const changed = shopAheadOfUtcS(pressedAt) - shopAheadOfUtcS(setAt);
   return (
-    <Panel title={`Pressed at ${new Date(pressedAt).toLocaleTimeString('en-GB')}`}>
+    <Panel title={`Pressed at ${clockTime(pressedAt)}`}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(e) => {
@@ -107,7 +107,7 @@ function NowButton({
     const at = serverNow();
     setPressedAt(at);
     // the mark that was met is most likely the nearest minute
-    const minutes = Math.round(dialReference(at, setAt, aheadOfUtc) / 60);
+    const minutes = Math.round(dialReference(at, setAt, shopAheadOfUtcS) / 60);
     setDial(`${Math.floor(minutes / 60) % 12 || 12}:${two(minutes % 60)}:00`);
   };
   return (

@@ -15,7 +15,7 @@ import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
-import { dayTime } from '../../ui/dates.ts';
+import { dayTime, sentMoment } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -135,7 +135,7 @@ function Start() {
               readBy,
               place,
               ...(conditions && { conditions }),
-              ...(since ? { startedAt: new Date(since).toISOString() } : {}),
+              ...(since ? { startedAt: sentMoment(since) } : {}),
             },
           });
         }}

@@ -1,6 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import { judgeRun } from '@eclat/core/rate';
 import { FAMILIES } from '@eclat/core/movement';
+import { shopDay } from '../../ui/dates.ts';
 import { fieldsOf, type Working } from '@eclat/core/workings';
 
 const round = (x: number, digits: number) => Number(x.toFixed(digits));
@@ -28,7 +29,7 @@ export function knownOf(working: Working, visit: Visit, now: number): Record<str
       ? movement.traits.oscillator
       : undefined,
   );
-  offer('from', new Date(now).toISOString().slice(0, 10));
+  offer('from', shopDay(now));
   offer('seed', 1);
   offer('trials', 10_000);
   offer('noise', 3);
