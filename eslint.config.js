@@ -71,6 +71,8 @@ export default ts.config(
     plugins: { 'react-hooks': hooks },
     languageOptions: { globals: globals.browser },
     rules: {
+      // Missing over plain HTTP, where Eclat has to work too.
+      'no-restricted-properties': ['error', { object: 'crypto', property: 'randomUUID', message: 'Use newId.' }],
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['FocusedInput'], assert: 'either' }],

@@ -67,7 +67,10 @@ export const useAppState = create<AppState>()(
       printed: [],
       set: (part) => set(part),
     }),
-    { name: 'eclat', partialize: ({ theme, units, singleKeys, unsent, zone }) => ({ theme, units, singleKeys, unsent, zone }) },
+    {
+      name: 'eclat',
+      partialize: ({ theme, units, singleKeys, unsent, zone }) => ({ theme, units, singleKeys, unsent, zone }),
+    },
   ),
 );
 

@@ -1,5 +1,6 @@
 import type { BodyOf, ParamsOf, Problem, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { useAppState } from './app-state.ts';
+import { newId } from './new-id.ts';
 
 /** What the server said no to, in its own words. */
 export class Refusal extends Error {
@@ -42,13 +43,9 @@ export function urlOf(
 
 export async function call<R extends RouteRef>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
   const url = urlOf(route, given.params, given.query as Record<string, Scalar> | undefined);
-  return request(
-    route.method,
-    url,
-    given.file ?? given.body,
-    given.key ?? crypto.randomUUID(),
-    given.signal,
-  ) as Promise<ReplyOf<R>>;
+  return request(route.method, url, given.file ?? given.body, given.key ?? newId(), given.signal) as Promise<
+    ReplyOf<R>
+  >;
 }
 
 /** A change that is not answered for so long did not get through: a network that went silent answers nothing. */

@@ -6,6 +6,7 @@ import { ours } from './live.ts';
 import { keepUnsent } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
+import { newId } from './new-id.ts';
 
 export interface Command<R extends RouteRef> {
   params: ParamsOf<R>;
@@ -38,7 +39,7 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
 
   const mutation = useMutation({
     mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | 'kept'> => {
-      const key = crypto.randomUUID();
+      const key = newId();
       ours.add(key);
       try {
         return await call(route, { ...command, key } as never);

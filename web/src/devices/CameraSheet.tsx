@@ -3,6 +3,7 @@ import { Camera } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { wantsHttps } from './secure.ts';
 import { openCamera, simulatedCamera, type OpenCamera } from './camera.ts';
 
 /** Stays open for one photo after another; where there is no camera, a simulated one stands in and says so. */
@@ -14,10 +15,10 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
   useEffect(() => {
     let opened: OpenCamera | undefined;
     let gone = false;
-    const started = navigator.mediaDevices ? openCamera() : Promise.reject(new Error('no camera'));
+    const started = navigator.mediaDevices ? openCamera() : Promise.reject(new Error(wantsHttps('camera')));
     started
       .catch((error: unknown) => {
-        setWhy(error instanceof Error ? error.message : 'It may not be used.');
+        setWhy(`No camera here: ${error instanceof Error ? error.message : 'it may not be used'}.`.replace('..', '.'));
         return simulatedCamera();
       })
       .then(
@@ -58,7 +59,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
         />
       ) : (
         <p className="grid aspect-video place-items-center rounded-lg bg-sunk p-6 text-center text-soft">
-          {camera ? `No camera here (${why}). The simulated one stands in.` : 'Opening the camera …'}
+          {camera ? `${why} The simulated one stands in.` : 'Opening the camera …'}
         </p>
       )}
       <Button variant="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}>

@@ -1,4 +1,5 @@
 import captureUrl from './capture.worklet.ts?worker&url';
+import { wantsHttps } from './secure.ts';
 
 /**
  * A piece of sound, and the number of its first sample since the microphone was opened: a gap in the numbers is lost
@@ -67,8 +68,7 @@ export const openMicrophone: OpenMicrophone = async (onPiece, onEnd) => {
 /** Why a microphone did not open, in words that say what to do. */
 export function whyNoMicrophone(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (!('mediaDevices' in navigator))
-    return 'This browser gives a microphone only to pages on HTTPS or on this very machine.';
+  if (!('mediaDevices' in navigator)) return wantsHttps('microphone');
   if (name === 'NotAllowedError') return 'The microphone may not be used: allow it in the browser, beside the address.';
   if (name === 'NotFoundError') return 'There is no microphone on this device.';
   return `The microphone did not open${error instanceof Error && error.message ? `: ${error.message}` : ''}.`;

@@ -44,8 +44,8 @@ export function ListenScreen() {
         <Source on={on} opening={opening} start={start} />
         {microphone && (
           <p className="text-soft">
-            {microphone.name}, {(microphone.sampleRate / 1000).toLocaleString('en-GB')} kHz, since{' '}
-            {clockTime(beganAt!)}. <Level db={live?.levelDb ?? -120} />
+            {microphone.name}, {(microphone.sampleRate / 1000).toLocaleString('en-GB')} kHz, since {clockTime(beganAt!)}
+            . <Level db={live?.levelDb ?? -120} />
           </p>
         )}
         <span className="ml-auto flex flex-wrap items-end gap-3">

@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { day, dayTime } from '../../ui/dates.ts';
 import { TextArea } from '../../ui/Field.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
+import { newId } from '../../data/new-id.ts';
 
 /** What an owner sees behind the address they were sent: this estimate, and nothing else. */
 export function OwnerPageScreen() {
@@ -160,7 +161,7 @@ function Ask({
   onAsk: (text: string, id: string, sent: () => void) => void;
 }) {
   const [text, setText] = useState('');
-  const [id, setId] = useState(() => crypto.randomUUID());
+  const [id, setId] = useState(() => newId());
   return (
     <Panel title="Ask us">
       {page.questions.length > 0 && (
@@ -179,7 +180,7 @@ function Ask({
           e.preventDefault();
           onAsk(text, id, () => {
             setText('');
-            setId(crypto.randomUUID());
+            setId(newId());
           });
         }}
       >

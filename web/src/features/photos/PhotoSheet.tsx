@@ -12,6 +12,7 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { MarkedPhoto } from './MarkedPhoto.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { newId } from '../../data/new-id.ts';
 
 /** One photo, large: caption, place in the order, and numbered points tied to what was found there. */
 export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => void }) {
@@ -28,7 +29,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
   /** The chosen point is moved; with none chosen, a new one is placed. */
   const place = (x: number, y: number) => {
     const moved = photo.marks.find((m) => m.id === chosen);
-    const markId = moved?.id ?? crypto.randomUUID();
+    const markId = moved?.id ?? newId();
     mark.mutate({
       params: { ...params, markId },
       body: { x, y, findingId: moved?.findingId ?? null, note: moved?.note ?? '' },

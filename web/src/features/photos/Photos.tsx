@@ -13,6 +13,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Late } from '../../ui/Late.tsx';
+import { newId } from '../../data/new-id.ts';
 
 const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
 /** So many stand there at once; the others come by a press. */
@@ -106,7 +107,7 @@ function useUploads(stage: StageId) {
   const add = (files: Iterable<File>) => {
     for (const file of files) {
       if (file.size > MOST_BYTES) say(`${file.name} is over 15 MB.`, 'danger');
-      else upload.mutate({ file, key: crypto.randomUUID() });
+      else upload.mutate({ file, key: newId() });
     }
   };
   return { failed, setFailed, upload, add };

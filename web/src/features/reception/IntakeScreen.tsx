@@ -17,6 +17,7 @@ import { complaintLabel, EMPTY, type IntakeForm } from './form.ts';
 import { FindPart } from '../search/FindPart.tsx';
 import { keepKnownName, OwnerPart } from './OwnerPart.tsx';
 import { ReceivedPart } from './ReceivedPart.tsx';
+import { newId } from '../../data/new-id.ts';
 
 /** The clock is safe, identified, and everything that came with it is listed, before the owner leaves. */
 export function IntakeScreen() {
@@ -24,7 +25,7 @@ export function IntakeScreen() {
   const form = useContractForm<IntakeForm>(newVisit, EMPTY);
   const draft = useDraft(form, 'intake');
   // One key for one clock at the counter: pressing twice, or again after a lost connection, takes it in once.
-  const key = useRef(crypto.randomUUID());
+  const key = useRef(newId());
   const send = useMutation({
     mutationFn: (body: IntakeForm) => call(api.visit.open, { body, key: key.current }),
     onSuccess: (visit) => {
@@ -34,7 +35,7 @@ export function IntakeScreen() {
     },
     onError: (error) => {
       const fields = error instanceof Refusal ? error.problem.fields : undefined;
-      if (error instanceof Refusal && !fields) key.current = crypto.randomUUID();
+      if (error instanceof Refusal && !fields) key.current = newId();
       fields?.forEach((f) => form.setError(f.path as FieldPath<IntakeForm>, { message: f.message }));
       say(fields ? 'Something typed cannot be: see the marked fields.' : error.message, 'danger');
     },

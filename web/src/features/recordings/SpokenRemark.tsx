@@ -8,6 +8,7 @@ import { recordVoice, type Recorder } from '../../devices/record.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { newId } from '../../data/new-id.ts';
 
 /**
  * A remark spoken instead of typed: kept as sound, heard again at assembly. It is not turned into text: nothing leaves
@@ -52,7 +53,7 @@ export function SpokenRemark({
     const done = recorder.current?.stop();
     recorder.current = null;
     setSeconds(null);
-    if (done && done.seconds > 0.3) keep.mutate({ file: done.wav, key: crypto.randomUUID() });
+    if (done && done.seconds > 0.3) keep.mutate({ file: done.wav, key: newId() });
   };
   const start = async () => {
     try {

@@ -11,6 +11,7 @@ import { Desk } from './Desk.tsx';
 import { UseInVisit } from './UseInVisit.tsx';
 import { useReckoning, type Reckoning } from './useReckoning.ts';
 import { useTyped } from './useTyped.ts';
+import { copied } from '../../ui/copy.ts';
 
 export function WorkingScreen() {
   const { working: id } = useParams();
@@ -94,13 +95,9 @@ function Tools({
   const { outcome } = reckoning;
   const copy = async () => {
     if (!outcome?.ok) return;
-    try {
-      await navigator.clipboard.writeText(`${working.title}: ${outcome.says}\n${window.location.href}`);
+    if (await copied(`${working.title}: ${outcome.says}\n${window.location.href}`))
       say('Copied: the answer and the address of these figures.');
-    } catch {
-      // not on a secure origin, or not allowed
-      say('This browser does not let Eclat copy. The address of this page holds the figures.', 'danger');
-    }
+    else say('This browser does not let Eclat copy. The address of this page holds the figures.', 'danger');
   };
   return (
     <div className="no-print flex flex-wrap gap-2">
