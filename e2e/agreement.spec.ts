@@ -21,7 +21,7 @@ test('the owner decides on a page of their own; an addition during the work wait
   browser,
   errors,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
   await page
     .getByLabel('Choose photos')

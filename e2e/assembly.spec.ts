@@ -21,7 +21,7 @@ async function tickAll(page: Page): Promise<void> {
 test(
   'a quarter-chime clock: a check fails, comes apart again, is passed; struck, heard, oiled, shown and ' + 'signed',
   async ({ page, server }) => {
-    await openShop(page, server.address);
+    await openShop(page, server);
     await takeIn(page, 'Three-train quarter clock', 'Bracket clock');
     const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
     const api = (method: 'get' | 'post' | 'put', path: string, data?: object) =>

@@ -18,7 +18,7 @@ test(
   'two trains: 40 steps, two baths, a caliper, five bushes from the stores, back together with one ' +
     'part missing at first, and apart again',
   async ({ page, server }) => {
-    await openShop(page, server.address);
+    await openShop(page, server);
 
     await test.step('the stores are filled from a table: first one with a bad row', async () => {
       await page.getByRole('link', { name: 'Stores' }).click();
@@ -156,7 +156,7 @@ test(
 );
 
 test('an electric master on its bench, its case drying beside it', async ({ page, server }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Electrically wound or master clock', 'Master clock of the hall');
   await page.getByRole('link', { name: 'Electric bench' }).click();
   await page.getByLabel('Which coil').fill('Rewind coil');

@@ -1,7 +1,7 @@
 import { expect, makeSafe, openShop, stage, test } from './shop.ts';
 
 test('a movement unlike its template is described at intake, and again when it is open', async ({ page, server }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
 
   await test.step('one endless chain for two trains, found at the counter', async () => {
     await page.getByRole('link', { name: 'Take in' }).click();

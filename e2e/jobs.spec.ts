@@ -5,7 +5,7 @@ const answer = (page: Page) => page.getByRole('status').first();
 const agreed = (page: Page) => page.getByRole('button', { name: /^What is agreed/ });
 
 test('a clock cured in place is asked only what its job holds, and signed as what it was', async ({ page, server }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Balance clock with lever platform', 'Wardroom clock');
 
   await test.step('what is agreed is changed with a reason; what does not belong says why', async () => {
@@ -81,7 +81,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Recorder or instrument', 'Time recorder of the joinery');
   const side = (name: string) => page.getByRole('link', { name, exact: true }).click();
 

@@ -8,7 +8,7 @@ test('the microphone: a real one, as far as the browser knows, hears which side 
   page,
   server,
 }, info) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   const wav = info.outputPath('clock.wav');
   // Which is the tick is told by its loudness: clearly the louder, so that sound that stutters cannot turn it round.
   writeFileSync(wav, wavOf({ ...heardAs, tockDb: 5 }, 30));

@@ -14,7 +14,7 @@ test('one clock goes from the counter to its signed service history, and a kille
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
 
   await test.step('intake', async () => {
     await takeIn(page, 'Fusee clock', CLOCK);
@@ -315,7 +315,7 @@ test('what is typed is never lost: over a reload, without a server, and after si
   server,
   context,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await page.getByRole('link', { name: 'Take in' }).click();
   await page.getByLabel('What the owner says is wrong').fill('Half a sentence about');
   await page.reload();

@@ -12,7 +12,7 @@ test('on the network of the shop, over plain HTTP, all but the devices works, an
   server,
   errors,
 }) => {
-  await openShop(page, server.address.replace('127.0.0.1', NAME));
+  await openShop(page, server, server.address.replace('127.0.0.1', NAME));
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
   await takeIn(page, 'Longcase clock', 'Tall clock');
   await stage(page, 'Assess');

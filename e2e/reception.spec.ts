@@ -5,7 +5,7 @@ test('at the counter: what is in the shop is found by a slip of the pen, and dia
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
   const visit = page.url().replace('/intake', '');
 
@@ -42,7 +42,7 @@ test(
   'a returning owner takes a press or two; a number that disagrees becomes a finding; one movement is ' +
     'not made twice',
   async ({ page, server }) => {
-    await openShop(page, server.address);
+    await openShop(page, server);
     await takeIn(page, 'Balance clock with lever platform', 'Travelling clock');
 
     await test.step('numbers by place are compared, and what disagrees is a finding', async () => {

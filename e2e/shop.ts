@@ -59,6 +59,8 @@ export const runs = (script: string, env: Record<string, string>) =>
 /** One server process of the built product. */
 export class ServerProcess {
   private child: ChildProcess | undefined;
+  /** What the start window tells, while there is no shop. */
+  openingCode = '';
   constructor(
     readonly databaseUrl: string,
     readonly port: number,
@@ -83,7 +85,9 @@ export class ServerProcess {
     this.child = child;
     await new Promise<void>((resolve, reject) => {
       child.stdout.on('data', (chunk: Buffer) => {
-        if (chunk.toString().includes('READY')) resolve();
+        const text = chunk.toString();
+        this.openingCode = /CODE (\S+)/.exec(text)?.[1] ?? this.openingCode;
+        if (text.includes('READY')) resolve();
       });
       child.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
     });
@@ -136,11 +140,12 @@ export function watch(page: Page, errors: string[]): void {
   });
 }
 
-export async function openShop(page: Page, address: string): Promise<void> {
+export async function openShop(page: Page, server: ServerProcess, address = server.address): Promise<void> {
   await page.goto(address);
+  await page.getByLabel('Code', { exact: true }).fill(server.openingCode);
   await page.getByLabel('Name of the shop').fill('Fennick Row Clock Room');
   await page.getByLabel('Your name').fill('Marit Fennick');
-  await page.getByLabel('Passphrase').fill(PASS);
+  await page.getByLabel('Passphrase', { exact: true }).fill(PASS);
   await page.getByRole('button', { name: 'Open the shop' }).click();
   await expect(page.getByText('The bench is empty')).toBeVisible();
 }
@@ -148,7 +153,7 @@ export async function openShop(page: Page, address: string): Promise<void> {
 export async function signIn(page: Page, address: string, name = 'Marit Fennick', passphrase = PASS): Promise<void> {
   await page.goto(address);
   await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Passphrase').fill(passphrase);
+  await page.getByLabel('Passphrase', { exact: true }).fill(passphrase);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
 }

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 const answer = (page: Page) => page.getByRole('status').first();
 
 test('a house rule is set once, holds from then on, and one clock may differ from it', async ({ page, server }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await page.goto(`${server.address}/rules`);
   await expect(answer(page)).toContainText('All as shipped');
   const rack = page.getByRole('radiogroup', { name: 'Rack, snail, lifting pieces?' });
@@ -32,7 +32,7 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Riveted alarm clock', 'Twin-bell alarm clock');
   await makeSafe(page);
   await expect(answer(page)).toContainText('does not come apart');
@@ -67,7 +67,7 @@ test('on test it is opened under the dial wound as it is; through the plates onl
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Mantel or bracket clock, going barrels', 'Slate mantel clock');
   await makeSafe(page);
   const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;

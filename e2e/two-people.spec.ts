@@ -8,11 +8,11 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
   errors,
 }) => {
   const second = await serve(server.databaseUrl);
-  await openShop(page, server.address);
+  await openShop(page, server);
   await page.getByRole('button', { name: 'Marit Fennick' }).click();
   await page.getByRole('menuitem', { name: 'People' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Ines Calloway');
-  await page.getByLabel('Passphrase').fill(PASS);
+  await page.getByLabel('Passphrase', { exact: true }).fill(PASS);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Ines Calloway can sign in now.')).toBeVisible();
   await takeIn(page, 'Longcase clock', 'Tall clock');

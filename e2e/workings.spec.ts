@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { expect, openShop, takeIn, test } from './shop.ts';
 
 test('a lost wheel is searched, sorted, sent as an address, and kept with a visit', async ({ page, server }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   await takeIn(page, 'Longcase clock', 'Tall clock');
   const visit = page.url().replace('/intake', '');
 
@@ -84,7 +84,7 @@ test('one list of calculations answers alike on its page, in a panel, on the com
   page,
   server,
 }) => {
-  await openShop(page, server.address);
+  await openShop(page, server);
   const asked = {
     'pendulum-length': { beats: 3600 },
     'spring-turns': { barrelMm: 45, arborMm: 15, thicknessMm: 0.4, lengthMm: 1500 },

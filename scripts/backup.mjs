@@ -7,6 +7,7 @@ import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { KEPT } from './lib/machine.mjs';
 import { withShop } from './lib/pgtools.mjs';
+import { withoutPassword } from './lib/postgres.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
 const stamp = new Date().toISOString().slice(0, 16).replace(/[:T]/g, '-');
@@ -14,11 +15,14 @@ const file = resolve(process.argv[2] ?? join(KEPT, 'backups', `eclat-${stamp}.du
 
 await main(() =>
   withShop((url, bin) => {
+    // Owners' names and addresses stand in it: it is for nobody else's eyes.
+    process.umask(0o077);
     mkdirSync(dirname(file), { recursive: true });
+    const { address, env } = withoutPassword(url);
     const { status } = spawnSync(
       join(bin, 'pg_dump'),
-      ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`, url],
-      { stdio: 'inherit' },
+      ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`, address],
+      { stdio: 'inherit', env },
     );
     if (status !== 0) giveUp('The backup failed: see above. Nothing was changed.');
     say(`backed up to ${file}`);

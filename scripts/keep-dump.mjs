@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import pg from 'pg';
 import { requireBuild, requirePackages, ROOT } from './lib/machine.mjs';
-import { requirePostgres, startCluster } from './lib/postgres.mjs';
+import { requirePostgres, startCluster, withoutPassword } from './lib/postgres.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
 const name = process.argv[2];
@@ -40,10 +40,11 @@ await main(async () => {
     for (const { table_name: table, column_name: column } of rows)
       await client.query(`update "${table}" set "${column}" = ${DOT} where "${column}" is not null`);
     await client.end();
+    const { address, env } = withoutPassword(cluster.url);
     const dump = spawnSync(
       join(requirePostgres(), 'pg_dump'),
-      ['--no-owner', '--no-privileges', '--inserts', '--rows-per-insert=200', cluster.url],
-      { encoding: 'utf8', maxBuffer: 2 ** 28 },
+      ['--no-owner', '--no-privileges', '--inserts', '--rows-per-insert=200', address],
+      { encoding: 'utf8', env, maxBuffer: 2 ** 28 },
     );
     if (dump.status !== 0) giveUp(`The dump failed:\n${dump.stderr}`);
     const into = join(ROOT, 'server/test/dumps');

@@ -5,10 +5,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { afterAll, describe, expect, it } from 'vitest';
-import { startCluster } from './lib/postgres.mjs';
+import { commandOf } from './lib/machine.mjs';
+import { binariesFor, startCluster } from './lib/postgres.mjs';
 
 type Cluster = { url: string; stop(): Promise<void> };
-const start = startCluster as (folder: string) => Promise<Cluster>;
+const start = startCluster as (
+  folder: string,
+  settings?: string[],
+  more?: { command?: (pid: number) => string | null },
+) => Promise<Cluster>;
 const folder = mkdtempSync(join(tmpdir(), 'eclat-cluster-'));
 const lock = join(folder, 'data', 'postmaster.pid');
 const pidOf = () => Number(readFileSync(lock, 'utf8').split('\n')[0]);
@@ -31,18 +36,41 @@ describe('the database of our own', () => {
     const second = await start(folder); // the starter died, its server lives on
     expect(second.url).toBe(first.url);
 
+    // Where a system does not tell what a process is, a live server's lock is left alone.
+    const third = await start(folder, [], { command: () => null });
+    expect([third.url, existsSync(lock)]).toEqual([first.url, true]);
+
     const pid = pidOf();
     process.kill(pid, 'SIGKILL');
     // Its helpers end a moment after it.
     for (let i = 0; i < 200 && runningIn(join(folder, 'data')); i++) await wait(50);
     expect(existsSync(lock)).toBe(true);
-    const third = await start(folder); // a lock without a server
-    expect(ask(third, 'select n from kept')).toBe('7');
-    await third.stop();
+    const fourth = await start(folder); // a lock without a server
+    expect(ask(fourth, 'select n from kept')).toBe('7');
+    await fourth.stop();
     expect(existsSync(lock)).toBe(false);
     expect(readFileSync(join(folder, 'postgres.log'), 'utf8').trim().split('\n').at(-1)).toContain(
       'database system is shut down',
     );
+  });
+});
+
+describe('its programs', () => {
+  it('are those of the version that made it, however new a one stands beside it', () => {
+    const both = [
+      { major: 18, bin: '/18' },
+      { major: 15, bin: '/15' },
+    ];
+    expect([null, 15, 18, 16].map((made) => binariesFor(made, both) as unknown)).toEqual([
+      '/18',
+      '/15',
+      '/18',
+      undefined,
+    ]);
+  });
+  it('tell what a process is, with /proc and without', () => {
+    expect(commandOf(process.pid, '/nowhere')).toContain('node');
+    expect(commandOf(2 ** 22 + 1, '/nowhere')).toBe('');
   });
 });
 

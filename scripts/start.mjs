@@ -1,7 +1,18 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { alive, checkMachine, KEPT, requireBuild, requirePackages, portIsFree, ROOT } from './lib/machine.mjs';
+import { createInterface } from 'node:readline';
+import { setTimeout as wait } from 'node:timers/promises';
+import {
+  alive,
+  checkMachine,
+  commandOf,
+  KEPT,
+  requireBuild,
+  requirePackages,
+  portIsFree,
+  ROOT,
+} from './lib/machine.mjs';
 import { clusterFolder, startCluster } from './lib/postgres.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
@@ -11,6 +22,7 @@ const HOST = process.env.HOST ?? '127.0.0.1';
 /** A demo and a real shop never share a database. */
 const name = demo ? 'demo' : 'shop';
 const pidFile = join(KEPT, `${name}.pid`);
+const MOST_FALLS = 20;
 
 async function start() {
   checkMachine();
@@ -63,17 +75,19 @@ async function start() {
       stdio: ['pipe', 'pipe', 'inherit'],
       detached: true,
     });
+    let code = '';
     await new Promise((resolve, reject) => {
-      let text = '';
-      server.stdout.on('data', (chunk) => {
-        text += chunk;
-        const ready = /READY (\S+)/.exec(text);
-        if (ready) resolve(ready[1]);
-        else process.stdout.write(chunk);
+      // Line by line, for as long as it runs: what the server has to say later is said too.
+      createInterface({ input: server.stdout }).on('line', (line) => {
+        const [, word, told] = /^(CODE|READY) (\S+)/.exec(line) ?? [];
+        if (word === 'CODE') code = told;
+        else if (word === 'READY') resolve(told);
+        else console.log(line);
       });
       server.once('exit', (code) => reject(new Error(`the server ended with code ${code}`)));
-    }).then(welcome);
+    }).then((address) => welcome(address, code));
     server.removeAllListeners('exit');
+    if (cluster) keepRunning(cluster, () => leaving).catch((error) => console.error(`\n✗ ${error.message}`));
     await new Promise((resolve) => server.once('exit', resolve));
     if (!leaving) giveUp('The server ended by itself: see above.');
   } finally {
@@ -81,7 +95,28 @@ async function start() {
   }
 }
 
-function welcome(address) {
+/**
+ * A database that ends by itself is started again where it stood, so that the server finds it.
+ * @param leaving whether Eclat is being stopped
+ */
+async function keepRunning(cluster, leaving) {
+  for (let falls = 0; !leaving(); await wait(1000)) {
+    if (cluster.runs()) continue;
+    if (++falls > MOST_FALLS) giveUp('The database keeps ending by itself. Stop Eclat and read its log.');
+    say('the database ended by itself; starting it again');
+    for (let tries = 1; !leaving() && !cluster.runs(); tries++)
+      try {
+        Object.assign(cluster, await startCluster(clusterFolder(name), [], { port: cluster.port }));
+        say('the database is back');
+      } catch (error) {
+        // Its helpers end a moment after it, and hold its memory until then.
+        if (tries % 10 === 0) console.error(error.message);
+        await wait(1000);
+      }
+  }
+}
+
+function welcome(address, code) {
   console.log(`\n  Eclat is at  ${address}\n`);
   if (demo)
     console.log(
@@ -89,7 +124,7 @@ function welcome(address) {
         'brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit ' +
         'Fennick     owner of shop   brass-lark-mends-nine\n',
     );
-  else console.log('  The first visit makes the shop’s first account.\n');
+  else if (code) console.log(`  The first visit makes the shop’s first account. It asks for this code:  ${code}\n`);
   console.log('  Ctrl-C stops it, the database too.\n');
 }
 
@@ -99,13 +134,8 @@ const run = (args, env) =>
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${args[0]} ended with code ${code}`))));
   });
 
-function isOurs(pid) {
-  try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
-  } catch {
-    return false;
-  }
-}
+/** A number may be another program's by now; where nobody can tell, it counts as ours. */
+const isOurs = (pid) => commandOf(pid)?.includes('start.mjs') ?? true;
 
 await main(start);
 process.exit();

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -44,16 +44,23 @@ function script(name: string, env: Record<string, string> = {}, ...args: string[
 
 const session = async (port: number) =>
   (await fetch(`http://127.0.0.1:${port}/api/session`)).json() as Promise<{ firstRun: boolean; shop: string | null }>;
-const found = (port: number) =>
+const found = (port: number, code: string) =>
   fetch(`http://127.0.0.1:${port}/api/first-run`, {
     method: 'PUT',
     headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
     body: JSON.stringify({
+      code,
       shop: 'Fennick Row Clock Room',
       timeZone: 'UTC',
       name: 'Marit Fennick',
       passphrase: 'oak wedge nine pins',
     }),
+  });
+const signIn = (port: number, passphrase: string) =>
+  fetch(`http://127.0.0.1:${port}/api/session`, {
+    method: 'PUT',
+    headers: { origin: `http://127.0.0.1:${port}`, 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Marit Fennick', passphrase }),
   });
 const databaseLog = () =>
   readFileSync(join(home, 'shop', 'postgres.log'), 'utf8')
@@ -65,10 +72,13 @@ describe('npm start', () => {
     const port = await freePort();
     const env = { PORT: String(port) };
     const first = script('start.mjs', env);
-    expect(await first.says('Eclat is at')).not.toContain('sign in as');
+    const told = await first.says('asks for this code');
+    expect(told).not.toContain('sign in as');
+    const code = /this code: {2}(\S+)/.exec(told)![1]!;
     expect(await session(port)).toMatchObject({ firstRun: true });
-    expect((await found(port)).status).toBe(200);
-    expect((await found(port)).status).toBe(409); // once only
+    expect((await found(port, 'AAAAA-BBBBB')).status).toBe(422);
+    expect((await found(port, code)).status).toBe(200);
+    expect((await found(port, code)).status).toBe(409); // once only
 
     // A second start from the same folder is told so and harms nothing.
     const twice = script('start.mjs', { PORT: String(await freePort()) });
@@ -79,6 +89,7 @@ describe('npm start', () => {
     const dump = join(home, 'shop.dump');
     expect(await script('backup.mjs', {}, dump).exit).toBe(0);
     expect(existsSync(dump)).toBe(true);
+    expect((statSync(dump).mode & 0o077).toString(8)).toBe('0'); // nobody else's to read
     expect(await session(port)).toMatchObject({ shop: 'Fennick Row Clock Room' });
 
     // The starter is killed without warning: the next one takes over what it left.
@@ -100,6 +111,24 @@ describe('npm start', () => {
     const second = script('start.mjs', { PORT: String(port2) });
     await second.says('Eclat is at');
     expect(await session(port2)).toMatchObject({ firstRun: false, shop: 'Fennick Row Clock Room' });
+
+    // The database is killed: it is noticed, said, and started again; meanwhile the server says that it is away.
+    const lock = join(home, 'shop', 'data', 'postmaster.pid');
+    process.kill(Number(readFileSync(lock, 'utf8').split('\n')[0]), 'SIGKILL');
+    const away = await fetch(`http://127.0.0.1:${port2}/api/session`);
+    expect([away.status, Number(away.headers.get('retry-after')) > 0]).toEqual([503, true]);
+    await second.says('the database ended by itself');
+    await second.says('the database is back');
+    // What the server says after its start is said on, too.
+    await second.says('the database is not reachable yet');
+    expect(await session(port2)).toMatchObject({ shop: 'Fennick Row Clock Room' });
+
+    // Whoever stands at the server is let in, whatever was forgotten.
+    const letIn = script('let-in.mjs');
+    expect(await letIn.exit, letIn.text()).toBe(0);
+    const passphrase = /\n {4}(\S+)\n/.exec(letIn.text())![1]!;
+    expect((await signIn(port2, 'oak wedge nine pins')).status).toBe(401);
+    expect((await signIn(port2, passphrase)).status).toBe(200);
 
     second.child.kill('SIGINT'); // Ctrl-C
     expect(await second.exit).toBe(0);

@@ -920,6 +920,17 @@ export const addresses = {
     shop: { method: 'GET', path: '/shop', reads: 'session' },
     setShop: { method: 'PUT', path: '/shop', changes: ['session', 'bench', 'owner-page'], inverse: 'same' },
     list: { method: 'GET', path: '/people', reads: 'people' },
+    accounts: { method: 'GET', path: '/accounts', reads: 'people' },
+    setRole: { method: 'PUT', path: '/people/:personId/role', changes: ['people', 'session'], inverse: 'same' },
+    setActive: { method: 'PUT', path: '/people/:personId/active', changes: ['people', 'session'], inverse: 'same' },
+    resetPassphrase: {
+      method: 'PUT',
+      path: '/people/:personId/passphrase',
+      changes: ['people', 'session'],
+      inverse: 'final',
+    },
+    changePassphrase: { method: 'PUT', path: '/passphrase', changes: ['session'], inverse: 'final' },
+    signOutEverywhere: { method: 'DELETE', path: '/sessions', changes: ['session'], inverse: 'final' },
     add: { method: 'POST', path: '/people', changes: ['people'], inverse: 'final' },
   },
   owners: {

@@ -1,6 +1,6 @@
 import { isZone } from '@eclat/core/days';
 import { z } from 'zod';
-import { id, requiredText, done, version } from './common.ts';
+import { id, moment, requiredText, done, version } from './common.ts';
 import { read, command } from './route.ts';
 
 export const ROLES = ['technician', 'counter', 'owner-of-shop'] as const;
@@ -16,7 +16,11 @@ export const person = z.object({ id, name: z.string(), role: z.enum(ROLES) });
 
 export type Person = z.infer<typeof person>;
 
-const passphrase = z.string().min(10, 'At least 10 characters: a few words are best.').max(200);
+export const account = person.extend({ active: z.boolean(), seenAt: moment.nullable() });
+
+export type Account = z.infer<typeof account>;
+
+const passphrase = z.string().min(12, 'At least 12 characters: a few words are best.').max(200);
 
 const newPerson = z.object({ name: requiredText(60, 'A name'), role: z.enum(ROLES), passphrase });
 
@@ -78,6 +82,7 @@ export const peopleRoutes = {
     changes: ['session', 'people'],
     inverse: 'final',
     body: z.object({
+      code: requiredText(20, 'The code from the start window'),
       shop: requiredText(80, 'The shop’s name'),
       timeZone: zone,
       name: requiredText(60, 'A name'),
@@ -110,6 +115,63 @@ export const peopleRoutes = {
     roles: everyone,
     reads: 'people',
     reply: z.array(person),
+  }),
+  accounts: read({
+    method: 'GET',
+    path: '/accounts',
+    summary: 'Who has an account, who is locked out, and when each was seen last',
+    roles: ['owner-of-shop'],
+    reads: 'people',
+    reply: z.array(account),
+  }),
+  setRole: command({
+    method: 'PUT',
+    path: '/people/:personId/role',
+    summary: 'Change what a person may do',
+    roles: ['owner-of-shop'],
+    changes: ['people', 'session'],
+    inverse: 'same',
+    body: z.object({ role: z.enum(ROLES) }),
+    reply: person,
+  }),
+  setActive: command({
+    method: 'PUT',
+    path: '/people/:personId/active',
+    summary: 'Lock a person out, or let them in again',
+    roles: ['owner-of-shop'],
+    changes: ['people', 'session'],
+    inverse: 'same',
+    body: z.object({ active: z.boolean() }),
+    reply: person,
+  }),
+  resetPassphrase: command({
+    method: 'PUT',
+    path: '/people/:personId/passphrase',
+    summary: 'Give a person a new passphrase; they are signed out everywhere',
+    roles: ['owner-of-shop'],
+    changes: ['people', 'session'],
+    inverse: 'final',
+    body: z.object({ passphrase }),
+    reply: person,
+  }),
+  changePassphrase: command({
+    method: 'PUT',
+    path: '/passphrase',
+    summary: 'Change one’s own passphrase; other devices are signed out',
+    roles: everyone,
+    changes: ['session'],
+    inverse: 'final',
+    body: z.object({ now: z.string().min(1, 'The passphrase of today is needed.').max(200), passphrase }),
+    reply: done,
+  }),
+  signOutEverywhere: command({
+    method: 'DELETE',
+    path: '/sessions',
+    summary: 'Sign out on all devices, this one too',
+    roles: everyone,
+    changes: ['session'],
+    inverse: 'final',
+    reply: done,
   }),
   add: command({
     method: 'POST',

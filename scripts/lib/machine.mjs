@@ -127,6 +127,17 @@ export const alive = (pid) => {
   }
 };
 
+/** The command line of a process; '' when there is none, null where this system does not tell. */
+export function commandOf(pid, proc = '/proc') {
+  try {
+    return readFileSync(join(proc, String(pid), 'cmdline'), 'utf8');
+  } catch {
+    const { status, stdout } = spawnSync('ps', ['-p', String(pid), '-o', 'args='], { encoding: 'utf8' });
+    if (status === null || stdout === null) return null; // no such program
+    return stdout;
+  }
+}
+
 /** Where Chromium is; installed from Debian when it is missing. */
 export function requireChromium() {
   const found = () =>

@@ -1,44 +1,61 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import {
-  accessSync,
-  chownSync,
-  constants,
-  existsSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
+import { chownSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { alive, freePort, install, isRoot, KEPT } from './machine.mjs';
+import { alive, commandOf, freePort, install, isRoot, KEPT } from './machine.mjs';
 import { giveUp, say } from './say.mjs';
 
-/** The newest server binaries on this machine, from 15 on. */
-function binaries() {
-  const base = '/usr/lib/postgresql';
-  const debian = existsSync(base)
-    ? readdirSync(base)
-        .map(Number)
-        .filter((v) => v >= 15)
-        .sort((a, b) => b - a)
-        .map((v) => join(base, String(v), 'bin'))
+const DEBIAN = '/usr/lib/postgresql';
+const OLDEST = 15;
+
+const isThere = (bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb'));
+/** 15 of `postgres (PostgreSQL) 15.14 (Debian …)`. */
+const majorOf = (bin) =>
+  Number(/\) (\d+)/.exec(spawnSync(join(bin, 'postgres'), ['--version'], { encoding: 'utf8' }).stdout)?.[1]);
+
+/** Server binaries on this machine, the newest first: `{ major, bin }`. PG_BIN stands before all. */
+function installed() {
+  const debian = existsSync(DEBIAN)
+    ? readdirSync(DEBIAN)
+        .map((v) => ({ major: Number(v), bin: join(DEBIAN, v, 'bin') }))
+        .filter(({ major, bin }) => major >= OLDEST && isThere(bin))
+        .sort((a, b) => b.major - a.major)
     : [];
-  return [process.env.PG_BIN, ...debian].find(
-    (bin) => bin && existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')),
+  const own = process.env.PG_BIN;
+  return own && isThere(own) ? [{ major: majorOf(own), bin: own }, ...debian] : debian;
+}
+
+/**
+ * The binaries for a cluster: a cluster stays with the PostgreSQL that made it, however new a one stands beside it.
+ * @param made major version that made the cluster; null for a new one, which gets the first
+ */
+export const binariesFor = (made, all) => (made === null ? all[0] : all.find((v) => v.major === made))?.bin;
+
+export function requirePostgres() {
+  if (!installed()[0]) install('postgresql', 'PostgreSQL');
+  return (
+    installed()[0]?.bin ??
+    giveUp(
+      'PostgreSQL was installed but its server binaries are not under /usr/lib/postgresql. Set PG_BIN to their folder.',
+    )
   );
 }
 
-export function requirePostgres() {
-  if (!binaries()) install('postgresql', 'PostgreSQL');
+/** As `binariesFor`, installing what is missing where that is ours to do. */
+function requireBinariesFor(data) {
+  const file = join(data, 'PG_VERSION');
+  if (!existsSync(file)) return requirePostgres();
+  const made = Number(readFileSync(file, 'utf8').trim());
+  const found = () => binariesFor(made, installed());
+  if (!found()) install(`postgresql-${made}`, `PostgreSQL ${made}, which made the database in ${data},`);
   return (
-    binaries() ??
+    found() ??
     giveUp(
-      'PostgreSQL was installed but its server binaries are not under /usr/lib/postgresql. Set PG_BIN to their folder.',
+      `The database in ${data} was made by PostgreSQL ${made}, and its programs are not on this machine any more. ` +
+        `Install postgresql-${made} once more: Eclat goes on as it was. To move to a newer one ` +
+        `after that: npm run backup, move ${data} away, remove postgresql-${made}, npm run restore.`,
     )
   );
 }
@@ -101,17 +118,6 @@ function makeCluster({ bin, as, folder, data, secretFile }) {
   }
 }
 
-function sameVersion(bin, data) {
-  const version = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
-  if (!bin.includes(`/${version}/`) && !process.env.PG_BIN) {
-    const own = join('/usr/lib/postgresql', version, 'bin');
-    giveUp(
-      `The database in ${data} was made by PostgreSQL ${version}, but ${bin} is what is installed.` +
-        (existsSync(own) ? '' : ` Install postgresql-${version}, or move the data with npm run backup and restore.`),
-    );
-  }
-}
-
 function spawnServer({ bin, as, folder, data, log, port, settings }) {
   const out = openSync(log, 'a');
   // Its own process group: Ctrl-C in the terminal reaches us alone, and we stop it last.
@@ -139,58 +145,70 @@ function spawnServer({ bin, as, folder, data, log, port, settings }) {
  * taken over, a lock without a server is removed.
  * @param folder where the cluster stands, made when missing
  * @param settings more settings for the server, as `name=value`
+ * @param more `port` to stand on; `command` tells what a process is, as `commandOf`
  */
-export async function startCluster(folder, settings = []) {
-  const bin = requirePostgres();
-  const as = runAs();
+export async function startCluster(folder, settings = [], { port: asked, command = commandOf } = {}) {
   const data = join(folder, 'data');
+  const bin = requireBinariesFor(data);
+  const as = runAs();
   const secretFile = join(folder, 'secret');
   const log = join(folder, 'postgres.log');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   if (as.uid !== undefined) chownSync(folder, as.uid, as.gid);
 
   if (!existsSync(join(data, 'PG_VERSION'))) makeCluster({ bin, as, folder, data, secretFile });
-  sameVersion(bin, data);
   const url = (port) => `postgresql://eclat:${readFileSync(secretFile, 'utf8')}@127.0.0.1:${port}/postgres`;
+  const cluster = (port, pid) => ({ url: url(port), port, stop: () => stopPid(pid), runs: () => alive(pid) });
 
-  const lock = join(data, 'postmaster.pid');
-  if (existsSync(lock)) {
-    const [pid, , , port] = readFileSync(lock, 'utf8').split('\n');
-    if (alive(Number(pid)) && isPostgres(Number(pid), data) && (await answers(Number(port)))) {
-      say('taking over the database that an earlier start left running');
-      return { url: url(port), stop: () => stopPid(Number(pid)) };
-    }
-    if (!alive(Number(pid)) || !isPostgres(Number(pid), data)) rmSync(lock);
+  const left = leftRunning(data, command);
+  if (left && (await answers(left.port))) {
+    say('taking over the database that an earlier start left running');
+    return cluster(left.port, left.pid);
   }
 
-  const port = await freePort();
+  const port = asked ?? (await freePort());
   const server = spawnServer({ bin, as, folder, data, log, port, settings });
   server.unref();
   let ended = false;
   server.once('exit', () => (ended = true));
   for (let tries = 0; tries < 300; tries++) {
     if (ended) giveUp(`The database did not start. The end of ${log}:\n${readFileSync(log, 'utf8').slice(-1500)}`);
-    if (await ready(bin, port)) return { url: url(port), stop: () => stopPid(server.pid) };
+    if (await ready(bin, port)) return cluster(port, server.pid);
     await wait(100);
   }
   giveUp(`The database did not answer within 30 s: see ${log}.`);
 }
 
+/**
+ * The server that holds this cluster's lock, if one does. A lock whose process is gone, or is something else by now, is
+ * removed; where this system does not tell what a process is, it is left alone: it may be a live server's.
+ */
+function leftRunning(data, command) {
+  const lock = join(data, 'postmaster.pid');
+  if (!existsSync(lock)) return null;
+  const [pid, , , port] = readFileSync(lock, 'utf8').split('\n').map(Number);
+  const what = alive(pid) ? command(pid) : '';
+  if (what !== null && !what.includes(data)) {
+    rmSync(lock);
+    return null;
+  }
+  return { pid, port };
+}
+
 const ready = async (bin, port) =>
   spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
-
-function isPostgres(pid, data) {
-  try {
-    accessSync(`/proc/${pid}/cmdline`, constants.R_OK);
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(data);
-  } catch {
-    return false;
-  }
-}
 
 /** Fast shutdown (SIGINT): connections are ended, everything is written, nothing needs recovery. */
 async function stopPid(pid) {
   if (!alive(pid)) return;
   process.kill(pid, 'SIGINT');
   for (let tries = 0; tries < 200 && alive(pid); tries++) await wait(50);
+}
+
+/** For tools that take an address: the password goes by the environment, not by the list of processes. */
+export function withoutPassword(address) {
+  const url = new URL(address);
+  const password = decodeURIComponent(url.password);
+  url.password = '';
+  return { address: url.href, env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) } };
 }

@@ -22,11 +22,12 @@ import { serveStrike } from './strike/strike.routes.ts';
 import { serveFitting } from './fitting/fitting.routes.ts';
 import { serveSearch } from './search/search.routes.ts';
 import { openApi } from './platform/http/openapi.ts';
+import { forLog, pathForLog } from './platform/http/for-log.ts';
 import { badField, HttpProblem } from './platform/http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './platform/http/security.ts';
 import { type AppContext } from './platform/http/app-context.ts';
 import { serveOn } from './platform/http/serve.ts';
-import { personOf, withSession } from './platform/http/session.ts';
+import { personOf, sessionOf, withSession } from './platform/http/session.ts';
 import type { LiveNotices } from './platform/live/live.ts';
 import { serveMovements } from './movements/movements.routes.ts';
 import { serveOiling } from './oiling/oiling.routes.ts';
@@ -125,7 +126,7 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
   serveDocuments(router, appContext);
   router.get('/live', (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
-    live.listen(req, res);
+    live.listen(req, res, sessionOf(req)!);
   });
   router.get('/openapi.json', (_req, res) => void res.json(openApi()));
   router.use(() => {
@@ -176,7 +177,7 @@ function servePages(app: express.Express, web: string): void {
 const problems = (log: Logger) => (error: unknown, req: Request, res: Response, next: NextFunction) => {
   if (res.headersSent) return next(error);
   const found = asProblem(error);
-  if (found.status >= 500) log.error({ err: error, path: req.path }, 'request failed');
+  if (found.status >= 500) log.error({ err: forLog(error), path: pathForLog(req.path) }, 'request failed');
   if (found.extra.retryAfterS) res.set('retry-after', String(found.extra.retryAfterS));
   res.status(found.status).type('application/problem+json').send(JSON.stringify(found.body()));
 };
@@ -189,6 +190,11 @@ function asProblem(error: unknown): HttpProblem {
     return new HttpProblem(413, 'This is too large.', { detail: 'A photo may have 15 MB, a recording 30 MB.' });
   if (status !== undefined && status >= 400 && status < 500)
     return new HttpProblem(status, 'This request could not be read.');
+  if (databaseAway(error))
+    return new HttpProblem(503, 'The database cannot be reached just now.', {
+      detail: 'Nothing was written. It is tried again by itself.',
+      retryAfterS: 5,
+    });
   if (code === '23505')
     return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', {
       detail: 'Look again: it is there.',
@@ -196,4 +202,17 @@ function asProblem(error: unknown): HttpProblem {
   return new HttpProblem(500, 'Something went wrong here.', {
     detail: 'Nothing was written. Try again; if it stays, the server’s log says more.',
   });
+}
+
+/**
+ * The database is away, is starting or stopping, or has no connection to give. SQLSTATE classes 08 and 57P (PostgreSQL
+ * manual, appendix A), and what the network and the pool say.
+ */
+function databaseAway(error: unknown): boolean {
+  const { code, name, message } = error as { code?: string; name?: string; message?: string };
+  return (
+    /^(08...|57P0[123]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/.test(code ?? '') ||
+    name === 'KnexTimeoutError' ||
+    /^Connection terminated|^Connection ended unexpectedly/.test(message ?? '')
+  );
 }

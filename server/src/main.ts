@@ -22,6 +22,7 @@ try {
     proxies: Number(env['ECLAT_PROXIES'] ?? 0),
     logLevel: env['LOG_LEVEL'] ?? 'warn',
   });
+  if (running.openingCode) console.log(`CODE ${running.openingCode}`);
   console.log(`READY ${running.address}`);
   let stopping = false;
   const stop = () => {

@@ -4,6 +4,9 @@ import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './platform/database/orm.ts';
 import { sql, type AppContext } from './platform/http/app-context.ts';
+import { forLog } from './platform/http/for-log.ts';
+import { openingCode } from './people/people.service.ts';
+import { stillSignedIn } from './platform/http/session.ts';
 import { LiveNotices } from './platform/live/live.ts';
 
 export interface Settings {
@@ -22,6 +25,8 @@ export interface Running {
   appContext: AppContext;
   address: string;
   log: Logger;
+  /** Told where it was started, while there is no shop yet. */
+  openingCode: string | null;
   stop(): Promise<void>;
 }
 
@@ -37,16 +42,22 @@ export async function startServer(settings: Settings): Promise<Running> {
     checkReplies: settings.checkReplies,
     demo: settings.demo,
   };
-  const live = new LiveNotices(settings.databaseUrl, log);
+  const live = new LiveNotices(
+    settings.databaseUrl,
+    log,
+    (sessions) => stillSignedIn(orm.em.fork(), sessions, appContext.clock()),
+    appContext.clock,
+  );
   await live.start();
   const server = createServer(createApp(appContext, { live, log, web: settings.web, proxies: settings.proxies }));
   await listen(server, settings);
   const sweeping = setInterval(
-    () => void sweep(appContext).catch((error: unknown) => log.warn({ error }, 'sweep failed')),
+    () => void sweep(appContext).catch((error: unknown) => log.warn({ error: forLog(error) }, 'sweep failed')),
     SWEEP_MS,
   );
   const { port } = server.address() as AddressInfo;
   return {
+    openingCode: await openingCode(orm.em.fork(), appContext.clock()),
     appContext,
     log,
     address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
@@ -75,6 +86,7 @@ async function sweep({ orm, clock }: AppContext): Promise<void> {
   const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
   await sql(em, 'delete from idempotency where at < ?', [ago(7)]);
   await sql(em, 'delete from session where created_at < ?', [ago(30)]);
+  await sql(em, 'delete from device where seen_at < ?', [ago(30)]);
   await sql(em, 'delete from knock where at < ?', [ago(1)]);
   await sql(em, 'delete from sign_in_failure where at < ?', [ago(1)]);
 }

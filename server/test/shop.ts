@@ -23,12 +23,12 @@ export interface Answer<T = Record<string, unknown>> {
 }
 
 export class Browser {
-  private cookie = '';
+  private readonly jar = new Map<string, string>();
   constructor(readonly address: string) {}
 
   /** For what is no JSON and is fetched by its address. */
   get cookies(): { cookie: string } {
-    return { cookie: this.cookie };
+    return { cookie: [...this.jar].map((pair) => pair.join('=')).join('; ') };
   }
 
   async send<T = Record<string, unknown>>(
@@ -42,15 +42,18 @@ export class Browser {
       method,
       headers: {
         origin: this.address,
-        cookie: this.cookie,
+        ...this.cookies,
         ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
         ...(method === 'POST' ? { 'idempotency-key': randomUUID() } : {}),
         ...headers,
       },
       ...(body === undefined ? {} : { body: raw ? (body as Buffer<ArrayBuffer>) : JSON.stringify(body) }),
     });
-    const set = res.headers.get('set-cookie');
-    if (set) this.cookie = set.split(';')[0]!;
+    for (const set of res.headers.getSetCookie()) {
+      const [name, value] = set.split(';')[0]!.split('=') as [string, string];
+      if (value) this.jar.set(name, value);
+      else this.jar.delete(name);
+    }
     const text = await res.text();
     return {
       status: res.status,
@@ -60,17 +63,17 @@ export class Browser {
     };
   }
   /** The event stream of what changes; `notices` grows as they come. */
-  async listen(): Promise<{ notices: Notice[]; stop: () => void }> {
+  async listen(): Promise<{ notices: Notice[]; ended: Promise<void>; stop: () => void }> {
     const ending = new AbortController();
-    const res = await fetch(`${this.address}/api/live`, { headers: { cookie: this.cookie }, signal: ending.signal });
+    const res = await fetch(`${this.address}/api/live`, { headers: this.cookies, signal: ending.signal });
     const notices: Notice[] = [];
     const read = async () => {
       const pieces = res.body!.pipeThrough(new TextDecoderStream()).getReader();
       for (let piece = await pieces.read(); !piece.done; piece = await pieces.read())
-        for (const [, data] of piece.value.matchAll(/^data: (.+)$/gm)) notices.push(JSON.parse(data!) as Notice);
+        for (const [, data] of piece.value.matchAll(/^data: (\{.+)$/gm)) notices.push(JSON.parse(data!) as Notice);
     };
-    read().catch(() => undefined); // it ends by `stop`
-    return { notices, stop: () => ending.abort() };
+    const ended = read().catch(() => undefined); // by `stop`, or by the server
+    return { notices, ended, stop: () => ending.abort() };
   }
   /** As `send`, but anything else than success is an error with what the server said. */
   async ok<T = Record<string, unknown>>(method: string, path: string, body?: unknown): Promise<T> {
@@ -105,6 +108,7 @@ export async function openShop(
   const browser = () => new Browser(running.address);
   const marit = browser();
   await marit.ok('PUT', '/first-run', {
+    code: running.openingCode,
     shop: 'Fennick Row Clock Room',
     timeZone: 'Europe/London',
     name: 'Marit Fennick',

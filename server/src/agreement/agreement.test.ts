@@ -230,7 +230,7 @@ describe('the owner’s page', () => {
 it.each(['receipt', 'label', 'estimate', 'condition', 'return'])(
   'the %s is a PDF made of what is recorded, for those who are signed in',
   async (paper) => {
-    const cookie = (shop.marit as unknown as { cookie: string }).cookie;
+    const { cookie } = shop.marit.cookies;
     const get = (headers: Record<string, string>) =>
       fetch(`${shop.running.address}/api${at(`papers/${paper}.pdf`)}`, { headers });
     const res = await get({ cookie });

@@ -25,7 +25,28 @@ export const Session = defineEntity({
 export const SignInFailure = defineEntity({
   name: 'SignInFailure',
   tableName: 'sign_in_failure',
-  properties: { id: p.bigint('number').primary().autoincrement(), name: text(), address: text(), at: moment() },
+  properties: {
+    id: p.bigint('number').primary().autoincrement(),
+    name: text(),
+    address: text(),
+    /** Hash of the token of a device that this person had signed in at before. */
+    device: text().nullable(),
+    at: moment(),
+  },
+});
+
+/** A device at which this person signed in: strangers' guesses do not delay it. */
+export const Device = defineEntity({
+  name: 'Device',
+  tableName: 'device',
+  properties: { tokenHash: text().primary(), personId: p.uuid().primary(), seenAt: moment() },
+});
+
+/** What the start window tells, once, to whoever may open the shop. */
+export const OpeningCode = defineEntity({
+  name: 'OpeningCode',
+  tableName: 'opening_code',
+  properties: { codeHash: text().primary(), at: moment() },
 });
 
 export const Shop = defineEntity({

@@ -1,20 +1,19 @@
 import type { ParsedBodyOf, Person as Who, Session as SessionShape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { hash, verify } from '@node-rs/argon2';
+import { randomInt } from 'node:crypto';
+import { hash } from '@node-rs/argon2';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { Person, Shop, SignInFailure } from './people.entity.ts';
-
-const WINDOW_MS = 15 * 60_000;
-const FAILURES_PER_NAME = 5;
-const FAILURES_PER_ADDRESS = 30;
-
-export const who = (p: Person): Who => ({ id: p.id, name: p.name, role: p.role });
+import { hashOf } from '../platform/http/tokens.ts';
+import { checkPassphrase } from './passphrase.ts';
+import { OpeningCode, Person, Shop } from './people.entity.ts';
+import { who } from './sign-in.service.ts';
 
 export async function addPerson(em: EntityManager, given: ParsedBodyOf<typeof api.people.add>): Promise<Who> {
   const taken = await sql(em, 'select 1 from person where lower(name) = lower(?)', [given.name]);
   if (taken.length > 0) throw badField('name', 'Somebody has this name already.');
+  checkPassphrase(given.passphrase, [given.name, (await em.findOne(Shop, { one: true }))?.name ?? '']);
   const person = em.create(Person, {
     name: given.name,
     role: given.role,
@@ -22,42 +21,6 @@ export async function addPerson(em: EntityManager, given: ParsedBodyOf<typeof ap
   });
   await em.flush();
   return who(person);
-}
-
-/** A hash that no passphrase has: a wrong name costs as long as a wrong passphrase. */
-let nobody: Promise<string> | undefined;
-
-/**
- * Who this is. Failures are counted in the database, so that every server process sees them.
- * @throws 429 after too many failures of this name or from this address, 401 for a wrong pair
- */
-export async function recognise(
-  em: EntityManager,
-  given: { name: string; passphrase: string },
-  address: string,
-  now: Date,
-): Promise<Who> {
-  const since = new Date(now.getTime() - WINDOW_MS);
-  const [failures] = await sql<{ name: number; address: number }>(
-    em,
-    'select count(*) filter (where name = lower(?))::int as name, count(*) filter (where address = ' +
-      '?)::int as address from sign_in_failure where at > ?',
-    [given.name, address, since],
-  );
-  if (failures!.name >= FAILURES_PER_NAME || failures!.address >= FAILURES_PER_ADDRESS)
-    throw new HttpProblem(429, 'Too many failed sign-ins.', {
-      detail: 'Wait a quarter of an hour and try again.',
-      retryAfterS: WINDOW_MS / 1000,
-    });
-  const [found] = await em.find(Person, {
-    active: true,
-    $and: [{ name: { $ilike: given.name.replace(/[\\%_]/g, '\\$&') } }],
-  });
-  nobody ??= hash(`${Math.random()}`);
-  const right = await verify(found?.passphraseHash ?? (await nobody), given.passphrase).catch(() => false);
-  if (found && right) return who(found);
-  await em.insert(SignInFailure, { name: given.name.toLowerCase(), address, at: now });
-  throw new HttpProblem(401, 'Name and passphrase do not go together.');
 }
 
 export async function sessionState(
@@ -77,6 +40,22 @@ export async function sessionState(
   };
 }
 
+const plainCode = (code: string) => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
+/** Letters and figures that nobody mistakes for another. */
+const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+
+/**
+ * While there is no shop yet: a code told only where the server was started, so that whoever finds the address first
+ * does not take the shop. Codes of earlier starts hold no more after a day.
+ */
+export async function openingCode(em: EntityManager, now: Date): Promise<string | null> {
+  if (await em.findOne(Shop, { one: true })) return null;
+  const code = Array.from({ length: 10 }, () => LETTERS[randomInt(LETTERS.length)]!).join('');
+  await em.nativeDelete(OpeningCode, { at: { $lt: new Date(now.getTime() - 86_400_000) } });
+  await em.insert(OpeningCode, { codeHash: hashOf(code), at: now });
+  return `${code.slice(0, 5)}-${code.slice(5)}`;
+}
+
 /** Makes the shop and its first person, once. */
 export async function foundShop(
   em: EntityManager,
@@ -86,6 +65,9 @@ export async function foundShop(
   await sql(em, 'select pg_advisory_xact_lock(6438002)');
   if (await em.findOne(Shop, { one: true }))
     throw new HttpProblem(409, 'This shop has been set up already.', { detail: 'Sign in instead.' });
+  if (!(await em.findOne(OpeningCode, { codeHash: hashOf(plainCode(given.code)) })))
+    throw badField('code', 'This is not the code that stands in the window where Eclat was started.');
+  await em.nativeDelete(OpeningCode, {});
   em.create(Shop, { one: true, name: given.shop, timeZone: given.timeZone, createdAt: now });
   return addPerson(em, { name: given.name, role: 'owner-of-shop', passphrase: given.passphrase });
 }

@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => shop.running.stop());
 
 const bytesOf = async (id: string, size: string) => {
-  const cookie = (shop.marit as unknown as { cookie: string }).cookie;
+  const { cookie } = shop.marit.cookies;
   return Buffer.from(
     await (await fetch(`${shop.running.address}/api/photos/${id}/${size}`, { headers: { cookie } })).arrayBuffer(),
   );

@@ -17,7 +17,7 @@ describe('recordings', () => {
   it('are kept as they came and heard only by who is signed in', async () => {
     const kept = await shop.marit.ok<Recording>('POST', path(), half);
     expect(kept).toMatchObject({ seconds: 0.5, sampleRate: 16_000, kind: 'remark', by: 'Marit Fennick' });
-    const cookie = (shop.marit as unknown as { cookie: string }).cookie;
+    const { cookie } = shop.marit.cookies;
     const heard = await fetch(`${shop.running.address}/api/recordings/${kept.id}/sound`, { headers: { cookie } });
     expect([heard.headers.get('content-type'), Buffer.from(await heard.arrayBuffer()).equals(half)]).toEqual([
       'audio/wav',

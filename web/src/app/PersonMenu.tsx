@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import {
   CalendarDays,
   FlaskConical,
+  KeyRound,
   Keyboard,
   LogOut,
   Moon,
@@ -17,7 +18,7 @@ import {
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { call } from '../data/call.ts';
-import { sessionQuery } from '../data/queries.ts';
+import { leave } from '../data/leave.ts';
 import { PersonFace } from './PersonFace.tsx';
 import { useAppState, type Theme, type Units } from '../data/app-state.ts';
 
@@ -49,6 +50,10 @@ export default function PersonMenu({ person, shop, onKeys }: { person: Person; s
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
           <UnitItems />
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          <DropdownMenu.Item className={item} onSelect={() => void go('/account')}>
+            <KeyRound className="size-5" />
+            My account
+          </DropdownMenu.Item>
           {person.role === 'owner-of-shop' && (
             <DropdownMenu.Item className={item} onSelect={() => void go('/people')}>
               <Users className="size-5" />
@@ -125,14 +130,12 @@ function UnitItems() {
 
 function SignOut() {
   const queries = useQueryClient();
-  const leave = async () => {
+  const signOut = async () => {
     await call(api.people.signOut, {});
-    queries.clear();
-    await queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
-    window.location.assign('/');
+    await leave(queries);
   };
   return (
-    <DropdownMenu.Item className={item} onSelect={() => void leave()}>
+    <DropdownMenu.Item className={item} onSelect={() => void signOut()}>
       <LogOut className="size-5" />
       Sign out
     </DropdownMenu.Item>

@@ -163,6 +163,10 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/calendar/CalendarScreen.tsx').then((m) => ({ Component: m.CalendarScreen })),
       },
       {
+        path: 'account',
+        lazy: () => import('../features/people/AccountScreen.tsx').then((m) => ({ Component: m.AccountScreen })),
+      },
+      {
         path: 'people',
         lazy: () => import('../features/people/PeopleScreen.tsx').then((m) => ({ Component: m.PeopleScreen })),
       },

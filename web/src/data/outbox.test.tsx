@@ -11,6 +11,14 @@ import { removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { useCommand } from './useCommand.ts';
 
+interface Opened {
+  readyState: number;
+  onerror?: () => void;
+  onopen?: () => void;
+  last?: (e: { data: string }) => void;
+  close(): void;
+}
+
 const PERSON = 'p1';
 const params = { visitId: 'v1' };
 const finding = { place: 'case', seen: 'loose', severity: 'looks', effect: 'looks' } as const;
@@ -79,10 +87,12 @@ describe('a network that went silent', () => {
 
   it('is listened to again when the browser gave up', () => {
     vi.useFakeTimers();
-    const opened: { readyState: number; onerror?: () => void; onopen?: () => void; close(): void }[] = [];
+    const opened: Opened[] = [];
     class Source {
       readyState = 1;
+      last?: (e: { data: string }) => void;
       close = () => undefined;
+      addEventListener = (_: string, told: (e: { data: string }) => void) => (this.last = told);
       constructor() {
         opened.push(this);
       }
@@ -100,6 +110,12 @@ describe('a network that went silent', () => {
     expect(opened).toHaveLength(2);
     opened[1]!.onopen!();
     expect(useAppState.getState().liveOk).toBe(true);
+    // What was said while the stream was being opened is looked at; what was said long before is seen already.
+    const looked = vi.spyOn(QueryClient.prototype, 'invalidateQueries');
+    opened[1]!.last!({ data: String(Date.now() - 60_000) });
+    expect(looked).not.toHaveBeenCalled();
+    opened[1]!.last!({ data: String(Date.now()) });
+    expect(looked).toHaveBeenCalledOnce();
     unmount();
   });
 });

@@ -43,5 +43,4 @@ export const useOwnerClocks = (ownerId: string | undefined) =>
   });
 export const useBaths = () => useQuery(fetched(api.cleaning.bathBook));
 export const useStores = () => useQuery(fetched(api.stores.list));
-export const usePeople = () => useQuery(fetched(api.people.list));
 export const useHouseRules = () => useQuery(fetched(api.houseRules.get));

@@ -3,6 +3,7 @@ import { HttpProblem } from '../http/problems.ts';
 import type * as tasks from './aside.worker.ts';
 
 type Tasks = typeof tasks;
+type Done<Name extends keyof Tasks> = Awaited<ReturnType<Tasks[Name]>>;
 
 /** Threads take the worker as it was built; where the sources themselves run, as in tests, it is done in this one. */
 const SOURCES = import.meta.url.endsWith('.ts');
@@ -21,12 +22,12 @@ let pool: Piscina | undefined;
 export async function aside<Name extends keyof Tasks>(
   name: Name,
   given: Parameters<Tasks[Name]>[0],
-): Promise<Awaited<ReturnType<Tasks[Name]>>> {
-  if (SOURCES) return inThisThread(name, given);
+): Promise<Done<Name>> {
+  if (SOURCES) return (await inThisThread(name, given)) as Done<Name>;
   pool ??= threads();
   const late = AbortSignal.timeout(LONGEST_MS);
   try {
-    return (await pool.run(given, { name, signal: late })) as Awaited<ReturnType<Tasks[Name]>>;
+    return (await pool.run(given, { name, signal: late })) as Done<Name>;
   } catch (error) {
     if (late.aborted || (error as Error).message === 'Task queue is at limit')
       throw new HttpProblem(503, 'This takes longer than it should.', {
@@ -37,11 +38,9 @@ export async function aside<Name extends keyof Tasks>(
   }
 }
 
-async function inThisThread<Name extends keyof Tasks>(name: Name, given: Parameters<Tasks[Name]>[0]) {
-  const done = (await import('./aside.worker.ts'))[name] as (
-    given: Parameters<Tasks[Name]>[0],
-  ) => ReturnType<Tasks[Name]>;
-  return done(structuredClone(given));
+async function inThisThread(name: keyof Tasks, given: unknown): Promise<unknown> {
+  const work = (await import('./aside.worker.ts'))[name] as (given: unknown) => unknown;
+  return work(structuredClone(given));
 }
 
 function threads(): Piscina {

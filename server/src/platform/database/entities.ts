@@ -2,7 +2,7 @@ import { OwnerLink, OwnerLinkUse, OwnerQuestion } from '../../owner-page/owner-p
 import { DatingEvidence, Measurement, PlaceChecked } from '../../assessment/assessment.entity.ts';
 import { SoundHeard } from '../../listening/listening.entity.ts';
 import { ReleaseMinute, StrikeHeard } from '../../strike/strike.entity.ts';
-import { Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
+import { Device, OpeningCode, Person, Session, Shop, SignInFailure } from '../../people/people.entity.ts';
 import { Owner } from '../../owners/owners.entity.ts';
 import {
   Clock,
@@ -46,6 +46,8 @@ export const entities = [
   Person,
   Session,
   SignInFailure,
+  Device,
+  OpeningCode,
   Shop,
   Owner,
   Clock,

@@ -23,6 +23,7 @@ import { Description } from './migrations/0019-description.ts';
 import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
+import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
 import { StrikeHearings } from './migrations/0027-strike-hearings.ts';
@@ -32,6 +33,8 @@ import { PowerOverride } from './migrations/0024-power-override.ts';
 import { UnitRun } from './migrations/0023-unit-run.ts';
 
 export type { EntityManager };
+
+const ACQUIRE_MS = 5_000;
 
 export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
   return MikroORM.init({
@@ -71,12 +74,15 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0027-strike-hearings', class: StrikeHearings },
         { name: '0028-nothing-without-trace', class: NothingWithoutTrace },
         { name: '0029-shop-days', class: ShopDays },
+        { name: '0030-accounts', class: Accounts },
       ],
       snapshot: false,
       silent: true,
       tableName: 'migrations',
     },
     pool: { min: 0, max: pool },
+    // Who finds no connection free is told soon, and does not stand in the way of all others.
+    driverOptions: { acquireConnectionTimeout: ACQUIRE_MS },
     forceUtcTimezone: true,
   });
 }

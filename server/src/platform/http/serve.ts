@@ -10,10 +10,16 @@ import { sql, type AppContext } from './app-context.ts';
 import { HttpProblem, notFound } from './problems.ts';
 import { personOf } from './session.ts';
 
-type Handler<R extends Route> = (
-  ctx: Context,
-  given: { params: ParamsOf<R>; body: ParsedBodyOf<R>; query: ParsedQueryOf<R>; req: Request; res: Response },
-) => Promise<ReplyOf<R>>;
+interface Given<R extends Route> {
+  params: ParamsOf<R>;
+  body: ParsedBodyOf<R>;
+  query: ParsedQueryOf<R>;
+  req: Request;
+  res: Response;
+}
+type Handler<R extends Route, Before> = (ctx: Context, given: Given<R> & { before: Before }) => Promise<ReplyOf<R>>;
+/** Long work that needs no transaction, done before one is begun, so that it holds no connection. */
+type First<R extends Route, Before> = (ctx: Context, given: Given<R>) => Promise<Before>;
 
 /** For routes that answer only that it is done. */
 export async function asOk(work: Promise<void>): Promise<typeof ok> {
@@ -21,12 +27,16 @@ export async function asOk(work: Promise<void>): Promise<typeof ok> {
   return ok;
 }
 
-export type Serve = <R extends Route>(route: R, handler: Handler<R>) => void;
+export type Serve = <R extends Route, Before = undefined>(
+  route: R,
+  handler: Handler<R, Before>,
+  first?: First<R, Before>,
+) => void;
 
 /** Registers a route of the contract: who may, what is valid, one unit of work, told to the others, sent once. */
 export const serveOn =
   (router: Router, appContext: AppContext): Serve =>
-  (route, handler) => {
+  (route, handler, first) => {
     const method = route.method.toLowerCase() as 'get';
     router[method](route.path, async (req: Request, res: Response) => {
       const person = personOf(req);
@@ -52,7 +62,8 @@ export const serveOn =
         now: appContext.clock(),
         touched: new Set<string>(),
       };
-      const work = (em: EntityManager) => handler({ ...ctx, em }, given);
+      const before = (await first?.({ ...ctx, em: appContext.orm.em.fork() }, given)) as never;
+      const work = (em: EntityManager) => handler({ ...ctx, em }, { ...given, before });
       const unit = () =>
         appContext.orm.em.fork().transactional(async (em) => {
           const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);

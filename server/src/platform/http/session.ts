@@ -1,11 +1,12 @@
 import type { Person as Who } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { NextFunction, Request, Response } from 'express';
-import { Session } from '../../people/people.entity.ts';
+import { Device, Session } from '../../people/people.entity.ts';
 import { sql, type AppContext } from './app-context.ts';
 import { hashOf, newToken } from './tokens.ts';
 
 const COOKIE = 'eclat_session';
+const DEVICE_COOKIE = 'eclat_device';
 const IDLE_MS = 12 * 3_600_000;
 const LONGEST_MS = 30 * 24 * 3_600_000;
 /** `seen_at` is written at most this often, so that reading costs no write. */
@@ -15,12 +16,33 @@ const people = new WeakMap<Request, Who>();
 
 export const personOf = (req: Request): Who | undefined => people.get(req);
 
-function tokenOf(req: Request): string | undefined {
+function tokenOf(req: Request, cookie = COOKIE): string | undefined {
   const pair = (req.get('cookie') ?? '')
     .split(';')
     .map((c) => c.trim())
-    .find((c) => c.startsWith(`${COOKIE}=`));
-  return pair?.slice(COOKIE.length + 1);
+    .find((c) => c.startsWith(`${cookie}=`));
+  return pair?.slice(cookie.length + 1);
+}
+
+/** What this browser was given when somebody signed in at it. */
+export const deviceOf = (req: Request): string | undefined => tokenOf(req, DEVICE_COOKIE);
+
+/** By which its row is found: the hash of this browser's session token. */
+export function sessionOf(req: Request): string | undefined {
+  const token = tokenOf(req);
+  return token === undefined ? undefined : hashOf(token);
+}
+
+const LIVES = `from session s join person p on p.id = s.person_id and p.active where s.created_at > ? and s.seen_at > ?`;
+const lives = (now: Date) => [new Date(now.getTime() - LONGEST_MS), new Date(now.getTime() - IDLE_MS)];
+
+/** Those of these sessions that hold still. */
+export async function stillSignedIn(em: EntityManager, sessions: readonly string[], now: Date): Promise<Set<string>> {
+  const rows = await sql<{ token_hash: string }>(em, `select s.token_hash ${LIVES} and s.token_hash = any(?)`, [
+    ...lives(now),
+    `{${sessions.join(',')}}`,
+  ]);
+  return new Set(rows.map((r) => r.token_hash));
 }
 
 export const withSession = (appContext: AppContext) => async (req: Request, _res: Response, next: NextFunction) => {
@@ -28,17 +50,12 @@ export const withSession = (appContext: AppContext) => async (req: Request, _res
   if (token) {
     const now = appContext.clock();
     const em = appContext.orm.em.fork();
-    const [row] = await sql<Who & { seen_at: string; created_at: string }>(
+    const [row] = await sql<Who & { seen_at: string }>(
       em,
-      'select p.id, p.name, p.role, s.seen_at, s.created_at from session s join person p on p.id = ' +
-        's.person_id and p.active where s.token_hash = ?',
-      [hashOf(token)],
+      `select p.id, p.name, p.role, s.seen_at ${LIVES} and s.token_hash = ?`,
+      [...lives(now), hashOf(token)],
     );
-    if (
-      row &&
-      now.getTime() - Date.parse(row.seen_at) < IDLE_MS &&
-      now.getTime() - Date.parse(row.created_at) < LONGEST_MS
-    ) {
+    if (row) {
       people.set(req, { id: row.id, name: row.name, role: row.role });
       if (now.getTime() - Date.parse(row.seen_at) > TOUCH_MS)
         await sql(em, 'update session set seen_at = ? where token_hash = ?', [now, hashOf(token)]);
@@ -58,7 +75,11 @@ export async function beginSession(
   em.create(Session, { tokenHash: hashOf(token), personId: person.id, createdAt: now, seenAt: now });
   await em.flush();
   people.set(req, person);
-  res.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: req.secure, path: '/', maxAge: LONGEST_MS });
+  const device = deviceOf(req) ?? newToken();
+  await em.upsert(Device, { tokenHash: hashOf(device), personId: person.id, seenAt: now });
+  const kept = { httpOnly: true, sameSite: 'strict', secure: req.secure, path: '/', maxAge: LONGEST_MS } as const;
+  res.cookie(COOKIE, token, kept);
+  res.cookie(DEVICE_COOKIE, device, kept);
 }
 
 export async function endSession(em: EntityManager, req: Request): Promise<void> {

@@ -8,7 +8,7 @@ const PATIENT = { timeout: 20_000, interval: 100 };
 
 it('comes back after its connection is cut, with one connection and a word to every browser', async () => {
   const url = await freshDatabase();
-  const live = new LiveNotices(url, pino({ level: 'silent' }));
+  const live = new LiveNotices(url, pino({ level: 'silent' }), (all) => Promise.resolve(new Set(all)));
   await live.start();
   const heard: string[] = [];
   const browser = {
@@ -17,7 +17,7 @@ it('comes back after its connection is cut, with one connection and a word to ev
     write: (text: string) => heard.push(text),
     end: () => undefined,
   };
-  live.listen({ on: () => undefined } as never, browser as never);
+  live.listen({ on: () => undefined } as never, browser as never, 'a session');
   const admin = new pg.Client({ connectionString: url });
   await admin.connect();
   const listening = async () =>

@@ -3,6 +3,7 @@ import type { Request, Response } from 'express';
 import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import type { Logger } from 'pino';
+import { forLog } from '../http/for-log.ts';
 
 const HEARTBEAT_MS = 20_000;
 const RETRY_MS = 1_000;
@@ -14,14 +15,22 @@ const ended = (client: pg.Client) => new Promise<void>((resolve) => client.once(
  * here.
  */
 export class LiveNotices {
-  private readonly listeners = new Set<Response>();
+  /** Each with the session that it was opened in. */
+  private readonly listeners = new Map<Response, string>();
   private client: pg.Client | undefined;
   private stopped = false;
-  private readonly heartbeat = setInterval(() => this.send(': still here\n\n'), HEARTBEAT_MS);
+  /** When something was said last, by the clock of this server. */
+  private lastAt = 0;
+  private readonly heartbeat = setInterval(() => {
+    this.send(': still here\n\n');
+    void this.endTheSignedOut();
+  }, HEARTBEAT_MS);
 
   constructor(
     private readonly url: string,
     private readonly log: Logger,
+    private readonly stillSignedIn: (sessions: readonly string[]) => Promise<Set<string>>,
+    private readonly clock: () => Date = () => new Date(),
   ) {}
 
   /** Resolves once it listens; from then on it comes back by itself when the database goes away and returns. */
@@ -31,7 +40,11 @@ export class LiveNotices {
 
   private async connect(): Promise<pg.Client> {
     const client = new pg.Client({ connectionString: this.url });
-    client.on('notification', ({ payload }) => this.send(`data: ${payload}\n\n`));
+    client.on('notification', ({ payload }) => {
+      this.lastAt = this.clock().getTime();
+      this.send(`data: ${payload}\n\n`);
+      if (payload?.includes('"session"')) void this.endTheSignedOut();
+    });
     client.on('error', () => undefined); // the end that follows is what counts
     try {
       await client.connect();
@@ -56,27 +69,38 @@ export class LiveNotices {
         this.send(`data: ${JSON.stringify({ topics: TOPICS, visits: [] } satisfies Notice)}\n\n`);
         await ended(client);
       } catch (error) {
-        this.log.warn({ error }, 'live notices: the database is not reachable yet');
+        this.log.warn({ error: forLog(error) }, 'live notices: the database is not reachable yet');
       }
     }
   }
 
-  listen = (req: Request, res: Response): void => {
+  /** A stream ends with its session: signed out, locked out, or idle for too long. */
+  private async endTheSignedOut(): Promise<void> {
+    try {
+      const still = await this.stillSignedIn([...new Set(this.listeners.values())]);
+      for (const [res, session] of this.listeners) if (!still.has(session)) res.end();
+    } catch (error) {
+      this.log.warn({ error: forLog(error) }, 'live notices: who is signed in could not be asked');
+    }
+  }
+
+  listen = (req: Request, res: Response, session: string): void => {
     res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
     res.flushHeaders();
-    res.write('retry: 1500\n\n');
-    this.listeners.add(res);
+    // What was said while this stream was being opened went past it: the browser is told when that was.
+    res.write(`retry: 1500\nevent: last\ndata: ${this.lastAt}\n\n`);
+    this.listeners.set(res, session);
     req.on('close', () => this.listeners.delete(res));
   };
 
   private send(text: string): void {
-    for (const res of this.listeners) res.write(text);
+    for (const res of this.listeners.keys()) res.write(text);
   }
 
   async stop(): Promise<void> {
     this.stopped = true;
     clearInterval(this.heartbeat);
-    for (const res of this.listeners) res.end();
+    for (const res of this.listeners.keys()) res.end();
     await this.client?.end().catch(() => undefined);
   }
 }

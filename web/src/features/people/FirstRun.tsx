@@ -1,43 +1,50 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { BodyOf } from '@eclat/contract';
+import { useQueryClient } from '@tanstack/react-query';
 import { ownZone } from '@eclat/core/days';
 import { useAppState } from '../../data/app-state.ts';
-import { call } from '../../data/call.ts';
+import { api } from '../../data/api.ts';
 import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
+import { useAccountCommand } from './useAccountCommand.ts';
 import { ZoneField } from './ZoneField.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
   const form = useContractForm(peopleRoutes.firstRun.body, {
+    code: '',
     shop: '',
     timeZone: ownZone(),
     name: '',
     passphrase: '',
   });
-  const found = useMutation({
-    mutationFn: (body: BodyOf<typeof peopleRoutes.firstRun>) => call(peopleRoutes.firstRun, { body }),
-    onSuccess: (session) => {
+  const found = useAccountCommand(api.people.firstRun, {
+    form: form as never,
+    onDone: (session) => {
       if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
       queries.setQueryData(sessionQuery.queryKey, session);
     },
-    onError: (error) => form.setError('shop', { message: error.message }),
   });
   const { errors } = form.formState;
   return (
     <Front title="A new shop" sub="This makes the first account: the owner of the shop, who adds the others.">
       <form
         className="flex flex-col gap-4"
-        onSubmit={(e) => void form.handleSubmit((v) => found.mutate(v))(e)}
+        onSubmit={(e) => void form.handleSubmit((body) => found.mutate({ params: {}, body }))(e)}
         noValidate
       >
         <TextField
-          label="Name of the shop"
+          label="Code"
           autoFocus
+          autoComplete="off"
+          error={errors.code?.message}
+          hint="It stands in the window where Eclat was started."
+          {...form.register('code')}
+        />
+        <TextField
+          label="Name of the shop"
           error={errors.shop?.message}
           hint="It stands in the history that your work leaves behind."
           {...form.register('shop')}
@@ -55,7 +62,7 @@ export default function FirstRun() {
           type="password"
           autoComplete="new-password"
           error={errors.passphrase?.message}
-          hint="At least 10 characters: a few words are best."
+          hint="At least 12 characters: a few words are best."
           {...form.register('passphrase')}
         />
         <Button type="submit" variant="main" busy={found.isPending}>
