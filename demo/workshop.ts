@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { BodyOf, Person, Visit } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { walkOf } from '@eclat/core/assess';
-import { ROUTES } from '@eclat/core/estimate';
+import { ROUTES, priceOfRoute } from '@eclat/core/estimate';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Bath } from '@eclat/core/cleaning';
 import { addUnit, setUnitStage } from '@eclat/server/sub-assemblies/sub-assemblies.service';
@@ -15,7 +15,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { bushChoices, partsToSurvey, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { STAGE_IDS, stagesIn, type StageId } from '@eclat/core/workflow';
-import { addLine, chooseRoute, decide, offerRoute } from '@eclat/server/agreement/agreement.service';
+import { addLine, chooseRoute, decide, loadAgreement, offerRoute } from '@eclat/server/agreement/agreement.service';
 import { askByLink, guestOf, makeLink } from '@eclat/server/owner-page/owner-page.service';
 import { putTime } from '@eclat/server/bench-time/bench-time.service';
 import { addTask, didTask, setTaskDone } from '@eclat/server/casework/casework.service';
@@ -331,9 +331,14 @@ export class Workshop {
         ),
         2,
       );
-      if (says) await this.did(decide(this.ctx, visit.id, line.id, { state: says, ...given }), 1);
+      if (says)
+        await this.did(decide(this.ctx, visit.id, line.id, { state: says, version: line.version, ...given }), 1);
     }
-    if (chosen) await this.did(chooseRoute(this.ctx, visit.id, { route: chosen, ...given }), 1);
+    if (chosen) {
+      const { lines, prices } = await loadAgreement(this.ctx, visit.id);
+      const seen = priceOfRoute(lines, chosen, prices).without.gross;
+      await this.did(chooseRoute(this.ctx, visit.id, { route: chosen, seen, ...given }), 1);
+    }
     if (question) {
       const { token } = await this.did(makeLink(this.ctx, visit.id, 60), 60);
       const guest = await guestOf(this.ctx, token);

@@ -1,6 +1,6 @@
 import { decimal, ROUTE_IDS, LINE_KINDS, WAYS_GIVEN, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
-import { text, requiredText, id, signed, version, moment, changesTo, done } from './common.ts';
+import { basedOn, text, requiredText, id, signed, version, moment, changesTo, done } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -43,6 +43,9 @@ export const lineFields = z.object({
   findingId: id.nullable().default(null),
   fromSurvey: z.boolean().default(false),
 });
+
+/** What an alternative came to without options, tax included, on the screen where it was chosen; '' for none. */
+export const priceSeen = text(40);
 
 const given = { how: z.enum(WAYS_GIVEN), who: requiredText(120, 'Who said so'), note: text(300).default('') };
 
@@ -128,7 +131,8 @@ export const agreementRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: { put: 'agreement.lines', by: 'id' },
-    body: z.object({ state: z.enum(DECISIONS), ...given }),
+    /** The line as it was when the word was given: nobody agrees to a price they did not see. */
+    body: z.object({ state: z.enum(DECISIONS), ...basedOn, ...given }),
     reply: line,
   }),
   offerRoute: command({
@@ -160,7 +164,7 @@ export const agreementRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ route: routeId.nullable(), ...given }),
+    body: z.object({ route: routeId.nullable(), seen: priceSeen, ...given }),
     reply: done,
   }),
   makeLink: command({

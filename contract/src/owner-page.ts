@@ -1,7 +1,7 @@
 import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
-import { routeId, routeOffer, question } from './agreement.ts';
-import { id, moment, requiredText } from './common.ts';
+import { priceSeen, routeId, routeOffer, question } from './agreement.ts';
+import { id, moment, requiredText, text, version } from './common.ts';
 import { zone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -18,6 +18,7 @@ export const ownerPage = z.object({
   lines: z.array(
     z.object({
       id,
+      version,
       kind: z.enum(LINE_KINDS),
       what: z.string(),
       amount: z.string(),
@@ -65,7 +66,7 @@ export const ownerPageRoutes = {
     roles: 'public',
     changes: ['visit', 'bench', 'owner-page'],
     inverse: 'same',
-    body: z.object({ state: z.enum(DECISIONS) }),
+    body: z.object({ state: z.enum(DECISIONS), version, amount: text(40) }),
     reply: ownerPage,
   }),
   choose: command({
@@ -75,7 +76,7 @@ export const ownerPageRoutes = {
     roles: 'public',
     changes: ['visit', 'bench', 'owner-page'],
     inverse: 'same',
-    body: z.object({ route: routeId }),
+    body: z.object({ route: routeId, seen: priceSeen }),
     reply: ownerPage,
   }),
   ask: command({

@@ -2,7 +2,7 @@ import { openVisit } from '../visit/lock.ts';
 import { OwnerLink, OwnerLinkUse, OwnerQuestion } from '../owner-page/owner-page.entity.ts';
 import type { Line, ParsedBodyOf, Visit as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
+import { priceOfRoute, ROUTE_IDS, type Decision, type RouteId } from '@eclat/core/estimate';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
@@ -175,10 +175,11 @@ export async function decide(
   ctx: Context,
   visitId: string,
   lineId: string,
-  given: { state: Decision } & Given,
+  { version, ...given }: { state: Decision; version: number } & Given,
 ): Promise<Line> {
   await openVisit(ctx, visitId);
-  await findOrRefuse(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  const line = await findOrRefuse(ctx, EstimateLine, { id: lineId, visitId }, 'line');
+  if (line.version !== version) expectVersion(line.version, version, await lineOf(ctx, visitId, lineId));
   const [last] = await ctx.em.find(LineDecision, { lineId }, { orderBy: { at: 'desc' }, limit: 1 });
   ctx.em.create(LineDecision, { lineId, ...given, ...after(ctx, last) });
   return lineOf(ctx, visitId, lineId);
@@ -209,12 +210,25 @@ export async function removeRoute(ctx: Context, visitId: string, route: string):
 export async function chooseRoute(
   ctx: Context,
   visitId: string,
-  { route, ...given }: { route: RouteId | null } & Given,
+  { route, seen, ...given }: { route: RouteId | null; seen: string } & Given,
 ): Promise<void> {
   await openVisit(ctx, visitId);
+  await seenAsItIs(ctx, visitId, route, seen);
   if (route !== null) await findOrRefuse(ctx, EstimateRoute, { visitId, route }, 'alternative on offer');
   const [last] = await ctx.em.find(RouteChoice, { visitId }, { orderBy: { at: 'desc' }, limit: 1 });
   ctx.em.create(RouteChoice, { visitId, route, ...given, ...after(ctx, last) });
+}
+
+/** @throws 409 when the alternative comes to something else by now than where it was chosen */
+async function seenAsItIs(ctx: Context, visitId: string, route: RouteId | null, seen: string): Promise<void> {
+  if (route === null) return;
+  const { lines, prices } = await loadAgreement(ctx, visitId);
+  const now = priceOfRoute(lines, route, prices).without.gross;
+  if (now !== seen)
+    throw refused(
+      'The price has changed.',
+      `This comes to ${now} ${prices.currency} now. Nothing was chosen: look again.`,
+    );
 }
 
 export async function answerOwner(ctx: Context, visitId: string, questionId: string, answer: string): Promise<void> {

@@ -1,6 +1,7 @@
 import type { OwnerPage, Line, Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { randomUUID } from 'node:crypto';
+import { priceOfRoute } from '@eclat/core/estimate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
 import { sql } from '../platform/http/app-context.ts';
@@ -17,8 +18,17 @@ const write = (fields: object) =>
     price: '50',
     ...fields,
   });
-const say = (lineId: string, state: string, who: Browser = shop.marit) =>
-  who.send('PUT', at(`lines/${lineId}/decision`), { state, how: 'phone', who: 'Odile Tarrowby' });
+const say = async (lineId: string, state: string, who: Browser = shop.marit) => {
+  const { version } = (await look()).agreement.lines.find((l) => l.id === lineId)!;
+  return who.send('PUT', at(`lines/${lineId}/decision`), { state, version, how: 'phone', who: 'Odile Tarrowby' });
+};
+
+/** What the owner chose, at the price that stood on the screen. */
+const choose = async (route: 'cure' | 'overhaul') => {
+  const { lines, prices } = (await look()).agreement;
+  const seen = priceOfRoute(lines, route, prices).without.gross;
+  await shop.marit.ok('PUT', at('route'), { route, seen, how: 'in person', who: 'Odile Tarrowby' });
+};
 
 beforeAll(async () => {
   shop = await openShop();
@@ -71,10 +81,10 @@ describe('an estimate', () => {
       await shop.marit.ok('PUT', at(`routes/${route}`), { originality: 'x', guarantee: 'y' });
     expect((await shop.marit.send('PUT', at('routes/polish'), { originality: '', guarantee: '' })).status).toBe(404);
     await write({ what: 'Bushes', routes: ['overhaul'] });
-    await shop.marit.ok('PUT', at('route'), { route: 'cure', how: 'in person', who: 'Odile Tarrowby' });
+    await choose('cure');
     expect((await shop.marit.ok<{ next: { text: string } }[]>('GET', '/bench'))[0]!.next.text).not.toContain('answer');
     expect((await shop.marit.send('DELETE', at('routes/cure'))).status).toBe(409);
-    await shop.marit.ok('PUT', at('route'), { route: 'overhaul', how: 'in person', who: 'Odile Tarrowby' });
+    await choose('overhaul');
   });
 
   it('makes an addition wait for its own word while the rest goes on', async () => {
@@ -147,7 +157,8 @@ describe('the owner’s page', () => {
 
   it('takes a word, under the owner’s name, and a question once however often it is sent', async () => {
     const line = (await look()).agreement.lines.find((l) => l.addition)!;
-    await owner().ok('PUT', address(`/lines/${line.id}`), { state: 'accepted' });
+    const { version, amount } = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
+    await owner().ok('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, amount });
     expect((await look()).agreement.lines.find((l) => l.addition)!.decisions.at(-1)).toMatchObject({
       state: 'accepted',
       how: 'by link',
@@ -164,6 +175,28 @@ describe('the owner’s page', () => {
     );
   });
 
+  it('takes no word on a price that the owner did not see', async () => {
+    const line = await write({ what: 'Hour hand straightened' });
+    const shown = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
+    const accept = ({ version, amount }: OwnerPage['lines'][number]) =>
+      owner().send('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, amount });
+    // The shop changes the price while the owner reads: what was not seen is not accepted.
+    await shop.marit.ok('PATCH', at(`lines/${line.id}`), { price: '999', version: line.version });
+    const stale = await accept(shown);
+    expect([stale.status, stale.body.detail]).toEqual([409, expect.stringContaining('6493.50 crowns')]);
+    const now = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
+    // So with the tax, which no line says.
+    const prices = (await look()).agreement.prices;
+    await shop.marit.ok('PUT', '/prices', { ...prices, taxPercent: '25' });
+    expect((await accept(now)).status).toBe(409);
+    expect((await shop.marit.send('PUT', '/prices', prices)).status).toBe(409); // an older version of the prices
+    await shop.marit.ok('PUT', '/prices', { ...prices, version: prices.version + 1 });
+    const route = { route: 'cure', seen: '1.00' };
+    expect((await owner().send('PUT', address('/route'), route)).body.title).toBe('The price has changed.');
+    expect((await look()).agreement.lines.find((l) => l.id === line.id)!.decisions).toEqual([]);
+    expect((await accept(now)).status).toBe(200);
+  });
+
   it('reaches no other visit, neither its lines nor its photos', async () => {
     const other = await takeIn(shop.marit, {
       owner: { name: 'Jory Vantrease' },
@@ -175,7 +208,8 @@ describe('the owner’s page', () => {
       quantity: '1',
       price: '1',
     });
-    expect((await owner().send('PUT', address(`/lines/${theirs.id}`), { state: 'accepted' })).status).toBe(404);
+    const blind = { state: 'accepted', version: theirs.version, amount: '1.20' };
+    expect((await owner().send('PUT', address(`/lines/${theirs.id}`), blind)).status).toBe(404);
     const photo = async (visitId: string) =>
       shop.marit.ok<{ id: string }>(
         'POST',

@@ -16,7 +16,8 @@ afterAll(() => shop.running.stop());
 const bench = () => shop.marit.ok<BenchRow[]>('GET', '/bench');
 const next = async () => (await bench()).find((r) => r.visitId === visit.id)!.next;
 const put = (path: string, body?: object) => shop.marit.ok('PUT', `/visits/${visit.id}/${path}`, body);
-const post = (path: string, body: object) => shop.marit.ok<{ id: string }>('POST', `/visits/${visit.id}/${path}`, body);
+const post = (path: string, body: object) =>
+  shop.marit.ok<{ id: string; version: number }>('POST', `/visits/${visit.id}/${path}`, body);
 const done = (stage: string) => put(`stages/${stage}`, { state: 'done' });
 
 describe('the bench follows the work', () => {
@@ -33,7 +34,12 @@ describe('the bench follows the work', () => {
     expect((await next()).text).toBe('Write the estimate');
     const line = await post('lines', { kind: 'labour', what: 'Overhaul', quantity: '6', price: '50' });
     expect(await next()).toMatchObject({ stage: 'agree', urgency: 'wait', text: 'The owner has 1 line to answer' });
-    await put(`lines/${line.id}/decision`, { state: 'accepted', how: 'phone', who: 'the owner' });
+    await put(`lines/${line.id}/decision`, {
+      state: 'accepted',
+      version: line.version,
+      how: 'phone',
+      who: 'the owner',
+    });
     await done('agree');
     expect((await next()).text).toBe('Let down 2 trains');
     for (const train of ['going', 'strike']) await put(`power/${train}`, { state: 'let down', version: 1 });

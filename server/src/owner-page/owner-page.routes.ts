@@ -34,10 +34,10 @@ export function serveOwnerPage(serve: Serve, router: Router, appContext: AppCont
     return viewOwnerPage(ctx, guest);
   };
   serve(api.ownerPage.decide, (ctx, { params, body }) =>
-    change(ctx, params.token, (guest) => decideByLink(ctx, guest, params.lineId, body.state)),
+    change(ctx, params.token, (guest) => decideByLink(ctx, guest, params.lineId, body)),
   );
   serve(api.ownerPage.choose, (ctx, { params, body }) =>
-    change(ctx, params.token, (guest) => chooseByLink(ctx, guest, body.route)),
+    change(ctx, params.token, (guest) => chooseByLink(ctx, guest, body)),
   );
   serve(api.ownerPage.ask, (ctx, { params, body }) =>
     change(ctx, params.token, (guest) => askByLink(ctx, guest, params.questionId, body.text)),

@@ -1,8 +1,8 @@
 import { openVisit } from '../visit/lock.ts';
 import { OwnerLink, OwnerLinkUse, OwnerQuestion } from './owner-page.entity.ts';
-import type { OwnerPage, ReplyOf } from '@eclat/contract';
+import type { OwnerPage, ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { priceAccepted, priceOfRoute, totals, type Decision, type RouteId } from '@eclat/core/estimate';
+import { priceAccepted, priceOfRoute, totals } from '@eclat/core/estimate';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { notFound, refused } from '../platform/http/problems.ts';
 import { hashOf, newToken } from '../platform/http/tokens.ts';
@@ -88,6 +88,7 @@ export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promi
     pricesIncludeTax: prices.pricesIncludeTax,
     lines: lines.map((l, i) => ({
       id: l.id,
+      version: l.version,
       kind: l.kind,
       what: l.what,
       amount: amounts[i]!,
@@ -118,18 +119,32 @@ export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promi
 }
 
 /** The owner's own word, as if given at the counter: by link, under the owner's name. */
-export async function decideByLink(ctx: Context, guest: Guest, lineId: string, state: Decision): Promise<void> {
-  const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, {
-    state,
-    how: 'by link',
-    who: guest.name,
-    note: '',
-  });
+export async function decideByLink(
+  ctx: Context,
+  guest: Guest,
+  lineId: string,
+  { state, version, amount }: ParsedBodyOf<typeof api.ownerPage.decide>,
+): Promise<void> {
+  await openVisit(ctx, guest.visit.id);
+  const { lines, currency } = await viewOwnerPage(ctx, guest);
+  const now = lines.find((l) => l.id === lineId);
+  if (now && (now.version !== version || now.amount !== amount))
+    throw refused(
+      'This has changed since you read it.',
+      `It says “${now.what}, ${now.amount} ${currency}” now. Nothing was ${state === 'declined' ? 'declined' : 'accepted'}.`,
+    );
+  const given = { how: 'by link', who: guest.name, note: '' } as const;
+  const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, { state, version, ...given });
   await logUse(ctx, guest, `${state}: ${line.what}`);
 }
 
-export async function chooseByLink(ctx: Context, guest: Guest, route: RouteId): Promise<void> {
-  await chooseRoute(asGuest(ctx, guest), guest.visit.id, { route, how: 'by link', who: guest.name, note: '' });
+export async function chooseByLink(
+  ctx: Context,
+  guest: Guest,
+  { route, seen }: ParsedBodyOf<typeof api.ownerPage.choose>,
+): Promise<void> {
+  const given = { how: 'by link', who: guest.name, note: '' } as const;
+  await chooseRoute(asGuest(ctx, guest), guest.visit.id, { route, seen, ...given });
   await logUse(ctx, guest, `chose: ${route}`);
 }
 

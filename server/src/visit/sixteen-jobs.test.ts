@@ -101,8 +101,13 @@ const WORK: Partial<Record<StageId, (plan: Plan, send: Send, at: (p: string) => 
     if (!asked) return;
     // Hours of an estimate are agreed, nothing that anybody measured.
     const line = { kind: 'labour', what: asked, quantity: '6', price: '50' };
-    const { id } = await shop.marit.ok<{ id: string }>('POST', at('lines'), line);
-    await shop.marit.ok('PUT', at(`lines/${id}/decision`), { state: 'accepted', how: 'phone', who: 'the owner' });
+    const { id, version } = await shop.marit.ok<{ id: string; version: number }>('POST', at('lines'), line);
+    await shop.marit.ok('PUT', at(`lines/${id}/decision`), {
+      state: 'accepted',
+      version,
+      how: 'phone',
+      who: 'the owner',
+    });
   },
   async clean({ baths = [] }, _, at, v) {
     for (const basket of baths) {

@@ -107,7 +107,7 @@ function Alternative({ offered: r, onWord, given }: { offered: OfferedRoute; onW
       ) : (
         open && (
           <Button
-            onClick={() => choose.mutate({ params, body: { route: r.route, ...given } })}
+            onClick={() => choose.mutate({ params, body: { route: r.route, seen: without.gross, ...given } })}
             disabled={given.who.trim() === ''}
           >
             The owner chose this

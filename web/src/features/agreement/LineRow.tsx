@@ -53,7 +53,7 @@ export function LineRow({
           label={`The owner’s word: ${line.what}`}
           value={line.state ?? ''}
           disabled={visit.closedAt !== null || given.who.trim() === ''}
-          onChange={(state) => decide.mutate({ params, body: { state, ...given } })}
+          onChange={(state) => decide.mutate({ params, body: { state, version: line.version, ...given } })}
           options={DECISIONS.map((d) => {
             const Icon = SHAPES[d];
             return [

@@ -186,6 +186,7 @@ describe('the owner’s page', () => {
     photos: [],
     lines: [
       {
+        version: 1,
         id: 'a',
         kind: 'labour',
         what: 'Overhaul',

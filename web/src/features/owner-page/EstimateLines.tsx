@@ -1,5 +1,5 @@
 import type { OwnerPage } from '@eclat/contract';
-import { inRoute, routeName, type RouteId } from '@eclat/core/estimate';
+import { inRoute, routeName } from '@eclat/core/estimate';
 import clsx from 'clsx';
 import { Check, CircleCheck, Clock3, X } from 'lucide-react';
 import { Panel } from '../../ui/Answer.tsx';
@@ -12,7 +12,7 @@ export const money = (page: OwnerPage, sum: string) => `${sum} ${page.currency}`
 export interface RoutesProps {
   page: OwnerPage;
   busy: boolean;
-  onChoose: (route: RouteId) => void;
+  onChoose: (route: OwnerPage['routes'][number]) => void;
 }
 
 /** The alternatives side by side: what each costs, what stays original, what is guaranteed. */
@@ -47,7 +47,7 @@ export function Routes({ page, busy, onChoose }: RoutesProps) {
                 You chose this
               </p>
             ) : (
-              <Button busy={busy} onClick={() => onChoose(r.route)}>
+              <Button busy={busy} onClick={() => onChoose(r)}>
                 Choose this
               </Button>
             )}
@@ -67,7 +67,7 @@ export const WORDS = [
 export interface LinesProps {
   page: OwnerPage;
   busy: boolean;
-  onDecide: (lineId: string, state: (typeof WORDS)[number][0]) => void;
+  onDecide: (line: OwnerPage['lines'][number], state: (typeof WORDS)[number][0]) => void;
 }
 
 /** Each piece of work with its price, and the owner's word on it. */
@@ -90,7 +90,7 @@ export function Lines({ page, busy, onDecide }: LinesProps) {
                   variant={l.state === state ? 'main' : 'quiet'}
                   aria-pressed={l.state === state}
                   disabled={busy}
-                  onClick={() => onDecide(l.id, state)}
+                  onClick={() => onDecide(l, state)}
                 >
                   <Icon className="size-5" aria-hidden />
                   {text}

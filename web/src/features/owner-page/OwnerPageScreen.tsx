@@ -56,7 +56,11 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
       setTrouble('');
       queries.setQueryData(keyOf(api.ownerPage.page, { params: { token } }), next);
     },
-    onError: (error) => setTrouble(error.message),
+    onError: (error) => {
+      setTrouble(error.message);
+      // Somebody changed it meanwhile: here it is as it stands now.
+      if (error instanceof Refusal && error.status === 409) void queries.invalidateQueries();
+    },
     networkMode: 'always',
   });
   const busy = change.isPending;
@@ -79,14 +83,18 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
         <Routes
           page={page}
           busy={busy}
-          onChoose={(route) => change.mutate(() => call(api.ownerPage.choose, { params: { token }, body: { route } }))}
+          onChoose={({ route, without }) =>
+            change.mutate(() => call(api.ownerPage.choose, { params: { token }, body: { route, seen: without } }))
+          }
         />
       )}
       <Lines
         page={page}
         busy={busy}
-        onDecide={(lineId, state) =>
-          change.mutate(() => call(api.ownerPage.decide, { params: { token, lineId }, body: { state } }))
+        onDecide={({ id: lineId, version, amount }, state) =>
+          change.mutate(() =>
+            call(api.ownerPage.decide, { params: { token, lineId }, body: { state, version, amount } }),
+          )
         }
       />
       {page.photos.length > 0 && <Photos token={token} photos={page.photos} />}
