@@ -1,7 +1,7 @@
 import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
 import { priceSeen, routeId, routeOffer, question } from './agreement.ts';
-import { id, moment, requiredText, text, version } from './common.ts';
+import { id, moment, requiredText, version } from './common.ts';
 import { zone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -15,6 +15,7 @@ export const ownerPage = z.object({
   currency: z.string(),
   taxPercent: z.string(),
   pricesIncludeTax: z.boolean(),
+  prices: version,
   lines: z.array(
     z.object({
       id,
@@ -66,7 +67,8 @@ export const ownerPageRoutes = {
     roles: 'public',
     changes: ['visit', 'bench', 'owner-page'],
     inverse: 'same',
-    body: z.object({ state: z.enum(DECISIONS), version, amount: text(40) }),
+    /** The line and the shop’s prices (its tax) as they stood on the page. */
+    body: z.object({ state: z.enum(DECISIONS), version, prices: version }),
     reply: ownerPage,
   }),
   choose: command({

@@ -157,8 +157,9 @@ describe('the owner’s page', () => {
 
   it('takes a word, under the owner’s name, and a question once however often it is sent', async () => {
     const line = (await look()).agreement.lines.find((l) => l.addition)!;
-    const { version, amount } = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
-    await owner().ok('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, amount });
+    const page = await owner().ok<OwnerPage>('GET', address());
+    const { version } = page.lines.find((l) => l.id === line.id)!;
+    await owner().ok('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, prices: page.prices });
     expect((await look()).agreement.lines.find((l) => l.addition)!.decisions.at(-1)).toMatchObject({
       state: 'accepted',
       how: 'by link',
@@ -177,14 +178,17 @@ describe('the owner’s page', () => {
 
   it('takes no word on a price that the owner did not see', async () => {
     const line = await write({ what: 'Hour hand straightened' });
-    const shown = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
-    const accept = ({ version, amount }: OwnerPage['lines'][number]) =>
-      owner().send('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, amount });
+    const shown = () => owner().ok<OwnerPage>('GET', address());
+    const accept = ({ lines, prices }: OwnerPage) => {
+      const { version } = lines.find((l) => l.id === line.id)!;
+      return owner().send('PUT', address(`/lines/${line.id}`), { state: 'accepted', version, prices });
+    };
+    const before = await shown();
     // The shop changes the price while the owner reads: what was not seen is not accepted.
     await shop.marit.ok('PATCH', at(`lines/${line.id}`), { price: '999', version: line.version });
-    const stale = await accept(shown);
+    const stale = await accept(before);
     expect([stale.status, stale.body.detail]).toEqual([409, expect.stringContaining('6493.50 crowns')]);
-    const now = (await owner().ok<OwnerPage>('GET', address())).lines.find((l) => l.id === line.id)!;
+    const now = await shown();
     // So with the tax, which no line says.
     const prices = (await look()).agreement.prices;
     await shop.marit.ok('PUT', '/prices', { ...prices, taxPercent: '25' });
@@ -194,7 +198,7 @@ describe('the owner’s page', () => {
     const route = { route: 'cure', seen: '1.00' };
     expect((await owner().send('PUT', address('/route'), route)).body.title).toBe('The price has changed.');
     expect((await look()).agreement.lines.find((l) => l.id === line.id)!.decisions).toEqual([]);
-    expect((await accept(now)).status).toBe(200);
+    expect((await accept(await shown())).status).toBe(200);
   });
 
   it('reaches no other visit, neither its lines nor its photos', async () => {
@@ -208,7 +212,7 @@ describe('the owner’s page', () => {
       quantity: '1',
       price: '1',
     });
-    const blind = { state: 'accepted', version: theirs.version, amount: '1.20' };
+    const blind = { state: 'accepted', version: theirs.version, prices: 1 };
     expect((await owner().send('PUT', address(`/lines/${theirs.id}`), blind)).status).toBe(404);
     const photo = async (visitId: string) =>
       shop.marit.ok<{ id: string }>(

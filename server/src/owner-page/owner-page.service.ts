@@ -86,6 +86,7 @@ export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promi
     currency: prices.currency,
     taxPercent: prices.taxPercent,
     pricesIncludeTax: prices.pricesIncludeTax,
+    prices: prices.version,
     lines: lines.map((l, i) => ({
       id: l.id,
       version: l.version,
@@ -123,15 +124,15 @@ export async function decideByLink(
   ctx: Context,
   guest: Guest,
   lineId: string,
-  { state, version, amount }: ParsedBodyOf<typeof api.ownerPage.decide>,
+  { state, version, prices }: ParsedBodyOf<typeof api.ownerPage.decide>,
 ): Promise<void> {
   await openVisit(ctx, guest.visit.id);
-  const { lines, currency } = await viewOwnerPage(ctx, guest);
-  const now = lines.find((l) => l.id === lineId);
-  if (now && (now.version !== version || now.amount !== amount))
+  const page = await viewOwnerPage(ctx, guest);
+  const now = page.lines.find((l) => l.id === lineId);
+  if (now && (now.version !== version || page.prices !== prices))
     throw refused(
       'This has changed since you read it.',
-      `It says “${now.what}, ${now.amount} ${currency}” now. Nothing was ${state === 'declined' ? 'declined' : 'accepted'}.`,
+      `It says “${now.what}, ${now.amount} ${page.currency}” now. Nothing was ${state === 'declined' ? 'declined' : 'accepted'}.`,
     );
   const given = { how: 'by link', who: guest.name, note: '' } as const;
   const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, { state, version, ...given });

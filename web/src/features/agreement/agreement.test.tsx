@@ -177,6 +177,7 @@ describe('the owner’s page', () => {
     currency: 'crowns',
     taxPercent: '20',
     pricesIncludeTax: true,
+    prices: 1,
     chosen: null,
     agreed: '0.00',
     promisedFor: null,

@@ -91,9 +91,9 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
       <Lines
         page={page}
         busy={busy}
-        onDecide={({ id: lineId, version, amount }, state) =>
+        onDecide={({ id: lineId, version }, state) =>
           change.mutate(() =>
-            call(api.ownerPage.decide, { params: { token, lineId }, body: { state, version, amount } }),
+            call(api.ownerPage.decide, { params: { token, lineId }, body: { state, version, prices: page.prices } }),
           )
         }
       />
