@@ -125,6 +125,8 @@ export async function setMark(
   return loadMovement(ctx, movement);
 }
 
+const MERGER_LOCK = 6_438_004;
+
 /**
  * Two books that were found to be one movement's. The entries stay where they are, each with its seal; the book of the
  * one that stays shows both, and an entry of its own says why.
@@ -135,6 +137,8 @@ export async function merge(
   movementId: string,
   { otherId, why }: ParsedBodyOf<typeof api.movements.merge>,
 ): Promise<Book> {
+  // One merger after another: two that cross would lead each book into the other.
+  await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [MERGER_LOCK]);
   const movement = await movementNow(ctx, movementId);
   const other = await movementNow(ctx, otherId);
   if (other.id === movement.id) throw badField('otherId', 'These are one movement already.');

@@ -158,8 +158,14 @@ export async function orderItem(
   return one(ctx, id);
 }
 
+/** An order, with nobody else saying anything of it until the unit of work ends. */
+async function orderHeld(ctx: Context, id: string, orderId: string) {
+  await sql(ctx.em, 'select 1 from stock_order where id = ? for update', [orderId]);
+  return findOrRefuse(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
+}
+
 export async function arrived(ctx: Context, id: string, orderId: string, has: boolean): Promise<StockView> {
-  const order = await findOrRefuse(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
+  const order = await orderHeld(ctx, id, orderId);
   if (order.visitId) ctx.touched.add(order.visitId);
   if (has && !order.arrivedAt) moved(ctx, id, order.quantity, 'came in', null, order.id);
   if (!has) await ctx.em.nativeDelete(StockMove, { forId: order.id });
@@ -168,7 +174,7 @@ export async function arrived(ctx: Context, id: string, orderId: string, has: bo
 }
 
 export async function removeOrder(ctx: Context, id: string, orderId: string): Promise<StockView> {
-  const order = await findOrRefuse(ctx, StockOrder, { id: orderId, itemId: id }, 'order');
+  const order = await orderHeld(ctx, id, orderId);
   if (order.arrivedAt) throw refused('It came in already.', 'Say first that it had not.');
   ctx.em.remove(order);
   return one(ctx, id);

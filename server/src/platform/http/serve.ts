@@ -7,7 +7,7 @@ import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
 import type { Context } from './context.ts';
 import { sql, type AppContext } from './app-context.ts';
-import { HttpProblem, notFound } from './problems.ts';
+import { HttpProblem, notFound, refused } from './problems.ts';
 import { personOf } from './session.ts';
 
 interface Given<R extends Route> {
@@ -77,19 +77,30 @@ export const serveOn =
           });
           return reply;
         });
-      const reply = await (route.reads ? work(appContext.orm.em.fork()) : unit().catch(onceMore(unit)));
+      const reply = await (route.reads ? work(appContext.orm.em.fork()) : tried(unit));
       if (appContext.checkReplies) route.reply.parse(JSON.parse(JSON.stringify(reply)));
       if (!res.headersSent) res.status(route.method === 'POST' && !route.reads ? 201 : 200).json(reply);
     });
   };
 
-/** Somebody else was faster by a breath: seen again, it is what it is for all who come second. */
-const onceMore =
-  <T>(unit: () => Promise<T>) =>
-  (error: unknown): Promise<T> => {
-    if (error instanceof OptimisticLockError) return unit();
-    throw error;
-  };
+const MOST_TRIES = 5;
+/** Serialization failure and deadlock (PostgreSQL manual, appendix A): either may be done again. */
+const isRace = (error: unknown) =>
+  error instanceof OptimisticLockError || ['40001', '40P01'].includes((error as { code?: string }).code ?? '');
+
+/**
+ * Somebody else was faster by a breath: seen again, it is what it is for all who come second.
+ * @throws 409 when others are faster each time
+ */
+async function tried<T>(unit: () => Promise<T>): Promise<T> {
+  for (let n = 1; n <= MOST_TRIES; n++)
+    try {
+      return await unit();
+    } catch (error) {
+      if (!isRace(error)) throw error;
+    }
+  throw refused('Many changed this at once.', 'Nothing of yours was written. Look again, and try once more.');
+}
 
 function parse(schema: z.ZodType, value: unknown): unknown {
   const parsed = schema.safeParse(value);
