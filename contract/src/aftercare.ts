@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, moment, text } from './common.ts';
+import { calendarDay, id, moment, text } from './common.ts';
 import { everyone } from './people.ts';
 import { read } from './route.ts';
 
@@ -11,8 +11,8 @@ const dueAgain = z.object({
   movementId: id,
   code: z.string(),
   signedAt: moment,
-  oil: z.iso.date(),
-  overhaul: z.iso.date(),
+  oil: calendarDay(),
+  overhaul: calendarDay(),
 });
 
 export type DueAgain = z.infer<typeof dueAgain>;

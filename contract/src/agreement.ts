@@ -1,6 +1,6 @@
 import { decimal, ROUTE_IDS, LINE_KINDS, WAYS_GIVEN, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
-import { basedOn, text, requiredText, id, signed, version, moment, changesTo, done } from './common.ts';
+import { calendarDay, basedOn, text, requiredText, id, signed, version, moment, changesTo, done } from './common.ts';
 import { everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -84,8 +84,8 @@ export const agreement = z.object({
 });
 
 export const promise = z.object({
-  half: z.iso.date(),
-  nineInTen: z.iso.date(),
+  half: calendarDay(),
+  nineInTen: calendarDay(),
   odds: z.number().nullable(),
   reasons: z.array(z.string()),
 });

@@ -3,7 +3,13 @@ import { HOLE_RANGE_MM } from '@eclat/core/pivots';
 import { z } from 'zod';
 
 export const id = z.uuid();
-export const moment = z.iso.datetime();
+/** Years of which a shop speaks: before and after them it is a slip of the hand. */
+const YEARS = /^(1[6-9]|2[01])\d\d-/;
+const ofOurYears = (day: string) => YEARS.test(day);
+const NO_YEAR = 'A year from 1600 to 2199.';
+export const moment = z.iso.datetime().refine(ofOurYears, NO_YEAR);
+/** A day of the calendar, `2026-11-29`. */
+export const calendarDay = (message = 'A day such as 2026-11-29.') => z.iso.date(message).refine(ofOurYears, NO_YEAR);
 export const version = z.int().min(0);
 export const stageId = z.enum(STAGE_IDS);
 /** Who did it and when: on everything that is written at the bench. */

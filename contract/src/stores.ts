@@ -1,6 +1,6 @@
 import { KIND_IDS, SIZE_IDS } from '@eclat/core/stores';
 import { z } from 'zod';
-import { requiredText, text, id, moment, version, changesTo, done } from './common.ts';
+import { calendarDay, requiredText, text, id, moment, version, changesTo, done } from './common.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -37,7 +37,7 @@ export const stockFields = z.object({
 
 export const orderFields = z.object({
   quantity: whole(1, 'How many'),
-  expectedOn: z.iso.date('A day such as 2026-03-14.').nullable().default(null),
+  expectedOn: calendarDay('A day such as 2026-03-14.').nullable().default(null),
   visitId: id.nullable().default(null),
 });
 
@@ -63,7 +63,7 @@ const move = z.object({
   by: z.string(),
 });
 
-const csv = z.object({ csv: z.string().min(1, 'The table is empty.').max(240_000, 'At most 240 kB at once.') });
+const csv = z.object({ csv: z.string().min(1, 'The table is empty.').max(7_000_000, 'At most 7 MB at once.') });
 
 export const importPreview = z.object({
   rows: z.array(

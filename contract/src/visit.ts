@@ -6,7 +6,7 @@ import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
 import { cleaningRun } from './cleaning.ts';
-import { requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
+import { calendarDay, requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
 import { observations, lookTaken } from './diagnosis.ts';
 import { electricEntry } from './electric.ts';
 import { bush, part, partWork } from './fitting.ts';
@@ -32,7 +32,7 @@ import { keptWorking } from './workings.ts';
 
 export const trial = z.object({
   expected: requiredText(400, 'What is expected'),
-  reviewOn: z.iso.date('The date on which it is looked at again is needed.'),
+  reviewOn: calendarDay('The date on which it is looked at again is needed.'),
   outcome: text(400).default(''),
   offer: text(400).default(''),
 });
@@ -94,7 +94,7 @@ export const newVisit = z
     notWanted: text(1000).default(''),
     outOfScope: text(1000).default(''),
     received: z.array(receivedFields).max(60).default([]),
-    promisedFor: z.iso.date().nullable().default(null),
+    promisedFor: calendarDay().nullable().default(null),
   })
   .superRefine((v, ctx) => {
     const one = (a: unknown, b: unknown, path: string, what: string) => {
@@ -117,7 +117,7 @@ export const visitFields = z.object({
   wanted: text(1000),
   notWanted: text(1000),
   outOfScope: text(1000),
-  promisedFor: z.iso.date().nullable(),
+  promisedFor: calendarDay().nullable(),
 });
 
 export const nextAction = z.object({

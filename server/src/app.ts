@@ -26,6 +26,7 @@ import { forLog, pathForLog } from './platform/http/for-log.ts';
 import { badField, HttpProblem } from './platform/http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './platform/http/security.ts';
 import { type AppContext } from './platform/http/app-context.ts';
+import { wellFormed } from './platform/http/well-formed.ts';
 import { serveOn } from './platform/http/serve.ts';
 import { personOf, sessionOf, withSession } from './platform/http/session.ts';
 import type { LiveNotices } from './platform/live/live.ts';
@@ -83,7 +84,8 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
     next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
   router.use('/visits/:visitId/photos', signedIn, photoBody);
   router.use('/visits/:visitId/recordings', signedIn, recordingBody);
-  router.use(express.json({ limit: '256kb' }));
+  router.use('/stores-table', signedIn, express.json({ limit: '8mb' }));
+  router.use(express.json({ limit: '256kb' }), wellFormed);
   router.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
     next();
@@ -195,6 +197,8 @@ function asProblem(error: unknown): HttpProblem {
       detail: 'Nothing was written. It is tried again by itself.',
       retryAfterS: 5,
     });
+  // Class 22: a value that its column cannot hold (PostgreSQL manual, appendix A).
+  if (/^22\w{3}$/.test(code ?? '')) return new HttpProblem(422, 'Something typed cannot be.');
   if (code === '23505')
     return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', {
       detail: 'Look again: it is there.',

@@ -17,7 +17,7 @@ export const STORE_COLUMNS = [
   'batch',
   'note',
 ] as const;
-export const MOST_ROWS = 5_000;
+export const MOST_ROWS = 20_000;
 
 export interface StockRow extends Item {
   line: number;
@@ -86,10 +86,10 @@ function readRow(row: TableRow): { item: StockRow; wrong: RowProblem[] } {
   };
   const name = words('name');
   if (name === '') bad('name', 'A name is needed.');
-  const whole = (column: string) => {
+  const whole = (column: string, least = 0) => {
     const n = numberIn(row.cell(column));
-    if (n !== undefined && !(Number.isInteger(n) && n >= 0 && n <= 100_000))
-      bad(column, 'A whole number, 0 to 100,000.');
+    if (n !== undefined && !(Number.isInteger(n) && n >= least && n <= 100_000))
+      bad(column, `A whole number, ${least === 0 ? '0' : '−100,000'} to 100,000.`);
     return n;
   };
   const sizes: Sizes = {};
@@ -108,7 +108,8 @@ function readRow(row: TableRow): { item: StockRow; wrong: RowProblem[] } {
       kind,
       name,
       sizes,
-      onHand: whole('on_hand') ?? null,
+      // More was used than counted: it is less than none until somebody counts.
+      onHand: whole('on_hand', -100_000) ?? null,
       minimum: whole('minimum') ?? 0,
       price,
       supplier: words('supplier'),

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { openVisit } from '../visit/lock.ts';
 import type { ImportPreview, ParsedBodyOf, ReplyOf, StockItem as StockView } from '@eclat/contract';
 import { api } from '@eclat/contract';
@@ -243,13 +244,14 @@ export async function importTable(ctx: Context, csv: string): Promise<{ ok: true
         .slice(0, 50)
         .map((p) => ({ path: `csv.${p.line}.${p.column}`, message: `Line ${p.line}: ${p.message}` })),
     });
+  // Everything is read once and written at once: a long table holds the stores no longer than a short one.
+  const items = new Map((await ctx.em.find(StockItem, {})).map((i) => [i.id, i]));
   for (const { row, there } of lines) {
-    const item = there
-      ? await findOrRefuse(ctx, StockItem, { id: there.id }, 'thing in the stores')
-      : ctx.em.create(StockItem, { ...fieldsOf(row), identity: identityOf(row) });
-    if (there) ctx.em.assign(item, fieldsOf({ ...row, name: there.name }));
-    else await ctx.em.flush();
-    if (row.onHand !== null) moved(ctx, item.id, row.onHand - (there?.onHand ?? 0), 'counted');
+    const item = there && items.get(there.id);
+    const id = item?.id ?? randomUUID();
+    if (item) ctx.em.assign(item, fieldsOf({ ...row, name: item.name }));
+    else ctx.em.create(StockItem, { id, ...fieldsOf(row), identity: identityOf(row) });
+    if (row.onHand !== null) moved(ctx, id, row.onHand - (there?.onHand ?? 0), 'counted');
   }
   const of = (e: 'new' | 'changed') => lines.filter((l) => l.effect.effect === e).length;
   return { ok: true, added: of('new'), changed: of('changed') };

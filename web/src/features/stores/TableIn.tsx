@@ -1,5 +1,6 @@
 import type { ImportPreview } from '@eclat/contract';
 import { KINDS, STORE_COLUMNS } from '@eclat/core/stores';
+import { tableText } from '@eclat/core/table';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -11,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextArea } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
+const LARGEST = 6_000_000;
 const WORDS = { new: 'new', changed: 'changes', same: 'the same' };
 
 /**
@@ -21,6 +23,7 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
   const [csv, setCsv] = useState('');
   const table = useDeferredValue(csv);
   const [tooLarge, setTooLarge] = useState('');
+  const [guessed, setGuessed] = useState(false);
   const { data: seen, error } = useQuery({
     ...fetched(api.stores.previewTable, { body: { csv: table } }),
     enabled: table.trim() !== '',
@@ -34,8 +37,10 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
   const file = async (f: File | undefined) => {
     if (!f) return;
     setTooLarge('');
-    if (f.size > 240_000) return setTooLarge(`${f.name} has ${Math.ceil(f.size / 1000)} kB: at most 240 kB at once.`);
-    setCsv(await f.text());
+    if (f.size > LARGEST) return setTooLarge(`${f.name} has ${Math.ceil(f.size / 1e6)} MB: at most 6 MB at once.`);
+    const read = tableText(new Uint8Array(await f.arrayBuffer()));
+    setGuessed(read.from !== null);
+    setCsv(read.text);
   };
   const bad = seen?.problems ?? [];
   const of = (e: 'new' | 'changed' | 'same') => seen!.rows.filter((r) => r.effect === e).length;
@@ -57,6 +62,11 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
             onChange={(e) => void file(e.target.files?.[0])}
           />
         </label>
+        {guessed && (
+          <Answer tone="due" title="It is not written in UTF-8">
+            It was read as Windows wrote it (code page 1252). Look at a name with an accent before you take it in.
+          </Answer>
+        )}
         <TableHelp csv={csv} setCsv={setCsv} />
         {(tooLarge || error) && (
           <Answer tone="danger" title="It could not be read">
