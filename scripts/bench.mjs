@@ -24,6 +24,7 @@ await main(async () => {
     PORT: String(port),
     NODE_ENV: 'production',
     ECLAT_DEMO: '1',
+    ECLAT_CHECK_REPLIES: process.argv[2] === 'fuzz' ? '1' : '0',
     CHROMIUM: chromium,
     ECLAT_ADDRESS: `http://127.0.0.1:${port}`,
   };
@@ -44,6 +45,7 @@ await main(async () => {
       'find.ts',
       'sound.ts',
       'presses.ts',
+      ...(only === 'fuzz' ? ['fuzz.ts'] : []), // it leaves the demo in no state to be measured
     ].filter((f) => !only || f.startsWith(only))) {
       const { status } = spawnSync(
         process.execPath,

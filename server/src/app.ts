@@ -130,7 +130,13 @@ export function createApp(appContext: AppContext, { live, log, web, proxies }: O
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     live.listen(req, res, sessionOf(req)!);
   });
-  router.get('/openapi.json', (_req, res) => void res.json(openApi()));
+  // Made once: it is the same for as long as the server runs.
+  let described: string | undefined;
+  router.get(
+    '/openapi.json',
+    signedIn,
+    (_req, res) => void res.type('json').send((described ??= JSON.stringify(openApi()))),
+  );
   router.use(() => {
     throw new HttpProblem(404, 'There is no such address in the API.');
   });
