@@ -39,6 +39,7 @@ import { setPoint } from '@eclat/server/oiling/oiling.service';
 import { addPhoto, setMark } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power-down/power-down.service';
 import { comesOff, staysWhole } from '@eclat/core/strip';
+import { decodePhoto } from '@eclat/server/photos/decode';
 import { addPhase, addStep, setFate } from '@eclat/server/strip/strip.service';
 import { listStores } from '@eclat/server/stores/stores.service';
 import { setPart, measureHole, soundParts } from '@eclat/server/survey/survey.service';
@@ -87,7 +88,9 @@ export class Workshop {
   takeIn = (given: BodyOf<typeof api.visit.open>): Promise<Visit> =>
     this.did(takeIn(this.ctx, api.visit.open.body.parse(given)), 6);
   photo = async (visitId: string, picture: Picture, caption: string, stage: StageId = 'intake') =>
-    this.did(addPhoto(this.ctx, visitId, await photograph(picture, this.random()), { caption, stage }));
+    this.did(
+      addPhoto(this.ctx, visitId, await decodePhoto(await photograph(picture, this.random())), { caption, stage }),
+    );
   inscribe = (movementId: string, date: string, text: string, place: string) =>
     this.did(inscribe(this.ctx, movementId, { date, text, place }));
   promise = async (visit: Visit, date: string) =>

@@ -5,12 +5,21 @@ import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { personOf } from '../platform/http/session.ts';
 import { sql, type AppContext } from '../platform/http/app-context.ts';
 import { type Serve } from '../platform/http/serve.ts';
-import { addPhoto, changePhoto, LARGEST_BYTES, setMark, removeMark } from './photos.service.ts';
+import { standsOpen } from '../visit/lock.ts';
+import { decodePhoto, LARGEST_BYTES, type Decoded } from './decode.ts';
+import { addPhoto, changePhoto, setMark, removeMark } from './photos.service.ts';
 
 export const photoBody = express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_BYTES });
 
 export function servePhotos(serve: Serve, router: Router, appContext: AppContext): void {
-  serve(api.photos.add, (ctx, { params, query, req }) => addPhoto(ctx, params.visitId, req.body, query));
+  serve<typeof api.photos.add, Decoded>(
+    api.photos.add,
+    (ctx, { params, query, before }) => addPhoto(ctx, params.visitId, before, query),
+    async (ctx, { params, req }) => {
+      await standsOpen(ctx, params.visitId);
+      return decodePhoto(req.body);
+    },
+  );
   serve(api.photos.change, async (ctx, { params, body }) => {
     await changePhoto(ctx, params.visitId, params.photoId, body);
     return ok;

@@ -2,53 +2,23 @@ import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
-import sharp from 'sharp';
+import type { Decoded } from './decode.ts';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { badField, HttpProblem } from '../platform/http/problems.ts';
+import { badField } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { STANDS } from '../assessment/findings.service.ts';
 import { Finding } from '../assessment/findings.entity.ts';
 import { Photo, PhotoMark } from './photos.entity.ts';
 
-export const LARGEST_BYTES = 15 * 1024 * 1024;
-const MOST_PIXELS = 80_000_000;
-const SIZES = { large: 2400, medium: 1100, small: 320 } as const;
-export type PhotoSize = keyof typeof SIZES;
-const KINDS = ['jpeg', 'png', 'webp'];
-
-/**
- * A photo is known by its content, not by what it is called: decoded, turned upright, and written anew in three sizes.
- * What is written anew carries no position and no other data of the camera.
- * @throws 415 when it is not JPEG, PNG or WebP, or cannot be decoded
- */
+/** @param decoded made before the unit of work began: no visit is held while a picture is decoded */
 export async function addPhoto(
   ctx: Context,
   visitId: string,
-  bytes: unknown,
+  decoded: Decoded,
   { caption, stage }: { caption: string; stage: StageId },
 ): Promise<Shape> {
-  if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw notAPhoto();
-  const { format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
-    .metadata()
-    .catch(() => {
-      throw notAPhoto();
-    });
-  if (!KINDS.includes(format)) throw notAPhoto();
-  const at = async (size: PhotoSize) => {
-    const edge = SIZES[size];
-    return sharp(bytes, { limitInputPixels: MOST_PIXELS })
-      .autoOrient()
-      .resize(edge, edge, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: size === 'large' ? 86 : 80, mozjpeg: size !== 'large' })
-      .toBuffer({ resolveWithObject: true })
-      .catch(() => {
-        throw notAPhoto();
-      });
-  };
-  const [large, medium, small] = [await at('large'), await at('medium'), await at('small')];
   await openVisit(ctx, visitId);
-  const { width, height } = large.info;
   const [last] = await sql<{ n: number }>(
     ctx.em,
     'select coalesce(max(position), 0)::int as n from photo where visit_id = ?',
@@ -59,19 +29,13 @@ export async function addPhoto(
     position: last!.n + 1,
     caption,
     stage,
-    width,
-    height,
-    large: large.data,
-    medium: medium.data,
-    small: small.data,
+    ...decoded,
     ...signature(ctx),
   });
   await ctx.em.flush();
+  const { width, height } = decoded;
   return { id: photo.id, caption, stage, width, height, marks: [], by: photo.by, at: photo.at.toISOString() };
 }
-
-const notAPhoto = () =>
-  new HttpProblem(415, 'This is not a photo that can be read.', { detail: 'JPEG, PNG or WebP, up to 15 MB.' });
 
 type Point = Shape['marks'][number];
 const viewMark = (m: {

@@ -67,6 +67,22 @@ it.each([
   ['nothing', Buffer.alloc(0)],
 ])('refuses %s', async (_, bytes) => expect((await shop.marit.send('POST', path, bytes)).status).toBe(415));
 
+it('takes small files that unfold to many pixels in their turn, while the shop goes on, and none that unfolds too far', async () => {
+  const unfolds = (edge: number) =>
+    sharp({ create: { width: edge, height: edge, channels: 3, background: '#888' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+  const bomb = await unfolds(7_900);
+  const sent = Array.from({ length: 6 }, () => shop.marit.send('POST', path, bomb));
+  const others = await Promise.all(Array.from({ length: 10 }, () => shop.marit.send('GET', '/bench')));
+  expect(others.map((o) => o.status)).toEqual(Array.from({ length: 10 }, () => 200));
+  expect((await Promise.all(sent)).map((s) => s.status)).toEqual(Array.from({ length: 6 }, () => 201));
+  expect((await shop.marit.send('POST', path, await unfolds(8_100))).status).toBe(415);
+  // Nothing is decoded for a visit that is not there.
+  const nowhere = await shop.marit.send('POST', `/visits/${randomUUID()}/photos?stage=intake&caption=`, bomb);
+  expect(nowhere.status).toBe(404);
+});
+
 it('refuses a GIF, which it could decode but does not take', async () => {
   const gif = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } })
     .gif()
