@@ -77,6 +77,8 @@ export const newMovement = z.object({
   absent: z.array(z.enum(ABSENT)).max(ABSENT.length).default([]),
   /** History that came with it in a record of another shop. */
   history: travelledEntries.default([]),
+  /** The file that it was read from. */
+  historyFrom: text(200).default(''),
 });
 
 /** How its trains lie between the plates, as far as somebody measured. */
@@ -131,6 +133,8 @@ export const entry = z.object({
   amends: id.nullable(),
   hash: z.string(),
   writtenAt: moment,
+  /** It came in a record: nobody here saw the work, and nothing here proves it. */
+  takenOver: z.object({ by: z.string(), at: moment, from: z.string() }).nullable(),
 });
 
 export type Entry = z.infer<typeof entry>;

@@ -22,6 +22,8 @@ export const HistoryEntry = defineEntity({
     previousHash: text().nullable(),
     hash: text(),
     writtenAt: moment(),
+    /** Of an entry that came in a record of another shop. */
+    takenOver: p.json<NonNullable<Entry['takenOver']>>().columnType('jsonb').nullable(),
   },
 });
 export type HistoryEntry = InferEntity<typeof HistoryEntry>;

@@ -20,6 +20,7 @@ interface NewEntry {
   visitId?: string;
   record?: ServiceRecord;
   amends?: string;
+  takenOver?: Entry['takenOver'];
 }
 
 /** A date that is none was once let in with a book: the entry stands as it was sealed, and says so. */
@@ -38,6 +39,7 @@ export const viewEntry = (e: HistoryEntry): Entry => ({
   amends: e.amends ?? null,
   hash: e.hash,
   writtenAt: e.writtenAt.toISOString(),
+  takenOver: e.takenOver ?? null,
 });
 
 /**
@@ -68,6 +70,7 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     amends: given.amends ?? null,
     previousHash: last?.hash ?? null,
     writtenAt,
+    ...(given.takenOver ? { takenOver: given.takenOver } : {}),
   };
   const hash = createHash('sha256')
     .update(canonical({ ...body, writtenAt: writtenAt.toISOString() }))

@@ -2,7 +2,7 @@ import type { Book, MovementBook, Visit } from '@eclat/contract';
 import type { HistoryEntry } from '../movements/history.entity.ts';
 import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newClock, openShop, takeIn } from '../../test/shop.ts';
+import { newClock, openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -176,11 +176,16 @@ describe('a book that goes with the clock', () => {
     const travelled = record.entries.map((e) => ({ ...e, shop: 'Brackwater Clocks', signedBy: 'Eben Strake' }));
     const amendment = { ...travelled[0]!, kind: 'amendment', title: 'Amendment', text: 'It reads 1893.', amends: 0 };
     const visit = await takeIn(second.marit, {
-      movement: { ...marks(['label', 'm']), history: [...travelled, amendment] },
+      movement: { ...marks(['label', 'm']), history: [...travelled, amendment], historyFrom: 'book.json' },
     });
     const book = await second.marit.ok<Book>('GET', `/movements/${visit.movement.id}`);
     expect(book.entries).toMatchObject([
-      { date: '189X', shop: 'Brackwater Clocks', signedBy: 'Eben Strake' },
+      {
+        date: '189X',
+        shop: 'Brackwater Clocks',
+        signedBy: 'Eben Strake',
+        takenOver: { by: 'Marit Fennick', from: 'book.json' },
+      },
       { kind: 'amendment', amends: book.entries[0]!.id },
     ]);
     expect(
@@ -200,6 +205,20 @@ describe('a book that goes with the clock', () => {
     expect(await refused({ ...travelled[0]!, date: 'spring 1' })).toEqual(['movement.history.0.date']);
     expect(await refused(travelled[0]!, { ...amendment, amends: null })).toEqual(['movement.history.1.amends']);
     expect(await refused({ ...amendment, amends: 1 }, travelled[0]!)).toEqual(['movement.history.0.amends']);
+    // Work of this very shop is not brought in from outside, however its name is written; the counter brings in none.
+    const bring = (who: Browser, history: object[], mark = 'q') =>
+      who.send('POST', '/visits', newClock({ movement: { ...marks(['label', mark]), history } }));
+    const forged = { ...travelled[0]!, kind: 'visit', title: 'Overhauled', shop: 'FENNICK  ROW Clock-Room' };
+    expect((await bring(second.marit, [forged])).body.fields).toEqual([
+      { path: 'movement.history', message: expect.stringContaining('stands in none of its books') },
+    ]);
+    const back = await bring(shop.marit, record.entries);
+    expect(back.body.fields![0]!.message).toContain(`stands in the book of ${first.movement.code}`);
+    await second.marit.ok('POST', '/people', { name: 'Wilf Arden', role: 'counter', passphrase: PASS });
+    const wilf = second.browser();
+    await wilf.ok('PUT', '/session', { name: 'Wilf Arden', passphrase: PASS });
+    expect((await bring(wilf, travelled)).status).toBe(403);
+    expect((await bring(wilf, [])).status).toBe(201);
     await second.running.stop();
   });
 

@@ -116,6 +116,7 @@ describe('figures say in words what they show', () => {
       signedBy: '',
       record: null,
       amends: null,
+      takenOver: null,
       hash: 'x',
       writtenAt: '',
     });

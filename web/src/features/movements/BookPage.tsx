@@ -3,10 +3,12 @@ import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
 import { ArrowLeftRight, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
 import { useState } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea } from '../../ui/Field.tsx';
+import { dayTime } from '../../ui/dates.ts';
 import { RecordOf } from './RecordOf.tsx';
 
 export const KINDS = {
@@ -18,7 +20,34 @@ export const KINDS = {
   replacement: ['Movement changed', ArrowLeftRight],
 } as const;
 
-export function Page({ entry, amendments, marked }: { entry: Entry; amendments: Entry[]; marked: boolean }) {
+interface PageProps {
+  entry: Entry;
+  amendments: Entry[];
+  marked: boolean;
+}
+
+/** One entry. One that cannot be shown, whatever is wrong with it, hides none of the others. */
+export function Page(props: PageProps) {
+  return (
+    <ErrorBoundary fallback={<Unreadable entry={props.entry} />}>
+      <WholePage {...props} />
+    </ErrorBoundary>
+  );
+}
+
+function Unreadable({ entry }: { entry: Entry }) {
+  return (
+    <li className="border-t border-line py-4 first:border-t-0">
+      <p className="text-lg font-bold">An entry of this book cannot be shown</p>
+      <p className="text-soft">It stands as it is; this is what is in it:</p>
+      <pre className="mt-2 max-h-60 overflow-auto rounded-lg bg-sunk p-3 text-sm whitespace-pre-wrap">
+        {JSON.stringify(entry, null, 1)}
+      </pre>
+    </li>
+  );
+}
+
+function WholePage({ entry, amendments, marked }: PageProps) {
   const [amending, setAmending] = useState(false);
   const [kind, Icon] = KINDS[entry.kind];
   return (
@@ -50,6 +79,12 @@ export function Page({ entry, amendments, marked }: { entry: Entry; amendments: 
           {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
           {entry.shop} · seal {entry.hash.slice(0, 12)}
         </p>
+        {entry.takenOver && (
+          <p className="text-sm font-semibold text-brass">
+            Taken over from {entry.takenOver.from || 'a file'} by {entry.takenOver.by}, {dayTime(entry.takenOver.at)}:
+            it is as that file says it, and nothing here proves it.
+          </p>
+        )}
         {amendments.map((a) => (
           <div key={a.id} id={a.id} className="mt-3 border-l-4 border-steel pl-3">
             <p className="flex items-center gap-2 text-sm font-semibold text-steel">

@@ -1,5 +1,6 @@
 import type { MovementBook } from '@eclat/contract';
 import { movementBook } from '@eclat/contract/movement-book';
+import { benchRoles } from '@eclat/contract/people';
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { dateInWords } from '@eclat/core/history';
 import { FAMILIES } from '@eclat/core/movement';
@@ -8,6 +9,7 @@ import { FileJson } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import type { z } from 'zod';
+import { useMe } from '../../data/queries.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import type { IntakeForm } from './form.ts';
 
@@ -23,7 +25,9 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
 
 /** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
 export function CameWithRecord() {
-  const { setValue, watch } = useFormContext<IntakeForm>();
+  const { setValue, watch, formState } = useFormContext<IntakeForm>();
+  const mayTake = benchRoles.includes(useMe()?.role ?? 'counter');
+  const refused = formState.errors.movement?.history?.message;
   const id = useId();
   const [trouble, setTrouble] = useState('');
   const history = watch('movement.history') ?? [];
@@ -45,8 +49,13 @@ export function CameWithRecord() {
       fittings: [],
       marks: movement.marks.flatMap(({ place, text }) => (isPlace(place) ? [{ place, text }] : [])),
       history: entries,
+      historyFrom: file.name.slice(0, 200),
     });
   };
+  if (!mayTake)
+    return (
+      <p className="text-sm text-soft sm:col-span-2">If it came with a record, somebody who may sign takes it in.</p>
+    );
   return (
     <div className="sm:col-span-2">
       <input
@@ -64,15 +73,15 @@ export function CameWithRecord() {
         <FileJson className="size-5" aria-hidden />
         It came with a record
       </label>
-      {trouble && (
+      {(trouble || refused) && (
         <p className="font-semibold text-danger" role="alert">
-          {trouble}
+          {trouble || refused}
         </p>
       )}
       {history.length > 0 && (
         <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
           <p className="font-bold">
-            {counted(history.length, 'entry', 'entries')} came with it and go on in its book here
+            {counted(history.length, 'entry', 'entries')} came with it and go on in its book here, marked as taken over
           </p>
           <ul>
             {history
