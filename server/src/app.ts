@@ -57,12 +57,19 @@ export interface Options {
   web: string;
   /** How many proxies stand in front. */
   proxies: number;
+  /** Set while the server goes down: nothing new is begun. */
+  stopping?: { begun: boolean };
 }
 
-export function createApp(appContext: AppContext, { live, log, web, proxies }: Options): express.Express {
+export function createApp(appContext: AppContext, { live, log, web, proxies, stopping }: Options): express.Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
+  app.use((_req, res, next) => {
+    if (!stopping?.begun) return next();
+    res.set('connection', 'close');
+    next(new HttpProblem(503, 'Eclat is being stopped.', { detail: 'It is sent again by itself.', retryAfterS: 5 }));
+  });
   app.use(headers);
   app.use(
     compression({
@@ -185,7 +192,9 @@ function servePages(app: express.Express, web: string): void {
 const problems = (log: Logger) => (error: unknown, req: Request, res: Response, next: NextFunction) => {
   if (res.headersSent) return next(error);
   const found = asProblem(error);
-  if (found.status >= 500) log.error({ err: forLog(error), path: pathForLog(req.path) }, 'request failed');
+  // What was refused on purpose is no fault of the server.
+  if (found.status >= 500 && !(error instanceof HttpProblem))
+    log.error({ error: forLog(error), path: pathForLog(req.path) }, 'request failed');
   if (found.extra.retryAfterS) res.set('retry-after', String(found.extra.retryAfterS));
   res.status(found.status).type('application/problem+json').send(JSON.stringify(found.body()));
 };

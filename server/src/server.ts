@@ -49,7 +49,10 @@ export async function startServer(settings: Settings): Promise<Running> {
     appContext.clock,
   );
   await live.start();
-  const server = createServer(createApp(appContext, { live, log, web: settings.web, proxies: settings.proxies }));
+  const stopping = { begun: false };
+  const server = createServer(
+    createApp(appContext, { live, log, web: settings.web, proxies: settings.proxies, stopping }),
+  );
   await listen(server, settings);
   const sweeping = setInterval(
     () => void sweep(appContext).catch((error: unknown) => log.warn({ error: forLog(error) }, 'sweep failed')),
@@ -63,15 +66,31 @@ export async function startServer(settings: Settings): Promise<Running> {
     address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
     async stop() {
       clearInterval(sweeping);
+      stopping.begun = true;
       await live.stop();
-      await new Promise<void>((resolve) => {
-        server.close(() => resolve());
-        server.closeIdleConnections();
-        setTimeout(() => server.closeAllConnections(), 3000).unref();
-      });
+      await closed(server);
       await orm.close(true);
     },
   };
+}
+
+const GRACE_MS = 500,
+  LONGEST_MS = 15_000;
+
+/**
+ * What is being done is done; what comes meanwhile on an open connection is refused before it is read, and its
+ * connection ends with that answer. None is cut off, but after a quarter of a minute.
+ */
+function closed(server: Server): Promise<void> {
+  return new Promise((resolve) => {
+    server.close(() => resolve());
+    const idle = setInterval(() => server.closeIdleConnections(), GRACE_MS);
+    const late = setTimeout(() => server.closeAllConnections(), LONGEST_MS);
+    server.once('close', () => {
+      clearInterval(idle);
+      clearTimeout(late);
+    });
+  });
 }
 
 const listen = (server: Server, { port, host }: Settings) =>

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { api, type Route } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newClock, openShop, PASS, takeIn, type Browser } from '../../../test/shop.ts';
-import { startServer } from '../../server.ts';
+import { Browser, freshDatabase, newClock, openShop, PASS, serveOn, takeIn } from '../../../test/shop.ts';
 import { sql } from './app-context.ts';
+import { forLog, pathForLog } from './for-log.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -69,26 +69,34 @@ describe('who may', () => {
   it('refuses a change from another origin, or from none', async () => {
     expect((await shop.marit.send('POST', '/visits', newClock(), { origin: 'http://evil.example' })).status).toBe(403);
     expect((await shop.marit.send('DELETE', '/session', undefined, { origin: '' })).status).toBe(403);
+    const scheme = shop.running.address.replace('http:', 'https:');
+    expect((await shop.marit.send('POST', '/visits', newClock(), { origin: scheme })).status).toBe(403);
+  });
+
+  it('goes down with every request answered or refused, none cut off', async () => {
+    const running = await serveOn(shop.url, shop.now);
+    const browsers = Array.from({ length: 20 }, () => new Browser(running.address));
+    // Each keeps its connection open, and has the next request on it while the server goes down.
+    await Promise.all(browsers.map((b) => b.send('GET', '/session')));
+    const signIn = (b: Browser) => b.send('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS });
+    const underWay = browsers.slice(0, 10).map(signIn);
+    // Under way they are once their passphrases are being reckoned; and then the server goes down.
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    const stopped = running.stop();
+    const late = browsers.slice(10).map((b) => b.send('GET', '/session'));
+    const statuses = (await Promise.all([...underWay, ...late])).map((a) => a.status);
+    expect([...new Set(statuses)].filter((s) => s !== 200 && s !== 503)).toEqual([]);
+    await stopped;
+    await expect(browsers[0]!.send('GET', '/session')).rejects.toThrow();
   });
 
   it('refuses that name after five wrong passphrases, on every server process, and no other', async () => {
-    const second = await startServer({
-      databaseUrl: shop.url,
-      host: '127.0.0.1',
-      port: 0,
-      web: '/nowhere',
-      demo: false,
-      checkReplies: true,
-      proxies: 0,
-      logLevel: 'error',
-      clock: () => shop.now.at,
-    });
+    const second = await serveOn(shop.url, shop.now);
     await shop.marit.ok('POST', '/people', { name: 'Tobiah Rusk', role: 'technician', passphrase: PASS });
     const guess = (browser: Browser, passphrase: string) =>
       browser.send('PUT', '/session', { name: 'Tobiah Rusk', passphrase });
     for (let i = 0; i < 5; i++) expect((await guess(shop.browser(), `wrong ${i}`)).status).toBe(401);
-    const { Browser: Maker } = await import('../../../test/shop.ts');
-    const elsewhere = await guess(new Maker(second.address), PASS);
+    const elsewhere = await guess(new Browser(second.address), PASS);
     expect(elsewhere.status).toBe(429);
     expect(Number(elsewhere.headers.get('retry-after'))).toBeGreaterThan(0);
     expect((await shop.browser().send('PUT', '/session', { name: 'Marit Fennick', passphrase: PASS })).status).toBe(
@@ -171,19 +179,18 @@ describe('the API document', () => {
 });
 
 it('two servers may start at once on an empty database', async () => {
-  const { freshDatabase } = await import('../../../test/shop.ts');
-  const databaseUrl = await freshDatabase();
-  const start = () =>
-    startServer({
-      databaseUrl,
-      host: '127.0.0.1',
-      port: 0,
-      web: '/nowhere',
-      demo: false,
-      checkReplies: true,
-      proxies: 0,
-      logLevel: 'error',
-    });
-  const both = await Promise.all([start(), start()]);
+  const url = await freshDatabase();
+  const both = await Promise.all([serveOn(url, shop.now), serveOn(url, shop.now)]);
   await Promise.all(both.map((s) => s.stop()));
+});
+
+it('a log holds no name, no telephone number and no address that opens something', () => {
+  const error = Object.assign(new Error("insert into owner values ('Odile Tarrowby', '0555 010 442')"), {
+    code: '23514',
+    detail: 'Failing row contains (Odile Tarrowby).',
+    table: 'owner',
+  });
+  const kept = JSON.stringify([forLog(error), pathForLog(`/for-owner/${'a'.repeat(43)}/photos/${randomUUID()}`)]);
+  expect(kept).not.toMatch(/Tarrowby|0555|aaaa/);
+  expect(kept).toMatch(/23514.*owner.*for-owner\/…\/photos\/[0-9a-f-]{36}/);
 });

@@ -40,8 +40,11 @@ export const headers = [
 export function sameOrigin(req: Request, _res: Response, next: NextFunction): void {
   if (req.method === 'GET' || req.method === 'HEAD') return next();
   const origin = req.get('origin');
-  if (origin && URL.canParse(origin) && new URL(origin).host === req.get('host')) return next();
+  if (origin && URL.canParse(origin)) {
+    const { host, protocol } = new URL(origin);
+    if (host === req.get('host') && protocol === `${req.protocol}:`) return next();
+  }
   throw new HttpProblem(403, 'This request did not come from Eclat’s own page.', {
-    detail: 'Behind a proxy, let it pass the Host header on unchanged.',
+    detail: 'Behind a proxy, let it pass on Host and X-Forwarded-Proto, and set ECLAT_PROXIES.',
   });
 }
