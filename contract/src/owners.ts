@@ -6,7 +6,9 @@ import { read, command } from './route.ts';
 export const ownerFields = z.object({
   name: requiredText(120, 'The owner’s name'),
   phone: text(40).default(''),
-  email: z.union([z.literal(''), z.email('This does not look like an e-mail address.').max(254, 'At most 254 characters.')]).default(''),
+  email: z
+    .union([z.literal(''), z.email('This does not look like an e-mail address.').max(254, 'At most 254 characters.')])
+    .default(''),
   address: text(400).default(''),
 });
 

@@ -27,7 +27,7 @@ import { badField, HttpProblem } from './platform/http/problems.ts';
 import { headers, nonceOf, sameOrigin } from './platform/http/security.ts';
 import { type AppContext } from './platform/http/app-context.ts';
 import { wellFormed } from './platform/http/well-formed.ts';
-import { serveOn } from './platform/http/serve.ts';
+import { serveOn, type Serve } from './platform/http/serve.ts';
 import { personOf, sessionOf, withSession } from './platform/http/session.ts';
 import type { LiveNotices } from './platform/live/live.ts';
 import { serveMovements } from './movements/movements.routes.ts';
@@ -97,6 +97,29 @@ export function createApp(appContext: AppContext, { live, log, web, proxies, sto
     res.set('cache-control', 'no-store');
     next();
   });
+  serveFeatures(serve, router, appContext);
+  router.get('/live', (req, res) => {
+    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
+    live.listen(req, res, sessionOf(req)!);
+  });
+  // Made once: it is the same for as long as the server runs.
+  let described: string | undefined;
+  router.get(
+    '/openapi.json',
+    signedIn,
+    (_req, res) => void res.type('json').send((described ??= JSON.stringify(openApi()))),
+  );
+  router.use(() => {
+    throw new HttpProblem(404, 'There is no such address in the API.');
+  });
+  app.use('/api', router);
+
+  if (existsSync(join(web, 'index.html'))) servePages(app, web);
+  app.use(problems(log));
+  return app;
+}
+
+function serveFeatures(serve: Serve, router: express.Router, appContext: AppContext): void {
   servePeople(serve, appContext);
   serveSearch(serve);
   serveOwners(serve);
@@ -133,25 +156,6 @@ export function createApp(appContext: AppContext, { live, log, web, proxies, sto
   servePhotos(serve, router, appContext);
   serveRecordings(serve, router, appContext);
   serveDocuments(router, appContext);
-  router.get('/live', (req, res) => {
-    if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
-    live.listen(req, res, sessionOf(req)!);
-  });
-  // Made once: it is the same for as long as the server runs.
-  let described: string | undefined;
-  router.get(
-    '/openapi.json',
-    signedIn,
-    (_req, res) => void res.type('json').send((described ??= JSON.stringify(openApi()))),
-  );
-  router.use(() => {
-    throw new HttpProblem(404, 'There is no such address in the API.');
-  });
-  app.use('/api', router);
-
-  if (existsSync(join(web, 'index.html'))) servePages(app, web);
-  app.use(problems(log));
-  return app;
 }
 
 /** Scripts by address in the router, as the build found them. */

@@ -13,9 +13,8 @@ export async function conditionReport(ctx: Context, asked: Asked): Promise<Buffe
   const { movement } = visit;
   const walk = walkOf(movement.traits);
   const stateOf = (place: string) => visit.places.find((p) => p.place === place)?.state ?? 'not looked at';
-  const numbers = new Map(
-    visit.photos.flatMap((p) => p.marks).flatMap((m) => (m.findingId ? [[m.findingId, m.number] as const] : [])),
-  );
+  const marks = visit.photos.flatMap((p) => p.marks);
+  const numbers = new Map(marks.flatMap((m) => (m.findingId ? [[m.findingId, m.number] as const] : [])));
   return sheet({
     title: 'Condition report',
     of: `${visit.clock.description}, ${visit.claim}`,

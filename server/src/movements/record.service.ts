@@ -49,7 +49,8 @@ async function notOurs(ctx: Context, history: readonly TravelledEntry[]): Promis
   if (!ours) return;
   const [known] = await sql<{ code: string }>(
     ctx.em,
-    'select m.code from history_entry e join movement m on m.id = e.movement_id where e.hash = ? and e.taken_over is null',
+    'select m.code from history_entry e join movement m on m.id = e.movement_id where e.hash = ? and ' +
+      'e.taken_over is null',
     [ours.hash],
   );
   throw badField(

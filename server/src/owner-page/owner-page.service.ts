@@ -132,7 +132,7 @@ export async function decideByLink(
   if (now && (now.version !== version || page.prices !== prices))
     throw refused(
       'This has changed since you read it.',
-      `It says “${now.what}, ${now.amount} ${page.currency}” now. Nothing was ${state === 'declined' ? 'declined' : 'accepted'}.`,
+      `It says “${now.what}, ${now.amount} ${page.currency}” now. Nothing was written: look again.`,
     );
   const given = { how: 'by link', who: guest.name, note: '' } as const;
   const line = await decide(asGuest(ctx, guest), guest.visit.id, lineId, { state, version, ...given });

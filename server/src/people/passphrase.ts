@@ -3,7 +3,7 @@ import * as common from '@zxcvbn-ts/language-common';
 import { badField } from '../platform/http/problems.ts';
 
 const zxcvbn = new ZxcvbnFactory({ dictionary: common.dictionary, graphs: common.adjacencyGraphs });
-/** Guesses, as powers of ten: fewer fall within days at the rate of a stolen database. From memory: zxcvbn's grade 2. */
+/** Guesses, as powers of ten: fewer fall within days to whoever stole the database. From memory: zxcvbn's grade 2. */
 const LEAST_GUESSES_LOG10 = 8;
 
 /** @throws 422 at the field when it holds the person's or the shop's name, or is among those that are tried first */

@@ -10,9 +10,9 @@ import { Person, SignInFailure } from './people.entity.ts';
 const MINUTE_MS = 60_000;
 const WINDOW_MS = 15 * MINUTE_MS;
 const DEVICE_MS = 30 * 24 * 60 * MINUTE_MS;
-/** Wrong passphrases within the window: of one name from one address, from one address, of one name at a known device. */
+/** Wrong ones within the window: of a name from one address, from one address, of a name at a device it knows. */
 const MOST = { pair: 5, address: 30, device: 5 };
-/** Of one name from anywhere, within a day: as many as this are free, and each one more doubles the wait, up to this. */
+/** Of one name from anywhere, within a day: so many are free, and each one more doubles the wait, up to this. */
 const FREE = 10,
   FIRST_WAIT_MS = 1_000,
   LONGEST_WAIT_MS = 5 * MINUTE_MS;

@@ -67,7 +67,7 @@ it.each([
   ['nothing', Buffer.alloc(0)],
 ])('refuses %s', async (_, bytes) => expect((await shop.marit.send('POST', path, bytes)).status).toBe(415));
 
-it('takes small files that unfold to many pixels in their turn, while the shop goes on, and none that unfolds too far', async () => {
+it('takes small files that unfold to many pixels in their turn, and none that unfolds too far', async () => {
   const unfolds = (edge: number) =>
     sharp({ create: { width: edge, height: edge, channels: 3, background: '#888' } })
       .png({ compressionLevel: 9 })

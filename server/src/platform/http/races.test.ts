@@ -61,7 +61,7 @@ describe('at once', () => {
     }
   });
 
-  it('of changes that saw the same version one holds, and the others are told: stores, baths, plates, prices', async () => {
+  it('of changes that saw the same version one holds: stores, baths, plates, prices', async () => {
     const one = await item();
     const fill = await shop.marit.ok<Fill>('POST', '/baths', {
       bath: 'detergent',

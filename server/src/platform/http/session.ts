@@ -33,7 +33,8 @@ export function sessionOf(req: Request): string | undefined {
   return token === undefined ? undefined : hashOf(token);
 }
 
-const LIVES = `from session s join person p on p.id = s.person_id and p.active where s.created_at > ? and s.seen_at > ?`;
+const LIVES =
+  'from session s join person p on p.id = s.person_id and p.active where s.created_at > ? and s.seen_at > ?';
 const lives = (now: Date) => [new Date(now.getTime() - LONGEST_MS), new Date(now.getTime() - IDLE_MS)];
 
 /** Those of these sessions that hold still. */

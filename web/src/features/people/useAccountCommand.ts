@@ -1,6 +1,6 @@
 import type { ReplyOf, RouteRef } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { FieldValues, Path, UseFormReturn } from 'react-hook-form';
+import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { say } from '../../data/app-state.ts';
 import { call, Refusal } from '../../data/call.ts';
 import { afterCommand } from '../../data/refresh.ts';
@@ -18,12 +18,12 @@ export function useAccountCommand<R extends RouteRef>(route: R, { onDone, form }
   return useMutation({
     mutationFn: (command: Command<R>): Promise<ReplyOf<R>> => call(route, command as never),
     onSuccess: (reply, command) => {
-      afterCommand(queries, route, command.params as Record<string, string>, reply);
+      afterCommand(queries, route, command.params, reply);
       onDone(reply);
     },
     onError: (error) => {
       const fields = error instanceof Refusal ? error.problem.fields : undefined;
-      if (fields && form) for (const f of fields) form.setError(f.path as Path<FieldValues>, { message: f.message });
+      if (fields && form) for (const f of fields) form.setError(f.path, { message: f.message });
       else say(error.message, 'danger');
     },
   });
