@@ -92,7 +92,7 @@ export class Workshop {
       addPhoto(this.ctx, visitId, await decodePhoto(await photograph(picture, this.random())), { caption, stage }),
     );
   inscribe = (movementId: string, date: string, text: string, place: string) =>
-    this.did(inscribe(this.ctx, movementId, { date, text, place }));
+    this.did(inscribe(this.ctx, movementId, { date, text, place, keep: '' }));
   promise = async (visit: Visit, date: string) =>
     this.did(changeVisit(this.ctx, visit.id, { promisedFor: date, version: visit.version }));
   sign = (visitId: string, note: string, waiver = '') => this.did(signVisit(this.ctx, visitId, { note, waiver }));

@@ -96,7 +96,7 @@ test(
 
     await test.step('a WAV file is heard and kept with its sound', async () => {
       await page.getByRole('link', { name: 'Listen', exact: true }).click();
-      await page.getByRole('radio', { name: 'WAV file' }).click();
+      await page.getByRole('radio', { name: 'Sound file' }).click();
       await page.getByLabel('Choose a file').setInputFiles({
         name: 'notes.wav',
         mimeType: 'audio/wav',

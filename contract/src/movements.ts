@@ -153,6 +153,9 @@ export const book = z.object({
 
 export type Book = z.infer<typeof book>;
 
+/** Why a word of the owner stays in what is written: it stays in the shop. */
+const whyKept = text(200).default('');
+
 export const movementsRoutes = {
   search: read({
     method: 'GET',
@@ -252,6 +255,7 @@ export const movementsRoutes = {
       date: edtf,
       text: requiredText(500, 'What is written there'),
       place: requiredText(80, 'Where it is written'),
+      keep: whyKept,
     }),
     reply: entry,
   }),
@@ -294,7 +298,7 @@ export const movementsRoutes = {
     roles: benchRoles,
     changes: ['movements'],
     inverse: 'final',
-    body: z.object({ text: requiredText(2000, 'The correction') }),
+    body: z.object({ text: requiredText(2000, 'The correction'), keep: whyKept }),
     reply: entry,
   }),
 };

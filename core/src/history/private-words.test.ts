@@ -33,6 +33,30 @@ describe('the owner’s own words in what was typed', () => {
     ]);
   });
 
+  // Facts of writing: plurals, country codes, accents left out, inflected names, scripts without spaces.
+  it.each([
+    ['Odile Tarrowby', 'for the Tarrowbies', 'tarrowby'],
+    ['Jonas Lehmann', 'the Lehmanns’ clock', 'lehmann'],
+    ['Ada Hess', 'asked by the Hesses', 'hess'],
+    ['Jan Dvořák', 'Dvorak wants it so', 'dvořák'],
+    ['Ng Li', 'Ng brings the key', 'Ng'],
+    ['Ольга Щербак', 'ключ от Щербака', 'щербак'],
+    ['王小明', '王小明的钟', '王小明'],
+    ['Ada Smith-Rowe', 'Rowe fetches it', 'rowe'],
+  ])('of %s are found in “%s”', (name, note, word) =>
+    expect(hits(note, { ...owner, name })).toEqual([{ word, where: 'the note' }]),
+  );
+  it.each(['+44 555 010 442', '00 44 (0)555-010442', '0555/010442'])(
+    'a telephone is one however it is written: %s',
+    (phone) => expect(hits(`Ring ${phone}.`)).toEqual([{ word: owner.phone, where: 'the note' }]),
+  );
+  it('are not found where an expert would laugh', () => {
+    expect(hits('Pivot 0.555, bore 0.10, 442 teeth, 010 442 left')).toEqual([]);
+    expect(hits('li sat in ng form', { ...owner, name: 'Ng Li' })).toEqual([]);
+    expect(hits('Bobbin and pendulum bob', { ...owner, name: 'Al Bo' })).toEqual([]);
+    expect(hits('Dayton hands, Bells of steel', { ...owner, name: 'Kit Day' })).toEqual([]);
+  });
+
   it.each(['Day', 'Bell', 'Steel', 'Case', 'Brown', 'Inside', 'Clock Society', 'Plates', 'Coil', 'Shop'])(
     'are not looked for in what Eclat says of its own accord: an owner called %s can be signed for',
     (name) => {

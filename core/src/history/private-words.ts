@@ -41,6 +41,17 @@ const PLAIN = new Set([
   'guild',
   'trust',
   'company',
+  'mr',
+  'ms',
+  'dr',
+  'de',
+  'di',
+  'da',
+  'la',
+  'le',
+  'of',
+  'st',
+  'co',
 ]);
 
 /** What was typed for the record of this visit: what Eclat says of its own accord, or offers to be pressed, is none. */
@@ -81,26 +92,69 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
   return out;
 }
 
+/** Letters without their accents, as whoever types in haste leaves them out. */
+const bare = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').normalize('NFC');
+const wordsOf = (text: string): string[] => text.split(/[^\p{L}\p{M}]+/u).filter((w) => w !== '');
+/** Scripts that put no space between words. */
+const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
+/** Scripts whose names are inflected: what follows the stem may be so long. */
+const INFLECTED = /^[\p{Script=Cyrillic}\p{Script=Greek}]{4,}$/u;
+const LONGEST_ENDING = 3;
+
+/**
+ * Whether a name stands in a text: as a word, in the plural, as whose something is; without its accents; inflected
+ * where its script is; anywhere in a script without spaces. A name of two letters counts only as it is written, since
+ * in small letters it is a word of many languages.
+ */
+function namedIn(text: string): (name: string) => boolean {
+  const asTyped = bare(text);
+  const words = wordsOf(asTyped);
+  const small = words.map((w) => w.toLowerCase());
+  return (written) => {
+    const name = bare(written);
+    if (UNSPACED.test(name)) return asTyped.includes(name);
+    if (name.length < 3) return words.includes(name);
+    const lower = name.toLowerCase();
+    const stem = INFLECTED.test(lower) ? lower.replace(/[аяоеийьыηοας]+$/u, '') : '';
+    return small.some(
+      (w) =>
+        [lower, `${lower}s`, `${lower}es`, lower.replace(/y$/, 'ies')].includes(w) ||
+        (stem.length >= 4 && w.startsWith(stem) && w.length - stem.length <= LONGEST_ENDING),
+    );
+  };
+}
+
+/** Digits by which a telephone is known, however its country, its zeros and its gaps are written. */
+const LEAST_DIGITS = 6,
+  OWN_DIGITS = 7;
+const tailOf = (digits: string): string => digits.slice(-OWN_DIGITS);
+
+function phoneIn(text: string, phone: string): boolean {
+  const own = phone.replace(/\D/g, '');
+  if (own.length < LEAST_DIGITS) return false;
+  // Runs of digits with gaps between them: figures of a bench have points, units and words between.
+  const runs = text.match(/\+?\d[\d\s()/-]{4,}\d/g) ?? [];
+  return runs.map((r) => r.replace(/\D/g, '')).some((r) => r.length >= LEAST_DIGITS && tailOf(r) === tailOf(own));
+}
+
 /**
  * Where the owner's own words stand in what was typed: a name, phone, address or e-mail that slipped into a finding.
  * The signer takes them out, or keeps one that means something else: nothing is cut by guess. Each word once a place.
  */
 export function privateWordsIn(typed: readonly Typed[], owner: PrivateWords): PrivateHit[] {
-  const names = owner.name
-    .split(/[^\p{L}’'-]+/u)
-    .map((w) => w.toLowerCase())
-    .filter((w) => w.length >= 3 && !PLAIN.has(w));
-  const digits = (owner.phone ?? '').replace(/\D/g, '');
+  const names = wordsOf(owner.name)
+    .map((w) => (w.length < 3 || UNSPACED.test(w) ? w : w.toLowerCase()))
+    .filter((w) => w.length >= 2 && !PLAIN.has(w.toLowerCase()));
   const wholes = [owner.email, owner.address?.split('\n')[0]]
     .map((w) => w?.trim().toLowerCase())
     .filter((w): w is string => Boolean(w && w.length >= 5));
   const hits = typed.flatMap(({ where, text }) => {
-    const lower = text.toLowerCase();
-    const words = lower.split(/[^\p{L}’'-]+/u);
+    const isNamed = namedIn(text);
+    const lower = bare(text).toLowerCase();
     const found = [
-      ...names.filter((n) => words.includes(n) || words.includes(`${n}’s`) || words.includes(`${n}'s`)),
-      ...wholes.filter((w) => lower.includes(w)),
-      ...(digits.length >= 6 && text.replace(/\D/g, '').includes(digits) ? [owner.phone!] : []),
+      ...names.filter(isNamed),
+      ...wholes.filter((w) => lower.includes(bare(w))),
+      ...(phoneIn(text, owner.phone ?? '') ? [owner.phone!] : []),
     ];
     return found.map((word) => ({ word, where }));
   });

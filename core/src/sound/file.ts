@@ -1,10 +1,7 @@
 import { ensure } from '../units/index.ts';
 import { hear } from './hear.ts';
 import type { Known, SoundReport } from './report/report.ts';
-import { decodePcm, wavFormat, WAV_HEAD_BYTES } from './signal/wav.ts';
-
-/** Bytes of a file from..to, as far as there are any. */
-export type ReadBytes = (from: number, to: number) => Uint8Array;
+import { decodePcm, wavFormat, type ReadBytes } from './signal/wav.ts';
 
 /** A file that never gets louder than this share of full scale is silent. */
 const SILENT = 1e-4;
@@ -14,11 +11,11 @@ const CLIPPED_PPM = 200,
 const PIECE = 65_536;
 
 /**
- * Hears a WAV file. Of two channels the one in which the beat is heard more steadily.
+ * Hears a WAV file. Of several channels the one in which the beat is heard more steadily.
  * @throws Outside with what is wrong: not WAV, silent, or no beat in it
  */
 export function hearWav(read: ReadBytes, bytes: number, known: Known = {}): SoundReport {
-  const format = wavFormat(read(0, Math.min(bytes, WAV_HEAD_BYTES)), bytes);
+  const format = wavFormat(read, bytes);
   const frame = (format.bits / 8) * format.channels;
   const samples = format.dataBytes / frame;
   const channel = (c: number) => (from: number, count: number) =>

@@ -1,6 +1,6 @@
 export * from './report/amplitude.ts';
 export * from './report/beat-error.ts';
-export { hearWav, type ReadBytes } from './file.ts';
+export { hearWav } from './file.ts';
 export { hear } from './hear.ts';
 export * from './follow/blows.ts';
 export * from './signal/card.ts';

@@ -44,7 +44,7 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     privateWords: visit.job.ownStock
       ? []
       : privateWordsIn(typedWords(visit, waiver, note), visit.owner).filter(
-          ({ word }) => !visit.keptWords.some((k) => k.word === word),
+          ({ word }) => !visit.keptWords.some((k) => k.word === word.toLowerCase()),
         ),
   };
 }

@@ -6,6 +6,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { shopDay } from '../people/shop.service.ts';
+import { guardOwner } from './owners-words.service.ts';
 
 interface NewEntry {
   movementId: string;
@@ -80,9 +81,10 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
   return viewEntry(entry);
 }
 
-export async function amend(ctx: Context, entryId: string, text: string): Promise<Entry> {
+export async function amend(ctx: Context, entryId: string, text: string, keep = ''): Promise<Entry> {
   const entry = await findOrRefuse(ctx, HistoryEntry, { id: entryId }, 'entry');
   const first = entry.amends ? await findOrRefuse(ctx, HistoryEntry, { id: entry.amends }, 'entry') : entry;
+  await guardOwner(ctx, first.movementId, [{ where: 'the amendment', text }], keep);
   return writeEntry(ctx, {
     movementId: first.movementId,
     kind: 'amendment',

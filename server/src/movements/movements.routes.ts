@@ -18,5 +18,5 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));
-  serve(api.movements.amend, (ctx, { params, body }) => amend(ctx, params.entryId, body.text));
+  serve(api.movements.amend, (ctx, { params, body }) => amend(ctx, params.entryId, body.text, body.keep));
 }

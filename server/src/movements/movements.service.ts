@@ -14,6 +14,7 @@ import { HistoryEntry } from './history.entity.ts';
 import { viewEntry, writeEntry } from './history.service.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
+import { guardOwner } from './owners-words.service.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -200,8 +201,13 @@ export async function layPlates(
   return loadMovement(ctx, movement);
 }
 
-export async function inscribe(ctx: Context, movementId: string, given: ParsedBodyOf<typeof api.movements.inscribe>) {
+export async function inscribe(
+  ctx: Context,
+  movementId: string,
+  { keep, ...given }: ParsedBodyOf<typeof api.movements.inscribe>,
+) {
   const { id } = await movementNow(ctx, movementId);
+  await guardOwner(ctx, id, [{ where: 'the inscription', text: given.text }], keep);
   return writeEntry(ctx, {
     movementId: id,
     kind: 'inscription',

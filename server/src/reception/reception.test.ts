@@ -157,6 +157,26 @@ describe('two that are one', () => {
   });
 });
 
+describe('what is typed straight into a book', () => {
+  it('holds no word of the owner without why; names of earlier owners and repairers are history', async () => {
+    const { movement } = await takeIn(shop.marit, { movement: marks(['label', 'w']) });
+    const inscribe = (text: string, keep = '') =>
+      shop.marit.send<{ id: string }>('POST', `/movements/${movement.id}/inscriptions`, {
+        ...{ date: '1911', place: 'back plate', text, keep },
+      });
+    const first = await inscribe('Eben Strake clnd 1911');
+    expect(first.status).toBe(201);
+    const refused = await inscribe('To J. Tarrowby from his workmen');
+    expect([refused.status, refused.body.fields?.[0]?.path]).toEqual([422, 'keep']);
+    const amend = (text: string, keep = '') =>
+      shop.marit.send('POST', `/history/${first.body.id}/amendments`, { text, keep });
+    expect((await amend('Ring +44 555 010 442')).status).toBe(422);
+    expect((await inscribe('To J. Tarrowby from his workmen', 'engraved in 1911')).status).toBe(201);
+    // Once said why, it is not asked again.
+    expect((await amend('It reads J. Tarrowby.')).status).toBe(201);
+  });
+});
+
 describe('a book that goes with the clock', () => {
   it('is a file without any owner, and goes on in another shop under the names of those who signed', async () => {
     const first = await takeIn(shop.marit, { movement: marks(['label', 'm']) });

@@ -48,7 +48,8 @@ export async function addRecording(
 
 function readHead(bytes: unknown) {
   try {
-    return wavFormat(Buffer.isBuffer(bytes) ? bytes : new Uint8Array(), Buffer.isBuffer(bytes) ? bytes.length : 0);
+    const given = Buffer.isBuffer(bytes) ? bytes : new Uint8Array();
+    return wavFormat((from, to) => given.subarray(from, to), given.length);
   } catch (error) {
     if (error instanceof Outside)
       throw new HttpProblem(415, 'This is not a sound that can be read.', { detail: error.message });

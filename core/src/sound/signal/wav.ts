@@ -3,7 +3,7 @@ import { ensure } from '../../units/index.ts';
 /** What the head of a WAV file says of the sound behind it. */
 export interface WavFormat {
   sampleRate: number;
-  channels: 1 | 2;
+  channels: number;
   bits: 8 | 16 | 24 | 32;
   /** 32-bit floating point; whole numbers otherwise. */
   float: boolean;
@@ -17,47 +17,73 @@ export interface WavFormat {
 const PCM = 1,
   FLOAT = 3,
   EXTENSIBLE = 0xfffe;
-/** Longer than any head that is written by a recorder. */
-export const WAV_HEAD_BYTES = 65_536;
 export const MOST_MINUTES = 20;
+const MOST_CHANNELS = 16;
+/** More pieces than any recorder writes before its samples: a file of nothing else is none. */
+const MOST_PIECES = 1000;
+/** In a 64-bit file the length stands elsewhere. */
+const ELSEWHERE = 0xffffffff;
+
+/** Bytes of a file from..to, as far as there are any. */
+export type ReadBytes = (from: number, to: number) => Uint8Array;
+
+const viewOf = (b: Uint8Array) => new DataView(b.buffer, b.byteOffset, b.byteLength);
+const tagOf = (b: Uint8Array, at = 0) => String.fromCharCode(...b.subarray(at, at + 4));
+
+/** Whether it begins as a WAV file does, of 32 or of 64 bits. */
+export const isWav = (head: Uint8Array): boolean =>
+  head.length >= 12 && ['RIFF', 'RF64', 'BW64'].includes(tagOf(head)) && tagOf(head, 8) === 'WAVE';
 
 /**
- * Reads the head of a WAV file. Source: Multimedia Programming Interface and Data Specifications 1.0 (1991), chapter
- * "Waveform Audio File Format", and its extensible form (1999).
- * @param head the first bytes of the file, at least those before the samples
+ * Reads the head of a WAV file, wherever in the file its samples begin. Sources: Multimedia Programming Interface and
+ * Data Specifications 1.0 (1991), chapter "Waveform Audio File Format", and its extensible form (1999); EBU Tech 3306
+ * (RF64) and ITU-R BS.2088 (BW64) for files with lengths of 64 bits.
+ * @param read gives bytes of the file
  * @param fileBytes how long the whole file is
  * @throws Outside when it is not WAV, or of a kind that is not read
  */
-export function wavFormat(head: Uint8Array, fileBytes: number): WavFormat {
-  const view = new DataView(head.buffer, head.byteOffset, head.byteLength);
-  const tag = (at: number) => String.fromCharCode(...head.subarray(at, at + 4));
-  ensure(head.length >= 12 && tag(0) === 'RIFF' && tag(8) === 'WAVE', 'file', 'This is not a WAV file.');
+export function wavFormat(read: ReadBytes, fileBytes: number): WavFormat {
+  ensure(isWav(read(0, 12)), 'file', 'This is not a WAV file.');
   let format: Pick<WavFormat, 'sampleRate' | 'channels' | 'bits' | 'float'> | null = null;
-  for (let at = 12; at + 8 <= head.length;) {
-    const name = tag(at);
-    const size = view.getUint32(at + 4, true);
+  let longData: number | null = null;
+  let at = 12;
+  for (let piece = 0; piece < MOST_PIECES && at + 8 <= fileBytes; piece++) {
+    const head = read(at, at + 8 + 40);
+    if (head.length < 8) break;
+    const name = tagOf(head);
+    const size = viewOf(head).getUint32(4, true);
     const body = at + 8;
-    if (name === 'fmt ') {
-      ensure(size >= 16 && body + 16 <= head.length, 'file', 'The head of this WAV file is damaged.');
-      format = readFormat(view, body, size);
+    if (name === 'ds64' && head.length >= 24) longData = Number(viewOf(head).getBigUint64(16, true));
+    else if (name === 'fmt ') {
+      ensure(size >= 16 && head.length >= 24, 'file', 'The head of this WAV file is damaged.');
+      format = readFormat(viewOf(head), 8, size);
     } else if (name === 'data') {
       ensure(format !== null, 'file', 'The head of this WAV file is damaged: samples come before their format.');
-      const frame = (format.bits / 8) * format.channels;
-      const there = Math.max(0, fileBytes - body);
-      // A recorder that was cut off wrote no length, or the greatest; a stream never knew it.
-      const unknown = size === 0 || size === 0xffffffff;
-      const dataBytes = Math.floor(Math.min(unknown ? there : size, there) / frame) * frame;
-      ensure(dataBytes > 0, 'file', 'This WAV file holds no sound.');
-      ensure(
-        dataBytes / frame / format.sampleRate <= MOST_MINUTES * 60 + 1,
-        'file',
-        `This is longer than ${MOST_MINUTES} minutes.`,
-      );
-      return { ...format, dataStart: body, dataBytes, cut: unknown || size > there };
+      return samplesOf(format, body, size === ELSEWHERE && longData !== null ? longData : size, fileBytes);
     }
     at = body + size + (size % 2);
   }
   ensure(false, 'file', format ? 'This WAV file holds no sound.' : 'The head of this WAV file is damaged.');
+}
+
+function samplesOf(
+  format: Pick<WavFormat, 'sampleRate' | 'channels' | 'bits' | 'float'>,
+  dataStart: number,
+  said: number,
+  fileBytes: number,
+): WavFormat {
+  const frame = (format.bits / 8) * format.channels;
+  const there = Math.max(0, fileBytes - dataStart);
+  // A recorder that was cut off wrote no length, or the greatest; a stream never knew it.
+  const unknown = said === 0 || said === ELSEWHERE;
+  const dataBytes = Math.floor(Math.min(unknown ? there : said, there) / frame) * frame;
+  ensure(dataBytes > 0, 'file', 'This WAV file holds no sound.');
+  ensure(
+    dataBytes / frame / format.sampleRate <= MOST_MINUTES * 60 + 1,
+    'file',
+    `This is longer than ${MOST_MINUTES} minutes.`,
+  );
+  return { ...format, dataStart, dataBytes, cut: unknown || said > there };
 }
 
 function readFormat(
@@ -73,7 +99,7 @@ function readFormat(
   ];
   if (kind === EXTENSIBLE && size >= 40 && body + 26 <= view.byteLength) kind = view.getUint16(body + 24, true);
   ensure(kind === PCM || kind === FLOAT, 'file', 'This WAV file is packed. Save it as PCM.');
-  ensure(channels === 1 || channels === 2, 'file', 'One or two channels can be read.');
+  ensure(channels >= 1 && channels <= MOST_CHANNELS, 'file', `One to ${MOST_CHANNELS} channels can be read.`);
   ensure(
     kind === FLOAT ? bits === 32 : [8, 16, 24, 32].includes(bits),
     'file',
@@ -109,9 +135,12 @@ export function decodePcm({ bits, float, channels }: WavFormat, bytes: Uint8Arra
   return out;
 }
 
-/** A WAV file of one channel in 16 bits. What is louder than full scale is clipped. */
-export function writeWav(samples: Float32Array, sampleRate: number): Uint8Array<ArrayBuffer> {
-  const bytes = new Uint8Array(44 + samples.length * 2);
+/** A WAV file in 16 bits, of one channel or of several that are as long as each other. What is too loud is clipped. */
+export function writeWav(sound: Float32Array | readonly Float32Array[], sampleRate: number): Uint8Array<ArrayBuffer> {
+  const channels = sound instanceof Float32Array ? [sound] : sound;
+  const count = channels[0]?.length ?? 0;
+  const frame = 2 * channels.length;
+  const bytes = new Uint8Array(44 + count * frame);
   const view = new DataView(bytes.buffer);
   const text = (at: number, s: string) => {
     for (let i = 0; i < s.length; i++) bytes[at + i] = s.charCodeAt(i);
@@ -122,13 +151,15 @@ export function writeWav(samples: Float32Array, sampleRate: number): Uint8Array<
   view.setUint32(4, bytes.length - 8, true);
   view.setUint32(16, 16, true);
   view.setUint16(20, PCM, true);
-  view.setUint16(22, 1, true);
+  view.setUint16(22, channels.length, true);
   view.setUint32(24, sampleRate, true);
-  view.setUint32(28, sampleRate * 2, true);
-  view.setUint16(32, 2, true);
+  view.setUint32(28, sampleRate * frame, true);
+  view.setUint16(32, frame, true);
   view.setUint16(34, 16, true);
-  view.setUint32(40, samples.length * 2, true);
-  for (let i = 0; i < samples.length; i++)
-    view.setInt16(44 + i * 2, Math.max(-32_768, Math.min(32_767, Math.round(samples[i]! * 32_768))), true);
+  view.setUint32(40, count * frame, true);
+  channels.forEach((samples, c) => {
+    for (let i = 0, at = 44 + 2 * c; i < count; i++, at += frame)
+      view.setInt16(at, Math.max(-32_768, Math.min(32_767, Math.round(samples[i]! * 32_768))), true);
+  });
   return bytes;
 }

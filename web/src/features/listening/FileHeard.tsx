@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { Arcs } from './Arcs.tsx';
+import { asWav } from './decode.ts';
 import type { FileHeard as Reply } from './file.worker.ts';
 import { Figures } from './Figures.tsx';
 import { KeepSound } from '../recordings/KeepSound.tsx';
@@ -13,10 +14,11 @@ import { useWishes } from './wishes.ts';
 
 const MOST_BYTES = 20 * 60 * 192_000 * 8;
 
-/** A WAV file, dropped or chosen. It is heard on this device and goes nowhere unless it is kept. */
+/** A sound file, dropped or chosen. It is heard on this device and goes nowhere unless it is kept. */
 export function FileSource({ known, visit }: { known: Known; visit: Visit | undefined }) {
   const [file, setFile] = useState<File | null>(null);
   const [reply, setReply] = useState<Reply | null>(null);
+  const [wav, setWav] = useState<Blob | null>(null);
   const [over, setOver] = useState(false);
   const { tickSide } = useWishes();
   // Another file, another number of beats or lift angle: heard again.
@@ -24,10 +26,22 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
     setReply(null);
     if (!file) return;
     if (file.size > MOST_BYTES) return setReply({ wrong: 'This file is too long: 20 minutes at the most.' });
-    const worker = new Worker(new URL('./file.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Reply>) => setReply(data);
-    worker.postMessage({ file, known });
-    return () => worker.terminate();
+    let worker: Worker | undefined;
+    let gone = false;
+    asWav(file).then(
+      (sound) => {
+        if (gone) return;
+        setWav(sound);
+        worker = new Worker(new URL('./file.worker.ts', import.meta.url), { type: 'module' });
+        worker.onmessage = ({ data }: MessageEvent<Reply>) => setReply(data);
+        worker.postMessage({ file: sound, known });
+      },
+      (error: unknown) => !gone && setReply({ wrong: (error as Error).message }),
+    );
+    return () => {
+      gone = true;
+      worker?.terminate();
+    };
   }, [file, known]);
   const report = reply && 'report' in reply ? reply.report : null;
   return (
@@ -55,12 +69,12 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
         }}
       >
         <FileAudio className="size-8 text-steel" aria-hidden />
-        <p>{file ? file.name : 'Drop a WAV file here'}</p>
+        <p>{file ? file.name : 'Drop a sound file here'}</p>
         <label className={buttonClass('main')}>
           Choose a file
           <input
             type="file"
-            accept=".wav,audio/wav,audio/x-wav"
+            accept="audio/*,.wav,.mp3,.m4a,.ogg,.flac"
             className="sr-only"
             onChange={(e) => {
               const [chosen] = e.target.files ?? [];
@@ -75,7 +89,7 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
           </span>
         )}
       </div>
-      {report && <WhatWasHeard report={report} tickSide={tickSide} visit={visit} file={file} />}
+      {report && <WhatWasHeard report={report} tickSide={tickSide} visit={visit} wav={wav} />}
     </>
   );
 }
@@ -84,12 +98,12 @@ function WhatWasHeard({
   report,
   tickSide,
   visit,
-  file,
+  wav,
 }: {
   report: SoundReport;
   tickSide: TickSide;
   visit: Visit | undefined;
-  file: File | null;
+  wav: Blob | null;
 }) {
   const sides =
     report.beatErrorMs !== null
@@ -111,7 +125,7 @@ function WhatWasHeard({
       </Panel>
       <Panel title="Heard in the file">
         <Figures report={report} over={`${report.seconds.toFixed(0)} s`} />
-        {visit && <KeepSound visit={visit} report={report} from="file" sound={() => Promise.resolve(file!)} />}
+        {visit && <KeepSound visit={visit} report={report} from="file" sound={() => Promise.resolve(wav!)} />}
       </Panel>
     </div>
   );

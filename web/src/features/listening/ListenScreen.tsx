@@ -93,7 +93,7 @@ function Troubles({ failed, ended, meddles }: { failed: string; ended: string; m
     <>
       {failed && (
         <Answer tone="danger" title={failed}>
-          A WAV file or the simulated clock can be listened to without one.
+          A sound file or the simulated clock can be listened to without one.
         </Answer>
       )}
       {ended && (

@@ -7,7 +7,7 @@ import { useWishes } from './wishes.ts';
 
 export const SOURCES = [
   ['microphone', 'Microphone'],
-  ['file', 'WAV file'],
+  ['file', 'Sound file'],
   ['simulated', 'Simulated clock'],
 ] as const;
 

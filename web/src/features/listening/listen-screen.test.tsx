@@ -97,7 +97,7 @@ describe('listening to a clock', () => {
     show(ListenScreen, noVisit);
     await person.click(screen.getByRole('button', { name: 'Listen' }));
     expect(await screen.findByText(/only to pages on HTTPS|There is no microphone/)).toBeTruthy();
-    expect(screen.getByText(/WAV file or the simulated clock/)).toBeTruthy();
+    expect(screen.getByText(/sound file or the simulated clock/i)).toBeTruthy();
   });
 
   it('shows the short side in words, and as figures', () => {

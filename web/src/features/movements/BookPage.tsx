@@ -7,7 +7,7 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextArea } from '../../ui/Field.tsx';
+import { TextArea, TextField } from '../../ui/Field.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { RecordOf } from './RecordOf.tsx';
 
@@ -108,17 +108,20 @@ function WholePage({ entry, amendments, marked }: PageProps) {
 
 export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
   const [text, setText] = useState('');
+  const [keep, setKeep] = useState('');
+  const [refused, setRefused] = useState('');
   const amend = useCommand(api.movements.amend, {
     what: 'Amendment',
     onSent: onClose,
     onDone: () => say('The amendment stands beside the entry.'),
+    onFields: ([first]) => setRefused(first?.message ?? ''),
   });
   return (
     <form
       className="mt-2 flex flex-col gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        amend.mutate({ params: { entryId: entry.id }, body: { text } });
+        amend.mutate({ params: { entryId: entry.id }, body: { text, keep } });
       }}
     >
       <TextArea
@@ -128,6 +131,9 @@ export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void })
         onChange={(e) => setText(e.target.value)}
         autoFocus
       />
+      {refused && (
+        <TextField label="Why it stays" error={refused} value={keep} onChange={(e) => setKeep(e.target.value)} />
+      )}
       <div className="flex gap-3">
         <Button type="submit" variant="main" disabled={text.trim() === ''} busy={amend.isPending}>
           Add it

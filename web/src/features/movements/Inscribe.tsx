@@ -14,6 +14,7 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
     date: '',
     text: '',
     place: '',
+    keep: '',
   });
   const draft = useDraft(form, `inscription.${movementId}`);
   const write = useCommand(movementsRoutes.inscribe, {
@@ -23,6 +24,7 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
       onClose();
     },
     onDone: () => say('It stands in the book.'),
+    onFields: (fields) => fields.forEach((f) => form.setError(f.path as 'keep', { message: f.message })),
   });
   const { errors } = form.formState;
   const date = form.watch('date');
@@ -56,6 +58,14 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
         }
         {...form.register('date')}
       />
+      {(errors.keep || form.watch('keep')) && (
+        <TextField
+          className="sm:col-span-2"
+          label="Why it stays"
+          error={errors.keep?.message}
+          {...form.register('keep')}
+        />
+      )}
       <FormFoot className="sm:col-span-2" busy={write.isPending} onClose={onClose}>
         Enter it
       </FormFoot>

@@ -43,7 +43,6 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
     setCsv(read.text);
   };
   const bad = seen?.problems ?? [];
-  const of = (e: 'new' | 'changed' | 'same') => seen!.rows.filter((r) => r.effect === e).length;
   return (
     <Sheet
       open
@@ -73,25 +72,12 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
             {tooLarge || error?.message}
           </Answer>
         )}
-        {seen &&
-          (bad.length > 0 ? (
-            <Answer
-              tone="danger"
-              title={
-                (bad.length === 1 ? 'One thing is' : `${bad.length} things are`) +
-                ' wrong in it: nothing is taken in yet'
-              }
-            >
-              Put the table right and choose it again.
-            </Answer>
-          ) : (
-            <Answer tone="good" title={`${of('new')} new, ${of('changed')} changed, ${of('same')} the same`} />
-          ))}
+        {seen && <Verdict seen={seen} />}
         <WhatItDoes bad={bad} seen={seen} />
         <div className="flex gap-3">
           <Button
             variant="main"
-            disabled={!seen || table !== csv || bad.length > 0 || of('new') + of('changed') === 0}
+            disabled={!seen || table !== csv || bad.length > 0 || seen.rows.every((r) => r.effect === 'same')}
             busy={take.isPending}
             onClick={() => take.mutate({ params: {}, body: { csv } })}
           >
@@ -103,6 +89,22 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
         </div>
       </div>
     </Sheet>
+  );
+}
+
+/** What the whole table comes to. */
+function Verdict({ seen }: { seen: ImportPreview }) {
+  const wrong = seen.problems.length;
+  const of = (e: 'new' | 'changed' | 'same') => seen.rows.filter((r) => r.effect === e).length;
+  if (wrong === 0)
+    return <Answer tone="good" title={`${of('new')} new, ${of('changed')} changed, ${of('same')} the same`} />;
+  return (
+    <Answer
+      tone="danger"
+      title={`${wrong === 1 ? 'One thing is' : `${wrong} things are`} wrong in it: nothing is taken in yet`}
+    >
+      Put the table right and choose it again.
+    </Answer>
   );
 }
 
