@@ -5,3 +5,14 @@ import { useAppState } from '../src/data/app-state.ts';
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
 configure({ asyncUtilTimeout: 20_000 });
 afterEach(() => useAppState.setState(useAppState.getInitialState(), true));
+
+// jsdom has files without the means to read them that browsers have had for years.
+if (typeof Blob !== 'undefined' && typeof FileReader !== 'undefined' && !Blob.prototype.arrayBuffer)
+  Blob.prototype.arrayBuffer = function read(this: Blob) {
+    return new Promise((resolve, reject) => {
+      const reader = new FileReader();
+      reader.onload = () => resolve(reader.result as ArrayBuffer);
+      reader.onerror = () => reject(reader.error ?? new Error('not read'));
+      reader.readAsArrayBuffer(this);
+    });
+  };

@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { writeWav } from '@eclat/core/sound';
 import type { Visit } from '@eclat/contract';
 import type { SoundReport } from '@eclat/core/sound';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
@@ -170,16 +171,18 @@ describe('listening to a clock', () => {
 });
 
 describe('a WAV file', () => {
-  const choose = () => {
+  const choose = async (name = 'bench.wav') => {
+    Worker.file = null;
     useWishes.setState({ source: 'file' });
     show(ListenScreen, visitOf('mantel-barrels'));
-    const file = new File(['sound'], 'bench.wav', { type: 'audio/wav' });
+    const file = new File([writeWav(new Float32Array(9), 8000)], name, { type: 'audio/wav' });
     fireEvent.change(screen.getByLabelText('Choose a file'), { target: { files: [file] } });
+    await waitFor(() => expect(Worker.file?.told).toHaveLength(1));
     return file;
   };
 
   it('is heard here, and kept with the visit when that is wanted', async () => {
-    const file = choose();
+    const file = await choose();
     expect(Worker.file!.told[0]).toMatchObject({ file });
     expect(screen.getByText(/Listening to it/)).toBeTruthy();
     act(() => Worker.file!.onmessage!({ data: { report: REPORT } }));
@@ -193,11 +196,39 @@ describe('a WAV file', () => {
     );
   });
 
-  it('that cannot be heard says why', () => {
-    choose();
+  it('that cannot be heard says why', async () => {
+    await choose();
     act(() => Worker.file!.onmessage!({ data: { wrong: 'This file is silent.' } }));
     expect(screen.getByText('This file is silent.')).toBeTruthy();
     expect(screen.getByText('bench.wav', { selector: 'p' })).toBeTruthy();
+  });
+});
+
+describe('a sound that is no WAV', () => {
+  const chooses = (decoded: () => Promise<unknown>) => {
+    vi.stubGlobal(
+      'OfflineAudioContext',
+      class {
+        decodeAudioData = decoded;
+      },
+    );
+    useWishes.setState({ source: 'file' });
+    Worker.file = null;
+    show(ListenScreen, visitOf('mantel-barrels'));
+    const file = new File(['ID3 and so on'], 'phone.mp3', { type: 'audio/mpeg' });
+    fireEvent.change(screen.getByLabelText('Choose a file'), { target: { files: [file] } });
+  };
+  it('is read by the browser where it can, with all its channels', async () => {
+    const channels = [new Float32Array(50), new Float32Array(50).fill(0.5)];
+    chooses(() =>
+      Promise.resolve({ numberOfChannels: 2, sampleRate: 48_000, getChannelData: (c: number) => channels[c] }),
+    );
+    await waitFor(() => expect(Worker.file?.told).toHaveLength(1));
+    expect((Worker.file!.told[0] as { file: Blob }).file.size).toBe(44 + 2 * 2 * 50);
+  });
+  it('and says so where it cannot', async () => {
+    chooses(() => Promise.reject(new Error('EncodingError')));
+    expect(await screen.findByText('This browser cannot read such a sound. WAV can always be read.')).toBeTruthy();
   });
 });
 
