@@ -89,11 +89,13 @@ test('the owner decides on a page of their own; an addition during the work wait
     await page.getByRole('button', { name: 'Answer', exact: true }).click();
     await expect(answer(page)).toContainText('Agreed: 25.00');
     await stageDone(page, 'Agree');
+    // It leads on; going back before it has led on would be no step at all.
+    await expect(page).toHaveURL(/\/power$/);
   });
 
   await test.step('an addition waits for its own word; the work goes on', async () => {
-    await expect(page.getByRole('heading', { name: 'Slate mantel clock' })).toBeVisible();
     await stage(page, 'Agree');
+    await expect(page).toHaveURL(/\/agree$/);
     await writeLine(page, 'A cracked pinion, found while apart', '3');
     await expect(page.getByText('found during the work')).toBeVisible();
     await page.getByRole('link', { name: 'Eclat, to the bench' }).click();
