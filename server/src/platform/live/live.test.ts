@@ -61,3 +61,38 @@ it('tells every browser what a change was declared to change, in stores, baths a
   heard.stop();
   await shop.running.stop();
 });
+
+it('ends the streams of ended sessions, and none that is opened while they are being asked for', async () => {
+  let answer: (still: Set<string>) => void = () => undefined;
+  const live = new LiveNotices(
+    await freshDatabase(),
+    pino({ level: 'silent' }),
+    () => new Promise((resolve) => (answer = resolve)),
+  );
+  await live.start();
+  const opened = (session: string) => {
+    const stream = { ended: false, after: 0 };
+    const res = {
+      set: () => res,
+      flushHeaders: () => undefined,
+      write: () => (stream.after += stream.ended ? 1 : 0),
+      end: () => (stream.ended = true),
+    };
+    live.listen({ on: () => undefined } as never, res as never, session);
+    return stream;
+  };
+  const [gone, stays] = [opened('gone'), opened('stays')];
+  const admin = new pg.Client({ connectionString: live['url'] });
+  await admin.connect();
+  const before = answer;
+  await admin.query("select pg_notify('eclat', $1)", ['{"topics":["session"]}']);
+  await vi.waitFor(() => expect(answer).not.toBe(before), PATIENT);
+  const late = opened('late');
+  answer(new Set(['stays']));
+  await vi.waitFor(() => expect(gone.ended).toBe(true), PATIENT);
+  expect([stays.ended, late.ended]).toEqual([false, false]);
+  await live.stop();
+  await admin.query("select pg_notify('eclat', '{}')");
+  await admin.end();
+  expect([gone.after, stays.after, late.after]).toEqual([0, 0, 0]);
+});

@@ -77,11 +77,19 @@ export class LiveNotices {
   /** A stream ends with its session: signed out, locked out, or idle for too long. */
   private async endTheSignedOut(): Promise<void> {
     try {
-      const still = await this.stillSignedIn([...new Set(this.listeners.values())]);
-      for (const [res, session] of this.listeners) if (!still.has(session)) res.end();
+      // One that is opened while they are being asked for is not among them.
+      const asked = [...this.listeners];
+      const still = await this.stillSignedIn([...new Set(asked.map(([, session]) => session))]);
+      for (const [res, session] of asked) if (!still.has(session)) this.end(res);
     } catch (error) {
       this.log.warn({ error: forLog(error) }, 'live notices: who is signed in could not be asked');
     }
+  }
+
+  /** Nothing is written to it any more. */
+  private end(res: Response): void {
+    this.listeners.delete(res);
+    res.end();
   }
 
   listen = (req: Request, res: Response, session: string): void => {
@@ -100,7 +108,7 @@ export class LiveNotices {
   async stop(): Promise<void> {
     this.stopped = true;
     clearInterval(this.heartbeat);
-    for (const res of this.listeners.keys()) res.end();
+    for (const res of [...this.listeners.keys()]) this.end(res);
     await this.client?.end().catch(() => undefined);
   }
 }
