@@ -30,7 +30,11 @@ export const recordingsRoutes = {
     changes: ['visit'],
     inverse: 'recordings.remove',
     visit: { put: 'recordings', by: 'id' },
-    query: z.object(fields),
+    query: z.object({
+      ...fields,
+      /** The sender may name it: what is said of it can be written down before it has arrived. */
+      id: id.optional(),
+    }),
     reply: recording,
   }),
   remove: command({

@@ -4,7 +4,7 @@ import { api } from '@eclat/contract';
 import { wavFormat } from '@eclat/core/sound';
 import { Outside } from '@eclat/core/units';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { HttpProblem } from '../platform/http/problems.ts';
+import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { Recording } from './recordings.entity.ts';
 
@@ -29,12 +29,15 @@ export async function addRecording(
   ctx: Context,
   visitId: string,
   bytes: unknown,
-  given: ParsedQueryOf<typeof api.recordings.add>,
+  { id, ...given }: ParsedQueryOf<typeof api.recordings.add>,
 ): Promise<Shape> {
   const format = readHead(bytes);
   await openVisit(ctx, visitId);
+  if (id !== undefined && (await ctx.em.count(Recording, { id })))
+    throw badField('id', 'Another recording has this name.');
   const seconds = format.dataBytes / (format.bits / 8) / format.channels / format.sampleRate;
   const row = ctx.em.create(Recording, {
+    ...(id === undefined ? {} : { id }),
     visitId,
     ...given,
     seconds,

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Recording, StripStep, Visit } from '@eclat/contract';
 import { writeWav } from '@eclat/core/sound';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -31,6 +32,13 @@ describe('recordings', () => {
     ['a head alone', half.subarray(0, 44)],
   ])('are refused when they are %s', async (_what, bytes) => {
     expect((await shop.marit.send('POST', path(), bytes)).status).toBe(415);
+  });
+  it('may be named by who sends them, once', async () => {
+    const id = randomUUID();
+    const named = `${path()}&id=${id}`;
+    expect((await shop.marit.ok<Recording>('POST', named, half)).id).toBe(id);
+    const again = await shop.marit.send('POST', named, half);
+    expect([again.status, again.body.fields?.[0]?.path]).toEqual([422, 'id']);
   });
   it('belong to a step of their own visit, and leave it when they are thrown away', async () => {
     const kept = await shop.marit.ok<Recording>('POST', path(), half);

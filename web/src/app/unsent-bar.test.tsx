@@ -14,6 +14,7 @@ const unsent = (change: Partial<Unsent> = {}): Unsent => ({
   body: { seen: 'Door sags.', version: 2 },
   what: 'Finding',
   personId: 'p1',
+  madeAt: 0,
   ...change,
 });
 afterEach(() => {

@@ -10,9 +10,14 @@ export interface Unsent {
   key: string;
   method: string;
   url: string;
+  /** What a person entered, or a photo or sound. */
   body: unknown;
   what: string;
   personId: string;
+  /** When it was made, ms since 1970: what waits is sent in this order. */
+  madeAt: number;
+  /** It stands in the device’s database. Until it does, and where there is none, it stands beside the theme. */
+  stored?: boolean;
   /** Why the server would not take it when it was back. It stays here until the person has dealt with it. */
   refused?: string;
 }
@@ -69,7 +74,13 @@ export const useAppState = create<AppState>()(
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, unsent, zone }) => ({ theme, units, singleKeys, unsent, zone }),
+      partialize: ({ theme, units, singleKeys, unsent, zone }) => ({
+        theme,
+        units,
+        singleKeys,
+        unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),
+        zone,
+      }),
     },
   ),
 );

@@ -50,6 +50,8 @@ export async function call<R extends RouteRef>(route: R, given: Given<R>): Promi
 
 /** A change that is not answered for so long did not get through: a network that went silent answers nothing. */
 const UNANSWERED_MS = 30_000;
+/** A file may take longer: the slowest network that is waited for. */
+const SLOWEST_BYTES_PER_MS = 50;
 
 export async function request(
   method: string,
@@ -59,9 +61,9 @@ export async function request(
   signal?: AbortSignal,
 ): Promise<unknown> {
   const isFile = body instanceof Blob;
-  // A file may take its time; what is read is asked for again by itself.
-  const unanswered = method !== 'GET' && !isFile ? new AbortController() : null;
-  const timer = setTimeout(() => unanswered?.abort(), UNANSWERED_MS);
+  // What is read is asked for again by itself.
+  const unanswered = method === 'GET' ? null : new AbortController();
+  const timer = setTimeout(() => unanswered?.abort(), UNANSWERED_MS + (isFile ? body.size / SLOWEST_BYTES_PER_MS : 0));
   let reply: Response;
   try {
     reply = await fetch(url, {

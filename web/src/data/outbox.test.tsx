@@ -1,13 +1,14 @@
 // @vitest-environment jsdom
+import 'fake-indexeddb/auto';
 import { api } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { useAppState } from './app-state.ts';
+import { useAppState, type Unsent } from './app-state.ts';
 import { call, Away } from './call.ts';
 import { useLive } from './live.ts';
-import { removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
+import { loadUnsent, removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { useCommand } from './useCommand.ts';
 
@@ -59,6 +60,7 @@ beforeEach(() => {
   useAppState.setState({ unsent: [], conflict: null, notice: null });
 });
 afterEach(() => {
+  for (const { key } of useAppState.getState().unsent) removeUnsent(key);
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
@@ -210,7 +212,7 @@ describe('a change while the server is away', () => {
   it('that an earlier version of the page kept is sent in the form of today', async () => {
     vi.useFakeTimers({ shouldAdvanceTime: true });
     const kept = (url: string, body: object) =>
-      ({ key: url, method: 'PUT', url, body, what: 'Kept', personId: PERSON }) as const;
+      ({ key: url, method: 'PUT', url, body, what: 'Kept', personId: PERSON }) as Unsent; // it told no moment
     const hole = { pivotMm: 1.2, holeLongMm: 1.6, holeShortMm: 1.25, verdict: 'bush', version: 0 };
     const lean = { kind: 'lean', leanDeg: 12, plateMm: 2 };
     const coil = { kind: 'suppression', what: 'diode', value: '', note: '' };
@@ -236,10 +238,50 @@ describe('a change while the server is away', () => {
       expect(route.body.parse(sent[i]!.body), sent[i]!.url).toMatchObject(body);
   });
 
-  it('is written to the device’s own store', async () => {
+  it('is there again after the page was closed, whatever page opens next, and what was thrown away is not', async () => {
     answer = () => new TypeError('Failed to fetch');
     await enter();
-    await waitFor(() => expect(localStorage.getItem('eclat')).toContain('"place":"case"'));
+    await enter();
+    await waitFor(() => expect(useAppState.getState().unsent.map((u) => u.stored)).toEqual([true, true]));
+    const [first, second] = useAppState.getState().unsent;
+    expect(localStorage.getItem('eclat')).not.toContain('"place":"case"'); // it stands in one place
+    removeUnsent(second!.key);
+    useAppState.setState({ unsent: [] });
+    await loadUnsent();
+    expect(useAppState.getState().unsent).toEqual([first]);
+  });
+
+  it('stands beside the theme where the device has no database, and moves there when it has one', async () => {
+    answer = () => new TypeError('Failed to fetch');
+    const broken = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    await enter();
+    const [kept] = useAppState.getState().unsent;
+    expect(kept!.stored).toBeUndefined();
+    expect(localStorage.getItem('eclat')).toContain('"place":"case"');
+    broken.mockRestore();
+    await loadUnsent();
+    await waitFor(() => expect(useAppState.getState().unsent[0]).toEqual({ ...kept, stored: true }));
+  });
+
+  it('goes before what is entered after it, though the server is back by then', async () => {
+    answer = () => new TypeError('Failed to fetch');
+    await enter();
+    sent = [];
+    answer = () => json(201, { ok: true });
+    const { onDone } = await enter();
+    await waitFor(() => expect(onDone).toHaveBeenCalledOnce());
+    expect(sent.filter((s) => s.method !== 'GET').map((s) => s.body)).toEqual([finding, finding]);
+    expect(useAppState.getState().unsent).toEqual([]);
+  });
+
+  it('that finds nobody signed in waits for the one who made it', async () => {
+    answer = () => json(401, { title: 'Sign in to go on.' });
+    const { onSent } = await enter();
+    await waitFor(() => expect(onSent).toHaveBeenCalledOnce());
+    const [kept] = useAppState.getState().unsent;
+    expect([kept!.personId, kept!.refused]).toEqual([PERSON, undefined]);
   });
 });
 

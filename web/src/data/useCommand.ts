@@ -1,9 +1,9 @@
-import type { BodyOf, ParamsOf, ReplyOf, RouteRef } from '@eclat/contract';
+import type { BodyOf, ParamsOf, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { say, useAppState } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
-import { keepUnsent } from './outbox.ts';
+import { isItsTurn, keepUnsent, whyOf } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
 import { newId } from './new-id.ts';
@@ -11,6 +11,9 @@ import { newId } from './new-id.ts';
 export interface Command<R extends RouteRef> {
   params: ParamsOf<R>;
   body?: BodyOf<R>;
+  query?: QueryOf<R>;
+  /** A photo or sound, in place of a body. */
+  file?: Blob;
 }
 
 interface Options<R extends RouteRef> {
@@ -23,6 +26,16 @@ interface Options<R extends RouteRef> {
   onSent?: () => void;
   /** Problems that belong to fields are given to the form; what is left is said aloud. */
   onFields?: (fields: { path: string; message: string }[]) => void;
+}
+
+const AWAY = 'The server is away. This is kept here and sent when it is back.';
+
+/** It is on this device and will be sent; what is said about it. */
+export class Kept {
+  constructor(
+    readonly why: string,
+    readonly refused: boolean,
+  ) {}
 }
 
 /**
@@ -38,38 +51,43 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
   };
 
   const mutation = useMutation({
-    mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | 'kept'> => {
+    mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | Kept> => {
       const key = newId();
       ours.add(key);
+      const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
+      const keep = (why: string, refused?: string): Kept => {
+        const url = urlOf(route, paramsOf(command), command.query as Record<string, string> | undefined);
+        const body = command.file ?? command.body;
+        const item = { key, method: route.method, url, body, what: options.what, personId };
+        keepUnsent(refused === undefined ? item : { ...item, refused });
+        return new Kept(why, refused !== undefined);
+      };
       try {
-        return await call(route, { ...command, key } as never);
+        return (await isItsTurn(personId)) ? await call(route, { ...command, key } as never) : keep(AWAY);
       } catch (error) {
-        if (!(error instanceof Away)) throw error;
-        const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
-        keepUnsent({
-          key,
-          method: route.method,
-          url: urlOf(route, paramsOf(command)),
-          body: command.body,
-          what: options.what,
-          personId,
-        });
-        return 'kept';
+        if (error instanceof Away) return keep(AWAY);
+        if (!(error instanceof Refusal)) throw error;
+        if (error.status === 401) {
+          refresh(queries, { topics: ['session'], visits: [] });
+          return keep('You were signed out. This is kept here and sent when you sign in.');
+        }
+        // Nobody can take a photo of that moment again: a refused one stays, with its reason.
+        if (command.file) return keep(`${options.what}: ${whyOf(error)}`, whyOf(error));
+        throw error;
       }
     },
     onSuccess: (reply, command) => {
       options.onSent?.();
-      if (reply === 'kept') return say('The server is away. This is kept here and sent when it is back.', 'danger');
+      if (reply instanceof Kept) return say(reply.why, 'danger');
       afterCommand(queries, route, paramsOf(command), reply);
       options.onDone?.(reply, command);
     },
     onError: (error, command) => {
       if (!(error instanceof Refusal)) return say(error.message, 'danger');
       if (error.problem.type === 'urn:eclat:lost-race') return choose(command, error.problem.current);
-      if (error.status === 401) refresh(queries, { topics: ['session'], visits: [] });
       const { fields } = error.problem;
       if (fields && options.onFields) options.onFields(fields);
-      else say(fields ? fields.map((f) => f.message).join(' ') : error.message, 'danger');
+      else say(whyOf(error), 'danger');
     },
   });
 

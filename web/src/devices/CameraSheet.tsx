@@ -1,6 +1,7 @@
 import { counted } from '@eclat/core/units';
 import { Camera } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { say } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { wantsHttps } from './secure.ts';
@@ -12,6 +13,8 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
   const [camera, setCamera] = useState<OpenCamera | null>(null);
   const [why, setWhy] = useState('');
   const [taken, setTaken] = useState(0);
+  // A camera that is open shows nothing yet for a moment: there is no photo to be had of it.
+  const [shows, setShows] = useState(false);
   useEffect(() => {
     let opened: OpenCamera | undefined;
     let gone = false;
@@ -37,10 +40,15 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
   useEffect(() => {
     if (video.current && camera?.stream) video.current.srcObject = camera.stream;
   }, [camera]);
-  const press = async () => {
-    onPhoto(await camera!.take(video.current));
-    setTaken((n) => n + 1);
-  };
+  const ready = camera !== null && (shows || camera.stream === null);
+  const press = () =>
+    camera!.take(video.current).then(
+      (file) => {
+        onPhoto(file);
+        setTaken((n) => n + 1);
+      },
+      (error: Error) => say(error.message, 'danger'),
+    );
   return (
     <Sheet
       open
@@ -55,6 +63,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
           autoPlay
           playsInline
           muted
+          onLoadedData={() => setShows(true)}
           className="max-h-[60vh] w-full rounded-lg bg-black object-contain"
         />
       ) : (
@@ -62,7 +71,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
           {camera ? `${why} The simulated one stands in.` : 'Opening the camera …'}
         </p>
       )}
-      <Button variant="main" className="mt-4 min-h-16 w-full text-xl" disabled={!camera} onClick={() => void press()}>
+      <Button variant="main" className="mt-4 min-h-16 w-full text-xl" disabled={!ready} onClick={() => void press()}>
         <Camera className="size-7" aria-hidden />
         Take it
       </Button>

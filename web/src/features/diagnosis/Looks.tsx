@@ -2,7 +2,7 @@ import type { Visit } from '@eclat/contract';
 import { instancesFor, levelName, type LookOutcome, type NextLook } from '@eclat/core/faults';
 import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
 import { api } from '../../data/api.ts';
-import { useCommand } from '../../data/useCommand.ts';
+import { Kept, useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { useKnowledge } from './useKnowledge.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
@@ -28,7 +28,7 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
       { params: { visitId: visit.id, look }, body: { outcome } },
       {
         onSuccess: (reply) => {
-          if (outcome && reply !== 'kept') say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, null));
+          if (outcome && !(reply instanceof Kept)) say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, null));
         },
       },
     );

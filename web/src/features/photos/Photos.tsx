@@ -1,19 +1,19 @@
 import { api } from '../../data/api.ts';
 import { stageName, type StageId } from '@eclat/core/workflow';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Camera, ImagePlus } from 'lucide-react';
 import { lazy, useEffect, useId, useState } from 'react';
-import { call } from '../../data/call.ts';
-import { afterCommand } from '../../data/refresh.ts';
-import { say } from '../../data/app-state.ts';
+import { say, useAppState } from '../../data/app-state.ts';
+import { urlOf } from '../../data/call.ts';
+import { useMe } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
+import { UnsentPhotos } from './UnsentPhotos.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Late } from '../../ui/Late.tsx';
-import { newId } from '../../data/new-id.ts';
 
 const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) => ({ default: m.CameraSheet })));
 /** So many stand there at once; the others come by a press. */
@@ -21,7 +21,7 @@ const FIRST = 24;
 const MOST_BYTES = 15 * 1024 * 1024;
 
 /**
- * Photos from file, drag, paste or the camera. Each file has its own key, so that a second try makes no second photo.
+ * Photos from file, drag, paste or the camera. While the server is away they stand here all the same.
  */
 export function Photos({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
@@ -29,7 +29,7 @@ export function Photos({ stage }: { stage: StageId }) {
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const [camera, setCamera] = useState(false);
-  const { failed, setFailed, upload, add } = useUploads(stage);
+  const { unsent, busy, add } = useUploads(stage);
   useEffect(() => {
     if (visit.closedAt) return;
     const paste = (e: ClipboardEvent) => {
@@ -42,7 +42,7 @@ export function Photos({ stage }: { stage: StageId }) {
   return (
     <Panel
       title={`Photos${visit.photos.length > 0 ? ` (${visit.photos.length})` : ''}`}
-      aside={!visit.closedAt && <Pickers add={add} busy={upload.isPending} onCamera={() => setCamera(true)} />}
+      aside={!visit.closedAt && <Pickers add={add} busy={busy} onCamera={() => setCamera(true)} />}
     >
       <div
         className={clsx('rounded-lg', over && 'outline-3 outline-dashed outline-steel')}
@@ -57,7 +57,7 @@ export function Photos({ stage }: { stage: StageId }) {
           add(e.dataTransfer.files);
         }}
       >
-        {visit.photos.length === 0 ? (
+        {visit.photos.length + unsent.length === 0 ? (
           <Empty>
             Photographs before anybody touches anything. Choose files, take them with the camera, drop or paste them
             here.
@@ -71,17 +71,7 @@ export function Photos({ stage }: { stage: StageId }) {
           </Button>
         )}
       </div>
-      {failed.map((f) => (
-        <FailedUpload
-          key={f.key}
-          failed={f}
-          onAgain={() => {
-            setFailed((x) => x.filter((y) => y !== f));
-            upload.mutate(f);
-          }}
-          onLeave={() => setFailed((x) => x.filter((y) => y !== f))}
-        />
-      ))}
+      {unsent.length > 0 && <UnsentPhotos unsent={unsent} />}
       {shown && <PhotoSheet key={shown.id} photo={shown} onClose={() => setOpen(null)} />}
       {camera && (
         <Late>
@@ -92,25 +82,21 @@ export function Photos({ stage }: { stage: StageId }) {
   );
 }
 
+/** What is kept on this device for this visit, and the way to add more. */
 function useUploads(stage: StageId) {
   const visit = useThisVisit();
-  const queries = useQueryClient();
-  const [failed, setFailed] = useState<Failed[]>([]);
-  const upload = useMutation({
-    mutationFn: ({ file, key }: { file: File; key: string }) =>
-      call(api.photos.add, { params: { visitId: visit.id }, query: { stage, caption: '' }, file, key }),
-    onSuccess: (photo) => afterCommand(queries, api.photos.add, { visitId: visit.id }, photo),
-    onError: (error, item) =>
-      setFailed((f) => [...f.filter((x) => x.key !== item.key), { ...item, why: error.message }]),
-    networkMode: 'always',
-  });
+  const params = { visitId: visit.id };
+  const upload = useCommand(api.photos.add, { what: 'Photo' });
+  const here = urlOf(api.photos.add, params);
+  const me = useMe();
+  const unsent = useAppState((s) => s.unsent).filter((u) => u.personId === me?.id && u.url.split('?')[0] === here);
   const add = (files: Iterable<File>) => {
     for (const file of files) {
       if (file.size > MOST_BYTES) say(`${file.name} is over 15 MB.`, 'danger');
-      else upload.mutate({ file, key: newId() });
+      else upload.mutate({ params, query: { stage, caption: '' }, file });
     }
   };
-  return { failed, setFailed, upload, add };
+  return { unsent, busy: upload.isPending, add };
 }
 
 function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | null) => void }) {
@@ -146,28 +132,6 @@ function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | nu
         </li>
       ))}
     </ul>
-  );
-}
-
-interface Failed {
-  file: File;
-  key: string;
-  why: string;
-}
-
-function FailedUpload({ failed: f, onAgain, onLeave }: { failed: Failed; onAgain: () => void; onLeave: () => void }) {
-  return (
-    <p className="mt-2 flex flex-wrap items-center gap-3 rounded-lg bg-danger-wash px-3 py-2 text-danger">
-      <span className="font-semibold">
-        {f.file.name}: {f.why}
-      </span>
-      <button type="button" className="min-h-11 font-semibold underline" onClick={onAgain}>
-        Try again
-      </button>
-      <button type="button" onClick={onLeave}>
-        Leave it
-      </button>
-    </p>
   );
 }
 

@@ -3,9 +3,9 @@ import type { Visit } from '@eclat/contract';
 import type { SoundReport } from '@eclat/core/sound';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../data/call.ts';
 import { api } from '../../data/api.ts';
-import { useCommand } from '../../data/useCommand.ts';
+import { newId } from '../../data/new-id.ts';
+import { Kept, useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Tick } from '../../ui/Field.tsx';
@@ -28,21 +28,17 @@ export function KeepSound({
   const [withSound, setWithSound] = useState(false);
   const stage = settled(visit.stages).includes('assemble') ? 'run' : 'assemble';
   const keep = useCommand(api.listening.add, { what: 'What was heard', onDone: () => say('Kept with the visit.') });
+  const record = useCommand(api.recordings.add, { what: 'Sound' });
   const send = useMutation({
     mutationFn: async () => {
+      const params = { visitId: visit.id };
       const file = withSound ? await sound() : null;
       if (file && file.size > LARGEST)
         throw new Error('The sound is larger than 30 MB: keep the figures alone, or a shorter piece.');
-      const recordingId = file
-        ? (
-            await call(api.recordings.add, {
-              params: { visitId: visit.id },
-              query: { stage, kind: 'beat' },
-              file,
-            } as never)
-          ).id
-        : null;
-      await keep.mutateAsync({ params: { visitId: visit.id }, body: heardOf(report, stage, from, recordingId) });
+      const id = file && newId();
+      const made = file && (await record.mutateAsync({ params, query: { stage, kind: 'beat', id: id! }, file }));
+      if (made instanceof Kept && made.refused) return;
+      await keep.mutateAsync({ params, body: heardOf(report, stage, from, id) });
     },
     onError: (error) => say(error.message, 'danger'),
   });

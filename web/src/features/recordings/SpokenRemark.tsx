@@ -1,12 +1,12 @@
-import { useMutation } from '@tanstack/react-query';
 import { Mic, Square, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { call } from '../../data/call.ts';
 import { api } from '../../data/api.ts';
 import { whyNoMicrophone } from '../../devices/microphone.ts';
 import { recordVoice, type Recorder } from '../../devices/record.ts';
-import { say } from '../../data/app-state.ts';
+import { say, useAppState } from '../../data/app-state.ts';
+import { Kept, useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
+import { KeptFile } from '../../ui/KeptFile.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { newId } from '../../data/new-id.ts';
 
@@ -24,24 +24,14 @@ export function SpokenRemark({
   const visit = useThisVisit();
   const recorder = useRef<Recorder | null>(null);
   const [seconds, setSeconds] = useState<number | null>(null);
-  const [failed, setFailed] = useState<{ file: Blob; key: string } | null>(null);
-  const keep = useMutation({
-    mutationFn: (given: { file: Blob; key: string }) =>
-      call(api.recordings.add, {
-        params: { visitId: visit.id },
-        query: { stage: 'strip', kind: 'remark' },
-        ...given,
-      } as never),
-    onSuccess: (made) => {
-      setFailed(null);
-      onChange(made.id);
-    },
-    onError: (error, given) => {
-      setFailed(given);
-      say(error.message, 'danger');
-    },
-    networkMode: 'always',
-  });
+  const keep = useCommand(api.recordings.add, { what: 'Spoken remark' });
+  const send = (file: Blob) => {
+    const id = newId();
+    keep.mutate(
+      { params: { visitId: visit.id }, query: { stage: 'strip', kind: 'remark', id }, file },
+      { onSuccess: (made) => !(made instanceof Kept && made.refused) && onChange(id) },
+    );
+  };
   useEffect(() => () => recorder.current?.cancel(), []);
   const speaking = seconds !== null;
   useEffect(() => {
@@ -53,7 +43,7 @@ export function SpokenRemark({
     const done = recorder.current?.stop();
     recorder.current = null;
     setSeconds(null);
-    if (done && done.seconds > 0.3) keep.mutate({ file: done.wav, key: newId() });
+    if (done && done.seconds > 0.3) send(done.wav);
   };
   const start = async () => {
     try {
@@ -76,7 +66,6 @@ export function SpokenRemark({
           {buttonWords(keep.isPending, value)}
         </Button>
       )}
-      {failed && !keep.isPending && <Button onClick={() => keep.mutate(failed)}>Send it again</Button>}
       {value && !speaking && (
         <>
           <Heard id={value} />
@@ -100,13 +89,17 @@ function buttonWords(busy: boolean, value: string | null) {
   return 'Speak the remark';
 }
 
-/** A remark to be heard again. */
-export const Heard = ({ id }: { id: string }) => (
-  <audio
-    controls
-    preload="none"
-    src={`/api/recordings/${id}/sound`}
-    aria-label="Spoken remark"
-    className="h-11 max-w-full"
-  />
-);
+/** A remark to be heard again, from this device while it has not arrived at the server. */
+export function Heard({ id }: { id: string }) {
+  const unsent = useAppState((s) => s.unsent.find((u) => u.url.endsWith(`id=${id}`)));
+  if (unsent) return <KeptFile file={unsent.body as Blob} name="Spoken remark" />;
+  return (
+    <audio
+      controls
+      preload="none"
+      src={`/api/recordings/${id}/sound`}
+      aria-label="Spoken remark"
+      className="h-11 max-w-full"
+    />
+  );
+}

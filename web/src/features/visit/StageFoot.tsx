@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
 import { useMe } from '../../data/queries.ts';
-import { useCommand } from '../../data/useCommand.ts';
+import { Kept, useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -30,7 +30,7 @@ function useWord(stage: StageId) {
         onSuccess: (reply) => {
           // Whoever has gone somewhere else meanwhile is not fetched from there.
           const still = window.location.pathname === from && !isGoing();
-          if (reply !== 'kept' && state !== 'open' && next && still) void go(`/visits/${visit.id}/${next.id}`);
+          if (!(reply instanceof Kept) && state !== 'open' && next && still) void go(`/visits/${visit.id}/${next.id}`);
         },
       },
     );

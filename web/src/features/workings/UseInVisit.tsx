@@ -4,7 +4,7 @@ import type { Working } from '@eclat/core/workings';
 import { useNavigate } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useBench } from '../../data/queries.ts';
-import { useCommand } from '../../data/useCommand.ts';
+import { Kept, useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -53,7 +53,7 @@ function OnTheBench({
       { params: { visitId }, body: { working: working.id, stage, input } },
       {
         onSuccess: (reply) => {
-          if (reply !== 'kept') {
+          if (!(reply instanceof Kept)) {
             say(`${working.title} is kept with the visit.`);
             void go(`/visits/${visitId}/${stage}`);
           }
