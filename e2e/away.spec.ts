@@ -1,6 +1,6 @@
 import { expect, openShop, stage, stageDone, takeIn, test } from './shop.ts';
 
-test('what is done while the server is away is kept through a closed page: photos, words sent, words half typed', async ({
+test('what is done while the server is away is kept through a closed page: photos, words, words half typed', async ({
   page,
   server,
   errors: _watched,

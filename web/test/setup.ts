@@ -4,7 +4,11 @@ import { useAppState } from '../src/data/app-state.ts';
 
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
 configure({ asyncUtilTimeout: 20_000 });
-afterEach(() => useAppState.setState(useAppState.getInitialState(), true));
+afterEach(() => {
+  useAppState.setState(useAppState.getInitialState(), true);
+  // What one test typed half is not found by the next.
+  if (typeof localStorage !== 'undefined') localStorage.clear();
+});
 
 // jsdom has files without the means to read them that browsers have had for years.
 if (typeof Blob !== 'undefined' && typeof FileReader !== 'undefined' && !Blob.prototype.arrayBuffer)

@@ -238,7 +238,7 @@ describe('a change while the server is away', () => {
       expect(route.body.parse(sent[i]!.body), sent[i]!.url).toMatchObject(body);
   });
 
-  it('is there again after the page was closed, whatever page opens next, and what was thrown away is not', async () => {
+  it('is there again after the page was closed; what was thrown away is not', async () => {
     answer = () => new TypeError('Failed to fetch');
     await enter();
     await enter();

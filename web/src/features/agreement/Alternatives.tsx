@@ -5,6 +5,7 @@ import { CircleCheck, Pencil, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea } from '../../ui/Field.tsx';
@@ -121,10 +122,13 @@ function Alternative({ offered: r, onWord, given }: { offered: OfferedRoute; onW
 function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
   const visit = useThisVisit();
   const now = visit.agreement.routes.find((r) => r.route === route)!;
-  const [words, setWords] = useState({ originality: now.originality, guarantee: now.guarantee });
+  const [words, setWords, forget] = useKept(`route.${visit.id}.${route}`, {
+    originality: now.originality,
+    guarantee: now.guarantee,
+  });
   const params = { visitId: visit.id, route };
-  const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative', onSent: onClose });
-  const remove = useCommand(api.agreement.removeRoute, { what: 'Alternative', onSent: onClose });
+  const offer = useCommand(api.agreement.offerRoute, { what: 'Alternative', onSent: () => (forget(), onClose()) });
+  const remove = useCommand(api.agreement.removeRoute, { what: 'Alternative', onSent: () => (forget(), onClose()) });
   return (
     <Sheet
       open

@@ -6,7 +6,6 @@ import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
@@ -37,10 +36,9 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
     optional: false,
     noGuarantee: false,
   };
-  const form = useContractForm<Fields>(lineFields, start);
-  const draft = useDraft(form, `line.${visit.id}.${draftOf(known, line)}`);
+  const form = useContractForm<Fields>(lineFields, start, `line.${visit.id}.${draftOf(known, line)}`);
   const finish = () => {
-    draft.clear();
+    form.forget();
     onClose();
   };
   const add = useCommand(api.agreement.addLine, { what: 'Line', onSent: finish });

@@ -7,6 +7,7 @@ import { call } from '../../data/call.ts';
 import { api } from '../../data/api.ts';
 import { afterCommand } from '../../data/refresh.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -119,8 +120,8 @@ function Question({
   answeredBy: string;
 }) {
   const visit = useThisVisit();
-  const [words, setWords] = useState('');
-  const send = useCommand(api.agreement.answer, { what: 'Answer' });
+  const [words, setWords, forget] = useKept(`answer.${id}`, '');
+  const send = useCommand(api.agreement.answer, { what: 'Answer', onSent: forget });
   return (
     <li className="rounded-lg border border-line p-3">
       <p className="font-semibold">{text}</p>

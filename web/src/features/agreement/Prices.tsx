@@ -29,8 +29,8 @@ export function Prices() {
 
 function PricesSheet({ onClose }: { onClose: () => void }) {
   const { agreement } = useThisVisit();
-  const form = useContractForm<z.input<typeof schema>>(schema, agreement.prices);
-  const set = useCommand(api.agreement.setPrices, { what: 'Prices', onSent: onClose });
+  const form = useContractForm<z.input<typeof schema>>(schema, agreement.prices, 'prices');
+  const set = useCommand(api.agreement.setPrices, { what: 'Prices', onSent: () => (form.forget(), onClose()) });
   const { errors } = form.formState;
   return (
     <Sheet

@@ -5,6 +5,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -98,7 +99,8 @@ function Words({
   onClose: () => void;
   onSay: (note: string, apart: Apart | null) => void;
 }) {
-  const [note, setNote] = useState('');
+  const visit = useThisVisit();
+  const [note, setNote, forget] = useKept(`check.${visit.id}.${check.id}.${result}`, '');
   const [apart, setApart] = useState<Apart | null>(null);
   const failed = result === 'failed';
   return (
@@ -116,6 +118,7 @@ function Words({
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
+          forget();
           onSay(note.trim(), apart);
         }}
       >

@@ -3,6 +3,8 @@ import { CYCLES, driven, drivenWords, type CycleId, type Drive } from '@eclat/co
 import { ChevronsRight, Plus, RotateCcw, TriangleAlert, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { useKept } from '../../data/useDraft.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TextField } from '../../ui/Field.tsx';
 
 interface Props {
@@ -80,7 +82,8 @@ function StepOn({
   onKeep: Props['onKeep'];
   next: { what: string; in: number } | null;
 }) {
-  const [fouls, setFouls] = useState('');
+  const visit = useThisVisit();
+  const [fouls, setFouls] = useKept(`fouls.${visit.id}`, '');
   const to = (done: number) => {
     const after = { ...drive, done: Math.min(done, drive.of) };
     // The whole cycle free is the answer; where it fouled is for a person to say.

@@ -4,6 +4,7 @@ import { Check, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -57,7 +58,7 @@ export function Row({ step: s, next }: { step: StripStep; next: boolean }) {
         ))}
       {asking && (
         <Else
-          what={s.what}
+          step={s}
           onClose={() => setAsking(false)}
           onSay={(fate, note) => {
             say(fate, note);
@@ -72,28 +73,29 @@ export function Row({ step: s, next }: { step: StripStep; next: boolean }) {
 export const OTHERS = FATES.filter((f) => f !== 'apart' && f !== 'on again');
 
 export function Else({
-  what,
+  step,
   onClose,
   onSay,
 }: {
-  what: string;
+  step: StripStep;
   onClose: () => void;
   onSay: (fate: Fate, note: string) => void;
 }) {
   const [fate, setFate] = useState<Fate>('replaced');
-  const [note, setNote] = useState('');
+  const [note, setNote, forget] = useKept(`fate.${step.id}`, '');
   const needed = fate === 'replaced' || fate === 'lost or damaged here';
   return (
     <Sheet
       open
       onClose={onClose}
-      title={`${what} does not go on again`}
+      title={`${step.what} does not go on again`}
       description="Its own place in the account: nothing is left over without a word."
     >
       <form
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
+          forget();
           onSay(fate, note);
         }}
       >

@@ -62,10 +62,10 @@ export function SetHere({ check, failed }: { check: Check; failed: boolean }) {
 function SettingForm({ check }: { check: Check }) {
   const visit = useThisVisit();
   const ways = useId();
-  const form = useContractForm<Fields>(settingFields, EMPTY);
+  const form = useContractForm<Fields>(settingFields, EMPTY, `set-here.${visit.id}.${check.id}`);
   const add = useCommand(api.assembly.addSetting, {
     what: 'Set here',
-    onSent: () => form.reset(EMPTY),
+    onSent: () => (form.forget(), form.reset(EMPTY)),
     onDone: () => say('Set. Check it again.'),
   });
   return (

@@ -6,7 +6,6 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -42,9 +41,12 @@ export function StandRuns() {
 
 function Start() {
   const visit = useThisVisit();
-  const form = useContractForm<z.input<typeof standRunFields>>(standRunFields, { off: '', watched: '' });
-  const draft = useDraft(form, `stand-run.${visit.id}`);
-  const start = useCommand(api.assembly.startStandRun, { what: 'Run with parts off', onSent: draft.clear });
+  const form = useContractForm<z.input<typeof standRunFields>>(
+    standRunFields,
+    { off: '', watched: '' },
+    `stand-run.${visit.id}`,
+  );
+  const start = useCommand(api.assembly.startStandRun, { what: 'Run with parts off', onSent: form.forget });
   const mains = drivenBy(visit.movement.traits, isMains);
   if (visit.closedAt) return null;
   return (

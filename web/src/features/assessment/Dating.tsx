@@ -17,12 +17,12 @@ const year = { setValueAs: (v: string | number | null) => (v === '' || v === nul
 /** When it was made, from evidence: not before, not after, and why. It stays with the movement. */
 export function Dating() {
   const { movement, closedAt } = useThisVisit();
-  const form = useContractForm<z.input<typeof evidenceFields>>(evidenceFields, {
-    notBefore: null,
-    notAfter: null,
-    why: '',
-  });
-  const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.reset() });
+  const form = useContractForm<z.input<typeof evidenceFields>>(
+    evidenceFields,
+    { notBefore: null, notAfter: null, why: '' },
+    `dating.${movement.id}`,
+  );
+  const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => (form.forget(), form.reset()) });
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (

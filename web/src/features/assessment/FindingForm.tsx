@@ -11,7 +11,6 @@ import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -163,16 +162,13 @@ function useFindingForm(given: Finding | string | null, onClose: () => void) {
   const form = useContractForm<Fields>(
     findingFields,
     finding ?? { ...EMPTY, place: typeof given === 'string' ? given : '' },
-  );
-  const draft = useDraft(
-    form,
     `finding.${visit.id}.` +
       (finding
         ? `${finding.id}.${finding.version}`
         : `new${typeof given === 'string' && given !== '' ? `.${given}` : ''}`),
   );
   const finish = () => {
-    draft.clear();
+    form.forget();
     form.reset(EMPTY);
     onClose();
   };

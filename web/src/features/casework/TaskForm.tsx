@@ -6,7 +6,6 @@ import { held } from '@eclat/core/rules';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -109,10 +108,13 @@ function useTaskForm(task: CaseTask | null, onClose: () => void) {
         note: task.note,
       }
     : EMPTY;
-  const form = useContractForm<Fields>(caseTaskFields, start);
-  const draft = useDraft(form, `casework.${task?.id ?? visit.id}`);
+  const form = useContractForm<Fields>(
+    caseTaskFields,
+    start,
+    `casework.${task ? `${task.id}.${task.version}` : visit.id}`,
+  );
   const sent = () => {
-    draft.clear();
+    form.forget();
     onClose();
   };
   const add = useCommand(api.casework.add, { what: 'Task', onSent: sent });

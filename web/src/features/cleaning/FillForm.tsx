@@ -86,11 +86,16 @@ export function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => 
 }
 
 export function useFillForm(fill: Fill | null, onClose: () => void) {
-  const form = useContractForm<Fields>(fillFields, fill ?? EMPTY);
-  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: onClose });
+  const form = useContractForm<Fields>(
+    fillFields,
+    fill ?? EMPTY,
+    `bath.${fill ? `${fill.id}.${fill.version}` : 'new'}`,
+  );
+  const sent = () => (form.forget(), onClose());
+  const add = useCommand(api.cleaning.addFill, { what: 'Bath', onSent: sent });
   const correct = useCommand(api.cleaning.changeFill, {
     what: 'Bath',
-    onSent: onClose,
+    onSent: sent,
     labels: {
       name: 'Tank or jar',
       litres: 'Litres',

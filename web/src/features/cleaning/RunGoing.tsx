@@ -5,6 +5,7 @@ import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
@@ -114,9 +115,13 @@ function StepButtons({
 function EndRun({ run }: { run: CleaningRun }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, bathId: run.id };
-  const [after, setAfter] = useState('');
+  const [after, setAfter, forget] = useKept(`bath.${run.id}.after`, '');
   const [ending, setEnding] = useState(false);
-  const stop = useCommand(api.cleaning.stop, { what: 'Parts out of the bath', onDone: () => say('The run is over.') });
+  const stop = useCommand(api.cleaning.stop, {
+    what: 'Parts out of the bath',
+    onSent: forget,
+    onDone: () => say('The run is over.'),
+  });
   const last = isLast(run);
   if (last || ending)
     return (

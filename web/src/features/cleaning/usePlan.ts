@@ -19,6 +19,7 @@ import { bathMinutes, held, type Choices, type SchoolId } from '@eclat/core/rule
 import { useState } from 'react';
 import { useBaths } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useHeldUp } from '../power-down/useHeldUp.ts';
@@ -56,11 +57,12 @@ export function usePlanned(light: boolean) {
   const [sequence, setSequence] = useState(() => firstSequence(sequences, light, visit.rules.held));
   const [bath, setBath] = useState<Bath | null>(() => bathFor(sequence));
   const [offered, setOffered] = useState(() => offeredParts(traits, visit.strip.steps));
-  const [chosen, setChosen] = useState<string[]>([]);
+  const draft = `clean.${visit.id}${light ? '.light' : ''}`;
+  const [chosen, setChosen] = useKept<string[]>(`${draft}.parts`, []);
   const [minutes, setMinutes] = useState('');
-  const [before, setBefore] = useState('');
+  const [before, setBefore] = useKept(`${draft}.before`, '');
   const [fillId, setFillId] = useState<string | null | undefined>(undefined);
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useKept(`${draft}.reason`, '');
   const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
   return {
     sequences,

@@ -14,19 +14,23 @@ export const GRADES = { H: 'mostly', M: 'often', L: 'sometimes' } as const;
 export type Fields = z.input<typeof ownCauseFields>;
 
 export function CauseForm({ onClose }: { onClose: () => void }) {
-  const form = useContractForm<Fields>(ownCauseFields, {
-    name: '',
-    prior: 'usual',
-    oscillators: [],
-    fittings: [],
-    trains: [],
-    shows: {},
-    look: { what: '', minutes: 5, level: 0 },
-    remedy: '',
-  });
+  const form = useContractForm<Fields>(
+    ownCauseFields,
+    {
+      name: '',
+      prior: 'usual',
+      oscillators: [],
+      fittings: [],
+      trains: [],
+      shows: {},
+      look: { what: '', minutes: 5, level: 0 },
+      remedy: '',
+    },
+    'cause',
+  );
   const add = useCommand(api.diagnosis.addCause, {
     what: 'Cause',
-    onSent: onClose,
+    onSent: () => (form.forget(), onClose()),
     onFields: (f) => f.forEach((x) => form.setError(x.path as 'name', { message: x.message })),
   });
   const { errors } = form.formState;

@@ -12,8 +12,9 @@ import {
 } from '@eclat/core/faults';
 import { toldBy } from '@eclat/core/intake';
 import { isTogether } from '@eclat/core/workflow';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -135,8 +136,8 @@ function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: S
 
 function Settle({ suggestion }: { suggestion: string }) {
   const visit = useThisVisit();
-  const [cause, setCause] = useState(visit.cause);
-  const settle = useCommand(api.diagnosis.nameCause, { what: 'Cause' });
+  const [cause, setCause, forget] = useKept(`named-cause.${visit.id}`, visit.cause);
+  const settle = useCommand(api.diagnosis.nameCause, { what: 'Cause', onSent: forget });
   return (
     <Panel title="The cause, in the words of the record">
       <form

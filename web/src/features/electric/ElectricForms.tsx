@@ -4,6 +4,7 @@ import { PEAK_V, resistorForPeak, suppressed, usualPeakV } from '@eclat/core/ele
 import { useState, type ReactNode } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -18,6 +19,9 @@ function useLooks(onSent: () => void) {
     send: (test: ElectricTest) => add.mutate({ params: { visitId: visit.id }, body: { test } }),
   };
 }
+/** What is half typed of one of these forms. */
+const useElectricDraft = <T,>(form: string, start: T) => useKept(`electric.${useThisVisit().id}.${form}`, start);
+
 const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void }) => (
   <form
     noValidate
@@ -33,7 +37,7 @@ const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void })
 const empty = (text: string) => text.trim() === '';
 
 export function CoilForm() {
-  const [t, set] = useState({ what: '', ohms: '', expected: '', atC: '' });
+  const [t, set] = useElectricDraft('coil', { what: '', ohms: '', expected: '', atC: '' });
   const [open, setOpen] = useState(false);
   const { busy, send } = useLooks(() => {
     set({ what: '', ohms: '', expected: '', atC: '' });
@@ -95,7 +99,7 @@ export function ContactForm() {
     expected: '',
     note: '',
   };
-  const [t, set] = useState(start);
+  const [t, set] = useElectricDraft('contact', start);
   const { busy, send } = useLooks(() => set(start));
   const on = (name: keyof typeof t) => (value: string) => set((o) => ({ ...o, [name]: value }));
   const [dwellMs, periodS, perMinute, expectedPerMinute] = [
@@ -165,7 +169,7 @@ export function ContactForm() {
 
 export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: number | null }) {
   const start = { what: SUPPRESSORS[0] as (typeof SUPPRESSORS)[number], value: '', note: '' };
-  const [t, set] = useState(start);
+  const [t, set] = useElectricDraft('suppression', start);
   const { busy, send } = useLooks(() => set(start));
   const offered = volts && ohms ? resistorForPeak(volts, ohms, usualPeakV(volts)) : null;
   const does = offered && volts && ohms ? suppressed(volts, ohms, offered) : null;

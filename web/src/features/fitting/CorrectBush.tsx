@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -22,18 +23,22 @@ type Size = (typeof SIZES)[number][0];
 /** What was entered of a bush, as it is typed anew. */
 function useCorrection(bush: Bush, name: string, onClose: () => void) {
   const visit = useThisVisit();
-  const [typed, setTyped] = useState<Record<Size, string>>(() => ({
+  const [typed, setTyped, forgetSizes] = useKept<Record<Size, string>>(`bush.${bush.id}`, {
     pivotMm: String(bush.pivotMm),
     boreMm: String(bush.boreMm),
     outsideMm: String(bush.outsideMm),
     heightMm: String(bush.heightMm),
-  }));
-  const [shake, setShake] = useState(bush.endShakeMm === null ? '' : String(bush.endShakeMm));
+  });
+  const [shake, setShake, forgetShake] = useKept(
+    `bush.${bush.id}.shake`,
+    bush.endShakeMm === null ? '' : String(bush.endShakeMm),
+  );
   const [spins, setSpins] = useState(bush.spins === null ? '' : String(bush.spins));
   const [located, setLocated] = useState<Located | ''>(bush.located ?? '');
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const set = useCommand(api.fitting.setBush, {
     what: `Bush ${name}`,
+    onSent: () => (forgetSizes(), forgetShake()),
     onDone: () => {
       say(`${name}: corrected.`);
       onClose();

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
@@ -54,10 +55,13 @@ export function Expected({ visitId }: { visitId: string }) {
 
 function OrderForm({ visitId, onClose }: { visitId: string; onClose: () => void }) {
   const stores = (useStores().data ?? []).filter((i) => i.kept);
-  const [itemId, setItem] = useState('');
-  const [many, setMany] = useState('1');
-  const [on, setOn] = useState('');
-  const order = useCommand(api.stores.addOrder, { what: 'Order', onSent: onClose });
+  const [itemId, setItem, forgetItem] = useKept(`order.${visitId}`, '');
+  const [many, setMany, forgetMany] = useKept(`order.${visitId}.many`, '1');
+  const [on, setOn, forgetOn] = useKept(`order.${visitId}.on`, '');
+  const order = useCommand(api.stores.addOrder, {
+    what: 'Order',
+    onSent: () => (forgetItem(), forgetMany(), forgetOn(), onClose()),
+  });
   const good = /^[1-9]\d{0,4}$/.test(many) && itemId !== '';
   return (
     <form

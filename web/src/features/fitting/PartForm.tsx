@@ -5,7 +5,6 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { SizeFields } from '../stores/SizeFields.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -149,13 +148,12 @@ function KindAndSource({ it }: { it: ReturnType<typeof usePartForm> }) {
 function usePartForm() {
   const visit = useThisVisit();
   const stores = useStores().data ?? [];
-  const form = useContractForm<Fields>(newPart, EMPTY);
-  const draft = useDraft(form, `part.${visit.id}`);
+  const form = useContractForm<Fields>(newPart, EMPTY, `part.${visit.id}`);
   const add = useCommand(api.fitting.addPart, {
     what: 'Part fitted',
     onSent: () => {
       form.reset(EMPTY);
-      draft.clear();
+      form.forget();
     },
     onDone: () => say('Part entered.'),
     onFields: (fields) => {

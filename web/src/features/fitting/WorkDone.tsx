@@ -6,7 +6,6 @@ import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -67,13 +66,12 @@ export function WorkDone({ visit }: { visit: Visit }) {
 
 function WorkForm({ visit }: { visit: Visit }) {
   const usual = useId();
-  const form = useContractForm<Fields>(newWork, EMPTY);
-  const draft = useDraft(form, `work.${visit.id}`);
+  const form = useContractForm<Fields>(newWork, EMPTY, `work.${visit.id}`);
   const add = useCommand(api.fitting.addWork, {
     what: 'Work on a part',
     onSent: () => {
       form.reset(EMPTY);
-      draft.clear();
+      form.forget();
       // Once the emptied form stands: the next one is typed without a press.
       setTimeout(() => form.setFocus('part'));
     },

@@ -5,6 +5,7 @@ import { Scale } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -53,11 +54,15 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
 
 function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; onClose: () => void }) {
   const differs = visit.rules.differs.find((d) => d.question === rule.id);
-  const [school, setSchool] = useState<string>(held(rule.id, visit.rules.held).id);
-  const [reason, setReason] = useState(differs?.reason ?? '');
+  const [school, setSchool, forgetSchool] = useKept<string>(
+    `differs.${visit.id}.${rule.id}.school`,
+    held(rule.id, visit.rules.held).id,
+  );
+  const [reason, setReason, forgetReason] = useKept(`differs.${visit.id}.${rule.id}`, differs?.reason ?? '');
   const params = { visitId: visit.id, question: rule.id };
-  const set = useCommand(api.houseRules.differ, { what: 'House rule', onSent: onClose });
-  const keep = useCommand(api.houseRules.keep, { what: 'House rule', onSent: onClose });
+  const sent = () => (forgetSchool(), forgetReason(), onClose());
+  const set = useCommand(api.houseRules.differ, { what: 'House rule', onSent: sent });
+  const keep = useCommand(api.houseRules.keep, { what: 'House rule', onSent: sent });
   return (
     <Sheet
       open

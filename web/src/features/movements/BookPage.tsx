@@ -5,6 +5,7 @@ import { ArrowLeftRight, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 
 import { useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
@@ -107,12 +108,12 @@ function WholePage({ entry, amendments, marked }: PageProps) {
 }
 
 export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
-  const [text, setText] = useState('');
-  const [keep, setKeep] = useState('');
+  const [text, setText, forgetText] = useKept(`amendment.${entry.id}`, '');
+  const [keep, setKeep, forgetKeep] = useKept(`amendment.${entry.id}.keep`, '');
   const [refused, setRefused] = useState('');
   const amend = useCommand(api.movements.amend, {
     what: 'Amendment',
-    onSent: onClose,
+    onSent: () => (forgetText(), forgetKeep(), onClose()),
     onDone: () => say('The amendment stands beside the entry.'),
     onFields: ([first]) => setRefused(first?.message ?? ''),
   });

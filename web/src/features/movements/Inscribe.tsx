@@ -3,24 +3,21 @@ import type { BodyOf } from '@eclat/contract';
 import { movementsRoutes } from '@eclat/contract/movements';
 import { dateInWords, isEdtf } from '@eclat/core/history';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 
 /** What earlier repairers scratched or pencilled is service history: a date as sure as it can be read. */
 export function Inscribe({ movementId, onClose }: { movementId: string; onClose: () => void }) {
-  const form = useContractForm<BodyOf<typeof movementsRoutes.inscribe>>(movementsRoutes.inscribe.body, {
-    date: '',
-    text: '',
-    place: '',
-    keep: '',
-  });
-  const draft = useDraft(form, `inscription.${movementId}`);
+  const form = useContractForm<BodyOf<typeof movementsRoutes.inscribe>>(
+    movementsRoutes.inscribe.body,
+    { date: '', text: '', place: '', keep: '' },
+    `inscription.${movementId}`,
+  );
   const write = useCommand(movementsRoutes.inscribe, {
     what: 'Inscription',
     onSent: () => {
-      draft.clear();
+      form.forget();
       onClose();
     },
     onDone: () => say('It stands in the book.'),

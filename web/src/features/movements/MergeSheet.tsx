@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -11,12 +12,15 @@ import { Sheet } from '../../ui/Sheet.tsx';
 /** Two books that were found to be one movement's. This one keeps its code; both histories stand in it. */
 export function MergeSheet({ movement, onClose }: { movement: Movement; onClose: () => void }) {
   const [q, setQ] = useState('');
-  const [other, setOther] = useState<{ id: string; code: string; name: string } | null>(null);
-  const [why, setWhy] = useState('');
+  const [other, setOther, forgetOther] = useKept<{ id: string; code: string; name: string } | null>(
+    `merge.${movement.id}`,
+    null,
+  );
+  const [why, setWhy, forgetWhy] = useKept(`merge.${movement.id}.why`, '');
   const { data } = useMovements(q);
   const merge = useCommand(api.movements.merge, {
     what: 'Merger',
-    onSent: onClose,
+    onSent: () => (forgetOther(), forgetWhy(), onClose()),
     onDone: () => say('One book now, with both histories.'),
   });
   return (

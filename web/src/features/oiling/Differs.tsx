@@ -1,6 +1,8 @@
 import type { OilPoint } from '@eclat/core/oiling';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { useKept } from '../../data/useDraft.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -18,7 +20,8 @@ export function Differs({
   onClose: () => void;
   onKeep: (differs: string, dry: boolean) => void;
 }) {
-  const [differs, setDiffers] = useState(on?.differs ?? '');
+  const visit = useThisVisit();
+  const [differs, setDiffers, forget] = useKept(`oil.${visit.id}.${point.id}`, on?.differs ?? '');
   const [dry, setDry] = useState(on?.dry ?? false);
   const asksOil = point.grade !== 'none';
   return (
@@ -35,6 +38,7 @@ export function Differs({
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
+          forget();
           onKeep(differs.trim(), dry);
         }}
       >

@@ -9,6 +9,7 @@ import { useAppState } from '../../data/app-state.ts';
 import { keyOf } from '../../data/fetched.ts';
 import { Answer, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useKept } from '../../data/useDraft.ts';
 import { day, dayTime } from '../../ui/dates.ts';
 import { TextArea } from '../../ui/Field.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
@@ -168,7 +169,7 @@ function Ask({
   busy: boolean;
   onAsk: (text: string, id: string, sent: () => void) => void;
 }) {
-  const [text, setText] = useState('');
+  const [text, setText] = useKept(`question.${window.location.pathname}`, '');
   const [id, setId] = useState(() => newId());
   return (
     <Panel title="Ask us">

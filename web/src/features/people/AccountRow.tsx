@@ -65,7 +65,7 @@ function lastSeen({ active, seenAt }: Account, now: number): string {
 }
 
 function NewPassphrase({ account, onClose }: { account: Account; onClose: () => void }) {
-  const form = useContractForm(peopleRoutes.resetPassphrase.body, { passphrase: '' });
+  const form = useContractForm(peopleRoutes.resetPassphrase.body, { passphrase: '' }, null);
   const give = useAccountCommand(api.people.resetPassphrase, {
     form: form as never,
     onDone: (p) => {

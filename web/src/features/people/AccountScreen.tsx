@@ -41,7 +41,7 @@ export function AccountScreen() {
 }
 
 function PassphraseForm() {
-  const form = useContractForm(peopleRoutes.changePassphrase.body, { now: '', passphrase: '' });
+  const form = useContractForm(peopleRoutes.changePassphrase.body, { now: '', passphrase: '' }, null);
   const change = useAccountCommand(api.people.changePassphrase, {
     form: form as never,
     onDone: () => {

@@ -13,13 +13,11 @@ import { ZoneField } from './ZoneField.tsx';
 
 export default function FirstRun() {
   const queries = useQueryClient();
-  const form = useContractForm(peopleRoutes.firstRun.body, {
-    code: '',
-    shop: '',
-    timeZone: ownZone(),
-    name: '',
-    passphrase: '',
-  });
+  const form = useContractForm(
+    peopleRoutes.firstRun.body,
+    { code: '', shop: '', timeZone: ownZone(), name: '', passphrase: '' },
+    null,
+  );
   const found = useAccountCommand(api.people.firstRun, {
     form: form as never,
     onDone: (session) => {

@@ -14,7 +14,7 @@ import { ShopPanel } from './ShopPanel.tsx';
 /** Who works here. Adding is the owner-of-shop's; the server holds to that too. */
 export function PeopleScreen() {
   const people = useQuery(fetched(api.people.accounts));
-  const form = useContractForm(peopleRoutes.add.body, { name: '', role: 'technician' as const, passphrase: '' });
+  const form = useContractForm(peopleRoutes.add.body, { name: '', role: 'technician' as const, passphrase: '' }, null);
   const add = useAccountCommand(api.people.add, {
     form: form as never,
     onDone: (p) => {

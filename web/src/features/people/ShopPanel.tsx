@@ -30,7 +30,7 @@ export function ShopPanel() {
 }
 
 function ZoneForm({ settings: { timeZone, version } }: { settings: ShopSettings }) {
-  const form = useContractForm(peopleRoutes.setShop.body, { timeZone, version });
+  const form = useContractForm(peopleRoutes.setShop.body, { timeZone, version }, null);
   const set = useCommand(api.people.setShop, {
     what: 'Time zone',
     onDone: (shop) => {

@@ -9,7 +9,7 @@ import { Front } from './Front.tsx';
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
-  const form = useContractForm(peopleRoutes.signIn.body, { name: '', passphrase: '' });
+  const form = useContractForm(peopleRoutes.signIn.body, { name: '', passphrase: '' }, null);
   const signIn = useMutation({
     mutationFn: (body: { name: string; passphrase: string }) => call(peopleRoutes.signIn, { body }),
     onSuccess: (session) => {

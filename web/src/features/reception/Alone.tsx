@@ -1,7 +1,7 @@
 import { unproven } from '@eclat/core/intake';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -14,8 +14,8 @@ const NOTHING = { drives: '', supply: '', borrowed: '' };
  */
 export function Alone() {
   const visit = useThisVisit();
-  const [form, setForm] = useState(visit.alone);
-  const set = useCommand(api.reception.cameAlone, { what: 'Came alone' });
+  const [form, setForm, forget] = useKept(`alone.${visit.id}`, visit.alone);
+  const set = useCommand(api.reception.cameAlone, { what: 'Came alone', onSent: forget });
   const send = (alone: typeof form) => {
     setForm(alone);
     set.mutate({ params: { visitId: visit.id }, body: { alone } });

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Inscribe } from '../movements/Inscribe.tsx';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -20,7 +21,7 @@ type Place = Movement['marks'][number]['place'];
 export function Identity() {
   const visit = useThisVisit();
   const { movement, owner } = visit;
-  const [adding, setAdding] = useState<{ place: Place; text: string } | null>(null);
+  const [adding, setAdding] = useKept<{ place: Place; text: string } | null>(`mark.${movement.id}`, null);
   const [inscribing, setInscribing] = useState(false);
   const set = useCommand(api.movements.setMark, { what: 'Mark', onSent: () => setAdding(null) });
   const mark = (place: Place, text: string, there: boolean) =>

@@ -6,7 +6,6 @@ import { useRef } from 'react';
 import { FormProvider, type FieldPath } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { call, Refusal } from '../../data/call.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -22,14 +21,13 @@ import { newId } from '../../data/new-id.ts';
 /** The clock is safe, identified, and everything that came with it is listed, before the owner leaves. */
 export function IntakeScreen() {
   const go = useNavigate();
-  const form = useContractForm<IntakeForm>(newVisit, EMPTY);
-  const draft = useDraft(form, 'intake');
+  const form = useContractForm<IntakeForm>(newVisit, EMPTY, 'intake');
   // One key for one clock at the counter: pressing twice, or again after a lost connection, takes it in once.
   const key = useRef(newId());
   const send = useMutation({
     mutationFn: (body: IntakeForm) => call(api.visit.open, { body, key: key.current }),
     onSuccess: (visit) => {
-      draft.clear();
+      form.forget();
       say(`Taken in as ${visit.claim}.`);
       void go(`/visits/${visit.id}/intake`);
     },
@@ -78,7 +76,7 @@ export function IntakeScreen() {
             variant="plain"
             onClick={() => {
               form.reset(EMPTY);
-              draft.clear();
+              form.forget();
             }}
           >
             Clear all

@@ -1,9 +1,9 @@
 import { WANTED_ENDS } from '@eclat/contract/reception';
 import { missingFor } from '@eclat/core/intake';
 import { Plus } from 'lucide-react';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -14,7 +14,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function Missing() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const [form, setForm] = useState<{ what: string; evidence: string } | null>(null);
+  const [form, setForm] = useKept<{ what: string; evidence: string } | null>(`missing.${visit.id}`, null);
   const want = useCommand(api.reception.addWanted, { what: 'Wanted', onSent: () => setForm(null) });
   const end = useCommand(api.reception.closeWanted, { what: 'Wanted' });
   const open = !visit.closedAt;

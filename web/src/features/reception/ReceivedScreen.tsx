@@ -72,17 +72,23 @@ export function ReceivedScreen() {
 
 function Scope() {
   const visit = useThisVisit();
-  const form = useContractForm(visitFields, {
-    complaint: visit.complaint,
-    wanted: visit.wanted,
-    notWanted: visit.notWanted,
-    outOfScope: visit.outOfScope,
-    promisedFor: visit.promisedFor,
-  });
+  const form = useContractForm(
+    visitFields,
+    {
+      complaint: visit.complaint,
+      wanted: visit.wanted,
+      notWanted: visit.notWanted,
+      outOfScope: visit.outOfScope,
+      promisedFor: visit.promisedFor,
+      version: visit.version,
+    },
+    `scope.${visit.id}`,
+  );
   const change = useCommand(api.visit.change, {
     what: 'Complaint and scope',
     labels: LABELS,
     onFields: (f) => f.forEach((x) => form.setError(x.path as 'complaint', { message: x.message })),
+    onSent: form.forget,
     onDone: () => say('Kept.'),
   });
   const { errors, isDirty, dirtyFields } = form.formState;
@@ -102,7 +108,7 @@ function Scope() {
         onSubmit={(e) =>
           void form.handleSubmit((values) => {
             const changed = Object.fromEntries(Object.entries(values).filter(([k]) => k in dirtyFields));
-            change.mutate({ params: { visitId: visit.id }, body: { ...changed, version: visit.version } });
+            change.mutate({ params: { visitId: visit.id }, body: { ...changed, version: form.getValues('version') } });
           })(e)
         }
       >

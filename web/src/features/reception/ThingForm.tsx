@@ -2,11 +2,11 @@ import { useContractForm } from '../../data/useContractForm.ts';
 import type { ReceivedItem } from '@eclat/contract';
 import { receivedFields } from '@eclat/contract/reception';
 import { isKey, KEY_FITS } from '@eclat/core/intake';
-import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
@@ -19,6 +19,7 @@ export const SQUARE = [1, 8] as const;
 export function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; onClose: () => void }) {
   const visit = useThisVisit();
   const known = typeof thing === 'string' ? null : thing;
+  const draft = `received.${visit.id}.${known ? `${known.id}.${known.version}` : `new.${thing as string}`}`;
   const form = useContractForm<Fields>(
     receivedFields,
     known ?? {
@@ -29,13 +30,19 @@ export function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; on
       fits: null,
       photoId: null,
     },
+    draft,
   );
-  const [square, setSquare] = useState(known?.squareMm ? String(known.squareMm) : '');
-  const add = useCommand(api.reception.addReceived, { what: 'Thing received', onSent: onClose });
+  const [square, setSquare, forgetSquare] = useKept(`${draft}.square`, known?.squareMm ? String(known.squareMm) : '');
+  const sent = () => {
+    form.forget();
+    forgetSquare();
+    onClose();
+  };
+  const add = useCommand(api.reception.addReceived, { what: 'Thing received', onSent: sent });
   const change = useCommand(api.reception.changeReceived, {
     what: 'Thing received',
     labels: { what: 'Thing', count: 'How many', condition: 'Condition' },
-    onSent: onClose,
+    onSent: sent,
   });
   const key = isKey(form.watch('what') ?? '');
   const { errors } = form.formState;

@@ -8,9 +8,9 @@ import {
   type ReplacementCheck,
 } from '@eclat/core/movement';
 import { TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -29,8 +29,8 @@ export function Point({
   answer: Visit['replacement']['checks'][string] | undefined;
 }) {
   const visit = useThisVisit();
-  const [note, setNote] = useState<string | null>(null);
-  const set = useCommand(api.replacement.setCheck, { what: 'Replacement', onDone: () => setNote(null) });
+  const [note, setNote] = useKept<string | null>(`point.${visit.id}.${point.id}`, null);
+  const set = useCommand(api.replacement.setCheck, { what: 'Replacement', onSent: () => setNote(null) });
   const send = (to: CheckAnswer | null, words: string) =>
     set.mutate({ params: { visitId: visit.id, check: point.id }, body: { answer: to, note: words } });
   const asksWords = wantsWords(point, answer?.answer);

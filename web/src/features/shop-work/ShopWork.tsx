@@ -9,8 +9,8 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
@@ -67,14 +67,15 @@ export function ShopWork({ visitId }: { visitId?: string }) {
 }
 
 function Begin({ visitId, onClose }: { visitId: string | null; onClose: () => void }) {
-  const form = useContractForm<z.input<typeof shopTaskFields>>(shopTaskFields, {
-    ...{ thing: '', next: '', waitHours: 0, visitId },
-  });
-  const draft = useDraft(form, `shop-work.${visitId ?? 'shop'}`);
+  const form = useContractForm<z.input<typeof shopTaskFields>>(
+    shopTaskFields,
+    { thing: '', next: '', waitHours: 0, visitId },
+    `shop-work.${visitId ?? 'shop'}`,
+  );
   const add = useCommand(api.shopWork.add, {
     what: 'Work of the shop',
     onSent: () => {
-      draft.clear();
+      form.forget();
       onClose();
     },
   });
@@ -140,8 +141,12 @@ function Task({ task }: { task: ShopTask }) {
 }
 
 function Step({ task, onClose }: { task: ShopTask; onClose: () => void }) {
-  const form = useContractForm<z.input<typeof shopTaskDone>>(shopTaskDone, { did: task.next, next: '', waitHours: 0 });
-  const log = useCommand(api.shopWork.log, { what: task.thing, onSent: onClose });
+  const form = useContractForm<z.input<typeof shopTaskDone>>(
+    shopTaskDone,
+    { did: task.next, next: '', waitHours: 0 },
+    `shop-work.${task.id}`,
+  );
+  const log = useCommand(api.shopWork.log, { what: task.thing, onSent: () => (form.forget(), onClose()) });
   const { errors } = form.formState;
   return (
     <form
@@ -169,10 +174,13 @@ function Step({ task, onClose }: { task: ShopTask; onClose: () => void }) {
 }
 
 function End({ task, onClose }: { task: ShopTask; onClose: () => void }) {
-  const [name, setName] = useState(task.thing);
+  const [name, setName, forgetName] = useKept(`shop-work.${task.id}.name`, task.thing);
   const [kind, setKind] = useState<KindId>('other');
-  const [why, setWhy] = useState('');
-  const end = useCommand(api.shopWork.end, { what: task.thing, onSent: onClose });
+  const [why, setWhy, forgetWhy] = useKept(`shop-work.${task.id}.why`, '');
+  const end = useCommand(api.shopWork.end, {
+    what: task.thing,
+    onSent: () => (forgetName(), forgetWhy(), onClose()),
+  });
   const send = (how: { kind: KindId; name: string } | { why: string }) =>
     end.mutate({ params: { taskId: task.id }, body: { end: how, version: task.version } });
   return (

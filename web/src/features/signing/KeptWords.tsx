@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -12,8 +13,8 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function KeepWord({ word }: { word: string }) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
-  const [why, setWhy] = useState('');
-  const keep = useCommand(api.signing.keepWord, { what: 'Kept word' });
+  const [why, setWhy, forget] = useKept(`word.${visit.id}.${word}`, '');
+  const keep = useCommand(api.signing.keepWord, { what: 'Kept word', onSent: forget });
   if (!asking)
     return (
       <Button variant="plain" onClick={() => setAsking(true)}>

@@ -7,6 +7,7 @@ import { BookOpen, FileText, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -58,11 +59,12 @@ function Closed() {
 function ToSign() {
   const visit = useThisVisit();
   const go = useNavigate();
-  const [note, setNote] = useState('');
-  const [waiver, setWaiver] = useState('');
+  const [note, setNote, forgetNote] = useKept(`sign.${visit.id}.note`, '');
+  const [waiver, setWaiver, forgetWaiver] = useKept(`sign.${visit.id}.waiver`, '');
   const [sure, setSure] = useState(false);
   const sign = useCommand(api.signing.sign, {
     what: 'Signature',
+    onSent: () => (forgetNote(), forgetWaiver()),
     onDone: (entry) => {
       say('Signed. The history entry stands.');
       void go(`/movements/${visit.movement.id}#${entry.id}`);

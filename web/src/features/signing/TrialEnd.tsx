@@ -1,8 +1,8 @@
 import type { Visit } from '@eclat/contract';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dateInWords } from '@eclat/core/history';
@@ -11,9 +11,13 @@ import { TextField } from '../../ui/Field.tsx';
 /** What a trial was for, and once it was looked at again: how it ended and what is offered next. */
 export function TrialEnd({ visit }: { visit: Visit }) {
   const { shape, terms, trial } = visit.job;
-  const [outcome, setOutcome] = useState('');
-  const [offer, setOffer] = useState('');
-  const send = useCommand(api.visit.setJob, { what: 'How the trial ended', onDone: () => say('Kept.') });
+  const [outcome, setOutcome, forgetOutcome] = useKept(`trial.${visit.id}.outcome`, '');
+  const [offer, setOffer, forgetOffer] = useKept(`trial.${visit.id}.offer`, '');
+  const send = useCommand(api.visit.setJob, {
+    what: 'How the trial ended',
+    onSent: () => (forgetOutcome(), forgetOffer()),
+    onDone: () => say('Kept.'),
+  });
   if (!trial) return null;
   const missing = outcome.trim() === '';
   return (

@@ -6,7 +6,6 @@ import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -116,14 +115,13 @@ function useItemForm(item: StockItem | null, onClose: () => void) {
         note: item.note,
       }
     : EMPTY;
-  const form = useContractForm<Fields>(stockFields, start);
-  const draft = useDraft(form, `store.${item?.id ?? 'new'}`);
+  const form = useContractForm<Fields>(stockFields, start, `store.${item ? `${item.id}.${item.version}` : 'new'}`);
   const [count, setCount] = useState('');
   const onFields = (fields: { path: string; message: string }[]) => {
     for (const f of fields) form.setError(f.path as 'name', { message: f.message });
   };
   const sent = () => {
-    draft.clear();
+    form.forget();
     onClose();
   };
   const add = useCommand(api.stores.add, {

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import type { Visit } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
@@ -13,10 +14,8 @@ const EMPTY = { what: '', withWhom: '', forWhat: '' };
 export function Custody() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const [form, setForm] = useState(EMPTY);
-  const [state, setState] = useState('');
+  const [form, setForm] = useKept(`give-out.${visit.id}`, EMPTY);
   const out = useCommand(api.strip.giveOut, { what: 'Given out', onSent: () => setForm(EMPTY) });
-  const back = useCommand(api.strip.takeBack, { what: 'Taken back', onSent: () => setState('') });
   return (
     <Panel title="With another hand">
       <ul className="divide-y divide-line">
@@ -28,21 +27,7 @@ export function Custody() {
               out {day(c.at)}
               {c.backAt && `, back ${day(c.backAt)}${c.state ? `: ${c.state}` : ''}`}
             </span>
-            {!c.backAt && !visit.closedAt && (
-              <span className="mt-1 flex items-end gap-2">
-                <TextField
-                  className="flex-1"
-                  label={`State of ${c.what}`}
-                  value={state}
-                  onChange={(e) => setState(e.target.value)}
-                />
-                <Button
-                  onClick={() => back.mutate({ params: { ...params, custodyId: c.id }, body: { back: true, state } })}
-                >
-                  It is back
-                </Button>
-              </span>
-            )}
+            {!c.backAt && !visit.closedAt && <TakeBack item={c} />}
           </li>
         ))}
       </ul>
@@ -82,5 +67,27 @@ export function Custody() {
         </details>
       )}
     </Panel>
+  );
+}
+
+function TakeBack({ item }: { item: Visit['strip']['custody'][number] }) {
+  const visit = useThisVisit();
+  const [state, setState, forget] = useKept(`take-back.${item.id}`, '');
+  const back = useCommand(api.strip.takeBack, { what: 'Taken back', onSent: forget });
+  return (
+    <span className="mt-1 flex items-end gap-2">
+      <TextField
+        className="flex-1"
+        label={`State of ${item.what}`}
+        value={state}
+        onChange={(e) => setState(e.target.value)}
+      />
+      <Button
+        busy={back.isPending}
+        onClick={() => back.mutate({ params: { visitId: visit.id, custodyId: item.id }, body: { back: true, state } })}
+      >
+        It is back
+      </Button>
+    </span>
   );
 }

@@ -3,6 +3,7 @@ import { isShallow } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -14,7 +15,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function Passes() {
   const visit = useThisVisit();
   const { passes, begun } = visit.strip;
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useKept(`pass.${visit.id}`, '');
   const [apart, setApart] = useState<Apart>(AS_USUAL);
   const open = useCommand(api.strip.openPass, {
     what: 'Pass',
@@ -64,9 +65,12 @@ export function Passes() {
 
 function Cure({ pass: p }: { pass: Visit['strip']['passes'][number] }) {
   const visit = useThisVisit();
-  const [cure, setCure] = useState(p.cure);
-  const [hours, setHours] = useState(p.hours === null ? '' : String(p.hours));
-  const close = useCommand(api.strip.closePass, { what: 'Pass' });
+  const [cure, setCure, forgetCure] = useKept(`cure.${visit.id}.${p.number}`, p.cure);
+  const [hours, setHours, forgetHours] = useKept(
+    `cure.${visit.id}.${p.number}.hours`,
+    p.hours === null ? '' : String(p.hours),
+  );
+  const close = useCommand(api.strip.closePass, { what: 'Pass', onSent: () => (forgetCure(), forgetHours()) });
   const figure = hours.trim() === '' ? null : Number(hours.replace(',', '.'));
   const wrong = figure !== null && !(figure >= 0 && figure <= 500);
   return (

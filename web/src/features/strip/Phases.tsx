@@ -1,9 +1,9 @@
 import type { Visit } from '@eclat/contract';
 import { PHASE_WHEN } from '@eclat/contract/strip';
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -17,7 +17,7 @@ type When = (typeof PHASE_WHEN)[number];
 export function Phases() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const [form, setForm] = useState<{ what: string; how: string; when: When } | null>(null);
+  const [form, setForm] = useKept<{ what: string; how: string; when: When } | null>(`phase.${visit.id}`, null);
   const add = useCommand(api.strip.addPhase, { what: 'Phase', onSent: () => setForm(null) });
   const { phases } = visit.strip;
   return (

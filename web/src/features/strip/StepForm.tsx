@@ -6,7 +6,6 @@ import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useDraft } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -184,8 +183,11 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     opens: null,
     overrideReason: '',
   };
-  const form = useContractForm<Fields>(stepFields, step ?? fresh);
-  const draft = useDraft(form, `step.${visit.id}.${step?.id ?? 'new'}`);
+  const form = useContractForm<Fields>(
+    stepFields,
+    step ?? fresh,
+    `step.${visit.id}.${step ? `${step.id}.${step.version}` : 'new'}`,
+  );
   const onFields = (fields: { path: string; message: string }[]) =>
     fields.forEach((f) => form.setError(f.path as 'what', { message: f.message }));
   const remove = useCommand(api.strip.removeStep, { what: 'Step' });
@@ -193,7 +195,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     what: 'Step',
     onFields,
     onSent: () => {
-      draft.clear();
+      form.forget();
       form.reset({ ...fresh, place: form.getValues('place') ?? '' });
       form.setFocus('what');
     },
@@ -207,7 +209,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     labels: LABELS,
     onFields,
     onSent: () => {
-      draft.clear();
+      form.forget();
       onClose();
     },
   });

@@ -1,7 +1,7 @@
 import { TEMPORARY_ENDS } from '@eclat/contract/strip';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -12,7 +12,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function Temporary() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const [what, setWhat] = useState('');
+  const [what, setWhat] = useKept(`temporary.${visit.id}`, '');
   const add = useCommand(api.strip.addTemporary, { what: 'Temporary thing', onSent: () => setWhat('') });
   const end = useCommand(api.strip.endTemporary, { what: 'Temporary thing' });
   const set = (temporaryId: string, ended: (typeof TEMPORARY_ENDS)[number] | null) =>

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -28,8 +29,11 @@ export function RunItself({ unit, takesFocus }: { unit: SubAssembly; takesFocus:
 
 function Start({ unit, takesFocus, onStart }: { unit: SubAssembly; takesFocus: boolean; onStart: () => void }) {
   const visit = useThisVisit();
-  const form = useContractForm<z.input<typeof unitRunFields>>(unitRunFields, { driven: '' });
-  const start = useCommand(api.subAssemblies.startRun, { what: sentence(unit.name), onSent: () => form.reset() });
+  const form = useContractForm<z.input<typeof unitRunFields>>(unitRunFields, { driven: '' }, `unit-run.${unit.id}`);
+  const start = useCommand(api.subAssemblies.startRun, {
+    what: sentence(unit.name),
+    onSent: () => (form.forget(), form.reset()),
+  });
   const send = (driven: string) => {
     onStart();
     start.mutate({ params: { visitId: visit.id, unitId: unit.id }, body: { driven } });
@@ -71,8 +75,8 @@ function Running({
   takesFocus: boolean;
 }) {
   const visit = useThisVisit();
-  const [found, setFound] = useState('');
-  const end = useCommand(api.subAssemblies.endRun, { what: sentence(unit.name) });
+  const [found, setFound, forget] = useKept(`unit-run.${run.id}`, '');
+  const end = useCommand(api.subAssemblies.endRun, { what: sentence(unit.name), onSent: forget });
   const say = (good: boolean) =>
     end.mutate({ params: { visitId: visit.id, unitId: unit.id, runId: run.id }, body: { found, good } });
   return (

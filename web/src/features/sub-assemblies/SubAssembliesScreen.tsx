@@ -7,6 +7,7 @@ import { useState } from 'react';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -142,20 +143,33 @@ function Next({ unit, onPress }: { unit: SubAssembly; onPress: () => void }) {
           </Button>
         )}
       </div>
-      {stage && leaving && <Leave stage={stage} onSay={(state, why) => send(stage, state, why)} />}
+      {stage && leaving && <Leave unit={unit} stage={stage} onSay={(state, why) => send(stage, state, why)} />}
     </>
   );
 }
 
-function Leave({ stage, onSay }: { stage: UnitStage; onSay: (state: StageStateId, why: string) => void }) {
-  const [why, setWhy] = useState('');
+function Leave({
+  unit,
+  stage,
+  onSay,
+}: {
+  unit: SubAssembly;
+  stage: UnitStage;
+  onSay: (state: StageStateId, why: string) => void;
+}) {
+  const visit = useThisVisit();
+  const [why, setWhy, forget] = useKept(`leave.${visit.id}.${unit.id}.${stage}`, '');
   const empty = why.trim() === '';
+  const say = (state: StageStateId) => {
+    forget();
+    onSay(state, why);
+  };
   return (
     <form
       className="mt-3 flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        if (!empty) onSay('left', why);
+        if (!empty) say('left');
       }}
     >
       <TextField
@@ -168,7 +182,7 @@ function Leave({ stage, onSay }: { stage: UnitStage; onSay: (state: StageStateId
       <Button type="submit" variant="main" disabled={empty}>
         Left as far as agreed
       </Button>
-      <Button disabled={empty} onClick={() => onSay('not in this job', why)}>
+      <Button disabled={empty} onClick={() => say('not in this job')}>
         Not in this job
       </Button>
     </form>
@@ -177,10 +191,10 @@ function Leave({ stage, onSay }: { stage: UnitStage; onSay: (state: StageStateId
 
 function Add() {
   const visit = useThisVisit();
-  const form = useContractForm<z.input<typeof unitFields>>(unitFields, { name: '' });
+  const form = useContractForm<z.input<typeof unitFields>>(unitFields, { name: '' }, `unit.${visit.id}`);
   const add = useCommand(api.subAssemblies.add, {
     what: 'Sub-assembly',
-    onSent: () => form.reset(),
+    onSent: () => (form.forget(), form.reset()),
     onFields: (f) => f.forEach((x) => form.setError('name', { message: x.message })),
   });
   const send = (name: string) => add.mutate({ params: { visitId: visit.id }, body: { name } });

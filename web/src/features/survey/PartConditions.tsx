@@ -1,8 +1,8 @@
 import type { PartCondition, Visit } from '@eclat/contract';
 import { partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -62,12 +62,12 @@ function titleOf(all: SurveyedPart[], conditions: Map<string, PartCondition>, vi
 
 export function PartRow({ part, found }: { part: SurveyedPart; found: PartCondition | undefined }) {
   const visit = useThisVisit();
-  const [note, setNote] = useState<string | null>(null);
+  const [note, setNote] = useKept<string | null>(`part.${visit.id}.${part.key}`, null);
   const params = { visitId: visit.id, part: part.key };
   const set = useCommand(api.survey.setPart, {
     what: part.name,
     labels: { state: part.name, note: 'Which, and how' },
-    onDone: () => setNote(null),
+    onSent: () => setNote(null),
   });
   const clear = useCommand(api.survey.removePart, { what: part.name });
   const send = (state: string, text: string) =>

@@ -1,9 +1,9 @@
 import type { TestRun } from '@eclat/contract';
 import { RUN_STANDS } from '@eclat/contract/test-run';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -104,7 +104,7 @@ export function ConditionFields({
 
 export function ConditionsPanel({ run }: { run: TestRun }) {
   const visit = useThisVisit();
-  const [typed, setTyped] = useState<TypedConditions | null>(null);
+  const [typed, setTyped] = useKept<TypedConditions | null>(`conditions.${visit.id}`, null);
   const set = useCommand(api.testRun.setConditions, {
     what: 'How it stands',
     onSent: () => setTyped(null),

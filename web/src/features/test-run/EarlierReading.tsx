@@ -1,6 +1,7 @@
 import { api } from '../../data/api.ts';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -13,8 +14,8 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function EarlierReading() {
   const visit = useThisVisit();
   const [open, setOpen] = useState(false);
-  const [at, setAt] = useState('');
-  const [seconds, setSeconds] = useState('');
+  const [at, setAt] = useKept(`reading.${visit.id}.at`, '');
+  const [seconds, setSeconds] = useKept(`reading.${visit.id}.seconds`, '');
   const [way, setWay] = useState<'ahead' | 'behind'>('ahead');
   const [wrong, setWrong] = useState('');
   const read = useCommand(api.testRun.addReading, {

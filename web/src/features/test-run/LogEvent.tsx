@@ -4,6 +4,7 @@ import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say, serverNow } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -16,8 +17,8 @@ const EMPTY = { note: '', amount: '', way: 'up' as 'up' | 'down', where: '', sho
 /** What happened to a clock on test: an adjustment with how far, a stop with where and what the hands showed. */
 export function LogEvent({ run }: { run: TestRun }) {
   const visit = useThisVisit();
-  const [kind, setKind] = useState<(typeof RUN_EVENTS)[number] | ''>('');
-  const [t, setT] = useState(EMPTY);
+  const [kind, setKind] = useKept<(typeof RUN_EVENTS)[number] | ''>(`event.${visit.id}.kind`, '');
+  const [t, setT] = useKept(`event.${visit.id}`, EMPTY);
   const [setter, setSetter] = useState<Setter | null>(run.conditions?.setter ?? null);
   const log = useCommand(api.testRun.addEvent, {
     what: 'Event',

@@ -11,6 +11,7 @@ import {
 import { counted } from '@eclat/core/units';
 import { lazy, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -115,12 +116,16 @@ function whenToRead({ at, decidesAt }: NextReading, now: number): string {
 function Start() {
   const visit = useThisVisit();
   const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
-  const [place, setPlace] = useState('');
-  const [since, setSince] = useState('');
-  const [stands, setStands] = useState(() => typedOf(null, visit.movement.traits.oscillator));
+  const [place, setPlace, forgetPlace] = useKept(`run.${visit.id}.place`, '');
+  const [since, setSince, forgetSince] = useKept(`run.${visit.id}.since`, '');
+  const [stands, setStands, forgetStands] = useKept(
+    `run.${visit.id}.stands`,
+    typedOf(null, visit.movement.traits.oscillator),
+  );
   const conditions = conditionsOf(stands);
   const start = useCommand(api.testRun.start, {
     what: 'Test run',
+    onSent: () => (forgetPlace(), forgetSince(), forgetStands()),
     onDone: () => say('On test. Take the first reading now.'),
   });
   return (

@@ -38,10 +38,14 @@ export default function JobSheet({ visit, onClose }: { visit: Visit; onClose: ()
 
 function JobForm({ visit, onClose }: { visit: Visit; onClose: () => void }) {
   const { shape, terms, trial, ownStock } = visit.job;
-  const form = useContractForm<Fields>(jobChange, { shape, terms, trial, reason: '', whose: { is: 'the same' } });
+  const form = useContractForm<Fields>(
+    jobChange,
+    { shape, terms, trial, reason: '', whose: { is: 'the same' } },
+    `job.${visit.id}`,
+  );
   const send = useCommand(api.visit.setJob, {
     what: 'What is agreed',
-    onSent: onClose,
+    onSent: () => (form.forget(), onClose()),
     onDone: () => say('Kept.'),
     onFields: (fields) => {
       for (const f of fields) form.setError(f.path as FieldPath<Fields>, { message: f.message });

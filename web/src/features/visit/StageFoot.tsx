@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
 import { useMe } from '../../data/queries.ts';
 import { Kept, useCommand } from '../../data/useCommand.ts';
+import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -76,7 +77,7 @@ export function StageFoot({ stage }: { stage: StageId }) {
           </>
         )}
       </div>
-      {leaving && <Leave busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
+      {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
     </div>
   );
 }
@@ -107,15 +108,18 @@ function Settled({
 
 /** A stage ends without being done: as far as agreed, or it does not belong. Why stands in the record. */
 function Leave({
+  stage,
   busy,
   onWord,
   onClose,
 }: {
+  stage: StageId;
   busy: boolean;
   onWord: (s: Word, why: string) => void;
   onClose: () => void;
 }) {
-  const [why, setWhy] = useState('');
+  const visit = useThisVisit();
+  const [why, setWhy] = useKept(`leave.${visit.id}.${stage}`, '');
   const missing = why.trim() === '';
   return (
     <form
