@@ -8,10 +8,10 @@ import { z } from 'zod';
 
 /** Each route without its schemas, as a module. */
 export async function addressesModule(): Promise<string> {
-  const bare = ({ method, path, reads, changes, inverse, visit }: Route) => ({
+  const bare = ({ method, path, reads, changes, inverse, visit, row }: Route) => ({
     method,
     path,
-    ...(reads ? { reads } : { changes, inverse, visit }),
+    ...(reads ? { reads } : { changes, inverse, visit, row }),
   });
   const groups = Object.entries(api).map(([feature, routes]) => [
     feature,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calendarDay, id, moment, text } from './common.ts';
+import { calendarDay, id, moment, page, text } from './common.ts';
 import { everyone } from './people.ts';
 import { read } from './route.ts';
 
@@ -53,7 +53,12 @@ export const aftercareRoutes = {
     summary: 'Clocks that went home, by the day on which they are due again',
     roles: everyone,
     reads: 'aftercare',
-    reply: z.array(dueAgain),
+    query: z.object({
+      /** Due on this day or before. */
+      until: calendarDay().optional(),
+      after: text(60).optional(),
+    }),
+    reply: page(dueAgain),
   }),
   recall: read({
     method: 'GET',

@@ -67,6 +67,16 @@ describe('what a route declares', () => {
         expect(Object.keys((r.reply as z.ZodObject).shape).sort(), name).toEqual(Object.keys(row.shape).sort());
     }
   });
+  it('puts a reply into a list that has such rows', () => {
+    const lists = Object.fromEntries(routes.filter(([, r]) => r.reads).map(([, r]) => [r.path, r]));
+    for (const [name, r] of commands) {
+      if (!r.row) continue;
+      const list = lists[r.row.list]!;
+      expect(r.changes, name).toContain(list.reads);
+      expect(Object.keys((r.reply as z.ZodObject).shape), name).toContain(r.row.by);
+      expect((list.reply as z.ZodArray).element, name).toBe(r.reply);
+    }
+  });
   it('names the visit wherever its address does', () => {
     for (const [name, r] of commands)
       if (r.path.startsWith('/visits/:visitId')) expect(r.changes, name).toContain('visit');

@@ -58,6 +58,15 @@ export type InVisit =
   | { remove: string; by: string; param: string; again?: boolean };
 
 /**
+ * The list that the reply of a command is a row of, by its path: it takes the place of the row with the same `by`, or
+ * comes last, and the list is not fetched again.
+ */
+export interface InList {
+  list: string;
+  by: string;
+}
+
+/**
  * How a change is undone: `same` is the same command with what stood before, `final` cannot be undone, else the other
  * command.
  */
@@ -86,6 +95,7 @@ export interface Route<
   changes: readonly Topic[];
   inverse?: Inverse;
   visit?: InVisit;
+  row?: InList;
 }
 
 export const nothing = z.undefined();
@@ -114,7 +124,12 @@ export function command<
   Body extends z.ZodType = Nothing,
   Query extends z.ZodType = typeof noQuery,
 >(
-  given: Given<Path, Body, Query, Reply> & { changes: readonly Topic[]; inverse: Inverse; visit?: InVisit },
+  given: Given<Path, Body, Query, Reply> & {
+    changes: readonly Topic[];
+    inverse: Inverse;
+    visit?: InVisit;
+    row?: InList;
+  },
 ): Route<Path, Body, Query, Reply> {
   return { body: nothing as unknown as Body, query: noQuery as unknown as Query, ...given };
 }
@@ -130,6 +145,7 @@ export interface RouteRef<Path extends string = string, Body = unknown, Query = 
   changes?: readonly Topic[];
   inverse?: Inverse;
   visit?: InVisit;
+  row?: InList;
   types?: { body: Body; query: Query; reply: Reply };
 }
 /** A tree of routes as the tree of their references. */

@@ -81,6 +81,8 @@ export const importPreview = z.object({
 
 export type ImportPreview = z.infer<typeof importPreview>;
 
+const inStores = { list: '/stores', by: 'id' } as const;
+
 export const storesRoutes = {
   list: read({
     method: 'GET',
@@ -106,6 +108,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'stores.keep',
     body: stockFields.extend({ onHand: whole(0, 'On hand').default(0) }),
+    row: inStores,
     reply: stockItem,
   }),
   change: command({
@@ -116,6 +119,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: changesTo(stockFields),
+    row: inStores,
     reply: stockItem,
   }),
   keep: command({
@@ -126,6 +130,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ kept: z.boolean() }),
+    row: inStores,
     reply: stockItem,
   }),
   count: command({
@@ -136,6 +141,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ onHand: whole(0, 'On hand') }),
+    row: inStores,
     reply: stockItem,
   }),
   addOrder: command({
@@ -146,6 +152,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'stores.removeOrder',
     body: orderFields,
+    row: inStores,
     reply: stockItem,
   }),
   setArrived: command({
@@ -156,6 +163,7 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ arrived: z.boolean() }),
+    row: inStores,
     reply: stockItem,
   }),
   removeOrder: command({
@@ -165,6 +173,7 @@ export const storesRoutes = {
     roles: benchRoles,
     changes: ['stores'],
     inverse: 'stores.addOrder',
+    row: inStores,
     reply: stockItem,
   }),
   previewTable: read({

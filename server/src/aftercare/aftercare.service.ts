@@ -1,6 +1,6 @@
 import { dayOf, startOf, yearsAfter } from '@eclat/core/days';
 import { shopZone } from '../people/shop.service.ts';
-import type { api, DueAgain, Recalled, ReplyOf } from '@eclat/contract';
+import type { api, DueAgain, ParsedQueryOf, Recalled, ReplyOf } from '@eclat/contract';
 import { dueAgain } from '@eclat/core/aftercare';
 import type { Traits } from '@eclat/core/movement';
 import type { Context } from '../platform/http/context.ts';
@@ -48,7 +48,20 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
         ...dueAgain(r.traits, dayOf(at, zone), r.replaced),
       };
     })
-    .sort((a, b) => a.oil.localeCompare(b.oil));
+    .sort((a, b) => placeOf(a).localeCompare(placeOf(b)));
+}
+
+const PAGE = 50;
+const placeOf = (d: DueAgain): string => `${d.oil} ${d.visitId}`;
+
+/** The soonest first; `next` leads to what comes after this page. */
+export async function duePage(
+  em: Em,
+  { until, after = '' }: ParsedQueryOf<typeof api.aftercare.due>,
+): Promise<ReplyOf<typeof api.aftercare.due>> {
+  const left = (await dueList(em)).filter((d) => placeOf(d) > after && (until === undefined || d.oil <= until));
+  const items = left.slice(0, PAGE);
+  return { items, next: left.length > PAGE ? placeOf(items.at(-1)!) : null };
 }
 
 const SHORTEST = 2,

@@ -13,6 +13,7 @@ beforeAll(async () => {
   shop = await openShop(now);
 });
 afterAll(() => shop.running.stop());
+const dueAgain = async (query = '') => (await shop.marit.ok<{ items: DueAgain[] }>('GET', `/due-again${query}`)).items;
 const put = (visit: Visit, path: string, body: object) => shop.marit.ok('PUT', `/visits/${visit.id}/${path}`, body);
 
 /** Through all stages to its signature, with one batch of oil in it. */
@@ -75,7 +76,7 @@ describe('after it went home', () => {
     expect(stock).toEqual([]);
   });
   it('it is due again by the house rule, in the list and in the calendar, and once only', async () => {
-    const due = await shop.marit.ok<DueAgain[]>('GET', '/due-again');
+    const due = await dueAgain();
     // Practice: oil after three years, an overhaul after eight.
     expect(due.map((d) => [d.oil, d.overhaul])).toEqual([
       ['2034-05-10', '2039-05-10'],
@@ -86,8 +87,14 @@ describe('after it went home', () => {
     expect(feed.match(/DTSTART;VALUE=DATE:20340510/g)).toHaveLength(2);
     expect(feed).not.toContain('Tarrowby');
   });
+  it('up to a day, and on from where a page ended', async () => {
+    const [first, second] = await dueAgain();
+    expect(await dueAgain('?until=2034-05-09')).toEqual([]);
+    expect(await dueAgain('?until=2034-05-10')).toHaveLength(2);
+    expect(await dueAgain(`?after=${encodeURIComponent(`${first!.oil} ${first!.visitId}`)}`)).toEqual([second]);
+  });
   it('what came back is counted with its cause', async () => {
-    const [first] = await shop.marit.ok<DueAgain[]>('GET', '/due-again');
+    const [first] = await dueAgain();
     const again = await shop.marit.ok<Visit>('POST', '/visits', {
       ownerId: (await shop.marit.ok<Visit>('GET', `/visits/${first!.visitId}`)).owner.id,
       clockId: (await shop.marit.ok<Visit>('GET', `/visits/${first!.visitId}`)).clock.id,
@@ -104,10 +111,10 @@ describe('after it went home', () => {
       rows: [{ of: first!.claim, cause: 'Click spring slipped' }],
     });
     // With its clock in the shop again it is not due any more.
-    expect(await shop.marit.ok<DueAgain[]>('GET', '/due-again')).toHaveLength(1);
+    expect(await dueAgain()).toHaveLength(1);
   });
   it('the sheet and the slip are made, and the slip names no owner', async () => {
-    const [d] = await shop.marit.ok<DueAgain[]>('GET', '/due-again');
+    const [d] = await dueAgain();
     for (const paper of ['return', 'slip']) {
       const { status, text } = await shop.marit.send('GET', `/visits/${d!.visitId}/papers/${paper}.pdf`);
       expect([status, text.startsWith('%PDF')]).toEqual([200, true]);

@@ -95,6 +95,27 @@ describe('after a command of this page', () => {
     expect(now().testRun!.readings.map((r) => r.id)).toEqual(['a', 'b']);
     await settled();
   });
+  it('a row of a list takes its place there, and the list is not fetched again; oil takes nothing off a shelf', async () => {
+    const list = fetched(api.stores.list).queryKey;
+    queries.setQueryData(list, [
+      { id: 'a', onHand: 3 },
+      { id: 'b', onHand: 1 },
+    ] as never);
+    afterCommand(queries, api.stores.count, { itemId: 'b' }, { id: 'b', onHand: 7 });
+    afterCommand(queries, api.stores.add, {}, { id: 'c', onHand: 2 });
+    expect(queries.getQueryData(list)!.map((i) => [i.id, i.onHand])).toEqual([
+      ['a', 3],
+      ['b', 7],
+      ['c', 2],
+    ]);
+    expect(await settled()).toEqual([]);
+    afterCommand(queries, api.oiling.setPoint, params, { point: 'T1.front', by: 'x', at: AT });
+    expect(await settled()).not.toContain('/api/stores');
+    // A list that is on its way may carry what was before.
+    void queries.invalidateQueries({ queryKey: list });
+    afterCommand(queries, api.stores.count, { itemId: 'b' }, { id: 'b', onHand: 8 });
+    expect((await settled()).filter((u) => u === '/api/stores')).toHaveLength(2);
+  });
   it('the whole visit is fetched where the declaration says that more of it changed', async () => {
     afterCommand(queries, api.strip.openPass, params, {});
     expect(await settled()).toContain('/api/visits/v1');

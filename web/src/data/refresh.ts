@@ -5,12 +5,43 @@ import { keyOf } from './fetched.ts';
 import { replyInVisit } from './reply-in-visit.ts';
 import { serverNow } from './app-state.ts';
 
-/** Everything that a notice says has changed is looked up again as soon as it is on screen. */
-export function refresh(queries: QueryClient, { topics, visits }: Pick<Notice, 'topics' | 'visits'>): void {
+/**
+ * Everything that a notice says has changed is looked up again as soon as it is on screen.
+ * @param known path of a list that has its change already
+ */
+export function refresh(
+  queries: QueryClient,
+  { topics, visits }: Pick<Notice, 'topics' | 'visits'>,
+  known: string | null = null,
+): void {
   for (const topic of topics)
     if (topic === 'visit' && visits.length > 0)
       for (const visitId of visits) void queries.invalidateQueries({ queryKey: ['visit', visitId] });
-    else void queries.invalidateQueries({ queryKey: [topic] });
+    else
+      void queries.invalidateQueries({
+        queryKey: [topic],
+        predicate: ({ queryKey }) => known === null || queryKey[2] !== known,
+      });
+}
+
+/**
+ * A reply that is a row of a list takes its place there.
+ * @returns the path of that list; null where it was not fetched, or a fetch under way may carry what was before
+ */
+function intoList(queries: QueryClient, { row }: RouteRef, reply: unknown): string | null {
+  if (!row) return null;
+  const predicate = ({ queryKey }: { queryKey: readonly unknown[] }) => queryKey[2] === row.list;
+  if (queries.isFetching({ predicate }) > 0) return null;
+  const name = (r: unknown) => (r as Record<string, unknown>)[row.by];
+  let there = false;
+  queries.setQueriesData<unknown[]>({ predicate }, (rows) => {
+    if (!rows) return rows;
+    there = true;
+    return rows.some((r) => name(r) === name(reply))
+      ? rows.map((r) => (name(r) === name(reply) ? reply : r))
+      : [...rows, reply];
+  });
+  return there ? row.list : null;
 }
 
 /**
@@ -32,10 +63,15 @@ export function afterCommand(
   if (key && known) queries.setQueryData(key, known.visit);
   const complete = known !== null && !known.again && !underWay;
   const changes = route.changes ?? [];
-  refresh(queries, {
-    topics: complete ? changes.filter((t) => t !== 'visit') : changes,
-    visits: visitId === undefined ? [] : [visitId],
-  });
+  const list = intoList(queries, route, reply);
+  refresh(
+    queries,
+    {
+      topics: complete ? changes.filter((t) => t !== 'visit') : changes,
+      visits: visitId === undefined ? [] : [visitId],
+    },
+    list,
+  );
   // What is reckoned from the visit, such as its promise, is asked for anew all the same.
   if (complete)
     void queries.invalidateQueries({

@@ -1,14 +1,16 @@
 import type { Recalled } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { api } from '../../data/api.ts';
-import { fetched } from '../../data/fetched.ts';
+import { call } from '../../data/call.ts';
+import { fetched, keyOf } from '../../data/fetched.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
-import { DueAgain, useDueAgain } from './DueAgain.tsx';
+import { DueAgain } from './DueAgain.tsx';
 
 const YEARS = ['1', '2', '5', '10'] as const;
 
@@ -87,17 +89,28 @@ function Matches({ error, wanted, data }: { error: Error | null; wanted: string;
 }
 
 function Due() {
-  const { data, error } = useDueAgain();
+  const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
+    queryKey: keyOf(api.aftercare.due),
+    queryFn: ({ pageParam, signal }) => call(api.aftercare.due, { query: { after: pageParam }, signal }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+  const rows = data?.pages.flatMap((page) => page.items) ?? [];
   if (error && !data) return <Failed error={error} />;
   if (!data) return <Loading what="what is due again" />;
   return (
     <Panel title="Due again">
-      {data.length === 0 ? (
+      {rows.length === 0 ? (
         <Empty>
           Signed visits stand here, by the day on which their clocks are due for oil. They are in the calendar too.
         </Empty>
       ) : (
-        <DueAgain rows={data} />
+        <DueAgain rows={rows} />
+      )}
+      {hasNextPage && (
+        <Button className="mt-3" busy={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          Show those due later
+        </Button>
       )}
     </Panel>
   );

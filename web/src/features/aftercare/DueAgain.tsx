@@ -1,15 +1,10 @@
-import type { ReplyOf } from '@eclat/contract';
-import { useQuery } from '@tanstack/react-query';
+import type { DueAgain as Due } from '@eclat/contract';
 import { Link } from 'react-router';
-import { api } from '../../data/api.ts';
-import { fetched } from '../../data/fetched.ts';
 import { day, daysUntil } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 
-export const useDueAgain = () => useQuery(fetched(api.aftercare.due));
-
 /** Clocks that went home and are due for oil or overhaul, the soonest first. */
-export function DueAgain({ rows }: { rows: ReplyOf<typeof api.aftercare.due> }) {
+export function DueAgain({ rows }: { rows: readonly Due[] }) {
   const now = useNow(60_000);
   return (
     <ul className="divide-y divide-line">

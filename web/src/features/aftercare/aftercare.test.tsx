@@ -48,7 +48,11 @@ describe('after it went home', () => {
   };
 
   it('says what is due, what came back, and who had a batch', async () => {
-    standIn({ '/api/due-again': [due], '/api/callbacks': { signed: 40, came: 1, rows: [] }, '/api/recall': [found] });
+    standIn({
+      '/api/due-again': { items: [due], next: null },
+      '/api/callbacks': { signed: 40, came: 1, rows: [] },
+      '/api/recall': [found],
+    });
     show(AftercareScreen, noVisit);
     expect(await screen.findByText(/^due since/)).toBeTruthy();
     expect(await screen.findByText('1 of 40 came back')).toBeTruthy();
@@ -58,7 +62,6 @@ describe('after it went home', () => {
   });
 
   it('stands on the bench for a month before it is due, under the work and only while all is shown', async () => {
-    const later = { ...due, visitId: 'v10', claim: 'C-10', oil: ago(-60).slice(0, 10) };
     const row = {
       visitId: 'v1',
       claim: 'C-1',
@@ -77,16 +80,20 @@ describe('after it went home', () => {
       cautions: [],
       asked: 0,
     };
-    standIn({ '/api/due-again': [due, later], '/api/bench': [row] });
+    standIn({ '/api/due-again': { items: [due], next: 'more' }, '/api/bench': [row] });
     show(BenchScreen, noVisit);
     const reminds = within(await screen.findByRole('region', { name: 'Due again' }));
-    expect(reminds.getAllByRole('link').map((l) => l.textContent)).toEqual(['C-9']);
+    expect(reminds.getAllByRole('link').map((l) => l.textContent)).toEqual(['C-9', 'All that are due again']);
     await person.type(screen.getByLabelText('Search the bench'), 'wall');
     expect(screen.queryByRole('region', { name: 'Due again' })).toBeNull();
   });
 
   it('says so when there is nothing', async () => {
-    standIn({ '/api/due-again': [], '/api/callbacks': { signed: 0, came: 0, rows: [] }, '/api/recall': [] });
+    standIn({
+      '/api/due-again': { items: [], next: null },
+      '/api/callbacks': { signed: 0, came: 0, rows: [] },
+      '/api/recall': [],
+    });
     show(AftercareScreen, noVisit);
     expect(await screen.findByText('Nothing was signed in this time.')).toBeTruthy();
     await person.type(screen.getByLabelText('Product, batch, part or type'), 'zz');

@@ -1,15 +1,19 @@
 import { Row } from './BenchRow.tsx';
 import type { BenchRow } from '@eclat/contract';
 import type { StageId, Urgency } from '@eclat/core/workflow';
+import { daysAfter } from '@eclat/core/days';
+import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { ArrowRight, BellRing, Clock3, Hourglass, PackagePlus, Search, TriangleAlert } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { DueAgain, useDueAgain } from '../aftercare/DueAgain.tsx';
+import { DueAgain } from '../aftercare/DueAgain.tsx';
+import { api } from '../../data/api.ts';
+import { fetched } from '../../data/fetched.ts';
 import { useBench } from '../../data/queries.ts';
 import { Answer, Failed, Loading } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
-import { daysUntil } from '../../ui/dates.ts';
+import { shopDay } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { StageRack } from './StageRack.tsx';
 
@@ -114,17 +118,25 @@ const SOON_DAYS = 30;
 
 /** Clocks that went home and want their owner reminded: they stand under the work, not in it. */
 function Remind({ now }: { now: number }) {
-  const { data = [] } = useDueAgain();
-  const soon = data.filter((d) => daysUntil(d.oil, now) <= SOON_DAYS);
-  if (soon.length === 0) return null;
+  const { data } = useQuery(fetched(api.aftercare.due, { query: { until: daysAfter(shopDay(now), SOON_DAYS) } }));
+  if (!data || data.items.length === 0) return null;
   return (
     <section aria-label="Due again" className="mt-5">
       <h2 className="mb-2 flex items-center gap-2 text-lg text-soft">
         <BellRing className="size-6" aria-hidden />
-        Due again: remind the owner<span className="font-normal">{soon.length}</span>
+        Due again: remind the owner
+        <span className="font-normal">
+          {data.items.length}
+          {data.next && ' and more'}
+        </span>
       </h2>
       <div className="rounded-xl border border-line bg-enamel px-4">
-        <DueAgain rows={soon} />
+        <DueAgain rows={data.items} />
+        {data.next && (
+          <Link to="/aftercare" className="inline-flex min-h-12 items-center font-semibold text-steel underline">
+            All that are due again
+          </Link>
+        )}
       </div>
     </section>
   );
