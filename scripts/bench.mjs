@@ -40,6 +40,7 @@ await main(async () => {
       'first-screen.ts',
       'bench-list.ts',
       'workings.ts',
+      'wheel-search.ts',
       'diagnosis.ts',
       'large-visit.ts',
       'find.ts',
