@@ -134,7 +134,11 @@ export function useOutbox(personId: string): void {
     const timer = setInterval(() => {
       for (const lane of Object.keys(LANES) as Lane[])
         if (waiting(personId, lane).length > 0 && !underWay[lane])
-          void sendKept(personId, lane).then(({ sent }) => (sent ? queries.invalidateQueries() : undefined));
+          void sendKept(personId, lane).then(({ sent }) => {
+            if (!sent) return;
+            void queries.invalidateQueries();
+            if (state().unsent.every((u) => u.personId !== personId)) say('Sent what was kept on this device.');
+          });
     }, RETRY_MS);
     return () => {
       clearInterval(timer);

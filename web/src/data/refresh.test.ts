@@ -95,7 +95,7 @@ describe('after a command of this page', () => {
     expect(now().testRun!.readings.map((r) => r.id)).toEqual(['a', 'b']);
     await settled();
   });
-  it('a row of a list takes its place there, and the list is not fetched again; oil takes nothing off a shelf', async () => {
+  it('a row of a list takes its place there without the list; oil takes nothing off a shelf', async () => {
     const list = fetched(api.stores.list).queryKey;
     queries.setQueryData(list, [
       { id: 'a', onHand: 3 },

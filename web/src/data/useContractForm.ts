@@ -1,11 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from 'react-hook-form';
+import { useForm, type DefaultValues, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
 import { useDraft } from './useDraft.ts';
 
 export interface ContractForm<Fields extends FieldValues> extends UseFormReturn<Fields> {
   /** It is sent: nothing of it is kept on this device. */
   forget: () => void;
+  /** The server would not take it: what it says stands at each field, and the first of them is in hand. */
+  refused: (fields: readonly { path: string; message: string }[]) => void;
 }
 
 /**
@@ -21,5 +23,9 @@ export function useContractForm<Fields extends FieldValues>(
 ): ContractForm<Fields> {
   const form = useForm<Fields>({ resolver: zodResolver(schema as never) as never, defaultValues });
   const { clear } = useDraft(form, draft);
-  return { ...form, forget: clear };
+  const refused: ContractForm<Fields>['refused'] = (fields) =>
+    fields.forEach((f, i) =>
+      form.setError(f.path as FieldPath<Fields>, { message: f.message }, { shouldFocus: i === 0 }),
+    );
+  return { ...form, forget: clear, refused };
 }

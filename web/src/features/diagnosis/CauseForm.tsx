@@ -31,7 +31,7 @@ export function CauseForm({ onClose }: { onClose: () => void }) {
   const add = useCommand(api.diagnosis.addCause, {
     what: 'Cause',
     onSent: () => (form.forget(), onClose()),
-    onFields: (f) => f.forEach((x) => form.setError(x.path as 'name', { message: x.message })),
+    onFields: form.refused,
   });
   const { errors } = form.formState;
   return (

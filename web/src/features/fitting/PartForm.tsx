@@ -156,9 +156,7 @@ function usePartForm() {
       form.forget();
     },
     onDone: () => say('Part entered.'),
-    onFields: (fields) => {
-      for (const f of fields) form.setError(f.path as 'what', { message: f.message });
-    },
+    onFields: form.refused,
   });
   const { errors } = form.formState;
   const { kind = 'other', source, stockId, sizes } = form.watch();

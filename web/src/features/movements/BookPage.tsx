@@ -133,7 +133,13 @@ export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void })
         autoFocus
       />
       {refused && (
-        <TextField label="Why it stays" error={refused} value={keep} onChange={(e) => setKeep(e.target.value)} />
+        <TextField
+          autoFocus
+          label="Why it stays"
+          error={refused}
+          value={keep}
+          onChange={(e) => setKeep(e.target.value)}
+        />
       )}
       <div className="flex gap-3">
         <Button type="submit" variant="main" disabled={text.trim() === ''} busy={amend.isPending}>

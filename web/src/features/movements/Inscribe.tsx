@@ -21,7 +21,7 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
       onClose();
     },
     onDone: () => say('It stands in the book.'),
-    onFields: (fields) => fields.forEach((f) => form.setError(f.path as 'keep', { message: f.message })),
+    onFields: form.refused,
   });
   const { errors } = form.formState;
   const date = form.watch('date');
@@ -35,6 +35,7 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
         className="sm:col-span-2"
         label="What is written there, letter by letter"
         rows={2}
+        autoFocus
         error={errors.text?.message}
         {...form.register('text')}
       />
@@ -59,6 +60,7 @@ export function Inscribe({ movementId, onClose }: { movementId: string; onClose:
         <TextField
           className="sm:col-span-2"
           label="Why it stays"
+          autoFocus
           error={errors.keep?.message}
           {...form.register('keep')}
         />

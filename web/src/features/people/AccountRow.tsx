@@ -67,7 +67,7 @@ function lastSeen({ active, seenAt }: Account, now: number): string {
 function NewPassphrase({ account, onClose }: { account: Account; onClose: () => void }) {
   const form = useContractForm(peopleRoutes.resetPassphrase.body, { passphrase: '' }, null);
   const give = useAccountCommand(api.people.resetPassphrase, {
-    form: form as never,
+    form,
     onDone: (p) => {
       onClose();
       say(`${p.name} signs in with the new passphrase; the one before opens nothing.`);

@@ -43,7 +43,7 @@ export function AccountScreen() {
 function PassphraseForm() {
   const form = useContractForm(peopleRoutes.changePassphrase.body, { now: '', passphrase: '' }, null);
   const change = useAccountCommand(api.people.changePassphrase, {
-    form: form as never,
+    form,
     onDone: () => {
       form.reset();
       say('Changed. Other devices are signed out.');

@@ -19,7 +19,7 @@ export default function FirstRun() {
     null,
   );
   const found = useAccountCommand(api.people.firstRun, {
-    form: form as never,
+    form,
     onDone: (session) => {
       if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
       queries.setQueryData(sessionQuery.queryKey, session);

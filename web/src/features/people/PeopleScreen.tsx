@@ -16,7 +16,7 @@ export function PeopleScreen() {
   const people = useQuery(fetched(api.people.accounts));
   const form = useContractForm(peopleRoutes.add.body, { name: '', role: 'technician' as const, passphrase: '' }, null);
   const add = useAccountCommand(api.people.add, {
-    form: form as never,
+    form,
     onDone: (p) => {
       form.reset();
       say(`${p.name} can sign in now.`);

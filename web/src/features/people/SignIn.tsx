@@ -16,7 +16,7 @@ export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) 
       queries.setQueryData(sessionQuery.queryKey, session);
       void queries.invalidateQueries();
     },
-    onError: (error) => form.setError('passphrase', { message: error.message }),
+    onError: (error) => form.refused([{ path: 'passphrase', message: error.message }]),
   });
   const { errors } = form.formState;
   return (

@@ -3,7 +3,7 @@ import { newVisit } from '@eclat/contract/visit';
 import { api } from '../../data/api.ts';
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { FormProvider, type FieldPath } from 'react-hook-form';
+import { FormProvider } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { call, Refusal } from '../../data/call.ts';
 import { say } from '../../data/app-state.ts';
@@ -34,7 +34,7 @@ export function IntakeScreen() {
     onError: (error) => {
       const fields = error instanceof Refusal ? error.problem.fields : undefined;
       if (error instanceof Refusal && !fields) key.current = newId();
-      fields?.forEach((f) => form.setError(f.path as FieldPath<IntakeForm>, { message: f.message }));
+      if (fields) form.refused(fields);
       say(fields ? 'Something typed cannot be: see the marked fields.' : error.message, 'danger');
     },
     networkMode: 'always',

@@ -87,7 +87,7 @@ function Scope() {
   const change = useCommand(api.visit.change, {
     what: 'Complaint and scope',
     labels: LABELS,
-    onFields: (f) => f.forEach((x) => form.setError(x.path as 'complaint', { message: x.message })),
+    onFields: form.refused,
     onSent: form.forget,
     onDone: () => say('Kept.'),
   });

@@ -117,9 +117,7 @@ function useItemForm(item: StockItem | null, onClose: () => void) {
     : EMPTY;
   const form = useContractForm<Fields>(stockFields, start, `store.${item ? `${item.id}.${item.version}` : 'new'}`);
   const [count, setCount] = useState('');
-  const onFields = (fields: { path: string; message: string }[]) => {
-    for (const f of fields) form.setError(f.path as 'name', { message: f.message });
-  };
+  const onFields = form.refused;
   const sent = () => {
     form.forget();
     onClose();

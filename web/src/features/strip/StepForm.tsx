@@ -188,8 +188,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     step ?? fresh,
     `step.${visit.id}.${step ? `${step.id}.${step.version}` : 'new'}`,
   );
-  const onFields = (fields: { path: string; message: string }[]) =>
-    fields.forEach((f) => form.setError(f.path as 'what', { message: f.message }));
+  const onFields = form.refused;
   const remove = useCommand(api.strip.removeStep, { what: 'Step' });
   const add = useCommand(api.strip.addStep, {
     what: 'Step',

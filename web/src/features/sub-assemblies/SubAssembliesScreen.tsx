@@ -195,7 +195,7 @@ function Add() {
   const add = useCommand(api.subAssemblies.add, {
     what: 'Sub-assembly',
     onSent: () => (form.forget(), form.reset()),
-    onFields: (f) => f.forEach((x) => form.setError('name', { message: x.message })),
+    onFields: form.refused,
   });
   const send = (name: string) => add.mutate({ params: { visitId: visit.id }, body: { name } });
   return (

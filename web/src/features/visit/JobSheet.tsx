@@ -1,7 +1,7 @@
 import type { BodyOf, Visit } from '@eclat/contract';
 import { jobChange } from '@eclat/contract/visit';
 import { shapeById, termsName } from '@eclat/core/workflow';
-import { FormProvider, type FieldPath } from 'react-hook-form';
+import { FormProvider } from 'react-hook-form';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -47,9 +47,7 @@ function JobForm({ visit, onClose }: { visit: Visit; onClose: () => void }) {
     what: 'What is agreed',
     onSent: () => (form.forget(), onClose()),
     onDone: () => say('Kept.'),
-    onFields: (fields) => {
-      for (const f of fields) form.setError(f.path as FieldPath<Fields>, { message: f.message });
-    },
+    onFields: form.refused,
   });
   const { errors } = form.formState;
   const said = form.watch('whose')?.is;

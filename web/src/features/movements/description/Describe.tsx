@@ -54,7 +54,7 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
     labels: { reason: 'Why', traits: 'Description', familyId: 'Template' },
     onDone: () => say('The description is changed. Survey, oil chart, checks and the rest follow it.'),
     onSent: draft.clear,
-    onFields: (fields) => fields.forEach((f) => form.setError('reason', { message: f.message })),
+    onFields: (fields) => fields.forEach((f) => form.setError('reason', { message: f.message }, { shouldFocus: true })),
   });
   const versions = descriptions.map((d) => d.traits);
   const change = (part: Partial<Typed>) =>
