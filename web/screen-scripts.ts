@@ -20,7 +20,7 @@ export function screens(router: string): Plugin {
       const first = chunks.filter((c) => c.isEntry).flatMap((c) => [...withImports(c.fileName)]);
       const found: Record<string, string[]> = {};
       for (const [, path, module] of readFileSync(router, 'utf8').matchAll(
-        /path: '([^']+)',[^}]*?lazy: \(\) =>\s*import\('\.\.\/([^']+)'\)/g,
+        /path: '([^']+)',\s*(?:handle: \{[^}]*\},\s*)?lazy: \(\) =>\s*import\('\.\.\/([^']+)'\)/g,
       )) {
         const chunk = chunks.find((c) => c.facadeModuleId?.endsWith(`/src/${module}`));
         // Two screens of one name, inside a visit and outside: either needs both at the most.

@@ -4,12 +4,29 @@ import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
 import { screens } from './screen-scripts.ts';
 
-/** What every screen needs, in one file that stays in the browser. */
+/** What the first screen needs, in one file that stays in the browser. */
 const KIT = new RegExp(
   [
-    'web/src/(ui/(?!LineChart|chartTheme|SecretAddress|Conflict)|data/)',
-    'node_modules/(lucide-react|radix-ui|@radix-ui|clsx|zustand|@tanstack/react-query|@tanstack/query-core)/',
+    'web/src/ui/(Answer|Button|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
+    'web/src/data/(?!useContractForm|useDraft|reply-in-visit)',
+    'core/src/(days|units|movement/families)',
+    'node_modules/(react|react-dom|scheduler|lucide-react|clsx|zustand|idb-keyval|get-nonce)/',
+    'node_modules/@tanstack/(react-query|query-core)/',
   ].join('|'),
+);
+/** What nearly every other screen needs: fields, forms, sheets, menus. */
+const FORMS = new RegExp(
+  [
+    'web/src/ui/(Choice|Field|FocusedInput|FormFoot|LengthField|Sheet|WhichUnit)\\.',
+    'web/src/data/(useContractForm|useDraft)',
+    'node_modules/(radix-ui|@radix-ui|@floating-ui|react-remove-scroll|react-hook-form|@hookform)/',
+  ].join('|'),
+);
+
+/** What a visit is reckoned from. Sound, trains and the workings come with the screens that reckon with them. */
+const CLOCKS = new RegExp(
+  'core/src/(aftercare|assess|casework|cautions|checks|cleaning|days|delivery|electric|estimate|history|intake|' +
+    'movement|oiling|pivots|rules|stores|strip|strike|tasks|units|visit|workflow)/',
 );
 
 export default defineConfig({
@@ -27,14 +44,10 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            {
-              name: 'kit',
-              test: KIT,
-            },
-            {
-              name: 'clocks',
-              test: /core\/src\/(movement|workflow|units|cautions|rules|cleaning|strip|pivots|estimate)\//,
-            },
+            { name: 'kit', test: KIT },
+            { name: 'forms', test: FORMS },
+            { name: 'contract', test: /contract\/src\/(?!addresses)|node_modules\/zod\// },
+            { name: 'clocks', test: CLOCKS },
           ],
         },
       },

@@ -5,6 +5,10 @@ import type { ComponentType } from 'react';
 import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
 import { sessionQuery } from '../src/data/queries.ts';
+import { putRepliesBy } from '../src/data/refresh.ts';
+import { replyInVisit } from '../src/data/reply-in-visit.ts';
+
+putRepliesBy(replyInVisit);
 
 /** What a screen changed, in order; what it only asked is not among it. */
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];

@@ -5,6 +5,8 @@ import { lazy, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
+import { Arrival } from './Arrival.tsx';
+import { useKeepFocus } from './useKeepFocus.ts';
 import { UnsentBar } from './UnsentBar.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useAppState } from '../data/app-state.ts';
@@ -21,6 +23,7 @@ const KeyList = lazy(() => import('../ui/KeyList.tsx').then((m) => ({ default: m
 export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   useLive();
   useOutbox(person.id);
+  useKeepFocus();
   const go = useNavigate();
   const [help, setHelp] = useState(false);
   const conflict = useAppState((s) => s.conflict !== null);
@@ -39,14 +42,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   );
   return (
     <div className="min-h-screen">
-      <a
-        href="#main"
-        className={
-          'sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel ' + 'focus:p-3'
-        }
-      >
-        To the work
-      </a>
+      <SkipLink />
       <header className="border-b border-line bg-enamel">
         <div className="flex min-h-16 flex-wrap items-center gap-x-2 gap-y-1 px-4">
           <Link to="/" className="mr-1 flex min-h-12 items-center gap-3" aria-label="Eclat, to the bench">
@@ -86,7 +82,8 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
         </div>
         <UnsentBar personId={person.id} />
       </header>
-      <main id="main">
+      <main id="main" tabIndex={-1} className="outline-none">
+        <Arrival />
         <Outlet />
       </main>
       <NoticeBar />
@@ -98,6 +95,17 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
     </div>
   );
 }
+
+const SkipLink = () => (
+  <a
+    href="#main"
+    className={
+      'sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded focus:bg-enamel ' + 'focus:p-3'
+    }
+  >
+    To the work
+  </a>
+);
 
 function Place(props: { to: string; end?: boolean; children: React.ReactNode }) {
   return (

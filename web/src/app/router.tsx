@@ -86,14 +86,17 @@ export const router = createBrowserRouter([
     children: [
       {
         index: true,
+        handle: { title: 'Bench' },
         lazy: () => import('../features/bench/BenchScreen.tsx').then((m) => ({ Component: m.BenchScreen })),
       },
       {
         path: 'intake',
+        handle: { title: 'Take a clock in' },
         lazy: () => import('../features/reception/IntakeScreen.tsx').then((m) => ({ Component: m.IntakeScreen })),
       },
       {
         path: 'movements',
+        handle: { title: 'Movement books' },
         lazy: () => import('../features/movements/MovementsScreen.tsx').then((m) => ({ Component: m.MovementsScreen })),
       },
       {
@@ -109,10 +112,12 @@ export const router = createBrowserRouter([
       },
       {
         path: 'workings',
+        handle: { title: 'Workings' },
         lazy: () => import('../features/workings/WorkingsScreen.tsx').then((m) => ({ Component: m.WorkingsScreen })),
       },
       {
         path: 'workings/checks',
+        handle: { title: 'What the workings are checked against' },
         lazy: () =>
           import('../features/workings/WorkingChecksScreen.tsx').then((m) => ({ Component: m.WorkingChecksScreen })),
       },
@@ -122,52 +127,64 @@ export const router = createBrowserRouter([
       },
       {
         path: 'rules',
+        handle: { title: 'House rules' },
         lazy: () =>
           import('../features/house-rules/HouseRulesScreen.tsx').then((m) => ({ Component: m.HouseRulesScreen })),
       },
       {
         path: 'causes',
+        handle: { title: 'Causes and counts' },
         lazy: () => import('../features/diagnosis/CausesScreen.tsx').then((m) => ({ Component: m.CausesScreen })),
       },
       {
         path: 'compare/:movementId',
+        handle: { title: 'Side by side' },
         lazy: () => import('../features/movements/CompareScreen.tsx').then((m) => ({ Component: m.CompareScreen })),
       },
       {
         path: 'stores',
+        handle: { title: 'Stores' },
         lazy: () => import('../features/stores/StoresScreen.tsx').then((m) => ({ Component: m.StoresScreen })),
       },
       {
         path: 'listen',
+        handle: { title: 'Listen to a clock' },
         lazy: () => import('../features/listening/ListenScreen.tsx').then((m) => ({ Component: m.ListenScreen })),
       },
       {
         path: 'on-test',
+        handle: { title: 'On test' },
         lazy: () => import('../features/test-run/OnTestScreen.tsx').then((m) => ({ Component: m.OnTestScreen })),
       },
       {
         path: 'after',
+        handle: { title: 'After they went home' },
         lazy: () => import('../features/aftercare/AftercareScreen.tsx').then((m) => ({ Component: m.AftercareScreen })),
       },
       {
         path: 'learn-strike',
+        handle: { title: 'How striking works, and fails' },
         lazy: () =>
           import('../features/strike/StrikeModelScreen.tsx').then((m) => ({ Component: m.StrikeModelScreen })),
       },
       {
         path: 'baths',
+        handle: { title: 'Bath book' },
         lazy: () => import('../features/cleaning/BathBookScreen.tsx').then((m) => ({ Component: m.BathBookScreen })),
       },
       {
         path: 'calendar',
+        handle: { title: 'Calendar' },
         lazy: () => import('../features/calendar/CalendarScreen.tsx').then((m) => ({ Component: m.CalendarScreen })),
       },
       {
         path: 'account',
+        handle: { title: 'Your account' },
         lazy: () => import('../features/people/AccountScreen.tsx').then((m) => ({ Component: m.AccountScreen })),
       },
       {
         path: 'people',
+        handle: { title: 'People' },
         lazy: () => import('../features/people/PeopleScreen.tsx').then((m) => ({ Component: m.PeopleScreen })),
       },
       {

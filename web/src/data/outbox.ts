@@ -49,7 +49,8 @@ const removed = new Set<string>();
 export function removeUnsent(key: string): void {
   removed.add(key);
   state().set({ unsent: state().unsent.filter((u) => u.key !== key) });
-  void del(key, device).then(tell, () => undefined);
+  // Where there is no database, asking for it throws at once.
+  void (async () => del(key, device))().then(tell, () => undefined);
 }
 
 function mark(key: string, refused: string | undefined): void {
@@ -67,7 +68,7 @@ export async function loadUnsent(): Promise<void> {
       .unsent.filter((u) => u.stored)
       .map((u) => u.key),
   );
-  const read = await values<Unsent>(device).catch(() => null);
+  const read = await (async () => values<Unsent>(device))().catch(() => null);
   if (!read) return;
   const stored = read.filter((u) => !removed.has(u.key));
   const known = new Set(stored.map((u) => u.key));

@@ -4,7 +4,8 @@ import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { visitOf, AT } from '../../test/visit.ts';
 import { fetched } from './fetched.ts';
-import { afterCommand, refresh } from './refresh.ts';
+import { afterCommand, putRepliesBy, refresh } from './refresh.ts';
+import { replyInVisit } from './reply-in-visit.ts';
 
 const visit = visitOf('mantel-barrels', { id: 'v1' });
 const params = { visitId: 'v1' };
@@ -28,6 +29,7 @@ const settled = async () => {
   return asked.splice(0);
 };
 
+putRepliesBy(replyInVisit);
 beforeEach(async () => {
   queries = new QueryClient();
   asked = [];

@@ -2,7 +2,7 @@ import type { Notice, RouteRef, Visit } from '@eclat/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { keyOf } from './fetched.ts';
-import { replyInVisit } from './reply-in-visit.ts';
+import type { replyInVisit } from './reply-in-visit.ts';
 import { serverNow } from './app-state.ts';
 
 /**
@@ -44,6 +44,12 @@ function intoList(queries: QueryClient, { row }: RouteRef, reply: unknown): stri
   return there ? row.list : null;
 }
 
+let intoVisit: typeof replyInVisit | null = null;
+/** Told by the frame of a visit: the bench is there sooner without all that a visit is reckoned from. */
+export const putRepliesBy = (put: typeof replyInVisit): void => {
+  intoVisit = put;
+};
+
 /**
  * After a command of this page: its reply goes straight into the visit on screen, and what else the route declares as
  * changed is looked up again. The whole visit is fetched only where the declaration says that more of it changed.
@@ -59,7 +65,7 @@ export function afterCommand(
   const visit = key && queries.getQueryData<Visit>(key);
   // A fetch that is under way may carry the state before this command: it is begun anew.
   const underWay = key !== null && queries.isFetching({ queryKey: key, exact: true }) > 0;
-  const known = visit ? replyInVisit(visit, route, params, reply, serverNow()) : null;
+  const known = (visit && intoVisit?.(visit, route, params, reply, serverNow())) ?? null;
   if (key && known) queries.setQueryData(key, known.visit);
   const complete = known !== null && !known.again && !underWay;
   const changes = route.changes ?? [];

@@ -133,7 +133,7 @@ function Remind({ now }: { now: number }) {
       <div className="rounded-xl border border-line bg-enamel px-4">
         <DueAgain rows={data.items} />
         {data.next && (
-          <Link to="/aftercare" className="inline-flex min-h-12 items-center font-semibold text-steel underline">
+          <Link to="/after" className="inline-flex min-h-12 items-center font-semibold text-steel underline">
             All that are due again
           </Link>
         )}

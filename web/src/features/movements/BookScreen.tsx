@@ -13,6 +13,7 @@ import { Button, buttonClass } from '../../ui/Button.tsx';
 import { Decades } from './Decades.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
+import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** A movement's whole history, over visits, owners and shops. */
 export function BookScreen() {
@@ -64,6 +65,7 @@ function BookHead({
         {movement.code}
         {also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}
       </p>
+      <TitleOf screen={`${movement.code}, ${movement.name}`} />
       <h1 className="text-3xl">{movement.name}</h1>
       <p className="mt-1 text-lg text-soft">
         {familyById(movement.familyId).name}

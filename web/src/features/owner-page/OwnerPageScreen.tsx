@@ -14,6 +14,7 @@ import { day, dayTime } from '../../ui/dates.ts';
 import { TextArea } from '../../ui/Field.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
 import { newId } from '../../data/new-id.ts';
+import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** What an owner sees behind the address they were sent: this estimate, and nothing else. */
 export function OwnerPageScreen() {
@@ -71,6 +72,7 @@ function Page({ token, page }: { token: string; page: OwnerPage }) {
         <p className="text-lg text-soft">
           {page.shop} · {page.claim}
         </p>
+        <TitleOf screen={`${page.clock} · ${page.shop}`} />
         <h1 className="text-3xl">{page.clock}</h1>
         {page.complaint && <p className="mt-1 text-lg">You told us: “{page.complaint}”</p>}
       </header>

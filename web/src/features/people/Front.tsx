@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 import { STAGE_IDS } from '@eclat/core/workflow';
+import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** What is seen before anybody has signed in. */
 export function Front({ title, sub, children }: { title: string; sub: string; children: ReactNode }) {
@@ -27,6 +28,7 @@ export function Front({ title, sub, children }: { title: string; sub: string; ch
             <img src="/mark.svg" alt="" className="size-10" />
             Eclat
           </p>
+          <TitleOf screen={title} />
           <h1 className="text-3xl">{title}</h1>
           <p className="mt-2 mb-6 text-lg text-soft">{sub}</p>
           {children}

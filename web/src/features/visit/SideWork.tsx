@@ -6,6 +6,17 @@ import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, Zap } from 'lu
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 
+/** What lies beside the stages, by its address. */
+export const SIDE = {
+  case: 'Case, dial, glass',
+  units: 'Sub-assemblies',
+  description: 'The movement',
+  replace: 'Replacement',
+  listen: 'Listen',
+  strike: 'Strike and chime',
+  electric: 'Electric bench',
+} as const;
+
 /**
  * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where
  * there is something for it.
@@ -22,21 +33,14 @@ export function SideWork({ visit }: { visit: Visit }) {
       <SideLink
         first
         to="case"
-        name="Case, dial, glass"
         mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
         waits={open > 0}
       />
-      <SideLink
-        to="units"
-        name="Sub-assemblies"
-        mark={late > 0 ? late : <Component className="size-4" aria-hidden />}
-        waits={late > 0}
-      />
-      <SideLink to="description" name="The movement" mark={<Cog className="size-4" aria-hidden />} />
+      <SideLink to="units" mark={late > 0 ? late : <Component className="size-4" aria-hidden />} waits={late > 0} />
+      <SideLink to="description" mark={<Cog className="size-4" aria-hidden />} />
       {replacing && (
         <SideLink
           to="replace"
-          name="Replacement"
           waits={waits}
           mark={
             visit.replacement.out ? (
@@ -49,7 +53,6 @@ export function SideWork({ visit }: { visit: Visit }) {
       )}
       <SideLink
         to="listen"
-        name="Listen"
         mark={
           visit.heard.length > 0 ? (
             <Check className="size-4" aria-label="heard" />
@@ -61,7 +64,6 @@ export function SideWork({ visit }: { visit: Visit }) {
       {visit.movement.traits.strike !== 'none' && (
         <SideLink
           to="strike"
-          name="Strike and chime"
           mark={
             visit.struck.length > 0 ? (
               <Check className="size-4" aria-label="heard" />
@@ -74,7 +76,6 @@ export function SideWork({ visit }: { visit: Visit }) {
       {isElectric(visit.movement.traits) && (
         <SideLink
           to="electric"
-          name="Electric bench"
           mark={
             visit.electric.length > 0 ? (
               <Check className="size-4" aria-label="measured" />
@@ -90,13 +91,11 @@ export function SideWork({ visit }: { visit: Visit }) {
 
 export function SideLink({
   to,
-  name,
   mark,
   waits = false,
   first = false,
 }: {
-  to: string;
-  name: string;
+  to: keyof typeof SIDE;
   mark: ReactNode;
   waits?: boolean;
   first?: boolean;
@@ -120,7 +119,7 @@ export function SideLink({
         >
           {mark}
         </span>
-        {name}
+        {SIDE[to]}
       </NavLink>
     </li>
   );

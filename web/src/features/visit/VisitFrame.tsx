@@ -1,4 +1,5 @@
 import { NotInJob } from './NotInJob.tsx';
+import { SIDE } from './SideWork.tsx';
 import { Stages } from './Stages.tsx';
 import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
@@ -7,10 +8,13 @@ import { LockKeyhole, ShieldAlert } from 'lucide-react';
 import { lazy, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
+import { putRepliesBy } from '../../data/refresh.ts';
+import { replyInVisit } from '../../data/reply-in-visit.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { TimeButton } from '../bench-time/TimeButton.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { StageWheel } from '../../ui/StageWheel.tsx';
+import { TitleOf } from '../../ui/TitleOf.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { Late } from '../../ui/Late.tsx';
 
@@ -18,6 +22,8 @@ const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
 const JobSheet = lazy(() => import('./JobSheet.tsx'));
 const StageRules = lazy(() => import('../house-rules/StageRules.tsx'));
 const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
+
+putRepliesBy(replyInVisit);
 
 /**
  * What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every
@@ -40,10 +46,11 @@ export function VisitFrame() {
   const outside = visit.stages.find((s) => s.stage === stage && s.state === 'not in this job');
   return (
     <div>
+      <TitleOf screen={`${nameOf(here)} · ${visit.clock.description}`} />
       <Identity visit={visit} stage={stage} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages visit={visit} />
-        <div className="flex min-w-0 flex-col gap-5 p-4 md:p-6">
+        <div data-work tabIndex={-1} className="flex min-w-0 flex-col gap-5 p-4 outline-none md:p-6">
           <Tied visit={visit} />
           <HandsOff visit={visit} />
           {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet context={visit} />}
@@ -58,6 +65,9 @@ export function VisitFrame() {
     </div>
   );
 }
+
+const nameOf = (here: string | undefined): string =>
+  STAGES.find((s) => s.id === here)?.name ?? SIDE[here as keyof typeof SIDE] ?? 'Visit';
 
 /** What is agreed, always in sight; pressed, it can be changed. */
 function JobLine({ visit }: { visit: Visit }) {

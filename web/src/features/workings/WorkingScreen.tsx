@@ -12,6 +12,7 @@ import { UseInVisit } from './UseInVisit.tsx';
 import { useReckoning, type Reckoning } from './useReckoning.ts';
 import { useTyped } from './useTyped.ts';
 import { copied } from '../../ui/copy.ts';
+import { TitleOf } from '../../ui/TitleOf.tsx';
 
 export function WorkingScreen() {
   const { working: id } = useParams();
@@ -61,6 +62,7 @@ function Page({ working }: { working: Working }) {
             <ArrowLeft className="size-5" aria-hidden />
             All workings
           </Link>
+          <TitleOf screen={working.title} />
           <h1 className="text-3xl">{working.title}</h1>
           <p className="text-lg text-soft">{working.asks}</p>
         </div>

@@ -4,6 +4,7 @@ import { useBook } from '../../../data/queries.ts';
 import { Answer, Failed, Loading } from '../../../ui/Answer.tsx';
 import { useThisVisit } from '../../visit/useThisVisit.ts';
 import { Describe } from './Describe.tsx';
+import { TitleOf } from '../../../ui/TitleOf.tsx';
 
 /** From a visit: the movement that is on the bench. */
 export function DescriptionOfVisit() {
@@ -37,6 +38,7 @@ export function DescriptionOfBook() {
           <ArrowLeft className="size-5" aria-hidden />
           {movement.code}
         </Link>
+        <TitleOf screen={`Description · ${movement.name}`} />
         <h1 className="text-3xl">{movement.name}</h1>
       </div>
       <Describe movement={movement} {...(data.inTheShop && { visitId: data.inTheShop.visitId })} />

@@ -1,0 +1,86 @@
+import { useEffect } from 'react';
+
+/** What can be gone on from without a keyboard coming up on a phone: no fields. */
+const PRESSED = 'button:not([disabled]), a[href], summary, [role="radio"]:not([disabled])';
+
+/** An element and where it stood: each ancestor with the place of the child that led to it. */
+interface Stood {
+  element: HTMLElement;
+  trail: { parent: Element; at: number }[];
+}
+
+function stoodAt(element: HTMLElement, root: HTMLElement): Stood {
+  const trail: Stood['trail'] = [];
+  for (let child: Element = element; child !== root && child.parentElement; child = child.parentElement)
+    trail.push({ parent: child.parentElement, at: [...child.parentElement.children].indexOf(child) });
+  return { element, trail };
+}
+
+const isSeen = (e: Element): boolean => !(e instanceof HTMLElement) || e.closest('[hidden], [inert]') === null;
+const pressedIn = (e: Element | undefined): HTMLElement | undefined => {
+  if (!e) return undefined;
+  if (e.matches(PRESSED) && isSeen(e)) return e as HTMLElement;
+  return [...e.querySelectorAll<HTMLElement>(PRESSED)].find(isSeen);
+};
+
+/** What took the place of an element that is gone, else what comes after it, else what stands before it. */
+export function inItsPlace({ trail }: Stood): HTMLElement | null {
+  for (const { parent, at } of trail) {
+    if (!parent.isConnected) continue;
+    const { children } = parent;
+    for (let i = at; i < children.length; i++) {
+      const found = pressedIn(children[i]);
+      if (found) return found;
+    }
+    const before = pressedIn(children[at - 1]);
+    if (before) return before;
+    if (parent.matches('[data-work], main')) return parent as HTMLElement;
+  }
+  return null;
+}
+
+/**
+ * A press that takes its own button away leaves nobody at the top of the page: what stands in its place is in hand. A
+ * button that rests while its change is sent is in hand again afterwards.
+ */
+export function useKeepFocus(): void {
+  useEffect(() => {
+    const root = document.getElementById('root');
+    if (!root) return;
+    let last: Stood | null = null;
+    let rested = false;
+    const look = () => {
+      if (!last || document.activeElement !== document.body) return;
+      const { element } = last;
+      if (element.isConnected) {
+        if (element.matches(':disabled')) rested = true;
+        else if (rested) element.focus({ preventScroll: true });
+      } else inItsPlace(last)?.focus({ preventScroll: true });
+    };
+    const came = ({ target }: FocusEvent) => {
+      rested = false;
+      last = target instanceof HTMLElement && root.contains(target) ? stoodAt(target, root) : last;
+    };
+    // Put down by a person, not taken from them: it is theirs to leave.
+    const left = ({ target, relatedTarget }: FocusEvent) => {
+      if (relatedTarget !== null || target !== last?.element) return;
+      queueMicrotask(() => {
+        if (last?.element.isConnected && !last.element.matches(':disabled')) last = null;
+      });
+    };
+    let soon = 0;
+    const changes = new MutationObserver(() => {
+      cancelAnimationFrame(soon);
+      soon = requestAnimationFrame(look); // after a screen or a dialog has had its own say
+    });
+    changes.observe(root, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
+    document.addEventListener('focusin', came);
+    document.addEventListener('focusout', left);
+    return () => {
+      changes.disconnect();
+      cancelAnimationFrame(soon);
+      document.removeEventListener('focusin', came);
+      document.removeEventListener('focusout', left);
+    };
+  }, []);
+}
