@@ -27,7 +27,7 @@ test('one clock goes from the counter to its signed service history, and a kille
       .getByLabel('Choose photos')
       .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
     await expect(page.getByText('notes.jpg: This is not a photo that can be read.')).toBeVisible();
-    await page.getByRole('button', { name: 'Leave it', exact: true }).click();
+    await page.getByRole('button', { name: 'Throw it away' }).click();
     await stageDone(page, 'Intake');
   });
 

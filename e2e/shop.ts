@@ -198,8 +198,12 @@ export async function opensPass(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Log it' }).click();
 }
 
-export const stage = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }).click();
+/** What is pressed next is pressed there: the screen before may have a button of the same name. */
+export async function stage(page: Page, name: string): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name });
+  await link.click();
+  await expect(link).toHaveAttribute('aria-current', 'page');
+}
 /** From the keyboard: a page that is still taking its shape does not move under a key. */
 export async function stageDone(page: Page, name: string): Promise<void> {
   const done = page.getByRole('button', { name: `${name} is done` });

@@ -19,7 +19,10 @@ export function UnsentPhotos({ unsent }: { unsent: readonly Unsent[] }) {
           />
           {u.refused ? (
             <>
-              <span className="font-semibold text-danger">{u.refused}</span>
+              <span className="font-semibold text-danger">
+                {u.body instanceof File && u.body.name !== '' && `${u.body.name}: `}
+                {u.refused}
+              </span>
               <Button onClick={() => retryUnsent(u.key)}>Try again</Button>
               <Button variant="plain" onClick={() => removeUnsent(u.key)}>
                 Throw it away
