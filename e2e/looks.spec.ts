@@ -113,4 +113,14 @@ for (const [half, name] of ['one half', 'the other half'].entries())
       await look(PHONE);
       await sideways('on a phone');
     }
+    if (half === 1) return;
+    for (const [size, tab] of [
+      [BENCH, 'photos'],
+      [PHONE, 'rules'],
+    ] as const) {
+      await look(size);
+      await page.goto(`${server.address}${at('oil')}?look=${tab}`);
+      await expect(page.getByRole('dialog', { name: 'Look up' })).toBeVisible();
+      soft(await violations(), `look up ${tab}`).toEqual([]);
+    }
   });

@@ -19,12 +19,15 @@ test('a house rule is set once, holds from then on, and one clock may differ fro
   await stage(page, 'Oil');
   const point = page.getByRole('listitem').filter({ hasText: 'Rack, snail and lifting pieces' }).first();
   await expect(point).toContainText('a trace, by house rule');
+  await page.keyboard.press('l');
+  await page.getByRole('tab', { name: 'House rules' }).click();
   await page.getByRole('button', { name: 'Differ: Rack, snail, lifting pieces?' }).click();
-  const sheet = page.getByRole('dialog');
+  const sheet = page.getByRole('dialog', { name: 'For this clock only' });
   await sheet.getByRole('radio', { name: /^dry/ }).click();
   await sheet.getByLabel('The reason').fill('It was oiled to death.');
   await sheet.getByRole('button', { name: 'Differ here' }).click();
   await expect(page.getByText('differs here: It was oiled to death.')).toBeVisible();
+  await page.keyboard.press('Escape');
   await expect(point).toContainText('dry, or the rack stops falling');
 });
 

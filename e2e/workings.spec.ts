@@ -57,20 +57,25 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
       .getByRole('button', { name: /Tall clock/ })
       .click();
     await expect(page).toHaveURL(new RegExp(`${visit}/(survey|fit)`));
-    const kept = page.locator('section', { has: page.getByRole('heading', { name: 'Workings' }) });
+    const kept = page.getByRole('tabpanel', { name: /^Workings/ });
     await expect(kept.getByText(/Most usual: /)).toBeVisible();
     await page.reload();
     await expect(kept.getByText(/Most usual: /)).toBeVisible();
     await kept.getByRole('button', { name: 'Take back: A missing wheel or pinion' }).click();
     await expect(kept.getByText(/Most usual: /)).toHaveCount(0);
+    await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Undo' }).click();
+    await page.keyboard.press('l');
+    await page.getByRole('tab', { name: /^Workings/ }).click();
     await expect(kept.getByText(/Most usual: /)).toBeVisible();
   });
 
   await test.step('and one is done inside a stage', async () => {
     await page.goto(`${visit}/run`);
+    await page.getByRole('button', { name: 'Look up' }).click();
+    await page.getByRole('tab', { name: /^Workings/ }).click();
     await page.getByRole('button', { name: 'Beat error' }).click();
-    const sheet = page.getByRole('dialog');
+    const sheet = page.getByRole('dialog', { name: 'Beat error' });
     await sheet.getByLabel('Tick to tock, ms').fill('450');
     await sheet.getByLabel('Tock to tick, ms').fill('550');
     await expect(sheet.getByText(/Out of beat by 10.0 %/)).toBeVisible();

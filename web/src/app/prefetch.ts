@@ -21,8 +21,7 @@ export function warmUp(routes: readonly RouteObject[]): void {
       import('../ui/KeyList.tsx'),
       import('../ui/Sheet.tsx'),
       import('../features/test-run/RateChart.tsx'),
-      import('../features/workings/StageWorkings.tsx'),
-      import('../features/house-rules/StageRules.tsx'),
+      import('../features/visit/LookUp.tsx'),
       import('../features/workings/UseInVisit.tsx'),
       import('../features/workings/figures/Charts.tsx'),
     ])

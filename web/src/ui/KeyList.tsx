@@ -9,6 +9,7 @@ const KEYS = [
   ['w', 'Workings'],
   ['?', 'This list'],
   ['1 … 9, 0 - = [ ]', 'In a visit: go to its first, second … fourteenth stage'],
+  ['l', 'In a visit: look up photos, findings, workings, house rules, past visits'],
   ['o f x', 'In the walk of the assessment: in order, finding, not looked at'],
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
   ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush'],

@@ -3,23 +3,23 @@ import { held, rulesFor, type RuleQuestion } from '@eclat/core/rules';
 import type { StageId } from '@eclat/core/workflow';
 import { Scale } from 'lucide-react';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Question } from './HouseRulesScreen.tsx';
 
 /** The house rules of this stage as they hold for this clock, and where it differs, why. */
-export default function StageRules({ visit, stage }: { visit: Visit; stage: StageId }) {
+export default function StageRules({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
   const [open, setOpen] = useState<RuleQuestion | null>(null);
-  const list = rulesFor(stage);
-  if (list.length === 0) return null;
+  const list = stage ? rulesFor(stage) : [];
   return (
-    <Panel title="House rules here">
-      <ul className="grid gap-x-8 lg:grid-cols-2">
+    <>
+      {list.length === 0 && <p className="text-soft">No house rule is asked here.</p>}
+      <ul>
         {list.map((r) => {
           const differs = visit.rules.differs.find((d) => d.question === r.id);
           const school = held(r.id, visit.rules.held);
@@ -47,8 +47,11 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
           );
         })}
       </ul>
+      <Link className="inline-flex min-h-12 items-center font-semibold text-steel underline" to="/rules">
+        All house rules
+      </Link>
       {open && <Differ visit={visit} rule={open} onClose={() => setOpen(null)} />}
-    </Panel>
+    </>
   );
 }
 

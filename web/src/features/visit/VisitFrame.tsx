@@ -1,17 +1,19 @@
 import { NotInJob } from './NotInJob.tsx';
+import { isLookUp, type LookUpId } from './look-ups.ts';
 import { SIDE } from './SideWork.tsx';
 import { Stages } from './Stages.tsx';
 import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { isTogether, shapeById, stageOf, STAGE_KEYS, STAGES, termsName, type StageId } from '@eclat/core/workflow';
-import { LockKeyhole, ShieldAlert } from 'lucide-react';
-import { lazy, useMemo, useState } from 'react';
-import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { BookOpenText, LockKeyhole, ShieldAlert } from 'lucide-react';
+import { lazy, useCallback, useMemo, useState } from 'react';
+import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
 import { putRepliesBy } from '../../data/refresh.ts';
 import { replyInVisit } from '../../data/reply-in-visit.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { TimeButton } from '../bench-time/TimeButton.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
@@ -20,8 +22,7 @@ import { Late } from '../../ui/Late.tsx';
 
 const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
 const JobSheet = lazy(() => import('./JobSheet.tsx'));
-const StageRules = lazy(() => import('../house-rules/StageRules.tsx'));
-const StageWorkings = lazy(() => import('../workings/StageWorkings.tsx'));
+const LookUp = lazy(() => import('./LookUp.tsx'));
 
 putRepliesBy(replyInVisit);
 
@@ -35,10 +36,14 @@ export function VisitFrame() {
   const go = useNavigate();
   const here = useLocation().pathname.split('/')[3];
   const stage = STAGES.find((s) => s.id === here)?.id;
+  const { look, setLook } = useLook();
   useKeys(
     useMemo(
-      () => Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i]!, () => void go(`/visits/${visitId}/${id}`)])),
-      [go, visitId],
+      () => ({
+        ...Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i]!, () => void go(`/visits/${visitId}/${id}`)])),
+        l: () => setLook('photos'),
+      }),
+      [go, visitId, setLook],
     ),
   );
   if (error && !visit) return <Failed error={error} />;
@@ -47,23 +52,41 @@ export function VisitFrame() {
   return (
     <div>
       <TitleOf screen={`${nameOf(here)} · ${visit.clock.description}`} />
-      <Identity visit={visit} stage={stage} />
+      <Identity visit={visit} stage={stage} onLook={() => setLook('photos')} />
       <div className="mx-auto grid max-w-[96rem] md:grid-cols-[15.5rem_minmax(0,1fr)]">
         <Stages visit={visit} />
         <div data-work tabIndex={-1} className="flex min-w-0 flex-col gap-5 p-4 outline-none md:p-6">
           <Tied visit={visit} />
           <HandsOff visit={visit} />
           {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet context={visit} />}
-          {stage && !outside && (
-            <Late>
-              <StageRules visit={visit} stage={stage} />
-              <StageWorkings key={stage} visit={visit} stage={stage} />
-            </Late>
-          )}
         </div>
       </div>
+      {look && (
+        <Late>
+          <LookUp visit={visit} stage={stage} at={look} onAt={setLook} onClose={() => setLook(null)} />
+        </Late>
+      )}
     </div>
   );
+}
+
+/** What is looked up stands in the address: the page opens with it again, and a link can lead there. */
+function useLook() {
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('look');
+  const setLook = useCallback(
+    (next: LookUpId | null) =>
+      setSearch(
+        (s) => {
+          if (next) s.set('look', next);
+          else s.delete('look');
+          return s;
+        },
+        { replace: true },
+      ),
+    [setSearch],
+  );
+  return { look: isLookUp(asked) ? asked : null, setLook };
 }
 
 const nameOf = (here: string | undefined): string =>
@@ -96,7 +119,7 @@ function JobLine({ visit }: { visit: Visit }) {
   );
 }
 
-function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
+function Identity({ visit, stage, onLook }: { visit: Visit; stage: StageId | undefined; onLook: () => void }) {
   const onStand = visit.standRuns.some((r) => r.endedAt === null);
   const together = onStand || isTogether(visit.stages, visit.strip.passes);
   const [asked, setAsked] = useState<string | null>(null);
@@ -124,11 +147,13 @@ function Identity({ visit, stage }: { visit: Visit; stage: StageId | undefined }
         </p>
       </div>
       <JobLine visit={visit} />
-      {stage && (
-        <span className="no-print ml-auto">
-          <TimeButton visit={visit} stage={stage} />
-        </span>
-      )}
+      <span className="no-print ml-auto flex gap-2">
+        {stage && <TimeButton visit={visit} stage={stage} />}
+        <Button aria-haspopup="dialog" aria-label="Look up" title="Look up (l)" onClick={onLook}>
+          <BookOpenText className="size-5" aria-hidden />
+          <span className="hidden 2xl:inline">Look up</span>
+        </Button>
+      </span>
       <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Power state of each train">
         {visit.closedAt && (
           <span

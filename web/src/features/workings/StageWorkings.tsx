@@ -8,7 +8,6 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { serverNow, useAppState } from '../../data/app-state.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -18,16 +17,17 @@ import { Desk } from './Desk.tsx';
 import { useReckoning } from './useReckoning.ts';
 import { useTyped } from './useTyped.ts';
 
-/** The workings of a stage: those kept with this visit, and the ones that can be done. */
-export default function StageWorkings({ visit, stage }: { visit: Visit; stage: StageId }) {
+/**
+ * The workings of a stage: those kept with this visit, and the ones that can be done. Beside the stages: all that were
+ * kept.
+ */
+export default function StageWorkings({ visit, stage }: { visit: Visit; stage: StageId | undefined }) {
   const [open, setOpen] = useState<Working | null>(null);
-  const kept = visit.workings.filter((k) => k.stage === stage);
-  const offered = visit.closedAt
-    ? []
-    : WORKINGS.filter((w) => w.stages.includes(stage) && suits(w, visit.movement.traits));
-  if (kept.length === 0 && offered.length === 0) return null;
+  const kept = visit.workings.filter((k) => !stage || k.stage === stage);
+  const offered =
+    visit.closedAt || !stage ? [] : WORKINGS.filter((w) => w.stages.includes(stage) && suits(w, visit.movement.traits));
   return (
-    <Panel title="Workings">
+    <>
       {kept.length > 0 && (
         <ul className="mb-4 flex flex-col divide-y divide-line">
           {kept.map((k) => (
@@ -47,14 +47,16 @@ export default function StageWorkings({ visit, stage }: { visit: Visit; stage: S
         <li>
           <Link
             className="inline-flex min-h-12 items-center px-3 font-semibold text-steel underline"
-            to={`/workings?stage=${stage}`}
+            to={stage ? `/workings?stage=${stage}` : '/workings'}
           >
-            All workings of this stage
+            {stage ? 'All workings of this stage' : 'All workings'}
           </Link>
         </li>
       </ul>
-      {open && <WorkSheet key={open.id} visit={visit} stage={stage} working={open} onClose={() => setOpen(null)} />}
-    </Panel>
+      {open && stage && (
+        <WorkSheet key={open.id} visit={visit} stage={stage} working={open} onClose={() => setOpen(null)} />
+      )}
+    </>
   );
 }
 

@@ -55,7 +55,7 @@ function OnTheBench({
         onSuccess: (reply) => {
           if (!(reply instanceof Kept)) {
             say(`${working.title} is kept with the visit.`);
-            void go(`/visits/${visitId}/${stage}`);
+            void go(`/visits/${visitId}/${stage}?look=workings`);
           }
         },
       },

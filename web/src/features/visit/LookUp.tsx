@@ -1,0 +1,169 @@
+import type { Visit } from '@eclat/contract';
+import { dateInWords } from '@eclat/core/history';
+import { stageName, type StageId } from '@eclat/core/workflow';
+import { X } from 'lucide-react';
+import { Dialog, Tabs } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useBook } from '../../data/queries.ts';
+import { Failed, Loading } from '../../ui/Answer.tsx';
+import { day, dayTime } from '../../ui/dates.ts';
+import StageRules from '../house-rules/StageRules.tsx';
+import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
+import StageWorkings from '../workings/StageWorkings.tsx';
+import { LOOK_UPS, type LookUpId } from './look-ups.ts';
+
+interface Props {
+  visit: Visit;
+  stage: StageId | undefined;
+  at: LookUpId;
+  onAt: (next: LookUpId) => void;
+  onClose: () => void;
+}
+
+/** What is looked up beside the work, at the edge of the screen: it opens, is read, and closes again. */
+export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
+  const bodies: Record<LookUpId, ReactNode> = {
+    photos: <PhotosOf visit={visit} />,
+    findings: <FindingsOf visit={visit} />,
+    workings: <StageWorkings key={stage} visit={visit} stage={stage} />,
+    rules: <StageRules visit={visit} stage={stage} />,
+    past: <PastOf visit={visit} />,
+  };
+  return (
+    <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          onOpenAutoFocus={(e) => {
+            e.preventDefault();
+            (e.target as HTMLElement).querySelector<HTMLElement>('[role="tab"][data-state="active"]')?.focus();
+          }}
+          className={
+            'fixed inset-y-0 right-0 z-50 flex w-[min(100vw,36rem)] flex-col border-l border-line bg-enamel ' +
+            'shadow-2xl'
+          }
+        >
+          <div className="flex items-center justify-between gap-3 px-5 pt-3">
+            <Dialog.Title className="text-xl">Look up</Dialog.Title>
+            <Dialog.Close
+              aria-label="Close"
+              className="grid size-12 shrink-0 place-items-center rounded-lg hover:bg-steel-wash"
+            >
+              <X />
+            </Dialog.Close>
+          </div>
+          <Tabs.Root
+            value={at}
+            onValueChange={(next) => onAt(next as LookUpId)}
+            className="flex min-h-0 flex-1 flex-col"
+          >
+            <Tabs.List aria-label="What to look up" className="flex flex-wrap border-b-2 border-line px-3">
+              {LOOK_UPS.map(({ id, name, count }) => (
+                <Tabs.Trigger
+                  key={id}
+                  value={id}
+                  className={
+                    '-mb-0.5 min-h-12 border-b-4 border-transparent px-2.5 font-semibold text-soft ' +
+                    'hover:text-ink data-[state=active]:border-steel data-[state=active]:text-ink'
+                  }
+                >
+                  {name}
+                  {count(visit, stage) > 0 && (
+                    <span className="ml-1.5 font-normal text-soft tabular-nums">{count(visit, stage)}</span>
+                  )}
+                </Tabs.Trigger>
+              ))}
+            </Tabs.List>
+            <Tabs.Content value={at} className="min-h-0 flex-1 overflow-y-auto p-5 outline-none">
+              {bodies[at]}
+            </Tabs.Content>
+          </Tabs.Root>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function PhotosOf({ visit }: { visit: Visit }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const shown = visit.photos.find((p) => p.id === open);
+  if (visit.photos.length === 0) return <p className="text-soft">No photo was taken yet.</p>;
+  return (
+    <>
+      {shown && (
+        <figure className="mb-4">
+          <MarkedPhoto src={`/api/photos/${shown.id}/medium`} alt={shown.caption || 'The photo'} photo={shown} />
+          <figcaption className="mt-1">
+            <b>{shown.caption || stageName(shown.stage)}</b>, {shown.by}, {dayTime(shown.at)}
+          </figcaption>
+        </figure>
+      )}
+      <ul className="grid grid-cols-3 gap-3">
+        {visit.photos.map((p) => (
+          <li key={p.id}>
+            <button
+              type="button"
+              aria-pressed={p.id === open}
+              className={
+                'block w-full overflow-hidden rounded-lg border-2 ' + (p.id === open ? 'border-steel' : 'border-line')
+              }
+              aria-label={`Photo ${p.caption || stageName(p.stage)}`}
+              onClick={() => setOpen(p.id === open ? null : p.id)}
+            >
+              <img
+                src={`/api/photos/${p.id}/small`}
+                alt={p.caption}
+                loading="lazy"
+                className="aspect-square w-full object-cover"
+              />
+            </button>
+            <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function FindingsOf({ visit }: { visit: Visit }) {
+  if (visit.findings.length === 0) return <p className="text-soft">Nothing was found yet.</p>;
+  return (
+    <ul className="divide-y divide-line">
+      {visit.findings.map((f) => (
+        <li key={f.id} className="py-2">
+          <p className="text-lg">
+            <b className="first-letter:uppercase">{f.place}</b>: {f.seen}
+          </p>
+          <p className="text-soft">{[f.severity, f.doNotDisturb && 'do not disturb'].filter(Boolean).join(' · ')}</p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function PastOf({ visit }: { visit: Visit }) {
+  const { data, error } = useBook(visit.movement.id);
+  if (error && !data) return <Failed error={error} />;
+  if (!data) return <Loading what="past visits" />;
+  const past = data.entries.filter((e) => e.amends === null);
+  return (
+    <>
+      {past.length === 0 && <p className="text-soft">Nothing is known of this movement before this visit.</p>}
+      <ul className="divide-y divide-line">
+        {past.map((e) => (
+          <li key={e.id} className="py-2">
+            <Link className="text-lg font-semibold underline" to={`/movements/${visit.movement.id}#${e.id}`}>
+              {dateInWords(e.date)}: {e.title}
+            </Link>
+            <p className="text-soft">
+              {[e.signedBy, e.shop].filter(Boolean).join(', ') || `entered ${day(e.writtenAt)}`}
+            </p>
+            {e.text && <p className="line-clamp-3">{e.text}</p>}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
