@@ -38,7 +38,7 @@ async function store(item: Unsent): Promise<void> {
  */
 export function keepUnsent(given: Omit<Unsent, 'madeAt'>): void {
   const { unsent, set } = state();
-  const item = { ...given, madeAt: Math.max(Date.now(), ...unsent.map((u) => u.madeAt + 1)) };
+  const item = { ...given, madeAt: Math.max(Date.now(), ...unsent.map((u) => (u.madeAt ?? 0) + 1)) };
   set({ unsent: [...unsent, item] });
   void store(item);
 }
