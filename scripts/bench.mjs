@@ -45,9 +45,10 @@ await main(async () => {
       'large-visit.ts',
       'find.ts',
       'sound.ts',
+      'press.ts',
       'presses.ts',
       ...(only === 'fuzz' ? ['fuzz.ts'] : []), // it leaves the demo in no state to be measured
-    ].filter((f) => !only || f.startsWith(only))) {
+    ].filter((f, _, all) => !only || (all.includes(`${only}.ts`) ? f === `${only}.ts` : f.startsWith(only)))) {
       const { status } = spawnSync(
         process.execPath,
         ['--import', 'tsx', join('bench', file), ...process.argv.slice(3)],
