@@ -3,6 +3,7 @@ import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, expect, it } from 'vitest';
+import { Sheet } from '../ui/Sheet.tsx';
 import { useKeepFocus } from './useKeepFocus.ts';
 
 const person = userEvent.setup();
@@ -19,6 +20,7 @@ function Findings() {
         {rows.map((r) => (
           <li key={r}>
             <input aria-label={`note on ${r}`} />
+            <button>Correct {r}</button>
             <button onClick={() => setRows(rows.filter((x) => x !== r))}>Take back {r}</button>
           </li>
         ))}
@@ -76,4 +78,23 @@ it('a button that rests while its change is sent is in hand again; a press besid
   await inHand('Take back plinth');
   await person.click(screen.getByText('words'));
   expect(document.activeElement?.tagName).toBe('MAIN');
+});
+
+it('a sheet that closes gives back what opened it', async () => {
+  function Screen() {
+    const [open, setOpen] = useState(false);
+    return (
+      <>
+        <button onClick={() => setOpen(true)}>Prices</button>
+        <Sheet open={open} onClose={() => setOpen(false)} title="Prices of the shop">
+          <input aria-label="hour" />
+        </Sheet>
+      </>
+    );
+  }
+  render(<Screen />);
+  await person.click(screen.getByRole('button', { name: 'Prices' }));
+  await waitFor(() => expect(screen.getByRole('dialog').contains(document.activeElement)).toBe(true));
+  await person.keyboard('{Escape}');
+  await inHand('Prices');
 });

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useReturn } from './useReturn.ts';
 
 interface Props {
   open: boolean;
@@ -14,38 +15,47 @@ interface Props {
   wide?: boolean;
 }
 
-export function Sheet({ open, onClose, title, description, children, mustChoose = false, wide = false }: Props) {
+export function Sheet({ open, onClose, ...rest }: Props) {
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && !mustChoose && onClose()}>
+    <Dialog.Root open={open} onOpenChange={(next) => !next && !rest.mustChoose && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content
-          className={clsx(
-            'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2',
-            'overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl',
-            wide ? 'w-[min(96vw,56rem)]' : 'w-[min(94vw,44rem)]',
-          )}
-          {...(description ? {} : { 'aria-describedby': undefined })}
-          onEscapeKeyDown={(e) => mustChoose && e.preventDefault()}
-          onInteractOutside={(e) => mustChoose && e.preventDefault()}
-        >
-          <div className="mb-4 flex items-start justify-between gap-4">
-            <div>
-              <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-              {description && <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description>}
-            </div>
-            {!mustChoose && (
-              <Dialog.Close
-                className="grid size-12 shrink-0 place-items-center rounded-lg hover:bg-steel-wash"
-                aria-label="Close"
-              >
-                <X />
-              </Dialog.Close>
-            )}
-          </div>
-          {children}
-        </Dialog.Content>
+        <Body {...rest} />
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** It is made as the sheet opens. */
+function Body({ title, description, children, mustChoose = false, wide = false }: Omit<Props, 'open' | 'onClose'>) {
+  const back = useReturn();
+  return (
+    <Dialog.Content
+      className={clsx(
+        'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2',
+        'overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl',
+        wide ? 'w-[min(96vw,56rem)]' : 'w-[min(94vw,44rem)]',
+      )}
+      {...(description ? {} : { 'aria-describedby': undefined })}
+      onCloseAutoFocus={back}
+      onEscapeKeyDown={(e) => mustChoose && e.preventDefault()}
+      onInteractOutside={(e) => mustChoose && e.preventDefault()}
+    >
+      <div className="mb-4 flex items-start justify-between gap-4">
+        <div>
+          <Dialog.Title className="text-2xl">{title}</Dialog.Title>
+          {description && <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description>}
+        </div>
+        {!mustChoose && (
+          <Dialog.Close
+            className="grid size-12 shrink-0 place-items-center rounded-lg hover:bg-steel-wash"
+            aria-label="Close"
+          >
+            <X />
+          </Dialog.Close>
+        )}
+      </div>
+      {children}
+    </Dialog.Content>
   );
 }

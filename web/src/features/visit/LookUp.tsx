@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import { useBook } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { day, dayTime } from '../../ui/dates.ts';
+import { useReturn } from '../../ui/useReturn.ts';
 import StageRules from '../house-rules/StageRules.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
 import StageWorkings from '../workings/StageWorkings.tsx';
@@ -23,6 +24,7 @@ interface Props {
 
 /** What is looked up beside the work, at the edge of the screen: it opens, is read, and closes again. */
 export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
+  const back = useReturn();
   const bodies: Record<LookUpId, ReactNode> = {
     photos: <PhotosOf visit={visit} />,
     findings: <FindingsOf visit={visit} />,
@@ -36,6 +38,7 @@ export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={back}
           onOpenAutoFocus={(e) => {
             e.preventDefault();
             (e.target as HTMLElement).querySelector<HTMLElement>('[role="tab"][data-state="active"]')?.focus();
