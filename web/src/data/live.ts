@@ -2,7 +2,7 @@ import type { Notice } from '@eclat/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { serverNow, useAppState } from './app-state.ts';
-import { refresh } from './refresh.ts';
+import { lookAgain, refresh } from './refresh.ts';
 
 /** Keys of the changes sent from this page: it looks again by itself once they are answered, and need not be told. */
 export const ours = new Set<string>();
@@ -35,12 +35,12 @@ export function useLive(): void {
     };
     const opened = () => {
       useAppState.getState().set({ liveOk: true });
-      if (lost) void queries.invalidateQueries(); // whatever was said meanwhile went unheard
+      if (lost) lookAgain(queries); // whatever was said meanwhile went unheard
       lost = false;
     };
     /** Said between the first look at the data and the opening of this stream: nobody told us. */
     const lastSaid = ({ data }: MessageEvent) => {
-      if (Number(data) > since && !lost) void queries.invalidateQueries();
+      if (Number(data) > since && !lost) lookAgain(queries);
     };
     const told = ({ data }: MessageEvent) => {
       const notice = JSON.parse(data as string) as Notice;

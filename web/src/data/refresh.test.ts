@@ -138,6 +138,22 @@ describe('a notice from elsewhere', () => {
     refresh(queries, { topics, visits: [] });
     expect(await settled()).toEqual([url]);
   });
+  it('that comes while a first fetch is under way is not lost: that one may carry what was before', async () => {
+    const first = fetched(api.visit.get, { params: { visitId: 'v7' } });
+    let answer: (r: Response) => void = () => undefined;
+    vi.stubGlobal('fetch', (url: string) => {
+      asked.push(url);
+      return new Promise<Response>((resolve) => (answer = resolve));
+    });
+    new QueryObserver(queries, first as never).subscribe(() => undefined);
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    refresh(queries, { topics: ['visit'], visits: ['v7'] });
+    answer(new Response(JSON.stringify({ ...visit, cause: 'before' })));
+    await vi.waitFor(() => expect(asked).toHaveLength(2));
+    answer(new Response(JSON.stringify({ ...visit, cause: 'after' })));
+    await vi.waitFor(() => expect(queries.getQueryData(first.queryKey)!.cause).toBe('after'));
+    expect(asked).toHaveLength(2);
+  });
   it('of another visit leaves this one alone; of all visits it does not', async () => {
     refresh(queries, { topics: ['visit'], visits: ['v2'] });
     expect(await settled()).toEqual([]);

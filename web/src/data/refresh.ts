@@ -1,5 +1,5 @@
 import type { Notice, RouteRef, Visit } from '@eclat/contract';
-import type { QueryClient } from '@tanstack/react-query';
+import type { QueryClient, QueryFilters } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { keyOf } from './fetched.ts';
 import type { replyInVisit } from './reply-in-visit.ts';
@@ -16,12 +16,24 @@ export function refresh(
 ): void {
   for (const topic of topics)
     if (topic === 'visit' && visits.length > 0)
-      for (const visitId of visits) void queries.invalidateQueries({ queryKey: ['visit', visitId] });
+      for (const visitId of visits) lookAgain(queries, { queryKey: ['visit', visitId] });
     else
-      void queries.invalidateQueries({
+      lookAgain(queries, {
         queryKey: [topic],
         predicate: ({ queryKey }) => known === null || queryKey[2] !== known,
       });
+}
+
+/** Looks anew at what is on screen of these; at all of it, where none are named. */
+export function lookAgain(queries: QueryClient, filters: QueryFilters = {}): void {
+  // A first fetch that is under way may carry what was before, and is not begun anew by being told: it is looked at
+  // again once it is there.
+  for (const first of queries.getQueryCache().findAll({ ...filters, fetchStatus: 'fetching' }))
+    if (first.state.data === undefined)
+      void first.promise
+        ?.catch(() => undefined)
+        .then(() => queries.invalidateQueries({ queryKey: first.queryKey, exact: true }));
+  void queries.invalidateQueries(filters);
 }
 
 /**
