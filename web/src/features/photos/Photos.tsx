@@ -1,5 +1,5 @@
 import { api } from '../../data/api.ts';
-import { stageName, type StageId } from '@eclat/core/workflow';
+import type { StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Camera, ImagePlus } from 'lucide-react';
 import { lazy, useEffect, useId, useState } from 'react';
@@ -9,8 +9,8 @@ import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
-import { dayTime } from '../../ui/dates.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
+import { PhotoThumb } from './PhotoThumb.tsx';
 import { UnsentPhotos } from './UnsentPhotos.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Late } from '../../ui/Late.tsx';
@@ -109,27 +109,7 @@ function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | nu
       }
     >
       {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
-        <li key={p.id}>
-          <button
-            type="button"
-            className="block w-full overflow-hidden rounded-lg border border-line"
-            onClick={() => setOpen(p.id)}
-            aria-label={`Photo ${p.caption || stageName(p.stage)}, ${dayTime(p.at)}`}
-          >
-            <img
-              src={`/api/photos/${p.id}/small`}
-              alt={p.caption}
-              loading="lazy"
-              className="aspect-square w-full object-cover"
-            />
-          </button>
-          {p.marks.length > 0 && (
-            <span className="float-right text-sm font-bold text-steel" title="Numbered points on it">
-              {p.marks.map((m) => m.number).join(' ')}
-            </span>
-          )}
-          <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
-        </li>
+        <PhotoThumb key={p.id} photo={p} onPress={() => setOpen(p.id)} />
       ))}
     </ul>
   );

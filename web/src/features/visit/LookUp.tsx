@@ -11,6 +11,7 @@ import { day, dayTime } from '../../ui/dates.ts';
 import { useReturn } from '../../ui/useReturn.ts';
 import StageRules from '../house-rules/StageRules.tsx';
 import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
+import { PhotoThumb } from '../photos/PhotoThumb.tsx';
 import StageWorkings from '../workings/StageWorkings.tsx';
 import { LOOK_UPS, type LookUpId } from './look-ups.ts';
 
@@ -105,25 +106,12 @@ function PhotosOf({ visit }: { visit: Visit }) {
       )}
       <ul className="grid grid-cols-3 gap-3">
         {visit.photos.map((p) => (
-          <li key={p.id}>
-            <button
-              type="button"
-              aria-pressed={p.id === open}
-              className={
-                'block w-full overflow-hidden rounded-lg border-2 ' + (p.id === open ? 'border-steel' : 'border-line')
-              }
-              aria-label={`Photo ${p.caption || stageName(p.stage)}`}
-              onClick={() => setOpen(p.id === open ? null : p.id)}
-            >
-              <img
-                src={`/api/photos/${p.id}/small`}
-                alt={p.caption}
-                loading="lazy"
-                className="aspect-square w-full object-cover"
-              />
-            </button>
-            <span className="block truncate text-sm text-soft">{p.caption || stageName(p.stage)}</span>
-          </li>
+          <PhotoThumb
+            key={p.id}
+            photo={p}
+            chosen={p.id === open}
+            onPress={() => setOpen(p.id === open ? null : p.id)}
+          />
         ))}
       </ul>
     </>
