@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openShop, photograph, stage, stageDone, takeIn, test, watch } from './shop.ts';
+import { expect, lookAtPhotos, openShop, photograph, stage, stageDone, takeIn, test, watch } from './shop.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
 const violations = async (page: Page) =>
@@ -36,10 +36,12 @@ test('the owner decides on a page of their own; an addition during the work wait
     await page.getByLabel('Hours').fill('0,5');
     await page.getByRole('button', { name: 'Record it' }).click();
     await expect(answer(page)).toContainText('1 finding: 1 that stops it');
-    await page.getByRole('button', { name: /^Photo/ }).click();
-    const sheet = page.getByRole('dialog');
+    await lookAtPhotos(page);
+    await page.getByRole('button', { name: /^Photo ./ }).click();
+    const sheet = page.getByRole('dialog').last();
     await sheet.getByRole('img', { name: 'The photo' }).click({ position: { x: 60, y: 40 } });
     await sheet.getByLabel('Point 1 shows').selectOption({ label: 'going train, second wheel: Hole worn oval' });
+    await page.keyboard.press('Escape');
     await page.keyboard.press('Escape');
     await expect(page.getByTitle('Point on a photo')).toHaveText('1');
   });

@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { cautionsFor } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { normal, seeded } from '@eclat/core/simulated';
-import { expect, openShop, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
 import { heardAs, wavOf } from './sound.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -75,7 +75,7 @@ test(
     });
 
     await test.step('the strike is filled by ear and judged', async () => {
-      await page.getByRole('link', { name: 'Strike and chime' }).click();
+      await stage(page, 'Strike and chime');
       for (let h = 1; h <= 12; h++) {
         await expect(page.getByRole('heading', { name: `Heard at ${h} o’clock` })).toBeVisible();
         await page.getByRole('button', { name: String((h % 12) + 1), exact: true }).click();
@@ -95,7 +95,7 @@ test(
     });
 
     await test.step('a WAV file is heard and kept with its sound', async () => {
-      await page.getByRole('link', { name: 'Listen', exact: true }).click();
+      await stage(page, 'Listen');
       await page.getByRole('radio', { name: 'Sound file' }).click();
       await page.getByLabel('Choose a file').setInputFiles({
         name: 'notes.wav',
@@ -168,7 +168,7 @@ test(
         error += rate;
       }
       expect(adjustments).toBe(2);
-      await page.getByRole('link', { name: 'On test' }).click();
+      await place(page, 'On test');
       await page.getByRole('link', { name: /Bracket clock.*inside/ }).click();
       await expect(answer(page)).toContainText('inside 2 min a week, a full wind');
       await expect(page.getByText(/adjusted: rating nut .* turns? down/).first()).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, openShop, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, lookAtPhotos, openShop, stage, stageDone, takeIn, test } from './shop.ts';
 
 test('what is done while the server is away is kept through a closed page: photos, words, words half typed', async ({
   page,
@@ -10,16 +10,18 @@ test('what is done while the server is away is kept through a closed page: photo
   await stageDone(page, 'Intake');
   await stage(page, 'Assess');
   const here = page.url();
-  await page.getByRole('button', { name: 'Camera' }).click(); // loaded while the server is there
+  await page.getByRole('button', { name: 'Photo', exact: true }).click(); // loaded while the server is there
   await expect(page.getByRole('button', { name: 'Take it' })).toBeVisible();
   await page.keyboard.press('Escape');
   await server.kill();
 
-  await page.getByRole('button', { name: 'Camera' }).click();
+  await page.getByRole('button', { name: 'Photo', exact: true }).click();
   await page.getByRole('button', { name: 'Take it' }).click();
   await page.getByRole('button', { name: 'Take it' }).click();
   await page.keyboard.press('Escape');
+  await lookAtPhotos(page);
   await expect(page.getByRole('list', { name: 'On this device alone' }).getByRole('img')).toHaveCount(2);
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByLabel('Place', { exact: true }).fill('hood');
   await page.getByLabel('What was seen').fill('Door sags.');
@@ -34,12 +36,16 @@ test('what is done while the server is away is kept through a closed page: photo
   await server.start();
   const next = await context.newPage();
   await next.goto(here);
+  await lookAtPhotos(next);
   await expect(next.getByRole('heading', { name: 'Photos (2)' })).toBeVisible();
+  await next.keyboard.press('Escape');
   await expect(next.getByText('Door sags.')).toBeVisible();
   await expect(next.getByText('kept on this device')).toBeHidden();
   await next.getByRole('button', { name: 'Add a finding' }).click();
   await expect(next.getByLabel('What was seen')).toHaveValue('Woodworm, and');
   await next.reload();
+  await lookAtPhotos(next);
   await expect(next.getByRole('heading', { name: 'Photos (2)' })).toBeVisible();
+  await next.keyboard.press('Escape');
   await expect(next.getByText('Door sags.')).toHaveCount(1);
 });

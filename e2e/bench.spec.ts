@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, makeSafe, openShop, opensPass, place, stage, stageDone, takeIn, test } from './shop.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -21,7 +21,7 @@ test(
     await openShop(page, server);
 
     await test.step('the stores are filled from a table: first one with a bad row', async () => {
-      await page.getByRole('link', { name: 'Stores' }).click();
+      await place(page, 'Stores');
       await page.getByRole('button', { name: 'Take a CSV in' }).click();
       const file = page.getByLabel('The file');
       await file.setInputFiles({
@@ -143,7 +143,7 @@ test(
     });
 
     await test.step('the stores know', async () => {
-      await page.getByRole('link', { name: 'Stores' }).click();
+      await place(page, 'Stores');
       await expect(
         page
           .getByRole('listitem')
@@ -158,7 +158,7 @@ test(
 test('an electric master on its bench, its case drying beside it', async ({ page, server }) => {
   await openShop(page, server);
   await takeIn(page, 'Electrically wound or master clock', 'Master clock of the hall');
-  await page.getByRole('link', { name: 'Electric bench' }).click();
+  await stage(page, 'Electric bench');
   await page.getByLabel('Which coil').fill('Rewind coil');
   await page.getByLabel('Ohms, one end free').fill('109');
   await page.getByLabel('What belongs there').first().fill('110');
@@ -179,7 +179,7 @@ test('an electric master on its bench, its case drying beside it', async ({ page
   await expect(answer(page)).toContainText('It steps from 17 V');
   await expect(page.getByRole('img', { name: /Current against voltage/ })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Case, dial, glass' }).click();
+  await stage(page, 'Case, dial, glass');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('button', { name: 'Finish coat' }).click();
   await page.getByLabel('Product').fill('shellac');

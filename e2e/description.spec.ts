@@ -1,10 +1,10 @@
-import { expect, makeSafe, openShop, stage, test } from './shop.ts';
+import { expect, makeSafe, openShop, place, stage, test } from './shop.ts';
 
 test('a movement unlike its template is described at intake, and again when it is open', async ({ page, server }) => {
   await openShop(page, server);
 
   await test.step('one endless chain for two trains, found at the counter', async () => {
-    await page.getByRole('link', { name: 'Take in' }).click();
+    await place(page, 'Take in');
     await page.getByLabel('Name', { exact: true }).fill('Wilmot Hask');
     await page.getByLabel('Phone').fill('0555 017 266');
     await page.getByLabel('The clock').fill('Tall clock with one hand');
@@ -46,7 +46,7 @@ test('a movement unlike its template is described at intake, and again when it i
     await page.keyboard.press('u');
     await page.getByRole('button', { name: 'Keep, and to the next hole' }).click();
     await expect(page.getByRole('button', { name: /^S3 .*back.*bush/ })).toBeVisible();
-    await page.getByRole('link', { name: 'The movement', exact: true }).click();
+    await stage(page, 'The movement');
     await page.getByRole('button', { name: 'Take out the strike train' }).click();
     await page.getByRole('button', { name: 'alarm', exact: true }).click();
     await expect(page.getByRole('list', { name: 'What changes' })).toContainText('strike train taken out');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, makeSafe, openShop, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, makeSafe, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
 const agreed = (page: Page) => page.getByRole('button', { name: /^What is agreed/ });
@@ -96,7 +96,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
     await page.getByRole('button', { name: 'Not in this job' }).press('Enter');
     await expect(answer(page)).toContainText('Print work: clean is next');
     await expect(panel).toContainText('Strip: not in this job, Its rods stay together');
-    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await place(page, 'Bench');
     await expect(page.getByRole('link', { name: /Time recorder of the joinery/ })).toContainText('Photographs first');
   });
 
@@ -106,7 +106,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
     await page.getByRole('button', { name: 'dial and hands' }).press('Enter');
     await page.getByRole('button', { name: 'Wound and going' }).press('Enter');
     await expect(page.getByText('Going, off: dial and hands.')).toBeVisible();
-    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await place(page, 'Bench');
     const row = page.getByRole('link', { name: /Time recorder of the joinery/ });
     await expect(row).toContainText('Runs on the stand, off: dial and hands');
     await row.click();
@@ -114,7 +114,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
     await page.getByLabel('What it showed').fill('Even beat for a night');
     await page.keyboard.press('Enter');
     await expect(page.getByText(/Off: dial and hands\. Even beat for a night/)).toBeVisible();
-    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await place(page, 'Bench');
     await expect(row).toContainText('Apart with a train wound');
     await row.click();
   });
@@ -127,7 +127,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
     await page.getByRole('button', { name: 'End it' }).press('Enter');
     await page.getByRole('button', { name: 'Into the stores' }).press('Enter');
     await expect(page.getByText('Ended: 1')).toBeVisible();
-    await page.getByRole('link', { name: 'Stores', exact: true }).click();
+    await place(page, 'Stores');
     await expect(page.getByText('Old ribbon spool').first()).toBeVisible();
   });
 });

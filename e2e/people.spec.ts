@@ -1,4 +1,4 @@
-import { expect, openShop, PASS, signIn, takeIn, test } from './shop.ts';
+import { PASS, expect, openShop, place, signIn, takeIn, test } from './shop.ts';
 
 test('people: a wrong passphrase, the counter’s role, a theme that stays, and the way out', async ({
   page,
@@ -123,7 +123,7 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
 test('a page that was open while the server was updated says so, and loads again', async ({ page, server }) => {
   await openShop(page, server);
   await page.route('**/assets/MovementsScreen-*.js', (route) => route.fulfill({ status: 404, body: '' }));
-  await page.getByRole('link', { name: 'Movement books' }).click();
+  await place(page, 'Movement books');
   await expect(page.getByText('Eclat was updated while this page was open')).toBeVisible();
   await page.unroute('**/assets/MovementsScreen-*.js');
   await page.getByRole('button', { name: 'Load again' }).click();

@@ -1,4 +1,4 @@
-import { expect, openShop, stage, takeIn, test } from './shop.ts';
+import { expect, lookAtPhotos, openShop, stage, takeIn, test } from './shop.ts';
 
 const NAME = 'bench.example';
 // A name that is not this machine’s own: what a browser takes for a page from elsewhere, on plain HTTP.
@@ -16,12 +16,14 @@ test('on the network of the shop, over plain HTTP, all but the devices works, an
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
   await takeIn(page, 'Longcase clock', 'Tall clock');
   await stage(page, 'Assess');
-  await page.getByRole('button', { name: 'Camera' }).click();
+  await page.getByRole('button', { name: 'Photo', exact: true }).click();
   await expect(page.getByText('gives a camera only to pages on HTTPS')).toBeVisible();
   await page.getByRole('button', { name: 'Take it' }).click();
   await page.keyboard.press('Escape');
+  await lookAtPhotos(page);
   await expect(page.getByRole('heading', { name: 'Photos (1)' })).toBeVisible();
-  await page.getByRole('link', { name: 'Listen' }).click();
+  await page.keyboard.press('Escape');
+  await stage(page, 'Listen');
   await page.getByRole('button', { name: 'Listen', exact: true }).click();
   await expect(page.getByText('gives a microphone only to pages on HTTPS')).toBeVisible();
   await page.getByRole('button', { name: 'Marit Fennick' }).click();

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { expect, openShop, takeIn, test } from './shop.ts';
+import { expect, openShop, place, takeIn, test } from './shop.ts';
 
 test('at the counter: what is in the shop is found by a slip of the pen, and diagnosed to the first look', async ({
   page,
@@ -65,7 +65,7 @@ test(
     });
 
     await test.step('the same number on the same plate is shown before a second movement is made', async () => {
-      await page.getByRole('link', { name: 'Take in' }).click();
+      await place(page, 'Take in');
       await page.getByLabel('Name', { exact: true }).fill('Jory Vantrease');
       await page.getByLabel('The clock').fill('Another travelling clock');
       await page.getByLabel('The movement').fill('Platform movement');
@@ -83,7 +83,7 @@ test(
 
     await test.step('a returning owner with a known clock: a search, a press, the complaint', async () => {
       await shopSigns(page);
-      await page.getByRole('link', { name: 'Take in' }).click();
+      await place(page, 'Take in');
       await page.getByLabel(/Has it been here/).fill('vantrese');
       await page.getByRole('button', { name: /Another travelling clock.*It is this one/ }).click();
       await expect(page.getByText('Nothing stands in its book yet.')).toBeVisible();

@@ -159,7 +159,7 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
 }
 
 export async function takeIn(page: Page, family: string, clock: string, mark = '6438'): Promise<void> {
-  await page.getByRole('link', { name: 'Take in' }).click();
+  await place(page, 'Take in');
   await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Odile Tarrowby');
   await page.getByLabel('Phone').fill('0555 010 442');
@@ -198,17 +198,48 @@ export async function opensPass(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Log it' }).click();
 }
 
-/** What is pressed next is pressed there: the screen before may have a button of the same name. */
+/** By the wheel, to a stage or to what lies beside them; what is folded there is opened. */
 export async function stage(page: Page, name: string): Promise<void> {
-  const link = page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name });
-  await link.click();
-  await expect(link).toHaveAttribute('aria-current', 'page');
+  await page.getByRole('button', { name: /^Stages\. Here/ }).click();
+  const way = page.getByRole('navigation', { name: 'Stages of this visit' });
+  const link = way
+    .getByRole('link', { name, exact: true })
+    .or(way.getByRole('link', { name: new RegExp(`${name}\\b`) }));
+  const to = await link.first().getAttribute('href');
+  await link.first().click();
+  // What is pressed next is pressed there: the screen before may have a button of the same name.
+  await page.waitForURL((url) => url.pathname === to);
+  await expect(way).toBeHidden();
+  await unfold(page);
+}
+/** Opens all that is folded on a screen. */
+export async function unfold(page: Page): Promise<void> {
+  await expect(page.locator('[data-work]').getByRole('heading').or(page.getByRole('status')).first()).toBeVisible();
+  const folded = page.locator('[data-fold][aria-expanded="false"]');
+  while ((await folded.count()) > 0) await folded.first().click();
+}
+/** A place of the shop: in the bar, or in the person’s menu where the bar is the clock’s. */
+export async function place(page: Page, name: string, person = 'Marit Fennick'): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Main' }).getByRole('link', { name, exact: true });
+  const menu = page.getByRole('button', { name: person });
+  await expect(link.or(menu).first()).toBeVisible();
+  if (await link.isVisible()) return link.click();
+  await menu.click();
+  await page.getByRole('menuitem', { name, exact: true }).click();
+}
+/** Photos by file, beside whatever is worked on. */
+export async function lookAtPhotos(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Look up' }).click();
+  await expect(page.getByRole('tab', { name: /^Photos/ })).toBeVisible();
 }
 /** From the keyboard: a page that is still taking its shape does not move under a key. */
 export async function stageDone(page: Page, name: string): Promise<void> {
   const done = page.getByRole('button', { name: `${name} is done` });
   await expect(done).toBeEnabled(); // a click would wait for that by itself
+  const here = new URL(page.url()).pathname;
   await done.press('Enter');
+  await page.waitForURL((url) => url.pathname !== here);
+  await unfold(page);
 }
 
 /** A photograph as a camera gives it. */

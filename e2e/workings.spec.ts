@@ -127,7 +127,7 @@ test('one list of calculations answers alike on its page, in a panel, on the com
 
   await test.step('in inches, for those who measure in them', async () => {
     await page.getByRole('button', { name: 'Marit Fennick' }).click();
-    await page.getByRole('menuitemradio', { name: 'Inches and pounds' }).click();
+    await page.getByRole('menuitemradio', { name: 'inch and lb' }).click();
     await page.keyboard.press('Escape');
     await page.goto(
       `${server.address}/workings/gear-size?wheel=60&pinion=8&measured=wheel%20across&sizeMm=1&units=inch`,

@@ -7,7 +7,10 @@ configure({ asyncUtilTimeout: 20_000 });
 afterEach(() => {
   useAppState.setState(useAppState.getInitialState(), true);
   // What one test typed half is not found by the next.
-  if (typeof localStorage !== 'undefined') localStorage.clear();
+  if (typeof localStorage !== 'undefined') {
+    localStorage.clear();
+    sessionStorage.clear();
+  }
 });
 
 // jsdom has files without the means to read them that browsers have had for years.

@@ -1,12 +1,13 @@
 import type { Person, Visit } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { ComponentType } from 'react';
-import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
 import { sessionQuery } from '../src/data/queries.ts';
 import { putRepliesBy } from '../src/data/refresh.ts';
 import { replyInVisit } from '../src/data/reply-in-visit.ts';
+import { ThisVisit } from '../src/features/visit/useThisVisit.ts';
 
 putRepliesBy(replyInVisit);
 
@@ -66,12 +67,24 @@ export const signedIn = (queries: QueryClient, person: Partial<Person> = {}): un
 /** A stage on its bench: the visit given to it as its frame does. */
 export function show(Stage: ComponentType, visit: Visit): void {
   const router = createMemoryRouter([
-    { element: <Outlet context={visit} />, children: [{ path: '*', element: <Stage /> }] },
+    {
+      path: '*',
+      element: (
+        <ThisVisit value={visit}>
+          <Stage />
+        </ThisVisit>
+      ),
+    },
   ]);
   render(
     <QueryClientProvider client={new QueryClient()}>
       <RouterProvider router={router} />
     </QueryClientProvider>,
   );
+  unfold();
+}
+/** Opens what is folded, as somebody does who looks for something in it. */
+export function unfold(): void {
+  for (let fold; (fold = document.querySelector('[data-fold][aria-expanded="false"]')); ) fireEvent.click(fold);
 }
 export const answer = () => screen.getAllByRole('status')[0]!.textContent;

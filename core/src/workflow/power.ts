@@ -106,6 +106,11 @@ export function heldUp<P extends { state: PowerState; at: string | Date | null }
   return unsafeFor(opens, power).filter((p) => !leave.some((o) => p.at === null || ms(o.at) >= ms(p.at)));
 }
 
+const BY_DANGER: readonly PowerState[] = ['wound', 'tied', 'unknown', 'contained', 'let down'];
+/** What can hurt comes first: where one only can be shown, it is that one. */
+export const byDanger = <P extends { state: PowerState }>(power: readonly P[]): P[] =>
+  [...power].sort((a, b) => BY_DANGER.indexOf(a.state) - BY_DANGER.indexOf(b.state));
+
 const STATE_WORDS: Record<PowerState, string> = {
   unknown: 'not known to be safe',
   wound: 'wound',

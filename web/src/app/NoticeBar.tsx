@@ -18,7 +18,7 @@ export function NoticeBar() {
     return () => clearTimeout(timer);
   }, [notice, read]);
   return (
-    <div aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex justify-center px-4">
+    <div aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-20 z-50 flex justify-center px-4">
       {notice && (
         // eslint-disable-next-line jsx-a11y/no-static-element-interactions -- it is only watched, not worked
         <div
@@ -43,8 +43,8 @@ export function NoticeBar() {
               type="button"
               className="min-h-11 rounded-lg border border-current px-3"
               onClick={() => {
+                setRead(false);
                 notice.undo?.();
-                close();
               }}
             >
               Undo

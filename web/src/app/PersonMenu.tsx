@@ -20,36 +20,55 @@ import { useNavigate } from 'react-router';
 import { call } from '../data/call.ts';
 import { leave } from '../data/leave.ts';
 import { PersonFace } from './PersonFace.tsx';
+import { PLACES } from './places.ts';
 import { useAppState, type Theme, type Units } from '../data/app-state.ts';
 
 const THEMES: readonly (readonly [Theme, string, typeof Sun])[] = [
   ['light', 'Light', Sun],
   ['dark', 'Dark', Moon],
-  ['system', 'As the computer', SunMoon],
+  ['system', 'As device', SunMoon],
 ];
 const item =
   'flex min-h-12 w-full items-center gap-3 rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-steel-wash';
+const oneOf =
+  'flex min-h-12 items-center justify-center gap-2 rounded-lg px-2 text-sm font-semibold outline-none ' +
+  'data-[highlighted]:bg-steel-wash data-[state=checked]:bg-steel data-[state=checked]:text-steel-ink';
 
-export default function PersonMenu({ person, shop, onKeys }: { person: Person; shop: string; onKeys: () => void }) {
+interface Props {
+  person: Person;
+  shop: string;
+  /** In a visit, where the bar is the clock's: the places of the shop stand here. */
+  few: boolean;
+  onKeys: () => void;
+}
+
+export default function PersonMenu({ person, shop, few, onKeys }: Props) {
   const go = useNavigate();
   return (
     <DropdownMenu.Root modal={false} defaultOpen>
       <DropdownMenu.Trigger asChild>
-        <PersonFace name={person.name} shop={shop} />
+        <PersonFace name={person.name} shop={shop} few={few} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="end"
           sideOffset={6}
-          className="z-50 w-72 rounded-xl border border-line bg-enamel p-2 shadow-xl"
+          className={
+            'z-50 max-h-(--radix-dropdown-menu-content-available-height) w-80 overflow-y-auto rounded-xl border ' +
+            'border-line bg-enamel p-2 shadow-xl'
+          }
         >
           <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">
-            {shop}, {person.role.replaceAll('-', ' ')}
+            {person.name}, {person.role.replaceAll('-', ' ')}, {shop}
           </DropdownMenu.Label>
-          <ThemeItems />
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          <UnitItems />
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          <div className={few ? '' : 'lg:hidden'}>
+            {PLACES.map(({ to, name }) => (
+              <DropdownMenu.Item key={to} className={item} onSelect={() => void go(to)}>
+                {name}
+              </DropdownMenu.Item>
+            ))}
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          </div>
           <DropdownMenu.Item className={item} onSelect={() => void go('/account')}>
             <KeyRound className="size-5" />
             My account
@@ -84,6 +103,10 @@ export default function PersonMenu({ person, shop, onKeys }: { person: Person; s
             <Stethoscope className="size-5" />
             Causes and counts
           </DropdownMenu.Item>
+          <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          <ThemeItems />
+          <UnitItems />
+          <DropdownMenu.Separator className="my-1 h-px bg-line" />
           <SignOut />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -95,12 +118,16 @@ function ThemeItems() {
   const theme = useAppState((s) => s.theme);
   const set = useAppState((s) => s.set);
   return (
-    <DropdownMenu.RadioGroup value={theme} onValueChange={(v) => set({ theme: v as Theme })}>
+    <DropdownMenu.RadioGroup
+      aria-label="Light or dark"
+      className="grid grid-cols-3"
+      value={theme}
+      onValueChange={(v) => set({ theme: v as Theme })}
+    >
       {THEMES.map(([id, name, Icon]) => (
-        <DropdownMenu.RadioItem key={id} value={id} className={item} onSelect={(e) => e.preventDefault()}>
+        <DropdownMenu.RadioItem key={id} value={id} className={oneOf} onSelect={(e) => e.preventDefault()}>
           <Icon className="size-5" aria-hidden />
           {name}
-          {theme === id && <span className="ml-auto text-steel">●</span>}
         </DropdownMenu.RadioItem>
       ))}
     </DropdownMenu.RadioGroup>
@@ -108,20 +135,23 @@ function ThemeItems() {
 }
 
 const UNITS: readonly (readonly [Units, string])[] = [
-  ['metric', 'Millimetres and grams'],
-  ['inch', 'Inches and pounds'],
+  ['metric', 'mm and g'],
+  ['inch', 'inch and lb'],
 ];
 
 function UnitItems() {
   const units = useAppState((s) => s.units);
   const set = useAppState((s) => s.set);
   return (
-    <DropdownMenu.RadioGroup value={units} onValueChange={(v) => set({ units: v as Units })}>
+    <DropdownMenu.RadioGroup
+      aria-label="Units"
+      className="grid grid-cols-2"
+      value={units}
+      onValueChange={(v) => set({ units: v as Units })}
+    >
       {UNITS.map(([id, name]) => (
-        <DropdownMenu.RadioItem key={id} value={id} className={item} onSelect={(e) => e.preventDefault()}>
-          <Ruler className="size-5" aria-hidden />
+        <DropdownMenu.RadioItem key={id} value={id} className={oneOf} onSelect={(e) => e.preventDefault()}>
           {name}
-          {units === id && <span className="ml-auto text-steel">●</span>}
         </DropdownMenu.RadioItem>
       ))}
     </DropdownMenu.RadioGroup>

@@ -1,8 +1,7 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
-import { BookOpen, Boxes, PackagePlus, Sigma, Timer } from 'lucide-react';
 import { lazy, useMemo, useState } from 'react';
-import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useMatch, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
 import { Arrival } from './Arrival.tsx';
@@ -12,6 +11,9 @@ import { NoticeBar } from './NoticeBar.tsx';
 import { useAppState } from '../data/app-state.ts';
 import { Timers } from '../features/bench/Timers.tsx';
 import { PersonFace } from './PersonFace.tsx';
+import { PLACES } from './places.ts';
+import { ThumbBar } from './ThumbBar.tsx';
+import { TopBarSlot } from '../ui/TopBar.tsx';
 import { useKeys } from '../ui/useKeys.ts';
 import { Late } from '../ui/Late.tsx';
 
@@ -25,16 +27,15 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   useOutbox(person.id);
   useKeepFocus();
   const go = useNavigate();
+  const inVisit = useMatch('/visits/:visitId/*') !== null;
+  const [slot, setSlot] = useState<HTMLElement | null>(null);
   const [help, setHelp] = useState(false);
   const conflict = useAppState((s) => s.conflict !== null);
   const devices = useAppState((s) => s.devices);
   useKeys(
     useMemo(
       () => ({
-        b: () => void go('/'),
-        n: () => void go('/intake'),
-        m: () => void go('/movements'),
-        w: () => void go('/workings'),
+        ...Object.fromEntries(PLACES.filter((p) => p.key).map((p) => [p.key, () => void go(p.to)])),
         '?': () => setHelp(true),
       }),
       [go],
@@ -43,49 +44,37 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   return (
     <div className="min-h-screen">
       <SkipLink />
-      <header className="border-b border-line bg-enamel">
-        <div className="flex min-h-16 flex-wrap items-center gap-x-2 gap-y-1 px-4">
-          <Link to="/" className="mr-1 flex min-h-12 items-center gap-3" aria-label="Eclat, to the bench">
+      {/* Above what a sheet darkens: the clock and its danger stay in sight. */}
+      <header className="sticky top-0 z-[45] border-b border-line bg-enamel">
+        <div className="flex h-[calc(3.5rem-1px)] items-center gap-1.5 px-2 sm:gap-2 md:px-4">
+          <Link
+            to="/"
+            className="flex min-h-12 shrink-0 items-center gap-3 rounded-lg px-1"
+            aria-label="Eclat, to the bench"
+          >
             <img src="/mark.svg" alt="" className="size-9" />
-            <span className="text-2xl font-bold tracking-tight">Eclat</span>
+            {!inVisit && <span className="text-2xl font-bold tracking-tight">Eclat</span>}
           </Link>
-          <nav aria-label="Main" className="flex flex-wrap gap-1">
-            <Place to="/" end>
-              Bench
-            </Place>
-            <Place to="/intake">
-              <PackagePlus className="hidden size-5 2xl:block" aria-hidden />
-              Take in
-            </Place>
-            <Place to="/movements">
-              <BookOpen className="hidden size-5 2xl:block" aria-hidden />
-              Movement books
-            </Place>
-            <Place to="/stores">
-              <Boxes className="hidden size-5 2xl:block" aria-hidden />
-              Stores
-            </Place>
-            <Place to="/on-test">
-              <Timer className="hidden size-5 2xl:block" aria-hidden />
-              On test
-            </Place>
-            <Place to="/workings">
-              <Sigma className="hidden size-5 2xl:block" aria-hidden />
-              Workings
-            </Place>
-          </nav>
-          <Timers />
-          <div className="ml-auto flex items-center gap-2">
-            <LiveMark />
-            <PersonButton person={person} shop={shop} onKeys={() => setHelp(true)} />
-          </div>
+          {inVisit ? (
+            <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-1.5 sm:gap-2 lg:gap-3" />
+          ) : (
+            <Places className="hidden flex-1 gap-1 lg:flex" />
+          )}
+          <Timers few={inVisit} />
+          <span className={inVisit ? 'hidden sm:block' : 'max-lg:ml-auto'}>
+            <PersonButton person={person} shop={shop} few={inVisit} onKeys={() => setHelp(true)} />
+          </span>
         </div>
+        <LiveMark />
         <UnsentBar personId={person.id} />
       </header>
       <main id="main" tabIndex={-1} className="outline-none">
         <Arrival />
-        <Outlet />
+        <TopBarSlot value={slot}>
+          <Outlet />
+        </TopBarSlot>
       </main>
+      {!inVisit && <ThumbBar />}
       <NoticeBar />
       <Late>
         {conflict && <ConflictSheet />}
@@ -107,17 +96,25 @@ const SkipLink = () => (
   </a>
 );
 
-function Place(props: { to: string; end?: boolean; children: React.ReactNode }) {
+function Places({ className }: { className: string }) {
   return (
-    <NavLink
-      {...props}
-      className={({ isActive }) =>
-        clsx(
-          'flex min-h-12 items-center gap-2 rounded-lg px-2.5 font-semibold',
-          isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash',
-        )
-      }
-    />
+    <nav aria-label="Main" className={className}>
+      {PLACES.map(({ to, name }) => (
+        <NavLink
+          key={to}
+          to={to}
+          end={to === '/'}
+          className={({ isActive }) =>
+            clsx(
+              'flex min-h-12 items-center rounded-lg px-3 font-semibold',
+              isActive ? 'bg-steel-wash text-steel' : 'hover:bg-steel-wash',
+            )
+          }
+        >
+          {name}
+        </NavLink>
+      ))}
+    </nav>
   );
 }
 
@@ -125,22 +122,18 @@ function LiveMark() {
   const ok = useAppState((s) => s.liveOk);
   if (ok) return null;
   return (
-    <span
-      role="status"
-      className={
-        'rounded-full border-2 border-dashed border-brass-fill bg-brass-wash px-3 py-1 text-sm ' +
-        'font-semibold text-brass'
-      }
-    >
+    <p role="status" className="border-t border-line bg-brass-wash px-4 py-1.5 font-semibold text-brass">
       Server away: what you enter is kept
-    </span>
+    </p>
   );
 }
 
 /** The menu's own script is loaded at the first press: the first screen does without it. */
-function PersonButton(props: { person: Person; shop: string; onKeys: () => void }) {
+function PersonButton(props: { person: Person; shop: string; few: boolean; onKeys: () => void }) {
   const [pressed, setPressed] = useState(false);
-  const face = <PersonFace name={props.person.name} shop={props.shop} onClick={() => setPressed(true)} />;
+  const face = (
+    <PersonFace name={props.person.name} shop={props.shop} few={props.few} onClick={() => setPressed(true)} />
+  );
   return pressed ? (
     <Late until={face}>
       <PersonMenu {...props} />

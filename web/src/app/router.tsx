@@ -157,6 +157,11 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/test-run/OnTestScreen.tsx').then((m) => ({ Component: m.OnTestScreen })),
       },
       {
+        path: 'timers',
+        handle: { title: 'Timers' },
+        lazy: () => import('../features/bench/TimersScreen.tsx').then((m) => ({ Component: m.TimersScreen })),
+      },
+      {
         path: 'after',
         handle: { title: 'After they went home' },
         lazy: () => import('../features/aftercare/AftercareScreen.tsx').then((m) => ({ Component: m.AftercareScreen })),

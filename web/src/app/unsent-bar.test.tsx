@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { UnsentBar } from './UnsentBar.tsx';
 import { ReadNow } from '../features/test-run/ReadNow.tsx';
@@ -57,12 +57,7 @@ describe('a reading by one press', () => {
       sent.push(JSON.parse(init.body as string) as Record<string, unknown>);
       return new Response('{}', { status: 201 });
     });
-    const router = createMemoryRouter([
-      {
-        element: <Outlet context={{ id: 'v1' }} />,
-        children: [{ index: true, element: <ReadNow setAt={0} visitId="v1" /> }],
-      },
-    ]);
+    const router = createMemoryRouter([{ index: true, element: <ReadNow setAt={0} visitId="v1" /> }]);
     render(
       <QueryClientProvider client={new QueryClient()}>
         <RouterProvider router={router} />

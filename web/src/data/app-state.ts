@@ -35,6 +35,13 @@ export interface Notice {
   undo?: () => void;
 }
 
+/** One step back: what was done, the visit or screen it was done on, and how to take it back. */
+export interface Undo {
+  text: string;
+  at: string;
+  run: () => void;
+}
+
 /** What is the person's own, on this device. Server state lives in the query cache, not here. */
 interface AppState {
   theme: Theme;
@@ -49,6 +56,8 @@ interface AppState {
   zone: Zone;
   conflict: Conflict | null;
   notice: Notice | null;
+  /** The way back from what was done last, after its notice is gone too. */
+  undo: Undo | null;
   liveOk: boolean;
   /** The devices panel is open, and what the simulated label printer printed. */
   devices: boolean;
@@ -67,6 +76,7 @@ export const useAppState = create<AppState>()(
       zone: ownZone(),
       conflict: null,
       notice: null,
+      undo: null,
       liveOk: true,
       devices: false,
       printed: [],
@@ -85,8 +95,18 @@ export const useAppState = create<AppState>()(
   ),
 );
 
-export const say = (text: string, tone: Notice['tone'] = 'good', undo?: () => void): void =>
-  useAppState.getState().set({ notice: undo ? { text, tone, undo } : { text, tone } });
+/** Undo belongs to the clock, or to the screen, that it was offered on. */
+export const undoPlace = (path: string): string => /^\/visits\/[^/]+/.exec(path)?.[0] ?? path;
+
+export function say(text: string, tone: Notice['tone'] = 'good', undo?: () => void): void {
+  const { set } = useAppState.getState();
+  if (!undo) return set({ notice: { text, tone } });
+  const run = () => {
+    set({ undo: null, notice: null });
+    undo();
+  };
+  set({ notice: { text, tone, undo: run }, undo: { text, at: undoPlace(window.location.pathname), run } });
+}
 
 /** The time by the server's clock, which all browsers share. */
 export const serverNow = (): number => Date.now() + useAppState.getState().clockOffset;

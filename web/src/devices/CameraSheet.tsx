@@ -1,14 +1,21 @@
 import { counted } from '@eclat/core/units';
 import { Camera } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { say } from '../data/app-state.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { wantsHttps } from './secure.ts';
 import { openCamera, simulatedCamera, type OpenCamera } from './camera.ts';
 
+interface Props {
+  onPhoto: (file: File) => void;
+  onClose: () => void;
+  /** Another way to a photo. */
+  instead?: ReactNode;
+}
+
 /** Stays open for one photo after another; where there is no camera, a simulated one stands in and says so. */
-export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => void; onClose: () => void }) {
+export function CameraSheet({ onPhoto, onClose, instead }: Props) {
   const video = useRef<HTMLVideoElement>(null);
   const [camera, setCamera] = useState<OpenCamera | null>(null);
   const [why, setWhy] = useState('');
@@ -75,6 +82,7 @@ export function CameraSheet({ onPhoto, onClose }: { onPhoto: (file: File) => voi
         <Camera className="size-7" aria-hidden />
         Take it
       </Button>
+      {instead && <div className="mt-3">{instead}</div>}
     </Sheet>
   );
 }

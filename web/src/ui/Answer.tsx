@@ -21,11 +21,11 @@ export function Answer({
 }) {
   const [look, Icon, word] = TONES[tone];
   return (
-    <div role="status" className={clsx('flex items-start gap-4 rounded-xl border-2 px-5 py-4', look)}>
-      <Icon aria-label={word} className="mt-0.5 size-8 shrink-0" strokeWidth={2.2} />
-      <div className="min-w-0">
-        <p className="text-2xl font-bold leading-tight">{title}</p>
-        {children && <div className="mt-1 text-base text-ink">{children}</div>}
+    <div role="status" className={clsx('flex items-start gap-3 rounded-xl border-2 px-4 py-2.5', look)}>
+      <Icon aria-label={word} className="mt-0.5 size-7 shrink-0" strokeWidth={2.2} />
+      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 gap-y-1">
+        <p className="text-xl leading-tight font-bold md:text-2xl">{title}</p>
+        {children && <div className="min-w-0 text-base text-ink">{children}</div>}
       </div>
     </div>
   );
@@ -36,14 +36,17 @@ export function Panel({
   aside,
   children,
   className,
+  bare = false,
 }: {
   title?: ReactNode;
   aside?: ReactNode;
   children: ReactNode;
   className?: string;
+  /** Where what is around it is its box. */
+  bare?: boolean;
 }) {
   return (
-    <section className={clsx('min-w-0 rounded-xl border border-line bg-enamel p-5', className)}>
+    <section className={clsx('min-w-0', !bare && 'rounded-xl border border-line bg-enamel p-4 md:p-5', className)}>
       {title && (
         <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
           <h2 className="text-xl">{title}</h2>

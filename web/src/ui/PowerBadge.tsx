@@ -49,12 +49,15 @@ export function PowerBadge({
   state,
   small = false,
   together = false,
+  narrow = false,
 }: {
   /** What the bench calls the source: "going", "going and strike". */
   label: string;
   state: PowerState;
   small?: boolean;
   together?: boolean;
+  /** On a phone the state alone. */
+  narrow?: boolean;
 }) {
   return (
     <span
@@ -62,6 +65,7 @@ export function PowerBadge({
         'inline-flex items-center gap-2 rounded-full border-2 font-semibold whitespace-nowrap',
         together && state === 'wound' ? 'bg-enamel text-ink border-ink' : LOOKS[state],
         small ? 'px-2 py-0.5 text-sm' : 'px-3 py-1',
+        narrow && 'max-sm:gap-1 max-sm:px-2 max-sm:text-sm',
       )}
     >
       <svg
@@ -75,7 +79,7 @@ export function PowerBadge({
         {SHAPES[state]}
       </svg>
       <span>
-        <span className="inline-block first-letter:uppercase">{label}</span> {state}
+        <span className={clsx('inline-block first-letter:uppercase', narrow && 'max-sm:sr-only')}>{label}</span> {state}
       </span>
     </span>
   );

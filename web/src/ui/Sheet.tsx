@@ -32,9 +32,11 @@ function Body({ title, description, children, mustChoose = false, wide = false }
   return (
     <Dialog.Content
       className={clsx(
-        'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2',
-        'overflow-y-auto rounded-2xl border border-line bg-enamel p-6 shadow-2xl',
-        wide ? 'w-[min(96vw,56rem)]' : 'w-[min(94vw,44rem)]',
+        'fixed z-50 overflow-y-auto border border-line bg-enamel p-4 shadow-2xl sm:p-6',
+        // On a phone it comes from below, within the thumb, and leaves the clock and its danger in sight.
+        'max-sm:inset-x-0 max-sm:bottom-0 max-sm:max-h-[calc(100dvh-4rem)] max-sm:rounded-t-2xl',
+        'sm:top-1/2 sm:left-1/2 sm:max-h-[calc(100dvh-8.5rem)] sm:-translate-x-1/2 sm:-translate-y-1/2 sm:rounded-2xl',
+        wide ? 'sm:w-[min(96vw,56rem)]' : 'sm:w-[min(94vw,44rem)]',
       )}
       {...(description ? {} : { 'aria-describedby': undefined })}
       onCloseAutoFocus={back}

@@ -6,7 +6,9 @@ import { counted } from '@eclat/core/units';
 import { newMovementWaits } from '@eclat/core/workflow';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { Fold } from '../../ui/Fold.tsx';
+import { useFew } from '../../ui/Few.tsx';
+import { Answer, Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { Tick } from '../../ui/Field.tsx';
 import { Temporary } from '../strip/Temporary.tsx';
@@ -58,38 +60,14 @@ export function AssemblyScreen() {
       )}
       {!waits && <NextOn off={off} open={open} first={first} answered={answered} />}
       <Cautions stage="assemble" />
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-        <div className="flex min-w-0 flex-col gap-5">
-          <Panel title="The log backwards">
-            {off === 0 ? (
-              <Empty>What the strip log holds stands here, the last thing off first.</Empty>
-            ) : (
-              <ol className="flex flex-col divide-y divide-line">
-                {backwards(steps)
-                  .filter((s) => s.fate === 'apart')
-                  .map((s) => (
-                    <Row key={s.id} step={s} next={s.id === first?.id} />
-                  ))}
-              </ol>
-            )}
-            {answered > 0 && (
-              <details className="mt-3" open={open.length === 0}>
-                <summary className="min-h-11 cursor-pointer font-semibold">{answered} accounted for</summary>
-                <ol className="flex flex-col divide-y divide-line">
-                  {steps
-                    .filter((s) => s.fate !== 'apart')
-                    .map((s) => (
-                      <Row key={s.id} step={s} next={false} />
-                    ))}
-                </ol>
-              </details>
-            )}
-          </Panel>
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="flex min-w-0 flex-col gap-4">
+          {off > 0 && <LogBackwards first={first} />}
           <Checks place="assemble" title="Checks as it goes together" />
         </div>
-        <div className="flex min-w-0 flex-col gap-5">
-          <StandRuns />
+        <div className="flex min-w-0 flex-col gap-2">
           <PhasesToSet />
+          <StandRuns />
           <Temporary />
           {visit.movement.traits.strike !== 'none' && <Releases />}
         </div>
@@ -97,6 +75,41 @@ export function AssemblyScreen() {
       <GoneHere stage="assemble" />
       <StageFoot stage="assemble" />
     </>
+  );
+}
+
+/** How many stand under the one in hand. */
+const AT_ONCE = 4;
+
+/** The next thing on, large, and a few after it; what is on again is folded. */
+function LogBackwards({ first }: { first: StripStep | undefined }) {
+  const { steps } = useThisVisit().strip;
+  const on = steps.filter((s) => s.fate !== 'apart');
+  const [shown, rest] = useFew(
+    backwards(steps).filter((s) => s.fate === 'apart'),
+    AT_ONCE,
+    'still off',
+  );
+  return (
+    <Panel title="The log backwards">
+      {shown.length > 0 && (
+        <ol className="flex flex-col divide-y divide-line">
+          {shown.map((s) => (
+            <Row key={s.id} step={s} next={s.id === first?.id} />
+          ))}
+        </ol>
+      )}
+      {rest}
+      {on.length > 0 && (
+        <Fold bare name="on again" title={`${on.length} accounted for`}>
+          <ol className="flex flex-col divide-y divide-line">
+            {on.map((s) => (
+              <Row key={s.id} step={s} next={false} />
+            ))}
+          </ol>
+        </Fold>
+      )}
+    </Panel>
   );
 }
 
@@ -134,28 +147,26 @@ function PhasesToSet() {
   const visit = useThisVisit();
   const set = useCommand(api.strip.setPhase, { what: 'Phase' });
   const { phases } = visit.strip;
+  const open = phases.filter((p) => p.setAt === null).length;
+  if (phases.length === 0) return null;
   return (
-    <Panel title="Phases to set">
-      {phases.length === 0 ? (
-        <p className="text-soft">None were noted at the strip.</p>
-      ) : (
-        phases.map((p) => (
-          <div key={p.id} className="border-t border-line first:border-t-0">
-            <Tick
-              label={p.what}
-              checked={p.setAt !== null}
-              disabled={visit.closedAt !== null}
-              onChange={(e) =>
-                set.mutate({ params: { visitId: visit.id, phaseId: p.id }, body: { set: e.target.checked } })
-              }
-            />
-            <p className="-mt-2 pb-2 pl-9 text-soft">
-              {p.how} {p.when}
-              {p.setAt && `; ${p.setBy}, ${dayTime(p.setAt)}`}
-            </p>
-          </div>
-        ))
-      )}
-    </Panel>
+    <Fold title="Phases to set" says={open > 0 ? `${open} open` : 'all set'} open={open > 0}>
+      {phases.map((p) => (
+        <div key={p.id} className="border-t border-line first:border-t-0">
+          <Tick
+            label={p.what}
+            checked={p.setAt !== null}
+            disabled={visit.closedAt !== null}
+            onChange={(e) =>
+              set.mutate({ params: { visitId: visit.id, phaseId: p.id }, body: { set: e.target.checked } })
+            }
+          />
+          <p className="-mt-2 pb-2 pl-9 text-soft">
+            {p.how} {p.when}
+            {p.setAt && `; ${p.setBy}, ${dayTime(p.setAt)}`}
+          </p>
+        </div>
+      ))}
+    </Fold>
   );
 }

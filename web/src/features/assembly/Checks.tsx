@@ -7,6 +7,8 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
+import { Fold } from '../../ui/Fold.tsx';
+import { useFew } from '../../ui/Few.tsx';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -14,6 +16,9 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { AS_USUAL, HowDeep, type Apart } from '../strip/HowDeep.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+
+/** The check in hand, and a few after it. */
+const AT_ONCE = 4;
 
 export const leftOf = (visit: Visit, place: CheckPlace) =>
   checksLeft(checksFor(visit.movement.traits, place), visit.checks);
@@ -44,7 +49,24 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
       params: { visitId: visit.id, check: check.id },
       body: { result, note, detail, ...(apart && { apart }) },
     });
-  const groups = [...new Set(checks.map((c) => c.group))];
+  const said = new Map(visit.checks.map((c) => [c.check, c.result]));
+  const isDone = (c: Check) => said.has(c.id) && !open.includes(c) && !failed.includes(c);
+  const done = checks.filter(isDone);
+  const todo = checks.filter((c) => !isDone(c));
+  const [shown, rest] = useFew(todo, AT_ONCE, 'checks to come');
+  const rows = (list: readonly Check[]) =>
+    [...new Set(list.map((c) => c.group))].map((group) => (
+      <section key={group} aria-label={group} className="mb-2">
+        <h3 className="text-sm font-semibold text-soft">{group}</h3>
+        <ul className="divide-y divide-line">
+          {list
+            .filter((c) => c.group === group)
+            .map((c) => (
+              <CheckRow key={c.id} open={open} check={c} set={set} setAsking={setAsking} />
+            ))}
+        </ul>
+      </section>
+    ));
   return (
     <Panel
       title={title}
@@ -55,18 +77,13 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
         </span>
       }
     >
-      {groups.map((group) => (
-        <section key={group} aria-label={group} className="mb-3">
-          <h3 className="text-sm font-semibold text-soft">{group}</h3>
-          <ul className="divide-y divide-line">
-            {checks
-              .filter((c) => c.group === group)
-              .map((c) => {
-                return <CheckRow key={c.id} open={open} check={c} set={set} setAsking={setAsking} />;
-              })}
-          </ul>
-        </section>
-      ))}
+      {rows(shown)}
+      {rest}
+      {done.length > 0 && (
+        <Fold bare name={`answered ${place}`} title={`${done.length} answered`}>
+          {rows(done)}
+        </Fold>
+      )}
       {asking && (
         <Words
           key={asking.check.id}

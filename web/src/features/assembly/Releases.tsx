@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { ReleaseRead } from '@eclat/contract';
 import { judgeRelease } from '@eclat/core/strike';
 import { has } from '@eclat/core/movement';
@@ -6,7 +7,6 @@ import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -35,7 +35,7 @@ export function Releases() {
   const bad = minute.trim() !== '' && !(n >= 0 && n < 60);
   const kinds = WANTED.filter(([w]) => w === '0' || w === '30' || has(visit.movement.traits, 'chime drum'));
   return (
-    <Panel title="Minute of each release">
+    <Fold title="Minute of each release" says={visit.releases.length > 0 && visit.releases.length}>
       {kinds.map(([w, name]) => {
         const read = visit.releases.filter((r) => r.wanted === Number(w));
         if (read.length === 0) return null;
@@ -71,7 +71,7 @@ export function Releases() {
           </div>
         </form>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { standRunFields } from '@eclat/contract/assembly';
 import { CAUTIONS } from '@eclat/core/cautions';
 import { drivenBy, isMains } from '@eclat/core/movement';
@@ -6,7 +7,6 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -21,7 +21,7 @@ export function StandRuns() {
   const before = visit.standRuns.filter((r) => r.endedAt !== null).toReversed();
   if (visit.closedAt && before.length === 0) return null;
   return (
-    <Panel title="Run it with parts off">
+    <Fold title="Run it with parts off" says={now && `going, off: ${now.off}`} open={now !== undefined}>
       {now ? <Running id={now.id} off={now.off} since={now.at} watched={now.watched} /> : <Start />}
       {before.length > 0 && (
         <ul className="mt-4 flex flex-col gap-1 border-t border-line pt-3 text-sm">
@@ -35,7 +35,7 @@ export function StandRuns() {
           ))}
         </ul>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

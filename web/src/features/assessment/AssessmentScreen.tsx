@@ -1,3 +1,4 @@
+import { BigAction } from '../../ui/BigAction.tsx';
 import type { Finding, Visit } from '@eclat/contract';
 import { SEVERITIES } from '@eclat/core/assess';
 import { api } from '../../data/api.ts';
@@ -10,7 +11,6 @@ import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
-import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { DocumentLink } from '../documents/Documents.tsx';
@@ -66,12 +66,6 @@ export function AssessmentScreen() {
                   <FileText className="size-5" aria-hidden />
                   Condition report
                 </DocumentLink>
-                {!visit.closedAt && editing === null && (
-                  <Button variant="main" onClick={() => setEditing('')}>
-                    <Plus className="size-5" aria-hidden />
-                    Add a finding
-                  </Button>
-                )}
               </div>
             }
           >
@@ -91,7 +85,20 @@ export function AssessmentScreen() {
           <Dating />
         </div>
       </div>
-      <Photos stage="assess" />
+      {!visit.closedAt && editing === null && (
+        <BigAction>
+          <Button
+            variant="main"
+            aria-label="Add a finding"
+            className="whitespace-nowrap max-sm:px-3"
+            onClick={() => setEditing('')}
+          >
+            <Plus className="size-5" aria-hidden />
+            <span className="max-sm:hidden">Add a finding</span>
+            <span className="sm:hidden">Finding</span>
+          </Button>
+        </BigAction>
+      )}
       <StageFoot stage="assess" />
     </>
   );

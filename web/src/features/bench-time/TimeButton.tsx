@@ -35,11 +35,12 @@ export function TimeButton({ visit, stage }: { visit: Visit; stage: StageId }) {
   ) : (
     <button
       type="button"
+      title="Start my time"
       className={`${look} border-line bg-enamel hover:bg-steel-wash`}
       onClick={() => start.mutate({ params, body: { stage } })}
     >
       <Play className="size-4 fill-current" aria-hidden />
-      Start my time
+      <span className="max-2xl:sr-only">Start my time</span>
     </button>
   );
 }

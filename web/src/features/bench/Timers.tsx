@@ -1,79 +1,71 @@
+import type { Timer } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import clsx from 'clsx';
 import { BellRing, Timer as TimerIcon } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { useTimers } from '../../data/queries.ts';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 
-const AT_ONCE = 3;
-/** What dries for a day does not fill the head of every page: it shows there in its last hours. */
+/** What dries for a day does not stand in the head of every page: it shows there in its last hours. */
 const SHOWN_MS = 2 * 3_600_000;
 
 /**
- * Running timers, in every browser of the shop. They stand in the database: a reload, another browser, another server
- * see the same.
+ * The timer that ends next, in every browser of the shop, and the way to all of them. They stand in the database: a
+ * reload, another browser, another server see the same.
  */
-export function Timers() {
+export function Timers({ few }: { few: boolean }) {
   const { data } = useTimers();
   const now = useNow();
   const over = data?.filter((t) => Date.parse(t.endsAt) <= now).length ?? 0;
   useRing(over);
-  const [all, setAll] = useState(false);
   if (!data || data.length === 0) return null;
-  const shown = all
-    ? data
-    : data.filter((t) => Date.parse(t.endsAt) - now < SHOWN_MS).slice(0, Math.max(AT_ONCE, over));
+  const first = data.find((t) => Date.parse(t.endsAt) - now < SHOWN_MS);
+  const others = data.length - (first ? 1 : 0);
+  const left = first ? Date.parse(first.endsAt) - now : Infinity;
   return (
-    <ul aria-label="Running timers" className="flex flex-wrap gap-2 px-2">
-      {shown.map((t) => {
-        const left = Date.parse(t.endsAt) - now;
-        return (
-          <li key={t.id}>
-            <Link
-              to={`/visits/${t.visitId}/${t.beside ? 'case' : 'clean'}`}
-              title={t.what}
-              className={clsx(
-                'flex min-h-11 items-center gap-2 rounded-full border-2 px-4 font-semibold',
-                left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash',
-              )}
-            >
-              {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-              <span className="text-lg">{leftWords(left)}</span>
-              <span className="max-w-16 truncate font-normal 2xl:max-w-40">{t.clock}</span>
-            </Link>
-          </li>
-        );
-      })}
-      {data.length > shown.length && (
+    <ul aria-label="Running timers" className={clsx('flex shrink-0 items-center', few && left > 0 && 'max-sm:hidden')}>
+      {first && (
         <li>
-          <button
-            type="button"
-            className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash"
-            onClick={() => setAll(true)}
+          <Link
+            to={placeOf(first)}
+            title={`${first.what}, ${first.clock}`}
+            className={clsx(
+              'flex min-h-11 items-center gap-2 rounded-full border-2 px-3 font-semibold',
+              few && 'max-sm:px-2',
+              left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash',
+            )}
           >
-            {shown.length > 0 ? `+${data.length - shown.length} more` : `${data.length} drying`}
-          </button>
+            {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
+            <span className={clsx('text-lg whitespace-nowrap', few && 'max-sm:sr-only')}>{leftWords(left)}</span>
+            <span className={clsx('max-w-40 truncate font-normal', few ? 'sr-only' : 'max-2xl:sr-only')}>
+              {first.clock}
+            </span>
+          </Link>
         </li>
       )}
-      {all && (
-        <li>
-          <button
-            type="button"
-            className="min-h-11 rounded-full px-3 font-semibold hover:bg-steel-wash"
-            onClick={() => setAll(false)}
+      {others > 0 && (
+        <li className={clsx(few && 'max-lg:hidden')}>
+          <Link
+            to="/timers"
+            className="flex min-h-11 items-center rounded-full px-2 font-semibold whitespace-nowrap hover:bg-steel-wash"
           >
-            fewer
-          </button>
+            {first ? `+${others}` : counted(others, 'timer')}
+            {first && <span className="sr-only"> other {others === 1 ? 'timer' : 'timers'}</span>}
+          </Link>
         </li>
       )}
     </ul>
   );
 }
 
-function leftWords(left: number) {
-  if (left <= -3_600_000) return `time is up, ${Math.floor(-left / 3_600_000)} h ago`;
-  if (left <= 0) return `time is up, +${countdown(-left)}`;
+/** Where somebody has to go when it ends. */
+export const placeOf = (t: Timer): string => `/visits/${t.visitId}/${t.beside ? 'case' : 'clean'}`;
+
+export function leftWords(left: number) {
+  if (left <= -3_600_000) return `over by ${Math.floor(-left / 3_600_000)} h`;
+  if (left <= 0) return `over by ${countdown(-left)}`;
   return countdown(left);
 }
 

@@ -8,7 +8,6 @@ import { buttonClass } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
-import { Photos } from '../photos/Photos.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { PlanRun } from './PlanRun.tsx';
@@ -55,7 +54,6 @@ export function CleaningScreen() {
         />
       )}
       {visit.closedAt && visit.baths.length === 0 && <Empty>Nothing was cleaned on this visit.</Empty>}
-      <Photos stage="clean" />
       <StageFoot stage="clean" />
     </>
   );

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { Causes } from './Causes.tsx';
 import { api } from '../../data/api.ts';
 import {
@@ -64,25 +65,30 @@ export function DiagnosisScreen() {
         </Answer>
       )}
       <Cautions stage="diagnose" />
-      <div className="grid items-start gap-5 xl:grid-cols-[26rem_minmax(0,1fr)] xl:grid-rows-[auto_1fr]">
+      <div className="grid items-start gap-5 lg:grid-cols-[24rem_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
         {present > 0 && (
-          <div className="min-w-0 xl:col-start-2 xl:row-start-1">
+          <div className="min-w-0 lg:col-start-2 lg:row-start-1">
             <Looks visit={visit} looks={looks} />
           </div>
         )}
-        <Panel title="Symptoms" className="xl:col-start-1 xl:row-span-2 xl:row-start-1">
+        <Panel title="Symptoms" className="lg:col-start-1 lg:row-span-2 lg:row-start-1">
           {SYMPTOM_GROUPS.map(([group]) => {
             const list = symptomsFor(traits, shop.causes).filter((s) => groupOf(s) === group);
             return (
               list.length > 0 && (
-                <div key={group} className="mt-3 first:mt-0">
-                  <h3 className="text-soft">{group}</h3>
+                <Fold
+                  bare
+                  key={group}
+                  title={group}
+                  says={countSeen(list, seen)}
+                  open={list.some((s) => seen[s] === 'present') || (present === 0 && list.includes('dead'))}
+                >
                   <ul className="divide-y divide-line">
                     {list.map((s) => (
                       <SymptomRow key={s} seen={seen} symptom={s} told={told} />
                     ))}
                   </ul>
-                </div>
+                </Fold>
               )
             );
           })}
@@ -95,6 +101,13 @@ export function DiagnosisScreen() {
   );
 }
 
+/** What was said of a group: "2 seen, 1 not". */
+function countSeen(list: readonly SymptomId[], seen: Observations): string {
+  const of = (state: string) => list.filter((s) => seen[s] === state).length;
+  const [yes, no] = [of('present'), of('absent')];
+  return [yes > 0 && `${yes} yes`, no > 0 && `${no} no`].filter(Boolean).join(', ');
+}
+
 function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: SymptomId; told: Observations }) {
   const visit = useThisVisit();
   const observe = useCommand(api.diagnosis.observe, { what: 'Symptom' });
@@ -102,7 +115,7 @@ function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: S
   const set = (symptom: SymptomId, state: 'present' | 'absent' | null) =>
     observe.mutate({ params: { visitId: visit.id, symptom }, body: { state } });
   return (
-    <li className="flex min-h-14 items-center justify-between gap-3 py-1">
+    <li className="flex min-h-12 items-center justify-between gap-3 py-1">
       <span className={hidden.includes(s) ? 'text-soft' : 'font-semibold'}>
         {SYMPTOMS[s]}
         {hidden.includes(s) ? (

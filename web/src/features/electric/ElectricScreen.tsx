@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { ElectricEntry, ElectricTest } from '@eclat/contract';
 import { drivenBy, isMains } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
@@ -5,7 +6,7 @@ import { electricWords, judgeCoil, judgeSteps, lastSitting, type Step } from '@e
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Answer } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
@@ -30,12 +31,12 @@ export function ElectricScreen() {
     <>
       <ElectricAnswer coils={coils} supplyV={supplyV} steps={sitting} mains={mains} />
       <Cautions stage="run" />
-      <Panel title="Coils">
+      <Fold title="Coils" says={coils.length > 0 && coils.length} open={coils.length === 0}>
         <List entries={coils} what="Coil" />
         {!visit.closedAt && <CoilForm />}
-      </Panel>
+      </Fold>
       {(!mains || steps.length > 0) && (
-        <Panel title="Step test">
+        <Fold title="Step test" says={steps.length > 0 && counted(steps.length, 'voltage')} open={coils.length > 0}>
           <StepTest steps={steps} ohms={coils.at(-1)?.test.ohms ?? null} supplyV={supplyV ?? null} />
           {sitting.length < steps.length && (
             <p className="text-soft">
@@ -43,17 +44,17 @@ export function ElectricScreen() {
             </p>
           )}
           <List entries={steps} what="Voltage" />
-        </Panel>
+        </Fold>
       )}
-      <Panel title="Contacts and windings">
+      <Fold title="Contacts and windings" says={contacts.length > 0 && contacts.length} open={mains}>
         <List entries={contacts} what="Contact" />
         {!visit.closedAt && <ContactForm />}
-      </Panel>
+      </Fold>
       {(!mains || suppression.length > 0) && (
-        <Panel title="Suppression">
+        <Fold title="Suppression" says={suppression.length > 0 && suppression.length}>
           <List entries={suppression} what="Suppression" />
           {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
-        </Panel>
+        </Fold>
       )}
     </>
   );

@@ -1,21 +1,32 @@
+import { BigAction } from '../../ui/BigAction.tsx';
 import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
 import { useState } from 'react';
 import { TriedAfter } from './TriedAfter.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useFew } from '../../ui/Few.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 
 const MOST_SHOWN = 4;
+/** How many stand beside the one in hand. */
+const AT_ONCE = 6;
 
 /**
- * For each hole the bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its
+ * One hole in hand, the others a press away. The bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its
  * true centre; others that suit too beside it.
  */
 export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key: string) => string }) {
   const [plate, setPlate] = useState('2');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const now = wanted.find((h) => h.key === chosen) ?? wanted[0];
+  const [others, rest] = useFew(
+    wanted.filter((h) => h !== now),
+    AT_ONCE,
+    'others',
+  );
   return (
-    <div className="flex flex-col gap-4">
-      <div className="w-56">
+    <div className="flex flex-col gap-2">
+      <div className="order-last w-56 md:order-none">
         <LengthField
           name="plate"
           label="Thickness of the plates"
@@ -25,10 +36,19 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
         />
       </div>
       <ul className="divide-y divide-line">
-        {wanted.map((h) => (
-          <One key={h.key} hole={h} plateMm={lengthMm(plate, [0.5, 6])} name={name(h.key)} />
-        ))}
+        {now && <One key={now.key} hole={now} plateMm={lengthMm(plate, [0.5, 6])} name={name(now.key)} />}
       </ul>
+      {wanted.length > 1 && (
+        <div role="group" aria-label="The others" className="flex flex-wrap items-center gap-2">
+          <span className="text-soft">Then</span>
+          {others.map((h) => (
+            <Button key={h.key} onClick={() => setChosen(h.key)}>
+              {name(h.key)}
+            </Button>
+          ))}
+          {rest}
+        </div>
+      )}
     </div>
   );
 }
@@ -37,7 +57,7 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
   const fit = useBushFit(hole, name, plateMm);
   const { add, choice, send, tries } = fit;
   return (
-    <li className="grid grid-cols-1 items-start gap-4 py-4 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
+    <li className="grid grid-cols-1 items-start gap-x-4 gap-y-2 py-2 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
       <div>
         <p className="text-lg font-bold">{name}</p>
         {hole.holeLongMm !== null && hole.holeShortMm !== null ? (
@@ -62,9 +82,11 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         <BushOffered fit={fit} plateMm={plateMm} />
       </div>
       <div className="order-last flex flex-col gap-2 lg:order-none">
-        <Button variant="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
-          Fitted
-        </Button>
+        <BigAction>
+          <Button variant="main" disabled={!choice} busy={add.isPending} onClick={() => send()}>
+            Fitted
+          </Button>
+        </BigAction>
         <Button variant="plain" disabled={!choice} busy={add.isPending} onClick={() => send(true)}>
           Went off centre
         </Button>

@@ -1,9 +1,9 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { CorrectBush } from './CorrectBush.tsx';
 
 type Bush = Visit['bushes'][number];
@@ -25,7 +25,7 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
     remove({ params: { ...params, bushId: id } }, { params, body });
   if (visit.bushes.length === 0) return null;
   return (
-    <Panel title="Bushes fitted">
+    <Fold title="Bushes fitted" says={visit.bushes.length}>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Bushes fitted">
         <table className="w-full min-w-[36rem] text-left text-lg">
           <thead className="text-base text-soft">
@@ -84,7 +84,7 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
         </table>
       </div>
       {wrong && <CorrectBush key={wrong.id} bush={wrong} name={name(wrong.hole)} onClose={close} />}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { sizeWords } from '@eclat/core/stores';
 import { Truck } from 'lucide-react';
 import { useState } from 'react';
@@ -6,7 +7,6 @@ import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -20,7 +20,9 @@ export function Expected({ visitId }: { visitId: string }) {
   const mine = stores.flatMap((i) => i.orders.filter((o) => o.visitId === visitId).map((o) => ({ item: i, order: o })));
   if (stores.length === 0 || (visit.closedAt && mine.length === 0)) return null;
   return (
-    <Panel
+    <Fold
+      name="on its way"
+      open={ordering}
       title={mine.length > 0 ? `${mine.length} on the way for this clock` : 'Nothing is on its way for this clock'}
       aside={
         !visit.closedAt &&
@@ -49,7 +51,7 @@ export function Expected({ visitId }: { visitId: string }) {
         </ul>
       )}
       {ordering && <OrderForm visitId={visitId} onClose={() => setOrdering(false)} />}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { holesOf, type Hole } from '@eclat/core/movement';
 import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
@@ -26,6 +27,7 @@ export function FittingScreen() {
   const undepthed = touched.filter((p) => !visit.partConditions.some((l) => l.key === p.key)).length;
   const wanted = bushesLeft(visit.holes, visit.bushes);
   const jewels = visit.holes.filter((h) => h.verdict === 'renew');
+  const inPlace = stagesIn(visit.stages, 'not in this job').includes('survey');
   const name = (key: string) => {
     const h = holes.get(key);
     return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
@@ -48,12 +50,12 @@ export function FittingScreen() {
       )}
       <BushesFitted visit={visit} name={name} />
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}
-      <WorkDone visit={visit} />
+      <WorkDone visit={visit} open={inPlace && visit.work.length === 0} />
       <Expected visitId={visit.id} />
-      <Panel title="Parts fitted">
+      <Fold title="Parts fitted" says={visit.parts.length > 0 && visit.parts.length} open={wanted.length === 0}>
         <PartsFitted visit={visit} />
         {!visit.closedAt && <PartForm />}
-      </Panel>
+      </Fold>
       <ShopWork visitId={visit.id} />
       {!visit.closedAt && !visit.replacement.out && (
         <p className="no-print">
@@ -97,12 +99,12 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
 function Depths({ visit, touched, undepthed }: { visit: Visit; touched: readonly SurveyedPart[]; undepthed: number }) {
   const title = undepthed > 0 ? `Depth to feel: ${counted(undepthed, 'pair')}` : 'Depth of the pairs that were touched';
   return (
-    <Panel title={title}>
+    <Fold name="depths" title={title} open={undepthed > 0}>
       <ul className="divide-y divide-line">
         {touched.map((p) => (
           <PartRow key={p.key} part={p} found={visit.partConditions.find((l) => l.key === p.key)} />
         ))}
       </ul>
-    </Panel>
+    </Fold>
   );
 }

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { BodyOf, Visit } from '@eclat/contract';
 import { newWork } from '@eclat/contract/fitting';
 import { Trash2 } from 'lucide-react';
@@ -7,7 +8,6 @@ import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -28,11 +28,11 @@ const USUAL = [
 ];
 
 /** Work on parts that stay in the movement, with how it was before and after. */
-export function WorkDone({ visit }: { visit: Visit }) {
+export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
   const remove = useRemove(api.fitting.removeWork, api.fitting.addWork, 'Work');
   const params = { visitId: visit.id };
   return (
-    <Panel title="Work on parts that stay">
+    <Fold title="Work on parts that stay" says={visit.work.length > 0 && visit.work.length} open={open}>
       {visit.work.length > 0 && (
         <ul className="mb-4 flex flex-col divide-y divide-line">
           {visit.work.map((w) => (
@@ -60,7 +60,7 @@ export function WorkDone({ visit }: { visit: Visit }) {
         </ul>
       )}
       {!visit.closedAt && <WorkForm visit={visit} />}
-    </Panel>
+    </Fold>
   );
 }
 

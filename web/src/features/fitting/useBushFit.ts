@@ -10,6 +10,7 @@ import {
 } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { useState } from 'react';
+import { useKept } from '../../data/useDraft.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
@@ -22,12 +23,21 @@ export type Bush = BushStock & { stockId: string | null; onHand: number; shelf: 
 const shown = (mm: number | null) => (mm === null ? '' : String(mm));
 
 /** The hole's two ways: as surveyed; one that was only felt is measured now, for its bush. Null while it is not. */
-function useHoleSize(hole: SurveyedHole) {
-  const [long, setLong] = useState(shown(hole.holeLongMm));
-  const [short, setShort] = useState(shown(hole.holeShortMm));
+function useHoleSize(hole: SurveyedHole, draft: string) {
+  const [long, setLong, dropLong] = useKept(`${draft}.long`, shown(hole.holeLongMm));
+  const [short, setShort, dropShort] = useKept(`${draft}.short`, shown(hole.holeShortMm));
   const [longMm, shortMm] = [lengthMm(long), lengthMm(short)];
+  const forget = () => (dropLong(), dropShort());
   const fits = longMm !== null && shortMm !== null && longMm >= shortMm;
-  return { long, setLong, short, setShort, holeLongMm: fits ? longMm : null, holeShortMm: fits ? shortMm : null };
+  return {
+    long,
+    setLong,
+    short,
+    setShort,
+    holeLongMm: fits ? longMm : null,
+    holeShortMm: fits ? shortMm : null,
+    forget,
+  };
 }
 
 /** A shop that keeps no list of its bushes is offered plain sizes; one that does is offered what it has. */
@@ -38,10 +48,11 @@ function useBushStock(): { own: readonly Bush[]; stock: readonly Bush[] } {
 }
 
 /** A bush that is neither in the stores nor a plain size: turned here, or bought for this hole. */
-function useTurned(pivotMm: number | null, noneFits: boolean) {
-  const [asked, setOpen] = useState(false);
-  const [outside, setOutside] = useState('');
-  const [height, setHeight] = useState('');
+function useTurned(pivotMm: number | null, noneFits: boolean, draft: string) {
+  const [asked, setOpen, dropOpen] = useKept(`${draft}.turned`, false);
+  const [outside, setOutside, dropOutside] = useKept(`${draft}.outside`, '');
+  const [height, setHeight, dropHeight] = useKept(`${draft}.height`, '');
+  const forget = () => (dropOpen(), dropOutside(), dropHeight());
   const [outsideMm, heightMm] = [lengthMm(outside), lengthMm(height)];
   const open = asked || noneFits;
   const finishedBoreMm = pivotMm === null ? null : pivotMm + freshClearanceMm(pivotMm);
@@ -50,16 +61,22 @@ function useTurned(pivotMm: number | null, noneFits: boolean) {
       ? null
       : { finishedBoreMm, outsideMm, heightMm, stockId: null };
   const tooThin = finishedBoreMm !== null && outsideMm !== null && outsideMm <= finishedBoreMm;
-  return { open, noneFits, setOpen, outside, setOutside, height, setHeight, finishedBoreMm, tooThin, bush };
+  return { open, noneFits, setOpen, outside, setOutside, height, setHeight, finishedBoreMm, tooThin, bush, forget };
 }
 
 export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
-  const [pivot, setPivot] = useState(shown(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm));
-  const size = useHoleSize(hole);
+  // Another hole may be taken in hand meanwhile: what was measured here stays.
+  const draft = `bush.${visit.id}.${hole.key}`;
+  const [pivot, setPivot, dropPivot] = useKept(
+    `${draft}.pivot`,
+    shown(turnedDownMm(visit.partConditions, hole.key) ?? hole.pivotMm),
+  );
+  const size = useHoleSize(hole, draft);
   const { holeLongMm, holeShortMm } = size;
   const add = useCommand(api.fitting.addBush, {
     what: `Bush ${name}`,
+    onSent: () => (dropPivot(), size.forget(), turned.forget()),
     onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
   });
   const [located, setLocated] = useState<Located | ''>('');
@@ -83,7 +100,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
           stock,
         );
   const [picked, setPicked] = useState('');
-  const turned = useTurned(pivotMm, choices.length === 0);
+  const turned = useTurned(pivotMm, choices.length === 0, draft);
   const sizeOf = (b: BushStock) => `${b.boreMm} × ${b.outsideMm} × ${b.heightMm} mm`;
   const offered = choices.find((b) => sizeOf(b) === picked) ?? choices[0] ?? null;
   /** What goes in: a bush of another size where one is entered, else the one that is offered. */

@@ -1,12 +1,11 @@
+import type { Visit } from '@eclat/contract';
 import { KnownOfIt } from './KnownOfIt.tsx';
 import { WhatIsHeard, status } from './WhatIsHeard.tsx';
 import { Source } from './Source.tsx';
 import { useStart, useTone } from './useStart.ts';
-import type { Visit } from '@eclat/contract';
 import type { Live } from '@eclat/core/sound';
 import { Trash2 } from 'lucide-react';
-import { useEffect, useMemo } from 'react';
-import { useOutletContext } from 'react-router';
+import { useContext, useEffect, useMemo } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { clockTime, dayTime, shopDay } from '../../ui/dates.ts';
@@ -20,10 +19,11 @@ import { Log, Past } from './Past.tsx';
 import { balanceOf } from './sides.ts';
 import { SimulatedSettings } from './SimulatedSettings.tsx';
 import { useWishes } from './wishes.ts';
+import { ThisVisit } from '../visit/useThisVisit.ts';
 
 /** The beat, for both hands on the crutch: which side is short, and by how much. */
 export function ListenScreen() {
-  const visit = useOutletContext<Visit | undefined>();
+  const visit = useContext(ThisVisit) ?? undefined;
   const wishes = useWishes();
   const { beats, lift, teeth } = wishes;
   const { known, wrong } = useMemo(() => knownOfTyped({ beats, lift, teeth }), [beats, lift, teeth]);

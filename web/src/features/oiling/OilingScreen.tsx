@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { Differs } from './Differs.tsx';
 import { OnThePlates } from './OnThePlates.tsx';
 import { OilPointRow } from './OilPointRow.tsx';
@@ -38,6 +39,16 @@ export function OilingScreen() {
     return pointOfPivot(chart, arbor.class, train.purpose);
   };
   const shown = chosen ? pointAt(chosen) : null;
+  const row = (p: OilPoint) => (
+    <OilPointRow
+      key={p.id}
+      point={p}
+      on={ticked.get(p.id)}
+      chosen={p === shown}
+      onPress={() => press(p)}
+      onDiffers={() => setDiffering(p)}
+    />
+  );
   return (
     <>
       <Answer
@@ -49,21 +60,13 @@ export function OilingScreen() {
         A drop too much creeps away and takes the rest with it. {dry} points stay dry, and are ticked too.
       </Answer>
       {!visit.closedAt && grades.length > 0 && <InHandPanel grades={grades} hand={hand} onChange={setHand} />}
-      <div className="grid items-start gap-5 2xl:grid-cols-[minmax(0,1fr)_34rem]">
-        <ul className="grid gap-2 xl:grid-cols-2 2xl:grid-cols-1">
-          {chart.map((p) => (
-            <OilPointRow
-              key={p.id}
-              point={p}
-              on={ticked.get(p.id)}
-              chosen={p === shown}
-              onPress={() => press(p)}
-              onDiffers={() => setDiffering(p)}
-            />
-          ))}
-        </ul>
-        <OnThePlates shown={shown} ticked={ticked} chosen={chosen} setChosen={setChosen} pointAt={pointAt} />
-      </div>
+      {left.length > 0 && <ul className="grid items-start gap-2 lg:grid-cols-2">{left.map(row)}</ul>}
+      {ticked.size > 0 && (
+        <Fold name="done" title={`${chart.length - left.length} done`}>
+          <ul className="grid items-start gap-2 lg:grid-cols-2">{chart.filter((p) => ticked.has(p.id)).map(row)}</ul>
+        </Fold>
+      )}
+      <OnThePlates shown={shown} ticked={ticked} chosen={chosen} setChosen={setChosen} pointAt={pointAt} />
       {differing && (
         <Differs
           key={differing.id}

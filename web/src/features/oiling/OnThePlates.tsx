@@ -1,7 +1,7 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { PLATES } from '@eclat/core/movement';
 import type { OilPoint } from '@eclat/core/oiling';
 import { PlateFigure } from '../survey/PlateFigure.tsx';
-import { Panel } from '../../ui/Answer.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { GRADE_NAMES, GradeShape } from './GradeMark.tsx';
 
@@ -24,7 +24,7 @@ export function OnThePlates({
   const visit = useThisVisit();
   const { traits, plates } = visit.movement;
   return (
-    <Panel title="On the plates">
+    <Fold title="On the plates">
       <p className="mb-3 min-h-14" aria-live="polite">
         {shown ? (
           <>
@@ -57,6 +57,6 @@ export function OnThePlates({
           />
         ))}
       </div>
-    </Panel>
+    </Fold>
   );
 }

@@ -1,21 +1,37 @@
-import type { Power, Visit } from '@eclat/contract';
+import type { Visit } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
+import { byDanger } from '@eclat/core/workflow';
 import { TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SourcePanel } from './SourcePanel.tsx';
 
-/** One source of power, from whatever screen its badge is pressed on: the caution first, then the state. */
-export default function PowerSheet({ visit, power, onClose }: { visit: Visit; power: Power; onClose: () => void }) {
+/** The power of the clock from whatever screen it is looked at: the caution first, then what is most dangerous. */
+export default function PowerSheet({ visit, onClose }: { visit: Visit; onClose: () => void }) {
   const caution = cautionsFor(visit.movement.traits, 'power')[0];
+  const [source, setSource] = useState(() => byDanger(visit.power)[0]!.source);
+  const power = visit.power.find((p) => p.source === source) ?? visit.power[0]!;
   return (
-    <Sheet open onClose={onClose} title={`Power of the ${power.name}`}>
+    <Sheet open onClose={onClose} title={visit.power.length === 1 ? `Power of the ${power.name}` : 'Power'}>
       {caution && (
         <p className="mb-4 flex items-start gap-3 rounded-lg bg-brass-wash px-4 py-2">
           <TriangleAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />
           {caution.text}
         </p>
       )}
-      <SourcePanel visit={visit} power={power} />
+      {visit.power.length > 1 && (
+        <div className="mb-4">
+          <Choice
+            hideLabel
+            label="Which source"
+            value={power.source}
+            options={visit.power.map((p) => [p.source, `${p.label}: ${p.state}`] as const)}
+            onChange={setSource}
+          />
+        </div>
+      )}
+      <SourcePanel key={power.source} visit={visit} power={power} />
     </Sheet>
   );
 }

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import type { Movement } from '@eclat/contract';
 import { MARK_PLACES } from '@eclat/contract/movements';
@@ -10,7 +11,6 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { Inscribe } from '../movements/Inscribe.tsx';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -28,8 +28,10 @@ export function Identity() {
     set.mutate({ params: { movementId: movement.id }, body: { place, text, there, visitId: visit.id } });
   const open = !visit.closedAt;
   return (
-    <Panel
+    <Fold
       title="Owner and movement"
+      says={movement.name}
+      open={inscribing}
       aside={
         open &&
         !inscribing && (
@@ -76,7 +78,7 @@ export function Identity() {
           <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />
         </div>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

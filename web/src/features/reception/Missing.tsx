@@ -1,10 +1,11 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { WANTED_ENDS } from '@eclat/contract/reception';
 import { missingFor } from '@eclat/core/intake';
 import { Plus } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -20,7 +21,7 @@ export function Missing() {
   const open = !visit.closedAt;
   const offered = missingFor(visit.movement.traits).filter((m) => !visit.wantedThings.some((w) => w.what === m.what));
   return (
-    <Panel title="Missing, and wanted">
+    <Fold title="Missing, and wanted" says={visit.wantedThings.length > 0 && visit.wantedThings.length}>
       {visit.wantedThings.length === 0 ? (
         <Empty>
           Nothing is missing as far as it was seen: look for empty holes, clean patches, hooks with nothing on them.
@@ -87,6 +88,6 @@ export function Missing() {
           </div>
         </form>
       )}
-    </Panel>
+    </Fold>
   );
 }

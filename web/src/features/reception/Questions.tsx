@@ -1,8 +1,9 @@
+import { settled } from '@eclat/core/workflow';
+import { Fold } from '../../ui/Fold.tsx';
 import { questionsFor, type Question } from '@eclat/core/intake';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -17,13 +18,10 @@ export function Questions() {
   const list = questionsFor(visit.movement.traits);
   const answered = list.filter((q) => visit.answers.some((a) => a.question === q.id)).length;
   return (
-    <Panel
+    <Fold
       title="Ask while they are here"
-      aside={
-        <span className="text-soft">
-          {answered} of {list.length}
-        </span>
-      }
+      says={`${answered} of ${list.length}`}
+      open={answered < list.length && !settled(visit.stages).includes('intake')}
     >
       <ul className="flex flex-col gap-4">
         {visit.earlier.length > 0 && (
@@ -57,7 +55,7 @@ export function Questions() {
           );
         })}
       </ul>
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,5 @@
+import { day } from '../../ui/dates.ts';
+import { Fold } from '../../ui/Fold.tsx';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { visitFields } from '@eclat/contract/visit';
 import { FileText, Tag } from 'lucide-react';
@@ -6,7 +8,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { LabelSheet } from '../../devices/LabelSheet.tsx';
 import { say } from '../../data/app-state.ts';
-import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Answer } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -52,13 +54,13 @@ export function ReceivedScreen() {
       </div>
       <Cautions stage="intake" />
       <Photos stage="intake" />
-      <div className="grid items-start gap-5 xl:grid-cols-2">
-        <div className="flex min-w-0 flex-col gap-5">
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <div className="flex min-w-0 flex-col gap-3">
           <Questions />
-          <Scope key={visit.version} />
         </div>
-        <div className="flex min-w-0 flex-col gap-5">
+        <div className="flex min-w-0 flex-col gap-3">
           <Things />
+          <Scope key={visit.version} />
           <Missing />
           <Identity />
           <Alone />
@@ -101,7 +103,11 @@ function Scope() {
   }, [isDirty]);
   const closed = visit.closedAt !== null;
   return (
-    <Panel title="Complaint and scope">
+    <Fold
+      title="Complaint and scope"
+      says={visit.promisedFor && `promised for ${day(visit.promisedFor)}`}
+      open={isDirty}
+    >
       <form
         className="flex flex-col gap-4"
         noValidate
@@ -139,6 +145,6 @@ function Scope() {
           </Button>
         )}
       </form>
-    </Panel>
+    </Fold>
   );
 }

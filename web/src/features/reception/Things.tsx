@@ -1,3 +1,5 @@
+import { settled } from '@eclat/core/workflow';
+import { Fold } from '../../ui/Fold.tsx';
 import { ThingForm } from './ThingForm.tsx';
 import type { ReceivedItem } from '@eclat/contract';
 import { comesWith } from '@eclat/core/intake';
@@ -5,7 +7,7 @@ import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -16,7 +18,11 @@ export function Things() {
   const open = !visit.closedAt;
   const usual = comesWith(visit.movement.traits).filter((what) => !visit.received.some((r) => r.what === what));
   return (
-    <Panel title="Came with it">
+    <Fold
+      title="Came with it"
+      says={visit.received.length > 0 ? visit.received.length : 'nothing listed'}
+      open={!settled(visit.stages).includes('intake')}
+    >
       {visit.received.length === 0 && !editing && (
         <Empty>Nothing is listed yet. What is not listed cannot be asked back.</Empty>
       )}
@@ -42,7 +48,7 @@ export function Things() {
           ))}
         </div>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -16,11 +16,11 @@ const wayIn = () => screen.queryByRole('link', { name: 'Replacement' });
 
 it('in a job that is a replacement, the way to its points stands on every stage before anybody began them', () => {
   const visit = visitOf('quarter-chime');
-  show(() => <SideWork visit={visit} />, visit);
+  show(() => <SideWork visit={visit} onPress={() => {}} />, visit);
   expect(wayIn()).toBeNull();
   cleanup();
   const agreed = { ...visit, job: { ...visit.job, shape: 'replacement' as const } };
-  show(() => <SideWork visit={agreed} />, agreed);
+  show(() => <SideWork visit={agreed} onPress={() => {}} />, agreed);
   expect(wayIn()).not.toBeNull();
   cleanup();
   show(AssemblyScreen, agreed);

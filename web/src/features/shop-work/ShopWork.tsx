@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { shopTaskDone, shopTaskFields } from '@eclat/contract/shop-work';
 import type { ShopTask } from '@eclat/contract';
 import { KINDS, type KindId } from '@eclat/core/stores';
@@ -11,7 +12,6 @@ import { fetched } from '../../data/fetched.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -30,8 +30,10 @@ export function ShopWork({ visitId }: { visitId?: string }) {
   const mine = data.filter((t) => visitId === undefined || t.visitId === visitId);
   const ended = mine.filter((t) => t.endedAt !== null);
   return (
-    <Panel
+    <Fold
       title="Work that goes on by itself"
+      says={mine.length > ended.length && mine.length - ended.length}
+      open={visitId === undefined}
       aside={!adding && <Button onClick={() => setAdding(true)}>Begin such work</Button>}
     >
       {adding && <Begin visitId={visitId ?? null} onClose={() => setAdding(false)} />}
@@ -62,7 +64,7 @@ export function ShopWork({ visitId }: { visitId?: string }) {
           </ul>
         </details>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

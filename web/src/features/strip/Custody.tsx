@@ -1,8 +1,8 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -16,8 +16,9 @@ export function Custody() {
   const params = { visitId: visit.id };
   const [form, setForm] = useKept(`give-out.${visit.id}`, EMPTY);
   const out = useCommand(api.strip.giveOut, { what: 'Given out', onSent: () => setForm(EMPTY) });
+  const outNow = visit.strip.custody.filter((c) => !c.backAt).length;
   return (
-    <Panel title="With another hand">
+    <Fold title="With another hand" says={outNow > 0 && `${outNow} out`} open={outNow > 0}>
       <ul className="divide-y divide-line">
         {visit.strip.custody.map((c) => (
           <li key={c.id} className="py-2">
@@ -66,7 +67,7 @@ export function Custody() {
           </form>
         </details>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { isShallow } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -5,7 +6,6 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { AS_USUAL, HowDeep, type Apart } from './HowDeep.tsx';
@@ -31,8 +31,9 @@ export function Passes() {
   const hours = passes.filter((p) => p.mends === 'our own work').reduce((h, p) => h + (p.hours ?? 0), 0);
   if (!begun) return null;
   return (
-    <Panel
-      title={passes.length === 0 ? 'Passes' : `${passes.length + 1} passes${hours > 0 ? `, ${hours} h lost` : ''}`}
+    <Fold
+      title="Apart again"
+      says={passes.length > 0 && `${passes.length + 1} passes${hours > 0 ? `, ${hours} h lost` : ''}`}
     >
       <ol className="divide-y divide-line">
         {passes.map((p) => (
@@ -59,7 +60,7 @@ export function Passes() {
           </Button>
         </form>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { PHASE_WHEN } from '@eclat/contract/strip';
 import { Plus, Trash2 } from 'lucide-react';
@@ -5,7 +6,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { useRemove } from '../../data/useRemove.ts';
-import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -21,7 +22,7 @@ export function Phases() {
   const add = useCommand(api.strip.addPhase, { what: 'Phase', onSent: () => setForm(null) });
   const { phases } = visit.strip;
   return (
-    <Panel title="Phases and marks">
+    <Fold title="Phases and marks" says={phases.length > 0 && phases.length}>
       {phases.length === 0 && !form && (
         <Empty>Which tooth against which, the stop work, marks made: noted before parting.</Empty>
       )}
@@ -73,7 +74,7 @@ export function Phases() {
           </Button>
         )
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -2,12 +2,16 @@ import { useContractForm } from '../../data/useContractForm.ts';
 import type { StripStep } from '@eclat/contract';
 import { stepFields } from '@eclat/contract/strip';
 import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
+import { ListPlus } from 'lucide-react';
 import { useState } from 'react';
+import { BigAction } from '../../ui/BigAction.tsx';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
+import { counted } from '@eclat/core/units';
+import { Fold } from '../../ui/Fold.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -24,24 +28,27 @@ const LABELS = {
   opens: 'Opens',
 };
 const chip =
-  'min-h-12 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash ' +
+  'min-h-11 rounded-full border-2 border-line px-4 font-semibold hover:bg-steel-wash ' +
   'aria-pressed:border-steel aria-pressed:bg-steel aria-pressed:text-steel-ink';
+
+const FORM = 'strip-step';
 
 /** For one hand: press what, what held it, where it goes. The place stays for the next, the rest is empty again. */
 export function StepForm({ step, onClose }: { step: StripStep | null; onClose: () => void }) {
   const it = useStepForm(step, onClose);
-  const { traits, form, add, change, send, heldBy, place, remarks, offered, photos, toggle } = it;
+  const { traits, form, busy, send, heldBy, place, remarks, offered, photos, toggle } = it;
   return (
     <Panel title={step ? 'Correct a step' : 'Comes off now'}>
-      <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+      <form id={FORM} className="flex flex-col gap-3" noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
         <Opens form={form} />
+        <BigAction>
+          <Button type="submit" form={FORM} variant="main" className="whitespace-nowrap" busy={busy}>
+            <ListPlus className="size-5 max-sm:hidden" aria-hidden />
+            {step ? 'Keep changes' : 'Log it'}
+          </Button>
+        </BigAction>
         <div>
-          <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3">
-            <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
-            <Button type="submit" variant="main" className="mt-7 px-8 text-lg" busy={add.isPending || change.isPending}>
-              {step ? 'Keep changes' : 'Log it'}
-            </Button>
-          </div>
+          <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
           {!step && <UsuallyNext form={form} offered={offered} />}
         </div>
         <Chips
@@ -57,28 +64,32 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             value={place ?? ''}
             onPress={(v) => form.setValue('place', place === v ? '' : v, { shouldDirty: true })}
           />
-          <TextField className="mt-2" label="Another place" {...form.register('place')} />
         </div>
-        <div role="group" aria-label="Mind" className="flex flex-wrap gap-2">
-          <span className="w-full font-semibold">Mind</span>
-          {REMARKS.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={remarks.includes(id)}
-              className={chip}
-              onClick={() => toggle(id)}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-        <Words form={form} />
-        <SpokenRemark
-          value={form.watch('recordingId') ?? null}
-          onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })}
-        />
         {photos.length > 0 && <PhotoChoice it={it} />}
+        <Fold bare title="Another place, remark, group" says={remarks.length > 0 && counted(remarks.length, 'remark')}>
+          <div className="flex flex-col gap-3">
+            <TextField label="Another place" {...form.register('place')} />
+            <div role="group" aria-label="Mind" className="flex flex-wrap gap-2">
+              <span className="w-full font-semibold">Mind</span>
+              {REMARKS.map(([id, name]) => (
+                <button
+                  key={id}
+                  type="button"
+                  aria-pressed={remarks.includes(id)}
+                  className={chip}
+                  onClick={() => toggle(id)}
+                >
+                  {name}
+                </button>
+              ))}
+            </div>
+            <Words form={form} />
+            <SpokenRemark
+              value={form.watch('recordingId') ?? null}
+              onChange={(id) => form.setValue('recordingId', id, { shouldDirty: true })}
+            />
+          </div>
+        </Fold>
         {step && (
           <Button variant="plain" className="self-start" onClick={onClose}>
             Close
@@ -236,7 +247,19 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], {
       shouldDirty: true,
     });
-  return { traits, form, add, change, send, heldBy, place, remarks, photoId, offered, photos, toggle };
+  return {
+    traits,
+    form,
+    busy: add.isPending || change.isPending,
+    send,
+    heldBy,
+    place,
+    remarks,
+    photoId,
+    offered,
+    photos,
+    toggle,
+  };
 }
 
 function Chips({

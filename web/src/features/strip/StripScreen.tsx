@@ -2,12 +2,12 @@ import type { StripStep } from '@eclat/contract';
 import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
 import { counted } from '@eclat/core/units';
 import { FileText, Search } from 'lucide-react';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { useFew } from '../../ui/Few.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
-import { Photos } from '../photos/Photos.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { depthSaid } from '@eclat/core/workflow';
@@ -20,48 +20,55 @@ import { StepRow, useStepTools } from './StepRow.tsx';
 import { Temporary } from './Temporary.tsx';
 import { useHeldUp } from '../power-down/useHeldUp.ts';
 
-const AT_ONCE = 8;
+const AT_ONCE = 4;
 
 /** What comes off, what held it, where it goes: so that somebody else can put it together in eight months. */
 export function StripScreen() {
   const visit = useThisVisit();
   const { steps } = visit.strip;
   const [editing, setEditing] = useState<StripStep | null>(null);
-  const tools = useStepTools();
-  // The latest are there at once, the others a moment later: two hundred rows are no reason to wait for the form.
-  const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
-  const shown = useDeferredValue(latest, latest.slice(0, AT_ONCE));
   const open = !visit.closedAt;
   return (
     <>
       <Said />
       <Cautions stage="strip" />
-      {steps.length > 0 && <WhereIs />}
-      {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-        <Panel
-          title="What came off"
-          aside={
-            steps.length > 0 && (
-              <DocumentLink document="bench">
-                <FileText className="size-5" aria-hidden />
-                Bench sheet
-              </DocumentLink>
-            )
-          }
-        >
-          <Rows shown={shown} tools={tools} setEditing={setEditing} />
-        </Panel>
-        <div className="flex min-w-0 flex-col gap-5">
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="flex min-w-0 flex-col gap-4">
+          {open && <StepForm key={editing?.id ?? 'new'} step={editing} onClose={() => setEditing(null)} />}
+          {!open && <Log />}
+        </div>
+        <div className="flex min-w-0 flex-col gap-2">
+          {steps.length > 0 && <WhereIs />}
+          {open && <Log onEdit={setEditing} />}
           <Phases />
           <Temporary />
           <Custody />
           <Passes />
         </div>
       </div>
-      <Photos stage="strip" />
       <StageFoot stage="strip" />
     </>
+  );
+}
+
+/** What came off, the last thing first. */
+function Log({ onEdit }: { onEdit?: (step: StripStep) => void }) {
+  const { steps } = useThisVisit().strip;
+  const tools = useStepTools();
+  return (
+    <Panel
+      title="What came off"
+      aside={
+        steps.length > 0 && (
+          <DocumentLink document="bench">
+            <FileText className="size-5" aria-hidden />
+            Bench sheet
+          </DocumentLink>
+        )
+      }
+    >
+      <Rows tools={tools} setEditing={onEdit ?? (() => {})} />
+    </Panel>
   );
 }
 
@@ -109,13 +116,13 @@ function WhereIs() {
   const [asked, setAsked] = useState('');
   const here = whereIs(steps, asked);
   return (
-    <Panel>
+    <div>
       <label className="relative block">
-        <span className="mb-1 block text-lg font-semibold">Where is …?</span>
+        <span className="sr-only">Where is …?</span>
         <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
         <input
           className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          placeholder="strike third wheel"
+          placeholder="Where is …? strike third wheel"
           value={asked}
           onChange={(e) => setAsked(e.target.value)}
         />
@@ -138,23 +145,23 @@ function WhereIs() {
           )}
         </ul>
       )}
-    </Panel>
+    </div>
   );
 }
 
 function Rows({
-  shown,
   tools,
   setEditing,
 }: {
-  shown: { s: StripStep; i: number }[];
   tools: ReturnType<typeof useStepTools>;
-  setEditing: (next: StripStep | null) => void;
+  setEditing: (next: StripStep) => void;
 }) {
   const visit = useThisVisit();
   const { steps } = visit.strip;
   const [order, setOrder] = useState<'order' | 'groups'>('order');
   const grouped = steps.some((s) => s.group !== '');
+  const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
+  const [shown, rest] = useFew(latest, AT_ONCE, 'steps');
   if (steps.length === 0) return <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>;
   return (
     <>
@@ -192,6 +199,7 @@ function Rows({
           </ol>
         </section>
       ))}
+      {rest}
     </>
   );
 }

@@ -1,8 +1,8 @@
+import { Fold } from '../../ui/Fold.tsx';
 import { TEMPORARY_ENDS } from '@eclat/contract/strip';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -17,8 +17,9 @@ export function Temporary() {
   const end = useCommand(api.strip.endTemporary, { what: 'Temporary thing' });
   const set = (temporaryId: string, ended: (typeof TEMPORARY_ENDS)[number] | null) =>
     end.mutate({ params: { ...params, temporaryId }, body: { ended } });
+  const inNow = visit.strip.temporary.filter((t) => t.ended === null).length;
   return (
-    <Panel title="In for the time being">
+    <Fold title="In for the time being" says={inNow > 0 && inNow}>
       <ul className="divide-y divide-line">
         {visit.strip.temporary.map((t) => (
           <li key={t.id} className="flex flex-col gap-1 py-2">
@@ -55,6 +56,6 @@ export function Temporary() {
           </Button>
         </form>
       )}
-    </Panel>
+    </Fold>
   );
 }

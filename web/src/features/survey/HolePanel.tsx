@@ -1,10 +1,12 @@
-import type { SurveyedHole } from '@eclat/contract';
+import { BigAction } from '../../ui/BigAction.tsx';
+import type { SurveyedHole, Visit } from '@eclat/contract';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_WORDS, isJewel, verdictFits, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
+import { HOLE_WORDS, isJewel, pivotKey, verdictFits, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
 import { schoolOf } from '@eclat/core/rules';
 import { useEffect, useRef } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -50,10 +52,10 @@ export function HolePanel({
   useKeys(Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => setOwn(v)])));
   const closed = visit.closedAt !== null;
   return (
-    <Panel title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
-      <div className="flex flex-col gap-4">
+    <Panel bare className="lg:sticky lg:top-18" title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
+      <div className="flex flex-col gap-2 md:gap-3">
         <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />
-        <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-4 py-2">
+        <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-3 py-1.5">
           <Says m={m} needs={PLAY_FIELDS[looking.kind].length} />
           {m.last && <LastTime last={m.last} />}
         </div>
@@ -71,24 +73,41 @@ export function HolePanel({
           </p>
         )}
         {!closed && (
-          <div className="flex flex-wrap gap-3">
-            <Button variant="main" disabled={!m.ready} onClick={m.keep}>
-              Keep, and to the next hole
+          <BigAction>
+            <Button
+              variant="main"
+              aria-label="Keep, and to the next hole"
+              className="whitespace-nowrap"
+              disabled={!m.ready}
+              onClick={m.keep}
+            >
+              Keep<span className="max-sm:hidden">, and to the next hole</span>
             </Button>
-            {measured && (
-              <Button variant="plain" onClick={() => survey.clear(measured)}>
-                Clear the verdict
-              </Button>
-            )}
-          </div>
+          </BigAction>
         )}
-        <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
-        <PivotCondition key={m.turnedMm} hole={hole} />
-        <HowLooked looking={looking} onChange={survey.setLooking} />
+        {!closed && measured && (
+          <Button variant="plain" className="self-start" onClick={() => survey.clear(measured)}>
+            Clear the verdict
+          </Button>
+        )}
+        <div>
+          <Fold bare title="End shake, wear, past" name="hole">
+            <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
+          </Fold>
+          <Fold bare title="The pivot" name="pivot" says={pivotState(visit, hole)}>
+            <PivotCondition key={m.turnedMm} hole={hole} />
+          </Fold>
+          <Fold bare title="Way of looking" name="looking" says={schoolOf('survey-method', looking.way).name}>
+            <HowLooked looking={looking} onChange={survey.setLooking} />
+          </Fold>
+        </div>
       </div>
     </Panel>
   );
 }
+
+const pivotState = (visit: Visit, hole: Hole): string | undefined =>
+  visit.partConditions.find((l) => l.key === pivotKey(hole.key))?.state;
 
 /** The figures of one hole: Enter goes to the next field, and from the last one to the next hole. */
 function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: readonly PlayField[]; follow: boolean }) {
@@ -187,7 +206,7 @@ function HowLooked({ looking, onChange }: { looking: Looking; onChange: (looking
   const { way, kind } = looking;
   const chooseWay = (w: Way) => onChange({ way: w, kind: kindsFor(w).some(([k]) => k === kind) ? kind : 'hole' });
   return (
-    <div className="flex flex-col gap-2 border-t border-line pt-3">
+    <div className="flex flex-col gap-2">
       <SelectField label="Looked at" value={way} onChange={(e) => chooseWay(e.target.value as Way)}>
         {WAYS.map((w) => (
           <option key={w} value={w}>

@@ -4,7 +4,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
-import { Panel } from '../../ui/Answer.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -27,7 +27,8 @@ export function PartConditions() {
   });
   if (all.length === 0) return null;
   return (
-    <Panel
+    <Fold
+      name="other parts"
       title={titleOf(all, conditions, visit, left)}
       aside={
         !visit.closedAt &&
@@ -41,12 +42,12 @@ export function PartConditions() {
         )
       }
     >
-      <ul className="divide-y divide-line">
+      <ul className="grid gap-x-8 xl:grid-cols-2">
         {all.map((p) => (
           <PartRow key={p.key} part={p} found={conditions.get(p.key)} />
         ))}
       </ul>
-    </Panel>
+    </Fold>
   );
 }
 
@@ -74,12 +75,12 @@ export function PartRow({ part, found }: { part: SurveyedPart; found: PartCondit
     set.mutate({ params, body: { state, note: text, version: found?.version ?? 0 } });
   const asks = found ? partAsks(part.kind, found.state, visit.rules.held) : '';
   return (
-    <li className="grid grid-cols-1 items-center gap-x-4 gap-y-1 py-2 lg:grid-cols-[15rem_minmax(0,1fr)]">
-      <span>
-        <b className="block text-lg first-letter:uppercase">{part.name}</b>
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+      <span className="w-44">
+        <b className="block first-letter:uppercase">{part.name}</b>
         {asks && <span className="font-semibold text-brass">{asks}</span>}
       </span>
-      <div className="flex flex-col gap-2">
+      <div className="flex min-w-60 flex-1 flex-col gap-2">
         <Choice
           label={part.name}
           hideLabel

@@ -32,7 +32,7 @@ export function PivotCondition({ hole }: { hole: Hole }) {
     set.mutate({ params, body: { state, toMm: mm, note: look?.note ?? '', version: look?.version ?? 0 } });
   const wantsTurning = look && look.state !== 'sound';
   return (
-    <div className="flex flex-col gap-2 border-t border-line pt-3">
+    <div className="flex flex-col gap-2">
       <Choice
         label="The pivot"
         value={look?.state ?? ''}

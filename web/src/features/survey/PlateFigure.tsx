@@ -40,10 +40,10 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
     : drawn;
   return (
     <figure className="min-w-0">
-      <figcaption className="mb-1 text-lg font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
+      <figcaption className="font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
       <svg
         viewBox={`0 0 ${PLATE.width} ${height}`}
-        className="h-auto w-full"
+        className="mx-auto h-auto max-h-[calc(100dvh-17rem)] w-full"
         role="group"
         aria-label={`${plate} plate`}
       >

@@ -29,7 +29,7 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
     return laid ? holesOf(movement.traits).filter((h) => h.plate === plate && !laid.points[h.key]) : [];
   });
   return (
-    <div className="no-print mt-4 flex flex-col gap-3 border-t border-line pt-3">
+    <div className="no-print flex flex-col gap-3">
       <div className="flex flex-wrap gap-2">
         {trains.length > 1 && (
           <Button busy={lay.isPending} onClick={turn}>

@@ -1,6 +1,7 @@
 import type { SurveyedHole, Visit } from '@eclat/contract';
 import { PLATES, trainName, type Hole, type Plate, type Train } from '@eclat/core/movement';
-import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Answer } from '../../ui/Answer.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -20,15 +21,31 @@ export function SurveyScreen() {
   const { all, measured, chosen } = survey;
   const hole = all.find((h) => h.key === chosen);
   const toBush = survey.toBush('front') + survey.toBush('back');
+  const beside = (
+    <>
+      <Fold bare title="What the shapes mean">
+        <FigureKey />
+      </Fold>
+      {toBush > 0 && (
+        <Fold bare title="To bush, by train">
+          <ByTrain holes={visit.holes} all={all} />
+        </Fold>
+      )}
+      {!visit.closedAt && (
+        <Fold bare title="Lay the plates: sides, photo, centre distances">
+          <PlatesLaid onHole={survey.choose} />
+        </Fold>
+      )}
+    </>
+  );
   return (
     <>
-      <SurveyAnswer survey={survey} />
+      <SurveyAnswer visit={visit} survey={survey} />
       <UnderPower opens="plates" entered />
       <Cautions stage="survey" />
-      <AskOwner visit={visit} />
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-        <Panel>
-          <div className="grid grid-cols-2 gap-5">
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="flex min-w-0 flex-col gap-2">
+          <div className="grid grid-cols-2 gap-2 md:gap-5">
             {PLATES.map((plate) => (
               <PlateFigure
                 key={plate}
@@ -43,12 +60,8 @@ export function SurveyScreen() {
               />
             ))}
           </div>
-          <div className="mt-4">
-            <FigureKey />
-          </div>
-          <PlatesLaid onHole={survey.choose} />
-          {toBush > 0 && <ByTrain holes={visit.holes} all={all} />}
-        </Panel>
+          <div className="hidden flex-col lg:flex">{beside}</div>
+        </div>
         {hole && (
           <HolePanel
             key={`${hole.key}.${measured.get(hole.key)?.version ?? 0}`}
@@ -57,6 +70,8 @@ export function SurveyScreen() {
             survey={survey}
           />
         )}
+        {/* Under the panel on an upright screen: the hole in hand comes first. */}
+        <div className="flex flex-col lg:hidden">{beside}</div>
       </div>
       <PartConditions />
       <GoneHere stage="survey" />
@@ -65,14 +80,17 @@ export function SurveyScreen() {
   );
 }
 
-function SurveyAnswer({ survey: { all, left, toBush } }: { survey: Survey }) {
+function SurveyAnswer({ visit, survey: { all, left, toBush } }: { visit: Visit; survey: Survey }) {
   const [front, back] = [toBush('front'), toBush('back')];
   const says =
     left === 0 ? `All ${all.length} holes are looked at.` : `${left} of ${all.length} holes still to look at.`;
   if (front + back > 0)
     return (
       <Answer tone="due" title={`${front + back} to bush: ${front} front, ${back} back`}>
-        {says}
+        <span className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          {says}
+          <AskOwner visit={visit} />
+        </span>
       </Answer>
     );
   return (

@@ -1,3 +1,4 @@
+import { useFew } from '../../ui/Few.tsx';
 import type { TestRun } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { settingWords } from '@eclat/core/pendulum';
@@ -11,6 +12,8 @@ import { dayTime } from '../../ui/dates.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { HeardRow } from './HeardRow.tsx';
 import { inWords } from './ReadNow.tsx';
+
+const AT_ONCE = 4;
 
 /** The log, newest first: readings, what was heard of the beat, and what happened to the clock, in one line of time. */
 export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
@@ -58,6 +61,7 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
       };
     }),
   ].sort((a, b) => b.at.localeCompare(a.at));
+  const [shown, rest] = useFew(rows, AT_ONCE, 'entries');
   return (
     <Panel
       title="Log"
@@ -72,8 +76,9 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
         <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>
       )}
       <ul className="divide-y divide-line">
-        <LogRow rows={rows} />
+        <LogRow rows={shown} />
       </ul>
+      {rest}
       <p className="mt-3 text-sm text-soft">
         On {run.place}, since {dayTime(run.startedAt)}, read by the {run.readBy}.
       </p>
@@ -97,7 +102,7 @@ function Shown({ reading: r, far }: { reading: Omit<TestRun['readings'][number],
   );
 }
 
-function LogRow({ rows }: { rows: Row[] }) {
+function LogRow({ rows }: { rows: readonly Row[] }) {
   const visit = useThisVisit();
   return rows.map((r) => (
     <li key={r.id} className="flex min-h-12 flex-wrap items-center gap-x-5">

@@ -74,20 +74,26 @@ function OnTest({ run }: { run: TestRun }) {
         {protocol.shortestDays} days; last read {dayTime(last)}.
         {missed > 0 && <b> {counted(missed, 'reading was', 'readings were')} left out.</b>}
       </Answer>
-      <TurnAdvice run={run} judged={judged} />
-      <Cautions stage="run" />
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_23rem]">
-        <Panel title="How far the dial is ahead of true time">
-          {run.readings.length === 0 ? (
-            <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty>
-          ) : (
-            <Late until={<Empty>Drawing …</Empty>}>
-              <RateChart run={run} judged={judged} heard={visit.heard} />
-            </Late>
-          )}
-        </Panel>
-        <div className="flex flex-col gap-5">
-          {!visit.closedAt && <ReadNow visitId={visit.id} setAt={judged.since} />}
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_23rem] lg:grid-rows-[auto_1fr]">
+        {!visit.closedAt && (
+          <div className="flex flex-col lg:col-start-2 lg:row-start-1">
+            <ReadNow visitId={visit.id} setAt={judged.since} />
+          </div>
+        )}
+        <div className="flex min-w-0 flex-col gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
+          <TurnAdvice run={run} judged={judged} />
+          <Cautions stage="run" />
+          <Panel title="How far the dial is ahead of true time">
+            {run.readings.length === 0 ? (
+              <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty>
+            ) : (
+              <Late until={<Empty>Drawing …</Empty>}>
+                <RateChart run={run} judged={judged} heard={visit.heard} />
+              </Late>
+            )}
+          </Panel>
+        </div>
+        <div className="flex flex-col gap-3 lg:col-start-2">
           {!visit.closedAt && <EarlierReading />}
           {!visit.closedAt && <LogEvent run={run} />}
           <ConditionsPanel run={run} />

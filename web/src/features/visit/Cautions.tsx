@@ -22,12 +22,13 @@ export function Cautions({ stage }: { stage: StageId }) {
           <li
             key={c.id}
             className={clsx(
-              'flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4',
-              who ? 'py-1 text-sm' : 'py-2',
+              'flex items-center gap-x-3 gap-y-1 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-3 sm:flex-wrap',
+              c.acknowledge && 'flex-wrap',
+              who ? 'py-1 text-sm' : 'py-1.5',
             )}
           >
             <TriangleAlert className={clsx('shrink-0 text-brass', who ? 'size-5' : 'size-6')} aria-hidden />
-            <p className="min-w-60 flex-1">{c.text}</p>
+            <p className="min-w-0 flex-1 max-sm:text-sm sm:min-w-60">{c.text}</p>
             {c.acknowledge &&
               (who ? (
                 <span className="flex items-center gap-1 text-sm font-semibold">

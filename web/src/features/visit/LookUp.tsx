@@ -1,17 +1,16 @@
 import type { Visit } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
-import { stageName, type StageId } from '@eclat/core/workflow';
+import { stageOf, type StageId } from '@eclat/core/workflow';
 import { X } from 'lucide-react';
 import { Dialog, Tabs } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useBook } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
-import { day, dayTime } from '../../ui/dates.ts';
+import { day } from '../../ui/dates.ts';
 import { useReturn } from '../../ui/useReturn.ts';
 import StageRules from '../house-rules/StageRules.tsx';
-import { MarkedPhoto } from '../photos/MarkedPhoto.tsx';
-import { PhotoThumb } from '../photos/PhotoThumb.tsx';
+import { Photos } from '../photos/Photos.tsx';
 import StageWorkings from '../workings/StageWorkings.tsx';
 import { LOOK_UPS, type LookUpId } from './look-ups.ts';
 
@@ -27,7 +26,7 @@ interface Props {
 export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
   const back = useReturn();
   const bodies: Record<LookUpId, ReactNode> = {
-    photos: <PhotosOf visit={visit} />,
+    photos: <Photos bare stage={stage ?? stageOf(visit.stages)} />,
     findings: <FindingsOf visit={visit} />,
     workings: <StageWorkings key={stage} visit={visit} stage={stage} />,
     rules: <StageRules visit={visit} stage={stage} />,
@@ -36,7 +35,7 @@ export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
   return (
     <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Overlay className="fixed inset-x-0 top-14 bottom-0 z-40 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
           onCloseAutoFocus={back}
@@ -45,7 +44,7 @@ export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
             (e.target as HTMLElement).querySelector<HTMLElement>('[role="tab"][data-state="active"]')?.focus();
           }}
           className={
-            'fixed inset-y-0 right-0 z-50 flex w-[min(100vw,36rem)] flex-col border-l border-line bg-enamel ' +
+            'fixed top-14 right-0 bottom-0 z-50 flex w-[min(100vw,40rem)] flex-col border-l border-line bg-enamel ' +
             'shadow-2xl'
           }
         >
@@ -87,34 +86,6 @@ export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
-  );
-}
-
-function PhotosOf({ visit }: { visit: Visit }) {
-  const [open, setOpen] = useState<string | null>(null);
-  const shown = visit.photos.find((p) => p.id === open);
-  if (visit.photos.length === 0) return <p className="text-soft">No photo was taken yet.</p>;
-  return (
-    <>
-      {shown && (
-        <figure className="mb-4">
-          <MarkedPhoto src={`/api/photos/${shown.id}/medium`} alt={shown.caption || 'The photo'} photo={shown} />
-          <figcaption className="mt-1">
-            <b>{shown.caption || stageName(shown.stage)}</b>, {shown.by}, {dayTime(shown.at)}
-          </figcaption>
-        </figure>
-      )}
-      <ul className="grid grid-cols-3 gap-3">
-        {visit.photos.map((p) => (
-          <PhotoThumb
-            key={p.id}
-            photo={p}
-            chosen={p.id === open}
-            onPress={() => setOpen(p.id === open ? null : p.id)}
-          />
-        ))}
-      </ul>
-    </>
   );
 }
 

@@ -21,7 +21,7 @@ export const SIDE = {
  * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where
  * there is something for it.
  */
-export function SideWork({ visit }: { visit: Visit }) {
+export function SideWork({ visit, onPress }: { visit: Visit; onPress: () => void }) {
   const open = visit.casework.filter((t) => t.doneAt === null).length;
   const late = visit.units.filter((u) => unitStage(u) !== null).length;
   const { out, checks } = visit.replacement;
@@ -31,15 +31,21 @@ export function SideWork({ visit }: { visit: Visit }) {
   return (
     <>
       <SideLink
-        first
+        onPress={onPress}
         to="case"
         mark={open > 0 ? open : visit.casework.length > 0 && <Check className="size-4" aria-label="done" />}
         waits={open > 0}
       />
-      <SideLink to="units" mark={late > 0 ? late : <Component className="size-4" aria-hidden />} waits={late > 0} />
-      <SideLink to="description" mark={<Cog className="size-4" aria-hidden />} />
+      <SideLink
+        onPress={onPress}
+        to="units"
+        mark={late > 0 ? late : <Component className="size-4" aria-hidden />}
+        waits={late > 0}
+      />
+      <SideLink onPress={onPress} to="description" mark={<Cog className="size-4" aria-hidden />} />
       {replacing && (
         <SideLink
+          onPress={onPress}
           to="replace"
           waits={waits}
           mark={
@@ -52,6 +58,7 @@ export function SideWork({ visit }: { visit: Visit }) {
         />
       )}
       <SideLink
+        onPress={onPress}
         to="listen"
         mark={
           visit.heard.length > 0 ? (
@@ -63,6 +70,7 @@ export function SideWork({ visit }: { visit: Visit }) {
       />
       {visit.movement.traits.strike !== 'none' && (
         <SideLink
+          onPress={onPress}
           to="strike"
           mark={
             visit.struck.length > 0 ? (
@@ -75,6 +83,7 @@ export function SideWork({ visit }: { visit: Visit }) {
       )}
       {isElectric(visit.movement.traits) && (
         <SideLink
+          onPress={onPress}
           to="electric"
           mark={
             visit.electric.length > 0 ? (
@@ -89,25 +98,26 @@ export function SideWork({ visit }: { visit: Visit }) {
   );
 }
 
-export function SideLink({
+function SideLink({
   to,
   mark,
   waits = false,
-  first = false,
+  onPress,
 }: {
   to: keyof typeof SIDE;
   mark: ReactNode;
   waits?: boolean;
-  first?: boolean;
+  onPress: () => void;
 }) {
   return (
-    <li className={clsx(first && 'md:mt-1 md:border-t md:border-line md:pt-1')}>
+    <li>
       <NavLink
         to={to}
+        onClick={onPress}
         className={({ isActive }) =>
           clsx(
-            'flex min-h-11 items-center gap-3 rounded-lg border px-3 font-semibold',
-            isActive ? 'border-steel bg-enamel' : 'border-transparent hover:bg-enamel',
+            'flex min-h-11 items-center gap-3 rounded-lg border px-2 font-semibold',
+            isActive ? 'border-steel bg-steel-wash' : 'border-transparent hover:bg-steel-wash',
           )
         }
       >

@@ -1,17 +1,20 @@
 import { api } from '../../data/api.ts';
 import { readyFacts } from '@eclat/core/visit';
 import { COUNTER_STAGES, notReady, settled, stageName, STAGES, type StageId } from '@eclat/core/workflow';
-import { ArrowRight, RotateCcw } from 'lucide-react';
+import { ArrowRight, Check, Ellipsis, RotateCcw, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
+import { undoPlace, useAppState } from '../../data/app-state.ts';
 import { useMe } from '../../data/queries.ts';
 import { Kept, useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
+import { ActionSlot } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
+import { PhotoButton } from '../photos/PhotoButton.tsx';
 import { useThisVisit } from './useThisVisit.ts';
 
 type Word = 'open' | 'done' | 'left' | 'not in this job';
@@ -39,7 +42,10 @@ function useWord(stage: StageId) {
   return { say, next, busy: mark.isPending };
 }
 
-/** Ends a stage and goes on to the next one; leaves it as far as agreed; or takes it up again, which the log keeps. */
+/**
+ * What one finger reaches on every stage: back one step, a photo, the stage's own action, and on. It ends a stage and
+ * goes on to the next one; leaves it as far as agreed; or takes it up again, which the log keeps.
+ */
 export function StageFoot({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
   const me = useMe();
@@ -52,33 +58,72 @@ export function StageFoot({ stage }: { stage: StageId }) {
   const [leaving, setLeaving] = useState(false);
   const here = visit.stages.find((s) => s.stage === stage);
   if (visit.closedAt) return null;
+  const isSettled = settled(visit.stages).includes(stage);
   return (
-    <div className="no-print mt-2 flex flex-col gap-4 border-t border-line pt-4">
-      <div className="flex flex-wrap items-center gap-4">
-        {settled(visit.stages).includes(stage) ? (
+    <div
+      className={
+        'no-print sticky bottom-0 z-20 -mx-3 mt-auto border-t border-line bg-enamel px-3 py-2 md:-mx-6 md:px-6'
+      }
+    >
+      {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
+      {!isSettled && why && <p className="mb-1 text-sm text-soft md:hidden">{why}</p>}
+      <div className="flex items-center gap-2">
+        <UndoButton />
+        <PhotoButton stage={stage} />
+        <ActionSlot />
+        <span className="min-w-0 flex-1" />
+        {isSettled ? (
           <Settled here={here!} busy={busy} onAgain={() => say('open')} />
         ) : (
           <>
-            <Button variant="main" onClick={() => say('done')} disabled={why !== null} busy={busy}>
-              {stageName(stage)} is done
-              {next && (
-                <>
-                  , on to {next.name.toLowerCase()}
-                  <ArrowRight className="size-5" aria-hidden />
-                </>
-              )}
-            </Button>
-            {why && <span className="text-soft">{why}</span>}
+            {why && <span className="hidden text-right text-sm text-soft md:block">{why}</span>}
             {!counter && (
-              <Button variant="plain" aria-expanded={leaving} onClick={() => setLeaving(!leaving)}>
-                Leave it as it is
+              <Button
+                variant="plain"
+                aria-label="Leave it as it is"
+                aria-expanded={leaving}
+                className="max-md:px-2"
+                onClick={() => setLeaving(!leaving)}
+              >
+                <span className="hidden whitespace-nowrap lg:inline">Leave it as it is</span>
+                <Ellipsis className="size-5 lg:hidden" aria-hidden />
               </Button>
             )}
+            <Button
+              variant="main"
+              aria-label={`${stageName(stage)} is done${next ? `, on to ${next.name.toLowerCase()}` : ''}`}
+              className="shrink-0 whitespace-nowrap max-sm:px-3"
+              onClick={() => say('done')}
+              disabled={why !== null}
+              busy={busy}
+            >
+              <Check className="size-5 max-sm:hidden" aria-hidden />
+              <span className="hidden sm:inline">{stageName(stage)} is done</span>
+              <span className="sm:hidden">Done</span>
+              {next && <ArrowRight className="size-5" aria-hidden />}
+            </Button>
           </>
         )}
       </div>
-      {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
     </div>
+  );
+}
+
+/** Takes back what was done last on this clock, as long as nothing else was done that has a way back. */
+function UndoButton() {
+  const here = undoPlace(useLocation().pathname);
+  const undo = useAppState((s) => (s.undo?.at === here ? s.undo : null));
+  return (
+    <Button
+      aria-label="Undo"
+      title={undo ? `Undo: ${undo.text}` : 'Nothing to undo'}
+      disabled={!undo}
+      className="shrink-0 max-sm:px-3"
+      onClick={() => undo?.run()}
+    >
+      <Undo2 className="size-5" aria-hidden />
+      <span className="hidden sm:inline">Undo</span>
+    </Button>
   );
 }
 
@@ -95,13 +140,14 @@ function Settled({
   const what = here.state === 'left' ? `Left, as far as agreed (${here.why})` : 'Done';
   return (
     <>
-      <Button onClick={onAgain} busy={busy}>
-        <RotateCcw className="size-5" aria-hidden />
-        Take it up again
-      </Button>
-      <span className="text-soft">
+      <span className="hidden text-sm text-soft sm:inline">
         {what} by {here.by} {here.at && ago(here.at, now)}.
       </span>
+      <Button aria-label="Take it up again" className="shrink-0 whitespace-nowrap" onClick={onAgain} busy={busy}>
+        <RotateCcw className="size-5" aria-hidden />
+        <span className="max-sm:hidden">Take it up again</span>
+        <span className="sm:hidden">Again</span>
+      </Button>
     </>
   );
 }
@@ -123,7 +169,7 @@ function Leave({
   const missing = why.trim() === '';
   return (
     <form
-      className="flex flex-wrap items-end gap-3 rounded-lg border border-line p-4"
+      className="mb-2 flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
         if (!missing) onWord('left', why);

@@ -1,3 +1,4 @@
+import { Fold } from '../../../ui/Fold.tsx';
 import type { Description, Movement } from '@eclat/contract';
 import { descriptionChanges, type Traits } from '@eclat/core/movement';
 import { useQuery } from '@tanstack/react-query';
@@ -161,7 +162,7 @@ function LeftOver({ movementId, descriptions, onTake }: LeftOverProps) {
 
 function Log({ descriptions }: { descriptions: readonly Description[] }) {
   return (
-    <Panel title="How it was described">
+    <Fold title="How it was described" says={descriptions.length}>
       <ol className="flex flex-col gap-3">
         {descriptions.map((d, i) => {
           const before = descriptions[i + 1];
@@ -175,6 +176,6 @@ function Log({ descriptions }: { descriptions: readonly Description[] }) {
           );
         })}
       </ol>
-    </Panel>
+    </Fold>
   );
 }

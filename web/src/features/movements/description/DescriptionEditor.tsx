@@ -1,3 +1,4 @@
+import { Fold } from '../../../ui/Fold.tsx';
 import {
   CONSTRUCTIONS,
   ESCAPEMENTS,
@@ -56,7 +57,7 @@ export function DescriptionEditor(editing: Editing) {
           <WindDays traits={traits} onChange={onChange} />
         </div>
       </Panel>
-      <Panel title="What it has">
+      <Fold title="What it has" says={traits.fittings.join(', ')}>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3 lg:grid-cols-4">
           {FITTINGS.map((f) => (
             <Tick
@@ -67,7 +68,7 @@ export function DescriptionEditor(editing: Editing) {
             />
           ))}
         </div>
-      </Panel>
+      </Fold>
     </div>
   );
 }

@@ -1,10 +1,10 @@
+import { Fold } from '../../../ui/Fold.tsx';
 import { FAMILIES, familyById, type Traits } from '@eclat/core/movement';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../../data/api.ts';
 import { fetched } from '../../../data/fetched.ts';
 import { useMovements } from '../../../data/queries.ts';
-import { Panel } from '../../../ui/Answer.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 
 const SHOWN = 5;
@@ -20,7 +20,7 @@ export function StartFrom({
 }) {
   const [q, setQ] = useState('');
   return (
-    <Panel title="Start from">
+    <Fold title="Start from a template, or a movement like it">
       <div className="grid items-start gap-4 sm:grid-cols-2">
         <SelectField
           label="A template"
@@ -45,7 +45,7 @@ export function StartFrom({
           {q.trim().length >= SHORTEST && <Like q={q} onPick={onPick} onDone={() => setQ('')} />}
         </div>
       </div>
-    </Panel>
+    </Fold>
   );
 }
 
