@@ -112,8 +112,8 @@ await time('strip step', async (n) => {
   await button('Log it').click();
 });
 await open('Travelling', 'oil');
-await time('oil point', async (n) => {
-  const tick = page.getByRole('checkbox').nth(n);
+await time('oil point', async () => {
+  const tick = page.getByRole('checkbox', { checked: false }).first();
   await tick.scrollIntoViewIfNeeded();
   await clear();
   await tick.click();
@@ -146,6 +146,7 @@ await time('thing received', async (n) => {
   await button('List it').click();
 });
 await open('Slate mantel', 'assess');
+await page.getByRole('button', { name: 'Look up' }).click();
 await page.getByLabel('Choose photos').setInputFiles({
   name: 'plate.jpg',
   mimeType: 'image/jpeg',

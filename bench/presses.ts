@@ -66,12 +66,19 @@ const DESCRIBED: Record<string, (hand: Hand, sheet: Locator) => Promise<void>> =
     hand.press(sheet.getByRole('button', { name: 'figure', exact: true })),
 };
 
-const stage = (hand: Hand, id: string) =>
-  hand.press(
-    hand.page
-      .getByRole('navigation', { name: 'Stages of this visit' })
-      .getByRole('link', { name: stageName(id as 'fit') }),
-  );
+/** By the wheel: two presses, to a stage or to what lies beside them. */
+async function goTo(hand: Hand, name: string | RegExp): Promise<void> {
+  await hand.press(hand.page.getByRole('button', { name: /^Stages\. Here/ }));
+  await hand.press(hand.page.getByRole('navigation', { name: 'Stages of this visit' }).getByRole('link', { name }));
+  await hand.page.getByRole('dialog').waitFor({ state: 'detached' });
+}
+const stage = (hand: Hand, id: string) => goTo(hand, stageName(id as 'fit'));
+/** What is folded is opened; what is open stays so. */
+async function unfold(hand: Hand, name: string | RegExp): Promise<void> {
+  const fold = hand.page.locator('button[data-fold]').filter({ hasText: name }).first();
+  await fold.waitFor();
+  if ((await fold.getAttribute('aria-expanded')) === 'false') await hand.press(fold);
+}
 
 async function takeIn(hand: Hand, plan: Plan): Promise<void> {
   const { page } = hand;
@@ -107,7 +114,7 @@ async function takeIn(hand: Hand, plan: Plan): Promise<void> {
 }
 
 async function unit(hand: Hand, name: string): Promise<void> {
-  await hand.press(hand.page.getByRole('link', { name: /Sub-assemblies$/ }));
+  await goTo(hand, /Sub-assemblies$/);
   const panel = hand.page.getByRole('list', { name: `Stages of the ${name}` }).locator('xpath=..');
   for (const s of UNIT_STAGES)
     if (s !== 'run') {
@@ -190,6 +197,7 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
     }
   },
   async fit(hand, { work = [] }) {
+    if (work.length > 0) await unfold(hand, 'Work on parts that stay');
     for (const did of work) {
       await hand.type('Part', 'movement');
       await hand.type('What was done', did);
@@ -205,6 +213,7 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
   async run(hand, plan) {
     const { page } = hand;
     if (plan.runsWithout) {
+      await unfold(hand, 'Run it with parts off');
       await hand.type('What is off', plan.runsWithout);
       await hand.button('Wound and going');
       await hand.type('What it showed', 'Even.');
@@ -222,7 +231,7 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
 /** A whole movement of the same type into the case, point by point: each is answered, all that can be met is. */
 async function putIn(hand: Hand, name: string): Promise<void> {
   const { page } = hand;
-  await hand.press(page.getByRole('link', { name: 'Replacement', exact: true }));
+  await goTo(hand, 'Replacement');
   await page.getByText('5. It goes in').waitFor();
   const points = page.getByRole('radiogroup');
   const n = await points.count();
@@ -266,7 +275,7 @@ async function play(plan: Plan): Promise<Hand> {
           stages: { stage: string; state: string }[];
         }
       ).stages;
-    if (plan.units) await hand.press(page.getByRole('link', { name: /Sub-assemblies$/ }));
+    if (plan.units) await goTo(hand, /Sub-assemblies$/);
     for (const name of plan.units ?? []) await hand.button(name);
     for (const s of plan.bringsIn ?? []) {
       await stage(hand, s);

@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { cautionsFor } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { normal, seeded } from '@eclat/core/simulated';
-import { expect, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, openShop, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
 import { heardAs, wavOf } from './sound.ts';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -120,9 +120,11 @@ test(
       await stage(page, 'Oil');
       await expect(answer(page)).toContainText('points to go');
       await page.getByRole('checkbox').first().click();
-      await expect(page.getByRole('checkbox').first()).toBeChecked();
+      await page.getByRole('button', { name: '1 done' }).click();
+      await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(1);
       for (const p of oilChart(before.movement.traits).slice(1)) await api('put', `/oil/${p.id}`, {});
       await expect(answer(page)).toContainText('Every point is oiled or left dry');
+      await unfold(page);
       await page.getByRole('button', { name: 'Otherwise than the chart: Hammer arbors in the plates' }).click();
       await page.getByLabel('What, and why').fill('left dry: they were burnished');
       await page.getByRole('button', { name: 'Keep and tick it' }).click();
@@ -171,6 +173,7 @@ test(
       await place(page, 'On test');
       await page.getByRole('link', { name: /Bracket clock.*inside/ }).click();
       await expect(answer(page)).toContainText('inside 2 min a week, a full wind');
+      await unfold(page);
       await expect(page.getByText(/adjusted: rating nut .* turns? down/).first()).toBeVisible();
       await passRest('run');
       await stageDone(page, 'Run');

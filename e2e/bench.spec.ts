@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, opensPass, place, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, makeSafe, openShop, opensPass, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
 import type { Page } from '@playwright/test';
 
 const answer = (page: Page) => page.getByRole('status').first();
@@ -49,6 +49,7 @@ test(
         await page.getByRole('button', { name: 'Log it' }).click();
         await expect(answer(page)).toContainText(i === 1 ? '1 thing is off' : `${i} things are off`);
       }
+      await unfold(page);
       await page.getByRole('button', { name: 'Correct: hands' }).click();
       await page.getByRole('button', { name: 'Speak the remark' }).click();
       await page.getByRole('button', { name: /^Stop, [1-9] s/ }).click();

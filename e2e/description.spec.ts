@@ -1,4 +1,4 @@
-import { expect, makeSafe, openShop, place, stage, test } from './shop.ts';
+import { expect, makeSafe, openShop, place, stage, test, unfold } from './shop.ts';
 
 test('a movement unlike its template is described at intake, and again when it is open', async ({ page, server }) => {
   await openShop(page, server);
@@ -62,10 +62,12 @@ test('a movement unlike its template is described at intake, and again when it i
   });
 
   await test.step('its book says what was looked for in vain, and describes it from there too', async () => {
+    await page.getByRole('button', { name: /^Stages/ }).click();
     await page.getByRole('link', { name: /^M-/ }).click();
     await expect(page.getByText("Looked for and not there: maker's name.")).toBeVisible();
     await page.getByRole('link', { name: 'Description' }).click();
     await expect(page.getByRole('heading', { name: 'How it was described' })).toBeVisible();
+    await unfold(page);
     await expect(page.getByText(/alarm train added/)).toBeVisible();
   });
 });

@@ -9,6 +9,7 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
   await takeIn(page, 'Balance clock with lever platform', 'Wardroom clock');
 
   await test.step('what is agreed is changed with a reason; what does not belong says why', async () => {
+    await page.getByRole('button', { name: /^Stages/ }).click();
     await expect(agreed(page)).toHaveText('Full overhaul');
     await agreed(page).click();
     const sheet = page.getByRole('dialog', { name: 'What is agreed' });
@@ -19,6 +20,7 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
     await sheet.getByLabel('Why it changes').fill('Not worth an overhaul');
     await page.keyboard.press('Enter');
     await expect(agreed(page)).toHaveText('Cure in place · Without guarantee');
+    await page.keyboard.press('Escape');
     await stage(page, 'Survey');
     await expect(answer(page)).toContainText('Survey is not in this job');
     await expect(answer(page)).toContainText('“Cure in place” goes without it.');
@@ -83,7 +85,7 @@ test('print work goes at its own pace, the clock runs with its dial off, an old 
 }) => {
   await openShop(page, server);
   await takeIn(page, 'Recorder or instrument', 'Time recorder of the joinery');
-  const side = (name: string) => page.getByRole('link', { name, exact: true }).click();
+  const side = (name: string) => stage(page, name);
 
   await test.step('a sub-assembly is named, goes on by a press, and is left with its reason', async () => {
     await makeSafe(page);

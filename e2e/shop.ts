@@ -155,7 +155,7 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Passphrase', { exact: true }).fill(passphrase);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('navigation', { name: 'Main' })).toBeVisible();
+  await expect(page.getByRole('button', { name })).toBeVisible();
 }
 
 export async function takeIn(page: Page, family: string, clock: string, mark = '6438'): Promise<void> {
@@ -172,6 +172,7 @@ export async function takeIn(page: Page, family: string, clock: string, mark = '
   await page.getByRole('button', { name: 'Case key', exact: true }).click();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('heading', { name: clock })).toBeVisible();
+  await unfold(page);
 }
 
 /** Cautions read, every train let down, the strip begun. */
@@ -214,8 +215,9 @@ export async function stage(page: Page, name: string): Promise<void> {
 }
 /** Opens all that is folded on a screen. */
 export async function unfold(page: Page): Promise<void> {
-  await expect(page.locator('[data-work]').getByRole('heading').or(page.getByRole('status')).first()).toBeVisible();
-  const folded = page.locator('[data-fold][aria-expanded="false"]');
+  await expect(page.getByRole('heading').first()).toBeVisible();
+  await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
+  const folded = page.locator('[data-fold][aria-expanded="false"]').filter({ visible: true });
   while ((await folded.count()) > 0) await folded.first().click();
 }
 /** A place of the shop: in the bar, or in the person’s menu where the bar is the clock’s. */

@@ -64,7 +64,7 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
     await kept.getByRole('button', { name: 'Take back: A missing wheel or pinion' }).click();
     await expect(kept.getByText(/Most usual: /)).toHaveCount(0);
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).last().click();
     await page.keyboard.press('l');
     await page.getByRole('tab', { name: /^Workings/ }).click();
     await expect(kept.getByText(/Most usual: /)).toBeVisible();

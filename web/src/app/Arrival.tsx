@@ -24,6 +24,17 @@ export function Arrival() {
     if (here instanceof HTMLElement && here !== document.body && work()?.contains(here)) return;
     work()?.focus({ preventScroll: true });
   }, [pathname]);
+  // Out of a field, one step: single keys work again.
+  useEffect(() => {
+    const out = (e: KeyboardEvent) => {
+      const { target } = e;
+      if (e.key !== 'Escape' || e.defaultPrevented || !(target instanceof HTMLElement)) return;
+      if (target.matches('input, textarea, select') && !target.closest('[role="dialog"]'))
+        work()?.focus({ preventScroll: true });
+    };
+    window.addEventListener('keydown', out);
+    return () => window.removeEventListener('keydown', out);
+  }, []);
   return (
     <>
       {handle?.title && <TitleOf screen={handle.title} />}

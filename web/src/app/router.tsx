@@ -157,6 +157,11 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/test-run/OnTestScreen.tsx').then((m) => ({ Component: m.OnTestScreen })),
       },
       {
+        path: 'which',
+        handle: { title: 'Which clock is this?' },
+        lazy: () => import('../features/bench/WhichScreen.tsx').then((m) => ({ Component: m.WhichScreen })),
+      },
+      {
         path: 'timers',
         handle: { title: 'Timers' },
         lazy: () => import('../features/bench/TimersScreen.tsx').then((m) => ({ Component: m.TimersScreen })),

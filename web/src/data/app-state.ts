@@ -47,6 +47,8 @@ interface AppState {
   theme: Theme;
   /** What a bare number means to this person, and how figures are shown in the workings. */
   units: Units;
+  /** The visit that was open last on this device. */
+  inHand: string | null;
   /** Single keys are shortcuts. Who dictates, or whose hand shakes, switches them off. */
   singleKeys: boolean;
   unsent: Unsent[];
@@ -71,6 +73,7 @@ export const useAppState = create<AppState>()(
       theme: 'system',
       units: 'metric',
       singleKeys: true,
+      inHand: null,
       unsent: [],
       clockOffset: 0,
       zone: ownZone(),
@@ -84,10 +87,11 @@ export const useAppState = create<AppState>()(
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, unsent, zone }) => ({
+      partialize: ({ theme, units, singleKeys, inHand, unsent, zone }) => ({
         theme,
         units,
         singleKeys,
+        inHand,
         unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),
         zone,
       }),

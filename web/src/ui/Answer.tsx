@@ -21,11 +21,11 @@ export function Answer({
 }) {
   const [look, Icon, word] = TONES[tone];
   return (
-    <div role="status" className={clsx('flex items-start gap-3 rounded-xl border-2 px-4 py-2.5', look)}>
-      <Icon aria-label={word} className="mt-0.5 size-7 shrink-0" strokeWidth={2.2} />
+    <div role="status" className={clsx('flex items-start gap-3 rounded-xl border-2 px-3 py-2 sm:px-4 sm:py-2.5', look)}>
+      <Icon aria-label={word} className="mt-0.5 size-6 shrink-0 sm:size-7" strokeWidth={2.2} />
       <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 gap-y-1">
-        <p className="text-xl leading-tight font-bold md:text-2xl">{title}</p>
-        {children && <div className="min-w-0 text-base text-ink">{children}</div>}
+        <p className="text-lg leading-tight font-bold sm:text-xl md:text-2xl">{title}</p>
+        {children && <div className="min-w-0 text-sm text-ink sm:text-base">{children}</div>}
       </div>
     </div>
   );
@@ -48,7 +48,7 @@ export function Panel({
   return (
     <section className={clsx('min-w-0', !bare && 'rounded-xl border border-line bg-enamel p-4 md:p-5', className)}>
       {title && (
-        <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
+        <div className={clsx('flex flex-wrap items-center justify-between gap-3', bare ? 'mb-2' : 'mb-3 md:mb-4')}>
           <h2 className="text-xl">{title}</h2>
           {aside}
         </div>

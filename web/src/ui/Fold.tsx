@@ -51,7 +51,7 @@ export function Fold({
   const [is, toggle] = useFold(name, open);
   const id = useId();
   return (
-    <section aria-label={title} className={clsx('min-w-0', !bare && 'rounded-xl border border-line bg-enamel')}>
+    <section className={clsx('min-w-0', !bare && 'rounded-xl border border-line bg-enamel')}>
       <div className={clsx('flex flex-wrap items-center gap-x-3', !bare && 'px-5')}>
         <h2 className="min-w-0 flex-1 text-lg">
           <button

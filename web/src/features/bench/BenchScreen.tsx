@@ -15,6 +15,7 @@ import { Answer, Failed, Loading } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
 import { shopDay } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { InHand } from './InHand.tsx';
 import { StageRack } from './StageRack.tsx';
 
 const URGENCIES = {
@@ -70,6 +71,7 @@ export function BenchScreen() {
           />
         </label>
       </div>
+      <InHand rows={data} />
       <Link to="/after" className="mb-3 inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline">
         After they went home: due again, recall
       </Link>
@@ -148,7 +150,8 @@ const headline = (danger: number, due: number): string => {
   return 'Nothing is due';
 };
 
-const matches = (r: BenchRow, q: string) =>
+/** Each word is in it somewhere: clock, owner, claim or code. */
+export const matches = (r: BenchRow, q: string) =>
   q
     .toLowerCase()
     .split(/\s+/)

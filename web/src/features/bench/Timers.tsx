@@ -33,12 +33,12 @@ export function Timers({ few }: { few: boolean }) {
             title={`${first.what}, ${first.clock}`}
             className={clsx(
               'flex min-h-11 items-center gap-2 rounded-full border-2 px-3 font-semibold',
-              few && 'max-sm:px-2',
+              few && 'max-lg:px-2',
               left <= 0 ? 'ringing border-danger bg-danger text-danger-ink' : 'border-line hover:bg-steel-wash',
             )}
           >
             {left <= 0 ? <BellRing className="size-5" aria-hidden /> : <TimerIcon className="size-5" aria-hidden />}
-            <span className={clsx('text-lg whitespace-nowrap', few && 'max-sm:sr-only')}>{leftWords(left)}</span>
+            <span className={clsx('text-lg whitespace-nowrap', few && 'max-lg:sr-only')}>{leftWords(left)}</span>
             <span className={clsx('max-w-40 truncate font-normal', few ? 'sr-only' : 'max-2xl:sr-only')}>
               {first.clock}
             </span>

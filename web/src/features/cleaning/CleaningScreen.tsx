@@ -28,10 +28,10 @@ export function CleaningScreen() {
   return (
     <>
       <CleaningAnswer running={running} now={now} owed={owed} done={done} />
-      <Cautions stage="clean" />
       {running.map((b) => (
         <RunGoing key={b.id} run={b} now={now} />
       ))}
+      <Cautions stage="clean" />
       {done.length > 0 && (
         <Panel title="Runs">
           <ul className="flex flex-col divide-y divide-line">

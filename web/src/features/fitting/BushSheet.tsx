@@ -12,8 +12,8 @@ const MOST_SHOWN = 4;
 const AT_ONCE = 6;
 
 /**
- * One hole in hand, the others a press away. The bush that suits it from the stores: the smallest that swallows the wear, with its reamer and its
- * true centre; others that suit too beside it.
+ * One hole in hand, the others a press away: the bush that suits it from the stores, the smallest that swallows the
+ * wear, with its reamer and its true centre; others that suit too beside it.
  */
 export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key: string) => string }) {
   const [plate, setPlate] = useState('2');

@@ -64,6 +64,14 @@ function useTurned(pivotMm: number | null, noneFits: boolean, draft: string) {
   return { open, noneFits, setOpen, outside, setOutside, height, setHeight, finishedBoreMm, tooThin, bush, forget };
 }
 
+/** What was tried once it was in. */
+function useTried() {
+  const [located, setLocated] = useState<Located | ''>('');
+  const [shake, setShake] = useState('');
+  const [spins, setSpins] = useState('');
+  return { located, setLocated, shake, setShake, spins, setSpins };
+}
+
 export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | null) {
   const visit = useThisVisit();
   // Another hole may be taken in hand meanwhile: what was measured here stays.
@@ -79,9 +87,8 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
     onSent: () => (dropPivot(), size.forget(), turned.forget()),
     onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
   });
-  const [located, setLocated] = useState<Located | ''>('');
-  const [shake, setShake] = useState('');
-  const [spins, setSpins] = useState('');
+  const tried = useTried();
+  const { located, shake, spins } = tried;
   const tries = visit.bushes.filter((b) => b.hole === hole.key && b.off).length;
   const pivotMm = lengthMm(pivot);
   const tooBig = pivotMm !== null && holeShortMm !== null && pivotMm > holeShortMm;
@@ -129,12 +136,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
     pivot,
     setPivot,
     add,
-    located,
-    setLocated,
-    shake,
-    setShake,
-    spins,
-    setSpins,
+    ...tried,
     tries,
     pivotMm,
     tooBig,

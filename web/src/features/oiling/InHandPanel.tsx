@@ -1,7 +1,7 @@
+import { Fold } from '../../ui/Fold.tsx';
 import type { StockItem, Visit } from '@eclat/contract';
 import type { Grade, OilPoint } from '@eclat/core/oiling';
 import { useStores } from '../../data/queries.ts';
-import { Panel } from '../../ui/Answer.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { GRADE_NAMES, GradeMark } from './GradeMark.tsx';
 
@@ -36,8 +36,9 @@ export function InHandPanel({
 }) {
   const { data = [] } = useStores();
   const products = data.filter((i: StockItem) => i.kind === 'product' && i.kept);
+  const said = [...new Set(grades.map((g) => hand[g]?.product).filter(Boolean))].join(', ');
   return (
-    <Panel title="In hand">
+    <Fold title="In hand" says={said} open={grades.some((g) => !hand[g]?.product)}>
       <div className="grid gap-x-6 gap-y-3 xl:grid-cols-2">
         {grades.map((g) => {
           const h = hand[g] ?? EMPTY;
@@ -87,6 +88,6 @@ export function InHandPanel({
           );
         })}
       </div>
-    </Panel>
+    </Fold>
   );
 }

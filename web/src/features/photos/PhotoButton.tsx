@@ -1,6 +1,7 @@
 import type { StageId } from '@eclat/core/workflow';
 import { Camera } from 'lucide-react';
-import { lazy, useEffect, useMemo, useState } from 'react';
+import { lazy, useCallback, useEffect, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { Late } from '../../ui/Late.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -13,9 +14,23 @@ const CameraSheet = lazy(() => import('../../devices/CameraSheet.tsx').then((m) 
 /** A photo from wherever one works: by the camera, from a file, pasted, or dropped on the page. */
 export function PhotoButton({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
-  const [open, setOpen] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  // From the bench straight to the camera.
+  const open = search.has('photo');
+  const setOpen = useCallback(
+    (next: boolean) =>
+      setSearch(
+        (s) => {
+          if (next) s.set('photo', '');
+          else s.delete('photo');
+          return s;
+        },
+        { replace: true },
+      ),
+    [setSearch],
+  );
   const { busy, add } = usePhotos(stage);
-  useKeys(useMemo(() => ({ p: () => setOpen(true) }), []));
+  useKeys(useMemo(() => ({ p: () => setOpen(true) }), [setOpen]));
   useEffect(() => {
     if (visit.closedAt) return;
     const paste = (e: ClipboardEvent) => {
@@ -49,7 +64,9 @@ export function PhotoButton({ stage }: { stage: StageId }) {
       >
         <Camera className="size-5" aria-hidden />
         <span className="hidden sm:inline">Photo</span>
-        {visit.photos.length > 0 && <span className="font-normal text-soft tabular-nums">{visit.photos.length}</span>}
+        {visit.photos.length > 0 && (
+          <span className="font-normal text-soft tabular-nums max-sm:sr-only">{visit.photos.length}</span>
+        )}
       </Button>
       {open && (
         <Late>

@@ -22,6 +22,9 @@ const WORDS = {
   contained: 'Contained',
   'let down': 'Let down',
 };
+/** What is worked towards comes first. */
+const SAFE_FIRST = POWER_STATES.toReversed();
+
 /** So many of what was said are shown, the newest first. */
 const SHOWN = 4;
 const eventWords = ({ state, turns, note, by, at }: Omit<Power['earlier'][number], 'setUpTurns'>): string =>
@@ -66,16 +69,6 @@ export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
   };
   return (
     <Panel title={sentence(power.name)} aside={<PowerBadge label={power.label} state={power.state} />}>
-      <p className="mb-3 text-soft">
-        {sentence(power.kind)}
-        {weights && ': “wound” means that the weight still hangs'}.
-      </p>
-      {power.kind === 'open spring' && (
-        <p className="mb-3">
-          By house rule, while it is apart: <b>{held('hold-springs', visit.rules.held).name}</b>. Caught in a clamp or a
-          retainer it is contained; held by ties or wire it is tied.
-        </p>
-      )}
       {power.state === 'tied' && <p className="mb-3 font-semibold text-danger">{TIED}</p>}
       <Choice
         hideLabel
@@ -83,8 +76,18 @@ export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
         value={power.state}
         disabled={visit.closedAt !== null}
         onChange={(state) => change({ state })}
-        options={POWER_STATES.map((s) => [s, WORDS[s]] as const)}
+        options={SAFE_FIRST.map((s) => [s, WORDS[s]] as const)}
       />
+      <p className="mt-2 text-sm text-soft">
+        {sentence(power.kind)}
+        {weights && ': “wound” means that the weight still hangs'}.
+      </p>
+      {power.kind === 'open spring' && (
+        <p className="text-sm text-soft">
+          By house rule, while it is apart: <b>{held('hold-springs', visit.rules.held).name}</b>. Caught in a clamp or a
+          retainer it is contained; held by ties or wire it is tied.
+        </p>
+      )}
       {!weights && !visit.closedAt && <TurnsForm typed={typed} change={change} setTyped={setTyped} power={power} />}
       {power.at && (
         <ul className="mt-3 text-sm text-soft" aria-label={`What was said of the ${power.name}`}>

@@ -3,7 +3,8 @@ import type { StripStep } from '@eclat/contract';
 import { stepFields } from '@eclat/contract/strip';
 import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
 import { ListPlus } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import type { UseFormSetValue } from 'react-hook-form';
 import { BigAction } from '../../ui/BigAction.tsx';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -177,6 +178,24 @@ function PhotoChoice({ it }: { it: ReturnType<typeof useStepForm> }) {
   );
 }
 
+/** The photos a step may be given. One that was taken since the last step is of this one. */
+function usePhotosOf(step: StripStep | null, setValue: UseFormSetValue<Fields>) {
+  const visit = useThisVisit();
+  const { steps } = visit.strip;
+  const photos = visit.photos
+    .filter((p) => p.stage === 'strip')
+    .slice(-6)
+    .reverse();
+  const newest = photos[0];
+  const since = steps.at(-1)?.at ?? '';
+  const itsOwn = newest !== undefined && newest.at > since && !steps.some((s) => s.photoId === newest.id);
+  const newestId = itsOwn && !step ? newest.id : null;
+  useEffect(() => {
+    if (newestId) setValue('photoId', newestId, { shouldDirty: true });
+  }, [newestId, setValue]);
+  return photos;
+}
+
 function useStepForm(step: StripStep | null, onClose: () => void) {
   const visit = useThisVisit();
   const { traits } = visit.movement;
@@ -199,11 +218,10 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     step ?? fresh,
     `step.${visit.id}.${step ? `${step.id}.${step.version}` : 'new'}`,
   );
-  const onFields = form.refused;
   const remove = useCommand(api.strip.removeStep, { what: 'Step' });
   const add = useCommand(api.strip.addStep, {
     what: 'Step',
-    onFields,
+    onFields: form.refused,
     onSent: () => {
       form.forget();
       form.reset({ ...fresh, place: form.getValues('place') ?? '' });
@@ -217,7 +235,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
   const change = useCommand(api.strip.changeStep, {
     what: 'Step',
     labels: LABELS,
-    onFields,
+    onFields: form.refused,
     onSent: () => {
       form.forget();
       onClose();
@@ -239,10 +257,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
   const offered = comesOff(traits, visit.rules.held).filter(
     (w) => !steps.some((s) => s.what === w && s.fate === 'apart'),
   );
-  const photos = visit.photos
-    .filter((p) => p.stage === 'strip')
-    .slice(-6)
-    .reverse();
+  const photos = usePhotosOf(step, form.setValue);
   const toggle = (id: RemarkId) =>
     form.setValue('remarks', remarks.includes(id) ? remarks.filter((r) => r !== id) : [...remarks, id], {
       shouldDirty: true,

@@ -13,7 +13,7 @@ const tool = 'grid size-11 place-items-center rounded-lg hover:bg-steel-wash dis
 export function StepWords({ step: s }: { step: StripStep }) {
   const mind = [...s.remarks.map(remarkName), s.note].filter(Boolean).join(', ');
   return (
-    <span className="min-w-0 flex-1">
+    <span className="min-w-0 flex-1 basis-44">
       <span className="block text-lg">
         <b>{s.what}</b>
         {s.group && <span className="text-soft">, {s.group}</span>}
@@ -84,7 +84,11 @@ export function StepRow({
   onEdit: () => void;
 }) {
   return (
-    <li className="flex items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] [content-visibility:auto]">
+    <li
+      className={
+        'flex flex-wrap items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] ' + '[content-visibility:auto]'
+      }
+    >
       <span
         className={
           'grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold ' + 'tabular-nums'

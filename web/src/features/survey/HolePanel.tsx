@@ -54,11 +54,6 @@ export function HolePanel({
   return (
     <Panel bare className="lg:sticky lg:top-18" title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
       <div className="flex flex-col gap-2 md:gap-3">
-        <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />
-        <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-3 py-1.5">
-          <Says m={m} needs={PLAY_FIELDS[looking.kind].length} />
-          {m.last && <LastTime last={m.last} />}
-        </div>
         <Choice
           label={m.felt ? 'Verdict by feel' : 'Your own verdict'}
           value={m.verdict ?? ''}
@@ -67,6 +62,11 @@ export function HolePanel({
           onClear={() => setOwn(null)}
           options={HOLE_WORDS.filter((v) => verdictFits(v, isJewel(m.extras.past))).map((v) => [v, v] as const)}
         />
+        <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />
+        <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-3 py-1.5">
+          <Says m={m} needs={PLAY_FIELDS[looking.kind].length} />
+          {m.last && <LastTime last={m.last} />}
+        </div>
         {m.own && m.judged && m.own !== m.judged.verdict && (
           <p className="text-sm font-semibold text-brass">
             You say {m.own}, the measurements say {m.judged.verdict}: both are kept.
@@ -81,7 +81,9 @@ export function HolePanel({
               disabled={!m.ready}
               onClick={m.keep}
             >
-              Keep<span className="max-sm:hidden">, and to the next hole</span>
+              <span>
+                Keep<span className="max-lg:hidden">, and to the next hole</span>
+              </span>
             </Button>
           </BigAction>
         )}

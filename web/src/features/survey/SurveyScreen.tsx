@@ -43,35 +43,34 @@ export function SurveyScreen() {
       <SurveyAnswer visit={visit} survey={survey} />
       <UnderPower opens="plates" entered />
       <Cautions stage="survey" />
-      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-        <div className="flex min-w-0 flex-col gap-2">
-          <div className="grid grid-cols-2 gap-2 md:gap-5">
-            {PLATES.map((plate) => (
-              <PlateFigure
-                key={plate}
-                traits={visit.movement.traits}
-                plate={plate}
-                arrangement={visit.movement.plates}
-                photo={photoUnder(visit, plate)}
-                stateOf={survey.stateOf}
-                wearOf={(key) => measured.get(key)?.wearDeg ?? null}
-                chosen={chosen}
-                onChoose={survey.choose}
-              />
-            ))}
-          </div>
-          <div className="hidden flex-col lg:flex">{beside}</div>
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem] lg:grid-rows-[auto_1fr]">
+        <div className="grid min-w-0 grid-cols-2 gap-2 md:gap-5">
+          {PLATES.map((plate) => (
+            <PlateFigure
+              key={plate}
+              traits={visit.movement.traits}
+              plate={plate}
+              arrangement={visit.movement.plates}
+              photo={photoUnder(visit, plate)}
+              stateOf={survey.stateOf}
+              wearOf={(key) => measured.get(key)?.wearDeg ?? null}
+              chosen={chosen}
+              onChoose={survey.choose}
+            />
+          ))}
         </div>
         {hole && (
-          <HolePanel
-            key={`${hole.key}.${measured.get(hole.key)?.version ?? 0}`}
-            hole={hole}
-            measured={measured.get(hole.key)}
-            survey={survey}
-          />
+          <div className="min-w-0 lg:col-start-2 lg:row-span-2 lg:row-start-1">
+            <HolePanel
+              key={`${hole.key}.${measured.get(hole.key)?.version ?? 0}`}
+              hole={hole}
+              measured={measured.get(hole.key)}
+              survey={survey}
+            />
+          </div>
         )}
         {/* Under the panel on an upright screen: the hole in hand comes first. */}
-        <div className="flex flex-col lg:hidden">{beside}</div>
+        <div className="flex min-w-0 flex-col lg:col-start-1">{beside}</div>
       </div>
       <PartConditions />
       <GoneHere stage="survey" />

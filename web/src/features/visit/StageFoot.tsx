@@ -66,8 +66,8 @@ export function StageFoot({ stage }: { stage: StageId }) {
       }
     >
       {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
-      {!isSettled && why && <p className="mb-1 text-sm text-soft md:hidden">{why}</p>}
-      <div className="flex items-center gap-2">
+      {leaving && why && <p className="mb-1 text-sm text-soft lg:hidden">{why}</p>}
+      <div className="flex items-center gap-1.5 sm:gap-2">
         <UndoButton />
         <PhotoButton stage={stage} />
         <ActionSlot />
@@ -76,13 +76,13 @@ export function StageFoot({ stage }: { stage: StageId }) {
           <Settled here={here!} busy={busy} onAgain={() => say('open')} />
         ) : (
           <>
-            {why && <span className="hidden text-right text-sm text-soft md:block">{why}</span>}
+            {why && <span className="hidden text-right text-sm text-soft lg:block">{why}</span>}
             {!counter && (
               <Button
                 variant="plain"
                 aria-label="Leave it as it is"
                 aria-expanded={leaving}
-                className="max-md:px-2"
+                className="max-md:px-1.5"
                 onClick={() => setLeaving(!leaving)}
               >
                 <span className="hidden whitespace-nowrap lg:inline">Leave it as it is</span>
@@ -100,7 +100,7 @@ export function StageFoot({ stage }: { stage: StageId }) {
               <Check className="size-5 max-sm:hidden" aria-hidden />
               <span className="hidden sm:inline">{stageName(stage)} is done</span>
               <span className="sm:hidden">Done</span>
-              {next && <ArrowRight className="size-5" aria-hidden />}
+              {next && <ArrowRight className="size-5 max-sm:hidden" aria-hidden />}
             </Button>
           </>
         )}

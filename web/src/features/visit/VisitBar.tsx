@@ -1,5 +1,14 @@
 import type { Visit } from '@eclat/contract';
-import { byDanger, isTogether, stageName, stageOf, stagesIn, STAGES, type StageId } from '@eclat/core/workflow';
+import {
+  byDanger,
+  isTogether,
+  shapeById,
+  stageName,
+  stageOf,
+  stagesIn,
+  STAGES,
+  type StageId,
+} from '@eclat/core/workflow';
 import { BookOpenText, ChevronDown, LockKeyhole } from 'lucide-react';
 import { lazy, useState } from 'react';
 import { Late } from '../../ui/Late.tsx';
@@ -49,6 +58,7 @@ export function VisitBar({ visit, here, stage, onWay, onLook }: Props) {
         <p className="truncate text-sm leading-tight text-soft">
           <span className="sm:hidden">{name} · </span>
           {visit.claim} · {visit.owner.name}
+          <span className="max-lg:hidden"> · {shapeById(visit.job.shape).name}</span>
         </p>
       </div>
       {visit.closedAt ? (

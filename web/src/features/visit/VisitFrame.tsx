@@ -6,7 +6,8 @@ import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { STAGE_KEYS, STAGES } from '@eclat/core/workflow';
 import { ShieldAlert } from 'lucide-react';
-import { lazy, useCallback, useMemo, useState } from 'react';
+import { lazy, useCallback, useEffect, useMemo, useState } from 'react';
+import { useAppState } from '../../data/app-state.ts';
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
 import { putRepliesBy } from '../../data/refresh.ts';
@@ -45,6 +46,10 @@ export function VisitFrame() {
       [go, visitId, setLook],
     ),
   );
+  const open = visit?.closedAt === null;
+  useEffect(() => {
+    if (open) useAppState.getState().set({ inHand: visitId! });
+  }, [open, visitId]);
   if (error && !visit) return <Failed error={error} />;
   if (!visit) return <Loading what="the visit" />;
   const outside = visit.stages.find((s) => s.stage === stage && s.state === 'not in this job');

@@ -3,7 +3,7 @@ import { stageOf, STAGE_KEYS, STAGES, stagesIn, type StageId } from '@eclat/core
 import clsx from 'clsx';
 import { Check, X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type RefObject } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { useAppState } from '../../data/app-state.ts';
 import { StageWheel } from '../../ui/StageWheel.tsx';
@@ -18,7 +18,6 @@ export default function WayRound({ visit, onClose }: { visit: Visit; onClose: ()
   const singleKeys = useAppState((s) => s.singleKeys);
   const list = useRef<HTMLElement>(null);
   const current = stageOf(visit.stages);
-  const outside = stagesIn(visit.stages, 'not in this job');
   const goTo = (to: string) => {
     onClose();
     void go(`/visits/${visit.id}/${to}`);
@@ -36,16 +35,16 @@ export default function WayRound({ visit, onClose }: { visit: Visit; onClose: ()
             (at ?? list.current?.querySelector('a'))?.focus();
           }}
           onKeyDown={(e) => {
-            const stage = STAGES[STAGE_KEYS.indexOf(e.key as never)];
+            const stage = STAGES[STAGE_KEYS.findIndex((k) => k === e.key)];
             if (singleKeys && stage && !e.ctrlKey && !e.metaKey && !e.altKey) goTo(stage.id);
           }}
           className={
-            'fixed top-14 left-0 z-50 max-h-[calc(100dvh-3.5rem)] w-[min(100vw,44rem)] overflow-y-auto rounded-br-2xl ' +
-            'border-r border-b border-line bg-enamel p-4 shadow-2xl md:p-5'
+            'fixed top-14 left-0 z-50 max-h-[calc(100dvh-3.5rem)] w-[min(100vw,44rem)] overflow-y-auto ' +
+            'rounded-br-2xl border-r border-b border-line bg-enamel p-4 shadow-2xl'
           }
         >
-          <div className="mb-2 flex items-center gap-4">
-            <StageWheel words stages={visit.stages} current={current} className="hidden size-28 sm:block" />
+          <div className="mb-1 flex items-center gap-4">
+            <StageWheel words stages={visit.stages} current={current} className="hidden size-24 sm:block" />
             <div className="min-w-0 flex-1">
               <Dialog.Title className="text-xl">Stages of this job</Dialog.Title>
               <p className="text-soft">
@@ -54,7 +53,7 @@ export default function WayRound({ visit, onClose }: { visit: Visit; onClose: ()
                   {visit.movement.code}
                 </Link>
               </p>
-              <div className="mt-2">
+              <div className="mt-1">
                 <JobLine visit={visit} />
               </div>
             </div>
@@ -65,33 +64,40 @@ export default function WayRound({ visit, onClose }: { visit: Visit; onClose: ()
               <X />
             </Dialog.Close>
           </div>
-          <nav ref={list} aria-label="Stages of this visit" className="grid gap-x-6 sm:grid-cols-2">
-            <ol>
-              {STAGES.filter(({ id }) => !outside.includes(id)).map(({ id }) => (
-                <StageLink key={id} id={id} visit={visit} onPress={onClose} />
-              ))}
-            </ol>
-            <div>
-              <h2 className="flex min-h-11 items-center text-base text-soft">Beside the stages</h2>
-              <ul>
-                <SideWork visit={visit} onPress={onClose} />
-              </ul>
-              {outside.length > 0 && (
-                <>
-                  <h2 className="mt-3 flex min-h-11 items-center text-base text-soft">Not in this job</h2>
-                  <ul>
-                    {outside.map((id) => (
-                      <StageLink key={id} id={id} visit={visit} onPress={onClose} />
-                    ))}
-                  </ul>
-                </>
-              )}
-            </div>
-          </nav>
+          <Stages list={list} visit={visit} onPress={onClose} />
         </Dialog.Content>
       </Dialog.Portal>
       <CloseWhenGone onClose={onClose} />
     </Dialog.Root>
+  );
+}
+
+function Stages({ list, visit, onPress }: { list: RefObject<HTMLElement | null>; visit: Visit; onPress: () => void }) {
+  const outside = stagesIn(visit.stages, 'not in this job');
+  return (
+    <nav ref={list} aria-label="Stages of this visit" className="grid gap-x-6 sm:grid-cols-2">
+      <ol>
+        {STAGES.filter(({ id }) => !outside.includes(id)).map(({ id }) => (
+          <StageLink key={id} id={id} visit={visit} onPress={onPress} />
+        ))}
+      </ol>
+      <div>
+        <h2 className="flex min-h-11 items-center text-base text-soft">Beside the stages</h2>
+        <ul>
+          <SideWork visit={visit} onPress={onPress} />
+        </ul>
+        {outside.length > 0 && (
+          <>
+            <h2 className="mt-3 flex min-h-11 items-center text-base text-soft">Not in this job</h2>
+            <ul>
+              {outside.map((id) => (
+                <StageLink key={id} id={id} visit={visit} onPress={onPress} />
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+    </nav>
   );
 }
 

@@ -1,0 +1,175 @@
+import type { Page } from '@playwright/test';
+import type { BenchRow } from '@eclat/contract';
+import { STAGE_IDS } from '@eclat/core/workflow';
+import sharp from 'sharp';
+import { demoDatabase, expect, photograph, place, signIn, test } from './shop.ts';
+
+const SIZES = [
+  [1280, 800],
+  [820, 1180],
+  [390, 844],
+] as const;
+/** No stage is longer than two and a half views of the bench. */
+const LONGEST = 2.5 * 800;
+
+type Find = (page: Page) => ReturnType<Page['getByRole']>;
+const button =
+  (name: string | RegExp): Find =>
+  (page) =>
+    page.getByRole('button', { name }).first();
+const field =
+  (name: string | RegExp): Find =>
+  (page) =>
+    page.getByLabel(name, { exact: true }).first();
+const radio =
+  (name: string | RegExp): Find =>
+  (page) =>
+    page.getByRole('radio', { name }).first();
+
+/** What the screen says at its top. */
+const says: Find = (page) => page.locator('[data-work]').getByRole('status').first();
+
+/** What a person comes for on each stage, on a clock of the demo shop that stands there, and its figure. */
+const STAGES: Record<string, readonly Find[]> = {
+  intake: [button('Photo'), (page) => page.getByText('Choose photos')],
+  assess: [button('Add a finding'), (page) => page.getByRole('heading', { name: /The walk/ })],
+  diagnose: [radio('Yes'), radio('No')],
+  agree: [(page) => page.getByRole('heading', { name: 'How far to go' }), button('The owner chose this')],
+  power: [says, radio('Let down')],
+  strip: [field('What'), button('Log it')],
+  clean: [button(/^On to: /)],
+  survey: [field('Pivot'), field('Long way'), radio('sound'), button('Keep, and to the next hole')],
+  fit: [field('Finished pivot'), (page) => page.getByRole('button', { name: 'Fitted', exact: true })],
+  assemble: [button(/^On again/)],
+  oil: [(page) => page.getByRole('checkbox').first()],
+  run: [button(/^Now/)],
+  deliver: [button(/^Passed/)],
+  sign: [says, field('How it ended')],
+};
+/** The same for what is not a stage. */
+const SCREENS: Record<string, Find> = {
+  '/': (page) => page.getByRole('heading', { level: 1 }),
+  '/intake': field('Has it been here?'),
+  '/movements': (page) => page.getByRole('heading', { level: 1 }),
+  '/stores': (page) => page.getByRole('heading', { level: 1 }),
+  '/on-test': button('Go round and read all'),
+  '/timers': (page) => page.getByRole('heading', { level: 1 }),
+  '/which': (page) => page.getByText('Photo of a label'),
+  '/workings': (page) => page.getByRole('heading', { level: 1 }),
+  '/listen': button('Listen'),
+};
+
+/** In the view, and nothing lies over it. */
+async function isInView(page: Page, find: Find): Promise<string> {
+  const it = find(page);
+  await expect(it).toBeVisible();
+  return it.evaluate((e) => {
+    const box = e.getBoundingClientRect();
+    const [x, y] = [box.left + box.width / 2, box.top + box.height / 2];
+    if (box.top < 0 || box.bottom > window.innerHeight || box.left < 0 || box.right > window.innerWidth)
+      return `out of the view: ${Math.round(box.top)} to ${Math.round(box.bottom)} of ${window.innerHeight}`;
+    const top = document.elementFromPoint(x, y);
+    return top && (e.contains(top) || top.contains(e)) ? '' : `under ${top?.outerHTML.slice(0, 80)}`;
+  });
+}
+
+test('the step in hand is in the first view: on the bench, on an upright tablet, on a phone', async ({
+  page,
+  serve,
+}) => {
+  const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
+  await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
+  const rows = (await (await page.request.get(`${server.address}/api/bench`)).json()) as BenchRow[];
+  const soft = expect.configure({ soft: true });
+  // A clock that is in its bath; of the others any that stands there.
+  const standsAt = (stage: string) => (r: BenchRow) =>
+    r.next.stage === stage && (stage !== 'clean' || r.clock.startsWith('Twin-bell'));
+  const at = (stage: string) => `/visits/${rows.find(standsAt(stage))!.visitId}/${stage}`;
+  const table = [
+    ...Object.entries(STAGES).map(([stage, finds]) => [at(stage), stage, finds] as const),
+    ...Object.entries(SCREENS).map(([path, find]) => [path, path, [find]] as const),
+  ];
+  for (const [path, name, finds] of table) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(server.address + path);
+    for (const [width, height] of SIZES) {
+      await page.setViewportSize({ width, height });
+      for (const [i, find] of finds.entries())
+        soft(await isInView(page, find), `${name}, control ${i + 1}, ${width}×${height}`).toBe('');
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  // The most is recorded where the trains are most.
+  const most = rows.filter((r) => ['quarter-chime', 'musical', 'longcase'].includes(r.familyId));
+  for (const row of rows)
+    for (const stage of most.includes(row) ? STAGE_IDS : [row.next.stage]) {
+      await page.goto(`${server.address}/visits/${row.visitId}/${stage}`);
+      await expect(page.locator('[data-work]').getByRole('status').first()).toBeVisible();
+      const long = await page.evaluate<number>('document.documentElement.scrollHeight');
+      soft(long, `${row.clock}, ${stage}`).toBeLessThanOrEqual(LONGEST);
+    }
+});
+
+test('with a phone in one hand: a reading, a step with its photo, and a clock found by its label', async ({
+  page,
+  serve,
+}) => {
+  const server = await serve(await demoDatabase(), { ECLAT_DEMO: '1' });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
+  await place(page, 'Bench', 'Ines Calloway');
+  let presses = 0;
+  const press = async (find: Find) => {
+    expect(await isInView(page, find)).toBe('');
+    await find(page).click();
+    presses++;
+  };
+
+  await test.step('a reading, from the home screen', async () => {
+    await press((p) => p.getByRole('link', { name: 'Read', exact: true }));
+    await press(button('Go round and read all'));
+    await press(button(/^Now/));
+    await press(button('Keep the reading'));
+    await expect(page.getByText('Reading taken.')).toBeVisible();
+    expect(presses).toBeLessThanOrEqual(4);
+  });
+
+  await test.step('a step of the strip with a photo, from the home screen', async () => {
+    const rows = (await (await page.request.get(`${server.address}/api/bench`)).json()) as BenchRow[];
+    const { visitId } = rows.find((r) => r.next.stage === 'strip')!;
+    await page.goto(`${server.address}/visits/${visitId}/strip`); // it was in hand before
+    await expect(field('What')(page)).toBeVisible();
+    await page.goto(server.address);
+    presses = 0;
+    await press((p) => p.getByRole('link', { name: 'Strip log' }));
+    await press((p) => p.getByRole('group', { name: 'Usually next' }).getByRole('button').first());
+    const what = await field('What')(page).inputValue();
+    await press(button('Photo'));
+    await press(button('Take it'));
+    await press(button('Close'));
+    await expect(page.getByRole('button', { name: 'Photo of the strip', pressed: true })).toHaveCount(1);
+    await press(button('Log it'));
+    await expect(page.getByText(new RegExp(`^${what}: `)).first()).toBeVisible();
+    expect(presses).toBeLessThanOrEqual(6);
+    const visit = (await (await page.request.get(`${server.address}/api/visits/${visitId}`)).json()) as {
+      strip: { steps: { what: string; photoId: string | null }[] };
+    };
+    expect(visit.strip.steps.at(-1)).toMatchObject({ what, photoId: expect.any(String) });
+  });
+
+  await test.step('which clock is this: the code on its label', async () => {
+    const rows = (await (await page.request.get(`${server.address}/api/bench`)).json()) as BenchRow[];
+    const { visitId, clock } = rows.at(-1)!;
+    const svg = await (await page.request.get(`${server.address}/api/visits/${visitId}/papers/label.svg`)).body();
+    await page.goto(server.address);
+    await page.getByRole('link', { name: 'Which clock?' }).click();
+    const label = await sharp(svg, { density: 200 }).flatten({ background: '#fff' }).jpeg().toBuffer();
+    await page.getByLabel('Photo of a label').setInputFiles({ name: 'l.jpg', mimeType: 'image/jpeg', buffer: label });
+    await expect(page.getByRole('heading', { level: 1, name: clock })).toBeVisible();
+    await page.goto(`${server.address}/which`);
+    await page
+      .getByLabel('Photo of a label')
+      .setInputFiles({ name: 'n.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
+    await expect(page.getByText('No code is seen on this photo')).toBeVisible();
+  });
+});
