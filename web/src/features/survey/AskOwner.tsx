@@ -22,14 +22,16 @@ export function AskOwner({ visit }: { visit: Visit }) {
   return (
     <Button
       variant="main"
-      className="gap-x-1 self-start"
+      className="self-start"
       busy={ask.isPending}
       onClick={() => ask.mutate({ params: { visitId: visit.id }, body: { ...found, price: prices.hourlyRate } })}
     >
       <Hourglass className="size-5" aria-hidden />
-      {asked ? 'Ask the owner now' : 'On the estimate'}
-      <span className="max-lg:sr-only">
-        : {found.what}, {found.quantity} h at {prices.hourlyRate}
+      <span>
+        {asked ? 'Ask the owner now' : 'On the estimate'}
+        <span className="max-lg:sr-only">
+          : {found.what}, {found.quantity} h at {prices.hourlyRate}
+        </span>
       </span>
     </Button>
   );

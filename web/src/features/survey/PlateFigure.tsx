@@ -43,7 +43,7 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
       <figcaption className="font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
       <svg
         viewBox={`0 0 ${PLATE.width} ${height}`}
-        className="mx-auto h-auto max-h-[24dvh] sm:max-h-[calc(100dvh-18rem)] w-full"
+        className="mx-auto h-auto max-h-[24dvh] sm:max-h-[calc(100dvh-20rem)] w-full"
         role="group"
         aria-label={`${plate} plate`}
       >
