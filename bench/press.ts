@@ -111,7 +111,7 @@ await time('strip step', async (n) => {
   await clear();
   await button('Log it').click();
 });
-await open('Travelling', 'oil');
+await open('Bracket clock chiming', 'oil');
 await time('oil point', async () => {
   const tick = page.getByRole('checkbox', { checked: false }).first();
   await tick.scrollIntoViewIfNeeded();
@@ -138,7 +138,7 @@ await time('next bath step', async (n) => {
   await clear();
   await button(n % 2 === 0 ? /^On to: / : 'Back').click();
 });
-await open('Slate mantel', 'intake');
+await open('Bedroom clock', 'intake');
 await time('thing received', async (n) => {
   await button('Something else').click();
   await page.getByLabel('Thing', { exact: true }).fill(`screw ${n}`);

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { expect, openShop, place, takeIn, test } from './shop.ts';
+import { expect, openShop, place, takeIn, test, unfold } from './shop.ts';
 
 test('at the counter: what is in the shop is found by a slip of the pen, and diagnosed to the first look', async ({
   page,
@@ -90,6 +90,7 @@ test(
       await page.getByLabel('What the owner says is wrong').fill('Stops again.');
       await page.getByRole('button', { name: 'Take it in' }).click();
       await expect(page).toHaveURL(/\/visits\/[0-9a-f-]+\/intake/);
+      await unfold(page);
       await expect(page.getByLabel('What the owner says is wrong')).toHaveValue('Stops again.');
       await expect(page.getByRole('heading', { name: 'Another travelling clock' })).toBeVisible();
     });

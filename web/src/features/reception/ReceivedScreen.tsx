@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import { day } from '../../ui/dates.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import { useContractForm } from '../../data/useContractForm.ts';
@@ -72,6 +73,16 @@ export function ReceivedScreen() {
   );
 }
 
+const SHORT = 60;
+/** “Stops again.”, promised for 12 Dec 2026 */
+const inShort = ({ complaint, promisedFor }: Visit): string =>
+  [
+    complaint && `“${complaint.length > SHORT ? `${complaint.slice(0, SHORT)}…` : complaint}”`,
+    promisedFor && `promised for ${day(promisedFor)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 function Scope() {
   const visit = useThisVisit();
   const form = useContractForm(
@@ -103,11 +114,7 @@ function Scope() {
   }, [isDirty]);
   const closed = visit.closedAt !== null;
   return (
-    <Fold
-      title="Complaint and scope"
-      says={visit.promisedFor && `promised for ${day(visit.promisedFor)}`}
-      open={isDirty}
-    >
+    <Fold title="Complaint and scope" says={inShort(visit)} open={isDirty}>
       <form
         className="flex flex-col gap-4"
         noValidate

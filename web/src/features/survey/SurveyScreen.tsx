@@ -29,6 +29,10 @@ export function SurveyScreen() {
       {toBush > 0 && (
         <Fold bare title="To bush, by train">
           <ByTrain holes={visit.holes} all={all} />
+          {/* On a phone the room above is the hole’s. */}
+          <p className="mt-2 sm:hidden">
+            <AskOwner visit={visit} />
+          </p>
         </Fold>
       )}
       {!visit.closedAt && (
@@ -88,7 +92,9 @@ function SurveyAnswer({ visit, survey: { all, left, toBush } }: { visit: Visit; 
       <Answer tone="due" title={`${front + back} to bush: ${front} front, ${back} back`}>
         <span className="flex flex-wrap items-center gap-x-4 gap-y-2">
           {says}
-          <AskOwner visit={visit} />
+          <span className="max-sm:hidden">
+            <AskOwner visit={visit} />
+          </span>
         </span>
       </Answer>
     );
