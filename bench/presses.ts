@@ -36,9 +36,12 @@ class Hand {
   }
   /** Each of them once, as long as there is one; what it leads to has come before the next. */
   async all(of: Locator): Promise<void> {
-    for (let n = await of.count(); n > 0; n--) {
+    for (let n = await of.count(); n > 0; n = await of.count()) {
+      const name = await of.first().getAttribute('aria-label');
       await this.press(of.first());
-      await settled(of, n - 1);
+      // Of a long list the next comes up as one goes: then it is the name that goes, not the number.
+      if (name) await this.page.getByRole('button', { name, exact: true }).waitFor({ state: 'detached' });
+      else await settled(of, n - 1);
     }
   }
 }
@@ -110,7 +113,7 @@ async function takeIn(hand: Hand, plan: Plan): Promise<void> {
   if (plan.terms && plan.terms in TERMS)
     await hand.press(page.getByRole('radio', { name: TERMS[plan.terms as 'free'], exact: true }));
   await hand.button('Take it in');
-  await page.getByRole('heading', { name: plan.what }).waitFor();
+  await page.getByRole('heading', { level: 1, name: plan.what }).waitFor();
 }
 
 async function unit(hand: Hand, name: string): Promise<void> {

@@ -85,6 +85,6 @@ export function show(Stage: ComponentType, visit: Visit): void {
 }
 /** Opens what is folded, as somebody does who looks for something in it. */
 export function unfold(): void {
-  for (let fold; (fold = document.querySelector('[data-fold][aria-expanded="false"]')); ) fireEvent.click(fold);
+  for (let fold; (fold = document.querySelector('[data-fold][aria-expanded="false"]'));) fireEvent.click(fold);
 }
 export const answer = () => screen.getAllByRole('status')[0]!.textContent;

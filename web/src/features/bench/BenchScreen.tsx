@@ -72,9 +72,15 @@ export function BenchScreen() {
         </label>
       </div>
       <InHand rows={data} />
-      <Link to="/after" className="mb-3 inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline">
-        After they went home: due again, recall
-      </Link>
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+        <Link to="/after" className="inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline">
+          After they went home: due again, recall
+        </Link>
+        <Link to="/intake" className={buttonClass('main', 'lg:hidden')}>
+          <PackagePlus className="size-5" aria-hidden />
+          Take in
+        </Link>
+      </div>
       {data.length > 0 && <StageRack rows={data} chosen={stage} onChoose={(s) => change('stage', s)} />}
       {data.length === 0 && <Nothing />}
       {data.length > 0 && shown.length === 0 && (
