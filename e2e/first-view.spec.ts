@@ -145,6 +145,11 @@ test('with a phone in one hand: a reading, a step with its photo, and a clock fo
     const { visitId } = rows.find((r) => r.next.stage === 'strip')!;
     await page.goto(`${server.address}/visits/${visitId}/strip`); // it was in hand before
     await expect(field('What')(page)).toBeVisible();
+    await page.evaluate('window.scrollTo(0, 300)');
+    await button('Look up')(page).click();
+    await button('Close')(page).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    expect(await page.evaluate('window.scrollY'), 'it is gone on with where one was').toBe(300);
     await page.goto(server.address);
     presses = 0;
     await press((p) => p.getByRole('link', { name: 'Strip log' }));

@@ -25,7 +25,7 @@ export function PhotoButton({ stage }: { stage: StageId }) {
           else s.delete('photo');
           return s;
         },
-        { replace: true },
+        { replace: true, preventScrollReset: true },
       ),
     [setSearch],
   );

@@ -95,7 +95,7 @@ function useLook() {
           else s.delete('look');
           return s;
         },
-        { replace: true },
+        { replace: true, preventScrollReset: true },
       ),
     [setSearch],
   );
