@@ -27,12 +27,7 @@ export function AskOwner({ visit }: { visit: Visit }) {
       onClick={() => ask.mutate({ params: { visitId: visit.id }, body: { ...found, price: prices.hourlyRate } })}
     >
       <Hourglass className="size-5" aria-hidden />
-      <span>
-        {asked ? 'Ask the owner now' : 'On the estimate'}
-        <span className="max-lg:sr-only">
-          : {found.what}, {found.quantity} h at {prices.hourlyRate}
-        </span>
-      </span>
+      {asked ? 'Ask the owner now' : 'On the estimate'}: {found.what}, {found.quantity} h at {prices.hourlyRate}
     </Button>
   );
 }

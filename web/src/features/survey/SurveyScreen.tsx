@@ -23,16 +23,14 @@ export function SurveyScreen() {
   const toBush = survey.toBush('front') + survey.toBush('back');
   const beside = (
     <>
+      {/* While holes are left the room above is theirs. */}
+      {survey.left > 0 && <AskOwner visit={visit} />}
       <Fold bare title="What the shapes mean">
         <FigureKey />
       </Fold>
       {toBush > 0 && (
         <Fold bare title="To bush, by train">
           <ByTrain holes={visit.holes} all={all} />
-          {/* On a phone the room above is the hole’s. */}
-          <p className="mt-2 sm:hidden">
-            <AskOwner visit={visit} />
-          </p>
         </Fold>
       )}
       {!visit.closedAt && (
@@ -92,9 +90,7 @@ function SurveyAnswer({ visit, survey: { all, left, toBush } }: { visit: Visit; 
       <Answer tone="due" title={`${front + back} to bush: ${front} front, ${back} back`}>
         <span className="flex flex-wrap items-center gap-x-4 gap-y-2">
           {says}
-          <span className="max-sm:hidden">
-            <AskOwner visit={visit} />
-          </span>
+          {left === 0 && <AskOwner visit={visit} />}
         </span>
       </Answer>
     );
