@@ -167,7 +167,7 @@ function Says({ m, needs }: { m: HoleMeasurement; needs: number }) {
     return (
       <p className="text-soft">
         The verdict stands here as soon as {needs === 3 ? 'all three are' : 'everything is'} measured. Felt only? Say it
-        below.
+        above.
       </p>
     );
   return (
