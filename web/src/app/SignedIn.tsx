@@ -122,7 +122,14 @@ function LiveMark() {
   const ok = useAppState((s) => s.liveOk);
   if (ok) return null;
   return (
-    <p role="status" className="border-t border-line bg-brass-wash px-4 py-1.5 font-semibold text-brass">
+    // It hangs from the bar: what comes by itself does not move the page under a finger.
+    <p
+      role="status"
+      className={
+        'pointer-events-none absolute top-full left-1/2 mt-1 -translate-x-1/2 rounded-full border-2 border-dashed ' +
+        'border-brass-fill bg-brass-wash px-4 py-1 text-sm font-semibold whitespace-nowrap text-brass shadow'
+      }
+    >
       Server away: what you enter is kept
     </p>
   );
