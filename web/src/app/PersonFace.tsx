@@ -35,7 +35,7 @@ export function PersonFace({
 const initials = (name: string): string =>
   name
     .split(/\s+/)
-    .map((w) => w[0] ?? '')
-    .join('')
     .slice(0, 2)
+    .map((w) => [...w][0] ?? '')
+    .join('')
     .toUpperCase();

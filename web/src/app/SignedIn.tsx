@@ -40,6 +40,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
       }),
       [go],
     ),
+    'frame',
   );
   return (
     <div className="min-h-screen">

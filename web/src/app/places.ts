@@ -4,6 +4,6 @@ export const PLACES = [
   { to: '/intake', name: 'Take in', key: 'n' },
   { to: '/movements', name: 'Movement books', key: 'm' },
   { to: '/stores', name: 'Stores', key: '' },
-  { to: '/on-test', name: 'On test', key: 't' },
+  { to: '/on-test', name: 'On test', key: '' },
   { to: '/workings', name: 'Workings', key: 'w' },
 ] as const;

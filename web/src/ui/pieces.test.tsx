@@ -149,6 +149,24 @@ describe('the rack of stages', () => {
   });
 });
 
+describe('one key of two meanings', () => {
+  it('is the screen’s, whichever of the two came first; where the screen has none, it is the frame’s', async () => {
+    const said: string[] = [];
+    const Hole = () => (useKeys({ n: () => said.push('not reached'), t: () => said.push('tight') }), null);
+    const Frame = ({ hole }: { hole: boolean }) => {
+      useKeys({ n: () => said.push('take in'), b: () => said.push('bench') }, 'frame');
+      return hole ? <Hole /> : null;
+    };
+    const { rerender } = render(<Frame hole />);
+    await person.keyboard('n');
+    rerender(<Frame hole={false} />);
+    await person.keyboard('nt');
+    rerender(<Frame hole />);
+    await person.keyboard('nb');
+    expect(said).toEqual(['not reached', 'take in', 'not reached', 'bench']);
+  });
+});
+
 describe('keys', () => {
   it('work on the page and not while a field is typed in', async () => {
     const go = vi.fn();

@@ -30,15 +30,16 @@ if (typeof window !== 'undefined') {
 }
 
 /**
- * One key, one action: not while a field is being typed in, not for figures meant for one, and not when switched off.
+ * One key, one action, of the screen that is shown first: *n* is *not reached* on a hole, and only elsewhere takes a
+ * clock in. Not while a field is being typed in, not for figures meant for one, and not when switched off.
  */
-export function useKeys(actions: Record<string, () => void>): void {
+export function useKeys(actions: Record<string, () => void>, of: 'screen' | 'frame' = 'screen'): void {
   const on = useAppState((s) => s.singleKeys);
   // Before anything is painted: a key pressed on what is seen is heard.
   useLayoutEffect(() => {
     if (!on) return;
     const press = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || isField(e.target)) return;
+      if (e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || isField(e.target)) return;
       if (isRestOfFigure(e)) return;
       if (document.querySelector('[role="dialog"]')) return;
       const action = actions[e.key];
@@ -46,7 +47,10 @@ export function useKeys(actions: Record<string, () => void>): void {
       e.preventDefault();
       action();
     };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [actions, on]);
+    // A key comes to the document before it comes to the window.
+    const at = of === 'screen' ? document : window;
+    const heard = press as EventListener;
+    at.addEventListener('keydown', heard);
+    return () => at.removeEventListener('keydown', heard);
+  }, [actions, on, of]);
 }

@@ -22,18 +22,18 @@ describe('the walk', () => {
   it('goes on by itself, one key for each place, and a finding opens its form there', async () => {
     show(AssessmentScreen, visitOf('fusee'));
     expect(screen.getByRole('group', { name: 'case is' })).toBeTruthy();
-    fireEvent.keyDown(window, { key: 'o' });
+    fireEvent.keyDown(document.body, { key: 'o' });
     await waitFor(() =>
       expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/visits/v1/places/case', body: { state: 'in order' } }),
     );
-    fireEvent.keyDown(window, { key: 'x' });
+    fireEvent.keyDown(document.body, { key: 'x' });
     await waitFor(() =>
       expect(sent[1]).toMatchObject({
         url: `/api/visits/v1/places/${encodeURIComponent(places[1]!.place)}`,
         body: { state: 'not looked at' },
       }),
     );
-    fireEvent.keyDown(window, { key: 'f' });
+    fireEvent.keyDown(document.body, { key: 'f' });
     expect(((await screen.findByLabelText('Place')) as HTMLInputElement).value).toBe(places[2]!.place);
   });
   it('says how far it is, and that a finding is not written yet', () => {

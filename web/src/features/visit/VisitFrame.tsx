@@ -45,6 +45,7 @@ export function VisitFrame() {
       }),
       [go, visitId, setLook],
     ),
+    'frame',
   );
   const open = visit?.closedAt === null;
   useEffect(() => {
