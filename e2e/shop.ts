@@ -208,17 +208,21 @@ export async function stage(page: Page, name: string): Promise<void> {
     .or(way.getByRole('link', { name: new RegExp(`${name}\\b`) }));
   const to = await link.first().getAttribute('href');
   await link.first().click();
-  // What is pressed next is pressed there: the screen before may have a button of the same name.
-  await page.waitForURL((url) => url.pathname === to);
+  await hasCome(page, (at) => at === to);
   await expect(way).toBeHidden();
   await unfold(page);
 }
-/** Opens all that is folded on a screen. */
+/** What is pressed next is pressed there: the address changes a moment before the screen does. */
+async function hasCome(page: Page, there: (path: string) => boolean): Promise<void> {
+  await expect.poll(async () => there((await page.locator('main').getAttribute('data-at')) ?? '')).toBe(true);
+}
+/** Opens all that is folded on a screen: all at once, for what is fetched meanwhile may take one of them away. */
 export async function unfold(page: Page): Promise<void> {
   await expect(page.getByRole('heading').first()).toBeVisible();
   await expect(page.getByText(/^(Loading|Drawing)/)).toHaveCount(0);
-  const folded = page.locator('[data-fold][aria-expanded="false"]').filter({ visible: true });
-  while ((await folded.count()) > 0) await folded.first().click();
+  const press = `[...document.querySelectorAll('main [data-fold][aria-expanded="false"]')]
+    .filter((e) => e.checkVisibility()).map((e) => e.click()).length`;
+  await expect.poll(() => page.evaluate<number>(press)).toBe(0);
 }
 /** A place of the shop: in the bar, or in the person’s menu where the bar is the clock’s. */
 export async function place(page: Page, name: string, person = 'Marit Fennick'): Promise<void> {
@@ -240,7 +244,7 @@ export async function stageDone(page: Page, name: string): Promise<void> {
   await expect(done).toBeEnabled(); // a click would wait for that by itself
   const here = new URL(page.url()).pathname;
   await done.press('Enter');
-  await page.waitForURL((url) => url.pathname !== here);
+  await hasCome(page, (at) => at !== here);
   await unfold(page);
 }
 

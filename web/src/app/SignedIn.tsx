@@ -1,7 +1,7 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
 import { lazy, useMemo, useState } from 'react';
-import { Link, NavLink, Outlet, useMatch, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
 import { Arrival } from './Arrival.tsx';
@@ -27,6 +27,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   useOutbox(person.id);
   useKeepFocus();
   const go = useNavigate();
+  const { pathname } = useLocation();
   const inVisit = useMatch('/visits/:visitId/*') !== null;
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   const [help, setHelp] = useState(false);
@@ -69,7 +70,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
         <LiveMark />
         <UnsentBar personId={person.id} />
       </header>
-      <main id="main" tabIndex={-1} className="outline-none">
+      <main id="main" data-at={pathname} tabIndex={-1} className="outline-none">
         <Arrival />
         <TopBarSlot value={slot}>
           <Outlet />
