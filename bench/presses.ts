@@ -51,6 +51,12 @@ async function settled(of: Locator, count: number): Promise<void> {
   if ((await of.count()) > count) throw new Error(`still ${await of.count()} of ${String(of)}`);
 }
 
+/** Ticks what the movement has beside its trains. */
+const has = (fitting: string) => async (hand: Hand, sheet: Locator) => {
+  await unfold(hand, /^What it has/);
+  await hand.press(sheet.getByLabel(fitting));
+};
+
 /** What is not as its template has it, by the editor of the description. */
 const DESCRIBED: Record<string, (hand: Hand, sheet: Locator) => Promise<void>> = {
   'one weight for two trains': async (hand, sheet) => {
@@ -62,9 +68,9 @@ const DESCRIBED: Record<string, (hand: Hand, sheet: Locator) => Promise<void>> =
     hand.presses += 5;
     hand.typed++;
   },
-  'riveted alarm with a figure': (hand, sheet) => hand.press(sheet.getByLabel('moving figure')),
-  'quarter clock with moon': (hand, sheet) => hand.press(sheet.getByLabel('moon work')),
-  'dipped by somebody, a new movement': (hand, sheet) => hand.press(sheet.getByLabel('moon work')),
+  'riveted alarm with a figure': has('moving figure'),
+  'quarter clock with moon': has('moon work'),
+  'dipped by somebody, a new movement': has('moon work'),
   'weight shelf clock, a piece of history': (hand, sheet) =>
     hand.press(sheet.getByRole('button', { name: 'figure', exact: true })),
 };

@@ -49,6 +49,7 @@ const STAGES: Record<string, readonly Find[]> = {
 /** The same for what is not a stage. */
 const SCREENS: Record<string, Find> = {
   '/': (page) => page.getByRole('heading', { level: 1 }),
+  '/?view=table': (page) => page.getByRole('table', { name: 'The bench' }).getByRole('link').first(),
   '/intake': field('Has it been here?'),
   '/movements': (page) => page.getByRole('heading', { level: 1 }),
   '/stores': (page) => page.getByRole('heading', { level: 1 }),

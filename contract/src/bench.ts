@@ -25,6 +25,8 @@ export const benchRow = z.object({
   cautions: z.array(z.string()),
   /** Additions that wait for the owner while the rest goes on. */
   asked: z.int(),
+  /** Who worked on it last. */
+  workedBy: z.string().nullable(),
 });
 
 export type BenchRow = z.infer<typeof benchRow>;

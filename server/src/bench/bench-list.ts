@@ -17,6 +17,7 @@ export interface BenchFacts extends FactSource {
   family_id: string;
   opened_at: string;
   photo_id: string | null;
+  worked_by: string | null;
   power: { source: string; label: string; state: PowerState }[];
 }
 
@@ -60,11 +61,30 @@ const UNIT_RUNS = list(object({ endedAt: 'ended_at' }), '(select * from unit_run
 const UNITS = `(select * from ${ofVisit('unit')} and removed_at is null order by at, id) u`;
 const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
 
+/** Where a person leaves a mark on a visit, and the column of its moment. */
+const MARKS = {
+  stage_event: 'at',
+  power_event: 'at',
+  time_spent: 'started_at',
+  finding: 'at',
+  photo: 'at',
+  strip_step: 'at',
+  bath_run: 'started_at',
+  surveyed_hole: 'at',
+  bush: 'at',
+  part_fitted: 'at',
+  oiled_point: 'at',
+};
+const WORKED_BY = `(select by from (${Object.entries(MARKS)
+  .map(([table, at]) => `(select by, ${at} as at from ${ofVisit(table)} order by ${at} desc limit 1)`)
+  .join(' union all ')}) w where by <> '' order by at desc limit 1)`;
+
 /** Fetches, and reckons nothing. Exported for the bench that runs it on a bare route. */
 export const FACTS_SQL = `
 select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_id, v.opened_at,
   v.closed_at as "closedAt", v.promised_for::text as "promisedFor",
   (select id from photo where visit_id = v.id order by at, id limit 1) as photo_id,
+  ${WORKED_BY} as worked_by,
   json_build_object('traits', m.traits) as movement,
   json_build_object('held', ${HELD}) as rules,
   ${list('s', LATEST_STAGES)} as stages,
@@ -133,6 +153,7 @@ function benchRow(row: BenchFacts, now: Date): BenchRow {
       (c) => c.id,
     ),
     asked: facts.asked,
+    workedBy: row.worked_by,
   };
 }
 

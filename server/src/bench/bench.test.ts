@@ -133,4 +133,20 @@ describe('the bench follows the work', () => {
     expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/sign`, { state: 'done' })).status).toBe(404);
     expect((await shop.marit.send('PUT', `/visits/${visit.id}/stages/polish`, { state: 'done' })).status).toBe(404);
   });
+
+  it('says who worked on it last, whatever they did', async () => {
+    const workedBy = async () => (await bench()).find((r) => r.visitId === visit.id)!.workedBy;
+    expect(await workedBy()).toBe('Marit Fennick');
+    await shop.marit.ok('POST', '/people', { name: 'Ines Calloway', role: 'technician', passphrase: PASS });
+    const ines = shop.browser();
+    await ines.ok('PUT', '/session', { name: 'Ines Calloway', passphrase: PASS });
+    now.at = new Date(now.at.getTime() + 60_000);
+    await ines.ok('POST', `/visits/${visit.id}/findings`, {
+      place: 'case',
+      seen: 'a crack',
+      severity: 'looks',
+      effect: 'looks',
+    });
+    expect(await workedBy()).toBe('Ines Calloway');
+  });
 });

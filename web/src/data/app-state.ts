@@ -49,6 +49,8 @@ interface AppState {
   units: Units;
   /** The visit that was open last on this device. */
   inHand: string | null;
+  /** How the bench was looked at last: its view, filters and order, as they stand in an address. */
+  benchView: string;
   /** Single keys are shortcuts. Who dictates, or whose hand shakes, switches them off. */
   singleKeys: boolean;
   unsent: Unsent[];
@@ -74,6 +76,7 @@ export const useAppState = create<AppState>()(
       units: 'metric',
       singleKeys: true,
       inHand: null,
+      benchView: '',
       unsent: [],
       clockOffset: 0,
       zone: ownZone(),
@@ -87,11 +90,12 @@ export const useAppState = create<AppState>()(
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, inHand, unsent, zone }) => ({
+      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, zone }) => ({
         theme,
         units,
         singleKeys,
         inHand,
+        benchView,
         unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),
         zone,
       }),

@@ -4,6 +4,7 @@ import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
   ['b', 'Bench'],
+  ['v', 'On the bench: what now, or the table'],
   ['n', 'Take a clock in'],
   ['m', 'Movement books'],
   ['w', 'Workings'],

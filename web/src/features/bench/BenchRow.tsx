@@ -21,7 +21,7 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
       )}
     >
       <Link
-        to={`/visits/${row.visitId}/${next.beside ? 'case' : next.stage}`}
+        to={visitPath(row)}
         className={
           'grid grid-cols-[4rem_1fr] items-center gap-x-4 gap-y-2 px-3 py-2.5 hover:bg-steel-wash ' +
           'lg:grid-cols-[4rem_3rem_minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)]'
@@ -84,6 +84,9 @@ export function Row({ row, now }: { row: BenchRow; now: number }) {
     </li>
   );
 }
+
+/** Where its next action is done. */
+export const visitPath = ({ visitId, next }: BenchRow) => `/visits/${visitId}/${next.beside ? 'case' : next.stage}`;
 
 export function borderOf(urgency: Urgency) {
   if (urgency === 'danger') return 'border-l-danger';

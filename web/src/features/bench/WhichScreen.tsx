@@ -7,7 +7,7 @@ import { wantsHttps } from '../../devices/secure.ts';
 import { useBench } from '../../data/queries.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useFew } from '../../ui/Few.tsx';
-import { matches } from './BenchScreen.tsx';
+import { matches } from './bench-rows.ts';
 
 const LOOK_EVERY_MS = 200;
 const AT_ONCE = 12;

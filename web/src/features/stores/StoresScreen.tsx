@@ -3,7 +3,7 @@ import type { StockItem } from '@eclat/contract';
 import { KINDS, sizeWords } from '@eclat/core/stores';
 import clsx from 'clsx';
 import { Download, PackagePlus, Search, Upload } from 'lucide-react';
-import { lazy, useState, type ReactNode } from 'react';
+import { lazy, useState } from 'react';
 import { useStores } from '../../data/queries.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -12,6 +12,7 @@ import { ItemForm } from './ItemForm.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
 import { low, ORDERS, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
 import { Late } from '../../ui/Late.tsx';
+import { Pick } from '../../ui/Pick.tsx';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
 
@@ -154,22 +155,5 @@ function Filters({ items, search, ask }: { items: readonly StockItem[]; search: 
         ))}
       </div>
     </>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: string;
-  onPick: (value: string) => void;
-  children: ReactNode;
-}
-function Pick({ label, value, onPick, children }: PickProps) {
-  return (
-    <label>
-      <span className="sr-only">{label}</span>
-      <select className={clsx(box, 'px-3')} value={value} onChange={(e) => onPick(e.target.value)}>
-        {children}
-      </select>
-    </label>
   );
 }

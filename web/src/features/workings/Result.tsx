@@ -8,9 +8,9 @@ import {
   type SortingState,
   type Table,
 } from '@tanstack/react-table';
-import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useAppState } from '../../data/app-state.ts';
+import { SortHead } from '../../ui/SortHead.tsx';
 
 type Row = Record<string, unknown>;
 
@@ -110,39 +110,13 @@ function SortedTable({ field, rows }: { field: Field; rows: Row[] }) {
   );
 }
 
-const SORTED = {
-  asc: [ArrowUp, 'ascending'],
-  desc: [ArrowDown, 'descending'],
-  none: [ArrowUpDown, 'none'],
-} as const;
-
 function TableOf({ table, all }: { table: Table<Row>; all: boolean }) {
   const shown = table.getRowModel().rows;
   return (
     <table className="w-full text-left">
       <thead>
         {table.getHeaderGroups().map((group) => (
-          <tr key={group.id} className="border-b-2 border-line">
-            {group.headers.map((h) => {
-              const sorted = h.column.getIsSorted();
-              const [Icon, says] = SORTED[sorted || 'none'];
-              return (
-                <th key={h.id} aria-sort={says} className="p-0">
-                  <button
-                    type="button"
-                    className={
-                      'flex min-h-11 w-full items-center gap-1 pr-3 text-left text-sm font-semibold ' +
-                      'text-soft hover:text-ink'
-                    }
-                    onClick={h.column.getToggleSortingHandler()}
-                  >
-                    {flexRender(h.column.columnDef.header, h.getContext())}
-                    <Icon className={sorted ? 'size-4 text-steel' : 'size-4 opacity-40'} aria-hidden />
-                  </button>
-                </th>
-              );
-            })}
-          </tr>
+          <SortHead key={group.id} group={group} />
         ))}
       </thead>
       <tbody>
