@@ -7,6 +7,7 @@ test('a house rule is set once, holds from then on, and one clock may differ fro
   await openShop(page, server);
   await page.goto(`${server.address}/rules`);
   await expect(answer(page)).toContainText('All as shipped');
+  await page.getByRole('button', { name: /^Oil .*questions, as shipped$/ }).click();
   const rack = page.getByRole('radiogroup', { name: 'Rack, snail, lifting pieces?' });
   await rack.getByRole('radio', { name: /a trace of oil/ }).click();
   await page.getByLabel('Why here').fill('Ours are steel on steel.');

@@ -13,6 +13,9 @@ afterEach(() => {
   }
 });
 
+// jsdom scrolls nothing.
+if (typeof window !== 'undefined') window.scrollTo = () => {};
+
 // jsdom has files without the means to read them that browsers have had for years.
 if (typeof Blob !== 'undefined' && typeof FileReader !== 'undefined' && !Blob.prototype.arrayBuffer)
   Blob.prototype.arrayBuffer = function read(this: Blob) {

@@ -8,16 +8,15 @@ import {
   getSortedRowModel,
   useReactTable,
 } from '@tanstack/react-table';
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { flushSync } from 'react-dom';
+import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { day, daysUntil } from '../../ui/dates.ts';
 import { NoneMatches } from './NoneMatches.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { SortHead } from '../../ui/SortHead.tsx';
+import { useWindowOf } from '../../ui/useWindowOf.ts';
 import { borderOf, promiseWords, visitPath } from './BenchRow.tsx';
 import { PROMISES, tableRows, type Promised } from './bench-rows.ts';
 import type { BenchProps, BenchView, ChangeView } from './useBenchView.ts';
@@ -121,7 +120,7 @@ export default function BenchTable({ rows, view, change, now }: BenchProps) {
   });
   const sorted = table.getRowModel().rows;
   const body = useRef<HTMLTableSectionElement>(null);
-  const { items, above, below, walk } = useWindowOf(sorted.length, body);
+  const { lines, above, below, walk } = useWindowOf(sorted.length, ROW_PX, body);
   return (
     <>
       <Filters rows={rows} view={view} change={change} />
@@ -137,7 +136,7 @@ export default function BenchTable({ rows, view, change, now }: BenchProps) {
             </thead>
             <tbody ref={body} onKeyDown={walk}>
               <tr aria-hidden style={{ height: above }} />
-              {items.map((index) => {
+              {lines.map((index) => {
                 const row = sorted[index]!;
                 return (
                   <tr
@@ -167,46 +166,6 @@ export default function BenchTable({ rows, view, change, now }: BenchProps) {
 function lookOf(column: string, row?: BenchRow): string {
   const first = column === 'clock' && `border-l-8 pl-3 ${row ? borderOf(row.next.urgency) : 'border-l-transparent'}`;
   return clsx(LOOKS[column], first, column === 'power' && 'text-clip');
-}
-
-/** The rows in view of a long table, the room above and below them, and the arrows that go from row to row. */
-function useWindowOf(count: number, body: RefObject<HTMLTableSectionElement | null>) {
-  const [top, setTop] = useState(0);
-  useEffect(() => {
-    const measure = () => body.current && setTop(body.current.getBoundingClientRect().top + window.scrollY);
-    measure();
-    window.addEventListener('resize', measure);
-    return () => window.removeEventListener('resize', measure);
-  }, [body, count]);
-  const [all, setAll] = useState(false);
-  useEffect(() => {
-    const before = () => flushSync(() => setAll(true));
-    const after = () => setAll(false);
-    window.addEventListener('beforeprint', before);
-    window.addEventListener('afterprint', after);
-    return () => {
-      window.removeEventListener('beforeprint', before);
-      window.removeEventListener('afterprint', after);
-    };
-  }, []);
-  const seen = useWindowVirtualizer({ count, estimateSize: () => ROW_PX, overscan: 12, scrollMargin: top });
-  const walk = (e: KeyboardEvent) => {
-    const at = Number((e.target as HTMLElement).closest('tr')?.dataset['index']);
-    const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: count - 1 }[e.key];
-    if (to === undefined || to < 0 || to >= count) return;
-    e.preventDefault();
-    seen.scrollToIndex(to, { align: 'auto' });
-    const focus = () => body.current?.querySelector<HTMLElement>(`[data-index="${to}"] a`)?.focus();
-    requestAnimationFrame(() => requestAnimationFrame(focus));
-  };
-  const items = seen.getVirtualItems();
-  if (all) return { items: Array.from({ length: count }, (_, i) => i), above: 0, below: 0, walk };
-  return {
-    items: items.map((i) => i.index),
-    above: items.length > 0 ? items[0]!.start - top : 0,
-    below: items.length > 0 ? seen.getTotalSize() - (items.at(-1)!.end - top) : 0,
-    walk,
-  };
 }
 
 const inOrder = (words: Iterable<string>) => [...new Set(words)].sort((a, b) => a.localeCompare(b));

@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { afterEach, expect, it, vi } from 'vitest';
 import { signedIn, standIn } from '../../../test/stage.tsx';
 import { useAppState } from '../../data/app-state.ts';
 import { BenchScreen } from './BenchScreen.tsx';
@@ -39,8 +39,6 @@ const SHOP = [
   row(4),
 ];
 
-// jsdom does not scroll.
-beforeEach(() => vi.stubGlobal('scrollTo', vi.fn()));
 afterEach(() => {
   cleanup();
   vi.useRealTimers();

@@ -1,15 +1,14 @@
 import type { Diagnosis, RankedCause } from '@eclat/core/faults';
 import { Minus, Plus, Wrench } from 'lucide-react';
-import { useState } from 'react';
 import { Empty, Panel } from '../../ui/Answer.tsx';
-import { Button } from '../../ui/Button.tsx';
+import { useFew } from '../../ui/Few.tsx';
 import { percent } from './Looks.tsx';
 
-export const SHOWN = 6;
+const AT_FIRST = 4;
 
 export function Causes({ present, found }: { present: number; found: Diagnosis }) {
   const { ranked } = found;
-  const [all, setAll] = useState(false);
+  const [shown, rest] = useFew(ranked, AT_FIRST, 'causes');
   return (
     <Panel
       className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
@@ -22,13 +21,11 @@ export function Causes({ present, found }: { present: number; found: Diagnosis }
         <>
           <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>
           <ol className="flex flex-col divide-y divide-line">
-            {ranked.slice(0, all ? undefined : SHOWN).map((r) => (
+            {shown.map((r) => (
               <Ranked key={r.instance.id} ranked={r} />
             ))}
           </ol>
-          <Button variant="plain" className="mt-2" onClick={() => setAll(!all)}>
-            {all ? 'Only the likeliest' : `All ${ranked.length} causes`}
-          </Button>
+          {rest}
         </>
       )}
     </Panel>

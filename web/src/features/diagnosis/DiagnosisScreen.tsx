@@ -48,6 +48,14 @@ export function DiagnosisScreen() {
   const { ranked, looks } = found;
   const present = Object.values(seen).filter((s) => s === 'present').length;
   const first = ranked[0]!;
+  const possible = symptomsFor(traits, shop.causes);
+  const groups = SYMPTOM_GROUPS.map(([group]) => ({
+    group,
+    list: possible.filter((s) => groupOf(s) === group),
+  })).filter(({ list }) => list.length > 0);
+  // The group that most is seen of is open; the others say how they stand.
+  const most = groups.toSorted((a, b) => yesIn(b.list, seen) - yesIn(a.list, seen))[0];
+  const inHand = present === 0 ? groups.find(({ list }) => list.includes('dead')) : most;
   return (
     <>
       {present === 0 ? (
@@ -72,26 +80,15 @@ export function DiagnosisScreen() {
           </div>
         )}
         <Panel title="Symptoms" className="lg:col-start-1 lg:row-span-2 lg:row-start-1">
-          {SYMPTOM_GROUPS.map(([group]) => {
-            const list = symptomsFor(traits, shop.causes).filter((s) => groupOf(s) === group);
-            return (
-              list.length > 0 && (
-                <Fold
-                  bare
-                  key={group}
-                  title={group}
-                  says={countSeen(list, seen)}
-                  open={list.some((s) => seen[s] === 'present') || (present === 0 && list.includes('dead'))}
-                >
-                  <ul className="divide-y divide-line">
-                    {list.map((s) => (
-                      <SymptomRow key={s} seen={seen} symptom={s} told={told} />
-                    ))}
-                  </ul>
-                </Fold>
-              )
-            );
-          })}
+          {groups.map(({ group, list }) => (
+            <Fold bare key={group} title={group} says={countSeen(list, seen)} open={group === inHand?.group}>
+              <ul className="divide-y divide-line">
+                {list.map((s) => (
+                  <SymptomRow key={s} seen={seen} symptom={s} told={told} />
+                ))}
+              </ul>
+            </Fold>
+          ))}
         </Panel>
         <Causes present={present} found={found} />
       </div>
@@ -101,6 +98,7 @@ export function DiagnosisScreen() {
   );
 }
 
+const yesIn = (list: readonly SymptomId[], seen: Observations) => list.filter((s) => seen[s] === 'present').length;
 /** What was said of a group: "2 seen, 1 not". */
 function countSeen(list: readonly SymptomId[], seen: Observations): string {
   const of = (state: string) => list.filter((s) => seen[s] === state).length;

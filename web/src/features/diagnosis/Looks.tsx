@@ -8,8 +8,11 @@ import { useKnowledge } from './useKnowledge.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
+import { useFew } from '../../ui/Few.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
-const OFFERED = 4;
+/** The look in hand and the next one; the others that are worth their minutes by a press. */
+const [AT_FIRST, OFFERED] = [2, 6];
 const SAYS: Record<LookOutcome, string> = {
   found: 'found',
   clear: 'nothing there',
@@ -33,26 +36,29 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
       },
     );
   const open = !visit.closedAt;
+  const [shown, rest] = useFew(looks.slice(0, OFFERED), AT_FIRST, 'looks');
   const instances = instancesFor(visit.movement.traits, useKnowledge().causes);
   return (
     <Panel title="Look next">
       {looks.length === 0 ? (
         <Empty>No look is left that would tell more.</Empty>
       ) : (
-        <ol className="flex flex-col divide-y divide-line">
-          {looks.slice(0, OFFERED).map((l, i) => (
-            <Offered
-              key={l.instance.id}
-              look={l}
-              first={i === 0}
-              {...(open ? { onSay: (o: LookOutcome) => set(l.instance.id, o) } : {})}
-            />
-          ))}
-        </ol>
+        <>
+          <ol className="flex flex-col divide-y divide-line">
+            {shown.map((l, i) => (
+              <Offered
+                key={l.instance.id}
+                look={l}
+                first={i === 0}
+                {...(open ? { onSay: (o: LookOutcome) => set(l.instance.id, o) } : {})}
+              />
+            ))}
+          </ol>
+          {rest}
+        </>
       )}
       {visit.looks.length > 0 && (
-        <>
-          <h3 className="mt-4 mb-1 text-lg">Looked at</h3>
+        <Fold bare title="Looked at" says={visit.looks.length}>
           <ul className="flex flex-col">
             {visit.looks.map((t) => {
               const instance = instances.find((i) => i.id === t.look);
@@ -77,7 +83,7 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
               );
             })}
           </ul>
-        </>
+        </Fold>
       )}
     </Panel>
   );

@@ -83,6 +83,11 @@ describe('looks', () => {
     expect(screen.queryByRole('heading', { name: 'Look next' })).toBeNull();
     cleanup();
     show(DiagnosisScreen, visitOf('longcase', { ...seen, closedAt: AT }));
-    expect(panel().queryAllByRole('button')).toEqual([]);
+    expect(panel().queryAllByRole('button', { name: 'Found' })).toEqual([]);
+    expect(
+      panel()
+        .queryAllByRole('button')
+        .map((b) => b.textContent),
+    ).toEqual(['Fewer looks']);
   });
 });

@@ -9,10 +9,12 @@ import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
-import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Answer, Failed, Loading } from '../../ui/Answer.tsx';
+import { counted } from '@eclat/core/units';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { useHouseRules } from '../../data/queries.ts';
 
 /** Where good repairers disagree: the shop picks its school once, with the reason on the page. */
@@ -63,7 +65,7 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
         />
       ))}
       {earlier.length > 0 && (
-        <Panel title="Earlier versions">
+        <Fold title="Earlier versions" says={earlier.length}>
           <ul>
             {earlier.map((v) => (
               <li key={v.version}>
@@ -75,7 +77,7 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
               </li>
             ))}
           </ul>
-        </Panel>
+        </Fold>
       )}
       {mayset && changed && (
         <KeepBar set={set} choices={choices} why={why} now={now} setChoices={setChoices} setWhy={setWhy} />
@@ -99,10 +101,11 @@ function StageRules({
   why: Record<string, string>;
   setWhy: (next: Record<string, string>) => void;
 }) {
+  const rules = RULES.filter((r) => r.stages[0] === id);
   return (
-    <Panel title={stageName(id)}>
+    <Fold title={stageName(id)} says={ownWords(rules, choices)}>
       <ul className="flex flex-col divide-y divide-line">
-        {RULES.filter((r) => r.stages[0] === id).map((r) => (
+        {rules.map((r) => (
           <li key={r.id} className="py-4 first:pt-0">
             <Question
               rule={r}
@@ -123,8 +126,14 @@ function StageRules({
           </li>
         ))}
       </ul>
-    </Panel>
+    </Fold>
   );
+}
+
+/** How many questions, and how many of them this shop answers its own way. */
+function ownWords(rules: readonly RuleQuestion[], choices: Record<string, string>): string {
+  const own = rules.filter((r) => held(r.id, choices).id !== r.ours).length;
+  return `${counted(rules.length, 'question')}, ${own === 0 ? 'as shipped' : `${own} as this shop does it`}`;
 }
 
 function KeepBar({

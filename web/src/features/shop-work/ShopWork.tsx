@@ -24,7 +24,7 @@ export const useShopWork = () => useQuery(fetched(api.shopWork.list)).data ?? []
  * Work that no visit waits for: a part reconditioned for the stores, a second soak after the clock went home.
  * @param visitId of the visit that is on screen: only its own; absent: all of the shop
  */
-export function ShopWork({ visitId }: { visitId?: string }) {
+export function ShopWork({ visitId, open = false }: { visitId?: string; open?: boolean }) {
   const data = useShopWork();
   const [adding, setAdding] = useState(false);
   const mine = data.filter((t) => visitId === undefined || t.visitId === visitId);
@@ -33,7 +33,7 @@ export function ShopWork({ visitId }: { visitId?: string }) {
     <Fold
       title="Work that goes on by itself"
       says={mine.length > ended.length && mine.length - ended.length}
-      open={visitId === undefined}
+      open={open || adding}
       aside={!adding && <Button onClick={() => setAdding(true)}>Begin such work</Button>}
     >
       {adding && <Begin visitId={visitId ?? null} onClose={() => setAdding(false)} />}

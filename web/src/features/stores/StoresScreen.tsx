@@ -46,7 +46,7 @@ export function StoresScreen() {
         </div>
       </div>
       <StoresAnswer items={data} onShort={search.only === 'short' ? null : () => ask({ only: 'short' })} />
-      {goingOn && <ShopWork />}
+      <ShopWork open={goingOn} />
       {adding && (
         <Panel title="New in the stores">
           <ItemForm item={null} onClose={() => setAdding(false)} />
@@ -58,7 +58,6 @@ export function StoresScreen() {
           <Found items={data} search={search} onOpen={(item) => ask({ item })} />
         </Panel>
       )}
-      {!goingOn && <ShopWork />}
       {open && <ItemSheet key={open.id} item={open} onClose={() => ask({ item: '' })} />}
       {table && (
         <Late>
