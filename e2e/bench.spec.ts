@@ -181,7 +181,7 @@ test('an electric master on its bench, its case drying beside it', async ({ page
   await expect(page.getByRole('img', { name: /Current against voltage/ })).toBeVisible();
 
   await stage(page, 'Case, dial, glass');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a task' }).click();
   await page.getByRole('button', { name: 'Finish coat' }).click();
   await page.getByLabel('Product').fill('shellac');
   await page.getByRole('button', { name: 'Add the task' }).click();

@@ -124,6 +124,9 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(table.getByRole('link')).toHaveText([/Round dial clock/]); // one step out: the bench, as it was left
   await page.goto(`${server.address}/no/such/place`);
   await expect(page.getByText('There is nothing at this address')).toBeVisible();
 });

@@ -717,6 +717,22 @@ export const addresses = {
       visit: { remove: 'electric', by: 'id', param: 'lookId' },
     },
   },
+  notes: {
+    add: {
+      method: 'POST',
+      path: '/visits/:visitId/notes',
+      changes: ['visit'],
+      inverse: 'notes.remove',
+      visit: { put: 'notes', by: 'id' },
+    },
+    remove: {
+      method: 'DELETE',
+      path: '/visits/:visitId/notes/:noteId',
+      changes: ['visit'],
+      inverse: 'notes.add',
+      visit: { remove: 'notes', by: 'id', param: 'noteId' },
+    },
+  },
   replacement: {
     setCheck: {
       method: 'PUT',

@@ -46,6 +46,7 @@ export const FEATURES = {
   photos: { core: [] },
   recordings: { core: ['sound'] },
   documents: { core: [] },
+  notes: { core: [] },
   search: { core: [] },
   aftercare: { core: ['aftercare'] },
   people: { core: [] },

@@ -9,6 +9,7 @@ import { caseworkRoutes } from './casework.ts';
 import { cleaningRoutes } from './cleaning.ts';
 import { diagnosisRoutes } from './diagnosis.ts';
 import { electricRoutes } from './electric.ts';
+import { notesRoutes } from './notes.ts';
 import { fittingRoutes } from './fitting.ts';
 import { houseRulesRoutes } from './house-rules.ts';
 import { listeningRoutes } from './listening.ts';
@@ -54,6 +55,7 @@ export const api = {
   signing: signingRoutes,
   casework: caseworkRoutes,
   electric: electricRoutes,
+  notes: notesRoutes,
   replacement: replacementRoutes,
   stores: storesRoutes,
   shopWork: shopWorkRoutes,
@@ -86,6 +88,7 @@ export * from './common.ts';
 export * from './diagnosis.ts';
 export * from './documents.ts';
 export * from './electric.ts';
+export * from './notes.ts';
 export * from './fitting.ts';
 export * from './house-rules.ts';
 export * from './listening.ts';

@@ -14,6 +14,7 @@ import { visitRules } from './house-rules.ts';
 import { heardSound } from './listening.ts';
 import { unit } from './sub-assemblies.ts';
 import { movement, newMovement } from './movements.ts';
+import { note } from './notes.ts';
 import { oiled } from './oiling.ts';
 import { owner, ownerFields } from './owners.ts';
 import { everyone } from './people.ts';
@@ -188,6 +189,8 @@ export const visit = z.object({
   parts: z.array(part),
   casework: z.array(caseTask),
   electric: z.array(electricEntry),
+  /** Beside the record, for the shop alone. */
+  notes: z.array(note),
   replacement,
   oiled: z.array(oiled),
   /** Oiled before it was opened again. */

@@ -15,6 +15,7 @@ import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveReception } from './reception/reception.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
 import { serveElectric } from './electric/electric.routes.ts';
+import { serveNotes } from './notes/notes.routes.ts';
 import { serveAssessment } from './assessment/assessment.routes.ts';
 import { serveListening } from './listening/listening.routes.ts';
 import { serveSigning } from './signing/signing.routes.ts';
@@ -141,6 +142,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   serveFitting(serve);
   serveCasework(serve);
   serveElectric(serve);
+  serveNotes(serve);
   serveReplacement(serve);
   serveStores(serve, router, appContext);
   serveShopWork(serve);

@@ -93,6 +93,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     parts: [],
     casework: [],
     electric: [],
+    notes: [],
     replacement: { checks: {}, out: null },
     oiled: [],
     earlierOiled: [],

@@ -17,6 +17,8 @@ import { viewCleaning } from '../cleaning/cleaning.service.ts';
 import { diagnosisRows, viewDiagnosis } from '../diagnosis/diagnosis.service.ts';
 import { ElectricTest } from '../electric/electric.entity.ts';
 import { viewElectric } from '../electric/electric.service.ts';
+import { VisitNote } from '../notes/notes.entity.ts';
+import { viewNote } from '../notes/notes.service.ts';
 import { fittingRows, viewFitting } from '../fitting/fitting.service.ts';
 import { rulesRows, viewVisitRules } from '../house-rules/house-rules.service.ts';
 import { listeningRows, viewListening } from '../listening/listening.service.ts';
@@ -152,6 +154,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
   casework: rows(CaseTask, 'where visit_id = ? order by at', id),
   electric: rows(ElectricTest, 'where visit_id = ? order by at', id),
+  notes: rows(VisitNote, 'where visit_id = ? order by at', id),
   workings: rows(KeptWorking, 'where visit_id = ? order by at', id),
 });
 
@@ -178,6 +181,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     baths: found.baths.map(viewCleaning),
     casework: found.casework.map(viewTask),
     electric: found.electric.map(viewElectric),
+    notes: found.notes.map(viewNote),
     workings: found.workings.map(viewKept),
   };
 }

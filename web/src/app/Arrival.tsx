@@ -1,13 +1,24 @@
 import { useEffect, useRef } from 'react';
-import { ScrollRestoration, useLocation, useMatches } from 'react-router';
+import { ScrollRestoration, useLocation, useMatches, useNavigate } from 'react-router';
+import { SIDE } from '../features/visit/side.ts';
 import { TitleOf } from '../ui/TitleOf.tsx';
 
 /** Where what was gone to begins: the screen's own work where it says so, else all of it. */
 const work = (): HTMLElement | null => document.querySelector('[data-work]') ?? document.getElementById('main');
 
+/** One step out: of what lies beside the stages to the clock’s stage, of a stage to the bench. */
+export function outOf(path: string): string {
+  const [place, id, part] = path.split('/').slice(1);
+  if (place === 'visits') return part !== undefined && part in SIDE ? `/visits/${id}` : '/';
+  if (place === 'compare') return `/movements/${id}`;
+  const within = [place, id, part].filter(Boolean).slice(0, -1);
+  return `/${within.join('/')}`;
+}
+
 /**
  * Gone to another screen: its name stands in the browser’s tab, it begins at its top, or where it was left when one
- * goes back, and what is read or typed next is read and typed there.
+ * goes back, and what is read or typed next is read and typed there. Esc goes one step out: of a form that was opened,
+ * of a field, so that single keys work again, of the screen.
  */
 export function Arrival() {
   const { pathname } = useLocation();
@@ -24,17 +35,20 @@ export function Arrival() {
     if (here instanceof HTMLElement && here !== document.body && work()?.contains(here)) return;
     work()?.focus({ preventScroll: true });
   }, [pathname]);
-  // Out of a field, one step: single keys work again.
+  const go = useNavigate();
   useEffect(() => {
-    const out = (e: KeyboardEvent) => {
+    const press = (e: KeyboardEvent) => {
       const { target } = e;
       if (e.key !== 'Escape' || e.defaultPrevented || !(target instanceof HTMLElement)) return;
-      if (target.matches('input, textarea, select') && !target.closest('[role="dialog"]'))
-        work()?.focus({ preventScroll: true });
+      if (document.querySelector('[role="dialog"]')) return;
+      const close = target.closest('form')?.querySelector<HTMLElement>('[data-close]');
+      if (close) close.click();
+      else if (target.matches('input, textarea, select')) work()?.focus({ preventScroll: true });
+      else if (pathname !== '/') void go(outOf(pathname));
     };
-    window.addEventListener('keydown', out);
-    return () => window.removeEventListener('keydown', out);
-  }, []);
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [go, pathname]);
   return (
     <>
       {handle?.title && <TitleOf screen={handle.title} />}

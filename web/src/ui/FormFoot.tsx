@@ -17,7 +17,7 @@ export function FormFoot({ children, busy, onClose, className }: Props) {
       <Button type="submit" variant="main" busy={busy}>
         {children}
       </Button>
-      <Button variant="plain" onClick={onClose}>
+      <Button variant="plain" data-close onClick={onClose}>
         Close
       </Button>
     </div>

@@ -12,10 +12,10 @@ const KEYS = [
   ['1 … 9, 0 - = [ ]', 'In a visit: go to its first, second … fourteenth stage'],
   ['g', 'In a visit: the stages of its job, and what lies beside them'],
   ['p', 'In a visit: take a photo'],
-  ['l', 'In a visit: look up photos, findings, workings, house rules, past visits'],
+  ['l', 'In a visit: look up photos, findings, workings, house rules, past visits, notes'],
   ['o f x', 'In the walk of the assessment: in order, finding, not looked at'],
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
-  ['Esc', 'Close what is open; in a field: out of it, so that single keys work again'],
+  ['Esc', 'One step out: of what is open, of a field (single keys work again), of a stage to the bench'],
   ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush'],
 ] as const;
 

@@ -24,6 +24,7 @@ import { CalendarFeed } from '../../calendar/calendar.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
 import { Bush, PartFitted, PartWork } from '../../fitting/fitting.entity.ts';
 import { ElectricTest } from '../../electric/electric.entity.ts';
+import { VisitNote } from '../../notes/notes.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
@@ -116,6 +117,7 @@ export const entities = [
   PartCondition,
   PlatePhoto,
   ElectricTest,
+  VisitNote,
   ReplacementAnswer,
   MovementOut,
   Recording,

@@ -24,6 +24,7 @@ import { StandRun } from './migrations/0020-stand-run.ts';
 import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
 import { TakenOver } from './migrations/0031-taken-over.ts';
+import { Notes } from './migrations/0032-notes.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
@@ -77,6 +78,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0029-shop-days', class: ShopDays },
         { name: '0030-accounts', class: Accounts },
         { name: '0031-taken-over', class: TakenOver },
+        { name: '0032-notes', class: Notes },
       ],
       snapshot: false,
       silent: true,

@@ -2,6 +2,7 @@ import type { CaseTask } from '@eclat/contract';
 import { CASE_PLACES, taskStands, type TaskStands } from '@eclat/core/casework';
 import { useState } from 'react';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
@@ -42,16 +43,14 @@ export function CaseworkScreen() {
         );
       })}
       {!visit.closedAt && (
-        <Panel
-          title="Another task"
-          aside={
-            !adding && (
+        <Panel title="Another task">
+          {!adding && (
+            <BigAction>
               <Button variant="main" onClick={() => setAdding(true)}>
-                Add
+                Add a task
               </Button>
-            )
-          }
-        >
+            </BigAction>
+          )}
           {adding ? (
             <TaskForm task={null} onClose={() => setAdding(false)} />
           ) : (

@@ -8,6 +8,7 @@ import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { useRemove } from '../../data/useRemove.ts';
+import { unlessByFinger } from '../../ui/finger.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -73,7 +74,7 @@ function WorkForm({ visit }: { visit: Visit }) {
       form.reset(EMPTY);
       form.forget();
       // Once the emptied form stands: the next one is typed without a press.
-      setTimeout(() => form.setFocus('part'));
+      setTimeout(() => unlessByFinger(() => form.setFocus('part')));
     },
     onDone: () => say('Entered.'),
   });

@@ -1,4 +1,5 @@
 import { Mic, Square } from 'lucide-react';
+import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { stopListening } from './listening.ts';
@@ -23,10 +24,12 @@ export function Source({
   const wishes = useWishes();
   if (on)
     return (
-      <Button variant="danger" className="min-h-14 text-lg" onClick={stopListening}>
-        <Square className="size-5" aria-hidden />
-        Stop listening
-      </Button>
+      <BigAction>
+        <Button variant="danger" className="text-lg" onClick={stopListening}>
+          <Square className="size-5" aria-hidden />
+          Stop listening
+        </Button>
+      </BigAction>
     );
   return (
     <>
@@ -38,16 +41,18 @@ export function Source({
         options={SOURCES}
       />
       {wishes.source !== 'file' && (
-        <Button
-          variant="main"
-          className="min-h-14 px-7 text-lg"
-          busy={opening}
-          disabled={opening}
-          onClick={() => void start()}
-        >
-          <Mic className="size-6" aria-hidden />
-          {opening ? 'Opening …' : 'Listen'}
-        </Button>
+        <BigAction>
+          <Button
+            variant="main"
+            className="px-6 text-lg"
+            busy={opening}
+            disabled={opening}
+            onClick={() => void start()}
+          >
+            <Mic className="size-6" aria-hidden />
+            {opening ? 'Opening …' : 'Listen'}
+          </Button>
+        </BigAction>
       )}
     </>
   );

@@ -5,6 +5,7 @@ import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/cor
 import { ListPlus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { UseFormSetValue } from 'react-hook-form';
+import { unlessByFinger } from '../../ui/finger.ts';
 import { BigAction } from '../../ui/BigAction.tsx';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -225,7 +226,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     onSent: () => {
       form.forget();
       form.reset({ ...fresh, place: form.getValues('place') ?? '' });
-      form.setFocus('what');
+      unlessByFinger(() => form.setFocus('what'));
     },
     onDone: (s) =>
       say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>

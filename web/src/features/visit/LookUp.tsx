@@ -1,15 +1,15 @@
 import type { Visit } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
 import { stageOf, type StageId } from '@eclat/core/workflow';
-import { X } from 'lucide-react';
-import { Dialog, Tabs } from 'radix-ui';
+import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useBook } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { day } from '../../ui/dates.ts';
-import { useReturn } from '../../ui/useReturn.ts';
+import { SideSheet } from '../../ui/SideSheet.tsx';
 import StageRules from '../house-rules/StageRules.tsx';
+import { Notes } from '../notes/Notes.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import StageWorkings from '../workings/StageWorkings.tsx';
 import { LOOK_UPS, type LookUpId } from './look-ups.ts';
@@ -24,68 +24,39 @@ interface Props {
 
 /** What is looked up beside the work, at the edge of the screen: it opens, is read, and closes again. */
 export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
-  const back = useReturn();
   const bodies: Record<LookUpId, ReactNode> = {
     photos: <Photos bare stage={stage ?? stageOf(visit.stages)} />,
     findings: <FindingsOf visit={visit} />,
     workings: <StageWorkings key={stage} visit={visit} stage={stage} />,
     rules: <StageRules visit={visit} stage={stage} />,
     past: <PastOf visit={visit} />,
+    notes: <Notes />,
   };
   return (
-    <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-x-0 top-14 bottom-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onCloseAutoFocus={back}
-          onOpenAutoFocus={(e) => {
-            e.preventDefault();
-            (e.target as HTMLElement).querySelector<HTMLElement>('[role="tab"][data-state="active"]')?.focus();
-          }}
-          className={
-            'fixed top-14 right-0 bottom-0 z-50 flex w-[min(100vw,40rem)] flex-col border-l border-line bg-enamel ' +
-            'shadow-2xl'
-          }
-        >
-          <div className="flex items-center justify-between gap-3 px-5 pt-3">
-            <Dialog.Title className="text-xl">Look up</Dialog.Title>
-            <Dialog.Close
-              aria-label="Close"
-              className="grid size-12 shrink-0 place-items-center rounded-lg hover:bg-steel-wash"
+    <SideSheet title="Look up" side="right" onClose={onClose} first={['[role="tab"][data-state="active"]']}>
+      <Tabs.Root value={at} onValueChange={(next) => onAt(next as LookUpId)} className="flex min-h-0 flex-1 flex-col">
+        <Tabs.List aria-label="What to look up" className="flex flex-wrap border-b-2 border-line px-3">
+          {LOOK_UPS.map(({ id, name, count }) => (
+            <Tabs.Trigger
+              key={id}
+              value={id}
+              className={
+                '-mb-0.5 min-h-12 border-b-4 border-transparent px-2.5 font-semibold text-soft ' +
+                'hover:text-ink data-[state=active]:border-steel data-[state=active]:text-ink'
+              }
             >
-              <X />
-            </Dialog.Close>
-          </div>
-          <Tabs.Root
-            value={at}
-            onValueChange={(next) => onAt(next as LookUpId)}
-            className="flex min-h-0 flex-1 flex-col"
-          >
-            <Tabs.List aria-label="What to look up" className="flex flex-wrap border-b-2 border-line px-3">
-              {LOOK_UPS.map(({ id, name, count }) => (
-                <Tabs.Trigger
-                  key={id}
-                  value={id}
-                  className={
-                    '-mb-0.5 min-h-12 border-b-4 border-transparent px-2.5 font-semibold text-soft ' +
-                    'hover:text-ink data-[state=active]:border-steel data-[state=active]:text-ink'
-                  }
-                >
-                  {name}
-                  {count(visit, stage) > 0 && (
-                    <span className="ml-1.5 font-normal text-soft tabular-nums">{count(visit, stage)}</span>
-                  )}
-                </Tabs.Trigger>
-              ))}
-            </Tabs.List>
-            <Tabs.Content value={at} className="min-h-0 flex-1 overflow-y-auto p-5 outline-none">
-              {bodies[at]}
-            </Tabs.Content>
-          </Tabs.Root>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+              {name}
+              {count(visit, stage) > 0 && (
+                <span className="ml-1.5 font-normal text-soft tabular-nums">{count(visit, stage)}</span>
+              )}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value={at} className="min-h-0 flex-1 overflow-y-auto p-5 outline-none">
+          {bodies[at]}
+        </Tabs.Content>
+      </Tabs.Root>
+    </SideSheet>
   );
 }
 

@@ -5,17 +5,7 @@ import clsx from 'clsx';
 import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, Zap } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
-
-/** What lies beside the stages, by its address. */
-export const SIDE = {
-  case: 'Case, dial, glass',
-  units: 'Sub-assemblies',
-  description: 'The movement',
-  replace: 'Replacement',
-  listen: 'Listen',
-  strike: 'Strike and chime',
-  electric: 'Electric bench',
-} as const;
+import { SIDE } from './side.ts';
 
 /**
  * Beside the stages, not among them: what waits and dries while the movement is worked on, and the electric bench where

@@ -1,16 +1,16 @@
 import { api } from '../../data/api.ts';
 import { readyFacts } from '@eclat/core/visit';
-import { COUNTER_STAGES, notReady, settled, stageName, STAGES, type StageId } from '@eclat/core/workflow';
+import { COUNTER_STAGES, notReady, settled, stageName, stageOf, STAGES, type StageId } from '@eclat/core/workflow';
 import { ArrowRight, Check, Ellipsis, RotateCcw, Undo2 } from 'lucide-react';
-import { useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useState, type ReactNode } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
 import { undoPlace, useAppState } from '../../data/app-state.ts';
 import { useMe } from '../../data/queries.ts';
 import { Kept, useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { ActionSlot } from '../../ui/BigAction.tsx';
-import { Button } from '../../ui/Button.tsx';
+import { Button, buttonClass } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
@@ -60,50 +60,79 @@ export function StageFoot({ stage }: { stage: StageId }) {
   if (visit.closedAt) return null;
   const isSettled = settled(visit.stages).includes(stage);
   return (
+    <ActionBar
+      photosOf={stage}
+      above={
+        <>
+          {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
+          {leaving && why && <p className="mb-1 text-sm text-soft lg:hidden">{why}</p>}
+        </>
+      }
+    >
+      {isSettled ? (
+        <Settled here={here!} busy={busy} onAgain={() => say('open')} />
+      ) : (
+        <>
+          {why && <span className="hidden text-right text-sm text-soft lg:block">{why}</span>}
+          {!counter && (
+            <Button
+              variant="plain"
+              aria-label="Leave it as it is"
+              aria-expanded={leaving}
+              className="max-md:px-1.5"
+              onClick={() => setLeaving(!leaving)}
+            >
+              <span className="hidden whitespace-nowrap lg:inline">Leave it as it is</span>
+              <Ellipsis className="size-5 lg:hidden" aria-hidden />
+            </Button>
+          )}
+          <Button
+            variant="main"
+            aria-label={`${stageName(stage)} is done${next ? `, on to ${next.name.toLowerCase()}` : ''}`}
+            className="shrink-0 whitespace-nowrap max-sm:px-3"
+            onClick={() => say('done')}
+            disabled={why !== null}
+            busy={busy}
+          >
+            <Check className="size-5 max-sm:hidden" aria-hidden />
+            <span className="hidden sm:inline">{stageName(stage)} is done</span>
+            <span className="sm:hidden">Done</span>
+            {next && <ArrowRight className="size-5 max-sm:hidden" aria-hidden />}
+          </Button>
+        </>
+      )}
+    </ActionBar>
+  );
+}
+
+/** The same for what lies beside the stages: it leads back to the one the clock stands at. */
+export function SideFoot() {
+  const visit = useThisVisit();
+  const stage = stageOf(visit.stages);
+  if (visit.closedAt) return null;
+  return (
+    <ActionBar photosOf={stage}>
+      <Link to={`/visits/${visit.id}/${stage}`} className={buttonClass('quiet', 'shrink-0 whitespace-nowrap')}>
+        Back to {stageName(stage).toLowerCase()}
+      </Link>
+    </ActionBar>
+  );
+}
+
+function ActionBar({ photosOf, above, children }: { photosOf: StageId; above?: ReactNode; children: ReactNode }) {
+  return (
     <div
       className={
         'no-print sticky bottom-0 z-20 -mx-3 mt-auto border-t border-line bg-enamel px-3 py-2 md:-mx-6 md:px-6'
       }
     >
-      {leaving && <Leave stage={stage} busy={busy} onWord={say} onClose={() => setLeaving(false)} />}
-      {leaving && why && <p className="mb-1 text-sm text-soft lg:hidden">{why}</p>}
+      {above}
       <div className="flex items-center gap-1.5 sm:gap-2">
         <UndoButton />
-        <PhotoButton stage={stage} />
+        <PhotoButton stage={photosOf} />
         <ActionSlot />
         <span className="min-w-0 flex-1" />
-        {isSettled ? (
-          <Settled here={here!} busy={busy} onAgain={() => say('open')} />
-        ) : (
-          <>
-            {why && <span className="hidden text-right text-sm text-soft lg:block">{why}</span>}
-            {!counter && (
-              <Button
-                variant="plain"
-                aria-label="Leave it as it is"
-                aria-expanded={leaving}
-                className="max-md:px-1.5"
-                onClick={() => setLeaving(!leaving)}
-              >
-                <span className="hidden whitespace-nowrap lg:inline">Leave it as it is</span>
-                <Ellipsis className="size-5 lg:hidden" aria-hidden />
-              </Button>
-            )}
-            <Button
-              variant="main"
-              aria-label={`${stageName(stage)} is done${next ? `, on to ${next.name.toLowerCase()}` : ''}`}
-              className="shrink-0 whitespace-nowrap max-sm:px-3"
-              onClick={() => say('done')}
-              disabled={why !== null}
-              busy={busy}
-            >
-              <Check className="size-5 max-sm:hidden" aria-hidden />
-              <span className="hidden sm:inline">{stageName(stage)} is done</span>
-              <span className="sm:hidden">Done</span>
-              {next && <ArrowRight className="size-5 max-sm:hidden" aria-hidden />}
-            </Button>
-          </>
-        )}
+        {children}
       </div>
     </div>
   );
@@ -189,7 +218,7 @@ function Leave({
       <Button disabled={missing} busy={busy} onClick={() => onWord('not in this job', why)}>
         Not in this job
       </Button>
-      <Button variant="plain" onClick={onClose}>
+      <Button variant="plain" data-close onClick={onClose}>
         Close
       </Button>
     </form>

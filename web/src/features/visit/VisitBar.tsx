@@ -16,7 +16,7 @@ import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 import { InTopBar } from '../../ui/TopBar.tsx';
 import { TimeButton } from '../bench-time/TimeButton.tsx';
-import { SIDE } from './SideWork.tsx';
+import { SIDE } from './side.ts';
 
 const PowerSheet = lazy(() => import('../power-down/PowerSheet.tsx'));
 

@@ -1,7 +1,7 @@
 import { WithActionBar } from '../../ui/BigAction.tsx';
 import { NotInJob } from './NotInJob.tsx';
 import { isLookUp, type LookUpId } from './look-ups.ts';
-import { SIDE } from './SideWork.tsx';
+import { SIDE } from './side.ts';
 import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { STAGE_KEYS, STAGES } from '@eclat/core/workflow';
@@ -15,8 +15,10 @@ import { replyInVisit } from '../../data/reply-in-visit.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
+import { useSwipeFromRight } from '../../ui/useSwipe.ts';
 import { Late } from '../../ui/Late.tsx';
 import { ThisVisit } from './useThisVisit.ts';
+import { SideFoot } from './StageFoot.tsx';
 import { VisitBar } from './VisitBar.tsx';
 
 const WayRound = lazy(() => import('./WayRound.tsx'));
@@ -36,14 +38,16 @@ export function VisitFrame() {
   const stage = STAGES.find((s) => s.id === here)?.id;
   const { look, setLook } = useLook();
   const [way, setWay] = useState(false);
+  const lookUp = useCallback(() => setLook('photos'), [setLook]);
+  useSwipeFromRight(lookUp);
   useKeys(
     useMemo(
       () => ({
         ...Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i]!, () => void go(`/visits/${visitId}/${id}`)])),
-        l: () => setLook('photos'),
+        l: lookUp,
         g: () => setWay(true),
       }),
-      [go, visitId, setLook],
+      [go, visitId, lookUp],
     ),
     'frame',
   );
@@ -57,7 +61,7 @@ export function VisitFrame() {
   return (
     <ThisVisit value={visit}>
       <TitleOf screen={`${nameOf(here)} · ${visit.clock.description}`} />
-      <VisitBar visit={visit} here={here} stage={stage} onWay={() => setWay(true)} onLook={() => setLook('photos')} />
+      <VisitBar visit={visit} here={here} stage={stage} onWay={() => setWay(true)} onLook={lookUp} />
       <div
         data-work
         tabIndex={-1}
@@ -68,7 +72,10 @@ export function VisitFrame() {
       >
         <Tied visit={visit} />
         <HandsOff visit={visit} />
-        <WithActionBar>{outside ? <NotInJob visit={visit} of={outside} /> : <Outlet />}</WithActionBar>
+        <WithActionBar>
+          {outside ? <NotInJob visit={visit} of={outside} /> : <Outlet />}
+          {here !== undefined && here in SIDE && <SideFoot />}
+        </WithActionBar>
       </div>
       {way && (
         <Late>

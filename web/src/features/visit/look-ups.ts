@@ -12,6 +12,7 @@ export const LOOK_UPS = [
   },
   { id: 'rules', name: 'House rules', count: (v) => v.rules.differs.length },
   { id: 'past', name: 'Past visits', count: () => 0 },
+  { id: 'notes', name: 'Notes', count: (v) => v.notes.length },
 ] as const satisfies readonly { id: string; name: string; count: (visit: Visit, stage?: StageId) => number }[];
 
 export type LookUpId = (typeof LOOK_UPS)[number]['id'];

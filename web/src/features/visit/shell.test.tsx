@@ -1,11 +1,16 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { say, useAppState } from '../../data/app-state.ts';
 import { sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
+import { outOf } from '../../app/Arrival.tsx';
+import { Notes } from '../notes/Notes.tsx';
 import { StageFoot } from './StageFoot.tsx';
+import { VisitFrame } from './VisitFrame.tsx';
 import { VisitBar } from './VisitBar.tsx';
 import WayRound from './WayRound.tsx';
 
@@ -57,4 +62,65 @@ it('what was done last is taken back from the bar, once, and on its own clock on
   useAppState.setState({ undo: { ...held!, at: '/visits/another' } });
   await waitFor(() => expect(undo.disabled).toBe(true));
   expect(sent).toEqual([]);
+});
+
+it.each([
+  ['/visits/v1/survey', '/'],
+  ['/visits/v1/case', '/visits/v1'],
+  ['/movements/m1/description', '/movements/m1'],
+  ['/compare/m1', '/movements/m1'],
+  ['/stores', '/'],
+])('Esc on %s goes to %s', (from, to) => expect(outOf(from)).toBe(to));
+
+const touch = (kind: 'touchstart' | 'touchend', x: number, y = 300) => {
+  const at = { clientX: x, clientY: y };
+  fireEvent(document, Object.assign(new Event(kind), { touches: [at], changedTouches: [at] }));
+};
+
+it('a finger from the right edge opens what is looked up; one that scrolls, or begins elsewhere, does not', async () => {
+  standIn({ '/api/visits/v1': visit });
+  const at = { initialEntries: ['/visits/v1/survey'] };
+  const router = createMemoryRouter([{ path: 'visits/:visitId/*', element: <VisitFrame /> }], at);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
+  await screen.findByRole('button', { name: 'Look up' });
+  const edge = window.innerWidth - 5;
+  for (const [from, to, down] of [
+    [edge, edge - 20, 0],
+    [edge, edge - 90, 200],
+    [edge - 200, edge - 400, 0],
+  ] as const) {
+    touch('touchstart', from);
+    touch('touchend', to, 300 + down);
+    expect(router.state.location.search).toBe('');
+  }
+  touch('touchstart', edge);
+  touch('touchend', edge - 90);
+  await waitFor(() => expect(router.state.location.search).toBe('?look=photos'));
+});
+
+it('a note is kept and taken out; the field has the focus again for the next, but not under a finger', async () => {
+  const person = userEvent.setup();
+  const said = { id: 'n1', text: 'Ring her on Monday.', by: 'Wilf Arden', at: '2031-05-02T09:00:00Z' };
+  show(Notes, { ...visit, notes: [said], complaint: 'It stops.', wanted: '' });
+  expect(screen.getByText('It stops.')).toBeTruthy();
+  expect(screen.queryByText('Wanted')).toBeNull();
+  const field = screen.getByLabelText('Note');
+  await person.click(screen.getByRole('button', { name: 'Keep the note' }));
+  expect(await screen.findByText('A note is needed.')).toBeTruthy();
+  await person.type(field, 'Key in the case.{Control>}{Enter}{/Control}');
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]).toMatchObject({ method: 'POST', body: { text: 'Key in the case.' } });
+  await waitFor(() => expect(document.activeElement).toBe(field));
+  await person.type(field, 'And a photo.');
+  const keep = screen.getByRole('button', { name: 'Keep the note' });
+  await person.pointer({ keys: '[TouchA]', target: keep });
+  await waitFor(() => expect(sent).toHaveLength(2));
+  await waitFor(() => expect((field as HTMLTextAreaElement).value).toBe(''));
+  expect(document.activeElement).not.toBe(field);
+  await person.click(screen.getByRole('button', { name: /^Take out the note: Ring/ }));
+  await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE' }));
 });

@@ -1,0 +1,10 @@
+/** What lies beside the stages, by its address. */
+export const SIDE = {
+  case: 'Case, dial, glass',
+  units: 'Sub-assemblies',
+  description: 'The movement',
+  replace: 'Replacement',
+  listen: 'Listen',
+  strike: 'Strike and chime',
+  electric: 'Electric bench',
+} as const;

@@ -1,0 +1,14 @@
+/** The last press was a finger's, not a key's or a mouse's. */
+let finger = false;
+if (typeof window !== 'undefined') {
+  window.addEventListener('pointerdown', (e) => (finger = e.pointerType === 'touch'), true);
+  window.addEventListener('keydown', () => (finger = false), true);
+}
+
+/**
+ * What is typed next is in hand, after a press of a key or a mouse. After a finger's it would bring the keyboard up
+ * over what is pressed next: the finger goes on where it is.
+ */
+export function unlessByFinger(focus: () => void): void {
+  if (!finger) focus();
+}
