@@ -73,8 +73,7 @@ function WorkForm({ visit }: { visit: Visit }) {
     onSent: () => {
       form.reset(EMPTY);
       form.forget();
-      // Once the emptied form stands: the next one is typed without a press.
-      setTimeout(() => unlessByFinger(() => form.setFocus('part')));
+      unlessByFinger(() => form.setFocus('part'));
     },
     onDone: () => say('Entered.'),
   });

@@ -115,10 +115,13 @@ it('a note is kept and taken out; the field has the focus again for the next, bu
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({ method: 'POST', body: { text: 'Key in the case.' } });
   await waitFor(() => expect(document.activeElement).toBe(field));
-  await person.type(field, 'And a photo.');
   const keep = screen.getByRole('button', { name: 'Keep the note' });
+  await person.type(field, 'And a photo.');
+  await person.click(keep);
+  await waitFor(() => expect(document.activeElement).toBe(field));
+  await person.type(field, 'And its weights.');
   await person.pointer({ keys: '[TouchA]', target: keep });
-  await waitFor(() => expect(sent).toHaveLength(2));
+  await waitFor(() => expect(sent).toHaveLength(3));
   await waitFor(() => expect((field as HTMLTextAreaElement).value).toBe(''));
   expect(document.activeElement).not.toBe(field);
   await person.click(screen.getByRole('button', { name: /^Take out the note: Ring/ }));
