@@ -7,9 +7,10 @@ import { screens } from './screen-scripts.ts';
 /** What the first screen needs, in one file that stays in the browser. */
 const KIT = new RegExp(
   [
-    'web/src/ui/(Answer|Button|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
+    'web/src/features/(aftercare/DueAgain|bench/(bench-rows|useBenchView))\\.',
+    'web/src/ui/(Answer|Button|Few|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
     'web/src/data/(?!useContractForm|useDraft|reply-in-visit)',
-    'core/src/(days|units|movement/families)',
+    'core/src/(days|units)',
     'node_modules/(react|react-dom|scheduler|lucide-react|clsx|zustand|idb-keyval|get-nonce)/',
     'node_modules/@tanstack/(react-query|query-core)/',
   ].join('|'),

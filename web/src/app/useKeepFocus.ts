@@ -12,13 +12,16 @@ interface Stood {
   trail: { parent: Element; at: number; nth: number }[];
 }
 
+const NEAR = 6;
+
 function stoodAt(element: HTMLElement, root: HTMLElement): Stood {
   const trail: Stood['trail'] = [];
   for (let child: Element = element; child !== root && child.parentElement; child = child.parentElement)
     trail.push({
       parent: child.parentElement,
       at: [...child.parentElement.children].indexOf(child),
-      nth: Math.max(0, allPressed(child).indexOf(element)),
+      // Rows of one kind stand near; of all that a whole screen holds, the place of one is nothing to go by.
+      nth: trail.length < NEAR ? Math.max(0, allPressed(child).indexOf(element)) : 0,
     });
   return { element, trail };
 }

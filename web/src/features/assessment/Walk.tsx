@@ -1,7 +1,7 @@
-import { PLACE_STATES, walkOf, type PlaceState, type Place } from '@eclat/core/assess';
+import { PLACE_STATES, walkOf, type PlaceState } from '@eclat/core/assess';
 import clsx from 'clsx';
 import { Check, EyeOff, Flag } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -56,20 +56,17 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
         className="relative max-h-[26rem] overflow-y-auto rounded-lg border border-line"
         aria-label="Places in order"
       >
-        {walk.map((p, i) => {
-          return (
-            <PlaceRow
-              key={p.place}
-              states={states}
-              place={p}
-              here={here}
-              walk={walk}
-              at={i}
-              setPicked={setPicked}
-              found={found}
-            />
-          );
-        })}
+        {walk.map((p, i) => (
+          <PlaceRow
+            key={p.place}
+            place={p.place}
+            area={walk[i - 1]?.area === p.area ? null : p.area}
+            state={states.get(p.place)}
+            here={p.place === here}
+            written={found.has(p.place)}
+            onPick={setPicked}
+          />
+        ))}
       </ol>
     </Panel>
   );
@@ -100,45 +97,39 @@ function PlaceInHand({ here, say }: { here: string; say: (state: 'in order' | 'f
   );
 }
 
-function PlaceRow({
-  states,
-  place: p,
-  here,
-  walk,
-  at: i,
-  setPicked,
-  found,
-}: {
-  states: Map<string, 'in order' | 'finding' | 'not looked at'>;
-  place: Place;
-  here: string | null;
-  walk: Place[];
-  at: number;
-  setPicked: (next: string | null) => void;
-  found: Set<string>;
-}) {
-  const state = states.get(p.place);
+interface PlaceRowProps {
+  place: string;
+  /** Named where it begins. */
+  area: string | null;
+  state: PlaceState | undefined;
+  here: boolean;
+  /** What was found there stands among the findings. */
+  written: boolean;
+  onPick: (place: string) => void;
+}
+
+const PlaceRow = memo(function PlaceRow({ place, area, state, here, written, onPick }: PlaceRowProps) {
   const [Icon, , look] = state ? LOOKS[state] : [null, '', 'border-line'];
   return (
-    <li aria-current={p.place === here ? 'step' : undefined}>
-      {walk[i - 1]?.area !== p.area && <p className="bg-sunk px-3 py-0.5 text-sm text-soft">{p.area}</p>}
+    <li aria-current={here ? 'step' : undefined}>
+      {area !== null && <p className="bg-sunk px-3 py-0.5 text-sm text-soft">{area}</p>}
       <button
         type="button"
         className={clsx(
           'flex min-h-11 w-full items-center gap-3 border-l-4 px-3 text-left hover:bg-steel-wash',
-          p.place === here ? 'border-steel bg-steel-wash font-bold' : 'border-transparent',
+          here ? 'border-steel bg-steel-wash font-bold' : 'border-transparent',
         )}
-        onClick={() => setPicked(p.place)}
+        onClick={() => onPick(place)}
       >
         <span className={clsx('grid size-7 shrink-0 place-items-center rounded-full border-2', look)}>
           {Icon && <Icon className="size-4" aria-hidden />}
         </span>
-        <span className="flex-1">{p.place}</span>
+        <span className="flex-1">{place}</span>
         <span className="text-sm text-soft">
           {state ?? ''}
-          {state === 'finding' && !found.has(p.place) && ', not written yet'}
+          {state === 'finding' && !written && ', not written yet'}
         </span>
       </button>
     </li>
   );
-}
+});
