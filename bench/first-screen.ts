@@ -27,8 +27,8 @@ for (let i = 0; i < 7; i++) {
     all += e.encodedDataLength;
     if (kinds.get(e.requestId) === 'Script') script += e.encodedDataLength;
   });
-  // Usable: the clocks of the first views stand there as links and has been painted. Noted by the page itself, from the start of its
-  // request.
+  // Usable: the clocks of the first views stand there as links and have been painted. Noted by the page itself, from
+  // the start of its request.
   await page.addInitScript(`new MutationObserver((_, watch) => {
     if (document.querySelectorAll('main a[href^="/visits/"]').length < 10) return;
     watch.disconnect();

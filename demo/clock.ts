@@ -24,6 +24,8 @@ export interface DemoClock {
   notWanted?: string;
   outOfScope?: string;
   received?: NonNullable<BodyOf<typeof api.visit.open>['received']>;
+  /** For the shop alone. */
+  notes?: string[];
   picture: Picture;
   daysAgo: number;
   promisedInDays?: number;

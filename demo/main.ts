@@ -154,6 +154,7 @@ async function present(em: EntityManager, people: Record<keyof typeof TEAM, Pers
   if (c.stage !== 'intake' && c.stage !== 'assess') await shop.photo(visit.id, 'plates', 'Before the strip', 'assess');
   if (c.course?.worn)
     await shop.photo(visit.id, 'wear', `Worn hole, ${Object.keys(c.course.worn)[0]!.replace('.', ' ')}`, 'assess');
+  for (const words of c.notes ?? []) await shop.note(visit.id, words);
   // What the counter took in is worked on at the bench.
   if (person.role === 'counter') shop.handTo(people.ines);
   await shop.carry(visit, c.stage, c.course ?? {});

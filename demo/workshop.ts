@@ -35,6 +35,7 @@ import { addFinding } from '@eclat/server/assessment/findings.service';
 import { addBush, addWork, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/platform/http/context';
 import { inscribe } from '@eclat/server/movements/movements.service';
+import { addNote } from '@eclat/server/notes/notes.service';
 import { setPoint } from '@eclat/server/oiling/oiling.service';
 import { addPhoto, setMark } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power-down/power-down.service';
@@ -73,6 +74,9 @@ export class Workshop {
   /** Somebody else goes on with it. */
   handTo(person: Person): void {
     this.person = person;
+  }
+  async note(visitId: string, text: string): Promise<void> {
+    await this.did(addNote(this.ctx, visitId, { text }));
   }
   pass(minutes: number): void {
     this.now = new Date(this.now.getTime() + minutes * 60_000);

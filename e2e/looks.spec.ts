@@ -1,8 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import type { BenchRow } from '@eclat/contract';
 import { FAMILIES } from '@eclat/core/movement';
 import { STAGE_IDS } from '@eclat/core/workflow';
+import { allBooks, screensOf, violationsOn } from './screens.ts';
 import { demoDatabase, expect, signIn, test } from './shop.ts';
 
 test.describe.configure({ mode: 'parallel' });
@@ -10,17 +9,6 @@ test.describe.configure({ mode: 'parallel' });
 const BENCH = { width: 1280, height: 800 },
   TABLET = { width: 820, height: 1180 },
   PHONE = { width: 390, height: 844 };
-
-interface Book {
-  id: string;
-  entries: number;
-}
-/** The list comes in pages. */
-async function allBooks(page: Page, address: string, after = ''): Promise<Book[]> {
-  const reply = await page.request.get(`${address}/api/movements?after=${after}`);
-  const { items, next } = (await reply.json()) as { items: Book[]; next: string | null };
-  return next ? [...items, ...(await allBooks(page, address, next))] : items;
-}
 
 for (const [half, name] of ['one half', 'the other half'].entries())
   test(`the demo shop, ${name}: screens that everybody can use, on the bench and on a tablet in the dark`, async ({
@@ -35,14 +23,7 @@ for (const [half, name] of ['one half', 'the other half'].entries())
     await (half === 0 ? look(BENCH) : look(TABLET, 'dark'));
     await page.goto(server.address);
     await expect(page.getByRole('heading', { name: 'Fennick Row Clock Room' })).toBeVisible();
-    // Legacy mode looks into no frames, which Eclat has none of; what passed is not described. Each halves the time.
-    const violations = async () =>
-      (
-        await new AxeBuilder({ page })
-          .setLegacyMode(true)
-          .options({ resultTypes: ['violations'] })
-          .analyze()
-      ).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+    const violations = () => violationsOn(page);
     expect(await violations()).toEqual([]);
     await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
 
@@ -55,41 +36,10 @@ for (const [half, name] of ['one half', 'the other half'].entries())
     expect(old).toHaveLength(3);
 
     const at = (stage: string) => `/visits/${rows.find((r) => r.next.stage === stage)!.visitId}/${stage}`;
-    const torsion = rows.find((r) => r.next.stage === 'agree')!.visitId;
-    const { token } = (await (
-      await page.request.put(`${server.address}/api/visits/${torsion}/link`, {
-        data: { days: 3 },
-        headers: { origin: server.address },
-      })
-    ).json()) as { token: string };
     // Colours and pieces are shared: each screen is looked through in one of the two, those with figures of their own
     // in both.
     const figures = ['/', ...(['survey', 'run', 'clean', 'agree'] as const).map(at)];
-    const paths = [
-      '/',
-      '/intake',
-      '/movements',
-      '/workings',
-      '/workings/checks?kind=memory',
-      '/workings/train-missing',
-      '/workings/set-rate',
-      '/causes',
-      '/rules',
-      '/baths',
-      '/calendar',
-      '/on-test',
-      '/stores',
-      '/listen',
-      '/learn-strike',
-      '/after?q=22-07',
-      at('run').replace(/run$/, 'strike'),
-      at('run').replace(/run$/, 'description'),
-      `/visits/${rows.find((r) => r.familyId === 'recorder')!.visitId}/units`,
-      `/compare/${old[0]!.id}`,
-      `/movements/${old[0]!.id}`,
-      `/for-owner/${token}`,
-      ...STAGE_IDS.map(at),
-    ];
+    const paths = await screensOf(page, server.address);
     const soft = expect.configure({ soft: true });
     for (const [i, path] of paths.entries()) {
       if (i % 2 !== half) continue;

@@ -47,6 +47,7 @@ await main(async () => {
       'sound.ts',
       'press.ts',
       'presses.ts',
+      ...(only === 'axe' ? ['axe.ts'] : []), // nothing is measured
       ...(only === 'fuzz' ? ['fuzz.ts'] : []), // it leaves the demo in no state to be measured
     ].filter((f, _, all) => !only || (all.includes(`${only}.ts`) ? f === `${only}.ts` : f.startsWith(only)))) {
       const { status } = spawnSync(

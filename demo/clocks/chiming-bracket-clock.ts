@@ -4,6 +4,7 @@ export default {
   owner: 'Sunniva Crake',
   phone: '0555 013 640',
   clock: 'Bracket clock chiming the quarters',
+  notes: ['The key to its back door hangs in locker 3.', 'Ring on a weekday after six; the gong is to stay as it is.'],
   movement: {
     name: 'Three-train chiming movement',
     familyId: 'quarter-chime',

@@ -189,7 +189,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'account',
-        handle: { title: 'Your account' },
+        handle: { title: 'My account' },
         lazy: () => import('../features/people/AccountScreen.tsx').then((m) => ({ Component: m.AccountScreen })),
       },
       {

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { act, cleanup, render, screen, within } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -99,7 +99,10 @@ describe('figures say in words what they show', () => {
       />,
     );
     expect(screen.getAllByRole('button')).toHaveLength(5);
-    screen.getByRole('button', { name: 'T2 centre wheel, back: bush' }).focus();
+    await person.tab(); // one stop for the plate
+    const second = screen.getByRole('button', { name: 'T2 centre wheel, back: bush' });
+    for (const arrow of ['Down', 'Up', 'Left', 'Right'] as const)
+      for (let i = 0; i < 5 && document.activeElement !== second; i++) await person.keyboard(`{Arrow${arrow}}`);
     await person.keyboard('{Enter}');
     expect(onChoose).toHaveBeenCalledWith('T2.back');
   });
@@ -199,14 +202,54 @@ describe('keys', () => {
       expect(stage).not.toHaveBeenCalled();
       await person.click(document.body);
       await person.keyboard('2');
-      expect(stage).toHaveBeenCalledOnce();
+      await waitFor(() => expect(stage).toHaveBeenCalledOnce());
       act(() => {
         useAppState.setState({ singleKeys: false });
       });
       await person.keyboard('2');
+      await new Promise((soon) => setTimeout(soon, 100));
       expect(stage).toHaveBeenCalledOnce();
     },
   );
+  it('are not pressed by a caliper that types on no field: the next figure that is empty has it', async () => {
+    const stage = vi.fn();
+    const kept = vi.fn();
+    const Page = () => {
+      useKeys({ '1': stage, '5': stage });
+      const [typed, setTyped] = useState(['0.9', '', '']);
+      return (
+        <main tabIndex={-1}>
+          {typed.map((value, i) => (
+            <input
+              key={i}
+              inputMode="decimal"
+              aria-label={`figure ${i}`}
+              value={value}
+              onChange={(e) => setTyped(typed.with(i, e.target.value))}
+              onKeyDown={(e) => e.key === 'Enter' && kept(i, e.currentTarget.value)}
+            />
+          ))}
+        </main>
+      );
+    };
+    render(<Page />);
+    const caliper = userEvent.setup({ delay: null });
+    const on = () => document.querySelector('main')!.focus();
+    await person.click(document.body);
+    on();
+    await caliper.keyboard('1.20{Enter}');
+    expect(kept).toHaveBeenLastCalledWith(1, '1.20');
+    on();
+    await new Promise((later) => setTimeout(later, 100));
+    await caliper.keyboard('5{Enter}'); // one digit is a figure too
+    expect(kept).toHaveBeenLastCalledWith(2, '5');
+    on();
+    await new Promise((later) => setTimeout(later, 100));
+    await caliper.keyboard('C-1015'); // a label that is scanned is neither
+    await new Promise((later) => setTimeout(later, 100));
+    expect(stage).not.toHaveBeenCalled();
+    expect(screen.getByLabelText<HTMLInputElement>('figure 0').value).toBe('0.9');
+  });
 });
 
 it.each([

@@ -56,7 +56,7 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
   const [shown, rest] = useFew(todo, AT_ONCE, 'checks to come');
   const rows = (list: readonly Check[]) =>
     [...new Set(list.map((c) => c.group))].map((group) => (
-      <section key={group} aria-label={group} className="mb-2">
+      <div key={group} role="group" aria-label={group} className="mb-2">
         <h3 className="text-sm font-semibold text-soft">{group}</h3>
         <ul className="divide-y divide-line">
           {list
@@ -65,7 +65,7 @@ export function Checks({ place, title }: { place: CheckPlace; title: string }) {
               <CheckRow key={c.id} open={open} check={c} set={set} setAsking={setAsking} />
             ))}
         </ul>
-      </section>
+      </div>
     ));
   return (
     <Panel

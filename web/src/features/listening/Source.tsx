@@ -44,7 +44,7 @@ export function Source({
         <BigAction>
           <Button
             variant="main"
-            className="px-6 text-lg"
+            className="text-lg sm:px-6"
             busy={opening}
             disabled={opening}
             onClick={() => void start()}

@@ -20,6 +20,7 @@ export function AccountScreen() {
   if (!me) return null;
   return (
     <div className="mx-auto grid max-w-5xl gap-6 p-6 md:grid-cols-2">
+      <h1 className="text-3xl md:col-span-2">My account</h1>
       <Panel title={`Passphrase of ${me.name}`}>
         <PassphraseForm />
       </Panel>

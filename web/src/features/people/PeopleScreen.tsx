@@ -27,7 +27,8 @@ export function PeopleScreen() {
   const { errors } = form.formState;
   return (
     <div className="mx-auto grid max-w-5xl gap-6 p-6 md:grid-cols-2">
-      <Panel title="People of the shop">
+      <h1 className="text-3xl md:col-span-2">People of the shop</h1>
+      <Panel>
         <ul className="divide-y divide-line">
           {people.data.map((p) => (
             <AccountRow key={p.id} account={p} />

@@ -1,8 +1,8 @@
 import type { SurveyedHole } from '@eclat/contract';
 import type { Arrangement, Plate, Traits } from '@eclat/core/movement';
 import clsx from 'clsx';
-import type { ReactNode } from 'react';
-import { PLATE, placeHoles, WHEEL_RADIUS, type PlacedHole } from './layout.ts';
+import type { KeyboardEvent, ReactNode } from 'react';
+import { nextHole, PLATE, placeHoles, WHEEL_RADIUS, type PlacedHole } from './layout.ts';
 
 type State = SurveyedHole['verdict'] | 'bushed' | 'not looked at';
 
@@ -38,10 +38,13 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
         return at ? [{ ...h, x: at.x * PLATE.width, y: at.y * height }] : [];
       })
     : drawn;
+  // One stop of the Tab key for a plate; from there the arrows go from hole to hole as they lie.
+  const reached = holes.find((h) => h.key === chosen)?.key ?? holes[0]?.key;
   return (
     <figure className="min-w-0">
       <figcaption className="font-bold">{plate === 'front' ? 'Front plate' : 'Back plate'}</figcaption>
       <svg
+        onKeyDown={(e) => walk(e, holes)}
         viewBox={`0 0 ${PLATE.width} ${height}`}
         className="mx-auto h-auto max-h-[24dvh] sm:max-h-[calc(100dvh-20rem)] w-full"
         role="group"
@@ -97,6 +100,7 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
               wearOf={wearOf}
               chosen={chosen}
               plate={plate}
+              reached={h.key === reached}
               onChoose={onChoose}
             />
           );
@@ -106,6 +110,14 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
   );
 }
 
+function walk(e: KeyboardEvent<SVGSVGElement>, holes: readonly PlacedHole[]): void {
+  const from = (e.target as Element).closest('[data-hole]')?.getAttribute('data-hole');
+  const to = from && nextHole(holes, from, e.key);
+  if (!to) return;
+  e.preventDefault();
+  e.currentTarget.querySelector<SVGGElement>(`[data-hole="${to}"]`)?.focus();
+}
+
 function HoleMark({
   stateOf,
   hole: h,
@@ -113,6 +125,7 @@ function HoleMark({
   wearOf,
   chosen,
   plate,
+  reached,
   onChoose,
 }: {
   stateOf: Props['stateOf'];
@@ -121,6 +134,8 @@ function HoleMark({
   wearOf: Props['wearOf'];
   chosen: Props['chosen'];
   plate: Props['plate'];
+  /** The Tab key stops here. */
+  reached: boolean;
   onChoose: Props['onChoose'];
 }) {
   const state = stateOf(h.key);
@@ -129,7 +144,8 @@ function HoleMark({
   return (
     <g
       role="button"
-      tabIndex={0}
+      tabIndex={reached ? 0 : -1}
+      data-hole={h.key}
       aria-pressed={chosen === h.key}
       aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
       className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill"

@@ -1,6 +1,6 @@
 import { FAMILIES, pairsOf } from '@eclat/core/movement';
 import { describe, expect, it } from 'vitest';
-import { PLATE, placeHoles } from './layout.ts';
+import { nextHole, PLATE, placeHoles } from './layout.ts';
 
 describe('the drawn plates', () => {
   it.each(FAMILIES.map((f) => [f.id, f.traits] as const))(
@@ -15,6 +15,30 @@ describe('the drawn plates', () => {
       }
     },
   );
+  it.each(FAMILIES.map((f) => [f.id, f.traits] as const))('%s: the arrow keys lead to every hole', (_, traits) => {
+    for (const plate of ['front', 'back'] as const) {
+      const { holes } = placeHoles(traits, plate);
+      if (holes.length === 0) continue;
+      const come = new Set<string>([holes[0]!.key]);
+      for (const key of come)
+        for (const arrow of ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight']) {
+          const to = nextHole(holes, key, arrow);
+          if (to) come.add(to);
+        }
+      expect(come.size).toBe(holes.length);
+    }
+  });
+  it('leads to the right on the right arrow, and nowhere on another key', () => {
+    const holes = [
+      { key: 'a', x: 0, y: 0 },
+      { key: 'below', x: 20, y: 40 },
+      { key: 'right', x: 60, y: -10 },
+    ];
+    expect(nextHole(holes, 'a', 'ArrowRight')).toBe('right');
+    expect(nextHole(holes, 'a', 'ArrowDown')).toBe('below');
+    expect(nextHole(holes, 'a', 'ArrowLeft')).toBeNull();
+    expect(nextHole(holes, 'a', 's')).toBeNull();
+  });
   it('mirrors the back plate, as the plates really are', () => {
     const [front, back] = (['front', 'back'] as const).map((p) => placeHoles(FAMILIES[1]!.traits, p).holes);
     front!.forEach((h, i) => expect(h.x + back![i]!.x).toBeCloseTo(PLATE.width, 6));

@@ -86,3 +86,32 @@ export function placeHoles(traits: Traits, plate: Plate, arrangement: Arrangemen
   });
   return { holes, unitsAMm, toScale: trains.filter((t) => measured(t, arrangement)).map(trainName) };
 }
+
+const WAYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
+};
+
+/**
+ * The hole that an arrow key leads to: the nearest one within a right angle around its direction.
+ * @returns null where there is none that way, or for another key
+ */
+export function nextHole(
+  holes: readonly { key: string; x: number; y: number }[],
+  from: string,
+  arrow: string,
+): string | null {
+  const at = holes.find((h) => h.key === from);
+  const [dx, dy] = WAYS[arrow] ?? [0, 0];
+  if (!at) return null;
+  const ahead = holes
+    .map((h) => {
+      const [x, y] = [h.x - at.x, h.y - at.y];
+      return { key: h.key, along: x * dx + y * dy, across: Math.abs(x * dy) + Math.abs(y * dx) };
+    })
+    .filter((h) => h.along > 0 && h.across <= h.along)
+    .toSorted((a, b) => a.along + a.across - (b.along + b.across));
+  return ahead[0]?.key ?? null;
+}
