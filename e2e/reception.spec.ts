@@ -32,6 +32,7 @@ test('at the counter: what is in the shop is found by a slip of the pen, and dia
     await page.getByRole('group', { name: 'Not level' }).getByRole('button', { name: 'Not there' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Likeliest: out of beat' })).toBeVisible();
     await page.reload();
+    await page.getByRole('button', { name: /^Looked at/ }).click();
     await expect(page.getByText('Not level: nothing there')).toBeVisible();
     await page.getByRole('button', { name: 'Take back the look: Not level' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Likeliest: not level' })).toBeVisible();

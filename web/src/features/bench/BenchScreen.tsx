@@ -91,7 +91,7 @@ export function BenchScreen() {
       {data.length === 0 && <Nothing />}
       {data.length > 0 && view.view === 'table' && (
         <Late until={<Loading what="the table" />}>
-          <BenchTable rows={data} view={view} change={change} now={now} />
+          <BenchTable rows={data} view={view} change={change} />
         </Late>
       )}
       {data.length > 0 && view.view !== 'table' && <WhatNow rows={data} view={view} change={change} now={now} />}

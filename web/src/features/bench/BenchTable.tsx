@@ -16,6 +16,7 @@ import { NoneMatches } from './NoneMatches.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { PowerBadge } from '../../ui/PowerBadge.tsx';
 import { SortHead } from '../../ui/SortHead.tsx';
+import { useNow } from '../../ui/useNow.ts';
 import { useWindowOf } from '../../ui/useWindowOf.ts';
 import { borderOf, promiseWords, visitPath } from './BenchRow.tsx';
 import { PROMISES, tableRows, type Promised } from './bench-rows.ts';
@@ -23,11 +24,13 @@ import type { BenchProps, BenchView, ChangeView } from './useBenchView.ts';
 
 /** A line of the table, px: the clock, and under it its claim and its owner, or on a phone its stage. */
 const ROW_PX = 56;
+const MINUTE_MS = 60_000;
 const col = createColumnHelper<BenchRow>();
 const worst = (r: BenchRow) => byDanger(r.power)[0];
 const URGENT = ['danger', 'due', 'next', 'wait'];
 
-const columnsAt = (now: number) => [
+/** They stay the same ones: a cell that is made anew would let the focus go. */
+const COLUMNS = [
   col.accessor('clock', {
     header: 'Clock',
     cell: ({ row: { original: r } }) => (
@@ -64,7 +67,7 @@ const columnsAt = (now: number) => [
     id: 'promise',
     header: 'Promised',
     sortUndefined: 'last',
-    cell: ({ row }) => <PromisedFor on={row.original.promisedFor} now={now} />,
+    cell: ({ row }) => <PromisedFor on={row.original.promisedFor} />,
   }),
   col.accessor('openedAt', { id: 'since', header: 'Since', cell: ({ getValue }) => day(getValue()) }),
   col.accessor((r) => familyById(r.familyId).name, { id: 'family', header: 'Movement' }),
@@ -89,7 +92,8 @@ const LOOKS: Record<string, string> = {
   person: 'w-[8.5rem] max-lg:hidden',
 };
 
-function PromisedFor({ on, now }: { on: string | null; now: number }) {
+function PromisedFor({ on }: { on: string | null }) {
+  const now = useNow(MINUTE_MS);
   if (!on) return null;
   const days = daysUntil(on, now);
   return (
@@ -101,16 +105,18 @@ function PromisedFor({ on, now }: { on: string | null; now: number }) {
 }
 
 /** Every clock on a line: for the one who looks for a clock, or plans a week. Only what is in view is drawn. */
-export default function BenchTable({ rows, view, change, now }: BenchProps) {
+export default function BenchTable({ rows, view, change }: Omit<BenchProps, 'now'>) {
+  const now = useNow(MINUTE_MS);
   const data = useMemo(() => tableRows(rows, view, now), [rows, view, now]);
-  const columns = useMemo(() => columnsAt(now), [now]);
-  const sorting = Object.hasOwn(LOOKS, view.by) ? [{ id: view.by, desc: view.down !== '' }] : [];
+  const { by, down } = view;
+  const sorting = useMemo(() => (Object.hasOwn(LOOKS, by) ? [{ id: by, desc: down !== '' }] : []), [by, down]);
   const table = useReactTable({
     data,
-    columns,
+    columns: COLUMNS,
     state: { sorting },
     sortDescFirst: false,
     enableMultiSort: false,
+    autoResetAll: false,
     onSortingChange: (update) => {
       const [first] = typeof update === 'function' ? update(sorting) : update;
       change({ by: first?.id ?? '', down: first?.desc ? '1' : '' });

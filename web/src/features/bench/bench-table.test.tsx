@@ -123,6 +123,9 @@ it('draws what is in view of 300 clocks, and the arrows go on through all', asyn
     await person.keyboard('{ArrowDown}');
     await waitFor(() => expect(document.activeElement?.textContent).toMatch(new RegExp(`^Clock ${n}C`)));
   }
+  const held = document.activeElement;
+  await new Promise((tick) => setTimeout(tick, 1100)); // the countdowns of the bench have gone on
+  expect(document.activeElement).toBe(held);
   await person.keyboard('{ArrowUp}');
   await waitFor(() => expect(document.activeElement?.textContent).toMatch(/^Clock 2C/));
 });

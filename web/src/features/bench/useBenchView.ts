@@ -22,18 +22,17 @@ export const ONLY_TABLE = { person: '', promise: '', family: '', by: '', down: '
 /** How the bench is looked at: as the address says; where it says nothing, as it was last on this device. */
 export function useBenchView(): { view: BenchView; change: ChangeView } {
   const [search, setSearch] = useSearchParams();
-  const kept = useAppState((s) => s.benchView);
-  const said = search.toString() || kept;
+  const said = search.toString() || useAppState.getState().benchView;
   const view = useMemo(() => {
     const params = new URLSearchParams(said);
     return Object.fromEntries(NAMES.map((n) => [n, params.get(n) ?? ''])) as BenchView;
   }, [said]);
   const change: ChangeView = (part) => {
     const next = new URLSearchParams(Object.entries({ ...view, ...part }).filter(([, value]) => value));
-    setSearch(next, { replace: true });
     const lasting = new URLSearchParams(next);
     for (const name of NOT_KEPT) lasting.delete(name);
     useAppState.getState().set({ benchView: lasting.toString() });
+    setSearch(next, { replace: true });
   };
   return { view, change };
 }
