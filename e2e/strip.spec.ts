@@ -89,6 +89,16 @@ test('on test it is opened under the dial wound as it is; through the plates onl
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('button', { name: /going wound/i })).toBeVisible();
 
+  await test.step('a reading by the keyboard alone: what is pressed next is in hand again', async () => {
+    const now = page.getByRole('button', { name: /^Now/ });
+    await now.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('What the hands showed')).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Reading taken.')).toBeVisible();
+    await expect(now).toBeFocused();
+  });
+
   await test.step('a check that fails is set here, and checked again', async () => {
     await page.getByRole('button', { name: 'Failed: Strike right for twelve hours' }).click();
     await page.keyboard.type('silent at four');

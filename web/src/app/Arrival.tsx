@@ -1,10 +1,13 @@
 import { useEffect, useRef } from 'react';
-import { ScrollRestoration, useLocation, useMatches, useNavigate } from 'react-router';
+import { ScrollRestoration, useLocation, useMatches, useNavigate, type Location } from 'react-router';
 import { SIDE } from '../features/visit/side.ts';
 import { TitleOf } from '../ui/TitleOf.tsx';
 
 /** Where what was gone to begins: the screen's own work where it says so, else all of it. */
 const work = (): HTMLElement | null => document.querySelector('[data-work]') ?? document.getElementById('main');
+
+/** Where it was scrolled to is kept for each step back; of a page that the browser opened anew, for its address. */
+const placeOf = ({ key, pathname }: Location) => (key === 'default' ? pathname : key);
 
 /** One step out: of what lies beside the stages to the clock’s stage, of a stage to the bench. */
 export function outOf(path: string): string {
@@ -52,7 +55,7 @@ export function Arrival() {
   return (
     <>
       {handle?.title && <TitleOf screen={handle.title} />}
-      <ScrollRestoration />
+      <ScrollRestoration getKey={placeOf} />
     </>
   );
 }

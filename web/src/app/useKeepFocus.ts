@@ -82,9 +82,11 @@ export function useKeepFocus(): void {
     };
     // Put down by a person, not taken from them: it is theirs to leave.
     const left = ({ target, relatedTarget }: FocusEvent) => {
-      if (relatedTarget !== null || target !== last?.element) return;
+      const put = last;
+      if (relatedTarget !== null || target !== put?.element) return;
       queueMicrotask(() => {
-        if (last?.element.isConnected && !last.element.matches(':disabled')) last = null;
+        // A field that took its place has the focus by now: that one is not put down.
+        if (last === put && put.element.isConnected && !put.element.matches(':disabled')) last = null;
       });
     };
     let soon = 0;
