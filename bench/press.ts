@@ -85,9 +85,8 @@ console.log(`\nFrom a press to its painted answer, commit included, warm, loopba
 
 await open('Bracket clock', 'survey');
 await time('felt hole', async () => {
-  await page.getByRole('radio', { name: 'sound', exact: true }).first().click();
   await clear();
-  await button('Keep, and to the next hole').click();
+  await page.getByRole('radio', { name: 'sound', exact: true }).first().click();
 });
 await time('measured hole', async () => {
   for (const [label, typed] of [

@@ -44,7 +44,6 @@ test('a movement unlike its template is described at intake, and again when it i
     await stage(page, 'Survey');
     await page.getByRole('button', { name: /^S3 .*back/ }).click();
     await page.keyboard.press('u');
-    await page.getByRole('button', { name: 'Keep, and to the next hole' }).click();
     await expect(page.getByRole('button', { name: /^S3 .*back.*bush/ })).toBeVisible();
     await stage(page, 'The movement');
     await page.getByRole('button', { name: 'Take out the strike train' }).click();

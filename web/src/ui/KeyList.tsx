@@ -16,7 +16,7 @@ const KEYS = [
   ['o f x', 'In the walk of the assessment: in order, finding, not looked at'],
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
   ['Esc', 'One step out: of what is open, of a field (single keys work again), of a stage to the bench'],
-  ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush'],
+  ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush; with nothing measured, on to the next'],
 ] as const;
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {

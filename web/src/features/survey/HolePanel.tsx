@@ -46,10 +46,9 @@ export function HolePanel({
     measured,
     looking,
     typedBefore: survey.typedBefore(hole.key),
-    onKeep: (body, typed) => survey.keep(hole.key, body, typed),
+    onKeep: (body, typed, byFeel) => survey.keep(hole.key, body, typed, byFeel),
   });
-  const { setOwn } = m;
-  useKeys(Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => setOwn(v)])));
+  useKeys(Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => m.say(v)])));
   const closed = visit.closedAt !== null;
   return (
     <Panel bare className="lg:sticky lg:top-18" title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
@@ -58,8 +57,8 @@ export function HolePanel({
           label={m.felt ? 'Verdict by feel' : 'Your own verdict'}
           value={m.verdict ?? ''}
           disabled={closed || m.turnedMm !== null}
-          onChange={setOwn}
-          onClear={() => setOwn(null)}
+          onChange={m.say}
+          onClear={() => m.say(null)}
           options={HOLE_WORDS.filter((v) => verdictFits(v, isJewel(m.extras.past))).map((v) => [v, v] as const)}
         />
         <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />

@@ -57,17 +57,26 @@ describe('survey and fit', () => {
   it('takes a verdict by feel alone, with no figure; half a measurement is neither; and clears it again', async () => {
     show(SurveyScreen, visitOf('fusee'));
     const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Keep, and to the next hole/ });
-    expect(keep().disabled).toBe(true);
-    const mine = screen.getByRole('radiogroup', { name: 'Verdict by feel' });
-    await person.click(within(mine).getByRole('radio', { name: 'sound' }));
-    expect(keep().disabled).toBe(false);
+    const words = () => within(screen.getByRole('radiogroup', { name: /verdict/i }));
+    const feels = (word: string) => person.click(words().getByRole('radio', { name: word }));
     await person.type(screen.getByLabelText('Pivot'), '3.1');
+    await feels('sound');
     expect(keep().disabled).toBe(true);
+    expect(sent).toEqual([]);
+    await feels('sound'); // pressed again: taken back
     await person.clear(screen.getByLabelText('Pivot'));
-    await person.click(keep());
-    await waitFor(() =>
-      expect(sent[0]).toMatchObject({ body: { verdict: 'sound', pivotMm: null, size: { kind: 'felt' }, version: 0 } }),
-    );
+    await person.click(document.body);
+    // One press a hole, by finger or key.
+    await feels('tight');
+    await person.keyboard('ssu');
+    await waitFor(() => expect(sent).toHaveLength(4));
+    expect(sent.map((s) => [s.url.split('/').at(-1), s.body['verdict']])).toEqual([
+      ['T1.front', 'tight'],
+      ['T1.back', 'sound'],
+      ['T2.front', 'sound'],
+      ['T2.back', 'bush'],
+    ]);
+    expect(sent[0]).toMatchObject({ body: { pivotMm: null, size: { kind: 'felt' }, version: 0 } });
     cleanup();
     const felt = { pivotMm: null, holeLongMm: null, holeShortMm: null, computed: null, size: { kind: 'felt' } };
     const holes = holesOf(familyById('fusee').traits).map((h) => surveyed(h.key, { ...felt, verdict: 'not reached' }));

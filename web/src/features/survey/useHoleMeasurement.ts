@@ -28,7 +28,7 @@ interface Given {
   measured: SurveyedHole | undefined;
   looking: Looking;
   typedBefore: Typed;
-  onKeep: (body: HoleBody, typed: Typed) => void;
+  onKeep: (body: HoleBody, typed: Typed, byFeel: boolean) => void;
 }
 
 /** One hole as it is being measured: what is typed, what that says, and the person's own word. */
@@ -58,13 +58,27 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const untouched = felt.every((name) => !typed[name]?.trim());
   const measuredWhole = read !== null && !problem && verdict !== 'not reached';
   const ready = verdict !== null && (measuredWhole || (untouched && own !== null));
+  const send = (word: HoleWord, figures: typeof FELT | Pick<HoleBody, 'pivotMm' | 'size'>): void => {
+    const { wearDeg, spins, polished, past, endShake } = extras;
+    const more = { wearDeg, endShakeMm: endShakeMm(endShake), spins, polished, past };
+    const body = {
+      ...figures,
+      way,
+      ...more,
+      verdict: word,
+      note: measured?.note ?? '',
+      version: measured?.version ?? 0,
+    };
+    onKeep(body, typed, figures === FELT);
+  };
   return {
     typed,
     type: (name: string, value: string) => setTyped((t) => ({ ...t, [name]: value })),
     extras,
     setExtras,
     own,
-    setOwn,
+    /** With nothing measured a word is the whole answer: it is kept, and the next hole is in hand. */
+    say: (word: HoleWord | null) => (word !== null && untouched ? send(word, FELT) : setOwn(word)),
     judged,
     problem,
     verdict,
@@ -76,21 +90,7 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
     felt: untouched,
     keep: () => {
       if (!ready) return;
-      const figures = measuredWhole && read ? { pivotMm: read.measure.pivotMm, size: read.size } : FELT;
-      const { wearDeg, spins, polished, past, endShake } = extras;
-      const body: HoleBody = {
-        ...figures,
-        way,
-        wearDeg,
-        endShakeMm: endShakeMm(endShake),
-        spins,
-        polished,
-        past,
-        verdict,
-        note: measured?.note ?? '',
-        version: measured?.version ?? 0,
-      };
-      onKeep(body, typed);
+      send(verdict, measuredWhole && read ? { pivotMm: read.measure.pivotMm, size: read.size } : FELT);
     },
   };
 }

@@ -49,12 +49,22 @@ export function useSurvey(visit: Visit) {
     labels: LABELS,
     onDone: (h) => {
       taken(h.key);
-      say(`${h.key.replace('.', ' ')}: ${h.verdict}.`);
+      // A slip of the finger: taken back, and the hole is in hand again.
+      const back = () => {
+        setChosen(h.key);
+        clear(h);
+      };
+      say(`${h.key.replace('.', ' ')}: ${h.verdict}.`, 'good', h.version === 1 ? back : undefined);
     },
   });
 
   const remove = useRemove(api.survey.removeHole, api.survey.setHole, 'Verdict');
 
+  const clear = ({ key, version: _version, by: _by, at: _at, computed: _says, ...h }: SurveyedHole) => {
+    const { holeLongMm: _long, holeShortMm: _short, ...body } = h;
+    const params = { visitId: visit.id, hole: key };
+    remove({ params }, { params, body: { ...body, version: 0 } });
+  };
   const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
   const next = (key: string) => {
     const at = all.findIndex((h) => h.key === key);
@@ -79,15 +89,12 @@ export function useSurvey(visit: Visit) {
     setLooking,
     /** What stands in a hole's fields: what was sent and not taken, or was measured; else what is carried on. */
     typedBefore: (key: string): Typed => sent.get(key) ?? { ...carried, ...typedOf(measured.get(key)) },
-    clear: ({ key, version: _version, by: _by, at: _at, computed: _says, ...h }: SurveyedHole) => {
-      const { holeLongMm: _long, holeShortMm: _short, ...body } = h;
-      const params = { visitId: visit.id, hole: key };
-      remove({ params }, { params, body: { ...body, version: 0 } });
-    },
-    keep: (key: string, body: HoleBody, typed: Typed) => {
+    clear,
+    /** The field of the next hole takes the focus, unless nothing is measured: then its word is one key. */
+    keep: (key: string, body: HoleBody, typed: Typed, byFeel: boolean) => {
       setSent((s) => new Map(s).set(key, typed));
       setCarried(carriedOn(typed));
-      setFollow(true);
+      setFollow(!byFeel);
       setChosen(next(key));
       set.mutate({ params: { visitId: visit.id, hole: key }, body });
     },
