@@ -35,7 +35,8 @@ function hold(shortcut: () => void): void {
 function beginFigure(begun: string, e: KeyboardEvent): void {
   typingFigures = true;
   const within = [...document.querySelectorAll('[role="dialog"]')].at(-1) ?? document.querySelector('main');
-  const fields = [...(within?.querySelectorAll<HTMLInputElement>('input[inputmode="decimal"]') ?? [])];
+  const all = [...(within?.querySelectorAll<HTMLInputElement>('input[inputmode="decimal"]') ?? [])];
+  const fields = all.filter((f) => !f.disabled && !f.readOnly);
   const field = fields.find((f) => f.value === '') ?? fields[0];
   field?.focus();
   if (field) {

@@ -112,7 +112,10 @@ export function SideFoot() {
   if (visit.closedAt) return null;
   return (
     <ActionBar photosOf={stage}>
-      <Link to={`/visits/${visit.id}/${stage}`} className={buttonClass('quiet', 'shrink-0 whitespace-nowrap max-sm:px-3')}>
+      <Link
+        to={`/visits/${visit.id}/${stage}`}
+        className={buttonClass('quiet', 'shrink-0 whitespace-nowrap max-sm:px-3')}
+      >
         Back to {stageName(stage).toLowerCase()}
       </Link>
     </ActionBar>

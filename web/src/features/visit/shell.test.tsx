@@ -77,7 +77,7 @@ const touch = (kind: 'touchstart' | 'touchend', x: number, y = 300) => {
   fireEvent(document, Object.assign(new Event(kind), { touches: [at], changedTouches: [at] }));
 };
 
-it('a finger from the right edge opens what is looked up; one that scrolls, or begins elsewhere, does not', async () => {
+it('a finger from the right edge opens what is looked up; one that scrolls or begins elsewhere does not', async () => {
   standIn({ '/api/visits/v1': visit });
   const at = { initialEntries: ['/visits/v1/survey'] };
   const router = createMemoryRouter([{ path: 'visits/:visitId/*', element: <VisitFrame /> }], at);
