@@ -165,7 +165,7 @@ test('an electric master on its bench, its case drying beside it', async ({ page
   await page.getByLabel('What belongs there').first().fill('110');
   await page.getByRole('button', { name: 'Keep the reading' }).click();
   await expect(page.getByText('109 Ω where 110 Ω belong')).toBeVisible();
-  await page.getByLabel('Its supply, volts').fill('24');
+  await page.getByLabel('Supply, volts').fill('24');
   for (const [volts, milliamps, did] of [
     ['9', '81', 'moves'],
     ['15', '137', 'lifts'],

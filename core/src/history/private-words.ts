@@ -1,6 +1,7 @@
 import { TASKS } from '../casework/index.ts';
 import { usualParts } from '../cleaning/index.ts';
 import { DRIVEN_BY, USUAL_UNITS } from '../workflow/index.ts';
+import { bare } from '../units/index.ts';
 import type { VisitSource } from './fromVisit.ts';
 import type { PrivateWords } from './record.ts';
 
@@ -92,8 +93,6 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
   return out;
 }
 
-/** Letters without their accents, as whoever types in haste leaves them out. */
-const bare = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').normalize('NFC');
 const wordsOf = (text: string): string[] => text.split(/[^\p{L}\p{M}]+/u).filter((w) => w !== '');
 /** Scripts that put no space between words. */
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;

@@ -35,6 +35,24 @@ describe('a test run', () => {
     expect(judged.verdict.kind).toBe('not yet');
   });
 
+  it('is judged anew for a figure that was put right, and by another rule of the house', () => {
+    const log = {
+      startedAt: iso(0),
+      readBy: 'seconds hand' as const,
+      events: [],
+      readings: [0, 1, 2].map((d) => reading(d, 5 * d)),
+    };
+    const rate = (now = 2) => judgeRun(traits, log, T0 + now * DAY).fit!.rateSecondsPerDay;
+    expect(rate()).toBeCloseTo(5, 6);
+    log.readings = log.readings.map((r) => ({ ...r, errorS: 2 * r.errorS }));
+    expect(rate()).toBeCloseTo(10, 6);
+    log.readings[2]!.errorS = 10; // in place, as no caller should
+    expect(rate()).toBeLessThan(10);
+    const days = (choices: Record<string, string>) =>
+      judgeRun(traits, log, T0 + 2 * DAY, choices).protocol.shortestDays;
+    expect([days({}), days({ 'run-length': 'weeks' })]).toEqual([8, 14]);
+  });
+
   it('is wider in doubt with the minute hand alone', () => {
     const readings = [0, 1, 2, 3].map((d) => reading(d, 5 * d));
     const by = (readBy: RunLog['readBy']) => at({ readings, readBy }, 3).fit!.halfWidthSecondsPerDay;

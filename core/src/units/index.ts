@@ -3,3 +3,4 @@ export * from './length.ts';
 export * from './mass.ts';
 export * from './outside.ts';
 export { readWithUnit, trim, type Read } from './read.ts';
+export * from './words.ts';

@@ -9,7 +9,7 @@ export type LengthReading =
   | { kind: 'ask'; asMm: number; asThousandths: number }
   | { kind: 'problem'; message: string };
 
-const UNITS: Record<string, number> = {
+export const LENGTH_UNITS: Record<string, number> = {
   mm: 1,
   cm: 10,
   m: 1000,
@@ -41,7 +41,7 @@ export function readLength(text: string, plausibleMm: readonly [number, number])
       return { kind: 'ask', asMm: parts.value, asThousandths: thousandths };
   }
   const read = readWithUnit(text, {
-    units: UNITS,
+    units: LENGTH_UNITS,
     bare: 'mm',
     canonical: 'mm',
     plausible: plausibleMm,

@@ -4,7 +4,7 @@ import { readWithUnit, type Read } from './read.ts';
 export const G_PER_POUND = 453.59237;
 export const G_PER_OUNCE = G_PER_POUND / 16;
 
-const UNITS: Record<string, number> = {
+export const MASS_UNITS: Record<string, number> = {
   g: 1,
   gr: 1,
   gram: 1,
@@ -22,7 +22,7 @@ const UNITS: Record<string, number> = {
 /** Reads a mass as a person or a scale types it: "3,63 kg", "8 lb", "120". A bare number is in `bare`. Grams out. */
 export const readMass = (text: string, plausibleG: readonly [number, number], bare: 'g' | 'kg' = 'g'): Read =>
   readWithUnit(text, {
-    units: UNITS,
+    units: MASS_UNITS,
     bare,
     plausible: plausibleG,
     canonical: 'g',

@@ -3,7 +3,7 @@ import type { ParsedBodyOf, Power as Shape, PowerOverride as Override } from '@e
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Traits } from '@eclat/core/movement';
-import { heldUp, isAssembled, powerOf, powerWords, stripGate, type Depth } from '@eclat/core/workflow';
+import { heldUp, isAssembled, powerOf, powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { StandRun } from '../assembly/assembly.entity.ts';
@@ -120,8 +120,11 @@ export async function holdToPower(
   { reason = '', field = 'opens' }: { reason?: string; field?: string } = {},
 ): Promise<void> {
   const ofVisit = { visitId: visit.id };
+  const power = await powerNow(ctx, visit);
+  // Safe as it is: no leave is asked for.
+  if (unsafeFor(opens, power).length === 0) return;
   const unsafe = heldUp(opens, {
-    power: await powerNow(ctx, visit),
+    power,
     overrides: await ctx.em.find(PowerOverride, ofVisit),
     passes: await ctx.em.find(StripPass, ofVisit),
   });
@@ -140,6 +143,7 @@ export async function holdToPower(
  * again nothing is opened by writing it down.
  */
 export async function holdApart(ctx: Context, visit: Visit, opens: Depth, field: string): Promise<void> {
+  if (unsafeFor(opens, await powerNow(ctx, visit)).length === 0) return;
   const orderBy = { at: 'asc' } as const;
   const [last] = (await ctx.em.find(StageEvent, { visitId: visit.id, stage: 'assemble' }, { orderBy })).slice(-1);
   if (last && isAssembled([last])) return;

@@ -122,9 +122,12 @@ export function whyOf(error: unknown): string {
   return fields ? fields.map((f) => f.message).join(' ') : (error as Error).message;
 }
 
+/** Whether no change of this person, made before, is still on this device. */
+export const nothingWaits = (personId: string): boolean => waiting(personId, 'changes').length === 0;
+
 /** @returns whether the server can be asked for a change made now: what was made before it has gone, or was refused */
-export const isItsTurn = async (personId: string): Promise<boolean> =>
-  waiting(personId, 'changes').length === 0 || (await sendKept(personId, 'changes')).stopped !== 'away';
+export const sentBefore = async (personId: string): Promise<boolean> =>
+  (await sendKept(personId, 'changes')).stopped !== 'away';
 
 export function useOutbox(personId: string): void {
   const queries = useQueryClient();

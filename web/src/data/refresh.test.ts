@@ -25,6 +25,8 @@ const open = () => {
     new QueryObserver(queries, query as never).subscribe(() => undefined);
 };
 const settled = async () => {
+  // The answer is drawn before anything is asked for.
+  await new Promise((drawn) => requestAnimationFrame(() => setTimeout(() => setTimeout(drawn))));
   await vi.waitFor(() => expect(queries.isFetching()).toBe(0));
   return asked.splice(0);
 };

@@ -82,18 +82,28 @@ export function afterCommand(
   const complete = known !== null && !known.again && !underWay;
   const changes = route.changes ?? [];
   const list = intoList(queries, route, reply);
-  refresh(
-    queries,
-    {
-      topics: complete ? changes.filter((t) => t !== 'visit') : changes,
-      visits: visitId === undefined ? [] : [visitId],
-    },
-    list,
-  );
-  // What is reckoned from the visit, such as its promise, is asked for anew all the same.
-  if (complete)
-    void queries.invalidateQueries({
-      queryKey: ['visit', visitId],
-      predicate: ({ queryKey }) => queryKey[2] !== api.visit.get.path,
-    });
+  const look = () => {
+    refresh(
+      queries,
+      {
+        topics: complete ? changes.filter((t) => t !== 'visit') : changes,
+        visits: visitId === undefined ? [] : [visitId],
+      },
+      list,
+    );
+    // What is reckoned from the visit, such as its promise, is asked for anew all the same.
+    if (complete)
+      void queries.invalidateQueries({
+        queryKey: ['visit', visitId],
+        predicate: ({ queryKey }) => queryKey[2] !== api.visit.get.path,
+      });
+  };
+  if (known && !underWay) afterPaint(look);
+  else look();
+}
+
+/** The answer is on the screen first: what else may have changed is asked for behind it. */
+function afterPaint(look: () => void): void {
+  if (document.hidden) look();
+  else requestAnimationFrame(() => setTimeout(look));
 }

@@ -1,12 +1,13 @@
 import type { BodyOf, ParamsOf, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { say, useAppState } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
-import { isItsTurn, keepUnsent, whyOf } from './outbox.ts';
+import { keepUnsent, nothingWaits, sentBefore, whyOf } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
 import { newId } from './new-id.ts';
+import { useSending } from './useSending.ts';
 
 export interface Command<R extends RouteRef> {
   params: ParamsOf<R>;
@@ -50,32 +51,34 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
     refresh(queries, { topics: route.changes ?? [], visits: visitId === undefined ? [] : [visitId] });
   };
 
-  const mutation = useMutation({
-    mutationFn: async (command: Command<R>): Promise<ReplyOf<R> | Kept> => {
-      const key = newId();
-      ours.add(key);
-      const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
-      const keep = (why: string, refused?: string): Kept => {
-        const url = urlOf(route, paramsOf(command), command.query as Record<string, string> | undefined);
-        const body = command.file ?? command.body;
-        const item = { key, method: route.method, url, body, what: options.what, personId };
-        keepUnsent(refused === undefined ? item : { ...item, refused });
-        return new Kept(why, refused !== undefined);
-      };
-      try {
-        return (await isItsTurn(personId)) ? await call(route, { ...command, key } as never) : keep(AWAY);
-      } catch (error) {
-        if (error instanceof Away) return keep(AWAY);
-        if (!(error instanceof Refusal)) throw error;
-        if (error.status === 401) {
-          refresh(queries, { topics: ['session'], visits: [] });
-          return keep('You were signed out. This is kept here and sent when you sign in.');
-        }
-        // Nobody can take a photo of that moment again: a refused one stays, with its reason.
-        if (command.file) return keep(`${options.what}: ${whyOf(error)}`, whyOf(error));
-        throw error;
+  async function send(command: Command<R>): Promise<ReplyOf<R> | Kept> {
+    const key = newId();
+    ours.add(key);
+    const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
+    const keep = (why: string, refused?: string): Kept => {
+      const url = urlOf(route, paramsOf(command), command.query as Record<string, string> | undefined);
+      const body = command.file ?? command.body;
+      const item = { key, method: route.method, url, body, what: options.what, personId };
+      keepUnsent(refused === undefined ? item : { ...item, refused });
+      return new Kept(why, refused !== undefined);
+    };
+    try {
+      if (!nothingWaits(personId) && !(await sentBefore(personId))) return keep(AWAY);
+      return await call(route, { ...command, key } as never);
+    } catch (error) {
+      if (error instanceof Away) return keep(AWAY);
+      if (!(error instanceof Refusal)) throw error;
+      if (error.status === 401) {
+        refresh(queries, { topics: ['session'], visits: [] });
+        return keep('You were signed out. This is kept here and sent when you sign in.');
       }
-    },
+      // Nobody can take a photo of that moment again: a refused one stays, with its reason.
+      if (command.file) return keep(`${options.what}: ${whyOf(error)}`, whyOf(error));
+      throw error;
+    }
+  }
+
+  const sending = useSending(send, {
     onSuccess: (reply, command) => {
       options.onSent?.();
       if (reply instanceof Kept) return say(reply.why, 'danger');
@@ -106,7 +109,7 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
         fields,
         keepMine: () => {
           close();
-          mutation.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> });
+          sending.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> });
         },
         takeTheirs: () => {
           close();
@@ -116,7 +119,7 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
       },
     });
   }
-  return mutation;
+  return sending;
 }
 
 /** A value as the choice between two versions says it. */

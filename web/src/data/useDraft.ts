@@ -19,7 +19,7 @@ function keepDraft(name: string, typed: unknown, untouched: boolean): void {
   }
 }
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * Keeps a half-filled form on this device: it is there again after a reload, a sign-out or a dead battery. Only what

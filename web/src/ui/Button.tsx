@@ -29,6 +29,7 @@ export function Button({ variant = 'quiet', busy = false, className, type = 'but
   return (
     <button
       type={type}
+      data-main={variant === 'main' || undefined}
       className={buttonClass(variant, className)}
       aria-busy={busy}
       aria-disabled={busy || undefined}

@@ -7,6 +7,7 @@ import {
   type SelectHTMLAttributes,
   type TextareaHTMLAttributes,
 } from 'react';
+import './enter.ts';
 
 const box = 'w-full min-h-12 rounded-lg border bg-enamel px-3 py-2 text-lg text-ink placeholder:text-soft/70';
 

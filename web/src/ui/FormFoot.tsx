@@ -1,6 +1,7 @@
 import clsx from 'clsx';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Button } from './Button.tsx';
+import { onceItStands } from './finger.ts';
 
 interface Props {
   /** What keeping it is called. */
@@ -10,10 +11,25 @@ interface Props {
   className?: string;
 }
 
-/** The end of a form that is opened beside what it changes: keep it, or close it again. */
+const FIELDS = 'input, textarea, select';
+const WORDS = 'input:not([type]), input[type="text"], textarea';
+
+/** The end of a form that a press opens: keep it, or close it again. What is typed first in it is in hand. */
 export function FormFoot({ children, busy, onClose, className }: Props) {
+  const foot = useRef<HTMLDivElement>(null);
+  useEffect(
+    () =>
+      onceItStands(() => {
+        const form = foot.current?.closest('form');
+        const here = document.activeElement;
+        if (!form || (form.contains(here) && here?.matches(FIELDS))) return;
+        const fields = form.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(WORDS);
+        [...fields].find((f) => f.value === '' && !f.matches(':disabled, [readonly]'))?.focus();
+      }),
+    [],
+  );
   return (
-    <div className={clsx('flex gap-3', className)}>
+    <div ref={foot} className={clsx('flex gap-3', className)}>
       <Button type="submit" variant="main" busy={busy}>
         {children}
       </Button>

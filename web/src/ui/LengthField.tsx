@@ -38,11 +38,13 @@ export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, o
         label={label}
         value={value}
         inputMode="decimal"
+        data-length
         hint={hint}
         error={read?.kind === 'problem' ? read.message : undefined}
         onChange={(e) => onChange(e.target.value)}
         onKeyDown={(e: KeyboardEvent) => {
-          if (e.key !== 'Enter') return;
+          // What is typed wrong is not gone on from; without a way of its own Enter leads to the next field.
+          if (e.key !== 'Enter' || (!onEnter && read?.kind !== 'problem' && read?.kind !== 'ask')) return;
           e.preventDefault();
           if (read?.kind === 'length') onEnter?.();
         }}

@@ -6,9 +6,12 @@ if (typeof window !== 'undefined') {
 }
 
 /**
- * What is typed next is in hand once the emptied form stands, after a press of a key or a mouse. After a finger's it
- * would bring the keyboard up over what is pressed next: the finger goes on where it is.
+ * What is typed next is in hand after a press of a key or a mouse. After a finger's it would bring the keyboard up over
+ * what is pressed next: the finger goes on where it is.
  */
 export function unlessByFinger(focus: () => void): void {
-  if (!finger) setTimeout(focus);
+  if (!finger) focus();
 }
+
+/** The same once what was pressed for stands, and what it brings into hand by itself is in hand. */
+export const onceItStands = (focus: () => void): void => unlessByFinger(() => setTimeout(focus));

@@ -190,7 +190,7 @@ describe('keys', () => {
       'switched off',
     async () => {
       const stage = vi.fn();
-      const actions = { '2': stage };
+      const actions = { '2': stage, m: stage };
       const Page = () => {
         useKeys(actions);
         return <input aria-label="field" />;
@@ -199,7 +199,15 @@ describe('keys', () => {
       await person.type(screen.getByLabelText('field'), '1{Enter}');
       screen.getByLabelText('field').blur();
       await person.keyboard('2.2{Enter}2');
+      // Its unit as slowly as a person, or a slow machine, types it.
+      for (const key of ' mm') {
+        await new Promise((later) => setTimeout(later, 100));
+        await person.keyboard(key);
+      }
       expect(stage).not.toHaveBeenCalled();
+      await person.keyboard('m');
+      expect(stage).toHaveBeenCalledOnce();
+      stage.mockClear();
       await person.click(document.body);
       await person.keyboard('2');
       await waitFor(() => expect(stage).toHaveBeenCalledOnce());

@@ -1,4 +1,5 @@
 import { useLayoutEffect } from 'react';
+import { beginsUnit } from '@eclat/core/units';
 import { useAppState } from '../data/app-state.ts';
 
 const isField = (at: EventTarget | null): boolean =>
@@ -8,16 +9,27 @@ const isFigure = (key: string): boolean => /^[\d.,/=+-]$/.test(key);
 
 /**
  * Somebody, or a caliper, is typing figures: from the first key in a field on, until something else is pressed. A
- * figure that comes while no field has the focus is the rest of one that was meant for a field, never a shortcut.
+ * figure that comes while no field has the focus is the rest of one that was meant for a field, never a shortcut; nor
+ * is the unit behind it, however slowly the two are typed.
  */
 let typingFigures = false;
-let [figureAt, keyAt] = [-Infinity, -Infinity];
-/** A device types a figure, and its unit, in one breath; a person does not press a shortcut so soon. */
+/** What of a unit has been typed behind the rest of a figure; null while there is no figure. */
+let unit: string | null = null;
+let keyAt = -Infinity;
+/** A device types a figure in one breath; a person does not press a shortcut so soon. */
 const SAME_BREATH_MS = 60;
 /** This key came in the same breath as the one before: a device types. */
 let inBreath = false;
-const isRestOfFigure = (e: KeyboardEvent): boolean =>
-  typingFigures ? isFigure(e.key) || e.timeStamp - figureAt < SAME_BREATH_MS : inBreath && isFigure(e.key);
+/** The key that is pressed now is the rest of a figure. */
+let isRest = false;
+
+function hearRest({ key }: KeyboardEvent): boolean {
+  if (!typingFigures) return inBreath && isFigure(key);
+  if (isFigure(key)) unit = '';
+  else if (unit === null || key.length > 1) unit = null;
+  else unit = beginsUnit(unit + key.trim()) ? unit + key.trim() : null;
+  return unit !== null;
+}
 
 /** A digit that was pressed on no field: a shortcut, unless more of a figure comes in the same breath. */
 let held: { key: string; shortcut?: () => void; timer?: ReturnType<typeof setTimeout> } | null = null;
@@ -59,12 +71,15 @@ function hearAll(e: KeyboardEvent): void {
   if (before && inBreath && (isFigure(e.key) || e.key === 'Enter')) beginFigure(before.key, e);
   else before?.shortcut?.();
   const plain = !e.ctrlKey && !e.metaKey && !e.altKey;
-  if (isField(e.target)) typingFigures = true;
-  else {
-    if (!isRestOfFigure(e) && e.key !== 'Enter') typingFigures = false;
+  isRest = false;
+  if (isField(e.target)) {
+    typingFigures = true;
+    unit = null;
+  } else {
+    isRest = hearRest(e);
+    if (!isRest && e.key !== 'Enter') typingFigures = false;
     if (plain && !inBreath && /^[\d.]$/.test(e.key)) held = { key: e.key };
   }
-  if (isFigure(e.key)) figureAt = e.timeStamp;
 }
 
 if (typeof window !== 'undefined') {
@@ -90,7 +105,7 @@ export function useKeys(actions: Record<string, () => void>, of: 'screen' | 'fra
     if (!on) return;
     const press = (e: KeyboardEvent) => {
       if (e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || isField(e.target)) return;
-      if (isRestOfFigure(e)) return;
+      if (isRest) return;
       if (document.querySelector('[role="dialog"]')) return;
       const action = actions[e.key];
       if (!action) return;

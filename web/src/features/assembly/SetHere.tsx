@@ -65,7 +65,7 @@ function SettingForm({ check }: { check: Check }) {
   const form = useContractForm<Fields>(settingFields, EMPTY, `set-here.${visit.id}.${check.id}`);
   const add = useCommand(api.assembly.addSetting, {
     what: 'Set here',
-    onSent: () => (form.forget(), form.reset(EMPTY)),
+    onSent: () => form.taken(EMPTY),
     onDone: () => say('Set. Check it again.'),
   });
   return (

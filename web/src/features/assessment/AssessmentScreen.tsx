@@ -10,6 +10,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Around } from '../visit/Around.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -44,8 +45,10 @@ export function AssessmentScreen() {
         findings={visit.findings}
         left={walkOf(traits).filter((p) => !visit.places.some((x) => x.place === p.place)).length}
       />
-      <Cautions stage="assess" />
-      <KnownOfType />
+      <Around>
+        <Cautions stage="assess" />
+        <KnownOfType />
+      </Around>
       <div className="grid items-start gap-5 xl:grid-cols-[24rem_minmax(0,1fr)]">
         <Walk onFinding={setEditing} />
         <div className="flex min-w-0 flex-col gap-5">
@@ -81,8 +84,10 @@ export function AssessmentScreen() {
               </ul>
             )}
           </Panel>
-          <Measurements />
-          <Dating />
+          <Around>
+            <Measurements />
+            <Dating />
+          </Around>
         </div>
       </div>
       {!visit.closedAt && editing === null && (

@@ -4,6 +4,7 @@ import { evidenceFields } from '@eclat/contract/assessment';
 import { dateFrom } from '@eclat/core/history';
 import { Trash2, TriangleAlert } from 'lucide-react';
 import type { z } from 'zod';
+import { memo } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
@@ -12,17 +13,14 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
+const EMPTY = { notBefore: null, notAfter: null, why: '' };
 const year = { setValueAs: (v: string | number | null) => (v === '' || v === null ? null : Number(v)) };
 
 /** When it was made, from evidence: not before, not after, and why. It stays with the movement. */
-export function Dating() {
+export const Dating = memo(function Dating() {
   const { movement, closedAt } = useThisVisit();
-  const form = useContractForm<z.input<typeof evidenceFields>>(
-    evidenceFields,
-    { notBefore: null, notAfter: null, why: '' },
-    `dating.${movement.id}`,
-  );
-  const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => (form.forget(), form.reset()) });
+  const form = useContractForm<z.input<typeof evidenceFields>>(evidenceFields, EMPTY, `dating.${movement.id}`);
+  const add = useCommand(api.assessment.addEvidence, { what: 'Evidence', onSent: () => form.taken(EMPTY) });
   const { errors } = form.formState;
   const found = dateFrom(movement.dating);
   return (
@@ -69,7 +67,7 @@ export function Dating() {
       )}
     </Panel>
   );
-}
+});
 
 function EvidenceRow({ evidence: e }: { evidence: Visit['movement']['dating'][number] }) {
   const { movement, closedAt } = useThisVisit();

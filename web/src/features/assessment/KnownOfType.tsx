@@ -2,13 +2,14 @@ import { counted } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { Columns2, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
+import { memo } from 'react';
 import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Weaknesses of the type, from this shop's own movements of the same maker and name, and sisters to compare with. */
-export function KnownOfType() {
+export const KnownOfType = memo(function KnownOfType() {
   const { movement } = useThisVisit();
   const { data } = useQuery(fetched(api.assessment.knownOfType, { params: { movementId: movement.id } }));
   if (!data || (data.weaknesses.length === 0 && data.sisters.length === 0)) return null;
@@ -41,4 +42,4 @@ export function KnownOfType() {
       )}
     </section>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { measurablesFor, type Measurable } from '@eclat/core/assess';
 import { Check, CircleHelp, Trash2, TriangleAlert } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
@@ -16,7 +16,7 @@ const SIGNS = {
 } as const;
 
 /** Figures of the assessment, each with how it was got. A field takes what a meter types, and Enter keeps it. */
-export function Measurements() {
+export const Measurements = memo(function Measurements() {
   const visit = useThisVisit();
   const list = measurablesFor(visit.movement.traits);
   const measurement = useRemove(api.assessment.removeMeasurement, api.assessment.addMeasurement, 'Measurement');
@@ -74,7 +74,7 @@ export function Measurements() {
       )}
     </Panel>
   );
-}
+});
 
 function Entry({ measurable: m }: { measurable: Measurable }) {
   const visit = useThisVisit();

@@ -16,7 +16,7 @@ const LOOKS: Record<PlaceState, readonly [typeof Check, string, string]> = {
 };
 
 /** Case to electrics in order, one key for each place: in order, finding, not looked at. It goes on by itself. */
-export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
+export const Walk = memo(function Walk({ onFinding }: { onFinding: (place: string) => void }) {
   const visit = useThisVisit();
   const walk = useMemo(() => walkOf(visit.movement.traits), [visit.movement.traits]);
   const states = useMemo(() => new Map(visit.places.map((p) => [p.place, p.state])), [visit.places]);
@@ -70,7 +70,7 @@ export function Walk({ onFinding }: { onFinding: (place: string) => void }) {
       </ol>
     </Panel>
   );
-}
+});
 
 function PlaceInHand({ here, say }: { here: string; say: (state: 'in order' | 'finding' | 'not looked at') => void }) {
   return (

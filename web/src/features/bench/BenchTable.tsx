@@ -7,6 +7,7 @@ import {
   getCoreRowModel,
   getSortedRowModel,
   useReactTable,
+  type SortingFn,
 } from '@tanstack/react-table';
 import clsx from 'clsx';
 import { useMemo, useRef } from 'react';
@@ -28,11 +29,15 @@ const MINUTE_MS = 60_000;
 const col = createColumnHelper<BenchRow>();
 const worst = (r: BenchRow) => byDanger(r.power)[0];
 const URGENT = ['danger', 'due', 'next', 'wait'];
+/** As people of this language order words: Å is not after Z for everybody, and claim 9 comes before 10. */
+const inOrder = new Intl.Collator(undefined, { numeric: true }).compare;
+const byWords: SortingFn<BenchRow> = (a, b, column) => inOrder(a.getValue(column), b.getValue(column));
 
 /** They stay the same ones: a cell that is made anew would let the focus go. */
 const COLUMNS = [
   col.accessor('clock', {
     header: 'Clock',
+    sortingFn: byWords,
     cell: ({ row: { original: r } }) => (
       <Link to={visitPath(r)} className="block leading-tight font-bold after:absolute after:inset-0">
         <span className="block truncate">{r.clock}</span>
@@ -44,7 +49,7 @@ const COLUMNS = [
       </Link>
     ),
   }),
-  col.accessor('owner', { header: 'Owner' }),
+  col.accessor('owner', { header: 'Owner', sortingFn: byWords }),
   col.accessor((r) => STAGE_IDS.indexOf(r.next.stage), {
     id: 'stage',
     header: 'Stage',
@@ -70,10 +75,15 @@ const COLUMNS = [
     cell: ({ row }) => <PromisedFor on={row.original.promisedFor} />,
   }),
   col.accessor('openedAt', { id: 'since', header: 'Since', cell: ({ getValue }) => day(getValue()) }),
-  col.accessor((r) => familyById(r.familyId).name, { id: 'family', header: 'Movement' }),
+  col.accessor((r) => familyById(r.familyId).name, {
+    id: 'family',
+    header: 'Movement',
+    sortingFn: byWords,
+  }),
   col.accessor((r) => r.workedBy ?? undefined, {
     id: 'person',
     header: 'Worked on by',
+    sortingFn: byWords,
     sortUndefined: 'last',
     cell: ({ getValue }) => getValue() ?? '',
   }),
@@ -174,11 +184,11 @@ function lookOf(column: string, row?: BenchRow): string {
   return clsx(LOOKS[column], first, column === 'power' && 'text-clip');
 }
 
-const inOrder = (words: Iterable<string>) => [...new Set(words)].sort((a, b) => a.localeCompare(b));
+const each = (words: Iterable<string>) => [...new Set(words)].sort(inOrder);
 
 function Filters({ rows, view, change }: { rows: readonly BenchRow[]; view: BenchView; change: ChangeView }) {
-  const people = inOrder(rows.map((r) => r.workedBy ?? '').filter(Boolean));
-  const families = inOrder(rows.map((r) => r.familyId));
+  const people = each(rows.map((r) => r.workedBy ?? '').filter(Boolean));
+  const families = each(rows.map((r) => r.familyId));
   const stages = STAGES.filter((s) => rows.some((r) => r.next.stage === s.id));
   return (
     <div

@@ -1,4 +1,5 @@
 import type { BenchRow } from '@eclat/contract';
+import { bare } from '@eclat/core/units';
 import { daysUntil } from '../../ui/dates.ts';
 import type { BenchView } from './useBenchView.ts';
 
@@ -16,12 +17,14 @@ export const PROMISES = {
 } as const;
 export type Promised = keyof typeof PROMISES;
 
-/** Each word is in it somewhere: clock, owner, claim or code. */
-export const matches = (r: BenchRow, q: string) =>
-  q
-    .toLowerCase()
+const typed = (words: string): string => bare(words).toLowerCase();
+/** Each word is in it somewhere, with or without its accents: clock, owner, claim or code. */
+export const matches = (r: BenchRow, q: string) => {
+  const all = typed(`${r.clock} ${r.owner} ${r.claim} ${r.movementCode}`);
+  return typed(q)
     .split(/\s+/)
-    .every((w) => `${r.clock} ${r.owner} ${r.claim} ${r.movementCode}`.toLowerCase().includes(w));
+    .every((w) => all.includes(w));
+};
 
 /** The clocks that are asked for. A filter that is not known, as of an old address, filters nothing. */
 export function tableRows(rows: readonly BenchRow[], view: BenchView, now: number): BenchRow[] {

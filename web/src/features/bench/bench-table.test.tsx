@@ -7,6 +7,7 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
 import { signedIn, standIn } from '../../../test/stage.tsx';
 import { useAppState } from '../../data/app-state.ts';
+import { matches } from './bench-rows.ts';
 import { BenchScreen } from './BenchScreen.tsx';
 import './BenchTable.tsx'; // it would come later
 
@@ -107,6 +108,23 @@ it('is sorted by a press on a head, those without a date last either way, and is
   await person.click(screen.getByRole('button', { name: 'What now' }));
   expect(table()).toBeNull();
   expect(useAppState.getState().benchView).toBe('');
+});
+
+it('finds and orders names of other alphabets as their readers would', async () => {
+  const owners = ['Österlund', 'Zander', 'Ängström', 'Щукина', 'Abel', 'Łukasz', '鈴木'];
+  const rows = owners.map((owner, n) => row(n, { owner, clock: `${owner} Clock ${n}` }));
+  openBench(rows, '/?view=table&by=clock');
+  await clocks();
+  // Unicode Collation Algorithm: Ł beside L, not after Z; then Cyrillic, then Han. Where Ä and Ö stand is the reader's.
+  const shown = [...table().querySelectorAll('tbody a')].map((l) => l.textContent.split(' ')[0]!);
+  expect(shown.filter((o) => !/^[ÄÖ]/.test(o))).toEqual(['Abel', 'Łukasz', 'Zander', 'Щукина', '鈴木']);
+  for (const [q, found] of [
+    ['osterlund', 'Österlund'],
+    ['o\u0308sterlund', 'Österlund'],
+    ['щук', 'Щукина'],
+    ['鈴', '鈴木'],
+  ] as const)
+    expect(rows.filter((r) => matches(r, q)).map((r) => r.owner)).toEqual([found]);
 });
 
 it('draws what is in view of 300 clocks, and the arrows go on through all', async () => {

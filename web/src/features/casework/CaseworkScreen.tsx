@@ -42,25 +42,26 @@ export function CaseworkScreen() {
           </Panel>
         );
       })}
-      {!visit.closedAt && (
+      {!visit.closedAt && (adding || visit.casework.length === 0) && (
         <Panel title="Another task">
-          {!adding && (
-            <BigAction>
-              <Button variant="main" onClick={() => setAdding(true)}>
-                Add a task
-              </Button>
-            </BigAction>
-          )}
           {adding ? (
             <TaskForm task={null} onClose={() => setAdding(false)} />
           ) : (
-            visit.casework.length === 0 && (
-              <Empty>
-                Joints glued, finish renewed, glass fitted: each with its product, its coats and its time to dry.
-              </Empty>
-            )
+            <Empty>
+              Joints glued, finish renewed, glass fitted: each with its product, its coats and its time to dry.
+            </Empty>
           )}
         </Panel>
+      )}
+      {!visit.closedAt && !adding && (
+        <BigAction>
+          <Button variant="main" aria-label="Add a task" className="whitespace-nowrap" onClick={() => setAdding(true)}>
+            <span>
+              <span className="max-sm:hidden">Add a task</span>
+              <span className="sm:hidden">Task</span>
+            </span>
+          </Button>
+        </BigAction>
       )}
     </>
   );

@@ -28,7 +28,7 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
   const stands = taskStands(task, now);
   return (
     <li className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
-      <span className="grid w-24 place-items-center text-center">
+      <span className="flex w-full items-center gap-2 text-center sm:grid sm:w-24 sm:place-items-center sm:gap-0">
         <Standing stands={stands} task={task} now={now} />
       </span>
       <TaskWords task={task} stands={stands} />

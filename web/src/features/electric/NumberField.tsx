@@ -11,7 +11,7 @@ export function numberOf(text: string, most: number): number | null {
   return Number.isFinite(n) && n <= most ? n : null;
 }
 
-/** The meter types its figure and Enter: on to the next field. */
+/** A figure of a meter. */
 export function NumberField({
   label,
   value,
@@ -34,16 +34,6 @@ export function NumberField({
       hint={hint}
       error={wrong ? `A number, at most ${most}.` : undefined}
       onChange={(e) => onChange(e.target.value)}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter') return;
-        e.preventDefault();
-        const all = [
-          ...(e.currentTarget
-            .closest('section')
-            ?.querySelectorAll<HTMLElement>('input, select, button:not([disabled])') ?? []),
-        ];
-        all[all.indexOf(e.currentTarget) + 1]?.focus();
-      }}
     />
   );
 }

@@ -38,16 +38,10 @@ export function StepTest({
   const measured = steps.filter((x) => x.test.milliamps !== null);
   const expected = ohms && v ? coilAt(v, ohms).milliamps : null;
   return (
-    <div className="mb-4 flex flex-col gap-4">
-      {measured.length > 0 && <StepChart measured={measured} steps={steps} supplyV={supplyV} ohms={ohms} />}
-      {measured.length > 0 && (
-        <p className="text-sm text-soft">
-          Blue: it advances. Brass: it does not.{ohms !== null && ' The line is the coil as it was read.'}
-        </p>
-      )}
+    <div className="mb-4 grid grid-cols-1 items-start gap-4 lg:grid-cols-[32rem_minmax(0,1fr)]">
       {!visit.closedAt && (
-        <>
-          <div ref={first} className="grid grid-cols-1 gap-4 sm:grid-cols-3">
+        <div className="flex flex-col gap-4">
+          <div ref={first} className="grid grid-cols-3 gap-2 sm:gap-4">
             <NumberField label="Volts" most={400} value={volts} onChange={setVolts} />
             <NumberField
               label="Milliamps"
@@ -56,10 +50,18 @@ export function StepTest({
               onChange={setMilliamps}
               hint={expected === null ? undefined : `The coil alone draws ${expected.toFixed(0)} mA.`}
             />
-            <NumberField label="Its supply, volts" most={400} value={supply} onChange={setSupply} />
+            <NumberField label="Supply, volts" most={400} value={supply} onChange={setSupply} />
           </div>
           <WhatHappened volts={v} supplyV={s} milliamps={milliamps} current={i} add={add} />
-        </>
+        </div>
+      )}
+      {measured.length > 0 && (
+        <div className="min-w-0">
+          <StepChart measured={measured} steps={steps} supplyV={supplyV} ohms={ohms} />
+          <p className="mt-1 text-sm text-soft">
+            Blue: it advances. Brass: it does not.{ohms !== null && ' The line is the coil as it was read.'}
+          </p>
+        </div>
       )}
     </div>
   );
@@ -132,6 +134,7 @@ function WhatHappened({
       {GRADES_OF_STEP.map((did) => (
         <Button
           key={did}
+          data-main
           disabled={!ready}
           busy={add.isPending}
           onClick={() => {

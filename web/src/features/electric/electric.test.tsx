@@ -27,7 +27,7 @@ const step = (volts: number, did: 'moves' | 'advances') =>
 describe('the electric bench', () => {
   it('takes what a meter types, Enter after Enter, and one press for what happened', async () => {
     show(ElectricScreen, visitOf('electric-master', { electric: [step(9, 'moves')] }));
-    expect(screen.getByLabelText<HTMLInputElement>('Its supply, volts').value).toBe('24');
+    expect(screen.getByLabelText<HTMLInputElement>('Supply, volts').value).toBe('24');
     await person.type(screen.getByLabelText('Volts'), `${VOLTS.reads(17)}{Enter}`);
     await person.keyboard(`${AMPS.reads(154.2)}{Enter}`);
     await person.click(screen.getByRole('button', { name: 'advances' }));

@@ -1,9 +1,10 @@
 import { BigAction } from '../../ui/BigAction.tsx';
 import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { TriedAfter } from './TriedAfter.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { onceItStands } from '../../ui/finger.ts';
 import { useFew } from '../../ui/Few.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 
@@ -19,6 +20,7 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
   const [plate, setPlate] = useState('2');
   const [chosen, setChosen] = useState<string | null>(null);
   const now = wanted.find((h) => h.key === chosen) ?? wanted[0];
+  const [first] = useState(now?.key);
   const [others, rest] = useFew(
     wanted.filter((h) => h !== now),
     AT_ONCE,
@@ -36,7 +38,15 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
         />
       </div>
       <ul className="divide-y divide-line">
-        {now && <One key={now.key} hole={now} plateMm={lengthMm(plate, [0.5, 6])} name={name(now.key)} />}
+        {now && (
+          <One
+            key={now.key}
+            hole={now}
+            plateMm={lengthMm(plate, [0.5, 6])}
+            name={name(now.key)}
+            takesFocus={now.key !== first}
+          />
+        )}
       </ul>
       {wanted.length > 1 && (
         <div role="group" aria-label="The others" className="flex flex-wrap items-center gap-2">
@@ -53,11 +63,31 @@ export function BushSheet({ wanted, name }: { wanted: SurveyedHole[]; name: (key
   );
 }
 
-function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | null; name: string }) {
+interface OneProps {
+  hole: SurveyedHole;
+  plateMm: number | null;
+  name: string;
+  /** Another one was in hand before: the caliper goes on here. */
+  takesFocus: boolean;
+}
+
+function One({ hole, plateMm, name, takesFocus }: OneProps) {
   const fit = useBushFit(hole, name, plateMm);
+  const box = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (!takesFocus) return;
+    onceItStands(() => {
+      const field = box.current?.querySelector('input');
+      field?.focus();
+      field?.select(); // a figure takes the place of one that stands there
+    });
+  }, [takesFocus]);
   const { add, choice, send, tries } = fit;
   return (
-    <li className="grid grid-cols-1 items-start gap-x-4 gap-y-2 py-2 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]">
+    <li
+      ref={box}
+      className="grid grid-cols-1 items-start gap-x-4 gap-y-2 py-2 lg:grid-cols-[15rem_11rem_minmax(0,1fr)_auto]"
+    >
       <div>
         <p className="text-lg font-bold">{name}</p>
         {hole.holeLongMm !== null && hole.holeShortMm !== null ? (
@@ -76,7 +106,8 @@ function One({ hole, plateMm, name }: { hole: SurveyedHole; plateMm: number | nu
         label="Finished pivot"
         value={fit.pivot}
         onChange={fit.setPivot}
-        onEnter={() => send()}
+        // With no bush to send yet it leads to the size of one.
+        {...(choice && { onEnter: () => send() })}
       />
       <div aria-live="polite">
         <BushOffered fit={fit} plateMm={plateMm} />
@@ -152,18 +183,30 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
   return (
     <>
       {turned.noneFits && <p className="font-semibold text-danger">{why}</p>}
-      {!tooBig && pivotMm !== null && <Turned turned={turned} />}
+      {!tooBig && pivotMm !== null && <Turned turned={turned} onEnter={fit.choice ? () => fit.send() : undefined} />}
     </>
   );
 }
 
 /** The sizes of a bush that no table has. */
-function Turned({ turned }: { turned: ReturnType<typeof useBushFit>['turned'] }) {
+interface TurnedProps {
+  turned: ReturnType<typeof useBushFit>['turned'];
+  /** Send it: there is a bush to send. */
+  onEnter?: (() => void) | undefined;
+}
+
+function Turned({ turned, onEnter }: TurnedProps) {
   return (
     <div className="mt-1 flex flex-col gap-2">
       <div className="grid grid-cols-2 gap-2">
         <LengthField name="turnedOutside" label="Its outside" value={turned.outside} onChange={turned.setOutside} />
-        <LengthField name="turnedHeight" label="Its height" value={turned.height} onChange={turned.setHeight} />
+        <LengthField
+          name="turnedHeight"
+          label="Its height"
+          value={turned.height}
+          onChange={turned.setHeight}
+          {...(onEnter && { onEnter })}
+        />
       </div>
       {turned.tooThin && <p className="font-semibold text-danger">The outside must be more than the bore.</p>}
       {turned.finishedBoreMm !== null && (

@@ -151,10 +151,7 @@ function usePartForm() {
   const form = useContractForm<Fields>(newPart, EMPTY, `part.${visit.id}`);
   const add = useCommand(api.fitting.addPart, {
     what: 'Part fitted',
-    onSent: () => {
-      form.reset(EMPTY);
-      form.forget();
-    },
+    onSent: () => form.taken(EMPTY),
     onDone: () => say('Part entered.'),
     onFields: form.refused,
   });

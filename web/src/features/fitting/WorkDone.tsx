@@ -71,9 +71,8 @@ function WorkForm({ visit }: { visit: Visit }) {
   const add = useCommand(api.fitting.addWork, {
     what: 'Work on a part',
     onSent: () => {
-      form.reset(EMPTY);
-      form.forget();
       unlessByFinger(() => form.setFocus('part'));
+      form.taken(EMPTY);
     },
     onDone: () => say('Entered.'),
   });

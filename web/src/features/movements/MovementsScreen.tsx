@@ -7,7 +7,11 @@ import { BookOpen, Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import type { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
+import { useFew } from '../../ui/Few.tsx';
 import { Empty, Failed, Loading } from '../../ui/Answer.tsx';
+
+/** What a screen holds well; the others are one press, or a word, away. */
+const AT_ONCE = 20;
 
 /** Every movement that was ever here, with its book. */
 export function MovementsScreen() {
@@ -31,7 +35,7 @@ export function MovementsScreen() {
           onChange={(e) => setSearch(e.target.value ? { q: e.target.value } : {}, { replace: true })}
         />
       </label>
-      <BookList data={data} q={q} />
+      <BookList key={q} data={data} q={q} />
       {data?.next && (
         <p className="mt-3 text-center text-soft">More match: type more of the code, the mark or the name.</p>
       )}
@@ -40,37 +44,47 @@ export function MovementsScreen() {
 }
 
 function BookList({ data, q }: { data: ReplyOf<typeof api.movements.search> | undefined; q: string }) {
+  const [shown, rest] = useFew(data?.items ?? [], AT_ONCE, 'movements');
   if (!data) return <Loading what="the books" />;
   if (data.items.length === 0)
     return <Empty>{q ? `No movement matches “${q}”.` : 'A movement’s book begins when its clock is taken in.'}</Empty>;
   return (
-    <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
-      {data.items.map((m) => (
-        <li key={m.id} className="border-b border-line last:border-b-0">
-          <Link
-            to={`/movements/${m.id}`}
-            className="grid grid-cols-[2rem_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3 hover:bg-steel-wash"
-          >
-            <BookOpen className="size-6 text-steel" aria-hidden />
-            <span className="min-w-0">
-              <span className="block truncate text-lg font-bold">{m.name}</span>
-              <span className="block truncate text-sm text-soft">
-                {familyById(m.familyId).name}
-                {m.maker && ` · ${m.maker}`}
-                {m.marks.length > 0 && ` · ${m.marks.map((k) => k.text).join(', ')}`}
-              </span>
-            </span>
-            <span className="text-right">
-              <span className="block font-bold">{m.code}</span>
-              <span className="block text-sm text-soft">
-                {m.entries === 0
-                  ? 'nothing yet'
-                  : `${counted(m.entries, 'entry', 'entries')}${m.lastDate ? `, last ${dateInWords(m.lastDate)}` : ''}`}
-              </span>
-            </span>
-          </Link>
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="overflow-hidden rounded-xl border border-line bg-enamel">
+        {shown.map((m) => (
+          <BookRow key={m.id} of={m} />
+        ))}
+      </ul>
+      {rest}
+    </>
+  );
+}
+
+function BookRow({ of: m }: { of: ReplyOf<typeof api.movements.search>['items'][number] }) {
+  return (
+    <li className="border-b border-line last:border-b-0">
+      <Link
+        to={`/movements/${m.id}`}
+        className="grid grid-cols-[2rem_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3 hover:bg-steel-wash"
+      >
+        <BookOpen className="size-6 text-steel" aria-hidden />
+        <span className="min-w-0">
+          <span className="block truncate text-lg font-bold">{m.name}</span>
+          <span className="block truncate text-sm text-soft">
+            {familyById(m.familyId).name}
+            {m.maker && ` · ${m.maker}`}
+            {m.marks.length > 0 && ` · ${m.marks.map((k) => k.text).join(', ')}`}
+          </span>
+        </span>
+        <span className="text-right">
+          <span className="block font-bold">{m.code}</span>
+          <span className="block text-sm text-soft">
+            {m.entries === 0
+              ? 'nothing yet'
+              : `${counted(m.entries, 'entry', 'entries')}${m.lastDate ? `, last ${dateInWords(m.lastDate)}` : ''}`}
+          </span>
+        </span>
+      </Link>
+    </li>
   );
 }

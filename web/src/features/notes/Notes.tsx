@@ -76,9 +76,8 @@ function AddNote() {
     what: 'Note',
     onFields: form.refused,
     onSent: () => {
-      form.forget();
-      form.reset({ text: '' });
       unlessByFinger(() => form.setFocus('text'));
+      form.taken({ text: '' });
     },
   });
   const keep = form.handleSubmit((body: BodyOf<typeof api.notes.add>) =>

@@ -67,7 +67,9 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
             onChange={(e) => setCaption(e.target.value)}
             onBlur={keep}
             onKeyDown={(e) => {
-              if (e.key === 'Enter') keep();
+              if (e.key !== 'Enter') return;
+              e.preventDefault();
+              keep();
             }}
           />
           <PhotoTools photo={photo} change={change} />

@@ -83,7 +83,9 @@ function Written({
       onChange={(e) => setWords(e.target.value)}
       onBlur={keep}
       onKeyDown={(e) => {
-        if (e.key === 'Enter') keep();
+        if (e.key !== 'Enter') return;
+        e.preventDefault();
+        keep();
       }}
     />
   );

@@ -132,7 +132,7 @@ export function Row({
 }) {
   const { traits } = useThisVisit().movement;
   return (
-    <div className="grid grid-cols-4 gap-2 sm:grid-cols-6">
+    <div className="grid grid-cols-6 gap-1.5 sm:gap-2">
       {marks.map((m) => {
         const heard = of.get(m);
         const right = heard === wantedAt(traits, m);
@@ -143,20 +143,25 @@ export function Row({
             aria-label={`${nameOf(m)}: ${heard === undefined ? 'not heard yet' : `${said({ mark: m, heard })} heard`}`}
             aria-current={m === next ? 'step' : undefined}
             onClick={() => onChoose(m)}
-            className={clsx('relative min-h-20 rounded-lg border-2 text-left', lookOf(m, next, heard, right))}
+            className={clsx(
+              'relative min-h-12 rounded-lg border-2 text-left sm:min-h-20',
+              lookOf(m, next, heard, right),
+            )}
           >
             <span className="absolute top-1 left-2 text-sm text-soft">
               {'qf'.includes(m[0]!) ? ['¼', '½', '¾', 'hour'][Number(m[1]) - 1] : m.slice(1)}
             </span>
-            <span className={clsx('block text-center font-bold', m.startsWith('f') ? 'text-lg' : 'text-3xl')}>
+            <span
+              className={clsx('block text-center font-bold', m.startsWith('f') ? 'text-lg' : 'text-xl sm:text-3xl')}
+            >
               {heard === undefined ? '' : said({ mark: m, heard })}
             </span>
             {heard !== undefined && (
               <span className="absolute right-1 bottom-1">
                 {right ? (
-                  <Check className="size-5 text-steel" aria-hidden />
+                  <Check className="size-4 text-steel sm:size-5" aria-hidden />
                 ) : (
-                  <X className="size-5 text-danger" aria-hidden />
+                  <X className="size-4 text-danger sm:size-5" aria-hidden />
                 )}
               </span>
             )}

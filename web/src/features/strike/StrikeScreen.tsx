@@ -44,6 +44,20 @@ export function StrikeScreen() {
             'Turn the minute hand on to each release, wait for it to lock, and press what was heard. ' +
               'Never back past a release.')}
       </Answer>
+      <div className="grid items-start gap-3 sm:gap-5 xl:grid-cols-[minmax(0,1fr)_26rem]">
+        <RoundTheDial
+          setChosen={setChosen}
+          withHalves={withHalves}
+          setHalves={setHalves}
+          of={of}
+          next={next}
+          marks={marks}
+        />
+        <Panel title={next ? `Heard at ${nameOf(next)}` : 'All are heard'}>
+          <HeardForm next={next} hear={hear} marks={marks} of={of} setChosen={setChosen} />
+        </Panel>
+      </div>
+      {/* Under the numbers: it comes by itself, and moves none of them under the finger. */}
       {verdict.symptoms.length > 0 && !visit.closedAt && (
         <div className="flex flex-wrap items-center gap-3">
           {verdict.symptoms
@@ -61,22 +75,9 @@ export function StrikeScreen() {
           </Link>
         </div>
       )}
-      <Link className="self-start font-semibold text-steel underline" to="/learn-strike">
+      <Link className="self-start py-2 font-semibold text-steel underline" to="/learn-strike">
         How striking works, and fails: a model to step through
       </Link>
-      <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_26rem]">
-        <RoundTheDial
-          setChosen={setChosen}
-          withHalves={withHalves}
-          setHalves={setHalves}
-          of={of}
-          next={next}
-          marks={marks}
-        />
-        <Panel title={next ? `Heard at ${nameOf(next)}` : 'All are heard'}>
-          <HeardForm next={next} hear={hear} marks={marks} of={of} setChosen={setChosen} />
-        </Panel>
-      </div>
     </>
   );
 }
@@ -138,18 +139,18 @@ function HeardForm({
         if (typed.trim() !== '' && !bad) set(n);
       }}
     >
-      <div className="grid grid-cols-4 gap-2">
+      <div className="grid grid-cols-5 gap-1.5 sm:grid-cols-7 sm:gap-2 xl:grid-cols-4">
         {Array.from({ length: quarter ? 5 : 13 }, (_, i) => i).map((i) => (
           <button
             key={i}
             type="button"
             onClick={() => set(i)}
             className={clsx(
-              'min-h-16 rounded-lg border-2 text-2xl font-bold',
+              'min-h-12 rounded-lg border-2 text-2xl font-bold sm:min-h-16',
               i === wantedAt(traits, next) ? 'border-steel text-steel' : 'border-line hover:bg-steel-wash',
             )}
           >
-            {i === 0 ? <span className="text-lg">silent</span> : i}
+            {i === 0 ? <span className="text-base sm:text-lg">silent</span> : i}
           </button>
         ))}
       </div>

@@ -224,9 +224,8 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     what: 'Step',
     onFields: form.refused,
     onSent: () => {
-      form.forget();
-      form.reset({ ...fresh, place: form.getValues('place') ?? '' });
       unlessByFinger(() => form.setFocus('what'));
+      form.taken({ ...fresh, place: form.getValues('place') ?? '' });
     },
     onDone: (s) =>
       say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>

@@ -194,7 +194,7 @@ function Add() {
   const form = useContractForm<z.input<typeof unitFields>>(unitFields, { name: '' }, `unit.${visit.id}`);
   const add = useCommand(api.subAssemblies.add, {
     what: 'Sub-assembly',
-    onSent: () => (form.forget(), form.reset()),
+    onSent: () => form.taken({ name: '' }),
     onFields: form.refused,
   });
   const send = (name: string) => add.mutate({ params: { visitId: visit.id }, body: { name } });
@@ -208,12 +208,12 @@ function Add() {
         ))}
       </div>
       <form
-        className="flex flex-wrap items-start gap-3"
+        className="flex items-start gap-3"
         noValidate
         onSubmit={(e) => void form.handleSubmit(({ name }) => send(name))(e)}
       >
         <TextField
-          className="min-w-64 flex-1"
+          className="min-w-0 flex-1"
           label="Another"
           placeholder="what it is called"
           error={form.formState.errors.name?.message}

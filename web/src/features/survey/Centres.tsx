@@ -1,5 +1,5 @@
 import { pairsOf } from '@eclat/core/movement';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -23,7 +23,6 @@ export function Centres({
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(value).map(([k, mm]) => [k, String(mm)])),
   );
-  const box = useRef<HTMLDivElement>(null);
   const pairs = traits.trains.flatMap((t) => pairsOf(t));
   const read = Object.fromEntries(
     pairs.flatMap((p) => {
@@ -41,7 +40,7 @@ export function Centres({
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">
         Centre distances{Object.keys(value).length > 0 && `, ${Object.keys(value).length} measured`}
       </summary>
-      <div ref={box} className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-3">
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-3">
         {pairs.map((p, i) => (
           <LengthField
             key={p.key}
@@ -50,11 +49,7 @@ export function Centres({
             plausible={RANGE}
             value={typed[p.key] ?? ''}
             onChange={(v) => setTyped((t) => ({ ...t, [p.key]: v }))}
-            onEnter={() =>
-              i < pairs.length - 1
-                ? box.current?.querySelector<HTMLInputElement>(`[name="${pairs[i + 1]!.key}"]`)?.focus()
-                : keep()
-            }
+            {...(i === pairs.length - 1 && { onEnter: keep })}
           />
         ))}
       </div>

@@ -113,14 +113,12 @@ const pivotState = (visit: Visit, hole: Hole): string | undefined =>
 /** The figures of one hole: Enter goes to the next field, and from the last one to the next hole. */
 function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: readonly PlayField[]; follow: boolean }) {
   const form = useRef<HTMLDivElement>(null);
-  const focus = (i: number) => form.current?.querySelectorAll('input')[i]?.focus();
   useEffect(() => {
     if (!follow) return;
     const first = form.current?.querySelector('input');
     first?.focus();
     first?.select(); // a figure takes the place of one that stands there
   }, [follow]);
-  const onEnter = (i: number) => (i < fields.length - 1 ? focus(i + 1) : m.keep());
   return (
     <div ref={form} className={fields.length === 3 ? 'grid grid-cols-3 gap-2' : 'grid grid-cols-2 gap-2'}>
       {fields.map((f, i) =>
@@ -134,9 +132,9 @@ function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: read
             value={m.typed[f.name] ?? ''}
             onChange={(e) => m.type(f.name, e.target.value)}
             onKeyDown={(e) => {
-              if (e.key !== 'Enter') return;
+              if (e.key !== 'Enter' || i < fields.length - 1) return;
               e.preventDefault();
-              onEnter(i);
+              m.keep();
             }}
           />
         ) : (
@@ -147,7 +145,7 @@ function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: read
             plausible={f.range}
             value={m.typed[f.name] ?? ''}
             onChange={(v) => m.type(f.name, v)}
-            onEnter={() => onEnter(i)}
+            {...(i === fields.length - 1 && { onEnter: m.keep })}
           />
         ),
       )}

@@ -1,5 +1,6 @@
 import type { PartCondition, Visit } from '@eclat/contract';
 import { partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
+import { memo } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
@@ -12,7 +13,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** Teeth, clicks, pallets and the rest: one press each, and one for all that is sound. */
 /** What is felt at the holes, and between them, has its own place. */
-export function PartConditions() {
+export const PartConditions = memo(function PartConditions() {
   const visit = useThisVisit();
   const all = partsToSurvey(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
   const conditions = new Map(visit.partConditions.map((l) => [l.key, l]));
@@ -49,7 +50,7 @@ export function PartConditions() {
       </ul>
     </Fold>
   );
-}
+});
 
 function titleOf(all: SurveyedPart[], conditions: Map<string, PartCondition>, visit: Visit, left: SurveyedPart[]) {
   const asks = all.filter((p) => {

@@ -1,7 +1,7 @@
 import type { SurveyedHole } from '@eclat/contract';
 import type { Arrangement, Plate, Traits } from '@eclat/core/movement';
 import clsx from 'clsx';
-import type { KeyboardEvent, ReactNode } from 'react';
+import { memo, useMemo, type KeyboardEvent, type ReactNode } from 'react';
 import { nextHole, PLATE, placeHoles, WHEEL_RADIUS, type PlacedHole } from './layout.ts';
 
 type State = SurveyedHole['verdict'] | 'bushed' | 'not looked at';
@@ -30,7 +30,8 @@ const BAR_MM = 10;
 
 /** One plate, drawn from the trains: each hole a target to press, its state by shape before colour. */
 export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf, wearOf, chosen, onChoose }: Props) {
-  const { holes: drawn, unitsAMm, toScale } = placeHoles(traits, plate, arrangement);
+  const placed = useMemo(() => placeHoles(traits, plate, arrangement), [traits, plate, arrangement]);
+  const { holes: drawn, unitsAMm, toScale } = placed;
   const height = photo ? (PLATE.width * photo.height) / photo.width : PLATE.height;
   const holes: PlacedHole[] = photo
     ? drawn.flatMap((h) => {
@@ -90,21 +91,19 @@ export function PlateFigure({ traits, plate, arrangement, photo, stateOf, markOf
             </text>
           </g>
         )}
-        {holes.map((h) => {
-          return (
-            <HoleMark
-              key={h.key}
-              stateOf={stateOf}
-              hole={h}
-              markOf={markOf}
-              wearOf={wearOf}
-              chosen={chosen}
-              plate={plate}
-              reached={h.key === reached}
-              onChoose={onChoose}
-            />
-          );
-        })}
+        {holes.map((h) => (
+          <HoleMark
+            key={h.key}
+            hole={h}
+            plate={plate}
+            state={stateOf(h.key)}
+            other={markOf?.(h.key)}
+            wear={wearOf?.(h.key) ?? null}
+            chosen={h.key === chosen}
+            reached={h.key === reached}
+            onChoose={onChoose}
+          />
+        ))}
       </svg>
     </figure>
   );
@@ -118,35 +117,26 @@ function walk(e: KeyboardEvent<SVGSVGElement>, holes: readonly PlacedHole[]): vo
   e.currentTarget.querySelector<SVGGElement>(`[data-hole="${to}"]`)?.focus();
 }
 
-function HoleMark({
-  stateOf,
-  hole: h,
-  markOf,
-  wearOf,
-  chosen,
-  plate,
-  reached,
-  onChoose,
-}: {
-  stateOf: Props['stateOf'];
+interface MarkProps {
   hole: PlacedHole;
-  markOf: Props['markOf'];
-  wearOf: Props['wearOf'];
-  chosen: Props['chosen'];
-  plate: Props['plate'];
+  plate: Plate;
+  state: State;
+  other: ReturnType<NonNullable<Props['markOf']>> | undefined;
+  wear: number | null;
+  chosen: boolean;
   /** The Tab key stops here. */
   reached: boolean;
   onChoose: Props['onChoose'];
-}) {
-  const state = stateOf(h.key);
-  const other = markOf?.(h.key);
-  const wear = wearOf?.(h.key);
+}
+
+const HoleMark = memo(function HoleMark(props: MarkProps) {
+  const { hole: h, plate, state, other, wear, chosen, reached, onChoose } = props;
   return (
     <g
       role="button"
       tabIndex={reached ? 0 : -1}
       data-hole={h.key}
-      aria-pressed={chosen === h.key}
+      aria-pressed={chosen}
       aria-label={`${h.arbor.id} ${h.arbor.name}, ${plate}: ${other?.says ?? state}`}
       className="cursor-pointer outline-none [&:focus-visible>.ring]:stroke-brass-fill"
       transform={`translate(${h.x} ${h.y})`}
@@ -161,10 +151,10 @@ function HoleMark({
       <circle r={18} className="fill-transparent" />
       <circle
         r={17}
-        className={clsx('ring fill-none', chosen === h.key ? 'stroke-ink' : 'stroke-transparent')}
+        className={clsx('ring fill-none', chosen ? 'stroke-ink' : 'stroke-transparent')}
         strokeWidth={2.5}
       />
-      {typeof wear === 'number' && (
+      {wear !== null && (
         <path
           d="M0 -10 V-21 M-3.6 -16.5 L0 -21.5 L3.6 -16.5"
           transform={`rotate(${wear})`}
@@ -186,7 +176,7 @@ function HoleMark({
       </text>
     </g>
   );
-}
+});
 
 /**
  * Not looked at: dashed. Not reached: struck through. Sound: ring and point. Tight: filled small. Marginal: half full.

@@ -1,6 +1,6 @@
 import { holesOf, PLATES, trainName, trainsFromRight, type Plate } from '@eclat/core/movement';
 import { ArrowLeftRight, Image } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -9,7 +9,7 @@ import { Centres } from './Centres.tsx';
 import { PlacePhoto } from './PlacePhoto.tsx';
 
 /** How the figure follows the real plates: sides of the trains, centre distances, a photo under the holes. */
-export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
+export const PlatesLaid = memo(function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
   const visit = useThisVisit();
   const { movement } = visit;
   const [placing, setPlacing] = useState<Plate | null>(null);
@@ -66,4 +66,4 @@ export function PlatesLaid({ onHole }: { onHole: (key: string) => void }) {
       {placing && <PlacePhoto plate={placing} onClose={() => setPlacing(null)} />}
     </div>
   );
-}
+});

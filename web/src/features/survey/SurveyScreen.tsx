@@ -4,6 +4,7 @@ import { Answer } from '../../ui/Answer.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
+import { Around } from '../visit/Around.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -35,7 +36,9 @@ export function SurveyScreen() {
       )}
       {!visit.closedAt && (
         <Fold bare title="Lay the plates: sides, photo, centre distances">
-          <PlatesLaid onHole={survey.choose} />
+          <Around>
+            <PlatesLaid onHole={survey.choose} />
+          </Around>
         </Fold>
       )}
     </>
@@ -44,7 +47,9 @@ export function SurveyScreen() {
     <>
       <SurveyAnswer visit={visit} survey={survey} />
       <UnderPower opens="plates" entered />
-      <Cautions stage="survey" />
+      <Around>
+        <Cautions stage="survey" />
+      </Around>
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem] lg:grid-rows-[auto_1fr]">
         <div className="grid min-w-0 grid-cols-2 gap-2 md:gap-5">
           {PLATES.map((plate) => (
@@ -74,8 +79,10 @@ export function SurveyScreen() {
         {/* Under the panel on an upright screen: the hole in hand comes first. */}
         <div className="flex min-w-0 flex-col lg:col-start-1">{beside}</div>
       </div>
-      <PartConditions />
-      <GoneHere stage="survey" />
+      <Around>
+        <PartConditions />
+        <GoneHere stage="survey" />
+      </Around>
       <StageFoot stage="survey" />
     </>
   );

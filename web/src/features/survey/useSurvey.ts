@@ -2,7 +2,7 @@ import type { BodyOf, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf, parseHoleKey, type Plate } from '@eclat/core/movement';
 import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
-import { useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { say } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -30,7 +30,7 @@ export const LABELS: Record<string, string> = {
  * so that a caliper never waits; what was typed for a hole is kept until the server has taken it.
  */
 export function useSurvey(visit: Visit) {
-  const all = holesOf(visit.movement.traits);
+  const all = useMemo(() => holesOf(visit.movement.traits), [visit.movement.traits]);
   const measured = new Map(visit.holes.map((h) => [h.key, h]));
   const bushed = bushedHoles(visit.bushes);
   const firstOpen = all.find((h) => !measured.has(h.key)) ?? all[0];
@@ -43,6 +43,10 @@ export function useSurvey(visit: Visit) {
   });
   // The field of the next hole takes the focus after a hole was kept, not when one is merely looked at.
   const [follow, setFollow] = useState(false);
+  const choose = useCallback((key: string) => {
+    setFollow(false);
+    setChosen(key);
+  }, []);
   const taken = (key: string) => setSent((s) => new Map([...s].filter(([k]) => k !== key)));
   const set = useCommand(api.survey.setHole, {
     what: 'Hole',
@@ -80,10 +84,7 @@ export function useSurvey(visit: Visit) {
     stateOf: (key: string) =>
       bushed.has(key) ? ('bushed' as const) : (measured.get(key)?.verdict ?? ('not looked at' as const)),
     chosen,
-    choose: (key: string) => {
-      setFollow(false);
-      setChosen(key);
-    },
+    choose,
     follow,
     looking,
     setLooking,

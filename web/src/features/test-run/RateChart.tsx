@@ -10,7 +10,7 @@ import {
   type ChartOptions,
   type Plugin,
 } from 'chart.js';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { Scatter } from 'react-chartjs-2';
 import { CHART_FONT as font, useColours, type Colours } from '../../ui/chartTheme.ts';
 
@@ -19,15 +19,9 @@ Chart.register(LinearScale, PointElement, LineElement, Filler, Tooltip);
 const DAY = 86_400_000;
 const STROKE_DAYS = 0.4;
 /** Readings, the line of the rate with its 95 % band, and a mark where the clock was touched. */
-export default function RateChart({
-  run,
-  judged,
-  heard,
-}: {
-  run: TestRun;
-  judged: RunJudgement;
-  heard: readonly HeardSound[];
-}) {
+export default function RateChart(now: { run: TestRun; judged: RunJudgement; heard: readonly HeardSound[] }) {
+  // Drawing it is long: the log and the verdict stand first.
+  const [run, judged, heard] = [useDeferredValue(now.run), useDeferredValue(now.judged), useDeferredValue(now.heard)];
   const colours = useColours();
   const { data, options, events } = useMemo(() => draw(run, judged, heard, colours), [run, judged, heard, colours]);
   const says = `${run.readings.length} readings over ${judged.days.toFixed(1)} days. ${judged.verdict.text}`;

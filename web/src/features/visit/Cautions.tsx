@@ -4,6 +4,7 @@ import type { StageId } from '@eclat/core/workflow';
 import { Check, TriangleAlert } from 'lucide-react';
 import { useCommand } from '../../data/useCommand.ts';
 import { counted } from '@eclat/core/units';
+import { memo } from 'react';
 import { Fold } from '../../ui/Fold.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -13,7 +14,7 @@ import { useThisVisit } from './useThisVisit.ts';
  * Where the work can hurt somebody: at the step, before it. The important ones take a name and a time, and are one line
  * when they have them.
  */
-export function Cautions({ stage }: { stage: StageId }) {
+export const Cautions = memo(function Cautions({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
   const list = cautionsFor(visit.movement.traits, stage);
   const [first, ...more] = list.flatMap((c) => visit.cautions.filter((x) => x.caution === c.id));
@@ -34,7 +35,7 @@ export function Cautions({ stage }: { stage: StageId }) {
       )}
     </div>
   );
-}
+});
 
 type Caution = ReturnType<typeof cautionsFor>[number];
 

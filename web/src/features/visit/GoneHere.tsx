@@ -1,11 +1,12 @@
 import type { StageId } from '@eclat/core/workflow';
 import { Link } from 'react-router';
+import { memo } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useThisVisit } from './useThisVisit.ts';
 
 /** What was recorded on things that the description has no more: kept, and counted nowhere. */
-export function GoneHere({ stage }: { stage: StageId }) {
+export const GoneHere = memo(function GoneHere({ stage }: { stage: StageId }) {
   const visit = useThisVisit();
   const gone = visit.gone.filter((g) => g.stage === stage);
   if (gone.length === 0) return null;
@@ -29,4 +30,4 @@ export function GoneHere({ stage }: { stage: StageId }) {
       </p>
     </Panel>
   );
-}
+});

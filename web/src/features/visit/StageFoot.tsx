@@ -2,7 +2,7 @@ import { api } from '../../data/api.ts';
 import { readyFacts } from '@eclat/core/visit';
 import { COUNTER_STAGES, notReady, settled, stageName, stageOf, STAGES, type StageId } from '@eclat/core/workflow';
 import { ArrowRight, Check, Ellipsis, RotateCcw, Undo2 } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
 import { undoPlace, useAppState } from '../../data/app-state.ts';
@@ -15,7 +15,7 @@ import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { PhotoButton } from '../photos/PhotoButton.tsx';
-import { useThisVisit } from './useThisVisit.ts';
+import { useThisVisit, useVisitBehind } from './useThisVisit.ts';
 
 type Word = 'open' | 'done' | 'left' | 'not in this job';
 
@@ -51,9 +51,10 @@ export function StageFoot({ stage }: { stage: StageId }) {
   const me = useMe();
   const now = useNow(60_000);
   const counter = me?.role === 'counter' && !COUNTER_STAGES.includes(stage);
-  const why = counter
-    ? 'Whoever answers for the movement says when it is done.'
-    : notReady(readyFacts(visit, now), stage);
+  // What was just entered stands first; whether the stage can end follows it.
+  const entered = useVisitBehind();
+  const missing = useMemo(() => notReady(readyFacts(entered, now), stage), [entered, now, stage]);
+  const why = counter ? 'Whoever answers for the movement says when it is done.' : missing;
   const { say, next, busy } = useWord(stage);
   const [leaving, setLeaving] = useState(false);
   const here = visit.stages.find((s) => s.stage === stage);

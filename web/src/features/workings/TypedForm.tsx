@@ -1,6 +1,5 @@
 import { limitsInWords, unitFor, wanted, type Field, type ReadForm, type Typed } from '@eclat/core/workings';
 import { Plus, Trash2 } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
 import { useAppState } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -16,21 +15,13 @@ interface Props {
   onChange: (typed: Typed) => void;
 }
 
-/** Enter goes on to the next field: a caliper types its figure and Enter. */
-function next(e: KeyboardEvent<HTMLElement>): void {
-  if (e.key !== 'Enter' || e.target instanceof HTMLTextAreaElement || e.target instanceof HTMLButtonElement) return;
-  e.preventDefault();
-  const all = [...e.currentTarget.querySelectorAll<HTMLElement>('input, select, textarea')];
-  all[all.indexOf(e.target as HTMLElement) + 1]?.focus();
-}
-
 /** The inputs of a working as a form, in the units of the person. */
 export function TypedForm({ fields, typed, read, refused, onChange }: Props) {
   const problem = (path: string) =>
     read.problems.find((p) => p.field === path)?.message ??
     refused.find((p) => p.field === path || p.field.startsWith(`${path}.`))?.message;
   return (
-    <div role="group" aria-label="What is known" className="grid gap-4 sm:grid-cols-2" onKeyDown={next}>
+    <div role="group" aria-label="What is known" className="grid gap-4 sm:grid-cols-2">
       {fields
         .filter((f) => wanted(f, typed))
         .map((f) => {

@@ -4,7 +4,11 @@ import { SUBJECTS, WORKINGS, type Subject } from '@eclat/core/workings';
 import { BadgeCheck, Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { buttonClass } from '../../ui/Button.tsx';
+import { useFew } from '../../ui/Few.tsx';
 import { findWorkings } from './find.ts';
+
+/** How many of a subject stand there before one is asked for. */
+const FIRST = 3;
 
 /** Every calculation, found by words or by the stage in which it is wanted. */
 export function WorkingsScreen() {
@@ -76,14 +80,21 @@ export function WorkingsScreen() {
       )}
       <div className="gap-5 lg:columns-2 xl:columns-3">
         {SUBJECTS.filter((s) => found.some((w) => w.subject === s)).map((subject) => (
-          <Group key={subject} subject={subject} list={found.filter((w) => w.subject === subject)} />
+          <Group
+            key={subject}
+            subject={subject}
+            list={found.filter((w) => w.subject === subject)}
+            all={q !== '' || stage !== ''}
+          />
         ))}
       </div>
     </div>
   );
 }
 
-function Group({ subject, list }: { subject: Subject; list: typeof WORKINGS }) {
+/** @param all what was asked for is shown whole */
+function Group({ subject, list, all }: { subject: Subject; list: typeof WORKINGS; all: boolean }) {
+  const [shown, rest] = useFew(list, all ? list.length : FIRST, 'workings');
   return (
     <section
       aria-label={subject}
@@ -91,7 +102,7 @@ function Group({ subject, list }: { subject: Subject; list: typeof WORKINGS }) {
     >
       <h2 className="border-b border-line bg-sunk px-4 py-2 text-lg">{subject}</h2>
       <ul>
-        {list.map((w) => (
+        {shown.map((w) => (
           <li key={w.id} className="border-b border-line last:border-b-0">
             <Link to={`/workings/${w.id}`} className="block px-4 py-2.5 hover:bg-steel-wash">
               <span className="block font-bold">{w.title}</span>
@@ -100,6 +111,7 @@ function Group({ subject, list }: { subject: Subject; list: typeof WORKINGS }) {
           </li>
         ))}
       </ul>
+      {rest && <div className="border-t border-line px-4">{rest}</div>}
     </section>
   );
 }
