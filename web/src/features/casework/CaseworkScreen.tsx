@@ -43,7 +43,7 @@ export function CaseworkScreen() {
         );
       })}
       {!visit.closedAt && (adding || visit.casework.length === 0) && (
-        <Panel title="Another task">
+        <Panel title={adding ? 'New task' : 'Tasks'}>
           {adding ? (
             <TaskForm task={null} onClose={() => setAdding(false)} />
           ) : (

@@ -188,13 +188,13 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
   );
 }
 
-/** The sizes of a bush that no table has. */
 interface TurnedProps {
   turned: ReturnType<typeof useBushFit>['turned'];
   /** Send it: there is a bush to send. */
   onEnter?: (() => void) | undefined;
 }
 
+/** The sizes of a bush that no table has. */
 function Turned({ turned, onEnter }: TurnedProps) {
   return (
     <div className="mt-1 flex flex-col gap-2">
