@@ -12,7 +12,7 @@ import { checksFor } from '@eclat/core/checks';
 import { setCheck } from '@eclat/server/assembly/assembly.service';
 import { addHeard } from '@eclat/server/listening/listening.service';
 import { oilChart } from '@eclat/core/oiling';
-import { bushChoices, partsToSurvey, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
+import { bushChoices, partsToSurvey, polishKey, freshClearanceMm, judgeHole } from '@eclat/core/pivots';
 import { bushesIn } from '@eclat/core/stores';
 import { STAGE_IDS, stagesIn, type StageId } from '@eclat/core/workflow';
 import { addLine, chooseRoute, decide, loadAgreement, offerRoute } from '@eclat/server/agreement/agreement.service';
@@ -445,7 +445,11 @@ export class Workshop {
       lever: 0.5,
       balance: 0.3,
     } as const;
-    for (const hole of all.slice(0, all.length - (course.unmeasured ?? 0))) {
+    const measured = all.slice(0, all.length - (course.unmeasured ?? 0));
+    // Polished before they are measured.
+    const polished = measured.map((h) => polishKey(h.key));
+    if (polished.length > 0) await this.did(soundParts(this.ctx, visit.id, polished), 1);
+    for (const hole of measured) {
       const hundredth = (x: number) => Number(x.toFixed(2));
       // one movement's pivots are the same at every visit
       const own = [...hole.key].reduce((n, c) => n + c.charCodeAt(0), 0) % 8;
@@ -464,7 +468,6 @@ export class Workshop {
           wearDeg: course.worn?.[hole.key] ? own * 45 : null,
           endShakeMm: hole.arbor.class === 'balance' || hole.arbor.class === 'lever' ? 0.05 : 0.2,
           spins: true,
-          polished: true,
           past: own === 3 ? 'factory bush' : 'original',
         }),
         1,
@@ -478,7 +481,7 @@ export class Workshop {
           this.ctx,
           visit.id,
           partsToSurvey(visit.movement.traits)
-            .filter((p) => p.kind !== 'depth')
+            .filter((p) => p.kind !== 'depth' && p.kind !== 'shake' && p.kind !== 'polish')
             .map((p) => p.key),
         ),
         2,

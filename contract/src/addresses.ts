@@ -403,6 +403,20 @@ export const addresses = {
       inverse: 'survey.setHole',
       visit: { remove: 'holes', by: 'key', param: 'hole' },
     },
+    setRestSound: {
+      method: 'PUT',
+      path: '/visits/:visitId/holes',
+      changes: ['visit', 'bench'],
+      inverse: 'survey.clearRest',
+      visit: 'again',
+    },
+    clearRest: {
+      method: 'POST',
+      path: '/visits/:visitId/holes/clear',
+      changes: ['visit', 'bench'],
+      inverse: 'survey.setRestSound',
+      visit: 'again',
+    },
     setPart: {
       method: 'PUT',
       path: '/visits/:visitId/parts-looked/:part',
@@ -421,7 +435,14 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/parts-looked',
       changes: ['visit', 'bench'],
-      inverse: 'final',
+      inverse: 'survey.clearSound',
+      visit: 'again',
+    },
+    clearSound: {
+      method: 'POST',
+      path: '/visits/:visitId/parts-looked/clear',
+      changes: ['visit', 'bench'],
+      inverse: 'survey.setSound',
       visit: 'again',
     },
     setPlatePhoto: {

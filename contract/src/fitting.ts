@@ -83,6 +83,10 @@ export const newWork = z.object({
   before: text(160).default(''),
   after: text(160).default(''),
   reversible: z.boolean().default(true),
+  /** With the owner; null: not said. */
+  agreed: z.boolean().nullable().default(null),
+  /** The hole that was eased, where it was one. */
+  hole: z.string().max(20).nullable().default(null),
 });
 export const partWork = newWork.extend({ id, ...signed });
 export type PartWork = z.infer<typeof partWork>;

@@ -32,7 +32,6 @@ export const holeFields = z.object({
   wearDeg: z.number().min(0).max(359).nullable().default(null),
   endShakeMm: z.number().min(0, 'Not less than none.').max(10, 'At most 10 mm.').nullable().default(null),
   spins: z.boolean().nullable().default(null),
-  polished: z.boolean().default(false),
   past: z.enum(PASTS).default('original'),
   /** The person's own verdict; the computed one stands beside it. */
   verdict: z.enum(HOLE_WORDS),
@@ -88,6 +87,9 @@ export const lastSurvey = z.object({
   ),
 });
 
+const someHoles = z.object({ holes: z.array(z.string().max(20)).max(400) });
+const someParts = z.object({ parts: z.array(z.string().max(40)).max(400) });
+
 export const surveyRoutes = {
   setHole: command({
     method: 'PUT',
@@ -108,6 +110,29 @@ export const surveyRoutes = {
     changes: ['visit', 'bench'],
     inverse: 'survey.setHole',
     visit: { remove: 'holes', by: 'key', param: 'hole' },
+    reply: done,
+  }),
+  setRestSound: command({
+    method: 'PUT',
+    path: '/visits/:visitId/holes',
+    summary: 'By feel: each of these that has no verdict yet is sound',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.clearRest',
+    visit: 'again',
+    body: z.object({ ...someHoles.shape, way: holeFields.shape.way }),
+    /** Those that got their verdict by it. */
+    reply: z.object({ holes: z.array(z.string()) }),
+  }),
+  clearRest: command({
+    method: 'POST',
+    path: '/visits/:visitId/holes/clear',
+    summary: 'Each of these that is sound by feel, and was not looked at again since, has no verdict after all',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.setRestSound',
+    visit: 'again',
+    body: someHoles,
     reply: done,
   }),
   setPart: command({
@@ -134,12 +159,24 @@ export const surveyRoutes = {
   setSound: command({
     method: 'PUT',
     path: '/visits/:visitId/parts-looked',
-    summary: 'All that was not looked at by name is sound',
+    summary: 'All that was not looked at by name is sound, right or polished',
     roles: benchRoles,
     changes: ['visit', 'bench'],
-    inverse: 'final',
+    inverse: 'survey.clearSound',
     visit: 'again',
-    body: z.object({ parts: z.array(z.string()).min(1).max(200) }),
+    body: someParts,
+    /** Those that got their word by it. */
+    reply: z.object({ parts: z.array(z.string()) }),
+  }),
+  clearSound: command({
+    method: 'POST',
+    path: '/visits/:visitId/parts-looked/clear',
+    summary: 'Each of these that is sound, right or polished, and was not looked at again since, was not looked at',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'survey.setSound',
+    visit: 'again',
+    body: someParts,
     reply: done,
   }),
   setPlatePhoto: command({

@@ -73,13 +73,15 @@ const runOf = (visit: VisitSource, now: Date) =>
 
 /** Pivots, clicks, pallets: what was not sound, and how many were. */
 function lookedOf(visit: VisitSource): Pick<ServiceRecord, 'looked'> {
-  if (visit.partConditions.length === 0) return {};
   const parts = new Map(partsToSurvey(visit.movement.traits).map((p) => [p.key, p]));
-  const worn = visit.partConditions.flatMap((l) => {
+  // That a pivot was polished says nothing of how it was found.
+  const looked = visit.partConditions.filter((l) => parts.get(l.key)?.kind !== 'polish');
+  if (looked.length === 0) return {};
+  const worn = looked.flatMap((l) => {
     const p = parts.get(l.key);
     return p && partAsks(p.kind, l.state) ? [{ what: p.name, state: l.state, toMm: l.toMm, note: l.note }] : [];
   });
-  return { looked: { sound: visit.partConditions.length - worn.length, worn } };
+  return { looked: { sound: looked.length - worn.length, worn } };
 }
 
 /** A part as it is said in words: how many, what, how large, whose. */

@@ -27,3 +27,12 @@ export function bushesLeft<H extends { key: string; verdict: string }>(
   const bushed = bushedHoles(bushes);
   return holes.filter((h) => h.verdict === 'bush' && !bushed.has(h.key));
 }
+
+/** Holes that were found tight, and of which no work says yet that they were eased. */
+export function tightLeft<H extends { key: string; verdict: string }>(
+  holes: readonly H[],
+  work: readonly { hole: string | null }[],
+): H[] {
+  const eased = new Set(work.map((w) => w.hole));
+  return holes.filter((h) => h.verdict === 'tight' && !eased.has(h.key));
+}

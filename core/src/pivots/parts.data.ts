@@ -18,6 +18,18 @@ export const PART_KINDS = {
       ['broken', 'repivot'],
     ],
   },
+  polish: {
+    name: 'pivot polish',
+    states: [['polished', '']],
+  },
+  shake: {
+    name: 'end shake',
+    states: [
+      ['right', ''],
+      ['too much', 'take it up, with a bush left proud'],
+      ['none', 'free it: the arbor binds lengthways'],
+    ],
+  },
   depth: {
     name: 'depth',
     states: [

@@ -27,6 +27,10 @@ export interface SurveyedPart {
 const PIVOT = 'pivot.';
 /** The key of the pivot that turns in a hole. */
 export const pivotKey = (hole: string): string => PIVOT + hole;
+/** The key of that pivot's polish, which comes before its size and play are judged. */
+export const polishKey = (hole: string): string => `polish.${hole}`;
+/** The key of an arbor's end shake, as it was felt. */
+export const shakeKey = (arborId: string): string => `shake.${arborId}`;
 /** The hole that the pivot of this key turns in; null for another part. */
 export const holeOfPivot = (part: string): string | null => (part.startsWith(PIVOT) ? part.slice(PIVOT.length) : null);
 
@@ -61,14 +65,24 @@ const ofSource = (traits: Traits, source: PowerSource): SurveyedPart[] => {
 };
 
 /**
- * Everything to be looked at beside the holes, in the order of work: each pivot, then train by train, then the
- * escapement.
+ * Everything to be looked at beside the holes, in the order of work: each pivot, its polish, the end shake of each
+ * arbor, then train by train, then the escapement.
  */
 export function partsToSurvey(traits: Traits): SurveyedPart[] {
   const pivots = holesOf(traits).map((h): SurveyedPart => ({
     key: pivotKey(h.key),
     kind: 'pivot',
     name: `${h.arbor.id} ${h.arbor.name}, ${h.plate} pivot`,
+  }));
+  const polish = holesOf(traits).map((h): SurveyedPart => ({
+    key: polishKey(h.key),
+    kind: 'polish',
+    name: `${h.arbor.id} ${h.arbor.name}, ${h.plate} pivot, polish`,
+  }));
+  const shakes = [...new Map(holesOf(traits).map((h) => [h.arbor.id, h.arbor])).values()].map((a): SurveyedPart => ({
+    key: shakeKey(a.id),
+    kind: 'shake',
+    name: `${a.id} ${a.name}, end shake`,
   }));
   const depths = traits.trains.flatMap((t) =>
     pairsOf(t)
@@ -77,6 +91,8 @@ export function partsToSurvey(traits: Traits): SurveyedPart[] {
   );
   return [
     ...pivots,
+    ...polish,
+    ...shakes,
     ...depths,
     ...traits.trains.flatMap((t) => {
       const of = (kind: PartKind): SurveyedPart => ({
@@ -110,6 +126,9 @@ export function partsToSurvey(traits: Traits): SurveyedPart[] {
       .map((kind): SurveyedPart => ({ key: kind, kind, name: PART_KINDS[kind].name })),
   ];
 }
+
+/** What is felt at the holes and between them has its place there, not among the other parts. */
+export const isBesideHoles = ({ kind }: SurveyedPart): boolean => !['pivot', 'polish', 'shake', 'depth'].includes(kind);
 
 /** May it be found so? */
 export const partCanBe = (kind: PartKind, state: string): boolean => PART_KINDS[kind].states.some(([s]) => s === state);

@@ -38,6 +38,8 @@ export const PartWork = defineEntity({
     before: text(),
     after: text(),
     reversible: p.boolean(),
+    agreed: p.boolean().nullable(),
+    hole: text().nullable(),
     ...by,
   },
 });

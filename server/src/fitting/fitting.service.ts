@@ -14,14 +14,18 @@ import { Bush, PartFitted, PartWork } from './fitting.entity.ts';
 
 export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.fitting.addBush>) {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  if (!holesOf(traits).some((h) => h.key === given.hole)) throw badField('hole', 'This movement has no such hole.');
+  await ownHole(ctx, visit.movementId, given.hole);
   canBeBush(given);
   await holdApart(ctx, visit, 'plates', 'hole');
   const row = ctx.em.create(Bush, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   if (given.stockId) await takeFromStock(ctx, given.stockId, 1, visitId, row.id);
   return viewBush(row);
+}
+
+async function ownHole(ctx: Context, movementId: string, key: string): Promise<void> {
+  const { traits } = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
+  if (!holesOf(traits).some((h) => h.key === key)) throw badField('hole', 'This movement has no such hole.');
 }
 
 function canBeBush({ pivotMm, boreMm, outsideMm }: { pivotMm: number; boreMm: number; outsideMm: number }): void {
@@ -60,8 +64,8 @@ export const viewFitting = ({ bushes, work, parts, donors }: RowsOf<ReturnType<t
   parts: parts.map((p) => viewPart(p, donors.find((d) => d.id === p.donorId)?.code ?? null)),
 });
 
-const viewWork = ({ id, part, did, before, after, reversible, ...w }: PartWork): Work => ({
-  ...{ id, part, did, before, after, reversible },
+const viewWork = ({ id, part, did, before, after, reversible, agreed = null, hole = null, ...w }: PartWork): Work => ({
+  ...{ id, part, did, before, after, reversible, agreed, hole },
   ...viewSigned(w),
 });
 
@@ -70,7 +74,8 @@ export async function addWork(
   visitId: string,
   given: ParsedBodyOf<typeof api.fitting.addWork>,
 ): Promise<Work> {
-  await openVisit(ctx, visitId);
+  const visit = await openVisit(ctx, visitId);
+  if (given.hole !== null) await ownHole(ctx, visit.movementId, given.hole);
   const row = ctx.em.create(PartWork, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   return viewWork(row);

@@ -129,5 +129,5 @@ it('leaves what is signed as it was described when it was signed', async () => {
 
 const FELT = {
   ...{ pivotMm: null, size: { kind: 'felt' }, note: '', way: 'in-place', wearDeg: null, endShakeMm: null },
-  ...{ spins: null, polished: false, past: 'original', version: 0 },
+  ...{ spins: null, past: 'original', version: 0 },
 };

@@ -89,7 +89,7 @@ const OPENS_NOTHING: Record<string, string> = {
     'moveStep removeStep setFate openPass closePass addPhase setPhase removePhase ' +
     'addTemporary endTemporary giveOut takeBack',
   cleaning: 'step stop',
-  survey: 'removeHole removePart setSound setPlatePhoto removePlatePhoto',
+  survey: 'removeHole setRestSound clearRest removePart setSound clearSound setPlatePhoto removePlatePhoto',
   // What was done to a part that stays may be done from outside; what was entered wrong of a bush opens nothing.
   fitting: 'setBush addWork removeWork removeBush removePart',
   replacement: 'fit',

@@ -61,6 +61,61 @@ describe('the other parts', () => {
   });
 });
 
+describe('the rest of a train', () => {
+  it('is sound by feel in one press; a verdict that was given, or is given since, stays when it is taken back', async () => {
+    const other = await letDown(shop.marit, await takeIn(shop.marit));
+    const at = `/visits/${other.id}`;
+    const keys = holesOf(other.movement.traits).map((h) => h.key);
+    const [worn, turned, ...rest] = keys as [string, string, ...string[]];
+    const felt = (key: string, verdict: string, version: number) =>
+      shop.marit.ok('PUT', `${at}/holes/${key}`, { pivotMm: null, size: { kind: 'felt' }, verdict, version });
+    const words = async () => {
+      const { holes } = await shop.marit.ok<Visit>('GET', at);
+      return new Map(holes.map((h) => [h.key, h.verdict]));
+    };
+    await felt(worn, 'bush', 0);
+    // Found by another hand before the press, and as sound as the press says: it is not taken back with it.
+    await felt(rest[0]!, 'sound', 0);
+    await shop.marit.ok('PUT', `${at}/parts-looked/pivot.${turned}`, { state: 'worn', toMm: 1.1, version: 0 });
+    const refused = await shop.marit.send('PUT', `${at}/holes`, { holes: [rest[1], 'T9.front'] });
+    expect([refused.status, (await words()).size]).toEqual([404, 2]);
+    const press = await shop.marit.ok<{ holes: string[] }>('PUT', `${at}/holes`, { holes: [...keys, worn] });
+    expect(press.holes).toEqual([turned, ...rest.slice(1)]);
+    const after = await words();
+    expect(after.size).toBe(keys.length);
+    expect([after.get(worn), after.get(turned)]).toEqual(['bush', 'bush']);
+    const { holes } = await shop.marit.ok<Visit>('GET', at);
+    expect(holes.every((h) => h.pivotMm === null && h.computed === null)).toBe(true);
+    await felt(rest[2]!, 'tight', 1);
+    await shop.marit.ok('POST', `${at}/holes/clear`, press);
+    expect([...(await words())].sort()).toEqual(
+      [
+        [worn, 'bush'],
+        [turned, 'bush'],
+        [rest[0], 'sound'],
+        [rest[2], 'tight'],
+      ].sort(),
+    );
+  });
+
+  it('has its end shake right and its pivots polished in one press; neither is a figure, nor counts as looked at twice', async () => {
+    const other = await letDown(shop.marit, await takeIn(shop.marit));
+    const at = `/visits/${other.id}`;
+    const set = (parts: string[]) => shop.marit.ok<{ parts: string[] }>('PUT', `${at}/parts-looked`, { parts });
+    await shop.marit.ok('PUT', `${at}/parts-looked/shake.T2`, { state: 'too much', version: 0 });
+    const press = await set(['shake.T1', 'shake.T2', 'polish.T1.front']);
+    expect(press.parts).toEqual(['shake.T1', 'polish.T1.front']);
+    const states = async () =>
+      Object.fromEntries((await shop.marit.ok<Visit>('GET', at)).partConditions.map((l) => [l.key, l.state]));
+    expect(await states()).toEqual({ 'shake.T1': 'right', 'shake.T2': 'too much', 'polish.T1.front': 'polished' });
+    await shop.marit.ok('POST', `${at}/parts-looked/clear`, press);
+    expect(await states()).toEqual({ 'shake.T2': 'too much' });
+    expect(
+      (await shop.marit.send('PUT', `${at}/parts-looked/shake.T1`, { state: 'polished', version: 0 })).status,
+    ).toBe(422);
+  });
+});
+
 describe('the plates as they lie', () => {
   it('keep sides and centre distances with the movement, and a photo with the visit', async () => {
     const { movement } = visit;

@@ -19,7 +19,6 @@ export const SurveyedHole = defineEntity({
     wearDeg: float().nullable(),
     endShakeMm: float().nullable(),
     spins: p.boolean().nullable(),
-    polished: p.boolean().default(false),
     past: text().$type<Past>().default('original'),
     verdict: text().$type<HoleWord>(),
     computed: text().$type<HoleVerdict>().nullable(),

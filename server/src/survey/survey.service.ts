@@ -95,6 +95,50 @@ export async function measureHole(
   return viewHole(made);
 }
 
+/** The rest was rocked and is sound: what has its verdict keeps it, and a pivot turned down forces its own. */
+export async function soundHoles(
+  ctx: Context,
+  visitId: string,
+  { holes, way }: ParsedBodyOf<typeof api.survey.setRestSound>,
+): Promise<{ holes: string[] }> {
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const own = new Set<string>(holesOf(traits).map((h) => h.key));
+  const have = new Set((await ctx.em.find(SurveyedHole, { visitId })).map((h) => h.key));
+  const turned = await ctx.em.find(PartCondition, { visitId, toMm: { $ne: null } });
+  if (holes.some((key) => !own.has(key))) throw notFound('hole in this movement');
+  const open = [...new Set(holes)].filter((key) => !have.has(key));
+  for (const key of open) {
+    const forced = turned.some((l) => l.key === pivotKey(key));
+    ctx.em.create(SurveyedHole, {
+      ...{ visitId, key, way, note: '', past: 'original' as const, verdict: forced ? unfit('original') : 'sound' },
+      ...signature(ctx),
+    });
+  }
+  return { holes: open };
+}
+
+/** Only what stands as one press for all left it: a verdict that somebody gave since is theirs. */
+export async function clearHoles(ctx: Context, visitId: string, holes: readonly string[]): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(
+    await ctx.em.find(SurveyedHole, { visitId, key: { $in: [...holes] }, version: 1, verdict: 'sound', pivotMm: null }),
+  );
+}
+
+export async function clearParts(ctx: Context, visitId: string, keys: readonly string[]): Promise<void> {
+  const parts = await lookable(ctx, visitId);
+  const looked = await ctx.em.find(PartCondition, { visitId, key: { $in: [...keys] }, version: 1 });
+  ctx.em.remove(
+    looked.filter((l) => {
+      const part = parts.get(l.key);
+      return part && l.state === firstState(part);
+    }),
+  );
+}
+
+const firstState = (part: SurveyedPart): string => PART_KINDS[part.kind].states[0][0];
+
 async function lookable(ctx: Context, visitId: string): Promise<Map<string, SurveyedPart>> {
   const visit = await openVisit(ctx, visitId);
   const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
@@ -144,23 +188,18 @@ export async function removePart(ctx: Context, visitId: string, key: string): Pr
   ctx.em.remove(look);
 }
 
-/** The rest was looked at and is sound: what has its word keeps it. */
-export async function soundParts(ctx: Context, visitId: string, keys: readonly string[]): Promise<void> {
+/** The rest was looked at and is sound, right or polished: what has its word keeps it. */
+export async function soundParts(ctx: Context, visitId: string, keys: readonly string[]): Promise<{ parts: string[] }> {
   const parts = await lookable(ctx, visitId);
   const have = new Set((await ctx.em.find(PartCondition, { visitId })).map((l) => l.key));
-  for (const key of new Set(keys)) {
-    const part = parts.get(key);
-    if (!part) throw notFound('part in this movement');
-    if (!have.has(key))
-      ctx.em.create(PartCondition, {
-        visitId,
-        key,
-        state: PART_KINDS[part.kind].states[0][0],
-        toMm: null,
-        note: '',
-        ...signature(ctx),
-      });
-  }
+  if (keys.some((key) => !parts.has(key))) throw notFound('part in this movement');
+  const open = [...new Set(keys)].filter((key) => !have.has(key));
+  for (const key of open)
+    ctx.em.create(PartCondition, {
+      ...{ visitId, key, state: firstState(parts.get(key)!), toMm: null, note: '' },
+      ...signature(ctx),
+    });
+  return { parts: open };
 }
 
 /** A photo of this visit under a plate, with the holes that were pressed on it. */

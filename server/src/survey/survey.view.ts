@@ -25,7 +25,6 @@ export const viewHole = (h: SurveyedHole): Shape => ({
   wearDeg: h.wearDeg ?? null,
   endShakeMm: h.endShakeMm ?? null,
   spins: h.spins ?? null,
-  polished: h.polished,
   past: h.past,
   version: h.version,
   by: h.by,

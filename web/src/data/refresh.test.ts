@@ -54,7 +54,7 @@ const hole = {
     way: 'one-wheel',
     wearDeg: null,
   },
-  ...{ endShakeMm: null, spins: null, polished: false, past: 'original', verdict: 'bush', note: '', version: 1 },
+  ...{ endShakeMm: null, spins: null, past: 'original', verdict: 'bush', note: '', version: 1 },
   ...{ computed: 'bush', by: 'Ines', at: AT },
 };
 

@@ -17,6 +17,8 @@ const KEYS = [
   ['Enter', 'In a measurement: take it and go to the next field or hole'],
   ['Esc', 'One step out: of what is open, of a field (single keys work again), of a stage to the bench'],
   ['s t a u', 'In the survey, on a hole: sound, tight, marginal, bush; with nothing measured, on to the next'],
+  ['e', 'In the survey: end shake of this arbor is right'],
+  ['k y h', 'In the survey, all of this train: the rest is sound, end shake right, pivots polished'],
 ] as const;
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -25,6 +25,7 @@ import { ShopWork } from './migrations/0021-shop-work.ts';
 import { Units } from './migrations/0022-units.ts';
 import { TakenOver } from './migrations/0031-taken-over.ts';
 import { Notes } from './migrations/0032-notes.ts';
+import { Polish } from './migrations/0033-polish.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
@@ -79,6 +80,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0030-accounts', class: Accounts },
         { name: '0031-taken-over', class: TakenOver },
         { name: '0032-notes', class: Notes },
+        { name: '0033-polish', class: Polish },
       ],
       snapshot: false,
       silent: true,

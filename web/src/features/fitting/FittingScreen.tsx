@@ -17,6 +17,7 @@ import { BushSheet } from './BushSheet.tsx';
 import { Expected } from './Expected.tsx';
 import { PartForm } from './PartForm.tsx';
 import { PartsFitted } from './PartsFitted.tsx';
+import { TightHoles } from './TightHoles.tsx';
 import { WorkDone } from './WorkDone.tsx';
 
 /** Each worn hole back to its true centre and size; every part that was replaced accounted for. */
@@ -50,6 +51,7 @@ export function FittingScreen() {
       )}
       <BushesFitted visit={visit} name={name} />
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}
+      <TightHoles visit={visit} name={name} />
       <WorkDone visit={visit} open={inPlace && visit.work.length === 0} />
       <Expected visitId={visit.id} />
       <Fold title="Parts fitted" says={visit.parts.length > 0 && visit.parts.length} open={wanted.length === 0}>

@@ -12,9 +12,10 @@ import { unlessByFinger } from '../../ui/finger.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 
 type Fields = BodyOf<typeof api.fitting.addWork>;
-const EMPTY: Fields = { part: '', did: '', before: '', after: '', reversible: true };
+const EMPTY: Fields = { part: '', did: '', before: '', after: '', reversible: true, agreed: null, hole: null };
 /** What is done most often to a part that stays. */
 const USUAL = [
   'cleaned in place',
@@ -45,6 +46,9 @@ export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
                     {[w.before && `before: ${w.before}`, w.after && `after: ${w.after}`].filter(Boolean).join('; ')}
                   </span>
                 )}
+                {w.agreed !== null && (
+                  <span className="block text-soft">{w.agreed ? 'agreed' : 'not agreed'} with the owner</span>
+                )}
                 {!w.reversible && <span className="block font-semibold text-brass">cannot be undone</span>}
               </p>
               {!visit.closedAt && (
@@ -65,18 +69,28 @@ export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
   );
 }
 
-function WorkForm({ visit }: { visit: Visit }) {
+interface FormProps {
+  visit: Visit;
+  /** It begins so: a hole that is eased. */
+  begins?: Partial<Fields>;
+  onClose?: () => void;
+}
+
+export function WorkForm({ visit, begins, onClose }: FormProps) {
   const usual = useId();
-  const form = useContractForm<Fields>(newWork, EMPTY, `work.${visit.id}`);
+  const empty = { ...EMPTY, ...begins };
+  const form = useContractForm<Fields>(newWork, empty, `work.${visit.id}${begins?.hole ? `.${begins.hole}` : ''}`);
   const add = useCommand(api.fitting.addWork, {
     what: 'Work on a part',
     onSent: () => {
-      unlessByFinger(() => form.setFocus('part'));
-      form.taken(EMPTY);
+      if (!onClose) unlessByFinger(() => form.setFocus('part'));
+      form.taken(empty);
+      onClose?.();
     },
     onDone: () => say('Entered.'),
   });
   const { errors } = form.formState;
+  const agreed = form.watch('agreed') ?? null;
   return (
     <form
       className="grid gap-4 sm:grid-cols-2"
@@ -112,11 +126,25 @@ function WorkForm({ visit }: { visit: Visit }) {
         ]}
         onChange={(v) => form.setValue('reversible', v === 'yes', { shouldDirty: true })}
       />
-      <div className="flex items-end">
-        <Button type="submit" variant="main" busy={add.isPending}>
+      <Choice
+        label="Agreed with the owner"
+        value={agreed === null ? '' : agreed ? 'yes' : 'no'}
+        options={[
+          ['yes', 'Yes'],
+          ['no', 'No'],
+        ]}
+        onChange={(v) => form.setValue('agreed', v === 'yes', { shouldDirty: true })}
+        onClear={() => form.setValue('agreed', null, { shouldDirty: true })}
+      />
+      {onClose ? (
+        <FormFoot busy={add.isPending} onClose={onClose}>
+          Enter the work
+        </FormFoot>
+      ) : (
+        <Button type="submit" variant="main" className="justify-self-start" busy={add.isPending}>
           Enter the work
         </Button>
-      </div>
+      )}
     </form>
   );
 }

@@ -102,7 +102,6 @@ describe('what is fitted', () => {
       wearDeg: null,
       endShakeMm: null,
       spins: null,
-      polished: true,
       past: 'original' as const,
       verdict: 'bush' as const,
       computed: 'bush' as const,

@@ -1,13 +1,12 @@
 import { END_SHAKE_MM, judgeEndShake, PASTS, WEAR_TOWARDS, type Past } from '@eclat/core/pivots';
 import type { Hole } from '@eclat/core/movement';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
-import { SelectField, Tick } from '../../ui/Field.tsx';
+import { SelectField } from '../../ui/Field.tsx';
 
 export interface Extras {
   wearDeg: number | null;
   endShake: string;
   spins: boolean | null;
-  polished: boolean;
   past: Past;
 }
 const RANGE = [0, 10] as const;
@@ -29,16 +28,6 @@ export function HoleExtras({
   const judged = shake === null ? null : judgeEndShake(shake, hole.arbor.class);
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-      <div className="col-span-2">
-        <Tick
-          label="Pivot is polished"
-          checked={value.polished}
-          onChange={(e) => set({ polished: e.target.checked })}
-        />
-        {!value.polished && (
-          <p className="-mt-1 text-sm text-soft">Polish first: size and play are of the finished surface.</p>
-        )}
-      </div>
       <SelectField
         label="Worn towards"
         value={value.wearDeg ?? ''}

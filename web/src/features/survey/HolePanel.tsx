@@ -1,7 +1,16 @@
 import { BigAction } from '../../ui/BigAction.tsx';
 import type { SurveyedHole, Visit } from '@eclat/contract';
 import type { Hole } from '@eclat/core/movement';
-import { HOLE_WORDS, isJewel, pivotKey, verdictFits, WAYS, type HoleWord, type Way } from '@eclat/core/pivots';
+import {
+  HOLE_WORDS,
+  isJewel,
+  pivotKey,
+  polishKey,
+  verdictFits,
+  WAYS,
+  type HoleWord,
+  type Way,
+} from '@eclat/core/pivots';
 import { schoolOf } from '@eclat/core/rules';
 import { useEffect, useRef } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
@@ -13,9 +22,11 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { EndShake } from './EndShake.tsx';
 import { HoleExtras } from './HoleExtras.tsx';
 import { PivotCondition } from './PivotCondition.tsx';
 import { kindsFor, PLAY_FIELDS, type Looking, type PlayField } from './play.ts';
+import { TrainAtOnce } from './TrainAtOnce.tsx';
 import { useHoleMeasurement, type HoleMeasurement } from './useHoleMeasurement.ts';
 import { LABELS, type Survey } from './useSurvey.ts';
 
@@ -54,6 +65,7 @@ export function HolePanel({
     <Panel bare className="lg:sticky lg:top-18" title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
       <div className="flex flex-col gap-2 md:gap-3">
         <Choice
+          dense
           label={m.felt ? 'Verdict by feel' : 'Your own verdict'}
           value={m.verdict ?? ''}
           disabled={closed || m.turnedMm !== null}
@@ -61,6 +73,7 @@ export function HolePanel({
           onClear={() => m.say(null)}
           options={HOLE_WORDS.filter((v) => verdictFits(v, isJewel(m.extras.past))).map((v) => [v, v] as const)}
         />
+        <EndShake hole={hole} />
         <MeasureFields m={m} fields={PLAY_FIELDS[looking.kind]} follow={survey.follow} />
         <div aria-live="polite" className="min-h-16 rounded-lg bg-sunk px-3 py-1.5">
           <Says m={m} needs={PLAY_FIELDS[looking.kind].length} />
@@ -91,8 +104,9 @@ export function HolePanel({
             Clear the verdict
           </Button>
         )}
+        <TrainAtOnce hole={hole} survey={survey} />
         <div>
-          <Fold bare title="End shake, wear, past" name="hole">
+          <Fold bare title="Wear, spin, past, end shake measured" name="hole">
             <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
           </Fold>
           <Fold bare title="The pivot" name="pivot" says={pivotState(visit, hole)}>
@@ -107,8 +121,10 @@ export function HolePanel({
   );
 }
 
-const pivotState = (visit: Visit, hole: Hole): string | undefined =>
-  visit.partConditions.find((l) => l.key === pivotKey(hole.key))?.state;
+function pivotState(visit: Visit, hole: Hole): string | undefined {
+  const looked = visit.partConditions.filter((l) => [pivotKey(hole.key), polishKey(hole.key)].includes(l.key));
+  return looked.length > 0 ? looked.map((l) => l.state).join(', ') : undefined;
+}
 
 /** The figures of one hole: Enter goes to the next field, and from the last one to the next hole. */
 function MeasureFields({ m, fields, follow }: { m: HoleMeasurement; fields: readonly PlayField[]; follow: boolean }) {

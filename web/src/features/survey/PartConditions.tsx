@@ -1,31 +1,23 @@
 import type { PartCondition, Visit } from '@eclat/contract';
-import { partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
+import { isBesideHoles, partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
 import { memo } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { say } from '../../data/app-state.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { useAllAtOnce } from './useAllAtOnce.ts';
 
 /** Teeth, clicks, pallets and the rest: one press each, and one for all that is sound. */
-/** What is felt at the holes, and between them, has its own place. */
 export const PartConditions = memo(function PartConditions() {
   const visit = useThisVisit();
-  const all = partsToSurvey(visit.movement.traits).filter((p) => p.kind !== 'pivot' && p.kind !== 'depth');
+  const all = partsToSurvey(visit.movement.traits).filter(isBesideHoles);
   const conditions = new Map(visit.partConditions.map((l) => [l.key, l]));
   const left = all.filter((p) => !conditions.has(p.key));
-  const clear = useCommand(api.survey.removePart, { what: 'Parts' });
-  const sound = useCommand(api.survey.setSound, {
-    what: 'Parts',
-    onDone: (_r, { body }) =>
-      say('The rest is sound.', 'good', () => {
-        for (const part of body!.parts) clear.mutate({ params: { visitId: visit.id, part } });
-      }),
-  });
+  const sound = useAllAtOnce('The rest is sound.');
   if (all.length === 0) return null;
   return (
     <Fold
@@ -34,10 +26,7 @@ export const PartConditions = memo(function PartConditions() {
       aside={
         !visit.closedAt &&
         left.length > 0 && (
-          <Button
-            busy={sound.isPending}
-            onClick={() => sound.mutate({ params: { visitId: visit.id }, body: { parts: left.map((p) => p.key) } })}
-          >
+          <Button busy={sound.isPending} onClick={() => sound.send(left.map((p) => p.key))}>
             {left.length === all.length ? 'All sound' : 'The rest is sound'}
           </Button>
         )

@@ -1,11 +1,12 @@
 import type { Hole } from '@eclat/core/movement';
-import { PART_KINDS, pivotKey, turningProblem } from '@eclat/core/pivots';
+import { PART_KINDS, pivotKey, polishKey, turningProblem } from '@eclat/core/pivots';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { Tick } from '../../ui/Field.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -33,6 +34,7 @@ export function PivotCondition({ hole }: { hole: Hole }) {
   const wantsTurning = look && look.state !== 'sound';
   return (
     <div className="flex flex-col gap-2">
+      <Polished hole={hole} />
       <Choice
         label="The pivot"
         value={look?.state ?? ''}
@@ -82,6 +84,30 @@ export function PivotCondition({ hole }: { hole: Hole }) {
       {look?.toMm && (
         <p className="font-semibold text-brass">Turned down to {look.toMm} mm: this hole must be bushed.</p>
       )}
+    </div>
+  );
+}
+
+function Polished({ hole }: { hole: Hole }) {
+  const visit = useThisVisit();
+  const key = polishKey(hole.key);
+  const polished = visit.partConditions.some((l) => l.key === key);
+  const params = { visitId: visit.id, part: key };
+  const set = useCommand(api.survey.setPart, { what: 'Polish' });
+  const clear = useCommand(api.survey.removePart, { what: 'Polish' });
+  return (
+    <div>
+      <Tick
+        label="Pivot is polished"
+        checked={polished}
+        disabled={visit.closedAt !== null}
+        onChange={(e) =>
+          e.target.checked
+            ? set.mutate({ params, body: { state: 'polished', toMm: null, note: '', version: 0 } })
+            : clear.mutate({ params })
+        }
+      />
+      {!polished && <p className="-mt-1 text-sm text-soft">Polish first: size and play are of the finished surface.</p>}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Around } from '../visit/Around.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { TightHoles } from '../fitting/TightHoles.tsx';
 import { AskOwner } from './AskOwner.tsx';
 import { HolePanel } from './HolePanel.tsx';
 import { PlatesLaid } from './PlatesLaid.tsx';
@@ -26,6 +27,7 @@ export function SurveyScreen() {
     <>
       {/* While holes are left the room above is theirs. */}
       {survey.left > 0 && <AskOwner visit={visit} />}
+      <TightHoles visit={visit} name={survey.nameOf} />
       <Fold bare title="What the shapes mean">
         <FigureKey />
       </Fold>

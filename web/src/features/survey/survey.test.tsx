@@ -1,9 +1,10 @@
 // @vitest-environment jsdom
 import type { Visit } from '@eclat/contract';
 import { familyById, holesOf } from '@eclat/core/movement';
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { useAppState } from '../../data/app-state.ts';
 import { FittingScreen } from '../fitting/FittingScreen.tsx';
 import { SurveyScreen } from './SurveyScreen.tsx';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
@@ -84,6 +85,66 @@ describe('survey and fit', () => {
     expect(screen.getByText(`All ${holes.length} holes are looked at.`)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Clear the verdict' }));
     await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', url: '/api/visits/v1/holes/T1.front' }));
+  });
+
+  it('takes a whole train in one press each, and back: what has its own word keeps it', async () => {
+    const looked = (key: string, state: string) => ({ key, state, toMm: null, note: '', version: 1, ...by });
+    const visit = visitOf('shelf-alarm', {
+      holes: [surveyed('S2.back')],
+      partConditions: [looked('shake.S3', 'too much'), looked('polish.T1.front', 'polished')],
+    });
+    show(SurveyScreen, visit);
+    standIn({ '/api/visits/v1/holes': { holes: ['T1.front'] } });
+    const arbors = (keys: string[]) => new Set(keys.map((k) => k.split('.')[0]));
+    await person.keyboard('h');
+    await waitFor(() => expect(sent).toHaveLength(1));
+    // The going train is in hand: none of the others is said anything of.
+    const polished = sent[0]!.body['parts'] as string[];
+    expect(polished).toHaveLength(11);
+    expect(polished.every((k) => k.startsWith('polish.T'))).toBe(true);
+    await person.click(screen.getByRole('button', { name: /^The rest is sound/ }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]).toMatchObject({ method: 'PUT', url: '/api/visits/v1/holes', body: { way: 'one-wheel' } });
+    expect(arbors(sent[1]!.body['holes'] as string[])).toEqual(new Set(['T1', 'T2', 'T3', 'T4', 'T5', 'T6']));
+    // On to the next train, whose worn hole and whose long shake keep their word.
+    await screen.findByRole('heading', { name: /^S1 .*front/ });
+    await person.keyboard('yk');
+    await waitFor(() => expect(sent).toHaveLength(4));
+    expect(sent[2]!.body['parts']).toEqual(['shake.S1', 'shake.S2', 'shake.S4', 'shake.S5', 'shake.S6']);
+    expect(sent[3]!.body['holes']).not.toContain('S2.back');
+    // Taken back: only what was said by that press, and its first hole is in hand.
+    await waitFor(() => expect(useAppState.getState().undo?.text).toBe('1 hole sound.'));
+    act(() => useAppState.getState().undo!.run());
+    await waitFor(() => expect(sent).toHaveLength(5));
+    expect(sent[4]).toMatchObject({ url: '/api/visits/v1/holes/clear', body: { holes: ['T1.front'] } });
+    await screen.findByRole('heading', { name: /^T1 .*front/ });
+    await person.keyboard('e');
+    await waitFor(() =>
+      expect(sent[5]).toMatchObject({ url: '/api/visits/v1/parts-looked/shake.T1', body: { state: 'right' } }),
+    );
+  });
+
+  it('leads from a tight hole to what was opened, by how much, as often as it takes', async () => {
+    const holes = [surveyed('T2.back', { verdict: 'tight', holeShortMm: 1.22 }), surveyed('T3.front')];
+    show(SurveyScreen, visitOf('fusee', { holes }));
+    await person.click(screen.getByRole('button', { name: /^Ease T2/ }));
+    const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
+    expect([field('Part').value, field('What was done').value, field('Before').value]).toEqual([
+      expect.stringMatching(/^T2 .*, back, hole$/),
+      'hole eased',
+      '1.22 mm',
+    ]);
+    await waitFor(() => expect(document.activeElement).toBe(field('After')));
+    await person.keyboard('1.24 mm{Enter}');
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ hole: 'T2.back', after: '1.24 mm', reversible: false, agreed: null }),
+    );
+    cleanup();
+    const work = [{ id: 'w1', ...(sent[0]!.body as object), ...by }] as Visit['work'];
+    show(FittingScreen, visitOf('fusee', { holes, work }));
+    expect(screen.getByText('hole eased: 1.22 mm → 1.24 mm')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: /^Ease again/ }));
+    expect(screen.getAllByLabelText<HTMLInputElement>('Before')[0]!.value).toBe('1.24 mm');
   });
 
   it('puts the bushes to the owner in one press, by train and plate, and does not ask twice', async () => {
@@ -196,7 +257,6 @@ describe('survey and fit', () => {
       await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
       await person.type(screen.getByLabelText('End shake'), '1.2');
       expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
-      await person.click(screen.getByLabelText('Pivot is polished'));
       await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
       await waitFor(() =>
         expect(sent[0]!.body).toMatchObject({
@@ -204,7 +264,6 @@ describe('survey and fit', () => {
           size: { kind: 'lean', leanDeg: 12, plateMm: 2 },
           wearDeg: 225,
           endShakeMm: 1.2,
-          polished: true,
           spins: null,
           past: 'original',
         }),

@@ -59,8 +59,8 @@ export function useHoleMeasurement({ visit, hole, measured, looking, typedBefore
   const measuredWhole = read !== null && !problem && verdict !== 'not reached';
   const ready = verdict !== null && (measuredWhole || (untouched && own !== null));
   const send = (word: HoleWord, figures: typeof FELT | Pick<HoleBody, 'pivotMm' | 'size'>): void => {
-    const { wearDeg, spins, polished, past, endShake } = extras;
-    const more = { wearDeg, endShakeMm: endShakeMm(endShake), spins, polished, past };
+    const { wearDeg, spins, past, endShake } = extras;
+    const more = { wearDeg, endShakeMm: endShakeMm(endShake), spins, past };
     const body = {
       ...figures,
       way,
@@ -100,6 +100,5 @@ const extrasOf = (measured: SurveyedHole | undefined): Extras => ({
   wearDeg: measured?.wearDeg ?? null,
   endShake: measured?.endShakeMm === null || measured === undefined ? '' : String(measured.endShakeMm),
   spins: measured?.spins ?? null,
-  polished: measured?.polished ?? false,
   past: measured?.past ?? 'original',
 });

@@ -2,6 +2,7 @@ import type { BodyOf, SurveyedHole, Visit } from '@eclat/contract';
 import { holesOf, parseHoleKey, type Plate } from '@eclat/core/movement';
 import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
+import { counted } from '@eclat/core/units';
 import { useCallback, useMemo, useState } from 'react';
 import { say } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
@@ -69,15 +70,36 @@ export function useSurvey(visit: Visit) {
     const params = { visitId: visit.id, hole: key };
     remove({ params }, { params, body: { ...body, version: 0 } });
   };
+  const noneSound = useCommand(api.survey.clearRest, { what: 'Verdicts' });
+  const rest = useCommand(api.survey.setRestSound, {
+    what: 'Verdicts',
+    onDone: (body) =>
+      say(`${counted(body.holes.length, 'hole')} sound.`, 'good', () => {
+        setChosen((now) => body.holes[0] ?? now);
+        noneSound.mutate({ params: { visitId: visit.id }, body });
+      }),
+  });
   const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
   const next = (key: string) => {
     const at = all.findIndex((h) => h.key === key);
     const rest = [...all.slice(at + 1), ...all.slice(0, at)];
     return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
   };
+  const restSound = (holes: string[]) => {
+    setFollow(false);
+    setChosen((now) => all.find((h) => isOpen(h.key) && !holes.includes(h.key))?.key ?? now);
+    rest.mutate({ params: { visitId: visit.id }, body: { holes, way: looking.way } });
+  };
   return {
     all,
     measured,
+    nameOf: (key: string) => {
+      const h = all.find((x) => x.key === key);
+      return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
+    },
+    isOpen,
+    /** Each of these, by feel, in one press. */
+    restSound,
     left: all.length - measured.size,
     toBush: (plate: Plate) =>
       visit.holes.filter((h) => h.verdict === 'bush' && parseHoleKey(h.key)?.plate === plate).length,

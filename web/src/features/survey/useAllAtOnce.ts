@@ -1,0 +1,20 @@
+import { api } from '../../data/api.ts';
+import { say } from '../../data/app-state.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+
+/** Parts that were looked at and are sound, right or polished, in one press, and back in one. */
+export function useAllAtOnce(said: string) {
+  const params = { visitId: useThisVisit().id };
+  const clear = useCommand(api.survey.clearSound, { what: 'Parts' });
+  const set = useCommand(api.survey.setSound, {
+    what: 'Parts',
+    onDone: (body) => say(said, 'good', () => clear.mutate({ params, body })),
+  });
+  return {
+    send: (parts: string[]) => set.mutate({ params, body: { parts } }),
+    get isPending() {
+      return set.isPending;
+    },
+  };
+}
