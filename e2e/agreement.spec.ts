@@ -1,8 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, lookAtPhotos, openShop, photograph, stage, stageDone, takeIn, test, watch } from './shop.ts';
+import { answer, expect, lookAtPhotos, openShop, photograph, stage, stageDone, takeIn, test, watch } from './shop.ts';
 
-const answer = (page: Page) => page.getByRole('status').first();
 const violations = async (page: Page) =>
   (await new AxeBuilder({ page }).setLegacyMode(true).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
 

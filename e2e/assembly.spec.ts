@@ -5,10 +5,9 @@ import { oilChart } from '@eclat/core/oiling';
 import { cautionsFor } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { normal, seeded } from '@eclat/core/simulated';
-import { expect, openShop, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
+import { answer, expect, openShop, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
 import { heardAs, wavOf } from './sound.ts';
 
-const answer = (page: Page) => page.getByRole('status').first();
 /** Presses one after another until none is left; each is gone before the next. */
 async function tickAll(page: Page): Promise<void> {
   const open = page.getByRole('checkbox', { checked: false });

@@ -1,7 +1,17 @@
-import { expect, makeSafe, openShop, opensPass, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
-import type { Page } from '@playwright/test';
+import {
+  answer,
+  expect,
+  makeSafe,
+  openShop,
+  opensPass,
+  place,
+  stage,
+  stageDone,
+  takeIn,
+  test,
+  unfold,
+} from './shop.ts';
 
-const answer = (page: Page) => page.getByRole('status').first();
 const BUSHES = [
   'kind,name,bore_mm,outside_mm,height_mm,on_hand,minimum,shelf',
   ...[

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import type { BenchRow } from '@eclat/contract';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import sharp from 'sharp';
-import { demoDatabase, expect, photograph, place, signIn, test } from './shop.ts';
+import { asked, demoDatabase, expect, photograph, place, signIn, test } from './shop.ts';
 
 const SIZES = [
   [1280, 800],
@@ -59,10 +59,6 @@ const SCREENS: Record<string, Find> = {
   '/workings': (page) => page.getByRole('heading', { level: 1 }),
   '/listen': button('Listen'),
 };
-
-/** What the server says to this page. */
-const asked = (page: Page, path: string): Promise<string> =>
-  page.evaluate(async (at) => (await fetch(at)).text(), path);
 
 const lengthOf = (page: Page) => page.evaluate<number>('document.documentElement.scrollHeight');
 

@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, makeSafe, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
+import { answer, expect, makeSafe, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
 
-const answer = (page: Page) => page.getByRole('status').first();
 const agreed = (page: Page) => page.getByRole('button', { name: /^What is agreed/ });
 
 test('a clock cured in place is asked only what its job holds, and signed as what it was', async ({ page, server }) => {

@@ -1,8 +1,6 @@
-import type { Page } from '@playwright/test';
-import { expect, openShop, photograph, place, signIn, stage, stageDone, takeIn, test } from './shop.ts';
+import { answer, expect, openShop, photograph, place, signIn, stage, stageDone, takeIn, test } from './shop.ts';
 
 const CLOCK = 'Slate mantel clock';
-const answer = (page: Page) => page.getByRole('status').first();
 
 /** A moment so many days ago, as a datetime-local field takes it. */
 const daysAgo = (days: number) => {

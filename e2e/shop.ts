@@ -158,6 +158,13 @@ export async function signIn(page: Page, address: string, name = 'Marit Fennick'
   await expect(page.getByRole('button', { name })).toBeVisible();
 }
 
+/** What a screen says first. */
+export const answer = (page: Page) => page.getByRole('status').first();
+
+/** What the server answers, asked by the page itself. */
+export const asked = (page: Page, path: string): Promise<string> =>
+  page.evaluate(async (from) => (await fetch(from)).text(), path);
+
 export async function takeIn(page: Page, family: string, clock: string, mark = '6438'): Promise<void> {
   await place(page, 'Take in');
   await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();

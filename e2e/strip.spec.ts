@@ -1,7 +1,4 @@
-import { expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './shop.ts';
-import type { Page } from '@playwright/test';
-
-const answer = (page: Page) => page.getByRole('status').first();
+import { answer, expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn, test } from './shop.ts';
 
 test('a house rule is set once, holds from then on, and one clock may differ from it', async ({ page, server }) => {
   await openShop(page, server);
