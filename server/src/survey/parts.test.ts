@@ -62,7 +62,7 @@ describe('the other parts', () => {
 });
 
 describe('the rest of a train', () => {
-  it('is sound by feel in one press; a verdict that was given, or is given since, stays when it is taken back', async () => {
+  it('is sound by feel in one press; a verdict given before or since stays when it is taken back', async () => {
     const other = await letDown(shop.marit, await takeIn(shop.marit));
     const at = `/visits/${other.id}`;
     const keys = holesOf(other.movement.traits).map((h) => h.key);
@@ -98,7 +98,7 @@ describe('the rest of a train', () => {
     );
   });
 
-  it('has its end shake right and its pivots polished in one press; neither is a figure, nor counts as looked at twice', async () => {
+  it('has its end shake right and its pivots polished in one press, and back; a word given before stays', async () => {
     const other = await letDown(shop.marit, await takeIn(shop.marit));
     const at = `/visits/${other.id}`;
     const set = (parts: string[]) => shop.marit.ok<{ parts: string[] }>('PUT', `${at}/parts-looked`, { parts });

@@ -69,6 +69,11 @@ export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
   );
 }
 
+function yesNo(said: boolean | null): 'yes' | 'no' | '' {
+  if (said === null) return '';
+  return said ? 'yes' : 'no';
+}
+
 interface FormProps {
   visit: Visit;
   /** It begins so: a hole that is eased. */
@@ -119,7 +124,7 @@ export function WorkForm({ visit, begins, onClose }: FormProps) {
       <TextField label="After" placeholder="amplitude 270°" error={errors.after?.message} {...form.register('after')} />
       <Choice
         label="Can it be undone"
-        value={form.watch('reversible') ? 'yes' : 'no'}
+        value={yesNo(form.watch('reversible') ?? true)}
         options={[
           ['yes', 'Yes'],
           ['no', 'No'],
@@ -128,7 +133,7 @@ export function WorkForm({ visit, begins, onClose }: FormProps) {
       />
       <Choice
         label="Agreed with the owner"
-        value={agreed === null ? '' : agreed ? 'yes' : 'no'}
+        value={yesNo(agreed)}
         options={[
           ['yes', 'Yes'],
           ['no', 'No'],

@@ -1,5 +1,5 @@
 import type { BodyOf, SurveyedHole, Visit } from '@eclat/contract';
-import { holesOf, parseHoleKey, type Plate } from '@eclat/core/movement';
+import { holesOf, parseHoleKey, type Hole, type Plate } from '@eclat/core/movement';
 import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
 import { counted } from '@eclat/core/units';
@@ -70,33 +70,17 @@ export function useSurvey(visit: Visit) {
     const params = { visitId: visit.id, hole: key };
     remove({ params }, { params, body: { ...body, version: 0 } });
   };
-  const noneSound = useCommand(api.survey.clearRest, { what: 'Verdicts' });
-  const rest = useCommand(api.survey.setRestSound, {
-    what: 'Verdicts',
-    onDone: (body) =>
-      say(`${counted(body.holes.length, 'hole')} sound.`, 'good', () => {
-        setChosen((now) => body.holes[0] ?? now);
-        noneSound.mutate({ params: { visitId: visit.id }, body });
-      }),
-  });
+  const rest = useRest(visit.id, setChosen);
   const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
-  const next = (key: string) => {
-    const at = all.findIndex((h) => h.key === key);
-    const rest = [...all.slice(at + 1), ...all.slice(0, at)];
-    return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
-  };
   const restSound = (holes: string[]) => {
     setFollow(false);
     setChosen((now) => all.find((h) => isOpen(h.key) && !holes.includes(h.key))?.key ?? now);
-    rest.mutate({ params: { visitId: visit.id }, body: { holes, way: looking.way } });
+    rest(holes, looking.way);
   };
   return {
     all,
     measured,
-    nameOf: (key: string) => {
-      const h = all.find((x) => x.key === key);
-      return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
-    },
+    nameOf: (key: string) => nameIn(all, key),
     isOpen,
     /** Each of these, by feel, in one press. */
     restSound,
@@ -118,9 +102,36 @@ export function useSurvey(visit: Visit) {
       setSent((s) => new Map(s).set(key, typed));
       setCarried(carriedOn(typed));
       setFollow(!byFeel);
-      setChosen(next(key));
+      setChosen(after(all, key, isOpen));
       set.mutate({ params: { visitId: visit.id, hole: key }, body });
     },
   };
 }
 export type Survey = ReturnType<typeof useSurvey>;
+
+/** The next hole in working order that has no verdict, from the first again behind the last. */
+function after(all: readonly Hole[], key: string, isOpen: (key: string) => boolean): string {
+  const at = all.findIndex((h) => h.key === key);
+  const rest = [...all.slice(at + 1), ...all.slice(0, at)];
+  return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
+}
+
+function nameIn(all: readonly Hole[], key: string): string {
+  const h = all.find((x) => x.key === key);
+  return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
+}
+
+/** The rest of a train by feel, in one press, and back: then the first of its holes is in hand again. */
+function useRest(visitId: string, choose: (next: (now: string | null) => string | null) => void) {
+  const params = { visitId };
+  const none = useCommand(api.survey.clearRest, { what: 'Verdicts' });
+  const set = useCommand(api.survey.setRestSound, {
+    what: 'Verdicts',
+    onDone: (body) =>
+      say(`${counted(body.holes.length, 'hole')} sound.`, 'good', () => {
+        choose((now) => body.holes[0] ?? now);
+        none.mutate({ params, body });
+      }),
+  });
+  return (holes: string[], way: Looking['way']) => set.mutate({ params, body: { holes, way } });
+}
