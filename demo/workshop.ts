@@ -229,7 +229,7 @@ export class Workshop {
       this.pass(run.steps[0]!.minutes ?? 3);
       for (const { minutes } of b.running ? run.steps.slice(1, 2) : run.steps.slice(1))
         run = await this.did(
-          stepBath(this.ctx, id, run.id, { to: 'next', version: run.version }),
+          stepBath(this.ctx, id, run.id, { to: 'next', reason: '', version: run.version }),
           b.running ? 0 : (minutes ?? 3),
         );
       if (!b.running) await this.did(stopBath(this.ctx, id, run.id, b.after ?? ''));

@@ -29,7 +29,6 @@ const runStep = z.object({
   minutes: z.int().nullable(),
   bath: z.enum(BATHS).nullable(),
   caution: z.string(),
-  again: z.int(),
 });
 
 const stepDone = z.object({
@@ -104,7 +103,12 @@ export const cleaningRoutes = {
     changes: ['visit', 'bench', 'timers'],
     inverse: 'same',
     visit: { put: 'baths', by: 'id' },
-    body: z.object({ to: z.enum(['next', 'again', 'back']), ...basedOn }),
+    body: z.object({
+      to: z.enum(['next', 'again', 'back']),
+      /** Why once more, where its strictest part stands no more. */
+      reason: text(300).default(''),
+      ...basedOn,
+    }),
     reply: cleaningRun,
   }),
   stop: command({

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyById, type Fitting } from '../movement/index.ts';
 import { BATHS } from './materials.ts';
-import { likelyMaterials, usualParts } from './parts.ts';
+import { basketOpens, halfOf, isWhole, likelyMaterials, usualParts } from './parts.ts';
 import { planRun } from './plan.ts';
 import { sequenceById, stepsOf } from './sequences.ts';
 import { oilChart } from '../oiling/index.ts';
@@ -24,6 +24,23 @@ describe('what usually goes into the basket', () => {
     expect(names('longcase')).not.toContain('mainsprings');
     expect(names('quarter-chime')).toContain('chime wheels and arbors');
     expect(names('riveted-alarm', 'luminous paint')).toContain('dial with luminous paint');
+  });
+
+  it('may be the whole movement, whatever its plates, with what cannot be taken off it; and half at a time', () => {
+    const whole = (family: string, ...more: Fitting[]) => {
+      const { traits } = familyById(family);
+      return usualParts({ ...traits, fittings: [...traits.fittings, ...more] }).filter((p) => isWhole(p.name));
+    };
+    for (const { id } of FAMILIES) expect(whole(id), id).toHaveLength(1);
+    const limit = (family: string, ...more: Fitting[]) => planRun(whole(family, ...more), 'detergent');
+    expect(limit('mantel-barrels')).toMatchObject({ limitMin: 10, forbidden: [] }); // plain steel
+    expect(limit('torsion').limitMin).toBe(5); // lacquered plates
+    expect(limit('synchronous').forbidden).toMatchObject([{ material: 'coil or wiring' }]);
+    expect(planRun(whole('regulator', 'jewelled pallets'), 'ammoniated water').forbidden).toHaveLength(1);
+    const [first] = whole('mantel-barrels').map((p) => halfOf(p, 'first half'));
+    expect(first).toMatchObject({ name: 'whole movement, first half', materials: ['bare brass', 'plain steel'] });
+    // A wound movement in a bath: its springs are let down first, as for the plates.
+    expect(basketOpens([first!], [])).toBe('plates');
   });
 
   it('never lets blued steel, hairsprings, coils or paint slip into the ammoniated bath', () => {

@@ -12,6 +12,24 @@ const wooden = (t: Traits) => has(t, 'wooden arbors');
 /** Its pallets are stones, and shellac holds them, whatever the escapement is. */
 const stones = (t: Traits) => t.escapement === 'lever' || has(t, 'visible escapement') || has(t, 'jewelled pallets');
 
+/** The whole of a movement that stays together is brass and steel, and the rest that cannot be taken off it. */
+const WHOLE = 'whole movement';
+export const isWhole = (name: string): boolean => name.startsWith(WHOLE);
+function wholeOf(t: Traits): BasketPart {
+  const more: readonly (readonly [BasketPart['materials'][number], boolean])[] = [
+    ['lacquered brass', has(t, 'lacquered plates')],
+    ['wood or veneer', wooden(t)],
+    ['shellac setting', stones(t) && !has(t, 'platform') && t.escapement !== 'lever'],
+    ['coil or wiring', has(t, 'coil')],
+  ];
+  return part(WHOLE, 'bare brass', 'plain steel', ...more.flatMap(([m, is]) => (is ? [m] : [])));
+}
+export const HALVES = ['all of it', 'first half', 'second half'] as const;
+export type Half = (typeof HALVES)[number];
+/** What goes in when the tank is small: one half, then the other. */
+export const halfOf = (whole: BasketPart, half: Half): BasketPart =>
+  half === 'all of it' ? whole : { ...whole, name: `${whole.name}, ${half}` };
+
 /**
  * What a movement usually puts in the basket, and of what it is usually made (practice). Each may be changed for the
  * run.
@@ -45,8 +63,10 @@ const ROWS: readonly Row[] = [
 ];
 
 /** What a movement with these traits usually has for the basket. Practice. */
-export const usualParts = (traits: Traits): BasketPart[] =>
-  ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
+export const usualParts = (traits: Traits): BasketPart[] => {
+  const parts = ROWS.filter(([, applies]) => applies(traits)).map(([p]) => p);
+  return parts.some((p) => isWhole(p.name)) ? parts : [...parts, wholeOf(traits)];
+};
 
 const OUTSIDE = [
   'hands',

@@ -1,4 +1,5 @@
-import type { Bath } from './materials.ts';
+import type { Bath, Material } from './materials.ts';
+import { planRun, type BasketPart } from './plan.ts';
 import type { RunStep } from './sequences.ts';
 
 /** A run as it stands: where it is in its steps, and what is behind it. Times are ISO 8601. */
@@ -32,17 +33,24 @@ export const begin = (steps: readonly RunStep[], at: Date): RunState => ({
   log: [],
 });
 
-/** How often the step that runs has been done before this time. */
-const timesBefore = (run: RunState): number => {
-  let n = 0;
-  for (const done of run.log.toReversed()) {
-    if (done.step !== run.step) break;
-    n++;
-  }
-  return n;
-};
-/** May it be done once more? Only straight after itself, and so often as its row allows. */
-export const mayAgain = (run: RunState): boolean => timesBefore(run) < run.steps[run.step]!.again;
+/** May it be done once more? What has a time, as often as a look asks for it. */
+export const mayAgain = (run: RunState): boolean => run.steps[run.step]!.minutes !== null;
+
+/**
+ * What once more would be too much of: how long the basket would have lain in this bath, and what its strictest part
+ * stands. Null: it may.
+ * @param at when it is asked
+ */
+export function tooLongAgain(
+  run: RunState & { parts: readonly BasketPart[] },
+  at: Date,
+): { minutes: number; limitMin: number; part: string; material: Material } | null {
+  const { bath, minutes } = run.steps[run.step]!;
+  if (bath === null || minutes === null) return null;
+  const { limitMin, limitedBy } = planRun(run.parts, bath);
+  const all = minutesIn(run, at.toISOString(), bath) + minutes;
+  return limitMin !== null && limitedBy && all > limitMin ? { minutes: all, limitMin, ...limitedBy } : null;
+}
 /** Whether the step that runs is the last. */
 export const isLast = (run: RunState): boolean => run.step === run.steps.length - 1;
 

@@ -11,7 +11,6 @@ export type Row = readonly [
   minutes: number | 'chosen' | null,
   bath: InBath,
   caution?: string,
-  again?: number,
   /** What is done instead where something in the basket takes no heat. */
   cool?: string,
 ];
@@ -30,9 +29,9 @@ export const COOL_AIR = 'Cool air until dry: no warm air';
 export const BY_WATER = 'Water is driven out at once: a steel pinion rusts in minutes.';
 
 export const RUN_DRY: readonly Row[] = [
-  ['Hot rinse', 2, 'rinsing', BY_WATER, 0, 'Cool rinse'],
+  ['Hot rinse', 2, 'rinsing', BY_WATER, 'Cool rinse'],
   ['Displace the water', 1, 'displacing', VAPOUR],
-  ['Warm air, away from vapour, until dry', null, null, NO_HEAT_YET, 0, COOL_AIR],
+  ['Warm air, away from vapour, until dry', null, null, NO_HEAT_YET, COOL_AIR],
 ];
 
 export const ROTOR_SOAK: readonly Row[] = [
@@ -48,6 +47,8 @@ export interface Sequence {
   baths: readonly Bath[];
   /** Minutes where the house rule says nothing. */
   usual?: number;
+  /** Nothing is dipped, and it is said what was wiped. */
+  wipes?: boolean;
   applies: (t: Traits) => boolean;
   steps: readonly Row[];
 }
@@ -66,8 +67,8 @@ export const TABLE = [
     baths: ['ammoniated water', 'detergent'],
     applies: apart,
     steps: [
-      ['Warm the bath to 30 to 50 °C', null, null, AMMONIA, 0, 'Keep the bath cool'],
-      ['In the bath, then look', 'chosen', 'chosen', AMMONIA, 2],
+      ['Warm the bath to 30 to 50 °C', null, null, AMMONIA, 'Keep the bath cool'],
+      ['In the bath, then look', 'chosen', 'chosen', AMMONIA],
       ...RUN_DRY,
     ],
   },
@@ -82,7 +83,7 @@ export const TABLE = [
       ['Brush, and peg the holes', null, null, VAPOUR],
       ['Rinse in clean solvent', 1, 'petroleum solvent', VAPOUR],
       ['Air until the vapour has gone', null, null, VAPOUR],
-      ['Warm air', null, null, NO_HEAT_YET, 0, COOL_AIR],
+      ['Warm air', null, null, NO_HEAT_YET, COOL_AIR],
     ],
   },
   {
@@ -94,21 +95,21 @@ export const TABLE = [
   },
   {
     id: 'whole',
-    name: 'Whole, as it is riveted',
+    name: 'Whole movement, nothing apart',
     baths: ['ammoniated water', 'detergent', 'petroleum solvent'],
-    applies: (t) => !apart(t),
+    applies: () => true,
     steps: [
       [
-        'Lift the balance out first',
+        'Balance, platform or set stones out first',
         null,
         null,
-        'Never take out balance or platform with power on: the train runs away and strips.',
+        'Never take out balance, platform or pallets with power on: the train runs away and strips.',
       ],
       ['In the bath', 'chosen', 'chosen', AMMONIA],
       ['Water', 1, 'rinsing', BY_WATER],
       ['Displace the water', 1, 'displacing', VAPOUR],
       ['Drain on cloth', null, null, VAPOUR],
-      ['Low warm air', null, null, NO_HEAT_YET, 0, COOL_AIR],
+      ['Low warm air', null, null, NO_HEAT_YET, COOL_AIR],
     ],
   },
   {
@@ -122,6 +123,23 @@ export const TABLE = [
       ['A short bath', 'chosen', 'chosen', VAPOUR],
       ...RUN_DRY,
       ['From here on gloves: no bare fingers on clean brass', null, null],
+    ],
+  },
+  {
+    id: 'wipe',
+    name: 'Wiped, no bath',
+    baths: [],
+    wipes: true,
+    applies: () => true,
+    steps: [
+      ['Try a hidden spot, let it dry, and look', null, null, 'Old lacquer is spirit lacquer: alcohol takes it off.'],
+      [
+        'Wipe, the cloth barely damp, a small place at a time',
+        null,
+        null,
+        `Wood, celluloid, enamel: water only. ${VAPOUR}`,
+      ],
+      ['Dry at once, with a clean cloth', null, null, BY_WATER],
     ],
   },
   {

@@ -2,7 +2,7 @@ import { AMMONIA, BY_WATER, NO_HEAT, type Sequence, TABLE } from './sequences.da
 import { VAPOUR } from '../cautions/index.ts';
 import { held, type Choices } from '../rules/index.ts';
 import type { Traits } from '../movement/index.ts';
-import { keptCool, type Bath } from './materials.ts';
+import { bathRule, keptCool, type Bath, type Material } from './materials.ts';
 import { planRun, type BasketPart, type RunPlan } from './plan.ts';
 
 /** One step of a run, as it is planned and kept with it. */
@@ -13,8 +13,6 @@ export interface RunStep {
   bath: Bath | null;
   /** Stands before the step it belongs to. */
   caution: string;
-  /** How often it may be done once more after a look. */
-  again: number;
 }
 
 export type SequenceId = (typeof TABLE)[number]['id'];
@@ -32,7 +30,7 @@ export const displacingBath = (parts: readonly BasketPart[]): Bath | null =>
 /**
  * The steps of a run.
  * @param bath what it begins in; null for a sequence without one
- * @param minutes of the main bath; it may be done again only while the sum stays within the strictest material's limit
+ * @param minutes of the main bath
  * @param choices the house rules the visit is worked under: how it is dried
  */
 export function stepsOf(
@@ -47,28 +45,24 @@ export function stepsOf(
   const sequence = sequenceById(id);
   const wet = bath !== null && bath !== 'petroleum solvent' && bath !== 'alcohol';
   const displacing = held('drying', choices).id === 'displace' ? displacingBath(parts) : null;
-  const limit = bath === null ? null : planRun(parts, bath).limitMin;
-  /** Once more only while all the times together stay within what the strictest material stands. */
-  const within = (again: number) =>
-    limit === null ? again : Math.max(0, Math.min(again, Math.floor(limit / minutes) - 1));
   const mainCaution = cautionOf(bath, id, wet);
   const cool = parts.some((p) => keptCool(p.materials));
-  return sequence.steps.flatMap(([does, mins, inBath, said = '', again = 0, instead]): RunStep[] => {
+  return sequence.steps.flatMap(([does, mins, inBath, said = '', instead]): RunStep[] => {
     const what = cool && instead ? instead : does;
     const caution = what === does ? said : NO_HEAT;
     const time = mins === 'chosen' ? minutes : mins;
     switch (inBath) {
       case 'chosen':
-        return [{ what, minutes: time, bath, caution: mainCaution, again: within(again) }];
+        return [{ what, minutes: time, bath, caution: mainCaution }];
       case 'rinsing':
-        return wet ? [{ what, minutes: time, bath: null, caution, again }] : [];
+        return wet ? [{ what, minutes: time, bath: null, caution }] : [];
       case 'displacing':
         if (!wet) return [];
         return displacing === null
-          ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER, again: 0 }]
-          : [{ ...drivenOutBy(displacing, what, caution), minutes: time, bath: displacing, again }];
+          ? [{ what: 'Blow the water off at once', minutes: null, bath: null, caution: BY_WATER }]
+          : [{ ...drivenOutBy(displacing, what, caution), minutes: time, bath: displacing }];
       default:
-        return [{ what, minutes: time, bath: inBath, caution, again }];
+        return [{ what, minutes: time, bath: inBath, caution }];
     }
   });
 }
@@ -87,6 +81,28 @@ function cautionOf(bath: Bath | null, id: SequenceId, wet: boolean) {
   if (wet) return '';
   return VAPOUR;
 }
+
+/** What no cloth may touch either, with the reason: see the table of the baths. Common practice. */
+const NO_CLOTH: readonly Material[] = [
+  'hairspring or bimetal balance',
+  'silvered dial',
+  'painted or paper dial',
+  'coil or wiring',
+  'leather or felt',
+  'luminous paint',
+  'painted or gilded glass',
+];
+/** What may not even be wiped. */
+export const planWipe = (parts: readonly BasketPart[]): RunPlan['forbidden'] =>
+  parts.flatMap(({ name, materials }) =>
+    materials
+      .filter((m) => NO_CLOTH.includes(m))
+      .map((material) => ({
+        part: name,
+        material,
+        reason: `no cloth either: ${String(bathRule(material, 'detergent'))}`,
+      })),
+  );
 
 /**
  * What the basket may stand over all the baths of a run: each part that must come out once, the shortest limit of the

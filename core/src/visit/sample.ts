@@ -32,7 +32,7 @@ export const finishedVisit: SignSource = {
       stepStartedAt: iso(0),
       endsAt: new Date(T0 + 600_000).toISOString(),
       stoppedAt: new Date(T0 + 240_000).toISOString(),
-      steps: [{ what: 'Soapy water, brush', minutes: 10, bath: 'detergent', caution: '', again: 0 }],
+      steps: [{ what: 'Soapy water, brush', minutes: 10, bath: 'detergent', caution: '' }],
       log: [{ step: 0, startedAt: iso(0), endsAt: null, endedAt: new Date(T0 + 240_000).toISOString(), by: 'Ines' }],
     },
   ],

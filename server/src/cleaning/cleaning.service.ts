@@ -8,9 +8,11 @@ import {
   begin,
   move,
   planSequence,
+  planWipe,
   sequenceById,
   sequencesFor,
   stepsOf,
+  tooLongAgain,
   type RunState,
 } from '@eclat/core/cleaning';
 import { expectVersion, findOrRefuse, type Context } from '../platform/http/context.ts';
@@ -69,8 +71,9 @@ export async function startBath(
       'bath',
       sequence.baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${sequence.baths.join(' or ')}.`,
     );
-  if (sequence.baths.length > 0 && given.parts.length === 0)
-    throw badField('parts', 'Put at least one part in the basket.');
+  const { wipes = false } = sequence;
+  if ((sequence.baths.length > 0 || wipes) && given.parts.length === 0)
+    throw badField('parts', wipes ? 'What is wiped?' : 'Put at least one part in the basket.');
   if (sequence.baths.length > 0) {
     const log = await ctx.em.find(StripStep, { visitId });
     await holdToPower(ctx, visit, basketOpens(given.parts, log), { field: 'parts' });
@@ -82,6 +85,7 @@ export async function startBath(
     choices: (await loadVisitRules(ctx, visitId)).held,
   });
   const plan = planSequence(steps, given.parts);
+  if (wipes) plan.forbidden.push(...planWipe(given.parts));
   if (given.overrideReason.trim() === '') {
     if (plan.forbidden.length > 0)
       throw refused(
@@ -119,14 +123,21 @@ export async function stepBath(
   ctx: Context,
   visitId: string,
   id: string,
-  { to, version }: ParsedBodyOf<typeof api.cleaning.step>,
+  { to, reason, version }: ParsedBodyOf<typeof api.cleaning.step>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
   const run = await findOrRefuse(ctx, BathRun, { id, visitId }, 'run');
   expectVersion(run.version, version, viewCleaning(run));
   if (run.stoppedAt) throw refused('This run is over.');
   const moved = move(stateOf(run), to, ctx.now, ctx.person.name);
-  if (!moved) throw refused(to === 'again' ? 'It has been in as often as it may.' : 'There is no such step.');
+  if (!moved) throw refused('There is no such step.');
+  const over = to === 'again' ? tooLongAgain({ ...stateOf(run), parts: run.parts }, ctx.now) : null;
+  if (over && reason === '')
+    throw badField(
+      'reason',
+      `${over.minutes} minutes in all, and ${over.part} (${over.material}) stands ${over.limitMin}: why once more?`,
+    );
+  if (over) run.overrideReason = [run.overrideReason, reason].filter(Boolean).join('; ');
   ctx.em.assign(run, columns(moved));
   await ctx.em.flush();
   return viewCleaning(run);

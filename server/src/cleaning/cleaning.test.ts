@@ -77,6 +77,49 @@ describe('a run', () => {
     });
   });
 
+  it('is done again as often as a look asks for it; for longer than its strictest part stands with a reason', async () => {
+    let now = (await go((await run()).body, 'next')).body;
+    for (let n = 0; n < 2; n++) {
+      pass(5);
+      now = (await go(now, 'again')).body;
+    }
+    pass(5);
+    const refused = await go(now, 'again');
+    expect(refused.body.fields).toEqual([{ path: 'reason', message: expect.stringMatching(/^20 minutes.*stands 15/) }]);
+    const at = `/visits/${visit.id}/baths/${now.id}`;
+    const kept = await shop.marit.ok<CleaningRun>('PUT', `${at}/step`, {
+      to: 'again',
+      reason: 'varnish of an earlier hand',
+      version: now.version,
+    });
+    expect(kept).toMatchObject({ step: 1, overrideReason: 'varnish of an earlier hand' });
+    await shop.marit.ok('PUT', `${at}/stopped`, {});
+  });
+
+  it('may be a wipe: what is wiped is said, and what no cloth may touch is refused', async () => {
+    const wipe = (parts: object[], overrideReason = '') =>
+      run({ sequence: 'wipe', bath: null, parts, minutes: 1, overrideReason });
+    expect((await wipe([])).body.fields![0]).toMatchObject({ path: 'parts' });
+    const dial = { name: 'dial', materials: ['silvered dial'] };
+    expect((await wipe([dial])).body.detail).toContain('conservator');
+    const plates = { name: 'lacquered plates', materials: ['lacquered brass'] };
+    const { body } = await wipe([plates]);
+    expect(body).toMatchObject({ bath: null, parts: [plates], endsAt: null });
+    await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${body.id}/stopped`, { after: 'bright, lacquer whole' });
+  });
+
+  it('of the whole movement, screwed plates and all, wants it let down like the plates', async () => {
+    const wound = await takeIn(shop.marit);
+    const whole = { name: 'whole movement, first half', materials: ['bare brass', 'plain steel'] };
+    const given = { sequence: 'whole', bath: 'detergent', parts: [whole], minutes: 10 };
+    expect((await run(given, wound)).body.fields).toEqual([
+      { path: 'parts', message: expect.stringMatching(/not known to be safe|wound/) },
+    ]);
+    const { body } = await run(given);
+    expect(body.steps[0]!.caution).toContain('power');
+    await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${body.id}/stopped`, {});
+  });
+
   it('runs beside others, and the soonest rings first', async () => {
     const [a, b] = [
       (await run({ sequence: 'soapy', bath: 'detergent', minutes: 10 })).body,

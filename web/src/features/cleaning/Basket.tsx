@@ -1,20 +1,43 @@
 import { usePlan } from './usePlan.ts';
-import { MATERIALS, planRun, type BasketPart, type Bath, type Material } from '@eclat/core/cleaning';
+import {
+  HALVES,
+  isWhole,
+  MATERIALS,
+  planRun,
+  planWipe,
+  type BasketPart,
+  type Bath,
+  type Material,
+} from '@eclat/core/cleaning';
 import { Ban, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
+
+const MOST_MATERIALS = 6;
 
 export function Basket({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { bath, offered, setOffered, chosen, setChosen, toggle } = run;
+  const { bath, wipes, offered, setOffered, chosen, setChosen, toggle, half, setHalf } = run;
   return (
     <div>
-      <span className="font-semibold">In the basket</span>
+      <span className="font-semibold">{wipes ? 'What is wiped' : 'In the basket'}</span>
       <ul className="mt-1 flex flex-wrap gap-2">
         {offered.map((p) => (
-          <PartButton key={p.name} part={p} on={chosen.includes(p.name)} bath={bath!} onPress={() => toggle(p.name)} />
+          <PartButton key={p.name} part={p} on={chosen.includes(p.name)} bath={bath} onPress={() => toggle(p.name)} />
         ))}
       </ul>
+      {chosen.some(isWhole) && (
+        <div className="mt-3">
+          <Choice
+            label="A small tank takes one half at a time"
+            value={half}
+            onChange={setHalf}
+            options={HALVES.map((h) => [h, h] as const)}
+          />
+        </div>
+      )}
       <AnotherPart
         onAdd={(p) => {
           setOffered((o) => [...o.filter((x) => x.name !== p.name), p]);
@@ -33,10 +56,11 @@ export function PartButton({
 }: {
   part: BasketPart;
   on: boolean;
-  bath: Bath;
+  /** Null: it is wiped. */
+  bath: Bath | null;
   onPress: () => void;
 }) {
-  const barred = planRun([part], bath).forbidden.length > 0;
+  const barred = (bath === null ? planWipe([part]) : planRun([part], bath).forbidden).length > 0;
   const chosen = barred ? 'border-danger bg-danger text-danger-ink' : 'border-steel bg-steel text-steel-ink';
   return (
     <li>
@@ -49,7 +73,7 @@ export function PartButton({
         }
       >
         <span className="flex items-center gap-2 font-semibold">
-          {barred && <Ban className="size-4" aria-label="not in this bath" />}
+          {barred && <Ban className="size-4" aria-label={bath === null ? 'not to be wiped' : 'not in this bath'} />}
           {part.name}
         </span>
         <span className="block text-sm opacity-85">{part.materials.join(', ')}</span>
@@ -58,10 +82,11 @@ export function PartButton({
   );
 }
 
+/** A part by its name, and all that it is made of: the strictest material rules. */
 export function AnotherPart({ onAdd }: { onAdd: (part: BasketPart) => void }) {
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
-  const [material, setMaterial] = useState<Material>('bare brass');
+  const [materials, setMaterials] = useState<Material[]>(['bare brass']);
   if (!open)
     return (
       <Button variant="plain" className="mt-2" onClick={() => setOpen(true)}>
@@ -69,29 +94,49 @@ export function AnotherPart({ onAdd }: { onAdd: (part: BasketPart) => void }) {
         Another part
       </Button>
     );
+  const left = MATERIALS.filter((m) => !materials.includes(m));
   return (
-    <div className="mt-3 flex flex-wrap items-end gap-3">
-      <TextField className="w-56" label="Part" value={name} onChange={(e) => setName(e.target.value)} />
-      <SelectField
-        className="w-64"
-        label="Made of"
-        value={material}
-        onChange={(e) => setMaterial(e.target.value as Material)}
-      >
-        {MATERIALS.map((m) => (
-          <option key={m}>{m}</option>
-        ))}
-      </SelectField>
-      <Button
-        disabled={name.trim() === ''}
-        onClick={() => {
-          onAdd({ name: name.trim(), materials: [material] });
-          setName('');
-          setOpen(false);
-        }}
-      >
+    <form
+      className="mt-3 flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (name.trim() === '') return;
+        onAdd({ name: name.trim(), materials });
+        setName('');
+        setMaterials(['bare brass']);
+        setOpen(false);
+      }}
+    >
+      <TextField className="w-56" label="Part" maxLength={60} value={name} onChange={(e) => setName(e.target.value)} />
+      {materials.map((material, i) => (
+        <SelectField
+          key={i}
+          className="w-56"
+          label={i === 0 ? 'Made of' : 'And of'}
+          value={material}
+          onChange={(e) =>
+            setMaterials(
+              e.target.value === ''
+                ? materials.filter((_, at) => at !== i)
+                : materials.map((m, at) => (at === i ? (e.target.value as Material) : m)),
+            )
+          }
+        >
+          {i > 0 && <option value="">nothing more</option>}
+          {[material, ...left].map((m) => (
+            <option key={m}>{m}</option>
+          ))}
+        </SelectField>
+      ))}
+      {materials.length < MOST_MATERIALS && (
+        <Button variant="plain" onClick={() => setMaterials([...materials, left[0]!])}>
+          <Plus className="size-5" aria-hidden />
+          And of
+        </Button>
+      )}
+      <FormFoot busy={false} onClose={() => setOpen(false)}>
         Put it in
-      </Button>
-    </div>
+      </FormFoot>
+    </form>
   );
 }

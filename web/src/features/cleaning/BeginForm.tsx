@@ -13,6 +13,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
     setReason,
     start,
     dips,
+    picks,
     parts,
     held,
     wanted,
@@ -31,7 +32,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
           body: {
             sequence,
             bath,
-            parts: dips ? parts.map((p) => ({ name: p.name, materials: [...p.materials] })) : [],
+            parts: picks ? parts.map((p) => ({ name: p.name, materials: [...p.materials] })) : [],
             minutes: wanted,
             overrideReason: stopped ? reason : '',
             fillId: fill?.id ?? null,
@@ -61,7 +62,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
         type="submit"
         variant={stopped && reason.trim() ? 'danger' : 'main'}
         className="mt-7 px-8 text-lg"
-        disabled={held || (dips && parts.length === 0) || !whole || (stopped && reason.trim() === '')}
+        disabled={held || (picks && parts.length === 0) || !whole || (stopped && reason.trim() === '')}
         busy={start.isPending}
       >
         Begin the run

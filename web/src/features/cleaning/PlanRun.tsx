@@ -1,7 +1,7 @@
 import { BeginForm } from './BeginForm.tsx';
 import { Basket } from './Basket.tsx';
 import { usePlan } from './usePlan.ts';
-import { LOOK_EVERY_MIN } from '@eclat/core/cleaning';
+import { isWhole, LOOK_EVERY_MIN } from '@eclat/core/cleaning';
 import { Ban } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
@@ -13,8 +13,22 @@ import { Warned } from './RunGoing.tsx';
 /** Parts, bath, sequence, and what the strictest material allows: worked out as it is pressed. */
 export function PlanRun({ light = false, aside }: { light?: boolean; aside?: ReactNode }) {
   const run = usePlan(light);
-  const { sequences, bathFor, sequence, setSequence, bath, setBath, setFillId, may, dips, parts, opens, steps, dry } =
-    run;
+  const {
+    sequences,
+    bathFor,
+    sequence,
+    setSequence,
+    bath,
+    setBath,
+    setFillId,
+    may,
+    dips,
+    picks,
+    parts,
+    opens,
+    steps,
+    dry,
+  } = run;
   return (
     <Panel title="Plan a run" aside={aside}>
       <div className="flex flex-col gap-5">
@@ -25,6 +39,9 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
             setSequence(id);
             setBath(bathFor(id));
             setFillId(undefined);
+            // Nothing apart: it is the movement that goes in.
+            if (id === 'whole') run.setChosen(run.offered.flatMap((p) => (isWhole(p.name) ? [p.name] : [])));
+            else if (sequence === 'whole') run.setChosen([]);
           }}
           options={sequences.map((s) => [s.id, s.name] as const)}
         />
@@ -39,8 +56,8 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
             options={may.map((b) => [b, b] as const)}
           />
         )}
-        {dips && <Basket run={run} />}
-        {parts.length > 0 && dips && <Allowed run={run} />}
+        {picks && <Basket run={run} />}
+        {parts.length > 0 && picks && <Allowed run={run} />}
         {dry.length > 0 && <KeptDry run={run} />}
         <StepsPlanned run={run} />
         {steps[0]?.caution && <Warned text={steps[0].caution} before={steps[0].what} />}
@@ -52,7 +69,7 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
 }
 
 function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { plan } = run;
+  const { plan, wipes } = run;
   return (
     <div
       aria-live="polite"
@@ -63,7 +80,7 @@ function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
     >
       {plan.forbidden.length > 0 ? (
         <>
-          <p className="text-xl font-bold text-danger">Must come out of the basket</p>
+          <p className="text-xl font-bold text-danger">{wipes ? 'Not to be wiped' : 'Must come out of the basket'}</p>
           <ul>
             {plan.forbidden.map((f) => (
               <li key={f.part + f.material} className="flex items-start gap-2">
@@ -77,7 +94,7 @@ function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
         </>
       ) : (
         <p className="text-xl font-bold text-good">
-          {plan.limitMin === null ? 'No part sets a limit' : `At most ${plan.limitMin} minutes`}
+          {limitWords(plan.limitMin, wipes)}
           {plan.limitedBy && (
             <span className="block text-base font-normal text-ink">
               {plan.limitedBy.part}: {plan.limitedBy.material}. Look every {LOOK_EVERY_MIN} minutes.
@@ -87,6 +104,11 @@ function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
       )}
     </div>
   );
+}
+
+function limitWords(limitMin: number | null, wipes: boolean): string {
+  if (wipes) return 'May be wiped';
+  return limitMin === null ? 'No part sets a limit' : `At most ${limitMin} minutes`;
 }
 
 function KeptDry({ run }: { run: ReturnType<typeof usePlan> }) {

@@ -1,5 +1,5 @@
 import type { CleaningRun } from '@eclat/contract';
-import { isLast, mayAgain, sequenceById } from '@eclat/core/cleaning';
+import { isLast, mayAgain, sequenceById, tooLongAgain } from '@eclat/core/cleaning';
 import clsx from 'clsx';
 import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
 import { useState } from 'react';
@@ -10,6 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { FormFoot } from '../../ui/FormFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** One basket on its way: the step that runs, large; the next one with its caution before it. */
@@ -53,36 +54,36 @@ export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
   );
 }
 
-function StepButtons({
-  step,
-  run,
-  next,
-  left,
-  here,
-}: {
+interface StepButtonsProps {
   step: ReturnType<typeof useCommand<typeof api.cleaning.step>>;
   run: CleaningRun;
-  next:
-    | {
-        what: string;
-        minutes: number | null;
-        bath: 'detergent' | 'ammoniated water' | 'petroleum solvent' | 'alcohol' | null;
-        caution: string;
-        again: number;
-      }
-    | undefined;
+  next: CleaningRun['steps'][number] | undefined;
   left: number | null;
-  here: {
-    what: string;
-    minutes: number | null;
-    bath: 'detergent' | 'ammoniated water' | 'petroleum solvent' | 'alcohol' | null;
-    caution: string;
-    again: number;
-  };
-}) {
+  here: CleaningRun['steps'][number];
+}
+
+function StepButtons({ step, run, next, left, here }: StepButtonsProps) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, bathId: run.id };
-  const go = (to: 'next' | 'again' | 'back') => step.mutate({ params, body: { to, version: run.version } });
+  const [why, setWhy] = useState(false);
+  const go = (to: 'next' | 'again' | 'back', reason = '') =>
+    step.mutate({ params, body: { to, reason, version: run.version } });
+  const once = () => {
+    if (tooLongAgain(run, new Date())) setWhy(true);
+    else go('again');
+  };
+  if (why)
+    return (
+      <OnceMoreWhy
+        run={run}
+        busy={step.isPending}
+        onSay={(reason) => {
+          setWhy(false);
+          go('again', reason);
+        }}
+        onClose={() => setWhy(false)}
+      />
+    );
   return (
     <div className="flex flex-wrap gap-3">
       {next && (
@@ -97,7 +98,7 @@ function StepButtons({
         </Button>
       )}
       {mayAgain(run) && (
-        <Button busy={step.isPending} onClick={() => go('again')}>
+        <Button busy={step.isPending} onClick={once}>
           <Repeat2 className="size-5" aria-hidden />
           Once more, {here.minutes} min
         </Button>
@@ -109,6 +110,42 @@ function StepButtons({
         </Button>
       )}
     </div>
+  );
+}
+
+interface WhyProps {
+  run: CleaningRun;
+  busy: boolean;
+  onSay: (reason: string) => void;
+  onClose: () => void;
+}
+
+/** Longer than its strictest part stands: a departure, with a reason that is kept. */
+function OnceMoreWhy({ run, busy, onSay, onClose }: WhyProps) {
+  const [reason, setReason] = useKept(`bath.${run.id}.again`, '');
+  const over = tooLongAgain(run, new Date());
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reason.trim() === '') return;
+        onSay(reason.trim());
+        setReason('');
+      }}
+    >
+      <TextField
+        className="min-w-60 flex-1 basis-full"
+        label="Once more, with a reason that is kept"
+        hint={over && `${over.minutes} min in all; ${over.part}, ${over.material}, stands ${over.limitMin}.`}
+        maxLength={300}
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <FormFoot busy={busy} onClose={onClose}>
+        Once more
+      </FormFoot>
+    </form>
   );
 }
 

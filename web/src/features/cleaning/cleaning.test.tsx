@@ -63,6 +63,38 @@ describe('clean', () => {
     await person.click(screen.getByRole('button', { name: 'Begin the run' }));
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ fillId: 'f1' }));
   });
+  it('takes the whole movement by its sequence, one half after the other, and a part of several materials', async () => {
+    show(PlanRun, safeVisitOf('mantel-barrels'));
+    await person.click(screen.getByRole('radio', { name: 'Whole movement, nothing apart' }));
+    await person.click(screen.getByRole('radio', { name: 'first half' }));
+    await person.click(screen.getByRole('button', { name: 'Another part' }));
+    await person.type(screen.getByLabelText('Part'), 'lever');
+    await person.selectOptions(screen.getByLabelText('Made of'), 'plain steel');
+    await person.click(screen.getByRole('button', { name: 'And of' }));
+    await person.selectOptions(screen.getByLabelText('And of'), 'shellac setting');
+    await person.type(screen.getByLabelText('Part'), '{Enter}');
+    // The strictest material of the composite rules: shellac softens in ammonia.
+    expect(screen.getByText('Must come out of the basket').parentElement!.textContent).toContain('shellac');
+    await person.click(screen.getByRole('button', { name: /lever/ }));
+    await person.click(screen.getByRole('button', { name: 'Begin the run' }));
+    const names = () => (sent.at(-1)!.body['parts'] as { name: string }[]).map((p) => p.name);
+    await waitFor(() => expect(names()).toEqual(['whole movement, first half']));
+    await person.click(screen.getByRole('button', { name: /^whole movement/ }));
+    expect(screen.getByRole('radio', { name: 'second half' }).getAttribute('aria-checked')).toBe('true');
+    await person.click(screen.getByRole('button', { name: 'Begin the run' }));
+    await waitFor(() => expect(names()).toEqual(['whole movement, second half']));
+  });
+  it('wipes what is named, in no bath and with no minutes', async () => {
+    show(PlanRun, visitOf('torsion'));
+    await person.click(screen.getByRole('radio', { name: 'Wiped, no bath' }));
+    expect(screen.queryByLabelText('Minutes')).toBeNull();
+    await person.click(screen.getByRole('button', { name: /^lacquered plates/ }));
+    expect(screen.getByText('May be wiped')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Begin the run' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ sequence: 'wipe', bath: null, parts: [{ name: 'lacquered plates' }] }),
+    );
+  });
   it('offers what the strip log says is off, with the material of its name', () => {
     const step = {
       version: 1,
@@ -136,6 +168,15 @@ describe('clean', () => {
         expect(sent.at(-1)).toMatchObject({ url: '/api/visits/v1/baths/b1/step', body: { to, version: 3 } }),
       );
     }
+  });
+  it('asks why, once more is longer than its strictest part stands', async () => {
+    const soon = new Date(Date.now() - 12 * 60_000).toISOString();
+    show(CleaningScreen, visitOf('mantel-barrels', { baths: [going({ stepStartedAt: soon })] }));
+    await person.click(screen.getByRole('button', { name: /^Once more, 5 min/ }));
+    expect(screen.getByText('17 min in all; plates, bare brass, stands 15.')).toBeTruthy();
+    await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText(/^Once more, with a reason/)));
+    await person.keyboard('old varnish{Enter}');
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ to: 'again', reason: 'old varnish', version: 3 }));
   });
   it('has the caution of the next step before it, and asks at the end what it looks like', async () => {
     show(CleaningScreen, visitOf('mantel-barrels', { baths: [going({ step: 2 })] }));

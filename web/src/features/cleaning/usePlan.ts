@@ -2,16 +2,20 @@ import { api } from '../../data/api.ts';
 import {
   basketOpens,
   fillPast,
+  halfOf,
+  isWhole,
   keptDry,
   likelyMaterials,
   planRun,
   planSequence,
+  planWipe,
   sequenceById,
   sequencesFor,
   stepsOf,
   usualParts,
   type BasketPart,
   type Bath,
+  type Half,
   type SequenceId,
 } from '@eclat/core/cleaning';
 import type { Traits } from '@eclat/core/movement';
@@ -63,6 +67,8 @@ export function usePlanned(light: boolean) {
   const [before, setBefore] = useKept(`${draft}.before`, '');
   const [fillId, setFillId] = useState<string | null | undefined>(undefined);
   const [reason, setReason] = useKept(`${draft}.reason`, '');
+  // One half was in: the other one is next.
+  const [half, setHalf] = useState<Half>(() => (halfIsLeft(visit.baths) ? 'second half' : 'all of it'));
   const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
   return {
     sequences,
@@ -76,6 +82,8 @@ export function usePlanned(light: boolean) {
     chosen,
     setChosen,
     toggle,
+    half,
+    setHalf,
     minutes,
     setMinutes,
     before,
@@ -93,19 +101,20 @@ export function usePlan(light: boolean) {
   const now = useNow(60_000);
   const baths = useBaths();
   const planned = usePlanned(light);
-  const { sequence, bath, offered, chosen, minutes, fillId } = planned;
+  const { sequence, bath, offered, chosen, half, minutes, fillId } = planned;
   const start = useCommand(api.cleaning.start, {
     what: 'Run',
     onSent: () => {
+      planned.setHalf(half === 'first half' ? 'second half' : 'all of it');
       planned.setChosen([]);
       planned.setReason('');
       planned.setBefore('');
     },
     onDone: () => say('The run has begun.'),
   });
-  const { baths: may, usual } = sequenceById(sequence);
+  const { baths: may, usual, wipes = false } = sequenceById(sequence);
   const dips = may.length > 0;
-  const parts = offered.filter((p) => chosen.includes(p.name));
+  const parts = offered.filter((p) => chosen.includes(p.name)).map((p) => (isWhole(p.name) ? halfOf(p, half) : p));
   const ruledMinutes = usual ?? bathMinutes(visit.rules.held);
   const limit = bath === null ? null : planRun(parts, bath).limitMin;
   const wanted = minutes.trim() === '' ? Math.min(ruledMinutes, limit ?? ruledMinutes) : Number(minutes);
@@ -114,6 +123,7 @@ export function usePlan(light: boolean) {
   const held = useHeldUp(dips ? opens : 'hands and dial').length > 0;
   const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
   const plan = planSequence(steps, parts);
+  if (wipes) plan.forbidden.push(...planWipe(parts));
   const dry = keptDry(
     parts,
     steps.flatMap((s) => (s.bath ? [s.bath] : [])),
@@ -130,6 +140,9 @@ export function usePlan(light: boolean) {
     start,
     may,
     dips,
+    wipes,
+    /** It is said what of the movement it is done to. */
+    picks: dips || wipes,
     parts,
     opens,
     held,
@@ -156,3 +169,8 @@ export function offeredParts(traits: Traits, log: readonly { what: string; fate:
     });
   return [...usual, ...named.filter((p, i) => named.findIndex((q) => q.name === p.name) === i)];
 }
+
+const halfIsLeft = (runs: readonly { parts: readonly BasketPart[] }[]): boolean => {
+  const last = runs.findLast((r) => r.parts.some((p) => isWhole(p.name)));
+  return last?.parts.some((p) => p.name.endsWith('first half')) ?? false;
+};
