@@ -77,7 +77,7 @@ describe('a run', () => {
     });
   });
 
-  it('is done again as often as a look asks for it; for longer than its strictest part stands with a reason', async () => {
+  it('is done again as often as a look asks for it; past what its strictest part stands with a reason', async () => {
     let now = (await go((await run()).body, 'next')).body;
     for (let n = 0; n < 2; n++) {
       pass(5);

@@ -63,7 +63,7 @@ describe('clean', () => {
     await person.click(screen.getByRole('button', { name: 'Begin the run' }));
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ fillId: 'f1' }));
   });
-  it('takes the whole movement by its sequence, one half after the other, and a part of several materials', async () => {
+  it('takes the whole movement by its sequence, one half after the other, and a part of many materials', async () => {
     show(PlanRun, safeVisitOf('mantel-barrels'));
     await person.click(screen.getByRole('radio', { name: 'Whole movement, nothing apart' }));
     await person.click(screen.getByRole('radio', { name: 'first half' }));
