@@ -362,6 +362,10 @@ export const addresses = {
     },
   },
   cleaning: {
+    ownSequences: { method: 'GET', path: '/sequences', reads: 'baths' },
+    addOwn: { method: 'POST', path: '/sequences', changes: ['baths'], inverse: 'cleaning.retireOwn' },
+    changeOwn: { method: 'PUT', path: '/sequences/:sequenceId', changes: ['baths'], inverse: 'same' },
+    retireOwn: { method: 'PUT', path: '/sequences/:sequenceId/retired', changes: ['baths'], inverse: 'same' },
     start: {
       method: 'POST',
       path: '/visits/:visitId/baths',

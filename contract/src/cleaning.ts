@@ -1,6 +1,6 @@
-import { MATERIALS, SEQUENCE_IDS, BATHS } from '@eclat/core/cleaning';
+import { MATERIALS, BATHS, OWN_BATHS, ownProblem } from '@eclat/core/cleaning';
 import { z } from 'zod';
-import { requiredText, text, id, moment, version, basedOn, changesTo } from './common.ts';
+import { requiredText, text, id, moment, version, basedOn, changesTo, signed } from './common.ts';
 import { benchRoles, everyone } from './people.ts';
 import { read, command } from './route.ts';
 
@@ -10,7 +10,8 @@ export const basketPart = z.object({
 });
 
 export const newRun = z.object({
-  sequence: z.enum(SEQUENCE_IDS),
+  /** One of the table, or the id of one of the shop's own. */
+  sequence: z.string().max(40),
   /** What the basket goes into first; null where nothing is dipped. */
   bath: z.enum(BATHS).nullable(),
   parts: z.array(basketPart).max(60),
@@ -41,6 +42,8 @@ const stepDone = z.object({
 
 export const cleaningRun = newRun.extend({
   id,
+  /** What its sequence was called when it began. */
+  name: z.string(),
   version,
   steps: z.array(runStep),
   step: z.int(),
@@ -83,7 +86,69 @@ export const fill = fillFields.extend({
 
 export type Fill = z.infer<typeof fill>;
 
+const ownStep = z.object({
+  what: requiredText(80, 'What is done'),
+  minutes: z.int('A whole number.').min(1, 'At least one minute.').max(4320, 'At most three days.').nullable(),
+  bath: z.enum(OWN_BATHS).nullable(),
+  celsius: z.number('A number.').min(5, 'At least 5 °C.').max(120, 'At most 120 °C.').nullable(),
+  times: z.int('A whole number.').min(1, 'At least once.').max(9, 'At most nine times.'),
+});
+
+/** A sequence that the shop made for itself. */
+export const ownFields = z.object({
+  name: requiredText(60, 'What it is called'),
+  steps: z
+    .array(ownStep)
+    .min(1, 'At least one step.')
+    .max(20, 'At most 20 steps.')
+    .superRefine((steps, ctx) => {
+      const wrong = ownProblem(steps);
+      if (wrong) ctx.addIssue({ code: 'custom', path: [wrong.step, wrong.field], message: wrong.message });
+    }),
+});
+
+export const ownSequence = ownFields.extend({ id, version, retired: z.boolean(), ...signed });
+export type OwnSequence = z.infer<typeof ownSequence>;
+
 export const cleaningRoutes = {
+  ownSequences: read({
+    method: 'GET',
+    path: '/sequences',
+    summary: 'The shop’s own sequences',
+    roles: everyone,
+    reads: 'baths',
+    reply: z.array(ownSequence),
+  }),
+  addOwn: command({
+    method: 'POST',
+    path: '/sequences',
+    summary: 'The shop has a sequence of its own',
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'cleaning.retireOwn',
+    body: ownFields,
+    reply: ownSequence,
+  }),
+  changeOwn: command({
+    method: 'PUT',
+    path: '/sequences/:sequenceId',
+    summary: 'Change one; runs that were begun with it stay as they were',
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'same',
+    body: ownFields.extend(basedOn),
+    reply: ownSequence,
+  }),
+  retireOwn: command({
+    method: 'PUT',
+    path: '/sequences/:sequenceId/retired',
+    summary: 'It is offered no longer, or again',
+    roles: benchRoles,
+    changes: ['baths'],
+    inverse: 'same',
+    body: z.object({ retired: z.boolean() }),
+    reply: ownSequence,
+  }),
   start: command({
     method: 'POST',
     path: '/visits/:visitId/baths',

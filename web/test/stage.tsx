@@ -18,6 +18,7 @@ const ASKED: Record<string, unknown> = {
   '/api/session': { person: null, shop: 'x', timeZone: 'Europe/London', firstRun: false, demo: false, now: Date.now() },
   '/api/causes': { causes: [], learn: true, signedVisits: 0, experience: {} },
   '/api/baths': [],
+  '/api/sequences': [],
   '/api/stores': [],
   '/api/shop-work': [],
   '/type': { weaknesses: [], sisters: [] },

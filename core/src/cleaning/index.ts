@@ -4,3 +4,4 @@ export * from './parts.ts';
 export * from './dilution.ts';
 export * from './sequences.ts';
 export * from './run.ts';
+export * from './own.ts';

@@ -20,8 +20,9 @@ export const SEQUENCES: readonly (Sequence & { id: SequenceId })[] = TABLE;
 export const SEQUENCE_IDS = TABLE.map((s) => s.id) as [SequenceId, ...SequenceId[]];
 /** Sequences that fit a movement with these traits. */
 export const sequencesFor = (traits: Traits) => SEQUENCES.filter((s) => s.applies(traits));
-/** A sequence by its id, also one that is no longer offered. */
-export const sequenceById = (id: SequenceId) => SEQUENCES.find((s) => s.id === id)!;
+/** A sequence by its id, also one that is no longer offered. Null: one of the shop's own. */
+export const sequenceFound = (id: string) => SEQUENCES.find((s) => s.id === id) ?? null;
+export const sequenceById = (id: SequenceId) => sequenceFound(id)!;
 
 /** What drives the water out: alcohol, unless something in the basket would suffer; then solvent; then nothing does. */
 export const displacingBath = (parts: readonly BasketPart[]): Bath | null =>
@@ -67,12 +68,14 @@ export function stepsOf(
   });
 }
 
+export const MADE_TO_DRIVE_OUT = 'Plain petroleum spirit takes up no water: use one that is made to drive it out.';
+
 /** Alcohol takes the water up; plain petroleum spirit does not: what drives it out there is made for it. Practice. */
 function drivenOutBy(bath: Bath, what: string, caution: string): Pick<RunStep, 'what' | 'caution'> {
   if (bath === 'alcohol') return { what: `${what} in alcohol`, caution };
   return {
     what: `${what} in a dewatering fluid`,
-    caution: `Plain petroleum spirit takes up no water: use one that is made to drive it out. ${caution}`,
+    caution: `${MADE_TO_DRIVE_OUT} ${caution}`,
   };
 }
 

@@ -1,6 +1,6 @@
 import { counted, sentence } from '../units/index.ts';
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
-import { minutesIn, sequenceById, type RunState, type SequenceId } from '../cleaning/index.ts';
+import { minutesIn, type RunState } from '../cleaning/index.ts';
 import { holeName, holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
 import { electricWords, type ElectricTest } from '../electric/index.ts';
@@ -31,7 +31,8 @@ export interface VisitSource {
   findings: readonly ServiceRecord['condition'][number][];
   cause: string;
   baths: readonly (RunState & {
-    sequence: SequenceId;
+    /** What its sequence is called. */
+    name: string;
     bath: string | null;
     parts: readonly { name: string }[];
     stoppedAt: string | null;
@@ -171,7 +172,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     })),
     causes: visit.cause ? [visit.cause] : [],
     cleaned: visit.baths.map((b) => ({
-      bath: b.bath ?? sequenceById(b.sequence).name.toLowerCase(),
+      bath: b.bath ?? b.name.toLowerCase(),
       parts: b.parts.map((p) => p.name),
       minutes: minutesIn(b, b.stoppedAt === null ? now.toISOString() : null),
     })),

@@ -25,7 +25,7 @@ export const finishedVisit: SignSource = {
   cause: 'Worn hole',
   baths: [
     {
-      sequence: 'soapy',
+      name: 'Soapy water and brush',
       bath: 'detergent',
       parts: [{ name: 'plates' }],
       step: 0,

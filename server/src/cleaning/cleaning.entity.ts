@@ -1,7 +1,7 @@
 import type { CleaningRun } from '@eclat/contract';
-import type { Bath, RunStep, SequenceId, StepDone } from '@eclat/core/cleaning';
+import type { Bath, OwnStep, RunStep, StepDone } from '@eclat/core/cleaning';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import { float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
+import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
 /** A basket on its way through the steps of a sequence, planned when it began. */
 export const BathRun = defineEntity({
@@ -10,7 +10,9 @@ export const BathRun = defineEntity({
   properties: {
     id: key(),
     visitId: visitKey(),
-    sequence: text().$type<SequenceId>(),
+    sequence: text(),
+    /** What its sequence was called when it began. */
+    name: text(),
     bath: text().$type<Bath>().nullable(),
     parts: p.json<CleaningRun['parts']>().columnType('jsonb'),
     minutes: p.integer(),
@@ -51,3 +53,18 @@ export const BathFill = defineEntity({
   },
 });
 export type BathFill = InferEntity<typeof BathFill>;
+
+/** A sequence that the shop made for itself. */
+export const OwnSequence = defineEntity({
+  name: 'OwnSequence',
+  tableName: 'own_sequence',
+  properties: {
+    id: key(),
+    name: text(),
+    steps: p.json<OwnStep[]>().columnType('jsonb'),
+    retired: p.boolean().default(false),
+    ...by,
+    version: versioned(),
+  },
+});
+export type OwnSequence = InferEntity<typeof OwnSequence>;

@@ -7,9 +7,10 @@ import {
   basketOpens,
   begin,
   move,
+  ownSteps,
   planSequence,
   planWipe,
-  sequenceById,
+  sequenceFound,
   sequencesFor,
   stepsOf,
   tooLongAgain,
@@ -19,12 +20,15 @@ import { expectVersion, findOrRefuse, type Context } from '../platform/http/cont
 import { badField, refused } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
 import { loadVisitRules } from '../house-rules/house-rules.service.ts';
-import { BathFill, BathRun } from './cleaning.entity.ts';
+import { z } from 'zod';
+import type { Visit } from '../visit/visit.entity.ts';
+import { BathFill, BathRun, OwnSequence } from './cleaning.entity.ts';
 
 export const viewCleaning = (b: BathRun): Shape => ({
   id: b.id,
   version: b.version,
   sequence: b.sequence,
+  name: b.name,
   bath: b.bath ?? null,
   parts: b.parts,
   minutes: b.minutes,
@@ -54,6 +58,33 @@ const columns = (s: RunState) => ({
   log: [...s.log],
 });
 
+/** What is followed: a sequence of the table in the bath that was chosen, or one of the shop's own as it stands now. */
+async function sequenceOf(ctx: Context, visit: Visit, given: ParsedBodyOf<typeof api.cleaning.start>) {
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const found = sequenceFound(given.sequence);
+  if (!found) {
+    const own = await findOwn(ctx, given.sequence);
+    const steps = ownSteps(own.steps, given.parts);
+    const main = steps.find((s) => s.bath !== null);
+    const dips = own.steps.some((s) => s.bath !== null);
+    return { name: own.name, bath: main?.bath ?? null, minutes: main?.minutes ?? 1, dips, wipes: false, steps };
+  }
+  if (!sequencesFor(traits).includes(found)) throw badField('sequence', 'This movement is not made for it.');
+  const { name, baths, wipes = false } = found;
+  if (baths.length === 0 ? given.bath !== null : !baths.includes(given.bath!))
+    throw badField('bath', baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${baths.join(' or ')}.`);
+  const { bath, minutes, parts } = given;
+  const choices = (await loadVisitRules(ctx, visit.id)).held;
+  const steps = stepsOf(found.id, { bath, minutes, parts, choices });
+  return { name, bath, minutes, dips: baths.length > 0, wipes, steps };
+}
+
+async function findOwn(ctx: Context, id: string): Promise<OwnSequence> {
+  const own = z.uuid().safeParse(id).success ? await ctx.em.findOne(OwnSequence, { id, retired: false }) : null;
+  if (!own) throw badField('sequence', 'There is no such sequence.');
+  return own;
+}
+
 /**
  * Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not.
  */
@@ -63,27 +94,13 @@ export async function startBath(
   given: ParsedBodyOf<typeof api.cleaning.start>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
-  const sequence = sequenceById(given.sequence);
-  if (!sequencesFor(traits).includes(sequence)) throw badField('sequence', 'This movement is not made for it.');
-  if (sequence.baths.length === 0 ? given.bath !== null : !sequence.baths.includes(given.bath!))
-    throw badField(
-      'bath',
-      sequence.baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${sequence.baths.join(' or ')}.`,
-    );
-  const { wipes = false } = sequence;
-  if ((sequence.baths.length > 0 || wipes) && given.parts.length === 0)
+  const { name, bath, minutes, dips, wipes, steps } = await sequenceOf(ctx, visit, given);
+  if ((dips || wipes) && given.parts.length === 0)
     throw badField('parts', wipes ? 'What is wiped?' : 'Put at least one part in the basket.');
-  if (sequence.baths.length > 0) {
+  if (dips) {
     const log = await ctx.em.find(StripStep, { visitId });
     await holdToPower(ctx, visit, basketOpens(given.parts, log), { field: 'parts' });
   }
-  const steps = stepsOf(given.sequence, {
-    bath: given.bath,
-    minutes: given.minutes,
-    parts: given.parts,
-    choices: (await loadVisitRules(ctx, visitId)).held,
-  });
   const plan = planSequence(steps, given.parts);
   if (wipes) plan.forbidden.push(...planWipe(given.parts));
   if (given.overrideReason.trim() === '') {
@@ -108,7 +125,7 @@ export async function startBath(
   const run = ctx.em.create(BathRun, {
     visitId,
     ...given,
-    steps,
+    ...{ name, bath, minutes, steps },
     ...columns(begin(steps, ctx.now)),
     startedAt: ctx.now,
     stoppedAt: null,

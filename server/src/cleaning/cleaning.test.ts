@@ -1,4 +1,4 @@
-import type { CleaningRun, Fill, Timer, Visit } from '@eclat/contract';
+import type { CleaningRun, Fill, OwnSequence, Timer, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, letDown, takeIn } from '../../test/shop.ts';
 
@@ -127,6 +127,40 @@ describe('a run', () => {
     ];
     expect((await timers()).filter((t) => t.visitId === visit.id).map((t) => t.id)).toEqual([b.id, a.id]);
     for (const r of [a, b]) await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${r.id}/stopped`, {});
+  });
+});
+
+describe('a sequence of the shop’s own', () => {
+  const spirit = { what: 'Soak', minutes: 15, bath: 'petroleum solvent', celsius: null, times: 1 };
+  const water = { what: 'Hot water', minutes: 2, bath: 'water', celsius: 60, times: 2 };
+  const fluid = { what: 'Dewater', minutes: 1, bath: 'dewatering fluid', celsius: null, times: 1 };
+
+  it('is refused where it would rust or burn, followed by a run, and changed without changing that run', async () => {
+    const add = (steps: object[]) => shop.marit.send<OwnSequence>('POST', '/sequences', { name: 'Spirit', steps });
+    expect((await add([spirit, water])).body.fields![0]).toMatchObject({ path: 'steps.1.what' });
+    expect((await add([{ ...spirit, celsius: 40 }])).body.fields![0]).toMatchObject({ path: 'steps.0.celsius' });
+    const { body: own } = await add([spirit, water, fluid]);
+    const follow = (more: object = {}) => run({ sequence: own.id, bath: null, minutes: 1, ...more });
+    expect((await follow({ parts: [] })).body.fields![0]).toMatchObject({ path: 'parts' });
+    const shellac = { name: 'pallets', materials: ['shellac setting'] };
+    const { body: begun } = await follow({ parts: [wheels, shellac] });
+    expect(begun).toMatchObject({ name: 'Spirit', bath: 'petroleum solvent', minutes: 15 });
+    expect(begun.steps.map((s) => s.what)).toEqual([
+      'Soak',
+      'Hot water, not warmed',
+      'Hot water, not warmed',
+      'Dewater',
+    ]);
+    const change = (version: number) =>
+      shop.marit.send<OwnSequence>('PUT', `/sequences/${own.id}`, { name: 'Spirit only', steps: [spirit], version });
+    expect((await change(own.version)).body).toMatchObject({ name: 'Spirit only' });
+    expect((await change(own.version)).body.type).toBe('urn:eclat:lost-race');
+    await shop.marit.ok('PUT', `/sequences/${own.id}/retired`, { retired: true });
+    expect((await follow()).body.fields![0]).toMatchObject({ path: 'sequence' });
+    expect((await run({ sequence: 'no such thing', bath: null })).body.fields![0]).toMatchObject({ path: 'sequence' });
+    const { baths } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+    expect(baths.find((b) => b.id === begun.id)).toMatchObject({ name: 'Spirit', steps: begun.steps });
+    await shop.marit.ok('PUT', `/visits/${visit.id}/baths/${begun.id}/stopped`, {});
   });
 });
 

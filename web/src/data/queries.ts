@@ -42,5 +42,6 @@ export const useOwnerClocks = (ownerId: string | undefined) =>
     enabled: ownerId !== undefined,
   });
 export const useBaths = () => useQuery(fetched(api.cleaning.bathBook));
+export const useOwnSequences = () => useQuery(fetched(api.cleaning.ownSequences));
 export const useStores = () => useQuery(fetched(api.stores.list));
 export const useHouseRules = () => useQuery(fetched(api.houseRules.get));

@@ -18,7 +18,7 @@ import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
 import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
 import { PowerEvent, PowerOverride, Strip } from '../../power-down/power-down.entity.ts';
-import { BathFill, BathRun } from '../../cleaning/cleaning.entity.ts';
+import { BathFill, BathRun, OwnSequence } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
@@ -73,6 +73,7 @@ export const entities = [
   PowerOverride,
   Strip,
   BathRun,
+  OwnSequence,
   BathFill,
   CalendarFeed,
   TimeSpent,

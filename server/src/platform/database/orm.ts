@@ -26,6 +26,7 @@ import { Units } from './migrations/0022-units.ts';
 import { TakenOver } from './migrations/0031-taken-over.ts';
 import { Notes } from './migrations/0032-notes.ts';
 import { Polish } from './migrations/0033-polish.ts';
+import { OwnSequences } from './migrations/0034-own-sequences.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
@@ -81,6 +82,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0031-taken-over', class: TakenOver },
         { name: '0032-notes', class: Notes },
         { name: '0033-polish', class: Polish },
+        { name: '0034-own-sequences', class: OwnSequences },
       ],
       snapshot: false,
       silent: true,

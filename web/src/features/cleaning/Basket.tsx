@@ -1,14 +1,5 @@
 import { usePlan } from './usePlan.ts';
-import {
-  HALVES,
-  isWhole,
-  MATERIALS,
-  planRun,
-  planWipe,
-  type BasketPart,
-  type Bath,
-  type Material,
-} from '@eclat/core/cleaning';
+import { HALVES, isWhole, MATERIALS, type BasketPart, type Material } from '@eclat/core/cleaning';
 import { Ban, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -19,13 +10,20 @@ import { FormFoot } from '../../ui/FormFoot.tsx';
 const MOST_MATERIALS = 6;
 
 export function Basket({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { bath, wipes, offered, setOffered, chosen, setChosen, toggle, half, setHalf } = run;
+  const { bars, wipes, offered, setOffered, chosen, setChosen, toggle, half, setHalf } = run;
   return (
     <div>
       <span className="font-semibold">{wipes ? 'What is wiped' : 'In the basket'}</span>
       <ul className="mt-1 flex flex-wrap gap-2">
         {offered.map((p) => (
-          <PartButton key={p.name} part={p} on={chosen.includes(p.name)} bath={bath} onPress={() => toggle(p.name)} />
+          <PartButton
+            key={p.name}
+            part={p}
+            on={chosen.includes(p.name)}
+            barred={bars(p)}
+            wipes={wipes}
+            onPress={() => toggle(p.name)}
+          />
         ))}
       </ul>
       {chosen.some(isWhole) && (
@@ -48,19 +46,15 @@ export function Basket({ run }: { run: ReturnType<typeof usePlan> }) {
   );
 }
 
-export function PartButton({
-  part,
-  on,
-  bath,
-  onPress,
-}: {
+interface ButtonProps {
   part: BasketPart;
   on: boolean;
-  /** Null: it is wiped. */
-  bath: Bath | null;
+  barred: boolean;
+  wipes: boolean;
   onPress: () => void;
-}) {
-  const barred = (bath === null ? planWipe([part]) : planRun([part], bath).forbidden).length > 0;
+}
+
+export function PartButton({ part, on, barred, wipes, onPress }: ButtonProps) {
   const chosen = barred ? 'border-danger bg-danger text-danger-ink' : 'border-steel bg-steel text-steel-ink';
   return (
     <li>
@@ -73,7 +67,7 @@ export function PartButton({
         }
       >
         <span className="flex items-center gap-2 font-semibold">
-          {barred && <Ban className="size-4" aria-label={bath === null ? 'not to be wiped' : 'not in this bath'} />}
+          {barred && <Ban className="size-4" aria-label={wipes ? 'not to be wiped' : 'not in this bath'} />}
           {part.name}
         </span>
         <span className="block text-sm opacity-85">{part.materials.join(', ')}</span>

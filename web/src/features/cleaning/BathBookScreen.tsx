@@ -1,4 +1,5 @@
 import { FillForm } from './FillForm.tsx';
+import { OwnSequences } from './OwnSequences.tsx';
 import type { Fill } from '@eclat/contract';
 import { fillPast } from '@eclat/core/cleaning';
 import { counted } from '@eclat/core/units';
@@ -54,6 +55,7 @@ export function BathBookScreen() {
           </ul>
         )}
       </Panel>
+      <OwnSequences />
       {before.length > 0 && (
         <Panel title="Changed">
           <ul className="flex flex-col divide-y divide-line">

@@ -33,7 +33,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
             sequence,
             bath,
             parts: picks ? parts.map((p) => ({ name: p.name, materials: [...p.materials] })) : [],
-            minutes: wanted,
+            minutes: run.own ? 1 : wanted, // its own steps have theirs
             overrideReason: stopped ? reason : '',
             fillId: fill?.id ?? null,
             before,
@@ -41,7 +41,7 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
         });
       }}
     >
-      {dips && <MinutesField run={run} />}
+      {dips && !run.own && <MinutesField run={run} />}
       {fills.length > 0 && <WhichBath run={run} />}
       <TextField
         className="min-w-56 flex-1"

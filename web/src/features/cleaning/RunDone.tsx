@@ -1,5 +1,5 @@
 import type { CleaningRun } from '@eclat/contract';
-import { minutesIn, sequenceById } from '@eclat/core/cleaning';
+import { minutesIn } from '@eclat/core/cleaning';
 import { dayTime } from '../../ui/dates.ts';
 
 /** A run that is over: how long it really lay in, and what it looked like before and after. */
@@ -12,7 +12,7 @@ export function RunDone({ run }: { run: CleaningRun }) {
       </span>
       <span className="min-w-60 flex-1">
         <b className="block text-lg">
-          {sequenceById(run.sequence).name}
+          {run.name}
           {run.bath && <span className="font-normal">, {run.bath}</span>}
         </b>
         <span className="block">{run.parts.map((p) => p.name).join(', ')}</span>

@@ -1,5 +1,5 @@
 import type { CleaningRun } from '@eclat/contract';
-import { isLast, mayAgain, sequenceById, tooLongAgain } from '@eclat/core/cleaning';
+import { isLast, mayAgain, tooLongAgain } from '@eclat/core/cleaning';
 import clsx from 'clsx';
 import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
 import { useState } from 'react';
@@ -21,18 +21,16 @@ export function RunGoing({ run, now }: { run: CleaningRun; now: number }) {
   const left = run.endsAt === null ? null : Date.parse(run.endsAt) - now;
   return (
     <section
-      aria-label={`Run: ${run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}`}
+      aria-label={`Run: ${run.parts.map((p) => p.name).join(', ') || run.name}`}
       className={clsx(
         'rounded-xl border-2 bg-enamel p-5',
         left !== null && left <= 0 ? 'border-danger' : 'border-steel',
       )}
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-xl first-letter:uppercase">
-          {run.parts.map((p) => p.name).join(', ') || sequenceById(run.sequence).name}
-        </h2>
+        <h2 className="text-xl first-letter:uppercase">{run.parts.map((p) => p.name).join(', ') || run.name}</h2>
         <span className="text-sm text-soft">
-          {sequenceById(run.sequence).name}, begun by {run.by}, {dayTime(run.startedAt)}
+          {run.name}, begun by {run.by}, {dayTime(run.startedAt)}
         </span>
       </div>
       <div className="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_18rem]">

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { stepsOf } from '@eclat/core/cleaning';
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
@@ -95,6 +95,45 @@ describe('clean', () => {
       expect(sent[0]!.body).toMatchObject({ sequence: 'wipe', bath: null, parts: [{ name: 'lacquered plates' }] }),
     );
   });
+  it('makes a sequence of its own: what is wrong stands at its step, and nothing typed is lost', async () => {
+    standIn({ '/api/baths': [] });
+    show(BathBookScreen, visitOf('weight-shelf'));
+    await person.click(await screen.findByRole('button', { name: 'New sequence' }));
+    const step = (n: number) => within(screen.getByRole('listitem', { name: `Step ${n}` }));
+    const fill = async (n: number, what: string, bath: string, more: Record<string, string> = {}) => {
+      await person.type(step(n).getByLabelText(`${n}. What is done`), what);
+      await person.selectOptions(step(n).getByLabelText('In'), bath);
+      for (const [label, value] of Object.entries(more)) {
+        await person.clear(step(n).getByLabelText(label));
+        await person.type(step(n).getByLabelText(label), value);
+      }
+    };
+    await person.type(screen.getByLabelText('What it is called'), 'Spirit and hot water');
+    await fill(1, 'Soak, brush', 'petroleum solvent', { Minutes: '15', '°C': '40' });
+    await person.click(screen.getByRole('button', { name: 'Another step' }));
+    await fill(2, 'Hot water', 'water', { Minutes: '2', '°C': '60', Times: '2' });
+    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    expect(await screen.findByText('Never warmed: its vapour burns.')).toBeTruthy();
+    await person.clear(step(1).getByLabelText('°C'));
+    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    expect(await step(2).findByText(/^Nothing drives this water out afterwards/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Another step' }));
+    await fill(3, 'Into the fluid', 'dewatering fluid');
+    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/sequences',
+        body: {
+          name: 'Spirit and hot water',
+          steps: [
+            { what: 'Soak, brush', minutes: 15, bath: 'petroleum solvent', celsius: null, times: 1 },
+            { what: 'Hot water', minutes: 2, bath: 'water', celsius: 60, times: 2 },
+            { what: 'Into the fluid', minutes: null, bath: 'dewatering fluid' },
+          ],
+        },
+      }),
+    );
+  });
   it('offers what the strip log says is off, with the material of its name', () => {
     const step = {
       version: 1,
@@ -138,6 +177,7 @@ describe('clean', () => {
     id: 'b1',
     version: 3,
     sequence: 'ultrasonic' as const,
+    name: 'Ultrasonic water bath',
     bath: 'ammoniated water' as const,
     parts: [{ name: 'plates', materials: ['bare brass' as const] }],
     minutes: 5,

@@ -8,20 +8,21 @@ import {
   likelyMaterials,
   planRun,
   planSequence,
+  ownSteps,
   planWipe,
-  sequenceById,
+  sequenceFound,
   sequencesFor,
   stepsOf,
   usualParts,
   type BasketPart,
   type Bath,
   type Half,
-  type SequenceId,
+  type RunStep,
 } from '@eclat/core/cleaning';
 import type { Traits } from '@eclat/core/movement';
 import { bathMinutes, held, type Choices, type SchoolId } from '@eclat/core/rules';
 import { useState } from 'react';
-import { useBaths } from '../../data/queries.ts';
+import { useBaths, useOwnSequences } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
@@ -37,11 +38,7 @@ export const RULE_BATHS: Record<SchoolId<'bath'>, Bath> = {
 };
 
 /** The sequence that is offered first: the light one, in place where the rule is to dip, or one with the ruled bath. */
-export function firstSequence(
-  sequences: ReturnType<typeof sequencesFor>,
-  light: boolean,
-  choices: Choices,
-): SequenceId {
+export function firstSequence(sequences: ReturnType<typeof sequencesFor>, light: boolean, choices: Choices): string {
   if (light) return 'light';
   if (held('strip', choices).id === 'dip' && sequences.some((s) => s.id === 'in-place')) return 'in-place';
   const ruled = RULE_BATHS[held('bath', choices).id];
@@ -53,9 +50,10 @@ export function usePlanned(light: boolean) {
   const visit = useThisVisit();
   const { traits } = visit.movement;
   const sequences = sequencesFor(traits);
+  const own = (useOwnSequences().data ?? []).filter((o) => !o.retired);
   const ruled = RULE_BATHS[held('bath', visit.rules.held).id];
-  const bathFor = (id: SequenceId): Bath | null => {
-    const { baths } = sequenceById(id);
+  const bathFor = (id: string): Bath | null => {
+    const baths = sequenceFound(id)?.baths ?? [];
     return baths.includes(ruled) ? ruled : (baths[0] ?? null);
   };
   const [sequence, setSequence] = useState(() => firstSequence(sequences, light, visit.rules.held));
@@ -71,7 +69,8 @@ export function usePlanned(light: boolean) {
   const [half, setHalf] = useState<Half>(() => (halfIsLeft(visit.baths) ? 'second half' : 'all of it'));
   const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
   return {
-    sequences,
+    sequences: [...sequences, ...own],
+    own: own.find((o) => o.id === sequence),
     bathFor,
     sequence,
     setSequence,
@@ -101,7 +100,7 @@ export function usePlan(light: boolean) {
   const now = useNow(60_000);
   const baths = useBaths();
   const planned = usePlanned(light);
-  const { sequence, bath, offered, chosen, half, minutes, fillId } = planned;
+  const { sequence, own, bath, offered, chosen, half, minutes, fillId } = planned;
   const start = useCommand(api.cleaning.start, {
     what: 'Run',
     onSent: () => {
@@ -112,8 +111,9 @@ export function usePlan(light: boolean) {
     },
     onDone: () => say('The run has begun.'),
   });
-  const { baths: may, usual, wipes = false } = sequenceById(sequence);
-  const dips = may.length > 0;
+  const found = sequenceFound(sequence);
+  const { baths: may, usual, wipes = false } = found ?? { baths: [] };
+  const dips = own ? own.steps.some((s) => s.bath !== null) : may.length > 0;
   const parts = offered.filter((p) => chosen.includes(p.name)).map((p) => (isWhole(p.name) ? halfOf(p, half) : p));
   const ruledMinutes = usual ?? bathMinutes(visit.rules.held);
   const limit = bath === null ? null : planRun(parts, bath).limitMin;
@@ -121,9 +121,18 @@ export function usePlan(light: boolean) {
   const whole = Number.isInteger(wanted) && wanted >= 1 && wanted <= 1440;
   const opens = basketOpens(parts, visit.strip.steps);
   const held = useHeldUp(dips ? opens : 'hands and dial').length > 0;
-  const steps = stepsOf(sequence, { bath, minutes: whole ? wanted : 1, parts, choices: visit.rules.held });
-  const plan = planSequence(steps, parts);
-  if (wipes) plan.forbidden.push(...planWipe(parts));
+  const stepsFor = (basket: readonly BasketPart[]): RunStep[] => {
+    if (own) return ownSteps(own.steps, basket);
+    const given = { bath, minutes: whole ? wanted : 1, parts: basket, choices: visit.rules.held };
+    return found ? stepsOf(found.id, given) : [];
+  };
+  const planFor = (basket: readonly BasketPart[]) => {
+    const plan = planSequence(stepsFor(basket), basket);
+    if (wipes) plan.forbidden.push(...planWipe(basket));
+    return plan;
+  };
+  const [steps, plan] = [stepsFor(parts), planFor(parts)];
+  const main = steps.find((s) => s.bath !== null)?.bath;
   const dry = keptDry(
     parts,
     steps.flatMap((s) => (s.bath ? [s.bath] : [])),
@@ -132,7 +141,7 @@ export function usePlan(light: boolean) {
   const stopped = plan.forbidden.length > 0 || plan.tooLong !== null;
   const fills = baths.data?.filter((f) => f.changedAt === null && steps.some((s) => s.bath === f.bath)) ?? [];
   // Unless somebody says otherwise it goes into the tank that holds the main bath.
-  const fill = fillId === undefined ? fills.find((f) => f.bath === bath) : fills.find((f) => f.id === fillId);
+  const fill = fillId === undefined ? fills.find((f) => f.bath === main) : fills.find((f) => f.id === fillId);
   const past = fill ? fillPast(fill, now) : null;
   return {
     ...planned,
@@ -141,6 +150,8 @@ export function usePlan(light: boolean) {
     may,
     dips,
     wipes,
+    /** It may not go into one of its baths, or be wiped. */
+    bars: (part: BasketPart) => planFor([part]).forbidden.length > 0,
     /** It is said what of the movement it is done to. */
     picks: dips || wipes,
     parts,

@@ -12,7 +12,7 @@ const kept = readdirSync(DUMPS).filter((f) => f.endsWith('.sql.gz'));
 /** How each train of each visit stood: by visit and train. */
 type Power = Record<string, Record<string, string>>;
 
-async function restored(file: string): Promise<{ url: string; keptAt: Date; power: Power }> {
+async function restored(file: string): Promise<{ url: string; keptAt: Date; power: Power; polished: string[] }> {
   const url = await freshDatabase();
   const client = new pg.Client({ connectionString: url });
   await client.connect();
@@ -21,10 +21,14 @@ async function restored(file: string): Promise<{ url: string; keptAt: Date; powe
   const stood = await client.query<{ visit_id: string; train: string; state: string }>(
     'select visit_id, train, state from public.train_power',
   );
+  const polish = await client.query<{ visit_id: string; key: string }>(
+    'select visit_id, key from public.surveyed_hole where polished',
+  );
   await client.end();
   const power: Power = {};
   for (const { visit_id: visit, train, state } of stood.rows) power[visit] = { ...power[visit], [train]: state };
-  return { url, keptAt: rows[0]!.at, power };
+  const polished = polish.rows.map((h) => `${h.visit_id} ${h.key}`);
+  return { url, keptAt: rows[0]!.at, power, polished };
 }
 
 async function allBooks(ines: Browser, after = ''): Promise<{ id: string; entries: number }[]> {
@@ -38,7 +42,8 @@ async function allBooks(ines: Browser, after = ''): Promise<{ id: string; entrie
 // The server holds every reply to the contract. What the demo shop showed then, it shows now.
 describe.each(kept)('a database of %s', (file) => {
   it('goes on under this version', async () => {
-    const { url, keptAt, power } = await restored(file);
+    const { url, keptAt, power, polished } = await restored(file);
+    expect(polished.length).toBeGreaterThan(50);
     const running = await serveOn(url, { at: keptAt });
     try {
       const ines = new Browser(running.address);
@@ -53,6 +58,13 @@ describe.each(kept)('a database of %s', (file) => {
           expect(visit.stages.map((s) => s.state)).not.toContain('not in this job');
           expect(visit.strip.begun !== null, row.clock).toBe(settled(row.stages).includes('power'));
         }
+        // A pivot is polished before its hole is judged: it is a word on the pivot now.
+        const now = visit.partConditions
+          .filter((l) => l.state === 'polished')
+          .map((l) => l.key.slice('polish.'.length));
+        const then = polished.filter((p) => p.startsWith(row.visitId)).map((p) => p.split(' ')[1]);
+        expect(now.sort(), row.clock).toEqual(then.sort());
+        for (const b of visit.baths) expect(b.name, b.sequence).not.toBe('');
         // What was said of a train's power is said of the source that drives it, and nothing is lost.
         expect(Object.fromEntries(visit.power.map((p) => [p.source, p.state]))).toEqual(power[row.visitId] ?? {});
         expect(visit.gone, row.clock).toEqual([]);
