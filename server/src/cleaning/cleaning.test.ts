@@ -147,8 +147,8 @@ describe('a sequence of the shop’s own', () => {
     expect(begun).toMatchObject({ name: 'Spirit', bath: 'petroleum solvent', minutes: 15 });
     expect(begun.steps.map((s) => s.what)).toEqual([
       'Soak',
-      'Hot water, not warmed',
-      'Hot water, not warmed',
+      'Hot water: not warmed',
+      'Hot water: not warmed',
       'Dewater',
     ]);
     const change = (version: number) =>
