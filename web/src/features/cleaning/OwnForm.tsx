@@ -108,7 +108,7 @@ function StepRow({ form, at, onUp, onRemove }: StepProps) {
       <TextField
         label="Minutes"
         inputMode="numeric"
-        placeholder="until said"
+        placeholder="open"
         error={errors?.minutes?.message}
         {...form.register(of('minutes'), number)}
       />
