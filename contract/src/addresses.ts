@@ -269,6 +269,20 @@ export const addresses = {
       inverse: 'strip.removeStep',
       visit: { put: 'strip.steps', by: 'id' },
     },
+    addTrain: {
+      method: 'POST',
+      path: '/visits/:visitId/steps/train',
+      changes: ['visit', 'bench'],
+      inverse: 'strip.removeSteps',
+      visit: 'again',
+    },
+    removeSteps: {
+      method: 'POST',
+      path: '/visits/:visitId/steps/remove',
+      changes: ['visit', 'bench'],
+      inverse: 'strip.addTrain',
+      visit: 'again',
+    },
     changeStep: {
       method: 'PATCH',
       path: '/visits/:visitId/steps/:stepId',

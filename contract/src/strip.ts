@@ -84,6 +84,8 @@ export const stripLog = z.object({
   begun: z.object(signed).nullable(),
 });
 
+const someSteps = z.object({ steps: z.array(id).max(100) });
+
 export const stripRoutes = {
   addStep: command({
     method: 'POST',
@@ -95,6 +97,28 @@ export const stripRoutes = {
     visit: { put: 'strip.steps', by: 'id' },
     body: stepFields,
     reply: step,
+  }),
+  addTrain: command({
+    method: 'POST',
+    path: '/visits/:visitId/steps/train',
+    summary: 'Log what is left of a train, all of it put in one place',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'strip.removeSteps',
+    visit: 'again',
+    body: stepFields.pick({ place: true, overrideReason: true }).extend({ train: z.string().max(40) }),
+    reply: someSteps,
+  }),
+  removeSteps: command({
+    method: 'POST',
+    path: '/visits/:visitId/steps/remove',
+    summary: 'These did not come off after all; what was changed since stays',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'strip.addTrain',
+    visit: 'again',
+    body: someSteps,
+    reply: done,
   }),
   changeStep: command({
     method: 'PATCH',

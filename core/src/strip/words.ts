@@ -1,5 +1,5 @@
 import { held, type Choices } from '../rules/index.ts';
-import { has, isSpring, isWeight, sourceName, trainName, type Traits } from '../movement/index.ts';
+import { has, isSpring, isWeight, sourceName, trainName, type Train, type Traits } from '../movement/index.ts';
 import type { Depth } from '../workflow/index.ts';
 
 /** Odd things that are forgotten first: pressed, not typed. Ids are stable: they are stored. */
@@ -41,6 +41,25 @@ const COUNTING: Record<Traits['strike'], string | false> = {
   'ship bells': 'bell count and levers',
 };
 
+const ofTrain = (t: Train): string[] =>
+  t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${trainName(t)} ${a.name}`);
+
+/** What is left of each train once its plates are parted, and the wire that it goes onto whole. */
+export function trainsLeft(
+  traits: Traits,
+  choices: Choices,
+  off: readonly string[],
+): { train: string; name: string; parts: string[]; wire: string }[] {
+  const usual = comesOff(traits, choices);
+  if (!usual.includes(FRONT_PLATE) || !off.includes(FRONT_PLATE)) return [];
+  return traits.trains.flatMap((t) => {
+    const parts = ofTrain(t).filter((p) => usual.includes(p) && !off.includes(p));
+    return parts.length > 1 ? [{ train: t.id, name: trainName(t), parts, wire: wireOf(t) }] : [];
+  });
+}
+const FRONT_PLATE = 'front plate';
+const wireOf = (t: Train): string => `${trainName(t)} wire`;
+
 /**
  * What comes off such a movement, from outside to the trains. Offered, never asked for. Practice; house rules say
  * whether its plates are parted for cleaning at all, and whether a spring leaves its barrel.
@@ -65,9 +84,7 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
   ];
   if (traits.construction === 'riveted plates' || held('strip', choices).id !== 'full')
     return [...outside, has(traits, 'hairspring') && 'balance'].filter((x): x is string => x !== false);
-  const trains = traits.trains.flatMap((t) =>
-    t.arbors.filter((a) => !['pallet', 'lever', 'balance'].includes(a.class)).map((a) => `${trainName(t)} ${a.name}`),
-  );
+  const trains = traits.trains.flatMap(ofTrain);
   const power = traits.sources.flatMap((s) => {
     const name = sourceName(traits, s);
     if (isSpring(s.kind)) {
@@ -79,9 +96,7 @@ export function comesOff(traits: Traits, choices: Choices = {}): string[] {
     if (s.kind === 'weight on endless rope') return [`${name} rope`];
     return isWeight(s.kind) ? [`${name} line and pulley`] : [];
   });
-  return [...outside, 'pillar nuts or pins', 'front plate', ...trains, ...power].filter(
-    (x): x is string => x !== false,
-  );
+  return [...outside, 'pillar nuts or pins', FRONT_PLATE, ...trains, ...power].filter((x): x is string => x !== false);
 }
 
 /** What of that is of the clock, and stays when another movement goes into its case. */
@@ -105,7 +120,7 @@ export function goWithMovement(steps: readonly { what: string; opens: Depth | nu
 /** Where things are put: a rack by train, tubs, wires, bags, a cage for what is small. */
 export function placesFor(traits: Traits): string[] {
   return [
-    ...traits.trains.map(trainName).flatMap((t) => [`${t} rack`, `${t} wire`, `${t} bag`]),
+    ...traits.trains.flatMap((t) => [`${trainName(t)} rack`, wireOf(t), `${trainName(t)} bag`]),
     'tub 1',
     'tub 2',
     'tub 3',

@@ -62,6 +62,15 @@ const DOORS: Record<string, Door> = {
   'a balance into the bath': { opens: 'escapement', send: bathed('balance and hairspring') },
   'wheels into the bath': { opens: 'plates', send: bathed('going wheels and arbors') },
   'barrels into the bath': { opens: 'barrel', send: bathed('barrels') },
+  'a whole movement into the bath': { opens: 'plates', send: bathed('whole movement, first half') },
+  'plates wiped where they are': {
+    opens: 'hands and dial',
+    send: () => [
+      'POST',
+      'baths',
+      { sequence: 'wipe', bath: null, minutes: 1, parts: [{ name: 'plates', materials: ['lacquered brass'] }] },
+    ],
+  },
   'a thing that nobody knows, into the bath': { opens: 'plates', send: bathed('the round one') },
   'nothing apart, blotted where it sits': {
     opens: 'hands and dial',
@@ -74,7 +83,7 @@ const DOORS: Record<string, Door> = {
  * the others it is said why they open nothing. A new one has no place here until somebody has said which it is.
  */
 const REACHES: Record<string, string> = {
-  strip: 'addStep changeStep',
+  strip: 'addStep addTrain changeStep',
   cleaning: 'start',
   survey: 'setHole setPart',
   fitting: 'addBush addPart',
@@ -86,7 +95,7 @@ const REACHES: Record<string, string> = {
 };
 const OPENS_NOTHING: Record<string, string> = {
   strip:
-    'moveStep removeStep setFate openPass closePass addPhase setPhase removePhase ' +
+    'moveStep removeStep removeSteps setFate openPass closePass addPhase setPhase removePhase ' +
     'addTemporary endTemporary giveOut takeBack',
   cleaning: 'step stop',
   survey: 'removeHole setRestSound clearRest removePart setSound clearSound setPlatePhoto removePlatePhoto',

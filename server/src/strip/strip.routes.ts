@@ -4,6 +4,7 @@ import {
   addPhase,
   addStep,
   addTemporary,
+  addTrain,
   changeStep,
   closePass,
   endTemporary,
@@ -12,6 +13,7 @@ import {
   openPass,
   removePhase,
   removeStep,
+  removeSteps,
   setFate,
   setPhase,
   takeBack,
@@ -20,6 +22,8 @@ import {
 export function serveStrip(serve: Serve): void {
   const { strip } = api;
   serve(strip.addStep, (ctx, { params, body }) => addStep(ctx, params.visitId, body));
+  serve(strip.addTrain, (ctx, { params, body }) => addTrain(ctx, params.visitId, body));
+  serve(strip.removeSteps, (ctx, { params, body }) => asOk(removeSteps(ctx, params.visitId, body.steps)));
   serve(strip.changeStep, (ctx, { params, body }) => changeStep(ctx, params.visitId, params.stepId, body));
   serve(strip.moveStep, (ctx, { params, body }) => asOk(moveStep(ctx, params.visitId, params.stepId, body.position)));
   serve(strip.removeStep, (ctx, { params }) => asOk(removeStep(ctx, params.visitId, params.stepId)));

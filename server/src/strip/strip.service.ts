@@ -2,6 +2,7 @@ import { type Log, signed, viewStep, viewPass } from './strip.view.ts';
 import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, StripStep as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { trainsLeft } from '@eclat/core/strip';
 import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/workflow';
 import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
@@ -9,6 +10,8 @@ import { badField } from '../platform/http/problems.ts';
 import { endsStandRun, holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
+import { loadVisitRules } from '../house-rules/house-rules.service.ts';
+import { Movement } from '../movements/movements.entity.ts';
 import { wordOn } from '../visit/stage-word.ts';
 import { StageEvent } from '../visit/visit.entity.ts';
 import { StripCustody, StripPass, StripPhase, StripStep, StripTemporary } from './strip.entity.ts';
@@ -51,6 +54,39 @@ export async function addStep(
   });
   await ctx.em.flush();
   return viewStep(step);
+}
+
+/** What is left of a train in one press, in the order in which it usually comes out. */
+export async function addTrain(
+  ctx: Context,
+  visitId: string,
+  { train, ...given }: ParsedBodyOf<typeof api.strip.addTrain>,
+): Promise<{ steps: string[] }> {
+  const visit = await openVisit(ctx, visitId);
+  const { traits } = await findOrRefuse(ctx, Movement, { id: visit.movementId }, 'movement');
+  const log = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'asc' } });
+  const off = log.filter((s) => s.fate === 'apart').map((s) => s.what);
+  const choices = (await loadVisitRules(ctx, visitId)).held;
+  const left = trainsLeft(traits, choices, off).find((t) => t.train === train);
+  if (!left) throw badField('train', 'Nothing of this train is left, or its plates are not parted yet.');
+  await holdToPower(ctx, visit, 'plates', { reason: given.overrideReason, field: 'train' });
+  const { number: pass } = await passNow(ctx, visitId);
+  const from = (log.at(-1)?.position ?? -1) + 1;
+  const steps = left.parts.map((what, i) =>
+    ctx.em.create(StripStep, {
+      ...{ visitId, pass, position: from + i, what, ...given, opens: 'plates' as const },
+      ...{ heldBy: '', remarks: [], note: '', group: '' },
+      ...signature(ctx),
+    }),
+  );
+  await ctx.em.flush();
+  return { steps: steps.map((s) => s.id) };
+}
+
+/** Only what stands as it was logged: what was found, moved on or corrected since is not taken back with it. */
+export async function removeSteps(ctx: Context, visitId: string, ids: readonly string[]): Promise<void> {
+  await openVisit(ctx, visitId);
+  ctx.em.remove(await ctx.em.find(StripStep, { visitId, id: { $in: [...ids] }, version: 1, fate: 'apart' }));
 }
 
 async function stepOf(ctx: Context, visitId: string, id: string): Promise<StripStep> {

@@ -1,7 +1,7 @@
 import type { StripStep, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@eclat/core/workflow';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { ends, letDown, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
@@ -77,6 +77,31 @@ describe('the strip log', () => {
     });
     await shop.marit.ok('PUT', at(`phases/${phase.id}`), { set: true });
     expect((await strip()).phases).toMatchObject([{ setBy: 'Marit Fennick', when: 'before the plates close' }]);
+  });
+
+  it('puts what is left of a train onto its wire in one press, once the plates are parted, and back', async () => {
+    const other = await letDown(shop.marit, await takeIn(shop.marit));
+    const steps = async () => (await shop.marit.ok<Visit>('GET', `/visits/${other.id}`)).strip.steps;
+    const put = (body: object) => shop.marit.send<{ steps: string[] }>('POST', `/visits/${other.id}/steps/train`, body);
+    const train = other.movement.traits.trains[0]!;
+    const going = { train: train.id, place: 'going wire' };
+    expect((await put(going)).body.fields![0]).toMatchObject({ path: 'train' });
+    for (const what of ['front plate', 'going second wheel'])
+      await shop.marit.ok('POST', `/visits/${other.id}/steps`, { what });
+    const { body: press } = await put(going);
+    const logged = (await steps()).slice(2);
+    expect(logged.map((s) => s.id)).toEqual(press.steps);
+    expect(logged.every((s) => s.place === 'going wire' && s.what.startsWith('going '))).toBe(true);
+    // Each arbor between the plates once, in the order in which it comes out.
+    const off = train.arbors.filter((a) => a.class !== 'pallet').map((a) => `going ${a.name}`);
+    const named = (await steps()).slice(1).map((s) => s.what);
+    expect(named).toHaveLength(off.length);
+    expect(new Set(named)).toEqual(new Set(off));
+    expect((await put(going)).status).toBe(422);
+    // One is found to be worn: it is not taken back with the others.
+    await shop.marit.ok('PUT', `/visits/${other.id}/steps/${press.steps[0]}/fate`, { fate: 'replaced', note: 'new' });
+    await shop.marit.ok('POST', `/visits/${other.id}/steps/remove`, press);
+    expect((await steps()).map((s) => s.what)).toEqual(['front plate', 'going second wheel', logged[0]!.what]);
   });
 
   it(

@@ -1,7 +1,7 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import type { StripStep } from '@eclat/contract';
 import { stepFields } from '@eclat/contract/strip';
-import { comesOff, HELD_BY, placesFor, REMARKS, type RemarkId } from '@eclat/core/strip';
+import { comesOff, HELD_BY, placesFor, REMARKS, trainsLeft, type RemarkId } from '@eclat/core/strip';
 import { ListPlus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { UseFormSetValue } from 'react-hook-form';
@@ -52,6 +52,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         <div>
           <TextField label={LABELS.what} error={form.formState.errors.what?.message} {...form.register('what')} />
           {!step && <UsuallyNext form={form} offered={offered} />}
+          {!step && <WholeTrains />}
         </div>
         <Chips
           label={LABELS.heldBy}
@@ -99,6 +100,32 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         )}
       </form>
     </Panel>
+  );
+}
+
+/** Once its plates are parted a train goes onto its wire in one press, in the order of its arbors. */
+function WholeTrains() {
+  const visit = useThisVisit();
+  const off = visit.strip.steps.filter((s) => s.fate === 'apart').map((s) => s.what);
+  const left = trainsLeft(visit.movement.traits, visit.rules.held, off);
+  const params = { visitId: visit.id };
+  const back = useCommand(api.strip.removeSteps, { what: 'Steps' });
+  const add = useCommand(api.strip.addTrain, {
+    what: 'Train',
+    onDone: (reply, { body }) =>
+      say(`All onto the ${body!.place}.`, 'good', () => back.mutate({ params, body: reply })),
+  });
+  if (left.length === 0) return null;
+  return (
+    <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="A whole train">
+      {left.map(({ train, name, parts, wire }) => (
+        <Button key={train} busy={add.isPending} onClick={() => add.mutate({ params, body: { train, place: wire } })}>
+          <span>
+            <span className="capitalize">{name}</span> train onto its wire, {counted(parts.length, 'part')}
+          </span>
+        </Button>
+      ))}
+    </div>
   );
 }
 

@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 import type { StripStep, Visit } from '@eclat/contract';
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { useAppState } from '../../data/app-state.ts';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { by, safeVisitOf, visitOf } from '../../../test/visit.ts';
 import { AssemblyScreen } from '../assembly/AssemblyScreen.tsx';
@@ -87,6 +88,21 @@ describe('the strip log', () => {
       expect(sent[0]!.body).toMatchObject({ opens: 'escapement', overrideReason: 'Train blocked by hand.' }),
     );
   });
+  it('offers a whole train onto its wire once the plates are parted, and takes it back', async () => {
+    show(StripScreen, visit({ steps: [step('hands')] }));
+    expect(screen.queryByRole('group', { name: 'A whole train' })).toBeNull();
+    cleanup();
+    standIn({ '/steps/train': { steps: ['a', 'b'] } });
+    show(StripScreen, visit({ steps: [step('front plate'), step('strike fly')] }));
+    await person.click(screen.getByRole('button', { name: /^strike train onto its wire, 5 parts$/i }));
+    await waitFor(() => expect(sent[0]!.body).toEqual({ train: 'strike', place: 'strike wire' }));
+    await waitFor(() => expect(useAppState.getState().undo?.text).toBe('All onto the strike wire.'));
+    act(() => useAppState.getState().undo!.run());
+    await waitFor(() =>
+      expect(sent[1]).toMatchObject({ url: '/api/visits/v1/steps/remove', body: { steps: ['a', 'b'] } }),
+    );
+  });
+
   it('answers where a thing is', async () => {
     show(StripScreen, visit({ steps: [step('strike third wheel', { place: 'strike rack' }), step('hands')] }));
     await person.type(screen.getByLabelText('Where is …?'), 'strike third');

@@ -10,7 +10,7 @@ import type { Survey } from './useSurvey.ts';
 /** What holds for the whole train of the hole in hand, one press each; what has its own word keeps it. */
 export function TrainAtOnce({ hole, survey }: { hole: Hole; survey: Survey }) {
   const visit = useThisVisit();
-  const name = trainName(hole.train);
+  const name = `${trainName(hole.train)} train`;
   const polish = useAllAtOnce(`The pivots of the ${name} are polished.`);
   const shake = useAllAtOnce(`End shake is right in the rest of the ${name}.`);
   const ofTrain = survey.all.filter((h) => h.train.id === hole.train.id);
