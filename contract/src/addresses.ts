@@ -387,6 +387,13 @@ export const addresses = {
       inverse: 'final',
       visit: { put: 'baths', by: 'id' },
     },
+    setBasket: {
+      method: 'PUT',
+      path: '/visits/:visitId/baths/:bathId/basket',
+      changes: ['visit', 'bench'],
+      inverse: 'same',
+      visit: { put: 'baths', by: 'id' },
+    },
     step: {
       method: 'PUT',
       path: '/visits/:visitId/baths/:bathId/step',

@@ -160,6 +160,17 @@ export const cleaningRoutes = {
     body: newRun,
     reply: cleaningRun,
   }),
+  setBasket: command({
+    method: 'PUT',
+    path: '/visits/:visitId/baths/:bathId/basket',
+    summary: 'What goes in, once the bath that was begun without it is warm',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'same',
+    visit: { put: 'baths', by: 'id' },
+    body: newRun.pick({ parts: true, overrideReason: true }).extend(basedOn),
+    reply: cleaningRun,
+  }),
   step: command({
     method: 'PUT',
     path: '/visits/:visitId/baths/:bathId/step',

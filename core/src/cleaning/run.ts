@@ -51,6 +51,12 @@ export function tooLongAgain(
   const all = minutesIn(run, at.toISOString(), bath) + minutes;
   return limitMin !== null && limitedBy && all > limitMin ? { minutes: all, limitMin, ...limitedBy } : null;
 }
+/** Nothing was in a bath yet: it may be warmed before anybody knows what goes in. */
+export const isBefore = (run: Pick<RunState, 'steps' | 'step'>): boolean =>
+  run.steps.slice(0, run.step + 1).every((s) => s.bath === null);
+/** A run that begins outside its bath, and is dipped later. */
+export const mayWarm = (steps: readonly RunStep[]): boolean =>
+  steps[0]?.bath === null && steps.some((s) => s.bath !== null);
 /** Whether the step that runs is the last. */
 export const isLast = (run: RunState): boolean => run.step === run.steps.length - 1;
 

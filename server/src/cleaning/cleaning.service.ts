@@ -6,6 +6,8 @@ import { api } from '@eclat/contract';
 import {
   basketOpens,
   begin,
+  isBefore,
+  mayWarm,
   move,
   ownSteps,
   planSequence,
@@ -85,38 +87,46 @@ async function findOwn(ctx: Context, id: string): Promise<OwnSequence> {
   return own;
 }
 
-/**
- * Begins a sequence, once the basket may stand its baths: a reason that is kept is needed for anything that may not.
- */
+/** Who may go in: a reason that is kept is needed for anything that may not. */
+async function holdBasket(
+  ctx: Context,
+  visit: Visit,
+  { dips, wipes, steps }: Awaited<ReturnType<typeof sequenceOf>>,
+  { parts, overrideReason }: Pick<ParsedBodyOf<typeof api.cleaning.start>, 'parts' | 'overrideReason'>,
+): Promise<void> {
+  if (dips) {
+    const log = await ctx.em.find(StripStep, { visitId: visit.id });
+    await holdToPower(ctx, visit, basketOpens(parts, log), { field: 'parts' });
+  }
+  if (overrideReason.trim() !== '') return;
+  const plan = planSequence(steps, parts);
+  if (wipes) plan.forbidden.push(...planWipe(parts));
+  if (plan.forbidden.length > 0)
+    throw refused(
+      'Something in the basket must come out.',
+      plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '),
+    );
+  if (plan.tooLong)
+    throw badField(
+      'minutes',
+      plan.limitedBy
+        ? `At most ${plan.limitMin} minutes: ${plan.limitedBy.part} is ${plan.limitedBy.material}.`
+        : `${plan.tooLong.what}: too long for what is in the basket.`,
+    );
+}
+
+/** Begins a sequence, once the basket may stand its baths. A bath that is warmed first needs no basket yet. */
 export async function startBath(
   ctx: Context,
   visitId: string,
   given: ParsedBodyOf<typeof api.cleaning.start>,
 ): Promise<Shape> {
   const visit = await openVisit(ctx, visitId);
-  const { name, bath, minutes, dips, wipes, steps } = await sequenceOf(ctx, visit, given);
-  if ((dips || wipes) && given.parts.length === 0)
+  const followed = await sequenceOf(ctx, visit, given);
+  const { name, bath, minutes, dips, wipes, steps } = followed;
+  if (given.parts.length === 0 && (wipes || (dips && !mayWarm(steps))))
     throw badField('parts', wipes ? 'What is wiped?' : 'Put at least one part in the basket.');
-  if (dips) {
-    const log = await ctx.em.find(StripStep, { visitId });
-    await holdToPower(ctx, visit, basketOpens(given.parts, log), { field: 'parts' });
-  }
-  const plan = planSequence(steps, given.parts);
-  if (wipes) plan.forbidden.push(...planWipe(given.parts));
-  if (given.overrideReason.trim() === '') {
-    if (plan.forbidden.length > 0)
-      throw refused(
-        'Something in the basket must come out.',
-        plan.forbidden.map((f) => `${f.part} (${f.material}): ${f.reason}`).join('; '),
-      );
-    if (plan.tooLong)
-      throw badField(
-        'minutes',
-        plan.limitedBy
-          ? `At most ${plan.limitMin} minutes: ${plan.limitedBy.part} is ${plan.limitedBy.material}.`
-          : `${plan.tooLong.what}: too long for what is in the basket.`,
-      );
-  }
+  await holdBasket(ctx, visit, followed, given);
   if (given.fillId) {
     const fill = await findOrRefuse(ctx, BathFill, { id: given.fillId }, 'bath');
     if (fill.changedAt) throw badField('fillId', 'This bath has been poured away.');
@@ -135,6 +145,25 @@ export async function startBath(
   return viewCleaning(run);
 }
 
+/** The bath is warm, and what goes in is known now; its steps are those of this basket. */
+export async function setBasket(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { parts, overrideReason, version }: ParsedBodyOf<typeof api.cleaning.setBasket>,
+): Promise<Shape> {
+  const visit = await openVisit(ctx, visitId);
+  const run = await findOrRefuse(ctx, BathRun, { id, visitId }, 'run');
+  expectVersion(run.version, version, viewCleaning(run));
+  if (run.stoppedAt || !isBefore(stateOf(run))) throw refused('Its basket is in a bath, or out of it again.');
+  const given = { ...viewCleaning(run), parts, overrideReason };
+  const followed = await sequenceOf(ctx, visit, given);
+  await holdBasket(ctx, visit, followed, given);
+  ctx.em.assign(run, { parts, overrideReason, steps: followed.steps });
+  await ctx.em.flush();
+  return viewCleaning(run);
+}
+
 /** @throws 409 when somebody else has gone on already, or there is no such step to go to */
 export async function stepBath(
   ctx: Context,
@@ -148,6 +177,8 @@ export async function stepBath(
   if (run.stoppedAt) throw refused('This run is over.');
   const moved = move(stateOf(run), to, ctx.now, ctx.person.name);
   if (!moved) throw refused('There is no such step.');
+  if (run.parts.length === 0 && moved.steps[moved.step]!.bath !== null)
+    throw refused('Nothing is in the basket yet.', 'Put at least one part in first.');
   const over = to === 'again' ? tooLongAgain({ ...stateOf(run), parts: run.parts }, ctx.now) : null;
   if (over && reason === '')
     throw badField(

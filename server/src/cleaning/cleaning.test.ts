@@ -42,7 +42,8 @@ describe('a run', () => {
       path: 'sequence',
     });
     expect((await run({ bath: 'alcohol' })).body.fields![0]).toMatchObject({ path: 'bath' });
-    expect((await run({ parts: [] })).body.fields![0]).toMatchObject({ path: 'parts' });
+    const cold = { sequence: 'soapy', bath: 'detergent', parts: [] };
+    expect((await run(cold)).body.fields![0]).toMatchObject({ path: 'parts' });
   });
 
   it('goes through its steps, each with its own timer, one person at a time, and back again', async () => {
@@ -93,6 +94,29 @@ describe('a run', () => {
       version: now.version,
     });
     expect(kept).toMatchObject({ step: 1, overrideReason: 'varnish of an earlier hand' });
+    await shop.marit.ok('PUT', `${at}/stopped`, {});
+  });
+
+  it('is warmed before anybody knows what goes in; the basket is held to its bath all the same', async () => {
+    const wound = await takeIn(shop.marit);
+    const begun = (await run({ parts: [] }, wound)).body;
+    expect(begun).toMatchObject({ parts: [], step: 0 });
+    const at = `/visits/${wound.id}/baths/${begun.id}`;
+    const step = (version: number) => shop.marit.send<CleaningRun>('PUT', `${at}/step`, { to: 'next', version });
+    expect((await step(begun.version)).body.title).toBe('Nothing is in the basket yet.');
+    const put = (parts: object[], version = begun.version) =>
+      shop.marit.send<CleaningRun>('PUT', `${at}/basket`, { parts, version });
+    // Wheels of a movement that nobody has let down.
+    expect((await put([wheels])).body.fields![0]).toMatchObject({ path: 'parts' });
+    await letDown(shop.marit, wound);
+    expect((await put([{ name: 'hands', materials: ['blued or polished steel'] }])).body.detail).toContain('rust');
+    const stones = { name: 'pallets', materials: ['plain steel'] };
+    const { body: filled } = await put([wheels, stones]);
+    expect(filled).toMatchObject({ parts: [wheels, stones], step: 0, stepStartedAt: begun.stepStartedAt });
+    expect((await put([wheels])).body.type).toBe('urn:eclat:lost-race');
+    const { body: inBath } = await step(filled.version);
+    expect(inBath).toMatchObject({ step: 1 });
+    expect((await put([wheels], inBath.version)).body.title).toContain('in a bath');
     await shop.marit.ok('PUT', `${at}/stopped`, {});
   });
 

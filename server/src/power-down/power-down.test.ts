@@ -84,7 +84,7 @@ const DOORS: Record<string, Door> = {
  */
 const REACHES: Record<string, string> = {
   strip: 'addStep addTrain changeStep',
-  cleaning: 'start',
+  cleaning: 'start setBasket',
   survey: 'setHole setPart',
   fitting: 'addBush addPart',
   // By the states of its springs, in its own order.

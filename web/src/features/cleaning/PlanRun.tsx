@@ -30,22 +30,24 @@ export function PlanRun({ light = false, aside }: { light?: boolean; aside?: Rea
     dry,
   } = run;
   return (
-    <Panel title="Plan a run" aside={aside}>
+    <Panel title={run.warming ? `Into the warm bath: ${run.warming.name}` : 'Plan a run'} aside={aside}>
       <div className="flex flex-col gap-5">
-        <Choice
-          label="Sequence"
-          value={sequence}
-          onChange={(id) => {
-            setSequence(id);
-            setBath(bathFor(id));
-            setFillId(undefined);
-            // Nothing apart: it is the movement that goes in.
-            if (id === 'whole') run.setChosen(run.offered.flatMap((p) => (isWhole(p.name) ? [p.name] : [])));
-            else if (sequence === 'whole') run.setChosen([]);
-          }}
-          options={sequences.map((s) => [s.id, s.name] as const)}
-        />
-        {may.length > 1 && (
+        {!run.warming && (
+          <Choice
+            label="Sequence"
+            value={sequence}
+            onChange={(id) => {
+              setSequence(id);
+              setBath(bathFor(id));
+              setFillId(undefined);
+              // Nothing apart: it is the movement that goes in.
+              if (id === 'whole') run.setChosen(run.offered.flatMap((p) => (isWhole(p.name) ? [p.name] : [])));
+              else if (sequence === 'whole') run.setChosen([]);
+            }}
+            options={sequences.map((s) => [s.id, s.name] as const)}
+          />
+        )}
+        {may.length > 1 && !run.warming && (
           <Choice
             label="Bath"
             value={bath ?? ''}

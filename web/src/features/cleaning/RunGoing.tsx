@@ -84,7 +84,7 @@ function StepButtons({ step, run, next, left, here }: StepButtonsProps) {
     );
   return (
     <div className="flex flex-wrap gap-3">
-      {next && (
+      {next && (next.bath === null || run.parts.length > 0) && (
         <Button
           variant={left !== null && left <= 0 ? 'danger' : 'main'}
           className="min-h-14 text-lg"

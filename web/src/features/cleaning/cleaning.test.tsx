@@ -209,6 +209,25 @@ describe('clean', () => {
       );
     }
   });
+  it('warms a bath before anybody knows what goes in; then what is put together goes into that one', async () => {
+    show(CleaningScreen, safeVisitOf('mantel-barrels'));
+    await person.click(screen.getByRole('button', { name: 'Warm the bath' }));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ sequence: 'ultrasonic', parts: [], minutes: 5 }));
+    cleanup();
+    const warming = going({ parts: [], step: 0, endsAt: null, log: [] });
+    show(CleaningScreen, { ...safeVisitOf('mantel-barrels'), baths: [warming] });
+    // Into the bath it goes only with something in it.
+    expect(screen.queryByRole('button', { name: /^On to: In the bath/ })).toBeNull();
+    expect(screen.queryByRole('radiogroup', { name: 'Sequence' })).toBeNull();
+    await person.click(screen.getByRole('button', { name: /^strike wheels/ }));
+    await person.click(screen.getByRole('button', { name: 'Into the basket' }));
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({
+        url: '/api/visits/v1/baths/b1/basket',
+        body: { parts: [{ name: 'strike wheels and arbors' }], version: 3 },
+      }),
+    );
+  });
   it('asks why, once more is longer than its strictest part stands', async () => {
     const soon = new Date(Date.now() - 12 * 60_000).toISOString();
     show(CleaningScreen, visitOf('mantel-barrels', { baths: [going({ stepStartedAt: soon })] }));

@@ -5,6 +5,7 @@ import {
   halfOf,
   isWhole,
   keptDry,
+  mayWarm,
   likelyMaterials,
   planRun,
   planSequence,
@@ -56,8 +57,11 @@ export function usePlanned(light: boolean) {
     const baths = sequenceFound(id)?.baths ?? [];
     return baths.includes(ruled) ? ruled : (baths[0] ?? null);
   };
-  const [sequence, setSequence] = useState(() => firstSequence(sequences, light, visit.rules.held));
-  const [bath, setBath] = useState<Bath | null>(() => bathFor(sequence));
+  const [wished, setSequence] = useState(() => firstSequence(sequences, light, visit.rules.held));
+  const [bathWished, setBath] = useState<Bath | null>(() => bathFor(wished));
+  // A bath is being warmed: what is put together now goes into that one.
+  const warming = visit.baths.find((b) => b.stoppedAt === null && b.parts.length === 0 && mayWarm(b.steps));
+  const [sequence, bath] = warming ? [warming.sequence, warming.bath] : [wished, bathWished];
   const [offered, setOffered] = useState(() => offeredParts(traits, visit.strip.steps));
   const draft = `clean.${visit.id}${light ? '.light' : ''}`;
   const [chosen, setChosen] = useKept<string[]>(`${draft}.parts`, []);
@@ -70,6 +74,7 @@ export function usePlanned(light: boolean) {
   const toggle = (name: string) => setChosen((c) => (c.includes(name) ? c.filter((x) => x !== name) : [...c, name]));
   return {
     sequences: [...sequences, ...own],
+    warming,
     own: own.find((o) => o.id === sequence),
     bathFor,
     sequence,
@@ -94,23 +99,36 @@ export function usePlanned(light: boolean) {
   };
 }
 
-/** What was chosen, and what follows from it: steps, limits, what must come out, which tank. */
-export function usePlan(light: boolean) {
-  const visit = useThisVisit();
-  const now = useNow(60_000);
-  const baths = useBaths();
-  const planned = usePlanned(light);
-  const { sequence, own, bath, offered, chosen, half, minutes, fillId } = planned;
+/** It begins, or goes into the bath that was warmed; what was chosen for it is chosen no more. */
+function useBegun(planned: ReturnType<typeof usePlanned>) {
   const start = useCommand(api.cleaning.start, {
     what: 'Run',
     onSent: () => {
-      planned.setHalf(half === 'first half' ? 'second half' : 'all of it');
+      planned.setHalf(planned.half === 'first half' ? 'second half' : 'all of it');
       planned.setChosen([]);
       planned.setReason('');
       planned.setBefore('');
     },
     onDone: () => say('The run has begun.'),
   });
+  const fillBasket = useCommand(api.cleaning.setBasket, {
+    what: 'Basket',
+    labels: { parts: 'In the basket' },
+    onSent: () => planned.setChosen([]),
+    onDone: () => say('It is in the basket.'),
+  });
+  return { start, fillBasket };
+}
+
+/** What was chosen, and what follows from it: steps, limits, what must come out, which tank. */
+export function usePlan(light: boolean) {
+  const visit = useThisVisit();
+  const now = useNow(60_000);
+  const baths = useBaths();
+  const planned = usePlanned(light);
+  const { sequence, own, warming, bath, offered, chosen, half, fillId } = planned;
+  const minutes = warming ? String(warming.minutes) : planned.minutes;
+  const begun = useBegun(planned);
   const found = sequenceFound(sequence);
   const { baths: may, usual, wipes = false } = found ?? { baths: [] };
   const dips = own ? own.steps.some((s) => s.bath !== null) : may.length > 0;
@@ -146,7 +164,7 @@ export function usePlan(light: boolean) {
   return {
     ...planned,
     visit,
-    start,
+    ...begun,
     may,
     dips,
     wipes,
