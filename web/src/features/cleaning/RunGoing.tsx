@@ -83,7 +83,10 @@ function StepButtons({ step, run, next, left, here }: StepButtonsProps) {
       />
     );
   return (
-    <div className="flex flex-wrap gap-3">
+    <div className="flex flex-wrap items-center gap-3">
+      {run.parts.length === 0 && next?.bath && (
+        <p className="text-lg font-semibold">Put together below what goes in.</p>
+      )}
       {next && (next.bath === null || run.parts.length > 0) && (
         <Button
           variant={left !== null && left <= 0 ? 'danger' : 'main'}
@@ -185,7 +188,7 @@ function EndRun({ run }: { run: CleaningRun }) {
       className="min-h-11 self-start font-semibold text-steel underline"
       onClick={() => setEnding(true)}
     >
-      The parts are out, it ends here
+      {run.parts.length > 0 ? 'The parts are out, it ends here' : 'It ends here'}
     </button>
   );
 }
