@@ -411,11 +411,17 @@ export class Workshop {
           what: 'Warning wheel',
           how: 'Pin half a turn from the lever at lock.',
           when: 'before the plates close',
+          photoId: null,
         }),
       );
     if (has(traits, 'fusee chain'))
       await this.did(
-        addPhase(this.ctx, visit.id, { what: 'Set-up', how: 'One and a half turns on the ratchet.', when: 'outside' }),
+        addPhase(this.ctx, visit.id, {
+          what: 'Set-up',
+          how: 'One and a half turns on the ratchet.',
+          when: 'outside',
+          photoId: null,
+        }),
       );
     for (const what of all.slice(0, last ? 8 : undefined))
       await this.did(

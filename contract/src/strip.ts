@@ -59,13 +59,24 @@ const phaseFields = z.object({
   what: requiredText(120, 'Which phase or mark'),
   how: text(300).default(''),
   when: z.enum(PHASE_WHEN),
+  photoId: id.nullable().default(null),
 });
 
 export const phase = phaseFields.extend({ id, setBy: z.string(), setAt: moment.nullable(), ...signed });
 
-export const TEMPORARY_ENDS = ['taken out', 'declared'] as const;
+/** Put in for the time being; or of the clock itself, and not yet as it will stay. */
+export const TEMPORARY_KINDS = ['put in', 'not final'] as const;
+/** How each ends. What is not final has no other end than to be made so. */
+export const TEMPORARY_ENDS = { 'put in': ['taken out', 'declared'], 'not final': ['final'] } as const;
+const END = z.enum(['taken out', 'declared', 'final']);
 
-export const temporary = z.object({ id, what: z.string(), ended: z.enum(TEMPORARY_ENDS).nullable(), ...signed });
+export const temporary = z.object({
+  id,
+  what: z.string(),
+  kind: z.enum(TEMPORARY_KINDS),
+  ended: END.nullable(),
+  ...signed,
+});
 
 const custodyFields = z.object({
   what: requiredText(120, 'Which part or task'),
@@ -220,23 +231,23 @@ export const stripRoutes = {
   addTemporary: command({
     method: 'POST',
     path: '/visits/:visitId/temporary',
-    summary: 'Something put in for the time being',
+    summary: 'Something put in for the time being, or not final yet',
     roles: benchRoles,
     changes: ['visit'],
     inverse: 'strip.endTemporary',
     visit: { put: 'strip.temporary', by: 'id' },
-    body: z.object({ what: requiredText(120, 'What was put in') }),
+    body: z.object({ what: requiredText(120, 'What it is'), kind: z.enum(TEMPORARY_KINDS).default('put in') }),
     reply: temporary,
   }),
   endTemporary: command({
     method: 'PUT',
     path: '/visits/:visitId/temporary/:temporaryId',
-    summary: 'Taken out, or declared to stay',
+    summary: 'Taken out, declared to stay, or final',
     roles: benchRoles,
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ ended: z.enum(TEMPORARY_ENDS).nullable() }),
+    body: z.object({ ended: END.nullable() }),
     reply: done,
   }),
   giveOut: command({

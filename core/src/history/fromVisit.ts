@@ -62,7 +62,7 @@ export interface VisitSource {
   rules: { held: Choices };
   strip: {
     steps: readonly { fate: Fate }[];
-    temporary: readonly { ended: unknown }[];
+    temporary: readonly { kind: 'put in' | 'not final'; ended: unknown }[];
     custody: readonly { backAt: string | null }[];
   };
   received: readonly { returnedAt: string | null }[];

@@ -97,7 +97,7 @@ export const finishedVisit: SignSource = {
     begun: {},
     steps: [{ fate: 'on again' }, { fate: 'replaced' }],
     passes: [],
-    temporary: [{ ended: 'taken out' }],
+    temporary: [{ kind: 'put in', ended: 'taken out' }],
     custody: [],
   },
   received: [{ returnedAt: iso(20) }],

@@ -25,9 +25,11 @@ describe('what stands in the way of a signature', () => {
     expect(obstacles({ strip: { ...visit.strip, steps: [{ fate: 'apart' }] } })).toEqual([
       '1 thing that came off is not accounted for',
     ]);
-    expect(obstacles({ strip: { ...visit.strip, temporary: [{ ended: null }], custody: [{ backAt: null }] } })).toEqual(
-      ['1 temporary thing is neither taken out nor declared', '1 part is still with another hand'],
-    );
+    expect(
+      obstacles({
+        strip: { ...visit.strip, temporary: [{ kind: 'put in', ended: null }], custody: [{ backAt: null }] },
+      }),
+    ).toEqual(['1 temporary thing is neither taken out nor declared', '1 part is still with another hand']);
   });
   it('is a word of the owner, until it is taken out or the signer keeps it', () => {
     const owner = { ...visit.owner, name: 'Ada Steel' };

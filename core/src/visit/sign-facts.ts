@@ -32,9 +32,12 @@ export const readyFacts = (visit: ReadySource, now: number): ReadyFacts => ({
 /** What stands between a visit and its signature, with the words that would be signed. */
 export function signFacts(visit: SignSource, now: Date, waiver?: string, note = ''): SignFacts {
   const { traits } = visit.movement;
+  const stillSo = (kind: 'put in' | 'not final') =>
+    visit.strip.temporary.filter((t) => t.kind === kind && t.ended === null).length;
   return {
     ...readyFacts(visit, now.getTime()),
-    temporary: visit.strip.temporary.filter((t) => t.ended === null).length,
+    temporary: stillSo('put in'),
+    notFinal: stillSo('not final'),
     nothingDone: visit.job.shape !== 'report' && nothingIn(visit),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,

@@ -5,8 +5,9 @@ import { stageName, type StageId } from './stages.ts';
 import { unitStage } from './sub-assemblies.ts';
 
 export interface SignFacts extends ReadyFacts {
-  /** Temporary things still in it; parts still with another hand. */
+  /** Temporary things still in it; things that are not yet as they will stay; parts still with another hand. */
   temporary: number;
+  notFinal: number;
   away: number;
   /** The job is more than a look, and nothing that was done is entered. */
   nothingDone: boolean;
@@ -60,6 +61,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
     'temporary thing is neither taken out nor declared',
     'temporary things are neither taken out nor declared',
   );
+  stands('assemble', f.notFinal, 'thing is not final yet', 'things are not final yet');
   stands('strip', f.away, 'part is still with another hand', 'parts are still with another hand');
   stands(
     'agree',

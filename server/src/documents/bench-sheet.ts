@@ -1,3 +1,4 @@
+import { TEMPORARY_KINDS } from '@eclat/contract/strip';
 import { type Asked, handsOff } from './parts.ts';
 import { remarkName } from '@eclat/core/strip';
 import { head, none, rows, sheet } from './pdf.ts';
@@ -34,9 +35,13 @@ export async function benchSheet({ visit, shop }: Asked): Promise<Buffer> {
               { text: s.fate === 'apart' ? '–' : s.fate },
             ]),
           ),
-      ...(temporary.length > 0
-        ? [head('In for the time being'), { ul: temporary.map((t) => `${t.what}${t.ended ? `: ${t.ended}` : ''}`) }]
-        : []),
+      ...TEMPORARY_KINDS.flatMap((kind) => {
+        const these = temporary.filter((t) => t.kind === kind);
+        const title = kind === 'put in' ? 'In for the time being' : 'Not final yet';
+        return these.length > 0
+          ? [head(title), { ul: these.map((t) => `${t.what}${t.ended ? `: ${t.ended}` : ''}`) }]
+          : [];
+      }),
     ],
   });
 }

@@ -56,6 +56,7 @@ export const StripPhase = defineEntity({
     what: text(),
     how: text(),
     when: text().$type<Log['phases'][number]['when']>(),
+    photoId: p.uuid().nullable(),
     setBy: text().default(''),
     setAt: moment().nullable(),
     ...by,
@@ -68,6 +69,7 @@ export const StripTemporary = defineEntity({
     id: key(),
     visitId: visitKey(),
     what: text(),
+    kind: text().$type<Log['temporary'][number]['kind']>(),
     ended: text().$type<NonNullable<Log['temporary'][number]['ended']>>().nullable(),
     ...by,
   },
@@ -86,3 +88,4 @@ export const StripCustody = defineEntity({
     ...by,
   },
 });
+export type StripTemporary = InferEntity<typeof StripTemporary>;

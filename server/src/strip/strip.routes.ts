@@ -33,7 +33,7 @@ export function serveStrip(serve: Serve): void {
   serve(strip.addPhase, (ctx, { params, body }) => addPhase(ctx, params.visitId, body));
   serve(strip.setPhase, (ctx, { params, body }) => asOk(setPhase(ctx, params.visitId, params.phaseId, body.set)));
   serve(strip.removePhase, (ctx, { params }) => asOk(removePhase(ctx, params.visitId, params.phaseId)));
-  serve(strip.addTemporary, (ctx, { params, body }) => addTemporary(ctx, params.visitId, body.what));
+  serve(strip.addTemporary, (ctx, { params, body }) => addTemporary(ctx, params.visitId, body));
   serve(strip.endTemporary, (ctx, { params, body }) =>
     asOk(endTemporary(ctx, params.visitId, params.temporaryId, body.ended)),
   );

@@ -1,7 +1,8 @@
-import { type Log, signed, viewStep, viewPass } from './strip.view.ts';
+import { type Log, signed, viewStep, viewPass, viewTemporary } from './strip.view.ts';
 import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, StripStep as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { TEMPORARY_ENDS } from '@eclat/contract/strip';
 import { trainsLeft } from '@eclat/core/strip';
 import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/workflow';
 import { cutRun } from '../test-run/test-run.service.ts';
@@ -192,6 +193,7 @@ export async function closePass(
 
 export async function addPhase(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.addPhase>) {
   await openVisit(ctx, visitId);
+  await ownThings(ctx, visitId, given);
   const p = ctx.em.create(StripPhase, { visitId, setAt: null, ...given, ...signature(ctx) });
   await ctx.em.flush();
   return { id: p.id, ...given, setBy: '', setAt: null, ...signed(p) };
@@ -210,11 +212,15 @@ export async function removePhase(ctx: Context, visitId: string, id: string): Pr
   ctx.em.remove(await findOrRefuse(ctx, StripPhase, { id, visitId }, 'phase'));
 }
 
-export async function addTemporary(ctx: Context, visitId: string, what: string) {
+export async function addTemporary(
+  ctx: Context,
+  visitId: string,
+  given: ParsedBodyOf<typeof api.strip.addTemporary>,
+): Promise<Log['temporary'][number]> {
   await openVisit(ctx, visitId);
-  const t = ctx.em.create(StripTemporary, { visitId, what, ended: null, ...signature(ctx) });
+  const t = ctx.em.create(StripTemporary, { visitId, ...given, ended: null, ...signature(ctx) });
   await ctx.em.flush();
-  return { id: t.id, what, ended: null, ...signed(t) };
+  return viewTemporary(t);
 }
 
 export async function endTemporary(
@@ -224,7 +230,10 @@ export async function endTemporary(
   ended: Log['temporary'][number]['ended'],
 ): Promise<void> {
   await openVisit(ctx, visitId);
-  (await findOrRefuse(ctx, StripTemporary, { id, visitId }, 'temporary thing')).ended = ended;
+  const t = await findOrRefuse(ctx, StripTemporary, { id, visitId }, 'temporary thing');
+  const ends: readonly string[] = TEMPORARY_ENDS[t.kind];
+  if (ended !== null && !ends.includes(ended)) throw badField('ended', `It ends when it is ${ends.join(' or ')}.`);
+  t.ended = ended;
 }
 
 export async function giveOut(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.strip.giveOut>) {

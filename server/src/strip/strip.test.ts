@@ -69,12 +69,28 @@ describe('the strip log', () => {
     expect((await strip()).custody).toMatchObject([{ state: 'turned to 0.80', backAt: expect.any(String) as string }]);
   });
 
+  it('has what is not final on a list of its own, which must be empty at the end', async () => {
+    const nuts = await shop.marit.ok<{ id: string }>('POST', at('temporary'), {
+      what: 'nuts finger-tight',
+      kind: 'not final',
+    });
+    expect(await obstacles()).toMatch(/1 thing is not final yet/);
+    // It is of the clock itself: to declare it is no way out.
+    const declared = await shop.marit.send('PUT', at(`temporary/${nuts.id}`), { ended: 'declared' });
+    expect(declared.body.fields![0]).toMatchObject({ path: 'ended' });
+    await shop.marit.ok('PUT', at(`temporary/${nuts.id}`), { ended: 'final' });
+    expect(await obstacles()).not.toMatch(/not final/);
+    expect((await strip()).temporary.at(-1)).toMatchObject({ kind: 'not final', ended: 'final' });
+  });
+
   it('remembers phases with when they are set, and who set them again', async () => {
     const phase = await shop.marit.ok<{ id: string }>('POST', at('phases'), {
       what: 'warning wheel',
       how: 'pin half a turn from the lever',
       when: 'before the plates close',
     });
+    const foreign = { what: 'fly', when: 'outside', photoId: '7c9e6679-7425-40de-944b-e07fc1f90ae7' };
+    expect((await shop.marit.send('POST', at('phases'), foreign)).body.fields![0]).toMatchObject({ path: 'photoId' });
     await shop.marit.ok('PUT', at(`phases/${phase.id}`), { set: true });
     expect((await strip()).phases).toMatchObject([{ setBy: 'Marit Fennick', when: 'before the plates close' }]);
   });

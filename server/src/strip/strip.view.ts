@@ -9,6 +9,11 @@ export type Log = Visit['strip'];
 
 export const signed = (x: { by: string; at: Date }) => ({ by: x.by, at: x.at.toISOString() });
 
+export const viewTemporary = (t: StripTemporary): Log['temporary'][number] => ({
+  ...{ id: t.id, what: t.what, kind: t.kind, ended: t.ended ?? null },
+  ...signed(t),
+});
+
 export const viewStep = (s: StripStep): Shape => ({
   id: s.id,
   version: s.version,
@@ -82,10 +87,11 @@ export function viewStrip({
       what: p.what,
       how: p.how,
       when: p.when,
+      photoId: p.photoId ?? null,
       ...setNow(p, passes.map(viewPass)),
       ...signed(p),
     })),
-    temporary: temporary.map((t) => ({ id: t.id, what: t.what, ended: t.ended ?? null, ...signed(t) })),
+    temporary: temporary.map(viewTemporary),
     custody: custody.map((c) => ({
       id: c.id,
       what: c.what,

@@ -27,6 +27,7 @@ import { TakenOver } from './migrations/0031-taken-over.ts';
 import { Notes } from './migrations/0032-notes.ts';
 import { Polish } from './migrations/0033-polish.ts';
 import { OwnSequences } from './migrations/0034-own-sequences.ts';
+import { NotFinal } from './migrations/0035-not-final.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
@@ -83,6 +84,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0032-notes', class: Notes },
         { name: '0033-polish', class: Polish },
         { name: '0034-own-sequences', class: OwnSequences },
+        { name: '0035-not-final', class: NotFinal },
       ],
       snapshot: false,
       silent: true,

@@ -165,6 +165,13 @@ function PhasesToSet() {
             {p.how} {p.when}
             {p.setAt && `; ${p.setBy}, ${dayTime(p.setAt)}`}
           </p>
+          {p.photoId && (
+            <img
+              src={`/api/photos/${p.photoId}/large`}
+              alt={`How it stood: ${p.what}`}
+              className="mb-2 ml-9 max-h-64 rounded-lg object-contain"
+            />
+          )}
         </div>
       ))}
     </Fold>

@@ -11,14 +11,20 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { PhotoPick, stripPhotos } from './PhotoPick.tsx';
 
-type When = (typeof PHASE_WHEN)[number];
+interface Form {
+  what: string;
+  how: string;
+  when: (typeof PHASE_WHEN)[number];
+  photoId?: string | null;
+}
 
 /** Phases and marks, noted before parting; they come back at assembly, at the right moment. */
 export function Phases() {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const [form, setForm] = useKept<{ what: string; how: string; when: When } | null>(`phase.${visit.id}`, null);
+  const [form, setForm] = useKept<Form | null>(`phase.${visit.id}`, null);
   const add = useCommand(api.strip.addPhase, { what: 'Phase', onSent: () => setForm(null) });
   const { phases } = visit.strip;
   return (
@@ -58,6 +64,11 @@ export function Phases() {
             onChange={(when) => setForm({ ...form, when })}
             options={PHASE_WHEN.map((w) => [w, w] as const)}
           />
+          <PhotoPick
+            photos={stripPhotos(visit)}
+            value={form.photoId ?? null}
+            onChange={(photoId) => setForm({ ...form, photoId })}
+          />
           <div className="flex gap-3">
             <Button type="submit" variant="main" disabled={form.what.trim() === ''} busy={add.isPending}>
               Note it
@@ -84,6 +95,13 @@ function PhaseRow({ phase: p }: { phase: Visit['strip']['phases'][number] }) {
   const phase = useRemove(api.strip.removePhase, api.strip.addPhase, 'Phase');
   return (
     <li className="flex items-start gap-2 py-2">
+      {p.photoId && (
+        <img
+          src={`/api/photos/${p.photoId}/small`}
+          alt={`How it stood: ${p.what}`}
+          className="size-16 rounded-lg object-cover"
+        />
+      )}
       <span className="min-w-0 flex-1">
         <b>{p.what}</b>
         {p.how && <span className="block">{p.how}</span>}
@@ -97,7 +115,7 @@ function PhaseRow({ phase: p }: { phase: Visit['strip']['phases'][number] }) {
           onClick={() =>
             phase(
               { params: { ...params, phaseId: p.id } },
-              { params, body: { what: p.what, how: p.how, when: p.when } },
+              { params, body: { what: p.what, how: p.how, when: p.when, photoId: p.photoId } },
             )
           }
         >

@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Opens } from './Opens.tsx';
+import { PhotoPick, stripPhotos } from './PhotoPick.tsx';
 import { SpokenRemark } from '../recordings/SpokenRemark.tsx';
 
 export type Fields = z.input<typeof stepFields>;
@@ -68,7 +69,11 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             onPress={(v) => form.setValue('place', place === v ? '' : v, { shouldDirty: true })}
           />
         </div>
-        {photos.length > 0 && <PhotoChoice it={it} />}
+        <PhotoPick
+          photos={photos}
+          value={it.photoId ?? null}
+          onChange={(id) => form.setValue('photoId', id, { shouldDirty: true })}
+        />
         <Fold bare title="Another place, remark, group" says={remarks.length > 0 && counted(remarks.length, 'remark')}>
           <div className="flex flex-col gap-3">
             <TextField label="Another place" {...form.register('place')} />
@@ -183,37 +188,11 @@ function Words({ form }: { form: ReturnType<typeof useStepForm>['form'] }) {
   );
 }
 
-function PhotoChoice({ it }: { it: ReturnType<typeof useStepForm> }) {
-  const { form, photoId, photos } = it;
-  return (
-    <fieldset>
-      <legend className="font-semibold">Photo</legend>
-      <div className="flex gap-2 overflow-x-auto py-1">
-        {photos.map((p) => (
-          <button
-            key={p.id}
-            type="button"
-            aria-pressed={photoId === p.id}
-            aria-label={p.caption || 'Photo of the strip'}
-            className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
-            onClick={() => form.setValue('photoId', photoId === p.id ? null : p.id, { shouldDirty: true })}
-          >
-            <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
-          </button>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
 /** The photos a step may be given. One that was taken since the last step is of this one. */
 function usePhotosOf(step: StripStep | null, setValue: UseFormSetValue<Fields>) {
   const visit = useThisVisit();
   const { steps } = visit.strip;
-  const photos = visit.photos
-    .filter((p) => p.stage === 'strip')
-    .slice(-6)
-    .reverse();
+  const photos = stripPhotos(visit);
   const newest = photos[0];
   const since = steps.at(-1)?.at ?? '';
   const itsOwn = newest !== undefined && newest.at > since && !steps.some((s) => s.photoId === newest.id);

@@ -103,6 +103,26 @@ describe('the strip log', () => {
     );
   });
 
+  it('notes what is not final in one press, and asks only whether it is final', async () => {
+    const loose = { id: 't1', what: 'hands not pinned', kind: 'not final' as const, ended: null, ...by };
+    show(AssemblyScreen, visit({ temporary: [loose] }));
+    // What stands on it already is not offered again.
+    const usual = screen.getByRole('group', { name: 'Usually: not final yet' });
+    expect(within(usual).queryByRole('button', { name: 'hands not pinned' })).toBeNull();
+    await person.click(within(usual).getByRole('button', { name: 'nuts finger-tight' }));
+    await waitFor(() => expect(sent[0]!.body).toEqual({ what: 'nuts finger-tight', kind: 'not final' }));
+    const is = screen.getByRole('radiogroup', { name: 'hands not pinned is' });
+    expect(
+      within(is)
+        .getAllByRole('radio')
+        .map((r) => r.textContent),
+    ).toEqual(['final']);
+    await person.click(within(is).getByRole('radio', { name: 'final' }));
+    await waitFor(() =>
+      expect(sent[1]).toMatchObject({ url: '/api/visits/v1/temporary/t1', body: { ended: 'final' } }),
+    );
+  });
+
   it('answers where a thing is', async () => {
     show(StripScreen, visit({ steps: [step('strike third wheel', { place: 'strike rack' }), step('hands')] }));
     await person.type(screen.getByLabelText('Where is …?'), 'strike third');
@@ -175,16 +195,18 @@ describe('assembly', () => {
             what: 'Warning wheel',
             how: 'half a turn',
             when: 'before the plates close',
+            photoId: 'ph1',
             setBy: '',
             setAt: null,
             ...by,
           },
-          { id: 'q', what: 'Moon', how: '', when: 'outside', setBy: '', setAt: null, ...by },
+          { id: 'q', what: 'Moon', how: '', when: 'outside', photoId: null, setBy: '', setAt: null, ...by },
         ],
       }),
     );
     expect(answer()).toContain('Before the plates close: Warning wheel');
     expect(answer()).not.toContain('Moon');
+    expect(screen.getByRole('img', { name: 'How it stood: Warning wheel' }).getAttribute('src')).toContain('ph1');
   });
 });
 
