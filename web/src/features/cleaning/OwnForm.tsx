@@ -90,10 +90,10 @@ function StepRow({ form, at, onUp, onRemove }: StepProps) {
   return (
     <li
       aria-label={`Step ${at + 1}`}
-      className="grid grid-cols-2 items-start gap-3 py-3 md:grid-cols-[minmax(0,1fr)_13rem_6rem_6rem_5rem_auto]"
+      className="grid grid-cols-2 items-start gap-3 py-3 lg:grid-cols-[minmax(0,1fr)_13rem_6rem_6rem_5rem_auto]"
     >
       <TextField
-        className="max-md:col-span-2"
+        className="max-lg:col-span-2"
         label={`${at + 1}. What is done`}
         placeholder="Soak and brush"
         error={errors?.what?.message}
@@ -125,7 +125,7 @@ function StepRow({ form, at, onUp, onRemove }: StepProps) {
         error={errors?.times?.message}
         {...form.register(of('times'), number)}
       />
-      <span className="flex md:mt-7">
+      <span className="flex items-end lg:mt-7 lg:items-start">
         <Button variant="plain" aria-label={`Step ${at + 1} up`} disabled={!onUp} onClick={() => onUp?.()}>
           <ArrowUp className="size-5" aria-hidden />
         </Button>

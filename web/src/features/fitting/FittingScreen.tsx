@@ -1,11 +1,12 @@
 import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
-import { holesOf, type Hole } from '@eclat/core/movement';
+import { holesOf } from '@eclat/core/movement';
 import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
 import { stagesIn } from '@eclat/core/workflow';
 import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
+import { holeNames } from '../survey/hole-names.ts';
 import { PartRow } from '../survey/PartConditions.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -23,16 +24,12 @@ import { WorkDone } from './WorkDone.tsx';
 /** Each worn hole back to its true centre and size; every part that was replaced accounted for. */
 export function FittingScreen() {
   const visit = useThisVisit();
-  const holes = new Map<string, Hole>(holesOf(visit.movement.traits).map((h) => [h.key, h]));
   const touched = pairsTouched(visit.movement.traits, bushedHoles(visit.bushes));
   const undepthed = touched.filter((p) => !visit.partConditions.some((l) => l.key === p.key)).length;
   const wanted = bushesLeft(visit.holes, visit.bushes);
   const jewels = visit.holes.filter((h) => h.verdict === 'renew');
   const inPlace = stagesIn(visit.stages, 'not in this job').includes('survey');
-  const name = (key: string) => {
-    const h = holes.get(key);
-    return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
-  };
+  const name = holeNames(holesOf(visit.movement.traits));
   return (
     <>
       <FittingAnswer visit={visit} left={wanted.length} undepthed={undepthed} />

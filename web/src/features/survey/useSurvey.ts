@@ -8,6 +8,7 @@ import { say } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useRemove } from '../../data/useRemove.ts';
+import { holeNames } from './hole-names.ts';
 import { typedOf, type Looking } from './play.ts';
 
 export type Typed = Readonly<Record<string, string>>;
@@ -80,7 +81,7 @@ export function useSurvey(visit: Visit) {
   return {
     all,
     measured,
-    nameOf: (key: string) => nameIn(all, key),
+    nameOf: holeNames(all),
     isOpen,
     /** Each of these, by feel, in one press. */
     restSound,
@@ -114,11 +115,6 @@ function after(all: readonly Hole[], key: string, isOpen: (key: string) => boole
   const at = all.findIndex((h) => h.key === key);
   const rest = [...all.slice(at + 1), ...all.slice(0, at)];
   return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
-}
-
-function nameIn(all: readonly Hole[], key: string): string {
-  const h = all.find((x) => x.key === key);
-  return h ? `${h.arbor.id} ${h.arbor.name}, ${h.plate}` : key;
 }
 
 /** The rest of a train by feel, in one press, and back: then the first of its holes is in hand again. */
