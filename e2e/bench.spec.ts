@@ -83,7 +83,7 @@ test(
         await page.getByRole('button', { name: `On to: ${next}` }).click();
       await page.getByRole('button', { name: 'Parts are out', exact: true }).click();
       await expect(answer(page)).toContainText('One run is done');
-      await page.getByRole('radio', { name: 'By hand in solvent' }).click();
+      await page.getByLabel('Sequence').selectOption('By hand in solvent');
       await page.getByRole('button', { name: /^plates/ }).click();
       await page.getByRole('button', { name: 'Begin the run' }).click();
       const on = page.getByRole('button', { name: /^On to: / });

@@ -38,11 +38,13 @@ const STAGES: Record<string, readonly Find[]> = {
   power: [says, radio('Let down')],
   strip: [field('What'), button('Log it')],
   clean: [button(/^On to: /)],
+  'clean, planned': [button('Warm the bath'), button(/^plates/), (page) => page.getByText('Choose what goes in.')],
   survey: [field('Pivot'), field('Long way'), radio('sound'), button('Keep, and to the next hole')],
   fit: [field('Finished pivot'), (page) => page.getByRole('button', { name: 'Fitted', exact: true })],
   assemble: [button(/^On again/)],
   oil: [(page) => page.getByRole('checkbox').first()],
   run: [button(/^Now/)],
+  'run, not begun': [button('Start'), field('Where it runs')],
   deliver: [button(/^Passed/)],
   sign: [says, field('How it ended')],
 };
@@ -84,10 +86,17 @@ test('the step in hand is in the first view: on the bench, on an upright tablet,
   await signIn(page, server.address, 'Ines Calloway', 'brass-lark-mends-nine');
   const rows = JSON.parse(await asked(page, `/api/bench`)) as BenchRow[];
   const soft = expect.configure({ soft: true });
-  // A clock that is in its bath; of the others any that stands there.
-  const standsAt = (stage: string) => (r: BenchRow) =>
-    r.next.stage === stage && (stage !== 'clean' || r.clock.startsWith('Twin-bell'));
-  const at = (stage: string) => `/visits/${rows.find(standsAt(stage))!.visitId}/${stage}`;
+  // Where it matters how far it is: which clock; of the others any that stands there.
+  const clock: Record<string, string> = {
+    clean: 'Twin-bell',
+    'clean, planned': 'Mantel clock from the fair',
+    'run, not begun': 'Small alarm clock',
+  };
+  const at = (of: string) => {
+    const stage = of.split(',')[0]!;
+    const row = rows.find((r) => r.next.stage === stage && r.clock.startsWith(clock[of] ?? ''));
+    return `/visits/${row!.visitId}/${stage}`;
+  };
   const table = [
     ...Object.entries(STAGES).map(([stage, finds]) => [at(stage), stage, finds] as const),
     ...Object.entries(SCREENS).map(([path, find]) => [path, path, [find]] as const),

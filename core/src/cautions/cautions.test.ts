@@ -48,7 +48,7 @@ describe('cautions stand where the work can hurt', () => {
 
   it('bath chemistry and the cutter for every movement', () => {
     for (const { traits } of FAMILIES) {
-      expect(ids(traits, 'clean')).toContain('ammonia');
+      expect(ids(traits, 'clean')).toContain('old-chemicals');
       expect(ids(traits, 'fit')).toContain('drilling');
     }
   });

@@ -134,22 +134,13 @@ export const CAUTIONS: readonly Caution[] = [
     text: 'Glass dome: two people, gloves and a padded place to set it down.',
   },
   {
-    id: 'ammonia',
-    stages: ['clean'],
-    acknowledge: false,
-    applies: always,
-    text:
-      'Ammonia: ventilate, goggles, never with bleach. Solvent: no flame, no glowing element, no heat ' +
-      'gun. No flammable liquid in an ultrasonic tank.',
-  },
-  {
     id: 'old-chemicals',
     stages: ['clean'],
     acknowledge: false,
     applies: always,
     text:
-      'An old bottle that nobody can name may hold cyanide or a chlorinated solvent: leave it shut, it goes to a ' +
-      'specialist. Never keep ammonia with silver. No hot part into alcohol.',
+      'An old bottle without a name may hold cyanide or a chlorinated solvent: leave it shut for a specialist. ' +
+      'No hot part into alcohol.',
   },
   {
     id: 'drilling',

@@ -1,12 +1,10 @@
-import { VAPOUR } from '../cautions/index.ts';
 import { BATHS, keptCool, type Bath } from './materials.ts';
 import type { BasketPart } from './plan.ts';
-import { AMMONIA, BY_WATER, NO_HEAT, NO_HEAT_YET } from './sequences.data.ts';
-import { MADE_TO_DRIVE_OUT, type RunStep } from './sequences.ts';
+import { BATH_CAUTION, NO_HEAT, NO_HEAT_YET, type OwnBath } from './sequences.data.ts';
+import type { RunStep } from './sequences.ts';
 
 /** What a step of a shop's own sequence is done in; null: in air, on a cloth, with a brush. */
-export const OWN_BATHS = [...BATHS, 'water', 'dewatering fluid'] as const;
-export type OwnBath = (typeof OWN_BATHS)[number];
+export const OWN_BATHS = [...BATHS, 'water', 'dewatering fluid'] as const satisfies readonly OwnBath[];
 
 /** One step of a sequence that a shop made for itself. */
 export interface OwnStep {
@@ -60,10 +58,7 @@ const asInTable = (bath: OwnBath | null): Bath | null => {
 };
 
 function cautionOf(step: OwnStep, vapour: boolean): string {
-  if (step.bath === 'ammoniated water') return AMMONIA;
-  if (step.bath === 'dewatering fluid') return `${MADE_TO_DRIVE_OUT} ${VAPOUR}`;
-  if (FLAMMABLE.includes(step.bath)) return VAPOUR;
-  if (WATERY.includes(step.bath)) return BY_WATER;
+  if (step.bath) return BATH_CAUTION[step.bath];
   return vapour ? NO_HEAT_YET : '';
 }
 

@@ -18,7 +18,8 @@ export type Row = readonly [
 export const DAY = 24 * 60;
 
 export const AMMONIA =
-  'Ventilate, goggles; never in one room with bleach. Hands out of a running ultrasonic tank, and nothing flammable in it. Follow your local rules.';
+  'Ventilate, goggles; never in one room with bleach, never kept with silver. Hands out of a running ultrasonic ' +
+  'tank, and nothing flammable in it. Follow your local rules.';
 
 export const NO_HEAT_YET = 'No heat before the vapour has gone.';
 
@@ -27,6 +28,21 @@ export const NO_HEAT = 'No heat: it moves what shellac holds.';
 export const COOL_AIR = 'Cool air until dry: no warm air';
 
 export const BY_WATER = 'Water is driven out at once: a steel pinion rusts in minutes.';
+
+const MADE_TO_DRIVE_OUT = 'Plain petroleum spirit takes up no water: use one that is made to drive it out.';
+
+/** What a shop's own step may be done in, beside the baths of the tables. */
+export type OwnBath = Bath | 'water' | 'dewatering fluid';
+
+/** Before a part goes into it. Common practice. */
+export const BATH_CAUTION: Readonly<Record<OwnBath, string>> = {
+  'ammoniated water': AMMONIA,
+  detergent: BY_WATER,
+  'petroleum solvent': VAPOUR,
+  alcohol: VAPOUR,
+  water: BY_WATER,
+  'dewatering fluid': `${MADE_TO_DRIVE_OUT} ${VAPOUR}`,
+};
 
 export const RUN_DRY: readonly Row[] = [
   ['Hot rinse', 2, 'rinsing', BY_WATER, 'Cool rinse'],

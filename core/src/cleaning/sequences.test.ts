@@ -43,10 +43,14 @@ describe('a sequence', () => {
   it('has its caution before the step it belongs to', () => {
     expect(steps([brass])[1]!.caution).toContain('never in one room with bleach');
     expect(steps([brass])[3]!.caution).toContain('Flammable');
-    for (const s of SEQUENCES)
-      for (const step of stepsOf(s.id, { bath: s.baths[0] ?? null, minutes: 5, parts: [brass], choices: {} }))
+    const runs = SEQUENCES.flatMap((s) => (s.baths.length > 0 ? s.baths : [null]).map((bath) => ({ s, bath })));
+    for (const { s, bath } of runs)
+      for (const step of stepsOf(s.id, { bath, minutes: 5, parts: [brass], choices: {} })) {
+        const what = `${s.id}, ${bath}, ${step.what}`;
         if (step.bath === 'petroleum solvent' || step.bath === 'alcohol')
-          expect(step.caution, s.id).toContain('no flame');
+          expect(step.caution, what).toContain('no flame');
+        if (step.bath === 'ammoniated water') expect(step.caution, what).toMatch(/bleach.*silver.*ultrasonic/);
+      }
   });
   it('is stopped by what may not go into its first bath, and limited by the strictest part', () => {
     const hands: BasketPart = { name: 'hands', materials: ['blued or polished steel'] };

@@ -1,5 +1,4 @@
-import { AMMONIA, BY_WATER, NO_HEAT, type Sequence, TABLE } from './sequences.data.ts';
-import { VAPOUR } from '../cautions/index.ts';
+import { AMMONIA, BATH_CAUTION, BY_WATER, NO_HEAT, type Sequence, TABLE } from './sequences.data.ts';
 import { held, type Choices } from '../rules/index.ts';
 import type { Traits } from '../movement/index.ts';
 import { bathRule, keptCool, type Bath, type Material } from './materials.ts';
@@ -46,7 +45,6 @@ export function stepsOf(
   const sequence = sequenceById(id);
   const wet = bath !== null && bath !== 'petroleum solvent' && bath !== 'alcohol';
   const displacing = held('drying', choices).id === 'displace' ? displacingBath(parts) : null;
-  const mainCaution = cautionOf(bath, id, wet);
   const cool = parts.some((p) => keptCool(p.materials));
   return sequence.steps.flatMap(([does, mins, inBath, said = '', instead]): RunStep[] => {
     const what = cool && instead ? instead : does;
@@ -54,7 +52,7 @@ export function stepsOf(
     const time = mins === 'chosen' ? minutes : mins;
     switch (inBath) {
       case 'chosen':
-        return [{ what, minutes: time, bath, caution: mainCaution }];
+        return [{ what, minutes: time, bath, caution: cautionOf(bath, id) }];
       case 'rinsing':
         return wet ? [{ what, minutes: time, bath: null, caution }] : [];
       case 'displacing':
@@ -68,21 +66,15 @@ export function stepsOf(
   });
 }
 
-export const MADE_TO_DRIVE_OUT = 'Plain petroleum spirit takes up no water: use one that is made to drive it out.';
-
 /** Alcohol takes the water up; plain petroleum spirit does not: what drives it out there is made for it. Practice. */
 function drivenOutBy(bath: Bath, what: string, caution: string): Pick<RunStep, 'what' | 'caution'> {
   if (bath === 'alcohol') return { what: `${what} in alcohol`, caution };
-  return {
-    what: `${what} in a dewatering fluid`,
-    caution: `${MADE_TO_DRIVE_OUT} ${caution}`,
-  };
+  return { what: `${what} in a dewatering fluid`, caution: BATH_CAUTION['dewatering fluid'] };
 }
 
-function cautionOf(bath: Bath | null, id: SequenceId, wet: boolean) {
-  if (bath === 'ammoniated water' || id === 'ultrasonic') return AMMONIA;
-  if (wet) return '';
-  return VAPOUR;
+function cautionOf(bath: Bath | null, id: SequenceId): string {
+  if (id === 'ultrasonic') return AMMONIA; // the tank itself, whatever is in it
+  return bath ? BATH_CAUTION[bath] : '';
 }
 
 /** What no cloth may touch either, with the reason: see the table of the baths. Common practice. */

@@ -15,3 +15,10 @@ export function unlessByFinger(focus: () => void): void {
 
 /** The same once what was pressed for stands, and what it brings into hand by itself is in hand. */
 export const onceItStands = (focus: () => void): void => unlessByFinger(() => setTimeout(focus));
+
+/** What was pressed is gone with its press: in hand is what comes next (`data-next`), or the end of the stage. */
+export const onToTheNext = (): void =>
+  onceItStands(() => {
+    const next = [...document.querySelectorAll<HTMLElement>('[data-next]')].at(-1);
+    (next ?? document.querySelector<HTMLElement>('[data-stage-done]'))?.focus();
+  });

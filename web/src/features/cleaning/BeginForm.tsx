@@ -1,23 +1,30 @@
 import { mayWarm } from '@eclat/core/cleaning';
+import { Fragment } from 'react';
 import { usePlan } from './usePlan.ts';
+import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 
+const FORM = 'cleaning-run';
+
+/** What it looks like, why it goes against the plan, and the press that begins it. */
 export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { warming, fillBasket, before, setBefore, reason, setReason, start, dips, picks, parts } = run;
-  const { held, whole, stopped, fills } = run;
+  const { visit, warming, fillBasket, before, setBefore, reason, setReason, start, picks, parts } = run;
+  const { held, whole, stopped } = run;
   // Nobody knows yet what goes in: the bath is warmed meanwhile.
   const warms = !warming && parts.length === 0 && mayWarm(run.steps);
+  // Beside a run that is on its way this one is not what is in hand.
+  const beside = !warming && visit.baths.some((b) => b.stoppedAt === null);
+  const Place = beside ? Fragment : BigAction;
   return (
     <form
+      id={FORM}
       className="flex flex-wrap items-start gap-3"
       onSubmit={(e) => {
         e.preventDefault();
         send(run);
       }}
     >
-      {dips && !run.own && !warming && <MinutesField run={run} />}
-      {fills.length > 0 && !warming && <WhichBath run={run} />}
       {!warming && (
         <TextField
           className="min-w-56 flex-1"
@@ -35,15 +42,18 @@ export function BeginForm({ run }: { run: ReturnType<typeof usePlan> }) {
           onChange={(e) => setReason(e.target.value)}
         />
       )}
-      <Button
-        type="submit"
-        variant={stopped && reason.trim() ? 'danger' : 'main'}
-        className="mt-7 px-8 text-lg"
-        disabled={held || (picks && parts.length === 0 && !warms) || !whole || (stopped && reason.trim() === '')}
-        busy={start.isPending || fillBasket.isPending}
-      >
-        {wordOf(warming !== undefined, warms)}
-      </Button>
+      <Place>
+        <Button
+          type="submit"
+          form={FORM}
+          variant={stopped && reason.trim() ? 'danger' : 'main'}
+          className={beside ? 'mt-7' : 'whitespace-nowrap'}
+          disabled={held || (picks && parts.length === 0 && !warms) || !whole || (stopped && reason.trim() === '')}
+          busy={start.isPending || fillBasket.isPending}
+        >
+          {wordOf(warming !== undefined, warms)}
+        </Button>
+      </Place>
     </form>
   );
 }
@@ -56,8 +66,9 @@ export function MinutesField({
   const tooLong = plan.tooLong ? `At most ${plan.limitMin}.` : undefined;
   return (
     <TextField
-      className="w-36"
+      className="w-28"
       label="Minutes"
+      form={FORM}
       inputMode="numeric"
       value={minutes}
       placeholder={String(wanted)}
@@ -67,21 +78,25 @@ export function MinutesField({
   );
 }
 
-export function WhichBath({ run: { fills, fill, setFillId, past } }: { run: ReturnType<typeof usePlan> }) {
+/** The kind of bath, and which tank of the bath book holds it. */
+export function WhichBath({ run: { tubs, tub, setBath, setFillId, past } }: { run: ReturnType<typeof usePlan> }) {
   return (
     <SelectField
-      className="w-72"
-      label="Which bath"
-      value={fill?.id ?? ''}
-      onChange={(e) => setFillId(e.target.value || null)}
+      className="min-w-44 flex-1"
+      label="Bath"
+      value={tub?.key}
+      onChange={(e) => {
+        const to = tubs.find((t) => t.key === e.target.value)!;
+        if (to.bath) setBath(to.bath);
+        setFillId(to.fill?.id ?? null);
+      }}
       hint={past ? <b className="text-brass">Past its rule: {past}</b> : undefined}
     >
-      {fills.map((f) => (
-        <option key={f.id} value={f.id}>
-          {f.name}, {f.bath}
+      {tubs.map((t) => (
+        <option key={t.key} value={t.key}>
+          {t.name}
         </option>
       ))}
-      <option value="">not in the book</option>
     </SelectField>
   );
 }

@@ -104,7 +104,7 @@ function CleaningAnswer({
     return <Answer tone="good" title={done.length === 1 ? 'One run is done' : `${done.length} runs are done`} />;
   return (
     <Answer tone="info" title="What goes into the bath?">
-      Each part’s material is checked against the bath before it goes in.
+      <span className="max-sm:hidden">Each part’s material is checked against the bath before it goes in.</span>
     </Answer>
   );
 }

@@ -1,4 +1,4 @@
-import { BeginForm } from './BeginForm.tsx';
+import { BeginForm, MinutesField, WhichBath } from './BeginForm.tsx';
 import { Basket } from './Basket.tsx';
 import { usePlan } from './usePlan.ts';
 import { isWhole, LOOK_EVERY_MIN } from '@eclat/core/cleaning';
@@ -6,105 +6,98 @@ import { Ban } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice } from '../../ui/Choice.tsx';
+import { SelectField } from '../../ui/Field.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
 import { Warned } from './RunGoing.tsx';
 
 /** Parts, bath, sequence, and what the strictest material allows: worked out as it is pressed. */
 export function PlanRun({ light = false, aside }: { light?: boolean; aside?: ReactNode }) {
   const run = usePlan(light);
-  const {
-    sequences,
-    bathFor,
-    sequence,
-    setSequence,
-    bath,
-    setBath,
-    setFillId,
-    may,
-    dips,
-    picks,
-    parts,
-    opens,
-    steps,
-    dry,
-  } = run;
+  const { dips, picks, parts, opens, steps, dry } = run;
+  const careful = steps.find((s) => s.caution !== '');
   return (
     <Panel title={run.warming ? `Into the warm bath: ${run.warming.name}` : 'Plan a run'} aside={aside}>
-      <div className="flex flex-col gap-5">
-        {!run.warming && (
-          <Choice
-            label="Sequence"
-            value={sequence}
-            onChange={(id) => {
-              setSequence(id);
-              setBath(bathFor(id));
-              setFillId(undefined);
-              // Nothing apart: it is the movement that goes in.
-              if (id === 'whole') run.setChosen(run.offered.flatMap((p) => (isWhole(p.name) ? [p.name] : [])));
-              else if (sequence === 'whole') run.setChosen([]);
-            }}
-            options={sequences.map((s) => [s.id, s.name] as const)}
-          />
-        )}
-        {may.length > 1 && !run.warming && (
-          <Choice
-            label="Bath"
-            value={bath ?? ''}
-            onChange={(b) => {
-              setBath(b);
-              setFillId(undefined);
-            }}
-            options={may.map((b) => [b, b] as const)}
-          />
-        )}
+      <div className="flex flex-col gap-3">
+        {!run.warming && <HowItRuns run={run} />}
+        {picks && <Limit run={run} />}
         {picks && <Basket run={run} />}
-        {parts.length > 0 && picks && <Allowed run={run} />}
+        {parts.length > 0 && picks && <MustComeOut run={run} />}
         {dry.length > 0 && <KeptDry run={run} />}
-        <StepsPlanned run={run} />
-        {steps[0]?.caution && <Warned text={steps[0].caution} before={steps[0].what} />}
+        {careful && <Warned text={careful.caution} before={careful.what} />}
         {dips && <UnderPower opens={opens} />}
         <BeginForm run={run} />
+        <StepsPlanned run={run} />
       </div>
     </Panel>
   );
 }
 
-function Allowed({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { plan, wipes } = run;
+/** Which sequence, in which tank, how long. */
+function HowItRuns({ run }: { run: ReturnType<typeof usePlan> }) {
+  const { sequences, bathFor, sequence, setSequence, setBath, setFillId, dips, tubs } = run;
+  const choose = (id: string) => {
+    setSequence(id);
+    setBath(bathFor(id));
+    setFillId(undefined);
+    // Nothing apart: it is the movement that goes in.
+    if (id === 'whole') run.setChosen(run.offered.flatMap((p) => (isWhole(p.name) ? [p.name] : [])));
+    else if (sequence === 'whole') run.setChosen([]);
+  };
   return (
-    <div
-      aria-live="polite"
-      className={
-        'rounded-lg border-2 px-4 py-3 ' +
-        (plan.forbidden.length > 0 ? 'border-danger bg-danger-wash' : 'border-good bg-good-wash')
-      }
-    >
-      {plan.forbidden.length > 0 ? (
-        <>
-          <p className="text-xl font-bold text-danger">{wipes ? 'Not to be wiped' : 'Must come out of the basket'}</p>
-          <ul>
-            {plan.forbidden.map((f) => (
-              <li key={f.part + f.material} className="flex items-start gap-2">
-                <Ban className="mt-1 size-4 shrink-0 text-danger" aria-hidden />
-                <span>
-                  <b>{f.part}</b> ({f.material}): {f.reason}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </>
-      ) : (
-        <p className="text-xl font-bold text-good">
-          {limitWords(plan.limitMin, wipes)}
-          {plan.limitedBy && (
-            <span className="block text-base font-normal text-ink">
-              {plan.limitedBy.part}: {plan.limitedBy.material}. Look every {LOOK_EVERY_MIN} minutes.
-            </span>
-          )}
-        </p>
-      )}
+    <div className="flex flex-wrap gap-3">
+      <SelectField
+        className="basis-full sm:min-w-64 sm:flex-1"
+        label="Sequence"
+        value={sequence}
+        onChange={(e) => choose(e.target.value)}
+      >
+        {sequences.map((s) => (
+          <option key={s.id} value={s.id}>
+            {s.name}
+          </option>
+        ))}
+      </SelectField>
+      {tubs.length > 1 && <WhichBath run={run} />}
+      {dips && !run.own && <MinutesField run={run} />}
     </div>
+  );
+}
+
+/** The one figure of the plan: how long the strictest part stands it. Its place is the same whatever is chosen. */
+function Limit({ run }: { run: ReturnType<typeof usePlan> }) {
+  const { plan, wipes, parts } = run;
+  const bad = plan.forbidden.length > 0;
+  if (parts.length === 0) return <p className="min-h-7 text-lg font-semibold text-soft">{nothingYet(wipes)}</p>;
+  return (
+    <p aria-live="polite" className={`min-h-7 text-lg leading-7 ${bad ? 'text-danger' : 'text-good'}`}>
+      <b>{bad ? barredWords(wipes) : limitWords(plan.limitMin, wipes)}</b>
+      {!bad && plan.limitedBy && (
+        <span className="text-base text-ink max-sm:hidden">
+          {' '}
+          {plan.limitedBy.part}: {plan.limitedBy.material}. Look every {LOOK_EVERY_MIN} minutes.
+        </span>
+      )}
+    </p>
+  );
+}
+
+const nothingYet = (wipes: boolean): string => (wipes ? 'Choose what is wiped.' : 'Choose what goes in.');
+const barredWords = (wipes: boolean): string => (wipes ? 'Not to be wiped' : 'Must come out of the basket');
+
+function MustComeOut({ run }: { run: ReturnType<typeof usePlan> }) {
+  const { plan, wipes } = run;
+  if (plan.forbidden.length === 0) return null;
+  return (
+    <ul aria-label={barredWords(wipes)} className="rounded-lg border-2 border-danger bg-danger-wash px-4 py-3">
+      {plan.forbidden.map((f) => (
+        <li key={f.part + f.material} className="flex items-start gap-2">
+          <Ban className="mt-1 size-4 shrink-0 text-danger" aria-hidden />
+          <span>
+            <b>{f.part}</b> ({f.material}): {f.reason}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -90,6 +90,7 @@ function StepButtons({ step, run, next, left, here }: StepButtonsProps) {
       {next && (next.bath === null || run.parts.length > 0) && (
         <Button
           variant={left !== null && left <= 0 ? 'danger' : 'main'}
+          data-next
           className="min-h-14 text-lg"
           busy={step.isPending}
           onClick={() => go('next')}

@@ -1,7 +1,6 @@
 import { api } from '../../data/api.ts';
 import {
   basketOpens,
-  fillPast,
   halfOf,
   isWhole,
   keptDry,
@@ -23,13 +22,14 @@ import {
 import type { Traits } from '@eclat/core/movement';
 import { bathMinutes, held, type Choices, type SchoolId } from '@eclat/core/rules';
 import { useState } from 'react';
-import { useBaths, useOwnSequences } from '../../data/queries.ts';
+import { useOwnSequences } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
-import { useNow } from '../../ui/useNow.ts';
+import { onToTheNext } from '../../ui/finger.ts';
 import { useHeldUp } from '../power-down/useHeldUp.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { useTubs } from './useTubs.ts';
 
 /** The bath of the house rule, as the tables call it. */
 export const RULE_BATHS: Record<SchoolId<'bath'>, Bath> = {
@@ -109,7 +109,10 @@ function useBegun(planned: ReturnType<typeof usePlanned>) {
       planned.setReason('');
       planned.setBefore('');
     },
-    onDone: () => say('The run has begun.'),
+    onDone: () => {
+      say('The run has begun.');
+      onToTheNext();
+    },
   });
   const fillBasket = useCommand(api.cleaning.setBasket, {
     what: 'Basket',
@@ -123,8 +126,6 @@ function useBegun(planned: ReturnType<typeof usePlanned>) {
 /** What was chosen, and what follows from it: steps, limits, what must come out, which tank. */
 export function usePlan(light: boolean) {
   const visit = useThisVisit();
-  const now = useNow(60_000);
-  const baths = useBaths();
   const planned = usePlanned(light);
   const { sequence, own, warming, bath, offered, chosen, half, fillId } = planned;
   const minutes = warming ? String(warming.minutes) : planned.minutes;
@@ -150,17 +151,13 @@ export function usePlan(light: boolean) {
     return plan;
   };
   const [steps, plan] = [stepsFor(parts), planFor(parts)];
-  const main = steps.find((s) => s.bath !== null)?.bath;
   const dry = keptDry(
     parts,
     steps.flatMap((s) => (s.bath ? [s.bath] : [])),
     visit.rules.held,
   );
   const stopped = plan.forbidden.length > 0 || plan.tooLong !== null;
-  const fills = baths.data?.filter((f) => f.changedAt === null && steps.some((s) => s.bath === f.bath)) ?? [];
-  // Unless somebody says otherwise it goes into the tank that holds the main bath.
-  const fill = fillId === undefined ? fills.find((f) => f.bath === main) : fills.find((f) => f.id === fillId);
-  const past = fill ? fillPast(fill, now) : null;
+  const tubs = useTubs({ own: own !== undefined, may, steps, bath, fillId });
   return {
     ...planned,
     visit,
@@ -181,9 +178,7 @@ export function usePlan(light: boolean) {
     plan,
     dry,
     stopped,
-    fills,
-    fill,
-    past,
+    ...tubs,
   };
 }
 

@@ -1,12 +1,15 @@
+import type { Visit } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { cautionsFor } from '@eclat/core/cautions';
-import { stripGate, type StripGate } from '@eclat/core/workflow';
+import { byDanger, stripGate, type StripGate } from '@eclat/core/workflow';
 import { sentence } from '@eclat/core/units';
 import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
+import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { onToTheNext } from '../../ui/finger.ts';
 import { dayTime } from '../../ui/dates.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
@@ -22,6 +25,10 @@ export function PowerDownScreen() {
     (c) => c.acknowledge && !visit.cautions.some((x) => x.caution === c.id),
   ).length;
   const gate = stripGate(visit.power, unread);
+  // The most dangerous first, as it was when one came: nothing moves away from under a finger.
+  const [first] = useState(() => byDanger(visit.power).map((p) => p.source));
+  const at = (p: Visit['power'][number]) => (first.includes(p.source) ? first.indexOf(p.source) : first.length);
+  const power = [...visit.power].sort((a, b) => at(a) - at(b));
   // Washed or worked on whole: nothing is taken down, so there is no strip to begin.
   const whole = visit.stages.some((s) => s.stage === 'strip' && s.state === 'not in this job');
   return (
@@ -29,7 +36,7 @@ export function PowerDownScreen() {
       <PowerAnswer gate={gate} />
       <Cautions stage="power" />
       <div className="grid gap-5 xl:grid-cols-2">
-        {visit.power.map((p) => (
+        {power.map((p) => (
           <SourcePanel key={p.source} visit={visit} power={p} />
         ))}
       </div>
@@ -87,23 +94,38 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
   const [asking, setAsking] = useState(false);
   const begin = useCommand(api.powerDown.beginStrip, {
     what: 'Begin the strip',
-    onDone: () => say('The strip has begun.'),
+    onDone: () => {
+      say('The strip has begun.');
+      onToTheNext();
+    },
   });
   const send = (overrideReason: string) => begin.mutate({ params: { visitId: visit.id }, body: { overrideReason } });
+  const press = (
+    <BigAction>
+      <Button
+        variant="main"
+        className="whitespace-nowrap"
+        disabled={!open}
+        busy={begin.isPending}
+        onClick={() => send('')}
+      >
+        Begin the strip
+      </Button>
+    </BigAction>
+  );
+  if (open) return press;
   return (
     <Panel>
+      {press}
       <div className="flex flex-wrap items-center gap-3">
-        <Button variant="main" className="text-lg" disabled={!open} busy={begin.isPending} onClick={() => send('')}>
-          Begin the strip
-        </Button>
-        {!open && unread > 0 && <span className="text-soft">Read the cautions above first.</span>}
-        {!open && unread === 0 && unsafe > 0 && !asking && (
+        {unread > 0 && <span className="text-soft">Read the cautions above first.</span>}
+        {unread === 0 && unsafe > 0 && !asking && (
           <Button variant="plain" onClick={() => setAsking(true)}>
             Open it all the same, with a reason
           </Button>
         )}
       </div>
-      {asking && !open && <WhyUnderPower busy={begin.isPending} onReason={send} onClose={() => setAsking(false)} />}
+      {asking && <WhyUnderPower busy={begin.isPending} onReason={send} onClose={() => setAsking(false)} />}
     </Panel>
   );
 }

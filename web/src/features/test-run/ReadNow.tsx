@@ -113,6 +113,7 @@ function NowButton({
   return (
     <button
       type="button"
+      data-next
       onClick={press}
       className={
         'min-h-28 rounded-xl border-2 border-steel bg-steel px-5 text-center text-2xl font-bold ' +

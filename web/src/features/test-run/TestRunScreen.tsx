@@ -14,10 +14,12 @@ import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
+import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { dayTime, sentMoment } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { onToTheNext } from '../../ui/finger.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -119,6 +121,8 @@ function whenToRead({ at, decidesAt }: NextReading, now: number): string {
     : read;
 }
 
+const FORM = 'test-run-start';
+
 function Start() {
   const visit = useThisVisit();
   const [readBy, setReadBy] = useState<TestRun['readBy']>('seconds hand');
@@ -132,11 +136,15 @@ function Start() {
   const start = useCommand(api.testRun.start, {
     what: 'Test run',
     onSent: () => (forgetPlace(), forgetSince(), forgetStands()),
-    onDone: () => say('On test. Take the first reading now.'),
+    onDone: () => {
+      say('On test. Take the first reading now.');
+      onToTheNext();
+    },
   });
   return (
     <Panel title="Start the test run">
       <form
+        id={FORM}
         className="flex flex-col gap-4"
         onSubmit={(e) => {
           e.preventDefault();
@@ -151,6 +159,13 @@ function Start() {
           });
         }}
       >
+        <TextField
+          className="max-w-md"
+          label="Where it runs"
+          placeholder="Test stand 2, level"
+          value={place}
+          onChange={(e) => setPlace(e.target.value)}
+        />
         <Choice
           label="Read by"
           value={readBy}
@@ -164,13 +179,6 @@ function Start() {
         />
         <TextField
           className="max-w-md"
-          label="Where it runs"
-          placeholder="Test stand 2, level"
-          value={place}
-          onChange={(e) => setPlace(e.target.value)}
-        />
-        <TextField
-          className="max-w-md"
           label="Running since"
           type="datetime-local"
           hint="Leave it empty if it starts now."
@@ -178,15 +186,17 @@ function Start() {
           onChange={(e) => setSince(e.target.value)}
         />
         <ConditionFields value={stands} onChange={setStands} />
-        <Button
-          type="submit"
-          variant="main"
-          className="self-start"
-          disabled={place.trim() === '' || !conditions}
-          busy={start.isPending}
-        >
-          Start
-        </Button>
+        <BigAction>
+          <Button
+            type="submit"
+            form={FORM}
+            variant="main"
+            disabled={place.trim() === '' || !conditions}
+            busy={start.isPending}
+          >
+            Start
+          </Button>
+        </BigAction>
       </form>
     </Panel>
   );

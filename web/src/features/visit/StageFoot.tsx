@@ -89,6 +89,7 @@ export function StageFoot({ stage }: { stage: StageId }) {
           )}
           <Button
             variant="main"
+            data-stage-done
             aria-label={`${stageName(stage)} is done${next ? `, on to ${next.name.toLowerCase()}` : ''}`}
             className="shrink-0 whitespace-nowrap max-sm:px-3"
             onClick={() => say('done')}
