@@ -1,4 +1,6 @@
 import { CHECK_RESULTS } from '@eclat/core/checks';
+import { DRY_WORDS } from '@eclat/core/pivots';
+import { CORNERS } from '@eclat/core/strip';
 import { z } from 'zod';
 import { id, requiredText, text, moment, signed, done } from './common.ts';
 import { passFields } from './strip.ts';
@@ -63,7 +65,166 @@ export const standRun = standRunFields.extend({
 });
 export type StandRun = z.infer<typeof standRun>;
 
+/** Put together dry, one train or all of it, to feel what was bushed: no pass, and nothing is undone by it. */
+const dryFitFields = z.object({
+  /** Null: all trains. */
+  train: z.string().max(40).nullable(),
+});
+export const dryFit = dryFitFields.extend({ id, ...signed, endedBy: z.string(), endedAt: moment.nullable() });
+export type DryFit = z.infer<typeof dryFit>;
+
+const dryTryFields = z.object({
+  hole: requiredText(20, 'The hole'),
+  word: z.enum(DRY_WORDS),
+  cure: text(80).default(''),
+});
+export const dryTry = dryTryFields.extend({ id, ...signed });
+export type DryTry = z.infer<typeof dryTry>;
+
+/** A second person looks before it goes on. */
+export const secondLookFields = z.object({
+  what: requiredText(120, 'What is looked at'),
+  /** Who is asked; empty: whoever comes by. */
+  of: text(80).default(''),
+});
+export const LOOK_WORDS = ['in order', 'not yet'] as const;
+export const lookAnswer = z
+  .object({ word: z.enum(LOOK_WORDS), note: text(300).default('') })
+  .refine((l) => l.word === 'in order' || l.note !== '', { path: ['note'], message: 'What is not right yet?' });
+export const secondLook = secondLookFields.extend({
+  id,
+  ...signed,
+  word: z.enum(LOOK_WORDS).nullable(),
+  note: z.string(),
+  lookedBy: z.string(),
+  lookedAt: moment.nullable(),
+});
+export type SecondLook = z.infer<typeof secondLook>;
+
+/** How its plates went together: kept with the movement, for whoever closes them next. */
+export const closingFields = z.object({
+  corner: z.enum(CORNERS).nullable().default(null),
+  last: text(160).default(''),
+  note: text(300).default(''),
+});
+export const closingSaid = closingFields.refine((c) => c.corner !== null || c.last !== '' || c.note !== '', {
+  path: ['last'],
+  message: 'From which corner, which pivots last, or what helped?',
+});
+/** `own`: said on this visit. */
+export const closingNote = closingFields.extend({ id, own: z.boolean(), ...signed });
+export type ClosingNote = z.infer<typeof closingNote>;
+
+const dryOne = '/visits/:visitId/dry-fits/:fitId' as const;
+
 export const assemblyRoutes = {
+  startDryFit: command({
+    method: 'POST',
+    path: '/visits/:visitId/dry-fits',
+    summary: 'Put a train together dry, or all of them, to feel what was bushed',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.endDryFit',
+    visit: { put: 'dryFits', by: 'id' },
+    body: dryFitFields,
+    reply: dryFit,
+  }),
+  endDryFit: command({
+    method: 'PUT',
+    path: `${dryOne}/end`,
+    summary: 'Apart again after the dry fit: no pass',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.startDryFit',
+    visit: { put: 'dryFits', by: 'id' },
+    body: z.object({}),
+    reply: dryFit,
+  }),
+  addDryTry: command({
+    method: 'POST',
+    path: '/visits/:visitId/dry-tries',
+    summary: 'How a pivot feels in its bush while the train stands dry',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.removeDryTry',
+    visit: { put: 'dryTries', by: 'id' },
+    body: dryTryFields,
+    reply: dryTry,
+  }),
+  setDryCure: command({
+    method: 'PUT',
+    path: '/visits/:visitId/dry-tries/:tryId/cure',
+    summary: 'What was done about it: it is tried again then',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: { put: 'dryTries', by: 'id' },
+    body: z.object({ cure: text(80) }),
+    reply: dryTry,
+  }),
+  removeDryTry: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/dry-tries/:tryId',
+    summary: 'It was not felt so after all',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.addDryTry',
+    visit: { remove: 'dryTries', by: 'id', param: 'tryId' },
+    reply: done,
+  }),
+  askLook: command({
+    method: 'POST',
+    path: '/visits/:visitId/second-looks',
+    summary: 'Ask a second person to look before it goes on',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'assembly.removeLook',
+    visit: { put: 'secondLooks', by: 'id', again: true },
+    body: secondLookFields,
+    reply: secondLook,
+  }),
+  answerLook: command({
+    method: 'PUT',
+    path: '/visits/:visitId/second-looks/:lookId',
+    summary: 'The second person’s word; never the asker’s own',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'final',
+    visit: { put: 'secondLooks', by: 'id', again: true },
+    body: lookAnswer,
+    reply: secondLook,
+  }),
+  removeLook: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/second-looks/:lookId',
+    summary: 'No second look is wanted after all; one that was given stays',
+    roles: benchRoles,
+    changes: ['visit', 'bench'],
+    inverse: 'assembly.askLook',
+    visit: { remove: 'secondLooks', by: 'id', param: 'lookId', again: true },
+    reply: done,
+  }),
+  addClosing: command({
+    method: 'POST',
+    path: '/visits/:visitId/closings',
+    summary: 'How its plates went together, for whoever closes them next',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.removeClosing',
+    visit: { put: 'closings', by: 'id' },
+    body: closingSaid,
+    reply: closingNote,
+  }),
+  removeClosing: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/closings/:closingId',
+    summary: 'It did not go together so after all',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'assembly.addClosing',
+    visit: { remove: 'closings', by: 'id', param: 'closingId' },
+    reply: done,
+  }),
   startStandRun: command({
     method: 'POST',
     path: '/visits/:visitId/stand-runs',

@@ -47,20 +47,28 @@ const partFields = {
   cost: cost.default(''),
 };
 
+const NO_DIMENSIONS = {
+  code: 'custom' as const,
+  path: ['size'],
+  message: 'What was made here carries its dimensions, so that the next shop can make it again.',
+};
+const isMeasured = (p: { size: string; sizes: object }): boolean => p.size !== '' || Object.keys(p.sizes).length > 0;
+
 /** Where a part came from decides what else is said of it: its place in the stores, its donor, or its dimensions. */
 export const newPart = z.discriminatedUnion('source', [
   z.object({ ...partFields, source: z.literal('from stock'), stockId: z.uuid('Which one of the stores?') }),
   z.object({ ...partFields, source: z.literal('donor movement'), donorId: z.uuid('Which movement gave it?') }),
   z.object({ ...partFields, source: z.literal('made here') }).superRefine((p, ctx) => {
-    if (p.size === '' && Object.keys(p.sizes).length === 0)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['size'],
-        message: 'What was made here carries its dimensions, so that the next shop can make it again.',
-      });
+    if (!isMeasured(p)) ctx.addIssue(NO_DIMENSIONS);
   }),
   z.object({ ...partFields, source: z.enum(PART_SOURCES).exclude(['from stock', 'donor movement', 'made here']) }),
 ]);
+
+const { kind: _kind, quantity: _quantity, ...correctable } = partFields;
+/** What may have been entered wrong of a part; its kind, how many, and where it came from stay. */
+export const partCorrection = z.object({ ...correctable, source: z.enum(PART_SOURCES) }).superRefine((p, ctx) => {
+  if (p.source === 'made here' && !isMeasured(p)) ctx.addIssue(NO_DIMENSIONS);
+});
 
 export const part = z.object({
   ...partFields,
@@ -154,6 +162,17 @@ export const fittingRoutes = {
     inverse: 'fitting.removePart',
     visit: { put: 'parts', by: 'id' },
     body: newPart,
+    reply: part,
+  }),
+  setPart: command({
+    method: 'PUT',
+    path: '/visits/:visitId/parts/:partId',
+    summary: 'Correct what was entered of a part',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: { put: 'parts', by: 'id' },
+    body: partCorrection,
     reply: part,
   }),
   removePart: command({

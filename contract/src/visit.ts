@@ -1,7 +1,7 @@
 import { SHAPE_IDS, STAGE_STATES, TERMS_IDS } from '@eclat/core/workflow';
 import { z } from 'zod';
 import { agreement } from './agreement.ts';
-import { checked, checkSetting, standRun } from './assembly.ts';
+import { checkSetting, checked, closingNote, dryFit, dryTry, secondLook, standRun } from './assembly.ts';
 import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
@@ -200,6 +200,11 @@ export const visit = z.object({
   earlierChecks: z.array(checked),
   settings: z.array(checkSetting),
   standRuns: z.array(standRun),
+  dryFits: z.array(dryFit),
+  dryTries: z.array(dryTry),
+  secondLooks: z.array(secondLook),
+  /** Of the movement, this visit’s and earlier ones, the latest last. */
+  closings: z.array(closingNote),
   /** Parts of the clock that go at their own pace. */
   units: z.array(unit),
   struck: z.array(struck),

@@ -5,5 +5,6 @@ export * from './lean.ts';
 export * from './stock.ts';
 export * from './survey.ts';
 export * from './bushed.ts';
+export * from './dry.ts';
 export { PART_KINDS, type PartKind } from './parts.data.ts';
 export * from './parts.ts';

@@ -1,2 +1,3 @@
 export * from './words.ts';
 export * from './account.ts';
+export * from './closing.ts';

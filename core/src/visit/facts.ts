@@ -50,6 +50,7 @@ export interface FactSource {
   replacement: { out: unknown };
   units: readonly (Omit<Unit, 'running'> & { runs: readonly { endedAt: string | null }[] })[];
   standRuns: readonly { off: string; endedAt: string | null }[];
+  secondLooks: readonly { what: string; lookedAt: string | null }[];
   testRun: RunLog | null;
 }
 
@@ -84,6 +85,7 @@ export function visitFacts(visit: FactSource, now: number): VisitFacts {
       stages: unitStages(stages).map(({ stage, state, why }) => ({ stage, state, why })),
     })),
     standRun: visit.standRuns.find((r) => r.endedAt === null)?.off ?? null,
+    secondLook: visit.secondLooks.find((l) => l.lookedAt === null)?.what ?? null,
     passes: passes.map(({ depth }) => ({ depth })),
     steps: visit.strip.steps.length,
     apart: visit.strip.steps.filter((s) => s.fate === 'apart').length,

@@ -37,6 +37,7 @@ export const finishedVisit: SignSource = {
     },
   ],
   replacement: { out: null },
+  secondLooks: [],
   standRuns: [{ off: 'dial', watched: '', found: 'Even.', at: iso(1), endedAt: iso(3) }],
   units: [
     {

@@ -15,6 +15,8 @@ export interface VisitFacts {
   stripBegun: boolean;
   /** What is off while it runs on the stand, as declared; null: no such run. */
   standRun: string | null;
+  /** What a second person was asked to look at, and has not yet; null: nothing. */
+  secondLook: string | null;
   /** How deep it was opened again each time. */
   passes: readonly Pick<PassDepth, 'depth'>[];
   /** Things logged as taken off, and how many of them nobody has accounted for yet. */
@@ -109,6 +111,8 @@ export function nextAction(f: VisitFacts, now: number): NextAction {
       urgency: 'wait',
       beside,
     };
+  if (f.secondLook !== null && stage === 'assemble')
+    return { stage, text: `A second person looks: ${f.secondLook}`, urgency: 'due', beside };
   const movement = { stage, ...(trialAction(stage, f, now) ?? stageAction(stage, f)), beside };
   const own = unitAction(f, movement) ?? movement;
   if (own.urgency === 'next' && f.promisedAt !== null && f.promisedAt < now) return { ...own, urgency: 'due' };

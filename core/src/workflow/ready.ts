@@ -32,6 +32,7 @@ const ASKS: Partial<Record<StageId, (f: ReadyFacts) => string | null>> = {
   assemble: (f) => {
     if (f.newMovementWaits) return 'The new movement is not in yet.';
     if (f.apart > 0) return `${f.apart} still apart: each needs a word.`;
+    if (f.secondLook !== null) return `A second person looks first: ${f.secondLook}.`;
     return failedAt(f, 'assemble') ? 'A check stands failed.' : null;
   },
   oil: (f) => left(f.oilLeft, 'point is not ticked', 'points are not ticked'),

@@ -56,6 +56,7 @@ const facts: VisitFacts = {
   power: ['let down', 'wound'],
   stripBegun: true,
   standRun: null,
+  secondLook: null,
   units: [],
   passes: [],
   steps: 12,

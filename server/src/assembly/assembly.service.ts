@@ -1,4 +1,5 @@
 import { openVisit } from '../visit/lock.ts';
+import type { Visit as VisitRow } from '../visit/visit.entity.ts';
 import type { Checked, CheckSetting as Setting, ParsedBodyOf, Visit } from '@eclat/contract';
 import type { api } from '@eclat/contract';
 import { allChecks, answersHolding, type Check } from '@eclat/core/checks';
@@ -8,6 +9,8 @@ import { rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, viewSigned, type Context, type Signed } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { Movement } from '../movements/movements.entity.ts';
+import { closeRows, viewClose } from './close.service.ts';
+import { dryRows, viewDry } from './dry.service.ts';
 import { viewStandRun } from './stand-run.service.ts';
 import { openPass } from '../strip/strip.service.ts';
 import { CheckAnswer, CheckSetting, StandRun } from './assembly.entity.ts';
@@ -21,19 +24,32 @@ const viewSetting = ({ id, check, what, way, amount, ...s }: CheckSetting): Sett
   ...viewSigned(s),
 });
 
-export const assemblyRows = (visitId: string) => ({
+export const assemblyRows = ({ id: visitId, movementId }: VisitRow) => ({
   checks: rows(CheckAnswer, 'where visit_id = ? order by at', visitId),
   settings: rows(CheckSetting, 'where visit_id = ? order by at', visitId),
   standRuns: rows(StandRun, 'where visit_id = ? order by at', visitId),
+  ...dryRows(visitId),
+  ...closeRows(visitId, movementId),
 });
 export function viewAssembly(
   found: RowsOf<ReturnType<typeof assemblyRows>>,
   traits: Traits,
   passes: readonly PassDepth[],
-): Pick<Visit, 'checks' | 'earlierChecks' | 'settings' | 'standRuns'> {
+  visitId: string,
+): Pick<
+  Visit,
+  'checks' | 'earlierChecks' | 'settings' | 'standRuns' | 'dryFits' | 'dryTries' | 'secondLooks' | 'closings'
+> {
   const settings = found.settings.map(viewSetting);
   const { holding, earlier } = answersHolding(allChecks(traits), found.checks.map(viewCheck), passes, settings);
-  return { checks: holding, earlierChecks: earlier, settings, standRuns: found.standRuns.map(viewStandRun) };
+  return {
+    checks: holding,
+    earlierChecks: earlier,
+    settings,
+    standRuns: found.standRuns.map(viewStandRun),
+    ...viewDry(found),
+    ...viewClose(found, visitId),
+  };
 }
 
 async function checkOf(ctx: Context, visitId: string, id: string): Promise<Check> {

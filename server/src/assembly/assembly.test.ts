@@ -1,6 +1,7 @@
 import type { HeardSound, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { ends, letDown, openShop, takeIn } from '../../test/shop.ts';
+import { dryStanding } from '@eclat/core/pivots';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 
@@ -102,6 +103,105 @@ describe('a check', () => {
       before,
       false,
     ]);
+  });
+});
+
+describe('together dry', () => {
+  it('feels bush by bush, again once something was done or a new one is in, and is no pass', async () => {
+    const own = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'dry', familyId: 'mantel-barrels' } }),
+    );
+    const at = `/visits/${own.id}`;
+    const see = () => shop.marit.ok<Visit>('GET', at);
+    const later = () => (shop.now.at = new Date(shop.now.at.getTime() + 60_000));
+    const standing = async () => {
+      const { bushes, dryTries } = await see();
+      return Object.fromEntries(dryStanding(bushes, dryTries));
+    };
+    const bush = (hole: string) =>
+      shop.marit.ok('POST', `${at}/bushes`, { hole, pivotMm: 1.2, boreMm: 1.25, outsideMm: 2.5, heightMm: 2 });
+    const feel = (hole: string, word: string) =>
+      shop.marit.ok<{ id: string }>('POST', `${at}/dry-tries`, { hole, word });
+    await bush('T2.back');
+    await bush('S3.front');
+    const train = own.movement.traits.trains[0]!.id;
+    const fit = await shop.marit.ok<{ id: string }>('POST', `${at}/dry-fits`, { train });
+    expect((await shop.marit.send('POST', `${at}/dry-fits`, { train: null })).status).toBe(409);
+    expect((await shop.marit.send('POST', `${at}/dry-fits`, { train: 'tune' })).status).toBe(422);
+    later();
+    const drags = await feel('T2.back', 'drags');
+    expect(await standing()).toEqual({ 'T2.back': 'drags', 'S3.front': null });
+    await shop.marit.ok('PUT', `${at}/dry-tries/${drags.id}/cure`, { cure: 'driven out a hair' });
+    expect(await standing()).toEqual({ 'T2.back': null, 'S3.front': null });
+    later();
+    const free = await feel('T2.back', 'free');
+    expect(await standing()).toMatchObject({ 'T2.back': 'free' });
+    expect((await shop.marit.send('PUT', `${at}/dry-tries/${free.id}/cure`, { cure: 'broached' })).status).toBe(422);
+    // Another bush in it: what was felt of the one before counts no more.
+    later();
+    await bush('T2.back');
+    expect(await standing()).toMatchObject({ 'T2.back': null });
+    expect((await shop.marit.send('POST', `${at}/dry-tries`, { hole: 'Q9.back', word: 'free' })).status).toBe(422);
+    await shop.marit.ok('PUT', `${at}/dry-fits/${fit.id}/end`, {});
+    const { dryFits, strip } = await see();
+    expect(dryFits).toMatchObject([{ train, endedBy: 'Marit Fennick' }]);
+    expect(strip.passes).toEqual([]);
+  });
+  it('is not parted while somebody wound it meanwhile', async () => {
+    const own = await letDown(
+      shop.marit,
+      await takeIn(shop.marit, { movement: { name: 'dry', familyId: 'mantel-barrels' } }),
+    );
+    const at = `/visits/${own.id}`;
+    const { id } = await shop.marit.ok<{ id: string }>('POST', `${at}/dry-fits`, { train: null });
+    const { power } = await shop.marit.ok<Visit>('GET', at);
+    const source = power[0]!;
+    await shop.marit.ok('PUT', `${at}/power/${source.source}`, { state: 'wound', version: source.version });
+    expect((await shop.marit.send('PUT', `${at}/dry-fits/${id}/end`, {})).body.fields![0]!.message).toContain('wound');
+  });
+});
+
+describe('before the plates close', () => {
+  it('a second person looks, who is not the first, and the stage waits for the word', async () => {
+    const own = await takeIn(shop.marit, { movement: { name: 'look', familyId: 'mantel-barrels' } });
+    const at = `/visits/${own.id}`;
+    await shop.marit.ok('POST', '/people', {
+      name: 'Ines Calloway',
+      role: 'technician',
+      passphrase: 'oak wedge nine pins',
+    });
+    const ines = shop.browser();
+    await ines.ok('PUT', '/session', { name: 'Ines Calloway', passphrase: 'oak wedge nine pins' });
+    const asked = await shop.marit.ok<{ id: string }>('POST', `${at}/second-looks`, {
+      what: 'before the plates close',
+    });
+    const answer = (who: typeof ines, body: object) => who.send('PUT', `${at}/second-looks/${asked.id}`, body);
+    const end = () => shop.marit.send('PUT', `${at}/stages/assemble`, { state: 'done' });
+    expect(JSON.stringify((await end()).body)).toContain('A second person looks first: before the plates close.');
+    expect((await answer(shop.marit, { word: 'in order' })).status).toBe(409);
+    expect((await answer(ines, { word: 'not yet' })).body.fields![0]!.path).toBe('note');
+    expect((await answer(ines, { word: 'in order' })).status).toBe(200);
+    expect((await answer(ines, { word: 'not yet', note: 'x' })).status).toBe(409);
+    expect((await shop.marit.send('DELETE', `${at}/second-looks/${asked.id}`)).status).toBe(409);
+    expect((await end()).status).toBe(200);
+    expect((await shop.marit.ok<Visit>('GET', at)).secondLooks).toMatchObject([
+      { by: 'Marit Fennick', lookedBy: 'Ines Calloway', word: 'in order' },
+    ]);
+  });
+  it('how it went together last time is there the next time, and only one’s own is taken back', async () => {
+    const first = await takeIn(shop.marit, {
+      ...{ movement: { name: 'close', familyId: 'mantel-barrels' }, shape: 'report' },
+      ...{ owner: undefined, ownStock: true, received: [] },
+    });
+    expect((await shop.marit.send('POST', `/visits/${first.id}/closings`, {})).status).toBe(422);
+    const said = { corner: 'lower left', last: 'warning wheel, fly' };
+    const { id } = await shop.marit.ok<{ id: string }>('POST', `/visits/${first.id}/closings`, said);
+    await ends(shop.marit, first.id, ['intake', 'assess', 'diagnose']);
+    await shop.marit.ok('POST', `/visits/${first.id}/signature`, {});
+    const next = await takeIn(shop.marit, { movementId: first.movement.id, movement: undefined });
+    expect((await shop.marit.ok<Visit>('GET', `/visits/${next.id}`)).closings).toMatchObject([{ ...said, own: false }]);
+    expect((await shop.marit.send('DELETE', `/visits/${next.id}/closings/${id}`)).status).toBe(404);
   });
 });
 

@@ -59,6 +59,7 @@ const UNIT_WORDS = list(
 );
 const UNIT_RUNS = list(object({ endedAt: 'ended_at' }), '(select * from unit_run where unit_id = u.id) ur');
 const UNITS = `(select * from ${ofVisit('unit')} and removed_at is null order by at, id) u`;
+const LOOKS = `(select * from ${ofVisit('second_look')} order by at) l`;
 const BATH_RUNS = `(select * from ${ofVisit('bath_run')} order by started_at) b`;
 
 /** Where a person leaves a mark on a visit, and the column of its moment. */
@@ -105,6 +106,7 @@ select v.id, v.claim, c.description as clock, o.name as owner, m.code, m.family_
   json_build_object('out', (select movement_id from ${ofVisit('movement_out')})) as replacement,
   ${list(object({ name: 'name', stages: UNIT_WORDS, runs: UNIT_RUNS }), UNITS)} as units,
   ${list(object({ off: 'off', endedAt: 'ended_at' }), ofVisit('stand_run'))} as "standRuns",
+  ${list(object({ what: 'what', lookedAt: 'looked_at' }), LOOKS)} as "secondLooks",
   (select ${RUN} from ${ofVisit('test_run t')}) as "testRun"
 from visit v join clock c on c.id = v.clock_id join owner o on o.id = v.owner_id
   join movement m on m.id = v.movement_id`;

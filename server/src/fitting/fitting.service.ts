@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Part, PartWork as Work } from '@eclat/contract';
 import { api } from '@eclat/contract';
@@ -23,7 +24,8 @@ export async function addBush(ctx: Context, visitId: string, given: ParsedBodyOf
   return viewBush(row);
 }
 
-async function ownHole(ctx: Context, movementId: string, key: string): Promise<void> {
+/** @throws 422 when the movement has no such hole */
+export async function ownHole(ctx: Context, movementId: string, key: string): Promise<void> {
   const { traits } = await findOrRefuse(ctx, Movement, { id: movementId }, 'movement');
   if (!holesOf(traits).some((h) => h.key === key)) throw badField('hole', 'This movement has no such hole.');
 }
@@ -136,6 +138,29 @@ export async function addPart(
   const row = ctx.em.create(PartFitted, { visitId, ...given, stockId, donorId: donor?.id ?? null, ...signature(ctx) });
   await ctx.em.flush();
   if (stockId) await takeFromStock(ctx, stockId, given.quantity, visitId, row.id);
+  return viewPart(row, donor?.code ?? null);
+}
+
+const LINKED: readonly Part['source'][] = ['from stock', 'donor movement'];
+
+/** What was entered wrong is put right; its kind, how many, and what it was taken from stay. */
+export async function setPart(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  given: ParsedBodyOf<typeof api.fitting.setPart>,
+): Promise<Part> {
+  await openVisit(ctx, visitId);
+  const row = await findOrRefuse(ctx, PartFitted, { id, visitId }, 'part');
+  const [wrong] = sizeProblems(row.kind, given.sizes);
+  if (wrong) throw badField(`sizes.${wrong.size}`, wrong.message);
+  if (row.source !== given.source && (LINKED.includes(row.source) || LINKED.includes(given.source)))
+    throw badField('source', 'Take it out, and enter it from there: the stores and the donor keep account.');
+  if (row.stockId && !isDeepStrictEqual(row.sizes, given.sizes))
+    throw badField('sizes', 'This one left the stores in its size: take it out, and enter the other.');
+  ctx.em.assign(row, given, { merge: false });
+  await ctx.em.flush();
+  const donor = row.donorId ? await ctx.em.findOne(Movement, { id: row.donorId }) : null;
   return viewPart(row, donor?.code ?? null);
 }
 

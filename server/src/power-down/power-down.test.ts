@@ -62,6 +62,7 @@ const DOORS: Record<string, Door> = {
   'a balance into the bath': { opens: 'escapement', send: bathed('balance and hairspring') },
   'wheels into the bath': { opens: 'plates', send: bathed('going wheels and arbors') },
   'barrels into the bath': { opens: 'barrel', send: bathed('barrels') },
+  'a train together dry': { opens: 'plates', send: () => ['POST', 'dry-fits', { train: null }] },
   'a whole movement into the bath': { opens: 'plates', send: bathed('whole movement, first half') },
   'plates wiped where they are': {
     opens: 'hands and dial',
@@ -91,6 +92,8 @@ const REACHES: Record<string, string> = {
   replacement: 'setCheck',
   // Its own spring, in its own order of stages.
   subAssemblies: 'setStage startRun',
+  // Together dry, and apart again: its plates close and part.
+  assembly: 'startDryFit endDryFit',
   powerDown: 'set open beginStrip',
 };
 const OPENS_NOTHING: Record<string, string> = {
@@ -100,10 +103,12 @@ const OPENS_NOTHING: Record<string, string> = {
   cleaning: 'step stop',
   survey: 'removeHole setRestSound clearRest removePart setSound clearSound setPlatePhoto removePlatePhoto',
   // What was done to a part that stays may be done from outside; what was entered wrong of a bush opens nothing.
-  fitting: 'setBush addWork removeWork removeBush removePart',
+  fitting: 'setBush setPart addWork removeWork removeBush removePart',
   replacement: 'fit',
   subAssemblies: 'add endRun remove',
-  assembly: 'startStandRun endStandRun addSetting removeSetting setCheck removeCheck',
+  assembly:
+    'startStandRun endStandRun addSetting removeSetting setCheck removeCheck addDryTry setDryCure removeDryTry ' +
+    'askLook answerLook removeLook addClosing removeClosing',
   oiling: 'setPoint removePoint',
   strike: 'setHeard hearAnew addRelease removeRelease',
   listening: 'add remove',

@@ -96,6 +96,18 @@ describe('the stores', () => {
     const one = await shop.marit.ok<Part>('POST', `/visits/${visit.id}/parts`, part);
     // the count was wrong, the strip is in the clock all the same
     expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([5, -1]);
+    // Its words are put right where it stands; what the shelf has lost is not changed by the way.
+    const { quantity: _, stockId: __, kind: ___, ...said } = { ...part, why: 'bent', oldPart: 'lost' };
+    const set = (change: object = {}) =>
+      shop.marit.send<Part>('PUT', `/visits/${visit.id}/parts/${one.id}`, { ...said, ...change });
+    expect((await set()).body).toMatchObject({ why: 'bent', oldPart: 'lost', at: one.at, stockId: strip.id });
+    const refusedAt = async (change: object) => (await set(change)).body.fields![0]!.path;
+    expect([
+      await refusedAt({ source: 'new' }),
+      await refusedAt({ sizes: { strength_mm: 0.2 } }),
+      await refusedAt({ what: ' ' }),
+    ]).toEqual(['source', 'sizes', 'what']);
+    expect((await there(strip.id)).onHand).toBe(-1);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/bushes/${fitted.id}`);
     await shop.marit.ok('DELETE', `/visits/${visit.id}/parts/${one.id}`);
     expect([(await there(bush.id)).onHand, (await there(strip.id)).onHand]).toEqual([6, 1]);

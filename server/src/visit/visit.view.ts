@@ -64,7 +64,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
     ...surveyRows(visit),
     ...fittingRows(visitId),
     ...replacementRows(visitId),
-    ...assemblyRows(visitId),
+    ...assemblyRows(visit),
     ...strikeRows(visitId),
     ...listeningRows(visitId),
     ...oilingRows(visitId),
@@ -74,7 +74,7 @@ export async function viewVisit(ctx: Context, visitId: string): Promise<Shape> {
   const job = viewJob(found);
   const strip = viewStrip(found);
   const survey = viewSurvey(found);
-  const assembly = viewAssembly(found, movement.traits, strip.passes);
+  const assembly = viewAssembly(found, movement.traits, strip.passes, visitId);
   const oiling = viewOiling(found, movement.traits, strip.passes);
   const { kept, gone } = partGone(
     movement.traits,

@@ -33,7 +33,15 @@ import { ShopTask } from '../../shop-work/shop-work.entity.ts';
 import { StockItem, StockMove, StockOrder } from '../../stores/stores.entity.ts';
 import { OiledPoint } from '../../oiling/oiling.entity.ts';
 import { RunEvent, RunReading, TestRun } from '../../test-run/test-run.entity.ts';
-import { CheckAnswer, CheckSetting, StandRun } from '../../assembly/assembly.entity.ts';
+import {
+  CheckAnswer,
+  CheckSetting,
+  ClosingNote,
+  DryFit,
+  DryTry,
+  SecondLook,
+  StandRun,
+} from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 
@@ -125,6 +133,10 @@ export const entities = [
   CheckAnswer,
   CheckSetting,
   StandRun,
+  ClosingNote,
+  DryFit,
+  DryTry,
+  SecondLook,
   StrikeHeard,
   ReleaseMinute,
   SoundHeard,

@@ -28,6 +28,7 @@ import { Notes } from './migrations/0032-notes.ts';
 import { Polish } from './migrations/0033-polish.ts';
 import { OwnSequences } from './migrations/0034-own-sequences.ts';
 import { NotFinal } from './migrations/0035-not-final.ts';
+import { DryFits } from './migrations/0036-dry-fit.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
 import { NothingWithoutTrace } from './migrations/0028-nothing-without-trace.ts';
@@ -85,6 +86,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0033-polish', class: Polish },
         { name: '0034-own-sequences', class: OwnSequences },
         { name: '0035-not-final', class: NotFinal },
+        { name: '0036-dry-fit', class: DryFits },
       ],
       snapshot: false,
       silent: true,

@@ -13,6 +13,8 @@ import { dayTime } from '../../ui/dates.ts';
 import { Tick } from '../../ui/Field.tsx';
 import { Temporary } from '../strip/Temporary.tsx';
 import { Checks, leftOf } from './Checks.tsx';
+import { ClosingGuide } from './ClosingGuide.tsx';
+import { LookAsked, SecondLooks } from './SecondLook.tsx';
 import { StandRuns } from './StandRuns.tsx';
 import { Releases } from './Releases.tsx';
 import { GoneHere } from '../visit/GoneHere.tsx';
@@ -58,6 +60,7 @@ export function AssemblyScreen() {
           By its ratchet, counted; before the chain or spring carries anything.
         </Answer>
       )}
+      <LookAsked />
       {!waits && <NextOn off={off} open={open} first={first} answered={answered} />}
       <Cautions stage="assemble" />
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -67,6 +70,8 @@ export function AssemblyScreen() {
         </div>
         <div className="flex min-w-0 flex-col gap-2">
           <PhasesToSet />
+          <ClosingGuide />
+          <SecondLooks />
           <StandRuns />
           <Temporary />
           {visit.movement.traits.strike !== 'none' && <Releases />}

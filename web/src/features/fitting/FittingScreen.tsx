@@ -1,7 +1,7 @@
 import { Fold } from '../../ui/Fold.tsx';
 import type { Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
-import { bushedHoles, bushesLeft, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
+import { bushedHoles, bushesLeft, dryStanding, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
 import { stagesIn } from '@eclat/core/workflow';
 import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
@@ -15,6 +15,7 @@ import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { BushesFitted } from './BushesFitted.tsx';
 import { BushSheet } from './BushSheet.tsx';
+import { DryFit } from './DryFit.tsx';
 import { Expected } from './Expected.tsx';
 import { PartForm } from './PartForm.tsx';
 import { PartsFitted } from './PartsFitted.tsx';
@@ -47,6 +48,7 @@ export function FittingScreen() {
         </p>
       )}
       <BushesFitted visit={visit} name={name} />
+      <DryFit visit={visit} name={name} />
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}
       <TightHoles visit={visit} name={name} />
       <WorkDone visit={visit} open={inPlace && visit.work.length === 0} />
@@ -79,6 +81,8 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
         {fitted} fitted so far.
       </Answer>
     );
+  const bad = [...dryStanding(visit.bushes, visit.dryTries).values()].filter((w) => w !== null && w !== 'free').length;
+  if (bad > 0) return <Answer tone="due" title={`${counted(bad, 'bush', 'bushes')} not free yet`} />;
   if (fitted === 0 && stagesIn(visit.stages, 'not in this job').includes('survey'))
     return (
       <Answer tone={visit.work.length + visit.parts.length > 0 ? 'good' : 'due'} title="What was done in place">

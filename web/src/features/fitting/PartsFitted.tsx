@@ -1,11 +1,13 @@
 import type { Part, Visit } from '@eclat/contract';
 import { newPart } from '@eclat/contract/fitting';
 import { sizeWords } from '@eclat/core/stores';
-import { Trash2 } from 'lucide-react';
+import { Pencil, Trash2 } from 'lucide-react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { Empty } from '../../ui/Answer.tsx';
+import { CorrectPart } from './CorrectPart.tsx';
 
 /** Every part that was fitted, with what became of the old one. */
 export function PartsFitted({ visit }: { visit: Visit }) {
@@ -16,34 +18,58 @@ export function PartsFitted({ visit }: { visit: Visit }) {
     const entered = newPart.safeParse(p);
     remove({ params: { ...params, partId: p.id } }, entered.success ? { params, body: entered.data } : undefined);
   };
+  const [correcting, setCorrecting] = useState<string | null>(null);
+  const opener = useRef<HTMLElement | null>(null);
+  const wrong = visit.parts.find((p) => p.id === correcting);
+  const close = () => {
+    setCorrecting(null);
+    // Once the sheet is gone: the next key goes on where the part stands.
+    setTimeout(() => opener.current?.focus());
+  };
   if (visit.parts.length === 0)
     return (
       <Empty>Springs, suspension, lines, pins and screws stand here, each with what became of the old part.</Empty>
     );
   return (
-    <ul className="divide-y divide-line">
-      {visit.parts.map((p) => (
-        <li key={p.id} className="flex items-start gap-3 py-2">
-          <div className="min-w-0 flex-1">
-            <PartWords part={p} />
-            <p className="text-soft">
-              Old part: {p.oldPart}
-              {p.why && <>. {p.why}</>}. {p.by}
-            </p>
-          </div>
-          {!visit.closedAt && (
-            <button
-              type="button"
-              aria-label={`Take out: ${p.what}`}
-              className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-              onClick={() => takeOut(p)}
-            >
-              <Trash2 className="size-5" />
-            </button>
-          )}
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="divide-y divide-line">
+        {visit.parts.map((p) => (
+          <li key={p.id} className="flex items-start gap-3 py-2">
+            <div className="min-w-0 flex-1">
+              <PartWords part={p} />
+              <p className="text-soft">
+                Old part: {p.oldPart}
+                {p.why && <>. {p.why}</>}. {p.by}
+              </p>
+            </div>
+            {!visit.closedAt && (
+              <button
+                type="button"
+                aria-label={`Correct: ${p.what}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
+                onClick={(e) => {
+                  opener.current = e.currentTarget;
+                  setCorrecting(p.id);
+                }}
+              >
+                <Pencil className="size-5" />
+              </button>
+            )}
+            {!visit.closedAt && (
+              <button
+                type="button"
+                aria-label={`Take out: ${p.what}`}
+                className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
+                onClick={() => takeOut(p)}
+              >
+                <Trash2 className="size-5" />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {wrong && <CorrectPart key={wrong.id} part={wrong} onClose={close} />}
+    </>
   );
 }
 
