@@ -203,7 +203,7 @@ export class Workshop {
       await this.did(observe(this.ctx, id, symptom, state));
     for (const [look, outcome] of Object.entries(course.looks ?? {}))
       await this.did(recordLook(this.ctx, id, look, outcome), 4);
-    if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause));
+    if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause, ''));
   }
 
   private async clean(visit: Visit, course: Course): Promise<void> {

@@ -77,6 +77,13 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'findings', by: 'id', again: true },
     },
+    overturnFinding: {
+      method: 'PUT',
+      path: '/visits/:visitId/findings/:findingId/overturned',
+      changes: ['visit', 'bench', 'causes'],
+      inverse: 'same',
+      visit: { put: 'findings', by: 'id', again: true },
+    },
     removeFinding: {
       method: 'DELETE',
       path: '/visits/:visitId/findings/:findingId',

@@ -13,6 +13,8 @@ const dueAgain = z.object({
   signedAt: moment,
   oil: calendarDay(),
   overhaul: calendarDay(),
+  /** A look that was promised when it was signed. */
+  lookAgain: calendarDay().nullable(),
 });
 
 export type DueAgain = z.infer<typeof dueAgain>;

@@ -15,9 +15,17 @@ export const findingFields = z.object({
   hours: z.number().min(0).max(500, 'At most 500 hours.').nullable().default(null),
   /** The cause of the table that it bears out, as this movement can have it. */
   cause: text(60).default(''),
+  /** Another finding that brought it about: it is not cured alone. */
+  followsFrom: id.nullable().default(null),
 });
 
-export const finding = findingFields.extend({ id, version, ...signed });
+/** `overturned`: what a later look found instead. Both stand, the later leads. */
+export const finding = findingFields.extend({
+  id,
+  version,
+  overturned: z.object({ why: z.string(), ...signed }).nullable(),
+  ...signed,
+});
 
 export type Finding = z.infer<typeof finding>;
 
@@ -77,6 +85,17 @@ export const assessmentRoutes = {
     inverse: 'same',
     visit: { put: 'findings', by: 'id', again: true },
     body: changesTo(findingFields),
+    reply: finding,
+  }),
+  overturnFinding: command({
+    method: 'PUT',
+    path: '/visits/:visitId/findings/:findingId/overturned',
+    summary: 'A later look found it otherwise: both stand; empty takes that back',
+    roles: everyone,
+    changes: ['visit', 'bench', 'causes'],
+    inverse: 'same',
+    visit: { put: 'findings', by: 'id', again: true },
+    body: z.object({ why: text(300) }),
     reply: finding,
   }),
   removeFinding: command({

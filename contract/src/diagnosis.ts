@@ -10,6 +10,10 @@ export const observations = z.partialRecord(z.enum(SYMPTOM_IDS), z.enum(['presen
 /** A look at one cause, taken or found impossible here. */
 export const lookTaken = z.object({ look: z.string(), outcome: z.enum(OUTCOMES), ...signed });
 
+/** What was said before of the cause, or of a look (`of`: its id), and why it is held otherwise now. */
+export const earlierWord = z.object({ of: z.string(), said: z.string(), why: z.string(), ...signed });
+export type EarlierWord = z.infer<typeof earlierWord>;
+
 const symptomId = z.enum(SYMPTOM_IDS);
 
 const symptomShows = z.partialRecord(symptomId, z.enum(['H', 'M', 'L']));
@@ -79,7 +83,11 @@ export const diagnosisRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ cause: text(300) }),
+    body: z.object({
+      cause: text(300),
+      /** Why it is another one than was named before. */
+      why: text(200).default(''),
+    }),
     reply: done,
   }),
   knowledge: read({

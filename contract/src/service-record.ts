@@ -13,7 +13,9 @@ export const serviceRecord = z.object({
   job: z
     .object({ shape: z.string(), terms: z.string(), trial: z.string() })
     .optional()
-    .describe('what was agreed; of a trial what was expected, how it ended, what is offered next'),
+    .describe(
+      'what was agreed; of a trial or a cure in place what was expected, how it ended or when it is looked at again',
+    ),
   notDone: z.array(z.string()).optional().describe('stages that were left or did not belong, with why'),
   work: z
     .array(

@@ -7,7 +7,7 @@ import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
 import { cleaningRun } from './cleaning.ts';
 import { calendarDay, requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
-import { observations, lookTaken } from './diagnosis.ts';
+import { earlierWord, observations, lookTaken } from './diagnosis.ts';
 import { electricEntry } from './electric.ts';
 import { bush, part, partWork } from './fitting.ts';
 import { visitRules } from './house-rules.ts';
@@ -119,6 +119,8 @@ export const visitFields = z.object({
   notWanted: text(1000),
   outOfScope: text(1000),
   promisedFor: calendarDay().nullable(),
+  prognosis: text(400),
+  lookAgainOn: calendarDay().nullable(),
 });
 
 export const nextAction = z.object({
@@ -171,6 +173,11 @@ export const visit = z.object({
   observations,
   looks: z.array(lookTaken),
   cause: z.string(),
+  /** What was held of cause and looks before, the oldest first. */
+  earlierWords: z.array(earlierWord),
+  /** What is to be expected of what was done, and when it is looked at again. */
+  prognosis: z.string(),
+  lookAgainOn: z.string().nullable(),
   power: z.array(power),
   /** What was opened under power, with its reason, the oldest first. */
   overrides: z.array(powerOverride),

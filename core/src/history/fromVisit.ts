@@ -1,3 +1,4 @@
+import { findingWords, type SaidFinding } from '../assess/index.ts';
 import { counted, sentence } from '../units/index.ts';
 import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, type RunState } from '../cleaning/index.ts';
@@ -28,7 +29,9 @@ export interface VisitSource {
   }[];
   standRuns: readonly { off: string; watched: string; found: string; at: string; endedAt: string | null }[];
   power: readonly { state: PowerState }[];
-  findings: readonly ServiceRecord['condition'][number][];
+  findings: readonly (ServiceRecord['condition'][number] & SaidFinding)[];
+  prognosis: string;
+  lookAgainOn: string | null;
   cause: string;
   baths: readonly (RunState & {
     /** What its sequence is called. */
@@ -106,7 +109,8 @@ const oiledAt = (
 });
 
 /** What was agreed, and what was left out of it. */
-function jobOf({ job, stages, units }: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
+function jobOf(visit: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
+  const { job, stages, units } = visit;
   const left = [
     ...notDone(stagesOf(job, stages)),
     ...units.flatMap((u) => notDone(u.stages).map((words) => `${sentence(u.name)}: ${words}`)),
@@ -116,11 +120,15 @@ function jobOf({ job, stages, units }: VisitSource): Pick<ServiceRecord, 'job' |
     job: {
       shape: shapeById(job.shape).name,
       terms: termsName(job.terms),
-      trial: t ? [`Expected: ${t.expected}`, t.outcome, t.offer].filter(Boolean).join('; ') : '',
+      trial: t ? [`Expected: ${t.expected}`, t.outcome, t.offer].filter(Boolean).join('; ') : expectedWords(visit),
     },
     ...(left.length > 0 && { notDone: left }),
   };
 }
+
+/** What is to be expected of a cure, and when somebody looks again. Empty: nothing was said. */
+const expectedWords = ({ prognosis, lookAgainOn }: Pick<VisitSource, 'prognosis' | 'lookAgainOn'>): string =>
+  [prognosis && `Expected: ${prognosis}`, lookAgainOn && `look again ${lookAgainOn}`].filter(Boolean).join('; ');
 
 const hours = (from: string, to: string) => Number(((Date.parse(to) - Date.parse(from)) / 3_600_000).toFixed(1));
 
@@ -163,13 +171,10 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     version: RECORD_VERSION,
     ...jobOf(visit),
     ...besideOf(visit),
-    condition: visit.findings.map(({ place, seen, severity, earlierRepair, proposal }) => ({
-      place,
-      seen,
-      severity,
-      earlierRepair,
-      proposal,
-    })),
+    condition: visit.findings.map((f) => {
+      const { place, severity, earlierRepair, proposal } = f;
+      return { place, seen: findingWords(f, visit.findings), severity, earlierRepair, proposal };
+    }),
     causes: visit.cause ? [visit.cause] : [],
     cleaned: visit.baths.map((b) => ({
       bath: b.bath ?? b.name.toLowerCase(),

@@ -67,7 +67,7 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
   const take = (where: string, ...texts: (string | null | undefined)[]) => {
     for (const text of texts) if (text && !offered.has(text)) out.push({ where, text });
   };
-  for (const f of visit.findings) take('a finding', f.place, f.seen, f.proposal);
+  for (const f of visit.findings) take('a finding', f.place, f.seen, f.proposal, f.overturned?.why);
   take('a cause', visit.cause);
   for (const b of visit.baths) take('a cleaning run', ...b.parts.map((p) => p.name));
   for (const w of visit.work) take('work on a part', w.part, w.did, w.before, w.after);
@@ -85,6 +85,7 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
   for (const l of visit.agreement.lines) if (l.state === 'declined') take('declined work', l.what);
   for (const s of [...visit.stages, ...visit.units.flatMap((u) => u.stages)]) take('what was not done', s.why);
   const { trial } = visit.job;
+  take('the prognosis', visit.prognosis);
   if (trial) take('the job', trial.expected, trial.outcome, trial.offer);
   for (const r of visit.standRuns) take('a run with parts off', r.off, r.watched, r.found);
   for (const u of visit.units) take('a sub-assembly', u.name, ...u.runs.flatMap((r) => [r.driven, r.found]));

@@ -20,9 +20,20 @@ export const finishedVisit: SignSource = {
   stages: STAGE_IDS.filter((s) => s !== 'sign').map((stage) => ({ stage, state: 'done', why: '' })),
   power: [{ state: 'wound' }, { state: 'wound' }],
   findings: [
-    { place: 'going train', seen: 'Hole oval.', severity: 'stops it', earlierRepair: false, proposal: 'Bush' },
+    {
+      place: 'going train',
+      seen: 'Hole oval.',
+      severity: 'stops it',
+      earlierRepair: false,
+      proposal: 'Bush',
+      id: 'f1',
+      followsFrom: null,
+      overturned: null,
+    },
   ],
   cause: 'Worn hole',
+  prognosis: '',
+  lookAgainOn: null,
   baths: [
     {
       name: 'Soapy water and brush',

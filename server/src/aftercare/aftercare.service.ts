@@ -22,12 +22,14 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
     code: string;
     traits: Traits;
     signed_at: string;
+    look_again: string | null;
     replaced: boolean;
   }>(
     em,
     `
     select * from (select distinct on (v.clock_id) v.id as visit_id, v.claim, c.description as clock,
       m.id as movement_id, m.code, m.traits, v.opened_at, v.closed_at as signed_at,
+      v.look_again_on::text as look_again,
       exists (select 1 from movement_out o where o.visit_id = v.id) as replaced
     from visit v join clock c on c.id = v.clock_id join movement m on m.id = v.movement_id
       order by v.clock_id, v.closed_at is null desc, v.opened_at desc) latest
@@ -45,6 +47,7 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
         movementId: r.movement_id,
         code: r.code,
         signedAt: at.toISOString(),
+        lookAgain: r.look_again,
         ...dueAgain(r.traits, dayOf(at, zone), r.replaced),
       };
     })
@@ -52,14 +55,16 @@ export async function dueList({ em }: Em): Promise<DueAgain[]> {
 }
 
 const PAGE = 50;
-const placeOf = (d: DueAgain): string => `${d.oil} ${d.visitId}`;
+/** The first day on which it is due for anything short of an overhaul. */
+const dueOn = (d: DueAgain): string => (d.lookAgain !== null && d.lookAgain < d.oil ? d.lookAgain : d.oil);
+const placeOf = (d: DueAgain): string => `${dueOn(d)} ${d.visitId}`;
 
 /** The soonest first; `next` leads to what comes after this page. */
 export async function duePage(
   em: Em,
   { until, after = '' }: ParsedQueryOf<typeof api.aftercare.due>,
 ): Promise<ReplyOf<typeof api.aftercare.due>> {
-  const left = (await dueList(em)).filter((d) => placeOf(d) > after && (until === undefined || d.oil <= until));
+  const left = (await dueList(em)).filter((d) => placeOf(d) > after && (until === undefined || dueOn(d) <= until));
   const items = left.slice(0, PAGE);
   return { items, next: left.length > PAGE ? placeOf(items.at(-1)!) : null };
 }

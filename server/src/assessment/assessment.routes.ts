@@ -9,12 +9,15 @@ import {
   removeMeasurement,
   setPlace,
 } from './assessment.service.ts';
-import { addFinding, changeFinding, removeFinding, restoreFinding } from './findings.service.ts';
+import { addFinding, changeFinding, overturnFinding, removeFinding, restoreFinding } from './findings.service.ts';
 
 export function serveAssessment(serve: Serve): void {
   serve(api.assessment.addFinding, (ctx, { params, body }) => addFinding(ctx, params.visitId, body));
   serve(api.assessment.changeFinding, (ctx, { params, body }) =>
     changeFinding(ctx, params.visitId, params.findingId, body),
+  );
+  serve(api.assessment.overturnFinding, (ctx, { params, body }) =>
+    overturnFinding(ctx, params.visitId, params.findingId, body.why),
   );
   serve(api.assessment.restoreFinding, (ctx, { params }) => restoreFinding(ctx, params.visitId, params.findingId));
   serve(api.assessment.removeFinding, (ctx, { params }) => asOk(removeFinding(ctx, params.visitId, params.findingId)));

@@ -23,7 +23,8 @@ export const assessmentRows = ({ id, movementId, openedAt }: Visit) => ({
   findings: rows(Finding, 'where visit_id = ? and removed_at is null order by at', id),
   handsOff: rows(
     Finding,
-    `where do_not_disturb and visit_id in (select id from visit where movement_id = ? and opened_at <= ?)
+    `where do_not_disturb and overturned_at is null
+      and visit_id in (select id from visit where movement_id = ? and opened_at <= ?)
       order by at desc`,
     movementId,
     openedAt,
@@ -141,7 +142,8 @@ export async function knownOfType(ctx: Context, movementId: string) {
       (select count(*)::int from movement m where ${type}
         and exists (select 1 from visit v where v.movement_id = m.id)) as of
     from finding f join visit v on v.id = f.visit_id join movement m on m.id = v.movement_id
-    where ${type} and f.removed_at is null and not f.earlier_repair and f.severity <> 'looks' group by f.place
+    where ${type} and f.removed_at is null and f.overturned_at is null and not f.earlier_repair
+      and f.severity <> 'looks' group by f.place
       order by movements desc, f.place limit ${MOST}`,
     [maker, name, id, maker, name, id],
   );

@@ -17,7 +17,12 @@ export const Finding = defineEntity({
     doNotDisturb: p.boolean(),
     hours: float().nullable(),
     cause: text().default(''),
+    followsFrom: p.uuid().nullable(),
     ...by,
+    /** What a later look found instead, who and when; empty: it stands. */
+    overturned: text().default(''),
+    overturnedBy: text().nullable(),
+    overturnedAt: moment().nullable(),
     /** Taken back: no longer of the visit, but what hangs on it finds it again when it comes back. */
     removedBy: text().nullable(),
     removedAt: moment().nullable(),

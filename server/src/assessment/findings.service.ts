@@ -2,6 +2,8 @@ import { openVisit } from '../visit/lock.ts';
 import type { Finding as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { isCircle } from '@eclat/core/assess';
+import { badField } from '../platform/http/problems.ts';
 import { Finding } from './findings.entity.ts';
 
 export const viewFinding = (f: Finding): Shape => ({
@@ -16,6 +18,8 @@ export const viewFinding = (f: Finding): Shape => ({
   doNotDisturb: f.doNotDisturb,
   hours: f.hours ?? null,
   cause: f.cause,
+  followsFrom: f.followsFrom ?? null,
+  overturned: f.overturnedAt ? { why: f.overturned, by: f.overturnedBy!, at: f.overturnedAt.toISOString() } : null,
   by: f.by,
   at: f.at.toISOString(),
 });
@@ -29,6 +33,7 @@ export async function addFinding(
   given: ParsedBodyOf<typeof api.assessment.addFinding>,
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
+  await followsOne(ctx, visitId, '', given.followsFrom);
   const finding = ctx.em.create(Finding, { visitId, ...given, ...signature(ctx) });
   await ctx.em.flush();
   return viewFinding(finding);
@@ -43,7 +48,30 @@ export async function changeFinding(
   await openVisit(ctx, visitId);
   const finding = await findOrRefuse(ctx, Finding, { id, visitId, ...STANDS }, 'finding');
   expectVersion(finding.version, version, viewFinding(finding));
+  if (fields.followsFrom !== undefined) await followsOne(ctx, visitId, id, fields.followsFrom);
   ctx.em.assign(finding, { ...fields, ...signature(ctx) });
+  await ctx.em.flush();
+  return viewFinding(finding);
+}
+
+/** @throws 422 when the other is no finding of this visit, or follows from this one itself */
+async function followsOne(ctx: Context, visitId: string, id: string, followsFrom: string | null): Promise<void> {
+  if (followsFrom === null) return;
+  const all = (await ctx.em.find(Finding, { visitId, ...STANDS })).map(viewFinding);
+  if (!all.some((f) => f.id === followsFrom)) throw badField('followsFrom', 'No finding of this clock.');
+  if (isCircle(id, followsFrom, all)) throw badField('followsFrom', 'It would follow from itself.');
+}
+
+/** A later look found it otherwise: both stand. Empty takes that back. */
+export async function overturnFinding(ctx: Context, visitId: string, id: string, why: string): Promise<Shape> {
+  await openVisit(ctx, visitId);
+  const finding = await findOrRefuse(ctx, Finding, { id, visitId, ...STANDS }, 'finding');
+  const is = why !== '';
+  ctx.em.assign(finding, {
+    overturned: why,
+    overturnedBy: is ? ctx.person.name : null,
+    overturnedAt: is ? ctx.now : null,
+  });
   await ctx.em.flush();
   return viewFinding(finding);
 }

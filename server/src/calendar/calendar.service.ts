@@ -87,14 +87,15 @@ export async function feed(ctx: Pick<Context, 'em' | 'now'>, token: string, addr
       });
   }
   for (const d of await dueList(ctx))
-    for (const [kind, on] of [
-      ['oil', d.oil],
-      ['overhaul', d.overhaul],
+    for (const [kind, on, what] of [
+      ...(d.lookAgain === null ? [] : [['look', d.lookAgain, 'a promised look'] as const]),
+      ['oil', d.oil, 'a look and oil'],
+      ['overhaul', d.overhaul, 'an overhaul'],
     ] as const)
       calendar.createEvent({
         id: `${d.visitId}-${kind}@eclat`,
         ...wholeDay(on),
-        summary: `Due for ${kind === 'oil' ? 'a look and oil' : 'an overhaul'} (${d.claim}, ${d.clock})`,
+        summary: `Due for ${what} (${d.claim}, ${d.clock})`,
         url: `${address}/movements/${d.movementId}`,
         stamp: new Date(d.signedAt),
       });

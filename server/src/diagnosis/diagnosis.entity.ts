@@ -1,6 +1,6 @@
 import type { LookOutcome, OwnCause, SymptomId } from '@eclat/core/faults';
-import { defineEntity, p } from '@mikro-orm/core';
-import { by, text, visitKey } from '../platform/database/columns.ts';
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import { by, key, text, visitKey } from '../platform/database/columns.ts';
 
 export const Observation = defineEntity({
   name: 'Observation',
@@ -19,6 +19,14 @@ export const LookTaken = defineEntity({
   tableName: 'look_taken',
   properties: { visitId: visitKey().primary(), look: text().primary(), outcome: text().$type<LookOutcome>(), ...by },
 });
+
+/** What was held before, by whom and when, and why it is held otherwise now. `of`: "cause", or the id of a look. */
+export const EarlierWord = defineEntity({
+  name: 'EarlierWord',
+  tableName: 'earlier_word',
+  properties: { id: key(), visitId: visitKey(), of: text(), said: text(), why: text(), ...by },
+});
+export type EarlierWord = InferEntity<typeof EarlierWord>;
 
 /** A cause that the shop added to the table. */
 export const OwnCauseRow = defineEntity({

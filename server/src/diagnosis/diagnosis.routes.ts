@@ -10,7 +10,7 @@ export function serveDiagnosis(serve: Serve): void {
     return ok;
   });
   serve(api.diagnosis.nameCause, async (ctx, { params, body }) => {
-    await settleCause(ctx, params.visitId, body.cause);
+    await settleCause(ctx, params.visitId, body.cause, body.why);
     return ok;
   });
   serve(api.diagnosis.knowledge, (ctx) => knowledgeOf(ctx));

@@ -26,7 +26,8 @@ export async function knowledgeOf(ctx: Context): Promise<ReplyOf<typeof api.diag
     select m.traits,
       (select coalesce(json_agg(distinct x.id), '[]')
         from (select look as id from look_taken where visit_id = v.id and outcome = 'found' union select cause
-          from finding where visit_id = v.id and removed_at is null and cause <> '') x) as found,
+          from finding where visit_id = v.id and removed_at is null and overturned_at is null
+            and cause <> '') x) as found,
       (select coalesce(json_agg(look), '[]') from look_taken where visit_id = v.id and outcome = 'clear') as clear,
       (select coalesce(json_object_agg(symptom, state), '{}') from observation where visit_id = v.id) as seen
     from visit v join movement m on m.id = v.movement_id where v.closed_at is not null order by v.closed_at desc

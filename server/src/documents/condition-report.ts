@@ -1,5 +1,5 @@
 import { type Asked, wantedList, handsOff, signature } from './parts.ts';
-import { AREAS, walkOf, weighMeasurement } from '@eclat/core/assess';
+import { AREAS, findingWords, walkOf, weighMeasurement } from '@eclat/core/assess';
 import { LOCAL_RULES } from '@eclat/core/cautions';
 import { dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
@@ -39,7 +39,7 @@ export async function conditionReport(ctx: Context, asked: Asked): Promise<Buffe
               { text: String(numbers.get(f.id) ?? '–') },
               {
                 text:
-                  `${f.place}: ${f.seen}` +
+                  `${f.place}: ${findingWords(f, visit.findings)}` +
                   (f.earlierRepair ? ' (earlier repair)' : '') +
                   (f.doNotDisturb ? ' DO NOT DISTURB' : ''),
               },

@@ -1,3 +1,4 @@
+import { findingWords } from '@eclat/core/assess';
 import { type Asked, things, wantedList, handsOff, signature } from './parts.ts';
 import { recordedPart } from '@eclat/core/history';
 import type { Visit } from '@eclat/contract';
@@ -79,7 +80,10 @@ export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
         ['Found', visit.cause || (visit.replacement.out?.why ?? '')],
       ]),
       ...(visit.findings.length > 0
-        ? [head('Found'), { ul: visit.findings.map((f) => `${f.place}: ${f.seen}`) } as Content]
+        ? [
+            head('Found'),
+            { ul: visit.findings.map((f) => `${f.place}: ${findingWords(f, visit.findings)}`) } as Content,
+          ]
         : []),
       head('Done as agreed'),
       list(of('accepted'), 'Nothing was agreed.'),
@@ -100,8 +104,10 @@ export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
         ['Without guarantee', without.join('; ')],
         ['Ends', 'when somebody else opens, oils or moves parts of it'],
       ]),
+      ...(visit.prognosis ? [head('What to expect'), { text: visit.prognosis } as Content] : []),
       head('Due again'),
       facts([
+        ...(visit.lookAgainOn ? [['A promised look', visit.lookAgainOn] as const] : []),
         ['A look, and oil', due.oil],
         ['Overhaul', due.overhaul],
       ]),

@@ -74,6 +74,7 @@ const OF_THE_MOVEMENT = [
   'test_run',
   'electric_look',
   'observation',
+  'earlier_word',
   'look_taken',
   'measurement',
   'check_setting',
@@ -181,6 +182,8 @@ async function visitOut(ctx: Context, row: Visit, visit: Shape): Promise<Visit> 
     notWanted: row.notWanted,
     outOfScope: row.outOfScope,
     cause: row.cause,
+    causeBy: row.causeBy ?? null,
+    causeAt: row.causeAt ?? null,
     promisedFor: null,
     openedAt: row.openedAt,
     closedAt: ctx.now,
@@ -195,7 +198,7 @@ async function visitOut(ctx: Context, row: Visit, visit: Shape): Promise<Visit> 
   await splitSteps(ctx, visit, out.id);
   await splitPhotos(ctx, visit, out.id);
   // The new movement is no fault of the old one's.
-  row.cause = '';
+  ctx.em.assign(row, { cause: '', causeBy: null, causeAt: null });
   await sql(ctx.em, `update stage_event set visit_id = ? where visit_id = ? and stage = any(?)`, [
     out.id,
     row.id,

@@ -23,6 +23,8 @@ export async function changeVisit(
     notWanted: visit.notWanted,
     outOfScope: visit.outOfScope,
     promisedFor: visit.promisedFor ?? null,
+    prognosis: visit.prognosis,
+    lookAgainOn: visit.lookAgainOn ?? null,
   });
   if (fields.complaint === '') {
     const owner = await ctx.em.findOneOrFail(Owner, { id: visit.ownerId });

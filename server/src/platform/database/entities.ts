@@ -16,7 +16,7 @@ import {
 import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
 import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
-import { LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
+import { EarlierWord, LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
 import { PowerEvent, PowerOverride, Strip } from '../../power-down/power-down.entity.ts';
 import { BathFill, BathRun, OwnSequence } from '../../cleaning/cleaning.entity.ts';
 import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
@@ -76,6 +76,7 @@ export const entities = [
   Photo,
   Finding,
   Observation,
+  EarlierWord,
   LookTaken,
   PowerEvent,
   PowerOverride,

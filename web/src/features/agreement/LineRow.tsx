@@ -1,4 +1,5 @@
 import type { Line } from '@eclat/contract';
+import { causeUncured } from '@eclat/core/assess';
 import { DECISIONS, inRoute, routeName } from '@eclat/core/estimate';
 import clsx from 'clsx';
 import { Check, Clock3, Pencil, Trash2, X } from 'lucide-react';
@@ -27,6 +28,7 @@ export function LineRow({
   const params = { visitId: visit.id, lineId: line.id };
   const decide = useCommand(api.agreement.decide, { what: 'The owner’s word' });
   const last = line.decisions.at(-1);
+  const uncured = causeUncured(line.findingId, visit.findings, visit.agreement.lines);
   const aside = !inRoute(line, visit.agreement.chosen?.route ?? null);
   const signs = [
     line.optional && 'optional',
@@ -47,6 +49,11 @@ export function LineRow({
         </p>
       </div>
       <p className="text-right text-xl font-bold tabular-nums">{amount}</p>
+      {uncured && line.state !== 'declined' && (
+        <p className="col-span-2 font-semibold text-brass">
+          It follows from {uncured.place}: {uncured.seen} Nothing is agreed against that: cured alone, it comes back.
+        </p>
+      )}
       <div className="col-span-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <Choice
           hideLabel

@@ -58,6 +58,8 @@ const finding = {
   doNotDisturb: false,
   hours: 0.5,
   cause: '',
+  followsFrom: null,
+  overturned: null,
   ...by,
 } as const;
 

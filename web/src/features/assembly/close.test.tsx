@@ -63,7 +63,7 @@ describe('before the plates close', () => {
     lookedBy: '',
     lookedAt: null,
   };
-  it('a look is asked for in one press; whoever asked waits, somebody else answers, with words if it is not right', async () => {
+  it('a look is asked for in one press; somebody else answers, with words if it is not right', async () => {
     show(AssemblyScreen, safeVisitOf('mantel-barrels'));
     await person.click(button('Ask for a look'));
     await waitFor(() => expect(sent[0]).toMatchObject({ url: '/api/visits/v1/second-looks' }));

@@ -19,6 +19,7 @@ import { Dating } from './Dating.tsx';
 import { FindingForm } from './FindingForm.tsx';
 import { KnownOfType } from './KnownOfType.tsx';
 import { Measurements } from './Measurements.tsx';
+import { LaterLook } from './LaterLook.tsx';
 import { Walk } from './Walk.tsx';
 
 /** Worst first, by what it does. Shape and word before colour. */
@@ -137,12 +138,11 @@ function Summary({ findings, left }: { findings: Finding[]; left: number }) {
 }
 
 function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; onEdit: () => void }) {
-  const params = { visitId: visit.id };
   const points = visit.photos
     .flatMap((p) => p.marks)
     .filter((m) => m.findingId === f.id)
     .map((m) => m.number);
-  const out = useRemove(api.assessment.removeFinding, api.assessment.restoreFinding, 'Finding');
+  const because = visit.findings.find((x) => x.id === f.followsFrom);
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
       <div className="min-w-0">
@@ -166,8 +166,15 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
               {n}
             </span>
           ))}
-          <span className="font-bold">{f.place}:</span> {f.seen}
+          <span className="font-bold">{f.place}:</span>{' '}
+          <span className={clsx(f.overturned && 'line-through decoration-1')}>{f.seen}</span>
         </p>
+        {because && (
+          <p>
+            Because of <b>{because.place}</b>: {because.seen}
+          </p>
+        )}
+        <LaterLook finding={f} />
         {f.proposal && (
           <p>
             Proposed: {f.proposal}
@@ -186,29 +193,32 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
           </p>
         )}
       </div>
-      {!visit.closedAt && (
-        <div className="flex">
-          <button
-            type="button"
-            aria-label={`Correct: ${f.place}`}
-            className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
-            onClick={onEdit}
-          >
-            <Pencil className="size-5" />
-          </button>
-          <button
-            type="button"
-            aria-label={`Take back: ${f.place}`}
-            className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-            onClick={() => {
-              const command = { params: { ...params, findingId: f.id } };
-              out(command, command);
-            }}
-          >
-            <Trash2 className="size-5" />
-          </button>
-        </div>
-      )}
+      {!visit.closedAt && <RowTools finding={f} onEdit={onEdit} />}
     </li>
+  );
+}
+
+function RowTools({ finding: f, onEdit }: { finding: Finding; onEdit: () => void }) {
+  const command = { params: { visitId: useThisVisit().id, findingId: f.id } };
+  const out = useRemove(api.assessment.removeFinding, api.assessment.restoreFinding, 'Finding');
+  return (
+    <div className="flex">
+      <button
+        type="button"
+        aria-label={`Correct: ${f.place}`}
+        className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
+        onClick={onEdit}
+      >
+        <Pencil className="size-5" />
+      </button>
+      <button
+        type="button"
+        aria-label={`Take back: ${f.place}`}
+        className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
+        onClick={() => out(command, command)}
+      >
+        <Trash2 className="size-5" />
+      </button>
+    </div>
   );
 }

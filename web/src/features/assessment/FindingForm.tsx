@@ -1,7 +1,7 @@
 import { sentence } from '@eclat/core/units';
 import { useContractForm } from '../../data/useContractForm.ts';
 import type { Finding } from '@eclat/contract';
-import { EFFECTS } from '@eclat/core/assess';
+import { EFFECTS, isCircle } from '@eclat/core/assess';
 import { findingFields } from '@eclat/contract/assessment';
 import { SEVERITIES } from '@eclat/core/assess';
 import { vocabulary, walkOf } from '@eclat/core/assess';
@@ -29,6 +29,7 @@ const EMPTY: Fields = {
   doNotDisturb: false,
   hours: null,
   cause: '',
+  followsFrom: null,
 };
 const LABELS = {
   place: 'Place',
@@ -38,21 +39,15 @@ const LABELS = {
   proposal: 'Proposal',
   hours: 'Hours',
   cause: 'Bears out',
+  followsFrom: 'Follows from',
   earlierRepair: 'Earlier repair',
   doNotDisturb: 'Do not disturb',
 };
 /** What of a finding is written in its form. */
-const writtenOf = ({ place, seen, severity, effect, proposal, earlierRepair, doNotDisturb, hours, cause }: Fields) => ({
-  place,
-  seen,
-  severity,
-  effect,
-  proposal,
-  earlierRepair,
-  doNotDisturb,
-  hours,
-  cause,
-});
+const writtenOf = (f: Fields) => {
+  const { place, seen, severity, effect, proposal, earlierRepair, doNotDisturb, hours, cause, followsFrom } = f;
+  return { place, seen, severity, effect, proposal, earlierRepair, doNotDisturb, hours, cause, followsFrom };
+};
 
 /** @param finding one to correct, a place of the walk to write one for, or null */
 export function FindingForm({ finding: given, onClose }: { finding: Finding | string | null; onClose: () => void }) {
@@ -105,6 +100,7 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
             })}
           />
         </div>
+        <FollowsFrom it={it} />
         <SelectField
           className="lg:col-span-2"
           label={LABELS.cause}
@@ -127,6 +123,26 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
         </FormFoot>
       </form>
     </Panel>
+  );
+}
+
+/** A finding that another brought about is not cured alone. */
+function FollowsFrom({ it: { others, form, errors } }: { it: ReturnType<typeof useFindingForm> }) {
+  if (others.length === 0) return null;
+  return (
+    <SelectField
+      className="lg:col-span-2"
+      label={LABELS.followsFrom}
+      error={errors.followsFrom?.message}
+      {...form.register('followsFrom', { setValueAs: (v: string | null) => v || null })}
+    >
+      <option value="">nothing else that was found</option>
+      {others.map((f) => (
+        <option key={f.id} value={f.id}>
+          {f.place}: {f.seen}
+        </option>
+      ))}
+    </SelectField>
   );
 }
 
@@ -183,6 +199,9 @@ function useFindingForm(given: Finding | string | null, onClose: () => void) {
     change.mutate({ params: { ...params, findingId: finding.id }, body: { ...changed, version: finding.version } });
   };
   const { errors } = form.formState;
+  const others = visit.findings.filter(
+    (f) => f.id !== finding?.id && !isCircle(finding?.id ?? '', f.id, visit.findings),
+  );
   const area = walk.find((p) => p.place === form.watch('place'))?.area;
   const seen = form.watch('seen');
   /** A word of the trade says how bad it usually is; the person may say otherwise. */
@@ -195,5 +214,5 @@ function useFindingForm(given: Finding | string | null, onClose: () => void) {
     form.setValue('effect', t.effect);
     if (t.earlier) form.setValue('earlierRepair', true);
   };
-  return { traits, finding, causes, walk, form, add, change, send, errors, area, take };
+  return { traits, finding, causes, walk, form, add, change, send, errors, area, take, others };
 }

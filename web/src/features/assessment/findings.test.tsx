@@ -28,6 +28,8 @@ describe('assess', () => {
     doNotDisturb: false,
     hours: null,
     cause: '',
+    followsFrom: null,
+    overturned: null,
     ...by,
   } as const;
   it('sends only what was changed of a finding, with the version that was seen', async () => {
@@ -39,6 +41,25 @@ describe('assess', () => {
     await person.click(screen.getByRole('button', { name: 'Keep changes' }));
     await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PATCH', body: { seen: 'Door binds.', version: 3 } }));
     expect(Object.keys(sent[0]!.body).sort()).toEqual(['seen', 'version']);
+  });
+  it('follows from another, and is found otherwise by a later look: one press each and its words', async () => {
+    const pin = { ...finding, id: 'f2', place: 'stop pin', seen: 'Bent.' };
+    show(AssessmentScreen, visitOf('longcase', { findings: [{ ...finding, followsFrom: 'f2' }, pin] }));
+    expect(screen.getByText(/^Because of/).textContent).toBe('Because of stop pin: Bent.');
+    // Of what follows from it, it cannot itself follow.
+    await person.click(screen.getByRole('button', { name: 'Correct: stop pin' }));
+    expect(screen.queryByLabelText('Follows from')).toBeNull();
+    await person.click(screen.getByRole('button', { name: 'Close' }));
+    await person.click(screen.getByRole('button', { name: 'Looked again: it is otherwise: stop pin' }));
+    await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('What the later look found')));
+    await person.keyboard('Straight: the light deceived.{Enter}');
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/findings/f2/overturned',
+        body: { why: 'Straight: the light deceived.' },
+      }),
+    );
   });
   it('puts what can hurt first', () => {
     show(

@@ -20,6 +20,7 @@ import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { HeldBefore } from './HeldBefore.tsx';
 import { Looks, percent } from './Looks.tsx';
 import { useKnowledge } from './useKnowledge.ts';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -148,14 +149,16 @@ function SymptomRow({ seen, symptom: s, told }: { seen: Observations; symptom: S
 function Settle({ suggestion }: { suggestion: string }) {
   const visit = useThisVisit();
   const [cause, setCause, forget] = useKept(`named-cause.${visit.id}`, visit.cause);
-  const settle = useCommand(api.diagnosis.nameCause, { what: 'Cause', onSent: forget });
+  const [why, setWhy, forgetWhy] = useKept(`named-cause.${visit.id}.why`, '');
+  const settle = useCommand(api.diagnosis.nameCause, { what: 'Cause', onSent: () => (forget(), forgetWhy()) });
+  const another = visit.cause !== '' && cause !== visit.cause;
   return (
     <Panel title="The cause, in the words of the record">
       <form
         className="flex flex-wrap items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
-          settle.mutate({ params: { visitId: visit.id }, body: { cause } });
+          settle.mutate({ params: { visitId: visit.id }, body: { cause, why: another ? why : '' } });
         }}
       >
         <TextField
@@ -166,6 +169,15 @@ function Settle({ suggestion }: { suggestion: string }) {
           placeholder={suggestion}
           onChange={(e) => setCause(e.target.value)}
         />
+        {another && (
+          <TextField
+            className="min-w-60 flex-1"
+            label="Why it is another one"
+            placeholder="leave empty to put it right"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+        )}
         {!visit.closedAt && (
           <>
             {suggestion && cause === '' && (
@@ -177,6 +189,7 @@ function Settle({ suggestion }: { suggestion: string }) {
           </>
         )}
       </form>
+      <HeldBefore visit={visit} of="cause" />
     </Panel>
   );
 }

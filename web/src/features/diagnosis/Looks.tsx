@@ -4,6 +4,7 @@ import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { Kept, useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
+import { HeldBefore } from './HeldBefore.tsx';
 import { useKnowledge } from './useKnowledge.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -26,15 +27,17 @@ export const percent = (p: number) => {
 /** Where to look next: what tells most for its minutes, and what each outcome would mean. */
 export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook[] }) {
   const take = useCommand(api.diagnosis.recordLook, { what: 'Look' });
-  const set = (look: string, outcome: LookOutcome | null) =>
+  const set = (look: string, outcome: LookOutcome | null) => {
+    const before = visit.looks.find((l) => l.look === look)?.outcome ?? null;
     take.mutate(
       { params: { visitId: visit.id, look }, body: { outcome } },
       {
         onSuccess: (reply) => {
-          if (outcome && !(reply instanceof Kept)) say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, null));
+          if (outcome && !(reply instanceof Kept)) say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, before));
         },
       },
     );
+  };
   const open = !visit.closedAt;
   const [shown, rest] = useFew(looks.slice(0, OFFERED), AT_FIRST, 'looks');
   const instances = instancesFor(visit.movement.traits, useKnowledge().causes);
@@ -69,7 +72,17 @@ export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook
                     <span className="text-sm text-soft">
                       {t.by}, {dayTime(t.at)}
                     </span>
+                    <HeldBefore visit={visit} of={t.look} words={(said) => SAYS[said as LookOutcome]} />
                   </span>
+                  {open && (
+                    <Button
+                      variant="plain"
+                      aria-label={`Looked again, otherwise: ${instance?.name ?? t.look}`}
+                      onClick={() => set(t.look, t.outcome === 'found' ? 'clear' : 'found')}
+                    >
+                      {t.outcome === 'found' ? 'Not there after all' : 'Found after all'}
+                    </Button>
+                  )}
                   {open && (
                     <Button
                       variant="plain"

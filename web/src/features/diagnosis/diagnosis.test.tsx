@@ -22,6 +22,18 @@ describe('diagnose', () => {
     expect(screen.getAllByText('cannot be seen while it is dead').length).toBeGreaterThan(3);
     expect(screen.queryByRole('radiogroup', { name: 'Gains' })).toBeNull();
   });
+  it('names another cause with why, and the first thought stays in sight', async () => {
+    const before = { of: 'cause', said: 'Oil in the train', why: 'A hole was drilled.', ...by };
+    show(DiagnosisScreen, visitOf('longcase', { cause: 'Hole in the motor', earlierWords: [before] }));
+    expect(screen.getByText('Oil in the train').closest('li')!.textContent).toContain('A hole was drilled.');
+    expect(screen.queryByLabelText('Why it is another one')).toBeNull();
+    await person.type(screen.getByLabelText('Cause'), ', drilled');
+    await person.type(screen.getByLabelText('Why it is another one'), 'seen under the lens');
+    await person.keyboard('{Enter}');
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({ body: { cause: 'Hole in the motor, drilled', why: 'seen under the lens' } }),
+    );
+  });
   it('ranks the causes with a reason for each', () => {
     show(
       DiagnosisScreen,

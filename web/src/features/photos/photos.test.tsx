@@ -65,6 +65,8 @@ describe('photos', () => {
       doNotDisturb: false,
       hours: null,
       cause: '',
+      followsFrom: null,
+      overturned: null,
       ...by,
     } as const;
     const visit = visitOf('fusee', {

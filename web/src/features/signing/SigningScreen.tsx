@@ -19,6 +19,7 @@ import { DocumentLink } from '../documents/Documents.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { KeepWord, KeptWords } from './KeptWords.tsx';
+import { Prognosis } from './Prognosis.tsx';
 import { TrialEnd } from './TrialEnd.tsx';
 
 export function SigningScreen() {
@@ -81,6 +82,7 @@ function ToSign() {
       <InTheWay left={left} />
       <KeptWords />
       <TrialEnd visit={visit} />
+      <Prognosis key={`${visit.prognosis} ${visit.lookAgainOn}`} visit={visit} />
       {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
       <Contents note={note} waiver={waiver} />

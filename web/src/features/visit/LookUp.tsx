@@ -1,3 +1,4 @@
+import { findingWords } from '@eclat/core/assess';
 import type { Visit } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
 import { stageOf, type StageId } from '@eclat/core/workflow';
@@ -67,7 +68,7 @@ function FindingsOf({ visit }: { visit: Visit }) {
       {visit.findings.map((f) => (
         <li key={f.id} className="py-2">
           <p className="text-lg">
-            <b className="first-letter:uppercase">{f.place}</b>: {f.seen}
+            <b className="first-letter:uppercase">{f.place}</b>: {findingWords(f, visit.findings)}
           </p>
           <p className="text-soft">{[f.severity, f.doNotDisturb && 'do not disturb'].filter(Boolean).join(' · ')}</p>
         </li>
