@@ -15,7 +15,12 @@ export type TakenFromStock = { stock: string } & Partial<
 export interface Course {
   /** Told at the counter, by question. */
   answers?: Record<string, string>;
-  missing?: { what: string; evidence: string }[];
+  missing?: {
+    what: string;
+    evidence: string;
+    would?: string;
+    steps?: BodyOf<typeof api.reception.addWantedStep>[];
+  }[];
   alone?: { drives: string; supply: string; borrowed: string };
   findings?: BodyOf<typeof api.assessment.addFinding>[];
   /** Walk only so many places; the rest is left as it was not looked at yet. */

@@ -1,6 +1,7 @@
 import { DAY, type Course, type Run } from './course.ts';
 import { randomUUID } from 'node:crypto';
 import type { BodyOf, Person, Visit } from '@eclat/contract';
+import { wantedStepFields } from '@eclat/contract/reception';
 import { api } from '@eclat/contract';
 import { walkOf } from '@eclat/core/assess';
 import { ROUTES, priceOfRoute } from '@eclat/core/estimate';
@@ -21,13 +22,8 @@ import { putTime } from '@eclat/server/bench-time/bench-time.service';
 import { addTask, didTask, setTaskDone } from '@eclat/server/casework/casework.service';
 import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, setPlace, addMeasurement } from '@eclat/server/assessment/assessment.service';
-import {
-  answerQuestion,
-  linkCallback,
-  cameAlone,
-  returnReceived,
-  addWanted,
-} from '@eclat/server/reception/reception.service';
+import { answerQuestion, linkCallback, cameAlone, returnReceived } from '@eclat/server/reception/reception.service';
+import { addWanted, addWantedStep } from '@eclat/server/reception/wanted.service';
 import type { EntityManager } from '@eclat/server/platform/database/orm';
 import { addElectric } from '@eclat/server/electric/electric.service';
 import { observe, settleCause, recordLook } from '@eclat/server/diagnosis/diagnosis.service';
@@ -194,7 +190,11 @@ export class Workshop {
     await this.cautions(visit, 'intake', last);
     for (const [question, answer] of Object.entries(course.answers ?? {}))
       await this.did(answerQuestion(this.ctx, id, question, answer), 1);
-    for (const m of course.missing ?? []) await this.did(addWanted(this.ctx, id, m), 1);
+    for (const { what, evidence, would = '', steps = [] } of course.missing ?? []) {
+      const thing = await this.did(addWanted(this.ctx, id, { what, evidence, would }), 1);
+      for (const step of steps)
+        await this.did(addWantedStep(this.ctx, id, thing.id, wantedStepFields.parse(step)), 60 * 8);
+    }
     if (course.alone) await this.did(cameAlone(this.ctx, id, course.alone), 1);
   }
 

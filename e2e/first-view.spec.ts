@@ -55,6 +55,7 @@ const SCREENS: Record<string, Find> = {
   '/intake': field('Has it been here?'),
   '/movements': (page) => page.getByRole('heading', { level: 1 }),
   '/stores': (page) => page.getByRole('heading', { level: 1 }),
+  '/wanted': (page) => page.getByRole('heading', { level: 1 }),
   '/on-test': button('Go round and read all'),
   '/timers': (page) => page.getByRole('heading', { level: 1 }),
   '/which': (page) => page.getByText('Photo of a label'),

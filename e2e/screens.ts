@@ -42,6 +42,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     '/timers',
     '/which',
     '/stores',
+    '/wanted',
     '/listen',
     '/learn-strike',
     '/account',

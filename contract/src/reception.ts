@@ -1,8 +1,21 @@
 import { KEY_FITS } from '@eclat/core/intake';
+import { STEP_ASKS, WANTED_ENDS, WANTED_STEPS } from '@eclat/core/stores';
 import { z } from 'zod';
-import { requiredText, text, millimetres, id, version, moment, signed, done, changesTo } from './common.ts';
+import {
+  calendarDay,
+  requiredText,
+  text,
+  millimetres,
+  id,
+  version,
+  moment,
+  signed,
+  done,
+  changesTo,
+} from './common.ts';
 import { everyone } from './people.ts';
-import { command } from './route.ts';
+import { command, read } from './route.ts';
+import { cost } from './stores.ts';
 
 /** A thing that came with the clock and must go home again. */
 export const receivedFields = z.object({
@@ -26,12 +39,51 @@ export type ReceivedItem = z.infer<typeof receivedItem>;
 
 export const complaintAnswer = z.object({ question: z.string(), answer: z.string(), ...signed });
 
-/** Missing when it came. It stays on the clock's list until it is found, fitted or given up. */
-export const WANTED_ENDS = ['found', 'fitted', 'given up'] as const;
+/** Missing when it came. It stays on the clock's list until one of its steps ends it. */
+export const wantedFields = z.object({
+  what: requiredText(120, 'What is missing'),
+  evidence: text(300).default(''),
+  /** What would do for it, the ways parted by commas. */
+  would: text(300).default(''),
+});
 
-export const wantedFields = z.object({ what: requiredText(120, 'What is missing'), evidence: text(300).default('') });
+/** What was done about it: looked for, ordered, arrived faulty, fitted. */
+export const wantedStepFields = z
+  .object({
+    step: z.enum(WANTED_STEPS),
+    note: text(300).default(''),
+    /** Of an order: from whom, for how much, expected when. */
+    from: text(80).default(''),
+    price: cost.default(''),
+    expectedOn: calendarDay('A day such as 2026-03-14.').nullable().default(null),
+  })
+  .superRefine((s, ctx) => {
+    const asks = STEP_ASKS[s.step];
+    if (asks && s[asks.field] === '') ctx.addIssue({ code: 'custom', path: [asks.field], message: asks.message });
+  });
 
-export const wantedThing = wantedFields.extend({ id, ...signed, ended: z.enum(WANTED_ENDS).nullable() });
+export const wantedStep = z.object({
+  ...{ id, step: z.enum(WANTED_STEPS), note: z.string(), from: z.string(), price: z.string() },
+  expectedOn: z.string().nullable(),
+  ...signed,
+});
+
+export const wantedThing = wantedFields.extend({
+  id,
+  ...signed,
+  steps: z.array(wantedStep),
+  ended: z.enum(WANTED_ENDS).nullable(),
+});
+export type WantedThing = z.infer<typeof wantedThing>;
+
+/** One of the shop-wide list: whose it is, and what lies in the stores that may be it. */
+export const wantedHere = wantedThing.omit({ ended: true }).extend({
+  ...{ clock: z.string(), claim: z.string(), visitId: id },
+  /** Its clock is in the shop. */
+  here: z.boolean(),
+  matches: z.array(z.object({ itemId: id, name: z.string(), onHand: z.int(), shelf: z.string() })),
+});
+export type WantedHere = z.infer<typeof wantedHere>;
 
 /** A movement that came by itself. */
 export const cameAlone = z.object({ drives: text(200), supply: text(120), borrowed: text(200) });
@@ -96,22 +148,61 @@ export const receptionRoutes = {
     path: '/visits/:visitId/wanted',
     summary: 'Put a missing thing on the clock’s list',
     roles: everyone,
-    changes: ['visit'],
-    inverse: 'reception.closeWanted',
+    changes: ['visit', 'stores'],
+    inverse: 'reception.removeWanted',
     visit: { put: 'wantedThings', by: 'id' },
     body: wantedFields,
     reply: wantedThing,
   }),
-  closeWanted: command({
+  changeWanted: command({
     method: 'PUT',
     path: '/visits/:visitId/wanted/:wantedId',
-    summary: 'Found, fitted or given up; null puts it back on the list',
+    summary: 'Correct what is missing, the evidence for it, and what would do',
     roles: everyone,
-    changes: ['visit'],
+    changes: ['visit', 'stores'],
     inverse: 'same',
-    visit: 'again',
-    body: z.object({ ended: z.enum(WANTED_ENDS).nullable() }),
+    visit: { put: 'wantedThings', by: 'id' },
+    body: wantedFields,
+    reply: wantedThing,
+  }),
+  removeWanted: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/wanted/:wantedId',
+    summary: 'It was not missing after all; one with steps stays',
+    roles: everyone,
+    changes: ['visit', 'stores'],
+    inverse: 'reception.addWanted',
+    visit: { remove: 'wantedThings', by: 'id', param: 'wantedId' },
     reply: done,
+  }),
+  addWantedStep: command({
+    method: 'POST',
+    path: '/visits/:visitId/wanted/:wantedId/steps',
+    summary: 'What was done about a missing thing: ordered, arrived faulty, fitted, guessed',
+    roles: everyone,
+    changes: ['visit', 'stores'],
+    inverse: 'reception.removeWantedStep',
+    visit: { put: 'wantedThings', by: 'id' },
+    body: wantedStepFields,
+    reply: wantedThing,
+  }),
+  removeWantedStep: command({
+    method: 'DELETE',
+    path: '/visits/:visitId/wanted/:wantedId/steps/:stepId',
+    summary: 'This was not done after all: only the last step is taken back',
+    roles: everyone,
+    changes: ['visit', 'stores'],
+    inverse: 'reception.addWantedStep',
+    visit: { put: 'wantedThings', by: 'id' },
+    reply: wantedThing,
+  }),
+  wantedList: read({
+    method: 'GET',
+    path: '/wanted',
+    summary: 'What is wanted over all clocks, with what in the stores may be it',
+    roles: everyone,
+    reads: 'stores',
+    reply: z.array(wantedHere),
   }),
   cameAlone: command({
     method: 'PUT',

@@ -17,7 +17,20 @@ export default {
   shape: 'partial',
   course: {
     missing: [
-      { what: 'Back of the case', evidence: 'hinge holes' },
+      { what: 'Back of the case', evidence: 'hinge holes', would: 'case back, 210 mm' },
+      {
+        what: 'Glass ring',
+        evidence: 'a rebate with putty in it',
+        steps: [
+          { step: 'ordered', from: 'Quill & Pane', price: '18.50' },
+          { step: 'arrived faulty', note: 'Cracked at the rim.' },
+        ],
+      },
+      {
+        what: 'Trim of the left side',
+        evidence: 'pin holes, and the trim of the right side',
+        steps: [{ step: 'looked for', note: 'Three sale catalogues: no picture of the model.' }],
+      },
       { what: 'Pendulum bob', evidence: 'rod with a hook' },
     ],
     findings: [

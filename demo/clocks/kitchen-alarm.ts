@@ -17,5 +17,7 @@ export default {
   daysAgo: 9,
   by: 'tobiah',
   stage: 'assess',
-  course: {},
+  course: {
+    missing: [{ what: 'Hammer of the alarm', evidence: 'an empty arbor', would: 'alarm mechanism, alarm work' }],
+  },
 } satisfies DemoClock;

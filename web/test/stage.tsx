@@ -20,6 +20,7 @@ const ASKED: Record<string, unknown> = {
   '/api/baths': [],
   '/api/sequences': [],
   '/api/stores': [],
+  '/api/wanted': [],
   '/api/shop-work': [],
   '/type': { weaknesses: [], sisters: [] },
 };

@@ -1,3 +1,4 @@
 export * from './kinds.ts';
 export * from './item.ts';
 export * from './csv.ts';
+export * from './wanted.ts';

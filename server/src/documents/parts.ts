@@ -39,7 +39,11 @@ export const wantedList = (visit: Visit): Content[] =>
         rows(
           ['*', '*', 'auto'],
           ['Thing', 'Evidence', ''],
-          visit.wantedThings.map((w) => [{ text: w.what }, { text: w.evidence }, { text: w.ended ?? 'wanted' }]),
+          visit.wantedThings.map((w) => [
+            { text: w.what },
+            { text: w.evidence },
+            { text: w.steps.at(-1)?.step ?? 'wanted' },
+          ]),
         ),
       ];
 

@@ -1,4 +1,5 @@
 import type { Visit as Shape } from '@eclat/contract';
+import type { WantedStep as WantedStepName } from '@eclat/core/stores';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { by, float, key, moment, text, versioned, visitKey } from '../platform/database/columns.ts';
 
@@ -41,7 +42,26 @@ export const WantedThing = defineEntity({
     clockId: p.uuid(),
     what: text(),
     evidence: text(),
+    would: text().default(''),
     ended: text().$type<NonNullable<Shape['wantedThings'][number]['ended']>>().nullable(),
     ...by,
   },
 });
+
+/** A thread: what was done about it. The last step that ends it is its end. */
+export const WantedStep = defineEntity({
+  name: 'WantedStep',
+  tableName: 'wanted_step',
+  properties: {
+    id: key(),
+    wantedId: p.uuid(),
+    step: text().$type<WantedStepName>(),
+    note: text(),
+    from: text(),
+    price: text(),
+    expectedOn: p.string().columnType('date').nullable(),
+    ...by,
+  },
+});
+export type WantedStep = InferEntity<typeof WantedStep>;
+export type WantedThing = InferEntity<typeof WantedThing>;

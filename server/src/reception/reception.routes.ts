@@ -6,11 +6,17 @@ import {
   linkCallback,
   cameAlone,
   changeReceived,
-  closeWanted,
   returnReceived,
   removeReceived,
-  addWanted,
 } from './reception.service.ts';
+import {
+  addWanted,
+  addWantedStep,
+  changeWanted,
+  removeWanted,
+  removeWantedStep,
+  wantedList,
+} from './wanted.service.ts';
 
 export function serveReception(serve: Serve): void {
   serve(api.reception.answer, (ctx, { params, body }) =>
@@ -27,9 +33,17 @@ export function serveReception(serve: Serve): void {
     returnReceived(ctx, params.visitId, params.receivedId, body.returned),
   );
   serve(api.reception.addWanted, (ctx, { params, body }) => addWanted(ctx, params.visitId, body));
-  serve(api.reception.closeWanted, (ctx, { params, body }) =>
-    asOk(closeWanted(ctx, params.visitId, params.wantedId, body.ended)),
+  serve(api.reception.changeWanted, (ctx, { params, body }) =>
+    changeWanted(ctx, params.visitId, params.wantedId, body),
   );
+  serve(api.reception.removeWanted, (ctx, { params }) => asOk(removeWanted(ctx, params.visitId, params.wantedId)));
+  serve(api.reception.addWantedStep, (ctx, { params, body }) =>
+    addWantedStep(ctx, params.visitId, params.wantedId, body),
+  );
+  serve(api.reception.removeWantedStep, (ctx, { params }) =>
+    removeWantedStep(ctx, params.visitId, params.wantedId, params.stepId),
+  );
+  serve(api.reception.wantedList, (ctx) => wantedList(ctx));
   serve(api.reception.cameAlone, (ctx, { params, body }) => asOk(cameAlone(ctx, params.visitId, body.alone)));
   serve(api.reception.linkCallback, (ctx, { params, body }) => asOk(linkCallback(ctx, params.visitId, body.visitId)));
 }

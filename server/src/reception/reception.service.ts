@@ -6,7 +6,8 @@ import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from
 import { badField, notFound } from '../platform/http/problems.ts';
 import { Photo } from '../photos/photos.entity.ts';
 import { Visit } from '../visit/visit.entity.ts';
-import { ComplaintAnswer, ReceivedItem, WantedThing } from './reception.entity.ts';
+import { ComplaintAnswer, ReceivedItem } from './reception.entity.ts';
+import { viewWanted, wantedRows } from './wanted.service.ts';
 
 import { rows, type RowsOf } from '../platform/database/rows.ts';
 
@@ -29,15 +30,12 @@ export const viewReceived = (r: ReceivedItem): Received => ({
 export const receptionRows = ({ id, clockId }: Visit) => ({
   received: rows(ReceivedItem, 'where visit_id = ? order by position', id),
   answers: rows(ComplaintAnswer, 'where visit_id = ?', id),
-  wantedThings: rows(WantedThing, 'where clock_id = ? and (visit_id = ? or ended is null) order by at', clockId, id),
+  ...wantedRows(id, clockId),
 });
 export const viewReception = (found: RowsOf<ReturnType<typeof receptionRows>>) => ({
   received: found.received.map(viewReceived),
   answers: found.answers.map((a) => ({ question: a.question, answer: a.answer, ...viewSigned(a) })),
-  wantedThings: found.wantedThings.map(({ id, what, evidence, ended, ...w }) => ({
-    ...{ id, what, evidence, ended: ended ?? null },
-    ...viewSigned(w),
-  })),
+  wantedThings: found.wantedThings.map((w) => viewWanted(w, found.wantedSteps)),
 });
 
 export async function answerQuestion(ctx: Context, visitId: string, question: string, answer: string): Promise<void> {
@@ -95,37 +93,6 @@ export async function returnReceived(ctx: Context, visitId: string, id: string, 
   );
   await ctx.em.flush();
   return viewReceived(item);
-}
-
-export async function addWanted(ctx: Context, visitId: string, given: ParsedBodyOf<typeof api.reception.addWanted>) {
-  const visit = await openVisit(ctx, visitId);
-  const thing = ctx.em.create(WantedThing, {
-    visitId,
-    clockId: visit.clockId,
-    ended: null,
-    ...given,
-    ...signature(ctx),
-  });
-  await ctx.em.flush();
-  return {
-    id: thing.id,
-    what: thing.what,
-    evidence: thing.evidence,
-    ended: null,
-    by: thing.by,
-    at: thing.at.toISOString(),
-  };
-}
-
-/** The list is the clock's: a thing wanted since an earlier visit can be ended in this one. */
-export async function closeWanted(
-  ctx: Context,
-  visitId: string,
-  id: string,
-  ended: ParsedBodyOf<typeof api.reception.closeWanted>['ended'],
-): Promise<void> {
-  const visit = await openVisit(ctx, visitId);
-  (await findOrRefuse(ctx, WantedThing, { id, clockId: visit.clockId }, 'wanted thing')).ended = ended;
 }
 
 export async function cameAlone(ctx: Context, visitId: string, alone: Shape['alone']): Promise<void> {

@@ -277,7 +277,7 @@ describe('what came, what is wanted, what was looked at', () => {
   it('stays on the clock’s list beyond the visit', async () => {
     const want = await shop.marit.ok<{ id: string }>('POST', at('wanted'), { what: 'Dome', evidence: 'a groove' });
     expect((await look(visit.id)).wantedThings).toMatchObject([{ what: 'Dome', ended: null }]);
-    await shop.marit.ok('PUT', at(`wanted/${want.id}`), { ended: 'found' });
+    await shop.marit.ok('POST', at(`wanted/${want.id}/steps`), { step: 'found' });
     expect((await look(visit.id)).wantedThings).toMatchObject([{ ended: 'found' }]);
   });
 

@@ -147,6 +147,11 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/stores/StoresScreen.tsx').then((m) => ({ Component: m.StoresScreen })),
       },
       {
+        path: 'wanted',
+        handle: { title: 'Wanted' },
+        lazy: () => import('../features/reception/WantedScreen.tsx').then((m) => ({ Component: m.WantedScreen })),
+      },
+      {
         path: 'listen',
         handle: { title: 'Listen to a clock' },
         lazy: () => import('../features/listening/ListenScreen.tsx').then((m) => ({ Component: m.ListenScreen })),

@@ -44,4 +44,6 @@ export const useOwnerClocks = (ownerId: string | undefined) =>
 export const useBaths = () => useQuery(fetched(api.cleaning.bathBook));
 export const useOwnSequences = () => useQuery(fetched(api.cleaning.ownSequences));
 export const useStores = () => useQuery(fetched(api.stores.list));
+/** What is wanted over all clocks. */
+export const useWanted = () => useQuery(fetched(api.reception.wantedList));
 export const useHouseRules = () => useQuery(fetched(api.houseRules.get));

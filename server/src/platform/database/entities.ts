@@ -45,7 +45,7 @@ import {
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 
-import { ComplaintAnswer, ReceivedItem, WantedThing } from '../../reception/reception.entity.ts';
+import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
 import { KeptWord } from '../../signing/signing.entity.ts';
 import { HouseRules, VisitRule } from '../../house-rules/house-rules.entity.ts';
@@ -101,6 +101,7 @@ export const entities = [
   DatingEvidence,
   Measurement,
   PlaceChecked,
+  WantedStep,
   WantedThing,
   EstimateLine,
   EstimateRoute,

@@ -61,7 +61,7 @@ function Answered({ look }: { look: Look }) {
             setWrong('');
           }}
         />
-        <div className="mt-7 flex flex-wrap gap-2">
+        <div className="flex flex-wrap gap-2 sm:mt-7">
           <Button variant="main" busy={answer.isPending} onClick={() => send('in order')}>
             In order
           </Button>

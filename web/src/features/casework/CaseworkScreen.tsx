@@ -6,6 +6,7 @@ import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { Missing } from '../reception/Missing.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TaskForm } from './TaskForm.tsx';
 import { TaskRow } from './TaskRow.tsx';
@@ -53,6 +54,7 @@ export function CaseworkScreen() {
           )}
         </Panel>
       )}
+      <Missing short />
       {!visit.closedAt && !adding && (
         <BigAction>
           <Button variant="main" aria-label="Add a task" className="whitespace-nowrap" onClick={() => setAdding(true)}>

@@ -111,7 +111,7 @@ function Felt({ visit, hole, name, word }: { visit: Visit; hole: string; name: s
   const set = (text: string) => cure.mutate({ params: { ...params, tryId: last!.id }, body: { cure: text } });
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 max-sm:basis-full">
         <p className="font-semibold">{name}</p>
         {tries.some((t) => t.cure !== '') && <p className="text-soft">{tries.map(tryWords).join('; ')}</p>}
       </div>

@@ -6,6 +6,7 @@ import { stagesIn } from '@eclat/core/workflow';
 import { counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
+import { Missing } from '../reception/Missing.tsx';
 import { holeNames } from '../survey/hole-names.ts';
 import { PartRow } from '../survey/PartConditions.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
@@ -52,6 +53,7 @@ export function FittingScreen() {
       {touched.length > 0 && <Depths visit={visit} touched={touched} undepthed={undepthed} />}
       <TightHoles visit={visit} name={name} />
       <WorkDone visit={visit} open={inPlace && visit.work.length === 0} />
+      <Missing short />
       <Expected visitId={visit.id} />
       <Fold title="Parts fitted" says={visit.parts.length > 0 && visit.parts.length} open={wanted.length === 0}>
         <PartsFitted visit={visit} />

@@ -1,27 +1,25 @@
-import { Fold } from '../../ui/Fold.tsx';
-import { WANTED_ENDS } from '@eclat/contract/reception';
 import { missingFor } from '@eclat/core/intake';
 import { Plus } from 'lucide-react';
-import { api } from '../../data/api.ts';
-import { useCommand } from '../../data/useCommand.ts';
-import { useKept } from '../../data/useDraft.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { useKept } from '../../data/useDraft.ts';
+import { Fold } from '../../ui/Fold.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import { WantedForm } from './WantedForm.tsx';
+import { WantedRow } from './WantedRow.tsx';
+
+type Begun = { what: string; evidence: string } | null;
 
 /** What is missing, with the evidence for it. What is still wanted after the visit stays on the clock's list. */
-export function Missing() {
+export function Missing({ short = false }: { /** Beside other work: only what is wanted already. */ short?: boolean }) {
   const visit = useThisVisit();
-  const params = { visitId: visit.id };
-  const [form, setForm] = useKept<{ what: string; evidence: string } | null>(`missing.${visit.id}`, null);
-  const want = useCommand(api.reception.addWanted, { what: 'Wanted', onSent: () => setForm(null) });
-  const end = useCommand(api.reception.closeWanted, { what: 'Wanted' });
+  const [form, setForm] = useKept<Begun>(`missing.${visit.id}`, null);
   const open = !visit.closedAt;
+  const left = visit.wantedThings.filter((w) => w.ended === null).length;
   const offered = missingFor(visit.movement.traits).filter((m) => !visit.wantedThings.some((w) => w.what === m.what));
+  if (short && visit.wantedThings.length === 0) return null;
   return (
-    <Fold title="Missing, and wanted" says={visit.wantedThings.length > 0 && visit.wantedThings.length}>
+    <Fold title="Missing, and wanted" says={visit.wantedThings.length > 0 && `${left} of ${visit.wantedThings.length}`}>
       {visit.wantedThings.length === 0 ? (
         <Empty>
           Nothing is missing as far as it was seen: look for empty holes, clean patches, hooks with nothing on them.
@@ -29,21 +27,7 @@ export function Missing() {
       ) : (
         <ul className="divide-y divide-line">
           {visit.wantedThings.map((w) => (
-            <li key={w.id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-2">
-              <span>
-                <span className="text-lg font-bold">{w.what}</span>
-                {w.evidence && <span className="block text-soft">{w.evidence}</span>}
-              </span>
-              <Choice
-                hideLabel
-                label={`${w.what} is`}
-                value={w.ended ?? ''}
-                disabled={!open}
-                onChange={(ended) => end.mutate({ params: { ...params, wantedId: w.id }, body: { ended } })}
-                onClear={() => end.mutate({ params: { ...params, wantedId: w.id }, body: { ended: null } })}
-                options={WANTED_ENDS.map((e) => [e, e] as const)}
-              />
-            </li>
+            <WantedRow key={w.id} thing={w} />
           ))}
         </ul>
       )}
@@ -60,34 +44,7 @@ export function Missing() {
           </div>
         </details>
       )}
-      {form && (
-        <form
-          className="mt-3 grid gap-3 rounded-xl border-2 border-steel p-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            want.mutate({ params, body: form });
-          }}
-        >
-          <TextField
-            label="What is missing"
-            value={form.what}
-            onChange={(e) => setForm({ ...form, what: e.target.value })}
-          />
-          <TextField
-            label="Evidence for it"
-            value={form.evidence}
-            onChange={(e) => setForm({ ...form, evidence: e.target.value })}
-          />
-          <div className="flex gap-3">
-            <Button type="submit" variant="main" disabled={form.what.trim() === ''} busy={want.isPending}>
-              Put it on the list
-            </Button>
-            <Button variant="plain" onClick={() => setForm(null)}>
-              Close
-            </Button>
-          </div>
-        </form>
-      )}
+      {open && form && <WantedForm thing={null} begins={form} onClose={() => setForm(null)} />}
     </Fold>
   );
 }

@@ -82,6 +82,37 @@ describe('at the counter', () => {
   });
 });
 
+describe('the thread of a missing thing', () => {
+  const ring = { id: 'w1', what: 'Glass ring', evidence: '', would: '', steps: [], ended: null, ...by };
+  const step = { id: 's1', note: '', from: 'Quill & Pane', price: '18.50', expectedOn: null, ...by };
+  it('offers what usually comes next; a guess is not kept without its words', async () => {
+    show(ReceivedScreen, visitOf('torsion', { wantedThings: [{ ...ring, steps: [{ ...step, step: 'looked for' }] }] }));
+    const next = () => within(screen.getByRole('group', { name: 'Glass ring: next' }));
+    expect(next().getAllByRole('button').map((b) => b.textContent)).toContain('guessed');
+    await person.click(next().getByRole('button', { name: 'guessed' }));
+    await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Where was evidence looked for?')));
+    await person.keyboard('{Enter}');
+    expect(await screen.findAllByText('Where was evidence looked for?')).toHaveLength(2);
+    expect(sent).toEqual([]);
+    await person.keyboard('Catalogues.{Enter}');
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/wanted/w1/steps',
+        body: { step: 'guessed', note: 'Catalogues.' },
+      }),
+    );
+  });
+  it('says what lies in the stores that may be it, and what arrived is one press', async () => {
+    const matches = [{ itemId: 'i1', name: 'Ring of glass', onHand: 1, shelf: 'drawer 2' }];
+    standIn({ '/api/wanted': [{ ...ring, clock: 'x', claim: 'C-1', visitId: 'v1', here: true, matches }] });
+    show(ReceivedScreen, visitOf('torsion', { wantedThings: [{ ...ring, steps: [{ ...step, step: 'ordered' }] }] }));
+    expect(screen.getByText(/^Ordered from Quill & Pane, 18.50/)).toBeTruthy();
+    expect((await screen.findByText('Ring of glass')).closest('p')!.textContent).toContain('drawer 2');
+    await person.click(screen.getByRole('button', { name: 'arrived' }));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ step: 'arrived' }));
+  });
+});
+
 describe('what was told and what was found before', () => {
   it('counts in the diagnosis until somebody has looked', () => {
     const told = { answers: [{ question: 'stops-after', answer: 'days, near the end of the wind', ...by }] };

@@ -4,7 +4,8 @@ import { KINDS, sizeWords } from '@eclat/core/stores';
 import clsx from 'clsx';
 import { Download, PackagePlus, Search, Upload } from 'lucide-react';
 import { lazy, useState } from 'react';
-import { useStores } from '../../data/queries.ts';
+import { Link } from 'react-router';
+import { useStores, useWanted } from '../../data/queries.ts';
 import { Answer, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { ShopWork, useShopWork } from '../shop-work/ShopWork.tsx';
@@ -31,6 +32,7 @@ export function StoresScreen() {
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-3xl">Stores</h1>
         <div className="no-print flex flex-wrap gap-2">
+          <WantedLink />
           <a className={buttonClass('quiet')} href="/api/stores-table" download="stores.csv">
             <Download className="size-5" aria-hidden />
             CSV
@@ -65,6 +67,18 @@ export function StoresScreen() {
         </Late>
       )}
     </div>
+  );
+}
+
+/** What clocks want, and how much of it may have come in. */
+function WantedLink() {
+  const wanted = useWanted().data ?? [];
+  const here = wanted.filter((w) => w.matches.length > 0).length;
+  if (wanted.length === 0) return null;
+  return (
+    <Link className={buttonClass(here > 0 ? 'main' : 'quiet')} to="/wanted">
+      {here > 0 ? `${here} of ${wanted.length} wanted may lie here` : `${wanted.length} wanted`}
+    </Link>
   );
 }
 
