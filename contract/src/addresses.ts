@@ -925,6 +925,13 @@ export const addresses = {
       inverse: 'same',
       row: { list: '/stores', by: 'id' },
     },
+    openBook: {
+      method: 'POST',
+      path: '/stores/:itemId/book',
+      changes: ['stores', 'movements'],
+      inverse: 'final',
+      row: { list: '/stores', by: 'id' },
+    },
     count: {
       method: 'PUT',
       path: '/stores/:itemId/count',

@@ -9,6 +9,8 @@ export const caseTaskFields = z.object({
   what: requiredText(120, 'The task'),
   product: text(120).default(''),
   origin: z.enum(ORIGINS).nullable().default(null),
+  /** The donor in the stores that gave it. */
+  donorId: id.nullable().default(null),
   times: z.int('A whole number.').min(1, 'At least once.').max(30, 'At most 30 times.').default(1),
   /** After each time. */
   waitHours: z.number('Hours.').min(0, 'Not less than none.').max(1000, 'At most 1000 hours.').default(0),
@@ -18,6 +20,7 @@ export const caseTaskFields = z.object({
 
 export const caseTask = caseTaskFields.extend({
   id,
+  donorName: z.string(),
   version,
   log: z.array(z.object({ at: moment, by: z.string() })),
   waitEndsAt: moment.nullable(),

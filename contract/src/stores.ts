@@ -47,6 +47,9 @@ export const stockItem = stockFields.extend({
   id,
   version,
   kept: z.boolean(),
+  /** Of a donor whose movement has a book. */
+  movementId: id.nullable(),
+  movementCode: z.string().nullable(),
   onHand: z.int(),
   orders: z.array(order),
 });
@@ -61,6 +64,13 @@ const move = z.object({
   claim: z.string().nullable(),
   at: moment,
   by: z.string(),
+});
+
+/** As much of a donor's movement as its book begins with. */
+export const donorMovement = z.object({
+  name: requiredText(120, 'What the movement is called'),
+  familyId: requiredText(40, 'A family'),
+  maker: text(120).default(''),
 });
 
 const csv = z.object({ csv: z.string().min(1, 'The table is empty.').max(7_000_000, 'At most 7 MB at once.') });
@@ -130,6 +140,17 @@ export const storesRoutes = {
     changes: ['stores'],
     inverse: 'same',
     body: z.object({ kept: z.boolean() }),
+    row: inStores,
+    reply: stockItem,
+  }),
+  openBook: command({
+    method: 'POST',
+    path: '/stores/:itemId/book',
+    summary: 'The movement of a donor has a book from now on, without a visit',
+    roles: benchRoles,
+    changes: ['stores', 'movements'],
+    inverse: 'final',
+    body: donorMovement,
     row: inStores,
     reply: stockItem,
   }),

@@ -56,6 +56,7 @@ export interface VisitSource {
     what: string;
     product: string;
     origin: Origin | null;
+    donorName: string;
     log: readonly unknown[];
     doneAt: string | null;
   }[];
@@ -211,12 +212,12 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
     ...(visit.casework.some((t) => t.doneAt !== null) && {
       casework: visit.casework
         .filter((t) => t.doneAt !== null)
-        .map(({ place, what, product, origin, log }) => ({
+        .map(({ place, what, product, origin, donorName, log }) => ({
           place,
           what,
           product,
           times: log.length,
-          origin: origin ?? '',
+          origin: [origin, donorName].filter(Boolean).join(': '),
         })),
     }),
     declined: visit.agreement.lines

@@ -81,7 +81,7 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
     );
   for (const p of visit.parts) take('a part', p.what, p.size);
   for (const o of visit.oiled) take('an oil point', o.product, o.batch, o.differs);
-  for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what, t.product);
+  for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what, t.product, t.donorName);
   for (const l of visit.agreement.lines) if (l.state === 'declined') take('declined work', l.what);
   for (const s of [...visit.stages, ...visit.units.flatMap((u) => u.stages)]) take('what was not done', s.why);
   const { trial } = visit.job;

@@ -54,6 +54,7 @@ export const KINDS = [
   { id: 'key', name: 'Key', sizes: ['square_mm'] },
   { id: 'glass', name: 'Glass', sizes: ['diameter_mm', 'thickness_mm'] },
   { id: 'electric', name: 'Coil, contact or suppressor', sizes: ['volts', 'ohms', 'turns'] },
+  { id: 'donor', name: 'Donor', sizes: [] },
   { id: 'product', name: 'Oil, grease, cleaner, finish', sizes: [] },
   { id: 'other', name: 'Other', sizes: ['diameter_mm', 'width_mm', 'height_mm', 'length_mm'] },
 ] as const satisfies readonly { id: string; name: string; sizes: readonly SizeId[] }[];

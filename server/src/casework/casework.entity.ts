@@ -12,6 +12,8 @@ export const CaseTask = defineEntity({
     what: text(),
     product: text(),
     origin: text().$type<Origin>().nullable(),
+    donorId: p.uuid().nullable(),
+    donorName: text().default(''),
     times: p.integer(),
     waitHours: float(),
     once: p.boolean(),

@@ -2,7 +2,8 @@ import { openVisit } from '../visit/lock.ts';
 import type { CaseTask as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { refused } from '../platform/http/problems.ts';
+import { badField, refused } from '../platform/http/problems.ts';
+import { StockItem } from '../stores/stores.entity.ts';
 import { CaseTask } from './casework.entity.ts';
 
 export const viewTask = (t: CaseTask): Shape => ({
@@ -12,6 +13,8 @@ export const viewTask = (t: CaseTask): Shape => ({
   what: t.what,
   product: t.product,
   origin: t.origin ?? null,
+  donorId: t.donorId ?? null,
+  donorName: t.donorName,
   times: t.times,
   waitHours: t.waitHours,
   once: t.once,
@@ -34,6 +37,14 @@ async function taskOf(ctx: Context, visitId: string, id: string): Promise<CaseTa
   return findOrRefuse(ctx, CaseTask, { id, visitId }, 'task');
 }
 
+/** @throws 422 when it is no donor of the stores */
+async function donorName(ctx: Context, id: string | null): Promise<string> {
+  if (id === null) return '';
+  const donor = await ctx.em.findOne(StockItem, { id, kind: 'donor' });
+  if (!donor) throw badField('donorId', 'No donor of the stores.');
+  return donor.name;
+}
+
 const waitAfter = (log: CaseTask['log'], hours: number): Date | null =>
   log.length > 0 && hours > 0 ? new Date(Date.parse(log.at(-1)!.at) + hours * 3_600_000) : null;
 
@@ -48,6 +59,7 @@ export async function addTask(
     ctx.em.create(CaseTask, {
       visitId,
       ...given,
+      donorName: await donorName(ctx, given.donorId),
       log: [],
       waitEndsAt: null,
       doneAt: null,
@@ -66,6 +78,7 @@ export async function changeTask(
   const task = await taskOf(ctx, visitId, id);
   expectVersion(task.version, version, viewTask(task));
   ctx.em.assign(task, fields);
+  if (fields.donorId !== undefined) task.donorName = await donorName(ctx, fields.donorId);
   task.waitEndsAt = waitAfter(task.log, task.waitHours);
   return shown(ctx, task);
 }

@@ -168,11 +168,16 @@ export async function movementBook(ctx: Context, movementId: string) {
     'select id, claim from visit where movement_id = ? and closed_at is null',
     [movement.id],
   );
+  const ids = `{${all.map((m) => m.id).join(',')}}`;
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,
-    'select p.what, m.code as to, m.id as "movementId", p.at from part_fitted p join visit v on v.id ' +
-      '= p.visit_id join movement m on m.id = v.movement_id where p.donor_id = any(?) order by p.at',
-    [`{${all.map((m) => m.id).join(',')}}`],
+    `
+    select g.what, m.code as to, m.id as "movementId", g.at from (
+      select what, visit_id, at from part_fitted where donor_id = any(?)
+      union all select t.what, t.visit_id, t.at from case_task t join stock_item i on i.id = t.donor_id
+        where i.movement_id = any(?)) g
+      join visit v on v.id = g.visit_id join movement m on m.id = v.movement_id order by g.at`,
+    [ids, ids],
   );
   return {
     movement: await loadMovement(ctx, movement),

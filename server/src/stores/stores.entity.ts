@@ -20,6 +20,7 @@ export const StockItem = defineEntity({
     batch: text(),
     note: text(),
     kept: p.boolean().default(true),
+    movementId: p.uuid().nullable(),
     version: versioned(),
   },
 });

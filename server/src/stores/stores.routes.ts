@@ -13,6 +13,7 @@ import {
   keepItem,
   listStores,
   movesOf,
+  openBook,
   orderItem,
   previewTable,
   importTable,
@@ -24,6 +25,7 @@ export function serveStores(serve: Serve, router: Router, appContext: AppContext
   serve(api.stores.add, (ctx, { body }) => addItem(ctx, body));
   serve(api.stores.change, (ctx, { params, body }) => changeItem(ctx, params.itemId, body));
   serve(api.stores.keep, (ctx, { params, body }) => keepItem(ctx, params.itemId, body.kept));
+  serve(api.stores.openBook, (ctx, { params, body }) => openBook(ctx, params.itemId, body));
   serve(api.stores.count, (ctx, { params, body }) => countItem(ctx, params.itemId, body.onHand));
   serve(api.stores.moves, (ctx, { params }) => movesOf(ctx, params.itemId));
   serve(api.stores.addOrder, (ctx, { params, body }) => orderItem(ctx, params.itemId, body));

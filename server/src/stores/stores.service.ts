@@ -14,12 +14,14 @@ import {
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem, refused } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
+import { makeMovement } from '../movements/movements.service.ts';
 import { StockItem, StockMove, StockOrder } from './stores.entity.ts';
 
 interface Row {
   id: string;
   on_hand: number;
   orders: StockView['orders'];
+  code: string | null;
 }
 
 const fieldsOf = ({ kind, name, sizes, minimum, price, supplier, supplierNo, shelf, batch, note }: Item): Item => ({
@@ -41,7 +43,8 @@ async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StockView[]
   const rows = await sql<Row>(
     ctx.em,
     `
-    select i.id, coalesce((select sum(change)::int from stock_move m where m.item_id = i.id), 0) as on_hand,
+    select i.id, (select code from movement where id = i.movement_id) as code,
+      coalesce((select sum(change)::int from stock_move m where m.item_id = i.id), 0) as on_hand,
       coalesce((select json_agg(json_build_object('id', o.id, 'quantity', o.quantity, 'expectedOn',
         o.expected_on, 'visitId', o.visit_id, 'claim', v.claim, 'orderedAt',
           to_char(o.ordered_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'by', o.by)
@@ -57,6 +60,8 @@ async function shelf(ctx: Pick<Context, 'em'>, id?: string): Promise<StockView[]
     version: i.version,
     kept: i.kept,
     ...fieldsOf(i),
+    movementId: i.movementId ?? null,
+    movementCode: of.get(i.id)!.code,
     onHand: of.get(i.id)!.on_hand,
     orders: of.get(i.id)!.orders,
   }));
@@ -98,6 +103,20 @@ export async function addItem(
   await ctx.em.flush();
   moved(ctx, made.id, onHand, 'counted');
   return one(ctx, made.id);
+}
+
+/** A donor's movement has a book, without a visit: its history goes with what it gives. */
+export async function openBook(
+  ctx: Context,
+  id: string,
+  given: ParsedBodyOf<typeof api.stores.openBook>,
+): Promise<StockView> {
+  const item = await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
+  if (item.kind !== 'donor') throw badField('name', 'Only a donor has a movement with a book.');
+  if (item.movementId) throw refused('Its movement has a book already.');
+  const movement = makeMovement(ctx, { ...given, marks: [], fittings: [], absent: [], history: [], historyFrom: '' });
+  item.movementId = movement.id;
+  return one(ctx, id);
 }
 
 /** One more of a thing, which lies there already or is new. */

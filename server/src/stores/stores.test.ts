@@ -1,4 +1,4 @@
-import type { Book, ImportPreview, Part, StockItem, Visit } from '@eclat/contract';
+import type { Book, CaseTask, ImportPreview, Part, StockItem, Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openShop, letDown, takeIn } from '../../test/shop.ts';
@@ -145,6 +145,37 @@ describe('the stores', () => {
       (await shop.marit.send('POST', `/visits/${visit.id}/parts`, { ...given, donorId: visit.movement.id })).body
         .fields![0],
     ).toMatchObject({ path: 'donorId' });
+  });
+
+  it('hold a donor that came without a visit: its book says what it gave, to trains and to the case', async () => {
+    const veneer = await shop.marit.ok<StockItem>('POST', '/stores', { kind: 'donor', name: 'Shelf clock, no dial' });
+    const book = { name: 'Weight movement', familyId: 'weight-shelf' };
+    expect((await shop.marit.send('POST', `/stores/${veneer.id}/book`, { ...book, familyId: 'none' })).status).toBe(
+      422,
+    );
+    const donor = await shop.marit.ok<StockItem>('POST', `/stores/${veneer.id}/book`, book);
+    expect(donor.movementCode).toMatch(/^M-/);
+    expect((await shop.marit.send('POST', `/stores/${veneer.id}/book`, book)).status).toBe(409);
+    const strip = await shop.marit.ok<StockItem>('POST', '/stores', { kind: 'other', name: 'Strip of brass' });
+    expect((await shop.marit.send('POST', `/stores/${strip.id}/book`, book)).status).toBe(422);
+    const task = { place: 'case', what: 'Veneer laid', origin: 'donor of the period' };
+    const add = (donorId: string) =>
+      shop.marit.send<CaseTask>('POST', `/visits/${visit.id}/casework`, { ...task, donorId });
+    expect((await add(strip.id)).body.fields![0]!.path).toBe('donorId');
+    expect((await add(donor.id)).body).toMatchObject({ donorName: 'Shelf clock, no dial' });
+    const part = {
+      what: 'Fly',
+      source: 'donor movement',
+      donorId: donor.movementId,
+      oldPart: 'kept with the movement',
+    };
+    await shop.marit.ok('POST', `/visits/${visit.id}/parts`, part);
+    const { gave, entries } = await shop.marit.ok<Book>('GET', `/movements/${donor.movementId}`);
+    expect(gave.map((g) => [g.what, g.to])).toEqual([
+      ['Veneer laid', visit.movement.code],
+      ['Fly', visit.movement.code],
+    ]);
+    expect(entries).toEqual([]);
   });
 });
 

@@ -30,6 +30,7 @@ import { OwnSequences } from './migrations/0034-own-sequences.ts';
 import { NotFinal } from './migrations/0035-not-final.ts';
 import { DryFits } from './migrations/0036-dry-fit.ts';
 import { LaterWords } from './migrations/0037-later-words.ts';
+import { Donors } from './migrations/0039-donors.ts';
 import { WantedThread } from './migrations/0038-wanted-thread.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
@@ -91,6 +92,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0036-dry-fit', class: DryFits },
         { name: '0037-later-words', class: LaterWords },
         { name: '0038-wanted-thread', class: WantedThread },
+        { name: '0039-donors', class: Donors },
       ],
       snapshot: false,
       silent: true,

@@ -5,6 +5,7 @@ import { CASE_PLACES, ORIGINS, TASKS } from '@eclat/core/casework';
 import { held } from '@eclat/core/rules';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
+import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
@@ -16,6 +17,7 @@ const EMPTY: Fields = {
   what: '',
   product: '',
   origin: null,
+  donorId: null,
   times: 1,
   waitHours: 0,
   once: false,
@@ -85,12 +87,33 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
           <option key={o}>{o}</option>
         ))}
       </SelectField>
+      <WhichDonor form={form} />
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <Tick label="It cannot be undone" {...form.register('once')} />
       <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || change.isPending} onClose={onClose}>
         {task ? 'Keep changes' : 'Add the task'}
       </FormFoot>
     </form>
+  );
+}
+
+/** Of what came from a donor: which one of the stores. */
+function WhichDonor({ form }: { form: ReturnType<typeof useTaskForm>['form'] }) {
+  const donors = (useStores().data ?? []).filter((i) => i.kind === 'donor' && i.kept);
+  if (form.watch('origin') !== 'donor of the period' || donors.length === 0) return null;
+  return (
+    <SelectField
+      label="Which donor"
+      error={form.formState.errors.donorId?.message}
+      {...form.register('donorId', { setValueAs: (v: unknown) => v || null })}
+    >
+      <option value="">not in the stores</option>
+      {donors.map((d) => (
+        <option key={d.id} value={d.id}>
+          {d.name}
+        </option>
+      ))}
+    </SelectField>
   );
 }
 
@@ -102,6 +125,7 @@ function useTaskForm(task: CaseTask | null, onClose: () => void) {
         what: task.what,
         product: task.product,
         origin: task.origin,
+        donorId: task.donorId,
         times: task.times,
         waitHours: task.waitHours,
         once: task.once,

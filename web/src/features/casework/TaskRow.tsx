@@ -67,7 +67,7 @@ function standingWords(stands: 'to do' | 'once more' | 'ready') {
 }
 
 function TaskWords({ task, stands }: { task: CaseTask; stands: TaskStands }) {
-  const { what, product, origin, times, waitHours, note } = task;
+  const { what, product, origin, donorName, times, waitHours, note } = task;
   return (
     <span className="min-w-56 flex-1">
       <b className="block text-lg">
@@ -79,7 +79,7 @@ function TaskWords({ task, stands }: { task: CaseTask; stands: TaskStands }) {
         )}
       </b>
       <span className="block text-soft">
-        {[product, origin, waitHours > 0 && `${waitHours} h after ${times > 1 ? 'each' : 'it'}`, note]
+        {[product, origin, donorName, waitHours > 0 && `${waitHours} h after ${times > 1 ? 'each' : 'it'}`, note]
           .filter(Boolean)
           .join(', ')}
       </span>
@@ -111,7 +111,7 @@ function TaskTools({
 }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, taskId: task.id };
-  const { place, what, product, origin, times, waitHours, once, note } = task;
+  const { place, what, product, origin, donorId, times, waitHours, once, note } = task;
   const end = useCommand(api.casework.setDone, { what: task.what });
   const remove = useRemove(api.casework.remove, api.casework.add, 'Task');
   const press = () => {
@@ -150,7 +150,7 @@ function TaskTools({
                   { params },
                   {
                     params: { visitId: visit.id },
-                    body: { place, what, product, origin, times, waitHours, once, note },
+                    body: { place, what, product, origin, donorId, times, waitHours, once, note },
                   },
                 )
               }

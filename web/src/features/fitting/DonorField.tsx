@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useMovements } from '../../data/queries.ts';
+import { useMovements, useStores } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 
@@ -17,6 +17,7 @@ export function DonorField({
 }) {
   const [q, setQ] = useState('');
   const [picked, setPicked] = useState<string | null>(null);
+  const donors = (useStores().data ?? []).filter((i) => i.kept && i.movementId !== null && i.movementId !== own);
   const { data } = useMovements(q.trim().length > 1 ? q : '');
   const found = q.trim().length > 1 && !picked ? (data?.items ?? []).filter((m) => m.id !== own) : [];
   return (
@@ -26,13 +27,29 @@ export function DonorField({
         placeholder="Its code, or a number on it"
         value={q}
         error={error}
-        hint={picked ? 'Its book will say so.' : 'A donor needs a book: take it in as a movement first.'}
+        hint={picked ? 'Its book will say so.' : 'A donor of the stores, or a movement of any book.'}
         onChange={(e) => {
           setQ(e.target.value);
           setPicked(null);
           onPick(null);
         }}
       />
+      {q === '' && donors.length > 0 && (
+        <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Donors in the stores">
+          {donors.map((d) => (
+            <Button
+              key={d.id}
+              onClick={() => {
+                setPicked(d.movementId);
+                setQ(`${d.movementCode}, ${d.name}`);
+                onPick(d.movementId);
+              }}
+            >
+              <b>{d.movementCode}</b> {d.name}
+            </Button>
+          ))}
+        </div>
+      )}
       {q.trim().length > 1 && !picked && data && found.length === 0 && (
         <p className="mt-1 text-soft">No movement is found by “{q}”.</p>
       )}

@@ -122,7 +122,7 @@ function KindAndSource({ it }: { it: ReturnType<typeof usePartForm> }) {
           },
         })}
       >
-        {KINDS.filter((k) => k.id !== 'bush' && k.id !== 'product').map((k) => (
+        {KINDS.filter((k) => !['bush', 'product', 'donor'].includes(k.id)).map((k) => (
           <option key={k.id} value={k.id}>
             {k.name}
           </option>

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { day, dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { DonorBook } from './DonorBook.tsx';
 import { ItemForm } from './ItemForm.tsx';
 
 const whole = (text: string, least: number) =>
@@ -49,7 +50,7 @@ export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => v
       ) : (
         <div className="flex flex-col gap-5">
           <Count key={item.onHand} item={item} />
-          <OrderOne item={item} />
+          {item.kind === 'donor' ? <DonorBook item={item} /> : <OrderOne item={item} />}
           <Moves itemId={item.id} />
           <div className="flex flex-wrap gap-3 border-t border-line pt-4">
             <Button onClick={() => setEditing(true)}>

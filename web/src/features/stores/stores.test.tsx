@@ -18,6 +18,8 @@ const item = (change: Partial<StockItem>): StockItem => ({
   id: I1,
   version: 1,
   kept: true,
+  movementId: null,
+  movementCode: null,
   kind: 'suspension',
   name: 'Strip',
   sizes: { strength_mm: 0.1, width_mm: 6 },
