@@ -5,7 +5,7 @@ import { api } from '../../data/api.ts';
 import { walkOf } from '@eclat/core/assess';
 import { counted } from '@eclat/core/units';
 import clsx from 'clsx';
-import { FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
+import { Eye, FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useRemove } from '../../data/useRemove.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -142,6 +142,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
     .flatMap((p) => p.marks)
     .filter((m) => m.findingId === f.id)
     .map((m) => m.number);
+  const [again, setAgain] = useState(false);
   const because = visit.findings.find((x) => x.id === f.followsFrom);
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-3">
@@ -174,7 +175,7 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
             Because of <b>{because.place}</b>: {because.seen}
           </p>
         )}
-        <LaterLook finding={f} />
+        <LaterLook finding={f} asking={again} onClose={() => setAgain(false)} />
         {f.proposal && (
           <p>
             Proposed: {f.proposal}
@@ -193,16 +194,33 @@ function Row({ finding: f, visit, onEdit }: { finding: Finding; visit: Visit; on
           </p>
         )}
       </div>
-      {!visit.closedAt && <RowTools finding={f} onEdit={onEdit} />}
+      {!visit.closedAt && <RowTools finding={f} onEdit={onEdit} onAgain={() => setAgain(true)} />}
     </li>
   );
 }
 
-function RowTools({ finding: f, onEdit }: { finding: Finding; onEdit: () => void }) {
+interface ToolsProps {
+  finding: Finding;
+  onEdit: () => void;
+  onAgain: () => void;
+}
+
+function RowTools({ finding: f, onEdit, onAgain }: ToolsProps) {
   const command = { params: { visitId: useThisVisit().id, findingId: f.id } };
   const out = useRemove(api.assessment.removeFinding, api.assessment.restoreFinding, 'Finding');
   return (
     <div className="flex">
+      {!f.overturned && (
+        <button
+          type="button"
+          aria-label={`A later look: ${f.place}`}
+          title="A later look found it otherwise"
+          className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
+          onClick={onAgain}
+        >
+          <Eye className="size-5" />
+        </button>
+      )}
       <button
         type="button"
         aria-label={`Correct: ${f.place}`}

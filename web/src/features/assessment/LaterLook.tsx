@@ -1,5 +1,4 @@
 import type { Finding } from '@eclat/contract';
-import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -10,10 +9,16 @@ import { TextField } from '../../ui/Field.tsx';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
+interface Props {
+  finding: Finding;
+  /** Its words are being typed. */
+  asking: boolean;
+  onClose: () => void;
+}
+
 /** What a later look found instead: both stand, the later leads. */
-export function LaterLook({ finding }: { finding: Finding }) {
+export function LaterLook({ finding, asking, onClose }: Props) {
   const visit = useThisVisit();
-  const [asking, setAsking] = useState(false);
   const [why, setWhy, forget] = useKept(`later.${finding.id}`, '');
   const params = { visitId: visit.id, findingId: finding.id };
   const back = useCommand(api.assessment.overturnFinding, { what: 'Later look' });
@@ -21,7 +26,7 @@ export function LaterLook({ finding }: { finding: Finding }) {
     what: 'Later look',
     onSent: () => {
       forget();
-      setAsking(false);
+      onClose();
     },
     onDone: () => say('Both stand, the later leads.', 'good', () => back.mutate({ params, body: { why: '' } })),
   });
@@ -42,13 +47,7 @@ export function LaterLook({ finding }: { finding: Finding }) {
         )}
       </p>
     );
-  if (visit.closedAt) return null;
-  if (!asking)
-    return (
-      <Button variant="plain" className="-ml-3 min-h-11 text-sm" onClick={() => setAsking(true)}>
-        Looked again: it is otherwise<span className="sr-only">: {finding.place}</span>
-      </Button>
-    );
+  if (!asking || visit.closedAt) return null;
   return (
     <form
       className="flex flex-wrap items-end gap-3 py-2"
@@ -64,7 +63,7 @@ export function LaterLook({ finding }: { finding: Finding }) {
         maxLength={300}
         onChange={(e) => setWhy(e.target.value)}
       />
-      <FormFoot busy={set.isPending} onClose={() => setAsking(false)}>
+      <FormFoot busy={set.isPending} onClose={onClose}>
         Keep
       </FormFoot>
     </form>

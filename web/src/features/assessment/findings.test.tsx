@@ -50,7 +50,7 @@ describe('assess', () => {
     await person.click(screen.getByRole('button', { name: 'Correct: stop pin' }));
     expect(screen.queryByLabelText('Follows from')).toBeNull();
     await person.click(screen.getByRole('button', { name: 'Close' }));
-    await person.click(screen.getByRole('button', { name: /^Looked again.*stop pin$/ }));
+    await person.click(screen.getByRole('button', { name: 'A later look: stop pin' }));
     await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('What the later look found')));
     await person.keyboard('Straight: the light deceived.{Enter}');
     await waitFor(() =>

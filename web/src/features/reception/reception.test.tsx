@@ -88,7 +88,11 @@ describe('the thread of a missing thing', () => {
   it('offers what usually comes next; a guess is not kept without its words', async () => {
     show(ReceivedScreen, visitOf('torsion', { wantedThings: [{ ...ring, steps: [{ ...step, step: 'looked for' }] }] }));
     const next = () => within(screen.getByRole('group', { name: 'Glass ring: next' }));
-    expect(next().getAllByRole('button').map((b) => b.textContent)).toContain('guessed');
+    expect(
+      next()
+        .getAllByRole('button')
+        .map((b) => b.textContent),
+    ).toContain('guessed');
     await person.click(next().getByRole('button', { name: 'guessed' }));
     await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Where was evidence looked for?')));
     await person.keyboard('{Enter}');
