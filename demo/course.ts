@@ -23,6 +23,10 @@ export interface Course {
   }[];
   alone?: { drives: string; supply: string; borrowed: string };
   findings?: BodyOf<typeof api.assessment.addFinding>[];
+  /** By its place in the list: the finding that it follows from. */
+  follows?: Record<number, number>;
+  /** By its place in the list: what a later look found instead. */
+  overturned?: Record<number, string>;
   /** Walk only so many places; the rest is left as it was not looked at yet. */
   walked?: number;
   measured?: BodyOf<typeof api.assessment.addMeasurement>[];
@@ -41,6 +45,11 @@ export interface Course {
   symptoms?: Partial<Record<SymptomId, 'present' | 'absent'>>;
   looks?: Record<string, LookOutcome>;
   cause?: string;
+  /** Held to be the cause before, and why it is another one. */
+  causeBefore?: { said: string; why: string };
+  prognosis?: { text: string; inDays: number };
+  /** How the bushes felt in their train together dry. */
+  dry?: { word: 'free' | 'drags' | 'shakes'; cure?: string }[];
   /** Trains that are not let down when the power stage is reached. */
   power?: Partial<Record<string, PowerState>>;
   override?: string;

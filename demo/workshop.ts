@@ -1,4 +1,5 @@
 import { DAY, type Course, type Run } from './course.ts';
+import { driedIn, expected, findingsAgain } from './later.ts';
 import { randomUUID } from 'node:crypto';
 import type { BodyOf, Person, Visit } from '@eclat/contract';
 import { wantedStepFields } from '@eclat/contract/reception';
@@ -109,6 +110,7 @@ export class Workshop {
     await this.work(visit, to, course, true);
     await this.beside(visit.id, course.casework);
     for (const test of course.electric ?? []) await this.did(addElectric(this.ctx, visit.id, { test }), 3);
+    await expected(this.ctx, (w, m) => this.did(w, m), await viewVisit(this.ctx, visit.id), course, this.today);
     await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);
   }
@@ -156,7 +158,8 @@ export class Workshop {
       case 'fit':
         for (const w of course.work ?? [])
           await this.did(addWork(this.ctx, visit.id, api.fitting.addWork.body.parse(w)), 15);
-        return this.fit(visit, course);
+        await this.fit(visit, course);
+        return driedIn(this.ctx, (w, m) => this.did(w, m), await viewVisit(this.ctx, visit.id), course);
       case 'assemble':
         return this.assemble(visit, last);
       case 'oil':
@@ -203,7 +206,9 @@ export class Workshop {
       await this.did(observe(this.ctx, id, symptom, state));
     for (const [look, outcome] of Object.entries(course.looks ?? {}))
       await this.did(recordLook(this.ctx, id, look, outcome), 4);
-    if (course.cause && !last) await this.did(settleCause(this.ctx, id, course.cause, ''));
+    if (last) return;
+    if (course.causeBefore) await this.did(settleCause(this.ctx, id, course.causeBefore.said, ''), 60);
+    if (course.cause) await this.did(settleCause(this.ctx, id, course.cause, course.causeBefore?.why ?? ''));
   }
 
   private async clean(visit: Visit, course: Course): Promise<void> {
@@ -280,6 +285,7 @@ export class Workshop {
     for (const f of course.findings ?? [])
       await this.did(addFinding(this.ctx, id, api.assessment.addFinding.body.parse(f)));
     const { findings, photos } = await viewVisit(this.ctx, id);
+    await findingsAgain(this.ctx, (w, m) => this.did(w, m), await viewVisit(this.ctx, id), course);
     const found = new Set(findings.map((f) => f.place));
     for (const { place } of walkOf(movement.traits).slice(0, course.walked))
       await this.did(setPlace(this.ctx, id, place, found.has(place) ? 'finding' : 'in order'), 0);

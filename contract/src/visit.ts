@@ -113,15 +113,15 @@ export const newVisit = z
     if (v.clock) one(v.movementId, v.movement, 'movement', 'movement');
   });
 
-export const visitFields = z.object({
+/** What the owner said, and what was promised. */
+export const scopeFields = z.object({
   complaint: text(2000),
   wanted: text(1000),
   notWanted: text(1000),
   outOfScope: text(1000),
   promisedFor: calendarDay().nullable(),
-  prognosis: text(400),
-  lookAgainOn: calendarDay().nullable(),
 });
+export const visitFields = scopeFields.extend({ prognosis: text(400), lookAgainOn: calendarDay().nullable() });
 
 export const nextAction = z.object({
   stage: stageId,

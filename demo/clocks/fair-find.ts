@@ -37,6 +37,12 @@ export default {
       finding('case', 'Trim gone from the left side.', 'looks', 'looks'),
       finding('going train', 'Dry and dusty, nothing worn that shows.', 'harms it', 'timekeeping'),
     ],
+    baths: [
+      {
+        ...{ sequence: 'whole', bath: 'detergent', minutes: 8, before: 'dust in old oil', after: 'even' },
+        parts: [{ name: 'whole movement, first half', materials: ['bare brass', 'plain steel'] }],
+      },
+    ],
     symptoms: { 'stops-hours': 'present' },
     cause: 'Dry',
   },

@@ -1,4 +1,4 @@
-import { type DemoClock } from '../clock.ts';
+import { finding, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Wilmot Hask',
@@ -18,5 +18,11 @@ export default {
   daysAgo: 2,
   by: 'ines',
   stage: 'assess',
-  course: {},
+  course: {
+    findings: [
+      finding('strike train', 'Sprocket slips on its arbor: the weight drops.', 'safety', 'striking', 'Pin it anew'),
+      finding('strike work', 'Stop pin bent.', 'stops it', 'striking', 'Straighten, once the sprocket holds'),
+    ],
+    follows: { 1: 0 },
+  },
 } satisfies DemoClock;

@@ -1,4 +1,4 @@
-import { type DemoClock } from '../clock.ts';
+import { finding, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Aldermere Town Hall',
@@ -24,6 +24,15 @@ export default {
     },
     answers: { runs: 'all the time', time: 'keeps time' },
     measured: [{ kind: 'coil', value: 109, how: 'meter, one end free' }],
+    findings: [
+      finding(
+        'contacts',
+        'Contact of the half minute looks dead: burnt over half its face.',
+        'stops it',
+        'timekeeping',
+      ),
+    ],
+    overturned: { 0: 'In place, under its own pressure, it makes every time.' },
     symptoms: {},
     electric: [
       { kind: 'coil', what: 'Rewind coil', ohms: 109, expectedOhms: 110, atC: 19 },

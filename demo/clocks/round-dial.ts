@@ -23,5 +23,6 @@ export default {
     baths: [{ bath: 'ammoniated water', parts: [brassAndSteel], minutes: 10 }],
     worn: { 'T1.back': 0.62, 'T2.back': 0.33, 'T4.front': 0.19 },
     bushes: 1,
+    dry: [{ word: 'drags', cure: 'driven out a hair' }, { word: 'free' }],
   },
 } satisfies DemoClock;

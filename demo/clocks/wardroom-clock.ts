@@ -41,6 +41,7 @@ export default {
       },
       { part: 'Lever', did: 'oil blotted', before: 'wet', after: 'dry' },
     ],
+    prognosis: { text: 'What oil is left may creep back onto the coils.', inDays: 90 },
     run: { days: 3, rate: 14, place: 'bench shelf' },
   },
 } satisfies DemoClock;

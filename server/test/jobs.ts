@@ -1,4 +1,6 @@
 import { addTrain, driveBy, type Traits } from '@eclat/core/movement';
+import type { WantedStep } from '@eclat/core/stores';
+import type { Corner } from '@eclat/core/strip';
 import type { ShapeId, StageId, TermsId } from '@eclat/core/workflow';
 
 /** A whole job, as it is agreed and done: a test plays it against the server, `bench/presses` in the browser. */
@@ -19,8 +21,28 @@ export interface Plan {
   cause?: string;
   /** What the owner is asked for before the work. */
   asked?: string;
+  /** What was held to be the cause before, and why it is another one. */
+  causeBefore?: { said: string; why: string };
+  /** What the first finding brought about. */
+  leadsTo?: string;
+  /** What a later look found instead of the first finding. */
+  later?: string;
   /** Bath runs, by what goes into the basket. */
   baths?: string[][];
+  /** The movement goes in whole, one half after the other. */
+  halves?: true;
+  /** What no bath may touch is wiped. */
+  wipes?: string[];
+  /** By a sequence of the shop's own. */
+  ownWay?: true;
+  /** Its trains are put together dry on the way. */
+  dry?: true;
+  /** Missing things, each with the steps of its thread. */
+  missing?: { what: string; steps: { step: WantedStep; note?: string; from?: string }[] }[];
+  /** A second person looks before the plates close, and it is kept how they closed. */
+  closes?: { corner: Corner; last: string };
+  /** What to expect of the cure, and when it is looked at again. */
+  prognosis?: { prognosis: string; lookAgainOn: string };
   /** What was done to parts that stay. */
   work?: string[];
   /** The movement that goes into the case, by its name. */
@@ -40,7 +62,24 @@ const oneChain = (t: Traits): Traits => ({
 export const JOBS: readonly Plan[] = [
   {
     ...{ what: 'own find at a fair', family: 'mantel-barrels', shape: 'partial', own: true },
-    ...{ finds: 'Back and bob are missing.', baths: [['plates'], ['plates']], work: ['catch made new'] },
+    ...{ finds: 'Back and bob are missing.', halves: true, work: ['catch made new'] },
+    missing: [
+      {
+        what: 'Glass ring',
+        steps: [
+          { step: 'ordered', from: 'Quill & Pane' },
+          { step: 'arrived faulty', note: 'Cracked at the rim.' },
+          { step: 'fitted', note: 'Mended cold.' },
+        ],
+      },
+      {
+        what: 'Trim of the left side',
+        steps: [
+          { step: 'looked for', note: 'Catalogues.' },
+          { step: 'guessed', note: 'No picture of the model was found.' },
+        ],
+      },
+    ],
     title: /^Partial service/,
   },
   {
@@ -48,23 +87,25 @@ export const JOBS: readonly Plan[] = [
     ...{
       cause: 'Strip kinked',
       baths: [['going wheels and arbors']],
-      work: ['plates wiped', 'arbors eased'],
+      wipes: ['lacquered plates'],
+      work: ['arbors eased'],
       title: /^Overhauled/,
     },
   },
   {
     ...{ what: 'one weight for two trains', family: 'longcase', traits: oneChain, shape: 'overhaul' },
-    ...{ finds: 'Chain slips on its sprocket.', title: /^Overhauled/ },
+    ...{ finds: 'Chain slips on its sprocket.', leadsTo: 'Stop pin bent.', title: /^Overhauled/ },
   },
   {
     ...{ what: 'wall clock through bath and survey', family: 'month-wall', shape: 'overhaul' },
-    ...{ finds: 'Drowned in oil.', cause: 'Too much oil', asked: 'Seven bushes', title: /^Overhauled/ },
+    ...{ finds: 'Drowned in oil.', cause: 'Too much oil', asked: 'Seven bushes', title: /^Overhauled/, dry: true },
     baths: [['plates'], ['plates']],
   },
   {
     ...{ what: 'master clock without its case', family: 'electric-master', shape: 'partial' },
     ...{
-      finds: 'Grime where something sat.',
+      finds: 'A contact that never makes.',
+      later: 'It makes every time in place.',
       cause: 'Dirty contact',
       work: ['contacts cleaned'],
       title: /^Partial service/,
@@ -100,6 +141,7 @@ export const JOBS: readonly Plan[] = [
     ...{ what: 'wardroom clock', family: 'ships-bells', shape: 'in place', terms: 'no guarantee' },
     ...{ finds: 'Regulator at its stop.', cause: 'Coils cling', asked: 'Balance cleaned in place' },
     ...{ work: ['balance and spring cleaned'], title: /^Cured in place/ },
+    prognosis: { prognosis: 'What oil is left may creep back.', lookAgainOn: '2031-08-02' },
     leaves: { run: 'One night only: the owner decides.' },
   },
   {
@@ -111,6 +153,7 @@ export const JOBS: readonly Plan[] = [
     ...{
       finds: 'Rotor stiff.',
       cause: 'Oil dried in the rotor',
+      causeBefore: { said: 'Oil in the train', why: 'Somebody drilled into the rotor.' },
       runsWithout: 'dial, gears shut',
       title: /^Partial service/,
     },
@@ -128,16 +171,18 @@ export const JOBS: readonly Plan[] = [
   {
     ...{ what: 'open springs, never seen running', family: 'shelf-open-springs', shape: 'overhaul' },
     ...{ finds: 'Seat screws missing.', baths: [['plates'], ['plates']], title: /^Overhauled/ },
+    missing: [{ what: 'Seat screws', steps: [{ step: 'made here', note: 'After the thread of the seat.' }] }],
+    closes: { corner: 'lower left', last: 'warning wheel, fly' },
   },
   {
     ...{ what: 'quarter clock with moon', family: 'three-weights', shape: 'overhaul', runsWithout: 'dial and hands' },
     traits: (t) => ({ ...t, fittings: [...t.fittings, 'moon work'] }),
     ...{ finds: 'Washers hidden behind a plate.', asked: 'A dozen bushes', title: /^Overhauled/ },
-    baths: [['plates']],
+    ...{ baths: [['plates']], dry: true },
   },
   {
     ...{ what: 'weight shelf clock, a piece of history', family: 'weight-shelf', shape: 'overhaul' },
     traits: (t) => addTrain(t, [], 'figure'),
-    ...{ finds: 'The crutch has bitten the plate.', baths: [['plates']], title: /^Overhauled/ },
+    ...{ finds: 'The crutch has bitten the plate.', ownWay: true, title: /^Overhauled/ },
   },
 ];

@@ -44,6 +44,10 @@ export const BATH_CAUTION: Readonly<Record<OwnBath, string>> = {
   'dewatering fluid': `${MADE_TO_DRIVE_OUT} ${VAPOUR}`,
 };
 
+/** Of a movement that goes in whole. Common practice. */
+const CLOSED_BARRELS =
+  'A spring in its closed barrel holds water longest and rusts unseen: open it, or dry it long, and oil it.';
+
 export const RUN_DRY: readonly Row[] = [
   ['Hot rinse', 2, 'rinsing', BY_WATER, 'Cool rinse'],
   ['Displace the water', 1, 'displacing', VAPOUR],
@@ -124,7 +128,7 @@ export const TABLE = [
       ['In the bath', 'chosen', 'chosen', AMMONIA],
       ['Water', 1, 'rinsing', BY_WATER],
       ['Displace the water', 1, 'displacing', VAPOUR],
-      ['Drain on cloth', null, null, VAPOUR],
+      ['Drain on cloth', null, null, `${VAPOUR} ${CLOSED_BARRELS}`],
       ['Low warm air', null, null, NO_HEAT_YET, COOL_AIR],
     ],
   },

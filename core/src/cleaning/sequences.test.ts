@@ -43,6 +43,8 @@ describe('a sequence', () => {
   it('has its caution before the step it belongs to', () => {
     expect(steps([brass])[1]!.caution).toContain('never in one room with bleach');
     expect(steps([brass])[3]!.caution).toContain('Flammable');
+    const whole = stepsOf('whole', { bath: 'detergent', minutes: 5, parts: [brass], choices: {} });
+    expect(whole.some((s) => s.caution.includes('closed barrel'))).toBe(true);
     const runs = SEQUENCES.flatMap((s) => (s.baths.length > 0 ? s.baths : [null]).map((bath) => ({ s, bath })));
     for (const { s, bath } of runs)
       for (const step of stepsOf(s.id, { bath, minutes: 5, parts: [brass], choices: {} })) {

@@ -1,5 +1,6 @@
 import type { StripStep } from '@eclat/contract';
 import { FATES, type Fate } from '@eclat/core/strip';
+import clsx from 'clsx';
 import { Check, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -7,6 +8,7 @@ import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { onToTheNext } from '../../ui/finger.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { StepWords } from '../strip/StepRow.tsx';
@@ -15,13 +17,19 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function Row({ step: s, next }: { step: StripStep; next: boolean }) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
-  const set = useCommand(api.strip.setFate, { what: s.what });
+  // In hand is the next thing, as the row of this one is gone.
+  const set = useCommand(api.strip.setFate, { what: s.what, onDone: onToTheNext });
   const say = (fate: Fate, note = '') =>
     set.mutate({ params: { visitId: visit.id, stepId: s.id }, body: { fate, note } });
   return (
     <li
+      // It leaves with the press, not with the answer: nothing moves under the next press.
+      hidden={s.fate === 'apart' && set.isPending}
       aria-current={next ? 'step' : undefined}
-      className={`flex flex-wrap items-center gap-3 py-2 ${next ? '-mx-3 rounded-lg bg-steel-wash px-3' : ''}`}
+      className={clsx(
+        'flex flex-wrap items-center gap-3 py-2 [&[hidden]]:hidden',
+        next && '-mx-3 rounded-lg bg-steel-wash px-3',
+      )}
     >
       {s.photoId && (
         <img
@@ -36,6 +44,7 @@ export function Row({ step: s, next }: { step: StripStep; next: boolean }) {
           <span className="flex gap-2">
             <Button
               variant={next ? 'main' : 'quiet'}
+              data-next={next || undefined}
               aria-label={`On again: ${s.what}`}
               onClick={() => say('on again')}
             >

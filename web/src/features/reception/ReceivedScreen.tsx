@@ -2,7 +2,7 @@ import type { Visit } from '@eclat/contract';
 import { day } from '../../ui/dates.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { visitFields } from '@eclat/contract/visit';
+import { scopeFields } from '@eclat/contract/visit';
 import { FileText, Tag } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -86,7 +86,7 @@ const inShort = ({ complaint, promisedFor }: Visit): string =>
 function Scope() {
   const visit = useThisVisit();
   const form = useContractForm(
-    visitFields,
+    scopeFields,
     {
       complaint: visit.complaint,
       wanted: visit.wanted,

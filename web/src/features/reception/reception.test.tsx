@@ -67,6 +67,13 @@ describe('at the counter', () => {
     await person.type(screen.getByLabelText('Borrowed to test it'), 'a bench supply');
     expect(screen.getByText('Stays unproven: that it runs on its own supply and wiring.')).toBeTruthy();
   });
+  it('keeps what the owner wants, by itself', async () => {
+    show(ReceivedScreen, visitOf('fusee', { wanted: '' }));
+    await person.type(screen.getByLabelText('Wanted'), 'A full service');
+    await person.click(screen.getByRole('button', { name: 'Keep changes' }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PATCH', body: { wanted: 'A full service' } }));
+    expect(Object.keys(sent[0]!.body).sort()).toEqual(['version', 'wanted']);
+  });
   it('links a return of earlier work', async () => {
     show(ReceivedScreen, visitOf('fusee', { earlier: [{ visitId: 'v0', claim: 'C-7', closedAt: AT }] }));
     await person.selectOptions(screen.getByLabelText(/come back because of earlier work/), 'v0');

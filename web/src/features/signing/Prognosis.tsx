@@ -18,9 +18,9 @@ export function Prognosis({ visit }: { visit: Visit }) {
     onSent: () => (forget(), forgetOn()),
     onDone: () => say('Kept.'),
   });
-  // A trial has both of its own.
-  if (visit.job.trial) return null;
   const inPlace = visit.job.shape === 'in place';
+  // A trial has both of its own; an overhaul is guaranteed, and due by its years.
+  if (visit.job.trial || (!inPlace && visit.job.shape !== 'partial' && visit.job.shape !== 'report')) return null;
   const says = visit.lookAgainOn ? `look again ${dateInWords(visit.lookAgainOn)}` : visit.prognosis;
   return (
     <Fold title="What to expect, and when to look again" says={says} open={inPlace && says === ''}>
