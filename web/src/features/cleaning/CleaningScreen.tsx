@@ -32,15 +32,6 @@ export function CleaningScreen() {
         <RunGoing key={b.id} run={b} now={now} />
       ))}
       <Cautions stage="clean" />
-      {done.length > 0 && (
-        <Panel title="Runs">
-          <ul className="flex flex-col divide-y divide-line">
-            {done.map((b) => (
-              <RunDone key={b.id} run={b} />
-            ))}
-          </ul>
-        </Panel>
-      )}
       {!visit.closedAt && (
         <PlanRun
           key={`${owed}`}
@@ -52,6 +43,15 @@ export function CleaningScreen() {
             </Link>
           }
         />
+      )}
+      {done.length > 0 && (
+        <Panel title="Runs">
+          <ul className="flex flex-col divide-y divide-line">
+            {done.map((b) => (
+              <RunDone key={b.id} run={b} />
+            ))}
+          </ul>
+        </Panel>
       )}
       {visit.closedAt && visit.baths.length === 0 && <Empty>Nothing was cleaned on this visit.</Empty>}
       <StageFoot stage="clean" />
