@@ -179,10 +179,14 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
     await hand.button('Log it');
     await hand.page.getByRole('button', { name: /^Take out: / }).waitFor();
   },
-  async clean(hand, { baths = [] }) {
+  async clean(hand, { baths = [], halves, wipes }) {
     const { page } = hand;
-    for (const basket of baths) {
-      for (const thing of basket) await hand.button(new RegExp(`^${thing}`), false);
+    const sequence = async (name: string) => {
+      await page.getByLabel('Sequence', { exact: true }).selectOption(name);
+      hand.presses += 2; // it opens, and one of it is pressed
+    };
+    const run = async (...things: string[]) => {
+      for (const thing of things) await hand.button(new RegExp(`^${thing}`), false);
       await hand.button('Begin the run');
       const on = page.getByRole('button', { name: /^On to: / });
       for (await on.waitFor(); await on.isVisible();) {
@@ -192,7 +196,20 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
       }
       await hand.button('Parts are out');
       await page.getByRole('button', { name: 'Parts are out', exact: true }).waitFor({ state: 'detached' });
+    };
+    if (halves) {
+      await sequence('Whole movement, nothing apart');
+      await hand.press(page.getByRole('radio', { name: 'first half' }));
+      await run();
+      // The other half is offered by itself.
+      await run('whole movement');
     }
+    if (wipes) {
+      await sequence('Wiped, no bath');
+      await run(...wipes);
+      await sequence('Ultrasonic water bath');
+    }
+    for (const basket of baths) await run(...basket);
   },
   async survey(hand) {
     const { page } = hand;

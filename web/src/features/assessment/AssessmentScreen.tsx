@@ -110,7 +110,9 @@ export function AssessmentScreen() {
   );
 }
 
-function Summary({ findings, left }: { findings: Finding[]; left: number }) {
+function Summary({ findings: all, left }: { findings: Finding[]; left: number }) {
+  // What a later look found otherwise stands in the list, and counts no more.
+  const findings = all.filter((f) => f.overturned === null);
   const safety = findings.filter((f) => f.severity === 'safety').length;
   const stops = findings.filter((f) => f.severity === 'stops it').length;
   const rest = findings.length - safety - stops;

@@ -71,6 +71,11 @@ describe('assess', () => {
       'Correct: lines',
       'Correct: case',
     ]);
+    cleanup();
+    // A later look leads: what it found otherwise hurts nobody.
+    const lines = { ...finding, id: 'f2', severity: 'safety' as const, overturned: { why: 'A scratch.', ...by } };
+    show(AssessmentScreen, visitOf('longcase', { findings: [finding, lines] }));
+    expect(answer()).toContain('1 finding, none that stops it');
   });
   it('says at the field what is missing, and keeps what is typed on the device', async () => {
     show(AssessmentScreen, visitOf('longcase'));
