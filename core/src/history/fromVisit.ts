@@ -14,6 +14,7 @@ import type { PowerState, StageState, UnitWord } from '../workflow/index.ts';
 import type { Fate } from '../strip/index.ts';
 import type { CasePlace, Origin } from '../casework/index.ts';
 import { sizeWords, type KindId, type Sizes } from '../stores/index.ts';
+import { dateInWords } from './edtf.ts';
 import { RECORD_VERSION, type PrivateWords, type ServiceRecord } from './record.ts';
 
 /** As much of a visit as its record and its signature depend on. */
@@ -129,7 +130,9 @@ function jobOf(visit: VisitSource): Pick<ServiceRecord, 'job' | 'notDone'> {
 
 /** What is to be expected of a cure, and when somebody looks again. Empty: nothing was said. */
 const expectedWords = ({ prognosis, lookAgainOn }: Pick<VisitSource, 'prognosis' | 'lookAgainOn'>): string =>
-  [prognosis && `Expected: ${prognosis}`, lookAgainOn && `look again ${lookAgainOn}`].filter(Boolean).join('; ');
+  [prognosis && `Expected: ${prognosis.replace(/\.$/, '')}`, lookAgainOn && `look again ${dateInWords(lookAgainOn)}`]
+    .filter(Boolean)
+    .join('; ');
 
 const hours = (from: string, to: string) => Number(((Date.parse(to) - Date.parse(from)) / 3_600_000).toFixed(1));
 

@@ -87,7 +87,7 @@ describe('a cure in place', () => {
     await shop.marit.ok('PATCH', `/visits/${visit.id}`, { ...said, version: visit.version });
     await ends(shop.marit, visit.id, ['intake', 'assess', 'diagnose']);
     const entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, {});
-    expect(entry.record!.job!.trial).toBe('Expected: What oil is left may creep back.; look again 2031-11-02');
+    expect(entry.record!.job!.trial).toBe('Expected: What oil is left may creep back; look again 2 November 2031');
     const due = (until: string) => shop.marit.ok<{ items: { visitId: string }[] }>('GET', `/due-again?until=${until}`);
     expect((await due('2031-11-02')).items.map((d) => d.visitId)).toContain(visit.id);
     expect((await due('2031-11-01')).items.map((d) => d.visitId)).not.toContain(visit.id);
