@@ -59,12 +59,14 @@ export function Fold({
             data-fold
             aria-expanded={is}
             aria-controls={id}
-            className="flex min-h-12 w-full flex-wrap items-center gap-x-3 py-1 text-left font-bold"
+            className="flex min-h-12 w-full items-center gap-x-3 py-1 text-left font-bold"
             onClick={toggle}
           >
             <ChevronDown className={clsx('size-5 shrink-0 text-soft', !is && '-rotate-90')} aria-hidden />
-            {title}
-            {says && <span className="font-normal text-soft">{says}</span>}
+            <span className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3">
+              {title}
+              {says && <span className="font-normal text-soft">{says}</span>}
+            </span>
           </button>
         </h2>
         {aside}

@@ -1,7 +1,6 @@
 import type { Recalled } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { Search } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { api } from '../../data/api.ts';
 import { call } from '../../data/call.ts';
@@ -10,6 +9,7 @@ import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { DueAgain } from './DueAgain.tsx';
 
 const YEARS = ['1', '2', '5', '10'] as const;
@@ -48,16 +48,14 @@ function Recall({ q, onChange }: { q: string; onChange: (q: string) => void }) {
   });
   return (
     <Panel title="Recall">
-      <label className="relative block max-w-xl">
-        <span className="mb-1 block font-semibold">Product, batch, part or type</span>
-        <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-        <input
-          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          placeholder="22-07"
-          value={q}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      </label>
+      <SearchField
+        showLabel
+        className="max-w-xl"
+        label="Product, batch, part or type"
+        placeholder="22-07"
+        value={q}
+        onChange={onChange}
+      />
       <div role="status" className="mt-3">
         <Matches error={error} wanted={wanted} data={data} />
       </div>

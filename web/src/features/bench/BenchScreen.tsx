@@ -3,17 +3,7 @@ import type { StageId, Urgency } from '@eclat/core/workflow';
 import { daysAfter } from '@eclat/core/days';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import {
-  ArrowRight,
-  BellRing,
-  Clock3,
-  Hourglass,
-  ListTodo,
-  PackagePlus,
-  Rows3,
-  Search,
-  TriangleAlert,
-} from 'lucide-react';
+import { ArrowRight, BellRing, Clock3, Hourglass, ListTodo, PackagePlus, Rows3, TriangleAlert } from 'lucide-react';
 import { lazy, useMemo } from 'react';
 import { Link } from 'react-router';
 import { DueAgain } from '../aftercare/DueAgain.tsx';
@@ -27,6 +17,7 @@ import { useFew } from '../../ui/Few.tsx';
 import { Late } from '../../ui/Late.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { matches } from './bench-rows.ts';
 import { NoneMatches } from './NoneMatches.tsx';
 import { Row } from './BenchRow.tsx';
@@ -63,16 +54,13 @@ export function BenchScreen() {
             {count('wait')} waiting by {count('wait') === 1 ? 'itself' : 'themselves'}.
           </p>
         </div>
-        <label className="relative block w-full sm:w-80">
-          <span className="sr-only">Search the bench</span>
-          <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-          <input
-            className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-            placeholder="Clock, owner, claim or code"
-            value={view.q}
-            onChange={(e) => change({ q: e.target.value })}
-          />
-        </label>
+        <SearchField
+          className="w-full sm:w-80"
+          label="Search the bench"
+          placeholder="Clock, owner, claim or code"
+          value={view.q}
+          onChange={(q) => change({ q })}
+        />
       </div>
       <InHand rows={data} />
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">

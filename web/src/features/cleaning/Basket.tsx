@@ -10,15 +10,16 @@ import { FormFoot } from '../../ui/FormFoot.tsx';
 const MOST_MATERIALS = 6;
 
 export function Basket({ run }: { run: ReturnType<typeof usePlan> }) {
-  const { bars, wipes, offered, setOffered, chosen, setChosen, toggle, half, setHalf } = run;
+  const { bars, wipes, warming, offered, setOffered, chosen, setChosen, toggle, half, setHalf } = run;
   return (
     <div>
       <span className="font-semibold">{wipes ? 'What is wiped' : 'In the basket'}</span>
       <ul className="mt-1 flex flex-wrap gap-2">
-        {offered.map((p) => (
+        {offered.map((p, i) => (
           <PartButton
             key={p.name}
             part={p}
+            next={warming !== undefined && i === 0}
             on={chosen.includes(p.name)}
             barred={bars(p)}
             wipes={wipes}
@@ -51,16 +52,19 @@ interface ButtonProps {
   on: boolean;
   barred: boolean;
   wipes: boolean;
+  /** The bath is warm and waits for its basket. */
+  next?: boolean;
   onPress: () => void;
 }
 
-export function PartButton({ part, on, barred, wipes, onPress }: ButtonProps) {
+export function PartButton({ part, on, barred, wipes, next = false, onPress }: ButtonProps) {
   const chosen = barred ? 'border-danger bg-danger text-danger-ink' : 'border-steel bg-steel text-steel-ink';
   return (
     <li>
       <button
         type="button"
         aria-pressed={on}
+        data-next={next || undefined}
         onClick={onPress}
         className={
           'min-h-12 rounded-lg border-2 px-4 py-1 text-left ' + (on ? chosen : 'border-line hover:bg-steel-wash')

@@ -2,7 +2,7 @@ import type { CleaningRun } from '@eclat/contract';
 import { isLast, mayAgain, tooLongAgain } from '@eclat/core/cleaning';
 import clsx from 'clsx';
 import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
@@ -10,6 +10,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { onceItStands, onToTheNext } from '../../ui/finger.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
@@ -156,10 +157,14 @@ function EndRun({ run }: { run: CleaningRun }) {
   const params = { visitId: visit.id, bathId: run.id };
   const [after, setAfter, forget] = useKept(`bath.${run.id}.after`, '');
   const [ending, setEnding] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
   const stop = useCommand(api.cleaning.stop, {
     what: 'Parts out of the bath',
     onSent: forget,
-    onDone: () => say('The run is over.'),
+    onDone: () => {
+      say('The run is over.');
+      onToTheNext();
+    },
   });
   const last = isLast(run);
   if (last || ending)
@@ -175,6 +180,7 @@ function EndRun({ run }: { run: CleaningRun }) {
           className="min-w-60 flex-1"
           label="What it looks like now"
           placeholder="even and clean, one green spot left"
+          ref={field}
           value={after}
           onChange={(e) => setAfter(e.target.value)}
         />
@@ -187,7 +193,10 @@ function EndRun({ run }: { run: CleaningRun }) {
     <button
       type="button"
       className="min-h-11 self-start font-semibold text-steel underline"
-      onClick={() => setEnding(true)}
+      onClick={() => {
+        setEnding(true);
+        onceItStands(() => field.current?.focus());
+      }}
     >
       {run.parts.length > 0 ? 'The parts are out, it ends here' : 'It ends here'}
     </button>

@@ -109,8 +109,8 @@ function useBegun(planned: ReturnType<typeof usePlanned>) {
       planned.setReason('');
       planned.setBefore('');
     },
-    onDone: () => {
-      say('The run has begun.');
+    onDone: ({ parts, steps }) => {
+      say(parts.length === 0 && mayWarm(steps) ? 'The bath is warming.' : 'The run has begun.');
       onToTheNext();
     },
   });
@@ -118,7 +118,10 @@ function useBegun(planned: ReturnType<typeof usePlanned>) {
     what: 'Basket',
     labels: { parts: 'In the basket' },
     onSent: () => planned.setChosen([]),
-    onDone: () => say('It is in the basket.'),
+    onDone: () => {
+      say('It is in the basket.');
+      onToTheNext();
+    },
   });
   return { start, fillBasket };
 }

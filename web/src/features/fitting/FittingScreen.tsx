@@ -83,8 +83,12 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
         {fitted} fitted so far.
       </Answer>
     );
-  const bad = [...dryStanding(visit.bushes, visit.dryTries).values()].filter((w) => w !== null && w !== 'free').length;
+  const dry = visit.dryFits.some((f) => f.endedAt === null);
+  const words = [...dryStanding(visit.bushes, visit.dryTries).values()];
+  const bad = words.filter((w) => w !== null && w !== 'free').length;
   if (bad > 0) return <Answer tone="due" title={`${counted(bad, 'bush', 'bushes')} not free yet`} />;
+  const toFeel = dry ? words.filter((w) => w === null).length : 0;
+  if (toFeel > 0) return <Answer tone="due" title={`${counted(toFeel, 'bush', 'bushes')} to feel, dry`} />;
   if (fitted === 0 && stagesIn(visit.stages, 'not in this job').includes('survey'))
     return (
       <Answer tone={visit.work.length + visit.parts.length > 0 ? 'good' : 'due'} title="What was done in place">
@@ -94,6 +98,7 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
   const all = fitted === 1 ? 'The bush is in' : `All ${fitted} bushes are in`;
   return (
     <Answer tone="good" title={visit.bushes.length === 0 ? 'No hole wants a bush' : all}>
+      {dry && 'It still stands together dry. '}
       {undepthed > 0 && 'Feel the depth of the pairs that were touched. '}Enter each part that was fitted, and what
       became of the old one.
     </Answer>

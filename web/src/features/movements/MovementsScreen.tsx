@@ -1,14 +1,14 @@
 import type { ReplyOf } from '@eclat/contract';
-import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import { dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { BookOpen, Search } from 'lucide-react';
+import { BookOpen } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import type { api } from '../../data/api.ts';
 import { useMovements } from '../../data/queries.ts';
 import { useFew } from '../../ui/Few.tsx';
 import { Empty, Failed, Loading } from '../../ui/Answer.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 
 /** What a screen holds well; the others are one press, or a word, away. */
 const AT_ONCE = 20;
@@ -25,16 +25,14 @@ export function MovementsScreen() {
       <p className="mt-1 mb-4 text-lg text-soft">
         What was done to each movement, by whom and when. No owner’s name stands here.
       </p>
-      <label className="relative mb-4 block">
-        <span className="sr-only">Search the movements</span>
-        <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-        <FocusedInput
-          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          placeholder="Code, maker’s mark, serial number or name"
-          value={q}
-          onChange={(e) => setSearch(e.target.value ? { q: e.target.value } : {}, { replace: true })}
-        />
-      </label>
+      <SearchField
+        first
+        className="mb-4"
+        label="Search the movements"
+        placeholder="Code, maker’s mark, serial number or name"
+        value={q}
+        onChange={(v) => setSearch(v ? { q: v } : {}, { replace: true })}
+      />
       <BookList key={q} data={data} q={q} />
       {data?.next && (
         <p className="mt-3 text-center text-soft">More match: type more of the code, the mark or the name.</p>

@@ -1,13 +1,13 @@
-import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import type { Hit } from '@eclat/contract';
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
-import { BookOpen, Search } from 'lucide-react';
+import { BookOpen } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { Panel } from '../../ui/Answer.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { NO_MOVEMENT, type IntakeForm } from '../reception/form.ts';
 
 /**
@@ -38,20 +38,18 @@ export function FindPart({ onOwner }: { onOwner: (name: string) => void }) {
   };
   return (
     <Panel className="lg:col-span-2">
-      <label className="relative block">
-        <span className="mb-1 block text-lg font-semibold">Has it been here?</span>
-        <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-        <FocusedInput
-          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          value={typed}
-          placeholder="Name, phone, claim, number, mark, code, words of a complaint"
-          onChange={(e) => setTyped(e.target.value)}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter') e.preventDefault();
-            if (e.key === 'Escape') setTyped('');
-          }}
-        />
-      </label>
+      <SearchField
+        first
+        showLabel
+        label="Has it been here?"
+        value={typed}
+        placeholder="Name, phone, claim, number, mark, code, words of a complaint"
+        onChange={setTyped}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.preventDefault();
+          if (e.key === 'Escape') setTyped('');
+        }}
+      />
       {error && (
         <p className="mt-2 text-soft" role="status">
           The search is away: {error.message}

@@ -2,7 +2,7 @@ import { Found } from './Found.tsx';
 import type { StockItem } from '@eclat/contract';
 import { KINDS, sizeWords } from '@eclat/core/stores';
 import clsx from 'clsx';
-import { Download, PackagePlus, Search, Upload } from 'lucide-react';
+import { Download, PackagePlus, Upload } from 'lucide-react';
 import { lazy, useState } from 'react';
 import { Link } from 'react-router';
 import { useStores, useWanted } from '../../data/queries.ts';
@@ -14,6 +14,7 @@ import { ItemSheet } from './ItemSheet.tsx';
 import { low, ORDERS, useStoresSearch, type Ask, type StoresSearch } from './useStoresSearch.ts';
 import { Late } from '../../ui/Late.tsx';
 import { Pick } from '../../ui/Pick.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 
 const TableIn = lazy(() => import('./TableIn.tsx'));
 
@@ -110,8 +111,6 @@ function StoresAnswer({ items, onShort }: { items: readonly StockItem[]; onShort
   );
 }
 
-const box = 'min-h-12 w-full rounded-lg border border-line bg-enamel';
-
 /** Words, kind and order; and the three lists that one looks for most. */
 function Filters({ items, search, ask }: { items: readonly StockItem[]; search: StoresSearch; ask: Ask }) {
   const kept = items.filter((i) => i.kept);
@@ -119,16 +118,12 @@ function Filters({ items, search, ask }: { items: readonly StockItem[]; search: 
   return (
     <>
       <div className="no-print mb-3 grid gap-3 sm:grid-cols-[minmax(0,1fr)_auto_auto]">
-        <label className="relative block">
-          <span className="sr-only">Search the stores</span>
-          <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-          <input
-            className={clsx(box, 'pr-3 pl-10 text-lg')}
-            placeholder="Name, size, number, shelf"
-            value={search.q}
-            onChange={(e) => ask({ q: e.target.value })}
-          />
-        </label>
+        <SearchField
+          label="Search the stores"
+          placeholder="Name, size, number, shelf"
+          value={search.q}
+          onChange={(q) => ask({ q })}
+        />
         <Pick label="Kind" value={search.kind} onPick={(kind) => ask({ kind })}>
           <option value="">every kind</option>
           {kinds.map((k) => (

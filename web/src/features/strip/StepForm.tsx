@@ -66,7 +66,10 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
             label={LABELS.place}
             list={placesFor(traits)}
             value={place ?? ''}
-            onPress={(v) => form.setValue('place', place === v ? '' : v, { shouldDirty: true })}
+            onPress={(v) => {
+              form.setValue('place', place === v ? '' : v, { shouldDirty: true });
+              enterLogs(form);
+            }}
           />
         </div>
         <PhotoPick
@@ -134,6 +137,9 @@ function WholeTrains() {
   );
 }
 
+/** What comes off and where it goes are chosen: from a keyboard the next Enter logs it. */
+const enterLogs = (form: ReturnType<typeof useStepForm>['form']) => unlessByFinger(() => form.setFocus('what'));
+
 /** So many are offered at first. */
 const FIRST = 6;
 
@@ -153,7 +159,10 @@ function UsuallyNext({ form, offered }: { form: ReturnType<typeof useStepForm>['
           key={w}
           type="button"
           className={chip}
-          onClick={() => form.setValue('what', w, { shouldDirty: true, shouldValidate: true })}
+          onClick={() => {
+            form.setValue('what', w, { shouldDirty: true, shouldValidate: true });
+            enterLogs(form);
+          }}
         >
           {w}
         </button>
@@ -230,7 +239,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     what: 'Step',
     onFields: form.refused,
     onSent: () => {
-      unlessByFinger(() => form.setFocus('what'));
+      enterLogs(form);
       form.taken({ ...fresh, place: form.getValues('place') ?? '' });
     },
     onDone: (s) =>

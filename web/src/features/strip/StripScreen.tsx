@@ -1,12 +1,13 @@
 import type { StripStep } from '@eclat/contract';
 import { bySubAssembly, staysWhole, whereIs } from '@eclat/core/strip';
 import { counted } from '@eclat/core/units';
-import { FileText, Search } from 'lucide-react';
+import { FileText } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { useFew } from '../../ui/Few.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -117,16 +118,12 @@ function WhereIs() {
   const here = whereIs(steps, asked);
   return (
     <div>
-      <label className="relative block">
-        <span className="sr-only">Where is …?</span>
-        <Search className="absolute bottom-3.5 left-3 size-5 text-soft" aria-hidden />
-        <input
-          className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-          placeholder="Where is …? strike third wheel"
-          value={asked}
-          onChange={(e) => setAsked(e.target.value)}
-        />
-      </label>
+      <SearchField
+        label="Where is …?"
+        placeholder="Where is …? strike third wheel"
+        value={asked}
+        onChange={setAsked}
+      />
       {asked.trim() !== '' && (
         <ul role="status" className="mt-2">
           {here.length === 0 ? (

@@ -71,6 +71,13 @@ describe('the strip log', () => {
     await waitFor(() => expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe(''));
     expect((screen.getByLabelText('Another place') as HTMLInputElement).value).toBe('tub 2');
   });
+  it('logs from the keyboard: a chip, then Enter', async () => {
+    show(StripScreen, visit({ steps: [step('hands', { place: 'tub 2' })] }));
+    within(screen.getByRole('group', { name: 'Usually next' })).getByRole('button', { name: 'dial' }).focus();
+    await person.keyboard('{Enter}');
+    await person.keyboard('{Enter}');
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ what: 'dial', place: 'tub 2' }));
+  });
   it('asks what it opens while a train is wound, and wants it safe or a reason from the escapement on', async () => {
     const v = visit({});
     const wound = { ...v, power: v.power.map((p) => ({ ...p, state: 'wound' as const })) };

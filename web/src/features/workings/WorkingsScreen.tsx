@@ -1,10 +1,10 @@
-import { FocusedInput } from '../../ui/FocusedInput.tsx';
 import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
 import { SUBJECTS, WORKINGS, type Subject } from '@eclat/core/workings';
-import { BadgeCheck, Search } from 'lucide-react';
+import { BadgeCheck } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useFew } from '../../ui/Few.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { findWorkings } from './find.ts';
 
 /** How many of a subject stand there before one is asked for. */
@@ -40,16 +40,14 @@ export function WorkingsScreen() {
         </Link>
       </div>
       <div className="mb-5 flex flex-wrap gap-3">
-        <label className="relative block min-w-64 flex-1">
-          <span className="sr-only">Search the workings</span>
-          <Search className="absolute top-3.5 left-3 size-5 text-soft" aria-hidden />
-          <FocusedInput
-            className="min-h-12 w-full rounded-lg border border-line bg-enamel pr-3 pl-10 text-lg"
-            placeholder="What do you want to know? nut, lost wheel, mainspring …"
-            value={q}
-            onChange={(e) => change('q', e.target.value)}
-          />
-        </label>
+        <SearchField
+          first
+          className="min-w-64 flex-1"
+          label="Search the workings"
+          placeholder="What do you want to know? nut, lost wheel, mainspring …"
+          value={q}
+          onChange={(v) => change('q', v)}
+        />
         <label className="block">
           <span className="sr-only">Stage of the work</span>
           <select
