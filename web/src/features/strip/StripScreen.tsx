@@ -118,12 +118,7 @@ function WhereIs() {
   const here = whereIs(steps, asked);
   return (
     <div>
-      <SearchField
-        label="Where is …?"
-        placeholder="Where is …? strike third wheel"
-        value={asked}
-        onChange={setAsked}
-      />
+      <SearchField label="Where is …?" placeholder="Where is …? strike third wheel" value={asked} onChange={setAsked} />
       {asked.trim() !== '' && (
         <ul role="status" className="mt-2">
           {here.length === 0 ? (

@@ -73,7 +73,9 @@ describe('the strip log', () => {
   });
   it('logs from the keyboard: a chip, then Enter', async () => {
     show(StripScreen, visit({ steps: [step('hands', { place: 'tub 2' })] }));
-    within(screen.getByRole('group', { name: 'Usually next' })).getByRole('button', { name: 'dial' }).focus();
+    within(screen.getByRole('group', { name: 'Usually next' }))
+      .getByRole('button', { name: 'dial' })
+      .focus();
     await person.keyboard('{Enter}');
     await person.keyboard('{Enter}');
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ what: 'dial', place: 'tub 2' }));
