@@ -71,7 +71,7 @@ export interface Course {
   /** Fit only so many of the bushes. */
   bushes?: number;
   /** `stock` is the supplier's number of what was taken from the stores. */
-  electric?: BodyOf<typeof api.electric.add>['test'][];
+  bench?: BodyOf<typeof api.benches.add>['test'][];
   /** On case, dial and glass: done so often, the last so many hours ago. */
   casework?: (BodyOf<typeof api.casework.add> & { did?: number; hoursAgo?: number; ended?: boolean })[];
   work?: BodyOf<typeof api.fitting.addWork>[];

@@ -3,7 +3,7 @@ import type { Picture } from './pictures.ts';
 
 /** Movements that were here before: what old repairers wrote on them, and visits of earlier owners. */
 export interface History {
-  id: 'slate' | 'brackwater' | 'wharf';
+  id: 'slate' | 'brackwater' | 'wharf' | 'torsion';
   movement: {
     name: string;
     familyId: string;
@@ -24,6 +24,14 @@ export interface History {
   }[];
 }
 
+const stripOf = (inches: number, strip: 'as it came' | 'fitted') =>
+  ({
+    kind: 'torsion strip',
+    ...{ strip, thicknessMm: Number((inches * 25.4).toFixed(4)), widthMm: 0.5, freeMm: 98 },
+    alloy: strip === 'fitted' ? 'compensated' : 'not known',
+    note: '',
+  }) as const;
+
 const bath = {
   bath: 'ammoniated water' as const,
   parts: [{ name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] }],
@@ -31,6 +39,51 @@ const bath = {
 };
 
 export const HISTORIES: readonly History[] = [
+  {
+    id: 'torsion',
+    movement: {
+      name: 'Torsion movement, standard plates',
+      familyId: 'torsion',
+      maker: 'Tessel',
+      marks: [{ place: 'back plate', text: '88120' }],
+    },
+    inscriptions: [],
+    visits: [
+      {
+        yearsAgo: 2,
+        owner: 'Lorna Vane-Harrow',
+        phone: '0555 017 208',
+        clock: 'Torsion clock with four balls',
+        complaint: 'Loses half an hour a day.',
+        picture: 'dome',
+        note: 'Strip, fork and heights as set are in the book.',
+        course: {
+          findings: [
+            {
+              place: 'torsion strip and fork',
+              seen: 'Strip of an odd make, too thin.',
+              severity: 'keeps bad time',
+              effect: 'timekeeping',
+              proposal: 'Replace',
+            },
+          ],
+          symptoms: { loses: 'present' },
+          cause: 'Strip of the wrong strength',
+          baths: [{ ...bath, parts: [{ name: 'going wheels', materials: ['bare brass', 'plain steel'] }] }],
+          bench: [
+            stripOf(0.0037, 'as it came'),
+            { kind: 'torsion beats', beats: 40, seconds: 306.6, wanted: 8 },
+            { kind: 'torsion heights', when: 'as it came', forkMm: 7.5, assemblyMm: 108 },
+            stripOf(0.0038, 'fitted'),
+            { kind: 'torsion beats', beats: 40, seconds: 300.4, wanted: 8 },
+            { kind: 'torsion heights', when: 'set', forkMm: 7.5, assemblyMm: 108 },
+            { kind: 'torsion escapement', lockPercent: 10, clockwise: 18, anticlockwise: 18, pin: 'free' },
+          ],
+          run: { days: 30, rate: 12, place: 'Shelf by the wall' },
+        },
+      },
+    ],
+  },
   {
     id: 'slate',
     movement: {

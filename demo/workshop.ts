@@ -26,7 +26,7 @@ import { addEvidence, setPlace, addMeasurement } from '@eclat/server/assessment/
 import { answerQuestion, linkCallback, cameAlone, returnReceived } from '@eclat/server/reception/reception.service';
 import { addWanted, addWantedStep } from '@eclat/server/reception/wanted.service';
 import type { EntityManager } from '@eclat/server/platform/database/orm';
-import { addElectric } from '@eclat/server/electric/electric.service';
+import { addBenchTest } from '@eclat/server/benches/benches.service';
 import { observe, settleCause, recordLook } from '@eclat/server/diagnosis/diagnosis.service';
 import { addFinding } from '@eclat/server/assessment/findings.service';
 import { addBush, addWork, addPart } from '@eclat/server/fitting/fitting.service';
@@ -109,7 +109,7 @@ export class Workshop {
     }
     await this.work(visit, to, course, true);
     await this.beside(visit.id, course.casework);
-    for (const test of course.electric ?? []) await this.did(addElectric(this.ctx, visit.id, { test }), 3);
+    for (const test of course.bench ?? []) await this.did(addBenchTest(this.ctx, visit.id, { test }), 3);
     await expected(this.ctx, (w, m) => this.did(w, m), await viewVisit(this.ctx, visit.id), course, this.today);
     await this.later(visit.id, course.estimate?.later);
     await this.reckon(visit, to, course);

@@ -52,6 +52,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     `${visitAt('run')}/case`,
     `${of('recorder')}/units`,
     `${of('electric-master')}/electric`,
+    `${of('torsion')}/torsion`,
     `/compare/${old[0]!.id}`,
     `/movements/${old[0]!.id}`,
     `/for-owner/${token}`,

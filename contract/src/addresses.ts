@@ -853,20 +853,20 @@ export const addresses = {
       visit: { remove: 'casework', by: 'id', param: 'taskId' },
     },
   },
-  electric: {
+  benches: {
     add: {
       method: 'POST',
-      path: '/visits/:visitId/electric',
+      path: '/visits/:visitId/benches',
       changes: ['visit'],
-      inverse: 'electric.remove',
-      visit: { put: 'electric', by: 'id' },
+      inverse: 'benches.remove',
+      visit: { put: 'benchTests', by: 'id' },
     },
     remove: {
       method: 'DELETE',
-      path: '/visits/:visitId/electric/:lookId',
+      path: '/visits/:visitId/benches/:testId',
       changes: ['visit'],
-      inverse: 'electric.add',
-      visit: { remove: 'electric', by: 'id', param: 'lookId' },
+      inverse: 'benches.add',
+      visit: { remove: 'benchTests', by: 'id', param: 'testId' },
     },
   },
   notes: {

@@ -36,7 +36,7 @@ export const FEATURES = {
   strike: { core: ['strike'] },
   listening: { core: ['sound', 'simulated'] },
   casework: { core: ['casework'] },
-  electric: { core: ['electric'] },
+  benches: { core: ['benches', 'electric', 'torsion'] },
   replacement: { core: ['movement'] },
   stores: { core: ['stores', 'table'] },
   'sub-assemblies': { core: ['workflow'] },

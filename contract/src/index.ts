@@ -8,7 +8,7 @@ import { calendarRoutes } from './calendar.ts';
 import { caseworkRoutes } from './casework.ts';
 import { cleaningRoutes } from './cleaning.ts';
 import { diagnosisRoutes } from './diagnosis.ts';
-import { electricRoutes } from './electric.ts';
+import { benchRoutesOf } from './benches.ts';
 import { notesRoutes } from './notes.ts';
 import { fittingRoutes } from './fitting.ts';
 import { houseRulesRoutes } from './house-rules.ts';
@@ -54,7 +54,7 @@ export const api = {
   testRun: testRunRoutes,
   signing: signingRoutes,
   casework: caseworkRoutes,
-  electric: electricRoutes,
+  benches: benchRoutesOf,
   notes: notesRoutes,
   replacement: replacementRoutes,
   stores: storesRoutes,
@@ -87,7 +87,7 @@ export * from './cleaning.ts';
 export * from './common.ts';
 export * from './diagnosis.ts';
 export * from './documents.ts';
-export * from './electric.ts';
+export * from './benches.ts';
 export * from './notes.ts';
 export * from './fitting.ts';
 export * from './house-rules.ts';

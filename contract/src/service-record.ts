@@ -74,6 +74,7 @@ export const serviceRecord = z.object({
       ),
     })
     .optional(),
+  setUp: z.array(z.string()).optional().describe('a torsion pendulum: strip, beats, heights, escapement'),
   electric: z
     .array(z.string())
     .optional()

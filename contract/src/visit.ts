@@ -8,7 +8,7 @@ import { caseTask } from './casework.ts';
 import { cleaningRun } from './cleaning.ts';
 import { calendarDay, requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
 import { earlierWord, observations, lookTaken } from './diagnosis.ts';
-import { electricEntry } from './electric.ts';
+import { benchEntry } from './benches.ts';
 import { bush, part, partWork } from './fitting.ts';
 import { visitRules } from './house-rules.ts';
 import { heardSound } from './listening.ts';
@@ -195,7 +195,8 @@ export const visit = z.object({
   bushes: z.array(bush),
   parts: z.array(part),
   casework: z.array(caseTask),
-  electric: z.array(electricEntry),
+  /** Of this visit, of earlier ones of the movement, and of others of its type; the oldest first. */
+  benchTests: z.array(benchEntry),
   /** Beside the record, for the shop alone. */
   notes: z.array(note),
   replacement,

@@ -34,7 +34,7 @@ export default {
     ],
     overturned: { 0: 'In place, under its own pressure, it makes every time.' },
     symptoms: {},
-    electric: [
+    bench: [
       { kind: 'coil', what: 'Rewind coil', ohms: 109, expectedOhms: 110, atC: 19 },
       ...(
         [

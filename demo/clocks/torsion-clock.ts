@@ -32,6 +32,14 @@ export default {
     ],
     symptoms: { 'torsion-flutters': 'present', 'rate-wanders': 'present' },
     cause: 'Kinked strip',
+    bench: [
+      {
+        kind: 'torsion strip',
+        ...{ strip: 'as it came', thicknessMm: 0.094, widthMm: 0.48, freeMm: 97, alloy: 'not known' },
+        note: 'kinked below the fork',
+      },
+      { kind: 'torsion heights', when: 'as it came', forkMm: 8.5, assemblyMm: 107.5 },
+    ],
     points: [
       { x: 0.37, y: 0.36, finding: 0 },
       { x: 0.62, y: 0.72, finding: 1 },

@@ -14,7 +14,7 @@ import { serveCasework } from './casework/casework.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveReception } from './reception/reception.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
-import { serveElectric } from './electric/electric.routes.ts';
+import { serveBenches } from './benches/benches.routes.ts';
 import { serveNotes } from './notes/notes.routes.ts';
 import { serveAssessment } from './assessment/assessment.routes.ts';
 import { serveListening } from './listening/listening.routes.ts';
@@ -141,7 +141,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   serveSurvey(serve);
   serveFitting(serve);
   serveCasework(serve);
-  serveElectric(serve);
+  serveBenches(serve);
   serveNotes(serve);
   serveReplacement(serve);
   serveStores(serve, router, appContext);

@@ -92,7 +92,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     bushes: [],
     parts: [],
     casework: [],
-    electric: [],
+    benchTests: [],
     notes: [],
     replacement: { checks: {}, out: null },
     oiled: [],

@@ -1,3 +1,4 @@
+import { oneOf, SETTERS, type Setter } from '../pendulum/index.ts';
 import {
   beats,
   drivenBy,
@@ -90,6 +91,11 @@ const ROWS: readonly Row[] = [
   ],
   [
     'Faster or slower',
+    'The adjuster of its pendulum: towards F is faster. A quarter of a turn at a time, then wait two days.',
+    (t) => t.oscillator === 'torsion pendulum',
+  ],
+  [
+    'Faster or slower',
     'Its balance hangs on a wire: leave it to us, and touch neither.',
     (t) => has(t, 'floating balance'),
   ],
@@ -103,6 +109,11 @@ const ROWS: readonly Row[] = [
     'Even ticks, left as long as right: if they limp, the clock does not stand as it was set. Call ' +
       'us rather than bend anything.',
     (t) => pendulum(t),
+  ],
+  [
+    'Where it stands',
+    'Level it by its feet until its pendulum hangs free in the middle of its cup; out of draughts, the dome on.',
+    (t) => t.oscillator === 'torsion pendulum',
   ],
   [
     'Where it stands',
@@ -130,9 +141,24 @@ const ROWS: readonly Row[] = [
   ],
 ];
 
-/** Headings in order, each with its sentences. */
-export function careOf(traits: Traits): { heading: string; says: string[] }[] {
-  const own = ROWS.filter(([, , on]) => on(traits));
+/** "One turn makes about 2 min a day." */
+const effectWords = ({ setter, perUnit }: Learnt): string =>
+  `One ${oneOf(SETTERS[setter].unit)} of the ${setter} makes about ` +
+  (perUnit < 100 ? `${perUnit.toFixed(0)} s a day.` : `${(perUnit / 60).toFixed(1)} min a day.`);
+
+interface Learnt {
+  setter: Setter;
+  /** s/day. */
+  perUnit: number;
+}
+
+/**
+ * Headings in order, each with its sentences.
+ * @param learnt what one step of its setter has made while it was on test
+ */
+export function careOf(traits: Traits, learnt: Learnt | null = null): { heading: string; says: string[] }[] {
+  const effect = learnt ? [['Faster or slower', effectWords(learnt)] as const] : [];
+  const own = [...ROWS.filter(([, , on]) => on(traits)), ...effect];
   return [...new Set(own.map(([h]) => h))].map((heading) => ({
     heading,
     says: own.filter(([h]) => h === heading).map(([, says]) => says),

@@ -4,7 +4,7 @@ import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, type RunState } from '../cleaning/index.ts';
 import { holeName, holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
-import { electricWords, type ElectricTest } from '../electric/index.ts';
+import { benchWords, isElectricTest, type BenchTest, type ENTRY_OF } from '../benches/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
@@ -42,7 +42,7 @@ export interface VisitSource {
     stoppedAt: string | null;
   })[];
   holes: readonly { key: string; verdict: string }[];
-  electric: readonly { test: ElectricTest }[];
+  benchTests: readonly { test: BenchTest; of: (typeof ENTRY_OF)[number] }[];
   partConditions: readonly { key: string; state: string; toMm: number | null; note: string }[];
   work: readonly { part: string; did: string; before: string; after: string; reversible: boolean }[];
   bushes: readonly (ServiceRecord['bushes'][number] & { off: boolean })[];
@@ -151,6 +151,14 @@ function besideOf({ standRuns, units }: VisitSource): Pick<ServiceRecord, 'stand
   return { ...(ended.length > 0 && { standRuns: ended }), ...(own.length > 0 && { units: own }) };
 }
 
+/** What was measured and tried at a bench of its own, on this visit. */
+function benchesOf({ benchTests }: Pick<VisitSource, 'benchTests'>): Pick<ServiceRecord, 'electric' | 'setUp'> {
+  const own = benchTests.filter((e) => e.of === 'visit').map((e) => e.test);
+  const electric = own.filter(isElectricTest).map(benchWords);
+  const setUp = own.filter((t) => !isElectricTest(t)).map(benchWords);
+  return { ...(electric.length > 0 && { electric }), ...(setUp.length > 0 && { setUp }) };
+}
+
 /** What the page of the book is called: "Cured in place: 1 part fitted, tested". */
 export function recordTitle(job: Pick<Job, 'shape'>, record: ServiceRecord): string {
   const did = [
@@ -189,7 +197,7 @@ export function serviceRecord(visit: VisitSource, now: Date, waiver?: string, no
       work: visit.work.map(({ part, did, before, after, reversible }) => ({ part, did, before, after, reversible })),
     }),
     ...lookedOf(visit),
-    ...(visit.electric.length > 0 && { electric: visit.electric.map((e) => electricWords(e.test)) }),
+    ...benchesOf(visit),
     bushes: visit.bushes
       .filter((b) => !b.off)
       .map(({ hole, pivotMm, boreMm, outsideMm, heightMm }) => ({

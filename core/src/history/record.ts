@@ -1,10 +1,10 @@
 import { Outside } from '../units/index.ts';
 
 /** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
-export const RECORD_VERSIONS = [1, 2, 3, 4, 5] as const;
+export const RECORD_VERSIONS = [1, 2, 3, 4, 5, 6] as const;
 export type RecordVersion = (typeof RECORD_VERSIONS)[number];
 /** What is written now. */
-export const RECORD_VERSION: RecordVersion = 5;
+export const RECORD_VERSION: RecordVersion = 6;
 /** The version that brought each field. A field that is added here gets a new version, and so does one that changes. */
 export const RECORD_FIELDS = {
   condition: 1,
@@ -25,6 +25,7 @@ export const RECORD_FIELDS = {
   work: 3,
   standRuns: 4,
   units: 4,
+  setUp: 6,
 } as const satisfies Record<Exclude<keyof ServiceRecord, 'format' | 'version'>, RecordVersion>;
 
 /** The part of a visit that belongs to the movement for ever, whoever owns it. No owner, no complaint, no money. */
@@ -56,6 +57,8 @@ export interface ServiceRecord {
   looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
   /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
   electric?: string[];
+  /** How a torsion pendulum was set up, in words. Absent where nothing was. */
+  setUp?: string[];
   /** What was done to case, dial and glass; what was put there new by guess says so. Absent where nothing was. */
   casework?: { place: string; what: string; product: string; times: number; origin: string }[];
   /** Work that was offered and declined: nobody "fixes" it later, or blames the shop. */

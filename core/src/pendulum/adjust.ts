@@ -1,13 +1,17 @@
 import { ensure } from '../units/index.ts';
 
-/** What sets the rate of a clock, and what one step of it is called. */
+/** What sets the rate of a clock, what one step of it is called, and on what it is. */
 export const SETTERS = {
-  'rating nut': { unit: 'turns', up: 'up', down: 'down' },
-  regulator: { unit: 'divisions', up: 'towards fast', down: 'towards slow' },
-  hairspring: { unit: 'mm', up: 'shorter', down: 'longer' },
-  'bob weights': { unit: 'g', up: 'added', down: 'taken off' },
+  'rating nut': { unit: 'turns', up: 'up', down: 'down', on: 'pendulum' },
+  regulator: { unit: 'divisions', up: 'towards fast', down: 'towards slow', on: 'balance' },
+  hairspring: { unit: 'mm', up: 'shorter', down: 'longer', on: 'balance' },
+  'bob weights': { unit: 'g', up: 'added', down: 'taken off', on: 'pendulum' },
+  adjuster: { unit: 'turns', up: 'towards fast', down: 'towards slow', on: 'torsion pendulum' },
 } as const;
 export type Setter = keyof typeof SETTERS;
+/** What may set such an oscillator, the usual first. */
+export const settersOn = (oscillator: string): Setter[] =>
+  (Object.keys(SETTERS) as Setter[]).filter((s) => SETTERS[s].on === oscillator);
 
 /** One of a unit: turns, turn. */
 export const oneOf = (unit: string): string => unit.replace(/s$/, '');

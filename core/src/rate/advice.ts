@@ -31,7 +31,9 @@ export interface SetRun extends Omit<RunLog, 'events'> {
 /** A rate is not believed closer than this, s/day: a clock is never quite the same from day to day. House rule. */
 const LEAST_NOISE = 0.5;
 /** The least step a hand can set: parts of a turn, of a division, of a millimetre, of a gram. Practice. */
-const STEP: Record<Setter, number> = { 'rating nut': 0.125, regulator: 0.25, hairspring: 0.1, 'bob weights': 0.1 };
+const STEP: Record<Setter, number> = {
+  ...{ 'rating nut': 0.125, regulator: 0.25, hairspring: 0.1, 'bob weights': 0.1, adjuster: 0.125 },
+};
 
 export type RunAdvice =
   | { kind: 'set'; setter: Setter; amount: number; advice: Advice; words: string }
@@ -72,6 +74,14 @@ function amountOf(e: SetRun['events'][number], setter: Setter): number | null {
   if (e.kind === 'adjusted' && e.detail?.setter === setter) return e.detail.amount ?? null;
   if (e.kind === 'adjusted') return null;
   return 0;
+}
+
+/** s/day that one unit has made on this clock, by the settings of its run; null where none was logged. */
+export function learntOf(run: SetRun): { setter: Setter; perUnit: number } | null {
+  const { setter } = run.conditions ?? { setter: null };
+  if (!setter) return null;
+  const advice = adviseSetting(null, triedIn(run, setter), 0);
+  return advice && advice.perUnit > 0 ? { setter, perUnit: advice.perUnit } : null;
 }
 
 /** s/day that one unit makes by theory; null where it does not know. */

@@ -1,1 +1,2 @@
 export * from './strip.ts';
+export * from './set-up.ts';

@@ -72,7 +72,7 @@ export const finishedVisit: SignSource = {
     },
   ],
   work: [{ part: 'Crutch', did: 'closed', before: 'loose', after: 'no shake', reversible: true }],
-  electric: [{ test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
+  benchTests: [{ of: 'visit', test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } }],
   partConditions: [
     { key: 'pallets', state: 'grooved', toMm: null, note: '' },
     { key: 'crutch', state: 'sound', toMm: null, note: '' },

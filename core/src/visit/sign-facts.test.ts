@@ -64,7 +64,7 @@ describe('what stands in the way of a signature', () => {
   });
   it('is a job in which nothing was done; not a look, nor another movement in its place', () => {
     const nothing: Partial<SignSource> = {
-      ...{ baths: [], bushes: [], holes: [], parts: [], work: [], oiled: [], electric: [], casework: [], units: [] },
+      ...{ baths: [], bushes: [], holes: [], parts: [], work: [], oiled: [], benchTests: [], casework: [], units: [] },
       ...{ strip: { ...visit.strip, steps: [] }, testRun: null },
     };
     const said = (change: Partial<SignSource>) => obstacles({ ...nothing, ...change }, 'watched').join();

@@ -52,9 +52,11 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
   };
 }
 
+const ownTests = (v: SignSource) => v.benchTests.filter((e) => e.of === 'visit');
+
 /** Nothing was entered that was done to the clock, of whatever kind. */
 const nothingIn = (v: SignSource): boolean =>
-  [v.baths, v.bushes, v.parts, v.work, v.oiled, v.electric, v.casework, v.strip.steps, v.units].every(
+  [v.baths, v.bushes, v.parts, v.work, v.oiled, ownTests(v), v.casework, v.strip.steps, v.units].every(
     (done) => done.length === 0,
   ) &&
   v.testRun === null &&

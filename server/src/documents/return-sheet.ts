@@ -3,7 +3,7 @@ import { type Asked, things, wantedList, handsOff, signature } from './parts.ts'
 import { recordedPart } from '@eclat/core/history';
 import type { Visit } from '@eclat/contract';
 import { careOf, dueAgain } from '@eclat/core/aftercare';
-import { judgeRun } from '@eclat/core/rate';
+import { judgeRun, learntOf } from '@eclat/core/rate';
 import type { Content } from 'pdfmake';
 import type { Context } from '../platform/http/context.ts';
 import { facts, head, INK, none, sheet } from './pdf.ts';
@@ -111,7 +111,10 @@ export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
         ['A look, and oil', due.oil],
         ['Overhaul', due.overhaul],
       ]),
-      ...careOf(traits).flatMap((c): Content[] => [head(c.heading), { ul: c.says }]),
+      ...careOf(traits, visit.testRun && learntOf(visit.testRun)).flatMap((c): Content[] => [
+        head(c.heading),
+        { ul: c.says },
+      ]),
       head('Goes home with it'),
       visit.received.length === 0 ? none('Nothing came with it.') : things(asked, true),
       ...wantedList(visit),

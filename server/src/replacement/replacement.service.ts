@@ -72,7 +72,7 @@ const OF_THE_MOVEMENT = [
   'part_fitted',
   'oiled_point',
   'test_run',
-  'electric_look',
+  'bench_test',
   'observation',
   'earlier_word',
   'look_taken',

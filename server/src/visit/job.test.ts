@@ -89,7 +89,7 @@ describe('the shop’s own clock', () => {
     });
     expect(entry).toMatchObject({
       title: 'Looked at and reported',
-      record: { version: 5, job: { shape: 'Look and report' } },
+      record: { version: 6, job: { shape: 'Look and report' } },
     });
     const book = await shop.marit.ok<Book>('GET', `/movements/${own.movement.id}`);
     expect(book.entries.at(-1)!.record!.notDone!.join(' ')).toContain('Survey');

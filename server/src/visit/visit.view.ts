@@ -15,8 +15,7 @@ import { viewTask } from '../casework/casework.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { viewCleaning } from '../cleaning/cleaning.service.ts';
 import { diagnosisRows, viewDiagnosis } from '../diagnosis/diagnosis.service.ts';
-import { ElectricTest } from '../electric/electric.entity.ts';
-import { viewElectric } from '../electric/electric.service.ts';
+import { benchRows, viewBenches } from '../benches/benches.service.ts';
 import { VisitNote } from '../notes/notes.entity.ts';
 import { viewNote } from '../notes/notes.service.ts';
 import { fittingRows, viewFitting } from '../fitting/fitting.service.ts';
@@ -153,7 +152,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   recordings: rows(Recording, 'where visit_id = ? order by at', id),
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
   casework: rows(CaseTask, 'where visit_id = ? order by at', id),
-  electric: rows(ElectricTest, 'where visit_id = ? order by at', id),
+  ...benchRows(id, movementId),
   notes: rows(VisitNote, 'where visit_id = ? order by at', id),
   workings: rows(KeptWorking, 'where visit_id = ? order by at', id),
 });
@@ -182,7 +181,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     recordings: found.recordings.map(viewRecording),
     baths: found.baths.map(viewCleaning),
     casework: found.casework.map(viewTask),
-    electric: found.electric.map(viewElectric),
+    benchTests: viewBenches(found, id),
     notes: found.notes.map(viewNote),
     workings: found.workings.map(viewKept),
   };

@@ -273,8 +273,11 @@ export const router = createBrowserRouter([
           },
           {
             path: 'electric',
-            lazy: () =>
-              import('../features/electric/ElectricScreen.tsx').then((m) => ({ Component: m.ElectricScreen })),
+            lazy: () => import('../features/benches/ElectricScreen.tsx').then((m) => ({ Component: m.ElectricScreen })),
+          },
+          {
+            path: 'torsion',
+            lazy: () => import('../features/benches/TorsionScreen.tsx').then((m) => ({ Component: m.TorsionScreen })),
           },
           {
             path: 'replace',

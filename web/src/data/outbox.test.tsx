@@ -230,7 +230,7 @@ describe('a change while the server is away', () => {
     const today = [
       [api.survey.setHole, { size: { kind: 'measured', holeLongMm: 1.6, holeShortMm: 1.25 }, verdict: 'bush' }],
       [api.survey.setHole, { size: lean, way: 'one-plate' }],
-      [api.electric.add, { test: coil }],
+      [api.benches.add, { test: coil }],
       [api.visit.setStage, { state: 'done' }],
       [api.visit.setStage, { state: 'open' }],
     ] as const;

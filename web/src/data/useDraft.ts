@@ -56,8 +56,14 @@ export function useKept<T>(name: string, start: T): [T, (next: T | ((was: T) => 
   const [held, setHeld] = useState(() => ({ name, value: keptDraft<{ typed: T }>(name)?.typed ?? start }));
   // Another clock on the same screen has its own.
   const value = held.name === name ? held.value : (keptDraft<{ typed: T }>(name)?.typed ?? start);
+  // Set twice in one breath, the second goes on from the first.
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  });
   const set = (next: T | ((was: T) => T)): void => {
-    const typed = typeof next === 'function' ? (next as (was: T) => T)(value) : next;
+    const typed = typeof next === 'function' ? (next as (was: T) => T)(latest.current) : next;
+    latest.current = typed;
     keepDraft(name, { typed }, same(typed, start));
     setHeld({ name, value: typed });
   };

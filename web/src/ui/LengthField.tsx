@@ -38,7 +38,7 @@ export function LengthField({ label, value, onChange, plausible = PIVOT_RANGE, o
         label={label}
         value={value}
         inputMode="decimal"
-        data-length
+        data-figure
         hint={hint}
         error={read?.kind === 'problem' ? read.message : undefined}
         onChange={(e) => onChange(e.target.value)}

@@ -32,9 +32,9 @@ function Page({ sent }: { sent: () => void }) {
         }}
       >
         <section>
-          <input aria-label="bore" inputMode="decimal" data-length />
+          <input aria-label="bore" inputMode="decimal" data-figure />
           <input aria-label="note" />
-          <input aria-label="outside" inputMode="decimal" data-length />
+          <input aria-label="outside" inputMode="decimal" data-figure />
           <input aria-label="degrees, where known" inputMode="decimal" />
           <button type="submit">Write it</button>
         </section>

@@ -1,7 +1,7 @@
 const NOT_TYPED =
   ['checkbox', 'radio', 'file', 'search', 'hidden'].map((t) => `[type="${t}"]`).join() + ', [role="combobox"]';
 const FIELDS = `input:not(${NOT_TYPED}), select, textarea, [role="radio"][tabindex="0"]`;
-const LENGTHS = 'input[data-length]';
+const FIGURES = 'input[data-figure]';
 const MAIN = 'button[data-main]';
 /** Cannot be typed into, or stands in what is folded. */
 const SHUT = ':disabled, [readonly], [hidden] *, details:not([open]) *';
@@ -14,14 +14,14 @@ const after = <E extends HTMLElement>(scope: Element, what: string, here: Elemen
   );
 
 /**
- * Where Enter leads from a field. A form is sent, as ever, but for lengths that are measured one after another: to the
+ * Where Enter leads from a field. A form is sent, as ever, but for figures that are measured one after another: to the
  * next that is not typed yet. Elsewhere: to the next field, and from the last one to the main button.
  */
 function nextByEnter(here: HTMLElement): HTMLElement | null {
   if (!here.matches(`input:not(${NOT_TYPED}), select`)) return null;
   const form = here.closest('form');
-  if (form && !here.matches(LENGTHS)) return null;
-  if (form) return after<HTMLInputElement>(form, LENGTHS, here).find((f) => f.value === '') ?? null;
+  if (form && !here.matches(FIGURES)) return null;
+  if (form) return after<HTMLInputElement>(form, FIGURES, here).find((f) => f.value === '') ?? null;
   const scope = here.closest(SCOPE);
   return scope && (after(scope, FIELDS, here)[0] ?? after(scope, MAIN, here)[0] ?? null);
 }

@@ -11,7 +11,7 @@ import { ensure } from '../../units/index.ts';
 import { choice, maybe, mm, number, out, rows, words } from '../fields.ts';
 import { working } from '../working.ts';
 import { z } from 'zod';
-import { pendulum, balance } from '../suited.ts';
+import { pendulum, balance, torsion } from '../suited.ts';
 import { MECHANICS } from './shared.ts';
 
 function sourceWords({ from }: { from: string }) {
@@ -40,8 +40,8 @@ export default working({
   title: 'What to turn, and how far',
   subject: 'Pendulum',
   stages: ['run'],
-  suits: (t) => pendulum(t) || balance(t),
-  version: 2,
+  suits: (t) => pendulum(t) || balance(t) || torsion(t),
+  version: 3,
   figure: 'nut',
   asks: 'How far do I set the nut, the regulator, the hairspring or the weights?',
   alias: 'rating nut regulator adjust turns divisions',

@@ -23,7 +23,7 @@ import { TimeSpent } from '../../bench-time/bench-time.entity.ts';
 import { CalendarFeed } from '../../calendar/calendar.entity.ts';
 import { PartCondition, PlatePhoto, SurveyedHole } from '../../survey/survey.entity.ts';
 import { Bush, PartFitted, PartWork } from '../../fitting/fitting.entity.ts';
-import { ElectricTest } from '../../electric/electric.entity.ts';
+import { BenchTest } from '../../benches/benches.entity.ts';
 import { VisitNote } from '../../notes/notes.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
@@ -127,7 +127,7 @@ export const entities = [
   CaseTask,
   PartCondition,
   PlatePhoto,
-  ElectricTest,
+  BenchTest,
   VisitNote,
   ReplacementAnswer,
   MovementOut,

@@ -31,6 +31,7 @@ import { NotFinal } from './migrations/0035-not-final.ts';
 import { DryFits } from './migrations/0036-dry-fit.ts';
 import { LaterWords } from './migrations/0037-later-words.ts';
 import { Donors } from './migrations/0039-donors.ts';
+import { BenchTests } from './migrations/0040-bench-tests.ts';
 import { WantedThread } from './migrations/0038-wanted-thread.ts';
 import { Accounts } from './migrations/0030-accounts.ts';
 import { ShopDays } from './migrations/0029-shop-days.ts';
@@ -93,6 +94,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0037-later-words', class: LaterWords },
         { name: '0038-wanted-thread', class: WantedThread },
         { name: '0039-donors', class: Donors },
+        { name: '0040-bench-tests', class: BenchTests },
       ],
       snapshot: false,
       silent: true,

@@ -17,7 +17,7 @@ export function Windings({
   const times = kept?.detail && 'windings' in kept.detail ? kept.detail.windings : [];
   const counted = windings(times.map((t) => Date.parse(t)));
   // What belongs there was entered on the electric bench, if anywhere.
-  const expected = visit.electric.map((e) => e.test).findLast((l) => l.kind === 'contact')?.expectedPerMinute ?? null;
+  const expected = visit.benchTests.map((e) => e.test).findLast((l) => l.kind === 'contact')?.expectedPerMinute ?? null;
   const judged = counted && expected !== null ? judgeWindings(expected, counted.perMinute) : null;
   const words =
     counted &&

@@ -8,7 +8,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { UnderPower } from '../power-down/UnderPower.tsx';
-import { Warned } from './RunGoing.tsx';
+import { Warned } from '../../ui/Warned.tsx';
 
 /** Parts, bath, sequence, and what the strictest material allows: worked out as it is pressed. */
 export function PlanRun({ light = false, aside }: { light?: boolean; aside?: ReactNode }) {

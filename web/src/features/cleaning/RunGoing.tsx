@@ -1,7 +1,7 @@
 import type { CleaningRun } from '@eclat/contract';
 import { isLast, mayAgain, tooLongAgain } from '@eclat/core/cleaning';
 import clsx from 'clsx';
-import { ArrowRight, Check, Repeat2, TriangleAlert, Undo2 } from 'lucide-react';
+import { ArrowRight, Check, Repeat2, Undo2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -12,6 +12,7 @@ import { countdown, dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { onceItStands, onToTheNext } from '../../ui/finger.ts';
 import { FormFoot } from '../../ui/FormFoot.tsx';
+import { Warned } from '../../ui/Warned.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 /** One basket on its way: the step that runs, large; the next one with its caution before it. */
@@ -232,17 +233,5 @@ function StepList({ run }: { run: CleaningRun }) {
         </li>
       ))}
     </ol>
-  );
-}
-
-export function Warned({ text, before }: { text: string; before?: string }) {
-  return (
-    <p className="flex items-start gap-3 rounded-lg border-l-8 border-brass-fill bg-brass-wash px-4 py-2">
-      <TriangleAlert className="mt-0.5 size-5 shrink-0 text-brass" aria-hidden />
-      <span>
-        {before && <b>Before “{before}”: </b>}
-        {text}
-      </span>
-    </p>
   );
 }

@@ -72,6 +72,7 @@ const rowsOf = (record: ServiceRecord): [string, string[]][] => [
   ],
   ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
   ['Electric', record.electric ?? []],
+  ['Set up', record.setUp ?? []],
   [
     'Case',
     (record.casework ?? []).map((c) =>

@@ -1,6 +1,6 @@
 import type { TestRun } from '@eclat/contract';
 import { RUN_STANDS } from '@eclat/contract/test-run';
-import { SETTERS, type Setter } from '@eclat/core/pendulum';
+import { settersOn, type Setter } from '@eclat/core/pendulum';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
@@ -29,9 +29,7 @@ export const typedOf = (c: Conditions | null, oscillator: string): TypedConditio
 
 function setterOf(c: Conditions | null, oscillator: string) {
   if (c) return c.setter;
-  if (oscillator === 'pendulum') return 'rating nut';
-  if (oscillator === 'balance') return 'regulator';
-  return null;
+  return settersOn(oscillator)[0] ?? null;
 }
 
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
@@ -53,6 +51,7 @@ export function ConditionFields({
   value: TypedConditions;
   onChange: (v: TypedConditions) => void;
 }) {
+  const setters = settersOn(useThisVisit().movement.traits.oscillator);
   const nut = value.setter === 'rating nut',
     spring = value.setter === 'hairspring';
   return (
@@ -71,8 +70,8 @@ export function ConditionFields({
       <Choice
         label="Its rate is set by"
         value={value.setter ?? 'nothing'}
-        onChange={(s) => onChange({ ...value, setter: s === 'nothing' ? null : (s as Setter) })}
-        options={[...Object.keys(SETTERS).map((s) => [s, s] as const), ['nothing', 'nothing, or not known'] as const]}
+        onChange={(s) => onChange({ ...value, setter: s === 'nothing' ? null : s })}
+        options={[...setters.map((s) => [s, s] as const), ['nothing', 'nothing, or not known'] as const]}
       />
       {(nut || spring) && (
         <div className="flex flex-wrap gap-4">

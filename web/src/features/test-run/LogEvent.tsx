@@ -1,6 +1,6 @@
 import { RUN_EVENTS } from '@eclat/contract/test-run';
 import type { TestRun } from '@eclat/contract';
-import { SETTERS, type Setter } from '@eclat/core/pendulum';
+import { SETTERS, settersOn, type Setter } from '@eclat/core/pendulum';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -78,6 +78,7 @@ function Adjusted({
   setT: (next: typeof EMPTY) => void;
   bad: boolean;
 }) {
+  const visit = useThisVisit();
   return (
     <>
       <Choice
@@ -85,7 +86,7 @@ function Adjusted({
         value={setter ?? ''}
         onChange={setSetter}
         onClear={() => setSetter(null)}
-        options={(Object.keys(SETTERS) as Setter[]).map((s) => [s, s] as const)}
+        options={settersOn(visit.movement.traits.oscillator).map((s) => [s, s] as const)}
       />
       {setter && (
         <>

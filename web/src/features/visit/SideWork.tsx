@@ -1,8 +1,9 @@
-import type { Visit } from '@eclat/contract';
+import type { BenchTest, Visit } from '@eclat/contract';
+import { isElectricTest, isTorsionTest } from '@eclat/core/benches';
 import { isElectric } from '@eclat/core/electric';
 import { newMovementWaits, unitStage } from '@eclat/core/workflow';
 import clsx from 'clsx';
-import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, Zap } from 'lucide-react';
+import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, IterationCw, Zap } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { SIDE } from './side.ts';
@@ -71,12 +72,25 @@ export function SideWork({ visit, onPress }: { visit: Visit; onPress: () => void
           }
         />
       )}
+      {visit.movement.traits.oscillator === 'torsion pendulum' && (
+        <SideLink
+          onPress={onPress}
+          to="torsion"
+          mark={
+            tested(visit, isTorsionTest) ? (
+              <Check className="size-4" aria-label="measured" />
+            ) : (
+              <IterationCw className="size-4" aria-hidden />
+            )
+          }
+        />
+      )}
       {isElectric(visit.movement.traits) && (
         <SideLink
           onPress={onPress}
           to="electric"
           mark={
-            visit.electric.length > 0 ? (
+            tested(visit, isElectricTest) ? (
               <Check className="size-4" aria-label="measured" />
             ) : (
               <Zap className="size-4" aria-hidden />
@@ -87,6 +101,9 @@ export function SideWork({ visit, onPress }: { visit: Visit; onPress: () => void
     </>
   );
 }
+
+const tested = (visit: Visit, kind: (t: BenchTest) => boolean) =>
+  visit.benchTests.some((e) => e.of === 'visit' && kind(e.test));
 
 function SideLink({
   to,

@@ -7,4 +7,5 @@ export const SIDE = {
   listen: 'Listen',
   strike: 'Strike and chime',
   electric: 'Electric bench',
+  torsion: 'Torsion bench',
 } as const;

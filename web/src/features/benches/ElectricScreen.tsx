@@ -1,28 +1,27 @@
 import { Fold } from '../../ui/Fold.tsx';
-import type { ElectricEntry, ElectricTest } from '@eclat/contract';
+import type { BenchEntry, BenchTest } from '@eclat/contract';
 import { drivenBy, isMains } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { electricWords, judgeCoil, judgeSteps, lastSitting, type Step } from '@eclat/core/electric';
-import { Trash2 } from 'lucide-react';
-import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { judgeCoil, judgeSteps, lastSitting, type Step } from '@eclat/core/electric';
 import { Answer } from '../../ui/Answer.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
+import { Entries } from './Entries.tsx';
 import { StepTest } from './StepTest.tsx';
 
-type Of<K extends ElectricTest['kind']> = ElectricEntry & { test: Extract<ElectricTest, { kind: K }> };
-const those = <K extends ElectricTest['kind']>(all: readonly ElectricEntry[], kind: K): Of<K>[] =>
+type Of<K extends BenchTest['kind']> = BenchEntry & { test: Extract<BenchTest, { kind: K }> };
+const those = <K extends BenchTest['kind']>(all: readonly BenchEntry[], kind: K): Of<K>[] =>
   all.filter((e): e is Of<K> => e.test.kind === kind);
 
 /** Coil, voltage stepped up from low, contacts, suppression: what was measured and what it says. */
 export function ElectricScreen() {
   const visit = useThisVisit();
-  const coils = those(visit.electric, 'coil');
-  const steps = those(visit.electric, 'step');
-  const contacts = those(visit.electric, 'contact');
-  const suppression = those(visit.electric, 'suppression');
+  const own = visit.benchTests.filter((e) => e.of === 'visit');
+  const coils = those(own, 'coil');
+  const steps = those(own, 'step');
+  const contacts = those(own, 'contact');
+  const suppression = those(own, 'suppression');
   const supplyV = steps.at(-1)?.test.supplyV;
   const sitting = lastSitting(steps.map((s) => ({ ...s.test, at: s.at })));
   // A mains motor takes its own voltage and no other; nothing switches it, so nothing is suppressed.
@@ -32,7 +31,7 @@ export function ElectricScreen() {
       <ElectricAnswer coils={coils} supplyV={supplyV} steps={sitting} mains={mains} />
       <Cautions stage="run" />
       <Fold title="Coils" says={coils.length > 0 && coils.length} open={coils.length === 0}>
-        <List entries={coils} what="Coil" />
+        <Entries entries={coils} what="Coil" />
         {!visit.closedAt && <CoilForm />}
       </Fold>
       {(!mains || steps.length > 0) && (
@@ -43,16 +42,16 @@ export function ElectricScreen() {
               Judged by the last sitting alone: {counted(sitting.length, 'voltage')} of {steps.length}.
             </p>
           )}
-          <List entries={steps} what="Voltage" />
+          <Entries entries={steps} what="Voltage" />
         </Fold>
       )}
       <Fold title="Contacts and windings" says={contacts.length > 0 && contacts.length} open={mains}>
-        <List entries={contacts} what="Contact" />
+        <Entries entries={contacts} what="Contact" />
         {!visit.closedAt && <ContactForm />}
       </Fold>
       {(!mains || suppression.length > 0) && (
         <Fold title="Suppression" says={suppression.length > 0 && suppression.length}>
-          <List entries={suppression} what="Suppression" />
+          <Entries entries={suppression} what="Suppression" />
           {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
         </Fold>
       )}
@@ -96,37 +95,5 @@ function ElectricAnswer({
       tone="info"
       title={mains ? 'Only its own voltage, live parts guarded' : 'Step the voltage up from low, the current limited'}
     />
-  );
-}
-
-function List({ entries, what }: { entries: readonly ElectricEntry[]; what: string }) {
-  const visit = useThisVisit();
-  const out = useRemove(api.electric.remove, api.electric.add, what);
-  if (entries.length === 0) return null;
-  return (
-    <ul className="mb-4 divide-y divide-line" aria-label={what}>
-      {entries.map((e) => (
-        <li key={e.id} className="flex items-center gap-3 py-1 text-lg">
-          <span className="min-w-0 flex-1">
-            {electricWords(e.test)} <span className="text-sm text-soft">{e.by}</span>
-          </span>
-          {!visit.closedAt && (
-            <button
-              type="button"
-              aria-label={`Take out: ${what.toLowerCase()}`}
-              className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-              onClick={() =>
-                out(
-                  { params: { visitId: visit.id, lookId: e.id } },
-                  { params: { visitId: visit.id }, body: { test: e.test } },
-                )
-              }
-            >
-              <Trash2 className="size-5" />
-            </button>
-          )}
-        </li>
-      ))}
-    </ul>
   );
 }

@@ -1,4 +1,4 @@
-import type { ElectricEntry, ElectricTest } from '@eclat/contract';
+import type { BenchEntry, BenchTest } from '@eclat/contract';
 import { coilAt, GRADES_OF_STEP } from '@eclat/core/electric';
 import { lazy, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -9,7 +9,7 @@ import { NumberField, numberOf } from './NumberField.tsx';
 import { Late } from '../../ui/Late.tsx';
 
 const LineChart = lazy(() => import('../../ui/LineChart.tsx').then((m) => ({ default: m.LineChart })));
-type Step = ElectricEntry & { test: Extract<ElectricTest, { kind: 'step' }> };
+type Step = BenchEntry & { test: Extract<BenchTest, { kind: 'step' }> };
 
 /** From low to high: volts, current, and one press for what happened. Each press goes on to the next voltage. */
 export function StepTest({
@@ -26,7 +26,7 @@ export function StepTest({
   const [milliamps, setMilliamps] = useState('');
   const [supply, setSupply] = useState(supplyV === null ? '' : String(supplyV));
   const first = useRef<HTMLDivElement>(null);
-  const add = useCommand(api.electric.add, {
+  const add = useCommand(api.benches.add, {
     what: 'Step test',
     onSent: () => {
       setVolts('');
@@ -124,7 +124,7 @@ function WhatHappened({
   supplyV: number | null;
   milliamps: string;
   current: number | null;
-  add: ReturnType<typeof useCommand<typeof api.electric.add>>;
+  add: ReturnType<typeof useCommand<typeof api.benches.add>>;
 }) {
   const visit = useThisVisit();
   const ready = v !== null && s !== null && (milliamps.trim() === '' || i !== null);

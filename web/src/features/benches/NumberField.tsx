@@ -17,12 +17,15 @@ export function NumberField({
   value,
   most,
   hint,
+  inTurn = false,
   onChange,
 }: {
   label: string;
   value: string;
   most: number;
   hint?: ReactNode;
+  /** Measured one after another: Enter leads to the next one. */
+  inTurn?: boolean;
   onChange: (text: string) => void;
 }) {
   const wrong = value.trim() !== '' && numberOf(value, most) === null;
@@ -30,6 +33,7 @@ export function NumberField({
     <TextField
       label={label}
       inputMode="decimal"
+      data-figure={inTurn || undefined}
       value={value}
       hint={hint}
       error={wrong ? `A number, at most ${most}.` : undefined}

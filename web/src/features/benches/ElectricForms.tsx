@@ -1,28 +1,13 @@
-import type { ElectricTest } from '@eclat/contract';
-import { CONTACT_STATES, SUPPRESSORS } from '@eclat/contract/electric';
+import { CONTACT_STATES, SUPPRESSORS } from '@eclat/contract/benches';
 import { PEAK_V, resistorForPeak, suppressed, usualPeakV } from '@eclat/core/electric';
-import { useState, type ReactNode } from 'react';
-import { api } from '../../data/api.ts';
-import { useCommand } from '../../data/useCommand.ts';
-import { useKept } from '../../data/useDraft.ts';
+import type { ReactNode } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
-import { useThisVisit } from '../visit/useThisVisit.ts';
 import { NumberField, numberOf } from './NumberField.tsx';
+import { useBenchForm } from './useBenchForm.ts';
 
-/** One form of the electric bench: what is typed stays until it is sent. */
-function useLooks(onSent: () => void) {
-  const visit = useThisVisit();
-  const add = useCommand(api.electric.add, { what: 'Electric bench', onSent });
-  return {
-    busy: add.isPending,
-    send: (test: ElectricTest) => add.mutate({ params: { visitId: visit.id }, body: { test } }),
-  };
-}
-/** What is half typed of one of these forms. */
-const useElectricDraft = <T,>(form: string, start: T) => useKept(`electric.${useThisVisit().id}.${form}`, start);
-
-const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void }) => (
+/** A form in one row where there is room. */
+export const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void }) => (
   <form
     noValidate
     className="grid grid-cols-1 items-start gap-4 sm:grid-cols-2 lg:grid-cols-4"
@@ -37,13 +22,9 @@ const Grid = ({ children, onSend }: { children: ReactNode; onSend: () => void })
 const empty = (text: string) => text.trim() === '';
 
 export function CoilForm() {
-  const [t, set] = useElectricDraft('coil', { what: '', ohms: '', expected: '', atC: '' });
-  const [open, setOpen] = useState(false);
-  const { busy, send } = useLooks(() => {
-    set({ what: '', ohms: '', expected: '', atC: '' });
-    setOpen(false);
-  });
-  const on = (name: keyof typeof t) => (value: string) => set((o) => ({ ...o, [name]: value }));
+  const start = { what: '', ohms: '', expected: '', atC: '', open: false };
+  const { typed: t, on, busy, send } = useBenchForm('coil', start, 'Electric bench');
+  const { open } = t;
   const [ohms, expected, atC] = [numberOf(t.ohms, 1e6), numberOf(t.expected, 1e6), numberOf(t.atC, 120)];
   const ready =
     !empty(t.what) &&
@@ -64,7 +45,7 @@ export function CoilForm() {
       />
       <div>
         <NumberField label="Ohms, one end free" most={1e6} value={open ? '' : t.ohms} onChange={on('ohms')} />
-        <Tick label="No reading" checked={open} onChange={(e) => setOpen(e.target.checked)} />
+        <Tick label="No reading" checked={open} onChange={(e) => on('open')(e.target.checked)} />
       </div>
       <NumberField
         label="What belongs there"
@@ -99,9 +80,7 @@ export function ContactForm() {
     expected: '',
     note: '',
   };
-  const [t, set] = useElectricDraft('contact', start);
-  const { busy, send } = useLooks(() => set(start));
-  const on = (name: keyof typeof t) => (value: string) => set((o) => ({ ...o, [name]: value }));
+  const { typed: t, on, busy, send } = useBenchForm('contact', start, 'Electric bench');
   const [dwellMs, periodS, perMinute, expectedPerMinute] = [
     numberOf(t.dwell, 600_000),
     numberOf(t.period, 86_400),
@@ -142,7 +121,7 @@ export function ContactForm() {
         value={t.what}
         onChange={(e) => on('what')(e.target.value)}
       />
-      <SelectField label="It is" value={t.state} onChange={(e) => on('state')(e.target.value)}>
+      <SelectField label="It is" value={t.state} onChange={(e) => on('state')(e.target.value as typeof t.state)}>
         {CONTACT_STATES.map((s) => (
           <option key={s}>{s}</option>
         ))}
@@ -169,8 +148,7 @@ export function ContactForm() {
 
 export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: number | null }) {
   const start = { what: SUPPRESSORS[0] as (typeof SUPPRESSORS)[number], value: '', note: '' };
-  const [t, set] = useElectricDraft('suppression', start);
-  const { busy, send } = useLooks(() => set(start));
+  const { typed: t, on, busy, send } = useBenchForm('suppression', start, 'Electric bench');
   const offered = volts && ohms ? resistorForPeak(volts, ohms, usualPeakV(volts)) : null;
   const does = offered && volts && ohms ? suppressed(volts, ohms, offered) : null;
   return (
@@ -186,7 +164,7 @@ export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: n
         <SelectField
           label="What was fitted"
           value={t.what}
-          onChange={(e) => set((o) => ({ ...o, what: e.target.value as typeof t.what }))}
+          onChange={(e) => on('what')(e.target.value as typeof t.what)}
         >
           {SUPPRESSORS.map((s) => (
             <option key={s}>{s}</option>
@@ -197,14 +175,9 @@ export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: n
           maxLength={80}
           placeholder={offered ? `${offered} Ω` : '2.2 kΩ'}
           value={t.value}
-          onChange={(e) => set((o) => ({ ...o, value: e.target.value }))}
+          onChange={(e) => on('value')(e.target.value)}
         />
-        <TextField
-          label="Note"
-          maxLength={200}
-          value={t.note}
-          onChange={(e) => set((o) => ({ ...o, note: e.target.value }))}
-        />
+        <TextField label="Note" maxLength={200} value={t.note} onChange={(e) => on('note')(e.target.value)} />
         <div className="flex items-end">
           <Button type="submit" variant="main" className="lg:mt-7" busy={busy}>
             Keep

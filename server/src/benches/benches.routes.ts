@@ -1,0 +1,8 @@
+import { api } from '@eclat/contract';
+import { asOk, type Serve } from '../platform/http/serve.ts';
+import { addBenchTest, removeBenchTest } from './benches.service.ts';
+
+export function serveBenches(serve: Serve): void {
+  serve(api.benches.add, (ctx, { params, body }) => addBenchTest(ctx, params.visitId, body));
+  serve(api.benches.remove, (ctx, { params }) => asOk(removeBenchTest(ctx, params.visitId, params.testId)));
+}

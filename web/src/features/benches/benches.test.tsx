@@ -1,0 +1,131 @@
+// @vitest-environment jsdom
+import type { BenchEntry, BenchTest } from '@eclat/contract';
+import { cleanup, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { AMPS, CALIPER, VOLTS } from '../../devices/typing.ts';
+import { answer, sent, show, standIn } from '../../../test/stage.tsx';
+import { visitOf } from '../../../test/visit.ts';
+import { ElectricScreen } from './ElectricScreen.tsx';
+import { TorsionScreen } from './TorsionScreen.tsx';
+import { numberOf } from './NumberField.tsx';
+
+const person = userEvent.setup();
+beforeEach(() => standIn());
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const entry = (test: BenchTest, id = 'e1'): BenchEntry => ({
+  id,
+  test,
+  of: 'visit',
+  by: 'Ines',
+  at: '2031-05-02T09:00:00.000Z',
+});
+const step = (volts: number, did: 'moves' | 'advances') =>
+  entry({ kind: 'step', volts, milliamps: null, did, supplyV: 24 }, `s${volts}`);
+
+describe('the electric bench', () => {
+  it('takes what a meter types, Enter after Enter, and one press for what happened', async () => {
+    show(ElectricScreen, visitOf('electric-master', { benchTests: [step(9, 'moves')] }));
+    expect(screen.getByLabelText<HTMLInputElement>('Supply, volts').value).toBe('24');
+    await person.type(screen.getByLabelText('Volts'), `${VOLTS.reads(17)}{Enter}`);
+    await person.keyboard(`${AMPS.reads(154.2)}{Enter}`);
+    await person.click(screen.getByRole('button', { name: 'advances' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/benches',
+        body: { test: { kind: 'step', volts: 17, milliamps: 154, did: 'advances', supplyV: 24 } },
+      }),
+    );
+  });
+  it('says first from where it steps, or what is wrong with the coil', () => {
+    show(
+      ElectricScreen,
+      visitOf('electric-master', { benchTests: [step(9, 'moves'), step(17, 'advances'), step(24, 'advances')] }),
+    );
+    expect(answer()).toContain('It steps from 17 V');
+    cleanup();
+    show(
+      ElectricScreen,
+      visitOf('electric-master', {
+        benchTests: [
+          step(24, 'advances'),
+          entry({ kind: 'coil', what: 'Rewind coil', ohms: null, expectedOhms: 110, atC: null }),
+        ],
+      }),
+    );
+    expect(answer()).toContain('open');
+  });
+  it.each([
+    ['12,5', 12.5],
+    ['109 Ω', 109],
+    ['17.0 V', 17],
+    ['-3', null],
+    ['', null],
+    ['9e9', null],
+    ['500', null],
+  ])('reads %j as %j', (typed, n) => expect(numberOf(typed, 400)).toBe(n));
+});
+
+describe('the torsion bench', () => {
+  const strip = (thicknessMm: number, is: 'as it came' | 'tried' = 'as it came'): BenchTest => ({
+    kind: 'torsion strip',
+    ...{ strip: is, thicknessMm, widthMm: null, freeMm: 98, alloy: 'not known', note: '' },
+  });
+  const beats = (n: number, seconds: number): BenchTest => ({ kind: 'torsion beats', beats: n, seconds, wanted: 8 });
+  const inOrder = (...tests: BenchTest[]) =>
+    tests.map((t, i) => ({ ...entry(t, `t${i}`), at: `2031-05-02T09:0${i}:00.000Z` }));
+  const item = (strength_mm: number, length_mm: number, id: string) => ({
+    ...{ id, kind: 'suspension', name: 'Strip', sizes: { strength_mm, length_mm }, onHand: 3, kept: true, orders: [] },
+  });
+
+  it('takes what the caliper types, Enter after Enter, thousandths too', async () => {
+    show(TorsionScreen, visitOf('torsion'));
+    expect(answer()).toContain('Measure the strip that came with it');
+    await person.type(screen.getByLabelText('Thickness'), '0.0038in{Enter}');
+    await person.keyboard(`${CALIPER.reads(0.5)}{Enter}98{Enter}kinked{Enter}`);
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ test: { thicknessMm: 0.09652, widthMm: 0.5, freeMm: 98 } }),
+    );
+  });
+  it('times the beat between two presses, and says at once what it comes to', async () => {
+    let now = 1000;
+    vi.spyOn(performance, 'now').mockImplementation(() => now);
+    show(TorsionScreen, visitOf('torsion', { benchTests: inOrder(strip(0.0965)) }));
+    await person.click(screen.getByRole('button', { name: 'Start at a turn' }));
+    now += 300_500;
+    await person.click(screen.getByRole('button', { name: /^Stop at a turn/ }));
+    vi.restoreAllMocks();
+    expect(screen.getByLabelText<HTMLInputElement>('Beats counted').value).toBe('40');
+    // The count is the person's: one that was missed is typed over.
+    await person.clear(screen.getByLabelText('Beats counted'));
+    await person.type(screen.getByLabelText('Beats counted'), '39');
+    expect(screen.getByText(/^7\.787 a minute: loses 38\.3 min a day/)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Keep the count' }));
+    await waitFor(() =>
+      expect(sent[0]!.body).toEqual({ test: { kind: 'torsion beats', beats: 39, seconds: 300.5, wanted: 8 } }),
+    );
+  });
+  it('takes a count from the keyboard alone', async () => {
+    show(TorsionScreen, visitOf('torsion', { benchTests: inOrder(strip(0.0965)) }));
+    screen.getByLabelText('Beats counted').focus();
+    await person.keyboard('40{Enter}301,2{Enter}');
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ test: { beats: 40, seconds: 301.2, wanted: 8 } }));
+  });
+  it('names the strip of the stores that comes nearest, and tries it with one press', async () => {
+    standIn({ '/api/stores': [item(0.0991, 150, 'a'), item(0.1016, 150, 'b'), item(0.0991, 22, 'of a pendulum')] });
+    show(TorsionScreen, visitOf('torsion', { benchTests: inOrder(strip(0.09652), beats(38, 300)) }));
+    await waitFor(() => expect(answer()).toContain('Try 0.0039 in'));
+    expect(screen.getAllByRole('button', { name: /^Try 0.00/ })).toHaveLength(2);
+    await person.click(screen.getByRole('button', { name: /^Try 0.0039 in/ }));
+    await waitFor(() => expect(sent.at(-1)!.body).toMatchObject({ test: { strip: 'tried', thicknessMm: 0.0991 } }));
+  });
+  it('begins with what was right in another of its type where nothing runs yet', () => {
+    const before = inOrder(strip(0.094, 'tried'), beats(40, 300)).map((e) => ({ ...e, of: 'type' as const }));
+    show(TorsionScreen, visitOf('torsion', { benchTests: [...before, entry(strip(0.1), 'own')] }));
+    expect(answer()).toContain('It beat right on 0.0037 in');
+    expect(screen.getByText('Reckoned from what was right in another of its type.')).toBeTruthy();
+  });
+});
