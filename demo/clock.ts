@@ -1,3 +1,5 @@
+import type { BenchTest } from '@eclat/contract';
+import type { TableTest, Values } from '@eclat/core/benches';
 import type { Course } from './course.ts';
 import type { BodyOf, api } from '@eclat/contract';
 import type { ShapeId, StageId, TermsId } from '@eclat/core/workflow';
@@ -44,3 +46,6 @@ export const finding = (
   more: { earlierRepair?: boolean; doNotDisturb?: boolean; hours?: number; cause?: string } = {},
 ) => ({ place, seen, severity, effect, proposal, ...more });
 export const brassAndSteel = { name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] };
+
+/** An entry of a bench whose kinds stand in the table. */
+export const measured = (kind: TableTest['kind'], values: Values): BenchTest => ({ kind, values: { ...values } });

@@ -18,7 +18,7 @@ const KIT = new RegExp(
 /** What nearly every other screen needs: fields, forms, sheets, menus. */
 const FORMS = new RegExp(
   [
-    'web/src/ui/(Choice|Field|FocusedInput|FormFoot|LengthField|Sheet|WhichUnit)\\.',
+    'web/src/ui/(Choice|Field|FormFoot|LengthField|SearchField|Sheet|WhichUnit)\\.',
     'web/src/data/(useContractForm|useDraft)',
     'node_modules/(radix-ui|@radix-ui|@floating-ui|react-remove-scroll|react-hook-form|@hookform)/',
   ].join('|'),
@@ -26,8 +26,8 @@ const FORMS = new RegExp(
 
 /** What a visit is reckoned from. Sound, trains and the workings come with the screens that reckon with them. */
 const CLOCKS = new RegExp(
-  'core/src/(aftercare|assess|casework|cautions|checks|cleaning|days|delivery|electric|estimate|history|intake|' +
-    'movement|oiling|pivots|rules|stores|strip|strike|tasks|units|visit|workflow)/',
+  'core/src/(aftercare|assess|benches|casework|cautions|checks|cleaning|days|delivery|electric|estimate|history|intake|' +
+    'movement|oiling|pivots|rules|stores|strip|strike|tasks|torsion|units|visit|weight|workflow)/',
 );
 
 export default defineConfig({

@@ -1,4 +1,4 @@
-import { ENTRY_OF } from '@eclat/core/benches';
+import { ENTRY_OF, TABLE_KINDS, wrongIn } from '@eclat/core/benches';
 import { GRADES_OF_STEP } from '@eclat/core/electric';
 import { ALLOYS, HEIGHTS_WHEN, PIN_IN_FORK, STRIP_IS } from '@eclat/core/torsion';
 import { z } from 'zod';
@@ -91,6 +91,15 @@ export const benchTest = z.discriminatedUnion('kind', [
     .refine((e) => (e.clockwise === null) === (e.anticlockwise === null), {
       path: ['anticlockwise'],
       message: 'Both ways, or neither.',
+    }),
+  z
+    .object({
+      kind: z.enum(TABLE_KINDS).describe('what was looked at: its fields stand in the table of kinds'),
+      values: z.record(z.string().max(40), z.union([z.string().max(400), z.number(), z.null()])),
+    })
+    .superRefine((test, ctx) => {
+      for (const { field, message } of wrongIn(test))
+        ctx.addIssue({ code: 'custom', path: ['values', field], message });
     }),
 ]);
 

@@ -1,4 +1,4 @@
-import { finding, type DemoClock } from '../clock.ts';
+import { finding, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Wilmot Hask',
@@ -24,5 +24,11 @@ export default {
       finding('strike work', 'Stop pin bent.', 'stops it', 'striking', 'Straighten, once the sprocket holds'),
     ],
     follows: { 1: 0 },
+    bench: [
+      measured('chain', {
+        ...{ source: 'all', links: 412, lengthMm: 3398, pitchMm: 8.2, joint: 'soldered', click: 'loose' },
+        ...{ dropMm: 1300, goingMm: 72, strikeMm: 340 },
+      }),
+    ],
   },
 } satisfies DemoClock;

@@ -1,4 +1,4 @@
-import { finding, type DemoClock } from '../clock.ts';
+import { finding, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Ama Thistlewood',
@@ -19,6 +19,10 @@ export default {
   stage: 'assess',
   course: {
     walked: 7,
+    bench: [
+      measured('weight', { source: 'going', hangs: 'left', grams: 1880, belongs: 1500, from: 'a sister clock' }),
+      measured('weight', { source: 'strike', hangs: 'right', grams: 1490, belongs: 1900, from: 'a sister clock' }),
+    ],
     missing: [{ what: 'Pulley', evidence: 'cords knotted to the weights' }],
     answers: { runs: 'never', 'last-right': 'Before it went into the attic, forty years ago.' },
     findings: [

@@ -1,4 +1,4 @@
-import { finding, brassAndSteel, type DemoClock } from '../clock.ts';
+import { finding, brassAndSteel, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Pell Joinery',
@@ -22,6 +22,11 @@ export default {
     symptoms: { 'stops-place': 'present' },
     cause: 'Stiff bevels',
     baths: [{ bath: 'detergent', parts: [brassAndSteel], minutes: 10 }],
+    bench: [
+      measured('print', { column: 'morning in', minutes: 3, strike: 'faint', ribbon: 'stands still' }),
+      measured('print', { column: 'evening out', minutes: 0, strike: 'faint', stop: 'on it' }),
+      measured('day change', { at: 'at noon', late: 2, whole: 'yes', fly: 'with a blow', times: 3 }),
+    ],
     run: { days: 1.2, rate: 41, every: 0.6, endedHoursAgo: 5, readBy: 'minute hand', place: 'Test stand 3' },
   },
 } satisfies DemoClock;

@@ -1,3 +1,4 @@
+import { typedAtBench } from '../benches/index.ts';
 import { TASKS } from '../casework/index.ts';
 import { usualParts } from '../cleaning/index.ts';
 import { DRIVEN_BY, USUAL_UNITS } from '../workflow/index.ts';
@@ -72,14 +73,7 @@ export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] 
   for (const b of visit.baths) take('a cleaning run', ...b.parts.map((p) => p.name));
   for (const w of visit.work) take('work on a part', w.part, w.did, w.before, w.after);
   for (const l of visit.partConditions) take('the survey of parts', l.note);
-  for (const { test, of } of visit.benchTests)
-    if (of === 'visit')
-      take(
-        'a bench',
-        'what' in test ? test.what : '',
-        'note' in test ? test.note : '',
-        'value' in test ? test.value : '',
-      );
+  for (const { test, of } of visit.benchTests) if (of === 'visit') take('a bench', ...typedAtBench(test));
   for (const p of visit.parts) take('a part', p.what, p.size);
   for (const o of visit.oiled) take('an oil point', o.product, o.batch, o.differs);
   for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what, t.product, t.donorName);

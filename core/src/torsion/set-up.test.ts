@@ -37,8 +37,8 @@ const swing = (clockwise: number, anticlockwise: number): TorsionTest => ({
 });
 
 /**
- * A bob that is pushed on its way through the middle of the escapement, stepped through time: how far it swings on after
- * the drop to either side, degrees.
+ * A bob that is pushed on its way through the middle of the escapement, stepped through time: how far it swings on
+ * after the drop to either side, degrees.
  */
 function simulated(rest: number): { clockwise: number; anticlockwise: number } {
   const [dt, damping, push, drop] = [0.002, 0.02, 8, 100];
@@ -143,7 +143,8 @@ describe('setting up a torsion pendulum', () => {
     expect(ADJUSTER_S).toBeGreaterThan(beaten({ beats: 40, seconds: 300, wanted: 8 }).halfWidth);
   });
   it('loses when it is warm by as much as its metal says', () => {
-    // From memory of handbooks: modulus of spring steel −2.6·10⁻⁴, of phosphor bronze −4·10⁻⁴ a degree; half of it in rate.
+    // From memory of handbooks: modulus of spring steel −2.6·10⁻⁴, of phosphor bronze −4·10⁻⁴ a degree.
+    // Half of it shows in the rate.
     expect(-PER_DEGREE['not compensated']!).toBeGreaterThan(43_200 * 2.6e-4);
     expect(-PER_DEGREE['not compensated']!).toBeLessThan(43_200 * 4e-4);
     // Practice: three degrees of a room are the 5 minutes a week that an old strip is allowed.

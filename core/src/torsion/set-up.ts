@@ -1,4 +1,4 @@
-import { counted, ensure } from '../units/index.ts';
+import { counted, ensure, type Said } from '../units/index.ts';
 import { beatsWith, STRIP_LAWS, type StripChoice, type StripLaw } from './strip.ts';
 
 export const STRIP_IS = ['as it came', 'tried', 'fitted'] as const;
@@ -191,12 +191,6 @@ function knownOf(before: readonly SetUpEntry[]): SetUp['known'] {
  * rests too near the drop that it passes farthest: it goes the other way by half the difference.
  */
 export const blockTurn = (clockwise: number, anticlockwise: number): number => (anticlockwise - clockwise) / 2;
-
-export interface Said {
-  what: string;
-  says: string;
-  good: boolean | null;
-}
 
 /** What the figures say and what to move, in the order of the work. */
 export function sayTorsion({ strip, observed, came, set, escapement }: SetUp): Said[] {

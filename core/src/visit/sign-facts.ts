@@ -1,3 +1,4 @@
+import { isOf, onBorrowed } from '../benches/index.ts';
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
 import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
 import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
@@ -37,7 +38,13 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
   return {
     ...readyFacts(visit, now.getTime()),
     temporary: stillSo('put in'),
-    notFinal: stillSo('not final'),
+    notFinal:
+      stillSo('not final') +
+      onBorrowed(
+        ownTests(visit)
+          .map((e) => e.test)
+          .filter(isOf('weights')),
+      ).length,
     nothingDone: visit.job.shape !== 'report' && nothingIn(visit),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,

@@ -276,6 +276,14 @@ export const router = createBrowserRouter([
             lazy: () => import('../features/benches/ElectricScreen.tsx').then((m) => ({ Component: m.ElectricScreen })),
           },
           {
+            path: 'weights',
+            lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.WeightsScreen })),
+          },
+          {
+            path: 'recorder',
+            lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.RecorderScreen })),
+          },
+          {
             path: 'torsion',
             lazy: () => import('../features/benches/TorsionScreen.tsx').then((m) => ({ Component: m.TorsionScreen })),
           },

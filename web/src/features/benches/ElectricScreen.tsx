@@ -1,6 +1,7 @@
 import { Fold } from '../../ui/Fold.tsx';
 import type { BenchEntry, BenchTest } from '@eclat/contract';
-import { drivenBy, isMains } from '@eclat/core/movement';
+import { isOf, sayMains, type TableTest } from '@eclat/core/benches';
+import { drivenBy, isMains, onMains } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { judgeCoil, judgeSteps, lastSitting, type Step } from '@eclat/core/electric';
 import { Answer } from '../../ui/Answer.tsx';
@@ -8,7 +9,9 @@ import { Cautions } from '../visit/Cautions.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { CoilForm, ContactForm, SuppressionForm } from './ElectricForms.tsx';
 import { Entries } from './Entries.tsx';
+import { WhatItSays } from './Saids.tsx';
 import { StepTest } from './StepTest.tsx';
+import { TableBench } from './TableBench.tsx';
 
 type Of<K extends BenchTest['kind']> = BenchEntry & { test: Extract<BenchTest, { kind: K }> };
 const those = <K extends BenchTest['kind']>(all: readonly BenchEntry[], kind: K): Of<K>[] =>
@@ -26,10 +29,17 @@ export function ElectricScreen() {
   const sitting = lastSitting(steps.map((s) => ({ ...s.test, at: s.at })));
   // A mains motor takes its own voltage and no other; nothing switches it, so nothing is suppressed.
   const mains = drivenBy(visit.movement.traits, isMains);
+  const mainsTests = own.map((e) => e.test).filter(isOf('mains'));
+  const wrong = sayMains(mainsTests).find((x) => x.good === false);
   return (
     <>
-      <ElectricAnswer coils={coils} supplyV={supplyV} steps={sitting} mains={mains} />
+      {wrong ? (
+        <Answer tone="due" title={`${wrong.what}: ${wrong.says}`} />
+      ) : (
+        <ElectricAnswer coils={coils} supplyV={supplyV} steps={sitting} mains={mains} />
+      )}
       <Cautions stage="run" />
+      {onMains(visit.movement.traits) && <Mains tests={mainsTests} />}
       <Fold title="Coils" says={coils.length > 0 && coils.length} open={coils.length === 0}>
         <Entries entries={coils} what="Coil" />
         {!visit.closedAt && <CoilForm />}
@@ -45,16 +55,29 @@ export function ElectricScreen() {
           <Entries entries={steps} what="Voltage" />
         </Fold>
       )}
-      <Fold title="Contacts and windings" says={contacts.length > 0 && contacts.length} open={mains}>
-        <Entries entries={contacts} what="Contact" />
-        {!visit.closedAt && <ContactForm />}
-      </Fold>
+      {(!mains || contacts.length > 0) && (
+        <Fold title="Contacts and windings" says={contacts.length > 0 && contacts.length}>
+          <Entries entries={contacts} what="Contact" />
+          {!visit.closedAt && <ContactForm />}
+        </Fold>
+      )}
       {(!mains || suppression.length > 0) && (
         <Fold title="Suppression" says={suppression.length > 0 && suppression.length}>
           <Entries entries={suppression} what="Suppression" />
           {!visit.closedAt && <SuppressionForm volts={supplyV ?? null} ohms={coils.at(-1)?.test.ohms ?? null} />}
         </Fold>
       )}
+    </>
+  );
+}
+
+/** Cord, insulation, motor and its signs. */
+function Mains({ tests }: { tests: readonly TableTest[] }) {
+  const said = sayMains(tests);
+  return (
+    <>
+      <WhatItSays said={said} />
+      <TableBench bench="mains" name="Electric bench" />
     </>
   );
 }

@@ -6,7 +6,7 @@ export function numberOf(text: string, most: number): number | null {
   const t = text
     .trim()
     .replace(',', '.')
-    .replace(/\s*(Ω|V|mA|ms|s|°C)$/, '');
+    .replace(/\s*(MΩ|Ω|V|mA|ms|s|°C|kg|g|mm|%|°)$/, '');
   const n = /^\d+(\.\d+)?$/.test(t) ? Number(t) : Number.NaN;
   return Number.isFinite(n) && n <= most ? n : null;
 }
@@ -15,6 +15,7 @@ export function numberOf(text: string, most: number): number | null {
 export function NumberField({
   label,
   value,
+  least = 0,
   most,
   hint,
   inTurn = false,
@@ -22,13 +23,15 @@ export function NumberField({
 }: {
   label: string;
   value: string;
+  least?: number | undefined;
   most: number;
   hint?: ReactNode;
   /** Measured one after another: Enter leads to the next one. */
   inTurn?: boolean;
   onChange: (text: string) => void;
 }) {
-  const wrong = value.trim() !== '' && numberOf(value, most) === null;
+  const n = numberOf(value, most);
+  const wrong = value.trim() !== '' && (n === null || n < least);
   return (
     <TextField
       label={label}
@@ -36,7 +39,7 @@ export function NumberField({
       data-figure={inTurn || undefined}
       value={value}
       hint={hint}
-      error={wrong ? `A number, at most ${most}.` : undefined}
+      error={wrong ? `A number, ${least > 0 ? `${least} to ${most}` : `at most ${most}`}.` : undefined}
       onChange={(e) => onChange(e.target.value)}
     />
   );

@@ -11,13 +11,12 @@ import {
   USUAL_BEATS,
   withFitted,
   type RankedStrip,
-  type Said,
   type SetUp,
   type SetUpEntry,
   type StripLaw,
 } from '@eclat/core/torsion';
+import type { Said } from '@eclat/core/units';
 import clsx from 'clsx';
-import { Check, Minus, TriangleAlert } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useStores } from '../../data/queries.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -28,6 +27,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Warned } from '../../ui/Warned.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Entries } from './Entries.tsx';
+import { Saids } from './Saids.tsx';
 import { BeatForm, EscapementForm, HeightsForm, StripForm } from './TorsionForms.tsx';
 import { TorsionFigure } from './TorsionFigure.tsx';
 import { useBenchForm } from './useBenchForm.ts';
@@ -198,28 +198,4 @@ function fromWords({ observed, known }: SetUp): string {
   if (observed) return 'Reckoned from the beat that was counted.';
   if (known) return `Reckoned from what was right in ${known.of === 'type' ? 'another of its type' : 'this movement'}.`;
   return 'Not counted yet: as if the strip that came had been right.';
-}
-
-const MARKS = [
-  [true, Check, 'text-good'],
-  [false, TriangleAlert, 'text-brass'],
-  [null, Minus, 'text-soft'],
-] as const;
-
-function Saids({ said }: { said: readonly Said[] }) {
-  return (
-    <ul className="mb-3 divide-y divide-line">
-      {said.map((s) => {
-        const [, Icon, tone] = MARKS.find(([good]) => good === s.good)!;
-        return (
-          <li key={s.what} className="flex items-start gap-3 py-2">
-            <Icon className={clsx('mt-0.5 size-5 shrink-0', tone)} aria-hidden />
-            <span>
-              <b>{s.what}</b>: {s.says}
-            </span>
-          </li>
-        );
-      })}
-    </ul>
-  );
 }

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import type { BenchEntry, BenchTest } from '@eclat/contract';
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AMPS, CALIPER, VOLTS } from '../../devices/typing.ts';
@@ -8,6 +8,7 @@ import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 import { ElectricScreen } from './ElectricScreen.tsx';
 import { TorsionScreen } from './TorsionScreen.tsx';
+import { WeightsScreen } from './TableScreens.tsx';
 import { numberOf } from './NumberField.tsx';
 
 const person = userEvent.setup();
@@ -127,5 +128,34 @@ describe('the torsion bench', () => {
     show(TorsionScreen, visitOf('torsion', { benchTests: [...before, entry(strip(0.1), 'own')] }));
     expect(answer()).toContain('It beat right on 0.0037 in');
     expect(screen.getByText('Reckoned from what was right in another of its type.')).toBeTruthy();
+  });
+});
+
+describe('a bench whose forms follow from the table', () => {
+  it('weighs by Enter after Enter, says what is wrong, and keeps a wrong figure in its field', async () => {
+    show(WeightsScreen, visitOf('longcase'));
+    expect(answer()).toContain('Weigh each weight');
+    const form = within(screen.getByRole('button', { name: /^Weight/ }).closest('section')!);
+    await person.click(form.getByRole('radio', { name: 'going' }));
+    await person.type(form.getByLabelText('Weighed, g'), '5{Enter}');
+    expect(form.getByText('A number, 10 to 100000.')).toBeTruthy();
+    expect(form.getByRole<HTMLButtonElement>('button', { name: 'Keep' }).disabled).toBe(true);
+    await person.clear(form.getByLabelText('Weighed, g'));
+    await person.type(form.getByLabelText('Weighed, g'), '5200 g{Enter}5300{Enter}');
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        url: '/api/visits/v1/benches',
+        body: { test: { kind: 'weight', values: { source: 'going', grams: 5200, belongs: 5300, hangs: null } } },
+      }),
+    );
+  });
+  it('leads with what is wrong, and asks a mains clock for its cord first, caution before it', () => {
+    const perished = entry({ kind: 'mains cord', values: { state: 'perished' } });
+    show(ElectricScreen, visitOf('synchronous', { benchTests: [perished] }));
+    expect(answer()).toContain('Cord: Perished: it is not plugged in before it is renewed.');
+    cleanup();
+    show(ElectricScreen, visitOf('synchronous'));
+    const cord = screen.getByRole('button', { name: /^Cord and strain relief/ }).closest('section')!;
+    expect(cord.textContent).toMatch(/^Cord and strain reliefUnplugged, and its plug in sight\. Licensed people only/);
   });
 });

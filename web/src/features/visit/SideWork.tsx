@@ -1,9 +1,22 @@
 import type { BenchTest, Visit } from '@eclat/contract';
-import { isElectricTest, isTorsionTest } from '@eclat/core/benches';
+import { isElectricTest, isOf, isTorsionTest } from '@eclat/core/benches';
 import { isElectric } from '@eclat/core/electric';
+import { drivenBy, has, isWeight, onMains, type Traits } from '@eclat/core/movement';
 import { newMovementWaits, unitStage } from '@eclat/core/workflow';
 import clsx from 'clsx';
-import { ArrowLeftRight, AudioLines, Bell, Check, Cog, Component, IterationCw, Zap } from 'lucide-react';
+import {
+  ArrowLeftRight,
+  AudioLines,
+  Bell,
+  Check,
+  Cog,
+  Component,
+  IterationCw,
+  Printer,
+  Weight,
+  Zap,
+  type LucideIcon,
+} from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { SIDE } from './side.ts';
@@ -48,59 +61,38 @@ export function SideWork({ visit, onPress }: { visit: Visit; onPress: () => void
           }
         />
       )}
-      <SideLink
-        onPress={onPress}
-        to="listen"
-        mark={
-          visit.heard.length > 0 ? (
-            <Check className="size-4" aria-label="heard" />
-          ) : (
-            <AudioLines className="size-4" aria-hidden />
-          )
-        }
-      />
-      {visit.movement.traits.strike !== 'none' && (
-        <SideLink
-          onPress={onPress}
-          to="strike"
-          mark={
-            visit.struck.length > 0 ? (
-              <Check className="size-4" aria-label="heard" />
-            ) : (
-              <Bell className="size-4" aria-hidden />
-            )
-          }
-        />
-      )}
-      {visit.movement.traits.oscillator === 'torsion pendulum' && (
-        <SideLink
-          onPress={onPress}
-          to="torsion"
-          mark={
-            tested(visit, isTorsionTest) ? (
-              <Check className="size-4" aria-label="measured" />
-            ) : (
-              <IterationCw className="size-4" aria-hidden />
-            )
-          }
-        />
-      )}
-      {isElectric(visit.movement.traits) && (
-        <SideLink
-          onPress={onPress}
-          to="electric"
-          mark={
-            tested(visit, isElectricTest) ? (
-              <Check className="size-4" aria-label="measured" />
-            ) : (
-              <Zap className="size-4" aria-hidden />
-            )
-          }
-        />
-      )}
+      <Benches visit={visit} onPress={onPress} />
     </>
   );
 }
+
+/** The benches that this movement has something for, and whether they were used. */
+function Benches({ visit, onPress }: { visit: Visit; onPress: () => void }) {
+  const { traits } = visit.movement;
+  const benches: [keyof typeof SIDE, boolean, LucideIcon, boolean][] = [
+    ['listen', true, AudioLines, visit.heard.length > 0],
+    ['strike', traits.strike !== 'none', Bell, visit.struck.length > 0],
+    ['torsion', traits.oscillator === 'torsion pendulum', IterationCw, tested(visit, isTorsionTest)],
+    ['weights', drivenBy(traits, isWeight), Weight, tested(visit, isOf('weights'))],
+    ['recorder', records(traits), Printer, tested(visit, isOf('recorder'))],
+    ['electric', atElectric(visit), Zap, tested(visit, (t) => isElectricTest(t) || isOf('mains')(t))],
+  ];
+  return benches.map(
+    ([to, on, Icon, used]) =>
+      on && (
+        <SideLink
+          key={to}
+          onPress={onPress}
+          to={to}
+          mark={used ? <Check className="size-4" aria-label="measured" /> : <Icon className="size-4" aria-hidden />}
+        />
+      ),
+  );
+}
+
+const records = (t: Traits) => has(t, 'print work') || has(t, 'recording drum');
+/** Something electric to measure, or no more than a cord. */
+const atElectric = ({ movement: { traits } }: Visit) => isElectric(traits) || onMains(traits);
 
 const tested = (visit: Visit, kind: (t: BenchTest) => boolean) =>
   visit.benchTests.some((e) => e.of === 'visit' && kind(e.test));

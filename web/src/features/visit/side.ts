@@ -8,4 +8,6 @@ export const SIDE = {
   strike: 'Strike and chime',
   electric: 'Electric bench',
   torsion: 'Torsion bench',
+  weights: 'Weights and lines',
+  recorder: 'Recorder bench',
 } as const;

@@ -1,0 +1,188 @@
+import { describe, expect, it } from 'vitest';
+import { driveBy, FAMILIES, familyById } from '../movement/index.ts';
+import {
+  benchWords,
+  chainHours,
+  drumTurn,
+  kindsFor,
+  LEAST_MEGOHMS,
+  onBorrowed,
+  outputSpeed,
+  sayMains,
+  sayRecorder,
+  sayWeights,
+  typedAtBench,
+  wrongIn,
+  type TableTest,
+  type Values,
+} from './index.ts';
+
+const test = (kind: TableTest['kind'], values: Values): TableTest => ({ kind, values });
+const longcase = familyById('longcase').traits;
+const [going, strike] = longcase.sources.map((s) => s.id) as [string, string];
+
+describe('the table of kinds', () => {
+  it('asks of each movement what it has, and of no other', () => {
+    const ids = (family: string, bench: 'mains' | 'weights') =>
+      kindsFor(bench, familyById(family).traits).map((k) => k.id);
+    expect(ids('longcase', 'weights')).toEqual(['weight', 'line']);
+    expect(ids('mantel-barrels', 'weights')).toEqual([]);
+    expect(ids('synchronous', 'mains')).toContain('output speed');
+    for (const f of FAMILIES)
+      if (!f.traits.fittings.includes('mains cord')) expect(ids(f.id, 'mains'), f.id).not.toContain('mains cord');
+  });
+  it('says what is wrong at its field', () => {
+    const wrong = (values: Values) => wrongIn(test('weight', values)).map((w) => w.field);
+    expect(wrong({ source: going, grams: 4200 })).toEqual([]);
+    expect(wrong({ source: going })).toEqual(['grams']);
+    expect(wrong({ source: going, grams: 0 })).toEqual(['grams']);
+    expect(wrong({ source: going, grams: Number.NaN })).toEqual(['grams']);
+    expect(wrong({ source: going, grams: 4200, hangs: 'upside down' })).toEqual(['hangs']);
+    expect(wrong({ source: going, grams: 4200, colour: 'green' })).toEqual(['colour']);
+    expect(wrong({ source: going, grams: '4200' })).toEqual(['grams']);
+  });
+  it('is told in words, and gives out what a person typed', () => {
+    const t = test('line', { source: going, is: 'frayed, left in', breaks: 40, note: 'Mr Pell wants it kept' });
+    expect(benchWords(t)).toBe(`Line: drives ${going}, it is frayed, left in, breaks at 40 kg, Mr Pell wants it kept`);
+    expect(typedAtBench(t)).toEqual(['Mr Pell wants it kept']);
+  });
+});
+
+describe('mains', () => {
+  const says = (...tests: TableTest[]) => sayMains(tests);
+  const of = (what: string, ...tests: TableTest[]) => says(...tests).find((s) => s.what === what);
+
+  it('turns as its supply does', () => {
+    // Practice: a 4 rpm output made for 60 Hz turns at 3.33 on 50.
+    const v = { turns: 10, seconds: 180, belongs: 4, built: 60, supply: 50 };
+    expect(outputSpeed(v).wanted).toBeCloseTo(3.33, 2);
+    // Published: 120 f/p, 2 poles at 60 Hz are 3600 a minute.
+    expect(outputSpeed({ ...v, belongs: (120 * 60) / 2, supply: 60 }).wanted).toBe(3600);
+    const speed = (turns: number, seconds: number, supply = '50 Hz') =>
+      test('output speed', { turns, seconds, belongs: 4, built: '60 Hz', supply });
+    expect(of('Speed', speed(20, 360))).toMatchObject({ good: true });
+    expect(of('Supply', speed(20, 360))!.says).toBe('Built for 60 Hz: on 50 it loses 4.0 h a day.');
+    expect(of('Supply', speed(24, 360, '60 Hz'))).toBeUndefined();
+    expect(of('Speed', speed(18, 360))).toMatchObject({ good: false });
+    // Half a turn watched proves no step.
+    expect(of('Speed', speed(0.5, 9))).toMatchObject({ good: null });
+  });
+  it('keeps off the mains what its insulation or earth does not allow', () => {
+    // Published: VDE 0701-0702, 1 MΩ with an earth, 2 MΩ without, 0.3 Ω of the earth.
+    const read = (values: Values) =>
+      test('mains insulation', { class: 'earthed', megohms: 50, earthOhms: 0.2, ...values });
+    expect(says(read({})).every((s) => s.good)).toBe(true);
+    expect(of('Insulation', read({ megohms: LEAST_MEGOHMS.earthed - 0.1 }))!.says).toContain('not on the mains');
+    expect(of('Insulation', read({ megohms: 1.5 }))!.good).toBe(true);
+    expect(of('Insulation', read({ class: 'double insulated', megohms: 1.5 }))!.good).toBe(false);
+    expect(of('Earth', read({ earthOhms: 0.4 }))!.good).toBe(false);
+    expect(of('Earth', read({ earthOhms: null }))!.good).toBeNull();
+    // No insulation makes an old two-wire clock with bare metal a safe one.
+    expect(of('Earth', read({ class: 'two wires, bare metal', megohms: 999 }))!.good).toBe(false);
+    expect(of('Cord', test('mains cord', { state: 'renewed', relief: 'yes' }))!.says).toContain('who renewed it');
+    expect(of('Cord', test('mains cord', { state: 'sound', relief: 'no', by: 'x' }))!.good).toBe(false);
+  });
+  it('tells rotor from coil', () => {
+    const tried = (pair: string, did: string) => test('rotor trial', { pair, did });
+    const [own, known, away] = [
+      'its rotor in its coil',
+      'a known rotor in its coil',
+      'its rotor in a known coil',
+    ] as const;
+    const motor = (...t: TableTest[]) => of('Motor', ...t)!.says;
+    // Practice: a known good one turns in the same coil, so the coil is sound.
+    expect(motor(tried(own, 'hums'), tried(known, 'runs'))).toContain('the coil is sound, the rotor is not');
+    expect(motor(tried(own, 'stays dead'), tried(away, 'runs'))).toContain('the rotor is sound');
+    expect(motor(tried(known, 'stays dead'), tried(away, 'hums'))).toContain('rotor and coil');
+    expect(motor(tried(away, 'hums'))).toContain('the rotor is stiff');
+    expect(motor(tried(own, 'hums'))).toContain('Try a known rotor');
+    expect(of('Motor', tried(own, 'hums'), tried(own, 'runs'))!.good).toBe(true);
+  });
+  it('does not call three starts a proof, nor one to the left a start', () => {
+    const start = (tries: number, right: number, meant = 'by itself') => test('mains start', { tries, right, meant });
+    expect(of('Start', start(3, 3))!.good).toBeNull();
+    expect(of('Start', start(10, 10))!.good).toBe(true);
+    expect(of('Start', start(10, 9))!.good).toBe(false);
+    expect(of('Start', start(4, 0, 'by its knob'))!.good).toBe(true);
+    expect(of('Start', start(4, 5))!.good).toBe(false);
+  });
+});
+
+describe('recorders', () => {
+  const says = (...tests: TableTest[]) => sayRecorder(tests);
+  it('times a drum by two marks on its trace, no closer than a ruler', () => {
+    // Common practice: a weekly chart of about 290 mm goes 41.4 mm a day.
+    const week = { hours: 24, apartMm: 290 / 7, roundMm: 290 };
+    expect(drumTurn(week).hours).toBeCloseTo(168, 9);
+    const trace = (hours: number, apartMm: number) => test('trace', { hours, apartMm, roundMm: 290, meant: 168 });
+    expect(says(trace(24, 41.4))[0]).toMatchObject({ good: true });
+    expect(says(trace(24, 40.4))[0]!.says).toContain('falls behind');
+    // Over the whole week the same ruler sees a seventh of that.
+    expect(drumTurn({ hours: 166, apartMm: 286, roundMm: 290 }).within).toBeLessThan(drumTurn(week).within / 6);
+    expect(says(trace(24, 300))[0]!.says).toContain('measure again');
+  });
+  it('judges each column and each half of the day by itself, the last word leading', () => {
+    const print = (column: string, minutes: number) => test('print', { column, minutes });
+    expect(says(print('in', 3), print('out', 0), print('in', 1)).map((s) => [s.what, s.good])).toEqual([
+      ['Print, in', true],
+      ['Print, out', true],
+    ]);
+    const day = (values: Values) => test('day change', { at: 'at midnight', late: 0, whole: 'yes', ...values });
+    expect(says(day({ late: 20 }))[0]!.says).toContain('20 min late');
+    expect(says(day({ fly: 'with a blow' })).map((s) => s.good)).toEqual([true, false]);
+    expect(says(day({ whole: 'no', late: 0 }))).toMatchObject([{ good: false }]);
+  });
+});
+
+describe('weights, lines and chains', () => {
+  const weigh = (source: string, grams: number, belongs: number | null) => test('weight', { source, grams, belongs });
+  const line = (values: Values) => test('line', { source: going, is: 'the final one', ...values });
+  const bad = (...tests: TableTest[]) =>
+    sayWeights(longcase, tests)
+      .filter((s) => s.good === false)
+      .map((s) => s.says);
+
+  it('sees that two weights are changed over, and does not call either wrong', () => {
+    expect(bad(weigh(going, 5200, 4000), weigh(strike, 4010, 5300))).toEqual([
+      expect.stringMatching(/are changed over\.$/),
+    ]);
+    expect(bad(weigh(going, 4050, 4000), weigh(strike, 5300, 5300))).toEqual([]);
+    expect(bad(weigh(going, 3000, 4000))[0]).toContain('too light');
+    expect(bad(weigh(going, 9000, null))).toEqual([]);
+  });
+  it('wants a line that breaks at five times its pull, lands first and keeps its turns', () => {
+    // Practice: five times the pull; a pulley halves it. 24 kg is enough for 9 kg on a pulley, not for 9 kg straight.
+    expect(bad(line({ breaks: 24, load: 9, pulley: 'yes' }))).toEqual([]);
+    expect(bad(line({ breaks: 24, load: 9, pulley: 'no' }))[0]).toContain('take one of 45 kg or more');
+    // The weight that was weighed is the load, where no other is said.
+    expect(bad(weigh(going, 9000, 9000), line({ breaks: 24 }))).toHaveLength(1);
+    expect(bad(line({ lands: 'no', turns: 3 }))[0]).toContain('pulls at the knot');
+    expect(bad(line({ turns: 1, lands: 'yes' }))[0]).toContain('leave two to three');
+  });
+  it('does not forget a borrowed line, until the final one is on that train', () => {
+    const borrowed = line({ is: 'borrowed for the test', breaks: 50, load: 5 });
+    expect(onBorrowed([borrowed])).toEqual([going]);
+    expect(onBorrowed([borrowed, test('line', { source: strike, is: 'the final one' })])).toEqual([going]);
+    expect(onBorrowed([borrowed, line({})])).toEqual([]);
+    expect(bad(line({ is: 'frayed, left in' }))[0]).toContain('the owner’s word');
+    expect(bad(line({ is: 'frayed, left in', note: 'The owner keeps it as it is.' }))).toEqual([]);
+  });
+  it('lets one weight on an endless chain fall half of what both trains take', () => {
+    // A simulation of the loop: what both sprockets let into it hangs in two falls.
+    const [goingMm, strikeMm, drop] = [60, 312, 1290];
+    let [loop, hours] = [0, 0];
+    while (loop / 2 < drop) {
+      loop += (goingMm + strikeMm / 12) / 3600;
+      hours += 1 / 3600;
+    }
+    expect(chainHours(drop, goingMm, strikeMm, true)).toBeCloseTo(hours, 2);
+    expect(chainHours(1440, 60, 0, false)).toBe(24);
+    const traits = {
+      ...driveBy(longcase, strike, going),
+      sources: [{ id: going, kind: 'weight on endless chain' as const, name: '' }],
+    };
+    const chain = test('chain', { source: going, links: 100, lengthMm: 830, pitchMm: 8, click: 'loose' });
+    const said = sayWeights(traits, [chain]).map((s) => s.says);
+    expect(said.join(' ')).toMatch(/8\.30 mm a link on a sprocket of 8 mm: stretched.*as dangerous as any click/);
+  });
+});

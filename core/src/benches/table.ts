@@ -1,0 +1,60 @@
+import { Outside } from '../units/index.ts';
+import { kindOfEntry, type Field, type TableKindId } from './kinds.data.ts';
+
+export type Values = Readonly<Record<string, string | number | null>>;
+/** An entry whose fields stand in the table of kinds. */
+export interface TableTest {
+  kind: TableKindId;
+  values: Values;
+}
+
+/** The longest remark. */
+const LONGEST = 200;
+
+/** What is wrong with what was entered, by its field. Empty: nothing. */
+export function wrongIn({ kind, values }: TableTest): { field: string; message: string }[] {
+  const { fields } = kindOfEntry(kind);
+  const unknown = Object.keys(values).filter((id) => !fields.some((f) => f.id === id));
+  return [
+    ...unknown.map((field) => ({ field, message: 'This is not asked here.' })),
+    ...fields.flatMap((f) => {
+      const message = wrongWith(f, values[f.id] ?? null);
+      return message === null ? [] : [{ field: f.id, message }];
+    }),
+  ];
+}
+
+function wrongWith(f: Field, value: string | number | null): string | null {
+  if (value === null || value === '') return f.needed ? 'This is needed.' : null;
+  if (f.type === 'number') {
+    if (typeof value !== 'number' || !Number.isFinite(value)) return 'A number.';
+    const [from, to] = [f.from ?? -Infinity, f.to ?? Infinity];
+    return value < from || value > to ? `Between ${from} and ${to}${f.unit ? ` ${f.unit}` : ''}.` : null;
+  }
+  if (typeof value !== 'string') return 'Words.';
+  if (f.of && !f.of.includes(value)) return 'One of those offered.';
+  return value.length > LONGEST ? `At most ${LONGEST} letters.` : null;
+}
+
+/** @throws Outside at the first field that is wrong */
+export function mayEnter(test: TableTest): void {
+  const [first] = wrongIn(test);
+  if (first) throw new Outside(first.field, first.message);
+}
+
+/** One entry in words, for the bench and for the book: what was said, in the order that it was asked. */
+export function tableWords({ kind, values }: TableTest): string {
+  const { name, fields } = kindOfEntry(kind);
+  const said = fields.flatMap((f) => {
+    const value = values[f.id] ?? null;
+    if (value === null || value === '') return [];
+    const label = f.label.charAt(0).toLowerCase() + f.label.slice(1);
+    if (f.type === 'text') return [f.id === 'by' ? `by ${value}` : String(value)];
+    return [`${label} ${value}${f.unit ? ` ${f.unit}` : ''}`];
+  });
+  return `${name}: ${said.join(', ')}`;
+}
+
+/** Words a person typed into it. */
+export const typedIn = ({ kind, values }: TableTest): string[] =>
+  kindOfEntry(kind).fields.flatMap((f) => (f.type === 'text' && values[f.id] ? [String(values[f.id])] : []));

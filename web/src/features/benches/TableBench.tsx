@@ -1,0 +1,91 @@
+import { isOf, kindsFor, type Field, type Kind, type TableBenchId, type TableTest } from '@eclat/core/benches';
+import { sourceName } from '@eclat/core/movement';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { unlessByFinger } from '../../ui/finger.ts';
+import { Fold } from '../../ui/Fold.tsx';
+import { Warned } from '../../ui/Warned.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+import { Entries } from './Entries.tsx';
+import { NumberField, numberOf } from './NumberField.tsx';
+import { useBenchForm } from './useBenchForm.ts';
+
+/** All that this movement has for a bench, fold by fold, in the order of the work; the first that is empty is open. */
+export function TableBench({ bench, name }: { bench: TableBenchId; name: string }) {
+  const visit = useThisVisit();
+  const own = visit.benchTests.filter((e) => e.of === 'visit' && isOf(bench)(e.test));
+  const kinds = kindsFor(bench, visit.movement.traits);
+  const of = (k: Kind) => own.filter((e) => e.test.kind === k.id);
+  const next = kinds.find((k) => of(k).length === 0);
+  return kinds.map((k) => (
+    <Fold key={k.id} name={k.id} title={k.name} says={of(k).length > 0 && of(k).length} open={k === next}>
+      <Entries entries={of(k)} what={k.name} />
+      {!visit.closedAt && <KindForm kind={k} name={name} />}
+    </Fold>
+  ));
+}
+
+function KindForm({ kind, name }: { kind: Kind; name: string }) {
+  const visit = useThisVisit();
+  const sources = visit.movement.traits.sources;
+  const only = sources.length === 1 ? sources[0]!.id : '';
+  const start = Object.fromEntries(kind.fields.map((f) => [f.id, f.type === 'source' ? only : '']));
+  const { typed, on, busy, send } = useBenchForm(kind.id, start, name);
+  const values = Object.fromEntries(kind.fields.map((f) => [f.id, valueOf(f, typed[f.id] ?? '')]));
+  const left = kind.fields.filter((f) => values[f.id] === undefined || (f.needed && values[f.id] === null));
+  const put = (f: Field) => on(f.id);
+  return (
+    <form
+      noValidate
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (left.length > 0) return;
+        send({ kind: kind.id, values } as TableTest);
+        const first = e.currentTarget.querySelector<HTMLElement>('[data-figure]');
+        unlessByFinger(() => first?.focus()); // the next one is weighed or counted
+      }}
+    >
+      {kind.caution && <Warned text={kind.caution} />}
+      <div className="grid grid-cols-1 items-start gap-4 sm:grid-cols-2 lg:grid-cols-3">
+        {kind.fields.map((f) => (
+          <FieldOf key={f.id} field={f} value={typed[f.id] ?? ''} onChange={put(f)} />
+        ))}
+      </div>
+      <Button type="submit" variant="main" className="self-start" disabled={left.length > 0} busy={busy}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+/** What was typed; null where nothing was, undefined where it is not what the field asks. */
+function valueOf(f: Field, text: string): string | number | null | undefined {
+  if (text.trim() === '') return null;
+  if (f.type !== 'number') return text.trim();
+  const n = numberOf(text, f.to ?? Infinity);
+  return n === null || n < (f.from ?? -Infinity) ? undefined : n;
+}
+
+function FieldOf({ field: f, value, onChange }: { field: Field; value: string; onChange: (text: string) => void }) {
+  const { traits } = useThisVisit().movement;
+  const label = f.unit ? `${f.label}, ${f.unit}` : f.label;
+  if (f.type === 'number')
+    return (
+      <NumberField inTurn label={label} least={f.from} most={f.to ?? Infinity} value={value} onChange={onChange} />
+    );
+  if (f.type === 'text')
+    return (
+      <TextField label={label} hint={f.hint} maxLength={200} value={value} onChange={(e) => onChange(e.target.value)} />
+    );
+  const of =
+    f.type === 'source'
+      ? traits.sources.map((s) => [s.id, sourceName(traits, s)] as const)
+      : (f.of ?? []).map((o) => [o, o] as const);
+  return (
+    <div className={of.length > 2 ? 'sm:col-span-full' : undefined}>
+      <Choice label={label} value={value} options={of} onChange={onChange} onClear={() => onChange('')} />
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { isOf, sayRecorder, sayWeights, type TableBenchId, type TableTest } from '@eclat/core/benches';
+import type { Traits } from '@eclat/core/movement';
+import type { Said } from '@eclat/core/units';
+import { Answer } from '../../ui/Answer.tsx';
+import { Fold } from '../../ui/Fold.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+import { Saids, WhatItSays } from './Saids.tsx';
+import { TableBench } from './TableBench.tsx';
+
+interface Bench {
+  id: TableBenchId;
+  name: string;
+  /** What is done first, before anything was entered. */
+  first: string;
+  say: (traits: Traits, tests: readonly TableTest[]) => Said[];
+}
+
+/** A bench whose forms follow from its kinds: first what is wrong, then all it says, then each thing to look at. */
+function BenchScreen({ id, name, first, say }: Bench) {
+  const visit = useThisVisit();
+  const of = (whose: 'visit' | 'movement') =>
+    say(
+      visit.movement.traits,
+      visit.benchTests.flatMap(({ of, test }) => (of === whose && isOf(id)(test) ? [test] : [])),
+    );
+  const [said, earlier] = [of('visit'), of('movement')];
+  const wrong = said.filter((s) => s.good === false);
+  return (
+    <>
+      {wrong[0] && (
+        <Answer tone="due" title={`${wrong[0].what}: ${wrong[0].says}`}>
+          {wrong.length > 1 && `${wrong.length - 1} more below.`}
+        </Answer>
+      )}
+      {!wrong[0] && said.length > 0 && <Answer tone="good" title="Nothing wrong with what was looked at" />}
+      {said.length === 0 && <Answer tone="info" title={first} />}
+      <WhatItSays said={said} />
+      <TableBench bench={id} name={name} />
+      {earlier.length > 0 && (
+        <Fold title="At an earlier visit" says={earlier.length}>
+          <Saids said={earlier} />
+        </Fold>
+      )}
+    </>
+  );
+}
+
+export const WeightsScreen = () => (
+  <BenchScreen
+    id="weights"
+    name="Weights and lines"
+    first="Weigh each weight, left and right, before it hangs"
+    say={sayWeights}
+  />
+);
+
+export const RecorderScreen = () => (
+  <BenchScreen
+    id="recorder"
+    name="Recorder bench"
+    first="Print against the dial, or two marks on a trace"
+    say={(_, tests) => sayRecorder(tests)}
+  />
+);
