@@ -13,7 +13,7 @@ describe('what the owner is told', () => {
     expect(text('longcase')).not.toContain('Hold the key until you feel the click');
     expect(text('quarter-chime')).toContain('each quarter');
     expect(text('torsion')).toContain('lock it first');
-    expect(text('torsion')).toMatch(/Level it by its feet.*towards F is faster/);
+    expect(text('torsion')).toMatch(/towards F is faster.*Level it by its feet/);
     const learnt = careOf(familyById('torsion').traits, { setter: 'adjuster', perUnit: 126 });
     expect(learnt.find((c) => c.heading === 'Faster or slower')!.says).toContain(
       'One turn of the adjuster makes about 2.1 min a day.',
