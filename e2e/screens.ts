@@ -55,6 +55,8 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     `${of('torsion')}/torsion`,
     `${of('weight-shelf')}/weights`,
     `${of('recorder')}/recorder`,
+    `${of('fusee-balance')}/balance`,
+    `${of('fusee-balance')}/alarm`,
     `${of('synchronous')}/electric`,
     `/compare/${old[0]!.id}`,
     `/movements/${old[0]!.id}`,

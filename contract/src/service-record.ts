@@ -74,7 +74,10 @@ export const serviceRecord = z.object({
       ),
     })
     .optional(),
-  setUp: z.array(z.string()).optional().describe('a torsion pendulum: strip, beats, heights, escapement'),
+  setUp: z
+    .array(z.string())
+    .optional()
+    .describe('torsion pendulum, balance, weights and lines, mains, recorder: what was measured, in words'),
   electric: z
     .array(z.string())
     .optional()

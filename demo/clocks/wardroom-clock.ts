@@ -1,4 +1,4 @@
-import { finding, type DemoClock } from '../clock.ts';
+import { finding, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Isolde Carrick',
@@ -40,6 +40,12 @@ export default {
         after: 'amplitude 280°, coils free',
       },
       { part: 'Lever', did: 'oil blotted', before: 'wet', after: 'dry' },
+    ],
+    bench: [
+      measured('position', { when: 'before', in: '12 up', amplitude: 120, rate: 210, beatMs: 3 }),
+      measured('position', { when: 'before', in: 'dial up', amplitude: 135, rate: 190 }),
+      measured('position', { when: 'after', in: '12 up', amplitude: 264, rate: 14, beatMs: 0.8 }),
+      measured('position', { when: 'after', in: 'dial up', amplitude: 280, rate: 9 }),
     ],
     prognosis: { text: 'What oil is left may creep back onto the coils.', inDays: 90 },
     run: { days: 3, rate: 14, place: 'bench shelf' },

@@ -31,8 +31,8 @@ const between = (low: number, high: number, from: number, to: number, under: str
   return low >= from && high <= to ? { text: inside, good: true } : UNSURE;
 };
 
-/** What the rule of the sound bench calls it. */
-const ESCAPING: Partial<Record<Traits['escapement'], Escaping>> = { lever: 'lever', 'pin-pallet': 'pin pallet' };
+/** What the rule of the sound bench calls it: only of these a healthy range is known. */
+export const ESCAPING: Partial<Record<Traits['escapement'], Escaping>> = { lever: 'lever', 'pin-pallet': 'pin pallet' };
 
 /** One rule for an amplitude, heard or seen; what both ends of its doubt do not agree on is not said. */
 function judgeSwing(low: number, high: number, t: Traits): { text: string; good: boolean | null } {

@@ -2,16 +2,24 @@ import { describe, expect, it } from 'vitest';
 import { driveBy, FAMILIES, familyById } from '../movement/index.ts';
 import {
   benchWords,
+  BLIND_DEG,
   chainHours,
   drumTurn,
   kindsFor,
   LEAST_MEGOHMS,
   onBorrowed,
   outputSpeed,
+  poiseOf,
+  sayAlarm,
+  sayBalance,
   sayMains,
   sayRecorder,
+  sayRepeat,
   sayWeights,
+  spread,
+  springLeft,
   typedAtBench,
+  warmthOf,
   wrongIn,
   type TableTest,
   type Values,
@@ -43,7 +51,7 @@ describe('the table of kinds', () => {
   });
   it('is told in words, and gives out what a person typed', () => {
     const t = test('line', { source: going, is: 'frayed, left in', breaks: 40, note: 'Mr Pell wants it kept' });
-    expect(benchWords(t)).toBe(`Line: drives ${going}, it is frayed, left in, breaks at 40 kg, Mr Pell wants it kept`);
+    expect(benchWords(t, longcase)).toBe('Line: going, frayed, left in, breaks at 40 kg, Mr Pell wants it kept');
     expect(typedAtBench(t)).toEqual(['Mr Pell wants it kept']);
   });
 });
@@ -105,6 +113,121 @@ describe('mains', () => {
     expect(of('Start', start(10, 9))!.good).toBe(false);
     expect(of('Start', start(4, 0, 'by its knob'))!.good).toBe(true);
     expect(of('Start', start(4, 5))!.good).toBe(false);
+  });
+});
+
+/** A balance with a heavy point, stepped through time: s/day that the weight makes of it, at this amplitude. */
+function simulatedPoise(amplitudeDeg: number, heavyToDown: number): number {
+  const period = (pull: number) => {
+    let [angle, speed, t] = [(amplitudeDeg * Math.PI) / 180, 0, 0];
+    const dt = 1e-4;
+    for (let half = 0; half < 2;) {
+      const force = (a: number) => -a - pull * Math.sin(a + heavyToDown);
+      const before = speed;
+      const mid = speed + (force(angle) * dt) / 2;
+      angle += mid * dt;
+      speed = mid + (force(angle) * dt) / 2;
+      t += dt;
+      if (half === 0 && before < 0 && speed >= 0) half = 1;
+      else if (half === 1 && before > 0 && speed <= 0) half = 2;
+    }
+    return t;
+  };
+  return 86_400 * (period(0) / period(0.002) - 1);
+}
+
+describe('balance and platform', () => {
+  const lever = { escapement: 'lever' } as const;
+  const position = (where: string, values: Values) => test('position', { when: 'after', in: where, ...values });
+
+  it('finds the heavy point of a simulated balance: below 220° where it gains, above it the other way', () => {
+    // Simulation, and published: the error is gone at 219.5°.
+    for (const [amplitude, sign] of [
+      [150, 1],
+      [280, -1],
+    ] as const)
+      expect(Math.sign(simulatedPoise(amplitude, 0)), `${amplitude}`).toBe(sign);
+    expect(Math.abs(simulatedPoise(BLIND_DEG, 0))).toBeLessThan(0.1 * Math.abs(simulatedPoise(150, 0)));
+    // Heavy towards 3: with 9 up, 3 is down.
+    const hours = { '12 up': 6, '3 up': 9, '6 up': 12, '9 up': 3 } as const;
+    for (const amplitude of [150, 280]) {
+      const rates = Object.fromEntries(
+        Object.entries(hours).map(([p, down]) => [p, simulatedPoise(amplitude, ((3 - down) * Math.PI) / 6)]),
+      ) as Record<keyof typeof hours, number>;
+      expect(poiseOf(rates, amplitude).heavyAt, `${amplitude}`).toBeCloseTo(3, 1);
+    }
+    expect(poiseOf({ '12 up': 0, '3 up': 0, '6 up': 30, '9 up': 0 }, 220).heavyAt).toBeNull();
+  });
+  it('holds before and after together, and knows knocking from health', () => {
+    const pair = [
+      test('position', { when: 'before', in: 'dial up', amplitude: 120 }),
+      position('dial up', { amplitude: 285, rate: 12 }),
+    ];
+    expect(sayBalance(lever, pair)[0]).toEqual({
+      what: 'Dial up',
+      good: true,
+      says: '120° before, 285° after; 12 s a day. Healthy.',
+    });
+    expect(sayBalance(lever, [position('dial up', { amplitude: 330 })])[0]!.good).toBe(false);
+    // Of a cylinder no range is known: it is not called ill.
+    expect(sayBalance({ escapement: 'cylinder' }, [position('dial up', { amplitude: 180 })])[0]!.good).toBeNull();
+  });
+  it('tells a bad pivot from poise, and play from both', () => {
+    const says = (...t: TableTest[]) => sayBalance(lever, t).map((s) => s.says);
+    const flat = says(
+      position('dial up', { rate: 40, amplitude: 210 }),
+      position('dial down', { rate: 0, amplitude: 270 }),
+    );
+    expect(flat.at(-1)).toContain('the one it turns on dial up');
+    const play = (now: string) => says(test('end play', { did: 'tightened', now }))[0];
+    expect(play('none')).toContain('binds');
+    expect(play('just felt')).toContain('right');
+  });
+  it('learns the hairspring, and warmth', () => {
+    expect(springLeft([{ shorterMm: 2, before: -300, after: -100 }])).toEqual({ perMm: 100, shorterMm: 1 });
+    expect(springLeft([{ shorterMm: 0, before: -300, after: -100 }])).toBeNull();
+    // From memory of history: uncompensated, 6 min 33 s from 32 to 92 °F.
+    const per = warmthOf([
+      { celsius: 0, rate: 0 },
+      { celsius: 33.3, rate: -393 },
+    ])!;
+    expect(per).toBeCloseTo(-11.8, 1);
+    const read = (celsius: number, rate: number) => test('warmth', { celsius, rate });
+    expect(sayBalance(lever, [read(10, 0), read(30, -220)])[0]!.says).toContain('not compensated');
+    expect(sayBalance(lever, [read(20, 0), read(22, -90)])[0]!.good).toBeNull();
+  });
+});
+
+describe('alarm and repeat', () => {
+  it('tells an alarm that is set wrong from one that does not know when', () => {
+    const at = (...late: number[]) => sayAlarm(late.map((x, i) => test('alarm release', { set: 4 * i, late: x })))[0]!;
+    expect(at(20, 22, 21).says).toContain('set the alarm hand');
+    expect(at(20, -10, 15)).toMatchObject({ good: false });
+    expect(at(20, -10, 15).says).toContain('the edge of the cam');
+    expect(at(3, 5, 4).good).toBe(true);
+    expect(at(3).good).toBeNull();
+    // Worked example of texts on statistics, from memory: the sample deviation of these eight is √(32/7).
+    expect(spread([2, 4, 4, 4, 5, 5, 7, 9]).sd).toBeCloseTo(Math.sqrt(32 / 7), 12);
+    // Facts of the trade: whose click slips may let go its spring.
+    expect(sayAlarm([test('alarm run', { seconds: 20, even: 'evenly', click: 'slips' })])[0]!.says).toContain(
+      'let its',
+    );
+  });
+  it('says what to move by what a simulated snail repeats', () => {
+    const times = Array.from({ length: 48 }, (_, i) => ({ hour: Math.floor(i / 4) || 12, quarter: i % 4 }));
+    const heard = (strikes: (minutes: number) => number) =>
+      sayRepeat(
+        times.map((t) => ({ ...t, hours: strikes((t.hour % 12) * 60 + t.quarter * 15 + 2), quarters: t.quarter })),
+      );
+    const snail = (minutes: number) => Math.floor((((minutes % 720) + 720) % 720) / 60) || 12;
+    expect(heard(snail)).toMatchObject([{ good: true }]);
+    expect(heard((m) => snail(m + 60))[0]!.says).toContain('Always 1 hour too many');
+    expect(heard((m) => snail(m - 120))[0]!.says).toContain('Always 2 hours too few');
+    // Facts of the trade: joined so by its maker, the hour changes in the last quarter.
+    expect(heard((m) => snail(m + 14))[0]!.says).toContain('comes early');
+    expect(heard((m) => snail(m - 10))[0]!.says).toContain('comes late');
+    expect(sayRepeat([{ hour: 12, quarter: 0, hours: 1, quarters: 0 }])[0]!.good).toBe(false);
+    expect(sayRepeat([{ hour: 5, quarter: 2, hours: 5, quarters: 1 }])[0]!.says).toContain('quarter rack');
   });
 });
 

@@ -1,9 +1,12 @@
+import type { Traits } from '../movement/index.ts';
 import { electricWords, type ElectricTest } from '../electric/index.ts';
 import { torsionWords, type TorsionTest } from '../torsion/index.ts';
 import { kindOfEntry, TABLE_KINDS, type TableBenchId } from './kinds.data.ts';
 import { tableWords, typedIn, type TableTest } from './table.ts';
 
 export { kindOfEntry, kindsFor, TABLE_KINDS, type Field, type Kind, type TableBenchId } from './kinds.data.ts';
+export * from './alarm.ts';
+export * from './balance.ts';
 export * from './mains.ts';
 export * from './recorder.ts';
 export * from './table.ts';
@@ -33,7 +36,7 @@ export function typedAtBench(t: BenchTest): string[] {
 export const ENTRY_OF = ['visit', 'movement', 'type'] as const;
 
 /** One entry in words, for the bench and for the book. */
-export function benchWords(t: BenchTest): string {
-  if (isTableTest(t)) return tableWords(t);
+export function benchWords(t: BenchTest, traits: Traits): string {
+  if (isTableTest(t)) return tableWords(t, traits);
   return isTorsionTest(t) ? torsionWords(t) : electricWords(t);
 }

@@ -1,4 +1,4 @@
-import { drivenBy, has, isMains, isWeight, onMains, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, isMains, isWeight, onMains, type Traits } from '../movement/index.ts';
 
 /** One figure or word of an entry. */
 export interface Field {
@@ -10,11 +10,16 @@ export interface Field {
   to?: number;
   of?: readonly string[];
   hint?: string;
+  /** How it is told, `{}` its value; else its label and the value. */
+  as?: string;
   /** It says nothing without it. */
   needed?: true;
 }
 
-export const TABLE_BENCHES = ['mains', 'weights', 'recorder'] as const;
+/** As it stands while it is read; of those on edge, what is uppermost. */
+export const POSITIONS = ['dial up', 'dial down', '12 up', '3 up', '6 up', '9 up'] as const;
+
+export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm'] as const;
 export type TableBenchId = (typeof TABLE_BENCHES)[number];
 
 export interface Kind {
@@ -31,6 +36,9 @@ const motor = (t: Traits) => drivenBy(t, isMains);
 const weights = (t: Traits) => drivenBy(t, isWeight);
 const chains = (t: Traits) => drivenBy(t, (k) => isWeight(k) && (k.includes('chain') || k.includes('rope')));
 const lines = (t: Traits) => drivenBy(t, (k) => k === 'weight on line' || k === 'weight on cable');
+const alarm = (t: Traits) => hasTrain(t, 'alarm');
+const repeats = (t: Traits) => has(t, 'repeater');
+const balance = (t: Traits) => t.oscillator === 'balance';
 const prints = (t: Traits) => has(t, 'print work');
 const draws = (t: Traits) => has(t, 'recording drum');
 const YES = ['yes', 'no'] as const;
@@ -45,8 +53,15 @@ export const KINDS = [
     on: onMains,
     caution: `Unplugged, and its plug in sight. ${LICENSED}`,
     fields: [
-      { id: 'state', label: 'The cord is', type: 'choice', of: ['sound', 'perished', 'renewed'], needed: true },
-      { id: 'relief', label: 'Strain relief holds', type: 'choice', of: YES },
+      {
+        id: 'state',
+        as: '{}',
+        label: 'The cord is',
+        type: 'choice',
+        of: ['sound', 'perished', 'renewed'],
+        needed: true,
+      },
+      { id: 'relief', as: 'strain relief holds: {}', label: 'Strain relief holds', type: 'choice', of: YES },
       { id: 'by', label: 'Renewed or passed by', type: 'text', hint: LICENSED },
       { id: 'note', label: 'Remark', type: 'text' },
     ],
@@ -60,6 +75,7 @@ export const KINDS = [
     fields: [
       {
         id: 'class',
+        as: '{}',
         label: 'It is built',
         type: 'choice',
         of: ['earthed', 'double insulated', 'two wires, bare metal'],
@@ -80,12 +96,20 @@ export const KINDS = [
     fields: [
       {
         id: 'pair',
+        as: '{}',
         label: 'Tried',
         type: 'choice',
         of: ['its rotor in its coil', 'a known rotor in its coil', 'its rotor in a known coil'],
         needed: true,
       },
-      { id: 'did', label: 'It', type: 'choice', of: ['runs', 'runs weakly', 'hums', 'stays dead'], needed: true },
+      {
+        id: 'did',
+        as: '{}',
+        label: 'It',
+        type: 'choice',
+        of: ['runs', 'runs weakly', 'hums', 'stays dead'],
+        needed: true,
+      },
       { id: 'note', label: 'Remark', type: 'text' },
     ],
   },
@@ -95,9 +119,17 @@ export const KINDS = [
     name: 'Speed of the output',
     on: motor,
     fields: [
-      { id: 'turns', label: 'Turns counted', type: 'number', from: 0.25, to: 10_000, needed: true },
-      { id: 'seconds', label: 'In seconds', type: 'number', from: 1, to: 36_000, needed: true },
-      { id: 'belongs', label: 'Turns a minute that belong', type: 'number', from: 0.001, to: 4000, needed: true },
+      { id: 'turns', as: '{} turns', label: 'Turns counted', type: 'number', from: 0.25, to: 10_000, needed: true },
+      { id: 'seconds', as: 'in {} s', label: 'In seconds', type: 'number', from: 1, to: 36_000, needed: true },
+      {
+        id: 'belongs',
+        as: '{} a minute belong',
+        label: 'Turns a minute that belong',
+        type: 'number',
+        from: 0.001,
+        to: 4000,
+        needed: true,
+      },
       { id: 'built', label: 'Built for', type: 'choice', of: ['50 Hz', '60 Hz'], needed: true },
       { id: 'supply', label: 'Runs on', type: 'choice', of: ['50 Hz', '60 Hz'], needed: true },
     ],
@@ -108,9 +140,32 @@ export const KINDS = [
     name: 'How it starts',
     on: motor,
     fields: [
-      { id: 'tries', label: 'Times plugged in', type: 'number', from: 1, to: 100, needed: true },
-      { id: 'right', label: 'Of these the right way', type: 'number', from: 0, to: 100, needed: true },
-      { id: 'meant', label: 'It is meant to start', type: 'choice', of: ['by itself', 'by its knob'], needed: true },
+      {
+        id: 'tries',
+        as: 'plugged in {} times',
+        label: 'Times plugged in',
+        type: 'number',
+        from: 1,
+        to: 100,
+        needed: true,
+      },
+      {
+        id: 'right',
+        as: '{} the right way',
+        label: 'Of these the right way',
+        type: 'number',
+        from: 0,
+        to: 100,
+        needed: true,
+      },
+      {
+        id: 'meant',
+        as: 'meant to start {}',
+        label: 'It is meant to start',
+        type: 'choice',
+        of: ['by itself', 'by its knob'],
+        needed: true,
+      },
     ],
   },
   {
@@ -120,8 +175,15 @@ export const KINDS = [
     on: motor,
     caution: 'Every live part covered before it is plugged in, and nobody alone with it open.',
     fields: [
-      { id: 'guarded', label: 'Live parts are guarded', type: 'choice', of: YES, needed: true },
-      { id: 'hours', label: 'Hours', type: 'number', from: 0.1, to: 2000 },
+      {
+        id: 'guarded',
+        as: 'live parts guarded: {}',
+        label: 'Live parts are guarded',
+        type: 'choice',
+        of: YES,
+        needed: true,
+      },
+      { id: 'hours', as: '{} h', label: 'Hours', type: 'number', from: 0.1, to: 2000 },
       { id: 'found', label: 'What it showed', type: 'text' },
     ],
   },
@@ -131,9 +193,21 @@ export const KINDS = [
     name: 'Outage sign, hands together',
     on: motor,
     fields: [
-      { id: 'drops', label: 'The outage sign drops', type: 'choice', of: [...YES, 'has none'] },
-      { id: 'resets', label: 'And can be set again', type: 'choice', of: YES },
-      { id: 'twelve', label: 'All hands together at twelve', type: 'choice', of: YES },
+      {
+        id: 'drops',
+        as: 'outage sign drops: {}',
+        label: 'The outage sign drops',
+        type: 'choice',
+        of: [...YES, 'has none'],
+      },
+      { id: 'resets', as: 'set again: {}', label: 'And can be set again', type: 'choice', of: YES },
+      {
+        id: 'twelve',
+        as: 'hands together at twelve: {}',
+        label: 'All hands together at twelve',
+        type: 'choice',
+        of: YES,
+      },
     ],
   },
   {
@@ -144,9 +218,17 @@ export const KINDS = [
     caution: 'Before it hangs: line, hook and click looked at, the case fixed, nothing and nobody under it.',
     fields: [
       { id: 'source', label: 'Drives', type: 'source', needed: true },
-      { id: 'hangs', label: 'Hangs', type: 'choice', of: ['left', 'centre', 'right', 'alone'] },
-      { id: 'grams', label: 'Weighed', type: 'number', unit: 'g', from: 10, to: 100_000, needed: true },
-      { id: 'belongs', label: 'What belongs there', type: 'number', unit: 'g', from: 10, to: 100_000 },
+      { id: 'hangs', as: '{}', label: 'Hangs', type: 'choice', of: ['left', 'centre', 'right', 'alone'] },
+      { id: 'grams', as: '{} g', label: 'Weighed', type: 'number', unit: 'g', from: 10, to: 100_000, needed: true },
+      {
+        id: 'belongs',
+        as: '{} g belong',
+        label: 'What belongs there',
+        type: 'number',
+        unit: 'g',
+        from: 10,
+        to: 100_000,
+      },
       {
         id: 'from',
         label: 'Known from',
@@ -163,9 +245,10 @@ export const KINDS = [
     caution: 'A line is proved by a pull by hand before its weight hangs on it, over something soft, feet away.',
     fields: [
       { id: 'source', label: 'Drives', type: 'source', needed: true },
-      { id: 'of', label: 'Made of', type: 'choice', of: ['gut', 'synthetic', 'steel cable', 'brass cable'] },
+      { id: 'of', as: '{}', label: 'Made of', type: 'choice', of: ['gut', 'synthetic', 'steel cable', 'brass cable'] },
       {
         id: 'is',
+        as: '{}',
         label: 'It is',
         type: 'choice',
         of: ['the final one', 'borrowed for the test', 'frayed, left in'],
@@ -173,9 +256,15 @@ export const KINDS = [
       },
       { id: 'breaks', label: 'Breaks at', type: 'number', unit: 'kg', from: 0.1, to: 2000 },
       { id: 'load', label: 'Weight on it', type: 'number', unit: 'kg', from: 0.01, to: 100 },
-      { id: 'pulley', label: 'Weight on a pulley', type: 'choice', of: YES },
-      { id: 'turns', label: 'Turns left when it is down', type: 'number', from: 0, to: 30 },
-      { id: 'lands', label: 'Weight lands before they are drawn on', type: 'choice', of: YES },
+      { id: 'pulley', as: 'weight on a pulley: {}', label: 'Weight on a pulley', type: 'choice', of: YES },
+      { id: 'turns', as: '{} turns left', label: 'Turns left when it is down', type: 'number', from: 0, to: 30 },
+      {
+        id: 'lands',
+        as: 'weight lands first: {}',
+        label: 'Weight lands before they are drawn on',
+        type: 'choice',
+        of: YES,
+      },
       { id: 'note', label: 'Ends; the owner’s word on a frayed one', type: 'text' },
     ],
   },
@@ -186,14 +275,46 @@ export const KINDS = [
     on: chains,
     fields: [
       { id: 'source', label: 'Drives', type: 'source', needed: true },
-      { id: 'links', label: 'Links counted', type: 'number', from: 1, to: 5000 },
-      { id: 'lengthMm', label: 'Length of these links', type: 'number', unit: 'mm', from: 1, to: 50_000 },
-      { id: 'pitchMm', label: 'Pitch of the sprocket', type: 'number', unit: 'mm', from: 0.5, to: 50 },
+      { id: 'links', as: '{} links', label: 'Links counted', type: 'number', from: 1, to: 5000 },
+      {
+        id: 'lengthMm',
+        as: '{} mm long',
+        label: 'Length of these links',
+        type: 'number',
+        unit: 'mm',
+        from: 1,
+        to: 50_000,
+      },
+      {
+        id: 'pitchMm',
+        as: 'pitch of the sprocket {} mm',
+        label: 'Pitch of the sprocket',
+        type: 'number',
+        unit: 'mm',
+        from: 0.5,
+        to: 50,
+      },
       { id: 'joint', label: 'Joint', type: 'choice', of: ['soldered', 'open link', 'spliced', 'none'] },
       { id: 'click', label: 'Click of the sprocket', type: 'choice', of: ['firm', 'loose'] },
       { id: 'dropMm', label: 'Drop of the weight', type: 'number', unit: 'mm', from: 10, to: 10_000 },
-      { id: 'goingMm', label: 'Going takes in an hour', type: 'number', unit: 'mm', from: 0.1, to: 5000 },
-      { id: 'strikeMm', label: 'Strike takes in twelve hours', type: 'number', unit: 'mm', from: 0, to: 20_000 },
+      {
+        id: 'goingMm',
+        as: '{} mm an hour for going',
+        label: 'Going takes in an hour',
+        type: 'number',
+        unit: 'mm',
+        from: 0.1,
+        to: 5000,
+      },
+      {
+        id: 'strikeMm',
+        as: '{} mm in twelve hours for strike',
+        label: 'Strike takes in twelve hours',
+        type: 'number',
+        unit: 'mm',
+        from: 0,
+        to: 20_000,
+      },
     ],
   },
   {
@@ -203,11 +324,27 @@ export const KINDS = [
     on: prints,
     fields: [
       { id: 'column', label: 'Column', type: 'text' },
-      { id: 'minutes', label: 'Prints late by', type: 'number', unit: 'min', from: -60, to: 60, needed: true },
-      { id: 'strike', label: 'The print is', type: 'choice', of: ['clear', 'faint', 'double', 'cut off'] },
-      { id: 'stop', label: 'On its line of the card', type: 'choice', of: ['on it', 'high', 'low'] },
+      {
+        id: 'minutes',
+        as: '{} min late',
+        label: 'Prints late by',
+        type: 'number',
+        unit: 'min',
+        from: -60,
+        to: 60,
+        needed: true,
+      },
+      { id: 'strike', as: '{}', label: 'The print is', type: 'choice', of: ['clear', 'faint', 'double', 'cut off'] },
+      {
+        id: 'stop',
+        as: 'on its line: {}',
+        label: 'On its line of the card',
+        type: 'choice',
+        of: ['on it', 'high', 'low'],
+      },
       {
         id: 'ribbon',
+        as: 'ribbon {}',
         label: 'The ribbon',
         type: 'choice',
         of: ['moves and turns back', 'stands still', 'does not turn'],
@@ -221,11 +358,26 @@ export const KINDS = [
     on: prints,
     caution: 'The arm of the day falls by itself: fingers out of the print head while it is turned through midnight.',
     fields: [
-      { id: 'at', label: 'Changes', type: 'choice', of: ['at midnight', 'at noon'], needed: true },
-      { id: 'late', label: 'Late by', type: 'number', unit: 'min', from: -120, to: 120, needed: true },
-      { id: 'whole', label: 'Goes the whole step', type: 'choice', of: YES, needed: true },
-      { id: 'fly', label: 'Its fly lets it down', type: 'choice', of: ['softly', 'with a blow', 'too slowly'] },
-      { id: 'times', label: 'Times seen', type: 'number', from: 1, to: 100 },
+      { id: 'at', as: '{}', label: 'Changes', type: 'choice', of: ['at midnight', 'at noon'], needed: true },
+      {
+        id: 'late',
+        as: '{} min late',
+        label: 'Late by',
+        type: 'number',
+        unit: 'min',
+        from: -120,
+        to: 120,
+        needed: true,
+      },
+      { id: 'whole', as: 'whole step: {}', label: 'Goes the whole step', type: 'choice', of: YES, needed: true },
+      {
+        id: 'fly',
+        as: 'fly lets it down {}',
+        label: 'Its fly lets it down',
+        type: 'choice',
+        of: ['softly', 'with a blow', 'too slowly'],
+      },
+      { id: 'times', as: 'seen {} times', label: 'Times seen', type: 'number', from: 1, to: 100 },
     ],
   },
   {
@@ -234,10 +386,44 @@ export const KINDS = [
     name: 'Two marks on a trace',
     on: draws,
     fields: [
-      { id: 'hours', label: 'True hours between them', type: 'number', from: 0.1, to: 2000, needed: true },
-      { id: 'apartMm', label: 'Apart on the chart', type: 'number', unit: 'mm', from: 1, to: 5000, needed: true },
-      { id: 'roundMm', label: 'Once round the drum', type: 'number', unit: 'mm', from: 20, to: 5000, needed: true },
-      { id: 'meant', label: 'Hours a turn that are meant', type: 'number', from: 0.5, to: 1000, needed: true },
+      {
+        id: 'hours',
+        as: '{} h between',
+        label: 'True hours between them',
+        type: 'number',
+        from: 0.1,
+        to: 2000,
+        needed: true,
+      },
+      {
+        id: 'apartMm',
+        as: '{} mm apart',
+        label: 'Apart on the chart',
+        type: 'number',
+        unit: 'mm',
+        from: 1,
+        to: 5000,
+        needed: true,
+      },
+      {
+        id: 'roundMm',
+        as: '{} mm round',
+        label: 'Once round the drum',
+        type: 'number',
+        unit: 'mm',
+        from: 20,
+        to: 5000,
+        needed: true,
+      },
+      {
+        id: 'meant',
+        as: '{} h a turn meant',
+        label: 'Hours a turn that are meant',
+        type: 'number',
+        from: 0.5,
+        to: 1000,
+        needed: true,
+      },
     ],
   },
   {
@@ -246,9 +432,187 @@ export const KINDS = [
     name: 'Pen',
     on: draws,
     fields: [
-      { id: 'line', label: 'Its line', type: 'choice', of: ['fine', 'skips', 'broad', 'drags the arm'], needed: true },
-      { id: 'offMm', label: 'Off at rest', type: 'number', unit: 'mm', from: 0, to: 100 },
+      {
+        id: 'line',
+        as: '{}',
+        label: 'Its line',
+        type: 'choice',
+        of: ['fine', 'skips', 'broad', 'drags the arm'],
+        needed: true,
+      },
+      { id: 'offMm', as: '{} mm off', label: 'Off at rest', type: 'number', unit: 'mm', from: 0, to: 100 },
       { id: 'note', label: 'Remark', type: 'text' },
+    ],
+  },
+  {
+    id: 'position',
+    bench: 'balance',
+    name: 'Amplitude, rate and beat in a position',
+    on: balance,
+    fields: [
+      { id: 'when', as: '{}', label: 'Seen', type: 'choice', of: ['before', 'after'], needed: true },
+      { id: 'in', as: '{}', label: 'It stands', type: 'choice', of: POSITIONS, needed: true },
+      { id: 'amplitude', as: 'amplitude {}°', label: 'Amplitude', type: 'number', unit: '°', from: 20, to: 400 },
+      {
+        id: 'rate',
+        as: 'rate {} s a day',
+        label: 'Rate, gaining is plus',
+        type: 'number',
+        unit: 's a day',
+        from: -21_600,
+        to: 21_600,
+      },
+      { id: 'beatMs', as: 'beat error {} ms', label: 'Beat error', type: 'number', unit: 'ms', from: 0, to: 200 },
+    ],
+  },
+  {
+    id: 'end play',
+    bench: 'balance',
+    name: 'Play of the balance',
+    on: balance,
+    fields: [
+      {
+        id: 'did',
+        as: 'screw {}',
+        label: 'The screw was',
+        type: 'choice',
+        of: ['left alone', 'tightened', 'loosened', 'turned half back'],
+        needed: true,
+      },
+      { id: 'degrees', as: 'by {}°', label: 'By how much', type: 'number', unit: '°', from: 1, to: 720 },
+      {
+        id: 'now',
+        as: 'play {}',
+        label: 'Now the play is',
+        type: 'choice',
+        of: ['none', 'just felt', 'too much'],
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'hairspring',
+    bench: 'balance',
+    name: 'Hairspring, by what it did',
+    on: (t: Traits) => balance(t) && has(t, 'hairspring'),
+    fields: [
+      {
+        id: 'shorterMm',
+        as: '{} mm shorter',
+        label: 'Made shorter by (longer is minus)',
+        type: 'number',
+        unit: 'mm',
+        from: -200,
+        to: 200,
+      },
+      {
+        id: 'before',
+        as: 'from {} s a day',
+        label: 'Rate before',
+        type: 'number',
+        unit: 's a day',
+        from: -21_600,
+        to: 21_600,
+        needed: true,
+      },
+      {
+        id: 'after',
+        as: 'to {} s a day',
+        label: 'Rate after',
+        type: 'number',
+        unit: 's a day',
+        from: -21_600,
+        to: 21_600,
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'warmth',
+    bench: 'balance',
+    name: 'Rate in warm and cold',
+    on: balance,
+    fields: [
+      { id: 'celsius', as: 'at {} °C', label: 'At', type: 'number', unit: '°C', from: -10, to: 60, needed: true },
+      {
+        id: 'rate',
+        as: '{} s a day',
+        label: 'Rate',
+        type: 'number',
+        unit: 's a day',
+        from: -21_600,
+        to: 21_600,
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'alarm release',
+    bench: 'alarm',
+    name: 'When the alarm goes off',
+    on: alarm,
+    fields: [
+      { id: 'set', as: 'set to {}', label: 'Set to, hour', type: 'number', from: 0, to: 12, needed: true },
+      {
+        id: 'late',
+        as: '{} min late',
+        label: 'Goes off late by (early is minus)',
+        type: 'number',
+        unit: 'min',
+        from: -90,
+        to: 90,
+        needed: true,
+      },
+      { id: 'feel', as: 'let-off {}', label: 'Let-off', type: 'choice', of: ['free', 'stiff', 'drags the hand'] },
+    ],
+  },
+  {
+    id: 'alarm run',
+    bench: 'alarm',
+    name: 'How it rings',
+    on: alarm,
+    fields: [
+      { id: 'seconds', as: '{} s', label: 'Rings for', type: 'number', unit: 's', from: 0, to: 3600, needed: true },
+      {
+        id: 'even',
+        as: '{}',
+        label: 'It rings',
+        type: 'choice',
+        of: ['evenly', 'slower at its end', 'in fits'],
+        needed: true,
+      },
+      { id: 'click', as: 'click {}', label: 'Its click', type: 'choice', of: ['holds', 'slips'] },
+      { id: 'times', as: 'tried {} times in position', label: 'Tried in position', type: 'number', from: 1, to: 100 },
+    ],
+  },
+  {
+    id: 'repeat',
+    bench: 'alarm',
+    name: 'What it repeats',
+    on: repeats,
+    fields: [
+      { id: 'hour', as: 'at {}', label: 'Hour it stands at', type: 'number', from: 1, to: 12, needed: true },
+      { id: 'quarter', as: 'quarter {}', label: 'Quarters past', type: 'number', from: 0, to: 3, needed: true },
+      { id: 'hours', as: 'heard {}', label: 'Hours heard', type: 'number', from: 0, to: 14, needed: true },
+      { id: 'quarters', as: 'and {}', label: 'Quarters heard', type: 'number', from: 0, to: 4 },
+    ],
+  },
+  {
+    id: 'repeat hammers',
+    bench: 'alarm',
+    name: 'Hammers and rack of the repeat',
+    on: repeats,
+    fields: [
+      {
+        id: 'depth',
+        as: 'pins {}',
+        label: 'Hammers in the rack',
+        type: 'choice',
+        of: ['right', 'too deep', 'too shallow'],
+      },
+      { id: 'even', as: 'blows {}', label: 'Blows', type: 'choice', of: ['even', 'uneven', 'a second one bounces'] },
+      { id: 'pull', as: 'pull {}', label: 'The pull', type: 'choice', of: ['comes back', 'sticks', 'is broken'] },
+      { id: 'note', label: 'What was moved', type: 'text' },
     ],
   },
 ] as const satisfies readonly Kind[];

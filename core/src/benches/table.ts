@@ -1,3 +1,4 @@
+import { sourceName, type Traits } from '../movement/index.ts';
 import { Outside } from '../units/index.ts';
 import { kindOfEntry, type Field, type TableKindId } from './kinds.data.ts';
 
@@ -42,12 +43,20 @@ export function mayEnter(test: TableTest): void {
   if (first) throw new Outside(first.field, first.message);
 }
 
-/** One entry in words, for the bench and for the book: what was said, in the order that it was asked. */
-export function tableWords({ kind, values }: TableTest): string {
+/**
+ * One entry in words, for the bench and for the book: what was said, in the order that it was asked.
+ * @param traits whose sources are called by their names
+ */
+export function tableWords({ kind, values }: TableTest, traits: Traits): string {
   const { name, fields } = kindOfEntry(kind);
   const said = fields.flatMap((f) => {
     const value = values[f.id] ?? null;
     if (value === null || value === '') return [];
+    if (f.type === 'source') {
+      const source = traits.sources.find((s) => s.id === value);
+      return [source ? sourceName(traits, source) : String(value)];
+    }
+    if (f.as) return [f.as.replace('{}', String(value))];
     const label = f.label.charAt(0).toLowerCase() + f.label.slice(1);
     if (f.type === 'text') return [f.id === 'by' ? `by ${value}` : String(value)];
     return [`${label} ${value}${f.unit ? ` ${f.unit}` : ''}`];

@@ -152,10 +152,14 @@ function besideOf({ standRuns, units }: VisitSource): Pick<ServiceRecord, 'stand
 }
 
 /** What was measured and tried at a bench of its own, on this visit. */
-function benchesOf({ benchTests }: Pick<VisitSource, 'benchTests'>): Pick<ServiceRecord, 'electric' | 'setUp'> {
+function benchesOf({
+  benchTests,
+  movement,
+}: Pick<VisitSource, 'benchTests' | 'movement'>): Pick<ServiceRecord, 'electric' | 'setUp'> {
   const own = benchTests.filter((e) => e.of === 'visit').map((e) => e.test);
-  const electric = own.filter(isElectricTest).map(benchWords);
-  const setUp = own.filter((t) => !isElectricTest(t)).map(benchWords);
+  const words = (t: BenchTest) => benchWords(t, movement.traits);
+  const electric = own.filter(isElectricTest).map(words);
+  const setUp = own.filter((t) => !isElectricTest(t)).map(words);
   return { ...(electric.length > 0 && { electric }), ...(setUp.length > 0 && { setUp }) };
 }
 

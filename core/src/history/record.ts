@@ -57,7 +57,7 @@ export interface ServiceRecord {
   looked?: { sound: number; worn: { what: string; state: string; toMm: number | null; note: string }[] };
   /** Coil readings, voltages tried, contacts, suppression, in words. Absent where nothing was. */
   electric?: string[];
-  /** How a torsion pendulum was set up, in words. Absent where nothing was. */
+  /** What was measured and tried at the benches, in words. Absent where nothing was. */
   setUp?: string[];
   /** What was done to case, dial and glass; what was put there new by guess says so. Absent where nothing was. */
   casework?: { place: string; what: string; product: string; times: number; origin: string }[];

@@ -284,6 +284,14 @@ export const router = createBrowserRouter([
             lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.RecorderScreen })),
           },
           {
+            path: 'balance',
+            lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.BalanceScreen })),
+          },
+          {
+            path: 'alarm',
+            lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.AlarmScreen })),
+          },
+          {
             path: 'torsion',
             lazy: () => import('../features/benches/TorsionScreen.tsx').then((m) => ({ Component: m.TorsionScreen })),
           },

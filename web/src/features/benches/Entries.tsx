@@ -16,7 +16,7 @@ export function Entries({ entries, what }: { entries: readonly BenchEntry[]; wha
       {entries.map((e) => (
         <li key={e.id} className="flex items-center gap-3 py-1">
           <span className="min-w-0 flex-1">
-            {benchWords(e.test)}{' '}
+            {benchWords(e.test, visit.movement.traits)}{' '}
             <span className="text-sm text-soft">
               {e.by}, {dayTime(e.at)}
             </span>

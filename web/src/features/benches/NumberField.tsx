@@ -1,14 +1,15 @@
 import type { ReactNode } from 'react';
 import { TextField } from '../../ui/Field.tsx';
 
-/** What a person or a meter types, or null while it is not a number from 0 to the most that is believed. */
-export function numberOf(text: string, most: number): number | null {
+/** What a person or a meter types, or null while it is not a number from the least to the most that is believed. */
+export function numberOf(text: string, most: number, least = 0): number | null {
   const t = text
     .trim()
     .replace(',', '.')
+    .replace(/^−/, '-')
     .replace(/\s*(MΩ|Ω|V|mA|ms|s|°C|kg|g|mm|%|°)$/, '');
-  const n = /^\d+(\.\d+)?$/.test(t) ? Number(t) : Number.NaN;
-  return Number.isFinite(n) && n <= most ? n : null;
+  const n = /^[-+]?\d+(\.\d+)?$/.test(t) ? Number(t) : Number.NaN;
+  return Number.isFinite(n) && n >= least && n <= most ? n : null;
 }
 
 /** A figure of a meter. */
@@ -30,8 +31,7 @@ export function NumberField({
   inTurn?: boolean;
   onChange: (text: string) => void;
 }) {
-  const n = numberOf(value, most);
-  const wrong = value.trim() !== '' && (n === null || n < least);
+  const wrong = value.trim() !== '' && numberOf(value, most, least) === null;
   return (
     <TextField
       label={label}
@@ -39,7 +39,7 @@ export function NumberField({
       data-figure={inTurn || undefined}
       value={value}
       hint={hint}
-      error={wrong ? `A number, ${least > 0 ? `${least} to ${most}` : `at most ${most}`}.` : undefined}
+      error={wrong ? `A number, ${least !== 0 ? `${least} to ${most}` : `at most ${most}`}.` : undefined}
       onChange={(e) => onChange(e.target.value)}
     />
   );

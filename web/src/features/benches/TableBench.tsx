@@ -64,8 +64,7 @@ function KindForm({ kind, name }: { kind: Kind; name: string }) {
 function valueOf(f: Field, text: string): string | number | null | undefined {
   if (text.trim() === '') return null;
   if (f.type !== 'number') return text.trim();
-  const n = numberOf(text, f.to ?? Infinity);
-  return n === null || n < (f.from ?? -Infinity) ? undefined : n;
+  return numberOf(text, f.to ?? Infinity, f.from ?? -Infinity) ?? undefined;
 }
 
 function FieldOf({ field: f, value, onChange }: { field: Field; value: string; onChange: (text: string) => void }) {

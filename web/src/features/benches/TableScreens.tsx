@@ -1,4 +1,12 @@
-import { isOf, sayRecorder, sayWeights, type TableBenchId, type TableTest } from '@eclat/core/benches';
+import {
+  isOf,
+  sayAlarm,
+  sayBalance,
+  sayRecorder,
+  sayWeights,
+  type TableBenchId,
+  type TableTest,
+} from '@eclat/core/benches';
 import type { Traits } from '@eclat/core/movement';
 import type { Said } from '@eclat/core/units';
 import { Answer } from '../../ui/Answer.tsx';
@@ -51,6 +59,24 @@ export const WeightsScreen = () => (
     name="Weights and lines"
     first="Weigh each weight, left and right, before it hangs"
     say={sayWeights}
+  />
+);
+
+export const BalanceScreen = () => (
+  <BenchScreen
+    id="balance"
+    name="Balance bench"
+    first="Amplitude and rate before anything is touched"
+    say={sayBalance}
+  />
+);
+
+export const AlarmScreen = () => (
+  <BenchScreen
+    id="alarm"
+    name="Alarm and repeat"
+    first="Set it to three hours of the dial, and see when it goes off"
+    say={(_, tests) => sayAlarm(tests)}
   />
 );
 

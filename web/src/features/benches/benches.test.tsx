@@ -68,6 +68,7 @@ describe('the electric bench', () => {
     ['9e9', null],
     ['500', null],
   ])('reads %j as %j', (typed, n) => expect(numberOf(typed, 400)).toBe(n));
+  it('reads what loses, where that can be', () => expect(numberOf('−12,5 s', 400, -400)).toBe(-12.5));
 });
 
 describe('the torsion bench', () => {

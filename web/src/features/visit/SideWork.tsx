@@ -1,14 +1,16 @@
 import type { BenchTest, Visit } from '@eclat/contract';
 import { isElectricTest, isOf, isTorsionTest } from '@eclat/core/benches';
 import { isElectric } from '@eclat/core/electric';
-import { drivenBy, has, isWeight, onMains, type Traits } from '@eclat/core/movement';
+import { drivenBy, has, hasTrain, isWeight, onMains, type Traits } from '@eclat/core/movement';
 import { newMovementWaits, unitStage } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import {
+  AlarmClock,
   ArrowLeftRight,
   AudioLines,
   Bell,
   Check,
+  CircleGauge,
   Cog,
   Component,
   IterationCw,
@@ -73,6 +75,8 @@ function Benches({ visit, onPress }: { visit: Visit; onPress: () => void }) {
     ['listen', true, AudioLines, visit.heard.length > 0],
     ['strike', traits.strike !== 'none', Bell, visit.struck.length > 0],
     ['torsion', traits.oscillator === 'torsion pendulum', IterationCw, tested(visit, isTorsionTest)],
+    ['alarm', hasTrain(traits, 'alarm') || has(traits, 'repeater'), AlarmClock, tested(visit, isOf('alarm'))],
+    ['balance', traits.oscillator === 'balance', CircleGauge, tested(visit, isOf('balance'))],
     ['weights', drivenBy(traits, isWeight), Weight, tested(visit, isOf('weights'))],
     ['recorder', records(traits), Printer, tested(visit, isOf('recorder'))],
     ['electric', atElectric(visit), Zap, tested(visit, (t) => isElectricTest(t) || isOf('mains')(t))],

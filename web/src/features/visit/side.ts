@@ -10,4 +10,6 @@ export const SIDE = {
   torsion: 'Torsion bench',
   weights: 'Weights and lines',
   recorder: 'Recorder bench',
+  balance: 'Balance bench',
+  alarm: 'Alarm and repeat',
 } as const;
