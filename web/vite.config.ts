@@ -18,7 +18,7 @@ const KIT = new RegExp(
 /** What nearly every other screen needs: fields, forms, sheets, menus. */
 const FORMS = new RegExp(
   [
-    'web/src/ui/(Choice|Field|FormFoot|LengthField|SearchField|Sheet|WhichUnit)\\.',
+    'web/src/ui/(Choice|Field|FormFoot|LengthField|Sheet|WhichUnit)\\.',
     'web/src/data/(useContractForm|useDraft)',
     'node_modules/(radix-ui|@radix-ui|@floating-ui|react-remove-scroll|react-hook-form|@hookform)/',
   ].join('|'),
