@@ -1,7 +1,6 @@
-import { counted, type Said } from '../units/index.ts';
+import { counted, said, type Said } from '../units/index.ts';
 import type { TableTest, Values } from './table.ts';
 
-const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });
 const of = (tests: readonly TableTest[], kind: TableTest['kind']): Values[] =>
   tests.filter((t) => t.kind === kind).map((t) => t.values);
 
@@ -83,8 +82,9 @@ const heardOf = (v: Values): Repeated => ({
   quarters: typeof v['quarters'] === 'number' ? v['quarters'] : null,
 });
 
-/** Hours heard too many, around the dial: twelve for one is one too few. */
-const hoursOff = ({ hour, hours }: Repeated): number => ((hours - hour + 18) % 12) - 6;
+/** Hours heard too many, around the dial: twelve for one is one too few. What no dial shows is counted as it is. */
+const hoursOff = ({ hour, hours }: Repeated): number =>
+  hours < 1 || hours > 12 ? hours - hour : ((hours - hour + 18) % 12) - 6;
 
 /** What to move by what was heard. */
 export function sayRepeat(heard: readonly Repeated[]): Said[] {

@@ -1,11 +1,10 @@
 import { ESCAPING } from '../assess/index.ts';
 import type { Traits } from '../movement/index.ts';
 import { judgeAmplitude } from '../sound/index.ts';
-import type { Said } from '../units/index.ts';
+import { said, type Said } from '../units/index.ts';
 import { POSITIONS } from './kinds.data.ts';
 import type { TableTest, Values } from './table.ts';
 
-const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });
 type Position = (typeof POSITIONS)[number];
 
 /** Flat positions agree within this, s/day: else one pivot is not as the other. From memory. */

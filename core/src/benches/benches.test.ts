@@ -43,6 +43,7 @@ describe('the table of kinds', () => {
     const wrong = (values: Values) => wrongIn(test('weight', values)).map((w) => w.field);
     expect(wrong({ source: going, grams: 4200 })).toEqual([]);
     expect(wrong({ source: going })).toEqual(['grams']);
+    expect(wrongIn(test('mains signs', { drops: null }))).toMatchObject([{ field: 'drops' }]);
     expect(wrong({ source: going, grams: 0 })).toEqual(['grams']);
     expect(wrong({ source: going, grams: Number.NaN })).toEqual(['grams']);
     expect(wrong({ source: going, grams: 4200, hangs: 'upside down' })).toEqual(['hangs']);
@@ -227,6 +228,12 @@ describe('alarm and repeat', () => {
     expect(heard((m) => snail(m + 14))[0]!.says).toContain('comes early');
     expect(heard((m) => snail(m - 10))[0]!.says).toContain('comes late');
     expect(sayRepeat([{ hour: 12, quarter: 0, hours: 1, quarters: 0 }])[0]!.good).toBe(false);
+    // Silent at twelve, or fourteen for two, is right on no dial.
+    for (const [hour, hours] of [
+      [12, 0],
+      [2, 14],
+    ] as const)
+      expect(sayRepeat([{ hour, quarter: 0, hours, quarters: 0 }])[0]!.good, `${hours}`).toBe(false);
     expect(sayRepeat([{ hour: 5, quarter: 2, hours: 5, quarters: 1 }])[0]!.says).toContain('quarter rack');
   });
 });

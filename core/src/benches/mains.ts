@@ -1,6 +1,5 @@
-import type { Said } from '../units/index.ts';
-import type { TableTest, Values } from './table.ts';
-import type { TableKindId } from './kinds.data.ts';
+import { said, type Said } from '../units/index.ts';
+import { last, type TableTest, type Values } from './table.ts';
 
 /**
  * Least insulation in megohms by how it is built. Published: VDE 0701-0702 and the IET code of practice for in-service
@@ -13,10 +12,6 @@ export const MOST_EARTH_OHMS = 0.3;
 const COUNT_TURNS = 0.25;
 /** A motor in step turns as its supply does; slower by more than what was counted amiss, it is not in step. */
 const IN_STEP = 0.005;
-
-const last = (tests: readonly TableTest[], kind: TableKindId): Values | null =>
-  tests.findLast((t) => t.kind === kind)?.values ?? null;
-const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });
 
 /** What the entries of a mains clock say, in the order of the work. @param tests the oldest first */
 export function sayMains(tests: readonly TableTest[]): Said[] {

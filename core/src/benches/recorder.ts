@@ -1,9 +1,5 @@
-import { ensure, type Said } from '../units/index.ts';
-import type { TableTest, Values } from './table.ts';
-
-const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });
-const last = (tests: readonly TableTest[], kind: TableTest['kind']): Values | null =>
-  tests.findLast((t) => t.kind === kind)?.values ?? null;
+import { ensure, said, type Said } from '../units/index.ts';
+import { last, type TableTest, type Values } from './table.ts';
 
 /** A print is right within this, minutes: it goes by whole ones. Practice. */
 const PRINT_MIN = 1;

@@ -9,12 +9,18 @@ export interface TableTest {
   values: Values;
 }
 
+/** What was last entered of a kind, or null. */
+export const last = (tests: readonly TableTest[], kind: TableKindId): Values | null =>
+  tests.findLast((t) => t.kind === kind)?.values ?? null;
+
 /** The longest remark. */
 const LONGEST = 200;
 
 /** What is wrong with what was entered, by its field. Empty: nothing. */
 export function wrongIn({ kind, values }: TableTest): { field: string; message: string }[] {
   const { fields } = kindOfEntry(kind);
+  const empty = fields.every((f) => (values[f.id] ?? '') === '');
+  if (empty) return [{ field: fields[0]!.id, message: 'One of these.' }];
   const unknown = Object.keys(values).filter((id) => !fields.some((f) => f.id === id));
   return [
     ...unknown.map((field) => ({ field, message: 'This is not asked here.' })),

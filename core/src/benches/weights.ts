@@ -1,5 +1,5 @@
 import { sourceName, type Traits } from '../movement/index.ts';
-import type { Said } from '../units/index.ts';
+import { said, type Said } from '../units/index.ts';
 import { HOUSE_FACTOR, pullKg } from '../weight/index.ts';
 import type { TableTest, Values } from './table.ts';
 import type { TableKindId } from './kinds.data.ts';
@@ -11,7 +11,6 @@ const SAME_PITCH = 0.02;
 /** Turns that stay on the barrel. Practice: two to three. */
 const TURNS = 2;
 
-const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });
 const number = (v: Values, id: string): number | null => (typeof v[id] === 'number' ? v[id] : null);
 
 /** The last entry of a kind for each source that has one. */

@@ -3,5 +3,5 @@ export * from './length.ts';
 export * from './mass.ts';
 export * from './outside.ts';
 export { readWithUnit, trim, type Read } from './read.ts';
-export type { Said } from './said.ts';
+export * from './said.ts';
 export * from './words.ts';

@@ -4,3 +4,4 @@ export interface Said {
   says: string;
   good: boolean | null;
 }
+export const said = (what: string, good: boolean | null, says: string): Said => ({ what, good, says });

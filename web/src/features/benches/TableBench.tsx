@@ -1,4 +1,4 @@
-import { isOf, kindsFor, type Field, type Kind, type TableBenchId, type TableTest } from '@eclat/core/benches';
+import { isOf, kindsFor, wrongIn, type Field, type Kind, type TableBenchId, type TableTest } from '@eclat/core/benches';
 import { sourceName } from '@eclat/core/movement';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -33,7 +33,8 @@ function KindForm({ kind, name }: { kind: Kind; name: string }) {
   const start = Object.fromEntries(kind.fields.map((f) => [f.id, f.type === 'source' ? only : '']));
   const { typed, on, busy, send } = useBenchForm(kind.id, start, name);
   const values = Object.fromEntries(kind.fields.map((f) => [f.id, valueOf(f, typed[f.id] ?? '')]));
-  const left = kind.fields.filter((f) => values[f.id] === undefined || (f.needed && values[f.id] === null));
+  const test = { kind: kind.id, values } as TableTest;
+  const ready = Object.values(values).every((v) => v !== undefined) && wrongIn(test).length === 0;
   const put = (f: Field) => on(f.id);
   return (
     <form
@@ -41,8 +42,8 @@ function KindForm({ kind, name }: { kind: Kind; name: string }) {
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        if (left.length > 0) return;
-        send({ kind: kind.id, values } as TableTest);
+        if (!ready) return;
+        send(test);
         const first = e.currentTarget.querySelector<HTMLElement>('[data-figure]');
         unlessByFinger(() => first?.focus()); // the next one is weighed or counted
       }}
@@ -53,7 +54,7 @@ function KindForm({ kind, name }: { kind: Kind; name: string }) {
           <FieldOf key={f.id} field={f} value={typed[f.id] ?? ''} onChange={put(f)} />
         ))}
       </div>
-      <Button type="submit" variant="main" className="self-start" disabled={left.length > 0} busy={busy}>
+      <Button type="submit" variant="main" className="self-start" disabled={!ready} busy={busy}>
         Keep
       </Button>
     </form>
