@@ -67,6 +67,15 @@ async function runBeside(checks) {
 
 const json = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
+/** The failed tests of one file, each with the first lines of why; a file that did not load fails whole. */
+function failedOf({ name, message, assertionResults }) {
+  const failed = assertionResults.filter((a) => a.status === 'failed');
+  const why = (text) => (text ?? '').split('\n').slice(0, 6).join('\n      ');
+  const file = name.replace(`${ROOT}/`, '');
+  if (failed.length === 0) return message ? [`${file}\n      ${why(message)}`] : [];
+  return failed.map((a) => `${file}: ${a.fullName}\n      ${why(a.failureMessages[0])}`);
+}
+
 function vitest(name, projects, env = {}) {
   const file = join(scratch, `${name}.json`);
   run(
@@ -86,6 +95,7 @@ function vitest(name, projects, env = {}) {
         report && {
           passed: report.numPassedTests,
           failed: report.numFailedTests + (report.success || report.numFailedTests > 0 ? 0 : 1),
+          which: report.testResults.flatMap(failedOf),
         }
       );
     },
@@ -157,6 +167,8 @@ await main(async () => {
         `failed ${String(r.seconds).padStart(4)} s` +
         (r.again ? `, ${r.again} of them at the second try` : ''),
     );
+  // Last, where it is read first.
+  for (const r of ran) for (const which of r.which ?? []) console.log(`\n  failed: ${which}`);
   const total = (key) => ran.reduce((n, r) => n + r[key], 0);
   console.log(`\n${total('passed')} passed, ${total('failed')} failed`);
   return total('failed') > 0 || ran.length === 0 ? 1 : 0;

@@ -2,3 +2,4 @@ export * from './coil.ts';
 export * from './duty.ts';
 export * from './step-test.ts';
 export * from './bench.ts';
+export * from './loop.ts';

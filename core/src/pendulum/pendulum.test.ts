@@ -2,14 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   addedWeightEffect,
+  airCarried,
   adviseSetting,
   beatsForLength,
+  chooseSuspension,
   circularErrorSecondsPerDay,
   gravityAt,
   lengthenMm,
   lengthMmFor,
   nutEffect,
   settingWords,
+  STEEL_MPA,
+  suspensionStressMpa,
   temperatureSecondsPerDayPerC,
 } from './index.ts';
 
@@ -163,3 +167,57 @@ describe('how far, in words', () => {
     ]);
   });
 });
+
+/**
+ * Bend at the chops of a strip pulled along the rod, φ″ = (W/EI) sin φ, by shooting: the angle must come to nothing at
+ * the end of the strip. Oracle for the stress at the chops, per mm.
+ */
+function bendAtChops(pullPerStiffness: number, angle: number, lengthMm: number): number {
+  const end = (bend: number) => {
+    let [a, b] = [angle, bend];
+    const h = lengthMm / 4000;
+    for (let s = 0; s < 4000 && Math.abs(a) < 2; s++) {
+      const middle = b + (h / 2) * pullPerStiffness * Math.sin(a);
+      a += h * middle;
+      b = middle + (h / 2) * pullPerStiffness * Math.sin(a);
+    }
+    return a;
+  };
+  let [low, high] = [-2 * angle, 0];
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    if (end(mid) > 0) high = mid;
+    else low = mid;
+  }
+  return -low;
+}
+
+describe('a suspension spring', () => {
+  it.each([
+    [5, 12.7, 0.15, 3],
+    [0.15, 5, 0.06, 6],
+  ])('%d kg on %d × %d mm bends as the equation of its curve does', (bobKg, widthMm, thicknessMm, deg) => {
+    const strip = { bobKg, widthMm, thicknessMm };
+    const stiffness = (STEEL_MPA * widthMm * thicknessMm ** 3) / 12;
+    const pull = bobKg * 9.80665;
+    const bend = bendAtChops(pull / stiffness, (deg * Math.PI) / 180, 4 * Math.sqrt(stiffness / pull));
+    const stress = pull / (widthMm * thicknessMm) + (STEEL_MPA * thicknessMm * bend) / 2;
+    expect(suspensionStressMpa(strip, deg) / stress).toBeCloseTo(1, 2);
+  });
+  it('is thicker for a heavier bob or a wider swing, and none bears an anvil', () => {
+    // Practice: French bobs 0.05 to 0.1 mm, seconds longcase 0.13 to 0.2 mm.
+    expect(chooseSuspension(0.2, 5, 4)).toBeLessThanOrEqual(0.05);
+    expect(chooseSuspension(12, 12.7, 2.5)).toBeGreaterThanOrEqual(0.13);
+    expect(chooseSuspension(60, 3, 5)).toBeNull();
+  });
+});
+
+// Published: coefficients of inertia of spheroids, Lamb; a thin disc that swings edge on carries nearly nothing.
+it.each([
+  [1, 0.5],
+  [0.9999, 0.5],
+  [0.5, 0.31],
+  [0.02, 0.016],
+])('a bob of thickness %d of its width carries %d of its air', (share, carried) =>
+  expect(airCarried(share)).toBeCloseTo(carried, 2),
+);

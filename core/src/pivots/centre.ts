@@ -32,3 +32,24 @@ function depthOf(offMm: number, moduleMm: number): 'right' | 'too deep' | 'too s
   if (offMm < 0) return 'too deep';
   return 'too shallow';
 }
+
+/** A worn hole as its arbor runs in it: how much longer than wide, and which way it wore. */
+export interface Wear {
+  wornMm: number;
+  /** From the line away from the other arbor: 0 straight away, 90 sideways, 180 towards it. */
+  awayDeg: number;
+}
+
+/**
+ * Distance at which wheel and pinion run now, mm: each arbor lies at the far end of its worn hole, and may lie
+ * anywhere on the way there while it is not driven. @param rightMm what its module asks for
+ */
+export function runningDistanceMm(rightMm: number, wheel: Wear, pinion: Wear): number {
+  ensure(rightMm > 0, 'moduleMm', 'A distance between centres.');
+  const [wheelAt, pinionAt] = [wheel, pinion].map(({ wornMm, awayDeg }) => {
+    ensure(wornMm >= 0, 'wornMm', 'The short way cannot be more than the long way.');
+    const a = (awayDeg * Math.PI) / 180;
+    return { away: wornMm * Math.cos(a), side: wornMm * Math.sin(a) };
+  });
+  return Math.hypot(rightMm + wheelAt!.away + pinionAt!.away, wheelAt!.side + pinionAt!.side);
+}

@@ -55,6 +55,21 @@ export function coil(b: Barrel, lengthMm: number): Coiled {
   };
 }
 
+/**
+ * Length of the spring that lies in the barrel, unwound, mm, from the clear space inside its coils.
+ * @param clearMm inside diameter of the coils that rest against the wall
+ * @throws Outside when the arbor does not go into it, or nothing lies there
+ */
+export function lengthFromRest(b: Barrel, clearMm: number): number {
+  check(b);
+  ensure(
+    clearMm >= b.arborMm && clearMm < b.barrelMm,
+    'clearMm',
+    `Between the arbor (${b.arborMm} mm) and the wall (${b.barrelMm} mm).`,
+  );
+  return (Math.PI * (b.barrelMm ** 2 - clearMm ** 2)) / (4 * b.thicknessMm);
+}
+
 /** The length that gives most turns: half the free area filled. */
 export function bestLengthMm(b: Barrel): number {
   check(b);

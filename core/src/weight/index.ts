@@ -1,3 +1,4 @@
 export * from './line.ts';
 export * from './fusee.ts';
 export * from './key.ts';
+export * from './chain.ts';

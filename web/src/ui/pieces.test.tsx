@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, createEvent, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { useState } from 'react';
@@ -170,7 +170,34 @@ describe('one key of two meanings', () => {
   });
 });
 
+/** Types at a pace of its own, milliseconds from key to key, whatever the machine does meanwhile. */
+function typist() {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  let now = performance.now();
+  const wait = (ms: number) => {
+    now += ms;
+    act(() => void vi.advanceTimersByTime(ms));
+  };
+  const press = (key: string) => {
+    const event = createEvent.keyDown(document.activeElement!, { key });
+    Object.defineProperty(event, 'timeStamp', { value: now });
+    const at = fireEvent(document.activeElement!, event) && document.activeElement;
+    if (at instanceof HTMLInputElement && key.length === 1) fireEvent.input(at, { target: { value: at.value + key } });
+  };
+  const type = (keys: string, apart: number) => {
+    for (const key of keys.match(/\{\w+\}|./g)!) {
+      wait(apart);
+      press(key.replace(/[{}]/g, ''));
+    }
+  };
+  return { wait, type };
+}
+
 describe('keys', () => {
+  afterEach(() => {
+    vi.useRealTimers();
+    fireEvent.pointerDown(document.body); // whatever was typed is over
+  });
   it('work on the page and not while a field is typed in', async () => {
     const go = vi.fn();
     const actions = { b: go };
@@ -241,22 +268,26 @@ describe('keys', () => {
       );
     };
     render(<Page />);
-    const caliper = userEvent.setup({ delay: null });
     const on = () => document.querySelector('main')!.focus();
     await person.click(document.body);
+    const device = typist();
     on();
-    await caliper.keyboard('1.20{Enter}');
+    device.type('1.20{Enter}', 4);
     expect(kept).toHaveBeenLastCalledWith(1, '1.20');
     on();
-    await new Promise((later) => setTimeout(later, 100));
-    await caliper.keyboard('5{Enter}'); // one digit is a figure too
+    device.wait(100);
+    device.type('5{Enter}', 4); // one digit is a figure too
     expect(kept).toHaveBeenLastCalledWith(2, '5');
     on();
-    await new Promise((later) => setTimeout(later, 100));
-    await caliper.keyboard('C-1015'); // a label that is scanned is neither
-    await new Promise((later) => setTimeout(later, 100));
+    device.wait(100);
+    device.type('C-1015', 4); // a label that is scanned is neither
+    device.wait(100);
     expect(stage).not.toHaveBeenCalled();
     expect(screen.getByLabelText<HTMLInputElement>('figure 0').value).toBe('0.9');
+    on();
+    device.type('15', 100); // a person presses one shortcut, then another
+    device.wait(100);
+    expect(stage).toHaveBeenCalledTimes(2);
   });
 });
 

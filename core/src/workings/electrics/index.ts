@@ -4,5 +4,6 @@ import duty from './duty.ts';
 import synchronous from './synchronous.ts';
 import stepTest from './step-test.ts';
 import outputs from './outputs.ts';
+import seriesLoop from './series-loop.ts';
 
-export const ELECTRICS = [coil, suppression, duty, synchronous, stepTest, outputs];
+export const ELECTRICS = [coil, suppression, duty, synchronous, stepTest, outputs, seriesLoop];

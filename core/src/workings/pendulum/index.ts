@@ -6,6 +6,8 @@ import semiArc from './semi-arc.ts';
 import pendulumTemperature from './pendulum-temperature.ts';
 import setRate from './set-rate.ts';
 import pendulumAlter from './pendulum-alter.ts';
+import suspensionSpring from './suspension-spring.ts';
+import barometer from './barometer.ts';
 
 export const PENDULUM = [
   pendulumLength,
@@ -16,4 +18,6 @@ export const PENDULUM = [
   pendulumTemperature,
   setRate,
   pendulumAlter,
+  suspensionSpring,
+  barometer,
 ];

@@ -4,5 +4,6 @@ import springStrength from './spring-strength.ts';
 import springRun from './spring-run.ts';
 import springStock from './spring-stock.ts';
 import springSet from './spring-set.ts';
+import springFill from './spring-fill.ts';
 
-export const SPRINGS = [springTurns, springLength, springStrength, springRun, springStock, springSet];
+export const SPRINGS = [springTurns, springLength, springStrength, springRun, springStock, springSet, springFill];
