@@ -88,6 +88,8 @@ export interface Course {
     adjustedAfter?: number;
     oldRate?: number;
     misread?: number;
+    /** Read each day: to one side, what it gains a day, where a tooth drops. */
+    swing?: { deg: number; perDay: number; drops: number };
     endedHoursAgo?: number;
     place: string;
     /** Heard at the end, with that amplitude. */

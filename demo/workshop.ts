@@ -1,3 +1,4 @@
+import { measured } from './clock.ts';
 import { DAY, type Course, type Run } from './course.ts';
 import { driedIn, expected, findingsAgain } from './later.ts';
 import { randomUUID } from 'node:crypto';
@@ -603,6 +604,7 @@ export class Workshop {
         }),
         0,
       );
+      if (run.swing) await this.swing(visitId, run.swing, d);
       const before = run.adjustedAfter !== undefined && d < run.adjustedAfter;
       if (run.adjustedAfter === d) {
         this.pass(2);
@@ -629,6 +631,12 @@ export class Workshop {
       error += (before ? (run.oldRate ?? run.rate) : run.rate) * every;
       this.pass(every * 24 * 60);
     }
+  }
+
+  private async swing(visitId: string, { deg, perDay, drops }: NonNullable<Run['swing']>, day: number): Promise<void> {
+    const read = deg + perDay * day + (this.random() - 0.5) * 0.15;
+    const values = { deg: Number(read.toFixed(1)), drops: day === 0 ? drops : null, stopped: null };
+    await this.did(addBenchTest(this.ctx, visitId, { test: measured('swing', values) }), 0);
   }
 
   private async hear(visitId: string, run: Run, sound: NonNullable<Run['heard']>): Promise<void> {

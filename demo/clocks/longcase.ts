@@ -49,6 +49,7 @@ export default {
       oldRate: 38,
       adjustedAfter: 2,
       misread: 4,
+      swing: { deg: 2.5, perDay: 0, drops: 1.9 },
       place: 'In its own case, fixed to the test wall',
       heard: { beatsPerHour: 3600, beatErrorMs: 3.1, amplitude: null },
     },

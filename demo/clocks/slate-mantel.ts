@@ -196,6 +196,7 @@ export default {
       rate: 7,
       endedHoursAgo: 3,
       place: 'Test stand 1, level',
+      swing: { deg: 4.4, perDay: -0.12, drops: 2.6 },
       heard: { beatsPerHour: 9000, beatErrorMs: 1.8, amplitude: null },
     },
   },

@@ -19,7 +19,7 @@ export interface Field {
 /** As it stands while it is read; of those on edge, what is uppermost. */
 export const POSITIONS = ['dial up', 'dial down', '12 up', '3 up', '6 up', '9 up'] as const;
 
-export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm'] as const;
+export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm', 'swing'] as const;
 export type TableBenchId = (typeof TABLE_BENCHES)[number];
 
 export interface Kind {
@@ -41,6 +41,7 @@ const repeats = (t: Traits) => has(t, 'repeater');
 const balance = (t: Traits) => t.oscillator === 'balance';
 const prints = (t: Traits) => has(t, 'print work');
 const draws = (t: Traits) => has(t, 'recording drum');
+const pendulums = (t: Traits) => t.oscillator === 'pendulum' || t.oscillator === 'torsion pendulum';
 const YES = ['yes', 'no'] as const;
 const LICENSED = 'Licensed people only, where your law says so.';
 
@@ -613,6 +614,26 @@ export const KINDS = [
       { id: 'even', as: 'blows {}', label: 'Blows', type: 'choice', of: ['even', 'uneven', 'a second one bounces'] },
       { id: 'pull', as: 'pull {}', label: 'The pull', type: 'choice', of: ['comes back', 'sticks', 'is broken'] },
       { id: 'note', label: 'What was moved', type: 'text' },
+    ],
+  },
+  {
+    id: 'swing',
+    bench: 'swing',
+    name: 'Swing',
+    on: pendulums,
+    fields: [
+      {
+        id: 'deg',
+        as: '{}° to one side',
+        label: 'Swings to one side',
+        type: 'number',
+        unit: '°',
+        from: 0.05,
+        to: 400,
+        needed: true,
+      },
+      { id: 'drops', as: 'drops at {}°', label: 'A tooth drops at', type: 'number', unit: '°', from: 0.05, to: 200 },
+      { id: 'stopped', as: 'let run down: {}', label: 'Let run down, it stopped there', type: 'choice', of: YES },
     ],
   },
 ] as const satisfies readonly Kind[];

@@ -7,3 +7,4 @@ export * from './next-reading.ts';
 export * from './board.ts';
 export * from './line.ts';
 export * from './words.ts';
+export * from './swing.ts';

@@ -9,7 +9,7 @@ export interface Series {
   label: string;
   points: { x: number; y: number }[];
   line?: boolean;
-  mark?: 'steel' | 'brass-fill';
+  mark?: 'steel' | 'brass-fill' | 'danger';
 }
 
 interface Props {
@@ -38,7 +38,14 @@ export function LineChart({ series, x, y, says, from0 = false }: Props) {
     };
     const datasets = series.map((s) =>
       s.line
-        ? { label: s.label, data: s.points, showLine: true, pointRadius: 0, borderWidth: 3, borderColor: colours.steel }
+        ? {
+            label: s.label,
+            data: s.points,
+            showLine: true,
+            pointRadius: 0,
+            borderWidth: 3,
+            borderColor: colours[s.mark ?? 'steel'],
+          }
         : {
             label: s.label,
             data: s.points,

@@ -26,7 +26,8 @@ export function TableBench({ bench, name }: { bench: TableBenchId; name: string 
   ));
 }
 
-function KindForm({ kind, name }: { kind: Kind; name: string }) {
+/** The form of one kind, as its fields say. */
+export function KindForm({ kind, name }: { kind: Kind; name: string }) {
   const visit = useThisVisit();
   const sources = visit.movement.traits.sources;
   const only = sources.length === 1 ? sources[0]!.id : '';

@@ -31,6 +31,8 @@ import { LogEvent } from './LogEvent.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
 import { StandRuns } from '../assembly/StandRuns.tsx';
+import { swingOf } from './swing.ts';
+import { SwingFold } from './SwingFold.tsx';
 import { TurnAdvice } from './TurnAdvice.tsx';
 import { Late } from '../../ui/Late.tsx';
 
@@ -68,6 +70,8 @@ function OnTest({ run }: { run: TestRun }) {
     now,
   );
   const next = nextReading(run, judged);
+  const swing = swingOf(visit, run);
+  const failing = swing?.said.find((s) => s.good === false);
   return (
     <>
       <Answer tone={toneOf(verdict)} title={verdict.text}>
@@ -76,6 +80,7 @@ function OnTest({ run }: { run: TestRun }) {
         {protocol.shortestDays} days; last read {dayTime(last)}.
         {missed > 0 && <b> {counted(missed, 'reading was', 'readings were')} left out.</b>}
       </Answer>
+      {failing && <Answer tone="due" title={`Swing: ${failing.says}`} />}
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_23rem] lg:grid-rows-[auto_1fr]">
         {!visit.closedAt && (
           <div className="flex flex-col lg:col-start-2 lg:row-start-1">
@@ -94,6 +99,7 @@ function OnTest({ run }: { run: TestRun }) {
               </Late>
             )}
           </Panel>
+          {swing && <SwingFold run={run} swing={swing} />}
         </div>
         <div className="flex flex-col gap-3 lg:col-start-2">
           {!visit.closedAt && <EarlierReading />}
