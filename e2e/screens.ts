@@ -57,6 +57,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     `${of('recorder')}/recorder`,
     `${of('fusee-balance')}/balance`,
     `${of('fusee-balance')}/alarm`,
+    `${of('shelf-open-springs')}/strike-set-up`,
     `${of('synchronous')}/electric`,
     `/compare/${old[0]!.id}`,
     `/movements/${old[0]!.id}`,

@@ -8,6 +8,7 @@ import {
   ESCAPEMENTS,
   STRIKES,
   FITTINGS,
+  LOCKS_AT,
 } from '@eclat/core/movement';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
@@ -44,6 +45,7 @@ export const traits = z.object({
   escapement: z.enum(ESCAPEMENTS),
   strike: z.enum(STRIKES),
   fittings: z.array(z.enum(FITTINGS)).max(40),
+  locksAt: z.enum(LOCKS_AT).optional(),
   windHours: z
     .number('Hours.')
     .positive('A full wind lasts longer than nothing.')

@@ -1,4 +1,4 @@
-import { finding, type DemoClock } from '../clock.ts';
+import { finding, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Gideon Marsh',
@@ -29,6 +29,14 @@ export default {
     symptoms: { 'misses-strike': 'present' },
     cause: 'Residue of a dip',
     work: [{ part: 'Both trains', did: 'wiped, blown out, a little oil', before: 'sticky', after: 'runs free' }],
+    bench: [
+      measured('at lock', { count: 'on the rim', cam: 'in its notch', pin: 'on its stop', bent: null }),
+      measured('at lock', { count: 'in its slot', cam: 'in its notch', pin: 'on its stop', bent: null }),
+      measured('tripped', { how: 'by finger', times: 12, went: 'right each time', note: null }),
+      measured('tripped', { how: 'by the hands', times: 12, went: 'right each time', note: null }),
+      measured('hammer', { hammer: 'gong', travel: 14, gap: 0, tone: 'dull' }),
+      measured('hammer', { hammer: 'gong', travel: 14, gap: 1, tone: 'clear' }),
+    ],
     run: { days: 12, rate: 9, place: 'wall 2' },
   },
 } satisfies DemoClock;

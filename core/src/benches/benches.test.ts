@@ -14,6 +14,7 @@ import {
   sayBalance,
   sayMains,
   sayRecorder,
+  sayStrikeSetUp,
   sayRepeat,
   sayWeights,
   spread,
@@ -314,5 +315,78 @@ describe('weights, lines and chains', () => {
     const chain = test('chain', { source: going, links: 100, lengthMm: 830, pitchMm: 8, click: 'loose' });
     const said = sayWeights(traits, [chain]).map((s) => s.says);
     expect(said.join(' ')).toMatch(/8\.30 mm a link on a sprocket of 8 mm: stretched.*as dangerous as any click/);
+  });
+});
+
+describe('the strike at lock', () => {
+  const on = (family: string) => familyById(family).traits;
+  const lock = (count: string, cam: string, pin: string): TableTest => ({
+    kind: 'at lock',
+    values: { count, cam, pin, bent: null },
+  });
+  const says = (family: string, ...tests: TableTest[]) => sayStrikeSetUp(on(family), tests).at(0)!;
+
+  // Facts of the trade: a train that locks at its warning wheel rests on it; any other rests half a turn from it.
+  it.each([
+    ['shelf-open-springs', 'on its stop', true, /All three hold/],
+    ['shelf-open-springs', 'past its stop', false, /runs on by a turn/],
+    ['shelf-open-springs', 'half a turn off', false, /no power reaches it, or a lever rubs/],
+    ['longcase-30-hour', 'half a turn off', true, /All three hold/],
+    ['longcase-30-hour', 'on its stop', false, /holds it, not the lock/],
+    ['longcase-30-hour', 'close to its stop', false, /No run to warning/],
+    ['month-wall', 'on its stop', null, /where this strike locks/],
+  ] as const)('of %s with its warning pin %s', (family, pin, good, words) => {
+    const { says: said, good: is } = says(family, lock('in its slot', 'in its notch', pin));
+    expect([is, said]).toEqual([good, expect.stringMatching(words)]);
+  });
+  it('says which lever to move, and is not fooled by a train that was stopped in between', () => {
+    expect(says('shelf-open-springs', lock('on the rim', 'in its notch', 'on its stop')).says).toMatch(
+      /move the count/,
+    );
+    expect(says('shelf-open-springs', lock('in its slot', 'beside its notch', 'on its stop')).says).toMatch(
+      /move the cam/,
+    );
+    expect(says('shelf-open-springs', lock('on the rim', 'beside its notch', 'past its stop'))).toMatchObject({
+      good: null,
+      says: expect.stringMatching(/not lock/),
+    });
+    const early = {
+      kind: 'rack at lock' as const,
+      values: { hook: 'on an earlier tooth', pallet: 'on its stop', pin: '' },
+    };
+    expect(says('mantel-barrels', early).says).toMatch(/a blow early/);
+  });
+
+  const tripped = (how: string, went = 'right each time', times = 3): TableTest => ({
+    kind: 'tripped',
+    values: { how, times, went, note: null },
+  });
+  it('is proved no further than it was tripped', () => {
+    const of = (...tests: TableTest[]) => says('shelf-open-springs', ...tests);
+    expect(of(tripped('by finger', 'right each time', 1)).says).toMatch(/Twice in a row/);
+    expect(of(tripped('by finger')).says).toBe(
+      'Proved: count and lock. Not yet: lift and warning, that the going train lifts it.',
+    );
+    expect(of(tripped('by the hands')).says).toMatch(/^Proved: count and lock, lift and warning\. Not yet/);
+    expect(of(tripped('by itself, running'))).toMatchObject({ good: true });
+    // Right by the hands, not by itself: the going train is what is weak.
+    expect(of(tripped('by the hands'), tripped('by itself, running', 'missed some')).says).toMatch(
+      /going train gives too little/,
+    );
+    // Proved, and then not any more.
+    expect(of(tripped('by the hands'), tripped('by finger', 'ran on'))).toMatchObject({ good: false });
+  });
+
+  it('tells what a tone wants, by the last try', () => {
+    const hammer = (tone: string, gap: number | null, travel: number | null = null): TableTest => ({
+      kind: 'hammer',
+      values: { hammer: 'rod 2', tone, gap, travel },
+    });
+    const of = (...tests: TableTest[]) => says('shelf-open-springs', ...tests).says;
+    expect(of(hammer('dull', 0))).toMatch(/rests on what it strikes/);
+    expect(of(hammer('dull', 2))).toMatch(/loose at its foot/);
+    expect(of(hammer('weak', 8))).toMatch(/too far off/);
+    expect(of(hammer('weak', 1, 3))).toMatch(/Weak, lifted by 3 mm/);
+    expect(of(hammer('dull', 0), hammer('clear', 1))).toBe('Clear. After 2 tries.');
   });
 });

@@ -9,6 +9,7 @@ export * from './alarm.ts';
 export * from './balance.ts';
 export * from './mains.ts';
 export * from './recorder.ts';
+export * from './strike.ts';
 export * from './table.ts';
 export * from './weights.ts';
 

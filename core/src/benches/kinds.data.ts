@@ -1,4 +1,4 @@
-import { drivenBy, has, hasTrain, isMains, isWeight, onMains, type Traits } from '../movement/index.ts';
+import { drivenBy, has, hasTrain, isMains, isSpring, isWeight, onMains, type Traits } from '../movement/index.ts';
 
 /** One figure or word of an entry. */
 export interface Field {
@@ -19,7 +19,7 @@ export interface Field {
 /** As it stands while it is read; of those on edge, what is uppermost. */
 export const POSITIONS = ['dial up', 'dial down', '12 up', '3 up', '6 up', '9 up'] as const;
 
-export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm', 'swing'] as const;
+export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm', 'swing', 'strike'] as const;
 export type TableBenchId = (typeof TABLE_BENCHES)[number];
 
 export interface Kind {
@@ -42,6 +42,12 @@ const balance = (t: Traits) => t.oscillator === 'balance';
 const prints = (t: Traits) => has(t, 'print work');
 const draws = (t: Traits) => has(t, 'recording drum');
 const pendulums = (t: Traits) => t.oscillator === 'pendulum' || t.oscillator === 'torsion pendulum';
+const counts = (t: Traits) => t.strike === 'count wheel';
+const gathers = (t: Traits) => t.strike === 'rack';
+const strikes = (t: Traits) => t.strike !== 'none';
+const rings = (t: Traits) => strikes(t) || has(t, 'chime drum') || hasTrain(t, 'chime');
+const springs = (t: Traits) => drivenBy(t, isSpring);
+const PIN = ['on its stop', 'half a turn off', 'close to its stop', 'nearly a turn off', 'past its stop'] as const;
 const YES = ['yes', 'no'] as const;
 const LICENSED = 'Licensed people only, where your law says so.';
 
@@ -634,6 +640,160 @@ export const KINDS = [
       },
       { id: 'drops', as: 'drops at {}°', label: 'A tooth drops at', type: 'number', unit: '°', from: 0.05, to: 200 },
       { id: 'stopped', as: 'let run down: {}', label: 'Let run down, it stopped there', type: 'choice', of: YES },
+    ],
+  },
+  {
+    id: 'at lock',
+    bench: 'strike',
+    name: 'At lock',
+    on: counts,
+    caution: 'Held at lock by hand it may still run: fingers out of the train, the fly last.',
+    fields: [
+      {
+        id: 'count',
+        as: 'count lever {}',
+        label: 'The count lever is',
+        type: 'choice',
+        of: ['in its slot', 'on the rim'],
+        needed: true,
+      },
+      {
+        id: 'cam',
+        as: 'cam lever {}',
+        label: 'The cam lever is',
+        type: 'choice',
+        of: ['in its notch', 'beside its notch'],
+        needed: true,
+      },
+      { id: 'pin', as: 'warning pin {}', label: 'The warning pin is', type: 'choice', of: PIN, needed: true },
+      { id: 'bent', as: 'bent: {}', label: 'A bent tooth or lever', type: 'text' },
+    ],
+  },
+  {
+    id: 'rack at lock',
+    bench: 'strike',
+    name: 'At lock',
+    on: gathers,
+    caution: 'Held at lock by hand it may still run: fingers out of the train, the fly last.',
+    fields: [
+      {
+        id: 'hook',
+        as: 'hook {}',
+        label: 'The rack hook is',
+        type: 'choice',
+        of: ['past the last tooth', 'on an earlier tooth'],
+        needed: true,
+      },
+      {
+        id: 'pallet',
+        as: 'gathering pallet {}',
+        label: 'The gathering pallet is',
+        type: 'choice',
+        of: ['on its stop', 'past its stop', 'loose on its arbor'],
+        needed: true,
+      },
+      { id: 'pin', as: 'warning pin {}', label: 'The warning pin is', type: 'choice', of: PIN, needed: true },
+      { id: 'bent', as: 'bent: {}', label: 'A bent tooth or lever', type: 'text' },
+    ],
+  },
+  {
+    id: 'tripped',
+    bench: 'strike',
+    name: 'How it was tripped',
+    on: strikes,
+    fields: [
+      {
+        id: 'how',
+        as: '{}',
+        label: 'Let off',
+        type: 'choice',
+        of: ['by finger', 'by the hands', 'by itself, running'],
+        needed: true,
+      },
+      { id: 'times', as: '{} times', label: 'Times', type: 'number', from: 1, to: 500, needed: true },
+      {
+        id: 'went',
+        as: '{}',
+        label: 'It struck',
+        type: 'choice',
+        of: ['right each time', 'missed some', 'wrong some times', 'ran on'],
+        needed: true,
+      },
+      { id: 'note', label: 'Remark', type: 'text' },
+    ],
+  },
+  {
+    id: 'hammer',
+    bench: 'strike',
+    name: 'Hammer and tone',
+    on: rings,
+    fields: [
+      { id: 'hammer', label: 'Which hammer', type: 'text', needed: true },
+      { id: 'travel', as: 'lifts {} mm', label: 'Lifts', type: 'number', unit: 'mm', from: 0, to: 60 },
+      { id: 'gap', as: 'rests {} mm off', label: 'Rests off by', type: 'number', unit: 'mm', from: 0, to: 20 },
+      {
+        id: 'tone',
+        as: '{}',
+        label: 'It sounds',
+        type: 'choice',
+        of: ['clear', 'dull', 'weak', 'hard', 'twice', 'it buzzes'],
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'self-correction',
+    bench: 'strike',
+    name: 'Rights itself after a wrong quarter',
+    on: (t) => has(t, 'chime drum'),
+    fields: [
+      { id: 'wrong', as: 'set {} quarters wrong', label: 'Quarters set wrong', type: 'number', from: 1, to: 3 },
+      {
+        id: 'did',
+        as: '{}',
+        label: 'It is right again',
+        type: 'choice',
+        of: ['at the next hour', 'an hour later', 'never'],
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'bells in pairs',
+    bench: 'strike',
+    name: 'Bells in pairs',
+    on: (t) => t.strike === 'ship bells',
+    fields: [
+      { id: 'bells', as: '{} bells', label: 'Bells', type: 'number', from: 1, to: 8, needed: true },
+      {
+        id: 'as',
+        as: '{}',
+        label: 'Heard',
+        type: 'choice',
+        of: ['in pairs, the odd one last', 'evenly', 'the odd one first'],
+        needed: true,
+      },
+    ],
+  },
+  {
+    id: 'partial wind',
+    bench: 'strike',
+    name: 'A little wind, while a spring is in doubt',
+    on: springs,
+    caution: 'Stand clear of the spring’s plane while it is wound; a click that slips lets it all go at once.',
+    fields: [
+      { id: 'source', label: 'Which spring', type: 'source', needed: true },
+      {
+        id: 'turns',
+        as: '{} half turns',
+        label: 'Half turns of the key',
+        type: 'number',
+        from: 0,
+        to: 60,
+        needed: true,
+      },
+      { id: 'full', as: 'of {}', label: 'Of a full wind', type: 'number', from: 1, to: 60, needed: true },
+      { id: 'did', as: '{}', label: 'It', type: 'choice', of: ['holds', 'creaks', 'slips'], needed: true },
     ],
   },
 ] as const satisfies readonly Kind[];

@@ -177,6 +177,9 @@ export function descriptionChanges(before: Traits, after: Traits): string[] {
       before.fittings.filter((f) => !after.fittings.includes(f)),
       'taken out',
     ),
+    ...(before.locksAt === after.locksAt
+      ? []
+      : [`locks at the ${before.locksAt ?? '(not known)'}, now ${after.locksAt ?? '(not known)'}`]),
     ...(before.windHours === after.windHours ? [] : [`a full wind: ${days(before)}, now ${days(after)}`]),
   ];
 }

@@ -34,6 +34,8 @@ export const OSCILLATORS = [
 ] as const;
 export const ESCAPEMENTS = ['recoil', 'dead-beat', 'lever', 'pin-pallet', 'verge', 'cylinder', 'none'] as const;
 export const STRIKES = ['none', 'count wheel', 'rack', 'ship bells'] as const;
+/** What holds a striking train still at lock. */
+export const LOCKS_AT = ['warning wheel', 'locking wheel', 'hoop wheel', 'gathering pallet'] as const;
 
 export const FITTINGS = [
   'crutch',
@@ -112,6 +114,8 @@ export interface Traits {
   fittings: Fitting[];
   /** How long a full wind is meant to last, in hours; absent where nothing is wound. */
   windHours?: number;
+  /** Where the strike is held at lock; absent where nobody has looked. */
+  locksAt?: (typeof LOCKS_AT)[number];
 }
 
 /** Whether something in it beats: it is not driven by the mains, nor stepped by another clock. */

@@ -292,6 +292,11 @@ export const router = createBrowserRouter([
             lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.AlarmScreen })),
           },
           {
+            path: 'strike-set-up',
+            lazy: () =>
+              import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.StrikeSetUpScreen })),
+          },
+          {
             path: 'torsion',
             lazy: () => import('../features/benches/TorsionScreen.tsx').then((m) => ({ Component: m.TorsionScreen })),
           },

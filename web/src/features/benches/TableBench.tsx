@@ -1,5 +1,6 @@
 import { isOf, kindsFor, wrongIn, type Field, type Kind, type TableBenchId, type TableTest } from '@eclat/core/benches';
 import { sourceName } from '@eclat/core/movement';
+import type { ReactNode } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -12,7 +13,7 @@ import { NumberField, numberOf } from './NumberField.tsx';
 import { useBenchForm } from './useBenchForm.ts';
 
 /** All that this movement has for a bench, fold by fold, in the order of the work; the first that is empty is open. */
-export function TableBench({ bench, name }: { bench: TableBenchId; name: string }) {
+export function TableBench({ bench, name, figure }: { bench: TableBenchId; name: string; figure?: Figure }) {
   const visit = useThisVisit();
   const own = visit.benchTests.filter((e) => e.of === 'visit' && isOf(bench)(e.test));
   const kinds = kindsFor(bench, visit.movement.traits);
@@ -21,13 +22,16 @@ export function TableBench({ bench, name }: { bench: TableBenchId; name: string 
   return kinds.map((k) => (
     <Fold key={k.id} name={k.id} title={k.name} says={of(k).length > 0 && of(k).length} open={k === next}>
       <Entries entries={of(k)} what={k.name} />
-      {!visit.closedAt && <KindForm kind={k} name={name} />}
+      {!visit.closedAt && <KindForm kind={k} name={name} figure={figure} />}
     </Fold>
   ));
 }
 
+/** What is drawn over a form, as it is filled; null for a kind that nothing is drawn for. */
+export type Figure = (kind: Kind, typed: Readonly<Record<string, string>>) => ReactNode;
+
 /** The form of one kind, as its fields say. */
-export function KindForm({ kind, name }: { kind: Kind; name: string }) {
+export function KindForm({ kind, name, figure }: { kind: Kind; name: string; figure?: Figure | undefined }) {
   const visit = useThisVisit();
   const sources = visit.movement.traits.sources;
   const only = sources.length === 1 ? sources[0]!.id : '';
@@ -50,6 +54,7 @@ export function KindForm({ kind, name }: { kind: Kind; name: string }) {
       }}
     >
       {kind.caution && <Warned text={kind.caution} />}
+      {figure?.(kind, typed)}
       <div className="grid grid-cols-1 items-start gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {kind.fields.map((f) => (
           <FieldOf key={f.id} field={f} value={typed[f.id] ?? ''} onChange={put(f)} />

@@ -3,6 +3,7 @@ import {
   sayAlarm,
   sayBalance,
   sayRecorder,
+  sayStrikeSetUp,
   sayWeights,
   type TableBenchId,
   type TableTest,
@@ -13,7 +14,8 @@ import { Answer } from '../../ui/Answer.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Saids, WhatItSays } from './Saids.tsx';
-import { TableBench } from './TableBench.tsx';
+import { AtLock } from './AtLock.tsx';
+import { TableBench, type Figure } from './TableBench.tsx';
 
 interface Bench {
   id: TableBenchId;
@@ -21,10 +23,11 @@ interface Bench {
   /** What is done first, before anything was entered. */
   first: string;
   say: (traits: Traits, tests: readonly TableTest[]) => Said[];
+  figure?: Figure;
 }
 
 /** A bench whose forms follow from its kinds: first what is wrong, then all it says, then each thing to look at. */
-function BenchScreen({ id, name, first, say }: Bench) {
+function BenchScreen({ id, name, first, say, figure }: Bench) {
   const visit = useThisVisit();
   const of = (whose: 'visit' | 'movement') =>
     say(
@@ -43,7 +46,7 @@ function BenchScreen({ id, name, first, say }: Bench) {
       {!wrong[0] && said.length > 0 && <Answer tone="good" title="Nothing wrong with what was looked at" />}
       {said.length === 0 && <Answer tone="info" title={first} />}
       <WhatItSays said={said} />
-      <TableBench bench={id} name={name} />
+      <TableBench bench={id} name={name} {...(figure && { figure })} />
       {earlier.length > 0 && (
         <Fold title="At an earlier visit" says={earlier.length}>
           <Saids said={earlier} />
@@ -86,5 +89,15 @@ export const RecorderScreen = () => (
     name="Recorder bench"
     first="Print against the dial, or two marks on a trace"
     say={(_, tests) => sayRecorder(tests)}
+  />
+);
+
+export const StrikeSetUpScreen = () => (
+  <BenchScreen
+    id="strike"
+    name="Strike set-up"
+    first="Stop it at lock, and look at each lever in turn"
+    say={sayStrikeSetUp}
+    figure={(kind, typed) => (kind.name === 'At lock' ? <AtLock typed={typed} /> : null)}
   />
 );

@@ -9,6 +9,7 @@ import {
   ArrowLeftRight,
   AudioLines,
   Bell,
+  BellElectric,
   Check,
   CircleGauge,
   Cog,
@@ -74,6 +75,7 @@ function Benches({ visit, onPress }: { visit: Visit; onPress: () => void }) {
   const benches: [keyof typeof SIDE, boolean, LucideIcon, boolean][] = [
     ['listen', true, AudioLines, visit.heard.length > 0],
     ['strike', traits.strike !== 'none', Bell, visit.struck.length > 0],
+    ['strike-set-up', traits.strike !== 'none', BellElectric, tested(visit, isOf('strike'))],
     ['torsion', traits.oscillator === 'torsion pendulum', IterationCw, tested(visit, isTorsionTest)],
     ['alarm', hasTrain(traits, 'alarm') || has(traits, 'repeater'), AlarmClock, tested(visit, isOf('alarm'))],
     ['balance', traits.oscillator === 'balance', CircleGauge, tested(visit, isOf('balance'))],

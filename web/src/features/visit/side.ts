@@ -6,6 +6,7 @@ export const SIDE = {
   replace: 'Replacement',
   listen: 'Listen',
   strike: 'Strike and chime',
+  'strike-set-up': 'Strike set-up',
   electric: 'Electric bench',
   torsion: 'Torsion bench',
   weights: 'Weights and lines',

@@ -3,6 +3,7 @@ import {
   CONSTRUCTIONS,
   ESCAPEMENTS,
   FITTINGS,
+  LOCKS_AT,
   OSCILLATORS,
   STRIKES,
   type Fitting,
@@ -54,6 +55,7 @@ export function DescriptionEditor(editing: Editing) {
               ))}
             </SelectField>
           ))}
+          {traits.strike !== 'none' && <LocksAt traits={traits} onChange={onChange} />}
           <WindDays traits={traits} onChange={onChange} />
         </div>
       </Panel>
@@ -75,6 +77,26 @@ export function DescriptionEditor(editing: Editing) {
 
 const toggled = (all: readonly Fitting[], one: Fitting, on: boolean): Fitting[] =>
   on ? [...all, one] : all.filter((f) => f !== one);
+
+/** What holds the strike still at lock: by it the lock is judged. */
+function LocksAt({ traits, onChange }: Pick<Editing, 'traits' | 'onChange'>) {
+  const { locksAt, ...rest } = traits;
+  return (
+    <SelectField
+      label="The strike locks at the"
+      value={locksAt ?? ''}
+      onChange={(e) => {
+        const at = LOCKS_AT.find((x) => x === e.target.value);
+        onChange(at ? { ...rest, locksAt: at } : rest);
+      }}
+    >
+      <option value="">not looked at</option>
+      {LOCKS_AT.map((one) => (
+        <option key={one}>{one}</option>
+      ))}
+    </SelectField>
+  );
+}
 
 /** Read on a clock in days; kept in hours, since thirty hours is a name. */
 function WindDays({ traits, onChange }: Pick<Editing, 'traits' | 'onChange'>) {
