@@ -52,6 +52,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     `${visitAt('run')}/case`,
     `${of('recorder')}/units`,
     `${of('electric-master')}/electric`,
+    `${of('electric-master')}/outputs`,
     `${of('torsion')}/torsion`,
     `${of('weight-shelf')}/weights`,
     `${of('recorder')}/recorder`,

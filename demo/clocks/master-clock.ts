@@ -1,4 +1,4 @@
-import { finding, type DemoClock } from '../clock.ts';
+import { finding, measured, type DemoClock } from '../clock.ts';
 
 export default {
   owner: 'Aldermere Town Hall',
@@ -35,6 +35,42 @@ export default {
     overturned: { 0: 'In place, under its own pressure, it makes every time.' },
     symptoms: {},
     bench: [
+      measured('return path', { pole: 'the frame', frameOhms: 0.4, volts: 24, limit: 300 }),
+      measured('output', {
+        ...{
+          terminal: '3',
+          feeds: 'eight dials',
+          contact: 'half-minute contact',
+          from: 350,
+          to: 10,
+          turn: 30,
+          dwell: 1.7,
+        },
+        ...{ does: 'makes', draws: 180, carries: 300, with: null },
+      }),
+      measured('output', {
+        ...{
+          terminal: '5',
+          feeds: 'bell of the yard',
+          contact: 'programme pin',
+          from: 200,
+          to: 240,
+          turn: 30,
+          dwell: 3.2,
+        },
+        ...{ does: 'makes', draws: 90, carries: 300, with: null },
+      }),
+      measured('output', {
+        ...{ terminal: '6', feeds: 'bell of the hall', contact: 'programme pin', from: null, to: null, turn: null },
+        ...{ dwell: null, does: 'broken', draws: 90, carries: null, with: '5' },
+      }),
+      measured('contact verdict', { terminal: '3', where: 'on the bench', is: 'bad', note: 'left half pitted' }),
+      measured('contact verdict', { terminal: '3', where: 'in place', is: 'sound', note: 'a whole week' }),
+      measured('jumper', { from: '5', to: '7', is: 'in', counted: 4, belong: 2 }),
+      measured('jumper', { from: '5', to: '7', is: 'out again', counted: 4, belong: 2 }),
+      measured('contact chosen', { terminal: '6', is: 'fed by another', why: 'outside what was agreed' }),
+      measured('unlike a sister', { terminal: '5', does: 'closes twice in a turn', is: 'not known', note: null }),
+      measured('series loop', { dials: 8, ohms: 5.5, line: 3.4, wants: 220, volts: 12 }),
       { kind: 'coil', what: 'Rewind coil', ohms: 109, expectedOhms: 110, atC: 19 },
       ...(
         [

@@ -8,6 +8,7 @@ export { kindOfEntry, kindsFor, TABLE_KINDS, type Field, type Kind, type TableBe
 export * from './alarm.ts';
 export * from './balance.ts';
 export * from './mains.ts';
+export * from './outputs.ts';
 export * from './recorder.ts';
 export * from './strike.ts';
 export * from './table.ts';

@@ -19,7 +19,16 @@ export interface Field {
 /** As it stands while it is read; of those on edge, what is uppermost. */
 export const POSITIONS = ['dial up', 'dial down', '12 up', '3 up', '6 up', '9 up'] as const;
 
-export const TABLE_BENCHES = ['mains', 'weights', 'recorder', 'balance', 'alarm', 'swing', 'strike'] as const;
+export const TABLE_BENCHES = [
+  'mains',
+  'weights',
+  'recorder',
+  'balance',
+  'alarm',
+  'swing',
+  'strike',
+  'outputs',
+] as const;
 export type TableBenchId = (typeof TABLE_BENCHES)[number];
 
 export interface Kind {
@@ -48,6 +57,8 @@ const strikes = (t: Traits) => t.strike !== 'none';
 const rings = (t: Traits) => strikes(t) || has(t, 'chime drum') || hasTrain(t, 'chime');
 const springs = (t: Traits) => drivenBy(t, isSpring);
 const PIN = ['on its stop', 'half a turn off', 'close to its stop', 'nearly a turn off', 'past its stop'] as const;
+const contacts = (t: Traits) => has(t, 'contacts');
+const LIMITED = 'Limit the current before anything is joined; never more than what it feeds asks for.';
 const YES = ['yes', 'no'] as const;
 const LICENSED = 'Licensed people only, where your law says so.';
 
@@ -794,6 +805,139 @@ export const KINDS = [
       },
       { id: 'full', as: 'of {}', label: 'Of a full wind', type: 'number', from: 1, to: 60, needed: true },
       { id: 'did', as: '{}', label: 'It', type: 'choice', of: ['holds', 'creaks', 'slips'], needed: true },
+    ],
+  },
+  {
+    id: 'return path',
+    bench: 'outputs',
+    name: 'Supply and return path',
+    on: contacts,
+    caution: `${LIMITED} Mains behind it: unplugged first. ${LICENSED}`,
+    fields: [
+      {
+        id: 'pole',
+        as: 'one pole is {}',
+        label: 'One pole of its supply is',
+        type: 'choice',
+        of: ['the frame', 'a terminal of its own', 'not known'],
+        needed: true,
+      },
+      { id: 'frameOhms', label: 'Terminal to frame', type: 'number', unit: 'Ω', from: 0, to: 1e7 },
+      { id: 'volts', label: 'Bench supply', type: 'number', unit: 'V', from: 0.5, to: 400 },
+      { id: 'limit', label: 'Limited to', type: 'number', unit: 'mA', from: 1, to: 20_000 },
+    ],
+  },
+  {
+    id: 'output',
+    bench: 'outputs',
+    name: 'Outputs',
+    on: contacts,
+    fields: [
+      { id: 'terminal', as: 'terminal {}', label: 'Terminal', type: 'text', needed: true },
+      { id: 'feeds', as: 'feeds {}', label: 'It feeds', type: 'text' },
+      { id: 'contact', as: 'by {}', label: 'Closed by', type: 'text', hint: 'Its contact, cam or pin' },
+      { id: 'from', as: 'from {}°', label: 'Closes at', type: 'number', unit: '°', from: 0, to: 360 },
+      { id: 'to', as: 'to {}°', label: 'Opens at', type: 'number', unit: '°', from: 0, to: 360 },
+      {
+        id: 'turn',
+        as: 'of a turn of {} s',
+        label: 'One turn takes',
+        type: 'number',
+        unit: 's',
+        from: 0.1,
+        to: 86_400,
+      },
+      { id: 'dwell', as: 'closed {} s', label: 'Held closed, timed', type: 'number', unit: 's', from: 0, to: 86_400 },
+      {
+        id: 'does',
+        as: '{}',
+        label: 'Its contact',
+        type: 'choice',
+        of: ['makes', 'never makes', 'never opens', 'broken'],
+        needed: true,
+      },
+      { id: 'draws', as: 'draws {} mA', label: 'What it feeds draws', type: 'number', unit: 'mA', from: 0, to: 20_000 },
+      { id: 'carries', label: 'Its contact may carry', type: 'number', unit: 'mA', from: 1, to: 20_000 },
+      { id: 'with', as: 'joined to {}', label: 'Joined to terminal', type: 'text' },
+    ],
+  },
+  {
+    id: 'contact verdict',
+    bench: 'outputs',
+    name: 'Verdict on a contact',
+    on: contacts,
+    fields: [
+      { id: 'terminal', as: 'terminal {}', label: 'Terminal', type: 'text', needed: true },
+      { id: 'where', as: '{}', label: 'Judged', type: 'choice', of: ['on the bench', 'in place'], needed: true },
+      { id: 'is', as: '{}', label: 'It is', type: 'choice', of: ['sound', 'in doubt', 'bad'], needed: true },
+      { id: 'note', label: 'By what', type: 'text' },
+    ],
+  },
+  {
+    id: 'jumper',
+    bench: 'outputs',
+    name: 'Jumper on trial',
+    on: contacts,
+    caution: LIMITED,
+    fields: [
+      { id: 'from', as: 'from {}', label: 'From', type: 'text', needed: true },
+      { id: 'to', as: 'to {}', label: 'To', type: 'text', needed: true },
+      { id: 'is', as: '{}', label: 'It is', type: 'choice', of: ['in', 'out again'], needed: true },
+      { id: 'counted', as: '{} windings a minute', label: 'Windings a minute', type: 'number', from: 0, to: 1000 },
+      { id: 'belong', as: '{} belong', label: 'What belongs there', type: 'number', from: 0.01, to: 1000 },
+    ],
+  },
+  {
+    id: 'unlike a sister',
+    bench: 'outputs',
+    name: 'Unlike a sister movement',
+    on: contacts,
+    fields: [
+      { id: 'terminal', as: 'terminal {}', label: 'Terminal', type: 'text' },
+      { id: 'does', as: '{}', label: 'What it does otherwise', type: 'text', needed: true },
+      { id: 'is', as: '{}', label: 'That is', type: 'choice', of: ['by design', 'a fault', 'not known'], needed: true },
+      { id: 'note', label: 'Known from', type: 'text' },
+    ],
+  },
+  {
+    id: 'contact chosen',
+    bench: 'outputs',
+    name: 'Original contact, or another',
+    on: contacts,
+    fields: [
+      { id: 'terminal', as: 'terminal {}', label: 'Terminal', type: 'text', needed: true },
+      {
+        id: 'is',
+        as: '{}',
+        label: 'Decided',
+        type: 'choice',
+        of: ['its own contact', 'fed by another', 'left dead'],
+        needed: true,
+      },
+      { id: 'why', as: 'since {}', label: 'Because', type: 'text', needed: true },
+    ],
+  },
+  {
+    id: 'series loop',
+    bench: 'outputs',
+    name: 'Series loop of dials',
+    on: contacts,
+    caution: LIMITED,
+    fields: [
+      { id: 'dials', as: '{} dials', label: 'Dials', type: 'number', from: 1, to: 400, needed: true },
+      { id: 'ohms', as: '{} Ω each', label: 'Each', type: 'number', unit: 'Ω', from: 0.1, to: 100_000, needed: true },
+      { id: 'line', as: 'line {} Ω', label: 'The line', type: 'number', unit: 'Ω', from: 0, to: 10_000 },
+      {
+        id: 'wants',
+        as: 'wants {} mA',
+        label: 'They want',
+        type: 'number',
+        unit: 'mA',
+        from: 1,
+        to: 5000,
+        needed: true,
+      },
+      { id: 'volts', as: '{} V', label: 'The supply gives', type: 'number', unit: 'V', from: 0.5, to: 400 },
     ],
   },
 ] as const satisfies readonly Kind[];

@@ -1,4 +1,4 @@
-import { isOf, onBorrowed } from '../benches/index.ts';
+import { isOf, jumpersIn, onBorrowed, type TableBenchId } from '../benches/index.ts';
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
 import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
 import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
@@ -35,16 +35,14 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
   const { traits } = visit.movement;
   const stillSo = (kind: 'put in' | 'not final') =>
     visit.strip.temporary.filter((t) => t.kind === kind && t.ended === null).length;
+  const atBench = (bench: TableBenchId) =>
+    ownTests(visit)
+      .map((e) => e.test)
+      .filter(isOf(bench));
   return {
     ...readyFacts(visit, now.getTime()),
     temporary: stillSo('put in'),
-    notFinal:
-      stillSo('not final') +
-      onBorrowed(
-        ownTests(visit)
-          .map((e) => e.test)
-          .filter(isOf('weights')),
-      ).length,
+    notFinal: stillSo('not final') + onBorrowed(atBench('weights')).length + jumpersIn(atBench('outputs')).length,
     nothingDone: visit.job.shape !== 'report' && nothingIn(visit),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,

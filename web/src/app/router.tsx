@@ -292,6 +292,10 @@ export const router = createBrowserRouter([
             lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.AlarmScreen })),
           },
           {
+            path: 'outputs',
+            lazy: () => import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.OutputsScreen })),
+          },
+          {
             path: 'strike-set-up',
             lazy: () =>
               import('../features/benches/TableScreens.tsx').then((m) => ({ Component: m.StrikeSetUpScreen })),

@@ -2,6 +2,7 @@ import {
   isOf,
   sayAlarm,
   sayBalance,
+  sayOutputs,
   sayRecorder,
   sayStrikeSetUp,
   sayWeights,
@@ -13,9 +14,11 @@ import type { Said } from '@eclat/core/units';
 import { Answer } from '../../ui/Answer.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import type { ReactNode } from 'react';
 import { Saids, WhatItSays } from './Saids.tsx';
 import { AtLock } from './AtLock.tsx';
 import { TableBench, type Figure } from './TableBench.tsx';
+import { TurnFigure } from './TurnFigure.tsx';
 
 interface Bench {
   id: TableBenchId;
@@ -24,16 +27,16 @@ interface Bench {
   first: string;
   say: (traits: Traits, tests: readonly TableTest[]) => Said[];
   figure?: Figure;
+  /** Drawn of all that was entered. */
+  drawn?: (tests: readonly TableTest[]) => ReactNode;
 }
 
 /** A bench whose forms follow from its kinds: first what is wrong, then all it says, then each thing to look at. */
-function BenchScreen({ id, name, first, say, figure }: Bench) {
+function BenchScreen({ id, name, first, say, figure, drawn }: Bench) {
   const visit = useThisVisit();
-  const of = (whose: 'visit' | 'movement') =>
-    say(
-      visit.movement.traits,
-      visit.benchTests.flatMap(({ of, test }) => (of === whose && isOf(id)(test) ? [test] : [])),
-    );
+  const tests = (whose: 'visit' | 'movement') =>
+    visit.benchTests.flatMap(({ of, test }) => (of === whose && isOf(id)(test) ? [test] : []));
+  const of = (whose: 'visit' | 'movement') => say(visit.movement.traits, tests(whose));
   const [said, earlier] = [of('visit'), of('movement')];
   const wrong = said.filter((s) => s.good === false);
   return (
@@ -45,6 +48,7 @@ function BenchScreen({ id, name, first, say, figure }: Bench) {
       )}
       {!wrong[0] && said.length > 0 && <Answer tone="good" title="Nothing wrong with what was looked at" />}
       {said.length === 0 && <Answer tone="info" title={first} />}
+      {drawn?.(tests('visit'))}
       <WhatItSays said={said} />
       <TableBench bench={id} name={name} {...(figure && { figure })} />
       {earlier.length > 0 && (
@@ -99,5 +103,15 @@ export const StrikeSetUpScreen = () => (
     first="Stop it at lock, and look at each lever in turn"
     say={sayStrikeSetUp}
     figure={(kind, typed) => (kind.name === 'At lock' ? <AtLock typed={typed} /> : null)}
+  />
+);
+
+export const OutputsScreen = () => (
+  <BenchScreen
+    id="outputs"
+    name="Outputs and contacts"
+    first="The way back of its supply first: through the frame, or a terminal of its own"
+    say={(_, tests) => sayOutputs(tests)}
+    drawn={(tests) => <TurnFigure tests={tests} />}
   />
 );

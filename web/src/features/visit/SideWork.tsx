@@ -10,6 +10,7 @@ import {
   AudioLines,
   Bell,
   BellElectric,
+  Cable,
   Check,
   CircleGauge,
   Cog,
@@ -81,6 +82,7 @@ function Benches({ visit, onPress }: { visit: Visit; onPress: () => void }) {
     ['balance', traits.oscillator === 'balance', CircleGauge, tested(visit, isOf('balance'))],
     ['weights', drivenBy(traits, isWeight), Weight, tested(visit, isOf('weights'))],
     ['recorder', records(traits), Printer, tested(visit, isOf('recorder'))],
+    ['outputs', has(traits, 'contacts'), Cable, tested(visit, isOf('outputs'))],
     ['electric', atElectric(visit), Zap, tested(visit, (t) => isElectricTest(t) || isOf('mains')(t))],
   ];
   return benches.map(

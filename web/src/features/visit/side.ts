@@ -8,6 +8,7 @@ export const SIDE = {
   strike: 'Strike and chime',
   'strike-set-up': 'Strike set-up',
   electric: 'Electric bench',
+  outputs: 'Outputs and contacts',
   torsion: 'Torsion bench',
   weights: 'Weights and lines',
   recorder: 'Recorder bench',
