@@ -45,6 +45,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     '/wanted',
     '/listen',
     '/learn-strike',
+    '/measure-photo',
     '/account',
     '/after?q=22-07',
     `${visitAt('run')}/strike`,

@@ -1,4 +1,6 @@
 import { spawnSync } from 'node:child_process';
+import type { Picture } from '@eclat/core/photo';
+import { drawWheel, seeded } from '@eclat/core/simulated';
 import { expect, openShop, takeIn, test } from './shop.ts';
 
 test('a lost wheel is searched, sorted, sent as an address, and kept with a visit', async ({ page, server }) => {
@@ -145,4 +147,65 @@ test('one list of calculations answers alike on its page, in a panel, on the com
     await expect(page).toHaveURL(/kind=memory/);
     await expect(page.getByLabel('does not hold')).toHaveCount(0);
   });
+});
+
+/** A picture as a file, in the plainest of the formats that browsers read: BMP, 24 bits, rows from below. */
+function asBmp({ width, height, light }: Picture): Buffer {
+  const row = Math.ceil((3 * width) / 4) * 4;
+  const file = Buffer.alloc(54 + row * height);
+  file.write('BM');
+  for (const [at, value] of [
+    [2, file.length],
+    [10, 54],
+    [14, 40],
+    [18, width],
+    [22, height],
+  ] as const)
+    file.writeUInt32LE(value, at);
+  file.writeUInt16LE(1, 26);
+  file.writeUInt16LE(24, 28);
+  light.forEach((v, i) => {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    file.fill(
+      Math.round(255 * Math.min(1, Math.max(0, v))),
+      54 + row * (height - 1 - y) + 3 * x,
+      57 + row * (height - 1 - y) + 3 * x,
+    );
+  });
+  return file;
+}
+
+test('the teeth of a wheel are counted on a photo, and a length is read by a ruler in it', async ({ page, server }) => {
+  await openShop(page, server);
+  const scene = { teeth: 64, pitchPx: 12, tilt: 0.3, tiltTo: 1, turned: 0.2, cameraRadii: 9, spokes: 5 };
+  const { picture, middle, rim } = drawWheel(
+    { ...scene, wheel: 0.6, ground: 0.2, shade: 0.1, noise: 0.02, missing: [9], glareAt: 0, glare: 0 },
+    seeded(4),
+  );
+  await page.goto(`${server.address}/workings`);
+  await page.getByRole('link', { name: 'Count teeth on a photo' }).click();
+  const choose = page.getByLabel('Take or choose a photo');
+  await choose.setInputFiles({ name: 'wheel.bmp', mimeType: 'image/bmp', buffer: asBmp(picture) });
+  const press = async (asks: RegExp, at: { x: number; y: number }) => {
+    const board = page.getByRole('button', { name: asks });
+    const box = (await board.boundingBox())!;
+    await board.click({ position: { x: (at.x / picture.width) * box.width, y: (at.y / picture.height) * box.height } });
+  };
+  await press(/^Press the wheel’s middle/, middle);
+  await press(/^Press its rim/, rim);
+  await expect(page.getByText('64 teeth')).toBeVisible();
+  await expect(page.getByText(/1 tooth missing: 1 at/)).toBeVisible();
+
+  await page.getByText('Measure lengths', { exact: true }).click();
+  await press(/^Press one mark of the ruler/, { x: 40, y: 20 });
+  await press(/^Press the other mark/, { x: 240, y: 20 });
+  await page.getByLabel('Between the two marks of the ruler').fill('20 mm');
+  // From the keyboard: the cross stands in the middle, and five steps to the right of it.
+  const board = page.getByRole('button', { name: /^Press one end/ });
+  await board.focus();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  // A tenth of the picture, at ten pixels a millimetre.
+  await expect(page.getByText(`${(picture.width / 100).toFixed(2)} mm ±`)).toBeVisible();
 });

@@ -45,6 +45,7 @@ await main(async () => {
       'large-visit.ts',
       'find.ts',
       'sound.ts',
+      'teeth.ts',
       'press.ts',
       'presses.ts',
       ...(only === 'axe' ? ['axe.ts'] : []), // nothing is measured

@@ -116,6 +116,11 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/workings/WorkingsScreen.tsx').then((m) => ({ Component: m.WorkingsScreen })),
       },
       {
+        path: 'measure-photo',
+        handle: { title: 'Measure on a photo' },
+        lazy: () => import('../features/photos/MeasureScreen.tsx').then((m) => ({ Component: m.MeasureScreen })),
+      },
+      {
         path: 'workings/checks',
         handle: { title: 'What the workings are checked against' },
         lazy: () =>

@@ -1,6 +1,6 @@
 import { STAGES, stageName, type StageId } from '@eclat/core/workflow';
 import { SUBJECTS, WORKINGS, type Subject } from '@eclat/core/workings';
-import { BadgeCheck } from 'lucide-react';
+import { BadgeCheck, Camera } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { buttonClass } from '../../ui/Button.tsx';
 import { useFew } from '../../ui/Few.tsx';
@@ -9,6 +9,27 @@ import { findWorkings } from './find.ts';
 
 /** How many of a subject stand there before one is asked for. */
 const FIRST = 3;
+
+const Head = () => (
+  <div className="mb-4 flex flex-wrap items-end justify-between gap-4">
+    <div>
+      <h1 className="text-3xl">Workings</h1>
+      <p className="mt-1 text-lg text-soft">
+        {WORKINGS.length} calculations of the bench, each with its formula and its checks.
+      </p>
+    </div>
+    <div className="flex flex-wrap gap-3">
+      <Link to="/measure-photo" className={buttonClass()}>
+        <Camera className="size-5" aria-hidden />
+        Count teeth on a photo
+      </Link>
+      <Link to="/workings/checks" className={buttonClass()}>
+        <BadgeCheck className="size-5" aria-hidden />
+        What they are checked against
+      </Link>
+    </div>
+  </div>
+);
 
 /** Every calculation, found by words or by the stage in which it is wanted. */
 export function WorkingsScreen() {
@@ -27,18 +48,7 @@ export function WorkingsScreen() {
   const found = findWorkings(q, stage);
   return (
     <div className="mx-auto max-w-7xl px-4 py-5 md:px-6">
-      <div className="mb-4 flex flex-wrap items-end justify-between gap-4">
-        <div>
-          <h1 className="text-3xl">Workings</h1>
-          <p className="mt-1 text-lg text-soft">
-            {WORKINGS.length} calculations of the bench, each with its formula and its checks.
-          </p>
-        </div>
-        <Link to="/workings/checks" className={buttonClass()}>
-          <BadgeCheck className="size-5" aria-hidden />
-          What they are checked against
-        </Link>
-      </div>
+      <Head />
       <div className="mb-5 flex flex-wrap gap-3">
         <SearchField
           first

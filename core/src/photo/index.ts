@@ -1,0 +1,4 @@
+export * from './picture.ts';
+export * from './rim.ts';
+export * from './teeth.ts';
+export * from './scale.ts';
