@@ -8,7 +8,7 @@ import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 import { ElectricScreen } from './ElectricScreen.tsx';
 import { TorsionScreen } from './TorsionScreen.tsx';
-import { WeightsScreen } from './TableScreens.tsx';
+import { OutputsScreen, StrikeSetUpScreen, WeightsScreen } from './TableScreens.tsx';
 import { numberOf } from './NumberField.tsx';
 
 const person = userEvent.setup();
@@ -158,5 +158,22 @@ describe('a bench whose forms follow from the table', () => {
     show(ElectricScreen, visitOf('synchronous'));
     const cord = screen.getByRole('button', { name: /^Cord and strain relief/ }).closest('section')!;
     expect(cord.textContent).toMatch(/^Cord and strain reliefUnplugged, and its plug in sight\. Licensed people only/);
+  });
+
+  it('at lock, says which lever to move before anything is kept', async () => {
+    show(StrikeSetUpScreen, visitOf('shelf-open-springs'));
+    for (const seen of ['on the rim', 'in its notch', 'on its stop'])
+      await person.click(screen.getByRole('radio', { name: seen }));
+    expect(screen.getByText(/^The cam lever is in, the count lever rides on the rim/)).toBeTruthy();
+    expect(sent).toEqual([]);
+    await person.click(screen.getAllByRole('button', { name: 'Keep' })[0]!);
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ test: { kind: 'at lock', values: { count: 'on the rim', bent: null } } }),
+    );
+  });
+  it('draws the turn of a master, and says where each output is closed to those who do not see it', () => {
+    const values = { terminal: '3', does: 'makes', from: 350, to: 10 };
+    show(OutputsScreen, visitOf('electric-master', { benchTests: [entry({ kind: 'output', values })] }));
+    expect(screen.getByRole('img', { name: 'One turn: terminal 3, 350° to 10°' })).toBeTruthy();
   });
 });

@@ -10,6 +10,7 @@ import { sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 
 vi.mock('./RateChart.tsx', () => ({ default: () => null }));
+vi.mock('../../ui/LineChart.tsx', () => ({ LineChart: () => null }));
 
 const person = userEvent.setup();
 
@@ -46,6 +47,30 @@ const runOf = (readings: [daysAgo: number, errorS: number][], change: Partial<Te
 });
 
 describe('on test', () => {
+  it('warns of a swing that fails before its wind is out, and takes the next one by its figure', async () => {
+    const swing = (daysAgo: number, deg: number, drops: number | null = null) => ({
+      id: `s${daysAgo}`,
+      of: 'visit' as const,
+      by: 'Ines Calloway',
+      at: ago(daysAgo),
+      test: { kind: 'swing' as const, values: { deg, drops, stopped: null } },
+    });
+    show(
+      TestRunScreen,
+      visitOf('mantel-barrels', {
+        testRun: runOf([[3, 0]], {
+          events: [{ id: 'e', kind: 'wound', happenedAt: ago(3.2), note: '', detail: null, by: 'Ines Calloway' }],
+        }),
+        benchTests: [swing(3, 2.6, 1.5), swing(2, 2.3), swing(1, 2.05), swing(0.1, 1.8)],
+      }),
+    );
+    expect(screen.getByText(/^Swing: Falls by 0\.27° a day: at 1\.5°, where a tooth drops, in 1 day/)).toBeTruthy();
+    await person.type(screen.getByLabelText('Swings to one side, °'), '1,7{Enter}{Enter}');
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ test: { kind: 'swing', values: { deg: 1.7, drops: null } } }),
+    );
+  });
+
   it('is told what to turn and how far, and one press says that it was done', async () => {
     // Mechanics: half a millimetre of 200 is 108 s a day; 216 a day are two turns.
     show(
