@@ -17,6 +17,7 @@ export function sayAlarm(tests: readonly TableTest[]): Said[] {
     ...sayRelease(of(tests, 'alarm release')),
     ...sayRing(of(tests, 'alarm run').at(-1)),
     ...sayRepeat(of(tests, 'repeat').map((v) => heardOf(v))),
+    ...saySteps(of(tests, 'snail step')),
     ...sayHammers(of(tests, 'repeat hammers').at(-1)),
   ];
 }
@@ -133,6 +134,44 @@ function sayQuarters(wrong: readonly Repeated[]): Said {
     false,
     few ? 'Too few: the quarter rack does not fall to its snail.' : 'Wrong: the quarter snail against the minute hand.',
   );
+}
+
+/** A step that is off by more than this of a whole step is counted with its neighbour now and then. Practice. */
+const OFF_STEP = 0.25;
+const LEAST_STEPS = 4;
+
+/**
+ * Steps of a snail that do not lie in line with the others: hours, and how far from where they belong, mm (out is
+ * plus). The line goes by the middle of all slopes, so that one bad step does not bend it (Theil and Sen).
+ */
+export function stepsOff(steps: readonly { hour: number; mm: number }[]): { hour: number; byMm: number }[] | null {
+  if (steps.length < LEAST_STEPS) return null;
+  const middle = (all: number[]) => all.sort((a, b) => a - b)[all.length >> 1]!;
+  const slope = middle(steps.flatMap((a, i) => steps.slice(i + 1).map((b) => (b.mm - a.mm) / (b.hour - a.hour))));
+  const at0 = middle(steps.map((s) => s.mm - slope * s.hour));
+  return steps
+    .map((s) => ({ hour: s.hour, byMm: s.mm - at0 - slope * s.hour }))
+    .filter((s) => Math.abs(s.byMm) > OFF_STEP * Math.abs(slope));
+}
+
+function saySteps(all: readonly Values[]): Said[] {
+  const hours = [...new Set(all.map((v) => v['hour'] as number))];
+  const steps = hours.map((hour) => ({
+    hour,
+    mm: all.findLast((v) => v['hour'] === hour)!['fromCentre'] as number,
+  }));
+  if (steps.length === 0) return [];
+  const off = stepsOff(steps);
+  if (!off) return [said('Snail', null, `Measure at least ${LEAST_STEPS} of its steps.`)];
+  return off.length === 0
+    ? [said('Snail', true, `Its ${counted(steps.length, 'step')} lie in line.`)]
+    : off.map(({ hour, byMm }) =>
+        said(
+          'Snail',
+          false,
+          `The step of ${hour} is ${Math.abs(byMm).toFixed(2)} mm too far ${byMm > 0 ? 'out' : 'in'}: worn or bent.`,
+        ),
+      );
 }
 
 function sayHammers(v: Values | undefined): Said[] {

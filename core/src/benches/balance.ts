@@ -42,6 +42,7 @@ export function sayBalance({ escapement }: Pick<Traits, 'escapement'>, tests: re
     ...sayEdge(now),
     ...sayPlay(tests.findLast((t) => t.kind === 'end play')?.values ?? null),
     ...saySpring(tests.filter((t) => t.kind === 'hairspring').map((t) => t.values)),
+    ...sayScrews(tests.filter((t) => t.kind === 'timing screws').map((t) => t.values)),
     ...sayWarmth(tests.filter((t) => t.kind === 'warmth').map((t) => t.values)),
   ];
 }
@@ -154,6 +155,26 @@ function sayPlay(v: Values | null): Said[] {
     v['now'] === 'none'
       ? said('Play', false, 'None: it binds when it is warm. An eighth of a turn looser, and feel again.')
       : said('Play', false, 'Too much: it knocks over at the cone. Tighter in tiny steps, the last one half back.'),
+  ];
+}
+
+/** Less of a turn than this no hand sets. Practice. */
+const LEAST_TURN = 1 / 16;
+
+/** A pair of timing screws by what it did: further in is nearer to the middle, and gains. */
+function sayScrews(all: readonly Values[]): Said[] {
+  const found = springLeft(
+    all.map((v) => ({ shorterMm: number(v, 'turns')!, before: number(v, 'before')!, after: number(v, 'after')! })),
+  );
+  if (!found) return [];
+  if (found.perMm <= 0)
+    return [said('Timing screws', false, 'In, and yet slower: it is not that. Amplitude, coils or the beat.')];
+  const made = `A turn in makes ${found.perMm.toFixed(0)} s a day`;
+  const turns = Math.abs(found.shorterMm);
+  if (turns < LEAST_TURN) return [said('Timing screws', true, `${made}: leave them.`)];
+  const way = found.shorterMm > 0 ? 'in' : 'out';
+  return [
+    said('Timing screws', null, `${made}: ${turns.toFixed(2)} turns ${way} still, both alike, or the poise goes.`),
   ];
 }
 

@@ -19,6 +19,7 @@ import {
   sayWeights,
   spread,
   springLeft,
+  stepsOff,
   typedAtBench,
   warmthOf,
   wrongIn,
@@ -388,5 +389,29 @@ describe('the strike at lock', () => {
     expect(of(hammer('weak', 8))).toMatch(/too far off/);
     expect(of(hammer('weak', 1, 3))).toMatch(/Weak, lifted by 3 mm/);
     expect(of(hammer('dull', 0), hammer('clear', 1))).toBe('Clear. After 2 tries.');
+  });
+});
+
+describe('steps and screws', () => {
+  it('a snail, drawn evenly, with one worn step is told from one that is right', () => {
+    const snail = (bad: number, by: number) =>
+      [1, 3, 4, 7, 9, 12].map((hour) => ({ hour, mm: 14 - 0.8 * hour + (hour === bad ? by : 0) }));
+    expect(stepsOff(snail(0, 0))).toEqual([]);
+    expect(stepsOff(snail(7, -0.35))).toEqual([{ hour: 7, byMm: expect.closeTo(-0.35, 2) }]);
+    // At the end of the line too, where least squares would tilt towards it.
+    expect(stepsOff(snail(12, 0.4))).toEqual([{ hour: 12, byMm: expect.closeTo(0.4, 1) }]);
+    expect(stepsOff(snail(0, 0).slice(0, 3))).toBeNull();
+  });
+  it('timing screws are turned by what they did, and not at all when they do the wrong thing', () => {
+    const screws = (...tried: [number, number, number][]) =>
+      sayBalance(
+        familyById('lever-platform').traits,
+        tried.map(([turns, before, after]) => test('timing screws', { turns, before, after })),
+      )[0]!.says;
+    expect(screws([0.5, -40, -20])).toBe(
+      'A turn in makes 40 s a day: 0.50 turns in still, both alike, or the poise goes.',
+    );
+    expect(screws([0.5, -40, -20], [0.5, -20, 1])).toMatch(/leave them/);
+    expect(screws([0.5, -40, -60])).toMatch(/it is not that/);
   });
 });
