@@ -62,8 +62,12 @@ export function AtLock({ typed }: { typed: Typed }) {
 
 function Part({ name, says, children }: { name: string; says: string | undefined; children: ReactNode }) {
   return (
-    <figure className={clsx('min-w-0 text-center', !says && 'opacity-50')}>
-      <svg viewBox="0 0 120 100" className="mx-auto h-24 w-full max-w-40 sm:h-32" aria-hidden>
+    <figure className="min-w-0 text-center">
+      <svg
+        viewBox="0 0 120 100"
+        className={clsx('mx-auto h-24 w-full max-w-40 sm:h-32', !says && 'opacity-50')}
+        aria-hidden
+      >
         {children}
       </svg>
       <figcaption>
