@@ -374,6 +374,8 @@ describe('the strike at lock', () => {
     expect(of(tripped('by the hands'), tripped('by itself, running', 'missed some')).says).toMatch(
       /going train gives too little/,
     );
+    // Wrong by finger, mended, then right by the hands: that proves the count too.
+    expect(of(tripped('by finger', 'ran on'), tripped('by the hands')).says).toMatch(/^Proved: count and lock, lift/);
     // Proved, and then not any more.
     expect(of(tripped('by the hands'), tripped('by finger', 'ran on'))).toMatchObject({ good: false });
   });

@@ -124,11 +124,15 @@ const PROVES = ['count and lock', 'lift and warning', 'that the going train lift
  */
 function sayTripped(all: readonly Values[]): Said[] {
   if (all.length === 0) return [];
-  const lastOf = WAYS.map((way) => all.findLast((v) => v['how'] === way) ?? null);
-  const right = lastOf.map((v) => v !== null && v['went'] === 'right each time' && (v['times'] as number) >= TWICE);
-  const failed = lastOf.findIndex((v) => v !== null && v['went'] !== 'right each time');
+  const lastOf = WAYS.map((way) => all.findLastIndex((v) => v['how'] === way));
+  const isRight = (v: Values) => v['went'] === 'right each time';
+  const right = lastOf.map((at) => at >= 0 && isRight(all[at]!) && (all[at]!['times'] as number) >= TWICE);
+  // What came right later, by the same way or one that proves more, is right.
+  const failed = lastOf.findIndex(
+    (at, way) => at >= 0 && !isRight(all[at]!) && !lastOf.some((later, w) => w > way && later > at && right[w]),
+  );
   if (failed >= 0) {
-    const v = lastOf[failed]!;
+    const v = all[lastOf[failed]!]!;
     const sound = PROVES.filter((_, i) => i < failed && right[i]);
     const words = sound.length > 0 ? `; ${sound.join(', ')} hold` : '';
     return [said('Tripped', false, `${String(v['how'])}: ${String(v['went'])}${words}. ${LOOK_AT[failed]!}`)];

@@ -4,7 +4,7 @@ import { inRoute, type AgreedLine, type RouteId } from '../estimate/index.ts';
 import { minutesIn, type RunState } from '../cleaning/index.ts';
 import { holeName, holesOf, type Traits } from '../movement/index.ts';
 import { partAsks, partsToSurvey } from '../pivots/index.ts';
-import { benchWords, isElectricTest, type BenchTest, type ENTRY_OF } from '../benches/index.ts';
+import { benchWords, isElectricTest, isOf, type BenchTest, type ENTRY_OF } from '../benches/index.ts';
 import { oilChart } from '../oiling/index.ts';
 import type { Choices } from '../rules/index.ts';
 import { judgeRun, type RunLog } from '../rate/index.ts';
@@ -159,7 +159,14 @@ function benchesOf({
   const own = benchTests.filter((e) => e.of === 'visit').map((e) => e.test);
   const words = (t: BenchTest) => benchWords(t, movement.traits);
   const electric = own.filter(isElectricTest).map(words);
-  const setUp = own.filter((t) => !isElectricTest(t)).map(words);
+  const swings = own.filter(isOf('swing'));
+  const setUp = [
+    ...own.filter((t) => !isElectricTest(t) && !isOf('swing')(t)).map(words),
+    // Read day by day: the book has how it began, how it ended, and where it stops.
+    ...[...new Set([swings[0], swings.at(-1), ...swings.filter((t) => t.values['stopped'] === 'yes')])].flatMap((t) =>
+      t ? [words(t)] : [],
+    ),
+  ];
   return { ...(electric.length > 0 && { electric }), ...(setUp.length > 0 && { setUp }) };
 }
 

@@ -1,4 +1,5 @@
 import { isOf, jumpersIn, onBorrowed, type TableBenchId } from '../benches/index.ts';
+import { sourceName } from '../movement/index.ts';
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
 import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
 import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
@@ -42,7 +43,18 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
   return {
     ...readyFacts(visit, now.getTime()),
     temporary: stillSo('put in'),
-    notFinal: stillSo('not final') + onBorrowed(atBench('weights')).length + jumpersIn(atBench('outputs')).length,
+    notFinal: stillSo('not final'),
+    stillIn: [
+      ...onBorrowed(atBench('weights')).map((id) => {
+        const source = traits.sources.find((s) => s.id === id);
+        const of = source ? sourceName(traits, source) : id;
+        return { what: `${of}: a borrowed line still hangs in it`, at: 'weights' as const };
+      }),
+      ...jumpersIn(atBench('outputs')).map((of) => ({
+        what: `The jumper ${of} is still in`,
+        at: 'outputs' as const,
+      })),
+    ],
     nothingDone: visit.job.shape !== 'report' && nothingIn(visit),
     untested: checksLeft(checksFor(traits, 'run'), visit.checks).open.length,
     away: visit.strip.custody.filter((c) => c.backAt === null).length,

@@ -8,6 +8,8 @@ export interface SignFacts extends ReadyFacts {
   /** Temporary things still in it; things that are not yet as they will stay; parts still with another hand. */
   temporary: number;
   notFinal: number;
+  /** A borrowed line or a jumper that is still in, with the bench where that is said. */
+  stillIn: readonly { what: string; at: 'weights' | 'outputs' }[];
   away: number;
   /** The job is more than a look, and nothing that was done is entered. */
   nothingDone: boolean;
@@ -23,7 +25,7 @@ export interface SignFacts extends ReadyFacts {
 export interface Obstacle {
   what: string;
   /** The stage where it is taken out of the way; null: on the page of the signature itself. */
-  at: StageId | 'case' | 'units' | null;
+  at: StageId | 'case' | 'units' | 'weights' | 'outputs' | null;
   /** A reason in words takes its place. */
   waivable?: true;
   /** A word of the owner, which the signer may keep where it means something else. */
@@ -62,6 +64,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
     'temporary things are neither taken out nor declared',
   );
   stands('assemble', f.notFinal, 'thing is not final yet', 'things are not final yet');
+  for (const still of f.stillIn) out.push(still);
   stands('strip', f.away, 'part is still with another hand', 'parts are still with another hand');
   stands(
     'agree',
