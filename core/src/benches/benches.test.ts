@@ -5,6 +5,7 @@ import {
   BLIND_DEG,
   chainHours,
   drumTurn,
+  frayedUnsaid,
   kindsFor,
   LEAST_MEGOHMS,
   onBorrowed,
@@ -296,6 +297,8 @@ describe('weights, lines and chains', () => {
     expect(onBorrowed([borrowed])).toEqual([going]);
     expect(onBorrowed([borrowed, test('line', { source: strike, is: 'the final one' })])).toEqual([going]);
     expect(onBorrowed([borrowed, line({})])).toEqual([]);
+    expect(frayedUnsaid([line({ is: 'frayed, left in' })])).toHaveLength(1);
+    expect(frayedUnsaid([line({ is: 'frayed, left in', note: 'The owner keeps it as it is.' })])).toEqual([]);
     expect(bad(line({ is: 'frayed, left in' }))[0]).toContain('the owner’s word');
     expect(bad(line({ is: 'frayed, left in', note: 'The owner keeps it as it is.' }))).toEqual([]);
   });

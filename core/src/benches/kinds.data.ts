@@ -14,6 +14,8 @@ export interface Field {
   as?: string;
   /** It says nothing without it. */
   needed?: true;
+  /** Seconds that may be timed by holding a button: what it says on it. */
+  held?: string;
 }
 
 /** As it stands while it is read; of those on edge, what is uppermost. */
@@ -903,7 +905,16 @@ export const KINDS = [
         from: 0.1,
         to: 86_400,
       },
-      { id: 'dwell', as: 'closed {} s', label: 'Held closed, timed', type: 'number', unit: 's', from: 0, to: 86_400 },
+      {
+        id: 'dwell',
+        as: 'closed {} s',
+        label: 'Held closed, timed',
+        type: 'number',
+        unit: 's',
+        from: 0,
+        to: 86_400,
+        held: 'Hold while it is closed',
+      },
       {
         id: 'does',
         as: '{}',

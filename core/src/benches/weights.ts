@@ -132,6 +132,10 @@ function sayChain(what: string, v: Values, endless: boolean): Said[] {
   return out;
 }
 
+/** Sources with a frayed line left in and no word of the owner on it: nothing is signed so. */
+export const frayedUnsaid = (tests: readonly TableTest[]): string[] =>
+  [...bySource(tests, 'line')].filter(([, v]) => v['is'] === 'frayed, left in' && !v['note']).map(([id]) => id);
+
 /** Sources that still hang on a borrowed line: nothing is signed so. */
 export const onBorrowed = (tests: readonly TableTest[]): string[] =>
   [...bySource(tests, 'line')].filter(([, v]) => v['is'] === 'borrowed for the test').map(([id]) => id);

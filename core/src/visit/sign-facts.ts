@@ -1,4 +1,4 @@
-import { isOf, jumpersIn, onBorrowed, type TableBenchId } from '../benches/index.ts';
+import { frayedUnsaid, isOf, jumpersIn, onBorrowed, type TableBenchId } from '../benches/index.ts';
 import { sourceName } from '../movement/index.ts';
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
 import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
@@ -40,16 +40,19 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     ownTests(visit)
       .map((e) => e.test)
       .filter(isOf(bench));
+  const atWeights = (id: string, what: string) => {
+    const source = traits.sources.find((s) => s.id === id);
+    return { what: `${source ? sourceName(traits, source) : id}: ${what}`, at: 'weights' as const };
+  };
   return {
     ...readyFacts(visit, now.getTime()),
     temporary: stillSo('put in'),
     notFinal: stillSo('not final'),
     stillIn: [
-      ...onBorrowed(atBench('weights')).map((id) => {
-        const source = traits.sources.find((s) => s.id === id);
-        const of = source ? sourceName(traits, source) : id;
-        return { what: `${of}: a borrowed line still hangs in it`, at: 'weights' as const };
-      }),
+      ...onBorrowed(atBench('weights')).map((id) => atWeights(id, 'a borrowed line still hangs in it')),
+      ...frayedUnsaid(atBench('weights')).map((id) =>
+        atWeights(id, 'a frayed line is left in without the owner’s word'),
+      ),
       ...jumpersIn(atBench('outputs')).map((of) => ({
         what: `The jumper ${of} is still in`,
         at: 'outputs' as const,

@@ -9,6 +9,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Warned } from '../../ui/Warned.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Entries } from './Entries.tsx';
+import { HoldTime } from './HoldTime.tsx';
 import { NumberField, numberOf } from './NumberField.tsx';
 import { useBenchForm } from './useBenchForm.ts';
 
@@ -79,7 +80,10 @@ function FieldOf({ field: f, value, onChange }: { field: Field; value: string; o
   const label = f.unit ? `${f.label}, ${f.unit}` : f.label;
   if (f.type === 'number')
     return (
-      <NumberField inTurn label={label} least={f.from} most={f.to ?? Infinity} value={value} onChange={onChange} />
+      <div>
+        <NumberField inTurn label={label} least={f.from} most={f.to ?? Infinity} value={value} onChange={onChange} />
+        {f.held && <HoldTime label={f.held} onTime={(s) => onChange(s.toFixed(2))} />}
+      </div>
     );
   if (f.type === 'text')
     return (

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import type { BenchEntry, BenchTest } from '@eclat/contract';
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, createEvent, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AMPS, CALIPER, VOLTS } from '../../devices/typing.ts';
@@ -175,5 +175,25 @@ describe('a bench whose forms follow from the table', () => {
     const values = { terminal: '3', does: 'makes', from: 350, to: 10 };
     show(OutputsScreen, visitOf('electric-master', { benchTests: [entry({ kind: 'output', values })] }));
     expect(screen.getByRole('img', { name: 'One turn: terminal 3, 350° to 10°' })).toBeTruthy();
+  });
+
+  it('times a dwell by holding, with the finger or the space bar', () => {
+    show(OutputsScreen, visitOf('electric-master'));
+    const hold = screen.getByRole('button', { name: 'Hold while it is closed' });
+    const at = (event: Event, ms: number) => Object.defineProperty(event, 'timeStamp', { value: ms });
+    const field = screen.getByLabelText<HTMLInputElement>('Held closed, timed, s');
+    fireEvent(hold, at(createEvent.pointerDown(hold), 1000));
+    expect(hold.textContent).toBe('Let go when it opens');
+    fireEvent(hold, at(createEvent.pointerUp(hold), 2680));
+    expect(field.value).toBe('1.68');
+    for (const repeat of [false, true, true])
+      fireEvent(hold, at(createEvent.keyDown(hold, { key: ' ', repeat }), repeat ? 9400 : 9000));
+    fireEvent(hold, at(createEvent.keyUp(hold, { key: ' ' }), 9500));
+    expect(field.value).toBe('0.50');
+    // Left with the key down, it has timed nothing.
+    fireEvent(hold, at(createEvent.keyDown(hold, { key: ' ' }), 10_000));
+    fireEvent.blur(hold);
+    fireEvent(hold, at(createEvent.keyUp(hold, { key: ' ' }), 20_000));
+    expect(field.value).toBe('0.50');
   });
 });

@@ -27,6 +27,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Checks } from '../assembly/Checks.tsx';
 import { ConditionFields, conditionsOf, ConditionsPanel, typedOf } from './Conditions.tsx';
 import { EarlierReading } from './EarlierReading.tsx';
+import { LinesFirst } from './LinesFirst.tsx';
 import { LogEvent } from './LogEvent.tsx';
 import { ReadNow } from './ReadNow.tsx';
 import { Readings } from './Readings.tsx';
@@ -49,6 +50,7 @@ export function TestRunScreen() {
           {protocol.shortestDays} days at least, inside {protocol.words}.
         </Answer>
         <Cautions stage="run" />
+        {!visit.closedAt && <LinesFirst />}
         {visit.closedAt ? <Empty>This visit had no test run.</Empty> : <Start />}
         <StandRuns />
         <StageFoot stage="run" />

@@ -47,6 +47,26 @@ const runOf = (readings: [daysAgo: number, errorS: number][], change: Partial<Te
 });
 
 describe('on test', () => {
+  it('asks for the lines before a weight hangs, and says what is wrong with one', () => {
+    show(TestRunScreen, visitOf('longcase'));
+    expect(screen.getByText('Before the weight hangs: going, strike')).toBeTruthy();
+    cleanup();
+    const line = (source: string, is: string) => ({
+      id: source,
+      of: 'visit' as const,
+      by: 'Ines Calloway',
+      at: ago(1),
+      test: { kind: 'line' as const, values: { source, is } },
+    });
+    const of = (is: string) =>
+      visitOf('longcase', { benchTests: [line('going', is), line('strike', 'the final one')] });
+    show(TestRunScreen, of('borrowed for the test'));
+    expect(screen.getByText(/^Line, going: Borrowed for the test/)).toBeTruthy();
+    cleanup();
+    show(TestRunScreen, of('the final one'));
+    expect(screen.queryByText('To weights and lines')).toBeNull();
+  });
+
   it('warns of a swing that fails before its wind is out, and takes the next one by its figure', async () => {
     const swing = (daysAgo: number, deg: number, drops: number | null = null) => ({
       id: `s${daysAgo}`,
