@@ -242,7 +242,7 @@ describe('keys', () => {
         useAppState.setState({ singleKeys: false });
       });
       await person.keyboard('2');
-      await new Promise((soon) => setTimeout(soon, 100));
+      await new Promise((soon) => setTimeout(soon, 300));
       expect(stage).toHaveBeenCalledOnce();
     },
   );
@@ -272,21 +272,21 @@ describe('keys', () => {
     await person.click(document.body);
     const device = typist();
     on();
-    device.type('1.20{Enter}', 4);
+    device.type('1.20{Enter}', 100);
     expect(kept).toHaveBeenLastCalledWith(1, '1.20');
     on();
-    device.wait(100);
+    device.wait(200);
     device.type('5{Enter}', 4); // one digit is a figure too
     expect(kept).toHaveBeenLastCalledWith(2, '5');
     on();
-    device.wait(100);
+    device.wait(200);
     device.type('C-1015', 4); // a label that is scanned is neither
-    device.wait(100);
+    device.wait(200);
     expect(stage).not.toHaveBeenCalled();
     expect(screen.getByLabelText<HTMLInputElement>('figure 0').value).toBe('0.9');
     on();
-    device.type('15', 100); // a person presses one shortcut, then another
-    device.wait(100);
+    device.type('15', 200); // a person presses one shortcut, then another
+    device.wait(200);
     expect(stage).toHaveBeenCalledTimes(2);
   });
 });

@@ -16,8 +16,11 @@ let typingFigures = false;
 /** What of a unit has been typed behind the rest of a figure; null while there is no figure. */
 let unit: string | null = null;
 let keyAt = -Infinity;
-/** A device types a figure in one breath; a person does not press a shortcut so soon. */
-const SAME_BREATH_MS = 60;
+/**
+ * A device types a figure in one breath; a person does not press a shortcut so soon. Calipers without a wire send a
+ * key every 30 to 100 ms.
+ */
+const SAME_BREATH_MS = 150;
 /** This key came in the same breath as the one before: a device types. */
 let inBreath = false;
 /** The key that is pressed now is the rest of a figure. */

@@ -31,8 +31,16 @@ export function TableBench({ bench, name, figure }: { bench: TableBenchId; name:
 /** What is drawn over a form, as it is filled; null for a kind that nothing is drawn for. */
 export type Figure = (kind: Kind, typed: Readonly<Record<string, string>>) => ReactNode;
 
+interface FormProps {
+  kind: Kind;
+  name: string;
+  figure?: Figure | undefined;
+  /** What the button says, where another keeps something else beside it. */
+  keep?: string;
+}
+
 /** The form of one kind, as its fields say. */
-export function KindForm({ kind, name, figure }: { kind: Kind; name: string; figure?: Figure | undefined }) {
+export function KindForm({ kind, name, figure, keep = 'Keep' }: FormProps) {
   const visit = useThisVisit();
   const sources = visit.movement.traits.sources;
   const only = sources.length === 1 ? sources[0]!.id : '';
@@ -62,7 +70,7 @@ export function KindForm({ kind, name, figure }: { kind: Kind; name: string; fig
         ))}
       </div>
       <Button type="submit" variant="main" className="self-start" disabled={!ready} busy={busy}>
-        Keep
+        {keep}
       </Button>
     </form>
   );

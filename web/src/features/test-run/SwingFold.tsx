@@ -22,7 +22,7 @@ export function SwingFold({ run, swing }: { run: TestRun; swing: NonNullable<Ret
   const series = useMemo(() => seriesOf(run, swing), [run, swing]);
   if (balance && swing.reads.length === 0) return null;
   return (
-    <Fold title="Swing" says={last ? `${last.deg.toFixed(last.deg < 20 ? 1 : 0)}°` : 'not read'} open={!last}>
+    <Fold title="Swing" says={last ? `${last.deg.toFixed(last.deg < 20 ? 1 : 0)}°` : 'not read'}>
       <Saids said={swing.said} />
       {swing.reads.length > 1 && (
         <Late>
@@ -39,7 +39,7 @@ export function SwingFold({ run, swing }: { run: TestRun; swing: NonNullable<Ret
           The level line: {swing.limit.deg.toFixed(1)}°, {swing.limit.from}. Below it this clock stops.
         </p>
       )}
-      {!balance && !visit.closedAt && <KindForm kind={kindOfEntry('swing')} name={BENCH} />}
+      {!balance && !visit.closedAt && <KindForm kind={kindOfEntry('swing')} name={BENCH} keep="Keep the swing" />}
       <Entries entries={entries} what={BENCH} />
     </Fold>
   );
