@@ -51,6 +51,10 @@ describe('teeth on a photo', () => {
     expect(count({ teeth: 150, pitchPx: 2.5, noise: 0.06 }).teeth).toBeNull();
     const flat = { width: 400, height: 400, light: new Float32Array(160_000).fill(0.5) };
     expect(countTeeth(flat, { x: 200, y: 200 }, { x: 320, y: 200 }).teeth).toBeNull();
+    // The smallest that is taken, a middle at the edge of the photo, and a finger that taps one place twice.
+    expect(countTeeth(flat, { x: 200, y: 200 }, { x: 208, y: 200 }).teeth).toBeNull();
+    expect(countTeeth(flat, { x: 0, y: 0 }, { x: 0, y: 300 }).teeth).toBeNull();
+    expect(() => countTeeth(flat, { x: 200, y: 200 }, { x: 201, y: 200 })).toThrow(/away from the middle/);
   });
 
   it('a circle through a pinhole is an ellipse, whose angle is the one reckoned', () => {

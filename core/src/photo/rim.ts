@@ -130,18 +130,21 @@ function waves(off: readonly { angle: number; by: number; weight: number }[]): n
   return found;
 }
 
+/** The rim as it was pressed, before anything is known of its tilt. */
+export const circleThrough = (middle: Spot, pressed: Spot): Rim => ({
+  ...middle,
+  long: Math.hypot(pressed.x - middle.x, pressed.y - middle.y),
+  share: 1,
+  angle: 0,
+  lean: 0,
+});
+
 /**
  * The rim near where a person pressed its middle and a place on it, a few hundredths of the radius amiss.
  * @param way 1 where the wheel is lighter than what it lies on, −1 where it is darker
  */
 export function findRim(picture: Picture, middle: Spot, pressed: Spot, way: 1 | -1, teeth: keyof typeof WINDOWS): Rim {
-  let rim: Rim = {
-    ...middle,
-    long: Math.hypot(pressed.x - middle.x, pressed.y - middle.y),
-    share: 1,
-    angle: 0,
-    lean: 0,
-  };
+  let rim = circleThrough(middle, pressed);
   for (const window of WINDOWS[teeth]) {
     const steps = edges(picture, rim, window);
     const places = steps[0]!.length;

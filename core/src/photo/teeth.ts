@@ -1,12 +1,15 @@
 import FFT from 'fft.js';
+import { ensure } from '../units/index.ts';
 import { climb } from './climb.ts';
 import { lightAt, type Picture, type Spot } from './picture.ts';
-import { findRim, placeOf, seenAngle, type Rim } from './rim.ts';
+import { circleThrough, findRim, placeOf, seenAngle, type Rim } from './rim.ts';
 
 /** Fewest and most teeth that are looked for. */
 export const TEETH = [8, 300] as const;
 /** Below this many pixels a tooth cannot be told from the next. */
 const LEAST_PITCH_PX = 4;
+/** A wheel whose rim was pressed nearer to its middle was not pressed there: a finger that taps twice. */
+export const LEAST_RADIUS_PX = 8;
 /** Places along the rim: eight a tooth at least, a power of two. */
 const samplesFor = (teeth: number): number => Math.max(256, 2 ** Math.ceil(Math.log2(8 * teeth)));
 
@@ -289,8 +292,11 @@ function unrolled(picture: Picture, { rim, teeth }: Guess): ToothCount['strip'] 
  * Counts the teeth of a wheel on a photo, from where a person pressed its middle and its rim, each a few hundredths of
  * the radius amiss. A wheel that is seen aslant is counted on the ellipse of its rim, its far side smaller.
  * @returns `teeth` null where it is not sure
+ * @throws Outside where both presses are on one place
  */
 export function countTeeth(picture: Picture, middle: Spot, pressed: Spot): ToothCount {
+  const radius = Math.hypot(pressed.x - middle.x, pressed.y - middle.y);
+  ensure(radius >= LEAST_RADIUS_PX, 'rim', 'Press the rim, away from the middle.');
   const order = likelyCounts(picture, middle, pressed);
   const [top, next] = [order[0]!, order[1]?.share ?? 0];
   const { phase } = repeats(along(picture, top.rim, top.teeth, samplesFor(top.teeth)), top.teeth);
@@ -307,9 +313,11 @@ export function countTeeth(picture: Picture, middle: Spot, pressed: Spot): Tooth
 
 /** Counts that may be right, each on the rim that makes it plainest, the plainest first. */
 function likelyCounts(picture: Picture, middle: Spot, pressed: Spot): Guess[] {
-  const all = rimsNear(picture, middle, pressed)
+  const found = rimsNear(picture, middle, pressed)
     .flatMap((seen) => guesses(picture, seen))
     .sort((a, b) => b.share - a.share);
+  // Where no rim is wide enough for any count, nothing repeats on the circle that was pressed.
+  const all = found.length > 0 ? found : [{ teeth: TEETH[0], rim: circleThrough(middle, pressed), share: 0 }];
   const tried = new Map<number, Guess>();
   const best = () => [...tried.values()].sort((a, b) => b.share - a.share);
   const tryOne = (g: Guess) => {

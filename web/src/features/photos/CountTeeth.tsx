@@ -1,4 +1,4 @@
-import { placeOf, type Spot, type Tooth, type ToothCount } from '@eclat/core/photo';
+import { LEAST_RADIUS_PX, placeOf, type Spot, type Tooth, type ToothCount } from '@eclat/core/photo';
 import { counted } from '@eclat/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -49,7 +49,7 @@ export function CountTeeth({ photo }: { photo: OnDevice }) {
           asks={asks}
           onPress={(at) => {
             if (!middle) setMiddle(at);
-            else if (!rim) {
+            else if (!rim && Math.hypot(at.x - middle.x, at.y - middle.y) >= LEAST_RADIUS_PX) {
               setRim(at);
               count(middle, at);
             }
