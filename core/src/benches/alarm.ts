@@ -1,8 +1,5 @@
 import { counted, said, type Said } from '../units/index.ts';
-import type { TableTest, Values } from './table.ts';
-
-const of = (tests: readonly TableTest[], kind: TableTest['kind']): Values[] =>
-  tests.filter((t) => t.kind === kind).map((t) => t.values);
+import { valuesOf, type TableTest, type Values } from './table.ts';
 
 /** An alarm goes off within this of what it is set to, minutes; its disc is set no closer. Practice. */
 const RELEASE_MIN = 10;
@@ -14,11 +11,11 @@ const LEAST = 3;
 /** What alarm and repeat say. @param tests the oldest first */
 export function sayAlarm(tests: readonly TableTest[]): Said[] {
   return [
-    ...sayRelease(of(tests, 'alarm release')),
-    ...sayRing(of(tests, 'alarm run').at(-1)),
-    ...sayRepeat(of(tests, 'repeat').map((v) => heardOf(v))),
-    ...saySteps(of(tests, 'snail step')),
-    ...sayHammers(of(tests, 'repeat hammers').at(-1)),
+    ...sayRelease(valuesOf(tests, 'alarm release')),
+    ...sayRing(valuesOf(tests, 'alarm run').at(-1)),
+    ...sayRepeat(valuesOf(tests, 'repeat').map((v) => heardOf(v))),
+    ...saySteps(valuesOf(tests, 'snail step')),
+    ...sayHammers(valuesOf(tests, 'repeat hammers').at(-1)),
   ];
 }
 

@@ -1,9 +1,9 @@
 import { ESCAPING } from '../assess/index.ts';
 import type { Traits } from '../movement/index.ts';
 import { judgeAmplitude } from '../sound/index.ts';
-import { said, type Said } from '../units/index.ts';
+import { said, sentence, type Said } from '../units/index.ts';
 import { POSITIONS } from './kinds.data.ts';
-import type { TableTest, Values } from './table.ts';
+import { figure, valuesOf, type TableTest, type Values } from './table.ts';
 
 type Position = (typeof POSITIONS)[number];
 
@@ -41,13 +41,11 @@ export function sayBalance({ escapement }: Pick<Traits, 'escapement'>, tests: re
     ...sayFlat(now),
     ...sayEdge(now),
     ...sayPlay(tests.findLast((t) => t.kind === 'end play')?.values ?? null),
-    ...saySpring(tests.filter((t) => t.kind === 'hairspring').map((t) => t.values)),
-    ...sayScrews(tests.filter((t) => t.kind === 'timing screws').map((t) => t.values)),
-    ...sayWarmth(tests.filter((t) => t.kind === 'warmth').map((t) => t.values)),
+    ...saySpring(valuesOf(tests, 'hairspring')),
+    ...sayScrews(valuesOf(tests, 'timing screws')),
+    ...sayWarmth(valuesOf(tests, 'warmth')),
   ];
 }
-
-const number = (v: Values | undefined, id: string): number | null => (typeof v?.[id] === 'number' ? v[id] : null);
 
 /** Before and after stand together, position by position. */
 function sayPairs(
@@ -59,17 +57,17 @@ function sayPairs(
     const [was, is] = [before.get(p), after.get(p)];
     if (!was && !is) return [];
     const of = (id: string, unit: string): string | null => {
-      const [a, b] = [number(was, id), number(is, id)];
+      const [a, b] = [figure(was, id), figure(is, id)];
       if (a === null && b === null) return null;
       if (a === null || b === null) return `${a ?? b}${unit}${b === null ? ' before' : ''}`;
       return `${a}${unit} before, ${b}${unit} after`;
     };
     const figures = [of('amplitude', '°'), of('rate', ' s a day'), of('beatMs', ' ms')].filter((x) => x !== null);
     if (figures.length === 0) return [];
-    const amplitude = number(is ?? was, 'amplitude');
+    const amplitude = figure(is ?? was, 'amplitude');
     const judged = amplitude !== null && escaping ? judgeAmplitude(amplitude, escaping) : null;
     const good = judged === null ? null : judged === 'Healthy.';
-    const what = p.charAt(0).toUpperCase() + p.slice(1);
+    const what = sentence(p);
     return [said(what, good, `${figures.join('; ')}.${judged === null ? '' : ` ${judged}`}`)];
   });
 }
@@ -77,11 +75,11 @@ function sayPairs(
 /** Dial up against dial down: another pivot and another stone carry it. */
 function sayFlat(now: Map<Position, Values>): Said[] {
   const [up, down] = [now.get('dial up'), now.get('dial down')];
-  const [ru, rd] = [number(up, 'rate'), number(down, 'rate')];
+  const [ru, rd] = [figure(up, 'rate'), figure(down, 'rate')];
   if (ru === null || rd === null) return [];
   const off = Math.abs(ru - rd);
   if (off <= FLAT_S) return [said('Flat', true, `Dial up and down ${off.toFixed(0)} s a day apart.`)];
-  const [au, ad] = [number(up, 'amplitude'), number(down, 'amplitude')];
+  const [au, ad] = [figure(up, 'amplitude'), figure(down, 'amplitude')];
   const which =
     au !== null && ad !== null && au !== ad ? ` Look at the one it turns on ${au < ad ? 'dial up' : 'dial down'}.` : '';
   return [
@@ -122,7 +120,7 @@ export function poiseOf(
 function sayEdge(now: Map<Position, Values>): Said[] {
   const edge = POSITIONS.filter((p) => DOWN[p] !== undefined);
   const of = (id: string, ps: readonly Position[]) =>
-    ps.map((p) => number(now.get(p), id)).filter((x): x is number => x !== null);
+    ps.map((p) => figure(now.get(p), id)).filter((x): x is number => x !== null);
   const mean = (xs: number[]) => (xs.length === 0 ? null : xs.reduce((a, b) => a + b, 0) / xs.length);
   const [flat, onEdge] = [mean(of('amplitude', ['dial up', 'dial down'])), mean(of('amplitude', edge))];
   const out: Said[] = [];
@@ -136,7 +134,7 @@ function sayEdge(now: Map<Position, Values>): Said[] {
   }
   const rates = of('rate', edge);
   if (rates.length < 4) return out;
-  const [at12, at3, at6, at9] = ['12 up', '3 up', '6 up', '9 up'].map((p) => number(now.get(p as Position), 'rate')!);
+  const [at12, at3, at6, at9] = ['12 up', '3 up', '6 up', '9 up'].map((p) => figure(now.get(p as Position), 'rate')!);
   const poise = poiseOf({ '12 up': at12!, '3 up': at3!, '6 up': at6!, '9 up': at9! }, onEdge);
   if (poise.byS <= POISE_S) return [...out, said('Poise', true, `Within ${poise.byS.toFixed(0)} s a day on edge.`)];
   const hour = (h: number) => String(Math.round(h) || 12);
@@ -164,7 +162,7 @@ const LEAST_TURN = 1 / 16;
 /** A pair of timing screws by what it did: further in is nearer to the middle, and gains. */
 function sayScrews(all: readonly Values[]): Said[] {
   const found = springLeft(
-    all.map((v) => ({ shorterMm: number(v, 'turns')!, before: number(v, 'before')!, after: number(v, 'after')! })),
+    all.map((v) => ({ shorterMm: figure(v, 'turns')!, before: figure(v, 'before')!, after: figure(v, 'after')! })),
   );
   if (!found) return [];
   if (found.perMm <= 0)
@@ -195,8 +193,8 @@ export function springLeft(tried: readonly { shorterMm: number; before: number; 
 
 function saySpring(all: readonly Values[]): Said[] {
   const tried = all.flatMap((v) => {
-    const shorterMm = number(v, 'shorterMm');
-    return shorterMm === null ? [] : [{ shorterMm, before: number(v, 'before')!, after: number(v, 'after')! }];
+    const shorterMm = figure(v, 'shorterMm');
+    return shorterMm === null ? [] : [{ shorterMm, before: figure(v, 'before')!, after: figure(v, 'after')! }];
   });
   const found = springLeft(tried);
   if (!found) return [];
@@ -222,7 +220,7 @@ export function warmthOf(read: readonly { celsius: number; rate: number }[]): nu
 
 function sayWarmth(all: readonly Values[]): Said[] {
   if (all.length === 0) return [];
-  const per = warmthOf(all.map((v) => ({ celsius: number(v, 'celsius')!, rate: number(v, 'rate')! })));
+  const per = warmthOf(all.map((v) => ({ celsius: figure(v, 'celsius')!, rate: figure(v, 'rate')! })));
   if (per === null) return [said('Warmth', null, 'Read it at least five degrees warmer or colder.')];
   const words = `${per < 0 ? 'Loses' : 'Gains'} ${Math.abs(per).toFixed(1)} s a day for each degree warmer`;
   return [

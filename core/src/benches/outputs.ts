@@ -1,6 +1,6 @@
 import { judgeWindings, seriesLoop, TOUCH_V } from '../electric/index.ts';
-import { said, type Said } from '../units/index.ts';
-import { last, type TableTest, type Values } from './table.ts';
+import { said, sentence, type Said } from '../units/index.ts';
+import { figure, valuesOf, last, type TableTest, type Values } from './table.ts';
 
 /** A dwell by the clock that differs from the one of its turn by more is another contact, or one that bounces. */
 const SAME_DWELL = 0.2;
@@ -10,10 +10,7 @@ const THROUGH_OHMS = 5;
 const ENOUGH = 0.9;
 
 const text = (v: Values, id: string): string => String(v[id] ?? '').trim();
-const number = (v: Values, id: string): number | null => (typeof v[id] === 'number' ? v[id] : null);
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
-const of = (tests: readonly TableTest[], kind: TableTest['kind']): Values[] =>
-  tests.filter((t) => t.kind === kind).map((t) => t.values);
 
 /** The last that was entered of each terminal (or other key), in the order they first came. */
 function lastBy(all: readonly Values[], keyOf: (v: Values) => string): Values[] {
@@ -35,20 +32,20 @@ export interface Output {
 
 /** The outputs as they stand, each as it was last entered. */
 export function outputsOf(tests: readonly TableTest[]): Output[] {
-  return lastBy(of(tests, 'output'), (v) => text(v, 'terminal')).map((v) => ({
+  return lastBy(valuesOf(tests, 'output'), (v) => text(v, 'terminal')).map((v) => ({
     terminal: text(v, 'terminal'),
     feeds: text(v, 'feeds'),
     closes: closesOf(v),
     does: text(v, 'does'),
     with: text(v, 'with'),
-    milliamps: number(v, 'draws'),
-    carries: number(v, 'carries'),
+    milliamps: figure(v, 'draws'),
+    carries: figure(v, 'carries'),
     values: v,
   }));
 }
 
 function closesOf(v: Values): Output['closes'] {
-  const [from, to] = [number(v, 'from'), number(v, 'to')];
+  const [from, to] = [figure(v, 'from'), figure(v, 'to')];
   if (v['does'] === 'never opens') return { from: 0, span: 360 };
   if (from === null || to === null || v['does'] !== 'makes') return null;
   return { from, span: (((to - from) % 360) + 360) % 360 };
@@ -56,7 +53,7 @@ function closesOf(v: Values): Output['closes'] {
 
 /** Jumpers that are still in: nothing is signed so. @returns "A to B" for each */
 export const jumpersIn = (tests: readonly TableTest[]): string[] =>
-  lastBy(of(tests, 'jumper'), jumperOf)
+  lastBy(valuesOf(tests, 'jumper'), jumperOf)
     .filter((v) => v['is'] === 'in')
     .map(jumperOf);
 const jumperOf = (v: Values): string => `${text(v, 'from')} to ${text(v, 'to')}`;
@@ -68,17 +65,17 @@ export function sayOutputs(tests: readonly TableTest[]): Said[] {
   return [
     ...sayReturn(supply),
     ...outputs.flatMap((o) => sayOutput(o, tests)),
-    ...sayJoined(outputs, tests, supply && number(supply, 'limit')),
+    ...sayJoined(outputs, tests, supply && figure(supply, 'limit')),
     ...sayTogether(outputs),
-    ...lastBy(of(tests, 'jumper'), jumperOf).flatMap(sayJumper),
-    ...lastBy(of(tests, 'unlike a sister'), (v) => `${text(v, 'terminal')} ${text(v, 'does')}`).map(saySister),
+    ...lastBy(valuesOf(tests, 'jumper'), jumperOf).flatMap(sayJumper),
+    ...lastBy(valuesOf(tests, 'unlike a sister'), (v) => `${text(v, 'terminal')} ${text(v, 'does')}`).map(saySister),
     ...sayLoop(last(tests, 'series loop')),
   ];
 }
 
 function sayReturn(v: Values | null): Said[] {
   if (!v) return [];
-  const ohms = number(v, 'frameOhms');
+  const ohms = figure(v, 'frameOhms');
   if (v['pole'] === 'the frame')
     return [
       ohms !== null && ohms > THROUGH_OHMS
@@ -100,7 +97,7 @@ function sayReturn(v: Values | null): Said[] {
 
 /** Its verdicts: the later leads, the one of the other place stays beside it. */
 function verdictOf(terminal: string, tests: readonly TableTest[]): { is: string; words: string } | null {
-  const all = of(tests, 'contact verdict').filter((v) => same(text(v, 'terminal'), terminal));
+  const all = valuesOf(tests, 'contact verdict').filter((v) => same(text(v, 'terminal'), terminal));
   const v = all.at(-1);
   if (!v) return null;
   const before = all.findLast((x) => x['where'] !== v['where']);
@@ -111,14 +108,14 @@ function verdictOf(terminal: string, tests: readonly TableTest[]): { is: string;
 function sayOutput(o: Output, tests: readonly TableTest[]): Said[] {
   const what = `Terminal ${o.terminal}`;
   const verdict = verdictOf(o.terminal, tests);
-  const chosen = of(tests, 'contact chosen').findLast((v) => same(text(v, 'terminal'), o.terminal));
+  const chosen = valuesOf(tests, 'contact chosen').findLast((v) => same(text(v, 'terminal'), o.terminal));
   const judged = verdict ? `; ${verdict.words}` : '';
   const decided = chosen ? `; ${String(chosen['is'])}, since ${text(chosen, 'why')}` : '';
   const feeds = o.feeds && ` (${o.feeds})`;
   if (o.does !== 'makes') {
     // Decided upon, it is known and not forgotten.
     const open = chosen && chosen['is'] !== 'its own contact' ? null : false;
-    return [said(what, open, `${capital(o.does)}${feeds}${judged}${decided || `. ${WRONG[o.does] ?? ''}`}`)];
+    return [said(what, open, `${sentence(o.does)}${feeds}${judged}${decided || `. ${WRONG[o.does] ?? ''}`}`)];
   }
   const dwell = sayDwell(what, o);
   if (verdict?.is === 'bad') return [said(what, chosen ? null : false, `Makes${feeds}${judged}${decided}.`), ...dwell];
@@ -129,10 +126,9 @@ const WRONG: Record<string, string> = {
   'never opens': 'Re-set it on the right side of its pin: what it feeds stays under current, and gets hot.',
   broken: 'Renew it, feed it from another, or leave it dead: decide, and say why.',
 };
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 function sayDwell(what: string, { closes, values }: Output): Said[] {
-  const [turn, timed] = [number(values, 'turn'), number(values, 'dwell')];
+  const [turn, timed] = [figure(values, 'turn'), figure(values, 'dwell')];
   if (closes?.span === 0) return [said(what, false, 'Closes and opens at the same place: read its turn again.')];
   if (!closes || turn === null) return [];
   const reckoned = (turn * closes.span) / 360;
@@ -187,7 +183,7 @@ function sayTogether(outputs: readonly Output[]): Said[] {
 }
 
 function sayJumper(v: Values): Said[] {
-  const [counted, belong] = [number(v, 'counted'), number(v, 'belong')];
+  const [counted, belong] = [figure(v, 'counted'), figure(v, 'belong')];
   const often = counted !== null && belong !== null ? judgeWindings(belong, counted) : null;
   const wound =
     often === null || often === 'right' ? '' : ` It winds ${often} with it, ${counted} where ${belong} belong.`;
@@ -199,7 +195,7 @@ function sayJumper(v: Values): Said[] {
 
 function saySister(v: Values): Said {
   const what = v['terminal'] ? `Terminal ${text(v, 'terminal')}` : 'Unlike a sister';
-  const words = `${capital(text(v, 'does'))}, unlike a sister movement`;
+  const words = `${sentence(text(v, 'does'))}, unlike a sister movement`;
   if (v['is'] === 'by design') return said(what, true, `${words}: by design.`);
   return v['is'] === 'a fault'
     ? said(what, false, `${words}: a fault.`)
@@ -208,11 +204,11 @@ function saySister(v: Values): Said {
 
 function sayLoop(v: Values | null): Said[] {
   if (!v) return [];
-  const wants = number(v, 'wants')!;
-  const loop = seriesLoop([{ ohms: number(v, 'ohms')!, count: number(v, 'dials')! }], number(v, 'line') ?? 0, wants);
+  const wants = figure(v, 'wants')!;
+  const loop = seriesLoop([{ ohms: figure(v, 'ohms')!, count: figure(v, 'dials')! }], figure(v, 'line') ?? 0, wants);
   const words = `${loop.volts.toFixed(1)} V send ${wants} mA through all of it`;
   if (loop.volts > TOUCH_V) return [said('Series loop', false, `${words}: more than bare hands may meet. Split it.`)];
-  const gives = number(v, 'volts');
+  const gives = figure(v, 'volts');
   if (gives === null) return [said('Series loop', null, `${words}.`)];
   const now = (1000 * gives) / loop.ohms;
   if (now < ENOUGH * wants)

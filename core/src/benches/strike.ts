@@ -1,6 +1,6 @@
 import { sourceName, type Traits } from '../movement/index.ts';
 import { counted, said, type Said } from '../units/index.ts';
-import { last, type TableTest, type Values } from './table.ts';
+import { valuesOf, last, type TableTest, type Values } from './table.ts';
 
 /** A hammer that rests nearer than this touches when it is cold, mm; one farther off strikes weakly. Practice. */
 const LEAST_GAP_MM = 0.3;
@@ -10,15 +10,14 @@ const TWICE = 2;
 
 /** What the strike says at lock, by how it was tripped, of its hammers. @param tests the oldest first */
 export function sayStrikeSetUp(traits: Traits, tests: readonly TableTest[]): Said[] {
-  const of = (kind: TableTest['kind']) => tests.filter((t) => t.kind === kind).map((t) => t.values);
   return [
     ...sayLock(traits, last(tests, 'at lock')),
     ...sayRackLock(traits, last(tests, 'rack at lock')),
-    ...sayTripped(of('tripped')),
-    ...sayPartial(traits, of('partial wind')),
-    ...sayHammers(of('hammer')),
+    ...sayTripped(valuesOf(tests, 'tripped')),
+    ...sayPartial(traits, valuesOf(tests, 'partial wind')),
+    ...sayHammers(valuesOf(tests, 'hammer')),
     ...saySelf(last(tests, 'self-correction')),
-    ...sayPairs(of('bells in pairs')),
+    ...sayPairs(valuesOf(tests, 'bells in pairs')),
   ];
 }
 

@@ -13,6 +13,13 @@ export interface TableTest {
 export const last = (tests: readonly TableTest[], kind: TableKindId): Values | null =>
   tests.findLast((t) => t.kind === kind)?.values ?? null;
 
+/** All that was entered of a kind, the oldest first. */
+export const valuesOf = (tests: readonly TableTest[], kind: TableTest['kind']): Values[] =>
+  tests.filter((t) => t.kind === kind).map((t) => t.values);
+/** A figure of an entry, or null. */
+export const figure = (v: Values | null | undefined, id: string): number | null =>
+  typeof v?.[id] === 'number' ? v[id] : null;
+
 /** The longest remark. */
 const LONGEST = 200;
 

@@ -1,7 +1,7 @@
 import { sourceName, type Traits } from '../movement/index.ts';
 import { said, type Said } from '../units/index.ts';
 import { HOUSE_FACTOR, pullKg } from '../weight/index.ts';
-import type { TableTest, Values } from './table.ts';
+import { figure, type TableTest, type Values } from './table.ts';
 import type { TableKindId } from './kinds.data.ts';
 
 /** A weight is the one that belongs there within this share. Practice: makers cast them no closer. */
@@ -10,8 +10,6 @@ const SAME_WEIGHT = 0.05;
 const SAME_PITCH = 0.02;
 /** Turns that stay on the barrel. Practice: two to three. */
 const TURNS = 2;
-
-const number = (v: Values, id: string): number | null => (typeof v[id] === 'number' ? v[id] : null);
 
 /** The last entry of a kind for each source that has one. */
 function bySource(tests: readonly TableTest[], kind: TableKindId): Map<string, Values> {
@@ -44,14 +42,14 @@ function swappedPair(weighed: Map<string, Values>): [string, string] | null {
     grams !== null && belongs !== null && Math.abs(grams / belongs - 1) <= SAME_WEIGHT;
   for (const [i, [a, va]] of all.entries())
     for (const [b, vb] of all.slice(i + 1)) {
-      const [ga, ba, gb, bb] = [number(va, 'grams'), number(va, 'belongs'), number(vb, 'grams'), number(vb, 'belongs')];
+      const [ga, ba, gb, bb] = [figure(va, 'grams'), figure(va, 'belongs'), figure(vb, 'grams'), figure(vb, 'belongs')];
       if (near(ga, bb) && near(gb, ba) && !near(ga, ba) && !near(gb, bb)) return [a, b];
     }
   return null;
 }
 
 function sayWeight(what: string, v: Values): Said[] {
-  const [grams, belongs] = [number(v, 'grams')!, number(v, 'belongs')];
+  const [grams, belongs] = [figure(v, 'grams')!, figure(v, 'belongs')];
   if (belongs === null) return [said(what, null, `${grams} g; what belongs there is not known.`)];
   const share = grams / belongs - 1;
   const words = `${grams} g where ${belongs} g belong`;
@@ -77,11 +75,11 @@ function sayLine(what: string, v: Values, weighed: Values | null): Said[] {
         ? said(what, null, `Frayed, left in: ${v['note']}`)
         : said(what, false, 'Frayed and left in: it wants the owner’s word, kept here, and a caution.'),
     );
-  const grams = weighed && number(weighed, 'grams');
-  const loadKg = number(v, 'load') ?? (grams ? grams / 1000 : null);
-  const breaks = number(v, 'breaks');
+  const grams = weighed && figure(weighed, 'grams');
+  const loadKg = figure(v, 'load') ?? (grams ? grams / 1000 : null);
+  const breaks = figure(v, 'breaks');
   if (breaks !== null && loadKg !== null) out.push(sayStrength(what, breaks, loadKg, v['pulley'] === 'yes'));
-  const turns = number(v, 'turns');
+  const turns = figure(v, 'turns');
   if (v['lands'] === 'no')
     out.push(said(what, false, 'The weight does not land first: the last turn pulls at the knot. A shorter line.'));
   else if (turns !== null && turns < TURNS)
@@ -109,7 +107,7 @@ export function chainHours(dropMm: number, goingMm: number, strikeMm: number, en
 
 function sayChain(what: string, v: Values, endless: boolean): Said[] {
   const out: Said[] = [];
-  const [links, length, pitch] = [number(v, 'links'), number(v, 'lengthMm'), number(v, 'pitchMm')];
+  const [links, length, pitch] = [figure(v, 'links'), figure(v, 'lengthMm'), figure(v, 'pitchMm')];
   if (links !== null && length !== null && pitch !== null) {
     const own = length / links;
     const off = own / pitch - 1;
@@ -124,9 +122,9 @@ function sayChain(what: string, v: Values, endless: boolean): Said[] {
     out.push(said(what, false, 'Its joint is an open link: close it, it lets go at once.'));
   if (v['click'] === 'loose')
     out.push(said(what, false, 'The click of its sprocket is loose: as dangerous as any click. Rivet it.'));
-  const [drop, going] = [number(v, 'dropMm'), number(v, 'goingMm')];
+  const [drop, going] = [figure(v, 'dropMm'), figure(v, 'goingMm')];
   if (drop !== null && going !== null) {
-    const hours = chainHours(drop, going, number(v, 'strikeMm') ?? 0, endless);
+    const hours = chainHours(drop, going, figure(v, 'strikeMm') ?? 0, endless);
     out.push(said(what, hours >= 24 ? true : false, `Lasts ${hours.toFixed(0)} h from the top.`));
   }
   return out;
