@@ -1,7 +1,9 @@
 import { MOST_ERROR_S, ROOM_CELSIUS } from '@eclat/core/rate';
 import { SETTERS, type Setter } from '@eclat/core/pendulum';
 import { z } from 'zod';
+import { benchEntry } from './benches.ts';
 import { moment, id, text, requiredText, done } from './common.ts';
+import { heardSound } from './listening.ts';
 import { movement } from './movements.ts';
 import { everyone, benchRoles } from './people.ts';
 import { read, command } from './route.ts';
@@ -83,6 +85,9 @@ export const testRow = z.object({
   held: z.record(z.string(), z.string()),
   run: testRun,
   failed: z.int(),
+  /** Swings that were read, also at earlier visits of its movement, and what was heard. */
+  benchTests: z.array(benchEntry),
+  heard: z.array(heardSound),
 });
 
 export type TestRow = z.infer<typeof testRow>;

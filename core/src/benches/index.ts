@@ -7,6 +7,7 @@ import { tableWords, typedIn, type TableTest } from './table.ts';
 export { kindOfEntry, kindsFor, TABLE_KINDS, type Field, type Kind, type TableBenchId } from './kinds.data.ts';
 export * from './alarm.ts';
 export * from './balance.ts';
+export * from './heard.ts';
 export * from './mains.ts';
 export * from './outputs.ts';
 export * from './recorder.ts';

@@ -1,4 +1,5 @@
 import { drivenBy, has, hasTrain, isMains, isSpring, isWeight, onMains, type Traits } from '../movement/index.ts';
+import type { HeardAs } from './heard.ts';
 
 /** One figure or word of an entry. */
 export interface Field {
@@ -41,6 +42,8 @@ export interface Kind {
   fields: readonly Field[];
   /** Stands before its form. */
   caution?: string;
+  /** What the microphone can fill in. */
+  heard?: HeardAs;
 }
 
 const motor = (t: Traits) => drivenBy(t, isMains);
@@ -627,6 +630,7 @@ export const KINDS = [
     id: 'alarm run',
     bench: 'alarm',
     name: 'How it rings',
+    heard: 'ring',
     on: alarm,
     fields: [
       { id: 'seconds', as: '{} s', label: 'Rings for', type: 'number', unit: 's', from: 0, to: 3600, needed: true },
@@ -646,6 +650,7 @@ export const KINDS = [
     id: 'repeat',
     bench: 'alarm',
     name: 'What it repeats',
+    heard: 'repeat',
     on: repeats,
     fields: [
       { id: 'hour', as: 'at {}', label: 'Hour it stands at', type: 'number', from: 1, to: 12, needed: true },
@@ -677,6 +682,7 @@ export const KINDS = [
     id: 'repeat hammers',
     bench: 'alarm',
     name: 'Hammers and rack of the repeat',
+    heard: 'even',
     on: repeats,
     fields: [
       {

@@ -107,7 +107,10 @@ describe('what a clock on test wants', () => {
   const traits = familyById('mantel-barrels').traits;
   const on = (readings: [number, number][], days: number, events: Log['events'] = [], failed = 0) => {
     const log = { ...run(), events, readings: readings.map(([d, errorS]) => ({ readAt: iso(d), errorS })) };
-    return wantOf({ run: log, judged: judgeRun(traits, log, START + days * DAY), failed }, START + days * DAY).want;
+    return wantOf(
+      { run: log, judged: judgeRun(traits, log, START + days * DAY), failed, weak: false },
+      START + days * DAY,
+    ).want;
   };
   it('is said the most urgent first', () => {
     expect(

@@ -3,6 +3,7 @@ export * from './report/beat-error.ts';
 export { hearWav } from './file.ts';
 export { hear } from './hear.ts';
 export * from './follow/blows.ts';
+export * from './follow/blows-in.ts';
 export * from './signal/card.ts';
 export * from './listener.ts';
 export { SoundRing } from './signal/ring.ts';

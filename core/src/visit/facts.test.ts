@@ -46,7 +46,7 @@ describe('the next reading of a run', () => {
     const judged = judgeRun(visit.movement.traits, run, at(days), {});
     return {
       bench: nextAction(visitFacts(visit, at(days)), at(days)).urgency === 'due',
-      list: wantOf({ run, judged, failed: 0 }, at(days)).want === 'reading due',
+      list: wantOf({ run, judged, failed: 0, weak: false }, at(days)).want === 'reading due',
       page: (nextReading(run, judged)?.at ?? Infinity) <= at(days),
     };
   };

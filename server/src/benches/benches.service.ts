@@ -30,7 +30,7 @@ export const viewBenches = (
   ...benchTests.map((e) => viewBenchTest(e, e.visitId === visitId ? 'visit' : 'movement')),
 ];
 
-const viewBenchTest = (e: BenchTest, of: BenchEntry['of']): BenchEntry => ({
+export const viewBenchTest = (e: BenchTest, of: BenchEntry['of']): BenchEntry => ({
   ...{ id: e.id, test: e.test, of, by: e.by },
   at: e.at.toISOString(),
 });

@@ -6,7 +6,7 @@ import { findOrRefuse, signature, viewSigned, type Context, type Signed } from '
 import { badField } from '../platform/http/problems.ts';
 import { Recording } from '../recordings/recordings.entity.ts';
 
-const viewHeard = (h: Signed & { id: string; report: Omit<HeardSound, 'id' | 'by' | 'at'> }): HeardSound => ({
+export const viewHeard = (h: Signed & { id: string; report: Omit<HeardSound, 'id' | 'by' | 'at'> }): HeardSound => ({
   id: h.id,
   ...h.report,
   ...viewSigned(h),

@@ -4,13 +4,21 @@ import { RULES, held } from '@eclat/core/rules';
 import { fetchAll, rows } from '../platform/database/rows.ts';
 import type { Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
+import { BenchTest } from '../benches/benches.entity.ts';
+import { viewBenchTest } from '../benches/benches.service.ts';
+import { SoundHeard } from '../listening/listening.entity.ts';
+import { viewHeard } from '../listening/listening.service.ts';
 import { RunEvent, RunReading, TestRun } from './test-run.entity.ts';
 import { viewRun } from './test-run.service.ts';
 
-const OPEN = 'select id from test_run where visit_id in (select id from visit where closed_at is null)';
+const OPEN_VISITS = 'select visit_id from test_run where visit_id in (select id from visit where closed_at is null)';
+const OPEN = `select id from test_run where visit_id in (${OPEN_VISITS})`;
+/** Visits of the movements that are on test, also the earlier ones. */
+const OF_THEIRS = `select id from visit where movement_id in (
+  select movement_id from visit where id in (${OPEN_VISITS}))`;
 /** On test: the run has begun, and neither is its stage done nor the visit closed. */
 const VISITS = `
-select v.id, v.claim, c.description as clock, m.traits,
+select v.id, (select json_agg(o.id) from visit o where o.movement_id = v.movement_id) as visits, v.claim, c.description as clock, m.traits,
   (select choices from house_rules
     where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule
       where visit_id = v.id), '{}') as rules,
@@ -27,6 +35,8 @@ order by t.place, v.claim`;
 export async function onTest(ctx: Context): Promise<TestRow[]> {
   const visits = await sql<{
     id: string;
+    /** All of its movement. */
+    visits: string[];
     claim: string;
     clock: string;
     traits: Traits;
@@ -36,6 +46,8 @@ export async function onTest(ctx: Context): Promise<TestRow[]> {
   const found = await fetchAll(ctx.em, {
     runs: rows(TestRun, `where id in (${OPEN})`),
     readings: rows(RunReading, `where test_run_id in (${OPEN}) order by read_at`),
+    heard: rows(SoundHeard, `where visit_id in (${OPEN_VISITS}) order by at`),
+    swings: rows(BenchTest, `where test->>'kind' = 'swing' and visit_id in (${OF_THEIRS}) order by at`),
     events: rows(RunEvent, `where test_run_id in (${OPEN}) order by happened_at`),
   });
   return visits.map((v) => {
@@ -46,6 +58,10 @@ export async function onTest(ctx: Context): Promise<TestRow[]> {
       clock: v.clock,
       traits: v.traits,
       failed: v.failed,
+      benchTests: found.swings
+        .filter((e) => v.visits.includes(e.visitId))
+        .map((e) => viewBenchTest(e, e.visitId === v.id ? 'visit' : 'movement')),
+      heard: found.heard.filter((h) => h.visitId === v.id).map(viewHeard),
       held: Object.fromEntries(RULES.map((r) => [r.id, held(r.id, v.rules).id])),
       run: viewRun({
         runs: [run],

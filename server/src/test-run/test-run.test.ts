@@ -1,4 +1,4 @@
-import type { TestRun, Visit } from '@eclat/contract';
+import type { BenchEntry, TestRun, Visit } from '@eclat/contract';
 import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -193,12 +193,19 @@ describe('what a run tells besides its readings', () => {
 
   it('stands on the page of all on test, in the order of their places, until its stage is done', async () => {
     const onTest = async () =>
-      await shop.marit.ok<{ claim: string; run: TestRun; failed: number }[]>('GET', '/on-test');
+      await shop.marit.ok<{ claim: string; run: TestRun; failed: number; benchTests: BenchEntry[] }[]>(
+        'GET',
+        '/on-test',
+      );
     const before = await onTest();
     expect(before.map((r) => r.run.place)).toEqual(['stand 1', 'stand 7']);
     expect(before[1]!.run.readings).toHaveLength(2);
     await call('PUT', 'checks/f-strike', { result: 'failed', note: 'one short at seven' });
     expect((await onTest())[1]!.failed).toBe(1);
+    const swing = { kind: 'swing', values: { deg: 2.1, drops: null, stopped: null } };
+    await call('POST', 'benches', { test: swing });
+    // Each with its own movement's swings.
+    expect((await onTest()).map((r) => r.benchTests.map((e) => [e.of, e.test]))).toEqual([[], [['visit', swing]]]);
     await call('PUT', 'stages/run', { state: 'done' });
     expect((await onTest()).map((r) => r.run.place)).toEqual(['stand 1']);
   });

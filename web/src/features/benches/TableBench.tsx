@@ -9,6 +9,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Warned } from '../../ui/Warned.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Entries } from './Entries.tsx';
+import { HearIt } from './HearIt.tsx';
 import { HoldTime } from './HoldTime.tsx';
 import { NumberField, numberOf } from './NumberField.tsx';
 import { useBenchForm } from './useBenchForm.ts';
@@ -64,6 +65,7 @@ export function KindForm({ kind, name, figure, keep = 'Keep' }: FormProps) {
     >
       {kind.caution && <Warned text={kind.caution} />}
       {figure?.(kind, typed)}
+      {kind.heard && <HearIt as={kind.heard} onFields={(f) => Object.entries(f).forEach(([id, v]) => on(id)(v))} />}
       <div className="grid grid-cols-1 items-start gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {kind.fields.map((f) => (
           <FieldOf key={f.id} field={f} value={typed[f.id] ?? ''} onChange={put(f)} />

@@ -1,7 +1,17 @@
 import type { TestRow } from '@eclat/contract';
 import { judgeRun, missedReadings, WANTS, wantOf, type Want } from '@eclat/core/rate';
 import clsx from 'clsx';
-import { AudioLines, CircleCheck, CircleDot, Clock3, Footprints, OctagonX, SkipForward, Wrench } from 'lucide-react';
+import {
+  AudioLines,
+  CircleCheck,
+  CircleDot,
+  Clock3,
+  Footprints,
+  MoveHorizontal,
+  OctagonX,
+  SkipForward,
+  Wrench,
+} from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useOnTest } from '../../data/queries.ts';
@@ -10,10 +20,12 @@ import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { inWords, ReadNow } from './ReadNow.tsx';
+import { swingOf } from './swing.ts';
 
 const LOOK: Record<Want, readonly [icon: typeof Clock3, look: string]> = {
   stopped: [OctagonX, 'border-danger bg-danger-wash text-danger'],
   'failed check': [OctagonX, 'border-danger bg-danger-wash text-danger'],
+  'weak swing': [MoveHorizontal, 'border-brass-fill bg-brass-wash text-brass'],
   'to be set': [Wrench, 'border-brass-fill bg-brass-wash text-brass'],
   decided: [CircleCheck, 'border-good bg-good-wash text-good'],
   'reading due': [Clock3, 'border-brass-fill bg-brass-wash text-brass'],
@@ -22,17 +34,19 @@ const LOOK: Record<Want, readonly [icon: typeof Clock3, look: string]> = {
 const judge = (row: TestRow, now: number) => {
   const judged = judgeRun(row.traits, row.run, now, row.held);
   const last = row.run.readings.at(-1);
+  const weak = swingOf(row, row.traits, row.run)?.said.find((s) => s.good === false);
   return {
     row,
     judged,
     last,
+    weak,
     missed: missedReadings(
       judged.segment.map((r) => r.at),
       judged.since,
       judged.protocol.readEveryHours,
       now,
     ),
-    ...wantOf({ run: row.run, judged, failed: row.failed }, now),
+    ...wantOf({ run: row.run, judged, failed: row.failed, weak: weak !== undefined }, now),
   };
 };
 
@@ -69,7 +83,7 @@ export function OnTestScreen() {
         <Empty>Each with its verdict so far, and when it wants its next reading.</Empty>
       ) : (
         <ul className="flex flex-col gap-2">
-          {sorted.map(({ row, judged: j, want, at, last, missed }) => {
+          {sorted.map(({ row, judged: j, want, at, last, missed, weak }) => {
             const [Icon, look] = LOOK[want];
             return (
               <li key={row.visitId}>
@@ -95,6 +109,7 @@ export function OnTestScreen() {
                       {row.claim}, {row.run.place}
                     </span>
                     <span className="block">{j.verdict.text}</span>
+                    {weak && <span className="block font-semibold text-brass">Swing: {weak.says}</span>}
                   </span>
                   <span className="basis-52 text-right text-soft">
                     {last

@@ -72,7 +72,7 @@ function OnTest({ run }: { run: TestRun }) {
     now,
   );
   const next = nextReading(run, judged);
-  const swing = swingOf(visit, run);
+  const swing = swingOf(visit, visit.movement.traits, run);
   const failing = swing?.said.find((s) => s.good === false);
   return (
     <>

@@ -67,21 +67,23 @@ describe('on test', () => {
     expect(screen.queryByText('To weights and lines')).toBeNull();
   });
 
+  const swing = (daysAgo: number, deg: number, drops: number | null = null) => ({
+    id: `s${daysAgo}`,
+    of: 'visit' as const,
+    by: 'Ines Calloway',
+    at: ago(daysAgo),
+    test: { kind: 'swing' as const, values: { deg, drops, stopped: null } },
+  });
+  const FALLS = [swing(3, 2.6, 1.5), swing(2, 2.3), swing(1, 2.05), swing(0.1, 1.8)];
+
   it('warns of a swing that fails before its wind is out, and takes the next one by its figure', async () => {
-    const swing = (daysAgo: number, deg: number, drops: number | null = null) => ({
-      id: `s${daysAgo}`,
-      of: 'visit' as const,
-      by: 'Ines Calloway',
-      at: ago(daysAgo),
-      test: { kind: 'swing' as const, values: { deg, drops, stopped: null } },
-    });
     show(
       TestRunScreen,
       visitOf('mantel-barrels', {
         testRun: runOf([[3, 0]], {
           events: [{ id: 'e', kind: 'wound', happenedAt: ago(3.2), note: '', detail: null, by: 'Ines Calloway' }],
         }),
-        benchTests: [swing(3, 2.6, 1.5), swing(2, 2.3), swing(1, 2.05), swing(0.1, 1.8)],
+        benchTests: FALLS,
       }),
     );
     expect(screen.getByText(/^Swing: Falls by 0\.27° a day: at 1\.5°, where a tooth drops, in 1 day/)).toBeTruthy();
@@ -149,6 +151,8 @@ describe('on test', () => {
     held: {},
     run,
     failed,
+    benchTests: [],
+    heard: [],
   });
   const rows = [
     row(
@@ -185,16 +189,20 @@ describe('on test', () => {
   ];
 
   it('all of them stand by what they want of a person', async () => {
-    standIn({ '/api/on-test': rows });
+    const weak = { ...row('C-5', rows[0]!.run), benchTests: FALLS };
+    weak.run = { ...weak.run, startedAt: ago(3.2) };
+    standIn({ '/api/on-test': [...rows, weak] });
     show(OnTestScreen, noVisit);
-    expect(await screen.findByText('3 of 4 on test want you')).toBeTruthy();
+    expect(await screen.findByText('4 of 5 on test want you')).toBeTruthy();
+    expect(screen.getByText(/^Swing: Falls by 0\.27° a day/)).toBeTruthy();
     expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent)![0])).toEqual([
       'C-4',
+      'C-5',
       'C-2',
       'C-3',
       'C-1',
     ]);
-    expect(screen.getAllByText(/left out/)).toHaveLength(2);
+    expect(screen.getAllByText(/left out/)).toHaveLength(3);
   });
 
   it('a round goes to each in the order in which they stand', async () => {

@@ -1,6 +1,6 @@
-import type { BenchEntry, TestRun, Visit } from '@eclat/contract';
+import type { BenchEntry, HeardSound, TestRun } from '@eclat/contract';
 import { isOf } from '@eclat/core/benches';
-import { drivenBy, isWeight } from '@eclat/core/movement';
+import { drivenBy, isWeight, type Traits } from '@eclat/core/movement';
 import { judgeSwing, SWING_NOISE_DEG, type SwingJudgement, type SwingRead, type Swinging } from '@eclat/core/rate';
 
 const swings = (oscillator: string): oscillator is Swinging => Object.hasOwn(SWING_NOISE_DEG, oscillator);
@@ -13,11 +13,15 @@ const readOf = ({ test, at }: BenchEntry): SwingRead[] => {
 };
 
 /** The swing over this run, and what it says; of a balance, its amplitude by sound. Null where nothing swings. */
-export function swingOf(visit: Visit, run: TestRun): (SwingJudgement & { reads: SwingRead[] }) | null {
-  const { oscillator, windHours } = visit.movement.traits;
+export function swingOf(
+  { benchTests, heard: sounds }: { benchTests: readonly BenchEntry[]; heard: readonly HeardSound[] },
+  traits: Traits,
+  run: TestRun,
+): (SwingJudgement & { reads: SwingRead[] }) | null {
+  const { oscillator, windHours } = traits;
   if (!swings(oscillator)) return null;
-  const own = visit.benchTests.filter((e) => e.of === 'visit').flatMap(readOf);
-  const heard = visit.heard.flatMap((h) =>
+  const own = benchTests.filter((e) => e.of === 'visit').flatMap(readOf);
+  const heard = sounds.flatMap((h) =>
     oscillator === 'balance' && h.amplitudeDegrees !== null
       ? [{ at: Date.parse(h.at), deg: h.amplitudeDegrees, dropsDeg: null, stops: false }]
       : [],
@@ -26,9 +30,9 @@ export function swingOf(visit: Visit, run: TestRun): (SwingJudgement & { reads: 
   const judged = judgeSwing(reads, {
     swings: oscillator,
     windHours: windHours ?? null,
-    byWeight: drivenBy(visit.movement.traits, isWeight),
+    byWeight: drivenBy(traits, isWeight),
     events: run.events,
-    earlier: visit.benchTests.filter((e) => e.of === 'movement').flatMap(readOf),
+    earlier: benchTests.filter((e) => e.of === 'movement').flatMap(readOf),
   });
   return { ...judged, reads: reads.sort((a, b) => a.at - b.at) };
 }
