@@ -861,6 +861,13 @@ export const addresses = {
       inverse: 'benches.remove',
       visit: { put: 'benchTests', by: 'id' },
     },
+    change: {
+      method: 'PUT',
+      path: '/visits/:visitId/benches/:testId',
+      changes: ['visit'],
+      inverse: 'same',
+      visit: { put: 'benchTests', by: 'id' },
+    },
     remove: {
       method: 'DELETE',
       path: '/visits/:visitId/benches/:testId',

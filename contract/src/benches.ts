@@ -106,7 +106,11 @@ export const benchTest = z.discriminatedUnion('kind', [
 export type BenchTest = z.infer<typeof benchTest>;
 
 /** `of`: this visit’s, an earlier one’s of the movement, or of another movement of its type. */
-export const benchEntry = z.object({ id, test: benchTest, of: z.enum(ENTRY_OF), by: z.string(), at: moment });
+export const benchEntry = z.object({
+  ...{ id, test: benchTest, of: z.enum(ENTRY_OF), by: z.string(), at: moment },
+  /** As it was seen, for who corrects it. */
+  version: z.int(),
+});
 
 export type BenchEntry = z.infer<typeof benchEntry>;
 
@@ -120,6 +124,17 @@ export const benchRoutesOf = {
     inverse: 'benches.remove',
     visit: { put: 'benchTests', by: 'id' },
     body: z.object({ test: benchTest }),
+    reply: benchEntry,
+  }),
+  change: command({
+    method: 'PUT',
+    path: '/visits/:visitId/benches/:testId',
+    summary: 'Correct an entry: it stays where it stood in time, signed by who corrected it',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: { put: 'benchTests', by: 'id' },
+    body: z.object({ test: benchTest, version: z.int() }),
     reply: benchEntry,
   }),
   remove: command({

@@ -72,7 +72,7 @@ function sayLine(what: string, v: Values, weighed: Values | null): Said[] {
   if (v['is'] === 'frayed, left in')
     out.push(
       v['note']
-        ? said(what, null, `Frayed, left in: ${v['note']}`)
+        ? said(what, null, `Frayed, left in: ${v['note']} The declaration is on the return sheet.`)
         : said(what, false, 'Frayed and left in: it wants the owner’s word, kept here, and a caution.'),
     );
   const grams = weighed && figure(weighed, 'grams');
@@ -130,9 +130,15 @@ function sayChain(what: string, v: Values, endless: boolean): Said[] {
   return out;
 }
 
+/** Frayed lines that stay: by source, with the owner’s word; empty where there is none. */
+export const frayedLeftIn = (tests: readonly TableTest[]): { source: string; word: string }[] =>
+  [...bySource(tests, 'line')]
+    .filter(([, v]) => v['is'] === 'frayed, left in')
+    .map(([source, v]) => ({ source, word: String(v['note'] ?? '') }));
+
 /** Sources with a frayed line left in and no word of the owner on it: nothing is signed so. */
 export const frayedUnsaid = (tests: readonly TableTest[]): string[] =>
-  [...bySource(tests, 'line')].filter(([, v]) => v['is'] === 'frayed, left in' && !v['note']).map(([id]) => id);
+  frayedLeftIn(tests).flatMap(({ source, word }) => (word ? [] : [source]));
 
 /** Sources that still hang on a borrowed line: nothing is signed so. */
 export const onBorrowed = (tests: readonly TableTest[]): string[] =>

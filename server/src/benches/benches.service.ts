@@ -2,7 +2,8 @@ import { openVisit } from '../visit/lock.ts';
 import type { BenchEntry, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { rows, type RowsOf } from '../platform/database/rows.ts';
-import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { badField } from '../platform/http/problems.ts';
 import { BenchTest } from './benches.entity.ts';
 
 /** What was entered at a bench: on this visit, on earlier ones of the movement, and on closed ones of its type. */
@@ -31,7 +32,7 @@ export const viewBenches = (
 ];
 
 export const viewBenchTest = (e: BenchTest, of: BenchEntry['of']): BenchEntry => ({
-  ...{ id: e.id, test: e.test, of, by: e.by },
+  ...{ id: e.id, test: e.test, of, by: e.by, version: e.version },
   at: e.at.toISOString(),
 });
 
@@ -42,6 +43,22 @@ export async function addBenchTest(
 ): Promise<BenchEntry> {
   await openVisit(ctx, visitId);
   const row = ctx.em.create(BenchTest, { visitId, test, ...signature(ctx) });
+  await ctx.em.flush();
+  return viewBenchTest(row, 'visit');
+}
+
+export async function changeBenchTest(
+  ctx: Context,
+  visitId: string,
+  id: string,
+  { test, version }: ParsedBodyOf<typeof api.benches.change>,
+): Promise<BenchEntry> {
+  await openVisit(ctx, visitId);
+  const row = await findOrRefuse(ctx, BenchTest, { id, visitId }, 'entry');
+  expectVersion(row.version, version, viewBenchTest(row, 'visit'));
+  if (row.test.kind !== test.kind) throw badField('test.kind', 'Another kind is another entry.');
+  const { at } = row; // where it stood: the last of its kind leads
+  Object.assign(row, { test, ...signature(ctx), at });
   await ctx.em.flush();
   return viewBenchTest(row, 'visit');
 }

@@ -31,6 +31,24 @@ describe('the electric bench', () => {
       'coil',
     ]);
   });
+  it('corrects an entry where it stood; who was slower is told, and another kind is another entry', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'Tall', familyId: 'longcase' } });
+    const at = (id = '') => `/visits/${visit.id}/benches${id}`;
+    const [source] = visit.movement.traits.sources;
+    const line = (turns: number) => ({ kind: 'line', values: { source: source!.id, is: 'the final one', turns } });
+    const { body: first } = await shop.marit.send<BenchEntry>('POST', at(), { test: line(22) });
+    await shop.marit.send('POST', at(), { test: line(3) });
+    const put = (version: number, test: object) => shop.marit.send('PUT', at(`/${first.id}`), { test, version });
+    expect((await put(1, line(2))).body).toMatchObject({ at: first.at, version: 2 });
+    expect(await put(1, line(2.5))).toMatchObject({
+      status: 409,
+      body: { type: 'urn:eclat:lost-race', current: { test: line(2), version: 2 } },
+    });
+    expect((await put(2, { kind: 'chain', values: { source: source!.id, links: 9 } })).status).toBe(422);
+    expect((await put(2, line(400))).status).toBe(422);
+    const seen = (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).benchTests;
+    expect(seen.map((e) => (e.test as ReturnType<typeof line>).values.turns)).toEqual([2, 3]);
+  });
   it('finds at the next visit what was right, and in another of its type, in no other', async () => {
     const of = (maker: string) => ({ movement: { name: 'Standard plates', familyId: 'torsion', maker } });
     const test = (thicknessMm: number) => ({

@@ -34,6 +34,18 @@ describe('papers', () => {
     expect(text).toContain(words.normalize('NFKC'));
     expect(text).not.toContain('boxes');
   });
+  it('declare a frayed line that stays, with the owner’s word and a place for the hand', async () => {
+    const visit = await takeIn(shop.marit, { movement: { name: 'Tall', familyId: 'longcase' } });
+    const [source] = visit.movement.traits.sources;
+    const line = (values: object) =>
+      shop.marit.send('POST', `/visits/${visit.id}/benches`, { test: { kind: 'line', values } });
+    expect(await paper(visit, 'return')).not.toContain('frayed');
+    await line({ source: source!.id, is: 'frayed, left in', note: 'Kept as my father tied it.' });
+    const text = await paper(visit, 'return');
+    expect(text).toMatch(/a frayed line stays[^]*weight then falls[^]*as my father tied it[^]*Declared by the owner/);
+    await line({ source: source!.id, is: 'the final one', breaks: 60 });
+    expect(await paper(visit, 'return')).not.toContain('Declared');
+  });
   it('says so where a letter cannot be printed', async () => {
     const visit = await takeIn(shop.marit, { complaint: 'It says 日本.' });
     expect(await paper(visit, 'receipt')).toMatch(/stand as boxes[^]*It says □□\./);

@@ -1,4 +1,6 @@
 import { findingWords } from '@eclat/core/assess';
+import { frayedLeftIn, isOf } from '@eclat/core/benches';
+import { sourceName } from '@eclat/core/movement';
 import { type Asked, things, wantedList, handsOff, signature } from './parts.ts';
 import { recordedPart } from '@eclat/core/history';
 import type { Visit } from '@eclat/contract';
@@ -58,6 +60,26 @@ export function runChart(visit: Visit, now: Date): Content[] {
   ];
 }
 
+/** A frayed line that stays is declared: what may happen, the owner's word, and the owner's hand beneath. */
+function declaration({ benchTests, movement: { traits } }: Visit): Content[] {
+  const lines = frayedLeftIn(
+    benchTests.flatMap(({ of, test }) => (of === 'visit' && isOf('weights')(test) ? [test] : [])),
+  );
+  return lines.flatMap(({ source, word }): Content[] => {
+    const of = traits.sources.find((s) => s.id === source);
+    return [
+      head(`Declaration: a frayed line stays${of ? ` (${sourceName(traits, of)})` : ''}`),
+      {
+        text:
+          'This line is frayed and was left in as the owner wants it. It may part without a warning: the weight then ' +
+          'falls. Let nobody stand or reach under the weight, wind it slowly, and have the line renewed soon.',
+      },
+      { text: `The owner’s word: ${word || 'not given yet.'}`, margin: [0, 4, 0, 0] },
+      signature('Declared by the owner'),
+    ];
+  });
+}
+
 export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
   const { visit, shop, day } = asked;
   const { lines, chosen, routes } = visit.agreement;
@@ -115,6 +137,7 @@ export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
         head(c.heading),
         { ul: c.says },
       ]),
+      ...declaration(visit),
       head('Goes home with it'),
       visit.received.length === 0 ? none('Nothing came with it.') : things(asked, true),
       ...wantedList(visit),

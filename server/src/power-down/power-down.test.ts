@@ -113,7 +113,7 @@ const OPENS_NOTHING: Record<string, string> = {
   strike: 'setHeard hearAnew addRelease removeRelease',
   listening: 'add remove',
   testRun: 'start addReading removeReading addEvent removeEvent setConditions',
-  benches: 'add remove',
+  benches: 'add change remove',
   visit: 'change setStage setJob readCaution',
 };
 const AWAY_FROM_IT =

@@ -155,7 +155,7 @@ describe('checks as it goes together', () => {
     const visit = visitOf('electric-master', {
       checks: [wound],
       testRun: ON_TEST,
-      benchTests: [{ id: 'e1', test, of: 'visit', ...by }],
+      benchTests: [{ id: 'e1', test, of: 'visit', version: 1, ...by }],
     });
     show(TestRunScreen, visit);
     const counted = within(screen.getByRole('group', { name: 'Windings counted' }));

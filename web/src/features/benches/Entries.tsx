@@ -1,43 +1,79 @@
 import type { BenchEntry } from '@eclat/contract';
-import { benchWords } from '@eclat/core/benches';
-import { Trash2 } from 'lucide-react';
+import { benchWords, isTableTest } from '@eclat/core/benches';
+import { Pencil, Trash2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { dayTime } from '../../ui/dates.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
+import type { Correcting } from './useBenchForm.ts';
 
-/** What was entered at this bench on this visit, each to be taken out while the visit is open. */
-export function Entries({ entries, what }: { entries: readonly BenchEntry[]; what: string }) {
-  const visit = useThisVisit();
-  const out = useRemove(api.benches.remove, api.benches.add, what);
+interface Props {
+  entries: readonly BenchEntry[];
+  what: string;
+  /** The form of an entry that is corrected. */
+  form?: (correcting: Correcting) => ReactNode;
+}
+
+/** What was entered at this bench on this visit, each to be corrected or taken out while the visit is open. */
+export function Entries({ entries, what, form }: Props) {
+  const [corrected, setCorrected] = useState<string | null>(null);
   if (entries.length === 0) return null;
   return (
     <ul className="mb-4 divide-y divide-line" aria-label={what}>
       {entries.map((e) => (
-        <li key={e.id} className="flex items-center gap-3 py-1">
-          <span className="min-w-0 flex-1">
-            {benchWords(e.test, visit.movement.traits)}{' '}
-            <span className="text-sm text-soft">
-              {e.by}, {dayTime(e.at)}
-            </span>
-          </span>
-          {!visit.closedAt && (
-            <button
-              type="button"
-              aria-label={`Take out: ${what.toLowerCase()}`}
-              className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-              onClick={() =>
-                out(
-                  { params: { visitId: visit.id, testId: e.id } },
-                  { params: { visitId: visit.id }, body: { test: e.test } },
-                )
-              }
-            >
-              <Trash2 className="size-5" />
-            </button>
+        <li key={e.id} className="py-1">
+          {form && corrected === e.id ? (
+            <div className="rounded-lg border-2 border-steel p-3">
+              {form({ entry: e, onEnd: () => setCorrected(null) })}
+            </div>
+          ) : (
+            <Line
+              entry={e}
+              what={what}
+              onCorrect={form && isTableTest(e.test) ? () => setCorrected(e.id) : undefined}
+            />
           )}
         </li>
       ))}
     </ul>
+  );
+}
+
+const ROUND = 'grid size-11 shrink-0 place-items-center rounded-lg';
+
+function Line({ entry: e, what, onCorrect }: { entry: BenchEntry; what: string; onCorrect: (() => void) | undefined }) {
+  const visit = useThisVisit();
+  const out = useRemove(api.benches.remove, api.benches.add, what);
+  const params = { visitId: visit.id };
+  return (
+    <div className="flex items-center gap-1">
+      <span className="min-w-0 flex-1">
+        {benchWords(e.test, visit.movement.traits)}{' '}
+        <span className="text-sm text-soft">
+          {e.by}, {dayTime(e.at)}
+        </span>
+      </span>
+      {!visit.closedAt && onCorrect && (
+        <button
+          type="button"
+          aria-label={`Change: ${what.toLowerCase()}`}
+          className={`${ROUND} hover:bg-steel-wash`}
+          onClick={onCorrect}
+        >
+          <Pencil className="size-5" />
+        </button>
+      )}
+      {!visit.closedAt && (
+        <button
+          type="button"
+          aria-label={`Take out: ${what.toLowerCase()}`}
+          className={`${ROUND} hover:bg-danger-wash`}
+          onClick={() => out({ params: { ...params, testId: e.id } }, { params, body: { test: e.test } })}
+        >
+          <Trash2 className="size-5" />
+        </button>
+      )}
+    </div>
   );
 }

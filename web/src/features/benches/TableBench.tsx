@@ -1,4 +1,13 @@
-import { isOf, kindsFor, wrongIn, type Field, type Kind, type TableBenchId, type TableTest } from '@eclat/core/benches';
+import {
+  isOf,
+  isTableTest,
+  kindsFor,
+  wrongIn,
+  type Field,
+  type Kind,
+  type TableBenchId,
+  type TableTest,
+} from '@eclat/core/benches';
 import { sourceName } from '@eclat/core/movement';
 import type { ReactNode } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -12,7 +21,7 @@ import { Entries } from './Entries.tsx';
 import { HearIt } from './HearIt.tsx';
 import { HoldTime } from './HoldTime.tsx';
 import { NumberField, numberOf } from './NumberField.tsx';
-import { useBenchForm } from './useBenchForm.ts';
+import { useBenchForm, type Correcting } from './useBenchForm.ts';
 
 /** All that this movement has for a bench, fold by fold, in the order of the work; the first that is empty is open. */
 export function TableBench({ bench, name, figure }: { bench: TableBenchId; name: string; figure?: Figure }) {
@@ -23,7 +32,11 @@ export function TableBench({ bench, name, figure }: { bench: TableBenchId; name:
   const next = kinds.find((k) => of(k).length === 0);
   return kinds.map((k) => (
     <Fold key={k.id} name={k.id} title={k.name} says={of(k).length > 0 && of(k).length} open={k === next}>
-      <Entries entries={of(k)} what={k.name} />
+      <Entries
+        entries={of(k)}
+        what={k.name}
+        form={(c) => <KindForm kind={k} name={name} figure={figure} correcting={c} />}
+      />
       {!visit.closedAt && <KindForm kind={k} name={name} figure={figure} />}
     </Fold>
   ));
@@ -38,15 +51,18 @@ interface FormProps {
   figure?: Figure | undefined;
   /** What the button says, where another keeps something else beside it. */
   keep?: string;
+  /** The entry that is corrected; else one is added. */
+  correcting?: Correcting;
 }
 
 /** The form of one kind, as its fields say. */
-export function KindForm({ kind, name, figure, keep = 'Keep' }: FormProps) {
+export function KindForm({ kind, name, figure, keep = 'Keep', correcting }: FormProps) {
   const visit = useThisVisit();
   const sources = visit.movement.traits.sources;
-  const only = sources.length === 1 ? sources[0]!.id : '';
-  const start = Object.fromEntries(kind.fields.map((f) => [f.id, f.type === 'source' ? only : '']));
-  const { typed, on, busy, send } = useBenchForm(kind.id, start, name);
+  const startOf = (f: Field) => (f.type === 'source' && sources.length === 1 ? sources[0]!.id : '');
+  const stood = correcting && isTableTest(correcting.entry.test) ? correcting.entry.test.values : null;
+  const start = Object.fromEntries(kind.fields.map((f) => [f.id, stood ? String(stood[f.id] ?? '') : startOf(f)]));
+  const { typed, on, busy, send, drop } = useBenchForm(kind.id, start, name, correcting);
   const values = Object.fromEntries(kind.fields.map((f) => [f.id, valueOf(f, typed[f.id] ?? '')]));
   const test = { kind: kind.id, values } as TableTest;
   const ready = Object.values(values).every((v) => v !== undefined) && wrongIn(test).length === 0;
@@ -71,9 +87,22 @@ export function KindForm({ kind, name, figure, keep = 'Keep' }: FormProps) {
           <FieldOf key={f.id} field={f} value={typed[f.id] ?? ''} onChange={put(f)} />
         ))}
       </div>
-      <Button type="submit" variant="main" className="self-start" disabled={!ready} busy={busy}>
-        {keep}
-      </Button>
+      <div className="flex gap-3">
+        <Button type="submit" variant="main" disabled={!ready} busy={busy}>
+          {correcting ? 'Keep the change' : keep}
+        </Button>
+        {correcting && (
+          <Button
+            variant="plain"
+            onClick={() => {
+              drop();
+              correcting.onEnd();
+            }}
+          >
+            Leave as it was
+          </Button>
+        )}
+      </div>
     </form>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  benchWords,
   isOf,
   sayAlarm,
   sayBalance,
@@ -11,7 +12,10 @@ import {
 } from '@eclat/core/benches';
 import type { Traits } from '@eclat/core/movement';
 import type { Said } from '@eclat/core/units';
+import { Cable } from 'lucide-react';
+import { Link } from 'react-router';
 import { Answer } from '../../ui/Answer.tsx';
+import { buttonClass } from '../../ui/Button.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { ReactNode } from 'react';
@@ -29,10 +33,12 @@ interface Bench {
   figure?: Figure;
   /** Drawn of all that was entered. */
   drawn?: (tests: readonly TableTest[]) => ReactNode;
+  /** What belongs to it and stands elsewhere. */
+  beside?: ReactNode;
 }
 
 /** A bench whose forms follow from its kinds: first what is wrong, then all it says, then each thing to look at. */
-function BenchScreen({ id, name, first, say, figure, drawn }: Bench) {
+function BenchScreen({ id, name, first, say, figure, drawn, beside }: Bench) {
   const visit = useThisVisit();
   const tests = (whose: 'visit' | 'movement') =>
     visit.benchTests.flatMap(({ of, test }) => (of === whose && isOf(id)(test) ? [test] : []));
@@ -50,6 +56,7 @@ function BenchScreen({ id, name, first, say, figure, drawn }: Bench) {
       {said.length === 0 && <Answer tone="info" title={first} />}
       {drawn?.(tests('visit'))}
       <WhatItSays said={said} />
+      {beside}
       <TableBench bench={id} name={name} {...(figure && { figure })} />
       {earlier.length > 0 && (
         <Fold title="At an earlier visit" says={earlier.length}>
@@ -113,5 +120,25 @@ export const OutputsScreen = () => (
     first="The way back of its supply first: through the frame, or a terminal of its own"
     say={(_, tests) => sayOutputs(tests)}
     drawn={(tests) => <TurnFigure tests={tests} />}
+    beside={<Stepped />}
   />
 );
+
+/** Voltages stepped in series, coils and windings a minute stand on the electric bench: what they say, and the way. */
+function Stepped() {
+  const { benchTests, movement } = useThisVisit();
+  const said = benchTests.flatMap(({ of, test }) =>
+    of === 'visit' && (test.kind === 'step' || test.kind === 'contact') ? [benchWords(test, movement.traits)] : [],
+  );
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-3">
+      <p className="min-w-0 flex-1 basis-72 text-soft">
+        {said.at(-1) ?? 'No voltage was stepped yet, no winding counted.'}
+      </p>
+      <Link className={buttonClass()} to="../electric">
+        <Cable className="size-5" aria-hidden />
+        Step test, coils, windings
+      </Link>
+    </div>
+  );
+}

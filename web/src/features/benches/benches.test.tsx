@@ -8,7 +8,7 @@ import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 import { ElectricScreen } from './ElectricScreen.tsx';
 import { TorsionScreen } from './TorsionScreen.tsx';
-import { OutputsScreen, StrikeSetUpScreen, WeightsScreen } from './TableScreens.tsx';
+import { AlarmScreen, OutputsScreen, StrikeSetUpScreen, WeightsScreen } from './TableScreens.tsx';
 import { numberOf } from './NumberField.tsx';
 
 const person = userEvent.setup();
@@ -21,6 +21,7 @@ const entry = (test: BenchTest, id = 'e1'): BenchEntry => ({
   id,
   test,
   of: 'visit',
+  version: 1,
   by: 'Ines',
   at: '2031-05-02T09:00:00.000Z',
 });
@@ -149,6 +150,40 @@ describe('a bench whose forms follow from the table', () => {
         body: { test: { kind: 'weight', values: { source: 'going', grams: 5200, belongs: 5300, hangs: null } } },
       }),
     );
+  });
+  it('corrects an entry where it stands, and can leave it as it was', async () => {
+    const line = entry({ kind: 'line', values: { source: 'going', is: 'the final one', turns: 22 } });
+    show(WeightsScreen, visitOf('longcase', { benchTests: [line] }));
+    const row = within(screen.getByRole('list', { name: 'Line' }));
+    await person.click(row.getByRole('button', { name: 'Change: line' }));
+    const turns = row.getByLabelText<HTMLInputElement>('Turns left when it is down');
+    expect(turns.value).toBe('22');
+    await person.click(row.getByRole('button', { name: 'Leave as it was' }));
+    expect(row.queryByLabelText('Turns left when it is down')).toBeNull();
+    await person.click(row.getByRole('button', { name: 'Change: line' }));
+    await person.clear(row.getByLabelText('Turns left when it is down'));
+    await person.type(row.getByLabelText('Turns left when it is down'), '2,5');
+    await person.click(row.getByRole('button', { name: 'Keep the change' }));
+    await waitFor(() =>
+      expect(sent[0]).toMatchObject({
+        method: 'PUT',
+        url: '/api/visits/v1/benches/e1',
+        body: { version: 1, test: { kind: 'line', values: { source: 'going', turns: 2.5 } } },
+      }),
+    );
+  });
+  it('says why it does not hear, and what to do', async () => {
+    vi.stubGlobal(
+      'Worker',
+      class Silent {
+        terminate() {}
+        postMessage() {}
+      },
+    );
+    show(AlarmScreen, visitOf('riveted-alarm'));
+    await person.click(screen.getByRole('button', { name: 'Hear it ring' }));
+    expect(await screen.findByText(/microphone/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Hear it ring' })).toBeTruthy();
   });
   it('leads with what is wrong, and asks a mains clock for its cord first, caution before it', () => {
     const perished = entry({ kind: 'mains cord', values: { state: 'perished' } });

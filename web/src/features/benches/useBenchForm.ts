@@ -1,27 +1,57 @@
-import type { BenchTest } from '@eclat/contract';
+import type { BenchEntry, BenchTest } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
-/** One form of a bench: what is typed stays until it is sent. */
-export function useBenchForm<T extends object>(form: string, start: T, bench: string) {
+/** An entry that is corrected, and what follows once it is. */
+export interface Correcting {
+  entry: BenchEntry;
+  onEnd: () => void;
+}
+
+/**
+ * One form of a bench: what is typed stays until it is sent.
+ * @param start what stands in it before anybody typed; @param correcting the entry it corrects, else it adds one
+ */
+export function useBenchForm<T extends object>(form: string, start: T, bench: string, correcting?: Correcting) {
   const visit = useThisVisit();
-  const [typed, set] = useKept(`${bench.toLowerCase()}.${visit.id}.${form}`, start);
+  const params = { visitId: visit.id };
+  const name = `${bench.toLowerCase()}.${visit.id}.${form}`;
+  const [typed, set] = useKept(correcting ? `${name}.${correcting.entry.id}` : name, start);
   const remove = useCommand(api.benches.remove, { what: bench });
+  const back = useCommand(api.benches.change, { what: bench });
   const add = useCommand(api.benches.add, {
     what: bench,
     onSent: () => set(start),
-    onDone: (e) => say('Kept.', 'good', () => remove.mutate({ params: { visitId: visit.id, testId: e.id } })),
+    onDone: (e) => say('Kept.', 'good', () => remove.mutate({ params: { ...params, testId: e.id } })),
+  });
+  const change = useCommand(api.benches.change, {
+    what: bench,
+    labels: { test: 'What was entered' },
+    onSent: () => {
+      set(start);
+      correcting?.onEnd();
+    },
+    onDone: ({ id, version }) => {
+      const test = correcting!.entry.test;
+      say('Changed.', 'good', () => back.mutate({ params: { ...params, testId: id }, body: { test, version } }));
+    },
   });
   return {
     typed,
     on:
-      <K extends keyof T>(name: K) =>
+      <K extends keyof T>(field: K) =>
       (value: T[K]) =>
-        set((o) => ({ ...o, [name]: value })),
-    busy: add.isPending,
-    send: (test: BenchTest) => add.mutate({ params: { visitId: visit.id }, body: { test } }),
+        set((o) => ({ ...o, [field]: value })),
+    busy: add.isPending || change.isPending,
+    send: (test: BenchTest) => {
+      if (!correcting) return add.mutate({ params, body: { test } });
+      const { id: testId, version } = correcting.entry;
+      change.mutate({ params: { ...params, testId }, body: { test, version } });
+    },
+    /** What was typed is let go. */
+    drop: () => set(start),
   };
 }

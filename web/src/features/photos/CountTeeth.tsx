@@ -168,9 +168,14 @@ function Why({ found }: { found: ToothCount }) {
         {found.likely[1]?.teeth} by {percent(found.likely[1]?.share ?? 0)}.
       </p>
       {found.teeth !== null && (
-        <Link className={buttonClass()} to="/workings?q=wheel">
-          To the workings of wheels
-        </Link>
+        <div className="mt-3 flex flex-wrap gap-3">
+          <Link className={buttonClass()} to={`/workings/gear-size?wheel=${found.teeth}`}>
+            Its module and size
+          </Link>
+          <Link className={buttonClass()} to={`/workings/train-missing?wheel=${found.teeth}`}>
+            Find what is lost beside it
+          </Link>
+        </div>
       )}
     </Panel>
   );

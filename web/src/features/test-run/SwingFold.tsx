@@ -40,7 +40,11 @@ export function SwingFold({ run, swing }: { run: TestRun; swing: NonNullable<Ret
         </p>
       )}
       {!balance && !visit.closedAt && <KindForm kind={kindOfEntry('swing')} name={BENCH} keep="Keep the swing" />}
-      <Entries entries={entries} what={BENCH} />
+      <Entries
+        entries={entries}
+        what={BENCH}
+        form={(c) => <KindForm kind={kindOfEntry('swing')} name={BENCH} correcting={c} />}
+      />
     </Fold>
   );
 }

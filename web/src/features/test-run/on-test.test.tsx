@@ -54,6 +54,7 @@ describe('on test', () => {
     const line = (source: string, is: string) => ({
       id: source,
       of: 'visit' as const,
+      version: 1,
       by: 'Ines Calloway',
       at: ago(1),
       test: { kind: 'line' as const, values: { source, is } },
@@ -70,6 +71,7 @@ describe('on test', () => {
   const swing = (daysAgo: number, deg: number, drops: number | null = null) => ({
     id: `s${daysAgo}`,
     of: 'visit' as const,
+    version: 1,
     by: 'Ines Calloway',
     at: ago(daysAgo),
     test: { kind: 'swing' as const, values: { deg, drops, stopped: null } },
