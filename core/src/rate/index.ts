@@ -8,3 +8,4 @@ export * from './board.ts';
 export * from './line.ts';
 export * from './words.ts';
 export * from './swing.ts';
+export * from './warmth.ts';

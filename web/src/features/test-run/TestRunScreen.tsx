@@ -35,6 +35,7 @@ import { StandRuns } from '../assembly/StandRuns.tsx';
 import { swingOf } from './swing.ts';
 import { SwingFold } from './SwingFold.tsx';
 import { TurnAdvice } from './TurnAdvice.tsx';
+import { roomOf } from './warmth.ts';
 import { Late } from '../../ui/Late.tsx';
 
 const RateChart = lazy(() => import('./RateChart.tsx'));
@@ -72,6 +73,7 @@ function OnTest({ run }: { run: TestRun }) {
     now,
   );
   const next = nextReading(run, judged);
+  const room = roomOf(visit, run, judged);
   const swing = swingOf(visit, visit.movement.traits, run);
   const failing = swing?.said.find((s) => s.good === false);
   return (
@@ -100,6 +102,7 @@ function OnTest({ run }: { run: TestRun }) {
                 <RateChart run={run} judged={judged} heard={visit.heard} />
               </Late>
             )}
+            {room && <p className="mt-3">{room.says}</p>}
           </Panel>
           {swing && <SwingFold run={run} swing={swing} />}
         </div>

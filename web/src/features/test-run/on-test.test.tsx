@@ -78,6 +78,29 @@ describe('on test', () => {
   });
   const FALLS = [swing(3, 2.6, 1.5), swing(2, 2.3), swing(1, 2.05), swing(0.1, 1.8)];
 
+  it('reckons a torsion clock to the warmth of a home by the strip that is in it', () => {
+    const strip = {
+      id: 'b1',
+      of: 'movement' as const,
+      version: 1,
+      by: 'Ines Calloway',
+      at: ago(400),
+      test: {
+        kind: 'torsion strip' as const,
+        ...{ strip: 'fitted' as const, thicknessMm: 0.1, widthMm: null, freeMm: null, note: '' },
+        alloy: 'not compensated' as const,
+      },
+    };
+    const run = runOf([
+      [3, 0],
+      [2, -60],
+      [1, -120],
+    ]);
+    const readings = run.readings.map((r, i) => ({ ...r, celsius: 23 + i }));
+    show(TestRunScreen, visitOf('torsion', { testRun: { ...run, readings }, benchTests: [strip] }));
+    expect(screen.getByText(/^From 23 to 25 °C, which makes 30 s a day.*to 20 °C it keeps time\.$/)).toBeTruthy();
+  });
+
   it('warns of a swing that fails before its wind is out, and takes the next one by its figure', async () => {
     show(
       TestRunScreen,
