@@ -52,6 +52,32 @@ describe('blows of a hammer while the bell still rings', () => {
     expect(Math.abs(found[1]!.db - found[3]!.db)).toBeLessThan(1);
   });
 
+  it('sound that is cut off is said to be too loud before it makes blows of its own', () => {
+    const of = (loud: number) => {
+      const finder = new BlowFinder(RATE);
+      const blows = Array.from({ length: 10 }, (_, i) => ({ atS: 1 + 0.72 * i, hz: 1100, db: 16 }));
+      const clock = new SimulatedClock({ ...AS_HEARD, sampleRate: RATE, beats: 14_400 }, seeded(3), { blows });
+      finder.push(clock.give(11 * RATE).map((s) => Math.max(-1, Math.min(1, loud * s))));
+      return { tooLoud: finder.tooLoud, right: finder.blows().length === blows.length };
+    };
+    expect([0.2, 0.3, 0.4].map(of)).toEqual(Array(3).fill({ tooLoud: false, right: true }));
+    for (const loud of [0.7, 0.8, 1, 1.5]) expect(of(loud).tooLoud).toBe(true);
+  });
+
+  it('sound that a busy machine lost makes no blows', () => {
+    const blows = Array.from({ length: 10 }, (_, i) => ({ atS: 1 + 0.72 * i, hz: 1100, db: 12 }));
+    const sound = new SimulatedClock({ ...AS_HEARD, sampleRate: RATE, beats: 14_400 }, seeded(3), { blows }).give(
+      11 * RATE,
+    );
+    for (const s of [0.3, 2.03, 2.4, 3.91, 6, 6.02, 8.2]) sound.fill(0, s * RATE, s * RATE + 441);
+    const finder = new BlowFinder(RATE);
+    finder.push(sound);
+    expect(finder.blows()).toHaveLength(10);
+    expect([11.3, 14].map((s) => finder.lost(s))).toEqual([false, true]);
+    finder.push(new Float32Array(RATE));
+    expect(finder.lost(12)).toBe(true);
+  });
+
   it('silence, a hum and a second of nothing are no blows', () => {
     for (const wave of [() => 0, (t: number) => 0.2 * Math.sin(2 * Math.PI * 100 * t)]) {
       const finder = new BlowFinder(RATE);

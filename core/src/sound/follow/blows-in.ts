@@ -27,6 +27,16 @@ const QUIET_S = 0.01,
   QUIET_SHARE = 0.05;
 const TINY = 1e-12;
 
+/** A sample this near to the most that can be is cut off; more of them than this share, and nothing is to be told. */
+const CUT = 0.99,
+  CUT_SHARE = 0.001;
+
+/** So many samples of nothing at all are no quiet room but sound that a busy machine did not carry. */
+const NOTHING = 16;
+/** More than this share of it, and a count is not to be trusted; a microphone may begin and end so late, s. */
+const LOST_SHARE = 0.02,
+  LATE_S = 0.6;
+
 /** One blow of a hammer. */
 export interface Blow {
   /** Seconds from the beginning of the listening. */
@@ -43,6 +53,10 @@ export interface Blow {
 export class BlowFinder {
   private readonly pieces: Float32Array[] = [];
   private count = 0;
+  private cut = 0;
+  private zeros = 0;
+  private silent = 0;
+  private sounds = false;
   constructor(private readonly sampleRate: number) {}
 
   /** Seconds so far. */
@@ -55,6 +69,26 @@ export class BlowFinder {
     if (this.seconds >= HEARD_MOST_S) return;
     this.pieces.push(samples);
     this.count += samples.length;
+    for (const s of samples) {
+      if (Math.abs(s) >= CUT) this.cut++;
+      this.zeros = s === 0 ? this.zeros + 1 : 0;
+      // Before the first sound a microphone only opens.
+      if (this.zeros >= NOTHING && this.sounds) this.silent += this.zeros === NOTHING ? NOTHING : 1;
+      this.sounds ||= s !== 0;
+    }
+  }
+
+  /**
+   * Too much of it did not come: what is missing may have held blows.
+   * @param lastedS how long was listened, by another clock
+   */
+  lost(lastedS: number): boolean {
+    return this.silent / this.sampleRate + Math.max(0, lastedS - LATE_S - this.seconds) > LOST_SHARE * lastedS;
+  }
+
+  /** Its peaks were cut off: what was cut is taken for blows. */
+  get tooLoud(): boolean {
+    return this.cut > CUT_SHARE * this.count;
   }
 
   /** The blows so far, rising in time; empty where nothing rang. */
@@ -131,11 +165,19 @@ function loudOf(peaks: readonly Peak[]): number {
 }
 const rising = (peaks: readonly Peak[]): number[] => peaks.map((p) => p.level).sort((a, b) => a - b);
 
-/** What cannot be told in advance from the samples before. */
+/** What cannot be told in advance from the samples before; nothing beside sound that was lost. */
 function leftOver(x: Float32Array): Float32Array {
   const a = prediction(x);
   const out = new Float32Array(x.length);
-  for (let t = TAPS; t < x.length; t++) {
+  let zeros = 0,
+    lostTo = 0;
+  for (let t = 0; t < x.length; t++) {
+    zeros = x[t] === 0 ? zeros + 1 : 0;
+    if (zeros >= NOTHING) {
+      if (zeros === NOTHING) out.fill(0, t - NOTHING, t);
+      lostTo = t + TAPS + 1;
+    }
+    if (t <= Math.max(lostTo, TAPS)) continue;
     let sum = 0;
     for (let j = 0; j <= TAPS; j++) sum += a[j]! * x[t - j]!;
     out[t] = sum;

@@ -25,24 +25,49 @@ const ASKS: Record<HeardAs, { begin: string; now: string; nothing: string }> = {
   },
 };
 
+const WRONG = {
+  'too loud': 'Too loud for this microphone: farther away, and hear it again.',
+  lost: 'Part of the sound was lost, this device was busy: hear it again.',
+} as const;
+
 type State = 'off' | 'opening' | 'on' | 'reckoning';
 
-/** A press, the sound, a press: the form is filled with what was heard. The sound is not kept. */
-export function HearIt({ as, onFields }: { as: HeardAs; onFields: (fields: FromSound['fields']) => void }) {
-  const asks = ASKS[as];
+interface Open {
+  worker: Worker;
+  /** Null until it is open, and once it is closed again. */
+  microphone: Microphone | null;
+  beganAt: number;
+}
+const shut = (open: Open | null) => {
+  open?.microphone?.close();
+  open?.worker.terminate();
+};
+
+/** Gives every piece of sound to `take`, and silence for what was lost on the way, so that the times stay true. */
+function listenTo(open: Open, take: (samples: Float32Array) => void, onEnd: (why: string) => void) {
+  const early: Float32Array[] = [];
+  let next: number | null = null;
+  return openMicrophone(({ first, samples }) => {
+    if (next !== null && first > next) early.push(new Float32Array(first - next));
+    next = first + samples.length;
+    early.push(samples);
+    if (open.microphone) early.splice(0).forEach(take);
+  }, onEnd);
+}
+
+function useHearing(as: HeardAs, onFields: (fields: FromSound['fields']) => void) {
   const [state, setState] = useState<State>('off');
   const [says, setSays] = useState('');
-  const open = useRef<{ worker: Worker; microphone: Microphone | null }>(null);
-  const drop = () => {
-    open.current?.microphone?.close();
-    open.current?.worker.terminate();
+  const open = useRef<Open>(null);
+  const drop = (why = '') => {
+    shut(open.current);
     open.current = null;
     setState('off');
+    setSays(why);
   };
   useEffect(
     () => () => {
-      open.current?.microphone?.close();
-      open.current?.worker.terminate();
+      shut(open.current);
       open.current = null;
     },
     [],
@@ -51,40 +76,39 @@ export function HearIt({ as, onFields }: { as: HeardAs; onFields: (fields: FromS
     setSays('');
     setState('opening');
     const worker = new Worker(new URL('./blows.worker.ts', import.meta.url), { type: 'module' });
-    const mine = { worker, microphone: null as Microphone | null };
+    const mine: Open = { worker, microphone: null, beganAt: 0 };
     open.current = mine;
     const tell = (message: ToBlows, give: Transferable[] = []) => worker.postMessage(message, give);
     worker.onmessage = ({ data }: MessageEvent<FromBlows>) => {
-      drop();
-      setSays(data.found?.says ?? asks.nothing);
+      drop(data.found?.says ?? (data.wrong ? WRONG[data.wrong] : ASKS[as].nothing));
       if (data.found) onFields(data.found.fields);
     };
     try {
-      const early: Float32Array[] = [];
-      const microphone = await openMicrophone(
-        ({ samples }) => (mine.microphone ? tell({ samples }, [samples.buffer]) : early.push(samples)),
-        (why) => {
-          drop();
-          setSays(why);
-        },
-      );
+      const microphone = await listenTo(mine, (samples) => tell({ samples }, [samples.buffer]), drop);
       if (open.current !== mine) return microphone.close(); // left while it opened
       tell({ sampleRate: microphone.sampleRate });
-      for (const samples of early) tell({ samples }, [samples.buffer]);
-      mine.microphone = microphone;
+      Object.assign(mine, { microphone, beganAt: performance.now() });
       setState('on');
     } catch (error) {
-      drop();
-      setSays(whyNoMicrophone(error));
+      drop(whyNoMicrophone(error));
     }
   };
   const end = () => {
     const { current } = open;
     if (!current?.microphone) return drop();
     current.microphone.close();
+    current.microphone = null;
     setState('reckoning');
-    current.worker.postMessage({ end: as } satisfies ToBlows);
+    const lastedS = (performance.now() - current.beganAt) / 1000;
+    current.worker.postMessage({ end: as, lastedS } satisfies ToBlows);
   };
+  return { state, says, begin, end };
+}
+
+/** A press, the sound, a press: the form is filled with what was heard. The sound is not kept. */
+export function HearIt({ as, onFields }: { as: HeardAs; onFields: (fields: FromSound['fields']) => void }) {
+  const asks = ASKS[as];
+  const { state, says, begin, end } = useHearing(as, onFields);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       {state === 'off' ? (
