@@ -22,6 +22,8 @@ interface Options<R extends RouteRef> {
   what: string;
   /** Labels of the fields that two people may have changed at once. */
   labels?: Record<string, string>;
+  /** How the choice between two says a field that is no word or number. */
+  words?: Record<string, (value: unknown) => string>;
   onDone?: (reply: ReplyOf<R>, command: Command<R>) => void;
   /** It is out of the person's hands: done, or kept on this device until the server is back. */
   onSent?: () => void;
@@ -99,9 +101,10 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
     const theirs = (current ?? {}) as Record<string, unknown>;
     const mine = command.body as Record<string, unknown>;
     const labels = options.labels ?? {};
+    const inWords = (name: string, of: Record<string, unknown>) => (options.words?.[name] ?? shown)(of[name]);
     const fields = Object.keys(mine)
-      .filter((name) => name !== 'version' && shown(mine[name]) !== shown(theirs[name]))
-      .map((name) => ({ name, label: labels[name] ?? name, mine: shown(mine[name]), theirs: shown(theirs[name]) }));
+      .map((name) => ({ name, label: labels[name] ?? name, mine: inWords(name, mine), theirs: inWords(name, theirs) }))
+      .filter(({ name, mine: m, theirs: t }) => name !== 'version' && m !== t);
     const close = () => useAppState.getState().set({ conflict: null });
     useAppState.getState().set({
       conflict: {

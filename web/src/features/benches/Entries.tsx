@@ -17,22 +17,19 @@ interface Props {
 
 /** What was entered at this bench on this visit, each to be corrected or taken out while the visit is open. */
 export function Entries({ entries, what, form }: Props) {
-  const [corrected, setCorrected] = useState<string | null>(null);
+  // As it stood when it was opened: what somebody else makes of it meanwhile becomes a choice.
+  const [corrected, setCorrected] = useState<BenchEntry | null>(null);
   if (entries.length === 0) return null;
   return (
     <ul className="mb-4 divide-y divide-line" aria-label={what}>
       {entries.map((e) => (
         <li key={e.id} className="py-1">
-          {form && corrected === e.id ? (
+          {form && corrected?.id === e.id ? (
             <div className="rounded-lg border-2 border-steel p-3">
-              {form({ entry: e, onEnd: () => setCorrected(null) })}
+              {form({ entry: corrected, onEnd: () => setCorrected(null) })}
             </div>
           ) : (
-            <Line
-              entry={e}
-              what={what}
-              onCorrect={form && isTableTest(e.test) ? () => setCorrected(e.id) : undefined}
-            />
+            <Line entry={e} what={what} onCorrect={form && isTableTest(e.test) ? () => setCorrected(e) : undefined} />
           )}
         </li>
       ))}

@@ -3,6 +3,7 @@ import type { BenchEntry, BenchTest } from '@eclat/contract';
 import { cleanup, createEvent, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { useAppState } from '../../data/app-state.ts';
 import { AMPS, CALIPER, VOLTS } from '../../devices/typing.ts';
 import { answer, sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
@@ -170,6 +171,27 @@ describe('a bench whose forms follow from the table', () => {
         url: '/api/visits/v1/benches/e1',
         body: { version: 1, test: { kind: 'line', values: { source: 'going', turns: 2.5 } } },
       }),
+    );
+  });
+  it('shows both in words where somebody else was faster', async () => {
+    const line = (turns: number) => entry({ kind: 'line', values: { source: 'going', is: 'the final one', turns } });
+    const ours = fetch;
+    const race = { type: 'urn:eclat:lost-race', title: 'x', status: 409, current: { ...line(3), version: 2 } };
+    vi.stubGlobal('fetch', (url: string, init: RequestInit) =>
+      init.method === 'PUT' ? Promise.resolve(new Response(JSON.stringify(race), { status: 409 })) : ours(url, init),
+    );
+    show(WeightsScreen, visitOf('longcase', { benchTests: [line(22)] }));
+    await person.click(screen.getByRole('button', { name: 'Change: line' }));
+    await person.clear(screen.getAllByLabelText('Turns left when it is down')[0]!);
+    await person.type(screen.getAllByLabelText('Turns left when it is down')[0]!, '2{Enter}');
+    await waitFor(() =>
+      expect(useAppState.getState().conflict?.fields).toEqual([
+        {
+          ...{ name: 'test', label: 'What was entered' },
+          mine: 'Line: going, the final one, 2 turns left',
+          theirs: 'Line: going, the final one, 3 turns left',
+        },
+      ]),
     );
   });
   it('says why it does not hear, and what to do', async () => {

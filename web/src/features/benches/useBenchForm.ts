@@ -1,4 +1,5 @@
 import type { BenchEntry, BenchTest } from '@eclat/contract';
+import { benchWords } from '@eclat/core/benches';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -30,6 +31,7 @@ export function useBenchForm<T extends object>(form: string, start: T, bench: st
   const change = useCommand(api.benches.change, {
     what: bench,
     labels: { test: 'What was entered' },
+    words: { test: (test) => benchWords(test as BenchTest, visit.movement.traits) },
     onSent: () => {
       set(start);
       correcting?.onEnd();
