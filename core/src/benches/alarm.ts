@@ -179,6 +179,9 @@ function sayHammers(v: Values | undefined): Said[] {
   if (v['even'] === 'uneven') out.push(said('Blows', false, 'Uneven: the lift of each, then the fly.'));
   if (v['even'] === 'a second one bounces')
     out.push(said('Blows', false, 'It strikes twice: its rest stands too near.'));
+  if (v['rack'] === 'lifts on its post')
+    out.push(said('Rack', false, 'It lifts as it works: its post is tapered or worn, or its collar is gone.'));
+  if (v['rack'] === 'sticks') out.push(said('Rack', false, 'It sticks: its hole, dirt, or a bent tooth.'));
   if (v['pull'] === 'sticks') out.push(said('Pull', false, 'It does not come back: its spring, or dirt in its slide.'));
   if (v['pull'] === 'is broken') out.push(said('Pull', false, 'Broken: the original goes back to the owner.'));
   return out.length > 0 ? out : [said('Hammers', true, 'Nothing wrong with them.')];

@@ -693,6 +693,7 @@ export const KINDS = [
         of: ['right', 'too deep', 'too shallow'],
       },
       { id: 'even', as: 'blows {}', label: 'Blows', type: 'choice', of: ['even', 'uneven', 'a second one bounces'] },
+      { id: 'rack', as: 'rack {}', label: 'The rack', type: 'choice', of: ['lies flat', 'lifts on its post', 'sticks'] },
       { id: 'pull', as: 'pull {}', label: 'The pull', type: 'choice', of: ['comes back', 'sticks', 'is broken'] },
       { id: 'note', label: 'What was moved', type: 'text' },
     ],

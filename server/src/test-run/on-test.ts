@@ -18,7 +18,8 @@ const OF_THEIRS = `select id from visit where movement_id in (
   select movement_id from visit where id in (${OPEN_VISITS}))`;
 /** On test: the run has begun, and neither is its stage done nor the visit closed. */
 const VISITS = `
-select v.id, (select json_agg(o.id) from visit o where o.movement_id = v.movement_id) as visits, v.claim, c.description as clock, m.traits,
+select v.id, v.claim, (select json_agg(o.id) from visit o where o.movement_id = v.movement_id) as visits,
+  c.description as clock, m.traits,
   (select choices from house_rules
     where version = v.rules_version) || coalesce((select jsonb_object_agg(question, school) from visit_rule
       where visit_id = v.id), '{}') as rules,
