@@ -42,7 +42,7 @@ export const FEATURES = {
   'sub-assemblies': { core: ['workflow'] },
   'shop-work': { core: ['stores'] },
   'house-rules': { core: ['rules'] },
-  movements: { core: ['movement', 'history'] },
+  movements: { core: ['movement', 'history', 'proof'] },
   photos: { core: [] },
   recordings: { core: ['sound'] },
   documents: { core: [] },

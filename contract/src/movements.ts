@@ -120,6 +120,10 @@ export const description = z.object({
 
 export type Description = z.infer<typeof description>;
 
+/** Recomputed whenever it is shown. `changed`: it is not what was sealed; `page missing`: the one before it is gone. */
+export const SEALS = ['holds', 'changed', 'page missing'] as const;
+export type Seal = (typeof SEALS)[number];
+
 export const entry = z.object({
   id,
   kind: z.enum(ENTRY_KINDS),
@@ -134,6 +138,7 @@ export const entry = z.object({
   record: serviceRecord.nullable(),
   amends: id.nullable(),
   hash: z.string(),
+  seal: z.enum(SEALS),
   writtenAt: moment,
   /** It came in a record: nobody here saw the work, and nothing here proves it. */
   takenOver: z.object({ by: z.string(), at: moment, from: z.string() }).nullable(),

@@ -1,4 +1,5 @@
 export * from './edtf.ts';
+export * from './canonical.ts';
 export * from './record.ts';
 export * from './fromVisit.ts';
 export * from './private-words.ts';

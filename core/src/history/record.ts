@@ -1,5 +1,3 @@
-import { Outside } from '../units/index.ts';
-
 /** Versions of the record: each brought fields. A reader of an older one leaves out what it does not know. */
 export const RECORD_VERSIONS = [1, 2, 3, 4, 5, 6] as const;
 export type RecordVersion = (typeof RECORD_VERSIONS)[number];
@@ -68,24 +66,6 @@ export interface ServiceRecord {
   /** What went at its own pace: its stages that were done, and its runs by itself. Absent where nothing did. */
   units?: { name: string; done: string[]; runs: { driven: string; found: string; hours: number }[] }[];
   note: string;
-}
-
-/**
- * Canonical JSON (keys sorted, no white space): the same record has the same bytes, so the same hash. As RFC 8785 for
- * our value types.
- */
-export function canonical(value: unknown): string {
-  if (value === null || typeof value !== 'object') {
-    if (typeof value === 'number' && !Number.isFinite(value))
-      throw new Outside('record', 'A record holds finite numbers only.');
-    return JSON.stringify(value ?? null);
-  }
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  return `{${Object.entries(value)
-    .filter(([, v]) => v !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
-    .join(',')}}`;
 }
 
 export interface PrivateWords {

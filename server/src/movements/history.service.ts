@@ -1,10 +1,11 @@
-import { createHash, randomUUID } from 'node:crypto';
-import type { Entry } from '@eclat/contract';
-import { canonical, isEdtf, type ServiceRecord } from '@eclat/core/history';
+import { randomUUID } from 'node:crypto';
+import type { Entry, Seal } from '@eclat/contract';
+import { isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
+import { sealOf } from './seal.ts';
 import { shopDay } from '../people/shop.service.ts';
 import { guardOwner } from './owners-words.service.ts';
 
@@ -28,7 +29,7 @@ interface NewEntry {
 const dated = ({ date, text }: HistoryEntry): Pick<Entry, 'date' | 'text'> =>
   isEdtf(date) ? { date, text } : { date: 'XXXX', text: `${text} (Its date is written “${date}”.)`.trim() };
 
-export const viewEntry = (e: HistoryEntry): Entry => ({
+export const viewEntry = (e: HistoryEntry, seal: Seal): Entry => ({
   id: e.id,
   kind: e.kind,
   ...dated(e),
@@ -39,6 +40,7 @@ export const viewEntry = (e: HistoryEntry): Entry => ({
   record: e.record ?? null,
   amends: e.amends ?? null,
   hash: e.hash,
+  seal,
   writtenAt: e.writtenAt.toISOString(),
   takenOver: e.takenOver ?? null,
 });
@@ -71,14 +73,12 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     amends: given.amends ?? null,
     previousHash: last?.hash ?? null,
     writtenAt,
-    ...(given.takenOver ? { takenOver: given.takenOver } : {}),
+    takenOver: given.takenOver ?? null,
   };
-  const hash = createHash('sha256')
-    .update(canonical({ ...body, writtenAt: writtenAt.toISOString() }))
-    .digest('hex');
+  const hash = sealOf(body);
   const entry = ctx.em.create(HistoryEntry, { id: randomUUID(), visitId: given.visitId ?? null, ...body, hash });
   await ctx.em.flush();
-  return viewEntry(entry);
+  return viewEntry(entry, 'holds');
 }
 
 export async function amend(ctx: Context, entryId: string, text: string, keep = ''): Promise<Entry> {

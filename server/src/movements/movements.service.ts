@@ -12,6 +12,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { viewEntry, writeEntry } from './history.service.ts';
+import { sealsOf } from './seal.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
 import { guardOwner } from './owners-words.service.ts';
@@ -168,6 +169,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     'select id, claim from visit where movement_id = ? and closed_at is null',
     [movement.id],
   );
+  const seals = sealsOf(entries);
   const ids = `{${all.map((m) => m.id).join(',')}}`;
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,
@@ -183,7 +185,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
     also: all.slice(1).map((m) => m.code),
-    entries: entries.map(viewEntry),
+    entries: entries.map((e) => viewEntry(e, seals.get(e.id)!)),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }

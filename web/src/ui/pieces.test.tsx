@@ -120,6 +120,7 @@ describe('figures say in words what they show', () => {
       record: null,
       amends: null,
       takenOver: null,
+      seal: 'holds',
       hash: 'x',
       writtenAt: '',
     });

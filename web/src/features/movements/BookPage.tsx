@@ -1,7 +1,7 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
-import { ArrowLeftRight, Merge, PackageMinus, PenLine, ScrollText, Stamp } from 'lucide-react';
+import { ArrowLeftRight, Merge, PackageMinus, PenLine, ScrollText, ShieldAlert, Stamp } from 'lucide-react';
 import { useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useCommand } from '../../data/useCommand.ts';
@@ -48,6 +48,22 @@ function Unreadable({ entry }: { entry: Entry }) {
   );
 }
 
+/** What is said where a seal does not hold. */
+const BROKEN = {
+  changed: 'Not what was signed: this page was changed after it was sealed. Do not rely on it.',
+  'page missing': 'A page before this one is missing: it was taken out of the database after this one was sealed.',
+} as const;
+
+function BrokenSeal({ seal }: Pick<Entry, 'seal'>) {
+  if (seal === 'holds') return null;
+  return (
+    <p className="flex items-start gap-2 font-semibold text-danger">
+      <ShieldAlert className="mt-0.5 size-5 shrink-0" aria-hidden />
+      {BROKEN[seal]}
+    </p>
+  );
+}
+
 function WholePage({ entry, amendments, marked }: PageProps) {
   const [amending, setAmending] = useState(false);
   const [kind, Icon] = KINDS[entry.kind];
@@ -80,6 +96,7 @@ function WholePage({ entry, amendments, marked }: PageProps) {
           {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
           {entry.shop} · seal {entry.hash.slice(0, 12)}
         </p>
+        <BrokenSeal seal={entry.seal} />
         {entry.takenOver && (
           <p className="text-sm font-semibold text-brass">
             Taken over from {entry.takenOver.from || 'a file'} by {entry.takenOver.by}, {dayTime(entry.takenOver.at)}:
@@ -93,6 +110,7 @@ function WholePage({ entry, amendments, marked }: PageProps) {
               Amendment, {dateInWords(a.date)}, {a.signedBy}
             </p>
             <p className="text-lg">{a.text}</p>
+            <BrokenSeal seal={a.seal} />
           </div>
         ))}
         {amending ? (

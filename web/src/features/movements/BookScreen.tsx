@@ -8,7 +8,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook } from '../../data/queries.ts';
 import { day } from '../../ui/dates.ts';
-import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
+import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { Decades } from './Decades.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
@@ -42,10 +42,23 @@ function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: 
         <BookHead movement={movement} also={also} gave={gave} />
         <BookTools movement={movement} setMerging={setMerging} inTheShop={inTheShop} />
       </div>
+      <Broken entries={entries} />
       {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
       <Decades entries={pages} />
       <Pages entries={entries} pages={pages} movement={movement} hash={hash} />
     </div>
+  );
+}
+
+/** A page that is not what was sealed is said before anything is read. */
+function Broken({ entries }: { entries: readonly Entry[] }) {
+  const broken = entries.filter((e) => e.seal !== 'holds');
+  if (broken.length === 0) return null;
+  return (
+    <Answer tone="danger" title={`${counted(broken.length, 'page')} of this book cannot be relied on`}>
+      Changed in the database after it was sealed, or a page before it was taken out:{' '}
+      {broken.map((e) => e.title).join(', ')}. A backup from before tells what stood there.
+    </Answer>
   );
 }
 

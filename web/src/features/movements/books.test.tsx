@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { Role } from '@eclat/contract';
+import type { Entry, Role } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -9,6 +9,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { sent, signedIn, standIn } from '../../../test/stage.tsx';
 import { AT, visitOf } from '../../../test/visit.ts';
 import { IntakeScreen } from '../reception/IntakeScreen.tsx';
+import { BookScreen } from './BookScreen.tsx';
 import { CompareScreen } from './CompareScreen.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 
@@ -75,6 +76,26 @@ describe('side by side', () => {
       '/api/photos/a/large',
       '/api/photos/c/large',
     ]);
+  });
+});
+
+describe('a page that is not what was sealed', () => {
+  it('is said before the book is read, and at the page', async () => {
+    const page = (id: string, title: string, seal: Entry['seal'], amends: string | null = null): Entry => ({
+      ...{ id, title, seal, amends, kind: amends ? 'amendment' : 'inscription', date: '1921', text: 'Clnd', place: '' },
+      ...{ shop: 'Brackwater Clocks', signedBy: 'Eben Strake', record: null, takenOver: null },
+      ...{ hash: id.repeat(64), writtenAt: AT },
+    });
+    const entries = [
+      page('a', 'Cleaned', 'holds'),
+      page('b', 'Overhauled', 'changed'),
+      page('c', 'x', 'page missing', 'a'),
+    ];
+    standIn({ '/photos': [], '/api/movements/m1': { movement, also: [], gave: [], entries, inTheShop: null } });
+    open(<BookScreen />, '/movements/:movementId', '/movements/m1');
+    expect(await screen.findByText('2 pages of this book cannot be relied on')).toBeTruthy();
+    expect(screen.getByText(/^Not what was signed/)).toBeTruthy();
+    expect(screen.getByText(/^A page before this one is missing/)).toBeTruthy();
   });
 });
 
