@@ -19,14 +19,14 @@ module.exports = {
       from: { path: '^core/' },
       to: { path: '^(contract|server|web|demo|e2e|bench|scripts)/' },
     },
-    // Of the outside only small pure packages: statistics, schemas, decimals, CSV, seeded numbers, dates.
+    // Of the outside only small pure packages: statistics, schemas, decimals, CSV, seeded numbers, dates, canonical JSON.
     {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'core'],
-        pathNot: 'node_modules/(@stdlib|zod|decimal\\.js|papaparse|@types/papaparse|pure-rand|@?date-fns|fft\\.js)/',
+        pathNot: 'node_modules/(@stdlib|zod|decimal\\.js|papaparse|@types/papaparse|pure-rand|canonicalize|@?date-fns|fft\\.js)/',
       },
     },
     {
