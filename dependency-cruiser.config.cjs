@@ -26,7 +26,8 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'core'],
-        pathNot: 'node_modules/(@stdlib|zod|decimal\\.js|papaparse|@types/papaparse|pure-rand|canonicalize|@?date-fns|fft\\.js)/',
+        pathNot:
+          'node_modules/(@stdlib|zod|decimal\\.js|papaparse|@types/papaparse|pure-rand|canonicalize|@?date-fns|fft\\.js)/',
       },
     },
     {
