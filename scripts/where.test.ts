@@ -16,7 +16,7 @@ describe('where a feature lies', () => {
     expect(
       unclaimed('contract', ['addresses', 'common', 'features', 'index', 'route', 'movement-book', 'service-record']),
     ).toEqual([]);
-    expect(unclaimed('server', ['platform', 'app', 'main', 'server'])).toEqual([]);
+    expect(unclaimed('server', ['platform', 'app', 'main', 'server', 'verify'])).toEqual([]);
     expect(unclaimed('web', [])).toEqual([]);
   });
   it('is found by its name, a stage or a subject', () => {
