@@ -1,4 +1,4 @@
-import { judgeSpacing } from '../strike/index.ts';
+import { judgeSpacing, SLOWS } from '../strike/index.ts';
 import { counted } from '../units/index.ts';
 
 /** One blow that was heard: seconds, and loudness in dB. */
@@ -22,9 +22,6 @@ const LEAST_RING = 6;
 /** It rings in fits where a pause is this many times the usual one, and can be heard as one, s. Practice. */
 const FIT_TIMES = 3.5,
   FIT_S = 0.35;
-/** Its last fifth slower than its first by this share: it tires. As of a strike that slows. */
-const TIRES = 0.25;
-
 /** How long an alarm rang, and how. @param blows rising in time; null: too few of them */
 export function ringOf(blows: readonly HeardBlow[]): FromSound | null {
   if (blows.length < LEAST_RING) return null;
@@ -40,14 +37,14 @@ export function ringOf(blows: readonly HeardBlow[]): FromSound | null {
     says:
       `${counted(blows.length, 'blow')} in ${seconds.toFixed(1)} s, ${(1 / usual).toFixed(1)} a second` +
       (fits > 0 ? `, with ${counted(fits, 'pause')}` : '') +
-      (slowing > TIRES ? `, at its end ${(100 * (slowing / (1 + slowing))).toFixed(0)} % slower` : '') +
+      (slowing > SLOWS ? `, at its end ${(100 * (slowing / (1 + slowing))).toFixed(0)} % slower` : '') +
       '.',
   };
 }
 
 function evenOf(fits: number, slowing: number): string {
   if (fits > 0) return 'in fits';
-  return slowing > TIRES ? 'slower at its end' : 'evenly';
+  return slowing > SLOWS ? 'slower at its end' : 'evenly';
 }
 
 /** A second blow so soon after the first, s, and so much quieter, dB, is the hammer that bounces. */
@@ -90,8 +87,8 @@ export function repeatOf(blows: readonly HeardBlow[]): Repeat | null {
   const groups = units.some((u) => u.double) ? byKind(units) : byPause(units);
   const [hours, quarters] = groups;
   const weak = weakIn(hours);
-  const uneven = hours.length >= 3 && Math.max(...evenness(hours)) > UNEVEN;
-  let even: Repeat['blows'] = uneven || weak.length > 0 ? 'uneven' : 'even';
+  const spacing = hours.length >= 3 ? judgeSpacing(hours.map((u) => u.atS)) : null;
+  let even: Repeat['blows'] = spacing?.even === false || weak.length > 0 ? 'uneven' : 'even';
   if (bounced > 0) even = 'a second one bounces';
   return {
     hours: hours.length,
@@ -101,17 +98,9 @@ export function repeatOf(blows: readonly HeardBlow[]): Repeat | null {
       `${counted(hours.length, 'hour')}${quarters.length > 0 ? `, ${counted(quarters.length, 'quarter')}` : ''}.`,
       ...(bounced > 0 ? [`${counted(bounced, 'blow')} came back at once: the hammer bounces.`] : []),
       ...weak.map((n) => `Blow ${n + 1} is weak.`),
-      ...(hours.length >= 3 ? [judgeSpacing(hours.map((u) => u.atS)).words] : []),
+      ...(spacing ? [spacing.words] : []),
     ].join(' '),
   };
-}
-
-/** Practice, as for a strike: gaps within a tenth of each other. */
-const UNEVEN = 0.1;
-
-function evenness(units: readonly Unit[]): [uneven: number, slowing: number] {
-  const { unevenness, slowing } = judgeSpacing(units.map((u) => u.atS));
-  return [unevenness, Math.abs(slowing) > TIRES ? 1 : 0];
 }
 
 /** @returns numbers of those that are much quieter than the middle one, from 0 */

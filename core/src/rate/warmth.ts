@@ -1,3 +1,5 @@
+import { rateInWords } from './words.ts';
+
 /** A room at home, °C: what a rate is reckoned to. Practice. */
 const AT_HOME = 20;
 /** Less than this of a day's rate is not worth a word, s/day. */
@@ -41,17 +43,10 @@ type Told = Pick<Warmth, 'coldest' | 'warmest' | 'swings' | 'atHome'> & { perDeg
 
 function words({ coldest, warmest, swings, atHome, perDegree }: Told): string {
   const degrees = (c: number) => c.toFixed(c % 1 === 0 ? 0 : 1);
-  const way = perDegree < 0 ? 'loses' : 'gains';
-  const each = Math.abs(perDegree).toFixed(Math.abs(perDegree) < 5 ? 1 : 0);
   const room =
     warmest - coldest < 0.5
       ? `At ${degrees(warmest)} °C all along`
       : `From ${degrees(coldest)} to ${degrees(warmest)} °C, which makes ${swings.toFixed(0)} s a day`;
-  const home = atHome === null ? '' : ` Reckoned to ${AT_HOME} °C it ${ways(atHome)}.`;
-  return `${room}: it ${way} ${each} s a day for each degree warmer.${home}`;
-}
-
-function ways(rate: number): string {
-  if (Math.abs(rate) < 0.5) return 'keeps time';
-  return `${rate < 0 ? 'loses' : 'gains'} ${Math.abs(rate).toFixed(0)} s a day`;
+  const home = atHome === null ? '' : ` Reckoned to ${AT_HOME} °C it ${rateInWords(atHome, 0)}.`;
+  return `${room}: it ${rateInWords(perDegree)} for each degree warmer.${home}`;
 }

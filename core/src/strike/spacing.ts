@@ -6,6 +6,8 @@ export interface Spacing {
   unevenness: number;
   /** How much longer the last third of the gaps is than the first, as a share. */
   slowing: number;
+  /** Neither uneven nor slower or faster to its end. */
+  even: boolean;
   words: string;
 }
 
@@ -13,7 +15,7 @@ export interface Spacing {
  * Practice: a fly that holds keeps the gaps within a tenth of each other; slowing by a quarter is a train that tires.
  */
 const UNEVEN = 0.1;
-const SLOWS = 0.25;
+export const SLOWS = 0.25;
 
 /**
  * Seconds between blows and what they say.
@@ -34,7 +36,8 @@ export function judgeSpacing(timesS: readonly number[]): Spacing {
   const part = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
   const slowing = part(gaps.slice(-third)) / part(gaps.slice(0, third)) - 1;
   const words = spacingWords(slowing, unevenness);
-  return { meanS: mean, unevenness, slowing, words };
+  const even = unevenness <= UNEVEN && Math.abs(slowing) <= SLOWS;
+  return { meanS: mean, unevenness, slowing, even, words };
 }
 
 function spacingWords(slowing: number, unevenness: number) {

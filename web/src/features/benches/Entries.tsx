@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { api } from '../../data/api.ts';
 import { useRemove } from '../../data/useRemove.ts';
 import { dayTime } from '../../ui/dates.ts';
+import { unlessByFinger } from '../../ui/finger.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import type { Correcting } from './useBenchForm.ts';
 
@@ -25,7 +26,7 @@ export function Entries({ entries, what, form }: Props) {
       {entries.map((e) => (
         <li key={e.id} className="py-1">
           {form && corrected?.id === e.id ? (
-            <div className="rounded-lg border-2 border-steel p-3">
+            <div ref={toFirst} className="rounded-lg border-2 border-steel p-3">
               {form({ entry: corrected, onEnd: () => setCorrected(null) })}
             </div>
           ) : (
@@ -36,6 +37,11 @@ export function Entries({ entries, what, form }: Props) {
     </ul>
   );
 }
+
+/** Who opens it by the keyboard types on at once; a finger is not shown a keyboard. */
+const toFirst = (at: HTMLElement | null): void => {
+  if (at) unlessByFinger(() => at.querySelector<HTMLElement>('input, textarea, [role="radio"]')?.focus());
+};
 
 const ROUND = 'grid size-11 shrink-0 place-items-center rounded-lg';
 

@@ -159,6 +159,7 @@ describe('a bench whose forms follow from the table', () => {
     await person.click(row.getByRole('button', { name: 'Change: line' }));
     const turns = row.getByLabelText<HTMLInputElement>('Turns left when it is down');
     expect(turns.value).toBe('22');
+    expect(row.getByRole('radio', { name: 'going' })).toBe(document.activeElement);
     await person.click(row.getByRole('button', { name: 'Leave as it was' }));
     expect(row.queryByLabelText('Turns left when it is down')).toBeNull();
     await person.click(row.getByRole('button', { name: 'Change: line' }));
