@@ -9,7 +9,18 @@ export default {
   received: [{ what: 'Key' }, { what: 'Pendulum' }],
   picture: 'wall',
   daysAgo: 12,
+  promisedInDays: 18,
   by: 'ines',
-  stage: 'assess',
-  course: {},
+  stage: 'run',
+  course: {
+    symptoms: { 'stops-late': 'present', 'small-swing': 'present' },
+    cause: 'Worn holes, tired mainspring',
+    run: {
+      days: 6,
+      rate: 12,
+      endedHoursAgo: 20,
+      place: 'Test wall, third hook',
+      swing: { deg: 4.6, perDay: -0.28, drops: 2.4 },
+    },
+  },
 } satisfies DemoClock;

@@ -46,6 +46,8 @@ export default {
       measured('position', { when: 'before', in: 'dial up', amplitude: 135, rate: 190 }),
       measured('position', { when: 'after', in: '12 up', amplitude: 264, rate: 14, beatMs: 0.8 }),
       measured('position', { when: 'after', in: 'dial up', amplitude: 280, rate: 9 }),
+      measured('warmth', { celsius: 12, rate: 41 }),
+      measured('warmth', { celsius: 24, rate: -19 }),
     ],
     prognosis: { text: 'What oil is left may creep back onto the coils.', inDays: 90 },
     run: { days: 3, rate: 14, place: 'bench shelf' },

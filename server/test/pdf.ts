@@ -1,7 +1,7 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /** The words of a PDF as a reader finds them, and the faces it carries. Read by pdf.js, not by what wrote it. */
-export async function readPdf(bytes: Uint8Array): Promise<{ text: string; pages: number }> {
+export async function readPdf(bytes: Uint8Array): Promise<{ text: string; pages: number; texts: string[] }> {
   const task = getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 });
   const pdf = await task.promise;
   const texts: string[] = [];
@@ -10,5 +10,5 @@ export async function readPdf(bytes: Uint8Array): Promise<{ text: string; pages:
     texts.push(items.map((i) => ('str' in i ? i.str + (i.hasEOL ? '\n' : '') : '')).join(''));
   }
   await task.destroy();
-  return { text: texts.join('\n'), pages: pdf.numPages };
+  return { text: texts.join('\n'), pages: pdf.numPages, texts };
 }

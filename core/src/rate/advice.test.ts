@@ -166,7 +166,7 @@ describe('what a clock on test wants', () => {
     [[1, 2, 3], 3.4, 0],
     [[1, 3.6], 4, 2],
     [[], 3, 2],
-  ] as const)('counts the readings left out: read on days %j, now day %d', (days, now, missed) =>
+  ] as const)('counts the readings not taken: read on days %j, now day %d', (days, now, missed) =>
     expect(
       missedReadings(
         days.map((d) => START + d * DAY),

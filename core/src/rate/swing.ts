@@ -195,8 +195,8 @@ function sayLine(segment: readonly SwingRead[], line: SwingLine | null): Said[] 
     return [said('Over the run', null, 'Read it three times, over a day or more, to see whether it holds.')];
   if (falls(line)) return [];
   return line.perDay - line.halfWidth > 0
-    ? [said('Over the run', true, `Rises by ${degrees2(line.perDay)} a day: it runs in.`)]
-    : [said('Over the run', true, `Holds, at ${degrees(line.middleDeg)}.`)];
+    ? [said('Over the run', true, `Swing rises by ${degrees2(line.perDay)} a day: it runs in.`)]
+    : [said('Over the run', true, `Swing holds, at ${degrees(line.middleDeg)}.`)];
 }
 
 interface Fall extends Pick<SwingJudgement, 'segment' | 'line' | 'limit' | 'reaches'> {
@@ -208,7 +208,7 @@ interface Fall extends Pick<SwingJudgement, 'segment' | 'line' | 'limit' | 'reac
 function sayFall({ segment, line, limit, reaches, windEnds, byWeight }: Fall): Said[] {
   if (!line || !falls(line) || !isRead(segment)) return [];
   const say = (good: boolean | null, words: string) => [
-    said('Over the run', good, `Falls by ${degrees2(-line.perDay)} a day${words}`),
+    said('Over the run', good, `Swing falls by ${degrees2(-line.perDay)} a day${words}`),
   ];
   if (byWeight)
     return say(false, ', and a weight pulls alike to its end: oil, something that rubs, or a weight beside the bob.');

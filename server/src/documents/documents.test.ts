@@ -2,6 +2,8 @@ import type { Entry, Visit } from '@eclat/contract';
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readPdf } from '../../test/pdf.ts';
 import { openShop, takeIn } from '../../test/shop.ts';
+import { head, rows } from './pdf.ts';
+import { printed } from './print.ts';
 
 const now = { at: new Date('2026-03-29T00:30:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -82,4 +84,15 @@ describe.each([
       expect(added.date).toBe(today);
     },
   );
+});
+
+it('a heading and the head of a table stay with the first row, wherever the page ends', async () => {
+  for (let lines = 30; lines < 44; lines++) {
+    const table = rows(['auto', '*'], ['Number', 'Thing'], [[{ text: '1' }, { text: 'Weights' }]]);
+    const content = [...Array.from({ length: lines }, () => ({ text: 'line' })), head('Goes home'), table];
+    const page = { pageSize: 'A4', pageMargins: [48, 56, 48, 56] } as const;
+    const { texts } = await readPdf(await printed({ page, info: { title: 'x' }, content } as never));
+    const on = (word: string) => texts.findIndex((t) => t.includes(word));
+    expect([lines, on('Number'), on('Weights')]).toEqual([lines, on('Goes home'), on('Goes home')]);
+  }
 });

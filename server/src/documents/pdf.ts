@@ -39,7 +39,13 @@ export const none = (text: string): Content => ({ text, style: 'soft' });
 
 /** A plain table: thin lines between rows, the head repeated on each page. */
 export const rows = (widths: (number | '*' | 'auto')[], header: string[], body: Content[][]): Content => ({
-  table: { headerRows: 1, dontBreakRows: true, widths, body: [header.map((text) => ({ text, style: 'th' })), ...body] },
+  table: {
+    headerRows: 1,
+    keepWithHeaderRows: 1,
+    dontBreakRows: true,
+    widths,
+    body: [header.map((text) => ({ text, style: 'th' })), ...body],
+  },
   layout: 'lines',
 });
 

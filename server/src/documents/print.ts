@@ -83,6 +83,9 @@ function spelled(node: unknown, lost: Set<string>): unknown {
   return out;
 }
 
+/** Of the height of a page; under it a heading, the head of a table and a row find room. */
+const LOWEST_HEAD = 0.9;
+
 /** A paper as PDF. Letters that no face holds are boxes, and its head says so. */
 export function printed({ page, info, footer, content }: Paper): Promise<Uint8Array> {
   const lost = new Set<string>();
@@ -109,6 +112,8 @@ export function printed({ page, info, footer, content }: Paper): Promise<Uint8Ar
             }),
           }
         : {}),
+      // A heading so low that no line of what it heads stands under it goes to the next page.
+      pageBreakBefore: (node) => node.style === 'head' && node.startPosition.verticalRatio > LOWEST_HEAD,
       content: [
         ...(lost.size > 0
           ? [{ text: 'Some letters cannot be printed and stand as boxes: the screen shows them.', style: 'soft' }]

@@ -109,7 +109,7 @@ export function OnTestScreen() {
                       {row.claim}, {row.run.place}
                     </span>
                     <span className="block">{j.verdict.text}</span>
-                    {weak && <span className="block font-semibold text-brass">Swing: {weak.says}</span>}
+                    {weak && <span className="block font-semibold text-brass">{weak.says}</span>}
                   </span>
                   <span className="basis-52 text-right text-soft">
                     {last
@@ -118,7 +118,7 @@ export function OnTestScreen() {
                         `, ${dayTime(last.readAt)}`
                       : 'not read yet'}
                     {want === 'running' && <span className="block">next {dayTime(at)}</span>}
-                    {missed > 0 && <span className="block font-semibold text-brass">{missed} left out</span>}
+                    {missed > 0 && <span className="block font-semibold text-brass">{missed} missed</span>}
                   </span>
                 </Link>
               </li>

@@ -82,9 +82,9 @@ function OnTest({ run }: { run: TestRun }) {
         {next && <>{whenToRead(next, now)} </>}
         {counted(judged.segment.length, 'reading')} since it was last touched, over {judged.days.toFixed(1)} of{' '}
         {protocol.shortestDays} days; last read {dayTime(last)}.
-        {missed > 0 && <b> {counted(missed, 'reading was', 'readings were')} left out.</b>}
+        {missed > 0 && <b> {counted(missed, 'reading was', 'readings were')} not taken.</b>}
       </Answer>
-      {failing && <Answer tone="due" title={`Swing: ${failing.says}`} />}
+      {failing && <Answer tone="due" title={failing.says} />}
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_23rem] lg:grid-rows-[auto_1fr]">
         {!visit.closedAt && (
           <div className="flex flex-col lg:col-start-2 lg:row-start-1">
