@@ -128,7 +128,8 @@ function ActionBar({ photosOf, above, children }: { photosOf: StageId; above?: R
   return (
     <div
       className={
-        'no-print sticky bottom-0 z-20 -mx-3 mt-auto border-t border-line bg-enamel px-3 py-2 md:-mx-6 md:px-6'
+        'no-print sticky bottom-0 z-20 -mx-3 mt-auto border-t border-line bg-enamel px-3 py-2 md:-mx-6 md:px-6 ' +
+        '[&_*]:scroll-my-0'
       }
     >
       {above}
