@@ -29,6 +29,7 @@ export default defineConfig({
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: ['./test/database.ts'],
+          env: { ECLAT_KEY: 'dGhlIGtleSBvZiB0aGUgdGVzdHMsIDMyIGJ5dGVzLi4' },
           testTimeout: 120_000,
           hookTimeout: 180_000,
         },

@@ -324,6 +324,7 @@ async function play(plan: Plan): Promise<Hand> {
     const waiver = 'Why the rest of the test is waived';
     if (await page.getByLabel(waiver).isVisible()) await hand.type(waiver, 'Watched over its whole wind on the wall.');
     await hand.button('Sign and close');
+    await page.getByLabel('Your passphrase').fill('brass-lark-mends-nine');
     await hand.press(page.getByRole('dialog').getByRole('button', { name: 'Sign', exact: true }));
     await page.getByText('Signed', { exact: false }).first().waitFor();
     if (process.env['ECLAT_SHOTS']) await page.screenshot({ path: `${process.env['ECLAT_SHOTS']}/${plan.what}.png` });

@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { cautionsFor } from '@eclat/core/cautions';
 import { checksFor } from '@eclat/core/checks';
 import { normal, seeded } from '@eclat/core/simulated';
-import { answer, expect, openShop, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
+import { answer, expect, openShop, PASS, place, stage, stageDone, takeIn, test, unfold } from './shop.ts';
 import { heardAs, wavOf } from './sound.ts';
 
 /** Presses one after another until none is left; each is gone before the next. */
@@ -192,6 +192,7 @@ test(
           ],
         ).toBe('application/pdf');
       await page.getByRole('button', { name: 'Sign and close' }).click();
+      await page.getByLabel('Your passphrase').fill(PASS);
       await page.getByRole('dialog').getByRole('button', { name: 'Sign', exact: true }).click();
       await expect(page).toHaveURL(/movements/);
       await page.goto(`${server.address}/after`);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { answer, expect, makeSafe, openShop, place, stage, stageDone, takeIn, test } from './shop.ts';
+import { answer, expect, makeSafe, openShop, PASS, place, stage, stageDone, takeIn, test } from './shop.ts';
 
 const agreed = (page: Page) => page.getByRole('button', { name: /^What is agreed/ });
 
@@ -69,6 +69,7 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
     await page.getByRole('checkbox').first().click();
     await expect(answer(page)).toContainText('Ready to sign');
     await page.getByRole('button', { name: 'Sign and close' }).click();
+    await page.getByLabel('Your passphrase').fill(PASS);
     await page.getByRole('dialog').getByRole('button', { name: 'Sign', exact: true }).click();
     await expect(page.getByText('Cured in place: work on 2 parts', { exact: true })).toBeVisible();
     await expect(page.getByText('Cure in place; without guarantee')).toBeVisible();

@@ -1,4 +1,4 @@
-import { answer, expect, openShop, photograph, place, signIn, stage, stageDone, takeIn, test } from './shop.ts';
+import { answer, expect, openShop, PASS, photograph, place, signIn, stage, stageDone, takeIn, test } from './shop.ts';
 
 const CLOCK = 'Slate mantel clock';
 
@@ -269,6 +269,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(answer(page)).toContainText('“tarrowby” belongs to the owner');
     await page.getByLabel('For the next repairer').fill('Chain sound, third hole marginal.');
     await page.getByRole('button', { name: 'Sign and close' }).click();
+    await page.getByLabel('Your passphrase').fill(PASS);
     await page.getByRole('dialog').getByRole('button', { name: 'Sign', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Square-plate movement' })).toBeVisible();
     await expect(page.getByText('Chain sound, third hole marginal.')).toBeVisible();
@@ -278,7 +279,8 @@ test('one clock goes from the counter to its signed service history, and a kille
   await test.step('the book: an amendment, an inscription of uncertain date, another owner', async () => {
     await page.getByRole('button', { name: 'Add an amendment' }).click();
     await page.getByLabel('What is to be added or put right').fill('The spring is 32 mm wide.');
-    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByLabel('Your passphrase, to sign it').fill(PASS);
+    await page.getByRole('button', { name: 'Sign and add it' }).click();
     await expect(page.getByText('The spring is 32 mm wide.')).toBeVisible();
     await page.getByRole('button', { name: 'Enter an inscription' }).click();
     await page.getByLabel('What is written there, letter by letter').fill('Clnd 189');

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { createServer, type AddressInfo } from 'node:net';
 import { test as base, expect, type Page } from '@playwright/test';
 import pg from 'pg';
@@ -57,6 +57,9 @@ export const runs = (script: string, env: Record<string, string>) =>
   });
 
 /** One server process of the built product. */
+/** Servers of one database share it. */
+const KEY = randomBytes(32).toString('base64url');
+
 export class ServerProcess {
   private child: ChildProcess | undefined;
   /** What the start window tells, while there is no shop. */
@@ -76,6 +79,7 @@ export class ServerProcess {
         ...process.env,
         DATABASE_URL: this.databaseUrl,
         PORT: String(this.port),
+        ECLAT_KEY: KEY,
         NODE_ENV: 'production',
         ECLAT_CHECK_REPLIES: '1',
         ...this.env,

@@ -3,6 +3,7 @@
  * bench -- large` only that, and what follows goes to it: `npm run bench -- sound 100 1000`.
  */
 import { spawn, spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,6 +22,7 @@ await main(async () => {
   const env = {
     ...process.env,
     DATABASE_URL: cluster.url,
+    ECLAT_KEY: randomBytes(32).toString('base64url'),
     PORT: String(port),
     NODE_ENV: 'production',
     ECLAT_DEMO: '1',

@@ -14,6 +14,7 @@ import {
   ROOT,
 } from './lib/machine.mjs';
 import { clusterFolder, startCluster } from './lib/postgres.mjs';
+import { keyEncryptionKey } from './lib/signing-key.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
 
 const demo = process.argv.includes('--demo');
@@ -42,6 +43,7 @@ async function start() {
   const env = {
     ...process.env,
     DATABASE_URL: external || cluster.url,
+    ECLAT_KEY: keyEncryptionKey(),
     PORT: String(PORT),
     HOST,
     NODE_ENV: 'production',

@@ -13,7 +13,42 @@ export const edtf = z
 
 export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'donor', 'replacement'] as const;
 
-/** One entry as it travels: who signed it, in which shop, and its seal there. */
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'SHA-256 in hex.');
+
+/**
+ * What a signature is over: an entry as canonical JSON (RFC 8785). It travels as a compact JWS (RFC 7515) with Ed25519
+ * (RFC 8037), its header carrying the public key (`jwk`) and that key's thumbprint (`kid`, RFC 7638). The hash of an
+ * entry is the SHA-256 of these bytes.
+ */
+export const signedEntry = z.object({
+  format: z.literal('eclat-entry'),
+  version: z.literal(2),
+  movement: z.object({ id, code: z.string(), name: z.string() }),
+  kind: z.enum(ENTRY_KINDS),
+  date: z.string().describe('ISO 8601-2'),
+  title: z.string(),
+  text: z.string(),
+  place: z.string(),
+  shop: z.string().describe('where the work was done'),
+  signedBy: z.string().describe('who answers for the work'),
+  writtenAt: moment,
+  signer: z
+    .object({ name: z.string(), standing: z.string(), shop: z.string(), key: z.string() })
+    .describe('who signed this, in which role and shop, with which key: the thumbprint of the header'),
+  amends: sha256.nullable().describe('hash of the entry that it amends'),
+  parents: z.array(sha256).describe('hashes of the entries that no other had followed yet when it was written'),
+  takenOver: z
+    .object({ by: z.string(), at: moment, from: z.string() })
+    .nullable()
+    .describe('it came in a file, unsigned: who signed this says what the file said, not that it was so'),
+  sections: z
+    .record(z.string(), z.unknown())
+    .describe('by name, each with a version of its own; a reader keeps those that it does not know'),
+});
+
+export type SignedEntry = z.infer<typeof signedEntry>;
+
+/** One entry as it travels: who signed it, in which shop, its hash, and the signature where there is one. */
 export const travelledEntry = z.object({
   kind: z.enum(ENTRY_KINDS),
   date: edtf,
@@ -26,6 +61,12 @@ export const travelledEntry = z.object({
   amends: z.int().nullable().describe('which entry of this list it amends, counted from 0'),
   hash: text(64),
   writtenAt: moment,
+  signed: z
+    .string()
+    .max(1_000_000)
+    .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.')
+    .optional()
+    .describe('compact JWS over the entry as it was signed; what stands beside it says the same'),
 });
 
 export type TravelledEntry = z.infer<typeof travelledEntry>;

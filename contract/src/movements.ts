@@ -14,7 +14,7 @@ import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { requiredText, text, id, version, moment, page, signed } from './common.ts';
 import { edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
-import { everyone, benchRoles } from './people.ts';
+import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
 import { serviceRecord } from './service-record.ts';
 
@@ -120,9 +120,13 @@ export const description = z.object({
 
 export type Description = z.infer<typeof description>;
 
-/** Recomputed whenever it is shown. `changed`: it is not what was sealed; `page missing`: the one before it is gone. */
-export const SEALS = ['holds', 'changed', 'page missing'] as const;
-export type Seal = (typeof SEALS)[number];
+/**
+ * Checked whenever it is shown. `proved`: signed, by a key known here. `unknown shop`: signed, by a key that is not.
+ * `unsigned`: from before there were signatures, or from a file without. `changed`: not what was signed. `page
+ * missing`: itself as signed, but an entry that it was written on is gone.
+ */
+export const PROOFS = ['proved', 'unknown shop', 'unsigned', 'changed', 'page missing'] as const;
+export type Proof = (typeof PROOFS)[number];
 
 export const entry = z.object({
   id,
@@ -138,9 +142,11 @@ export const entry = z.object({
   record: serviceRecord.nullable(),
   amends: id.nullable(),
   hash: z.string(),
-  seal: z.enum(SEALS),
+  proof: z.enum(PROOFS),
+  /** The key that signed it, by its thumbprint, and the code of the movement that it was signed for. */
+  signature: z.object({ key: z.string(), movement: z.string() }).nullable(),
   writtenAt: moment,
-  /** It came in a record: nobody here saw the work, and nothing here proves it. */
+  /** It came in a record: nobody here saw the work. */
   takenOver: z.object({ by: z.string(), at: moment, from: z.string() }).nullable(),
 });
 
@@ -192,6 +198,15 @@ export const movementsRoutes = {
     roles: everyone,
     reads: 'movements',
     reply: movementBook,
+  }),
+  checkRecord: read({
+    method: 'POST',
+    path: '/movement-records/check',
+    summary: 'How the entries of a file stand, before they are taken in: refused where one is not what was signed',
+    roles: benchRoles,
+    reads: 'movements',
+    body: z.object({ history: travelledEntries }),
+    reply: z.array(z.enum(PROOFS)),
   }),
   descriptions: read({
     method: 'GET',
@@ -255,7 +270,7 @@ export const movementsRoutes = {
     method: 'POST',
     path: '/movements/:movementId/inscriptions',
     summary: 'Enter an inscription found on the movement as history',
-    roles: everyone,
+    roles: benchRoles,
     changes: ['movements'],
     inverse: 'final',
     body: z.object({
@@ -305,7 +320,7 @@ export const movementsRoutes = {
     roles: benchRoles,
     changes: ['movements'],
     inverse: 'final',
-    body: z.object({ text: requiredText(2000, 'The correction'), keep: whyKept }),
+    body: z.object({ text: requiredText(2000, 'The correction'), keep: whyKept, passphrase: signature }),
     reply: entry,
   }),
 };

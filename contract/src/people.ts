@@ -22,6 +22,9 @@ export type Account = z.infer<typeof account>;
 
 const passphrase = z.string().min(12, 'At least 12 characters: a few words are best.').max(200);
 
+/** The passphrase again, by which a person signs; never kept on the device. */
+export const signature = z.string('Your passphrase is needed.').min(1, 'Your passphrase is needed.').max(200);
+
 const newPerson = z.object({ name: requiredText(60, 'A name'), role: z.enum(ROLES), passphrase });
 
 /** A zone by its IANA name, `Europe/Berlin`: an offset has no summer time. */

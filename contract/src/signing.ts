@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { done, id, requiredText, signed, text } from './common.ts';
 import { entry } from './movements.ts';
-import { benchRoles } from './people.ts';
+import { benchRoles, signature } from './people.ts';
 import { command } from './route.ts';
 
 /** A word of the owner's name that means something else where it stands: kept in the record, with why. */
@@ -38,7 +38,7 @@ export const signingRoutes = {
     changes: ['visit', 'bench', 'timers', 'movements', 'causes', 'aftercare'],
     inverse: 'final',
     visit: 'again',
-    body: z.object({ note: text(2000).default(''), waiver: text(400).default('') }),
+    body: z.object({ note: text(2000).default(''), waiver: text(400).default(''), passphrase: signature }),
     reply: entry,
   }),
 };

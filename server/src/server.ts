@@ -5,7 +5,9 @@ import { createApp } from './app.ts';
 import { connect, migrate } from './platform/database/orm.ts';
 import { sql, type AppContext } from './platform/http/app-context.ts';
 import { forLog } from './platform/http/for-log.ts';
+import { signingKey } from './movements/keys.ts';
 import { openingCode } from './people/people.service.ts';
+import { HttpProblem } from './platform/http/problems.ts';
 import { stillSignedIn } from './platform/http/session.ts';
 import { LiveNotices } from './platform/live/live.ts';
 
@@ -42,6 +44,7 @@ export async function startServer(settings: Settings): Promise<Running> {
     checkReplies: settings.checkReplies,
     demo: settings.demo,
   };
+  await keyOfShop(appContext, log);
   const live = new LiveNotices(
     settings.databaseUrl,
     log,
@@ -72,6 +75,17 @@ export async function startServer(settings: Settings): Promise<Running> {
       await orm.close(true);
     },
   };
+}
+
+/** The key of the shop is made at the first start. A shop whose key does not open works, but for signatures. */
+async function keyOfShop({ orm, clock }: AppContext, log: Logger): Promise<void> {
+  await orm.em
+    .fork()
+    .transactional((em) => signingKey(em, clock()))
+    .catch((error: unknown) => {
+      if (!(error instanceof HttpProblem)) throw error;
+      log.warn(`${error.message} ${error.extra.detail ?? ''}`);
+    });
 }
 
 const GRACE_MS = 500,

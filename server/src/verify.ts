@@ -4,9 +4,10 @@ import { verifyStore } from './movements/verify.ts';
 /** Looks through the whole store and says what is not as it was sealed. Ends with 1 where something is not. */
 const orm = await connect(process.env['DATABASE_URL']!);
 try {
-  const { books, entries, broken } = await verifyStore(orm.em.fork());
-  for (const b of broken) console.error(`✗ ${b.code}, ${b.date}, “${b.title}”: ${b.seal}`);
-  console.log(`${entries} entries in ${books} books: ${entries - broken.length} hold, ${broken.length} broken.`);
+  const { books, entries, proofs, broken } = await verifyStore(orm.em.fork());
+  for (const b of broken) console.error(`✗ ${b.code}, ${b.date}, “${b.title}”: ${b.proof}`);
+  const counts = Object.entries(proofs).flatMap(([proof, n]) => (n > 0 ? `${n} ${proof}` : []));
+  console.log(`${entries} entries in ${books} books: ${counts.join(', ') || 'none'}.`);
   process.exitCode = broken.length > 0 ? 1 : 0;
 } finally {
   await orm.close();

@@ -1,1 +1,2 @@
 export * from './log.ts';
+export { headsOf, parentsFirst, type Node } from './graph.ts';

@@ -5,7 +5,7 @@ import { oilChart } from '@eclat/core/oiling';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { holesOf } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, openShop, letDown, takeIn } from '../../test/shop.ts';
+import { PASS, ends, openShop, letDown, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -41,7 +41,7 @@ async function signed(batch: string): Promise<Visit> {
     visit.id,
     STAGE_IDS.filter((s) => s !== 'sign'),
   );
-  await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { waiver: 'ornament only' });
+  await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { passphrase: PASS, waiver: 'ornament only' });
   return visit;
 }
 

@@ -100,7 +100,9 @@ describe('an estimate', () => {
       asked: 1,
       next: { stage: 'power', urgency: 'next' },
     });
-    expect((await shop.marit.send('POST', at('signature'), {})).body.detail).toContain('1 line of the estimate waits');
+    expect((await shop.marit.send('POST', at('signature'), { passphrase: PASS })).body.detail).toContain(
+      '1 line of the estimate waits',
+    );
   });
 
   it('gives a date with its reasons, and the odds of another', async () => {

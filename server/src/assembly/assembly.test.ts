@@ -1,6 +1,6 @@
 import type { HeardSound, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, letDown, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, ends, letDown, openShop, takeIn } from '../../test/shop.ts';
 import { dryStanding } from '@eclat/core/pivots';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -35,10 +35,10 @@ describe('a check', () => {
       'Drum in phase with its release: a quarter out',
     ]);
     expect(failed.stages.find((s) => s.stage === 'assemble')!.state).toBe('open');
-    const refused = (await send('POST', 'signature', {})).body;
+    const refused = (await send('POST', 'signature', { passphrase: PASS })).body;
     expect(JSON.stringify(refused)).toContain('A check stands failed: Drum in phase');
     await send('PUT', 'checks/drum', { result: 'passed', note: 'set in the second pass' });
-    expect(JSON.stringify((await send('POST', 'signature', {})).body)).not.toContain('stands failed');
+    expect(JSON.stringify((await send('POST', 'signature', { passphrase: PASS })).body)).not.toContain('stands failed');
   });
   it('is asked again only where a pass touched it; set here, it is open again; earlier answers are kept', async () => {
     const own = await takeIn(shop.marit, { movement: { name: 'y', familyId: 'mantel-barrels' } });
@@ -198,7 +198,7 @@ describe('before the plates close', () => {
     const said = { corner: 'lower left', last: 'warning wheel, fly' };
     const { id } = await shop.marit.ok<{ id: string }>('POST', `/visits/${first.id}/closings`, said);
     await ends(shop.marit, first.id, ['intake', 'assess', 'diagnose']);
-    await shop.marit.ok('POST', `/visits/${first.id}/signature`, {});
+    await shop.marit.ok('POST', `/visits/${first.id}/signature`, { passphrase: PASS });
     const next = await takeIn(shop.marit, { movementId: first.movement.id, movement: undefined });
     expect((await shop.marit.ok<Visit>('GET', `/visits/${next.id}`)).closings).toMatchObject([{ ...said, own: false }]);
     expect((await shop.marit.send('DELETE', `/visits/${next.id}/closings/${id}`)).status).toBe(404);

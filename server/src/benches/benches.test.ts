@@ -1,6 +1,6 @@
 import type { BenchEntry, Entry, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, ends, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -65,7 +65,7 @@ describe('the electric bench', () => {
     // What is not signed yet proves nothing of its type.
     expect(await seen(sister.id)).toEqual([]);
     await ends(shop.marit, first.id, ['intake', 'assess', 'diagnose']);
-    const entry = await shop.marit.ok<Entry>('POST', `/visits/${first.id}/signature`, { note: '' });
+    const entry = await shop.marit.ok<Entry>('POST', `/visits/${first.id}/signature`, { passphrase: PASS, note: '' });
     expect(entry.record!.setUp).toEqual(['Strip fitted: 0.0038 in, 0.097 mm, compensated']);
     expect(await seen(sister.id)).toEqual([['type', 'torsion strip']]);
     expect(await seen(stranger.id)).toEqual([]);

@@ -1,6 +1,6 @@
 import type { Entry, Finding, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, ends, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => (shop = await openShop()));
@@ -65,7 +65,7 @@ describe('a finding', () => {
     await shop.marit.ok('PUT', `${at}/${loose.id}/overturned`, { why: 'A scratch, no crack' });
     expect((await see(visit.id)).handsOff).toEqual([]);
     await ends(shop.marit, visit.id, ['intake', 'assess', 'diagnose']);
-    const entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, {});
+    const entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, { passphrase: PASS });
     expect(entry.record!.condition.map((c) => c.seen)).toEqual([
       'Bent. Because of rack tail: Too long.',
       'Too long.',
@@ -86,7 +86,7 @@ describe('a cure in place', () => {
     ).toBe(422);
     await shop.marit.ok('PATCH', `/visits/${visit.id}`, { ...said, version: visit.version });
     await ends(shop.marit, visit.id, ['intake', 'assess', 'diagnose']);
-    const entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, {});
+    const entry = await shop.marit.ok<Entry>('POST', `/visits/${visit.id}/signature`, { passphrase: PASS });
     expect(entry.record!.job!.trial).toBe('Expected: What oil is left may creep back; look again 2 November 2031');
     const due = (until: string) => shop.marit.ok<{ items: { visitId: string }[] }>('GET', `/due-again?until=${until}`);
     expect((await due('2031-11-02')).items.map((d) => d.visitId)).toContain(visit.id);

@@ -1,7 +1,7 @@
 import type { Entry, Visit } from '@eclat/contract';
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readPdf } from '../../test/pdf.ts';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { PASS, openShop, takeIn } from '../../test/shop.ts';
 import { head, rows } from './pdf.ts';
 import { printed } from './print.ts';
 
@@ -80,7 +80,10 @@ describe.each([
       expect(promise.half >= today).toBe(true);
       const found = { date: '189X', text: 'JB 1911', place: 'back plate' };
       const { id } = await shop.marit.ok<Entry>('POST', `/movements/${visit.movement.id}/inscriptions`, found);
-      const added = await shop.marit.ok<Entry>('POST', `/history/${id}/amendments`, { text: 'It reads JR.' });
+      const added = await shop.marit.ok<Entry>('POST', `/history/${id}/amendments`, {
+        passphrase: PASS,
+        text: 'It reads JR.',
+      });
       expect(added.date).toBe(today);
     },
   );

@@ -1,7 +1,7 @@
 import type { BenchRow, Description, Movement, Visit } from '@eclat/contract';
 import { addTrain, driveBy, familyById, removeTrain, type Traits } from '@eclat/core/movement';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openShop, takeIn } from '../../test/shop.ts';
+import { PASS, openShop, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -117,7 +117,7 @@ it('leaves what is signed as it was described when it was signed', async () => {
   await shop.marit.ok('PUT', `/visits/${id}/power/strike`, { state: 'let down', version: 1 });
   for (const s of ['intake', 'assess', 'diagnose'])
     await shop.marit.ok('PUT', `/visits/${id}/stages/${s}`, { state: 'done' });
-  await shop.marit.ok('POST', `/visits/${id}/signature`, { note: 'Looked at.' });
+  await shop.marit.ok('POST', `/visits/${id}/signature`, { passphrase: PASS, note: 'Looked at.' });
   const { movement } = await load(id);
   expect((await describe(movement, oneChain, 1)).status).toBe(201);
   const signed = await load(id);

@@ -21,8 +21,10 @@ export const HistoryEntry = defineEntity({
     amends: p.uuid().nullable(),
     previousHash: text().nullable(),
     hash: text(),
+    /** As it was signed; what stands in the columns beside it is an index. None before there were signatures. */
+    jws: text().nullable(),
     writtenAt: moment(),
-    /** Of an entry that came in a record of another shop. */
+    /** Of an entry that came in a record. */
     takenOver: p.json<NonNullable<Entry['takenOver']>>().columnType('jsonb').nullable(),
   },
 });

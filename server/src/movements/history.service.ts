@@ -1,11 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import type { Entry, Seal } from '@eclat/contract';
+import { benchRoles, type Entry, type SignedEntry } from '@eclat/contract';
 import { isEdtf, type ServiceRecord } from '@eclat/core/history';
+import { headsOf, parentsFirst } from '@eclat/core/proof';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
-import { sealOf } from './seal.ts';
+import { signingKey } from './keys.ts';
+import { RECORD, type Proven } from './proof.ts';
+import { parentsOf, signEntry } from './signed.ts';
+import { HttpProblem } from '../platform/http/problems.ts';
 import { shopDay } from '../people/shop.service.ts';
 import { guardOwner } from './owners-words.service.ts';
 
@@ -29,7 +33,7 @@ interface NewEntry {
 const dated = ({ date, text }: HistoryEntry): Pick<Entry, 'date' | 'text'> =>
   isEdtf(date) ? { date, text } : { date: 'XXXX', text: `${text} (Its date is written “${date}”.)`.trim() };
 
-export const viewEntry = (e: HistoryEntry, seal: Seal): Entry => ({
+export const viewEntry = (e: HistoryEntry, { proof, signature }: Proven): Entry => ({
   id: e.id,
   kind: e.kind,
   ...dated(e),
@@ -40,45 +44,109 @@ export const viewEntry = (e: HistoryEntry, seal: Seal): Entry => ({
   record: e.record ?? null,
   amends: e.amends ?? null,
   hash: e.hash,
-  seal,
+  proof,
+  signature,
   writtenAt: e.writtenAt.toISOString(),
   takenOver: e.takenOver ?? null,
 });
 
+const node = (entry: HistoryEntry) => ({
+  entry,
+  hash: entry.hash,
+  parents: parentsOf(entry),
+  at: entry.writtenAt.getTime(),
+});
+
 /**
- * Adds an entry to a movement's book. Each carries the hash of the one before, so that a missing or changed page shows.
- * There is no way to change one: the database refuses it.
+ * Every entry of a book, each after those that it was written on: of this movement, of what was found to be it, and of
+ * what it was found to be.
+ */
+export async function bookEntries({ em }: Pick<Context, 'em'>, movementId: string): Promise<HistoryEntry[]> {
+  const same = await sql<{ id: string }>(
+    em,
+    'select b.id from movement b join movement m on m.id = ? ' +
+      'where coalesce(b.merged_into, b.id) = coalesce(m.merged_into, m.id)',
+    [movementId],
+  );
+  const entries = await em.find(HistoryEntry, { movementId: same.map((m) => m.id) });
+  return parentsFirst(entries.map(node)).map((n) => n.entry);
+}
+
+/**
+ * Adds an entry to a movement's book, signed by the key of this shop. It names the entries that it is written on, so
+ * that a missing one shows. There is no way to change one: the database refuses it, and the signature tells.
  */
 export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> {
-  // one writer at a time keeps the chain straight
-  await sql(ctx.em, 'select 1 from movement where id = ? for update', [given.movementId]);
-  const [last] = await ctx.em.find(
-    HistoryEntry,
-    { movementId: given.movementId },
-    { orderBy: { writtenAt: 'desc', id: 'desc' }, limit: 1 },
+  mayWrite(ctx);
+  // one writer at a time keeps the order straight
+  const [movement] = await sql<SignedEntry['movement']>(
+    ctx.em,
+    'select id, code, name from movement where id = ? for update',
+    [given.movementId],
   );
-  const shop = given.shop ?? (await theShop(ctx)).name;
-  // Two entries in one millisecond would have no order in the chain.
-  const writtenAt = new Date(Math.max(ctx.now.getTime(), last ? last.writtenAt.getTime() + 1 : 0));
-  const body = {
-    movementId: given.movementId,
-    kind: given.kind,
-    date: given.date,
-    title: given.title,
-    text: given.text,
+  const before = await bookEntries(ctx, given.movementId);
+  const last = Math.max(0, ...before.filter((e) => !e.takenOver).map((e) => e.writtenAt.getTime() + 1));
+  const shop = (await theShop(ctx)).name;
+  const { kind, date, title, text, record, visitId } = given;
+  // Two entries in one millisecond would have no order.
+  const writtenAt = new Date(Math.max(ctx.now.getTime(), last));
+  const key = await signingKey(ctx.em, ctx.now);
+  const said: SignedEntry = {
+    format: 'eclat-entry',
+    version: 2,
+    movement: movement!,
+    ...{ kind, date, title, text },
     place: given.place ?? '',
-    shop,
+    shop: given.shop ?? shop,
     signedBy: given.signedBy ?? ctx.person.name,
-    record: given.record ?? null,
-    amends: given.amends ?? null,
-    previousHash: last?.hash ?? null,
-    writtenAt,
+    writtenAt: writtenAt.toISOString(),
+    signer: { name: ctx.person.name, standing: ctx.person.role, shop, key: key.kid },
+    amends: before.find((e) => e.id === given.amends)?.hash ?? null,
+    parents: headsOf(before.map(node)),
     takenOver: given.takenOver ?? null,
+    sections: record ? { [RECORD]: record } : {},
   };
-  const hash = sealOf(body);
-  const entry = ctx.em.create(HistoryEntry, { id: randomUUID(), visitId: given.visitId ?? null, ...body, hash });
+  const signed = await signEntry(key, said);
+  return keepEntry(ctx, said, { ...signed, movementId: given.movementId, visitId, amends: given.amends });
+}
+
+/** Counter accounts sign nothing. */
+export function mayWrite(ctx: Context): void {
+  if (benchRoles.includes(ctx.person.role)) return;
+  throw new HttpProblem(403, 'Your role may not do this.', {
+    detail: 'The history of a movement is written, and taken in, by those who may sign.',
+  });
+}
+
+interface Stands {
+  hash: string;
+  jws: string;
+  movementId: string;
+  visitId?: string | undefined;
+  /** Id of the row that it amends. */
+  amends?: string | undefined;
+}
+
+/** Puts what was signed into its row. @param takenOver of an entry that came in a file */
+export async function keepEntry(
+  ctx: Context,
+  said: SignedEntry,
+  { visitId, amends, ...stands }: Stands,
+  takenOver: Entry['takenOver'] = said.takenOver,
+): Promise<Entry> {
+  const { kind, date, title, text, place, shop, signedBy, sections, writtenAt } = said;
+  const entry = ctx.em.create(HistoryEntry, {
+    id: randomUUID(),
+    visitId: visitId ?? null,
+    ...{ kind, date, title, text, place, shop, signedBy, takenOver, ...stands },
+    record: (sections[RECORD] as ServiceRecord | undefined) ?? null,
+    amends: amends ?? null,
+    previousHash: null,
+    writtenAt: new Date(writtenAt),
+  });
   await ctx.em.flush();
-  return viewEntry(entry, 'holds');
+  const signature = { key: said.signer.key, movement: said.movement.code };
+  return viewEntry(entry, { proof: said.takenOver ? 'unsigned' : 'proved', signature });
 }
 
 export async function amend(ctx: Context, entryId: string, text: string, keep = ''): Promise<Entry> {

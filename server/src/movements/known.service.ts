@@ -42,7 +42,8 @@ export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf
   );
   const all = [];
   for (const { id, same } of found) {
-    const { movement: m, entries, inTheShop } = await movementBook(ctx, id);
+    const { movement: m, entries: shown, inTheShop } = await movementBook(ctx, id);
+    const entries = shown.filter((e) => e.proof !== 'changed');
     all.push({
       id,
       code: m.code,

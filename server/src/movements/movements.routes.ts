@@ -1,15 +1,18 @@
 import { api } from '@eclat/contract';
+import { confirm } from '../people/sign-in.service.ts';
+import { whereFrom } from '../platform/http/session.ts';
 import type { Serve } from '../platform/http/serve.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
-import { recordOf } from './record.service.ts';
+import { checkRecord, recordOf } from './record.service.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
 
 export function serveMovements(serve: Serve): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
+  serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body.history));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
   serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
   serve(api.movements.descriptions, (ctx, { params }) => descriptionsOf(ctx, params.movementId));
@@ -18,5 +21,9 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));
-  serve(api.movements.amend, (ctx, { params, body }) => amend(ctx, params.entryId, body.text, body.keep));
+  serve<typeof api.movements.amend, void>(
+    api.movements.amend,
+    (ctx, { params, body }) => amend(ctx, params.entryId, body.text, body.keep),
+    (ctx, { body, req }) => confirm(ctx, { passphrase: body.passphrase, ...whereFrom(req) }),
+  );
 }

@@ -10,9 +10,9 @@ import { findOrRefuse, signature, viewSigned, type Context } from '../platform/h
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
-import { HistoryEntry } from './history.entity.ts';
-import { viewEntry, writeEntry } from './history.service.ts';
-import { sealsOf } from './seal.ts';
+import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
+import { ownKeys } from './keys.ts';
+import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
 import { guardOwner } from './owners-words.service.ts';
@@ -159,17 +159,13 @@ async function oneAndTheSame(ctx: Context, movementId: string): Promise<Movement
 export async function movementBook(ctx: Context, movementId: string) {
   const movement = await movementNow(ctx, movementId);
   const all = await oneAndTheSame(ctx, movement.id);
-  const entries = await ctx.em.find(
-    HistoryEntry,
-    { movementId: all.map((m) => m.id) },
-    { orderBy: { writtenAt: 'asc' } },
-  );
+  const entries = await bookEntries(ctx, movement.id);
   const [here] = await sql<{ id: string; claim: string }>(
     ctx.em,
     'select id, claim from visit where movement_id = ? and closed_at is null',
     [movement.id],
   );
-  const seals = sealsOf(entries);
+  const proofs = await proofsOf(entries, await ownKeys(ctx.em));
   const ids = `{${all.map((m) => m.id).join(',')}}`;
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,
@@ -185,7 +181,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
     also: all.slice(1).map((m) => m.code),
-    entries: entries.map((e) => viewEntry(e, seals.get(e.id)!)),
+    entries: entries.map((e) => viewEntry(e, proofs.get(e.id)!)),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }

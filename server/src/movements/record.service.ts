@@ -1,34 +1,33 @@
-import { benchRoles, type MovementBook, type TravelledEntry } from '@eclat/contract';
+import { travelledEntry, type Entry, type MovementBook, type SignedEntry, type TravelledEntry } from '@eclat/contract';
+import { canonical } from '@eclat/core/history';
 import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { badField, HttpProblem } from '../platform/http/problems.ts';
+import { badField } from '../platform/http/problems.ts';
 import type { Context } from '../platform/http/context.ts';
-import { writeEntry } from './history.service.ts';
+import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.ts';
 import { movementBook } from './movements.service.ts';
+import { ownKeys } from './keys.ts';
+import { plainOf, proofBy } from './proof.ts';
+import { readSigned } from './signed.ts';
 
-/** The book as a file. An amendment says which entry of the list it amends. */
+/** The book as a file. An amendment says which entry of the list it amends; what was changed does not go along. */
 export async function recordOf(ctx: Context, movementId: string): Promise<MovementBook> {
-  const {
-    movement: { id, code, name, familyId, maker, marks },
-    entries,
-  } = await movementBook(ctx, movementId);
+  const { movement, entries: shown } = await movementBook(ctx, movementId);
+  const { id, code, name, familyId, maker, marks } = movement;
+  const signed = new Map((await bookEntries(ctx, movement.id)).map((e) => [e.id, e.jws]));
+  const entries = shown.filter((e) => e.proof !== 'changed');
   return {
     format: 'eclat-movement-book',
     version: 1,
     movement: { id, code, name, familyId, maker, marks },
-    entries: entries.map(({ kind, date, title, text, place, shop, signedBy, record, amends, hash, writtenAt }) => ({
-      kind,
-      date,
-      title,
-      text,
-      place,
-      shop,
-      signedBy,
-      record,
-      amends: amends === null ? null : entries.findIndex((e) => e.id === amends),
-      hash,
-      writtenAt,
-    })),
+    entries: entries.map(
+      ({ id: own, kind, date, title, text, place, shop, signedBy, record, amends, hash, writtenAt }) => ({
+        ...{ kind, date, title, text, place, shop, signedBy, record },
+        amends: amends === null ? null : entries.findIndex((e) => e.id === amends),
+        ...{ hash, writtenAt },
+        ...(signed.get(own) ? { signed: signed.get(own)! } : {}),
+      }),
+    ),
   };
 }
 
@@ -39,31 +38,92 @@ const plainName = (name: string): string =>
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]/gu, '');
 
-/**
- * Nobody brings work of this very shop in from outside: what it signed stands in its own books.
- * @throws 422 with the code of the book where such an entry stands, or that it stands in none
- */
-async function notOurs(ctx: Context, history: readonly TravelledEntry[]): Promise<void> {
-  const { name } = await theShop(ctx);
-  const [ours] = history.filter((e) => plainName(e.shop) === plainName(name));
-  if (!ours) return;
-  const [known] = await sql<{ code: string }>(
-    ctx.em,
-    'select m.code from history_entry e join movement m on m.id = e.movement_id where e.hash = ? and ' +
-      'e.taken_over is null',
-    [ours.hash],
-  );
-  throw badField(
-    'movement.history',
-    known
-      ? `“${ours.title}” was signed here and stands in the book of ${known.code}: choose that movement instead.`
-      : `“${ours.title}” carries the name of this shop, and stands in none of its books. Take the clock in without it.`,
-  );
+/** What a file says of an entry, and what was signed of it. */
+interface Read {
+  given: TravelledEntry;
+  signed: { said: SignedEntry; hash: string; jws: string } | null;
 }
 
 /**
- * Entries that came with the movement: under their own shops and names, sealed anew in this book, and marked as taken
- * over. Whoever takes them in answers for it.
+ * Reads what was signed of each, and holds what stands beside it against it.
+ * @throws 422 that names each that is not what was signed
+ */
+async function readAll(history: readonly TravelledEntry[]): Promise<Read[]> {
+  const broken: string[] = [];
+  const all: Read[] = [];
+  for (const given of history) {
+    const read = given.signed === undefined ? null : await readSigned(given.signed);
+    const amended = given.amends === null ? null : history[given.amends]!.hash;
+    if (given.signed !== undefined && !(read && saysTheSame(given, read, amended))) broken.push(given.title);
+    all.push({ given, signed: read && { said: read.said, hash: read.hash, jws: given.signed! } });
+  }
+  if (broken.length > 0)
+    throw badField(
+      'movement.history',
+      `Not what was signed: ${broken.map((title) => `“${title}”`).join(', ')}. This file was changed after it was ` +
+        'made. Ask for it again where it comes from.',
+    );
+  return all;
+}
+
+function saysTheSame(
+  given: TravelledEntry,
+  { said, hash }: { said: SignedEntry; hash: string },
+  amended: string | null,
+) {
+  const { amends: _index, signed: _jws, ...plain } = given;
+  const { amends, ...of } = plainOf(said);
+  const shape = travelledEntry.safeParse({ ...of, amends: null, hash });
+  if (!shape.success || amends !== amended) return false;
+  const { amends: _none, ...signed } = shape.data;
+  return canonical(signed) === canonical(plain);
+}
+
+const SHA256 = /^[0-9a-f]{64}$/;
+
+/**
+ * No entry stands in two books, and nobody brings in unsigned work of this very shop: what it did stands in its own.
+ * @throws 422 with the code of the book where such an entry stands, or that it stands in none
+ */
+async function notHere(ctx: Context, history: readonly Read[]): Promise<void> {
+  const { name } = await theShop(ctx);
+  const known = await sql<{ code: string; hash: string }>(
+    ctx.em,
+    'select m.code, e.hash from history_entry e join movement m on m.id = e.movement_id where e.hash = any(?)',
+    [`{${history.flatMap((e) => (SHA256.test(e.given.hash) ? e.given.hash : [])).join(',')}}`],
+  );
+  for (const { given, signed } of history) {
+    const ours = plainName(given.shop) === plainName(name);
+    if (!signed && !ours) continue;
+    const stands = known.find((k) => k.hash === given.hash);
+    if (stands)
+      throw badField(
+        'movement.history',
+        `“${given.title}” stands in the book of ${stands.code} here: choose that movement instead.`,
+      );
+    if (!signed)
+      throw badField(
+        'movement.history',
+        `“${given.title}” carries the name of this shop, unsigned, and stands in none of its books. Take the clock ` +
+          'in without it.',
+      );
+  }
+}
+
+/**
+ * How the entries of a file would stand here.
+ * @throws 422 as taking them in would
+ */
+export async function checkRecord(ctx: Context, history: readonly TravelledEntry[]): Promise<Entry['proof'][]> {
+  const all = await readAll(history);
+  await notHere(ctx, all);
+  const { kids } = await ownKeys(ctx.em);
+  return all.map(({ signed }) => (signed ? proofBy(signed.said, kids) : 'unsigned'));
+}
+
+/**
+ * Entries that came with the movement. What was signed stays as it was signed, byte for byte; what was not is signed
+ * here as what the file says. Whoever takes them in answers for it.
  */
 export async function takeOver(
   ctx: Context,
@@ -72,20 +132,28 @@ export async function takeOver(
   from: string,
 ): Promise<void> {
   if (history.length === 0) return;
-  if (!benchRoles.includes(ctx.person.role))
-    throw new HttpProblem(403, 'Your role may not do this.', {
-      detail: 'A record of another shop is taken in by those who may sign.',
-    });
-  await notOurs(ctx, history);
+  mayWrite(ctx);
+  const all = await readAll(history);
+  await notHere(ctx, all);
   const takenOver = { by: ctx.person.name, at: ctx.now.toISOString(), from };
   const written: string[] = [];
-  for (const { kind, date, title, text, place, shop, signedBy, record, amends } of history) {
-    const amended = amends === null ? undefined : written[amends];
-    const entry = await writeEntry(ctx, {
-      ...{ movementId, kind, date, title, text, place, shop, signedBy, takenOver },
-      ...(record ? { record } : {}),
-      ...(amended ? { amends: amended } : {}),
-    });
+  const twice = new Map<string, string>();
+  for (const { given, signed } of all) {
+    const before = signed && twice.get(signed.hash);
+    if (before) {
+      written.push(before);
+      continue;
+    }
+    const amends = given.amends === null ? undefined : written[given.amends];
+    const { kind, date, title, text, place, shop, signedBy, record } = given;
+    const entry = signed
+      ? await keepEntry(ctx, signed.said, { hash: signed.hash, jws: signed.jws, movementId, amends }, takenOver)
+      : await writeEntry(ctx, {
+          ...{ movementId, kind, date, title, text, place, shop, signedBy, takenOver },
+          ...(record ? { record } : {}),
+          ...(amends ? { amends } : {}),
+        });
     written.push(entry.id);
+    if (signed) twice.set(signed.hash, entry.id);
   }
 }

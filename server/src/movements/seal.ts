@@ -1,10 +1,14 @@
 import { createHash } from 'node:crypto';
-import type { Seal } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import type { HistoryEntry } from './history.entity.ts';
 
-/** What a seal is made of: all that an entry says, and the seal of the page before it. */
-export type Sealed = Omit<HistoryEntry, 'id' | 'visitId' | 'hash'>;
+/**
+ * Entries from before there were signatures carry a seal: the hash of all that they say, and of the seal of the entry
+ * before them. None is made any more.
+ */
+type Sealed = Omit<HistoryEntry, 'id' | 'visitId' | 'hash' | 'jws'>;
+
+type Seal = 'holds' | 'changed' | 'page missing';
 
 /** SHA-256, in hex, of the canonical form. */
 export function sealOf(e: Sealed): string {
@@ -28,8 +32,8 @@ export function sealOf(e: Sealed): string {
 }
 
 /**
- * How the seals of whole books stand, by entry: recomputed from what the rows say now.
- * @param entries all of their movements, in any order
+ * How the seals stand, by entry: recomputed from what the rows say now.
+ * @param entries all that are sealed of one book, in any order
  */
 export function sealsOf(entries: readonly HistoryEntry[]): Map<string, Seal> {
   const inOrder = [...entries].sort((a, b) => a.writtenAt.getTime() - b.writtenAt.getTime());

@@ -1,6 +1,6 @@
 import type { Person as Who } from '@eclat/contract';
 import { api, ok } from '@eclat/contract';
-import { beginSession, deviceOf, endSession, personOf, removeCookie, sessionOf } from '../platform/http/session.ts';
+import { beginSession, endSession, personOf, removeCookie, sessionOf, whereFrom } from '../platform/http/session.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import {
@@ -25,7 +25,7 @@ export function servePeople(serve: Serve, appContext: AppContext): void {
       await beginSession(ctx.em, person, ctx.now, req, res);
       return sessionState(ctx.em, person, ctx.now, appContext.demo);
     },
-    (ctx, { body, req }) => recognise(ctx.em, { ...body, address: req.ip ?? '', device: deviceOf(req) }, ctx.now),
+    (ctx, { body, req }) => recognise(ctx.em, { ...body, ...whereFrom(req) }, ctx.now),
   );
   serve(api.people.signOut, async (ctx, { req, res }) => {
     await endSession(ctx.em, req);

@@ -3,7 +3,8 @@ import { verify, hash } from '@node-rs/argon2';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import ipaddr from 'ipaddr.js';
 import { sql } from '../platform/http/app-context.ts';
-import { HttpProblem } from '../platform/http/problems.ts';
+import type { Context } from '../platform/http/context.ts';
+import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { hashOf } from '../platform/http/tokens.ts';
 import { Person, SignInFailure } from './people.entity.ts';
 
@@ -48,6 +49,23 @@ export async function recognise(em: EntityManager, knock: Knock, now: Date): Pro
   if (!found || !right) throw new HttpProblem(401, 'Name and passphrase do not go together.');
   await em.nativeDelete(SignInFailure, { id: guess });
   return who(found);
+}
+
+/**
+ * The person at the keyboard again, not only a session that was left open. Guesses count as at the sign-in.
+ * @throws 422 at the field, 429 after too many wrong ones
+ */
+export async function confirm(
+  { em, person, now }: Pick<Context, 'em' | 'person' | 'now'>,
+  knock: Omit<Knock, 'name'>,
+): Promise<void> {
+  try {
+    await recognise(em, { ...knock, name: person.name }, now);
+  } catch (error) {
+    if (error instanceof HttpProblem && error.status === 401)
+      throw badField('passphrase', 'This is not your passphrase.');
+    throw error;
+  }
 }
 
 async function knownDevice(em: EntityManager, token: string, personId: string, now: Date): Promise<string | null> {

@@ -1,7 +1,8 @@
-import type { Book, MovementBook, Visit } from '@eclat/contract';
+import type { Book, Entry, MovementBook, TravelledEntry, Visit } from '@eclat/contract';
 import type { HistoryEntry } from '../movements/history.entity.ts';
 import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sql } from '../platform/http/app-context.ts';
 import { newClock, openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -169,7 +170,7 @@ describe('what is typed straight into a book', () => {
     const refused = await inscribe('To J. Tarrowby from his workmen');
     expect([refused.status, refused.body.fields?.[0]?.path]).toEqual([422, 'keep']);
     const amend = (text: string, keep = '') =>
-      shop.marit.send('POST', `/history/${first.body.id}/amendments`, { text, keep });
+      shop.marit.send('POST', `/history/${first.body.id}/amendments`, { passphrase: PASS, text, keep });
     expect((await amend('Ring +44 555 010 442')).status).toBe(422);
     expect((await inscribe('To J. Tarrowby from his workmen', 'engraved in 1911')).status).toBe(201);
     // Once said why, it is not asked again.
@@ -193,7 +194,10 @@ describe('a book that goes with the clock', () => {
     });
 
     const second = await openShop();
-    const travelled = record.entries.map((e) => ({ ...e, shop: 'Brackwater Clocks', signedBy: 'Eben Strake' }));
+    // Of a shop that signs nothing.
+    const travelled = record.entries.map(({ signed: _none, ...e }) => ({
+      ...{ ...e, shop: 'Brackwater Clocks', signedBy: 'Eben Strake', hash: '' },
+    }));
     const amendment = { ...travelled[0]!, kind: 'amendment', title: 'Amendment', text: 'It reads 1893.', amends: 0 };
     const visit = await takeIn(second.marit, {
       movement: { ...marks(['label', 'm']), history: [...travelled, amendment], historyFrom: 'book.json' },
@@ -205,6 +209,7 @@ describe('a book that goes with the clock', () => {
         shop: 'Brackwater Clocks',
         signedBy: 'Eben Strake',
         takenOver: { by: 'Marit Fennick', from: 'book.json' },
+        proof: 'unsigned',
       },
       { kind: 'amendment', amends: book.entries[0]!.id },
     ]);
@@ -242,10 +247,61 @@ describe('a book that goes with the clock', () => {
     await second.running.stop();
   });
 
+  it('is proved where its key is known, taken in as signed elsewhere, and refused where a word of it was changed', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'r']) });
+    const at = `/movements/${first.movement.id}`;
+    const found = { date: '189X', text: 'Clnd 189', place: 'plate' };
+    const { id } = await shop.marit.ok<Entry>('POST', `${at}/inscriptions`, found);
+    await shop.marit.ok('POST', `/history/${id}/amendments`, { passphrase: PASS, text: 'It reads 1893.' });
+    const record = await shop.marit.ok<MovementBook>('GET', `${at}/record`);
+    const second = await openShop();
+    const bring = (history: object[], mark: string) =>
+      second.marit.send<Visit>('POST', '/visits', newClock({ movement: { ...marks(['label', mark]), history } }));
+    const [page, amendment] = record.entries as [TravelledEntry, TravelledEntry];
+    const [head, , tail] = page.signed!.split('.');
+    const other = Buffer.from(JSON.stringify({ title: 'Overhauled' })).toString('base64url');
+    for (const forged of [
+      { ...page, title: 'Overhauled' },
+      { ...page, signedBy: 'Eben Strake' },
+      { ...page, shop: 'Brackwater Clocks' },
+      { ...page, date: '1893' },
+      { ...page, hash: amendment.hash },
+      { ...page, signed: amendment.signed },
+      { ...page, signed: `${head}.${other}.${tail}` },
+    ])
+      expect((await bring([forged, amendment], 's')).body, JSON.stringify(forged).slice(0, 80)).toMatchObject({
+        fields: [{ path: 'movement.history', message: expect.stringContaining('Not what was signed: “') }],
+      });
+    const check = (history: object[]) => second.marit.send('POST', '/movement-records/check', { history });
+    expect((await check([{ ...page, title: 'Overhauled' }])).body.fields![0]!.message).toContain('“Overhauled”');
+    expect((await check([page, amendment])).body).toEqual(['unknown shop', 'unknown shop']);
+    const { movement } = (await bring([page, amendment, page], 't')).body;
+    const book = () => second.marit.ok<Book>('GET', `/movements/${movement.id}`);
+    expect((await book()).entries.map((e) => [e.proof, e.shop, e.signature?.movement])).toEqual([
+      ['unknown shop', 'Fennick Row Clock Room', first.movement.code],
+      ['unknown shop', 'Fennick Row Clock Room', first.movement.code],
+    ]);
+    // What is written here is written on it, and goes on with it: byte for byte as it came.
+    await second.marit.ok('POST', `/movements/${movement.id}/inscriptions`, { ...found, text: 'Oiled' });
+    expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
+    const onward = await second.marit.ok<MovementBook>('GET', `/movements/${movement.id}/record`);
+    expect(onward.entries.slice(0, 2)).toEqual(record.entries);
+    // The second shop has the key of the first: as after a restore from a backup in which these entries were not yet.
+    const em = (of: typeof shop) => of.running.appContext.orm.em.fork();
+    const [key] = await sql<Record<string, unknown>>(em(shop), 'select * from shop_key');
+    const keyRow = [key!['kid'], JSON.stringify(key!['public_jwk']), key!['sealed'], key!['made_at']];
+    await sql(em(second), 'insert into shop_key values (?, ?, ?, ?)', keyRow);
+    expect((await book()).entries.map((e) => e.proof)).toEqual(['proved', 'proved', 'proved']);
+    // A key that somebody wrote in, without what encrypts keys, counts for nothing.
+    await sql(em(second), `update shop_key set sealed = 'x' || sealed where kid = ?`, [key!['kid']]);
+    expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
+    await second.running.stop();
+  });
+
   it('is readable though a date that is none was once let in', () => {
     const row = { id: 'e', kind: 'inscription', date: 'spring 1', title: 'Inscription', text: 'Clnd', place: '' };
     const sealed = { shop: 's', signedBy: 'b', record: null, amends: null, hash: 'h', writtenAt: new Date(0) };
-    const seen = viewEntry({ ...row, ...sealed } as unknown as HistoryEntry, 'holds');
+    const seen = viewEntry({ ...row, ...sealed } as unknown as HistoryEntry, { proof: 'unsigned', signature: null });
     expect(seen).toMatchObject({ date: 'XXXX', text: 'Clnd (Its date is written “spring 1”.)' });
   });
 });
@@ -263,7 +319,7 @@ describe('what came, what is wanted, what was looked at', () => {
   it('is listed with number and fit, and ticked home by name', async () => {
     expect(visit.received).toMatchObject([{ what: 'Key', count: 2, squareMm: 3.75, fits: 'loose', returnedAt: null }]);
     const [key] = visit.received;
-    expect((await shop.marit.send('POST', at('signature'), {})).body.detail).toContain(
+    expect((await shop.marit.send('POST', at('signature'), { passphrase: PASS })).body.detail).toContain(
       '1 thing that came with it is not ticked',
     );
     expect(await shop.marit.ok('PUT', at(`received/${key!.id}/returned`), { returned: true })).toMatchObject({

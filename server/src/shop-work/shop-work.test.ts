@@ -1,6 +1,6 @@
 import type { ShopTask, StockItem, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { newClock, openShop } from '../../test/shop.ts';
+import { PASS, newClock, openShop } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -21,7 +21,7 @@ it('goes on after its clock is signed and home, step by step, and ends in the st
   });
   for (const s of ['intake', 'assess', 'diagnose'])
     await shop.marit.ok('PUT', `/visits/${visit.id}/stages/${s}`, { state: 'done' });
-  await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { note: 'New rotor.' });
+  await shop.marit.ok('POST', `/visits/${visit.id}/signature`, { passphrase: PASS, note: 'New rotor.' });
 
   now.at = new Date('2031-05-12T09:00:00Z');
   await shop.marit.ok('PUT', '/session', { name: 'Marit Fennick', passphrase: 'oak wedge nine pins' });

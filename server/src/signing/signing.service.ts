@@ -30,7 +30,7 @@ export async function dropWord(ctx: Context, visitId: string, id: string): Promi
 export async function signVisit(
   ctx: Context,
   visitId: string,
-  { note, waiver }: ParsedBodyOf<typeof api.signing.sign>,
+  { note, waiver }: Omit<ParsedBodyOf<typeof api.signing.sign>, 'passphrase'>,
 ): Promise<Entry> {
   const row = await openVisit(ctx, visitId);
   const visit = await viewVisit(ctx, visitId);

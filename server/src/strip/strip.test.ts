@@ -1,7 +1,7 @@
 import type { StripStep, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@eclat/core/workflow';
-import { ends, letDown, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, ends, letDown, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let visit: Visit;
@@ -16,7 +16,7 @@ const at = (path: string) => `/visits/${visit.id}/${path}`;
 const log = (what: string, more: object = {}) =>
   shop.marit.ok<StripStep>('POST', at('steps'), { what, place: 'tub 1', ...more });
 const strip = async () => (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).strip;
-const obstacles = async () => (await shop.marit.send('POST', at('signature'), {})).body.detail!;
+const obstacles = async () => (await shop.marit.send('POST', at('signature'), { passphrase: PASS })).body.detail!;
 
 describe('the strip log', () => {
   it('keeps forty steps in their order, corrected, moved and taken back', async () => {

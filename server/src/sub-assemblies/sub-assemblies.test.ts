@@ -1,7 +1,7 @@
 import type { BenchRow, SubAssembly, Visit } from '@eclat/contract';
 import { STAGE_IDS } from '@eclat/core/workflow';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { ends, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, ends, openShop, takeIn } from '../../test/shop.ts';
 
 const now = { at: new Date('2031-05-10T09:00:00Z') };
 let shop: Awaited<ReturnType<typeof openShop>>;
@@ -36,7 +36,7 @@ it('goes at its own pace: the bench names what wants a hand, and the signature w
   expect(await next()).toMatchObject({ stage: 'oil' });
   expect((await stage('oil', { state: 'left' })).body.fields![0]!.path).toBe('why');
   expect((await stage('deliver', { state: 'done' })).status).toBe(404);
-  const refused = await shop.marit.send('POST', at('signature'), {});
+  const refused = await shop.marit.send('POST', at('signature'), { passphrase: PASS });
   expect(refused.body.detail).toContain('print work is not done');
   later();
   await stage('oil', { state: 'left', why: 'dry, by its maker' });
@@ -73,7 +73,9 @@ it('goes at its own pace: the bench names what wants a hand, and the signature w
   const back = await shop.marit.ok<SubAssembly>('POST', at('units'), { name: 'print work' });
   expect([back.id, back.runs.length]).toEqual([unit.id, 1]);
   expect(await run('by hand', true)).toBe('done');
-  expect((await shop.marit.send('POST', at('signature'), {})).body.detail).not.toContain('print work');
+  expect((await shop.marit.send('POST', at('signature'), { passphrase: PASS })).body.detail).not.toContain(
+    'print work',
+  );
   // A pass of the movement leaves it alone.
   later();
   await shop.marit.ok('POST', at('passes'), { reason: 'Contrate wheel runs out of true.', depth: 'plates' });

@@ -1,6 +1,6 @@
 import type { Book, Entry, Owner, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newClock, openShop, takeIn } from '../../test/shop.ts';
+import { PASS, newClock, openShop, takeIn } from '../../test/shop.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 beforeAll(async () => {
@@ -85,6 +85,7 @@ describe('the shop’s own clock', () => {
     for (const s of ['intake', 'assess', 'diagnose'])
       await shop.marit.ok('PUT', `/visits/${own.id}/stages/${s}`, { state: 'done' });
     const entry = await shop.marit.ok<Entry>('POST', `/visits/${own.id}/signature`, {
+      passphrase: PASS,
       note: 'Bought at the fair for the Fennick shop.',
     });
     expect(entry).toMatchObject({

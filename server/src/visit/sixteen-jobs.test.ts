@@ -73,7 +73,7 @@ async function played(plan: Plan) {
     for (const stage of UNIT_STAGES)
       await send('PUT', at(`units/${unit.id}/stages/${stage}`), { state: 'done', why: name });
   if (plan.prognosis) await send('PATCH', `/visits/${id}`, { ...plan.prognosis, version: (await visit()).version });
-  const entry = await send<Entry>('POST', at('signature'), { note: plan.finds, waiver: sayNothing });
+  const entry = await send<Entry>('POST', at('signature'), { passphrase: PASS, note: plan.finds, waiver: sayNothing });
   return { entry, measured, commands };
 }
 

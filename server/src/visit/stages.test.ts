@@ -16,7 +16,7 @@ const of = (visit: Visit, browser = shop.marit) => ({
     browser.send('PUT', `/visits/${visit.id}/stages/${stage}`, { state, why: 'x' }),
   put: (path: string, body?: object) => browser.ok('PUT', `/visits/${visit.id}/${path}`, body),
   post: (path: string, body?: object) => browser.ok<{ id: string }>('POST', `/visits/${visit.id}/${path}`, body),
-  sign: () => browser.send('POST', `/visits/${visit.id}/signature`, { waiver: 'watched' }),
+  sign: () => browser.send('POST', `/visits/${visit.id}/signature`, { passphrase: PASS, waiver: 'watched' }),
 });
 
 describe('the end of a stage', () => {

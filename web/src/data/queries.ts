@@ -21,6 +21,9 @@ export const sessionQuery = queryOptions({
 /** The person signed in at this browser. */
 export const useMe = (): Person | undefined => useQuery(sessionQuery).data?.person ?? undefined;
 
+/** Whether this person writes history: counter accounts sign nothing. */
+export const useMaySign = (): boolean => (useMe()?.role ?? 'counter') !== 'counter';
+
 export const benchQuery = { ...fetched(api.bench.list), refetchInterval: MINUTE_MS };
 export const useBench = () => useQuery(benchQuery);
 export const useOnTest = () => useQuery({ ...fetched(api.testRun.onTest), refetchInterval: MINUTE_MS });

@@ -27,10 +27,13 @@ interface Options<R extends RouteRef> {
   onDone?: (reply: ReplyOf<R>, command: Command<R>) => void;
   /** It is out of the person's hands: done, or kept on this device until the server is back. */
   onSent?: () => void;
+  /** It holds a passphrase: it is sent at once or not at all, and never kept on this device. */
+  atOnce?: boolean;
   /** Problems that belong to fields are given to the form; what is left is said aloud. */
   onFields?: (fields: { path: string; message: string }[]) => void;
 }
 
+const NOT_SENT = 'Nothing was signed: the server is away, or earlier changes wait. Try again in a moment.';
 const AWAY = 'The server is away. This is kept here and sent when it is back.';
 
 /** It is on this device and will be sent; what is said about it. */
@@ -58,6 +61,7 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
     ours.add(key);
     const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
     const keep = (why: string, refused?: string): Kept => {
+      if (options.atOnce) throw new Error(NOT_SENT);
       const url = urlOf(route, paramsOf(command), command.query as Record<string, string> | undefined);
       const body = command.file ?? command.body;
       const item = { key, method: route.method, url, body, what: options.what, personId };

@@ -120,7 +120,8 @@ describe('figures say in words what they show', () => {
       record: null,
       amends: null,
       takenOver: null,
-      seal: 'holds',
+      proof: 'unsigned',
+      signature: null,
       hash: 'x',
       writtenAt: '',
     });

@@ -44,6 +44,7 @@ import {
 } from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
+import { ShopKey } from '../../movements/keys.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
@@ -95,6 +96,7 @@ export const entities = [
   RunEvent,
   KeptWorking,
   HistoryEntry,
+  ShopKey,
   PhotoMark,
   OwnCauseRow,
   ComplaintAnswer,

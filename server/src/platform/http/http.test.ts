@@ -37,7 +37,7 @@ describe('who may', () => {
     expect((await wilf.send('PUT', `/visits/${visit.id}/power/going`, { state: 'let down', version: 1 })).status).toBe(
       403,
     );
-    expect((await wilf.send('POST', `/visits/${visit.id}/signature`, {})).status).toBe(403);
+    expect((await wilf.send('POST', `/visits/${visit.id}/signature`, { passphrase: PASS })).status).toBe(403);
     expect((await wilf.send('POST', '/people', { name: 'x', role: 'owner-of-shop', passphrase: PASS })).status).toBe(
       403,
     );

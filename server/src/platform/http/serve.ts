@@ -114,6 +114,9 @@ function parse(schema: z.ZodType, value: unknown): unknown {
 const tell = (em: EntityManager, notice: Notice): Promise<unknown> =>
   sql(em, 'select pg_notify(?, ?)', ['eclat', JSON.stringify(notice)]);
 
+/** A passphrase is kept nowhere, not even in a quick hash that could be tried out. */
+const withoutPassphrase = (name: string, value: unknown): unknown => (name === 'passphrase' ? undefined : value);
+
 /**
  * A POST sent twice does its work once: the key goes in with the work, in one transaction. A second sender waits on
  * the key until the first is done, then gets the first one's reply.
@@ -127,7 +130,7 @@ async function once<T>(
   const key = req.get('idempotency-key');
   if (!key || key.length < 8 || key.length > 100)
     throw new HttpProblem(400, 'An Idempotency-Key of 8 to 100 characters is needed.');
-  const payload = Buffer.isBuffer(req.body) ? req.body : JSON.stringify(req.body ?? null);
+  const payload = Buffer.isBuffer(req.body) ? req.body : JSON.stringify(req.body ?? null, withoutPassphrase);
   const hash = createHash('sha256').update(req.originalUrl).update('\n').update(payload).digest('hex');
   const fresh = await sql(
     em,

@@ -27,6 +27,9 @@ function tokenOf(req: Request, cookie = COOKIE): string | undefined {
 /** What this browser was given when somebody signed in at it. */
 export const deviceOf = (req: Request): string | undefined => tokenOf(req, DEVICE_COOKIE);
 
+/** From where a passphrase is tried: guesses are counted by it. */
+export const whereFrom = (req: Request) => ({ address: req.ip ?? '', device: deviceOf(req) });
+
 /** By which its row is found: the hash of this browser's session token. */
 export function sessionOf(req: Request): string | undefined {
   const token = tokenOf(req);

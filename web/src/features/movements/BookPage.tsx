@@ -1,10 +1,22 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
-import { ArrowLeftRight, Merge, PackageMinus, PenLine, ScrollText, ShieldAlert, Stamp } from 'lucide-react';
+import {
+  ArrowLeftRight,
+  Merge,
+  PackageMinus,
+  PenLine,
+  ScrollText,
+  Shield,
+  ShieldAlert,
+  ShieldCheck,
+  ShieldQuestion,
+  Stamp,
+} from 'lucide-react';
 import { useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useCommand } from '../../data/useCommand.ts';
+import { useMaySign } from '../../data/queries.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -48,24 +60,48 @@ function Unreadable({ entry }: { entry: Entry }) {
   );
 }
 
-/** What is said where a seal does not hold. */
-const BROKEN = {
-  changed: 'Not what was signed: this page was changed after it was sealed. Do not rely on it.',
-  'page missing': 'A page before this one is missing: it was taken out of the database after this one was sealed.',
+/** What is said of how an entry is proved; quietly where all is well. */
+const SAID = {
+  proved: ['Signature holds', ShieldCheck, 'text-soft'],
+  'unknown shop': [
+    'Signed by a key that is not known here: nothing shows whose it is',
+    ShieldQuestion,
+    'font-semibold text-brass',
+  ],
+  unsigned: ['Unsigned: from before signatures, or from a file without', Shield, 'text-soft'],
+  changed: [
+    'Not what was signed: it was changed afterwards. Do not rely on it.',
+    ShieldAlert,
+    'font-semibold text-danger',
+  ],
+  'page missing': [
+    'An entry that this one was written on is missing: it was taken out afterwards.',
+    ShieldAlert,
+    'font-semibold text-danger',
+  ],
 } as const;
 
-function BrokenSeal({ seal }: Pick<Entry, 'seal'>) {
-  if (seal === 'holds') return null;
+function ProofOf({ entry: { proof, signature } }: { entry: Entry }) {
+  const [words, Icon, look] = SAID[proof];
   return (
-    <p className="flex items-start gap-2 font-semibold text-danger">
-      <ShieldAlert className="mt-0.5 size-5 shrink-0" aria-hidden />
-      {BROKEN[seal]}
+    <p className={`flex items-start gap-2 text-sm ${look}`}>
+      <Icon className="mt-0.5 size-4 shrink-0" aria-hidden />
+      <span>
+        {words}
+        {signature && proof !== 'changed' && (
+          <>
+            {' '}
+            <span className="break-all">· key {signature.key.slice(0, 10)}</span>
+          </>
+        )}
+      </span>
     </p>
   );
 }
 
 function WholePage({ entry, amendments, marked }: PageProps) {
   const [amending, setAmending] = useState(false);
+  const maySign = useMaySign();
   const [kind, Icon] = KINDS[entry.kind];
   return (
     <li
@@ -94,13 +130,13 @@ function WholePage({ entry, amendments, marked }: PageProps) {
         {entry.record && <RecordOf record={entry.record} />}
         <p className="mt-1 text-sm text-soft">
           {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
-          {entry.shop} · seal {entry.hash.slice(0, 12)}
+          {entry.shop}
         </p>
-        <BrokenSeal seal={entry.seal} />
+        <ProofOf entry={entry} />
         {entry.takenOver && (
-          <p className="text-sm font-semibold text-brass">
-            Taken over from {entry.takenOver.from || 'a file'} by {entry.takenOver.by}, {dayTime(entry.takenOver.at)}:
-            it is as that file says it, and nothing here proves it.
+          <p className="text-sm text-soft">
+            Came in {entry.takenOver.from || 'a file'}, taken in by {entry.takenOver.by}, {dayTime(entry.takenOver.at)}
+            {entry.signature && entry.proof !== 'unsigned' && `; signed there for ${entry.signature.movement}`}.
           </p>
         )}
         {amendments.map((a) => (
@@ -110,12 +146,11 @@ function WholePage({ entry, amendments, marked }: PageProps) {
               Amendment, {dateInWords(a.date)}, {a.signedBy}
             </p>
             <p className="text-lg">{a.text}</p>
-            <BrokenSeal seal={a.seal} />
+            <ProofOf entry={a} />
           </div>
         ))}
-        {amending ? (
-          <Amend entry={entry} onClose={() => setAmending(false)} />
-        ) : (
+        {amending && <Amend entry={entry} onClose={() => setAmending(false)} />}
+        {!amending && maySign && entry.proof !== 'changed' && (
           <Button variant="plain" className="no-print -ml-4" onClick={() => setAmending(true)}>
             Add an amendment
           </Button>
@@ -128,19 +163,21 @@ function WholePage({ entry, amendments, marked }: PageProps) {
 export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void }) {
   const [text, setText, forgetText] = useKept(`amendment.${entry.id}`, '');
   const [keep, setKeep, forgetKeep] = useKept(`amendment.${entry.id}.keep`, '');
-  const [refused, setRefused] = useState('');
+  const [passphrase, setPassphrase] = useState('');
+  const [wrong, setWrong] = useState<Record<string, string>>({});
   const amend = useCommand(api.movements.amend, {
     what: 'Amendment',
+    atOnce: true,
     onSent: () => (forgetText(), forgetKeep(), onClose()),
     onDone: () => say('The amendment stands beside the entry.'),
-    onFields: ([first]) => setRefused(first?.message ?? ''),
+    onFields: (fields) => setWrong(Object.fromEntries(fields.map((f) => [f.path, f.message]))),
   });
   return (
     <form
       className="mt-2 flex flex-col gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        amend.mutate({ params: { entryId: entry.id }, body: { text, keep } });
+        amend.mutate({ params: { entryId: entry.id }, body: { text, keep, passphrase } });
       }}
     >
       <TextArea
@@ -150,18 +187,26 @@ export function Amend({ entry, onClose }: { entry: Entry; onClose: () => void })
         onChange={(e) => setText(e.target.value)}
         autoFocus
       />
-      {refused && (
+      {(wrong['keep'] !== undefined || keep !== '') && (
         <TextField
           autoFocus
           label="Why it stays"
-          error={refused}
+          error={wrong['keep']}
           value={keep}
           onChange={(e) => setKeep(e.target.value)}
         />
       )}
+      <TextField
+        label="Your passphrase, to sign it"
+        type="password"
+        autoComplete="current-password"
+        value={passphrase}
+        onChange={(e) => setPassphrase(e.target.value)}
+        error={wrong['passphrase']}
+      />
       <div className="flex gap-3">
-        <Button type="submit" variant="main" disabled={text.trim() === ''} busy={amend.isPending}>
-          Add it
+        <Button type="submit" variant="main" disabled={text.trim() === '' || passphrase === ''} busy={amend.isPending}>
+          Sign and add it
         </Button>
         <Button variant="plain" onClick={onClose}>
           Close

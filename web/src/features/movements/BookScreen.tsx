@@ -6,7 +6,7 @@ import { counted } from '@eclat/core/units';
 import { Cog, Columns2, Download, Merge, ScrollText } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
-import { useBook } from '../../data/queries.ts';
+import { useBook, useMaySign } from '../../data/queries.ts';
 import { day } from '../../ui/dates.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
@@ -35,7 +35,8 @@ function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: 
     page.scrollIntoView({ block: 'center' });
     scrolledTo.current = hash;
   }, [hash, entries.length]);
-  const pages = entries.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
+  const kept = entries.filter((e) => e.proof !== 'changed');
+  const pages = kept.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-start justify-between gap-4">
@@ -45,20 +46,38 @@ function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: 
       <Broken entries={entries} />
       {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
       <Decades entries={pages} />
-      <Pages entries={entries} pages={pages} movement={movement} hash={hash} />
+      <Pages entries={kept} pages={pages} movement={movement} hash={hash} />
+      <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
     </div>
   );
 }
 
-/** A page that is not what was sealed is said before anything is read. */
+/** What is not as it was signed is said before anything is read. */
 function Broken({ entries }: { entries: readonly Entry[] }) {
-  const broken = entries.filter((e) => e.seal !== 'holds');
-  if (broken.length === 0) return null;
+  const titles = (proof: Entry['proof']) => entries.filter((e) => e.proof === proof).map((e) => e.title);
+  const [changed, onGone] = [titles('changed'), titles('page missing')];
+  const n = changed.length + onGone.length;
+  if (n === 0) return null;
   return (
-    <Answer tone="danger" title={`${counted(broken.length, 'page')} of this book cannot be relied on`}>
-      Changed in the database after it was sealed, or a page before it was taken out:{' '}
-      {broken.map((e) => e.title).join(', ')}. A backup from before tells what stood there.
+    <Answer tone="danger" title={`${counted(n, 'entry', 'entries')} of this book cannot be relied on`}>
+      {changed.length > 0 && <p>Changed after it was signed, and kept apart below: {changed.join(', ')}.</p>}
+      {onGone.length > 0 && <p>An entry before it was taken out: {onGone.join(', ')}.</p>}
+      <p>A backup, or the file of the book from before, tells what stood there.</p>
     </Answer>
+  );
+}
+
+/** Not what was signed: it is no part of the history, and is not thrown away. */
+function KeptApart({ entries }: { entries: readonly Entry[] }) {
+  if (entries.length === 0) return null;
+  return (
+    <Panel title="Not what was signed">
+      <ol className="flex flex-col">
+        {entries.map((e) => (
+          <Page key={e.id} entry={e} amendments={[]} marked={false} />
+        ))}
+      </ol>
+    </Panel>
   );
 }
 
@@ -183,11 +202,13 @@ function Pages({
   hash: string;
 }) {
   const [inscribing, setInscribing] = useState(false);
+  const maySign = useMaySign();
   return (
     <Panel
       title={entries.length === 0 ? 'The book is empty' : `${counted(pages.length, 'page')}`}
       aside={
-        !inscribing && (
+        !inscribing &&
+        maySign && (
           <Button onClick={() => setInscribing(true)}>
             <ScrollText className="size-5" aria-hidden />
             Enter an inscription

@@ -79,23 +79,38 @@ describe('side by side', () => {
   });
 });
 
-describe('a page that is not what was sealed', () => {
-  it('is said before the book is read, and at the page', async () => {
-    const page = (id: string, title: string, seal: Entry['seal'], amends: string | null = null): Entry => ({
-      ...{ id, title, seal, amends, kind: amends ? 'amendment' : 'inscription', date: '1921', text: 'Clnd', place: '' },
+describe('a book of which not all is as it was signed', () => {
+  it('says so before it is read, keeps apart what was changed, and says the rest quietly', async () => {
+    const page = (id: string, title: string, proof: Entry['proof'], amends: string | null = null): Entry => ({
+      ...{
+        id,
+        title,
+        proof,
+        amends,
+        kind: amends ? 'amendment' : 'inscription',
+        date: '1921',
+        text: 'Clnd',
+        place: '',
+      },
       ...{ shop: 'Brackwater Clocks', signedBy: 'Eben Strake', record: null, takenOver: null },
-      ...{ hash: id.repeat(64), writtenAt: AT },
+      ...{ hash: id.repeat(64), writtenAt: AT, signature: { key: 'kPrK_qmxVWaYVA9wwBF6', movement: 'M-777777' } },
     });
     const entries = [
-      page('a', 'Cleaned', 'holds'),
+      page('a', 'Cleaned', 'proved'),
       page('b', 'Overhauled', 'changed'),
       page('c', 'x', 'page missing', 'a'),
+      page('d', 'Bushed', 'unknown shop'),
     ];
     standIn({ '/photos': [], '/api/movements/m1': { movement, also: [], gave: [], entries, inTheShop: null } });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1');
-    expect(await screen.findByText('2 pages of this book cannot be relied on')).toBeTruthy();
-    expect(screen.getByText(/^Not what was signed/)).toBeTruthy();
-    expect(screen.getByText(/^A page before this one is missing/)).toBeTruthy();
+    expect(await screen.findByText('2 entries of this book cannot be relied on')).toBeTruthy();
+    const apart = screen.getByRole('heading', { name: 'Not what was signed' }).closest('section')!;
+    expect(within(apart).getByText('Overhauled')).toBeTruthy();
+    expect(screen.getAllByText('Overhauled')).toHaveLength(1);
+    expect(screen.getByRole('heading', { name: '2 pages' })).toBeTruthy();
+    expect(screen.getByText(/^Signature holds · key|^Signature holds$/)).toBeTruthy();
+    expect(screen.getByText(/^Signed by a key that is not known here/)).toBeTruthy();
+    expect(screen.getByText(/^An entry that this one was written on is missing/)).toBeTruthy();
   });
 });
 
@@ -140,10 +155,13 @@ describe('a record that came with it', () => {
       '/api/visits': { id: 'v9', claim: 'C-1' },
       '/api/movements-like': [],
       '/api/owners': { items: [], next: null },
+      '/api/movement-records/check': ['unknown shop'],
     });
     open(<IntakeScreen />, '*');
     await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
-    expect(await screen.findByText(/^1 entry came with it .* marked as taken over$/)).toBeTruthy();
+    expect(await screen.findByText('1 entry came with it and goes on in its book here')).toBeTruthy();
+    expect(screen.getByText('Checked: 1 signed by a key that is not known here.')).toBeTruthy();
+    sent.length = 0;
     expect(screen.getByText(/Brackwater Clocks, Eben Strake/)).toBeTruthy();
     for (const [label, value] of [
       ['Name', 'Jory Vantrease'],

@@ -1,6 +1,5 @@
-import type { MovementBook } from '@eclat/contract';
+import type { MovementBook, ReplyOf } from '@eclat/contract';
 import { movementBook } from '@eclat/contract/movement-book';
-import { benchRoles } from '@eclat/contract/people';
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { dateInWords } from '@eclat/core/history';
 import { FAMILIES } from '@eclat/core/movement';
@@ -9,7 +8,10 @@ import { FileJson } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import type { z } from 'zod';
-import { useMe } from '../../data/queries.ts';
+import { api } from '../../data/api.ts';
+import { Away, call } from '../../data/call.ts';
+import { whyOf } from '../../data/outbox.ts';
+import { useMaySign } from '../../data/queries.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import type { IntakeForm } from './form.ts';
 
@@ -23,13 +25,36 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
   return 'This is not a movement book. It begins with "format": "eclat-movement-book".';
 }
 
+type Proofs = ReplyOf<typeof api.movements.checkRecord>;
+
+/** How each stands, or why it cannot be taken in. Without the server it is checked when the clock is taken in. */
+async function check(history: MovementBook['entries']): Promise<Proofs | string> {
+  try {
+    return await call(api.movements.checkRecord, { body: { history } });
+  } catch (error) {
+    return error instanceof Away ? [] : whyOf(error);
+  }
+}
+
+function proofsInWords(proofs: Proofs): string {
+  const n = (proof: Proofs[number]) => proofs.filter((p) => p === proof).length;
+  const said = [
+    [n('proved'), 'signed by this shop'],
+    [n('unknown shop'), 'signed by a key that is not known here'],
+    [n('unsigned'), 'unsigned: it says what it says'],
+  ] as const;
+  const words = said.flatMap(([count, what]) => (count > 0 ? `${count} ${what}` : []));
+  return words.length === 0 ? 'Checked when it is taken in.' : `Checked: ${words.join(', ')}.`;
+}
+
 /** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
 export function CameWithRecord() {
   const { setValue, watch, formState } = useFormContext<IntakeForm>();
-  const mayTake = benchRoles.includes(useMe()?.role ?? 'counter');
+  const mayTake = useMaySign();
   const refused = formState.errors.movement?.history?.message;
   const id = useId();
   const [trouble, setTrouble] = useState('');
+  const [proofs, setProofs] = useState<Proofs>([]);
   const history = watch('movement.history') ?? [];
   const take = async (file: File) => {
     setTrouble('');
@@ -42,6 +67,9 @@ export function CameWithRecord() {
     );
     if (!read.success) return setTrouble(whyNot(read.error.issues[0]!));
     const { movement, entries }: MovementBook = read.data;
+    const checked = await check(entries);
+    if (typeof checked === 'string') return setTrouble(checked);
+    setProofs(checked);
     setValue('movement', {
       name: movement.name,
       familyId: FAMILIES.some((f) => f.id === movement.familyId) ? movement.familyId : '',
@@ -81,8 +109,10 @@ export function CameWithRecord() {
       {history.length > 0 && (
         <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
           <p className="font-bold">
-            {counted(history.length, 'entry', 'entries')} came with it and go on in its book here, marked as taken over
+            {counted(history.length, 'entry', 'entries')} came with it and {history.length === 1 ? 'goes' : 'go'} on in
+            its book here
           </p>
+          <p>{proofsInWords(proofs)}</p>
           <ul>
             {history
               .slice(-5)

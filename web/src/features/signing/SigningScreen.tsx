@@ -63,9 +63,12 @@ function ToSign() {
   const [note, setNote, forgetNote] = useKept(`sign.${visit.id}.note`, '');
   const [waiver, setWaiver, forgetWaiver] = useKept(`sign.${visit.id}.waiver`, '');
   const [sure, setSure] = useState(false);
+  const [wrong, setWrong] = useState('');
   const sign = useCommand(api.signing.sign, {
     what: 'Signature',
-    onSent: () => (forgetNote(), forgetWaiver()),
+    atOnce: true,
+    onSent: () => (forgetNote(), forgetWaiver(), setSure(false)),
+    onFields: ([first]) => setWrong(first?.message ?? ''),
     onDone: (entry) => {
       say('Signed. The history entry stands.');
       void go(`/movements/${visit.movement.id}#${entry.id}`);
@@ -119,7 +122,16 @@ function ToSign() {
           </Button>
         </form>
       </Panel>
-      <SureSheet sure={sure} setSure={setSure} sign={sign} note={note} waiver={waiver} />
+      <SureSheet
+        open={sure}
+        onClose={() => (setSure(false), setWrong(''))}
+        busy={sign.isPending}
+        wrong={wrong}
+        onSign={(passphrase) => {
+          setWrong('');
+          sign.mutate({ params: { visitId: visit.id }, body: { note, waiver, passphrase } });
+        }}
+      />
     </>
   );
 }
@@ -162,39 +174,51 @@ function Unchecked({ unchecked }: { unchecked: number }) {
   );
 }
 
+/** The passphrase is asked again: it is the person who signs, not a screen that was left open. */
 function SureSheet({
-  sure,
-  setSure,
-  sign,
-  note,
-  waiver,
+  open,
+  onClose,
+  busy,
+  wrong,
+  onSign,
 }: {
-  sure: boolean;
-  setSure: (next: boolean) => void;
-  sign: ReturnType<typeof useCommand<typeof api.signing.sign>>;
-  note: string;
-  waiver: string;
+  open: boolean;
+  onClose: () => void;
+  busy: boolean;
+  wrong: string;
+  onSign: (passphrase: string) => void;
 }) {
-  const visit = useThisVisit();
+  const [passphrase, setPassphrase] = useState('');
   return (
     <Sheet
-      open={sure}
-      onClose={() => setSure(false)}
+      open={open}
+      onClose={() => (setPassphrase(''), onClose())}
       title="Sign and close this visit?"
       description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
     >
-      <div className="flex gap-3">
-        <Button
-          variant="main"
-          onClick={() => {
-            setSure(false);
-            sign.mutate({ params: { visitId: visit.id }, body: { note, waiver } });
-          }}
-        >
-          Sign
-        </Button>
-        <Button onClick={() => setSure(false)}>Not yet</Button>
-      </div>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          onSign(passphrase);
+        }}
+      >
+        <TextField
+          autoFocus
+          label="Your passphrase"
+          type="password"
+          autoComplete="current-password"
+          value={passphrase}
+          onChange={(e) => setPassphrase(e.target.value)}
+          error={wrong || undefined}
+        />
+        <div className="flex gap-3">
+          <Button type="submit" variant="main" disabled={passphrase === ''} busy={busy}>
+            Sign
+          </Button>
+          <Button onClick={() => (setPassphrase(''), onClose())}>Not yet</Button>
+        </div>
+      </form>
     </Sheet>
   );
 }

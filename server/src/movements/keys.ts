@@ -1,0 +1,103 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import {
+  calculateJwkThumbprint,
+  compactDecrypt,
+  CompactEncrypt,
+  exportJWK,
+  generateKeyPair,
+  importJWK,
+  type CryptoKey,
+  type JWK,
+} from 'jose';
+import { sql } from '../platform/http/app-context.ts';
+import { refused } from '../platform/http/problems.ts';
+import { ShopKey } from './keys.entity.ts';
+
+/** Ed25519 (RFC 8037). */
+export const ALG = 'EdDSA';
+const KEY_BYTES = 32;
+/** One key, however many servers start at once. */
+const KEY_LOCK = 6_438_005;
+
+export interface SigningKey {
+  /** Thumbprint of the public half (RFC 7638). */
+  kid: string;
+  /** The public half. */
+  jwk: JWK;
+  secret: CryptoKey;
+}
+
+/**
+ * By which the private halves are encrypted: 32 bytes in base64url, in ECLAT_KEY. It never stands in the database, so
+ * that who reads or writes the database cannot sign.
+ */
+function keyEncryptionKey(): Uint8Array | null {
+  const given = Buffer.from(process.env['ECLAT_KEY'] ?? '', 'base64url');
+  return given.length === KEY_BYTES ? given : null;
+}
+
+const opened = new Map<string, Promise<SigningKey | null>>();
+
+/** The key of a row; null where it does not open under the key-encryption key, or is not the one the row names. */
+function open({ kid, sealed }: Pick<ShopKey, 'kid' | 'sealed'>): Promise<SigningKey | null> {
+  const name = `${process.env['ECLAT_KEY'] ?? ''} ${kid} ${sealed}`;
+  let key = opened.get(name);
+  if (!key) opened.set(name, (key = openSealed(kid, sealed).catch(() => null)));
+  return key;
+}
+
+async function openSealed(kid: string, sealed: string): Promise<SigningKey | null> {
+  const kek = keyEncryptionKey();
+  if (!kek) return null;
+  const { plaintext } = await compactDecrypt(sealed, kek);
+  const { d, ...jwk } = JSON.parse(new TextDecoder().decode(plaintext)) as JWK;
+  if (!d || (await calculateJwkThumbprint(jwk)) !== kid) return null;
+  return { kid, jwk, secret: (await importJWK({ ...jwk, d }, ALG)) as CryptoKey };
+}
+
+/**
+ * The key by which this shop signs; made where there is none yet.
+ * @throws 409 where this server cannot open it
+ */
+export async function signingKey(em: EntityManager, now: Date): Promise<SigningKey> {
+  const newest = async () => (await em.find(ShopKey, {}, { orderBy: { madeAt: 'desc' }, limit: 1 }))[0];
+  let row = await newest();
+  if (!row) {
+    await sql(em, 'select pg_advisory_xact_lock(?)', [KEY_LOCK]);
+    row = (await newest()) ?? (await make(em, now));
+  }
+  const key = await open(row);
+  if (!key) throw refused('Nothing can be signed here.', LOCKED);
+  return key;
+}
+
+const LOCKED =
+  'The key of this shop does not open under the key-encryption key of this server. Put the file signing.key back ' +
+  'that stood beside the database (in ECLAT_HOME), or set ECLAT_KEY to what it was, and start Eclat again.';
+
+async function make(em: EntityManager, now: Date): Promise<ShopKey> {
+  const kek = keyEncryptionKey();
+  if (!kek) throw refused('Nothing can be signed here.', LOCKED);
+  const { publicKey, privateKey } = await generateKeyPair(ALG, { crv: 'Ed25519', extractable: true });
+  const publicJwk = await exportJWK(publicKey);
+  const kid = await calculateJwkThumbprint(publicJwk);
+  const sealed = await new CompactEncrypt(new TextEncoder().encode(JSON.stringify(await exportJWK(privateKey))))
+    .setProtectedHeader({ alg: 'dir', enc: 'A256GCM' })
+    .encrypt(kek);
+  const row = em.create(ShopKey, { kid, publicJwk, sealed, madeAt: now });
+  await em.flush();
+  return row;
+}
+
+export interface OwnKeys {
+  kids: ReadonlySet<string>;
+  /** Since when nothing of this shop is written unsigned. */
+  since: Date | null;
+}
+
+/** This shop's own keys: those that open. A row that somebody wrote into the database does not. */
+export async function ownKeys(em: EntityManager): Promise<OwnKeys> {
+  const rows = await em.find(ShopKey, {}, { orderBy: { madeAt: 'asc' } });
+  const keys = await Promise.all(rows.map(open));
+  return { kids: new Set(keys.flatMap((k) => k?.kid ?? [])), since: rows[0]?.madeAt ?? null };
+}

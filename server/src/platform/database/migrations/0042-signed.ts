@@ -1,0 +1,17 @@
+import { Migration } from '@mikro-orm/migrations';
+
+/**
+ * Entries are signed from now on, by a key of the shop whose private half stands here encrypted; those of before stand
+ * as they were sealed.
+ */
+export class Signed extends Migration {
+  override up(): void {
+    this.addSql('set constraints all immediate');
+    this.addSql('alter table history_entry add column jws text');
+    this.addSql(`create table shop_key (
+      kid text primary key, public_jwk jsonb not null, sealed text not null, made_at timestamptz not null
+    )`);
+    this.addSql('create index history_hash on history_entry (hash)');
+    this.addSql('set constraints all deferred');
+  }
+}
