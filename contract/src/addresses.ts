@@ -1035,6 +1035,7 @@ export const addresses = {
     search: { method: 'GET', path: '/movements', reads: 'movements' },
     book: { method: 'GET', path: '/movements/:movementId', reads: 'movements' },
     record: { method: 'GET', path: '/movements/:movementId/record', reads: 'movements' },
+    lastCheck: { method: 'GET', path: '/movement-books/check', reads: 'movements' },
     checkRecord: { method: 'POST', path: '/movement-records/check', reads: 'movements' },
     descriptions: { method: 'GET', path: '/movements/:movementId/descriptions', reads: 'movements' },
     describe: {

@@ -152,6 +152,17 @@ export const entry = z.object({
 
 export type Entry = z.infer<typeof entry>;
 
+/** The last check of every entry of every book, and what did not hold. */
+export const storeCheck = z.object({
+  at: moment,
+  entries: z.int(),
+  broken: z.array(
+    z.object({ movementId: id, code: z.string(), title: z.string(), date: z.string(), proof: z.enum(PROOFS) }),
+  ),
+});
+
+export type StoreCheck = z.infer<typeof storeCheck>;
+
 /**
  * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that
  * went into other movements.
@@ -198,6 +209,14 @@ export const movementsRoutes = {
     roles: everyone,
     reads: 'movements',
     reply: movementBook,
+  }),
+  lastCheck: read({
+    method: 'GET',
+    path: '/movement-books/check',
+    summary: 'When the signatures of all books were last checked, and what did not hold',
+    roles: everyone,
+    reads: 'movements',
+    reply: storeCheck.nullable(),
   }),
   checkRecord: read({
     method: 'POST',

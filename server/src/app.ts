@@ -94,7 +94,8 @@ export function createApp(appContext: AppContext, { live, log, web, proxies, sto
   router.use('/visits/:visitId/recordings', signedIn, recordingBody);
   router.use('/stores-table', signedIn, express.json({ limit: '8mb' }));
   // A clock may come with the book of its movement.
-  router.post(['/visits', '/movement-records/check'], signedIn, express.json({ limit: '8mb' }));
+  for (const path of ['/visits', '/movement-records/check'])
+    router.post(path, signedIn, express.json({ limit: '8mb' }));
   router.use(express.json({ limit: '256kb' }), wellFormed);
   router.use((_req, res, next) => {
     res.set('cache-control', 'no-store');

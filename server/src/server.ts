@@ -6,6 +6,7 @@ import { connect, migrate } from './platform/database/orm.ts';
 import { sql, type AppContext } from './platform/http/app-context.ts';
 import { forLog } from './platform/http/for-log.ts';
 import { signingKey } from './movements/keys.ts';
+import { checkDaily } from './movements/verify.ts';
 import { openingCode } from './people/people.service.ts';
 import { HttpProblem } from './platform/http/problems.ts';
 import { stillSignedIn } from './platform/http/session.ts';
@@ -32,7 +33,8 @@ export interface Running {
   stop(): Promise<void>;
 }
 
-const SWEEP_MS = 3_600_000;
+const SWEEP_MS = 3_600_000,
+  FIRST_SWEEP_MS = 60_000;
 
 export async function startServer(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel });
@@ -57,10 +59,10 @@ export async function startServer(settings: Settings): Promise<Running> {
     createApp(appContext, { live, log, web: settings.web, proxies: settings.proxies, stopping }),
   );
   await listen(server, settings);
-  const sweeping = setInterval(
-    () => void sweep(appContext).catch((error: unknown) => log.warn({ error: forLog(error) }, 'sweep failed')),
-    SWEEP_MS,
-  );
+  const sweepNow = () =>
+    void sweep(appContext).catch((error: unknown) => log.warn({ error: forLog(error) }, 'sweep failed'));
+  const sweeping = setInterval(sweepNow, SWEEP_MS);
+  const first = setTimeout(sweepNow, FIRST_SWEEP_MS);
   const { port } = server.address() as AddressInfo;
   return {
     openingCode: await openingCode(orm.em.fork(), appContext.clock()),
@@ -69,6 +71,7 @@ export async function startServer(settings: Settings): Promise<Running> {
     address: `http://${settings.host.includes(':') ? `[${settings.host}]` : settings.host}:${port}`,
     async stop() {
       clearInterval(sweeping);
+      clearTimeout(first);
       stopping.begun = true;
       await live.stop();
       await closed(server);
@@ -113,7 +116,7 @@ const listen = (server: Server, { port, host }: Settings) =>
     server.listen(port, host, resolve);
   });
 
-/** What has served its time: keys of requests sent long ago, sessions and failures that count no more. */
+/** The books are checked once a day; what has served its time goes: keys of requests sent long ago, sessions and failures that count no more. */
 async function sweep({ orm, clock }: AppContext): Promise<void> {
   const em = orm.em.fork();
   const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
@@ -122,4 +125,5 @@ async function sweep({ orm, clock }: AppContext): Promise<void> {
   await sql(em, 'delete from device where seen_at < ?', [ago(30)]);
   await sql(em, 'delete from knock where at < ?', [ago(1)]);
   await sql(em, 'delete from sign_in_failure where at < ?', [ago(1)]);
+  await checkDaily(orm.em.fork(), clock());
 }

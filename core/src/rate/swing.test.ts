@@ -40,7 +40,9 @@ describe('the swing over the run', () => {
     expect(kept / trials).toBeGreaterThan(0.95);
     expect(warned / trials).toBeGreaterThan(0.3);
     const clear = [0.1, 1, 2, 3].map((d) => read(d, 2.6 - 0.25 * d, { dropsDeg: 1.5 }));
-    expect(says(clear).join()).toMatch(/Swing falls by 0.25° a day: at 1.5°, where a tooth drops, in 1 day, before its wind/);
+    expect(says(clear).join()).toMatch(
+      /Swing falls by 0.25° a day: at 1.5°, where a tooth drops, in 1 day, before its wind/,
+    );
   });
 
   it('is not alarmed by a spring that runs down as springs do, nor by the noise of reading', () => {

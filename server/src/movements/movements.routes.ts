@@ -6,12 +6,14 @@ import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { checkRecord, recordOf } from './record.service.ts';
+import { lastCheck } from './verify.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
 
 export function serveMovements(serve: Serve): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
+  serve(api.movements.lastCheck, (ctx) => lastCheck(ctx));
   serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body.history));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
   serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));

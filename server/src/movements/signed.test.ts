@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
-import type { Book, Entry, SignedEntry } from '@eclat/contract';
+import { readFileSync } from 'node:fs';
+import { movementBook, type Book, type Entry, type SignedEntry, type StoreCheck } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { calculateJwkThumbprint, CompactSign, compactVerify, importJWK, type CryptoKey } from 'jose';
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { strangeKey } from '../../test/forge.ts';
+import { strangeKey, verifiedByOpenssl } from '../../test/forge.ts';
 import { openShop, PASS, takeIn } from '../../test/shop.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { readSigned, signEntry } from './signed.ts';
+import { checkDaily } from './verify.ts';
 
 /** RFC 8037, appendix A.1. */
 const KEY = {
@@ -33,13 +35,22 @@ describe('what signs is as published', () => {
 
   it('RFC 7638, 3.1: the thumbprint of its RSA key', async () => {
     const n =
-      '0vx7agoebGcQSuuPiLJXZptN9nndrQmbXEps2aiAFbWhM78LhWx4cbbfAAtVT86zwu1RK7aPFFxuhDR1L6tSoc_BJECPebWKRXjBZCiFV4n3okn' +
-      'jhMstn64tZ_2W-5JsGY4Hc5n9yBXArwl93lqt7_RN5w6Cf0h4QyQ5v-65YGjQR0_FDW2QvzqY368QQMicAtaSqzs8KJZgnYb9c7d0zgdAZHzu6q' +
-      'MQvRL5hajrn1n91CbOpbISD08qNLyrdkt-bFTWhAI4vMQFh6WeZu0fM4lFd2NcRwr3XPksINHaQ-G_xBniIqbw0Ls1jF44-csFCur-kEgU8awap' +
-      'JzKnqDKgw';
+      '0vx7agoebGcQSuuPiLJXZptN9nndrQmbXEps2aiAFbWhM78LhWx4cbbfAAtVT86zwu1RK7aPFFxuhDR1L6tSoc_BJECPebWKRXjB' +
+      'ZCiFV4n3oknjhMstn64tZ_2W-5JsGY4Hc5n9yBXArwl93lqt7_RN5w6Cf0h4QyQ5v-65YGjQR0_FDW2QvzqY368QQMicAtaSqzs8' +
+      'KJZgnYb9c7d0zgdAZHzu6qMQvRL5hajrn1n91CbOpbISD08qNLyrdkt-bFTWhAI4vMQFh6WeZu0fM4lFd2NcRwr3XPksINHaQ-G_' +
+      'xBniIqbw0Ls1jF44-csFCur-kEgU8awapJzKnqDKgw';
     const key = { kty: 'RSA', n, e: 'AQAB', alg: 'RS256', kid: '2011-04-29' };
     expect(await calculateJwkThumbprint(key)).toBe('NzbLsXh8uDCcd-6MNwXF4W_7noWXFZAfHkxZsRGC9Xs');
   });
+});
+
+it('the sample of docs/formats holds, read by our own code and by OpenSSL', async () => {
+  const sample = readFileSync(new URL('../../../docs/formats/sample-book.json', import.meta.url), 'utf8');
+  const { entries } = movementBook.parse(JSON.parse(sample));
+  const [first, second] = await Promise.all(entries.map((e) => readSigned(e.signed!)));
+  expect([first, second]).toMatchObject(entries.map(({ hash, title }) => ({ hash, said: { title } })));
+  expect(second!.said).toMatchObject({ amends: first!.hash, parents: [first!.hash] });
+  for (const e of entries) expect(verifiedByOpenssl(e.signed!)).toMatch(/Verified Successfully/);
 });
 
 describe('a signed entry', () => {
@@ -135,5 +146,20 @@ describe('who signs', () => {
     expect((await shop.marit.send('POST', `/movements/${movementId}/inscriptions`, found)).status).toBe(201);
     const [kept] = await sql<{ all: string }>(em(), 'select jsonb_agg(k)::text as all from shop_key k');
     expect(kept!.all).not.toContain('"d"');
+  });
+
+  it('and what is signed is checked once a day, with what does not hold named', async () => {
+    const last = () => shop.marit.ok<StoreCheck | null>('GET', '/movement-books/check');
+    expect((await last())?.at).toBeUndefined();
+    const begun = shop.now.at;
+    await checkDaily(em(), begun);
+    expect(await last()).toEqual({ at: begun.toISOString(), entries: 3, broken: [] });
+    await sql(em(), 'alter table history_entry disable trigger all');
+    await sql(em(), `update history_entry set text = 'Overhauled' where kind = 'amendment'`);
+    await sql(em(), 'alter table history_entry enable trigger all');
+    await checkDaily(em(), new Date(begun.getTime() + 23 * 3_600_000));
+    expect((await last())!.broken).toEqual([]);
+    await checkDaily(em(), new Date(begun.getTime() + 24 * 3_600_000));
+    expect((await last())!.broken).toMatchObject([{ movementId, proof: 'changed' }]);
   });
 });

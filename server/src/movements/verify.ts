@@ -1,6 +1,8 @@
-import { PROOFS, type Proof } from '@eclat/contract';
+import { PROOFS, type Proof, type StoreCheck } from '@eclat/contract';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
+import type { Context } from '../platform/http/context.ts';
+import { StoreCheck as Check } from './check.entity.ts';
 import { bookEntries } from './history.service.ts';
 import { ownKeys } from './keys.ts';
 import { proofsOf } from './proof.ts';
@@ -13,7 +15,7 @@ export interface Verified {
   entries: number;
   /** How many stand how. */
   proofs: Record<Proof, number>;
-  broken: { code: string; title: string; date: string; proof: Proof }[];
+  broken: StoreCheck['broken'];
 }
 
 /** Checks every entry of every book: signatures, columns, and that no entry is gone that another was written on. */
@@ -40,10 +42,37 @@ export async function verifyStore(em: EntityManager): Promise<Verified> {
         const { proof } = proofs.get(e.id)!;
         found.proofs[proof]++;
         if (proof === 'changed' || proof === 'page missing')
-          found.broken.push({ code, title: e.title, date: e.date, proof });
+          found.broken.push({ movementId: id, code, title: e.title, date: e.date, proof });
       }
       found.entries += entries.length;
     }
     found.books += books.length;
   }
+}
+
+/** Checks the store and keeps when, and what did not hold. */
+export async function checkStore(em: EntityManager, now: Date): Promise<Verified> {
+  const verified = await verifyStore(em);
+  const { entries, broken } = verified;
+  await em.upsert(Check, { one: true, at: now, entries, broken: broken.slice(0, MOST_NAMED) });
+  return verified;
+}
+
+const MOST_NAMED = 100;
+const EVERY_MS = 24 * 3_600_000;
+const CHECK_LOCK = 6_438_006;
+
+/** Once a day, by one of however many servers. */
+export async function checkDaily(em: EntityManager, now: Date): Promise<void> {
+  await em.transactional(async (inside) => {
+    const [lock] = await sql<{ ours: boolean }>(inside, 'select pg_try_advisory_xact_lock(?) as ours', [CHECK_LOCK]);
+    const last = await inside.findOne(Check, { one: true });
+    if (!lock?.ours || (last && now.getTime() - last.at.getTime() < EVERY_MS)) return;
+    await checkStore(inside, now);
+  });
+}
+
+export async function lastCheck({ em }: Pick<Context, 'em'>): Promise<StoreCheck | null> {
+  const last = await em.findOne(Check, { one: true });
+  return last && { at: last.at.toISOString(), entries: last.entries, broken: last.broken };
 }

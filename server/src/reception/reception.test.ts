@@ -247,7 +247,7 @@ describe('a book that goes with the clock', () => {
     await second.running.stop();
   });
 
-  it('is proved where its key is known, taken in as signed elsewhere, and refused where a word of it was changed', async () => {
+  it('is proved where its key is known, told apart where it is not, refused where a word was changed', async () => {
     const first = await takeIn(shop.marit, { movement: marks(['label', 'r']) });
     const at = `/movements/${first.movement.id}`;
     const found = { date: '189X', text: 'Clnd 189', place: 'plate' };

@@ -21,6 +21,9 @@ export const sessionQuery = queryOptions({
 /** The person signed in at this browser. */
 export const useMe = (): Person | undefined => useQuery(sessionQuery).data?.person ?? undefined;
 
+/** When the books were last checked, and what did not hold. */
+export const useLastCheck = () => useQuery(fetched(api.movements.lastCheck)).data;
+
 /** Whether this person writes history: counter accounts sign nothing. */
 export const useMaySign = (): boolean => (useMe()?.role ?? 'counter') !== 'counter';
 

@@ -44,6 +44,7 @@ import {
 } from '../../assembly/assembly.entity.ts';
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
+import { StoreCheck } from '../../movements/check.entity.ts';
 import { ShopKey } from '../../movements/keys.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
@@ -97,6 +98,7 @@ export const entities = [
   KeptWorking,
   HistoryEntry,
   ShopKey,
+  StoreCheck,
   PhotoMark,
   OwnCauseRow,
   ComplaintAnswer,

@@ -2,12 +2,13 @@ import type { ReplyOf } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { BookOpen } from 'lucide-react';
+import { BookOpen, ShieldCheck } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import type { api } from '../../data/api.ts';
-import { useMovements } from '../../data/queries.ts';
+import { useLastCheck, useMovements } from '../../data/queries.ts';
 import { useFew } from '../../ui/Few.tsx';
-import { Empty, Failed, Loading } from '../../ui/Answer.tsx';
+import { Answer, Empty, Failed, Loading } from '../../ui/Answer.tsx';
+import { dayTime } from '../../ui/dates.ts';
 import { SearchField } from '../../ui/SearchField.tsx';
 
 /** What a screen holds well; the others are one press, or a word, away. */
@@ -25,6 +26,7 @@ export function MovementsScreen() {
       <p className="mt-1 mb-4 text-lg text-soft">
         What was done to each movement, by whom and when. No owner’s name stands here.
       </p>
+      <Checked />
       <SearchField
         first
         className="mb-4"
@@ -37,6 +39,40 @@ export function MovementsScreen() {
       {data?.next && (
         <p className="mt-3 text-center text-soft">More match: type more of the code, the mark or the name.</p>
       )}
+    </div>
+  );
+}
+
+/** Signatures are checked once a day: quiet where all hold, first where one does not. */
+function Checked() {
+  const check = useLastCheck();
+  if (!check) return null;
+  const { at, entries, broken } = check;
+  if (broken.length === 0)
+    return (
+      <p className="mb-3 flex items-center gap-2 text-sm text-soft">
+        <ShieldCheck className="size-4 shrink-0" aria-hidden />
+        {entries === 0 ? 'No entry yet' : `${counted(entries, 'entry', 'entries')} checked, as signed`}, {dayTime(at)}
+      </p>
+    );
+  const books = [...new Map(broken.map((b) => [b.movementId, b])).values()];
+  return (
+    <div className="mb-4">
+      <Answer
+        tone="danger"
+        title={`${counted(broken.length, 'entry is', 'entries are')} not as signed, or what came before is gone`}
+      >
+        Checked {dayTime(at)}. In the books of{' '}
+        {books.map((b, i) => (
+          <span key={b.movementId}>
+            {i > 0 && ', '}
+            <Link className="font-semibold underline" to={`/movements/${b.movementId}`}>
+              {b.code}
+            </Link>
+          </span>
+        ))}
+        .
+      </Answer>
     </div>
   );
 }

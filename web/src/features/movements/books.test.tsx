@@ -10,6 +10,7 @@ import { sent, signedIn, standIn } from '../../../test/stage.tsx';
 import { AT, visitOf } from '../../../test/visit.ts';
 import { IntakeScreen } from '../reception/IntakeScreen.tsx';
 import { BookScreen } from './BookScreen.tsx';
+import { MovementsScreen } from './MovementsScreen.tsx';
 import { CompareScreen } from './CompareScreen.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 
@@ -111,6 +112,21 @@ describe('a book of which not all is as it was signed', () => {
     expect(screen.getByText(/^Signature holds · key|^Signature holds$/)).toBeTruthy();
     expect(screen.getByText(/^Signed by a key that is not known here/)).toBeTruthy();
     expect(screen.getByText(/^An entry that this one was written on is missing/)).toBeTruthy();
+  });
+});
+
+describe('the books', () => {
+  it('say when they were checked, and first of all which do not hold', async () => {
+    const list = { items: [], next: null };
+    const bad = { movementId: 'm1', code: 'M-777777', title: 'Overhauled', date: '1921', proof: 'changed' };
+    standIn({ '/api/movement-books/check': { at: AT, entries: 3, broken: [] }, '/api/movements': list });
+    open(<MovementsScreen />, '*');
+    expect(await screen.findByText(/^3 entries checked, as signed, /)).toBeTruthy();
+    cleanup();
+    standIn({ '/api/movement-books/check': { at: AT, entries: 3, broken: [bad, bad] }, '/api/movements': list });
+    open(<MovementsScreen />, '*');
+    expect(await screen.findByText('2 entries are not as signed, or what came before is gone')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'M-777777' }).getAttribute('href')).toBe('/movements/m1');
   });
 });
 

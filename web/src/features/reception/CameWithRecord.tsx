@@ -15,7 +15,7 @@ import { useMaySign } from '../../data/queries.ts';
 import { buttonClass } from '../../ui/Button.tsx';
 import type { IntakeForm } from './form.ts';
 
-const MOST_BYTES = 200_000;
+const MOST_BYTES = 7_000_000;
 const isPlace = (p: string): p is (typeof MARK_PLACES)[number] => (MARK_PLACES as readonly string[]).includes(p);
 
 /** Which line of it is not as a book has it, counted from 1 as a person counts. */
@@ -106,28 +106,33 @@ export function CameWithRecord() {
           {trouble || refused}
         </p>
       )}
-      {history.length > 0 && (
-        <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
-          <p className="font-bold">
-            {counted(history.length, 'entry', 'entries')} came with it and {history.length === 1 ? 'goes' : 'go'} on in
-            its book here
-          </p>
-          <p>{proofsInWords(proofs)}</p>
-          <ul>
-            {history
-              .slice(-5)
-              .reverse()
-              .map((e) => (
-                <li key={e.hash}>
-                  <b>{dateInWords(e.date)}</b> {e.title}{' '}
-                  <span className="text-soft">
-                    {e.shop}, {e.signedBy}
-                  </span>
-                </li>
-              ))}
-          </ul>
-        </div>
-      )}
+      {history.length > 0 && <Came history={history} proofs={proofs} />}
+    </div>
+  );
+}
+
+/** What came, and how it stands, before anything is written. */
+function Came({ history, proofs }: { history: MovementBook['entries']; proofs: Proofs }) {
+  return (
+    <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
+      <p className="font-bold">
+        {counted(history.length, 'entry', 'entries')} came with it and {history.length === 1 ? 'goes' : 'go'} on in its
+        book here
+      </p>
+      <p>{proofsInWords(proofs)}</p>
+      <ul>
+        {history
+          .slice(-5)
+          .reverse()
+          .map((e) => (
+            <li key={e.hash}>
+              <b>{dateInWords(e.date)}</b> {e.title}{' '}
+              <span className="text-soft">
+                {e.shop}, {e.signedBy}
+              </span>
+            </li>
+          ))}
+      </ul>
     </div>
   );
 }

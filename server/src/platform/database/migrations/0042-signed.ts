@@ -11,6 +11,10 @@ export class Signed extends Migration {
     this.addSql(`create table shop_key (
       kid text primary key, public_jwk jsonb not null, sealed text not null, made_at timestamptz not null
     )`);
+    this.addSql(`create table store_check (
+      one boolean primary key default true check (one), at timestamptz not null, entries integer not null,
+      broken jsonb not null
+    )`);
     this.addSql('create index history_hash on history_entry (hash)');
     this.addSql('set constraints all deferred');
   }
