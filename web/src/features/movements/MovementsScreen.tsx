@@ -66,7 +66,7 @@ function Checked() {
         {books.map((b, i) => (
           <span key={b.movementId}>
             {i > 0 && ', '}
-            <Link className="font-semibold underline" to={`/movements/${b.movementId}`}>
+            <Link className="font-semibold whitespace-nowrap underline" to={`/movements/${b.movementId}`}>
               {b.code}
             </Link>
           </span>
@@ -110,7 +110,7 @@ function BookRow({ of: m }: { of: ReplyOf<typeof api.movements.search>['items'][
             {m.marks.length > 0 && ` · ${m.marks.map((k) => k.text).join(', ')}`}
           </span>
         </span>
-        <span className="text-right">
+        <span className="max-w-28 text-right sm:max-w-none">
           <span className="block font-bold">{m.code}</span>
           <span className="block text-sm text-soft">
             {m.entries === 0
