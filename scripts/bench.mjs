@@ -48,6 +48,7 @@ await main(async () => {
       'find.ts',
       'sound.ts',
       'teeth.ts',
+      'signatures.ts',
       'press.ts',
       'presses.ts',
       ...(only === 'axe' ? ['axe.ts'] : []), // nothing is measured

@@ -116,7 +116,10 @@ const listen = (server: Server, { port, host }: Settings) =>
     server.listen(port, host, resolve);
   });
 
-/** The books are checked once a day; what has served its time goes: keys of requests sent long ago, sessions and failures that count no more. */
+/**
+ * The books are checked once a day. What has served its time goes: keys of requests sent long ago, sessions and
+ * failures that count no more.
+ */
 async function sweep({ orm, clock }: AppContext): Promise<void> {
   const em = orm.em.fork();
   const ago = (days: number) => new Date(clock().getTime() - days * 86_400_000);
