@@ -12,7 +12,7 @@ import {
 } from '@eclat/core/movement';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
-import { requiredText, text, id, version, moment, page, signed } from './common.ts';
+import { done, requiredText, text, id, version, moment, page, signed } from './common.ts';
 import { edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
@@ -143,14 +143,25 @@ export const entry = z.object({
   amends: id.nullable(),
   hash: z.string(),
   proof: z.enum(PROOFS),
-  /** The key that signed it, by its thumbprint, and the code of the movement that it was signed for. */
-  signature: z.object({ key: z.string(), movement: z.string() }).nullable(),
+  /**
+   * The key that signed it, by its thumbprint; whose it is known to be here, where it is not this shop’s own; and the
+   * code of the movement that it was signed for.
+   */
+  signature: z.object({ key: z.string(), knownAs: z.string().nullable(), movement: z.string() }).nullable(),
   writtenAt: moment,
   /** It came in a record: nobody here saw the work. */
   takenOver: z.object({ by: z.string(), at: moment, from: z.string() }).nullable(),
 });
 
 export type Entry = z.infer<typeof entry>;
+
+/** The thumbprint of an Ed25519 key (RFC 7638): SHA-256 in base64url. */
+const thumbprint = z.string().regex(/^[\w-]{43}$/, 'A thumbprint has 43 letters, figures, - and _.');
+
+/** A key of another shop, held against what that shop said of it, and believed since. */
+export const knownKey = z.object({ key: thumbprint, shop: z.string(), ...signed });
+
+export type KnownKey = z.infer<typeof knownKey>;
 
 /** The last check of every entry of every book, and what did not hold. */
 export const storeCheck = z.object({
@@ -209,6 +220,36 @@ export const movementsRoutes = {
     roles: everyone,
     reads: 'movements',
     reply: movementBook,
+  }),
+  keys: read({
+    method: 'GET',
+    path: '/signing-keys',
+    summary: 'The key by which this shop signs, and the keys of other shops that it knows',
+    roles: everyone,
+    reads: 'movements',
+    reply: z.object({
+      own: z.object({ key: thumbprint, since: moment }).nullable(),
+      known: z.array(knownKey),
+    }),
+  }),
+  knowKey: command({
+    method: 'POST',
+    path: '/signing-keys',
+    summary: 'This key is of that shop: held against what the shop says of it',
+    roles: ['owner-of-shop'],
+    changes: ['movements'],
+    inverse: 'movements.forgetKey',
+    body: z.object({ key: thumbprint, shop: requiredText(80, 'Whose key it is') }),
+    reply: knownKey,
+  }),
+  forgetKey: command({
+    method: 'DELETE',
+    path: '/signing-keys/:key',
+    summary: 'This key is known no more',
+    roles: ['owner-of-shop'],
+    changes: ['movements'],
+    inverse: 'movements.knowKey',
+    reply: done,
   }),
   lastCheck: read({
     method: 'GET',

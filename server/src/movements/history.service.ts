@@ -145,7 +145,7 @@ export async function keepEntry(
     writtenAt: new Date(writtenAt),
   });
   await ctx.em.flush();
-  const signature = { key: said.signer.key, movement: said.movement.code };
+  const signature = { key: said.signer.key, knownAs: null, movement: said.movement.code };
   return viewEntry(entry, { proof: said.takenOver ? 'unsigned' : 'proved', signature });
 }
 

@@ -16,3 +16,11 @@ export const ShopKey = defineEntity({
   },
 });
 export type ShopKey = InferEntity<typeof ShopKey>;
+
+/** A key of another shop that is known here. It counts by the statement that this shop has signed of it. */
+export const KnownKey = defineEntity({
+  name: 'KnownKey',
+  tableName: 'known_key',
+  properties: { kid: text().primary(), shop: text(), by: text(), at: moment(), jws: text() },
+});
+export type KnownKey = InferEntity<typeof KnownKey>;

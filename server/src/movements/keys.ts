@@ -11,10 +11,9 @@ import {
 } from 'jose';
 import { sql } from '../platform/http/app-context.ts';
 import { refused } from '../platform/http/problems.ts';
-import { ShopKey } from './keys.entity.ts';
+import { KnownKey, ShopKey } from './keys.entity.ts';
+import { ALG, readKnownKey } from './signed.ts';
 
-/** Ed25519 (RFC 8037). */
-export const ALG = 'EdDSA';
 const KEY_BYTES = 32;
 /** One key, however many servers start at once. */
 const KEY_LOCK = 6_438_005;
@@ -89,15 +88,23 @@ async function make(em: EntityManager, now: Date): Promise<ShopKey> {
   return row;
 }
 
-export interface OwnKeys {
-  kids: ReadonlySet<string>;
+export interface Keys {
+  /** This shop’s own, by thumbprint: those that open. A row that somebody wrote into the database does not. */
+  own: ReadonlySet<string>;
+  /** Whose the keys of other shops are, as far as this shop has signed it. */
+  known: ReadonlyMap<string, string>;
   /** Since when nothing of this shop is written unsigned. */
   since: Date | null;
 }
 
-/** This shop's own keys: those that open. A row that somebody wrote into the database does not. */
-export async function ownKeys(em: EntityManager): Promise<OwnKeys> {
+export async function keysOf(em: EntityManager): Promise<Keys> {
   const rows = await em.find(ShopKey, {}, { orderBy: { madeAt: 'asc' } });
   const keys = await Promise.all(rows.map(open));
-  return { kids: new Set(keys.flatMap((k) => k?.kid ?? [])), since: rows[0]?.madeAt ?? null };
+  const own = new Set(keys.flatMap((k) => k?.kid ?? []));
+  const known = new Map<string, string>();
+  for (const { kid, jws } of await em.find(KnownKey, {})) {
+    const word = await readKnownKey(jws);
+    if (word && own.has(word.kid) && word.said.key === kid) known.set(kid, word.said.shop);
+  }
+  return { own, known, since: rows[0]?.madeAt ?? null };
 }

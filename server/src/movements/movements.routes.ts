@@ -1,7 +1,8 @@
 import { api } from '@eclat/contract';
 import { confirm } from '../people/sign-in.service.ts';
 import { whereFrom } from '../platform/http/session.ts';
-import type { Serve } from '../platform/http/serve.ts';
+import { asOk, type Serve } from '../platform/http/serve.ts';
+import { forgetKey, knowKey, signingKeys } from './known-keys.service.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
@@ -13,6 +14,9 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
+  serve(api.movements.keys, (ctx) => signingKeys(ctx));
+  serve(api.movements.knowKey, (ctx, { body }) => knowKey(ctx, body));
+  serve(api.movements.forgetKey, (ctx, { params }) => asOk(forgetKey(ctx, params.key)));
   serve(api.movements.lastCheck, (ctx) => lastCheck(ctx));
   serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body.history));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));

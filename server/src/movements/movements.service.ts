@@ -11,7 +11,7 @@ import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
 import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
-import { ownKeys } from './keys.ts';
+import { keysOf } from './keys.ts';
 import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
@@ -165,7 +165,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     'select id, claim from visit where movement_id = ? and closed_at is null',
     [movement.id],
   );
-  const proofs = await proofsOf(entries, await ownKeys(ctx.em));
+  const proofs = await proofsOf(entries, await keysOf(ctx.em));
   const ids = `{${all.map((m) => m.id).join(',')}}`;
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,

@@ -1,7 +1,7 @@
 import type { Entry, SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import type { HistoryEntry } from './history.entity.ts';
-import type { OwnKeys } from './keys.ts';
+import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
 import { readSigned } from './signed.ts';
 
@@ -12,7 +12,7 @@ export type Proven = Pick<Entry, 'proof' | 'signature'>;
  * what was signed.
  * @param entries all of the book, with those of movements that were found to be this one
  */
-export async function proofsOf(entries: readonly HistoryEntry[], keys: OwnKeys): Promise<Map<string, Proven>> {
+export async function proofsOf(entries: readonly HistoryEntry[], keys: Keys): Promise<Map<string, Proven>> {
   const seals = sealsOf(entries.filter((e) => !e.jws));
   const proofs = new Map<string, Proven>();
   for (const e of entries) proofs.set(e.id, e.jws ? await ofSigned(e, entries, keys) : ofSeal(e, seals, keys));
@@ -20,43 +20,39 @@ export async function proofsOf(entries: readonly HistoryEntry[], keys: OwnKeys):
 }
 
 /** What has only a seal is from before there were keys; later, somebody wrote it past Eclat. */
-function ofSeal(e: HistoryEntry, seals: ReturnType<typeof sealsOf>, { since }: OwnKeys): Proven {
+function ofSeal(e: HistoryEntry, seals: ReturnType<typeof sealsOf>, { since }: Keys): Proven {
   const seal = seals.get(e.id)!;
   const late = since !== null && e.writtenAt >= since;
   if (seal !== 'holds') return { proof: seal, signature: null };
   return { proof: late ? 'changed' : 'unsigned', signature: null };
 }
 
-async function ofSigned(e: HistoryEntry, book: readonly HistoryEntry[], keys: OwnKeys): Promise<Proven> {
+async function ofSigned(e: HistoryEntry, book: readonly HistoryEntry[], keys: Keys): Promise<Proven> {
   const read = await readSigned(e.jws!);
   if (!read || read.hash !== e.hash) return { proof: 'changed', signature: null };
-  const signature = { key: read.kid, movement: read.said.movement.code };
-  return { proof: standing(e, read.said, book, keys.kids), signature };
+  const knownAs = keys.known.get(read.kid) ?? null;
+  const signature = { key: read.kid, knownAs, movement: read.said.movement.code };
+  return { proof: standing(e, read.said, book, keys), signature };
 }
 
-function standing(
-  e: HistoryEntry,
-  said: SignedEntry,
-  book: readonly HistoryEntry[],
-  kids: OwnKeys['kids'],
-): Entry['proof'] {
+function standing(e: HistoryEntry, said: SignedEntry, book: readonly HistoryEntry[], keys: Keys): Entry['proof'] {
   const amended = book.find((b) => b.id === e.amends)?.hash ?? null;
   const stands = (hash: string) => book.some((b) => b.hash === hash);
   // It amends another than was signed; where the one that was signed is gone, that is said below.
   if (amended !== said.amends && (said.amends === null || stands(said.amends))) return 'changed';
   if (!agrees(e, said)) return 'changed';
   // What was signed here of another movement does not stand in this book, unless it came back in a file.
-  if (kids.has(said.signer.key) && !e.takenOver && !book.some((b) => b.movementId === said.movement.id))
+  if (keys.own.has(said.signer.key) && !e.takenOver && !book.some((b) => b.movementId === said.movement.id))
     return 'changed';
   const on = said.amends ? [...said.parents, said.amends] : said.parents;
   if (!on.every(stands)) return 'page missing';
-  return proofBy(said, kids);
+  return proofBy(said, keys);
 }
 
 /** What a signature that holds proves. Whoever signed what came in a file says only what the file said. */
-export function proofBy(said: SignedEntry, kids: OwnKeys['kids']): Entry['proof'] {
+export function proofBy(said: SignedEntry, { own, known }: Keys): Entry['proof'] {
   if (said.takenOver) return 'unsigned';
-  return kids.has(said.signer.key) ? 'proved' : 'unknown shop';
+  return own.has(said.signer.key) || known.has(said.signer.key) ? 'proved' : 'unknown shop';
 }
 
 /** Whether the columns say what was signed. */

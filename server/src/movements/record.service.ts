@@ -4,9 +4,10 @@ import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { badField } from '../platform/http/problems.ts';
 import type { Context } from '../platform/http/context.ts';
+import { plainName } from './plain-name.ts';
 import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.ts';
 import { movementBook } from './movements.service.ts';
-import { ownKeys } from './keys.ts';
+import { keysOf } from './keys.ts';
 import { plainOf, proofBy } from './proof.ts';
 import { readSigned } from './signed.ts';
 
@@ -30,13 +31,6 @@ export async function recordOf(ctx: Context, movementId: string): Promise<Moveme
     ),
   };
 }
-
-/** As two names are compared: whatever their case, spaces and punctuation. */
-const plainName = (name: string): string =>
-  name
-    .normalize('NFKC')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]/gu, '');
 
 /** What a file says of an entry, and what was signed of it. */
 interface Read {
@@ -79,6 +73,7 @@ function saysTheSame(
   return canonical(signed) === canonical(plain);
 }
 
+const TAKE_OVER_LOCK = 6_438_007;
 const SHA256 = /^[0-9a-f]{64}$/;
 
 /**
@@ -117,8 +112,8 @@ async function notHere(ctx: Context, history: readonly Read[]): Promise<void> {
 export async function checkRecord(ctx: Context, history: readonly TravelledEntry[]): Promise<Entry['proof'][]> {
   const all = await readAll(history);
   await notHere(ctx, all);
-  const { kids } = await ownKeys(ctx.em);
-  return all.map(({ signed }) => (signed ? proofBy(signed.said, kids) : 'unsigned'));
+  const keys = await keysOf(ctx.em);
+  return all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned'));
 }
 
 /**
@@ -134,6 +129,8 @@ export async function takeOver(
   if (history.length === 0) return;
   mayWrite(ctx);
   const all = await readAll(history);
+  // One file after another: of two that bring the same, the second is told where it stands.
+  await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [TAKE_OVER_LOCK]);
   await notHere(ctx, all);
   const takenOver = { by: ctx.person.name, at: ctx.now.toISOString(), from };
   const written: string[] = [];

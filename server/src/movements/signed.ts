@@ -2,9 +2,13 @@ import { createHash } from 'node:crypto';
 import { signedEntry, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { calculateJwkThumbprint, CompactSign, compactVerify, decodeProtectedHeader, importJWK, type JWK } from 'jose';
-import { ALG, type SigningKey } from './keys.ts';
+import { z } from 'zod';
+import type { SigningKey } from './keys.ts';
 
-const TYPE = 'eclat-entry';
+/** Ed25519 (RFC 8037). */
+export const ALG = 'EdDSA';
+const ENTRY = 'eclat-entry';
+const KNOWN_KEY = 'eclat-known-key';
 
 export interface Signed {
   /** SHA-256, hex, of what was signed. */
@@ -15,11 +19,20 @@ export interface Signed {
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
-export async function signEntry({ kid, jwk, secret }: SigningKey, said: SignedEntry): Promise<Signed> {
+/** Signs the canonical text of a value. @param typ what it is: one kind is never taken for another */
+async function sign({ kid, jwk, secret }: SigningKey, typ: string, said: unknown): Promise<Signed> {
   const bytes = new TextEncoder().encode(canonical(said));
-  const header = { alg: ALG, typ: TYPE, kid, jwk };
+  const header = { alg: ALG, typ, kid, jwk };
   return { hash: sha256(bytes), jws: await new CompactSign(bytes).setProtectedHeader(header).sign(secret) };
 }
+
+export const signEntry = (key: SigningKey, said: SignedEntry): Promise<Signed> => sign(key, ENTRY, said);
+
+const knownKey = z.object({ key: z.string(), shop: z.string(), by: z.string(), at: z.string() });
+export type SaidOfKey = z.infer<typeof knownKey>;
+
+/** This shop’s word that a key is of that other shop. */
+export const signKnownKey = (key: SigningKey, said: SaidOfKey): Promise<Signed> => sign(key, KNOWN_KEY, said);
 
 /** Public keys by thumbprint: few, and met again and again. */
 const known = new Map<string, Awaited<ReturnType<typeof importJWK>>>();
@@ -37,10 +50,9 @@ async function keyOf(kid: string, jwk: JWK) {
 
 /**
  * What was signed, by which key, under which hash. Null where the signature does not hold, where the text is not
- * canonical, or where it names another key than the one it was signed with. Whether the key is to be trusted is not
- * said here.
+ * canonical, or where it is of another kind. Whether the key is to be trusted is not said here.
  */
-export async function readSigned(jws: string): Promise<{ said: SignedEntry; kid: string; hash: string } | null> {
+async function read<S extends z.ZodType>(jws: string, typ: string, shape: S) {
   try {
     const { kid, jwk } = decodeProtectedHeader(jws);
     const key = kid && jwk ? await keyOf(kid, jwk) : null;
@@ -48,13 +60,20 @@ export async function readSigned(jws: string): Promise<{ said: SignedEntry; kid:
     const { payload, protectedHeader } = await compactVerify(jws, key, { algorithms: [ALG] });
     const text = new TextDecoder('utf-8', { fatal: true }).decode(payload);
     const given: unknown = JSON.parse(text);
-    const said = signedEntry.parse(given);
-    if (canonical(given) !== text || said.signer.key !== kid || protectedHeader.typ !== TYPE) return null;
-    return { said: given as SignedEntry, kid, hash: sha256(payload) };
+    if (protectedHeader.typ !== typ || canonical(given) !== text || !shape.safeParse(given).success) return null;
+    return { said: given as z.infer<S>, kid, hash: sha256(payload) };
   } catch {
     return null;
   }
 }
+
+/** An entry; none that names another key than the one it was signed with. */
+export async function readSigned(jws: string): Promise<{ said: SignedEntry; kid: string; hash: string } | null> {
+  const entry = await read(jws, ENTRY, signedEntry);
+  return entry?.said.signer.key === entry?.kid ? entry : null;
+}
+
+export const readKnownKey = (jws: string) => read(jws, KNOWN_KEY, knownKey);
 
 /** The parents of an entry, unchecked: what the row says was signed. */
 export function parentsOf(e: { jws?: string | null; previousHash?: string | null }): string[] {

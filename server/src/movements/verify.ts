@@ -4,7 +4,7 @@ import { sql } from '../platform/http/app-context.ts';
 import type { Context } from '../platform/http/context.ts';
 import { StoreCheck as Check } from './check.entity.ts';
 import { bookEntries } from './history.service.ts';
-import { ownKeys } from './keys.ts';
+import { keysOf } from './keys.ts';
 import { proofsOf } from './proof.ts';
 
 /** Books looked through at once: a store of any size in bounded memory. */
@@ -22,7 +22,7 @@ export interface Verified {
 export async function verifyStore(em: EntityManager): Promise<Verified> {
   const none = Object.fromEntries(PROOFS.map((p) => [p, 0])) as Verified['proofs'];
   const found: Verified = { books: 0, entries: 0, proofs: none, broken: [] };
-  const keys = await ownKeys(em);
+  const keys = await keysOf(em);
   for (let after = ''; ;) {
     const books = await sql<{ id: string; code: string }>(
       em,

@@ -1,4 +1,4 @@
-import type { Book, Entry, MovementBook, TravelledEntry, Visit } from '@eclat/contract';
+import type { api, Book, Entry, MovementBook, ReplyOf, TravelledEntry, Visit } from '@eclat/contract';
 import type { HistoryEntry } from '../movements/history.entity.ts';
 import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -286,6 +286,26 @@ describe('a book that goes with the clock', () => {
     expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
     const onward = await second.marit.ok<MovementBook>('GET', `/movements/${movement.id}/record`);
     expect(onward.entries.slice(0, 2)).toEqual(record.entries);
+    // Its owner says whose the key is; that counts under this shop's own signature, not by a row in the database.
+    const page1 = (await book()).entries[0]!.signature!;
+    const theirs = { key: page1.key, shop: 'The first room' };
+    const ours = { ...theirs, shop: 'fennick row CLOCK-room' };
+    expect((await second.marit.send('POST', '/signing-keys', ours)).body.fields).toMatchObject([{ path: 'shop' }]);
+    await second.marit.ok('POST', '/signing-keys', theirs);
+    expect((await book()).entries.map((e) => [e.proof, e.signature?.knownAs])).toEqual([
+      ['proved', 'The first room'],
+      ['proved', 'The first room'],
+      ['proved', null],
+    ]);
+    await sql(second.running.appContext.orm.em.fork(), `update known_key set jws = ?`, [page.signed!]);
+    expect((await book()).entries[0]!.proof).toBe('unknown shop');
+    await second.marit.ok('POST', '/signing-keys', theirs);
+    const keys = () => second.marit.ok<ReplyOf<typeof api.movements.keys>>('GET', '/signing-keys');
+    expect((await keys()).known).toMatchObject([{ ...theirs, by: 'Marit Fennick' }]);
+    const ownKey = (await keys()).own!.key;
+    expect((await second.marit.send('POST', '/signing-keys', { key: ownKey, shop: 'x' })).status).toBe(422);
+    await second.marit.ok('DELETE', `/signing-keys/${page1.key}`);
+    expect((await book()).entries[0]!.proof).toBe('unknown shop');
     // The second shop has the key of the first: as after a restore from a backup in which these entries were not yet.
     const em = (of: typeof shop) => of.running.appContext.orm.em.fork();
     const [key] = await sql<Record<string, unknown>>(em(shop), 'select * from shop_key');

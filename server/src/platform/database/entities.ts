@@ -45,7 +45,7 @@ import {
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 import { StoreCheck } from '../../movements/check.entity.ts';
-import { ShopKey } from '../../movements/keys.entity.ts';
+import { KnownKey, ShopKey } from '../../movements/keys.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
@@ -98,6 +98,7 @@ export const entities = [
   KeptWorking,
   HistoryEntry,
   ShopKey,
+  KnownKey,
   StoreCheck,
   PhotoMark,
   OwnCauseRow,

@@ -22,6 +22,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { dayTime } from '../../ui/dates.ts';
+import { KnowKey } from './KnowKey.tsx';
 import { RecordOf } from './RecordOf.tsx';
 
 export const KINDS = {
@@ -81,21 +82,20 @@ const SAID = {
   ],
 } as const;
 
-function ProofOf({ entry: { proof, signature } }: { entry: Entry }) {
+function ProofOf({ entry: { proof, signature, shop } }: { entry: Entry }) {
   const [words, Icon, look] = SAID[proof];
   return (
-    <p className={`flex items-start gap-2 text-sm ${look}`}>
-      <Icon className="mt-0.5 size-4 shrink-0" aria-hidden />
-      <span>
-        {words}
-        {signature && proof !== 'changed' && (
-          <>
-            {' '}
-            <span className="break-all">· key {signature.key.slice(0, 10)}</span>
-          </>
-        )}
-      </span>
-    </p>
+    <div className="flex flex-col items-start text-sm">
+      <p className={`flex items-start gap-2 ${look}`}>
+        <Icon className="mt-0.5 size-4 shrink-0" aria-hidden />
+        <span>
+          {words}
+          {signature?.knownAs && proof === 'proved' && `, by the key of ${signature.knownAs}`}
+          {signature && proof !== 'changed' && ` · key ${signature.key.slice(0, 10)}`}
+        </span>
+      </p>
+      {signature && proof === 'unknown shop' && <KnowKey thumbprint={signature.key} shop={shop} />}
+    </div>
   );
 }
 

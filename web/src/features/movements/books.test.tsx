@@ -80,6 +80,8 @@ describe('side by side', () => {
   });
 });
 
+const KEY = 'kPrK_qmxVWaYVA9wwBF6Iuo3vVzz7TxHCTwXBygrS4k';
+
 describe('a book of which not all is as it was signed', () => {
   it('says so before it is read, keeps apart what was changed, and says the rest quietly', async () => {
     const page = (id: string, title: string, proof: Entry['proof'], amends: string | null = null): Entry => ({
@@ -94,7 +96,7 @@ describe('a book of which not all is as it was signed', () => {
         place: '',
       },
       ...{ shop: 'Brackwater Clocks', signedBy: 'Eben Strake', record: null, takenOver: null },
-      ...{ hash: id.repeat(64), writtenAt: AT, signature: { key: 'kPrK_qmxVWaYVA9wwBF6', movement: 'M-777777' } },
+      ...{ hash: id.repeat(64), writtenAt: AT, signature: { key: KEY, knownAs: null, movement: 'M-777777' } },
     });
     const entries = [
       page('a', 'Cleaned', 'proved'),
@@ -103,7 +105,7 @@ describe('a book of which not all is as it was signed', () => {
       page('d', 'Bushed', 'unknown shop'),
     ];
     standIn({ '/photos': [], '/api/movements/m1': { movement, also: [], gave: [], entries, inTheShop: null } });
-    open(<BookScreen />, '/movements/:movementId', '/movements/m1');
+    open(<BookScreen />, '/movements/:movementId', '/movements/m1', 'owner-of-shop');
     expect(await screen.findByText('2 entries of this book cannot be relied on')).toBeTruthy();
     const apart = screen.getByRole('heading', { name: 'Not what was signed' }).closest('section')!;
     expect(within(apart).getByText('Overhauled')).toBeTruthy();
@@ -112,6 +114,11 @@ describe('a book of which not all is as it was signed', () => {
     expect(screen.getByText(/^Signature holds · key|^Signature holds$/)).toBeTruthy();
     expect(screen.getByText(/^Signed by a key that is not known here/)).toBeTruthy();
     expect(screen.getByText(/^An entry that this one was written on is missing/)).toBeTruthy();
+    // The owner of the shop holds the key against what the other says, group by group.
+    await person.click(screen.getByRole('button', { name: 'Know this key' }));
+    expect(screen.getByLabelText(/^Key kPrK _qmx VWaY /)).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'It is theirs' }));
+    expect(sent.at(-1)).toMatchObject({ method: 'POST', body: { key: KEY, shop: 'Brackwater Clocks' } });
   });
 });
 

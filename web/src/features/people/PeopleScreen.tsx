@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { AccountRow, roleName } from './AccountRow.tsx';
 import { useAccountCommand } from './useAccountCommand.ts';
+import { KeysPanel } from './KeysPanel.tsx';
 import { ShopPanel } from './ShopPanel.tsx';
 
 /** Who works here. Adding is the owner-of-shop's; the server holds to that too. */
@@ -64,6 +65,7 @@ export function PeopleScreen() {
           </form>
         </Panel>
         <ShopPanel />
+        <KeysPanel />
       </div>
     </div>
   );

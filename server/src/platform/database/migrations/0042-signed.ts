@@ -11,11 +11,14 @@ export class Signed extends Migration {
     this.addSql(`create table shop_key (
       kid text primary key, public_jwk jsonb not null, sealed text not null, made_at timestamptz not null
     )`);
+    this.addSql(`create table known_key (
+      kid text primary key, shop text not null, by text not null, at timestamptz not null, jws text not null
+    )`);
     this.addSql(`create table store_check (
       one boolean primary key default true check (one), at timestamptz not null, entries integer not null,
       broken jsonb not null
     )`);
-    this.addSql('create index history_hash on history_entry (hash)');
+    this.addSql('create unique index history_hash on history_entry (hash)');
     this.addSql('set constraints all deferred');
   }
 }
