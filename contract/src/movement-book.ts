@@ -15,6 +15,9 @@ export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'dono
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'SHA-256 in hex.');
 
+/** Who took it in, when, from which file; `hash`: the one it had there, by which others may name it. */
+export const cameIn = z.object({ by: z.string(), at: moment, from: z.string(), hash: z.string().optional() });
+
 /**
  * What a signature is over: an entry as canonical JSON (RFC 8785). It travels as a compact JWS (RFC 7515) with Ed25519
  * (RFC 8037), its header carrying the public key (`jwk`) and that key's thumbprint (`kid`, RFC 7638). The hash of an
@@ -37,8 +40,7 @@ export const signedEntry = z.object({
     .describe('who signed this, in which role and shop, with which key: the thumbprint of the header'),
   amends: sha256.nullable().describe('hash of the entry that it amends'),
   parents: z.array(sha256).describe('hashes of the entries that no other had followed yet when it was written'),
-  takenOver: z
-    .object({ by: z.string(), at: moment, from: z.string() })
+  takenOver: cameIn
     .nullable()
     .describe('it came in a file, unsigned: who signed this says what the file said, not that it was so'),
   sections: z

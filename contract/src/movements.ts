@@ -13,7 +13,7 @@ import {
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { done, requiredText, text, id, version, moment, page, signed } from './common.ts';
-import { edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
+import { cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
 import { serviceRecord } from './service-record.ts';
@@ -150,7 +150,7 @@ export const entry = z.object({
   signature: z.object({ key: z.string(), knownAs: z.string().nullable(), movement: z.string() }).nullable(),
   writtenAt: moment,
   /** It came in a record: nobody here saw the work. */
-  takenOver: z.object({ by: z.string(), at: moment, from: z.string() }).nullable(),
+  takenOver: cameIn.nullable(),
 });
 
 export type Entry = z.infer<typeof entry>;

@@ -8,7 +8,7 @@ import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { signingKey } from './keys.ts';
 import { RECORD, type Proven } from './proof.ts';
-import { parentsOf, signEntry } from './signed.ts';
+import { linksOf, signEntry } from './signed.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 import { shopDay } from '../people/shop.service.ts';
 import { guardOwner } from './owners-words.service.ts';
@@ -50,12 +50,19 @@ export const viewEntry = (e: HistoryEntry, { proof, signature }: Proven): Entry 
   takenOver: e.takenOver ?? null,
 });
 
-const node = (entry: HistoryEntry) => ({
-  entry,
-  hash: entry.hash,
-  parents: parentsOf(entry),
-  at: entry.writtenAt.getTime(),
-});
+/** The entries of a book as a graph. One that came in unsigned answers to the hash that it had in its file, too. */
+function graphOf(entries: readonly HistoryEntry[]) {
+  const linked = entries.map((entry) => ({ entry, ...linksOf(entry) }));
+  const here = new Set(entries.map((e) => e.hash));
+  const now = new Map(linked.flatMap(({ was, entry }) => (was ? [[was, entry.hash] as const] : [])));
+  const found = (hash: string) => (here.has(hash) ? hash : (now.get(hash) ?? hash));
+  return linked.map(({ entry, on }) => ({
+    entry,
+    hash: entry.hash,
+    parents: on.map(found),
+    at: entry.writtenAt.getTime(),
+  }));
+}
 
 /**
  * Every entry of a book, each after those that it was written on: of this movement, of what was found to be it, and of
@@ -69,7 +76,7 @@ export async function bookEntries({ em }: Pick<Context, 'em'>, movementId: strin
     [movementId],
   );
   const entries = await em.find(HistoryEntry, { movementId: same.map((m) => m.id) });
-  return parentsFirst(entries.map(node)).map((n) => n.entry);
+  return parentsFirst(graphOf(entries)).map((n) => n.entry);
 }
 
 /**
@@ -102,7 +109,7 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     writtenAt: writtenAt.toISOString(),
     signer: { name: ctx.person.name, standing: ctx.person.role, shop, key: key.kid },
     amends: before.find((e) => e.id === given.amends)?.hash ?? null,
-    parents: headsOf(before.map(node)),
+    parents: headsOf(graphOf(before)),
     takenOver: given.takenOver ?? null,
     sections: record ? { [RECORD]: record } : {},
   };

@@ -3,7 +3,7 @@ import { canonical } from '@eclat/core/history';
 import type { HistoryEntry } from './history.entity.ts';
 import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
-import { readSigned } from './signed.ts';
+import { linksOf, readSigned } from './signed.ts';
 
 export type Proven = Pick<Entry, 'proof' | 'signature'>;
 
@@ -14,9 +14,17 @@ export type Proven = Pick<Entry, 'proof' | 'signature'>;
  */
 export async function proofsOf(entries: readonly HistoryEntry[], keys: Keys): Promise<Map<string, Proven>> {
   const seals = sealsOf(entries.filter((e) => !e.jws));
+  const book: Book = { named: new Map(), movements: new Set(entries.map((e) => e.movementId)) };
+  for (const e of entries) for (const name of [linksOf(e).was, e.hash]) if (name) book.named.set(name, e);
   const proofs = new Map<string, Proven>();
-  for (const e of entries) proofs.set(e.id, e.jws ? await ofSigned(e, entries, keys) : ofSeal(e, seals, keys));
+  for (const e of entries) proofs.set(e.id, e.jws ? await ofSigned(e, book, keys) : ofSeal(e, seals, keys));
   return proofs;
+}
+
+interface Book {
+  /** Entries by their hash, and by the one that they had in a file. */
+  named: Map<string, HistoryEntry>;
+  movements: ReadonlySet<string>;
 }
 
 /** What has only a seal is from before there were keys; later, somebody wrote it past Eclat. */
@@ -27,7 +35,7 @@ function ofSeal(e: HistoryEntry, seals: ReturnType<typeof sealsOf>, { since }: K
   return { proof: late ? 'changed' : 'unsigned', signature: null };
 }
 
-async function ofSigned(e: HistoryEntry, book: readonly HistoryEntry[], keys: Keys): Promise<Proven> {
+async function ofSigned(e: HistoryEntry, book: Book, keys: Keys): Promise<Proven> {
   const read = await readSigned(e.jws!);
   if (!read || read.hash !== e.hash) return { proof: 'changed', signature: null };
   const knownAs = keys.known.get(read.kid) ?? null;
@@ -35,17 +43,14 @@ async function ofSigned(e: HistoryEntry, book: readonly HistoryEntry[], keys: Ke
   return { proof: standing(e, read.said, book, keys), signature };
 }
 
-function standing(e: HistoryEntry, said: SignedEntry, book: readonly HistoryEntry[], keys: Keys): Entry['proof'] {
-  const amended = book.find((b) => b.id === e.amends)?.hash ?? null;
-  const stands = (hash: string) => book.some((b) => b.hash === hash);
+function standing(e: HistoryEntry, said: SignedEntry, { named, movements }: Book, keys: Keys): Entry['proof'] {
+  const amended = said.amends === null ? null : named.get(said.amends);
   // It amends another than was signed; where the one that was signed is gone, that is said below.
-  if (amended !== said.amends && (said.amends === null || stands(said.amends))) return 'changed';
+  if (amended !== undefined && (amended?.id ?? null) !== (e.amends ?? null)) return 'changed';
   if (!agrees(e, said)) return 'changed';
   // What was signed here of another movement does not stand in this book, unless it came back in a file.
-  if (keys.own.has(said.signer.key) && !e.takenOver && !book.some((b) => b.movementId === said.movement.id))
-    return 'changed';
-  const on = said.amends ? [...said.parents, said.amends] : said.parents;
-  if (!on.every(stands)) return 'page missing';
+  if (keys.own.has(said.signer.key) && !e.takenOver && !movements.has(said.movement.id)) return 'changed';
+  if (amended === undefined || !said.parents.every((hash) => named.has(hash))) return 'page missing';
   return proofBy(said, keys);
 }
 
@@ -56,10 +61,9 @@ export function proofBy(said: SignedEntry, { own, known }: Keys): Entry['proof']
 }
 
 /** Whether the columns say what was signed. */
-function agrees(e: HistoryEntry, said: SignedEntry): boolean {
-  if (said.takenOver && canonical(said.takenOver) !== canonical(e.takenOver ?? null)) return false;
-  return canonical({ ...plainOf(said), amends: null }) === canonical({ ...columns(e), amends: null });
-}
+const agrees = (e: HistoryEntry, said: SignedEntry): boolean =>
+  canonical({ ...plainOf(said), writtenAt: new Date(said.writtenAt).toISOString(), amends: null }) ===
+  canonical({ ...columns(e), amends: null });
 
 const columns = (e: HistoryEntry) => ({
   ...{ kind: e.kind, date: e.date, title: e.title, text: e.text, place: e.place, shop: e.shop, signedBy: e.signedBy },

@@ -9,14 +9,18 @@ import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.
 import { movementBook } from './movements.service.ts';
 import { keysOf } from './keys.ts';
 import { plainOf, proofBy } from './proof.ts';
-import { readSigned } from './signed.ts';
+import { linksOf, readSigned } from './signed.ts';
 
-/** The book as a file. An amendment says which entry of the list it amends; what was changed does not go along. */
+/**
+ * The book as a file. An amendment says which entry of the list it amends. What was changed
+ * does not go along, nor an amendment of what is gone.
+ */
 export async function recordOf(ctx: Context, movementId: string): Promise<MovementBook> {
   const { movement, entries: shown } = await movementBook(ctx, movementId);
   const { id, code, name, familyId, maker, marks } = movement;
   const signed = new Map((await bookEntries(ctx, movement.id)).map((e) => [e.id, e.jws]));
-  const entries = shown.filter((e) => e.proof !== 'changed');
+  const whole = shown.filter((e) => e.proof !== 'changed');
+  const entries = whole.filter((e) => e.amends === null || whole.some((of) => of.id === e.amends));
   return {
     format: 'eclat-movement-book',
     version: 1,
@@ -47,7 +51,7 @@ async function readAll(history: readonly TravelledEntry[]): Promise<Read[]> {
   const all: Read[] = [];
   for (const given of history) {
     const read = given.signed === undefined ? null : await readSigned(given.signed);
-    const amended = given.amends === null ? null : history[given.amends]!.hash;
+    const amended = given.amends === null ? null : history[given.amends]!;
     if (given.signed !== undefined && !(read && saysTheSame(given, read, amended))) broken.push(given.title);
     all.push({ given, signed: read && { said: read.said, hash: read.hash, jws: given.signed! } });
   }
@@ -63,12 +67,14 @@ async function readAll(history: readonly TravelledEntry[]): Promise<Read[]> {
 function saysTheSame(
   given: TravelledEntry,
   { said, hash }: { said: SignedEntry; hash: string },
-  amended: string | null,
+  amended: TravelledEntry | null,
 ) {
   const { amends: _index, signed: _jws, ...plain } = given;
   const { amends, ...of } = plainOf(said);
+  const names = amended && [amended.hash, linksOf({ jws: amended.signed ?? null }).was];
+  if (names ? !names.includes(amends) : amends !== null) return false;
   const shape = travelledEntry.safeParse({ ...of, amends: null, hash });
-  if (!shape.success || amends !== amended) return false;
+  if (!shape.success) return false;
   const { amends: _none, ...signed } = shape.data;
   return canonical(signed) === canonical(plain);
 }
@@ -146,7 +152,8 @@ export async function takeOver(
     const entry = signed
       ? await keepEntry(ctx, signed.said, { hash: signed.hash, jws: signed.jws, movementId, amends }, takenOver)
       : await writeEntry(ctx, {
-          ...{ movementId, kind, date, title, text, place, shop, signedBy, takenOver },
+          ...{ movementId, kind, date, title, text, place, shop, signedBy },
+          takenOver: { ...takenOver, ...(given.hash ? { hash: given.hash } : {}) },
           ...(record ? { record } : {}),
           ...(amends ? { amends } : {}),
         });

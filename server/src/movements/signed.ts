@@ -75,13 +75,26 @@ export async function readSigned(jws: string): Promise<{ said: SignedEntry; kid:
 
 export const readKnownKey = (jws: string) => read(jws, KNOWN_KEY, knownKey);
 
-/** The parents of an entry, unchecked: what the row says was signed. */
-export function parentsOf(e: { jws?: string | null; previousHash?: string | null }): string[] {
-  if (!e.jws) return e.previousHash ? [e.previousHash] : [];
+const links = z.object({
+  parents: z.array(z.string()),
+  amends: z.string().nullable(),
+  takenOver: z.object({ hash: z.string().optional() }).nullable(),
+});
+
+interface Links {
+  /** Hashes of the entries that it was written on, and of the one that it amends. */
+  on: string[];
+  /** The hash that it had in the file that it came in, unsigned. */
+  was: string | null;
+}
+
+/** What an entry says of others, unchecked. */
+export function linksOf(e: { jws?: string | null; previousHash?: string | null }): Links {
+  if (!e.jws) return { on: e.previousHash ? [e.previousHash] : [], was: null };
   try {
-    const said = JSON.parse(Buffer.from(e.jws.split('.')[1] ?? '', 'base64url').toString()) as { parents?: unknown };
-    return Array.isArray(said.parents) ? said.parents.filter((p) => typeof p === 'string') : [];
+    const said = links.parse(JSON.parse(Buffer.from(e.jws.split('.')[1] ?? '', 'base64url').toString()));
+    return { on: said.amends ? [...said.parents, said.amends] : said.parents, was: said.takenOver?.hash || null };
   } catch {
-    return [];
+    return { on: [], was: null };
   }
 }

@@ -2,6 +2,7 @@ import type { api, Book, Entry, MovementBook, ReplyOf, TravelledEntry, Visit } f
 import type { HistoryEntry } from '../movements/history.entity.ts';
 import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sealOf } from '../movements/seal.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { newClock, openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
 
@@ -316,6 +317,44 @@ describe('a book that goes with the clock', () => {
     await sql(em(second), `update shop_key set sealed = 'x' || sealed where kid = ?`, [key!['kid']]);
     expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
     await second.running.stop();
+  });
+
+  it('goes through two more shops, what was unsigned at first too, and nothing of it counts as missing', async () => {
+    const first = await takeIn(shop.marit, { movement: marks(['label', 'u']) });
+    const em = shop.running.appContext.orm.em.fork();
+    // As the version before wrote it: a seal, and no signature.
+    const old = { movementId: first.movement.id, kind: 'inscription', date: '1893', title: 'Inscription', text: 'JB' };
+    const more = { place: 'plate', shop: 'Fennick Row Clock Room', signedBy: 'Marit Fennick', record: null };
+    const rest = { amends: null, previousHash: null, writtenAt: new Date('2020-05-02T09:00:00Z'), takenOver: null };
+    const hash = sealOf({ ...old, ...more, ...rest } as never);
+    await sql(
+      em,
+      `insert into history_entry (id, movement_id, kind, date, title, text, place, shop, signed_by, hash, written_at)
+        values (gen_random_uuid(), ?, 'inscription', '1893', 'Inscription', 'JB', 'plate', ?, ?, ?, ?)`,
+      [first.movement.id, more.shop, more.signedBy, hash, rest.writtenAt],
+    );
+    const at = `/movements/${first.movement.id}`;
+    const [before] = (await shop.marit.ok<Book>('GET', at)).entries;
+    await shop.marit.ok('POST', `/history/${before!.id}/amendments`, { passphrase: PASS, text: 'It reads JR.' });
+    expect((await shop.marit.ok<Book>('GET', at)).entries.map((e) => e.proof)).toEqual(['unsigned', 'proved']);
+    let file = await shop.marit.ok<MovementBook>('GET', `${at}/record`);
+    // In its own shop an unsigned entry would have to stand already; elsewhere it bears another name.
+    file = { ...file, entries: file.entries.map((e) => (e.signed ? e : { ...e, shop: 'Brackwater Clocks' })) };
+    for (const mark of ['v', 'w']) {
+      const next = await openShop();
+      const visit = await takeIn(next.marit, { movement: { ...marks(['label', mark]), history: file.entries } });
+      const there = `/movements/${visit.movement.id}`;
+      const { entries } = await next.marit.ok<Book>('GET', there);
+      expect(
+        entries.map((e) => [e.proof, e.amends]),
+        mark,
+      ).toEqual([
+        ['unsigned', null],
+        ['unknown shop', entries[0]!.id],
+      ]);
+      file = await next.marit.ok<MovementBook>('GET', `${there}/record`);
+      await next.running.stop();
+    }
   });
 
   it('is readable though a date that is none was once let in', () => {
