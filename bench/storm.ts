@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -25,10 +25,9 @@ interface Cluster {
 const start = startCluster as (folder: string, settings?: string[], more?: { port?: number }) => Promise<Cluster>;
 const cluster = await start(folder);
 let server: ChildProcess;
-const KEY = randomBytes(32).toString('base64url');
 const serve = async () => {
   server = spawn(process.execPath, ['dist/server/main.js'], {
-    env: { ...process.env, DATABASE_URL: cluster.url, ECLAT_KEY: KEY, NODE_ENV: 'production', LOG_LEVEL: 'silent' },
+    env: { ...process.env, DATABASE_URL: cluster.url, NODE_ENV: 'production', LOG_LEVEL: 'silent' },
     stdio: ['ignore', 'pipe', 'ignore'],
   });
   await new Promise((resolve) => server.stdout!.once('data', resolve));

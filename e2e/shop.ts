@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { createServer, type AddressInfo } from 'node:net';
 import { test as base, expect, type Page } from '@playwright/test';
 import pg from 'pg';
@@ -19,6 +19,9 @@ export async function freshDatabase(): Promise<string> {
 }
 
 const DEMO = 'demo_template';
+/** Servers of one database share it, those of all workers that of the demo. */
+const KEY = Buffer.alloc(32, 'eclat').toString('base64url');
+
 /** The demo shop, loaded once for the whole run; each test gets a copy of its own. */
 export async function demoDatabase(): Promise<string> {
   const url = process.env['ECLAT_TEST_DATABASE_URL']!;
@@ -50,16 +53,13 @@ export const freePort = () =>
 export const runs = (script: string, env: Record<string, string>) =>
   new Promise<void>((resolve, reject) => {
     const child = spawn(process.execPath, [script], {
-      env: { ...process.env, ...env },
+      env: { ...process.env, ECLAT_KEY: KEY, ...env },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${script} ended with ${code}`))));
   });
 
 /** One server process of the built product. */
-/** Servers of one database share it. */
-const KEY = randomBytes(32).toString('base64url');
-
 export class ServerProcess {
   private child: ChildProcess | undefined;
   /** What the start window tells, while there is no shop. */

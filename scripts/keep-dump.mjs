@@ -3,6 +3,7 @@
  * server/test/dumps/NAME.sql.gz. Pictures and sounds are cut to a few bytes.
  */
 import { spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -27,7 +28,7 @@ await main(async () => {
   try {
     const demo = spawnSync(process.execPath, ['dist/server/demo.js'], {
       cwd: ROOT,
-      env: { ...process.env, DATABASE_URL: cluster.url },
+      env: { ...process.env, DATABASE_URL: cluster.url, ECLAT_KEY: randomBytes(32).toString('base64url') },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     if (demo.status !== 0) giveUp('The demo could not be loaded.');
