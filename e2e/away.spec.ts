@@ -1,4 +1,4 @@
-import { expect, lookAtPhotos, openShop, stage, stageDone, takeIn, test } from './shop.ts';
+import { expect, lookAtPhotos, openShop, stage, stageDone, takeIn, test, warmedUp } from './shop.ts';
 
 test('what is done while the server is away is kept through a closed page: photos, words, words half typed', async ({
   page,
@@ -13,6 +13,7 @@ test('what is done while the server is away is kept through a closed page: photo
   await page.getByRole('button', { name: 'Photo', exact: true }).click(); // loaded while the server is there
   await expect(page.getByRole('button', { name: 'Take it' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await warmedUp(page);
   await server.kill();
 
   await page.getByRole('button', { name: 'Photo', exact: true }).click();

@@ -249,6 +249,18 @@ export async function lookAtPhotos(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Look up' }).click();
   await expect(page.getByRole('tab', { name: /^Photos/ })).toBeVisible();
 }
+/** Until the scripts of all other screens are there: they are fetched quietly, some seconds after the first screen. */
+export async function warmedUp(page: Page): Promise<void> {
+  let before = 0;
+  const still = async () => {
+    const scripts = await page.evaluate(() => performance.getEntriesByType('resource').map((r) => r.name));
+    const now = scripts.filter((name) => name.endsWith('.js')).length;
+    const all = now === before && scripts.some((name) => name.includes('/LookUp-'));
+    before = now;
+    return all;
+  };
+  await expect.poll(still, { intervals: [1000] }).toBe(true);
+}
 /** From the keyboard: a page that is still taking its shape does not move under a key. */
 export async function stageDone(page: Page, name: string): Promise<void> {
   const done = page.getByRole('button', { name: `${name} is done` });
