@@ -8,7 +8,7 @@ import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { signingKey } from './keys.ts';
 import { RECORD, type Proven } from './proof.ts';
-import { linksOf, signEntry } from './signed.ts';
+import { byName, linksOf, signEntry } from './signed.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 import { shopDay } from '../people/shop.service.ts';
 import { guardOwner } from './owners-words.service.ts';
@@ -50,16 +50,13 @@ export const viewEntry = (e: HistoryEntry, { proof, signature }: Proven): Entry 
   takenOver: e.takenOver ?? null,
 });
 
-/** The entries of a book as a graph. One that came in unsigned answers to the hash that it had in its file, too. */
+/** The entries of a book as a graph. */
 function graphOf(entries: readonly HistoryEntry[]) {
-  const linked = entries.map((entry) => ({ entry, ...linksOf(entry) }));
-  const here = new Set(entries.map((e) => e.hash));
-  const now = new Map(linked.flatMap(({ was, entry }) => (was ? [[was, entry.hash] as const] : [])));
-  const found = (hash: string) => (here.has(hash) ? hash : (now.get(hash) ?? hash));
-  return linked.map(({ entry, on }) => ({
+  const named = byName(entries);
+  return entries.map((entry) => ({
     entry,
     hash: entry.hash,
-    parents: on.map(found),
+    parents: linksOf(entry).on.map((hash) => named.get(hash)?.hash ?? hash),
     at: entry.writtenAt.getTime(),
   }));
 }

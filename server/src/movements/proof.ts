@@ -3,7 +3,7 @@ import { canonical } from '@eclat/core/history';
 import type { HistoryEntry } from './history.entity.ts';
 import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
-import { linksOf, readSigned } from './signed.ts';
+import { byName, readSigned } from './signed.ts';
 
 export type Proven = Pick<Entry, 'proof' | 'signature'>;
 
@@ -14,15 +14,13 @@ export type Proven = Pick<Entry, 'proof' | 'signature'>;
  */
 export async function proofsOf(entries: readonly HistoryEntry[], keys: Keys): Promise<Map<string, Proven>> {
   const seals = sealsOf(entries.filter((e) => !e.jws));
-  const book: Book = { named: new Map(), movements: new Set(entries.map((e) => e.movementId)) };
-  for (const e of entries) for (const name of [linksOf(e).was, e.hash]) if (name) book.named.set(name, e);
+  const book: Book = { named: byName(entries), movements: new Set(entries.map((e) => e.movementId)) };
   const proofs = new Map<string, Proven>();
   for (const e of entries) proofs.set(e.id, e.jws ? await ofSigned(e, book, keys) : ofSeal(e, seals, keys));
   return proofs;
 }
 
 interface Book {
-  /** Entries by their hash, and by the one that they had in a file. */
   named: Map<string, HistoryEntry>;
   movements: ReadonlySet<string>;
 }

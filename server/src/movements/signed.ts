@@ -98,3 +98,17 @@ export function linksOf(e: { jws?: string | null; previousHash?: string | null }
     return { on: [], was: null };
   }
 }
+
+/**
+ * Entries of a book by their hash, and those that came in unsigned by the hash that they had in their file too: that
+ * one never stands for an entry that is here under it.
+ */
+export function byName<E extends { hash: string; jws?: string | null }>(entries: readonly E[]): Map<string, E> {
+  const named = new Map<string, E>();
+  for (const e of entries) {
+    const { was } = linksOf(e);
+    if (was) named.set(was, e);
+  }
+  for (const e of entries) named.set(e.hash, e);
+  return named;
+}

@@ -2,7 +2,9 @@ import type { api, Book, Entry, MovementBook, ReplyOf, TravelledEntry, Visit } f
 import type { HistoryEntry } from '../movements/history.entity.ts';
 import { viewEntry } from '../movements/history.service.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { strangeKey } from '../../test/forge.ts';
 import { sealOf } from '../movements/seal.ts';
+import { readSigned, signEntry } from '../movements/signed.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { newClock, openShop, PASS, takeIn, type Browser } from '../../test/shop.ts';
 
@@ -282,6 +284,26 @@ describe('a book that goes with the clock', () => {
       ['unknown shop', 'Fennick Row Clock Room', first.movement.code],
       ['unknown shop', 'Fennick Row Clock Room', first.movement.code],
     ]);
+    // A stranger who signs an entry under the name of one that is here takes neither its place nor its amendment.
+    const key = await strangeKey();
+    const { said } = (await readSigned(page.signed!))!;
+    const takenOver = { by: 'Eben Strake', at: said.writtenAt, from: '', hash: page.hash };
+    const posing = { ...said, title: 'Overhauled', signer: { ...said.signer, key: key.kid }, takenOver };
+    const { jws, hash } = await signEntry(key, posing);
+    const pose = { ...page, title: 'Overhauled', hash, signed: jws };
+    const third = await openShop();
+    const fooled = await takeIn(third.marit, {
+      movement: { ...marks(['label', 'x']), history: [page, amendment, pose] },
+    });
+    const { entries } = await third.marit.ok<Book>('GET', `/movements/${fooled.movement.id}`);
+    expect(entries.map((e) => [e.title, e.proof]).sort()).toEqual(
+      [
+        [amendment.title, 'unknown shop'],
+        ['Overhauled', 'unsigned'],
+        [page.title, 'unknown shop'],
+      ].sort(),
+    );
+    await third.running.stop();
     // What is written here is written on it, and goes on with it: byte for byte as it came.
     await second.marit.ok('POST', `/movements/${movement.id}/inscriptions`, { ...found, text: 'Oiled' });
     expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
@@ -309,12 +331,12 @@ describe('a book that goes with the clock', () => {
     expect((await book()).entries[0]!.proof).toBe('unknown shop');
     // The second shop has the key of the first: as after a restore from a backup in which these entries were not yet.
     const em = (of: typeof shop) => of.running.appContext.orm.em.fork();
-    const [key] = await sql<Record<string, unknown>>(em(shop), 'select * from shop_key');
-    const keyRow = [key!['kid'], JSON.stringify(key!['public_jwk']), key!['sealed'], key!['made_at']];
+    const [own] = await sql<Record<string, unknown>>(em(shop), 'select * from shop_key');
+    const keyRow = [own!['kid'], JSON.stringify(own!['public_jwk']), own!['sealed'], own!['made_at']];
     await sql(em(second), 'insert into shop_key values (?, ?, ?, ?)', keyRow);
     expect((await book()).entries.map((e) => e.proof)).toEqual(['proved', 'proved', 'proved']);
     // A key that somebody wrote in, without what encrypts keys, counts for nothing.
-    await sql(em(second), `update shop_key set sealed = 'x' || sealed where kid = ?`, [key!['kid']]);
+    await sql(em(second), `update shop_key set sealed = 'x' || sealed where kid = ?`, [own!['kid']]);
     expect((await book()).entries.map((e) => e.proof)).toEqual(['unknown shop', 'unknown shop', 'proved']);
     await second.running.stop();
   });
