@@ -18,8 +18,8 @@ const {
     '(select 1 from strip s where s.visit_id = v.id) order by v.opened_at limit 1',
 );
 await db.query(
-  `insert into photo (id, visit_id, position, caption, stage, width, height, large, medium, small, by, at)
-  select gen_random_uuid(), $1, 1000 + n, 'step ' || n, 'strip', p.width, p.height, p.large, p.medium, p.small,
+  `insert into photo (id, visit_id, position, caption, stage, width, height, hash, large, medium, small, by, at)
+  select gen_random_uuid(), $1, 1000 + n, 'step ' || n, 'strip', p.width, p.height, p.hash, p.large, p.medium, p.small,
     p.by, now() from generate_series(1, ${PHOTOS}) n, (select * from photo limit 1) p`,
   [visit!.id],
 );

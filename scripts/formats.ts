@@ -1,6 +1,6 @@
 /** npm run formats: writes docs/formats from the contract. A test holds them to it. */
 import { writeFileSync } from 'node:fs';
-import { api, movementBook, serviceRecord, signedEntry, type Route } from '@eclat/contract';
+import { api, movementBook, recordSections, serviceRecord, signedEntry, type Route } from '@eclat/contract';
 import { openApi } from '@eclat/server/platform/http/openapi';
 import { fileURLToPath } from 'node:url';
 import { format, resolveConfig } from 'prettier';
@@ -29,6 +29,7 @@ export const ADDRESSES_FILE = new URL('../contract/src/addresses.ts', import.met
 
 export const FORMATS: Record<string, () => object> = {
   'service-record.schema.json': () => z.toJSONSchema(serviceRecord),
+  'record-sections.schema.json': () => z.toJSONSchema(recordSections),
   'movement-book.schema.json': () => z.toJSONSchema(movementBook),
   'signed-entry.schema.json': () => z.toJSONSchema(signedEntry),
   'openapi.json': openApi,

@@ -36,6 +36,8 @@ export const millimetres = z
   .min(HOLE_RANGE_MM[0], `At least ${HOLE_RANGE_MM[0]} mm.`)
   .max(HOLE_RANGE_MM[1], `At most ${HOLE_RANGE_MM[1]} mm.`);
 
+export const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'SHA-256 in hex.');
+
 /** An error as RFC 9457 has it, in words that say what happened and what to do. */
 export const problem = z.object({
   type: z.string(),

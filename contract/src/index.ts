@@ -105,6 +105,7 @@ export * from './recordings.ts';
 export * from './replacement.ts';
 export * from './route.ts';
 export * from './search.ts';
+export * from './sections.ts';
 export * from './service-record.ts';
 export * from './signing.ts';
 export * from './shop-work.ts';

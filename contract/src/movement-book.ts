@@ -1,6 +1,6 @@
 import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
-import { text, moment, id } from './common.ts';
+import { text, moment, id, sha256 } from './common.ts';
 import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
@@ -12,8 +12,6 @@ export const edtf = z
   .refine(isEdtf, 'Write 1894-03-07, 1894-03, 1894, 189X for some year of a decade, or XXXX if it cannot be read.');
 
 export const ENTRY_KINDS = ['visit', 'inscription', 'amendment', 'merger', 'donor', 'replacement'] as const;
-
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'SHA-256 in hex.');
 
 /** Who took it in, when, from which file; `hash`: the one it had there, by which others may name it. */
 export const cameIn = z.object({ by: z.string(), at: moment, from: z.string(), hash: z.string().optional() });
@@ -65,7 +63,7 @@ export const travelledEntry = z.object({
   writtenAt: moment,
   signed: z
     .string()
-    .max(1_000_000)
+    .max(5_000_000)
     .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.')
     .optional()
     .describe('compact JWS over the entry as it was signed; what stands beside it says the same'),

@@ -16,6 +16,7 @@ import { done, requiredText, text, id, version, moment, page, signed } from './c
 import { cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
+import { recordSections } from './sections.ts';
 import { serviceRecord } from './service-record.ts';
 
 const partId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,23}$/, 'Small letters, figures and hyphens.');
@@ -140,6 +141,10 @@ export const entry = z.object({
   signedBy: z.string(),
   /** What a signed visit did; null for inscriptions and amendments. */
   record: serviceRecord.nullable(),
+  /** What it did in full, feature by feature, as it was signed; empty where nothing is, or where it was changed. */
+  sections: recordSections,
+  /** Sections of a later version: kept as they were signed, not read here. */
+  unread: z.array(z.string()),
   amends: id.nullable(),
   hash: z.string(),
   proof: z.enum(PROOFS),

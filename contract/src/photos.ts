@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, text, stageId, signed, done } from './common.ts';
+import { id, text, stageId, sha256, signed, done } from './common.ts';
 import { everyone } from './people.ts';
 import { command } from './route.ts';
 
@@ -25,6 +25,7 @@ export const photo = z.object({
   stage: stageId,
   width: z.int(),
   height: z.int(),
+  hash: sha256.describe('of the large picture'),
   marks: z.array(photoMark),
   ...signed,
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { stageId, text, id, moment, done } from './common.ts';
+import { stageId, text, id, sha256, moment, done } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -14,6 +14,7 @@ export const recording = z.object({
   id,
   seconds: z.number(),
   sampleRate: z.int(),
+  hash: sha256,
   by: z.string(),
   at: moment,
 });

@@ -1,9 +1,4 @@
-import { typedAtBench } from '../benches/index.ts';
-import { TASKS } from '../casework/index.ts';
-import { usualParts } from '../cleaning/index.ts';
-import { DRIVEN_BY, USUAL_UNITS } from '../workflow/index.ts';
 import { bare } from '../units/index.ts';
-import type { VisitSource } from './fromVisit.ts';
 import type { PrivateWords } from './record.ts';
 
 /** Words that a person typed and that go into the record, with where they stand. */
@@ -55,39 +50,6 @@ const PLAIN = new Set([
   'st',
   'co',
 ]);
-
-/** What was typed for the record of this visit: what Eclat says of its own accord, or offers to be pressed, is none. */
-export function typedWords(visit: VisitSource, waiver = '', note = ''): Typed[] {
-  const offered = new Set<string>([
-    ...usualParts(visit.movement.traits).map((p) => p.name),
-    ...TASKS.map((t) => t.what),
-    ...USUAL_UNITS,
-    ...DRIVEN_BY,
-  ]);
-  const out: Typed[] = [];
-  const take = (where: string, ...texts: (string | null | undefined)[]) => {
-    for (const text of texts) if (text && !offered.has(text)) out.push({ where, text });
-  };
-  for (const f of visit.findings) take('a finding', f.place, f.seen, f.proposal, f.overturned?.why);
-  take('a cause', visit.cause);
-  for (const b of visit.baths) take('a cleaning run', ...b.parts.map((p) => p.name));
-  for (const w of visit.work) take('work on a part', w.part, w.did, w.before, w.after);
-  for (const l of visit.partConditions) take('the survey of parts', l.note);
-  for (const { test, of } of visit.benchTests) if (of === 'visit') take('a bench', ...typedAtBench(test));
-  for (const p of visit.parts) take('a part', p.what, p.size);
-  for (const o of visit.oiled) take('an oil point', o.product, o.batch, o.differs);
-  for (const t of visit.casework) if (t.doneAt !== null) take('work on the case', t.what, t.product, t.donorName);
-  for (const l of visit.agreement.lines) if (l.state === 'declined') take('declined work', l.what);
-  for (const s of [...visit.stages, ...visit.units.flatMap((u) => u.stages)]) take('what was not done', s.why);
-  const { trial } = visit.job;
-  take('the prognosis', visit.prognosis);
-  if (trial) take('the job', trial.expected, trial.outcome, trial.offer);
-  for (const r of visit.standRuns) take('a run with parts off', r.off, r.watched, r.found);
-  for (const u of visit.units) take('a sub-assembly', u.name, ...u.runs.flatMap((r) => [r.driven, r.found]));
-  take('the waiver', waiver);
-  take('the note', note);
-  return out;
-}
 
 const wordsOf = (text: string): string[] => text.split(/[^\p{L}\p{M}]+/u).filter((w) => w !== '');
 /** Scripts that put no space between words. */

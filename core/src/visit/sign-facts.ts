@@ -1,7 +1,7 @@
 import { frayedUnsaid, isOf, jumpersIn, onBorrowed, type TableBenchId } from '../benches/index.ts';
 import { sourceName } from '../movement/index.ts';
 import { CHECK_PLACES, checksFor, checksLeft } from '../checks/index.ts';
-import { privateWordsIn, typedWords, type VisitSource } from '../history/index.ts';
+import { privateWordsIn, type Typed, type VisitSource } from '../history/index.ts';
 import type { ReadyFacts, SignFacts } from '../workflow/index.ts';
 import { visitFacts, type FactSource } from './facts.ts';
 
@@ -31,8 +31,11 @@ export const readyFacts = (visit: ReadySource, now: number): ReadyFacts => ({
   ),
 });
 
-/** What stands between a visit and its signature, with the words that would be signed. */
-export function signFacts(visit: SignSource, now: Date, waiver?: string, note = ''): SignFacts {
+/**
+ * What stands between a visit and its signature.
+ * @param typed words that a person typed and that would be signed
+ */
+export function signFacts(visit: SignSource, now: Date, typed: readonly Typed[], waiver?: string): SignFacts {
   const { traits } = visit.movement;
   const stillSo = (kind: 'put in' | 'not final') =>
     visit.strip.temporary.filter((t) => t.kind === kind && t.ended === null).length;
@@ -66,7 +69,7 @@ export function signFacts(visit: SignSource, now: Date, waiver?: string, note = 
     // The shop's own name is no secret.
     privateWords: visit.job.ownStock
       ? []
-      : privateWordsIn(typedWords(visit, waiver, note), visit.owner).filter(
+      : privateWordsIn(typed, visit.owner).filter(
           ({ word }) => !visit.keptWords.some((k) => k.word === word.toLowerCase()),
         ),
   };

@@ -2,12 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { benchRoles, type Entry, type SignedEntry } from '@eclat/contract';
 import { isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { headsOf, parentsFirst } from '@eclat/core/proof';
+import type { KeptSections } from '@eclat/core/record';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { signingKey } from './keys.ts';
-import { RECORD, type Proven } from './proof.ts';
+import { RECORD, sectionsSaid, type Proven } from './proof.ts';
 import { byName, linksOf, signEntry } from './signed.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 import { shopDay } from '../people/shop.service.ts';
@@ -25,6 +26,8 @@ interface NewEntry {
   signedBy?: string;
   visitId?: string;
   record?: ServiceRecord;
+  /** What was done in full, feature by feature. */
+  sections?: KeptSections;
   amends?: string;
   takenOver?: Entry['takenOver'];
 }
@@ -33,7 +36,7 @@ interface NewEntry {
 const dated = ({ date, text }: HistoryEntry): Pick<Entry, 'date' | 'text'> =>
   isEdtf(date) ? { date, text } : { date: 'XXXX', text: `${text} (Its date is written “${date}”.)`.trim() };
 
-export const viewEntry = (e: HistoryEntry, { proof, signature }: Proven): Entry => ({
+export const viewEntry = (e: HistoryEntry, { proof, signature, said }: Proven): Entry => ({
   id: e.id,
   kind: e.kind,
   ...dated(e),
@@ -42,6 +45,7 @@ export const viewEntry = (e: HistoryEntry, { proof, signature }: Proven): Entry 
   shop: e.shop,
   signedBy: e.signedBy,
   record: e.record ?? null,
+  ...sectionsSaid(said),
   amends: e.amends ?? null,
   hash: e.hash,
   proof,
@@ -108,7 +112,7 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     amends: before.find((e) => e.id === given.amends)?.hash ?? null,
     parents: headsOf(graphOf(before)),
     takenOver: given.takenOver ?? null,
-    sections: record ? { [RECORD]: record } : {},
+    sections: { ...(record && { [RECORD]: record }), ...given.sections },
   };
   const signed = await signEntry(key, said);
   return keepEntry(ctx, said, { ...signed, movementId: given.movementId, visitId, amends: given.amends });
@@ -150,7 +154,7 @@ export async function keepEntry(
   });
   await ctx.em.flush();
   const signature = { key: said.signer.key, knownAs: null, movement: said.movement.code };
-  return viewEntry(entry, { proof: said.takenOver ? 'unsigned' : 'proved', signature });
+  return viewEntry(entry, { proof: said.takenOver ? 'unsigned' : 'proved', signature, said });
 }
 
 export async function amend(ctx: Context, entryId: string, text: string, keep = ''): Promise<Entry> {

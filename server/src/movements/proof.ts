@@ -1,11 +1,14 @@
-import type { Entry, SignedEntry } from '@eclat/contract';
+import { readSections, type Entry, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import type { HistoryEntry } from './history.entity.ts';
 import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
 import { byName, readSigned } from './signed.ts';
 
-export type Proven = Pick<Entry, 'proof' | 'signature'>;
+export interface Proven extends Pick<Entry, 'proof' | 'signature'> {
+  /** What was signed; null where nothing was, or where it does not hold. */
+  said: SignedEntry | null;
+}
 
 /**
  * How the entries of one book stand, by id: signatures are verified, and what stands in the columns is held against
@@ -29,16 +32,17 @@ interface Book {
 function ofSeal(e: HistoryEntry, seals: ReturnType<typeof sealsOf>, { since }: Keys): Proven {
   const seal = seals.get(e.id)!;
   const late = since !== null && e.writtenAt >= since;
-  if (seal !== 'holds') return { proof: seal, signature: null };
-  return { proof: late ? 'changed' : 'unsigned', signature: null };
+  if (seal !== 'holds') return { proof: seal, signature: null, said: null };
+  return { proof: late ? 'changed' : 'unsigned', signature: null, said: null };
 }
 
 async function ofSigned(e: HistoryEntry, book: Book, keys: Keys): Promise<Proven> {
   const read = await readSigned(e.jws!);
-  if (!read || read.hash !== e.hash) return { proof: 'changed', signature: null };
+  if (!read || read.hash !== e.hash) return { proof: 'changed', signature: null, said: null };
   const knownAs = keys.known.get(read.kid) ?? null;
   const signature = { key: read.kid, knownAs, movement: read.said.movement.code };
-  return { proof: standing(e, read.said, book, keys), signature };
+  const proof = standing(e, read.said, book, keys);
+  return { proof, signature, said: proof === 'changed' ? null : read.said };
 }
 
 function standing(e: HistoryEntry, said: SignedEntry, { named, movements }: Book, keys: Keys): Entry['proof'] {
@@ -86,5 +90,11 @@ export const plainOf = ({
   record: sections[RECORD] ?? null,
 });
 
-/** The section of a visit’s service record. */
+/** The section of a visit’s service record: what was done in short. */
 export const RECORD = 'serviceRecord';
+
+/** What it did in full, as far as this version reads it. */
+export function sectionsSaid(said: SignedEntry | null): Pick<Entry, 'sections' | 'unread'> {
+  const { [RECORD]: _record, ...rest } = said?.sections ?? {};
+  return readSections(rest);
+}

@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto';
 import { signedEntry, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { calculateJwkThumbprint, CompactSign, compactVerify, decodeProtectedHeader, importJWK, type JWK } from 'jose';
 import { z } from 'zod';
+import { sha256 } from '../platform/sha256.ts';
 import type { SigningKey } from './keys.ts';
 
 /** Ed25519 (RFC 8037). */
@@ -16,8 +16,6 @@ export interface Signed {
   /** Compact JWS. */
   jws: string;
 }
-
-const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
 /** Signs the canonical text of a value. @param typ what it is: one kind is never taken for another */
 async function sign({ kid, jwk, secret }: SigningKey, typ: string, said: unknown): Promise<Signed> {

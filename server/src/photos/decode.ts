@@ -1,5 +1,6 @@
 import pLimit from 'p-limit';
 import sharp from 'sharp';
+import { sha256 } from '../platform/sha256.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 
 export const LARGEST_BYTES = 15 * 1024 * 1024;
@@ -13,6 +14,8 @@ const KINDS = ['jpeg', 'png', 'webp'];
 export interface Decoded {
   width: number;
   height: number;
+  /** Of the large picture. */
+  hash: string;
   large: Buffer;
   medium: Buffer;
   small: Buffer;
@@ -59,10 +62,12 @@ async function decoded(bytes: Buffer): Promise<Decoded> {
       .resize(SIZES[size], SIZES[size], { fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 80, mozjpeg: true })
       .toBuffer();
+  const large = await sharp(data, { raw }).jpeg({ quality: 86 }).toBuffer();
   return {
     width: info.width,
     height: info.height,
-    large: await sharp(data, { raw }).jpeg({ quality: 86 }).toBuffer(),
+    hash: sha256(large),
+    large,
     medium: await at('medium'),
     small: await at('small'),
   };

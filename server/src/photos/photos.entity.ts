@@ -15,6 +15,8 @@ export const Photo = defineEntity({
     stage: text().$type<StageId>(),
     width: p.integer(),
     height: p.integer(),
+    /** SHA-256, hex, of the large picture. */
+    hash: text(),
     large: picture(),
     medium: picture(),
     small: picture(),

@@ -1,4 +1,4 @@
-import { api, ok } from '@eclat/contract';
+import { api, ok, sha256 } from '@eclat/contract';
 import express, { type Router } from 'express';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
@@ -32,14 +32,19 @@ export function servePhotos(serve: Serve, router: Router, appContext: AppContext
     return ok;
   });
 
-  /** A picture, not JSON: so it stands beside the contract. Photos never change, so a browser may keep them. */
+  /**
+   * A picture, not JSON: so it stands beside the contract. Photos never change, so a browser may keep them. It is asked
+   * for by its id, or by its hash, by which a signed entry names it.
+   */
   router.get('/photos/:photoId/:size', async (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { photoId, size } = req.params;
-    if (!z.uuid().safeParse(photoId).success || !['large', 'medium', 'small'].includes(size)) throw notFound('photo');
+    const by = z.uuid().safeParse(photoId).success ? 'id' : 'hash';
+    if (by === 'hash' && !sha256.safeParse(photoId).success) throw notFound('photo');
+    if (!['large', 'medium', 'small'].includes(size)) throw notFound('photo');
     const [row] = await sql<{ bytes: Buffer }>(
       appContext.orm.em.fork(),
-      `select ${size} as bytes from photo where id = ?`,
+      `select ${size} as bytes from photo where ${by} = ? limit 1`,
       [photoId],
     );
     if (!row) throw notFound('photo');

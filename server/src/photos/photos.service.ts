@@ -33,8 +33,8 @@ export async function addPhoto(
     ...signature(ctx),
   });
   await ctx.em.flush();
-  const { width, height } = decoded;
-  return { id: photo.id, caption, stage, width, height, marks: [], by: photo.by, at: photo.at.toISOString() };
+  const { width, height, hash } = decoded;
+  return { id: photo.id, caption, stage, width, height, hash, marks: [], by: photo.by, at: photo.at.toISOString() };
 }
 
 type Point = Shape['marks'][number];
@@ -61,6 +61,7 @@ export function viewPhotos({ photos, marks, pointedAt }: RowsOf<ReturnType<typeo
     stage: p.stage,
     width: p.width,
     height: p.height,
+    hash: p.hash,
     by: p.by,
     at: p.at.toISOString(),
     marks: marks

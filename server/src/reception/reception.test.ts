@@ -382,7 +382,11 @@ describe('a book that goes with the clock', () => {
   it('is readable though a date that is none was once let in', () => {
     const row = { id: 'e', kind: 'inscription', date: 'spring 1', title: 'Inscription', text: 'Clnd', place: '' };
     const sealed = { shop: 's', signedBy: 'b', record: null, amends: null, hash: 'h', writtenAt: new Date(0) };
-    const seen = viewEntry({ ...row, ...sealed } as unknown as HistoryEntry, { proof: 'unsigned', signature: null });
+    const seen = viewEntry({ ...row, ...sealed } as unknown as HistoryEntry, {
+      proof: 'unsigned',
+      signature: null,
+      said: null,
+    });
     expect(seen).toMatchObject({ date: 'XXXX', text: 'Clnd (Its date is written “spring 1”.)' });
   });
 });

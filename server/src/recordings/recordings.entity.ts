@@ -13,6 +13,8 @@ export const Recording = defineEntity({
     caption: text(),
     seconds: float(),
     sampleRate: p.integer(),
+    /** SHA-256, hex, of the sound. */
+    hash: text(),
     wav: p.blob().columnType('bytea').lazy(),
     ...by,
   },

@@ -3,6 +3,7 @@ import type { ParsedQueryOf, Recording as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { wavFormat } from '@eclat/core/sound';
 import { Outside } from '@eclat/core/units';
+import { sha256 } from '../platform/sha256.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField, HttpProblem } from '../platform/http/problems.ts';
 import { StripStep } from '../strip/strip.entity.ts';
@@ -17,6 +18,7 @@ export const viewRecording = (r: Row): Shape => ({
   caption: r.caption,
   seconds: r.seconds,
   sampleRate: r.sampleRate,
+  hash: r.hash,
   by: r.by,
   at: r.at.toISOString(),
 });
@@ -42,6 +44,7 @@ export async function addRecording(
     ...given,
     seconds,
     sampleRate: format.sampleRate,
+    hash: sha256(bytes as Buffer),
     wav: bytes as Buffer,
     ...signature(ctx),
   });

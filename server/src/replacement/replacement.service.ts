@@ -12,6 +12,7 @@ import { Finding } from '../assessment/findings.entity.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { held } from '@eclat/core/rules';
 import { goWithMovement } from '@eclat/core/strip';
+import { sectionsOf, typedWords } from '@eclat/core/record';
 import { signFacts } from '@eclat/core/visit';
 import { ownersWord, STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
@@ -87,6 +88,8 @@ const OF_THE_MOVEMENT = [
   'sound_heard',
   'caution_read',
 ];
+/** What is photographed at these stages shows the movement. */
+const MOVEMENTS_OWN = STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('sign'));
 const NEVER_APART = STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('assemble'));
 
 /**
@@ -112,9 +115,13 @@ export async function fitReplacement(
     ...visit,
     findings: visit.findings.filter((f) => !isOfTheCase(f.place, traits)),
     casework: [],
+    received: [],
+    wantedThings: [],
+    photos: visit.photos.filter((p) => MOVEMENTS_OWN.includes(p.stage)),
   };
   const record = serviceRecord(ofTheMovement, ctx.now, `replaced: ${given.why}`, given.why);
-  const { privateWords } = signFacts(visit, ctx.now, '', given.why);
+  const typed = typedWords(ofTheMovement, '', given.why);
+  const { privateWords } = signFacts(visit, ctx.now, typed);
   if (privateWords.length > 0)
     throw refused(
       'Words of the owner stand in it.',
@@ -133,7 +140,7 @@ export async function fitReplacement(
   await drive(ctx, fresh, given.dialWork, visit.movement.code);
 
   const out = await visitOut(ctx, row, visit);
-  await writeBoth(ctx, visit, out, fresh, given.fate, record);
+  await writeBoth(ctx, visit, out, fresh, given.fate, { record, sections: sectionsOf(ofTheMovement) });
   await ctx.em.nativeUpdate(ClockMovement, { movementId: [fresh.id, row.movementId], until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: row.clockId, movementId: fresh.id, since: ctx.now });
   for (const stage of NEVER_APART)
@@ -248,7 +255,7 @@ async function splitSteps(ctx: Context, visit: Shape, outId: string): Promise<vo
 
 /** A photo goes with the movement when it shows its work and nothing that stays refers to it. */
 async function splitPhotos(ctx: Context, visit: Shape, outId: string): Promise<void> {
-  const inside = `{${STAGE_IDS.slice(STAGE_IDS.indexOf('strip'), STAGE_IDS.indexOf('sign')).join(',')}}`;
+  const inside = `{${MOVEMENTS_OWN.join(',')}}`;
   await sql(
     ctx.em,
     `update photo p set visit_id = ? where visit_id = ?
@@ -269,7 +276,7 @@ async function writeBoth(
   out: Visit,
   fresh: Awaited<ReturnType<typeof movementNow>>,
   fate: string,
-  record: ReturnType<typeof serviceRecord>,
+  did: { record: ReturnType<typeof serviceRecord>; sections: ReturnType<typeof sectionsOf> },
 ): Promise<void> {
   const text = `In its place: ${fresh.code}. It is ${fate}.`;
   const date = await shopDay(ctx);
@@ -280,7 +287,7 @@ async function writeBoth(
     date,
     title: 'Taken out of its clock',
     text,
-    record,
+    ...did,
   });
   await writeEntry(ctx, {
     movementId: fresh.id,

@@ -1,6 +1,7 @@
 import { openVisit } from '../visit/lock.ts';
 import { type Entry, type ParsedBodyOf, api } from '@eclat/contract';
 import { recordTitle, serviceRecord } from '@eclat/core/history';
+import { sectionsOf, typedWords } from '@eclat/core/record';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles } from '@eclat/core/workflow';
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
@@ -34,7 +35,7 @@ export async function signVisit(
 ): Promise<Entry> {
   const row = await openVisit(ctx, visitId);
   const visit = await viewVisit(ctx, visitId);
-  const obstacles = signObstacles(signFacts(visit, ctx.now, waiver, note));
+  const obstacles = signObstacles(signFacts(visit, ctx.now, typedWords(visit, waiver, note), waiver));
   if (obstacles.length > 0) throw refused('It cannot be signed yet.', obstacles.map((o) => o.what).join('. '));
   const record = serviceRecord(visit, ctx.now, waiver, note);
   const entry = await writeEntry(ctx, {
@@ -45,6 +46,7 @@ export async function signVisit(
     title: recordTitle(visit.job, record),
     text: note,
     record,
+    sections: sectionsOf(visit),
   });
   for (const p of visit.parts)
     if (p.donorId)

@@ -118,6 +118,8 @@ describe('figures say in words what they show', () => {
       shop: '',
       signedBy: '',
       record: null,
+      sections: {},
+      unread: [],
       amends: null,
       takenOver: null,
       proof: 'unsigned',

@@ -32,6 +32,7 @@ import { DryFits } from './migrations/0036-dry-fit.ts';
 import { LaterWords } from './migrations/0037-later-words.ts';
 import { BenchTestVersion } from './migrations/0041-bench-test-version.ts';
 import { Signed } from './migrations/0042-signed.ts';
+import { Hashes } from './migrations/0043-hashes.ts';
 import { Donors } from './migrations/0039-donors.ts';
 import { BenchTests } from './migrations/0040-bench-tests.ts';
 import { WantedThread } from './migrations/0038-wanted-thread.ts';
@@ -99,6 +100,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0040-bench-tests', class: BenchTests },
         { name: '0041-bench-test-version', class: BenchTestVersion },
         { name: '0042-signed', class: Signed },
+        { name: '0043-hashes', class: Hashes },
       ],
       snapshot: false,
       silent: true,

@@ -24,6 +24,8 @@ import { TextArea, TextField } from '../../ui/Field.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { KnowKey } from './KnowKey.tsx';
 import { RecordOf } from './RecordOf.tsx';
+import { PhotosOf } from './PhotosOf.tsx';
+import { SectionsOf } from './SectionsOf.tsx';
 
 export const KINDS = {
   visit: ['Service', Stamp],
@@ -128,6 +130,8 @@ function WholePage({ entry, amendments, marked }: PageProps) {
         )}
         {entry.place && <p className="text-soft">On the {entry.place}.</p>}
         {entry.record && <RecordOf record={entry.record} />}
+        <PhotosOf sections={entry.sections} />
+        <SectionsOf sections={entry.sections} unread={entry.unread} />
         <p className="mt-1 text-sm text-soft">
           {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
           {entry.shop}

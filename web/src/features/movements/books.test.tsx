@@ -95,7 +95,14 @@ describe('a book of which not all is as it was signed', () => {
         text: 'Clnd',
         place: '',
       },
-      ...{ shop: 'Brackwater Clocks', signedBy: 'Eben Strake', record: null, takenOver: null },
+      ...{
+        shop: 'Brackwater Clocks',
+        signedBy: 'Eben Strake',
+        record: null,
+        takenOver: null,
+        sections: {},
+        unread: [],
+      },
       ...{ hash: id.repeat(64), writtenAt: AT, signature: { key: KEY, knownAs: null, movement: 'M-777777' } },
     });
     const entries = [

@@ -25,6 +25,7 @@ const photo = (marks: ReturnType<typeof mark>[]) => ({
   caption: 'Worn hole',
   stage: 'assess' as const,
   width: 1000,
+  hash: 'ab'.repeat(32),
   height: 500,
   marks,
   ...by,

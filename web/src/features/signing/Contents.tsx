@@ -1,9 +1,11 @@
 import { api } from '../../data/api.ts';
 import { serviceRecord } from '@eclat/core/history';
+import { sectionsOf } from '@eclat/core/record';
 import { FileText, QrCode } from 'lucide-react';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Tick } from '../../ui/Field.tsx';
+import { SectionsOf } from '../movements/SectionsOf.tsx';
 import { RecordOf } from '../movements/RecordOf.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -15,6 +17,7 @@ export function Contents({ note = '', waiver = '' }: { note?: string; waiver?: s
     <Panel title="What goes into the movement’s history">
       <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
       {note && <p className="mt-2 text-lg">{note}</p>}
+      <SectionsOf sections={sectionsOf(visit)} />
     </Panel>
   );
 }

@@ -1,6 +1,7 @@
 import { counted } from '@eclat/core/units';
 import { Contents, GoesHome } from './Contents.tsx';
 import { api } from '../../data/api.ts';
+import { typedWords } from '@eclat/core/record';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles, stagesIn, type Obstacle } from '@eclat/core/workflow';
 import { BookOpen, FileText, QrCode } from 'lucide-react';
@@ -76,10 +77,11 @@ function ToSign() {
   });
   const now = useNow(10_000);
   // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
-  const left = signObstacles(signFacts(visit, new Date(now), waiver, note));
+  const typed = typedWords(visit, waiver, note);
+  const left = signObstacles(signFacts(visit, new Date(now), typed, waiver));
   const assembled = !stagesIn(visit.stages, 'not in this job').includes('assemble');
   const unchecked = assembled ? leftOf(visit, 'assemble').open.length : 0;
-  const waivable = signObstacles(signFacts(visit, new Date(now), '', note)).some((o) => o.waivable);
+  const waivable = signObstacles(signFacts(visit, new Date(now), typed)).some((o) => o.waivable);
   return (
     <>
       <InTheWay left={left} />

@@ -1,0 +1,6 @@
+export type { Column, HeldAs, KeptRow, Table } from './columns.ts';
+export { SECTIONS, SECTION_NAMES, type Section, type SectionName } from './sections.data.ts';
+export { sectionsOf, type KeptSection, type KeptSections } from './from-visit.ts';
+export type { RecordSource } from './source.ts';
+export { cellWords, tellSection, type ToldList } from './told.ts';
+export { typedWords } from './typed.ts';

@@ -1,0 +1,65 @@
+import { dateInWords } from '../history/index.ts';
+import { sentence } from '../units/index.ts';
+import type { Column, KeptRow, Table } from './columns.ts';
+import { SECTIONS, type Section, type SectionName } from './sections.data.ts';
+
+/** A list of a section as a person reads it. */
+export interface ToldList {
+  title: string;
+  rows: { lead: string; rest: string; by: string }[];
+}
+
+const figureWords = (value: number): string => String(Number(value.toFixed(4)));
+
+/** Names in figures by name: `leanDeg` is “lean deg”. */
+const plain = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+
+function valueWords(value: unknown): string {
+  if (typeof value === 'number') return figureWords(value);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return value.map(valueWords).join(', ');
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value)
+      .filter(([, v]) => v !== null && v !== '')
+      .map(([k, v]) => `${plain(k)} ${valueWords(v)}`)
+      .join(', ');
+  return typeof value === 'string' ? value : '';
+}
+
+/** A day, or a moment to the minute as the shop that wrote it said it: in UTC, so that it reads the same everywhere. */
+const momentWords = (at: string): string =>
+  at.includes('T') ? `${at.slice(0, 10)} ${at.slice(11, 16)} UTC` : dateInWords(at);
+
+/** One value of a row, with its label and unit. Empty: nothing was said. */
+export function cellWords(column: Column, value: unknown): string {
+  const { is, label } = column;
+  if (value === undefined || value === null) return '';
+  if (is === 'flag') return (value === true ? label : column.not) ?? '';
+  const said = is === 'moment' && typeof value === 'string' ? momentWords(value) : valueWords(value);
+  if (said === '') return '';
+  const unit = column.unit ? `\u00a0${column.unit}` : '';
+  return [label, said + (column.unit === '°' ? '°' : unit)].filter(Boolean).join(' ');
+}
+
+function rowTold({ columns }: Table, row: KeptRow): ToldList['rows'][number] {
+  const [[first, lead], ...others] = Object.entries(columns) as [[string, Column], ...[string, Column][]];
+  const rest = others.filter(([name]) => name !== 'by' && name !== 'at' && name !== 'key');
+  return {
+    lead: sentence(cellWords(lead, row[first])),
+    rest: rest
+      .map(([name, column]) => cellWords(column, row[name]))
+      .filter(Boolean)
+      .join(', '),
+    by: [row['by'], typeof row['at'] === 'string' && row['at'].slice(0, 10)].filter(Boolean).join(', '),
+  };
+}
+
+/** A section as a person reads it, list by list; lists of which nothing was said are left out. */
+export function tellSection(name: SectionName, section: Readonly<Record<string, unknown>>): ToldList[] {
+  return Object.entries((SECTIONS[name] as Section).tables).flatMap(([list, table]) => {
+    const rows = section[list];
+    return Array.isArray(rows) && rows.length > 0
+      ? [{ title: table.title, rows: (rows as KeptRow[]).map((row) => rowTold(table, row)) }]
+      : [];
+  });
+}
