@@ -148,7 +148,7 @@ const OWN = [
   /(\.|By$|[a-z]Id$|[a-z]Code$)(id|by|at|setBy|lookedBy|doneBy|key|check|hole|kind|grade|code|mark|caution|setter)?$/,
   /^\.(workings|measurements|looks|places|observations|cautions|rules)\b/,
   /^\.(findings\[\]\.cause|earlierWords\[\]\.of|power\[\]\.name|dryFits\[\]\.train|partConditions\[\]\.state)$/,
-  /^\.(heard\[\]\.warnings|oiled\[\]\.point|earlierOiled\[\]\.point)/,
+  /^\.movement\.(name|maker|marks)|^\.(heard\[\]\.warnings|oiled\[\]\.point|earlierOiled\[\]\.point)/,
 ];
 
 describe('a word of the owner', () => {

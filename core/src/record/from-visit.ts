@@ -169,6 +169,10 @@ const JUDGED: Readonly<Record<string, string>> = {
   play: 'by its play between the plates',
 };
 
+const WAYS = new Map<string, string>(
+  RULES.flatMap((r) => (r.id === 'survey-method' ? r.schools.map((s): [string, string] => [s.id, s.name]) : [])),
+);
+
 function surveySaid(v: RecordSource): Rows<'survey'> {
   const holes = holeNames(v.movement.traits);
   const parts = new Map(partsToSurvey(v.movement.traits).map((p) => [p.key, p.name]));
@@ -182,6 +186,8 @@ function surveySaid(v: RecordSource): Rows<'survey'> {
         judged: JUDGED[kind] ?? kind,
         // Of the caliper the figures stand in columns of their own.
         seen: kind === 'measured' ? {} : seen,
+        way: nameIn(WAYS, h.way ?? ''),
+        computed: h.computed === h.verdict ? null : h.computed,
       };
     }),
     parts: v.partConditions.map((p) => ({ ...p, part: nameIn(parts, p.key) })),

@@ -17,8 +17,9 @@ export const SECTIONS = {
     version: 1,
     tables: {
       described: table('Description', 'the description', {
-        name: text(),
-        maker: text('maker'),
+        // Its name, maker and marks stand in its book and on its plates: they are no secret of an owner’s.
+        name: word(),
+        maker: word('maker'),
         template: word('nearest template'),
         construction: word(),
         oscillator: word(),
@@ -29,8 +30,8 @@ export const SECTIONS = {
         trains: words('trains'),
         sources: words('driven by'),
       }),
-      marks: table('Numbers and marks', 'a mark', { place: word(), text: text() }),
-      marksTakenOut: table('Marks taken out again', 'a mark', { place: word(), text: text(), ...signed }),
+      marks: table('Numbers and marks', 'a mark', { place: word(), text: word() }),
+      marksTakenOut: table('Marks taken out again', 'a mark', { place: word(), text: word(), ...signed }),
       dating: table('Dating', 'the dating', {
         why: text(),
         notBefore: figure('not before'),
@@ -265,12 +266,12 @@ export const SECTIONS = {
         holeLongMm: figure('hole', 'mm'),
         holeShortMm: figure('by', 'mm'),
         seen: values('play'),
-        way: word('way'),
+        way: word(),
         wearDeg: figure('worn towards', '°'),
         endShakeMm: figure('end shake', 'mm'),
         spins: flag('spins freely', 'does not spin freely'),
-        past: word('past'),
-        computed: word('by its figures'),
+        past: word(),
+        computed: word('its figures say'),
         note: text(),
         key: word('key'),
         ...signed,

@@ -9,7 +9,11 @@ export interface ToldList {
   rows: { lead: string; rest: string; by: string }[];
 }
 
-const figureWords = (value: number): string => String(Number(value.toFixed(4)));
+/** Millimetres as a caliper shows them, to the hundredth; what is finer stays. */
+const figureWords = (value: number, unit = ''): string => {
+  const short = String(Number(value.toFixed(4)));
+  return unit === 'mm' && short.length < value.toFixed(2).length ? value.toFixed(2) : short;
+};
 
 /** Names in figures by name: `leanDeg` is “lean deg”. */
 const plain = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
@@ -30,12 +34,17 @@ function valueWords(value: unknown): string {
 const momentWords = (at: string): string =>
   at.includes('T') ? `${at.slice(0, 10)} ${at.slice(11, 16)} UTC` : dateInWords(at);
 
+function cellSaid({ is, unit }: Column, value: unknown): string {
+  if (is === 'moment' && typeof value === 'string') return momentWords(value);
+  return typeof value === 'number' ? figureWords(value, unit) : valueWords(value);
+}
+
 /** One value of a row, with its label and unit. Empty: nothing was said. */
 export function cellWords(column: Column, value: unknown): string {
   const { is, label } = column;
   if (value === undefined || value === null) return '';
   if (is === 'flag') return (value === true ? label : column.not) ?? '';
-  const said = is === 'moment' && typeof value === 'string' ? momentWords(value) : valueWords(value);
+  const said = cellSaid(column, value);
   if (said === '') return '';
   const unit = column.unit ? `\u00a0${column.unit}` : '';
   return [label, said + (column.unit === '°' ? '°' : unit)].filter(Boolean).join(' ');

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import type { Visit } from '@eclat/contract';
+import { createHash, randomUUID } from 'node:crypto';
+import type { Photo, Visit } from '@eclat/contract';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openShop, takeIn } from '../../test/shop.ts';
@@ -35,8 +35,11 @@ it.each(['jpeg', 'png', 'webp'] as const)(
   'takes a %s, turns it upright, strips what the camera wrote, and makes scaled copies',
   async (format) => {
     const original = await sideways().toFormat(format).toBuffer();
-    const photo = await shop.marit.ok<{ id: string; width: number; height: number }>('POST', path, original);
+    const photo = await shop.marit.ok<Photo>('POST', path, original);
     expect([photo.width, photo.height]).toEqual([1600, 2400]);
+    // As a signed entry names it, whoever holds the picture.
+    const named = createHash('sha256').update(await bytesOf(photo.hash, 'large'));
+    expect(named.digest('hex')).toBe(photo.hash);
     for (const [size, edge] of [
       ['large', 2400],
       ['medium', 1100],

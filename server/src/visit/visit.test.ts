@@ -99,6 +99,16 @@ describe('a whole visit', () => {
       test: { rateSecondsPerDay: 7, readings: 9, days: 8 },
       bushes: [{ pivotMm: 1.2 }],
     });
+    // What was recorded behind the story, from how a hole was judged to each reading.
+    const { survey, power, testRun, oiling, people } = entry.sections as Record<string, Record<string, unknown[]>>;
+    expect(survey!['holes']).toContainEqual(
+      expect.objectContaining({ judged: 'by its lean', seen: { leanDeg: 1, plateMm: 2 }, by: 'Marit Fennick' }),
+    );
+    expect(power!['said']).toContainEqual(expect.objectContaining({ state: 'let down', turns: 5 }));
+    expect(testRun!['readings']).toHaveLength(9);
+    expect(oiling!['points']).toContainEqual(expect.objectContaining({ product: 'fine oil' }));
+    expect(people!['people']).toMatchObject([{ name: 'Marit Fennick' }]);
+    expect(entry.unread).toEqual([]);
     expect(await shop.marit.ok('GET', '/bench')).toEqual([]);
   });
 

@@ -1,54 +1,93 @@
 import { SECTION_NAMES, SECTIONS, tellSection, type SectionName, type ToldList } from '@eclat/core/record';
-import { counted } from '@eclat/core/units';
-import { ChevronRight } from 'lucide-react';
+import { useEffect, useId, useRef, useState } from 'react';
 
 type Said = Partial<Record<SectionName, Readonly<Record<string, unknown>> | undefined>>;
 
-/** What a visit did in full, behind its story: feature by feature, each closed until it is asked for. */
+/** What opens further down than this share of the screen is brought up. */
+const SEEN = 0.75;
+
+/** What a visit did in full, behind its story: each feature opens under its name. */
 export function SectionsOf({ sections, unread = [] }: { sections: Said; unread?: readonly string[] }) {
+  const [open, setOpen] = useState<readonly SectionName[]>([]);
+  const id = useId();
+  const latest = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // On a phone it opens below the fold.
+    const box = latest.current;
+    if (box && box.getBoundingClientRect().top > SEEN * window.innerHeight) box.scrollIntoView({ block: 'start' });
+  }, [open]);
   const told = SECTION_NAMES.flatMap((name) => {
     const said = sections[name];
     const lists = said ? tellSection(name, said) : [];
-    return lists.length > 0 ? [{ name, lists }] : [];
+    return lists.length > 0 ? [{ name, lists, rows: lists.reduce((n, l) => n + l.rows.length, 0) }] : [];
   });
   if (told.length === 0 && unread.length === 0) return null;
+  const turn = (name: SectionName) =>
+    setOpen((now) => (now.includes(name) ? now.filter((n) => n !== name) : [...now, name]));
   return (
-    <details className="group mt-3">
-      <summary className="flex min-h-12 cursor-pointer items-center gap-2 text-steel">
-        <ChevronRight className="size-5 shrink-0 transition-transform group-open:rotate-90" aria-hidden />
-        <span className="font-semibold">All that was recorded</span>
-        <span className="text-sm text-soft">{counted(told.length, 'part')}</span>
-      </summary>
-      <div className="mt-1 flex flex-col gap-4 border-l-2 border-line pl-4">
-        {told.map(({ name, lists }) => (
-          <section key={name} aria-label={SECTIONS[name].title}>
-            <h4 className="font-bold">{SECTIONS[name].title}</h4>
-            {lists.map((list) => (
-              <List key={list.title} list={list} alone={lists.length === 1} />
-            ))}
-          </section>
+    <div className="mt-3">
+      <h4 className="no-print text-sm text-soft">All that was recorded</h4>
+      <ul className="no-print mt-1 flex flex-wrap gap-x-1.5 gap-y-1">
+        {told.map(({ name, rows }) => (
+          <li key={name}>
+            <button
+              type="button"
+              aria-expanded={open.includes(name)}
+              aria-controls={open.includes(name) ? `${id}${name}` : undefined}
+              onClick={() => turn(name)}
+              className={
+                'min-h-11 rounded-lg px-2.5 text-steel hover:bg-sunk ' +
+                (open.includes(name) ? 'bg-sunk font-semibold' : '')
+              }
+            >
+              {SECTIONS[name].title} <span className="text-sm text-soft">{rows}</span>
+            </button>
+          </li>
         ))}
-        {unread.length > 0 && (
-          <p className="text-soft">
-            Signed by a later version of Eclat, kept as it was signed, and not read here: {unread.join(', ')}.
-          </p>
-        )}
+      </ul>
+      <div className="flex flex-col">
+        {told
+          .filter((t) => open.includes(t.name))
+          .map(({ name, lists }) => (
+            <section
+              key={name}
+              id={`${id}${name}`}
+              aria-label={SECTIONS[name].title}
+              ref={name === open.at(-1) ? latest : null}
+              className="mt-2 border-l-2 border-line pl-4"
+            >
+              <h4 className="font-bold">{SECTIONS[name].title}</h4>
+              {lists.map((list) => (
+                <List key={list.title} list={list} alone={lists.length === 1} />
+              ))}
+            </section>
+          ))}
       </div>
-    </details>
+      {unread.length > 0 && (
+        <p className="mt-1 text-soft">
+          Signed by a later version of Eclat, kept as it was signed, and not read here: {unread.join(', ')}.
+        </p>
+      )}
+    </div>
   );
 }
 
+/** Who wrote the rows stands once, where one person wrote them all on one day. */
 function List({ list: { title, rows }, alone }: { list: ToldList; alone: boolean }) {
+  const [first] = rows;
+  const byOne = rows.length > 1 && first && first.by !== '' && rows.every((r) => r.by === first.by) ? first.by : '';
   return (
     <>
-      {!alone && <h5 className="mt-1 text-sm text-soft">{title}</h5>}
+      {(!alone || byOne !== '') && (
+        <h5 className="mt-1 text-sm text-soft">{[!alone && title, byOne].filter(Boolean).join(' · ')}</h5>
+      )}
       <ul className="flex flex-col gap-0.5">
         {rows.map(({ lead, rest, by }, i) => (
           <li key={i}>
             {lead && <span className="font-semibold">{lead}</span>}
             {lead && rest && ' · '}
             {rest}
-            {by && <span className="text-sm text-soft"> {by}</span>}
+            {by && byOne === '' && <span className="text-sm text-soft"> {by}</span>}
           </li>
         ))}
       </ul>
