@@ -1040,6 +1040,7 @@ export const addresses = {
     forgetKey: { method: 'DELETE', path: '/signing-keys/:key', changes: ['movements'], inverse: 'movements.knowKey' },
     lastCheck: { method: 'GET', path: '/movement-books/check', reads: 'movements' },
     checkRecord: { method: 'POST', path: '/movement-records/check', reads: 'movements' },
+    bringRecord: { method: 'POST', path: '/movements/:movementId/record', changes: ['movements'], inverse: 'final' },
     descriptions: { method: 'GET', path: '/movements/:movementId/descriptions', reads: 'movements' },
     describe: {
       method: 'POST',

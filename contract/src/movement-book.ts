@@ -89,6 +89,42 @@ export const travelledEntries = z
     }),
   );
 
+/** What the head of a log is signed over: how many entries its key had signed, and the root over them. */
+export const logHead = z.object({
+  format: z.literal('eclat-log-head'),
+  version: z.literal(1),
+  shop: z.string(),
+  key: z.string().describe('thumbprint of the key that signs: each key has its log'),
+  size: z.int().min(1),
+  root: sha256.describe('RFC 9162, 2.1.1, over the hashes of the entries, 32 bytes each, with SHA-256'),
+  at: moment,
+});
+
+export type LogHead = z.infer<typeof logHead>;
+
+const path = z.array(sha256).max(64);
+
+/** The log of one key, as far as this book proves it. */
+export const bookLog = z.object({
+  head: z
+    .string()
+    .max(5000)
+    .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.')
+    .describe('the head, signed: compact JWS'),
+  places: z
+    .array(z.object({ hash: sha256, number: z.int().min(0), path }))
+    .max(MOST_ENTRIES)
+    .describe('entries of this book under the head: number from 0, and inclusion proof (RFC 9162, 2.1.3)'),
+  since: z
+    .array(z.object({ size: z.int().min(1), path }))
+    .max(50)
+    .describe('that the log begins as it stood at this older size: consistency proof (RFC 9162, 2.1.4)'),
+});
+
+export type BookLog = z.infer<typeof bookLog>;
+
+export const bookLogs = z.array(bookLog).max(50);
+
 /**
  * A movement's book as a file: it goes with the clock to the next shop. No owner stands in it. docs/formats has its
  * JSON Schema.
@@ -105,6 +141,7 @@ export const movementBook = z.object({
     marks: z.array(z.object({ place: text(40), text: text(80) })).max(40),
   }),
   entries: travelledEntries,
+  logs: bookLogs.optional().describe('of the keys that signed these entries'),
 });
 
 export type MovementBook = z.infer<typeof movementBook>;

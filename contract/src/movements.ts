@@ -13,7 +13,7 @@ import {
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { done, requiredText, text, id, version, moment, page, signed } from './common.ts';
-import { cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
+import { bookLogs, cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
 import { recordSections } from './sections.ts';
@@ -80,6 +80,8 @@ export const newMovement = z.object({
   absent: z.array(z.enum(ABSENT)).max(ABSENT.length).default([]),
   /** History that came with it in a record of another shop. */
   history: travelledEntries.default([]),
+  /** Logs of the keys that signed it, from the same record. */
+  logs: bookLogs.default([]),
   /** The file that it was read from. */
   historyFrom: text(200).default(''),
 });
@@ -153,6 +155,8 @@ export const entry = z.object({
    * code of the movement that it was signed for.
    */
   signature: z.object({ key: z.string(), knownAs: z.string().nullable(), movement: z.string() }).nullable(),
+  /** Which of how many entries it is in the log of its key, under a signed head; null: no head covers it yet. */
+  log: z.object({ number: z.int(), size: z.int() }).nullable(),
   writtenAt: moment,
   /** It came in a record: nobody here saw the work. */
   takenOver: cameIn.nullable(),
@@ -175,6 +179,8 @@ export const storeCheck = z.object({
   broken: z.array(
     z.object({ movementId: id, code: z.string(), title: z.string(), date: z.string(), proof: z.enum(PROOFS) }),
   ),
+  /** What is wrong with the log of this shop, or with one that another shop showed. */
+  log: z.array(z.string()),
 });
 
 export type StoreCheck = z.infer<typeof storeCheck>;
@@ -187,6 +193,8 @@ export const book = z.object({
   movement,
   also: z.array(z.string()),
   entries: z.array(entry),
+  /** Entries that the log of this shop has in this book, and that are gone: their numbers. */
+  gone: z.array(z.int()),
   gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
 });
@@ -270,8 +278,33 @@ export const movementsRoutes = {
     summary: 'How the entries of a file stand, before they are taken in: refused where one is not what was signed',
     roles: benchRoles,
     reads: 'movements',
-    body: z.object({ history: travelledEntries }),
-    reply: z.array(z.enum(PROOFS)),
+    body: z.object({
+      history: travelledEntries,
+      logs: bookLogs.default([]),
+      /** The book that it would come into; none: a new one. */
+      movementId: id.optional(),
+    }),
+    reply: z.object({
+      proofs: z.array(z.enum(PROOFS)),
+      /** Which of them stand in that book already. */
+      here: z.array(z.boolean()),
+      /** What speaks against the logs that came: one that is not what it was before. */
+      log: z.array(z.string()),
+    }),
+  }),
+  bringRecord: command({
+    method: 'POST',
+    path: '/movements/:movementId/record',
+    summary: 'Join the record of another shop into this book: what it has and this one has not',
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'final',
+    body: z.object({
+      history: travelledEntries,
+      logs: bookLogs.default([]),
+      historyFrom: text(200).default(''),
+    }),
+    reply: book,
   }),
   descriptions: read({
     method: 'GET',

@@ -1,2 +1,3 @@
 export * from './log.ts';
+export { logTroubles, rootsAt, type SignedHead } from './audit.ts';
 export { headsOf, parentsFirst, type Node } from './graph.ts';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../simulated/index.ts';
-import { isConsistent, isIncluded, Log, type Hash, type Head } from './index.ts';
+import { grown, isConsistent, isIncluded, Log, rootOf, type Hash, type Head } from './index.ts';
 
 const sha256: Hash = (bytes) => new Uint8Array(createHash('sha256').update(bytes).digest());
 const hex = (bytes: Uint8Array) => Buffer.from(bytes).toString('hex');
@@ -25,6 +25,23 @@ describe('a log that only grows', () => {
   it('has the roots of the standard, at every size', () => {
     const log = new Log(sha256, ENTRIES.map(unhex));
     expect(ROOTS.map((_, size) => hex(log.head(size).root))).toEqual(ROOTS);
+  });
+
+  it('grows by its peaks to the same roots, however long it is', () => {
+    let peaks: Uint8Array[] = [];
+    expect(hex(rootOf(sha256, peaks))).toBe(ROOTS[0]);
+    for (const [size, e] of ENTRIES.entries()) {
+      peaks = grown(sha256, size, peaks, unhex(e));
+      expect(hex(rootOf(sha256, peaks)), `${size + 1}`).toBe(ROOTS[size + 1]);
+    }
+    const log = new Log(sha256);
+    peaks = [];
+    for (let n = 0; n < 300; n++) {
+      const e = Uint8Array.of(n >> 8, n);
+      log.add(e);
+      peaks = grown(sha256, n, peaks, e);
+      expect(hex(rootOf(sha256, peaks))).toBe(hex(log.head().root));
+    }
   });
 
   const numbered = (n: number, from = 0) => Array.from({ length: n }, (_, i) => sha256(Uint8Array.of(from, i >> 8, i)));

@@ -111,6 +111,26 @@ export class Log {
   }
 }
 
+/**
+ * Roots of the whole subtrees of a log, the largest first: enough to add to it and to say its root, however long it is.
+ * There are as many as the size has ones in binary.
+ */
+export type Peaks = readonly Uint8Array[];
+
+/** @param size of the log before the entry */
+export function grown(hash: Hash, size: number, peaks: Peaks, entry: Uint8Array): Uint8Array[] {
+  const next = [...peaks];
+  let last = leafHash(hash, entry);
+  for (let n = size; n % 2 === 1; n = half(n)) last = nodeHash(hash, next.pop()!, last);
+  return [...next, last];
+}
+
+export function rootOf(hash: Hash, peaks: Peaks): Uint8Array {
+  const [last, ...before] = [...peaks].reverse();
+  if (!last) return hash(new Uint8Array(0));
+  return before.reduce((root, peak) => nodeHash(hash, peak, root), last);
+}
+
 const same = (a: Uint8Array, b: Uint8Array): boolean => a.length === b.length && a.every((x, i) => x === b[i]);
 
 /** Whether the entry is the one of this number under the head. Source: RFC 9162, 2.1.3.2. */

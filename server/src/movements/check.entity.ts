@@ -11,6 +11,7 @@ export const StoreCheck = defineEntity({
     at: moment(),
     entries: p.integer(),
     broken: p.json<Shape['broken']>().columnType('jsonb'),
+    log: p.json<Shape['log']>().columnType('jsonb'),
   },
 });
 export type StoreCheck = InferEntity<typeof StoreCheck>;

@@ -8,6 +8,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
 import { signingKey } from './keys.ts';
+import { logEntry } from './log.service.ts';
 import { RECORD, sectionsSaid, type Proven } from './proof.ts';
 import { byName, linksOf, signEntry } from './signed.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
@@ -36,7 +37,7 @@ interface NewEntry {
 const dated = ({ date, text }: HistoryEntry): Pick<Entry, 'date' | 'text'> =>
   isEdtf(date) ? { date, text } : { date: 'XXXX', text: `${text} (Its date is written “${date}”.)`.trim() };
 
-export const viewEntry = (e: HistoryEntry, { proof, signature, said }: Proven): Entry => ({
+export const viewEntry = (e: HistoryEntry, { proof, signature, said }: Proven, log: Entry['log'] = null): Entry => ({
   id: e.id,
   kind: e.kind,
   ...dated(e),
@@ -50,6 +51,7 @@ export const viewEntry = (e: HistoryEntry, { proof, signature, said }: Proven): 
   hash: e.hash,
   proof,
   signature,
+  log,
   writtenAt: e.writtenAt.toISOString(),
   takenOver: e.takenOver ?? null,
 });
@@ -115,7 +117,9 @@ export async function writeEntry(ctx: Context, given: NewEntry): Promise<Entry> 
     sections: { ...(record && { [RECORD]: record }), ...given.sections },
   };
   const signed = await signEntry(key, said);
-  return keepEntry(ctx, said, { ...signed, movementId: given.movementId, visitId, amends: given.amends });
+  const stands = { ...signed, movementId: given.movementId, visitId, amends: given.amends };
+  const entry = await keepEntry(ctx, said, stands);
+  return { ...entry, log: await logEntry(ctx.em, key, stands, { now: ctx.now, shop }) };
 }
 
 /** Counter accounts sign nothing. */

@@ -6,7 +6,7 @@ import { forgetKey, knowKey, signingKeys } from './known-keys.service.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
-import { checkRecord, recordOf } from './record.service.ts';
+import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
 
@@ -18,7 +18,8 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.knowKey, (ctx, { body }) => knowKey(ctx, body));
   serve(api.movements.forgetKey, (ctx, { params }) => asOk(forgetKey(ctx, params.key)));
   serve(api.movements.lastCheck, (ctx) => lastCheck(ctx));
-  serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body.history));
+  serve(api.movements.bringRecord, (ctx, { params, body }) => bringRecord(ctx, params.movementId, body));
+  serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body));
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
   serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
   serve(api.movements.descriptions, (ctx, { params }) => descriptionsOf(ctx, params.movementId));

@@ -12,6 +12,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
 import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
+import { goneFrom, placesOf } from './log.service.ts';
 import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
@@ -166,6 +167,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     [movement.id],
   );
   const proofs = await proofsOf(entries, await keysOf(ctx.em));
+  const places = await placesOf(ctx.em, entries);
   const ids = `{${all.map((m) => m.id).join(',')}}`;
   const gave = await sql<{ what: string; to: string; movementId: string; at: string }>(
     ctx.em,
@@ -181,7 +183,11 @@ export async function movementBook(ctx: Context, movementId: string) {
     movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
     also: all.slice(1).map((m) => m.code),
-    entries: entries.map((e) => viewEntry(e, proofs.get(e.id)!)),
+    entries: entries.map((e) => viewEntry(e, proofs.get(e.id)!, places.get(e.hash))),
+    gone: await goneFrom(
+      ctx.em,
+      all.map((m) => m.id),
+    ),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }

@@ -1,4 +1,13 @@
-import { travelledEntry, type Entry, type MovementBook, type SignedEntry, type TravelledEntry } from '@eclat/contract';
+import {
+  travelledEntry,
+  type api,
+  type BookLog,
+  type MovementBook,
+  type ParsedBodyOf,
+  type ReplyOf,
+  type SignedEntry,
+  type TravelledEntry,
+} from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
@@ -6,8 +15,9 @@ import { badField } from '../platform/http/problems.ts';
 import type { Context } from '../platform/http/context.ts';
 import { plainName } from './plain-name.ts';
 import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.ts';
-import { movementBook } from './movements.service.ts';
+import { movementBook, movementNow } from './movements.service.ts';
 import { keysOf } from './keys.ts';
+import { keepLogs, logsOf, logWarnings, readLogs } from './log.service.ts';
 import { plainOf, proofBy } from './proof.ts';
 import { linksOf, readSigned } from './signed.ts';
 
@@ -25,6 +35,11 @@ export async function recordOf(ctx: Context, movementId: string): Promise<Moveme
     format: 'eclat-movement-book',
     version: 1,
     movement: { id, code, name, familyId, maker, marks },
+    logs: await logsOf(
+      ctx.em,
+      entries.map((e) => e.hash),
+      ctx.now,
+    ),
     entries: entries.map(
       ({ id: own, kind, date, title, text, place, shop, signedBy, record, amends, hash, writtenAt }) => ({
         ...{ kind, date, title, text, place, shop, signedBy, record },
@@ -82,67 +97,107 @@ function saysTheSame(
 const TAKE_OVER_LOCK = 6_438_007;
 const SHA256 = /^[0-9a-f]{64}$/;
 
+interface Here {
+  id: string;
+  code: string;
+  /** Id of the book that it stands in. */
+  book: string;
+  hash: string;
+  /** The hash that it had in the file that it came in, unsigned. */
+  was: string | null;
+}
+
 /**
- * No entry stands in two books, and nobody brings in unsigned work of this very shop: what it did stands in its own.
+ * Which entries of a file stand in this book already: their ids, by their place in the file. No entry stands in two
+ * books, and nobody brings in unsigned work of this very shop: what it did stands in its own.
+ * @param into id of the book; null for one that begins with this file
  * @throws 422 with the code of the book where such an entry stands, or that it stands in none
  */
-async function notHere(ctx: Context, history: readonly Read[]): Promise<void> {
+async function standingIn(
+  ctx: Context,
+  history: readonly Read[],
+  into: string | null,
+): Promise<readonly (string | null)[]> {
   const { name } = await theShop(ctx);
-  const known = await sql<{ code: string; hash: string }>(
+  const hashes = `{${history.flatMap((e) => (SHA256.test(e.given.hash) ? e.given.hash : [])).join(',')}}`;
+  const known = await sql<Here>(
     ctx.em,
-    'select m.code, e.hash from history_entry e join movement m on m.id = e.movement_id where e.hash = any(?)',
-    [`{${history.flatMap((e) => (SHA256.test(e.given.hash) ? e.given.hash : [])).join(',')}}`],
+    `select e.id, m.code, coalesce(m.merged_into, m.id) as book, e.hash, e.taken_over->>'hash' as was
+      from history_entry e join movement m on m.id = e.movement_id
+      where e.hash = any(?) or e.taken_over->>'hash' = any(?)`,
+    [hashes, hashes],
   );
-  for (const { given, signed } of history) {
-    const ours = plainName(given.shop) === plainName(name);
-    if (!signed && !ours) continue;
+  return history.map(({ given, signed }) => {
     const stands = known.find((k) => k.hash === given.hash);
+    const asItCame = signed ? undefined : known.find((k) => k.was === given.hash && k.book === into);
+    const here = stands?.book === into ? stands : asItCame;
+    if (here) return here.id;
+    const ours = plainName(given.shop) === plainName(name);
+    if (!signed && !ours) return null;
     if (stands)
       throw badField(
         'movement.history',
-        `“${given.title}” stands in the book of ${stands.code} here: choose that movement instead.`,
+        `“${given.title}” stands in the book of ${stands.code} here: bring the record into that book instead.`,
       );
-    if (!signed)
-      throw badField(
-        'movement.history',
-        `“${given.title}” carries the name of this shop, unsigned, and stands in none of its books. Take the clock ` +
-          'in without it.',
-      );
-  }
+    if (signed) return null;
+    throw badField(
+      'movement.history',
+      `“${given.title}” carries the name of this shop, unsigned, and stands in none of its books. Take the clock ` +
+        'in without it.',
+    );
+  });
 }
 
 /**
  * How the entries of a file would stand here.
  * @throws 422 as taking them in would
  */
-export async function checkRecord(ctx: Context, history: readonly TravelledEntry[]): Promise<Entry['proof'][]> {
+export async function checkRecord(
+  ctx: Context,
+  { history, logs, movementId }: ParsedBodyOf<typeof api.movements.checkRecord>,
+): Promise<ReplyOf<typeof api.movements.checkRecord>> {
   const all = await readAll(history);
-  await notHere(ctx, all);
+  const read = await readLogs(logs, history);
+  const into = movementId === undefined ? null : (await movementNow(ctx, movementId)).id;
+  const here = await standingIn(ctx, all, into);
   const keys = await keysOf(ctx.em);
-  return all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned'));
+  return {
+    proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
+    here: here.map((id) => id !== null),
+    log: await logWarnings(ctx.em, read, keys),
+  };
+}
+
+/** What a file brought. */
+interface Brought {
+  history: readonly TravelledEntry[];
+  logs: readonly BookLog[];
+  historyFrom: string;
 }
 
 /**
- * Entries that came with the movement. What was signed stays as it was signed, byte for byte; what was not is signed
- * here as what the file says. Whoever takes them in answers for it.
+ * Entries that came with the movement, or later into its book: those that stand in it already are passed over, so that
+ * the same file may come in twice, and two books join to one set. What was signed stays as it was signed, byte for
+ * byte; what was not is signed here as what the file says. Whoever takes them in answers for it.
  */
 export async function takeOver(
   ctx: Context,
   movementId: string,
-  history: readonly TravelledEntry[],
-  from: string,
+  { history, logs, historyFrom: from }: Brought,
 ): Promise<void> {
   if (history.length === 0) return;
   mayWrite(ctx);
   const all = await readAll(history);
+  const read = await readLogs(logs, history);
   // One file after another: of two that bring the same, the second is told where it stands.
   await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [TAKE_OVER_LOCK]);
-  await notHere(ctx, all);
+  const here = await standingIn(ctx, all, movementId);
+  await keepLogs(ctx, read, from);
   const takenOver = { by: ctx.person.name, at: ctx.now.toISOString(), from };
   const written: string[] = [];
   const twice = new Map<string, string>();
-  for (const { given, signed } of all) {
-    const before = signed && twice.get(signed.hash);
+  for (const [i, { given, signed }] of all.entries()) {
+    const before = here[i] ?? (signed && twice.get(signed.hash));
     if (before) {
       written.push(before);
       continue;
@@ -160,4 +215,11 @@ export async function takeOver(
     written.push(entry.id);
     if (signed) twice.set(signed.hash, entry.id);
   }
+}
+
+/** Joins a record into the book of its movement. */
+export async function bringRecord(ctx: Context, movementId: string, brought: Brought) {
+  const { id } = await movementNow(ctx, movementId);
+  await takeOver(ctx, id, brought);
+  return movementBook(ctx, id);
 }

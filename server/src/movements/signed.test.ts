@@ -153,7 +153,7 @@ describe('who signs', () => {
     expect((await last())?.at).toBeUndefined();
     const begun = shop.now.at;
     await checkDaily(em(), begun);
-    expect(await last()).toEqual({ at: begun.toISOString(), entries: 3, broken: [] });
+    expect(await last()).toEqual({ at: begun.toISOString(), entries: 3, broken: [], log: [] });
     await sql(em(), 'alter table history_entry disable trigger all');
     await sql(em(), `update history_entry set text = 'Overhauled' where kind = 'amendment'`);
     await sql(em(), 'alter table history_entry enable trigger all');

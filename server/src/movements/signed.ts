@@ -1,4 +1,4 @@
-import { signedEntry, type SignedEntry } from '@eclat/contract';
+import { logHead, signedEntry, type LogHead as SaidOfLog, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { calculateJwkThumbprint, CompactSign, compactVerify, decodeProtectedHeader, importJWK, type JWK } from 'jose';
 import { z } from 'zod';
@@ -9,6 +9,7 @@ import type { SigningKey } from './keys.ts';
 export const ALG = 'EdDSA';
 const ENTRY = 'eclat-entry';
 const KNOWN_KEY = 'eclat-known-key';
+const LOG_HEAD = 'eclat-log-head';
 
 export interface Signed {
   /** SHA-256, hex, of what was signed. */
@@ -69,6 +70,15 @@ async function read<S extends z.ZodType>(jws: string, typ: string, shape: S) {
 export async function readSigned(jws: string): Promise<{ said: SignedEntry; kid: string; hash: string } | null> {
   const entry = await read(jws, ENTRY, signedEntry);
   return entry?.said.signer.key === entry?.kid ? entry : null;
+}
+
+/** How long the log of a key was, and the root over it (RFC 9162, 2.1). */
+export const signHead = (key: SigningKey, said: SaidOfLog): Promise<Signed> => sign(key, LOG_HEAD, said);
+
+/** A head; none that names another key than the one it was signed with. */
+export async function readHead(jws: string): Promise<SaidOfLog | null> {
+  const head = await read(jws, LOG_HEAD, logHead);
+  return head?.said.key === head?.kid ? (head?.said ?? null) : null;
 }
 
 export const readKnownKey = (jws: string) => read(jws, KNOWN_KEY, knownKey);

@@ -5,6 +5,7 @@ import type { Context } from '../platform/http/context.ts';
 import { StoreCheck as Check } from './check.entity.ts';
 import { bookEntries } from './history.service.ts';
 import { keysOf } from './keys.ts';
+import { troublesOfLogs } from './log.service.ts';
 import { proofsOf } from './proof.ts';
 
 /** Books looked through at once: a store of any size in bounded memory. */
@@ -16,13 +17,16 @@ export interface Verified {
   /** How many stand how. */
   proofs: Record<Proof, number>;
   broken: StoreCheck['broken'];
+  /** What is wrong with the log of this shop, or with one that another showed. */
+  log: string[];
 }
 
-/** Checks every entry of every book: signatures, columns, and that no entry is gone that another was written on. */
+/** Checks every entry of every book: signatures, columns, the log, and that no entry is gone that another was written on. */
 export async function verifyStore(em: EntityManager): Promise<Verified> {
   const none = Object.fromEntries(PROOFS.map((p) => [p, 0])) as Verified['proofs'];
-  const found: Verified = { books: 0, entries: 0, proofs: none, broken: [] };
+  const found: Verified = { books: 0, entries: 0, proofs: none, broken: [], log: [] };
   const keys = await keysOf(em);
+  found.log = await troublesOfLogs(em, keys);
   for (let after = ''; ;) {
     const books = await sql<{ id: string; code: string }>(
       em,
@@ -53,8 +57,8 @@ export async function verifyStore(em: EntityManager): Promise<Verified> {
 /** Checks the store and keeps when, and what did not hold. */
 export async function checkStore(em: EntityManager, now: Date): Promise<Verified> {
   const verified = await verifyStore(em);
-  const { entries, broken } = verified;
-  await em.upsert(Check, { one: true, at: now, entries, broken: broken.slice(0, MOST_NAMED) });
+  const { entries, broken, log } = verified;
+  await em.upsert(Check, { one: true, at: now, entries, broken: broken.slice(0, MOST_NAMED), log });
   return verified;
 }
 
@@ -74,5 +78,5 @@ export async function checkDaily(em: EntityManager, now: Date): Promise<void> {
 
 export async function lastCheck({ em }: Pick<Context, 'em'>): Promise<StoreCheck | null> {
   const last = await em.findOne(Check, { one: true });
-  return last && { at: last.at.toISOString(), entries: last.entries, broken: last.broken };
+  return last && { at: last.at.toISOString(), entries: last.entries, broken: last.broken, log: last.log };
 }

@@ -55,7 +55,7 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.
   agree(ctx, visit, given, '');
   ctx.touched.add(visit.id);
   await ctx.em.flush();
-  if (given.movement) await takeOver(ctx, movement.id, given.movement.history, given.movement.historyFrom);
+  if (given.movement) await takeOver(ctx, movement.id, given.movement);
   await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
   return viewVisit(ctx, visit.id);

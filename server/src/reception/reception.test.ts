@@ -277,7 +277,11 @@ describe('a book that goes with the clock', () => {
       });
     const check = (history: object[]) => second.marit.send('POST', '/movement-records/check', { history });
     expect((await check([{ ...page, title: 'Overhauled' }])).body.fields![0]!.message).toContain('“Overhauled”');
-    expect((await check([page, amendment])).body).toEqual(['unknown shop', 'unknown shop']);
+    expect((await check([page, amendment])).body).toEqual({
+      proofs: ['unknown shop', 'unknown shop'],
+      here: [false, false],
+      log: [],
+    });
     const { movement } = (await bring([page, amendment, page], 't')).body;
     const book = () => second.marit.ok<Book>('GET', `/movements/${movement.id}`);
     expect((await book()).entries.map((e) => [e.proof, e.shop, e.signature?.movement])).toEqual([

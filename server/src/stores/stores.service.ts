@@ -114,7 +114,15 @@ export async function openBook(
   const item = await findOrRefuse(ctx, StockItem, { id }, 'thing in the stores');
   if (item.kind !== 'donor') throw badField('name', 'Only a donor has a movement with a book.');
   if (item.movementId) throw refused('Its movement has a book already.');
-  const movement = makeMovement(ctx, { ...given, marks: [], fittings: [], absent: [], history: [], historyFrom: '' });
+  const movement = makeMovement(ctx, {
+    ...given,
+    marks: [],
+    fittings: [],
+    absent: [],
+    history: [],
+    logs: [],
+    historyFrom: '',
+  });
   item.movementId = movement.id;
   return one(ctx, id);
 }

@@ -120,6 +120,7 @@ describe('figures say in words what they show', () => {
       record: null,
       sections: {},
       unread: [],
+      log: null,
       amends: null,
       takenOver: null,
       proof: 'unsigned',

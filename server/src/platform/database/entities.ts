@@ -46,6 +46,7 @@ import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 import { StoreCheck } from '../../movements/check.entity.ts';
 import { KnownKey, ShopKey } from '../../movements/keys.entity.ts';
+import { LogEntry, LogHead, LogPlace, SeenHead } from '../../movements/log.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
 import { EstimateLine, EstimateRoute, LineDecision, RouteChoice } from '../../agreement/agreement.entity.ts';
@@ -99,6 +100,10 @@ export const entities = [
   HistoryEntry,
   ShopKey,
   KnownKey,
+  LogEntry,
+  LogHead,
+  LogPlace,
+  SeenHead,
   StoreCheck,
   PhotoMark,
   OwnCauseRow,

@@ -33,6 +33,7 @@ import { LaterWords } from './migrations/0037-later-words.ts';
 import { BenchTestVersion } from './migrations/0041-bench-test-version.ts';
 import { Signed } from './migrations/0042-signed.ts';
 import { Hashes } from './migrations/0043-hashes.ts';
+import { LogOfEntries } from './migrations/0044-log.ts';
 import { Donors } from './migrations/0039-donors.ts';
 import { BenchTests } from './migrations/0040-bench-tests.ts';
 import { WantedThread } from './migrations/0038-wanted-thread.ts';
@@ -101,6 +102,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0041-bench-test-version', class: BenchTestVersion },
         { name: '0042-signed', class: Signed },
         { name: '0043-hashes', class: Hashes },
+        { name: '0044-log', class: LogOfEntries },
       ],
       snapshot: false,
       silent: true,

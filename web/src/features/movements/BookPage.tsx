@@ -84,7 +84,14 @@ const SAID = {
   ],
 } as const;
 
-function ProofOf({ entry: { proof, signature, shop } }: { entry: Entry }) {
+/** Where a signed head covers it; what none covers yet could still be taken out unseen, and says so. */
+function inLog({ log, signature, proof }: Entry): string {
+  if (!signature || proof === 'changed' || proof === 'unsigned') return '';
+  return log ? ` · entry ${log.number + 1} of ${log.size} in its log` : ' · not in a signed log yet';
+}
+
+function ProofOf({ entry }: { entry: Entry }) {
+  const { proof, signature, shop } = entry;
   const [words, Icon, look] = SAID[proof];
   return (
     <div className="flex flex-col items-start text-sm">
@@ -94,6 +101,7 @@ function ProofOf({ entry: { proof, signature, shop } }: { entry: Entry }) {
           {words}
           {signature?.knownAs && proof === 'proved' && `, by the key of ${signature.knownAs}`}
           {signature && proof !== 'changed' && ` · key ${signature.key.slice(0, 10)}`}
+          {inLog(entry)}
         </span>
       </p>
       {signature && proof === 'unknown shop' && <KnowKey thumbprint={signature.key} shop={shop} />}

@@ -24,7 +24,7 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
-function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: Book }) {
+function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
   const [merging, setMerging] = useState(false);
   // Once for each address: a page that is added later does not move what is being read or pressed.
@@ -43,7 +43,7 @@ function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: 
         <BookHead movement={movement} also={also} gave={gave} />
         <BookTools movement={movement} setMerging={setMerging} inTheShop={inTheShop} />
       </div>
-      <Broken entries={entries} />
+      <Broken entries={entries} gone={gone} />
       {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
       <Decades entries={pages} />
       <Pages entries={kept} pages={pages} movement={movement} hash={hash} />
@@ -53,15 +53,22 @@ function BookOf({ book: { movement, also, entries, gave, inTheShop } }: { book: 
 }
 
 /** What is not as it was signed is said before anything is read. */
-function Broken({ entries }: { entries: readonly Entry[] }) {
+function Broken({ entries, gone }: { entries: readonly Entry[]; gone: readonly number[] }) {
   const titles = (proof: Entry['proof']) => entries.filter((e) => e.proof === proof).map((e) => e.title);
   const [changed, onGone] = [titles('changed'), titles('page missing')];
   const n = changed.length + onGone.length;
-  if (n === 0) return null;
+  if (n + gone.length === 0) return null;
+  const title =
+    n > 0
+      ? `${counted(n, 'entry', 'entries')} of this book cannot be relied on`
+      : `${counted(gone.length, 'entry', 'entries')} of this book ${gone.length === 1 ? 'is' : 'are'} gone`;
   return (
-    <Answer tone="danger" title={`${counted(n, 'entry', 'entries')} of this book cannot be relied on`}>
+    <Answer tone="danger" title={title}>
       {changed.length > 0 && <p>Changed after it was signed, and kept apart below: {changed.join(', ')}.</p>}
       {onGone.length > 0 && <p>An entry before it was taken out: {onGone.join(', ')}.</p>}
+      {gone.length > 0 && (
+        <p>Signed here, and taken out afterwards: number {gone.join(', ')} in the log of this shop.</p>
+      )}
       <p>A backup, or the file of the book from before, tells what stood there.</p>
     </Answer>
   );

@@ -47,8 +47,8 @@ export function MovementsScreen() {
 function Checked() {
   const check = useLastCheck();
   if (!check) return null;
-  const { at, entries, broken } = check;
-  if (broken.length === 0)
+  const { at, entries, broken, log } = check;
+  if (broken.length + log.length === 0)
     return (
       <p className="mb-3 flex items-center gap-2 text-sm text-soft">
         <ShieldCheck className="size-4 shrink-0" aria-hidden />
@@ -60,9 +60,13 @@ function Checked() {
     <div className="mb-4">
       <Answer
         tone="danger"
-        title={`${counted(broken.length, 'entry is', 'entries are')} not as signed, or what came before is gone`}
+        title={
+          broken.length > 0
+            ? `${counted(broken.length, 'entry is', 'entries are')} not as signed, or what came before is gone`
+            : 'The log of what was signed does not hold'
+        }
       >
-        Checked {dayTime(at)}. In the books of{' '}
+        Checked {dayTime(at)}.{books.length > 0 && ' In the books of '}
         {books.map((b, i) => (
           <span key={b.movementId}>
             {i > 0 && ', '}
@@ -71,7 +75,10 @@ function Checked() {
             </Link>
           </span>
         ))}
-        .
+        {books.length > 0 && '.'}
+        {log.map((words) => (
+          <p key={words}>{words}</p>
+        ))}
       </Answer>
     </div>
   );

@@ -102,6 +102,7 @@ describe('a book of which not all is as it was signed', () => {
         takenOver: null,
         sections: {},
         unread: [],
+        log: null,
       },
       ...{ hash: id.repeat(64), writtenAt: AT, signature: { key: KEY, knownAs: null, movement: 'M-777777' } },
     });
@@ -111,7 +112,10 @@ describe('a book of which not all is as it was signed', () => {
       page('c', 'x', 'page missing', 'a'),
       page('d', 'Bushed', 'unknown shop'),
     ];
-    standIn({ '/photos': [], '/api/movements/m1': { movement, also: [], gave: [], entries, inTheShop: null } });
+    standIn({
+      '/photos': [],
+      '/api/movements/m1': { movement, also: [], gave: [], gone: [], entries, inTheShop: null },
+    });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1', 'owner-of-shop');
     expect(await screen.findByText('2 entries of this book cannot be relied on')).toBeTruthy();
     const apart = screen.getByRole('heading', { name: 'Not what was signed' }).closest('section')!;

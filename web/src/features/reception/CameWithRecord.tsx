@@ -25,19 +25,20 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
   return 'This is not a movement book. It begins with "format": "eclat-movement-book".';
 }
 
-type Proofs = ReplyOf<typeof api.movements.checkRecord>;
+type Checked = ReplyOf<typeof api.movements.checkRecord>;
+const NOTHING_CHECKED: Checked = { proofs: [], log: [] };
 
 /** How each stands, or why it cannot be taken in. Without the server it is checked when the clock is taken in. */
-async function check(history: MovementBook['entries']): Promise<Proofs | string> {
+async function check(history: MovementBook['entries'], logs: MovementBook['logs']): Promise<Checked | string> {
   try {
-    return await call(api.movements.checkRecord, { body: { history } });
+    return await call(api.movements.checkRecord, { body: { history, logs } });
   } catch (error) {
-    return error instanceof Away ? [] : whyOf(error);
+    return error instanceof Away ? NOTHING_CHECKED : whyOf(error);
   }
 }
 
-function proofsInWords(proofs: Proofs): string {
-  const n = (proof: Proofs[number]) => proofs.filter((p) => p === proof).length;
+function proofsInWords(proofs: Checked['proofs']): string {
+  const n = (proof: Checked['proofs'][number]) => proofs.filter((p) => p === proof).length;
   const said = [
     [n('proved'), 'signed by this shop'],
     [n('unknown shop'), 'signed by a key that is not known here'],
@@ -54,7 +55,7 @@ export function CameWithRecord() {
   const refused = formState.errors.movement?.history?.message;
   const id = useId();
   const [trouble, setTrouble] = useState('');
-  const [proofs, setProofs] = useState<Proofs>([]);
+  const [checked, setChecked] = useState(NOTHING_CHECKED);
   const history = watch('movement.history') ?? [];
   const take = async (file: File) => {
     setTrouble('');
@@ -66,10 +67,10 @@ export function CameWithRecord() {
         .catch(() => null),
     );
     if (!read.success) return setTrouble(whyNot(read.error.issues[0]!));
-    const { movement, entries }: MovementBook = read.data;
-    const checked = await check(entries);
-    if (typeof checked === 'string') return setTrouble(checked);
-    setProofs(checked);
+    const { movement, entries, logs = [] }: MovementBook = read.data;
+    const found = await check(entries, logs);
+    if (typeof found === 'string') return setTrouble(found);
+    setChecked(found);
     setValue('movement', {
       name: movement.name,
       familyId: FAMILIES.some((f) => f.id === movement.familyId) ? movement.familyId : '',
@@ -77,6 +78,7 @@ export function CameWithRecord() {
       fittings: [],
       marks: movement.marks.flatMap(({ place, text }) => (isPlace(place) ? [{ place, text }] : [])),
       history: entries,
+      logs,
       historyFrom: file.name.slice(0, 200),
     });
   };
@@ -106,13 +108,13 @@ export function CameWithRecord() {
           {trouble || refused}
         </p>
       )}
-      {history.length > 0 && <Came history={history} proofs={proofs} />}
+      {history.length > 0 && <Came history={history} checked={checked} />}
     </div>
   );
 }
 
 /** What came, and how it stands, before anything is written. */
-function Came({ history, proofs }: { history: MovementBook['entries']; proofs: Proofs }) {
+function Came({ history, checked: { proofs, log } }: { history: MovementBook['entries']; checked: Checked }) {
   return (
     <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
       <p className="font-bold">
@@ -120,6 +122,11 @@ function Came({ history, proofs }: { history: MovementBook['entries']; proofs: P
         book here
       </p>
       <p>{proofsInWords(proofs)}</p>
+      {log.map((words) => (
+        <p key={words} className="font-semibold text-danger">
+          {words}
+        </p>
+      ))}
       <ul>
         {history
           .slice(-5)

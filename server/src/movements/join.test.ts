@@ -1,0 +1,89 @@
+import type { Book, Entry, MovementBook } from '@eclat/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openShop, PASS, takeIn } from '../../test/shop.ts';
+
+type Shop = Awaited<ReturnType<typeof openShop>>;
+let a: Shop, b: Shop;
+let inA: string, inB: string;
+const bookOf = (of: Shop, at: string) => of.marit.ok<Book>('GET', at);
+const fileOf = (of: Shop, at: string) => of.marit.ok<MovementBook>('GET', `${at}/record`);
+const write = (of: Shop, at: string, text: string) =>
+  of.marit.ok<Entry>('POST', `${at}/inscriptions`, { date: '189X', text, place: 'front plate' });
+const amend = (of: Shop, id: string, text: string) =>
+  of.marit.ok<Entry>('POST', `/history/${id}/amendments`, { passphrase: PASS, text });
+const bring = (to: Shop, at: string, { entries: history, logs }: MovementBook) =>
+  to.marit.send<Book>('POST', `${at}/record`, { history, logs, historyFrom: 'book.json' });
+/** What of a book does not depend on who holds it. */
+const setOf = async (of: Shop, at: string) => (await bookOf(of, at)).entries.map((e) => e.hash);
+
+beforeAll(async () => {
+  [a, b] = [await openShop(), await openShop()];
+  inA = `/movements/${(await takeIn(a.marit)).movement.id}`;
+  await write(a, inA, 'Clnd 189');
+  const { entries: history, logs } = await fileOf(a, inA);
+  // The clock of the other shop is a day behind.
+  b.now.at = new Date(b.now.at.getTime() - 86_400_000);
+  const movement = { name: 'Brass movement', familyId: 'mantel-barrels', marks: [], history, logs };
+  inB = `/movements/${(await takeIn(b.marit, { movement })).movement.id}`;
+});
+afterAll(() => Promise.all([a.running.stop(), b.running.stop()]));
+
+describe('a movement that was at another shop', () => {
+  it('comes back with what was done there, meets what was written here since, and both hold one set', async () => {
+    const [first] = (await bookOf(a, inA)).entries;
+    await amend(a, first!.id, 'It reads 1893.');
+    const there = await write(b, inB, 'Bushed');
+    await amend(b, there.id, 'Three bushes.');
+    const joined = await bring(a, inA, await fileOf(b, inB));
+    expect(joined.status).toBe(201);
+    expect(joined.body.entries.map((e) => [e.proof, e.text])).toEqual([
+      ['proved', 'Clnd 189'],
+      ['unknown shop', 'Bushed'],
+      ['unknown shop', 'Three bushes.'],
+      ['proved', 'It reads 1893.'],
+    ]);
+    expect((await bring(b, inB, await fileOf(a, inA))).status).toBe(201);
+    expect(await setOf(b, inB)).toEqual(await setOf(a, inA));
+    // As signed, byte for byte, in either shop.
+    const signed = async (of: Shop, at: string) => (await fileOf(of, at)).entries.map((e) => e.signed);
+    expect(await signed(b, inB)).toEqual(await signed(a, inA));
+  });
+
+  it('takes the same record in again, whole or in part, without a trace', async () => {
+    const before = await setOf(a, inA);
+    const file = await fileOf(b, inB);
+    const part = { ...file, entries: file.entries.slice(0, 2), logs: [] };
+    for (const again of [file, part]) expect((await bring(a, inA, again)).body.entries).toHaveLength(before.length);
+    const { body } = await a.marit.send<{ here: boolean[] }>('POST', '/movement-records/check', {
+      history: file.entries,
+      logs: file.logs,
+      movementId: inA.split('/').at(-1),
+    });
+    expect(body.here).toEqual(file.entries.map(() => true));
+    expect(await setOf(a, inA)).toEqual(before);
+  });
+
+  it('does not go into the book of another movement, nor come in changed, nor by the hand of the counter', async () => {
+    const file = await fileOf(b, inB);
+    const other = `/movements/${(await takeIn(a.marit, { movement: { name: 'Other', familyId: 'fusee' } })).movement.id}`;
+    expect((await bring(a, other, file)).body).toMatchObject({
+      fields: [{ message: expect.stringContaining('bring the record into that book instead') }],
+    });
+    const forged = { ...file, entries: file.entries.map((e) => ({ ...e, text: `${e.text}.` })) };
+    expect((await bring(a, inA, forged)).status).toBe(422);
+    await a.marit.ok('POST', '/people', { name: 'Wilf Arden', role: 'counter', passphrase: PASS });
+    const wilf = a.browser();
+    await wilf.ok('PUT', '/session', { name: 'Wilf Arden', passphrase: PASS });
+    expect((await wilf.send('POST', `${inA}/record`, { history: file.entries })).status).toBe(403);
+    expect(await setOf(a, inA)).toHaveLength(4);
+  });
+
+  it('goes on from all heads: what is written next names both', async () => {
+    await write(a, inA, 'Oiled');
+    const { entries } = await bookOf(a, inA);
+    expect(entries.map((e) => e.proof)).not.toContain('page missing');
+    expect(entries.at(-1)!.text).toBe('Oiled');
+    await bring(b, inB, await fileOf(a, inA));
+    expect(await setOf(b, inB)).toEqual(await setOf(a, inA));
+  });
+});

@@ -1,0 +1,238 @@
+import { createHash } from 'node:crypto';
+import type { BookLog, Entry, TravelledEntry } from '@eclat/contract';
+import { grown, isConsistent, isIncluded, Log, logTroubles, rootOf, type Hash } from '@eclat/core/proof';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { sql } from '../platform/http/app-context.ts';
+import type { Context } from '../platform/http/context.ts';
+import { badField } from '../platform/http/problems.ts';
+import { HistoryEntry } from './history.entity.ts';
+import type { Keys, SigningKey } from './keys.ts';
+import { LogEntry, LogHead, LogPlace, SeenHead } from './log.entity.ts';
+import { readHead, readSigned, signHead } from './signed.ts';
+
+const hash: Hash = (bytes) => new Uint8Array(createHash('sha256').update(bytes).digest());
+const bytes = (hex: string) => new Uint8Array(Buffer.from(hex, 'hex'));
+const hex = (of: Uint8Array) => Buffer.from(of).toString('hex');
+
+/** One writer of the log at a time, on however many servers. */
+const LOG_LOCK = 6_438_008;
+
+/**
+ * Puts an entry of this shop into the log of its key, and signs the new head over it. A log that is empty takes first
+ * what the key had signed before there was one.
+ */
+export async function logEntry(
+  em: EntityManager,
+  key: SigningKey,
+  entry: Pick<HistoryEntry, 'hash' | 'movementId'>,
+  { now, shop }: { now: Date; shop: string },
+): Promise<NonNullable<Entry['log']>> {
+  await sql(em, 'select pg_advisory_xact_lock(?)', [LOG_LOCK]);
+  const { kid } = key;
+  const [last] = await em.find(LogHead, { kid }, { orderBy: { size: 'desc' }, limit: 1 });
+  let size = last?.size ?? 0;
+  let peaks: Uint8Array[] = (last?.peaks ?? []).map(bytes);
+  const before = last ? [] : await signedBefore(em, kid, entry.hash);
+  for (const { hash: of, movementId } of [...before, entry]) {
+    em.create(LogEntry, { kid, number: size, hash: of, movementId });
+    peaks = grown(hash, size, peaks, bytes(of));
+    size++;
+  }
+  const root = hex(rootOf(hash, peaks));
+  const at = now.toISOString();
+  const { jws } = await signHead(key, { format: 'eclat-log-head', version: 1, shop, key: kid, size, root, at });
+  em.create(LogHead, { kid, size, root, peaks: peaks.map(hex), jws, at: now, givenAt: null });
+  await em.flush();
+  return { number: size - 1, size };
+}
+
+async function signedBefore(em: EntityManager, kid: string, but: string) {
+  const rows = await em.find(
+    HistoryEntry,
+    { jws: { $ne: null }, hash: { $ne: but } },
+    { orderBy: { writtenAt: 'asc', hash: 'asc' } },
+  );
+  const own: HistoryEntry[] = [];
+  for (const row of rows) if ((await readSigned(row.jws!))?.kid === kid) own.push(row);
+  return own;
+}
+
+/** Where the entries of a book stand in the logs of their keys, by hash: those that a signed head covers. */
+export async function placesOf(em: EntityManager, entries: readonly HistoryEntry[]) {
+  const hashes = entries.map((e) => e.hash);
+  const places = new Map<string, NonNullable<Entry['log']>>();
+  const own = await sql<{ hash: string; number: number; size: number }>(
+    em,
+    'select e.hash, e.number, max(h.size) as size from log_entry e join log_head h on h.kid = e.kid ' +
+      'where e.hash = any(?) and h.size > e.number group by 1, 2',
+    [`{${hashes.join(',')}}`],
+  );
+  for (const { hash: of, number, size } of own) places.set(of, { number, size });
+  for (const place of await em.find(LogPlace, { hash: hashes })) {
+    const seen = await em.findOne(SeenHead, { kid: place.kid, size: place.size, root: place.root });
+    const head = seen && (await readHead(seen.jws));
+    if (head && holds(head, place)) places.set(place.hash, { number: place.number, size: head.size });
+  }
+  return places;
+}
+
+/** Numbers, from 1, of entries that the log has in these movements and no book has any more. */
+export async function goneFrom(em: EntityManager, movementIds: readonly string[]): Promise<number[]> {
+  const gone = await sql<{ number: number }>(
+    em,
+    'select number from log_entry l where movement_id = any(?) ' +
+      'and not exists (select from history_entry e where e.hash = l.hash) order by number',
+    [`{${movementIds.join(',')}}`],
+  );
+  return gone.map((g) => g.number + 1);
+}
+
+type Place = BookLog['places'][number];
+const holds = (head: { size: number; root: string }, { hash: of, number, path }: Place) =>
+  isIncluded(hash, bytes(of), number, { size: head.size, root: bytes(head.root) }, path.map(bytes));
+
+const MOST_SINCE = 20;
+
+/** Logs of the keys that signed a book, as they go with its file. From then on this shop is held to its head. */
+export async function logsOf(em: EntityManager, hashes: string[], now: Date): Promise<BookLog[]> {
+  const logs: BookLog[] = [];
+  const own = await em.find(LogEntry, { hash: hashes }, { orderBy: { number: 'asc' } });
+  for (const kid of new Set(own.map((e) => e.kid))) {
+    const all = await em.find(LogEntry, { kid }, { orderBy: { number: 'asc' } });
+    const [head] = await em.find(LogHead, { kid }, { orderBy: { size: 'desc' }, limit: 1 });
+    // A log that does not stand by its head proves nothing: the check of the store says so.
+    if (!head || all.length !== head.size) continue;
+    const log = new Log(
+      hash,
+      all.map((e) => bytes(e.hash)),
+    );
+    const given = await em.find(
+      LogHead,
+      { kid, size: { $lt: head.size }, givenAt: { $ne: null } },
+      { orderBy: { size: 'desc' }, limit: MOST_SINCE },
+    );
+    logs.push({
+      head: head.jws,
+      places: own
+        .filter((e) => e.kid === kid)
+        .map((e) => ({ hash: e.hash, number: e.number, path: log.inclusion(e.number).map(hex) })),
+      since: given.map(({ size }) => ({ size, path: log.consistency(size).map(hex) })),
+    });
+    await sql(em, 'update log_head set given_at = ? where kid = ? and size = ? and given_at is null', [
+      now,
+      kid,
+      head.size,
+    ]);
+  }
+  const places = await em.find(LogPlace, { hash: hashes });
+  for (const seen of await em.find(SeenHead, { kid: places.map((p) => p.kid) })) {
+    const under = places.filter((p) => p.kid === seen.kid && p.size === seen.size && p.root === seen.root);
+    if (under.length === 0) continue;
+    logs.push({
+      head: seen.jws,
+      places: under.map(({ hash: of, number, path }) => ({ hash: of, number, path })),
+      since: [],
+    });
+  }
+  return logs;
+}
+
+interface ReadLog extends BookLog {
+  said: NonNullable<Awaited<ReturnType<typeof readHead>>>;
+}
+
+/**
+ * Reads the logs of a file and holds its entries against them.
+ * @throws 422 where a head is not signed, or an entry is not where the file says
+ */
+export async function readLogs(logs: readonly BookLog[], history: readonly TravelledEntry[]): Promise<ReadLog[]> {
+  const signers = new Map<string, string>();
+  for (const e of history) if (e.signed) signers.set(e.hash, (await readSigned(e.signed))?.kid ?? '');
+  const all: ReadLog[] = [];
+  for (const log of logs) {
+    const said = await readHead(log.head);
+    const stands = (p: Place) => said !== null && holds(said, p) && signers.get(p.hash) === said.key;
+    if (!said || !log.places.every(stands))
+      throw badField(
+        'movement.history',
+        'The log in this file does not hold: it was changed after it was signed. Ask for the file again where it ' +
+          'comes from.',
+      );
+    all.push({ ...log, said });
+  }
+  return all;
+}
+
+/** What a log that is shown now says against one that was seen before: it must begin with it. */
+export async function logWarnings(em: EntityManager, logs: readonly ReadLog[], { own }: Keys): Promise<string[]> {
+  const words: string[] = [];
+  for (const { said, since } of logs) {
+    if (own.has(said.key)) continue;
+    for (const seen of await em.find(SeenHead, { kid: said.key }, { orderBy: { size: 'asc' } })) {
+      if (!contradicts(seen, said, since)) continue;
+      words.push(
+        `The log of ${said.shop} is not the one that it showed before: with ${seen.size} entries it was another. ` +
+          'Something in it was rewritten, or an old backup was put back. Ask there before you rely on it.',
+      );
+      break;
+    }
+  }
+  return words;
+}
+
+function contradicts(seen: SeenHead, said: ReadLog['said'], since: BookLog['since']): boolean {
+  if (seen.size === said.size) return seen.root !== said.root;
+  const proof = since.find((s) => s.size === seen.size);
+  // Of a size that the file says nothing of, nothing is known.
+  if (!proof || seen.size > said.size) return false;
+  const [older, newer] = [seen, said].map((h) => ({ size: h.size, root: bytes(h.root) }));
+  return !isConsistent(hash, older!, newer!, proof.path.map(bytes));
+}
+
+/** Keeps the heads that came with a file, and where its entries stand under them. */
+export async function keepLogs(ctx: Context, logs: readonly ReadLog[], cameIn: string): Promise<void> {
+  for (const { said, head, places } of logs) {
+    const { key: kid, size, root, shop } = said;
+    await sql(
+      ctx.em,
+      'insert into seen_head (kid, size, root, shop, jws, at, came_in) values (?, ?, ?, ?, ?, ?, ?) ' +
+        'on conflict do nothing',
+      [kid, size, root, shop, head, ctx.now, cameIn],
+    );
+    for (const { hash: of, number, path } of places)
+      await sql(
+        ctx.em,
+        'insert into log_place (hash, kid, size, root, number, path) values (?, ?, ?, ?, ?, ?::jsonb) ' +
+          'on conflict (hash) do update set size = excluded.size, root = excluded.root, path = excluded.path ' +
+          'where log_place.size < excluded.size',
+        [of, kid, size, root, number, JSON.stringify(path)],
+      );
+  }
+}
+
+/** What is wrong with the logs of this shop, and with those that others showed. */
+export async function troublesOfLogs(em: EntityManager, { own }: Keys): Promise<string[]> {
+  const words: string[] = [];
+  const seen = await em.find(SeenHead, {});
+  for (const kid of own) {
+    const heads: { size: number; root: string }[] = [];
+    for (const h of await em.find(LogHead, { kid })) {
+      const said = await readHead(h.jws);
+      if (said?.size === h.size && said.root === h.root && said.key === kid) heads.push(said);
+      else words.push(`The head of this shop’s log at ${h.size} entries is not what was signed.`);
+    }
+    const entries = await em.find(LogEntry, { kid });
+    const here = await sql<{ hash: string }>(
+      em,
+      'select e.hash from history_entry e join log_entry l on l.hash = e.hash where l.kid = ?',
+      [kid],
+    );
+    const held = [...heads, ...seen.filter((h) => h.kid === kid)];
+    words.push(...logTroubles(hash, entries, held, new Set(here.map((e) => e.hash))));
+  }
+  const others = seen.filter((h) => !own.has(h.kid));
+  for (const h of others)
+    if (others.some((o) => o.kid === h.kid && o.size === h.size && o.root < h.root))
+      words.push(`The log of ${h.shop} was shown in two ways with ${h.size} entries: it was rewritten.`);
+  return words;
+}
