@@ -17,7 +17,7 @@ const PATTERNS: readonly [RegExp, string][] = [
   [/\[hp\]/, 'h3'],
 ];
 
-/** A visit of the contract in which every list has a row, and every text that a person may type is a word of its own, every figure one of its own. */
+/** A visit of the contract in which every list has a row, and every text and every figure is one of its own. */
 function visitOfWords(say: (path: string, is?: 'figure') => string): Visit {
   const whole = z.toJSONSchema(visit, { unrepresentable: 'any', io: 'output' });
   const make = (s: Schema, path: string): unknown => {

@@ -54,10 +54,11 @@ describe('the log of a shop', () => {
       // two changed places
       (s) => {
         const [a, b] = [below(s.log.length), below(s.log.length)];
-        const moved = s.log.map((e) => ({
-          ...e,
-          hash: s.log[e.number === a ? b : e.number === b ? a : e.number]!.hash,
-        }));
+        const from = new Map([
+          [a, b],
+          [b, a],
+        ]);
+        const moved = s.log.map((e) => ({ ...e, hash: s.log[from.get(e.number) ?? e.number]!.hash }));
         return { ...s, log: moved };
       },
       // another in its place, in the books too

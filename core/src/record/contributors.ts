@@ -1,10 +1,6 @@
 import { stageName, type StageId } from '../workflow/index.ts';
 import type { RecordSource } from './source.ts';
 
-interface By {
-  by: string;
-}
-
 /** At which stage of the work each list of a visit is written. */
 const WRITTEN_AT = {
   findings: 'assess',
@@ -36,7 +32,7 @@ export function contributors(visit: RecordSource): { name: string; did: string[]
     }
   };
   const lists = Object.entries(WRITTEN_AT) as [keyof typeof WRITTEN_AT, StageId][];
-  for (const [list, stage] of lists) take(stageName(stage), visit[list] as readonly By[]);
+  for (const [list, stage] of lists) take(stageName(stage), visit[list]);
   take(stageName('strip'), visit.strip.steps);
   take(
     'case, dial, glass',

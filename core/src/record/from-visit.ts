@@ -331,7 +331,7 @@ function keep(name: SectionName, rows: Readonly<Record<string, readonly RowOf<Ta
     const said = keepRows(table, rows[t] ?? []);
     return said.length > 0 ? [[t, said] as const] : [];
   });
-  return lists.length > 0 ? ({ version, ...Object.fromEntries(lists) } as KeptSection) : null;
+  return lists.length > 0 ? { version, ...Object.fromEntries(lists) } : null;
 }
 
 /**
@@ -341,7 +341,7 @@ function keep(name: SectionName, rows: Readonly<Record<string, readonly RowOf<Ta
 export function sectionsOf(visit: RecordSource): KeptSections {
   const sections: KeptSections = {};
   for (const name of SECTION_NAMES) {
-    const said = keep(name, SAID[name](visit) as Readonly<Record<string, readonly RowOf<Table>[]>>);
+    const said = keep(name, SAID[name](visit));
     if (said) sections[name] = said;
   }
   return sections;

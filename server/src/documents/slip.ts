@@ -1,20 +1,52 @@
 import { type Asked, short, qr } from './parts.ts';
 import { dueAgain } from '@eclat/core/aftercare';
+import { shapeById } from '@eclat/core/workflow';
+import { shortProof } from '../movements/log.service.ts';
 import type { Context } from '../platform/http/context.ts';
 import { tag } from './pdf.ts';
+
+/**
+ * What the code on a slip says: words that can be read in eighty years, without Eclat and without any server. Whoever
+ * holds the proof can hold the shop to it.
+ */
+export const slipWords = (said: {
+  code: string;
+  name: string;
+  did: string;
+  signed: string;
+  by: string;
+  due: string;
+  proof: string | null;
+  movementId: string;
+}): string =>
+  [
+    `Clock movement ${said.code}, ${said.name}`,
+    `${said.did} ${said.signed}`,
+    said.by,
+    said.due,
+    said.proof ?? 'Not signed yet',
+    `Movement ${said.movementId}`,
+  ].join('\n');
 
 /**
  * For inside the case: the movement's code, when it was worked on, when it is due; nothing of the owner. It scratches
  * nothing.
  */
-export async function slip(ctx: Context, { visit, shop, address, day }: Asked): Promise<Buffer> {
+export async function slip(ctx: Context, { visit, shop, day }: Asked): Promise<Buffer> {
   const signed = day(visit.closedAt ?? ctx.now);
   const due = dueAgain(visit.movement.traits, signed, visit.replacement.out !== null);
-  const by = visit.stages.find((s) => s.stage === 'sign')?.by || ctx.person.name;
+  const by = `${visit.stages.find((s) => s.stage === 'sign')?.by || ctx.person.name}, ${shop}`;
+  const again = `Oil ${due.oil.slice(0, 7)} · overhaul ${due.overhaul.slice(0, 7)}`;
+  const words = slipWords({
+    ...{ code: visit.movement.code, name: short(visit.movement.name, 44), signed, by, due: again },
+    did: shapeById(visit.job.shape).done,
+    proof: visit.entryId && (await shortProof(ctx.em, visit.entryId, ctx.now)),
+    movementId: visit.movement.id,
+  });
   return tag(`Slip ${visit.movement.code}`, 255, 130, [
     {
       columns: [
-        { svg: await qr(`${new URL(address).origin}/movements/${visit.movement.id}`), width: 92 },
+        { svg: await qr(words), width: 104 },
         {
           width: '*',
           margin: [10, 0, 0, 0],
@@ -22,12 +54,8 @@ export async function slip(ctx: Context, { visit, shop, address, day }: Asked): 
             { text: visit.movement.code, fontSize: 18, bold: true },
             { text: short(visit.movement.name, 44), fontSize: 8 },
             { text: `Serviced ${signed}`, fontSize: 9, margin: [0, 4, 0, 0] },
-            { text: `${by}, ${shop}`, fontSize: 8 },
-            {
-              text: `Oil ${due.oil.slice(0, 7)} · overhaul ${due.overhaul.slice(0, 7)}`,
-              fontSize: 8,
-              margin: [0, 4, 0, 0],
-            },
+            { text: by, fontSize: 8 },
+            { text: again, fontSize: 8, margin: [0, 4, 0, 0] },
           ],
         },
       ],

@@ -65,7 +65,8 @@ describe('a movement that was at another shop', () => {
 
   it('does not go into the book of another movement, nor come in changed, nor by the hand of the counter', async () => {
     const file = await fileOf(b, inB);
-    const other = `/movements/${(await takeIn(a.marit, { movement: { name: 'Other', familyId: 'fusee' } })).movement.id}`;
+    const { movement } = await takeIn(a.marit, { movement: { name: 'Other', familyId: 'fusee' } });
+    const other = `/movements/${movement.id}`;
     expect((await bring(a, other, file)).body).toMatchObject({
       fields: [{ message: expect.stringContaining('bring the record into that book instead') }],
     });

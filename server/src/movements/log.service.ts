@@ -76,6 +76,29 @@ export async function placesOf(em: EntityManager, entries: readonly HistoryEntry
   return places;
 }
 
+/** Sixteen figures of a hash are enough to tell two apart, and few enough for a slip. */
+const SHORT = 16;
+
+/**
+ * An entry and the head of the log over it, short enough for a slip: from then on this shop is held to that head. Null:
+ * no head covers it.
+ */
+export async function shortProof(em: EntityManager, entryId: string, now: Date): Promise<string | null> {
+  const [found] = await sql<{ hash: string; kid: string; number: number; size: number; root: string }>(
+    em,
+    'select l.hash, l.kid, l.number, h.size, h.root from history_entry e join log_entry l on l.hash = e.hash ' +
+      'join log_head h on h.kid = l.kid and h.size > l.number where e.id = ? order by h.size desc limit 1',
+    [entryId],
+  );
+  if (!found) return null;
+  const { hash: of, kid, number, size, root } = found;
+  await headGiven(em, kid, size, now);
+  return `Entry ${of.slice(0, SHORT)}, number ${number + 1} of ${size}, root ${root.slice(0, SHORT)}`;
+}
+
+const headGiven = (em: EntityManager, kid: string, size: number, now: Date) =>
+  sql(em, 'update log_head set given_at = ? where kid = ? and size = ? and given_at is null', [now, kid, size]);
+
 /** Numbers, from 1, of entries that the log has in these movements and no book has any more. */
 export async function goneFrom(em: EntityManager, movementIds: readonly string[]): Promise<number[]> {
   const gone = await sql<{ number: number }>(
@@ -118,11 +141,7 @@ export async function logsOf(em: EntityManager, hashes: string[], now: Date): Pr
         .map((e) => ({ hash: e.hash, number: e.number, path: log.inclusion(e.number).map(hex) })),
       since: given.map(({ size }) => ({ size, path: log.consistency(size).map(hex) })),
     });
-    await sql(em, 'update log_head set given_at = ? where kid = ? and size = ? and given_at is null', [
-      now,
-      kid,
-      head.size,
-    ]);
+    await headGiven(em, kid, head.size, now);
   }
   const places = await em.find(LogPlace, { hash: hashes });
   for (const seen of await em.find(SeenHead, { kid: places.map((p) => p.kid) })) {

@@ -1,7 +1,9 @@
 import type { Book, MovementBook, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
+import { slipWords } from '../documents/slip.ts';
 import { sql } from '../platform/http/app-context.ts';
+import { shortProof } from './log.service.ts';
 import { verifyStore } from './verify.ts';
 
 type Shop = Awaited<ReturnType<typeof openShop>>;
@@ -127,6 +129,30 @@ describe('the log of what a shop signed', () => {
     expect((await bring(restored, first, 'z')).status).toBe(201);
     expect((await verifyStore(em(restored))).log).toEqual([expect.stringContaining('stands on an old backup')]);
     await restored.running.stop();
+  });
+
+  it('stands on a slip in short, in words without a server; that head is held to as one in a file', async () => {
+    const { entries } = await bookOf(shop, at);
+    const proof = await shortProof(em(), entries[0]!.id, new Date());
+    const [{ root, size }] = await sql<[{ root: string; size: number }]>(
+      em(),
+      'select root, size from log_head order by size desc limit 1',
+    );
+    expect(proof).toBe(`Entry ${entries[0]!.hash.slice(0, 16)}, number 1 of ${size}, root ${root.slice(0, 16)}`);
+    const words = slipWords({
+      ...{ code: 'M-777777', name: 'Brass movement', did: 'Overhauled', signed: '2031-05-02', proof },
+      ...{ by: 'Marit Fennick, Fennick Row Clock Room', due: 'Oil 2035-05', movementId: at.split('/').at(-1)! },
+    });
+    expect(words.split('\n')).toEqual([
+      'Clock movement M-777777, Brass movement',
+      'Overhauled 2031-05-02',
+      'Marit Fennick, Fennick Row Clock Room',
+      'Oil 2035-05',
+      proof,
+      `Movement ${at.split('/').at(-1)}`,
+    ]);
+    await inscribe('Later');
+    expect((await fileOf(at)).logs![0]!.since.map((s) => s.size)).toContain(size);
   });
 
   it('takes in what its key signed before there was a log', async () => {

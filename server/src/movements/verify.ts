@@ -21,7 +21,10 @@ export interface Verified {
   log: string[];
 }
 
-/** Checks every entry of every book: signatures, columns, the log, and that no entry is gone that another was written on. */
+/**
+ * Checks every entry of every book: signatures, columns, the log, and that no entry is gone that another was written
+ * on.
+ */
 export async function verifyStore(em: EntityManager): Promise<Verified> {
   const none = Object.fromEntries(PROOFS.map((p) => [p, 0])) as Verified['proofs'];
   const found: Verified = { books: 0, entries: 0, proofs: none, broken: [], log: [] };

@@ -7,6 +7,9 @@ it('a label leads to its clock on this page’s own address, whatever host it wa
   expect(placeOfCode(`http://bench.example:4080/visits/${ID}`)).toBe(`/visits/${ID}`);
   expect(placeOfCode(` https://old.example/movements/${ID.toUpperCase()}?x=1#y `)).toBe(`/movements/${ID}`);
   expect(placeOfCode(`/visits/${ID}/run`)).toBe(`/visits/${ID}`);
+  // The words of a slip end with it.
+  expect(placeOfCode(`Clock movement M-777777\nOil 2031-05\nMovement ${ID}`)).toBe(`/movements/${ID}`);
+  expect(placeOfCode(`Clock movement ${ID}`)).toBeNull();
 });
 
 it('a code of somebody else leads nowhere', () => {

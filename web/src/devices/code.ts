@@ -6,11 +6,18 @@ const ACROSS = 720;
 const ID = '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}';
 const PLACE = new RegExp(`^(?:https?://[^/]+)?(/(?:visits|movements)/${ID})(?:[/?#]|$)`, 'i');
 
+/** The last line of the words on a slip. */
+const MOVEMENT = new RegExp(`^Movement (${ID})$`, 'im');
+
 /**
  * Where a label or a slip leads, on this page’s own address whatever host was printed on it; null where it is no code
  * of Eclat.
  */
-export const placeOfCode = (text: string): string | null => PLACE.exec(text.trim())?.[1]?.toLowerCase() ?? null;
+export function placeOfCode(text: string): string | null {
+  const path = PLACE.exec(text.trim())?.[1];
+  const movement = MOVEMENT.exec(text)?.[1];
+  return (path ?? (movement ? `/movements/${movement}` : null))?.toLowerCase() ?? null;
+}
 
 /** Reads codes in pictures, one after another, in a worker of its own. */
 export class CodeReader {

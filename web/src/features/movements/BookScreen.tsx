@@ -3,13 +3,14 @@ import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { Cog, Columns2, Download, Merge, ScrollText } from 'lucide-react';
+import { Cog, Columns2, Download, Merge, ScrollText, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
 import { day } from '../../ui/dates.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
+import { BringSheet } from './BringSheet.tsx';
 import { Decades } from './Decades.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
@@ -26,7 +27,7 @@ export function BookScreen() {
 
 function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
-  const [merging, setMerging] = useState(false);
+  const [doing, setDoing] = useState<'merging' | 'bringing' | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
   const scrolledTo = useRef('');
   useEffect(() => {
@@ -41,10 +42,11 @@ function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { 
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-start justify-between gap-4">
         <BookHead movement={movement} also={also} gave={gave} />
-        <BookTools movement={movement} setMerging={setMerging} inTheShop={inTheShop} />
+        <BookTools movement={movement} onDo={setDoing} inTheShop={inTheShop} />
       </div>
       <Broken entries={entries} gone={gone} />
-      {merging && <MergeSheet movement={movement} onClose={() => setMerging(false)} />}
+      {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
+      {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
       <Pages entries={kept} pages={pages} movement={movement} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
@@ -159,13 +161,14 @@ function BookHead({
 
 function BookTools({
   movement,
-  setMerging,
+  onDo,
   inTheShop,
 }: {
   movement: Movement;
-  setMerging: (next: boolean) => void;
+  onDo: (what: 'merging' | 'bringing') => void;
   inTheShop: { visitId: string; claim: string } | null;
 }) {
+  const maySign = useMaySign();
   return (
     <div className="no-print flex flex-wrap gap-2">
       <a
@@ -184,7 +187,13 @@ function BookTools({
         <Columns2 className="size-5" aria-hidden />
         Compare
       </Link>
-      <Button onClick={() => setMerging(true)}>
+      {maySign && (
+        <Button onClick={() => onDo('bringing')}>
+          <Upload className="size-5" aria-hidden />
+          Bring a record
+        </Button>
+      )}
+      <Button onClick={() => onDo('merging')}>
         <Merge className="size-5" aria-hidden />
         Same as …
       </Button>

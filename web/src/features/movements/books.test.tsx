@@ -137,14 +137,18 @@ describe('the books', () => {
   it('say when they were checked, and first of all which do not hold', async () => {
     const list = { items: [], next: null };
     const bad = { movementId: 'm1', code: 'M-777777', title: 'Overhauled', date: '1921', proof: 'changed' };
-    standIn({ '/api/movement-books/check': { at: AT, entries: 3, broken: [] }, '/api/movements': list });
+    standIn({ '/api/movement-books/check': { at: AT, entries: 3, broken: [], log: [] }, '/api/movements': list });
     open(<MovementsScreen />, '*');
     expect(await screen.findByText(/^3 entries checked, as signed, /)).toBeTruthy();
     cleanup();
-    standIn({ '/api/movement-books/check': { at: AT, entries: 3, broken: [bad, bad] }, '/api/movements': list });
+    standIn({
+      '/api/movement-books/check': { at: AT, entries: 3, broken: [bad, bad], log: ['Number 9 is gone.'] },
+      '/api/movements': list,
+    });
     open(<MovementsScreen />, '*');
     expect(await screen.findByText('2 entries are not as signed, or what came before is gone')).toBeTruthy();
     expect(screen.getByRole('link', { name: 'M-777777' }).getAttribute('href')).toBe('/movements/m1');
+    expect(screen.getByText('Number 9 is gone.')).toBeTruthy();
   });
 });
 
@@ -189,12 +193,13 @@ describe('a record that came with it', () => {
       '/api/visits': { id: 'v9', claim: 'C-1' },
       '/api/movements-like': [],
       '/api/owners': { items: [], next: null },
-      '/api/movement-records/check': ['unknown shop'],
+      '/api/movement-records/check': { proofs: ['unknown shop'], here: [false], log: ['Their log was rewritten.'] },
     });
     open(<IntakeScreen />, '*');
     await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
     expect(await screen.findByText('1 entry came with it and goes on in its book here')).toBeTruthy();
     expect(screen.getByText('Checked: 1 signed by a key that is not known here.')).toBeTruthy();
+    expect(screen.getByText('Their log was rewritten.')).toBeTruthy();
     sent.length = 0;
     expect(screen.getByText(/Brackwater Clocks, Eben Strake/)).toBeTruthy();
     for (const [label, value] of [
@@ -217,6 +222,35 @@ describe('a record that came with it', () => {
       }),
     );
   }, 20_000);
+  it('joins the book that is here: what is new is told apart, another movement’s is asked about', async () => {
+    const answers = {
+      '/photos': [],
+      '/api/movements/m1/record': {},
+      '/api/movements/m1': { movement, also: [], gave: [], gone: [3], entries: [], inTheShop: null },
+    };
+    const two = JSON.stringify({ ...book, entries: [entry, { ...entry, title: 'Bushed', hash: 'e'.repeat(64) }] });
+    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [] });
+    standIn({ ...answers, '/api/movement-records/check': checked(true, false) });
+    open(<BookScreen />, '/movements/:movementId', '/movements/m1');
+    expect(await screen.findByText('1 entry of this book is gone')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Bring a record' }));
+    const chooser = screen.getByLabelText('Choose the file');
+    expect(document.activeElement).toBe(chooser);
+    await person.upload(chooser, file(two));
+    expect(await screen.findByText('1 entry would come in, 1 here already')).toBeTruthy();
+    expect(screen.getByText('Checked: 1 signed by a key that is not known here.')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'Bring it in' }));
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({ url: '/api/movements/m1/record', body: { history: [{}, {}], logs: [] } }),
+    );
+    cleanup();
+    standIn({ ...answers, '/api/movement-records/check': checked(false, false) });
+    open(<BookScreen />, '/movements/:movementId', '/movements/m1');
+    await person.click(await screen.findByRole('button', { name: 'Bring a record' }));
+    await person.upload(screen.getByLabelText('Choose the file'), file(two));
+    expect(await screen.findByText(/^Nothing shows that this record is of /)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'It is the same movement: bring it in' })).toBeTruthy();
+  });
   it.each([
     ['no JSON at all', 'hello', 'This is not a movement book'],
     ['another kind of file', '{"format":"something"}', 'This is not a movement book'],

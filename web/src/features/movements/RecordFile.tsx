@@ -1,0 +1,88 @@
+import { dateInWords } from '@eclat/core/history';
+import { counted } from '@eclat/core/units';
+import { FileJson } from 'lucide-react';
+import { useId, type ReactNode } from 'react';
+import { buttonClass } from '../../ui/Button.tsx';
+import { checkedInWords, type ReadRecord } from './record-file.ts';
+
+/** Chooses the file of a record; what is wrong with it stands below. */
+export function ChooseRecord({
+  children,
+  trouble,
+  first = false,
+  onFile,
+}: {
+  children: ReactNode;
+  trouble: string;
+  /** It has the focus when it appears. */
+  first?: boolean;
+  onFile: (file: File) => void;
+}) {
+  const id = useId();
+  return (
+    <>
+      <input
+        id={id}
+        type="file"
+        autoFocus={first}
+        accept="application/json,.json"
+        className="peer sr-only"
+        onChange={(e) => {
+          const [file] = e.target.files ?? [];
+          if (file) onFile(file);
+          e.target.value = '';
+        }}
+      />
+      <label
+        htmlFor={id}
+        className={buttonClass('plain', '-ml-4 peer-focus-visible:outline-3 peer-focus-visible:outline-brass-fill')}
+      >
+        <FileJson className="size-5" aria-hidden />
+        {children}
+      </label>
+      {trouble && (
+        <p className="font-semibold text-danger" role="alert">
+          {trouble}
+        </p>
+      )}
+    </>
+  );
+}
+
+const SHOWN = 5;
+
+/** What a record would bring, and how it stands, before anything is written. */
+export function WhatComes({
+  record: { book, checked },
+  title,
+}: {
+  record: { book: Pick<ReadRecord['book'], 'entries'>; checked: ReadRecord['checked'] };
+  title: string;
+}) {
+  const fresh = book.entries.filter((_, i) => checked.here[i] !== true);
+  return (
+    <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
+      <p className="font-bold">{title}</p>
+      <p>{checkedInWords(checked)}</p>
+      {checked.log.map((words) => (
+        <p key={words} className="font-semibold text-danger">
+          {words}
+        </p>
+      ))}
+      <ul>
+        {fresh
+          .slice(-SHOWN)
+          .reverse()
+          .map((e) => (
+            <li key={e.hash}>
+              <b>{dateInWords(e.date)}</b> {e.title}{' '}
+              <span className="text-soft">
+                {e.shop}, {e.signedBy}
+              </span>
+            </li>
+          ))}
+      </ul>
+      {fresh.length > SHOWN && <p className="text-soft">and {counted(fresh.length - SHOWN, 'more', 'more')}, older.</p>}
+    </div>
+  );
+}
