@@ -1,4 +1,5 @@
 import type { Course } from './course.ts';
+import type { Elsewhere } from './elsewhere.ts';
 import type { Picture } from './pictures.ts';
 
 /** Movements that were here before: what old repairers wrote on them, and visits of earlier owners. */
@@ -11,6 +12,8 @@ export interface History {
     marks: { place: 'back plate' | 'front plate' | 'dial' | 'case' | 'label' | 'barrel'; text: string }[];
   };
   inscriptions: [date: string, text: string, place: string][];
+  /** Served in other shops between the visits here: brought with its record before the last visit. */
+  elsewhere?: Elsewhere[];
   visits: {
     yearsAgo: number;
     owner: string;
@@ -101,6 +104,37 @@ export const HISTORIES: readonly History[] = [
       ['1912-03', 'new suspn. March 1912 R.T.', 'back plate, below the crutch'],
       ['1938-11-07', 'Both springs renewed 7.11.38, Saltmarsh', 'going barrel, inside of the cap'],
       ['1961', 'Clnd & bushed 1961', 'front plate, by the strike barrel'],
+    ],
+    elsewhere: [
+      {
+        ...{ shop: 'Lantern Yard Workshop', by: 'Hedda Quillan', yearsAgo: 10, known: true },
+        title: 'Cured in place: 1 bush fitted',
+        text: 'Stopped after a move. The case was out of level too.',
+        record: {
+          condition: [
+            {
+              ...{ place: 'going train, second wheel', seen: 'Back hole worn towards the barrel.' },
+              ...{ severity: 'stops it', earlierRepair: false, proposal: 'Bush' },
+            },
+          ],
+          bushes: [{ hole: 'T2 second wheel, back plate', pivotMm: 1.65, boreMm: 1.7, outsideMm: 3, heightMm: 2.2 }],
+          note: 'Third wheel looked at and left: the bush of four years ago is sound.',
+        },
+        holes: [
+          {
+            ...{ hole: 'T2 second wheel, back plate', key: 'T2.back', verdict: 'bush', judged: 'by caliper' },
+            ...{ pivotMm: 1.65, holeLongMm: 1.94, holeShortMm: 1.69, wearDeg: 200, past: 'original' },
+          },
+          { hole: 'T4 third wheel, front plate', key: 'T4.front', verdict: 'sound', judged: 'by feel' },
+        ],
+      },
+      {
+        ...{ shop: 'Harbour Row Clocks', by: 'Teodor Brask', yearsAgo: 8, known: false },
+        title: 'Overhauled: cleaned, oiled',
+        text: 'For a sale.',
+        record: { condition: [], bushes: [], note: '' },
+        holes: [{ hole: 'S2 second wheel, front plate', key: 'S2.front', verdict: 'marginal', judged: 'by feel' }],
+      },
     ],
     visits: [
       {

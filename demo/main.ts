@@ -12,6 +12,7 @@ import { addCause } from '@eclat/server/diagnosis/knowledge.service';
 import type { DemoClock } from './clock.ts';
 import { CLOCKS } from './clocks/index.ts';
 import { BATHS_IN_USE, ORDERED, OWN_CAUSE } from './shop-data.ts';
+import { servedElsewhere } from './elsewhere.ts';
 import { HISTORIES } from './histories.ts';
 import table from './stores.csv?raw';
 import { seeded } from '@eclat/core/simulated';
@@ -101,6 +102,13 @@ async function past(
       fills,
     );
     const known = movements.get(history.id);
+    if (known && history.elsewhere && i === history.visits.length - 1)
+      await servedElsewhere(
+        { em, person: people.marit, now: shop.time, touched: new Set() },
+        known,
+        history.elsewhere,
+        (years) => new Date(now.getTime() - years * 365.25 * DAY),
+      );
     const visit = await shop.takeIn({
       ...ownerOf(v),
       clock: { description: v.clock },

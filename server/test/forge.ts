@@ -4,9 +4,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { SignedEntry } from '@eclat/contract';
-import { calculateJwkThumbprint, exportJWK, generateKeyPair, type JWK } from 'jose';
+import type { JWK } from 'jose';
 import type { HistoryEntry } from '../src/movements/history.entity.ts';
-import type { SigningKey } from '../src/movements/keys.ts';
+import { freshKey } from '../src/movements/keys.ts';
 import { sealOf } from '../src/movements/seal.ts';
 import { signEntry } from '../src/movements/signed.ts';
 
@@ -16,11 +16,7 @@ const saidIn = (jws: string): SignedEntry =>
   JSON.parse(Buffer.from(jws.split('.')[1]!, 'base64url').toString()) as SignedEntry;
 
 /** A key that no shop here knows. */
-export async function strangeKey(): Promise<SigningKey> {
-  const { publicKey, privateKey } = await generateKeyPair('EdDSA', { crv: 'Ed25519' });
-  const jwk = await exportJWK(publicKey);
-  return { kid: await calculateJwkThumbprint(jwk), jwk, secret: privateKey };
-}
+export { freshKey as strangeKey } from '../src/movements/keys.ts';
 
 /** As somebody would who owns the database, and no key: without a signature, under a seal of before. */
 export function sealedAnew(row: Row, change: { title: string }): Row {
@@ -34,7 +30,7 @@ export function sealedAnew(row: Row, change: { title: string }): Row {
 
 /** Signed again, changed, by a key of the forger’s own. */
 export async function signedAnew(row: Row, change: { title: string }): Promise<Row> {
-  const key = await strangeKey();
+  const key = await freshKey();
   const said = saidIn(row['jws'] as string);
   const signer = { ...said.signer, key: key.kid };
   return { ...change, ...(await signEntry(key, { ...said, ...change, signer })) };

@@ -24,13 +24,13 @@ export function rootsAt(hash: Hash, entries: readonly string[], sizes: ReadonlyS
 /**
  * What is wrong with a log by the heads that were signed of it, and by what stands in the store. Nothing: it stands by
  * all of them.
- * @param entries the log as it is kept: number and hash, in any order
+ * @param entries the log as it is kept: number and hash, in any order, and the code of the book that it is of
  * @param heads its own, and those of it that came back from elsewhere
  * @param here hashes of the entries that stand in the store
  */
 export function logTroubles(
   hash: Hash,
-  entries: readonly { number: number; hash: string }[],
+  entries: readonly { number: number; hash: string; book?: string }[],
   heads: readonly SignedHead[],
   here: ReadonlySet<string>,
 ): string[] {
@@ -60,7 +60,7 @@ export function logTroubles(
   if (gone.length > 0)
     troubles.push(
       `${counted(gone.length, 'entry', 'entries')} of the log ${gone.length === 1 ? 'is' : 'are'} gone from the ` +
-        `books: number ${gone.map((e) => e.number + 1).join(', ')}.`,
+        `books: number ${gone.map((e) => `${e.number + 1}${e.book ? ` of ${e.book}` : ''}`).join(', ')}.`,
     );
   return troubles;
 }

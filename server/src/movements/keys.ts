@@ -74,13 +74,18 @@ const LOCKED =
   'The key of this shop does not open under the key-encryption key of this server. Put the file signing.key back ' +
   'that stood beside the database (in ECLAT_HOME), or set ECLAT_KEY to what it was, and start Eclat again.';
 
+/** A key that nobody has had before; its private half can be taken out, to be sealed. */
+export async function freshKey(): Promise<SigningKey> {
+  const { publicKey, privateKey } = await generateKeyPair(ALG, { crv: 'Ed25519', extractable: true });
+  const jwk = await exportJWK(publicKey);
+  return { kid: await calculateJwkThumbprint(jwk), jwk, secret: privateKey };
+}
+
 async function make(em: EntityManager, now: Date): Promise<ShopKey> {
   const kek = keyEncryptionKey();
   if (!kek) throw refused('Nothing can be signed here.', LOCKED);
-  const { publicKey, privateKey } = await generateKeyPair(ALG, { crv: 'Ed25519', extractable: true });
-  const publicJwk = await exportJWK(publicKey);
-  const kid = await calculateJwkThumbprint(publicJwk);
-  const sealed = await new CompactEncrypt(new TextEncoder().encode(JSON.stringify(await exportJWK(privateKey))))
+  const { kid, jwk: publicJwk, secret } = await freshKey();
+  const sealed = await new CompactEncrypt(new TextEncoder().encode(JSON.stringify(await exportJWK(secret))))
     .setProtectedHeader({ alg: 'dir', enc: 'A256GCM' })
     .encrypt(kek);
   const row = em.create(ShopKey, { kid, publicJwk, sealed, madeAt: now });

@@ -69,6 +69,8 @@ export async function placesOf(em: EntityManager, entries: readonly HistoryEntry
   );
   for (const { hash: of, number, size } of own) places.set(of, { number, size });
   for (const place of await em.find(LogPlace, { hash: hashes })) {
+    // Of its own log this shop has the newest head itself.
+    if (places.has(place.hash)) continue;
     const seen = await em.findOne(SeenHead, { kid: place.kid, size: place.size, root: place.root });
     const head = seen && (await readHead(seen.jws));
     if (head && holds(head, place)) places.set(place.hash, { number: place.number, size: head.size });
@@ -240,7 +242,12 @@ export async function troublesOfLogs(em: EntityManager, { own }: Keys): Promise<
       if (said?.size === h.size && said.root === h.root && said.key === kid) heads.push(said);
       else words.push(`The head of this shop’s log at ${h.size} entries is not what was signed.`);
     }
-    const entries = await em.find(LogEntry, { kid });
+    const entries = await sql<{ number: number; hash: string; book: string }>(
+      em,
+      'select l.number, l.hash, m.code as book from log_entry l left join movement m on m.id = l.movement_id ' +
+        'where l.kid = ?',
+      [kid],
+    );
     const here = await sql<{ hash: string }>(
       em,
       'select e.hash from history_entry e join log_entry l on l.hash = e.hash where l.kid = ?',

@@ -62,7 +62,9 @@ describe('the log of what a shop signed', () => {
     const [last] = await sql<Record<string, unknown>>(em(), `select * from history_entry where text = 'JB 1893'`);
     await byHand(shop, 'history_entry', 'delete from history_entry where id = ?', [last!['id']]);
     expect(await bookOf(shop, at)).toMatchObject({ gone: [2], entries: [{ proof: 'proved' }] });
-    expect((await verifyStore(em())).log).toEqual(['1 entry of the log is gone from the books: number 2.']);
+    expect((await verifyStore(em())).log).toEqual([
+      expect.stringMatching(/^1 entry of the log is gone from the books: number 2 of M-[0-9A-Z]{6}\.$/),
+    ]);
     const columns = Object.keys(last!);
     await byHand(
       shop,
@@ -134,10 +136,11 @@ describe('the log of what a shop signed', () => {
   it('stands on a slip in short, in words without a server; that head is held to as one in a file', async () => {
     const { entries } = await bookOf(shop, at);
     const proof = await shortProof(em(), entries[0]!.id, new Date());
-    const [{ root, size }] = await sql<[{ root: string; size: number }]>(
+    const [head] = await sql<{ root: string; size: number }>(
       em(),
       'select root, size from log_head order by size desc limit 1',
     );
+    const { root, size } = head!;
     expect(proof).toBe(`Entry ${entries[0]!.hash.slice(0, 16)}, number 1 of ${size}, root ${root.slice(0, 16)}`);
     const words = slipWords({
       ...{ code: 'M-777777', name: 'Brass movement', did: 'Overhauled', signed: '2031-05-02', proof },

@@ -40,11 +40,11 @@ function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { 
   const pages = kept.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
+      <Broken entries={entries} gone={gone} />
       <div className="flex flex-wrap items-start justify-between gap-4">
         <BookHead movement={movement} also={also} gave={gave} />
         <BookTools movement={movement} onDo={setDoing} inTheShop={inTheShop} />
       </div>
-      <Broken entries={entries} gone={gone} />
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />

@@ -1,7 +1,7 @@
 import { dateInWords } from '@eclat/core/history';
 import { counted } from '@eclat/core/units';
 import { FileJson } from 'lucide-react';
-import { useId, type ReactNode } from 'react';
+import { useEffect, useId, useRef, type ReactNode } from 'react';
 import { buttonClass } from '../../ui/Button.tsx';
 import { checkedInWords, type ReadRecord } from './record-file.ts';
 
@@ -19,12 +19,16 @@ export function ChooseRecord({
   onFile: (file: File) => void;
 }) {
   const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (first) input.current?.focus();
+  }, [first]);
   return (
     <>
       <input
         id={id}
         type="file"
-        autoFocus={first}
+        ref={input}
         accept="application/json,.json"
         className="peer sr-only"
         onChange={(e) => {
