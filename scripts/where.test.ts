@@ -14,7 +14,16 @@ describe('where a feature lies', () => {
   });
   it('nothing lies beside the features but what all share', () => {
     expect(
-      unclaimed('contract', ['addresses', 'common', 'features', 'index', 'route', 'movement-book', 'sections', 'service-record']),
+      unclaimed('contract', [
+        'addresses',
+        'common',
+        'features',
+        'index',
+        'route',
+        'movement-book',
+        'sections',
+        'service-record',
+      ]),
     ).toEqual([]);
     expect(unclaimed('server', ['platform', 'app', 'main', 'server', 'verify'])).toEqual([]);
     expect(unclaimed('web', [])).toEqual([]);
