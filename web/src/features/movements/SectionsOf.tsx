@@ -6,8 +6,13 @@ type Said = Partial<Record<SectionName, Readonly<Record<string, unknown>> | unde
 /** What opens further down than this share of the screen is brought up. */
 const SEEN = 0.75;
 
+interface Props {
+  sections: Said;
+  unread?: readonly string[];
+}
+
 /** What a visit did in full, behind its story: each feature opens under its name. */
-export function SectionsOf({ sections, unread = [] }: { sections: Said; unread?: readonly string[] }) {
+export function SectionsOf({ sections, unread = [] }: Props) {
   const [open, setOpen] = useState<readonly SectionName[]>([]);
   const id = useId();
   const latest = useRef<HTMLElement>(null);
@@ -26,7 +31,7 @@ export function SectionsOf({ sections, unread = [] }: { sections: Said; unread?:
     setOpen((now) => (now.includes(name) ? now.filter((n) => n !== name) : [...now, name]));
   return (
     <div className="mt-3">
-      <h4 className="no-print text-sm text-soft">All that was recorded</h4>
+      <h3 className="no-print text-sm text-soft">All that was recorded</h3>
       <ul className="no-print mt-1 flex flex-wrap gap-x-1.5 gap-y-1">
         {told.map(({ name, rows }) => (
           <li key={name}>

@@ -2,8 +2,10 @@ import { api } from '../../data/api.ts';
 import { serviceRecord } from '@eclat/core/history';
 import { sectionsOf } from '@eclat/core/record';
 import { FileText, QrCode } from 'lucide-react';
+import { useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Tick } from '../../ui/Field.tsx';
 import { SectionsOf } from '../movements/SectionsOf.tsx';
 import { RecordOf } from '../movements/RecordOf.tsx';
@@ -13,11 +15,19 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 /** What the entry will say, before it is signed. */
 export function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
   const visit = useThisVisit();
+  const [all, setAll] = useState(false);
   return (
-    <Panel title="What goes into the movement’s history">
+    <Panel
+      title="What goes into the movement’s history"
+      aside={
+        <Button variant="plain" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'In short' : 'All of it'}
+        </Button>
+      }
+    >
       <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
       {note && <p className="mt-2 text-lg">{note}</p>}
-      <SectionsOf sections={sectionsOf(visit)} />
+      {all && <SectionsOf sections={sectionsOf(visit)} />}
     </Panel>
   );
 }
