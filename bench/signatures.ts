@@ -2,6 +2,8 @@ import type { SignedEntry } from '@eclat/contract';
 import type { HistoryEntry } from '@eclat/server/movements/history.entity';
 import { proofsOf } from '@eclat/server/movements/proof';
 import { signEntry } from '@eclat/server/movements/signed';
+import { Log, logTroubles, type Hash } from '@eclat/core/proof';
+import { sha256 } from '@eclat/server/platform/sha256';
 import { calculateJwkThumbprint, exportJWK, generateKeyPair } from 'jose';
 
 /** Books of eight visits each: what it takes to sign an entry, and to check it again with what stands beside it. */
@@ -45,3 +47,21 @@ console.log(`\nSignatures, ${ENTRIES} entries of ${rows[0]!.jws!.length} bytes`)
 console.log(`  signed    ${each(begun, signed)}`);
 console.log(`  checked   ${each(signed, performance.now())}, ${proved} proved`);
 if (proved !== ENTRIES) process.exitCode = 1;
+
+/** The log over them: one head, the proof of each entry of a book, and the check of the whole. */
+const hash: Hash = (bytes) => new Uint8Array(Buffer.from(sha256(bytes), 'hex'));
+const entries = rows.map((r, number) => ({ number, hash: r.hash }));
+const logBegun = performance.now();
+const log = new Log(
+  hash,
+  entries.map((e) => new Uint8Array(Buffer.from(e.hash, 'hex'))),
+);
+const root = Buffer.from(log.head().root).toString('hex');
+const path = Array.from({ length: A_BOOK }, (_, i) => log.inclusion(ENTRIES - A_BOOK + i))[0]!;
+const logProved = performance.now();
+const troubles = logTroubles(hash, entries, [{ size: ENTRIES, root }], new Set(entries.map((e) => e.hash)));
+const logChecked = performance.now();
+console.log(
+  `log      head and proofs of a book in ${(logProved - logBegun).toFixed(0)} ms, ${path.length} hashes each`,
+);
+console.log(`         whole log checked in ${(logChecked - logProved).toFixed(0)} ms, ${troubles.length} troubles`);

@@ -32,18 +32,35 @@ export async function logEntry(
   const [last] = await em.find(LogHead, { kid }, { orderBy: { size: 'desc' }, limit: 1 });
   let size = last?.size ?? 0;
   let peaks: Uint8Array[] = (last?.peaks ?? []).map(bytes);
-  const before = last ? [] : await signedBefore(em, kid, entry.hash);
-  for (const { hash: of, movementId } of [...before, entry]) {
-    em.create(LogEntry, { kid, number: size, hash: of, movementId });
+  const grow = (of: string) => {
     peaks = grown(hash, size, peaks, bytes(of));
     size++;
+  };
+  // What no head covers, where one was lost: the log itself goes on.
+  for (const of of await hashesFrom(em, kid, size)) grow(of);
+  const before = size > 0 ? [] : await signedBefore(em, kid, entry.hash);
+  for (const { hash: of, movementId } of [...before, entry]) {
+    em.create(LogEntry, { kid, number: size, hash: of, movementId });
+    grow(of);
   }
   const root = hex(rootOf(hash, peaks));
   const at = now.toISOString();
   const { jws } = await signHead(key, { format: 'eclat-log-head', version: 1, shop, key: kid, size, root, at });
   em.create(LogHead, { kid, size, root, peaks: peaks.map(hex), jws, at: now, givenAt: null });
   await em.flush();
+  // A head that never left the shop holds it to nothing that the newest does not.
+  await sql(em, 'delete from log_head where kid = ? and size < ? and given_at is null', [kid, size]);
   return { number: size - 1, size };
+}
+
+/** Hashes of a log in their order, from this number on. */
+async function hashesFrom(em: EntityManager, kid: string, number: number): Promise<string[]> {
+  const rows = await sql<{ hash: string }>(
+    em,
+    'select hash from log_entry where kid = ? and number >= ? order by number',
+    [kid, number],
+  );
+  return rows.map((r) => r.hash);
 }
 
 async function signedBefore(em: EntityManager, kid: string, but: string) {
@@ -123,14 +140,11 @@ export async function logsOf(em: EntityManager, hashes: string[], now: Date): Pr
   const logs: BookLog[] = [];
   const own = await em.find(LogEntry, { hash: hashes }, { orderBy: { number: 'asc' } });
   for (const kid of new Set(own.map((e) => e.kid))) {
-    const all = await em.find(LogEntry, { kid }, { orderBy: { number: 'asc' } });
+    const all = await hashesFrom(em, kid, 0);
     const [head] = await em.find(LogHead, { kid }, { orderBy: { size: 'desc' }, limit: 1 });
     // A log that does not stand by its head proves nothing: the check of the store says so.
     if (!head || all.length !== head.size) continue;
-    const log = new Log(
-      hash,
-      all.map((e) => bytes(e.hash)),
-    );
+    const log = new Log(hash, all.map(bytes));
     const given = await em.find(
       LogHead,
       { kid, size: { $lt: head.size }, givenAt: { $ne: null } },

@@ -111,6 +111,7 @@ describe('the log of what a shop signed', () => {
     await byHand(shop, 'history_entry', `delete from history_entry where text = 'JB 1893'`);
     await byHand(shop, 'log_entry', 'delete from log_entry where number = 1');
     await sql(em(), 'delete from log_head where size = 2');
+    expect((await verifyStore(em())).log[0]).toContain('No signed head covers the last 1 entry');
     await inscribe('Nothing was done');
     expect((await verifyStore(em())).log).toEqual([]);
     const words = [expect.stringContaining('is not the one that it showed before: with 2 entries')];
