@@ -2,8 +2,8 @@ import type { SignedEntry } from '@eclat/contract';
 import type { HistoryEntry } from '@eclat/server/movements/history.entity';
 import { proofsOf } from '@eclat/server/movements/proof';
 import { signEntry } from '@eclat/server/movements/signed';
-import { Log, logTroubles, type Hash } from '@eclat/core/proof';
-import { sha256 } from '@eclat/server/platform/sha256';
+import { Log, logTroubles } from '@eclat/core/proof';
+import { digest as hash } from '@eclat/server/platform/sha256';
 import { calculateJwkThumbprint, exportJWK, generateKeyPair } from 'jose';
 
 /** Books of eight visits each: what it takes to sign an entry, and to check it again with what stands beside it. */
@@ -49,7 +49,6 @@ console.log(`  checked   ${each(signed, performance.now())}, ${proved} proved`);
 if (proved !== ENTRIES) process.exitCode = 1;
 
 /** The log over them: one head, the proof of each entry of a book, and the check of the whole. */
-const hash: Hash = (bytes) => new Uint8Array(Buffer.from(sha256(bytes), 'hex'));
 const entries = rows.map((r, number) => ({ number, hash: r.hash }));
 const logBegun = performance.now();
 const log = new Log(

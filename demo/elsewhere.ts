@@ -7,7 +7,7 @@ import { knowKey } from '@eclat/server/movements/known-keys.service';
 import { bringRecord, recordOf } from '@eclat/server/movements/record.service';
 import { signEntry, signHead } from '@eclat/server/movements/signed';
 import type { Context } from '@eclat/server/platform/http/context';
-import { sha256 } from '@eclat/server/platform/sha256';
+import { digest } from '@eclat/server/platform/sha256';
 
 /** A service in a made-up shop with a key of its own. */
 export interface Elsewhere {
@@ -21,8 +21,6 @@ export interface Elsewhere {
   /** Its thumbprint was compared, and is known here. */
   known: boolean;
 }
-
-const digest = (bytes: Uint8Array) => new Uint8Array(Buffer.from(sha256(bytes), 'hex'));
 
 /** What one shop wrote on the book as it stood, with its log of one entry. */
 async function writtenThere(of: Elsewhere, movement: SignedEntry['movement'], parents: string[], at: Date) {

@@ -89,13 +89,16 @@ export const travelledEntries = z
     }),
   );
 
+/** As many as a log may have: a stranger’s head may say any number. */
+const MOST_LOGGED = 2_000_000_000;
+
 /** What the head of a log is signed over: how many entries its key had signed, and the root over them. */
 export const logHead = z.object({
   format: z.literal('eclat-log-head'),
   version: z.literal(1),
-  shop: z.string(),
+  shop: text(80).refine((name) => !name.includes('\0'), 'A name.'),
   key: z.string().describe('thumbprint of the key that signs: each key has its log'),
-  size: z.int().min(1),
+  size: z.int().min(1).max(MOST_LOGGED),
   root: sha256.describe('RFC 9162, 2.1.1, over the hashes of the entries, 32 bytes each, with SHA-256'),
   at: moment,
 });
@@ -112,11 +115,11 @@ export const bookLog = z.object({
     .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.')
     .describe('the head, signed: compact JWS'),
   places: z
-    .array(z.object({ hash: sha256, number: z.int().min(0), path }))
+    .array(z.object({ hash: sha256, number: z.int().min(0).max(MOST_LOGGED), path }))
     .max(MOST_ENTRIES)
     .describe('entries of this book under the head: number from 0, and inclusion proof (RFC 9162, 2.1.3)'),
   since: z
-    .array(z.object({ size: z.int().min(1), path }))
+    .array(z.object({ size: z.int().min(1).max(MOST_LOGGED), path }))
     .max(50)
     .describe('that the log begins as it stood at this older size: consistency proof (RFC 9162, 2.1.4)'),
 });

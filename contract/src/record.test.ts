@@ -120,14 +120,17 @@ describe('the record of a visit', () => {
 
   it('keeps apart what it cannot read: of a later version, of no feature known, or of the wrong shape', () => {
     const later = { ...sections.power, version: 2, coils: [{ ohms: 12 }] };
-    const given = {
+    const given: Record<string, unknown> = {
       ...{ power: later, strike: 'loud', moonWork: { version: 1 }, oiling: sections.oiling },
       ...JSON.parse('{"__proto__":{"version":1}}'),
       survey: { version: 1, holes: [{ hole: 4 }] },
     };
+    let deep: unknown = 1;
+    for (let i = 0; i < 50_000; i++) deep = [deep];
+    given['benches'] = { version: 1, tests: [{ kind: 'step', values: { deep } }] };
     const { sections: read, unread } = readSections(given);
     expect(read).toEqual({ oiling: sections.oiling });
-    expect(unread).toEqual(expect.arrayContaining(['power', 'strike', 'moonWork', 'survey']));
+    expect(unread).toEqual(expect.arrayContaining(['power', 'strike', 'moonWork', 'survey', 'benches']));
   });
 
   it('is told in words: each list that has rows, each row with what leads it', () => {

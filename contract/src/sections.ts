@@ -44,6 +44,16 @@ export const recordSections = z.object(each).partial();
 
 export type RecordSections = z.infer<typeof recordSections>;
 
+/** Null where it does not fit, or is nested so deeply that nobody can read it. */
+function parsed<T>(schema: z.ZodType<T>, section: unknown): T | null {
+  try {
+    return schema.safeParse(section).data ?? null;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
 /**
  * Sections of a signed entry that this version can read, and the names of those that it cannot: of a later version, or
  * of nothing that it knows. Those stay in what was signed.
@@ -55,8 +65,8 @@ export function readSections(sections: Readonly<Record<string, unknown>>): {
   const read: RecordSections = {};
   const unread: string[] = [];
   for (const [name, section] of Object.entries(sections)) {
-    const known = Object.hasOwn(each, name) ? each[name as SectionName].safeParse(section) : null;
-    if (known?.success) read[name as SectionName] = known.data;
+    const known = Object.hasOwn(each, name) ? parsed(each[name as SectionName], section) : null;
+    if (known) read[name as SectionName] = known;
     else unread.push(name);
   }
   return { sections: read, unread };

@@ -1,16 +1,16 @@
-import { createHash } from 'node:crypto';
 import type { BookLog, Entry, TravelledEntry } from '@eclat/contract';
 import { grown, isConsistent, isIncluded, Log, logTroubles, rootOf, type Hash } from '@eclat/core/proof';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
 import type { Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
+import { digest } from '../platform/sha256.ts';
 import { HistoryEntry } from './history.entity.ts';
 import type { Keys, SigningKey } from './keys.ts';
 import { LogEntry, LogHead, LogPlace, SeenHead } from './log.entity.ts';
 import { readHead, readSigned, signHead } from './signed.ts';
 
-const hash: Hash = (bytes) => new Uint8Array(createHash('sha256').update(bytes).digest());
+const hash: Hash = digest;
 const bytes = (hex: string) => new Uint8Array(Buffer.from(hex, 'hex'));
 const hex = (of: Uint8Array) => Buffer.from(of).toString('hex');
 

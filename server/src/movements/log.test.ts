@@ -1,9 +1,11 @@
 import type { Book, MovementBook, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { strangeKey } from '../../test/forge.ts';
 import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
 import { slipWords } from '../documents/slip.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { shortProof } from './log.service.ts';
+import { signHead } from './signed.ts';
 import { verifyStore } from './verify.ts';
 
 type Shop = Awaited<ReturnType<typeof openShop>>;
@@ -90,6 +92,14 @@ describe('the log of what a shop signed', () => {
       expect((await bring(other, { ...first, logs: [{ ...log!, ...change }] }, 'x')).body, what).toMatchObject({
         fields: [{ path: 'movement.history', message: expect.stringContaining('log in this file does not hold') }],
       });
+    // Well signed, and no head that a log can have.
+    const key = await strangeKey();
+    const said = { format: 'eclat-log-head', version: 1, shop: 'x', key: key.kid, root: 'ab'.repeat(32) } as const;
+    for (const odd of [{ size: 2 ** 40 }, { size: 1, shop: 'x\0' }]) {
+      const { jws } = await signHead(key, { ...said, at: '2031-05-02T09:00:00.000Z', ...odd });
+      const logs = [{ head: jws, places: [], since: [] }];
+      expect((await bring(other, { ...first, logs }, 'x')).status, JSON.stringify(odd)).toBe(422);
+    }
     expect((await check(other, first)).log).toEqual([]);
     const { movement } = (await bring(other, first, 'y')).body;
     movementId = movement.id;
