@@ -14,6 +14,8 @@ export interface History {
   inscriptions: [date: string, text: string, place: string][];
   /** Served in other shops between the visits here: brought with its record before the last visit. */
   elsewhere?: Elsewhere[];
+  /** What another house has written since, in a file to be brought. */
+  brings?: Elsewhere;
   visits: {
     yearsAgo: number;
     owner: string;
@@ -127,6 +129,10 @@ export const HISTORIES: readonly History[] = [
           },
           { hole: 'T4 third wheel, front plate', key: 'T4.front', verdict: 'sound', judged: 'by feel' },
         ],
+        photos: [
+          { picture: 'wear', caption: 'Back hole of the second wheel, before' },
+          { picture: 'plates', caption: 'As the plates came apart' },
+        ],
       },
       {
         ...{ shop: 'Harbour Row Clocks', by: 'Teodor Brask', yearsAgo: 8, known: false },
@@ -134,8 +140,29 @@ export const HISTORIES: readonly History[] = [
         text: 'For a sale.',
         record: { condition: [], bushes: [], note: '' },
         holes: [{ hole: 'S2 second wheel, front plate', key: 'S2.front', verdict: 'marginal', judged: 'by feel' }],
+        photos: [{ picture: 'mantel', caption: 'For the sale' }],
       },
     ],
+    brings: {
+      ...{ shop: 'Aldermere Town Museum', by: 'Oda Lindqvist', yearsAgo: 0.2, known: false },
+      title: 'Looked at for a loan: nothing done',
+      text: 'Sound enough to be shown running for a season.',
+      record: {
+        condition: [
+          {
+            ...{ place: 'dial, four o’clock', seen: 'Hair crack, old and still.', severity: 'looks' },
+            ...{ earlierRepair: false, proposal: 'Leave' },
+          },
+        ],
+        bushes: [],
+        note: 'Shown at 17 °C and 48 % humidity.',
+      },
+      holes: [{ hole: 'S2 second wheel, front plate', key: 'S2.front', verdict: 'marginal', judged: 'by feel' }],
+      photos: [
+        { picture: 'mantel', caption: 'On loan' },
+        { picture: 'plates', caption: 'Before the strip, as it was found' },
+      ],
+    },
     visits: [
       {
         yearsAgo: 14,

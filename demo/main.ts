@@ -15,6 +15,7 @@ import { BATHS_IN_USE, ORDERED, OWN_CAUSE } from './shop-data.ts';
 import { servedElsewhere } from './elsewhere.ts';
 import { HISTORIES } from './histories.ts';
 import table from './stores.csv?raw';
+import { writeTryFiles } from './try-files.ts';
 import { seeded } from '@eclat/core/simulated';
 import { Workshop } from './workshop.ts';
 
@@ -80,11 +81,22 @@ async function load(em: EntityManager): Promise<void> {
     });
   }
   for (const clock of CLOCKS.toSorted((a, b) => b.daysAgo - a.daysAgo)) await present(em, people, clock);
+  const folder = process.env['ECLAT_TRY_FOLDER'];
+  for (const { id, brings } of HISTORIES)
+    if (brings && folder) {
+      await em.flush();
+      const ctx = { em, person: people.marit, now, touched: new Set<string>() };
+      await writeTryFiles(ctx, movements.get(id)!, brings, yearsAgo, folder);
+    }
 }
 
 function ownerOf({ owner: name, phone = '' }: Pick<DemoClock, 'owner' | 'phone'>) {
   if (name === undefined) return { ownStock: true };
   return owners.has(name) ? { ownerId: owners.get(name)! } : { owner: { name, phone, email: '', address: '' } };
+}
+
+function yearsAgo(years: number): Date {
+  return new Date(now.getTime() - years * 365.25 * DAY);
 }
 
 async function past(
@@ -93,21 +105,15 @@ async function past(
   history: (typeof HISTORIES)[number],
 ): Promise<void> {
   for (const [i, v] of history.visits.entries()) {
-    const shop = new Workshop(
-      em,
-      people.marit,
-      new Date(now.getTime() - v.yearsAgo * 365.25 * DAY),
-      now,
-      random,
-      fills,
-    );
+    const shop = new Workshop(em, people.marit, yearsAgo(v.yearsAgo), now, random, fills);
     const known = movements.get(history.id);
     if (known && history.elsewhere && i === history.visits.length - 1)
       await servedElsewhere(
         { em, person: people.marit, now: shop.time, touched: new Set() },
         known,
         history.elsewhere,
-        (years) => new Date(now.getTime() - years * 365.25 * DAY),
+        yearsAgo,
+        random,
       );
     const visit = await shop.takeIn({
       ...ownerOf(v),

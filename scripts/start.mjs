@@ -22,6 +22,8 @@ const PORT = Number(process.env.PORT ?? 4080);
 const HOST = process.env.HOST ?? '127.0.0.1';
 /** A demo and a real shop never share a database. */
 const name = demo ? 'demo' : 'shop';
+/** Book files of a made-up museum, to be brought and to be refused. */
+const TRY = join(KEPT, 'demo-files');
 const pidFile = join(KEPT, `${name}.pid`);
 const MOST_FALLS = 20;
 
@@ -48,7 +50,7 @@ async function start() {
     HOST,
     NODE_ENV: 'production',
     ECLAT_FOLLOW: '1',
-    ...(demo ? { ECLAT_DEMO: '1' } : {}),
+    ...(demo ? { ECLAT_DEMO: '1', ECLAT_TRY_FOLDER: TRY } : {}),
   };
 
   let server;
@@ -124,7 +126,7 @@ function welcome(address, code) {
     console.log(
       '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      ' +
         'brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit ' +
-        'Fennick     owner of shop   brass-lark-mends-nine\n',
+        `Fennick     owner of shop   brass-lark-mends-nine\n\n  Book files to bring, one of them changed:  ${TRY}\n`,
     );
   else if (code) console.log(`  The first visit makes the shop’s first account. It asks for this code:  ${code}\n`);
   console.log('  Ctrl-C stops it, the database too.\n');

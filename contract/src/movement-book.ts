@@ -5,6 +5,17 @@ import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
 
+/** What stands where in the ZIP that a book travels in. */
+export const IN_BOOK_FILE = {
+  book: 'book.json',
+  photo: (hash: string) => `photos/${hash}.jpg`,
+} as const;
+
+/** The largest book.json that is read, in bytes: 200 entries of a full overhaul have ten million. */
+export const LARGEST_BOOK = 16_000_000;
+/** The largest photo, in bytes. */
+export const LARGEST_PHOTO = 15 * 1024 * 1024;
+
 /** A date as an inscription gives it. */
 export const edtf = z
   .string()

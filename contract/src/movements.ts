@@ -12,7 +12,7 @@ import {
 } from '@eclat/core/movement';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
-import { done, requiredText, text, id, version, moment, page, signed } from './common.ts';
+import { done, requiredText, text, id, version, moment, page, sha256, signed } from './common.ts';
 import { bookLogs, cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
@@ -195,6 +195,8 @@ export const book = z.object({
   entries: z.array(entry),
   /** Entries that the log of this shop has in this book, and that are gone: their numbers. */
   gone: z.array(z.int()),
+  /** Photos that its entries name and that are not here: another shop’s, until its book file brings them. */
+  photosAway: z.array(sha256),
   gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
 });
@@ -290,6 +292,8 @@ export const movementsRoutes = {
       here: z.array(z.boolean()),
       /** What speaks against the logs that came: one that is not what it was before. */
       log: z.array(z.string()),
+      /** Photos that they name and that are here. */
+      photosHere: z.array(sha256),
     }),
   }),
   bringRecord: command({
@@ -305,6 +309,17 @@ export const movementsRoutes = {
       historyFrom: text(200).default(''),
     }),
     reply: book,
+  }),
+  /** The body is the picture itself, not JSON, byte for byte as it is named. */
+  bringPhoto: command({
+    method: 'PUT',
+    path: '/movements/:movementId/photos/:hash',
+    summary: 'Bring a photo that an entry of this book names by its SHA-256: JPEG up to 15 MB',
+    roles: benchRoles,
+    // Many come one after another: who brings them looks again when all are here.
+    changes: [],
+    inverse: 'final',
+    reply: done,
   }),
   descriptions: read({
     method: 'GET',

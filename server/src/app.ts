@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
+import { LARGEST_BOOK } from '@eclat/contract';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import { Outside } from '@eclat/core/units';
 import type { Logger } from 'pino';
@@ -91,11 +92,12 @@ export function createApp(appContext: AppContext, { live, log, web, proxies, sto
   const signedIn = (req: Request, _res: Response, next: NextFunction) =>
     next(personOf(req) ? undefined : new HttpProblem(401, 'Sign in to go on.'));
   router.use('/visits/:visitId/photos', signedIn, photoBody);
+  router.use('/movements/:movementId/photos', signedIn, photoBody);
   router.use('/visits/:visitId/recordings', signedIn, recordingBody);
   router.use('/stores-table', signedIn, express.json({ limit: '8mb' }));
   // A clock may come with the book of its movement.
-  for (const path of ['/visits', '/movement-records/check'])
-    router.post(path, signedIn, express.json({ limit: '8mb' }));
+  for (const path of ['/visits', '/movement-records/check', '/movements/:movementId/record'])
+    router.post(path, signedIn, express.json({ limit: LARGEST_BOOK }));
   router.use(express.json({ limit: '256kb' }), wellFormed);
   router.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
@@ -127,7 +129,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   servePeople(serve, appContext);
   serveSearch(serve);
   serveOwners(serve);
-  serveMovements(serve);
+  serveMovements(serve, router, appContext);
   serveBench(serve);
   serveVisit(serve);
   serveReception(serve);

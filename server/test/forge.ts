@@ -3,7 +3,7 @@ import { createPublicKey } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { SignedEntry } from '@eclat/contract';
+import type { SignedEntry, TravelledEntry } from '@eclat/contract';
 import type { JWK } from 'jose';
 import type { HistoryEntry } from '../src/movements/history.entity.ts';
 import { freshKey } from '../src/movements/keys.ts';
@@ -55,4 +55,33 @@ export function verifiedByOpenssl(jws: string): string {
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** An entry as another shop signs it, with its photos by their hashes. */
+export async function writtenElsewhere(
+  movement: SignedEntry['movement'],
+  over: Partial<Pick<SignedEntry, 'title' | 'text' | 'date' | 'sections' | 'parents'>> = {},
+): Promise<TravelledEntry> {
+  const key = await freshKey();
+  const said: SignedEntry = {
+    ...{
+      format: 'eclat-entry',
+      version: 2,
+      movement,
+      kind: 'visit',
+      date: '2030-04-02',
+      title: 'Overhauled',
+      text: '',
+    },
+    ...{ place: '', shop: 'Lantern Yard Workshop', signedBy: 'Hedda Quillan', writtenAt: '2030-04-02T10:00:00.000Z' },
+    ...{ amends: null, parents: [], takenOver: null, sections: {} },
+    signer: { name: 'Hedda Quillan', standing: 'technician', shop: 'Lantern Yard Workshop', key: key.kid },
+    ...over,
+  };
+  const { hash, jws } = await signEntry(key, said);
+  const { kind, date, title, text, place, shop, signedBy, writtenAt } = said;
+  return {
+    ...{ kind, date, title, text, place, shop, signedBy, writtenAt, hash },
+    ...{ record: null, amends: null, signed: jws },
+  };
 }

@@ -4,3 +4,6 @@ export { sectionsOf, type KeptSection, type KeptSections } from './from-visit.ts
 export type { RecordSource } from './source.ts';
 export { cellWords, tellSection, type ToldList } from './told.ts';
 export { typedWords } from './typed.ts';
+export { tellRecord } from './story.ts';
+export { photosIn, type NamedPhoto } from './photos.ts';
+export { answeredFor, chapterTitle, ENTRY_WORDS, proofInWords, type ProofWord } from './entry-words.ts';

@@ -6,6 +6,8 @@ import { SECTIONS, type Section, type SectionName } from './sections.data.ts';
 /** A list of a section as a person reads it. */
 export interface ToldList {
   title: string;
+  /** Who wrote the rows and when, where one person wrote several on one day: then no row says it again. */
+  by: string;
   rows: { lead: string; rest: string; by: string }[];
 }
 
@@ -63,12 +65,17 @@ function rowTold({ columns }: Table, row: KeptRow): ToldList['rows'][number] {
   };
 }
 
+function listTold(table: Table, kept: readonly KeptRow[]): ToldList {
+  const rows = kept.map((row) => rowTold(table, row));
+  const by = rows[0]!.by;
+  const byOne = rows.length > 1 && rows.every((r) => r.by === by);
+  return { title: table.title, by: byOne ? by : '', rows: byOne ? rows.map((r) => ({ ...r, by: '' })) : rows };
+}
+
 /** A section as a person reads it, list by list; lists of which nothing was said are left out. */
 export function tellSection(name: SectionName, section: Readonly<Record<string, unknown>>): ToldList[] {
   return Object.entries((SECTIONS[name] as Section).tables).flatMap(([list, table]) => {
     const rows = section[list];
-    return Array.isArray(rows) && rows.length > 0
-      ? [{ title: table.title, rows: (rows as KeptRow[]).map((row) => rowTold(table, row)) }]
-      : [];
+    return Array.isArray(rows) && rows.length > 0 ? [listTold(table, rows as KeptRow[])] : [];
   });
 }

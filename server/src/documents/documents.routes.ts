@@ -3,10 +3,9 @@ import type { Asked } from './parts.ts';
 import { DOCUMENTS, type DocumentKind } from '@eclat/contract';
 import type { Router } from 'express';
 import { z } from 'zod';
-import type { Context } from '../platform/http/context.ts';
-import { HttpProblem, notFound } from '../platform/http/problems.ts';
+import { notFound } from '../platform/http/problems.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
-import { personOf } from '../platform/http/session.ts';
+import { contextForFile } from '../platform/http/session.ts';
 import { dayOf } from '@eclat/core/days';
 import { theShop } from '../people/shop.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
@@ -15,8 +14,7 @@ import { WRITTEN } from './documents.ts';
 /** Documents are files, not JSON: so they stand beside the contract. Each is made anew from what is recorded. */
 export function serveDocuments(router: Router, appContext: AppContext): void {
   router.get('/visits/:visitId/papers/:file', async (req, res) => {
-    const person = personOf(req);
-    if (!person) throw new HttpProblem(401, 'Sign in to go on.');
+    const ctx = contextForFile(req, appContext);
     const { visitId, file } = req.params;
     const [, name, kind] = /^([a-z]+)\.(pdf|svg)$/.exec(file) ?? [];
     if (
@@ -25,7 +23,6 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
       (kind === 'svg' && name !== 'label')
     )
       throw notFound('document');
-    const ctx: Context = { em: appContext.orm.em.fork(), person, now: appContext.clock(), touched: new Set() };
     const { name: shop, timeZone } = await theShop(ctx);
     const asked: Asked = {
       visit: await viewVisit(ctx, visitId),

@@ -1,7 +1,15 @@
+import { pipeline } from 'node:stream/promises';
 import { api } from '@eclat/contract';
+import type { Router } from 'express';
+import { z } from 'zod';
 import { confirm } from '../people/sign-in.service.ts';
-import { whereFrom } from '../platform/http/session.ts';
+import { notFound } from '../platform/http/problems.ts';
+import { contextForFile, whereFrom } from '../platform/http/session.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
+import type { AppContext } from '../platform/http/app-context.ts';
+import type { Decoded } from '../photos/decode.ts';
+import { bookFile } from './book-file.ts';
+import { keepBrought, readBrought } from './book-photos.service.ts';
 import { forgetKey, knowKey, signingKeys } from './known-keys.service.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
@@ -10,7 +18,7 @@ import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
 import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
 
-export function serveMovements(serve: Serve): void {
+export function serveMovements(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
@@ -20,6 +28,11 @@ export function serveMovements(serve: Serve): void {
   serve(api.movements.lastCheck, (ctx) => lastCheck(ctx));
   serve(api.movements.bringRecord, (ctx, { params, body }) => bringRecord(ctx, params.movementId, body));
   serve(api.movements.checkRecord, (ctx, { body }) => checkRecord(ctx, body));
+  serve<typeof api.movements.bringPhoto, Decoded | null>(
+    api.movements.bringPhoto,
+    (ctx, { before }) => asOk(keepBrought(ctx, before)),
+    (ctx, { params, req }) => readBrought(ctx, params.movementId, params.hash, req.body),
+  );
   serve(api.movements.inscribe, (ctx, { params, body }) => inscribe(ctx, params.movementId, body));
   serve(api.movements.arrange, (ctx, { params, body }) => layPlates(ctx, params.movementId, body));
   serve(api.movements.descriptions, (ctx, { params }) => descriptionsOf(ctx, params.movementId));
@@ -33,4 +46,15 @@ export function serveMovements(serve: Serve): void {
     (ctx, { params, body }) => amend(ctx, params.entryId, body.text, body.keep),
     (ctx, { body, req }) => confirm(ctx, { passphrase: body.passphrase, ...whereFrom(req) }),
   );
+
+  /** A file, not JSON: so it stands beside the contract. Made while it is read. */
+  router.get('/movements/:movementId/book.zip', async (req, res) => {
+    const ctx = contextForFile(req, appContext);
+    const { movementId } = req.params;
+    if (!z.uuid().safeParse(movementId).success) throw notFound('movement');
+    const { name, zip } = await bookFile(ctx, movementId);
+    res.set({ 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${name}"` });
+    // Who gives up while it is made is told nothing more.
+    await pipeline(zip, res).catch(() => res.destroy());
+  });
 }

@@ -13,6 +13,7 @@ import { likely } from '../owners/owners.service.ts';
 import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { goneFrom, placesOf } from './log.service.ts';
+import { photosAway } from './photos-of.ts';
 import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
@@ -188,6 +189,7 @@ export async function movementBook(ctx: Context, movementId: string) {
       ctx.em,
       all.map((m) => m.id),
     ),
+    photosAway: await photosAway(ctx.em, entries),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }

@@ -1,6 +1,7 @@
 import {
   travelledEntry,
   type api,
+  type Book,
   type BookLog,
   type MovementBook,
   type ParsedBodyOf,
@@ -18,6 +19,8 @@ import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.
 import { movementBook, movementNow } from './movements.service.ts';
 import { keysOf } from './keys.ts';
 import { keepLogs, logsOf, logWarnings, readLogs } from './log.service.ts';
+import { hashesNamed } from './photos-of.ts';
+import { photosHere } from '../photos/stored.ts';
 import { plainOf, proofBy } from './proof.ts';
 import { linksOf, readSigned } from './signed.ts';
 
@@ -25,13 +28,18 @@ import { linksOf, readSigned } from './signed.ts';
  * The book as a file. An amendment says which entry of the list it amends. What was changed
  * does not go along, nor an amendment of what is gone.
  */
-export async function recordOf(ctx: Context, movementId: string): Promise<MovementBook> {
-  const { movement, entries: shown } = await movementBook(ctx, movementId);
+export const recordOf = async (ctx: Context, movementId: string): Promise<MovementBook> =>
+  (await bookAndRecord(ctx, movementId)).record;
+
+/** The book as it is shown here, of what stands as it was signed, and as it travels. */
+export async function bookAndRecord(ctx: Context, movementId: string): Promise<{ book: Book; record: MovementBook }> {
+  const shownHere = await movementBook(ctx, movementId);
+  const { movement, entries: shown } = shownHere;
   const { id, code, name, familyId, maker, marks } = movement;
   const signed = new Map((await bookEntries(ctx, movement.id)).map((e) => [e.id, e.jws]));
   const whole = shown.filter((e) => e.proof !== 'changed');
   const entries = whole.filter((e) => e.amends === null || whole.some((of) => of.id === e.amends));
-  return {
+  const record: MovementBook = {
     format: 'eclat-movement-book',
     version: 1,
     movement: { id, code, name, familyId, maker, marks },
@@ -49,6 +57,7 @@ export async function recordOf(ctx: Context, movementId: string): Promise<Moveme
       }),
     ),
   };
+  return { book: { ...shownHere, entries }, record };
 }
 
 /** What a file says of an entry, and what was signed of it. */
@@ -165,6 +174,7 @@ export async function checkRecord(
     proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
     here: here.map((id) => id !== null),
     log: await logWarnings(ctx.em, read, keys),
+    photosHere: [...(await photosHere(ctx.em, hashesNamed(all.map(({ signed }) => signed ?? {}))))],
   };
 }
 

@@ -1,5 +1,6 @@
 import { logHead, signedEntry, type LogHead as SaidOfLog, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
+import { photosIn, type NamedPhoto } from '@eclat/core/record';
 import { calculateJwkThumbprint, CompactSign, compactVerify, decodeProtectedHeader, importJWK, type JWK } from 'jose';
 import { z } from 'zod';
 import { sha256 } from '../platform/sha256.ts';
@@ -96,11 +97,26 @@ interface Links {
   was: string | null;
 }
 
+/** @throws SyntaxError where it is no JSON */
+const unchecked = (jws: string): unknown => JSON.parse(Buffer.from(jws.split('.')[1] ?? '', 'base64url').toString());
+
+const withPhotos = z.object({ sections: z.object({ photos: z.record(z.string(), z.unknown()).optional() }) });
+
+/** Photos that an entry names, unchecked. */
+export function photosNamed({ jws }: { jws?: string | null }): NamedPhoto[] {
+  if (!jws) return [];
+  try {
+    return photosIn(withPhotos.parse(unchecked(jws)).sections);
+  } catch {
+    return [];
+  }
+}
+
 /** What an entry says of others, unchecked. */
 export function linksOf(e: { jws?: string | null; previousHash?: string | null }): Links {
   if (!e.jws) return { on: e.previousHash ? [e.previousHash] : [], was: null };
   try {
-    const said = links.parse(JSON.parse(Buffer.from(e.jws.split('.')[1] ?? '', 'base64url').toString()));
+    const said = links.parse(unchecked(e.jws));
     return { on: said.amends ? [...said.parents, said.amends] : said.parents, was: said.takenOver?.hash || null };
   } catch {
     return { on: [], was: null };

@@ -1,9 +1,10 @@
 import pLimit from 'p-limit';
 import sharp from 'sharp';
+import { LARGEST_PHOTO } from '@eclat/contract';
 import { sha256 } from '../platform/sha256.ts';
-import { HttpProblem } from '../platform/http/problems.ts';
+import { badField, HttpProblem } from '../platform/http/problems.ts';
 
-export const LARGEST_BYTES = 15 * 1024 * 1024;
+export const LARGEST_BYTES = LARGEST_PHOTO;
 /** A picture of a telephone has up to 50 million pixels; what a small file claims beyond that is no photo. */
 const MOST_PIXELS = 64_000_000;
 const LONGEST_S = 20;
@@ -32,22 +33,36 @@ const turn = pLimit(2);
  * sizes. What is written anew carries no position and no other data of the camera.
  * @throws 415 when it is not JPEG, PNG or WebP, has too many pixels, or takes too long; 503 when too many wait
  */
-export async function decodePhoto(bytes: unknown): Promise<Decoded> {
+export const decodePhoto = (bytes: unknown): Promise<Decoded> => inTurn(bytes, decoded);
+
+/**
+ * A photo that a signed entry names by its hash: its bytes are kept as they are, and two smaller ones made of it.
+ * @throws 422 when it is another; otherwise as `decodePhoto`
+ */
+export const decodeNamed = (bytes: unknown, hash: string): Promise<Decoded> =>
+  inTurn(bytes, async (given) => {
+    if (sha256(given) !== hash) throw badField('photo', 'This is not the photo that the entry names.');
+    const { raw, data } = await upright(given, ['jpeg']);
+    return { width: raw.width, height: raw.height, hash, large: given, ...(await smaller(data, raw)) };
+  });
+
+async function inTurn(bytes: unknown, decode: (bytes: Buffer) => Promise<Decoded>): Promise<Decoded> {
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw notAPhoto();
   if (turn.pendingCount >= MOST_WAITING)
     throw new HttpProblem(503, 'Many photos are coming in.', {
       detail: 'It is sent again by itself.',
       retryAfterS: 10,
     });
-  return turn(() => decoded(bytes)).catch((error: unknown) => {
+  return turn(() => decode(bytes)).catch((error: unknown) => {
     throw error instanceof HttpProblem ? error : notAPhoto();
   });
 }
 
-async function decoded(bytes: Buffer): Promise<Decoded> {
+/** Pixels of a picture of one of these kinds, turned upright, no larger than the large size. */
+async function upright(bytes: Buffer, kinds: readonly string[]) {
   const read = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, sequentialRead: true });
   const { format, width, height } = await read().metadata();
-  if (!KINDS.includes(format) || width * height > MOST_PIXELS) throw notAPhoto();
+  if (!kinds.includes(format) || width * height > MOST_PIXELS) throw notAPhoto();
   const { data, info } = await read()
     .autoOrient()
     .resize(SIZES.large, SIZES.large, { fit: 'inside', withoutEnlargement: true })
@@ -56,21 +71,24 @@ async function decoded(bytes: Buffer): Promise<Decoded> {
     .timeout({ seconds: LONGEST_S })
     .raw()
     .toBuffer({ resolveWithObject: true });
-  const raw = { width: info.width, height: info.height, channels: info.channels as 3 };
+  return { data, raw: { width: info.width, height: info.height, channels: info.channels as 3 } };
+}
+
+type Raw = Awaited<ReturnType<typeof upright>>['raw'];
+
+async function smaller(data: Buffer, raw: Raw): Promise<Pick<Decoded, 'medium' | 'small'>> {
   const at = (size: 'medium' | 'small') =>
     sharp(data, { raw })
       .resize(SIZES[size], SIZES[size], { fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 80, mozjpeg: true })
       .toBuffer();
+  return { medium: await at('medium'), small: await at('small') };
+}
+
+async function decoded(bytes: Buffer): Promise<Decoded> {
+  const { data, raw } = await upright(bytes, KINDS);
   const large = await sharp(data, { raw }).jpeg({ quality: 86 }).toBuffer();
-  return {
-    width: info.width,
-    height: info.height,
-    hash: sha256(large),
-    large,
-    medium: await at('medium'),
-    small: await at('small'),
-  };
+  return { width: raw.width, height: raw.height, hash: sha256(large), large, ...(await smaller(data, raw)) };
 }
 
 const notAPhoto = () =>

@@ -38,3 +38,19 @@ export const PhotoMark = defineEntity({
     note: text(),
   },
 });
+
+/** A photo that an entry of another shop names, as it came with a book file. */
+export const BroughtPhoto = defineEntity({
+  name: 'BroughtPhoto',
+  tableName: 'brought_photo',
+  properties: {
+    /** SHA-256, hex, of the large picture. */
+    hash: text().primary(),
+    width: p.integer(),
+    height: p.integer(),
+    large: picture(),
+    medium: picture(),
+    small: picture(),
+    ...by,
+  },
+});

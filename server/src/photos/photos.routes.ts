@@ -3,7 +3,8 @@ import express, { type Router } from 'express';
 import { z } from 'zod';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { personOf } from '../platform/http/session.ts';
-import { sql, type AppContext } from '../platform/http/app-context.ts';
+import { type AppContext } from '../platform/http/app-context.ts';
+import { isSize, photoByHash, photoById } from './stored.ts';
 import { type Serve } from '../platform/http/serve.ts';
 import { standsOpen } from '../visit/lock.ts';
 import { decodePhoto, LARGEST_BYTES, type Decoded } from './decode.ts';
@@ -39,15 +40,12 @@ export function servePhotos(serve: Serve, router: Router, appContext: AppContext
   router.get('/photos/:photoId/:size', async (req, res) => {
     if (!personOf(req)) throw new HttpProblem(401, 'Sign in to go on.');
     const { photoId, size } = req.params;
-    const by = z.uuid().safeParse(photoId).success ? 'id' : 'hash';
-    if (by === 'hash' && !sha256.safeParse(photoId).success) throw notFound('photo');
-    if (!['large', 'medium', 'small'].includes(size)) throw notFound('photo');
-    const [row] = await sql<{ bytes: Buffer }>(
-      appContext.orm.em.fork(),
-      `select ${size} as bytes from photo where ${by} = ? limit 1`,
-      [photoId],
-    );
-    if (!row) throw notFound('photo');
-    res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }).send(row.bytes);
+    const byId = z.uuid().safeParse(photoId).success;
+    if (!byId && !sha256.safeParse(photoId).success) throw notFound('photo');
+    if (!isSize(size)) throw notFound('photo');
+    const em = appContext.orm.em.fork();
+    const bytes = byId ? await photoById(em, photoId, size) : await photoByHash(em, photoId, size);
+    if (!bytes) throw notFound('photo');
+    res.set({ 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }).send(bytes);
   });
 }

@@ -14,7 +14,7 @@ import {
   MovementMark,
 } from '../../movements/movements.entity.ts';
 import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
-import { Photo, PhotoMark } from '../../photos/photos.entity.ts';
+import { BroughtPhoto, Photo, PhotoMark } from '../../photos/photos.entity.ts';
 import { Finding } from '../../assessment/findings.entity.ts';
 import { EarlierWord, LookTaken, Observation, OwnCauseRow } from '../../diagnosis/diagnosis.entity.ts';
 import { PowerEvent, PowerOverride, Strip } from '../../power-down/power-down.entity.ts';
@@ -106,6 +106,7 @@ export const entities = [
   SeenHead,
   StoreCheck,
   PhotoMark,
+  BroughtPhoto,
   OwnCauseRow,
   ComplaintAnswer,
   DatingEvidence,

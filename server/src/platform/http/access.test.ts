@@ -17,6 +17,7 @@ const BESIDE: readonly (readonly [method: string, path: string, roles: readonly 
   ['GET', '/photos/:photoId/:size', ROLES],
   ['GET', '/recordings/:recordingId/sound', ROLES],
   ['GET', '/visits/:visitId/papers/:file', ROLES],
+  ['GET', '/movements/:movementId/book.zip', ROLES],
   ['GET', '/calendar/:token', 'public'],
   ['GET', '/for-owner/:token/photos/:photoId', 'public'],
 ];

@@ -3,6 +3,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { NextFunction, Request, Response } from 'express';
 import { Device, Session } from '../../people/people.entity.ts';
 import { sql, type AppContext } from './app-context.ts';
+import type { Context } from './context.ts';
+import { HttpProblem } from './problems.ts';
 import { hashOf, newToken } from './tokens.ts';
 
 const COOKIE = 'eclat_session';
@@ -93,3 +95,10 @@ export async function endSession(em: EntityManager, req: Request): Promise<void>
 }
 
 export const removeCookie = (res: Response): void => void res.clearCookie(COOKIE, { path: '/' });
+
+/** Of a file that is made anew whenever somebody signed in asks for it: nothing is written. @throws 401 */
+export function contextForFile(req: Request, { orm, clock }: AppContext): Context {
+  const person = personOf(req);
+  if (!person) throw new HttpProblem(401, 'Sign in to go on.');
+  return { em: orm.em.fork(), person, now: clock(), touched: new Set() };
+}

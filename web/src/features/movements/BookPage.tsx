@@ -1,6 +1,7 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
+import { answeredFor, ENTRY_WORDS, proofInWords } from '@eclat/core/record';
 import {
   ArrowLeftRight,
   Merge,
@@ -27,13 +28,13 @@ import { RecordOf } from './RecordOf.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
 import { SectionsOf } from './SectionsOf.tsx';
 
-export const KINDS = {
-  visit: ['Service', Stamp],
-  inscription: ['Inscription', ScrollText],
-  amendment: ['Amendment', PenLine],
-  merger: ['Two found to be one', Merge],
-  donor: ['Gave a part', PackageMinus],
-  replacement: ['Movement changed', ArrowLeftRight],
+const ICONS = {
+  visit: Stamp,
+  inscription: ScrollText,
+  amendment: PenLine,
+  merger: Merge,
+  donor: PackageMinus,
+  replacement: ArrowLeftRight,
 } as const;
 
 interface PageProps {
@@ -63,46 +64,22 @@ function Unreadable({ entry }: { entry: Entry }) {
   );
 }
 
-/** What is said of how an entry is proved; quietly where all is well. */
-const SAID = {
-  proved: ['Signature holds', ShieldCheck, 'text-soft'],
-  'unknown shop': [
-    'Signed by a key that is not known here: nothing shows whose it is',
-    ShieldQuestion,
-    'font-semibold text-brass',
-  ],
-  unsigned: ['Unsigned: from before signatures, or from a file without', Shield, 'text-soft'],
-  changed: [
-    'Not what was signed: it was changed afterwards. Do not rely on it.',
-    ShieldAlert,
-    'font-semibold text-danger',
-  ],
-  'page missing': [
-    'An entry that this one was written on is missing: it was taken out afterwards.',
-    ShieldAlert,
-    'font-semibold text-danger',
-  ],
+const SHIELDS = {
+  proved: [ShieldCheck, 'text-soft'],
+  'unknown shop': [ShieldQuestion, 'font-semibold text-brass'],
+  unsigned: [Shield, 'text-soft'],
+  changed: [ShieldAlert, 'font-semibold text-danger'],
+  'page missing': [ShieldAlert, 'font-semibold text-danger'],
 } as const;
-
-/** Where a signed head covers it; what none covers yet could still be taken out unseen, and says so. */
-function inLog({ log, signature, proof }: Entry): string {
-  if (!signature || proof === 'changed' || proof === 'unsigned') return '';
-  return log ? ` · entry ${log.number + 1} of ${log.size} in its log` : ' · not in a signed log yet';
-}
 
 function ProofOf({ entry }: { entry: Entry }) {
   const { proof, signature, shop } = entry;
-  const [words, Icon, look] = SAID[proof];
+  const [Icon, look] = SHIELDS[proof];
   return (
     <div className="flex flex-col items-start text-sm">
       <p className={`flex items-start gap-2 ${look}`}>
         <Icon className="mt-0.5 size-4 shrink-0" aria-hidden />
-        <span>
-          {words}
-          {signature?.knownAs && proof === 'proved' && `, by the key of ${signature.knownAs}`}
-          {signature && proof !== 'changed' && ` · key ${signature.key.slice(0, 10)}`}
-          {inLog(entry)}
-        </span>
+        <span>{proofInWords(entry)}</span>
       </p>
       {signature && proof === 'unknown shop' && <KnowKey thumbprint={signature.key} shop={shop} />}
     </div>
@@ -112,7 +89,7 @@ function ProofOf({ entry }: { entry: Entry }) {
 function WholePage({ entry, amendments, marked }: PageProps) {
   const [amending, setAmending] = useState(false);
   const maySign = useMaySign();
-  const [kind, Icon] = KINDS[entry.kind];
+  const Icon = ICONS[entry.kind];
   return (
     <li
       id={entry.id}
@@ -126,7 +103,7 @@ function WholePage({ entry, amendments, marked }: PageProps) {
         <p className="text-lg font-bold">{dateInWords(entry.date)}</p>
         <p className="flex items-center gap-2 text-sm text-soft">
           <Icon className="size-4" aria-hidden />
-          {kind}
+          {ENTRY_WORDS[entry.kind]}
         </p>
       </div>
       <div className="min-w-0">
@@ -140,10 +117,7 @@ function WholePage({ entry, amendments, marked }: PageProps) {
         {entry.record && <RecordOf record={entry.record} />}
         <PhotosOf sections={entry.sections} />
         <SectionsOf sections={entry.sections} unread={entry.unread} />
-        <p className="mt-1 text-sm text-soft">
-          {entry.kind === 'inscription' ? `Read and entered by ${entry.signedBy}` : `Signed by ${entry.signedBy}`},{' '}
-          {entry.shop}
-        </p>
+        <p className="mt-1 text-sm text-soft">{answeredFor(entry)}</p>
         <ProofOf entry={entry} />
         {entry.takenOver && (
           <p className="text-sm text-soft">

@@ -25,7 +25,7 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
-function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { book: Book }) {
+function BookOf({ book: { movement, also, entries, gave, gone, photosAway, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
   const [doing, setDoing] = useState<'merging' | 'bringing' | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
@@ -48,6 +48,13 @@ function BookOf({ book: { movement, also, entries, gave, gone, inTheShop } }: { 
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
+      {photosAway.length > 0 && (
+        <p className="no-print text-soft">
+          {counted(photosAway.length, 'photo')} that it names {photosAway.length === 1 ? 'is' : 'are'} not here: the
+          book file of the shop that took {photosAway.length === 1 ? 'it' : 'them'} brings{' '}
+          {photosAway.length === 1 ? 'it' : 'them'}.
+        </p>
+      )}
       <Pages entries={kept} pages={pages} movement={movement} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
     </div>
@@ -173,11 +180,12 @@ function BookTools({
     <div className="no-print flex flex-wrap gap-2">
       <a
         className={buttonClass('quiet')}
-        href={`/api/movements/${movement.id}/record`}
-        download={`${movement.code}.json`}
+        href={`/api/movements/${movement.id}/book.zip`}
+        download={`${movement.code}.zip`}
+        title="All of it in one file: as signed, with its photos, a page for any browser, and a PDF"
       >
         <Download className="size-5" aria-hidden />
-        Record
+        Book file
       </a>
       <Link to={`/movements/${movement.id}/description`} className={buttonClass('quiet')}>
         <Cog className="size-5" aria-hidden />

@@ -1,16 +1,11 @@
 import type { Entry } from '@eclat/contract';
+import { photosIn } from '@eclat/core/record';
 import { useState } from 'react';
-
-/** What a stranger’s entry names may be anything. */
-const HASH = /^[0-9a-f]{64}$/;
 
 /** Photos of one entry, as far as they are here: another shop’s stay with it until they are brought. */
 export function PhotosOf({ sections }: Pick<Entry, 'sections'>) {
-  const photos = sections.photos?.['photos'];
-  if (!Array.isArray(photos)) return null;
-  const named = (photos as { hash?: string; caption?: string; stage?: string }[]).flatMap(({ hash, caption, stage }) =>
-    HASH.test(hash ?? '') ? [{ hash: hash!, said: caption || stage || 'Photo' }] : [],
-  );
+  const named = photosIn(sections);
+  if (named.length === 0) return null;
   return (
     <ul className="mt-3 flex flex-wrap gap-2">
       {named.map((p, i) => (

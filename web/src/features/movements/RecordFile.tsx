@@ -1,19 +1,22 @@
 import { dateInWords } from '@eclat/core/history';
 import { counted } from '@eclat/core/units';
-import { FileJson } from 'lucide-react';
+import { BookOpen } from 'lucide-react';
 import { useEffect, useId, useRef, type ReactNode } from 'react';
 import { buttonClass } from '../../ui/Button.tsx';
-import { checkedInWords, type ReadRecord } from './record-file.ts';
+import { checkedInWords, photosInWords, type ReadRecord } from './record-file.ts';
 
 /** Chooses the file of a record; what is wrong with it stands below. */
 export function ChooseRecord({
   children,
   trouble,
+  busy = '',
   first = false,
   onFile,
 }: {
   children: ReactNode;
   trouble: string;
+  /** Said while the file is read. */
+  busy?: string;
   /** It has the focus when it appears. */
   first?: boolean;
   onFile: (file: File) => void;
@@ -29,7 +32,7 @@ export function ChooseRecord({
         id={id}
         type="file"
         ref={input}
-        accept="application/json,.json"
+        accept=".zip,.json,application/zip,application/json"
         className="peer sr-only"
         onChange={(e) => {
           const [file] = e.target.files ?? [];
@@ -41,9 +44,14 @@ export function ChooseRecord({
         htmlFor={id}
         className={buttonClass('plain', '-ml-4 peer-focus-visible:outline-3 peer-focus-visible:outline-brass-fill')}
       >
-        <FileJson className="size-5" aria-hidden />
+        <BookOpen className="size-5" aria-hidden />
         {children}
       </label>
+      {busy && (
+        <p className="text-soft" role="status">
+          {busy}
+        </p>
+      )}
       {trouble && (
         <p className="font-semibold text-danger" role="alert">
           {trouble}
@@ -57,18 +65,20 @@ const SHOWN = 5;
 
 /** What a record would bring, and how it stands, before anything is written. */
 export function WhatComes({
-  record: { book, checked },
+  record: { book, checked, photos },
   title,
 }: {
-  record: { book: Pick<ReadRecord['book'], 'entries'>; checked: ReadRecord['checked'] };
+  record: { book: Pick<ReadRecord['book'], 'entries'>; checked: ReadRecord['checked']; photos: ReadRecord['photos'] };
   title: string;
 }) {
   const fresh = book.entries.filter((_, i) => checked.here[i] !== true);
   return (
     <div className="rounded-lg border-2 border-steel bg-steel-wash p-3">
       <p className="font-bold">{title}</p>
-      <p>{checkedInWords(checked)}</p>
-      {checked.log.map((words) => (
+      <p>
+        {checkedInWords(checked)} {photosInWords(photos)}
+      </p>
+      {[...checked.log, ...photos.troubles].map((words) => (
         <p key={words} className="font-semibold text-danger">
           {words}
         </p>

@@ -1,124 +1,22 @@
 import type { ServiceRecord } from '@eclat/core/history';
-import { sentence } from '@eclat/core/units';
-
-/** How long it ran, from hours: minutes below one hour, days from two. */
-const runTime = (h: number): string => {
-  if (h < 1) return `${Math.round(h * 60)} min`;
-  return h < 48 ? `${Math.round(h)} h` : `${Math.round(h / 24)} days`;
-};
-
-/** What went at its own pace, and runs with parts off. */
-const besideRows = (record: ServiceRecord): [string, string[]][] => [
-  [
-    'By itself',
-    (record.units ?? []).flatMap((u) => [
-      `${sentence(u.name)}: ${u.done.length > 0 ? u.done.join(', ').toLowerCase() : 'nothing said of it'}`,
-      ...u.runs.map((r) => `${sentence(u.name)} ran ${runTime(r.hours)}, driven by: ${r.driven}. ${r.found}`.trim()),
-    ]),
-  ],
-  [
-    'Stand',
-    (record.standRuns ?? []).map((r) =>
-      [`Ran ${runTime(r.hours)}, off: ${r.off}.`, r.watched && `Watched: ${r.watched}.`, r.found]
-        .filter(Boolean)
-        .join(' '),
-    ),
-  ],
-];
-
-/** What the record says, a name and its lines. */
-const rowsOf = (record: ServiceRecord): [string, string[]][] => [
-  [
-    'Job',
-    record.job ? [[record.job.shape, record.job.terms.toLowerCase(), record.job.trial].filter(Boolean).join('; ')] : [],
-  ],
-  ['Found', record.condition.map((c) => `${c.place}: ${c.seen}${c.earlierRepair ? ' (earlier repair)' : ''}`)],
-  ['Cause', record.causes],
-  [
-    'Cleaned',
-    record.cleaned.map((c) =>
-      [c.parts.join(', '), c.minutes > 0 ? `in ${c.bath}, ${c.minutes} min` : c.bath].filter(Boolean).join(' '),
-    ),
-  ],
-  [
-    'Worn',
-    (record.looked?.worn ?? []).map(
-      (w) =>
-        `${w.what}: ${w.state}` +
-        (w.toMm ? `, turned down to ${w.toMm.toFixed(2)} mm` : '') +
-        (w.note ? `, ${w.note}` : ''),
-    ),
-  ],
-  [
-    'Bushes',
-    record.bushes.map(
-      (b) =>
-        `${b.hole}: pivot ${b.pivotMm.toFixed(2)}, bore ${b.boreMm.toFixed(2)}, outside ` +
-        `${b.outsideMm.toFixed(2)}, height ${b.heightMm.toFixed(2)} mm`,
-    ),
-  ],
-  [
-    'Work',
-    (record.work ?? []).map((w) =>
-      [
-        `${w.part}: ${w.did}`,
-        w.before && `before ${w.before}`,
-        w.after && `after ${w.after}`,
-        !w.reversible && 'cannot be undone',
-      ]
-        .filter(Boolean)
-        .join(', '),
-    ),
-  ],
-  ['Parts', record.parts.map((p) => `${p.what}${p.size ? `, ${p.size}` : ''}, ${p.source}; old part ${p.oldPart}`)],
-  ['Electric', record.electric ?? []],
-  ['Set up', record.setUp ?? []],
-  [
-    'Case',
-    (record.casework ?? []).map((c) =>
-      [`${c.place}: ${c.what.toLowerCase()}${c.times > 1 ? `, ${c.times} times` : ''}`, c.product, c.origin]
-        .filter(Boolean)
-        .join(', '),
-    ),
-  ],
-  ['Oiled', oiledLines(record.oiled)],
-  ...besideRows(record),
-  ['Not done', record.notDone ?? []],
-  ['Declined', record.declined ?? []],
-  ['Test', [record.test.verdict + (record.test.waived ? ` Waived: ${record.test.waived.replace(/\.+$/, '')}.` : '')]],
-];
-
-/** How many, with what, and each point that was done otherwise than its chart. */
-function oiledLines(oiled: ServiceRecord['oiled']): string[] {
-  if (oiled.length === 0) return [];
-  const dry = oiled.filter((o) => o.grade === 'none').length;
-  const products = oiled.map((o) => [o.product, o.batch && `batch ${o.batch}`].filter(Boolean).join(', '));
-  const used = [...new Set(products)].filter(Boolean).join('; ');
-  return [
-    `${oiled.length - dry} points oiled, ${dry} left dry`,
-    ...(used ? [used] : []),
-    ...oiled.flatMap((o) => (o.otherwise ? [`Otherwise than the chart, ${o.where}: ${o.otherwise}`] : [])),
-  ];
-}
+import { tellRecord } from '@eclat/core/record';
 
 /** A signed visit as it stands in the book. */
 export function RecordOf({ record }: { record: ServiceRecord }) {
   return (
     <dl className="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-4 gap-y-1.5 text-lg">
-      {rowsOf(record)
-        .filter(([, lines]) => lines.length > 0)
-        .map(([name, lines]) => (
-          <div key={name} className="contents">
-            <dt className="text-soft">{name}</dt>
-            <dd>
-              {lines.map((l, i) => (
-                <span key={i} className="block">
-                  {l}
-                </span>
-              ))}
-            </dd>
-          </div>
-        ))}
+      {tellRecord(record).map(({ name, lines }) => (
+        <div key={name} className="contents">
+          <dt className="text-soft">{name}</dt>
+          <dd>
+            {lines.map((l, i) => (
+              <span key={i} className="block">
+                {l}
+              </span>
+            ))}
+          </dd>
+        </div>
+      ))}
     </dl>
   );
 }

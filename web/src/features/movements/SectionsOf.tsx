@@ -77,10 +77,7 @@ export function SectionsOf({ sections, unread = [] }: Props) {
   );
 }
 
-/** Who wrote the rows stands once, where one person wrote them all on one day. */
-function List({ list: { title, rows }, alone }: { list: ToldList; alone: boolean }) {
-  const [first] = rows;
-  const byOne = rows.length > 1 && first && first.by !== '' && rows.every((r) => r.by === first.by) ? first.by : '';
+function List({ list: { title, by: byOne, rows }, alone }: { list: ToldList; alone: boolean }) {
   return (
     <>
       {(!alone || byOne !== '') && (
@@ -92,7 +89,7 @@ function List({ list: { title, rows }, alone }: { list: ToldList; alone: boolean
             {lead && <span className="font-semibold">{lead}</span>}
             {lead && rest && ' · '}
             {rest}
-            {by && byOne === '' && <span className="text-sm text-soft"> {by}</span>}
+            {by && <span className="text-sm text-soft"> {by}</span>}
           </li>
         ))}
       </ul>

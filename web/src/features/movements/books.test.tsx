@@ -114,7 +114,7 @@ describe('a book of which not all is as it was signed', () => {
     ];
     standIn({
       '/photos': [],
-      '/api/movements/m1': { movement, also: [], gave: [], gone: [], entries, inTheShop: null },
+      '/api/movements/m1': { movement, also: [], gave: [], gone: [], photosAway: [], entries, inTheShop: null },
     });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1', 'owner-of-shop');
     expect(await screen.findByText('2 entries of this book cannot be relied on')).toBeTruthy();
@@ -186,6 +186,7 @@ describe('a record that came with it', () => {
   const file = (content: string) =>
     Object.assign(new File([content], 'book.json', { type: 'application/json' }), {
       text: () => Promise.resolve(content),
+      slice: () => ({ text: () => Promise.resolve(content.slice(0, 2)) }),
     });
 
   it('is shown before anything is written, fills in the movement, and is sent along', async () => {
@@ -193,7 +194,12 @@ describe('a record that came with it', () => {
       '/api/visits': { id: 'v9', claim: 'C-1' },
       '/api/movements-like': [],
       '/api/owners': { items: [], next: null },
-      '/api/movement-records/check': { proofs: ['unknown shop'], here: [false], log: ['Their log was rewritten.'] },
+      '/api/movement-records/check': {
+        proofs: ['unknown shop'],
+        here: [false],
+        log: ['Their log was rewritten.'],
+        photosHere: [],
+      },
     });
     open(<IntakeScreen />, '*');
     await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
@@ -226,13 +232,22 @@ describe('a record that came with it', () => {
     const answers = {
       '/photos': [],
       '/api/movements/m1/record': {},
-      '/api/movements/m1': { movement, also: [], gave: [], gone: [3], entries: [], inTheShop: null },
+      '/api/movements/m1': {
+        movement,
+        also: [],
+        gave: [],
+        gone: [3],
+        photosAway: ['ab'],
+        entries: [],
+        inTheShop: null,
+      },
     };
     const two = JSON.stringify({ ...book, entries: [entry, { ...entry, title: 'Bushed', hash: 'e'.repeat(64) }] });
-    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [] });
+    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [], photosHere: [] });
     standIn({ ...answers, '/api/movement-records/check': checked(true, false) });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1');
     expect(await screen.findByText('1 entry of this book is gone')).toBeTruthy();
+    expect(screen.getByText(/^1 photo that it names is not here/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Bring a record' }));
     const chooser = screen.getByLabelText('Choose the file');
     expect(document.activeElement).toBe(chooser);

@@ -1,11 +1,12 @@
-import type { MovementBook, ReplyOf } from '@eclat/contract';
-import { movementBook } from '@eclat/contract/movement-book';
+import type { MovementBook, ReplyOf, TravelledEntry } from '@eclat/contract';
+import { LARGEST_BOOK, movementBook } from '@eclat/contract/movement-book';
+import { photosIn } from '@eclat/core/record';
+import { counted } from '@eclat/core/units';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { Away, call } from '../../data/call.ts';
 import { whyOf } from '../../data/outbox.ts';
-
-const MOST_BYTES = 7_000_000;
+import type { BookPhotos, BookZip } from './book-zip.ts';
 
 /** Which line of it is not as a book has it, counted from 1 as a person counts. */
 function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
@@ -16,34 +17,81 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
 
 export type Checked = ReplyOf<typeof api.movements.checkRecord>;
 
+/** Nothing was asked yet: what comes is checked when it is taken in. */
+export const NOT_CHECKED: Checked = { proofs: [], here: [], log: [], photosHere: [] };
+
 /** A record that was read, and how its entries stand; without the server they are checked when they are taken in. */
 export interface ReadRecord {
   book: MovementBook;
   from: string;
   checked: Checked;
+  photos: BookPhotos;
+}
+
+export const NO_PHOTOS: BookPhotos = {
+  ...{ good: [], troubles: [] },
+  bytes: () => Promise.reject(new Error('There are no photos in this file.')),
+};
+
+/** Hashes of photos that what was signed names, as the file says it: the server looks at the signatures. */
+function photosNamed(entries: readonly TravelledEntry[]): string[] {
+  const named = entries.flatMap(({ signed }) => {
+    try {
+      const payload = (signed?.split('.')[1] ?? '').replaceAll('-', '+').replaceAll('_', '/');
+      const bytes = Uint8Array.from(atob(payload), (c) => c.charCodeAt(0));
+      const said = JSON.parse(new TextDecoder().decode(bytes)) as { sections?: Parameters<typeof photosIn>[0] };
+      return photosIn(said.sections ?? {}).map((p) => p.hash);
+    } catch {
+      return [];
+    }
+  });
+  return [...new Set(named)];
+}
+
+const isZip = async (file: Blob): Promise<boolean> => (await file.slice(0, 2).text()) === 'PK';
+
+/** A ZIP, or `book.json` by itself. */
+async function opened(file: File): Promise<BookZip> {
+  if (await isZip(file)) {
+    // Its reader comes with the first ZIP that somebody chooses.
+    const { openBookZip } = await import('./book-zip.ts');
+    return openBookZip(file);
+  }
+  if (file.size > LARGEST_BOOK) throw new Error('This file is too large for a movement book.');
+  const book: unknown = await file
+    .text()
+    .then(JSON.parse)
+    .catch(() => null);
+  return { book, photosOf: () => Promise.resolve(NO_PHOTOS) };
 }
 
 /**
- * Reads a record and has it checked whole, before anything is written.
+ * Reads a record and has it checked whole, with its photos, before anything is written.
  * @param movementId the book that it would come into; none: a new one
+ * @param onProgress said while its photos are looked at
  * @returns what it is, or why it cannot be taken in
  */
-export async function readRecord(file: File, movementId?: string): Promise<ReadRecord | string> {
-  if (file.size > MOST_BYTES) return 'This file is too large for a movement book.';
-  const read = movementBook.safeParse(
-    await file
-      .text()
-      .then(JSON.parse)
-      .catch(() => null),
-  );
-  if (!read.success) return whyNot(read.error.issues[0]!);
-  const { entries: history, logs } = read.data;
+export async function readRecord(
+  file: File,
+  movementId?: string,
+  onProgress: (words: string) => void = () => undefined,
+): Promise<ReadRecord | string> {
   try {
-    const checked = await call(api.movements.checkRecord, { body: { history, logs, movementId } });
-    return { book: read.data, from: file.name.slice(0, 200), checked };
+    const zip = await opened(file);
+    const read = movementBook.safeParse(zip.book);
+    if (!read.success) return whyNot(read.error.issues[0]!);
+    const { entries: history, logs } = read.data;
+    const checked = await call(api.movements.checkRecord, { body: { history, logs, movementId } }).catch((error) => {
+      if (error instanceof Away) return NOT_CHECKED;
+      throw error;
+    });
+    const named = photosNamed(history).filter((hash) => !checked.photosHere.includes(hash));
+    const photos = await zip.photosOf(named, (done) => {
+      onProgress(`Looking at photo ${done} of ${named.length} …`);
+    });
+    return { book: read.data, from: file.name.slice(0, 200), checked, photos };
   } catch (error) {
-    if (!(error instanceof Away)) return whyOf(error);
-    return { book: read.data, from: file.name.slice(0, 200), checked: { proofs: [], here: [], log: [] } };
+    return whyOf(error);
   }
 }
 
@@ -60,3 +108,7 @@ export function checkedInWords({ proofs, here }: Checked): string {
   const words = said.flatMap(([count, what]) => (count > 0 ? `${count} ${what}` : []));
   return words.length === 0 ? 'Checked: nothing in it is new.' : `Checked: ${words.join(', ')}.`;
 }
+
+/** Photos that come along and are not here yet. Empty: none. */
+export const photosInWords = ({ good }: BookPhotos): string =>
+  good.length > 0 ? `${counted(good.length, 'photo')} ${good.length === 1 ? 'comes' : 'come'} with it.` : '';

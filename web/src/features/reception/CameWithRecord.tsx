@@ -4,7 +4,8 @@ import { counted } from '@eclat/core/units';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { useMaySign } from '../../data/queries.ts';
-import { readRecord, type ReadRecord } from '../movements/record-file.ts';
+import { carryPhotos } from '../movements/bring-photos.ts';
+import { NO_PHOTOS, NOT_CHECKED, readRecord, type ReadRecord } from '../movements/record-file.ts';
 import { ChooseRecord, WhatComes } from '../movements/RecordFile.tsx';
 import type { IntakeForm } from './form.ts';
 
@@ -16,13 +17,21 @@ export function CameWithRecord() {
   const mayTake = useMaySign();
   const refused = formState.errors.movement?.history?.message;
   const [trouble, setTrouble] = useState('');
-  const [checked, setChecked] = useState<ReadRecord['checked']>({ proofs: [], here: [], log: [] });
+  const [reading, setReading] = useState('');
+  // A draft that comes back after a reload has its words only.
+  const [{ checked, photos }, setRead] = useState<Pick<ReadRecord, 'checked' | 'photos'>>({
+    checked: NOT_CHECKED,
+    photos: NO_PHOTOS,
+  });
   const history = watch('movement.history') ?? [];
   const take = async (file: File) => {
     setTrouble('');
-    const read = await readRecord(file);
+    setReading('Reading it …');
+    const read = await readRecord(file, undefined, setReading);
+    setReading('');
     if (typeof read === 'string') return setTrouble(read);
-    setChecked(read.checked);
+    setRead(read);
+    carryPhotos(read.photos);
     const { movement, entries, logs = [] } = read.book;
     setValue('movement', {
       name: movement.name,
@@ -41,12 +50,12 @@ export function CameWithRecord() {
     );
   return (
     <div className="sm:col-span-2">
-      <ChooseRecord trouble={trouble || (refused ?? '')} onFile={(file) => void take(file)}>
+      <ChooseRecord trouble={trouble || (refused ?? '')} busy={reading} onFile={(file) => void take(file)}>
         It came with a record
       </ChooseRecord>
       {history.length > 0 && (
         <WhatComes
-          record={{ book: { entries: history }, checked }}
+          record={{ book: { entries: history }, checked, photos }}
           title={
             `${counted(history.length, 'entry', 'entries')} came with it and ` +
             `${history.length === 1 ? 'goes' : 'go'} on in its book here`

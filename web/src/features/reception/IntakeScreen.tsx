@@ -1,7 +1,7 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { newVisit } from '@eclat/contract/visit';
 import { api } from '../../data/api.ts';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -13,6 +13,7 @@ import { TextArea, TextField } from '../../ui/Field.tsx';
 import { ClockPart } from './ClockPart.tsx';
 import { JobFields } from '../visit/JobFields.tsx';
 import { complaintLabel, EMPTY, type IntakeForm } from './form.ts';
+import { bringCarried } from '../movements/bring-photos.ts';
 import { FindPart } from '../search/FindPart.tsx';
 import { keepKnownName, OwnerPart } from './OwnerPart.tsx';
 import { ReceivedPart } from './ReceivedPart.tsx';
@@ -21,13 +22,15 @@ import { newId } from '../../data/new-id.ts';
 /** The clock is safe, identified, and everything that came with it is listed, before the owner leaves. */
 export function IntakeScreen() {
   const go = useNavigate();
+  const queries = useQueryClient();
   const form = useContractForm<IntakeForm>(newVisit, EMPTY, 'intake');
   // One key for one clock at the counter: pressing twice, or again after a lost connection, takes it in once.
   const key = useRef(newId());
   const send = useMutation({
     mutationFn: (body: IntakeForm) => call(api.visit.open, { body, key: key.current }),
-    onSuccess: (visit) => {
+    onSuccess: (visit, { movement }) => {
       form.forget();
+      if (movement?.history?.length) bringCarried(queries, visit.movement.id);
       say(`Taken in as ${visit.claim}.`);
       void go(`/visits/${visit.id}/intake`);
     },

@@ -1,0 +1,141 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { buffer } from 'node:stream/consumers';
+import type { Book, MovementBook, TravelledEntry } from '@eclat/contract';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { fromBufferPromise } from 'yauzl';
+import { writtenElsewhere } from '../../test/forge.ts';
+import { readPdf } from '../../test/pdf.ts';
+import { newClock, openShop, takeIn } from '../../test/shop.ts';
+
+let shop: Awaited<ReturnType<typeof openShop>>;
+let at: string;
+const OWNER = newClock().owner;
+const HARM = '<script>alert(1)</script><img src=x onerror=alert(1)>"\'';
+const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+const picture = (colour: string, width = 60) =>
+  sharp({ create: { width, height: 40, channels: 3, background: colour } })
+    .jpeg()
+    .toBuffer();
+const named = (...photos: Buffer[]) => ({
+  photos: { version: 1, photos: photos.map((p, i) => ({ caption: `Photo ${i} ${HARM}`, hash: hashOf(p) })) },
+});
+const bring = (history: TravelledEntry[]) =>
+  shop.marit.ok<Book>('POST', `${at}/record`, { history, logs: [], historyFrom: 'b.zip' });
+const put = async (photo: Uint8Array, name = hashOf(photo)) =>
+  (await shop.marit.send('PUT', `${at}/photos/${name}`, photo)).status;
+
+/** Files of a ZIP, by a reader that did not write it. */
+async function filesIn(zipped: Buffer): Promise<Map<string, Buffer>> {
+  const zip = await fromBufferPromise(zipped, { lazyEntries: true });
+  const files = new Map<string, Buffer>();
+  for await (const entry of zip.eachEntry())
+    files.set(entry.fileName, await buffer(await zip.openReadStreamPromise(entry)));
+  return files;
+}
+async function bookFile(): Promise<{ zipped: Buffer; files: Map<string, Buffer> }> {
+  const res = await fetch(`${shop.running.address}/api${at}/book.zip`, { headers: shop.marit.cookies });
+  expect(res.headers.get('content-type')).toBe('application/zip');
+  const zipped = Buffer.from(await res.arrayBuffer());
+  return { zipped, files: await filesIn(zipped) };
+}
+
+let one: Buffer, two: Buffer, noPhoto: Buffer;
+beforeAll(async () => {
+  shop = await openShop();
+  [one, two, noPhoto] = [await picture('#a33'), await picture('#3a3'), Buffer.from('no picture at all')];
+  const { movement } = await takeIn(shop.marit);
+  at = `/movements/${movement.id}`;
+  const of = { id: movement.id, code: movement.code, name: movement.name };
+  const sections = named(one, two, noPhoto);
+  await bring([await writtenElsewhere(of, { title: `Overhauled ${HARM}`, text: 'مرحبا', sections })]);
+});
+afterAll(() => shop.running.stop());
+
+describe('photos that another shop’s entries name', () => {
+  const away = async () => (await shop.marit.ok<Book>('GET', at)).photosAway;
+
+  it('come in byte for byte under their names, once, and nothing else does', async () => {
+    expect(await away()).toEqual([one, two, noPhoto].map(hashOf));
+    expect(await put(two, hashOf(one))).toBe(422);
+    expect(await put(noPhoto)).toBe(415);
+    expect(await put(await picture('#33a'))).toBe(404);
+    expect(await put(one, 'x'.repeat(64))).toBe(404);
+    for (const again of [1, 2]) expect([again, await put(one)]).toEqual([again, 200]);
+    expect(await away()).toEqual([two, noPhoto].map(hashOf));
+    const shown = await fetch(`${shop.running.address}/api/photos/${hashOf(one)}/large`, {
+      headers: shop.marit.cookies,
+    });
+    expect(hashOf(new Uint8Array(await shown.arrayBuffer()))).toBe(hashOf(one));
+    expect(shown.headers.get('x-content-type-options')).toBe('nosniff');
+  });
+
+  it('are told apart before a file is taken in', async () => {
+    const { entries: history, logs } = await shop.marit.ok<MovementBook>('GET', `${at}/record`);
+    const { body } = await shop.marit.send<{ photosHere: string[] }>('POST', '/movement-records/check', {
+      ...{ history, logs, movementId: at.split('/').at(-1) },
+    });
+    expect(body.photosHere).toEqual([hashOf(one)]);
+  });
+});
+
+describe('the book as a file', () => {
+  it('holds what was signed, the photos that are here, its description, a page and a paper; nothing private', async () => {
+    const { files } = await bookFile();
+    const record = await shop.marit.ok<MovementBook>('GET', `${at}/record`);
+    expect(JSON.parse(files.get('book.json')!.toString())).toEqual(record);
+    const photos = [...files].filter(([path]) => path.startsWith('photos/'));
+    expect(photos.map(([path, bytes]) => [path, hashOf(bytes)])).toEqual([[`photos/${hashOf(one)}.jpg`, hashOf(one)]]);
+    for (const [path, bytes] of files)
+      if (path.startsWith('schema/'))
+        expect(bytes).toEqual(readFileSync(new URL(`../../../docs/formats/${path.slice(7)}`, import.meta.url)));
+    expect([...files.keys()].filter((p) => p.startsWith('schema/'))).toHaveLength(5);
+    const { text } = await readPdf(files.get('book.pdf')!);
+    expect(text).toContain('Overhauled <script>');
+    expect(text).toContain('Lantern Yard Workshop');
+    const told = [...files].filter(([p]) => !p.endsWith('.jpg')).map(([, bytes]) => bytes.toString());
+    for (const secret of [OWNER.name, OWNER.phone, OWNER.email, OWNER.address, newClock().complaint])
+      for (const said of [...told, text]) expect(said).not.toContain(secret);
+  });
+
+  it('has a page without script, without anything from a network, whatever an entry says', async () => {
+    const page = (await bookFile()).files.get('index.html')!.toString();
+    const tags = [...page.matchAll(/<([a-z]\w*)([^>]*)>/gi)].map(([, name, rest]) => [
+      name!,
+      rest!.replace(/"[^"]*"/g, ''),
+    ]);
+    expect(
+      tags.filter(([name, rest]) => /script|iframe|object|embed|link/i.test(name!) || /\son/i.test(rest!)),
+    ).toEqual([]);
+    expect(page).not.toMatch(/https?:\/\//);
+    expect(page).toContain('&lt;script&gt;');
+    expect(page).toContain('مرحبا');
+    expect(page).toContain(`src="photos/${hashOf(one)}.jpg"`);
+    // One that is not here is named.
+    expect(page).toContain(hashOf(two));
+    const asked = [...page.matchAll(/(?:src|href)="([^"]+)"/g)].map(([, to]) => to!);
+    expect(
+      asked.filter((to) => !/^(#[\w-]+|photos\/[0-9a-f]{64}\.jpg|book\.json|schema\/README\.md)$/.test(to)),
+    ).toEqual([]);
+  });
+
+  it('of many photos is printed in volumes, and of a long record takes in what is longer than a small body', async () => {
+    const many = await Promise.all(Array.from({ length: 70 }, (_, i) => picture('#987', 20 + i)));
+    const { movement } = await takeIn(shop.marit, { movement: { name: 'Long', familyId: 'fusee' } });
+    at = `/movements/${movement.id}`;
+    const of = { id: movement.id, code: movement.code, name: movement.name };
+    const filler = { filler: { version: 9, words: 'x'.repeat(400_000) } };
+    await bring([await writtenElsewhere(of, { sections: { ...named(...many), ...filler } })]);
+    for (const photo of many) expect(await put(photo)).toBe(200);
+    const { files } = await bookFile();
+    expect([...files.keys()].filter((p) => p.endsWith('.pdf'))).toEqual(['book-1-of-2.pdf', 'book-2-of-2.pdf']);
+    const [first, second] = [
+      await readPdf(files.get('book-1-of-2.pdf')!),
+      await readPdf(files.get('book-2-of-2.pdf')!),
+    ];
+    expect(first.text).toContain('Photo 59');
+    expect(second.text).toContain('continued');
+    expect(second.text).toContain('Photo 69');
+  });
+});

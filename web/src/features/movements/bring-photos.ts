@@ -1,0 +1,55 @@
+import { counted } from '@eclat/core/units';
+import type { QueryClient } from '@tanstack/react-query';
+import { api } from '../../data/api.ts';
+import { say } from '../../data/app-state.ts';
+import { Away, call } from '../../data/call.ts';
+import { refresh } from '../../data/refresh.ts';
+import type { BookPhotos } from './book-zip.ts';
+
+/**
+ * Sends photos of a book file that is taken in, one after another. It goes on when its screen is left; whoever closes
+ * the page brings the same file again, and only what is missing is sent.
+ */
+export async function bringPhotos(
+  queries: QueryClient,
+  movementId: string,
+  photos: BookPhotos,
+  onProgress: (done: number) => void = () => undefined,
+): Promise<void> {
+  const { good } = photos;
+  let [done, refused] = [0, 0];
+  try {
+    for (const hash of good) {
+      try {
+        await call(api.movements.bringPhoto, { params: { movementId, hash }, file: await photos.bytes(hash) });
+      } catch (error) {
+        if (error instanceof Away) throw error;
+        refused += 1;
+      }
+      done += 1;
+      onProgress(done);
+    }
+    say(
+      `${counted(done - refused, 'photo')} of the record ${done - refused === 1 ? 'is' : 'are'} here now.` +
+        (refused > 0 ? ` ${refused} could not be taken in.` : ''),
+      refused > 0 ? 'danger' : 'good',
+    );
+  } catch {
+    say(`The server went away: ${done} of ${good.length} photos are here. Bring the same file again.`, 'danger');
+  }
+  refresh(queries, { topics: ['movements'], visits: [] });
+}
+
+/** Photos of the record that came with a clock, until it is taken in. The form keeps words, not files. */
+let carried: BookPhotos | null = null;
+
+export const carryPhotos = (photos: BookPhotos | null): void => {
+  carried = photos;
+};
+
+/** Sends what was carried into the book of the movement that it came with. */
+export function bringCarried(queries: QueryClient, movementId: string): void {
+  const photos = carried;
+  carried = null;
+  if (photos && photos.good.length > 0) void bringPhotos(queries, movementId, photos);
+}
