@@ -19,7 +19,7 @@ export interface Elsewhere {
   yearsAgo: number;
   title: string;
   text: string;
-  record: Pick<ServiceRecord, 'condition' | 'bushes' | 'note'>;
+  record: Pick<ServiceRecord, 'condition' | 'causes' | 'cleaned' | 'bushes' | 'note'>;
   holes: readonly Record<string, unknown>[];
   photos: readonly { picture: Picture; caption: string }[];
   /** Its thumbprint was compared, and is known here. */
@@ -44,8 +44,7 @@ async function writtenThere(
 ) {
   const key = await freshKey();
   const record: ServiceRecord = {
-    ...{ format: 'eclat-service-record', version: 6, causes: ['Worn hole'], parts: [], oiled: [], ...of.record },
-    cleaned: [{ bath: 'ammoniated water', parts: ['plates', 'wheels'], minutes: 12 }],
+    ...{ format: 'eclat-service-record', version: 6, parts: [], oiled: [], ...of.record },
     test: {
       ...{ days: 8, readings: 0, rateSecondsPerDay: null, halfWidthSecondsPerDay: null, waived: null },
       verdict: 'Watched for a week.',

@@ -37,6 +37,9 @@ const stripOf = (inches: number, strip: 'as it came' | 'fitted') =>
     note: '',
   }) as const;
 
+/** As other shops say it. */
+const CLEANED = { cleaned: [{ bath: 'ammoniated water', parts: ['plates', 'wheels'], minutes: 12 }] };
+
 const bath = {
   bath: 'ammoniated water' as const,
   parts: [{ name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] }],
@@ -119,6 +122,8 @@ export const HISTORIES: readonly History[] = [
               ...{ severity: 'stops it', earlierRepair: false, proposal: 'Bush' },
             },
           ],
+          ...CLEANED,
+          causes: ['Worn hole'],
           bushes: [{ hole: 'T2 second wheel, back plate', pivotMm: 1.65, boreMm: 1.7, outsideMm: 3, heightMm: 2.2 }],
           note: 'Third wheel looked at and left: the bush of four years ago is sound.',
         },
@@ -138,7 +143,7 @@ export const HISTORIES: readonly History[] = [
         ...{ shop: 'Harbour Row Clocks', by: 'Teodor Brask', yearsAgo: 8, known: false },
         title: 'Overhauled: cleaned, oiled',
         text: 'For a sale.',
-        record: { condition: [], bushes: [], note: '' },
+        record: { ...CLEANED, condition: [], causes: [], bushes: [], note: '' },
         holes: [{ hole: 'S2 second wheel, front plate', key: 'S2.front', verdict: 'marginal', judged: 'by feel' }],
         photos: [{ picture: 'mantel', caption: 'For the sale' }],
       },
@@ -154,6 +159,8 @@ export const HISTORIES: readonly History[] = [
             ...{ earlierRepair: false, proposal: 'Leave' },
           },
         ],
+        causes: [],
+        cleaned: [],
         bushes: [],
         note: 'Shown at 17 °C and 48 % humidity.',
       },

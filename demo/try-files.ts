@@ -6,6 +6,9 @@ import { recordOf } from '@eclat/server/movements/record.service';
 import type { Context } from '@eclat/server/platform/http/context';
 import { servedElsewhere, type Elsewhere } from './elsewhere.ts';
 
+/** Cooler than any light in the shop: its photos are others. */
+const MUSEUM_LIGHT = -0.8;
+
 /** Ends the unit of work in which the file was made: here nothing of it was ever written. */
 class NotHere extends Error {}
 
@@ -25,7 +28,7 @@ export async function writeTryFiles(
   try {
     await ctx.em.transactional(async (em) => {
       const there = { ...ctx, em };
-      await servedElsewhere(there, movementId, [service], yearsAgo, () => 0.5);
+      await servedElsewhere(there, movementId, [service], yearsAgo, () => MUSEUM_LIGHT);
       const { name, zip } = await bookFile(there, movementId);
       await writeFile(join(folder, `${name.slice(0, -4)} from the museum.zip`), await buffer(zip));
       const { entries, ...rest } = await recordOf(there, movementId);

@@ -49,6 +49,7 @@ await main(async () => {
       'sound.ts',
       'teeth.ts',
       'signatures.ts',
+      'book-file.ts',
       'press.ts',
       'presses.ts',
       ...(only === 'axe' ? ['axe.ts'] : []), // nothing is measured

@@ -138,7 +138,12 @@ const PARTS = {
         'e2e',
         '@playwright/test/cli.js',
         ['test'],
-        { ECLAT_TEST_DATABASE_URL: cluster.url, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+        {
+          ECLAT_TEST_DATABASE_URL: cluster.url,
+          ECLAT_TRY_FOLDER: join(scratch, 'demo-files'),
+          CHROMIUM: chromium,
+          PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+        },
         () => {
           const stats = json(file)?.stats;
           return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected, again: stats.flaky };

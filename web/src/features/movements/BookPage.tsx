@@ -41,6 +41,8 @@ interface PageProps {
   entry: Entry;
   amendments: Entry[];
   marked: boolean;
+  /** Hashes of photos that are not here. */
+  away: readonly string[];
 }
 
 /** One entry. One that cannot be shown, whatever is wrong with it, hides none of the others. */
@@ -86,7 +88,7 @@ function ProofOf({ entry }: { entry: Entry }) {
   );
 }
 
-function WholePage({ entry, amendments, marked }: PageProps) {
+function WholePage({ entry, amendments, marked, away }: PageProps) {
   const [amending, setAmending] = useState(false);
   const maySign = useMaySign();
   const Icon = ICONS[entry.kind];
@@ -115,7 +117,7 @@ function WholePage({ entry, amendments, marked }: PageProps) {
         )}
         {entry.place && <p className="text-soft">On the {entry.place}.</p>}
         {entry.record && <RecordOf record={entry.record} />}
-        <PhotosOf sections={entry.sections} />
+        <PhotosOf sections={entry.sections} away={away} />
         <SectionsOf sections={entry.sections} unread={entry.unread} />
         <p className="mt-1 text-sm text-soft">{answeredFor(entry)}</p>
         <ProofOf entry={entry} />

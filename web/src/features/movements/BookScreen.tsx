@@ -48,14 +48,7 @@ function BookOf({ book: { movement, also, entries, gave, gone, photosAway, inThe
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
-      {photosAway.length > 0 && (
-        <p className="no-print text-soft">
-          {counted(photosAway.length, 'photo')} that it names {photosAway.length === 1 ? 'is' : 'are'} not here: the
-          book file of the shop that took {photosAway.length === 1 ? 'it' : 'them'} brings{' '}
-          {photosAway.length === 1 ? 'it' : 'them'}.
-        </p>
-      )}
-      <Pages entries={kept} pages={pages} movement={movement} hash={hash} />
+      <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
     </div>
   );
@@ -90,7 +83,7 @@ function KeptApart({ entries }: { entries: readonly Entry[] }) {
     <Panel title="Not what was signed">
       <ol className="flex flex-col">
         {entries.map((e) => (
-          <Page key={e.id} entry={e} amendments={[]} marked={false} />
+          <Page key={e.id} entry={e} amendments={[]} marked={false} away={[]} />
         ))}
       </ol>
     </Panel>
@@ -218,11 +211,13 @@ function Pages({
   entries,
   pages,
   movement,
+  away,
   hash,
 }: {
   entries: Entry[];
   pages: Entry[];
   movement: Movement;
+  away: readonly string[];
   hash: string;
 }) {
   const [inscribing, setInscribing] = useState(false);
@@ -253,6 +248,7 @@ function Pages({
               entry={e}
               amendments={entries.filter((a) => a.amends === e.id)}
               marked={hash === `#${e.id}`}
+              away={away}
             />
           ))}
         </ol>

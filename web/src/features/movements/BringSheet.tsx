@@ -69,7 +69,7 @@ function Coming({ done, of }: { done: number; of: number }) {
       <p role="status">
         {done} of {counted(of, 'photo')}
       </p>
-      <progress className="h-3 w-full" value={done} max={of} aria-label="Photos brought" />
+      <progress className="h-3 w-full accent-steel" value={done} max={of} aria-label="Photos brought" />
       <p className="text-soft">It goes on when this is closed. Leave this page open until it is done.</p>
     </div>
   );

@@ -6,9 +6,12 @@ import { Away, call } from '../../data/call.ts';
 import { refresh } from '../../data/refresh.ts';
 import type { BookPhotos } from './book-zip.ts';
 
+/** While one is on its way the server makes smaller ones of another. */
+const AT_ONCE = 2;
+
 /**
- * Sends photos of a book file that is taken in, one after another. It goes on when its screen is left; whoever closes
- * the page brings the same file again, and only what is missing is sent.
+ * Sends photos of a book file that is taken in. It goes on when its screen is left; whoever closes the page brings the
+ * same file again, and only what is missing is sent.
  */
 export async function bringPhotos(
   queries: QueryClient,
@@ -17,25 +20,30 @@ export async function bringPhotos(
   onProgress: (done: number) => void = () => undefined,
 ): Promise<void> {
   const { good } = photos;
-  let [done, refused] = [0, 0];
-  try {
-    for (const hash of good) {
+  const waiting = [...good];
+  let [brought, refused] = [0, 0];
+  const sendAll = async () => {
+    for (let hash = waiting.shift(); hash; hash = waiting.shift()) {
       try {
         await call(api.movements.bringPhoto, { params: { movementId, hash }, file: await photos.bytes(hash) });
+        brought += 1;
       } catch (error) {
         if (error instanceof Away) throw error;
         refused += 1;
       }
-      done += 1;
-      onProgress(done);
+      onProgress(brought + refused);
     }
+  };
+  try {
+    await Promise.all(Array.from({ length: AT_ONCE }, sendAll));
     say(
-      `${counted(done - refused, 'photo')} of the record ${done - refused === 1 ? 'is' : 'are'} here now.` +
+      `${counted(brought, 'photo')} of the record ${brought === 1 ? 'is' : 'are'} here now.` +
         (refused > 0 ? ` ${refused} could not be taken in.` : ''),
       refused > 0 ? 'danger' : 'good',
     );
   } catch {
-    say(`The server went away: ${done} of ${good.length} photos are here. Bring the same file again.`, 'danger');
+    waiting.length = 0;
+    say(`The server went away: ${brought} of ${good.length} photos are here. Bring the same file again.`, 'danger');
   }
   refresh(queries, { topics: ['movements'], visits: [] });
 }
