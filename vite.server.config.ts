@@ -15,6 +15,7 @@ export default defineConfig({
       input: {
         main: here('server/src/main.ts'),
         demo: here('demo/main.ts'),
+        migrate: here('server/src/migrate.ts'),
         verify: here('server/src/verify.ts'),
         aside: here('server/src/platform/aside/aside.worker.ts'),
       },

@@ -2,7 +2,7 @@ import { DAY } from './course.ts';
 import { addPerson } from '@eclat/server/people/people.service';
 import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/movements/history.service';
-import { connect, migrate, type EntityManager } from '@eclat/server/platform/database/orm';
+import { connect, ready, type EntityManager } from '@eclat/server/platform/database/orm';
 import type { Person } from '@eclat/contract';
 import { dayOf, daysAfter, ownZone } from '@eclat/core/days';
 import type { Bath } from '@eclat/core/cleaning';
@@ -37,7 +37,7 @@ const fills: { id: string; bath: Bath; at: Date }[] = [];
 const url = process.env['DATABASE_URL'];
 if (!url) throw new Error('DATABASE_URL is not set');
 const orm = await connect(url);
-await migrate(orm);
+await ready(orm);
 try {
   // The demo is loaded once and whole: a load that was cut off leaves nothing behind.
   if (!(await orm.em.fork().findOne(Shop, { one: true }))) {

@@ -59,11 +59,15 @@ export const runs = (script: string, env: Record<string, string>) =>
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${script} ended with ${code}`))));
   });
 
+/** The role that the product runs under. */
+const appUrlOf = (url: string): string => url.replace(/\/\/[^@]*@/, '//eclat_app:app@');
+
 /** One server process of the built product. */
 export class ServerProcess {
   private child: ChildProcess | undefined;
   /** What the start window tells, while there is no shop. */
   openingCode = '';
+  private migrated = false;
   constructor(
     readonly databaseUrl: string,
     readonly port: number,
@@ -74,10 +78,14 @@ export class ServerProcess {
   }
 
   async start(): Promise<this> {
+    const served = appUrlOf(this.databaseUrl);
+    if (!this.migrated)
+      await runs('dist/server/migrate.js', { DATABASE_URL: served, ECLAT_OWNER_URL: this.databaseUrl });
+    this.migrated = true;
     const child = spawn(process.execPath, ['dist/server/main.js'], {
       env: {
         ...process.env,
-        DATABASE_URL: this.databaseUrl,
+        DATABASE_URL: served,
         PORT: String(this.port),
         ECLAT_KEY: KEY,
         NODE_ENV: 'production',

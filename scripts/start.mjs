@@ -42,9 +42,11 @@ async function start() {
 
   const external = process.env.DATABASE_URL;
   const cluster = external ? null : await startCluster(clusterFolder(name));
+  const owner = external ? (process.env.ECLAT_OWNER_URL ?? external) : cluster.url;
   const env = {
     ...process.env,
-    DATABASE_URL: external || cluster.url,
+    ECLAT_OWNER_URL: undefined,
+    DATABASE_URL: external || cluster.appUrl,
     ECLAT_KEY: keyEncryptionKey(),
     PORT: String(PORT),
     HOST,
@@ -72,6 +74,12 @@ async function start() {
     });
 
   try {
+    // The process that serves never holds the address of the role that owns the tables.
+    await run(['dist/server/migrate.js'], { ...env, ECLAT_OWNER_URL: owner });
+    if (owner === env.DATABASE_URL)
+      say(
+        'the database role of Eclat owns its tables, so that it could change what was signed: see README, “Two roles”',
+      );
     if (demo) await run(['dist/server/demo.js'], env);
     server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
       cwd: ROOT,

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
-import { connect, migrate } from './platform/database/orm.ts';
+import { connect, ready } from './platform/database/orm.ts';
 import { sql, type AppContext } from './platform/http/app-context.ts';
 import { forLog } from './platform/http/for-log.ts';
 import { signingKey } from './movements/keys.ts';
@@ -39,7 +39,7 @@ const SWEEP_MS = 3_600_000,
 export async function startServer(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel });
   const orm = await connect(settings.databaseUrl);
-  await migrate(orm);
+  await ready(orm);
   const appContext: AppContext = {
     orm,
     clock: settings.clock ?? (() => new Date()),

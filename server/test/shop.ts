@@ -3,6 +3,8 @@ import type { Visit } from '@eclat/contract';
 import { Browser } from './browser.ts';
 import pg from 'pg';
 import { inject } from 'vitest';
+import { connect, migrate } from '../src/platform/database/orm.ts';
+import { letIn, roleOf } from '../src/platform/database/roles.ts';
 import { startServer, type Running } from '../src/server.ts';
 
 /** A database of its own inside the throw-away server. */
@@ -20,10 +22,41 @@ export { Browser, type Answer } from './browser.ts';
 
 export const PASS = 'oak wedge nine pins';
 
+/** The role that Eclat runs under, in every database of the run. */
+export const appUrlOf = (url: string): string => url.replace(/\/\/[^@]*@/, '//eclat_app:app@');
+
+/** The address of the owner is used once: tests serve under the role that the product has. */
+async function migrated(url: string): Promise<void> {
+  const orm = await connect(url, 2);
+  await migrate(orm);
+  await letIn(orm, roleOf(appUrlOf(url)));
+  await orm.close(true);
+}
+
+/** By the hand of somebody who owns the database: its triggers are off while it is done. `?` is a value. */
+export async function byHand(
+  { url }: { url: string },
+  table: string,
+  statement: string,
+  values: readonly unknown[] = [],
+): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  let n = 0;
+  await client.query(`alter table ${table} disable trigger all`);
+  await client.query(
+    statement.replaceAll('?', () => `$${++n}`),
+    [...values],
+  );
+  await client.query(`alter table ${table} enable trigger all`);
+  await client.end();
+}
+
 /** A server on a database, with a clock that the test can turn. */
-export const serveOn = (url: string, now: { at: Date }): Promise<Running> =>
-  startServer({
-    databaseUrl: url,
+export async function serveOn(url: string, now: { at: Date }): Promise<Running> {
+  await migrated(url);
+  return startServer({
+    databaseUrl: appUrlOf(url),
     host: '127.0.0.1',
     port: 0,
     web: '/nowhere',
@@ -33,6 +66,7 @@ export const serveOn = (url: string, now: { at: Date }): Promise<Running> =>
     logLevel: 'error',
     clock: () => now.at,
   });
+}
 
 /** A shop with its first person, on a fresh database, with a clock that the test can turn. */
 export async function openShop(

@@ -3,9 +3,10 @@ import { holesOf } from '@eclat/core/movement';
 import { oilChart } from '@eclat/core/oiling';
 import { checksFor } from '@eclat/core/checks';
 import { STAGE_IDS } from '@eclat/core/workflow';
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sealedAnew, signedAnew, verifiedByOpenssl } from '../../test/forge.ts';
-import { newClock, openShop, PASS, letDown, takeIn } from '../../test/shop.ts';
+import { byHand, newClock, openShop, PASS, letDown, takeIn } from '../../test/shop.ts';
 import { verifyStore } from '../movements/verify.ts';
 import { sql } from '../platform/http/app-context.ts';
 
@@ -134,8 +135,22 @@ describe('a whole visit', () => {
       'delete from history_entry',
       'truncate history_entry',
       'truncate visit cascade',
+      'alter table history_entry disable trigger all',
+      'drop trigger history_no_change on history_entry',
+      'set session_replication_role = replica',
+      'alter table history_entry owner to current_user',
     ])
-      await expect(sql(em(), statement), statement).rejects.toThrow(/never changed or deleted/);
+      await expect(sql(em(), statement), statement).rejects.toThrow(/permission denied|must be owner/);
+    // Nor by the role that owns it, while the triggers are on.
+    const owner = new pg.Client({ connectionString: shop.url });
+    await owner.connect();
+    for (const statement of [
+      "update history_entry set title = 'x'",
+      'delete from history_entry',
+      'truncate visit cascade',
+    ])
+      await expect(owner.query(statement), statement).rejects.toThrow(/never changed or deleted/);
+    await owner.end();
   });
 
   it('takes an amendment beside the entry; what is changed or taken out in the database shows', async () => {
@@ -148,20 +163,16 @@ describe('a whole visit', () => {
     expect(await proofs()).toEqual(['proved', 'proved']);
     const store = await verifyStore(em());
     expect([store.broken, store.entries]).toEqual([[], expect.any(Number)]);
-    // By the hand of somebody who owns the database: the triggers are off while it is done.
-    const byHand = async (statement: string, values: unknown[]) => {
-      await sql(em(), 'alter table history_entry disable trigger all');
-      await sql(em(), statement, values);
-      await sql(em(), 'alter table history_entry enable trigger all');
-    };
     const put = (row: Record<string, unknown>) =>
       byHand(
+        shop,
+        'history_entry',
         `insert into history_entry (${Object.keys(row).join(', ')}) values (${Object.keys(row)
           .map(() => '?')
           .join(', ')})`,
         Object.values(row).map((v) => (v && typeof v === 'object' && !(v instanceof Date) ? JSON.stringify(v) : v)),
       );
-    const take = () => byHand('delete from history_entry where id = ?', [entry.id]);
+    const take = () => byHand(shop, 'history_entry', 'delete from history_entry where id = ?', [entry.id]);
     const [kept] = await sql<Record<string, unknown>>(em(), 'select * from history_entry where id = ?', [entry.id]);
     const forgeries: [what: string, row: Record<string, unknown>][] = [
       ['title', { title: 'Overhauled' }],

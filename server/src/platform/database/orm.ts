@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { entities } from './entities.ts';
@@ -117,8 +118,46 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
   });
 }
 
+/** Whether the role of this connection owns the tables: it could change what was signed, and switch the triggers off. */
+async function ownsTables(orm: MikroORM): Promise<boolean> {
+  const [row] = (await orm.em.getConnection().execute(`select has_schema_privilege('public', 'create') as owns`)) as {
+    owns: boolean;
+  }[];
+  return row!.owns;
+}
+
+const WAIT_MS = 500,
+  MOST_WAITS = 120;
+
+/**
+ * The database is as this version needs it: a process whose role owns the tables sees to it itself; another waits for
+ * whoever does.
+ * @throws when nobody does so within a minute
+ */
+export async function ready(orm: MikroORM): Promise<void> {
+  if (await ownsTables(orm)) return migrate(orm);
+  for (let waits = 0; waits < MOST_WAITS; waits++) {
+    if (await isCurrent(orm)) return;
+    await wait(WAIT_MS);
+  }
+  throw new Error(
+    'the database is of another version, and the role of DATABASE_URL may not change it. Run `node ' +
+      'dist/server/migrate.js` with ECLAT_OWNER_URL, or `npm start`.',
+  );
+}
+
+async function isCurrent(orm: MikroORM): Promise<boolean> {
+  const newest = orm.config.get('migrations').migrationsList!.at(-1)!.name;
+  const rows = await orm.em
+    .getConnection()
+    .execute<unknown[]>('select 1 from migrations where name = ?', [newest])
+    // It is not made yet, or not for this role.
+    .catch((error: { code?: string }) => (/^42(P01|501)$/.test(error.code ?? '') ? [] : Promise.reject(error)));
+  return rows.length > 0;
+}
+
 /** Any number of servers may start at once: the first migrates, the others wait for it. */
-const MIGRATION_LOCK = 6_438_001;
+export const MIGRATION_LOCK = 6_438_001;
 
 export async function migrate(orm: MikroORM): Promise<void> {
   await orm.em.fork().transactional(async (em) => {
