@@ -1041,6 +1041,18 @@ export const addresses = {
     lastCheck: { method: 'GET', path: '/movement-books/check', reads: 'movements' },
     checkRecord: { method: 'POST', path: '/movement-records/check', reads: 'movements' },
     bringRecord: { method: 'POST', path: '/movements/:movementId/record', changes: ['movements'], inverse: 'final' },
+    publish: {
+      method: 'POST',
+      path: '/movements/:movementId/public-page',
+      changes: ['movements'],
+      inverse: 'movements.unpublish',
+    },
+    unpublish: {
+      method: 'DELETE',
+      path: '/movements/:movementId/public-page',
+      changes: ['movements'],
+      inverse: 'movements.publish',
+    },
     bringPhoto: { method: 'PUT', path: '/movements/:movementId/photos/:hash', changes: [], inverse: 'final' },
     descriptions: { method: 'GET', path: '/movements/:movementId/descriptions', reads: 'movements' },
     describe: {

@@ -185,6 +185,9 @@ export const storeCheck = z.object({
 
 export type StoreCheck = z.infer<typeof storeCheck>;
 
+/** The public page of a book: what its address ends with, and who made it. */
+const publicPage = z.object({ token: z.string(), ...signed });
+
 /**
  * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that
  * went into other movements.
@@ -197,6 +200,8 @@ export const book = z.object({
   gone: z.array(z.int()),
   /** Photos that its entries name and that are not here: another shop’s, until its book file brings them. */
   photosAway: z.array(sha256),
+  /** Its page for whoever has the address, while there is one. */
+  publicPage: publicPage.nullable(),
   gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
 });
@@ -309,6 +314,24 @@ export const movementsRoutes = {
       historyFrom: text(200).default(''),
     }),
     reply: book,
+  }),
+  publish: command({
+    method: 'POST',
+    path: '/movements/:movementId/public-page',
+    summary: 'Open this book to whoever has the address',
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'movements.unpublish',
+    reply: publicPage,
+  }),
+  unpublish: command({
+    method: 'DELETE',
+    path: '/movements/:movementId/public-page',
+    summary: 'End the public page: its address opens nothing any more',
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'movements.publish',
+    reply: done,
   }),
   /** The body is the picture itself, not JSON, byte for byte as it is named. */
   bringPhoto: command({

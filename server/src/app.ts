@@ -32,6 +32,7 @@ import { wellFormed } from './platform/http/well-formed.ts';
 import { serveOn, type Serve } from './platform/http/serve.ts';
 import { personOf, sessionOf, withSession } from './platform/http/session.ts';
 import type { LiveNotices } from './platform/live/live.ts';
+import { servePublicBooks } from './movements/public-book.routes.ts';
 import { serveMovements } from './movements/movements.routes.ts';
 import { serveOiling } from './oiling/oiling.routes.ts';
 import { serveOwners } from './owners/owners.routes.ts';
@@ -130,6 +131,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   serveSearch(serve);
   serveOwners(serve);
   serveMovements(serve, router, appContext);
+  servePublicBooks(serve, router, appContext);
   serveBench(serve);
   serveVisit(serve);
   serveReception(serve);

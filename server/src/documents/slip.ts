@@ -1,6 +1,7 @@
 import { type Asked, short, qr } from './parts.ts';
 import { dueAgain } from '@eclat/core/aftercare';
 import { shapeById } from '@eclat/core/workflow';
+import { publicAddress, publicPageOf } from '../movements/public-page-of.ts';
 import { shortProof } from '../movements/log.service.ts';
 import type { Context } from '../platform/http/context.ts';
 import { tag } from './pdf.ts';
@@ -18,6 +19,8 @@ export const slipWords = (said: {
   due: string;
   proof: string | null;
   movementId: string;
+  /** Of the book, if it has a public page. */
+  address: string | null;
 }): string =>
   [
     `Clock movement ${said.code}, ${said.name}`,
@@ -25,6 +28,7 @@ export const slipWords = (said: {
     said.by,
     said.due,
     said.proof ?? 'Not signed yet',
+    ...(said.address ? [said.address] : []),
     `Movement ${said.movementId}`,
   ].join('\n');
 
@@ -32,16 +36,18 @@ export const slipWords = (said: {
  * For inside the case: the movement's code, when it was worked on, when it is due; nothing of the owner. It scratches
  * nothing.
  */
-export async function slip(ctx: Context, { visit, shop, day }: Asked): Promise<Buffer> {
+export async function slip(ctx: Context, { visit, shop, day, address }: Asked): Promise<Buffer> {
   const signed = day(visit.closedAt ?? ctx.now);
   const due = dueAgain(visit.movement.traits, signed, visit.replacement.out !== null);
   const by = `${visit.stages.find((s) => s.stage === 'sign')?.by || ctx.person.name}, ${shop}`;
   const again = `Oil ${due.oil.slice(0, 7)} · overhaul ${due.overhaul.slice(0, 7)}`;
+  const page = await publicPageOf(ctx.em, visit.movement.id);
   const words = slipWords({
     ...{ code: visit.movement.code, name: short(visit.movement.name, 44), signed, by, due: again },
     did: shapeById(visit.job.shape).done,
     proof: visit.entryId && (await shortProof(ctx.em, visit.entryId, ctx.now)),
     movementId: visit.movement.id,
+    address: page && publicAddress(new URL(address).origin, page.token),
   });
   return tag(`Slip ${visit.movement.code}`, 255, 130, [
     {

@@ -139,3 +139,50 @@ describe('the book as a file', () => {
     expect(second.text).toContain('Photo 69');
   });
 });
+
+describe('the public page of a book', () => {
+  const read = (path: string) => fetch(`${shop.running.address}/api/books/${path}`, { redirect: 'manual' });
+
+  it('opens to whoever has its address, with that book alone, until it is ended', async () => {
+    const { movement } = await takeIn(shop.marit, { movement: { name: 'On view', familyId: 'fusee' } });
+    at = `/movements/${movement.id}`;
+    const of = { id: movement.id, code: movement.code, name: movement.name };
+    const own = await picture('#5a5a10');
+    await bring([await writtenElsewhere(of, { title: `Shown ${HARM}`, sections: named(own) })]);
+    expect(await put(own)).toBe(200);
+    const open = () => shop.marit.ok<{ token: string }>('POST', `${at}/public-page`);
+    const { token } = await open();
+    expect((await open()).token).toBe(token);
+    expect(token).toMatch(/^[\w-]{43}$/);
+
+    expect((await read(token)).headers.get('location')).toBe(`/api/books/${token}/`);
+    const page = await read(`${token}/`);
+    expect(page.headers.get('content-security-policy')).toMatch(
+      /^default-src 'none'; img-src 'self'; style-src 'sha256-/,
+    );
+    expect(page.headers.get('x-robots-tag')).toContain('noindex');
+    const told = await page.text();
+    const style = /<style>([^<]*)<\/style>/.exec(told)![1]!;
+    const hash = createHash('sha256').update(style).digest('base64');
+    expect(page.headers.get('content-security-policy')).toContain(`'sha256-${hash}'`);
+    expect(told).toContain('Shown &lt;script&gt;');
+    const record = await (await read(`${token}/book.json`)).text();
+    for (const secret of [OWNER.name, OWNER.phone, OWNER.email, OWNER.address, newClock().complaint])
+      expect(told + record).not.toContain(secret);
+    expect(hashOf(new Uint8Array(await (await read(`${token}/photos/${hashOf(own)}.jpg`)).arrayBuffer()))).toBe(
+      hashOf(own),
+    );
+    // A photo of another book, a file that is none of its own, and an address that nobody gave out.
+    const others = [
+      `${token}/photos/${hashOf(one)}.jpg`,
+      `${token}/schema/..%2F..%2Fpackage.json`,
+      `${'a'.repeat(43)}/`,
+    ];
+    for (const path of others) expect([path, (await read(path)).status]).toEqual([path, 404]);
+
+    await shop.marit.ok('DELETE', `${at}/public-page`);
+    for (const path of ['', 'book.json', 'schema/README.md', `photos/${hashOf(own)}.jpg`])
+      expect([path, (await read(`${token}/${path}`)).status]).toEqual([path, 404]);
+    expect((await open()).token).not.toBe(token);
+  });
+});

@@ -26,7 +26,8 @@ const FORMATS = new URL(
   import.meta.url.endsWith('.ts') ? '../../../docs/formats/' : '../../docs/formats/',
   import.meta.url,
 );
-const DESCRIBED = [
+/** What describes the format. */
+const DESCRIBED: readonly string[] = [
   'README.md',
   'movement-book.schema.json',
   'signed-entry.schema.json',
@@ -34,7 +35,10 @@ const DESCRIBED = [
   'record-sections.schema.json',
 ];
 
-async function wholeBook(ctx: Context, movementId: string): Promise<WholeBook> {
+export const isDescribed = (name: string): boolean => DESCRIBED.includes(name);
+export const described = (name: string): Promise<Buffer> => readFile(new URL(name, FORMATS));
+
+export async function wholeBook(ctx: Context, movementId: string): Promise<WholeBook> {
   const { book, record } = await bookAndRecord(ctx, movementId);
   const named = [...new Set(book.entries.flatMap((e) => photosIn(e.sections).map((p) => p.hash)))];
   const here = await photosHere(ctx.em, named);
@@ -68,7 +72,7 @@ export async function bookFile(ctx: Context, movementId: string): Promise<{ name
     });
   put(IN_BOOK_FILE.book, JSON.stringify(whole.record));
   put('index.html', bookPage(whole));
-  for (const name of DESCRIBED) put(`schema/${name}`, await readFile(new URL(name, FORMATS)));
+  for (const name of DESCRIBED) put(`schema/${name}`, await described(name));
   for (const hash of whole.photos)
     later(IN_BOOK_FILE.photo(hash), async () => (await photoByHash(ctx.em, hash, 'large'))!);
   const volumes = bookVolumes(whole);

@@ -150,6 +150,7 @@ describe('the log of what a shop signed', () => {
     const words = slipWords({
       ...{ code: 'M-777777', name: 'Brass movement', did: 'Overhauled', signed: '2031-05-02', proof },
       ...{ by: 'Marit Fennick, Fennick Row Clock Room', due: 'Oil 2035-05', movementId: at.split('/').at(-1)! },
+      address: 'https://clocks.example/api/books/x/',
     });
     expect(words.split('\n')).toEqual([
       'Clock movement M-777777, Brass movement',
@@ -157,6 +158,7 @@ describe('the log of what a shop signed', () => {
       'Marit Fennick, Fennick Row Clock Room',
       'Oil 2035-05',
       proof,
+      'https://clocks.example/api/books/x/',
       `Movement ${at.split('/').at(-1)}`,
     ]);
     await inscribe('Later');

@@ -55,6 +55,20 @@ export const MarkTakenOut = defineEntity({
   properties: { id: key(), movementId: p.uuid(), place: text(), text: text(), ...by },
 });
 
+/** A book that whoever has the address may read. */
+export const PublicBook = defineEntity({
+  name: 'PublicBook',
+  tableName: 'public_book',
+  properties: {
+    id: key(),
+    movementId: p.uuid(),
+    token: text(),
+    endedAt: moment().nullable(),
+    endedBy: text().nullable(),
+    ...by,
+  },
+});
+
 export const Clock = defineEntity({
   name: 'Clock',
   tableName: 'clock',

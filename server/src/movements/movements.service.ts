@@ -14,6 +14,7 @@ import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { goneFrom, placesOf } from './log.service.ts';
 import { photosAway } from './photos-of.ts';
+import { publicPageOf } from './public-page-of.ts';
 import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
@@ -190,6 +191,7 @@ export async function movementBook(ctx: Context, movementId: string) {
       all.map((m) => m.id),
     ),
     photosAway: await photosAway(ctx.em, entries),
+    publicPage: await publicPageOf(ctx.em, movement.id),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
   };
 }

@@ -33,7 +33,7 @@ interface Options<R extends RouteRef> {
   onFields?: (fields: { path: string; message: string }[]) => void;
 }
 
-const NOT_SENT = 'Nothing was signed: the server is away, or earlier changes wait. Try again in a moment.';
+const NOT_SENT = 'Nothing was sent: the server is away, or earlier changes wait. Try again in a moment.';
 const AWAY = 'The server is away. This is kept here and sent when it is back.';
 
 /** It is on this device and will be sent; what is said about it. */

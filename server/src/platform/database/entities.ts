@@ -12,6 +12,7 @@ import {
   MovementDescription,
   MarkTakenOut,
   MovementMark,
+  PublicBook,
 } from '../../movements/movements.entity.ts';
 import { CautionRead, StageEvent, Visit, VisitJob } from '../../visit/visit.entity.ts';
 import { BroughtPhoto, Photo, PhotoMark } from '../../photos/photos.entity.ts';
@@ -69,6 +70,7 @@ export const entities = [
   MovementDescription,
   MarkTakenOut,
   MovementMark,
+  PublicBook,
   Visit,
   ReceivedItem,
   StageEvent,

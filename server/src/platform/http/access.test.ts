@@ -19,6 +19,10 @@ const BESIDE: readonly (readonly [method: string, path: string, roles: readonly 
   ['GET', '/visits/:visitId/papers/:file', ROLES],
   ['GET', '/movements/:movementId/book.zip', ROLES],
   ['GET', '/calendar/:token', 'public'],
+  ['GET', '/books/:token', 'public'],
+  ['GET', '/books/:token/book.json', 'public'],
+  ['GET', '/books/:token/schema/:name', 'public'],
+  ['GET', '/books/:token/photos/:file', 'public'],
   ['GET', '/for-owner/:token/photos/:photoId', 'public'],
 ];
 const CONTRACT = Object.values(api).flatMap((routes) =>

@@ -3,7 +3,7 @@ import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { Cog, Columns2, Download, Merge, ScrollText, Upload } from 'lucide-react';
+import { Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
@@ -12,6 +12,7 @@ import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { BringSheet } from './BringSheet.tsx';
 import { Decades } from './Decades.tsx';
+import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
@@ -25,9 +26,9 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
-function BookOf({ book: { movement, also, entries, gave, gone, photosAway, inTheShop } }: { book: Book }) {
+function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publicPage, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
-  const [doing, setDoing] = useState<'merging' | 'bringing' | null>(null);
+  const [doing, setDoing] = useState<'merging' | 'bringing' | 'publishing' | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
   const scrolledTo = useRef('');
   useEffect(() => {
@@ -43,9 +44,10 @@ function BookOf({ book: { movement, also, entries, gave, gone, photosAway, inThe
       <Broken entries={entries} gone={gone} />
       <div className="flex flex-wrap items-start justify-between gap-4">
         <BookHead movement={movement} also={also} gave={gave} />
-        <BookTools movement={movement} onDo={setDoing} inTheShop={inTheShop} />
+        <BookTools movement={movement} onDo={setDoing} isPublic={publicPage !== null} inTheShop={inTheShop} />
       </div>
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
+      {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
       <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
@@ -162,10 +164,12 @@ function BookHead({
 function BookTools({
   movement,
   onDo,
+  isPublic,
   inTheShop,
 }: {
   movement: Movement;
-  onDo: (what: 'merging' | 'bringing') => void;
+  onDo: (what: 'merging' | 'bringing' | 'publishing') => void;
+  isPublic: boolean;
   inTheShop: { visitId: string; claim: string } | null;
 }) {
   const maySign = useMaySign();
@@ -192,6 +196,12 @@ function BookTools({
         <Button onClick={() => onDo('bringing')}>
           <Upload className="size-5" aria-hidden />
           Bring a record
+        </Button>
+      )}
+      {maySign && (
+        <Button onClick={() => onDo('publishing')}>
+          <Globe className="size-5" aria-hidden />
+          {isPublic ? 'Public page: open' : 'Public page'}
         </Button>
       )}
       <Button onClick={() => onDo('merging')}>

@@ -114,7 +114,16 @@ describe('a book of which not all is as it was signed', () => {
     ];
     standIn({
       '/photos': [],
-      '/api/movements/m1': { movement, also: [], gave: [], gone: [], photosAway: [], entries, inTheShop: null },
+      '/api/movements/m1': {
+        movement,
+        also: [],
+        gave: [],
+        gone: [],
+        photosAway: [],
+        publicPage: null,
+        entries,
+        inTheShop: null,
+      },
     });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1', 'owner-of-shop');
     expect(await screen.findByText('2 entries of this book cannot be relied on')).toBeTruthy();
