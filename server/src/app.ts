@@ -191,6 +191,8 @@ function servePages(app: express.Express, web: string): void {
   const screens = existsSync(list) ? (JSON.parse(readFileSync(list, 'utf8')) as Screens) : {};
   app.use('/assets', express.static(join(web, 'assets'), { fallthrough: false, immutable: true, maxAge: '1y' }));
   app.use(express.static(web, { index: false, maxAge: '1h' }));
+  // What a browser asks for by itself is no page of the application.
+  app.get('/favicon.ico', (_req, res) => void res.sendStatus(404));
   app.get('/{*splat}', (req, res) => {
     // An owner's address is for the owner, not for a list of found pages.
     if (req.path.startsWith('/for-owner/')) res.set('x-robots-tag', 'noindex, nofollow');

@@ -55,7 +55,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             aria-label="Eclat, to the bench"
           >
             <img src="/mark.svg" alt="" className="size-9" />
-            {!inVisit && <span className="text-2xl font-bold tracking-tight">Eclat</span>}
+            {!inVisit && <span className="text-2xl font-bold tracking-tight max-[26rem]:hidden">Eclat</span>}
           </Link>
           {inVisit ? (
             <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-1.5 sm:gap-2 lg:gap-3" />

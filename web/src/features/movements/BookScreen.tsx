@@ -5,7 +5,7 @@ import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useLocation, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
 import { day } from '../../ui/dates.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
@@ -15,6 +15,7 @@ import { Decades } from './Decades.tsx';
 import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
+import { More } from '../../ui/More.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** A movement's whole history, over visits, owners and shops. */
@@ -26,9 +27,11 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
+type Doing = 'merging' | 'bringing' | 'publishing';
+
 function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publicPage, inTheShop } }: { book: Book }) {
   const { hash } = useLocation();
-  const [doing, setDoing] = useState<'merging' | 'bringing' | 'publishing' | null>(null);
+  const [doing, setDoing] = useState<Doing | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
   const scrolledTo = useRef('');
   useEffect(() => {
@@ -161,20 +164,28 @@ function BookHead({
   );
 }
 
-function BookTools({
-  movement,
-  onDo,
-  isPublic,
-  inTheShop,
-}: {
+interface ToolsProps {
   movement: Movement;
-  onDo: (what: 'merging' | 'bringing' | 'publishing') => void;
+  onDo: (what: Doing) => void;
   isPublic: boolean;
-  inTheShop: { visitId: string; claim: string } | null;
-}) {
+  inTheShop: Book['inTheShop'];
+}
+
+function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
   const maySign = useMaySign();
+  const go = useNavigate();
+  const publicPage = {
+    label: isPublic ? 'Public page: open' : 'Public page',
+    Icon: Globe,
+    onSelect: () => onDo('publishing'),
+  };
   return (
     <div className="no-print flex flex-wrap gap-2">
+      {inTheShop && (
+        <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
+          In the shop now: {inTheShop.claim}
+        </Link>
+      )}
       <a
         className={buttonClass('quiet')}
         href={`/api/movements/${movement.id}/book.zip`}
@@ -184,35 +195,23 @@ function BookTools({
         <Download className="size-5" aria-hidden />
         Book file
       </a>
-      <Link to={`/movements/${movement.id}/description`} className={buttonClass('quiet')}>
-        <Cog className="size-5" aria-hidden />
-        Description
-      </Link>
-      <Link to={`/compare/${movement.id}`} className={buttonClass('quiet')}>
-        <Columns2 className="size-5" aria-hidden />
-        Compare
-      </Link>
       {maySign && (
         <Button onClick={() => onDo('bringing')}>
           <Upload className="size-5" aria-hidden />
           Bring a record
         </Button>
       )}
-      {maySign && (
-        <Button onClick={() => onDo('publishing')}>
-          <Globe className="size-5" aria-hidden />
-          {isPublic ? 'Public page: open' : 'Public page'}
-        </Button>
-      )}
-      <Button onClick={() => onDo('merging')}>
-        <Merge className="size-5" aria-hidden />
-        Same as …
-      </Button>
-      {inTheShop && (
-        <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
-          In the shop now: {inTheShop.claim}
-        </Link>
-      )}
+      <Link to={`/movements/${movement.id}/description`} className={buttonClass('quiet')}>
+        <Cog className="size-5" aria-hidden />
+        Description
+      </Link>
+      <More
+        items={[
+          { label: 'Compare photos', Icon: Columns2, onSelect: () => void go(`/compare/${movement.id}`) },
+          ...(maySign ? [publicPage] : []),
+          { label: 'Same as another book', Icon: Merge, onSelect: () => onDo('merging') },
+        ]}
+      />
     </div>
   );
 }
