@@ -124,13 +124,13 @@ export const HISTORIES: readonly History[] = [
           ],
           ...CLEANED,
           causes: ['Worn hole'],
-          bushes: [{ hole: 'T2 second wheel, back plate', pivotMm: 1.65, boreMm: 1.7, outsideMm: 3, heightMm: 2.2 }],
+          bushes: [{ hole: 'T2 second wheel, back plate', pivotMm: 1.65, boreMm: 1.67, outsideMm: 3, heightMm: 2.2 }],
           note: 'Third wheel looked at and left: the bush of four years ago is sound.',
         },
         holes: [
           {
             ...{ hole: 'T2 second wheel, back plate', key: 'T2.back', verdict: 'bush', judged: 'by caliper' },
-            ...{ pivotMm: 1.65, holeLongMm: 1.94, holeShortMm: 1.69, wearDeg: 200, past: 'original' },
+            ...{ pivotMm: 1.65, holeLongMm: 1.82, holeShortMm: 1.69, wearDeg: 200, past: 'original' },
           },
           { hole: 'T4 third wheel, front plate', key: 'T4.front', verdict: 'sound', judged: 'by feel' },
         ],

@@ -26,7 +26,7 @@ const photosOn = (page: Page) =>
     return all.filter((image) => image.naturalWidth > 0).length;
   });
 
-test('a museum’s book file on a phone: changed it is refused, whole it joins, and goes on as a file for any browser', async ({
+test('a museum’s book file on a phone: refused when changed, joined when whole, and a page for any browser', async ({
   page,
   browser,
   serve,

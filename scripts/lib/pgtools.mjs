@@ -4,7 +4,10 @@ import { KEPT } from './machine.mjs';
 import { clusterFolder, requirePostgres, startCluster } from './postgres.mjs';
 import { giveUp } from './say.mjs';
 
-/** The shop's database, as its owner: ECLAT_OWNER_URL, DATABASE_URL, or our own cluster, started for the moment when Eclat does not run. */
+/**
+ * The shop's database, as its owner: ECLAT_OWNER_URL, DATABASE_URL, or our own cluster, started for the moment when
+ * Eclat does not run.
+ */
 export async function withShop(work) {
   const bin = requirePostgres();
   const given = process.env.ECLAT_OWNER_URL ?? process.env.DATABASE_URL;

@@ -7,3 +7,4 @@ export { typedWords } from './typed.ts';
 export { tellRecord } from './story.ts';
 export { photosIn, type NamedPhoto } from './photos.ts';
 export { answeredFor, chapterTitle, ENTRY_WORDS, proofInWords, type ProofWord } from './entry-words.ts';
+export { holeHistories, type HoleHistory, type PlayAt } from './wear.ts';

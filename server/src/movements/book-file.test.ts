@@ -81,7 +81,7 @@ describe('photos that another shop’s entries name', () => {
 });
 
 describe('the book as a file', () => {
-  it('holds what was signed, the photos that are here, its description, a page and a paper; nothing private', async () => {
+  it('holds what was signed, photos that are here, its description, a page and a paper; nothing private', async () => {
     const { files } = await bookFile();
     const record = await shop.marit.ok<MovementBook>('GET', `${at}/record`);
     expect(JSON.parse(files.get('book.json')!.toString())).toEqual(record);
@@ -120,7 +120,7 @@ describe('the book as a file', () => {
     ).toEqual([]);
   });
 
-  it('of many photos is printed in volumes, and of a long record takes in what is longer than a small body', async () => {
+  it('of many photos is printed in volumes; a record longer than a small body is taken in', async () => {
     const many = await Promise.all(Array.from({ length: 70 }, (_, i) => picture('#987', 20 + i)));
     const { movement } = await takeIn(shop.marit, { movement: { name: 'Long', familyId: 'fusee' } });
     at = `/movements/${movement.id}`;

@@ -21,7 +21,8 @@ a { color: inherit; }
 article { margin-top: 2.5rem; padding-top: 1.25rem; border-top: 3px solid var(--ink); }
 article > header p { margin: 0 0 .15rem; }
 .date { font-weight: 700; color: var(--mark); }
-.quoted { margin: .4rem 0; padding-left: 1rem; border-left: 4px solid var(--mark); font-style: italic; font-weight: 400; }
+.quoted { margin: .4rem 0; padding-left: 1rem; border-left: 4px solid var(--mark);
+  font-style: italic; font-weight: 400; }
 dl { display: grid; grid-template-columns: 6rem minmax(0, 1fr); gap: .25rem 1rem; margin: .8rem 0; }
 dt { color: var(--soft); }
 dd { margin: 0; }

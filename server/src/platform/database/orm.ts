@@ -120,11 +120,11 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
   });
 }
 
-/** Whether the role of this connection owns the tables: it could change what was signed, and switch the triggers off. */
+/** Whether the role of this connection owns the tables: it could change what was signed, and switch triggers off. */
 async function ownsTables(orm: MikroORM): Promise<boolean> {
-  const [row] = (await orm.em.getConnection().execute(`select has_schema_privilege('public', 'create') as owns`)) as {
-    owns: boolean;
-  }[];
+  const [row] = await orm.em
+    .getConnection()
+    .execute<{ owns: boolean }[]>(`select has_schema_privilege('public', 'create') as owns`);
   return row!.owns;
 }
 
@@ -150,12 +150,14 @@ export async function ready(orm: MikroORM): Promise<void> {
 
 async function isCurrent(orm: MikroORM): Promise<boolean> {
   const newest = orm.config.get('migrations').migrationsList!.at(-1)!.name;
-  const rows = await orm.em
-    .getConnection()
-    .execute<unknown[]>('select 1 from migrations where name = ?', [newest])
+  try {
+    const asked = orm.em.getConnection().execute<unknown[]>('select 1 from migrations where name = ?', [newest]);
+    return (await asked).length > 0;
+  } catch (error) {
     // It is not made yet, or not for this role.
-    .catch((error: { code?: string }) => (/^42(P01|501)$/.test(error.code ?? '') ? [] : Promise.reject(error)));
-  return rows.length > 0;
+    if (/^42(P01|501)$/.test((error as { code?: string }).code ?? '')) return false;
+    throw error;
+  }
 }
 
 /** Any number of servers may start at once: the first migrates, the others wait for it. */

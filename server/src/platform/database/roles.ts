@@ -26,11 +26,11 @@ const literal = (word: string): string => `'${word.replaceAll("'", "''")}'`;
  */
 export async function letIn(orm: MikroORM, { name, password }: Role): Promise<void> {
   const role = quoted(name);
-  const there = (await orm.em.getConnection().execute('select 1 from pg_roles where rolname = ?', [name])) as unknown[];
+  const there = await orm.em.getConnection().execute<unknown[]>('select 1 from pg_roles where rolname = ?', [name]);
   if (there.length === 0)
     // Two shops of one server may be made at once.
-    await orm.em.getConnection().execute(`do $$ begin create role ${role} login password ${literal(password)};
-      exception when duplicate_object or unique_violation then null; end $$`);
+    await orm.em.getConnection().execute(`do $make$ begin create role ${role} login password ${literal(password)};
+      exception when duplicate_object or unique_violation then null; end $make$`);
   await orm.em.fork().transactional(async (em) => {
     const inside = (statement: string) => em.getConnection().execute(statement, [], 'run', em.getTransactionContext());
     await inside(`select pg_advisory_xact_lock(${MIGRATION_LOCK})`);

@@ -16,6 +16,7 @@ import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
 import { More } from '../../ui/More.tsx';
+import { Wear } from './Wear.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** A movement's whole history, over visits, owners and shops. */
@@ -53,6 +54,7 @@ function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publi
       {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
+      <Wear entries={kept} />
       <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
     </div>
