@@ -219,6 +219,7 @@ export const HISTORIES: readonly History[] = [
           symptoms: { 'misses-strike': 'present' },
           looks: { 'dirty-pivots.strike': 'found' },
           cause: 'Dirty pivots in the strike',
+          worn: { 'T4.front': 0.03, 'T2.back': 0.03 },
           baths: [bath],
           parts: [{ what: 'Hammer leather', source: 'made here', size: '6 × 9 mm', oldPart: 'kept with the movement' }],
           run: { days: 8, rate: 11, place: 'Test stand' },

@@ -25,7 +25,7 @@ describe('where a feature lies', () => {
         'service-record',
       ]),
     ).toEqual([]);
-    expect(unclaimed('server', ['platform', 'app', 'main', 'server', 'verify'])).toEqual([]);
+    expect(unclaimed('server', ['platform', 'app', 'main', 'migrate', 'server', 'verify'])).toEqual([]);
     expect(unclaimed('web', [])).toEqual([]);
   });
   it('is found by its name, a stage or a subject', () => {

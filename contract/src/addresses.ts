@@ -1053,7 +1053,12 @@ export const addresses = {
       changes: ['movements'],
       inverse: 'movements.publish',
     },
-    bringPhoto: { method: 'PUT', path: '/movements/:movementId/photos/:hash', changes: [], inverse: 'final' },
+    bringPhoto: {
+      method: 'PUT',
+      path: '/movements/:movementId/photos/:hash',
+      changes: ['movements'],
+      inverse: 'final',
+    },
     descriptions: { method: 'GET', path: '/movements/:movementId/descriptions', reads: 'movements' },
     describe: {
       method: 'POST',

@@ -339,8 +339,7 @@ export const movementsRoutes = {
     path: '/movements/:movementId/photos/:hash',
     summary: 'Bring a photo that an entry of this book names by its SHA-256: JPEG up to 15 MB',
     roles: benchRoles,
-    // Many come one after another: who brings them looks again when all are here.
-    changes: [],
+    changes: ['movements'],
     inverse: 'final',
     reply: done,
   }),

@@ -70,7 +70,7 @@ function Curve({ hole: { hole, points } }: { hole: HoleHistory }) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="h-auto w-full"
+      className="h-auto w-full max-w-md"
       role="img"
       aria-label={`Play of ${hole}. ${points.map(inWords).join('. ')}`}
     >

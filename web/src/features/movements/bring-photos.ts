@@ -3,6 +3,8 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { Away, call } from '../../data/call.ts';
+import { ours } from '../../data/live.ts';
+import { newId } from '../../data/new-id.ts';
 import { refresh } from '../../data/refresh.ts';
 import type { BookPhotos } from './book-zip.ts';
 
@@ -25,7 +27,10 @@ export async function bringPhotos(
   const sendAll = async () => {
     for (let hash = waiting.shift(); hash; hash = waiting.shift()) {
       try {
-        await call(api.movements.bringPhoto, { params: { movementId, hash }, file: await photos.bytes(hash) });
+        const key = newId();
+        // Looked at again when all are here.
+        ours.add(key);
+        await call(api.movements.bringPhoto, { params: { movementId, hash }, file: await photos.bytes(hash), key });
         brought += 1;
       } catch (error) {
         if (error instanceof Away) throw error;
