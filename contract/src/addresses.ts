@@ -1037,6 +1037,7 @@ export const addresses = {
     record: { method: 'GET', path: '/movements/:movementId/record', reads: 'movements' },
     keys: { method: 'GET', path: '/signing-keys', reads: 'movements' },
     knowKey: { method: 'POST', path: '/signing-keys', changes: ['movements'], inverse: 'movements.forgetKey' },
+    changeKey: { method: 'POST', path: '/signing-keys/change', changes: ['movements'], inverse: 'final' },
     forgetKey: { method: 'DELETE', path: '/signing-keys/:key', changes: ['movements'], inverse: 'movements.knowKey' },
     lastCheck: { method: 'GET', path: '/movement-books/check', reads: 'movements' },
     checkRecord: { method: 'POST', path: '/movement-records/check', reads: 'movements' },

@@ -116,15 +116,42 @@ export const logHead = z.object({
 
 export type LogHead = z.infer<typeof logHead>;
 
+const jws = z
+  .string()
+  .max(5000)
+  .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.');
+
+/** What is signed when a shop changes its key, by the old key and by the new one. */
+export const saidOfChange = z.object({
+  format: z.literal('eclat-key-change'),
+  version: z.literal(1),
+  shop: text(80),
+  from: z.string().describe('thumbprint of the old key'),
+  to: z.string().describe('thumbprint of the new key'),
+  at: moment,
+  last: z
+    .object({ size: z.int().min(1).max(MOST_LOGGED), root: sha256 })
+    .nullable()
+    .describe('head of the log of the old key: it ends there'),
+});
+
+export type SaidOfChange = z.infer<typeof saidOfChange>;
+
+/** That a shop signs with another key from now on: one text, signed by both. */
+export const keyChange = z.object({ old: jws, new: jws });
+
+export type KeyChange = z.infer<typeof keyChange>;
+
 const path = z.array(sha256).max(64);
 
 /** The log of one key, as far as this book proves it. */
 export const bookLog = z.object({
-  head: z
-    .string()
-    .max(5000)
-    .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.')
-    .describe('the head, signed: compact JWS'),
+  head: jws.describe('the head, signed: compact JWS'),
+  changes: z
+    .array(keyChange)
+    .max(20)
+    .optional()
+    .describe('how this key came to sign for its shop: from key to key, the oldest first'),
   places: z
     .array(z.object({ hash: sha256, number: z.int().min(0).max(MOST_LOGGED), path }))
     .max(MOST_ENTRIES)

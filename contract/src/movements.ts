@@ -249,6 +249,8 @@ export const movementsRoutes = {
     reads: 'movements',
     reply: z.object({
       own: z.object({ key: thumbprint, since: moment }).nullable(),
+      /** Keys by which this shop signed before. */
+      earlier: z.array(z.object({ key: thumbprint, since: moment })),
       known: z.array(knownKey),
     }),
   }),
@@ -261,6 +263,16 @@ export const movementsRoutes = {
     inverse: 'movements.forgetKey',
     body: z.object({ key: thumbprint, shop: requiredText(80, 'Whose key it is') }),
     reply: knownKey,
+  }),
+  changeKey: command({
+    method: 'POST',
+    path: '/signing-keys/change',
+    summary: 'Sign with a new key from now on, handed on by the old one',
+    roles: ['owner-of-shop'],
+    changes: ['movements'],
+    inverse: 'final',
+    body: z.object({ passphrase: signature }),
+    reply: done,
   }),
   forgetKey: command({
     method: 'DELETE',

@@ -17,6 +17,13 @@ export const ShopKey = defineEntity({
 });
 export type ShopKey = InferEntity<typeof ShopKey>;
 
+/** That a key was handed on, signed by the old and by the new one. */
+export const KeyChange = defineEntity({
+  name: 'KeyChange',
+  tableName: 'key_change',
+  properties: { fromKid: text().primary(), toKid: text(), oldJws: text(), newJws: text(), at: moment() },
+});
+
 /** A key of another shop that is known here. It counts by the statement that this shop has signed of it. */
 export const KnownKey = defineEntity({
   name: 'KnownKey',

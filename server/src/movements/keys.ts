@@ -9,14 +9,17 @@ import {
   type CryptoKey,
   type JWK,
 } from 'jose';
+import type { SaidOfChange } from '@eclat/contract';
 import { sql } from '../platform/http/app-context.ts';
 import { refused } from '../platform/http/problems.ts';
-import { KnownKey, ShopKey } from './keys.entity.ts';
-import { ALG, readKnownKey } from './signed.ts';
+import { KeyChange, KnownKey, ShopKey } from './keys.entity.ts';
+import { ALG, readChange, readKnownKey } from './signed.ts';
 
 const KEY_BYTES = 32;
 /** One key, however many servers start at once. */
 const KEY_LOCK = 6_438_005;
+/** Shared by all who sign; held alone by who changes the key. */
+export const KEY_USE_LOCK = 6_438_009;
 
 export interface SigningKey {
   /** Thumbprint of the public half (RFC 7638). */
@@ -59,6 +62,7 @@ async function openSealed(kid: string, sealed: string): Promise<SigningKey | nul
  * @throws 409 where this server cannot open it
  */
 export async function signingKey(em: EntityManager, now: Date): Promise<SigningKey> {
+  await sql(em, 'select pg_advisory_xact_lock_shared(?)', [KEY_USE_LOCK]);
   const newest = async () => (await em.find(ShopKey, {}, { orderBy: { madeAt: 'desc' }, limit: 1 }))[0];
   let row = await newest();
   if (!row) {
@@ -79,6 +83,13 @@ export async function freshKey(): Promise<SigningKey> {
   const { publicKey, privateKey } = await generateKeyPair(ALG, { crv: 'Ed25519', extractable: true });
   const jwk = await exportJWK(publicKey);
   return { kid: await calculateJwkThumbprint(jwk), jwk, secret: privateKey };
+}
+
+/** A further key of this shop, newer than all, whatever the clock says. */
+export async function makeKey(em: EntityManager, now: Date): Promise<SigningKey> {
+  const [last] = await em.find(ShopKey, {}, { orderBy: { madeAt: 'desc' }, limit: 1 });
+  const at = new Date(Math.max(now.getTime(), (last?.madeAt.getTime() ?? 0) + 1));
+  return (await open(await make(em, at)))!;
 }
 
 async function make(em: EntityManager, now: Date): Promise<ShopKey> {
@@ -102,7 +113,19 @@ export interface Keys {
   since: Date | null;
 }
 
-export async function keysOf(em: EntityManager): Promise<Keys> {
+/** Whoever is known by one key is known by the one that it was handed on to. @param told changes not kept yet */
+async function handOn(em: EntityManager, known: Map<string, string>, told: readonly SaidOfChange[]): Promise<void> {
+  const next = new Map(told.map((c) => [c.from, c.to]));
+  for (const { oldJws, newJws } of await em.find(KeyChange, {})) {
+    const said = await readChange({ old: oldJws, new: newJws });
+    if (said) next.set(said.from, said.to);
+  }
+  for (const [kid, shop] of [...known])
+    for (let to = next.get(kid); to && !known.has(to); to = next.get(to)) known.set(to, shop);
+}
+
+/** @param told changes of keys that came with a file and are not kept yet */
+export async function keysOf(em: EntityManager, told: readonly SaidOfChange[] = []): Promise<Keys> {
   const rows = await em.find(ShopKey, {}, { orderBy: { madeAt: 'asc' } });
   const keys = await Promise.all(rows.map(open));
   const own = new Set(keys.flatMap((k) => k?.kid ?? []));
@@ -111,5 +134,6 @@ export async function keysOf(em: EntityManager): Promise<Keys> {
     const word = await readKnownKey(jws);
     if (word && own.has(word.kid) && word.said.key === kid) known.set(kid, word.said.shop);
   }
+  await handOn(em, known, told);
   return { own, known, since: rows[0]?.madeAt ?? null };
 }

@@ -13,10 +13,12 @@ const view = ({ kid, shop, ...k }: KnownKey): Shape => ({ key: kid, shop, ...vie
 /** The newest key of this shop, and those of others that it has signed for. */
 export async function signingKeys(ctx: Context): Promise<ReplyOf<typeof api.movements.keys>> {
   const { known } = await keysOf(ctx.em);
-  const [own] = await ctx.em.find(ShopKey, {}, { orderBy: { madeAt: 'desc' }, limit: 1 });
+  const [own, ...earlier] = await ctx.em.find(ShopKey, {}, { orderBy: { madeAt: 'desc' } });
+  const viewOwn = (k: { kid: string; madeAt: Date }) => ({ key: k.kid, since: k.madeAt.toISOString() });
   const rows = await ctx.em.find(KnownKey, {}, { orderBy: { shop: 'asc' } });
   return {
-    own: own ? { key: own.kid, since: own.madeAt.toISOString() } : null,
+    own: own ? viewOwn(own) : null,
+    earlier: earlier.map(viewOwn),
     known: rows.filter((k) => known.has(k.kid)).map(view),
   };
 }

@@ -1,4 +1,4 @@
-import type { BookLog, Entry, TravelledEntry } from '@eclat/contract';
+import type { BookLog, Entry, KeyChange, SaidOfChange, TravelledEntry } from '@eclat/contract';
 import { grown, isConsistent, isIncluded, Log, logTroubles, rootOf, type Hash } from '@eclat/core/proof';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
@@ -7,6 +7,7 @@ import { badField } from '../platform/http/problems.ts';
 import { digest } from '../platform/sha256.ts';
 import { HistoryEntry } from './history.entity.ts';
 import type { Keys, SigningKey } from './keys.ts';
+import { changesTo, changeWarnings, keepChanges, readChanges } from './key-change.ts';
 import { LogEntry, LogHead, LogPlace, SeenHead } from './log.entity.ts';
 import { readHead, readSigned, signHead } from './signed.ts';
 
@@ -151,6 +152,7 @@ export async function logsOf(em: EntityManager, hashes: string[], now: Date): Pr
       { orderBy: { size: 'desc' }, limit: MOST_SINCE },
     );
     logs.push({
+      ...(await handedOn(em, kid)),
       head: head.jws,
       places: own
         .filter((e) => e.kid === kid)
@@ -164,6 +166,7 @@ export async function logsOf(em: EntityManager, hashes: string[], now: Date): Pr
     const under = places.filter((p) => p.kid === seen.kid && p.size === seen.size && p.root === seen.root);
     if (under.length === 0) continue;
     logs.push({
+      ...(await handedOn(em, seen.kid)),
       head: seen.jws,
       places: under.map(({ hash: of, number, path }) => ({ hash: of, number, path })),
       since: [],
@@ -172,7 +175,15 @@ export async function logsOf(em: EntityManager, hashes: string[], now: Date): Pr
   return logs;
 }
 
-interface ReadLog extends BookLog {
+/** How a key came to sign, where it took over from another. */
+async function handedOn(em: EntityManager, kid: string): Promise<Pick<BookLog, 'changes'>> {
+  const changes = await changesTo(em, kid);
+  return changes.length > 0 ? { changes } : {};
+}
+
+interface ReadLog extends Omit<BookLog, 'changes'> {
+  chain: readonly KeyChange[];
+  changes: readonly SaidOfChange[];
   said: NonNullable<Awaited<ReturnType<typeof readHead>>>;
 }
 
@@ -187,20 +198,22 @@ export async function readLogs(logs: readonly BookLog[], history: readonly Trave
   for (const log of logs) {
     const said = await readHead(log.head);
     const stands = (p: Place) => said !== null && holds(said, p) && signers.get(p.hash) === said.key;
-    if (!said || !log.places.every(stands))
+    const { changes: chain = [], ...rest } = log;
+    const changes = said && (await readChanges(chain, said.key));
+    if (!said || !changes || !log.places.every(stands))
       throw badField(
         'movement.history',
         'The log in this file does not hold: it was changed after it was signed. Ask for the file again where it ' +
           'comes from.',
       );
-    all.push({ ...log, said });
+    all.push({ ...rest, said, chain, changes });
   }
   return all;
 }
 
 /** What a log that is shown now says against one that was seen before: it must begin with it. */
 export async function logWarnings(em: EntityManager, logs: readonly ReadLog[], { own }: Keys): Promise<string[]> {
-  const words: string[] = [];
+  const words = await changeWarnings(em, logs);
   for (const { said, since } of logs) {
     if (own.has(said.key)) continue;
     for (const seen of await em.find(SeenHead, { kid: said.key }, { orderBy: { size: 'asc' } })) {
@@ -226,7 +239,8 @@ function contradicts(seen: SeenHead, said: ReadLog['said'], since: BookLog['sinc
 
 /** Keeps the heads that came with a file, and where its entries stand under them. */
 export async function keepLogs(ctx: Context, logs: readonly ReadLog[], cameIn: string): Promise<void> {
-  for (const { said, head, places } of logs) {
+  for (const { said, head, places, chain, changes } of logs) {
+    await keepChanges(ctx, chain, changes);
     const { key: kid, size, root, shop } = said;
     await sql(
       ctx.em,

@@ -11,6 +11,7 @@ import type { Decoded } from '../photos/decode.ts';
 import { bookFile } from './book-file.ts';
 import { keepBrought, readBrought } from './book-photos.service.ts';
 import { forgetKey, knowKey, signingKeys } from './known-keys.service.ts';
+import { changeKey } from './key-change.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
@@ -24,6 +25,11 @@ export function serveMovements(serve: Serve, router: Router, appContext: AppCont
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.keys, (ctx) => signingKeys(ctx));
   serve(api.movements.knowKey, (ctx, { body }) => knowKey(ctx, body));
+  serve<typeof api.movements.changeKey, void>(
+    api.movements.changeKey,
+    (ctx) => asOk(changeKey(ctx)),
+    (ctx, { body, req }) => confirm(ctx, { passphrase: body.passphrase, ...whereFrom(req) }),
+  );
   serve(api.movements.forgetKey, (ctx, { params }) => asOk(forgetKey(ctx, params.key)));
   serve(api.movements.lastCheck, (ctx) => lastCheck(ctx));
   serve(api.movements.bringRecord, (ctx, { params, body }) => bringRecord(ctx, params.movementId, body));

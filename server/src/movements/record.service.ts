@@ -169,7 +169,10 @@ export async function checkRecord(
   const read = await readLogs(logs, history);
   const into = movementId === undefined ? null : (await movementNow(ctx, movementId)).id;
   const here = await standingIn(ctx, all, into);
-  const keys = await keysOf(ctx.em);
+  const keys = await keysOf(
+    ctx.em,
+    read.flatMap((l) => l.changes),
+  );
   return {
     proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
     here: here.map((id) => id !== null),

@@ -1,4 +1,12 @@
-import { logHead, signedEntry, type LogHead as SaidOfLog, type SignedEntry } from '@eclat/contract';
+import {
+  logHead,
+  saidOfChange,
+  signedEntry,
+  type KeyChange,
+  type LogHead as SaidOfLog,
+  type SaidOfChange,
+  type SignedEntry,
+} from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
 import { photosIn, type NamedPhoto } from '@eclat/core/record';
 import { calculateJwkThumbprint, CompactSign, compactVerify, decodeProtectedHeader, importJWK, type JWK } from 'jose';
@@ -11,6 +19,7 @@ export const ALG = 'EdDSA';
 const ENTRY = 'eclat-entry';
 const KNOWN_KEY = 'eclat-known-key';
 const LOG_HEAD = 'eclat-log-head';
+const KEY_CHANGE = 'eclat-key-change';
 
 export interface Signed {
   /** SHA-256, hex, of what was signed. */
@@ -80,6 +89,21 @@ export const signHead = (key: SigningKey, said: SaidOfLog): Promise<Signed> => s
 export async function readHead(jws: string): Promise<SaidOfLog | null> {
   const head = await read(jws, LOG_HEAD, logHead);
   return head?.said.key === head?.kid ? (head?.said ?? null) : null;
+}
+
+/** Both keys sign one text: nobody hands his name on to a key that is not his, nor takes another’s. */
+export async function signChange(old: SigningKey, fresh: SigningKey, said: SaidOfChange): Promise<KeyChange> {
+  return { old: (await sign(old, KEY_CHANGE, said)).jws, new: (await sign(fresh, KEY_CHANGE, said)).jws };
+}
+
+/** What both keys said; null where one of them did not. */
+export async function readChange(change: KeyChange): Promise<SaidOfChange | null> {
+  const [old, fresh] = [
+    await read(change.old, KEY_CHANGE, saidOfChange),
+    await read(change.new, KEY_CHANGE, saidOfChange),
+  ];
+  const holds = old && fresh && old.hash === fresh.hash && old.kid === old.said.from && fresh.kid === old.said.to;
+  return holds && old.said.from !== old.said.to ? old.said : null;
 }
 
 export const readKnownKey = (jws: string) => read(jws, KNOWN_KEY, knownKey);

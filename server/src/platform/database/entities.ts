@@ -46,7 +46,7 @@ import {
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 import { StoreCheck } from '../../movements/check.entity.ts';
-import { KnownKey, ShopKey } from '../../movements/keys.entity.ts';
+import { KeyChange, KnownKey, ShopKey } from '../../movements/keys.entity.ts';
 import { LogEntry, LogHead, LogPlace, SeenHead } from '../../movements/log.entity.ts';
 
 import { ComplaintAnswer, ReceivedItem, WantedStep, WantedThing } from '../../reception/reception.entity.ts';
@@ -102,6 +102,7 @@ export const entities = [
   HistoryEntry,
   ShopKey,
   KnownKey,
+  KeyChange,
   LogEntry,
   LogHead,
   LogPlace,

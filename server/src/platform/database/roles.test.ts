@@ -18,7 +18,7 @@ it('lets the application add to what was signed, and neither change nor empty it
       from pg_class c where c.relnamespace = 'public'::regnamespace and c.relkind = 'r'`,
   );
   const may = Object.fromEntries(rows.map((r) => [r.name, r.may]));
-  for (const signed of ['history_entry', 'log_entry', 'seen_head', 'brought_photo'])
+  for (const signed of ['history_entry', 'log_entry', 'seen_head', 'brought_photo', 'key_change'])
     expect([signed, may[signed]]).toEqual([signed, ['insert']]);
   expect(may['photo']).toEqual(['insert', 'update']);
   expect(may['migrations']).toEqual([]);

@@ -2,7 +2,7 @@ import type { MikroORM } from '@mikro-orm/postgresql';
 import { MIGRATION_LOCK } from './orm.ts';
 
 /** Tables whose rows are only added, by whomever. */
-const ONLY_ADDED = ['history_entry', 'log_entry', 'seen_head', 'brought_photo'];
+const ONLY_ADDED = ['history_entry', 'log_entry', 'seen_head', 'brought_photo', 'key_change'];
 /** A caption may be put right; the picture is never taken out, for a signature may name it. */
 const NEVER_TAKEN_OUT = ['photo'];
 

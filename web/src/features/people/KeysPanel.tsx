@@ -7,6 +7,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { Thumbprint } from '../../ui/Thumbprint.tsx';
+import { ChangeKey } from './ChangeKey.tsx';
 
 /** By which key this shop signs, to be read to another shop; and those of others that are known here. */
 export function KeysPanel() {
@@ -21,6 +22,12 @@ export function KeysPanel() {
             Entries are signed by it since {day(data.own.since)}. Another shop compares it with what it finds in a file.
           </p>
           <Thumbprint of={data.own.key} />
+          {data.earlier.map(({ key, since }) => (
+            <p key={key} className="mt-1 text-sm break-all text-soft">
+              Before, from {day(since)}: {key.match(/.{1,4}/g)!.join(' ')}
+            </p>
+          ))}
+          <ChangeKey />
         </>
       ) : (
         <p className="text-soft">There is none yet: it is made when the server starts.</p>

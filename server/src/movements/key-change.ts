@@ -1,0 +1,96 @@
+import type { KeyChange as Shape, SaidOfChange } from '@eclat/contract';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { theShop } from '../people/shop.service.ts';
+import type { Context } from '../platform/http/context.ts';
+import { sql } from '../platform/http/app-context.ts';
+import { KeyChange } from './keys.entity.ts';
+import { LogHead } from './log.entity.ts';
+import { KEY_USE_LOCK, makeKey, signingKey } from './keys.ts';
+import { readChange, signChange } from './signed.ts';
+
+const MOST_CHANGES = 20;
+
+/**
+ * A new key, handed on by the old one in words that both sign. Whoever knows the old one knows the new one; the log of
+ * the old one ends here.
+ */
+export async function changeKey(ctx: Context): Promise<void> {
+  // Whoever is signing ends first; whoever signs next takes the new key.
+  await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [KEY_USE_LOCK]);
+  const old = await signingKey(ctx.em, ctx.now);
+  const fresh = await makeKey(ctx.em, ctx.now);
+  const [last] = await ctx.em.find(LogHead, { kid: old.kid }, { orderBy: { size: 'desc' }, limit: 1 });
+  const said: SaidOfChange = {
+    ...{ format: 'eclat-key-change', version: 1, shop: (await theShop(ctx)).name, from: old.kid, to: fresh.kid },
+    at: ctx.now.toISOString(),
+    last: last ? { size: last.size, root: last.root } : null,
+  };
+  await keepChange(ctx.em, said, await signChange(old, fresh, said), ctx.now);
+}
+
+const keepChange = (em: EntityManager, { from, to }: SaidOfChange, change: Shape, now: Date) =>
+  sql(
+    em,
+    'insert into key_change (from_kid, to_kid, old_jws, new_jws, at) values (?, ?, ?, ?, ?) on conflict do nothing',
+    [from, to, change.old, change.new, now],
+  );
+
+/** How a key came to sign for its shop: from key to key, the oldest first. */
+export async function changesTo(em: EntityManager, kid: string): Promise<Shape[]> {
+  const chain: Shape[] = [];
+  for (let to = kid; chain.length < MOST_CHANGES;) {
+    const row = await em.findOne(KeyChange, { toKid: to });
+    if (!row) break;
+    chain.unshift({ old: row.oldJws, new: row.newJws });
+    to = row.fromKid;
+  }
+  return chain;
+}
+
+/** What a chain of changes says; null where one does not hold, or does not lead to this key. */
+export async function readChanges(chain: readonly Shape[], kid: string): Promise<SaidOfChange[] | null> {
+  const all: SaidOfChange[] = [];
+  for (const change of chain) {
+    const said = await readChange(change);
+    if (!said || (all.length > 0 && all.at(-1)!.to !== said.from)) return null;
+    all.push(said);
+  }
+  return all.length === 0 || all.at(-1)!.to === kid ? all : null;
+}
+
+/** Keeps changes that came with a file; a key is handed on once, and the first word of it stands. */
+export async function keepChanges(ctx: Context, chain: readonly Shape[], said: readonly SaidOfChange[]): Promise<void> {
+  for (const [i, change] of chain.entries()) await keepChange(ctx.em, said[i]!, change, ctx.now);
+}
+
+interface Shown {
+  said: { key: string; size: number; shop: string };
+  changes: readonly SaidOfChange[];
+}
+
+/** What speaks against keys that changed: handed on twice, or used after they were given up. */
+export async function changeWarnings(em: EntityManager, logs: readonly Shown[]): Promise<string[]> {
+  const words: string[] = [];
+  const ended = new Map<string, SaidOfChange>();
+  const told = logs.flatMap((l) => l.changes);
+  const froms = [...told.map((c) => c.from), ...logs.map((l) => l.said.key)];
+  for (const row of await em.find(KeyChange, { fromKid: froms })) {
+    const before = await readChange({ old: row.oldJws, new: row.newJws });
+    if (before) ended.set(row.fromKid, before);
+  }
+  for (const change of told) {
+    const before = ended.get(change.from);
+    if (before && before.to !== change.to)
+      words.push(
+        `A key of ${before.shop} was handed on twice, to two keys: somebody else has it. The first stands here. Ask ` +
+          'there before you rely on what the other one signed.',
+      );
+    else ended.set(change.from, change);
+  }
+  for (const { said } of logs) {
+    const end = ended.get(said.key);
+    if (end && said.size > (end.last?.size ?? 0))
+      words.push(`A key of ${said.shop} signed again after that shop had given it up: somebody else has it.`);
+  }
+  return words;
+}

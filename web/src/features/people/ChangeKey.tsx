@@ -1,0 +1,73 @@
+import { KeyRound } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../data/api.ts';
+import { say } from '../../data/app-state.ts';
+import { useMe } from '../../data/queries.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+/** A new key for the shop: when the old one may have been seen, or its log was forked by an old backup. */
+export function ChangeKey() {
+  const [open, setOpen] = useState(false);
+  const [passphrase, setPassphrase] = useState('');
+  const [wrong, setWrong] = useState('');
+  const close = () => {
+    setOpen(false);
+    setPassphrase('');
+    setWrong('');
+  };
+  const change = useCommand(api.movements.changeKey, {
+    what: 'Key',
+    atOnce: true,
+    onDone: () => {
+      close();
+      say('The shop signs with its new key from now on.');
+    },
+    onFields: ([first]) => setWrong(first?.message ?? ''),
+  });
+  if (useMe()?.role !== 'owner-of-shop') return null;
+  return (
+    <>
+      <Button className="mt-3" onClick={() => setOpen(true)}>
+        <KeyRound className="size-5" aria-hidden />
+        Change the key
+      </Button>
+      <Sheet
+        open={open}
+        onClose={close}
+        title="Change the key of the shop"
+        description={
+          'When somebody may have seen it, or when this server was put back from an old backup. What was signed stays ' +
+          'proved. Old and new key both sign the change; it goes along with each book file, so that whoever knows the ' +
+          'old key knows the new one. The old one signs nothing any more. It cannot be undone.'
+        }
+      >
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            setWrong('');
+            change.mutate({ params: {}, body: { passphrase } });
+          }}
+        >
+          <TextField
+            label="Your passphrase"
+            type="password"
+            autoComplete="current-password"
+            value={passphrase}
+            onChange={(e) => setPassphrase(e.target.value)}
+            error={wrong || undefined}
+          />
+          <div className="flex gap-3">
+            <Button type="submit" variant="main" disabled={passphrase === ''} busy={change.isPending}>
+              Change it
+            </Button>
+            <Button onClick={close}>Not now</Button>
+          </div>
+        </form>
+      </Sheet>
+    </>
+  );
+}
