@@ -134,7 +134,8 @@ function welcome(address, code) {
     console.log(
       '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      ' +
         'brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit ' +
-        `Fennick     owner of shop   brass-lark-mends-nine\n\n  Book files to bring, one of them changed:  ${TRY}\n`,
+        `Fennick     owner of shop   brass-lark-mends-nine\n` +
+        (existsSync(TRY) ? `\n  Book files to bring, one of them changed:  ${TRY}\n` : ''),
     );
   else if (code) console.log(`  The first visit makes the shop’s first account. It asks for this code:  ${code}\n`);
   console.log('  Ctrl-C stops it, the database too.\n');

@@ -47,8 +47,8 @@ export function logTroubles(
   if (longest > inOrder.length)
     troubles.push(
       `A head was signed over ${counted(longest, 'entry', 'entries')}, and the log has ${inOrder.length}: some were ` +
-        'taken out, or this server stands on an old backup. Put a later backup back; if there is none, change the key ' +
-        'of the shop (People), so that a new log begins.',
+        'taken out, or this server stands on an old backup. Put a later backup back; if there is none, change the ' +
+        'key of the shop (People), so that a new log begins.',
     );
   else if (inOrder.length > longest)
     troubles.push(

@@ -39,9 +39,9 @@ export function ChangeKey() {
         onClose={close}
         title="Change the key of the shop"
         description={
-          'When somebody may have seen it, or when this server was put back from an old backup. What was signed stays ' +
-          'proved. Old and new key both sign the change; it goes along with each book file, so that whoever knows the ' +
-          'old key knows the new one. The old one signs nothing any more. It cannot be undone.'
+          'When somebody may have seen it, or this server was put back from an old backup. What was signed stays ' +
+          'proved; whoever knows the old key knows the new one by the next book file, for both sign the change. The ' +
+          'old one signs nothing any more. It cannot be undone.'
         }
       >
         <form
@@ -53,6 +53,7 @@ export function ChangeKey() {
           }}
         >
           <TextField
+            autoFocus
             label="Your passphrase"
             type="password"
             autoComplete="current-password"
