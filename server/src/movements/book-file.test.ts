@@ -156,6 +156,8 @@ describe('the public page of a book', () => {
     expect(token).toMatch(/^[\w-]{43}$/);
 
     expect((await read(token)).headers.get('location')).toBe(`/api/books/${token}/`);
+    // Half past midnight where the shop is.
+    shop.now.at = new Date('2031-05-02T23:30:00Z');
     const page = await read(`${token}/`);
     expect(page.headers.get('content-security-policy')).toMatch(
       /^default-src 'none'; img-src 'self'; style-src 'sha256-/,
@@ -166,6 +168,7 @@ describe('the public page of a book', () => {
     const hash = createHash('sha256').update(style).digest('base64');
     expect(page.headers.get('content-security-policy')).toContain(`'sha256-${hash}'`);
     expect(told).toContain('Shown &lt;script&gt;');
+    expect(told).toContain('Written out on 3 May 2031');
     const record = await (await read(`${token}/book.json`)).text();
     for (const secret of [OWNER.name, OWNER.phone, OWNER.email, OWNER.address, newClock().complaint])
       expect(told + record).not.toContain(secret);

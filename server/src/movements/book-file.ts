@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { IN_BOOK_FILE, type Book, type MovementBook } from '@eclat/contract';
 import { photosIn } from '@eclat/core/record';
 import { ZipFile, type Options } from 'yazl';
-import { theShop } from '../people/shop.service.ts';
+import { shopDay, theShop } from '../people/shop.service.ts';
 import type { Context } from '../platform/http/context.ts';
 import { photoByHash, photosHere } from '../photos/stored.ts';
 import { bookPage } from './book-page.tsx';
@@ -47,7 +47,7 @@ export async function wholeBook(ctx: Context, movementId: string): Promise<Whole
     book,
     record,
     shop: name,
-    day: ctx.now.toISOString().slice(0, 10),
+    day: await shopDay(ctx),
     photos: named.filter((h) => here.has(h)),
   };
 }

@@ -119,7 +119,10 @@ export async function printVolume(
   const { movement } = whole.book;
   const content: Content[] =
     number === 1
-      ? [...saidOfMovement(whole), `${counted(chaptersOf(whole).length, 'entry', 'entries')}, written out ${whole.day}`]
+      ? [
+          ...saidOfMovement(whole),
+          `${counted(chaptersOf(whole).length, 'entry', 'entries')}, written out on ${dateInWords(whole.day)}`,
+        ]
       : [];
   if (volume.length === 0) content.push({ text: 'No entry stands in it yet.', style: 'soft' });
   for (const part of volume) {

@@ -35,7 +35,10 @@ export function servePublicBooks(serve: Serve, router: Router, appContext: AppCo
     if (!req.path.endsWith('/')) return res.redirect(`/api${req.path}/`);
     const page = bookPage(await publicBook(anybody(), req.params.token));
     hidden(res)
-      .set('content-security-policy', `default-src 'none'; img-src 'self'; style-src 'sha256-${STYLE}'`)
+      .set(
+        'content-security-policy',
+        `default-src 'none'; img-src 'self'; style-src 'sha256-${STYLE}'; base-uri 'none'; frame-ancestors 'none'`,
+      )
       .type('html')
       .send(page);
   });

@@ -54,7 +54,9 @@ const isZip = async (file: Blob): Promise<boolean> => (await file.slice(0, 2).te
 async function opened(file: File): Promise<BookZip> {
   if (await isZip(file)) {
     // Its reader comes with the first ZIP that somebody chooses.
-    const { openBookZip } = await import('./book-zip.ts');
+    const { openBookZip } = await import('./book-zip.ts').catch(() => {
+      throw new Away();
+    });
     return openBookZip(file);
   }
   if (file.size > LARGEST_BOOK) throw new Error('This file is too large for a movement book.');
