@@ -157,8 +157,10 @@ describe('the public page of a book', () => {
 
     expect((await read(token)).headers.get('location')).toBe(`/api/books/${token}/`);
     // Half past midnight where the shop is.
+    const before = shop.now.at;
     shop.now.at = new Date('2031-05-02T23:30:00Z');
     const page = await read(`${token}/`);
+    shop.now.at = before;
     expect(page.headers.get('content-security-policy')).toMatch(
       /^default-src 'none'; img-src 'self'; style-src 'sha256-/,
     );
