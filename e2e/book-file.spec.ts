@@ -59,7 +59,8 @@ test('a museum’s book file on a phone: refused when changed, joined when whole
   await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByRole('heading', { name: '9 pages' })).toBeVisible();
   await expect(page.getByText('2 photos of the record are here now.')).toBeVisible();
-  expect(await photosOn(page)).toBe(before + 2);
+  // The book is read anew when they are here.
+  await expect.poll(() => photosOn(page)).toBe(before + 2);
 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Book file' }).click();
