@@ -7,7 +7,7 @@ import ts from 'typescript-eslint';
 const TYPED = [
   'core/src/**/*.ts',
   'contract/src/**/*.ts',
-  'server/{src,test}/**/*.ts',
+  'server/{src,test}/**/*.{ts,tsx}',
   'web/{src,test}/**/*.{ts,tsx}',
   'demo/**/*.ts',
 ];

@@ -46,7 +46,7 @@ test('a museum’s book file on a phone: refused when changed, joined when whole
     items: { id: string }[];
   };
   await page.goto(`${server.address}/movements/${items[0]!.id}`);
-  await expect(page.getByRole('heading', { name: '8 pages' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '8 entries' })).toBeVisible();
   const before = await photosOn(page);
 
   await page.getByRole('button', { name: 'Bring a record' }).click();
@@ -57,7 +57,7 @@ test('a museum’s book file on a phone: refused when changed, joined when whole
   await chooser.setInputFiles(file('museum.zip'));
   await expect(page.getByText('2 photos come with it.')).toBeVisible();
   await page.getByRole('button', { name: 'Bring it in' }).click();
-  await expect(page.getByRole('heading', { name: '9 pages' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '9 entries' })).toBeVisible();
   await expect(page.getByText('2 photos of the record are here now.')).toBeVisible();
   // The book is read anew when they are here.
   await expect.poll(() => photosOn(page)).toBe(before + 2);

@@ -13,7 +13,7 @@ if (!url || !owner) {
 const orm = await connect(owner, 2);
 try {
   await migrate(orm);
-  if (roleOf(owner).name !== roleOf(url).name) await letIn(orm, roleOf(url));
+  if (roleOf(owner).name !== roleOf(url).name) await letIn(orm, url);
 } finally {
   await orm.close(true);
 }

@@ -4,7 +4,7 @@ import { Browser } from './browser.ts';
 import pg from 'pg';
 import { inject } from 'vitest';
 import { connect, migrate } from '../src/platform/database/orm.ts';
-import { letIn, roleOf } from '../src/platform/database/roles.ts';
+import { letIn } from '../src/platform/database/roles.ts';
 import { startServer, type Running } from '../src/server.ts';
 
 /** A database of its own inside the throw-away server. */
@@ -29,7 +29,7 @@ export const appUrlOf = (url: string): string => url.replace(/\/\/[^@]*@/, '//ec
 async function migrated(url: string): Promise<void> {
   const orm = await connect(url, 2);
   await migrate(orm);
-  await letIn(orm, roleOf(appUrlOf(url)));
+  await letIn(orm, appUrlOf(url));
   await orm.close(true);
 }
 

@@ -5,7 +5,7 @@ import type { Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { KeyChange } from './keys.entity.ts';
 import { LogHead } from './log.entity.ts';
-import { KEY_USE_LOCK, makeKey, signingKey } from './keys.ts';
+import { KEY_USE_LOCK, makeKey, signingKey, type Keys } from './keys.ts';
 import { readChange, signChange } from './signed.ts';
 
 const MOST_CHANGES = 20;
@@ -58,18 +58,33 @@ export async function readChanges(chain: readonly Shape[], kid: string): Promise
   return all.length === 0 || all.at(-1)!.to === kid ? all : null;
 }
 
-/** Keeps changes that came with a file; a key is handed on once, and the first word of it stands. */
-export async function keepChanges(ctx: Context, chain: readonly Shape[], said: readonly SaidOfChange[]): Promise<void> {
-  for (const [i, change] of chain.entries()) await keepChange(ctx.em, said[i]!, change, ctx.now);
-}
-
 interface Shown {
   said: { key: string; size: number; shop: string };
   changes: readonly SaidOfChange[];
 }
 
-/** What speaks against keys that changed: handed on twice, or used after they were given up. */
-export async function changeWarnings(em: EntityManager, logs: readonly Shown[]): Promise<string[]> {
+/**
+ * Keeps changes that came with a file: a key is handed on once, and the first word of it stands. Of its own keys this
+ * shop takes no word from elsewhere.
+ */
+export async function keepChanges(
+  ctx: Context,
+  { chain, changes }: Shown & { chain: readonly Shape[] },
+  { own }: Keys,
+): Promise<void> {
+  for (const [i, said] of changes.entries())
+    if (!own.has(said.from)) await keepChange(ctx.em, said, chain[i]!, ctx.now);
+}
+
+/** How the log of a key ended, and when that was said here; null: it goes on. */
+export async function endOf(em: EntityManager, kid: string): Promise<{ size: number; at: Date } | null> {
+  const row = await em.findOne(KeyChange, { fromKid: kid });
+  const said = row && (await readChange({ old: row.oldJws, new: row.newJws }));
+  return row && said ? { size: said.last?.size ?? 0, at: row.at } : null;
+}
+
+/** What speaks against keys that changed: handed on by a thief, or used after they were given up. */
+export async function changeWarnings(em: EntityManager, logs: readonly Shown[], { own }: Keys): Promise<string[]> {
   const words: string[] = [];
   const ended = new Map<string, SaidOfChange>();
   const told = logs.flatMap((l) => l.changes);
@@ -79,6 +94,11 @@ export async function changeWarnings(em: EntityManager, logs: readonly Shown[]):
     if (before) ended.set(row.fromKid, before);
   }
   for (const change of told) {
+    if (own.has(change.from) && !own.has(change.to))
+      words.push(
+        'Somebody has a key of this shop: this file hands it on to a key that is not its own. Change the key ' +
+          '(People), and tell those who know it.',
+      );
     const before = ended.get(change.from);
     if (before && before.to !== change.to)
       words.push(
@@ -90,7 +110,10 @@ export async function changeWarnings(em: EntityManager, logs: readonly Shown[]):
   for (const { said } of logs) {
     const end = ended.get(said.key);
     if (end && said.size > (end.last?.size ?? 0))
-      words.push(`A key of ${said.shop} signed again after that shop had given it up: somebody else has it.`);
+      words.push(
+        `A key of ${said.shop} signed ${said.size} entries, and was given up after ${end.last?.size ?? 0}: somebody ` +
+          'else has it, or entries were lost with an old backup. Ask there.',
+      );
   }
   return words;
 }

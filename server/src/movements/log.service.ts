@@ -6,8 +6,8 @@ import type { Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { digest } from '../platform/sha256.ts';
 import { HistoryEntry } from './history.entity.ts';
-import type { Keys, SigningKey } from './keys.ts';
-import { changesTo, changeWarnings, keepChanges, readChanges } from './key-change.ts';
+import { keysOf, type Keys, type SigningKey } from './keys.ts';
+import { changesTo, changeWarnings, endOf, keepChanges, readChanges } from './key-change.ts';
 import { LogEntry, LogHead, LogPlace, SeenHead } from './log.entity.ts';
 import { readHead, readSigned, signHead } from './signed.ts';
 
@@ -212,8 +212,9 @@ export async function readLogs(logs: readonly BookLog[], history: readonly Trave
 }
 
 /** What a log that is shown now says against one that was seen before: it must begin with it. */
-export async function logWarnings(em: EntityManager, logs: readonly ReadLog[], { own }: Keys): Promise<string[]> {
-  const words = await changeWarnings(em, logs);
+export async function logWarnings(em: EntityManager, logs: readonly ReadLog[], keys: Keys): Promise<string[]> {
+  const { own } = keys;
+  const words = await changeWarnings(em, logs, keys);
   for (const { said, since } of logs) {
     if (own.has(said.key)) continue;
     for (const seen of await em.find(SeenHead, { kid: said.key }, { orderBy: { size: 'asc' } })) {
@@ -239,8 +240,10 @@ function contradicts(seen: SeenHead, said: ReadLog['said'], since: BookLog['sinc
 
 /** Keeps the heads that came with a file, and where its entries stand under them. */
 export async function keepLogs(ctx: Context, logs: readonly ReadLog[], cameIn: string): Promise<void> {
-  for (const { said, head, places, chain, changes } of logs) {
-    await keepChanges(ctx, chain, changes);
+  const keys = await keysOf(ctx.em);
+  for (const log of logs) {
+    const { said, head, places } = log;
+    await keepChanges(ctx, log, keys);
     const { key: kid, size, root, shop } = said;
     await sql(
       ctx.em,
@@ -281,7 +284,10 @@ export async function troublesOfLogs(em: EntityManager, { own }: Keys): Promise<
       'select e.hash from history_entry e join log_entry l on l.hash = e.hash where l.kid = ?',
       [kid],
     );
-    const held = [...heads, ...seen.filter((h) => h.kid === kid)];
+    // What was lost with an old backup is settled when the key was changed for it.
+    const end = await endOf(em, kid);
+    const settled = (h: SeenHead) => end !== null && h.size > end.size && h.at <= end.at;
+    const held = [...heads, ...seen.filter((h) => h.kid === kid && !settled(h))];
     words.push(...logTroubles(hash, entries, held, new Set(here.map((e) => e.hash))));
   }
   const others = seen.filter((h) => !own.has(h.kid));

@@ -129,12 +129,16 @@ describe('the log of what a shop signed', () => {
   it('is longer elsewhere than here: this shop stands on an old backup, and is told', async () => {
     const restored = await openShop();
     const [own] = await sql<Record<string, unknown>>(em(), 'select * from shop_key');
+    await sql(em(restored), 'delete from shop_key');
     await sql(em(restored), 'insert into shop_key values (?, ?, ?, ?)', [
       ...[own!['kid'], JSON.stringify(own!['public_jwk']), own!['sealed'], own!['made_at']],
     ]);
     expect((await verifyStore(em(restored))).log).toEqual([]);
     expect((await bring(restored, first, 'z')).status).toBe(201);
     expect((await verifyStore(em(restored))).log).toEqual([expect.stringContaining('stands on an old backup')]);
+    // As it says: with a new key a new log begins, and what was lost is settled.
+    expect((await restored.marit.send('POST', '/signing-keys/change', { passphrase: PASS })).status).toBe(201);
+    expect((await verifyStore(em(restored))).log).toEqual([]);
     await restored.running.stop();
   });
 

@@ -19,8 +19,7 @@ import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.
 import { movementBook, movementNow } from './movements.service.ts';
 import { keysOf } from './keys.ts';
 import { keepLogs, logsOf, logWarnings, readLogs } from './log.service.ts';
-import { hashesNamed } from './photos-of.ts';
-import { photosHere } from '../photos/stored.ts';
+import { photosAway } from './photos-of.ts';
 import { plainOf, proofBy } from './proof.ts';
 import { linksOf, readSigned } from './signed.ts';
 
@@ -177,7 +176,10 @@ export async function checkRecord(
     proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
     here: here.map((id) => id !== null),
     log: await logWarnings(ctx.em, read, keys),
-    photosHere: [...(await photosHere(ctx.em, hashesNamed(all.map(({ signed }) => signed ?? {}))))],
+    photosAway: await photosAway(
+      ctx.em,
+      all.map(({ signed }) => signed ?? {}),
+    ),
   };
 }
 

@@ -280,7 +280,7 @@ describe('a book that goes with the clock', () => {
     expect((await check([page, amendment])).body).toEqual({
       proofs: ['unknown shop', 'unknown shop'],
       here: [false, false],
-      photosHere: [],
+      photosAway: [],
       log: [],
     });
     const { movement } = (await bring([page, amendment, page], 't')).body;

@@ -20,7 +20,7 @@ export function SecretAddress({ label, address, children }: { label: string; add
         value={address}
         onFocus={(e) => e.target.select()}
       />
-      <Button className="mt-2" onClick={() => void copy()}>
+      <Button autoFocus className="mt-2" onClick={() => void copy()}>
         <Copy className="size-5" aria-hidden />
         Copy
       </Button>

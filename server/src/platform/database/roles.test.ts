@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { appUrlOf, freshDatabase, serveOn } from '../../../test/shop.ts';
 import { startServer } from '../../server.ts';
 import { connect, migrate } from './orm.ts';
-import { letIn, roleOf } from './roles.ts';
+import { letIn } from './roles.ts';
 
 const now = () => ({ at: new Date('2031-05-02T09:00:00Z') });
 
@@ -47,7 +47,7 @@ it('a process under that role waits until the owner has brought the database to 
   await new Promise((resolve) => setTimeout(resolve, 1500));
   expect(started).toBe(false);
   await migrate(first);
-  await letIn(first, roleOf(appUrlOf(url)));
+  await letIn(first, appUrlOf(url));
   await first.close(true);
   await (await starting).stop();
   expect(started).toBe(true);

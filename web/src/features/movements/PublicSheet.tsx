@@ -53,7 +53,7 @@ export function PublicSheet({ movement, page, onClose }: Props) {
             Nobody can guess the address. It lasts until it is ended; a new one is another address. It opens only where
             this shop can be reached.
           </p>
-          <Button variant="main" busy={publish.isPending} onClick={() => publish.mutate(command)}>
+          <Button autoFocus variant="main" busy={publish.isPending} onClick={() => publish.mutate(command)}>
             <Globe className="size-5" aria-hidden />
             Make the page
           </Button>

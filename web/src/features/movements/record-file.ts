@@ -1,6 +1,5 @@
-import type { MovementBook, ReplyOf, TravelledEntry } from '@eclat/contract';
+import type { MovementBook, ReplyOf } from '@eclat/contract';
 import { LARGEST_BOOK, movementBook } from '@eclat/contract/movement-book';
-import { photosIn } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -18,7 +17,7 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
 export type Checked = ReplyOf<typeof api.movements.checkRecord>;
 
 /** Nothing was asked yet: what comes is checked when it is taken in. */
-export const NOT_CHECKED: Checked = { proofs: [], here: [], log: [], photosHere: [] };
+export const NOT_CHECKED: Checked = { proofs: [], here: [], log: [], photosAway: [] };
 
 /** A record that was read, and how its entries stand; without the server they are checked when they are taken in. */
 export interface ReadRecord {
@@ -33,29 +32,16 @@ export const NO_PHOTOS: BookPhotos = {
   bytes: () => Promise.reject(new Error('There are no photos in this file.')),
 };
 
-/** Hashes of photos that what was signed names, as the file says it: the server looks at the signatures. */
-function photosNamed(entries: readonly TravelledEntry[]): string[] {
-  const named = entries.flatMap(({ signed }) => {
-    try {
-      const payload = (signed?.split('.')[1] ?? '').replaceAll('-', '+').replaceAll('_', '/');
-      const bytes = Uint8Array.from(atob(payload), (c) => c.charCodeAt(0));
-      const said = JSON.parse(new TextDecoder().decode(bytes)) as { sections?: Parameters<typeof photosIn>[0] };
-      return photosIn(said.sections ?? {}).map((p) => p.hash);
-    } catch {
-      return [];
-    }
-  });
-  return [...new Set(named)];
-}
-
 const isZip = async (file: Blob): Promise<boolean> => (await file.slice(0, 2).text()) === 'PK';
 
 /** A ZIP, or `book.json` by itself. */
 async function opened(file: File): Promise<BookZip> {
   if (await isZip(file)) {
-    // Its reader comes with the first ZIP that somebody chooses.
+    // Its reader comes after the first screen.
     const { openBookZip } = await import('./book-zip.ts').catch(() => {
-      throw new Away();
+      throw new Error(
+        'The server is away, and what reads this file is not here yet. Load the page again when it is back.',
+      );
     });
     return openBookZip(file);
   }
@@ -87,9 +73,8 @@ export async function readRecord(
       if (error instanceof Away) return NOT_CHECKED;
       throw error;
     });
-    const named = photosNamed(history).filter((hash) => !checked.photosHere.includes(hash));
-    const photos = await zip.photosOf(named, (done) => {
-      onProgress(`Looking at photo ${done} of ${named.length} …`);
+    const photos = await zip.photosOf(checked.photosAway, (done) => {
+      onProgress(`Looking at photo ${done} of ${checked.photosAway.length} …`);
     });
     return { book: read.data, from: file.name.slice(0, 200), checked, photos };
   } catch (error) {

@@ -5,17 +5,14 @@ import { say } from '../../data/app-state.ts';
 import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { PassphraseSheet } from '../../ui/PassphraseSheet.tsx';
 
 /** A new key for the shop: when the old one may have been seen, or its log was forked by an old backup. */
 export function ChangeKey() {
   const [open, setOpen] = useState(false);
-  const [passphrase, setPassphrase] = useState('');
   const [wrong, setWrong] = useState('');
   const close = () => {
     setOpen(false);
-    setPassphrase('');
     setWrong('');
   };
   const change = useCommand(api.movements.changeKey, {
@@ -34,41 +31,24 @@ export function ChangeKey() {
         <KeyRound className="size-5" aria-hidden />
         Change the key
       </Button>
-      <Sheet
+      <PassphraseSheet
         open={open}
-        onClose={close}
         title="Change the key of the shop"
         description={
           'When somebody may have seen it, or this server was put back from an old backup. What was signed stays ' +
           'proved; whoever knows the old key knows the new one by the next book file, for both sign the change. The ' +
           'old one signs nothing any more. It cannot be undone.'
         }
-      >
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            setWrong('');
-            change.mutate({ params: {}, body: { passphrase } });
-          }}
-        >
-          <TextField
-            autoFocus
-            label="Your passphrase"
-            type="password"
-            autoComplete="current-password"
-            value={passphrase}
-            onChange={(e) => setPassphrase(e.target.value)}
-            error={wrong || undefined}
-          />
-          <div className="flex gap-3">
-            <Button type="submit" variant="main" disabled={passphrase === ''} busy={change.isPending}>
-              Change it
-            </Button>
-            <Button onClick={close}>Not now</Button>
-          </div>
-        </form>
-      </Sheet>
+        yes="Change it"
+        no="Not now"
+        busy={change.isPending}
+        wrong={wrong}
+        onClose={close}
+        onSign={(passphrase) => {
+          setWrong('');
+          change.mutate({ params: {}, body: { passphrase } });
+        }}
+      />
     </>
   );
 }
