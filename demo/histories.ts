@@ -1,6 +1,17 @@
+import type { api, BodyOf } from '@eclat/contract';
 import type { Course } from './course.ts';
 import type { Elsewhere } from './elsewhere.ts';
 import type { Picture } from './pictures.ts';
+
+/** What stands on a clock; entries of one `hand` are in the same. */
+export interface Read extends Pick<
+  BodyOf<typeof api.movements.inscribe>,
+  'date' | 'text' | 'carrier' | 'which' | 'place' | 'how'
+> {
+  hand?: string;
+  likely?: boolean;
+  shownBy?: { picture: Picture; caption: string };
+}
 
 /** Movements that were here before: what old repairers wrote on them, and visits of earlier owners. */
 export interface History {
@@ -11,7 +22,7 @@ export interface History {
     maker: string;
     marks: { place: 'back plate' | 'front plate' | 'dial' | 'case' | 'label' | 'barrel'; text: string }[];
   };
-  inscriptions: [date: string, text: string, place: string][];
+  inscriptions: Read[];
   /** Served in other shops between the visits here: brought with its record before the last visit. */
   elsewhere?: Elsewhere[];
   /** What another house has written since, in a file to be brought. */
@@ -45,6 +56,15 @@ const bath = {
   parts: [{ name: 'plates and wheels', materials: ['bare brass' as const, 'plain steel' as const] }],
   minutes: 10,
 };
+
+/** The old board below a longcase movement: whoever worked on it signed there. */
+const BOARD = {
+  carrier: 'seat board',
+  which: 'underside, oak',
+  how: 'pencil',
+  shownBy: { picture: 'board', caption: 'Underside of the seat board' },
+} as const;
+const PLATE = { picture: 'plate', caption: 'Inside of the front plate' } as const;
 
 export const HISTORIES: readonly History[] = [
   {
@@ -105,10 +125,22 @@ export const HISTORIES: readonly History[] = [
       ],
     },
     inscriptions: [
-      ['189X', 'Cleaned, J. Ockham, Aldermere, 189–', 'inside of the front plate'],
-      ['1912-03', 'new suspn. March 1912 R.T.', 'back plate, below the crutch'],
-      ['1938-11-07', 'Both springs renewed 7.11.38, Saltmarsh', 'going barrel, inside of the cap'],
-      ['1961', 'Clnd & bushed 1961', 'front plate, by the strike barrel'],
+      {
+        ...{ date: '189X', text: 'Cleaned, J. Ockham\nAldermere, 189[…]', carrier: 'front plate' },
+        ...{ place: 'inside', how: 'scratched', hand: 'Ockham', shownBy: PLATE },
+      },
+      {
+        ...{ date: '1912-03', text: 'new suspn. March 1912 R.[T?]', carrier: 'back plate' },
+        ...{ place: 'below the crutch', how: 'scratched' },
+      },
+      {
+        ...{ date: '1938-11-07', text: 'Both springs renewed 7.11.38, Saltmarsh', carrier: 'barrel or spring' },
+        ...{ which: 'going barrel', place: 'inside of the cap', how: 'scratched', hand: 'Saltmarsh' },
+      },
+      {
+        ...{ date: '1961', text: 'Clnd & bushed 1961', carrier: 'front plate' },
+        ...{ place: 'by the strike barrel', how: 'pencil', hand: 'Saltmarsh', likely: true, shownBy: PLATE },
+      },
     ],
     elsewhere: [
       {
@@ -239,12 +271,35 @@ export const HISTORIES: readonly History[] = [
       ],
     },
     inscriptions: [
-      ['XXXX', '… Lowe … cleand', 'back plate, rubbed'],
-      ['179X', 'Repaird 179', 'inside of the front plate, scratched'],
-      ['1826-05', 'Wm Marl May 1826', 'edge of the back plate'],
-      ['1871', '1871 new pallats', 'back cock'],
-      ['1903-09-14', 'H. Dunmoor 14/9/03', 'back of the dial, pencil'],
-      ['1949', 'cables renewed 1949, Dunmoor & Son', 'seatboard, underside'],
+      {
+        ...{ date: 'XXXX', text: '[…] Lowe […] cleand', carrier: 'back plate', place: 'rubbed', how: 'scratched' },
+      },
+      {
+        ...{ date: '179X', text: 'Repaird 179[…]', carrier: 'front plate', place: 'inside', how: 'scratched' },
+      },
+      {
+        ...{ date: '1826-05', text: 'Wm Marl May 1826', carrier: 'back plate', place: 'edge', how: 'scratched' },
+        hand: 'Marl',
+      },
+      {
+        ...{ date: '1871', text: '1871 new pallats', carrier: 'cock or bridge', which: 'back cock', how: 'scratched' },
+      },
+      {
+        ...{ date: '1840', text: 'W. Marl\n1840', ...BOARD, place: 'top left', hand: 'Marl', likely: true },
+      },
+      {
+        ...{ date: '1903-09-14', text: 'H. Dunmoor 14/9/03', carrier: 'back of the dial', how: 'pencil' },
+        hand: 'Dunmoor',
+      },
+      {
+        ...{ date: '1912', text: 'H. Dunmoor\ncleand & new lines 1912', ...BOARD, place: 'middle', hand: 'Dunmoor' },
+      },
+      {
+        ...{ date: '1949', text: 'cables renewed 1949, Dunmoor & Son', ...BOARD, place: 'middle, below the last' },
+      },
+      {
+        ...{ date: '197X', text: '[Qui?]llan 7[…] oiled', ...BOARD, place: 'right edge' },
+      },
     ],
     visits: [
       {
@@ -278,9 +333,15 @@ export const HISTORIES: readonly History[] = [
       ],
     },
     inscriptions: [
-      ['187X', 'E.P. 187', 'front plate, behind the dial'],
-      ['1911-01-20', 'chain repaired 20 Jan 1911 Ockham Jr', 'back plate'],
-      ['1954', '54 clnd', 'barrel'],
+      {
+        ...{ date: '187X', text: 'E.P. 187[…]', carrier: 'front plate', place: 'behind the dial', how: 'scratched' },
+      },
+      {
+        ...{ date: '1911-01-20', text: 'chain repaired 20 Jan 1911 Ockham Jr', carrier: 'back plate', how: 'pencil' },
+      },
+      {
+        ...{ date: '1954', text: '54 clnd', carrier: 'barrel or spring', which: 'barrel', how: 'scratched' },
+      },
     ],
     visits: [
       {

@@ -3,7 +3,7 @@ import { addPerson } from '@eclat/server/people/people.service';
 import { Shop } from '@eclat/server/people/people.entity';
 import { amend } from '@eclat/server/movements/history.service';
 import { connect, ready, type EntityManager } from '@eclat/server/platform/database/orm';
-import type { Person } from '@eclat/contract';
+import type { Person, Visit } from '@eclat/contract';
 import { dayOf, daysAfter, ownZone } from '@eclat/core/days';
 import type { Bath } from '@eclat/core/cleaning';
 import { fillBath } from '@eclat/server/cleaning/bath-book.service';
@@ -13,7 +13,7 @@ import type { DemoClock } from './clock.ts';
 import { CLOCKS } from './clocks/index.ts';
 import { BATHS_IN_USE, ORDERED, OWN_CAUSE } from './shop-data.ts';
 import { servedElsewhere } from './elsewhere.ts';
-import { HISTORIES } from './histories.ts';
+import { HISTORIES, type Read } from './histories.ts';
 import table from './stores.csv?raw';
 import { writeTryFiles } from './try-files.ts';
 import { seeded } from '@eclat/core/simulated';
@@ -124,8 +124,7 @@ async function past(
     movements.set(history.id, visit.movement.id);
     owners.set(v.owner, visit.owner.id);
     await shop.photo(visit.id, v.picture, 'As it came');
-    if (i === 0)
-      for (const [date, text, place] of history.inscriptions) await shop.inscribe(visit.movement.id, date, text, place);
+    if (i === 0) await readInscriptions(shop, visit, history.inscriptions);
     await shop.carry(visit, 'sign', v.course);
     const entry = await shop.sign(visit.id, v.note);
     if (v.amendment)
@@ -134,6 +133,21 @@ async function past(
         entry.id,
         v.amendment,
       );
+  }
+}
+
+async function readInscriptions(shop: Workshop, visit: Visit, read: readonly Read[]): Promise<void> {
+  const photos = new Map<string, string>();
+  const hands = new Map<string, string>();
+  for (const { hand, likely, shownBy, ...said } of read) {
+    if (shownBy && !photos.has(shownBy.caption))
+      photos.set(shownBy.caption, (await shop.photo(visit.id, shownBy.picture, shownBy.caption)).hash);
+    const entry = await shop.inscribe(visit.movement.id, {
+      ...said,
+      ...{ keep: '', likely: likely ?? false, sameHandAs: (hand && hands.get(hand)) ?? null },
+      photos: shownBy ? [photos.get(shownBy.caption)!] : [],
+    });
+    if (hand && !hands.has(hand)) hands.set(hand, entry.hash);
   }
 }
 

@@ -14,7 +14,9 @@ export type Picture =
   | 'bird'
   | 'kitchen'
   | 'plates'
-  | 'wear';
+  | 'wear'
+  | 'board'
+  | 'plate';
 
 const W = 1200;
 const H = 1200;
@@ -61,6 +63,16 @@ const wheel = (cx: number, cy: number, r: number, teeth: number) => {
   return `<polygon points="${rim}" fill="#c9a047" stroke="#8d6a1f" stroke-width="2"/><circle cx="${cx}" cy="${cy}" r="${r * 0.76}" fill="#6f6a5e"/>${arms}<circle cx="${cx}" cy="${cy}" r="${r * 0.16}" fill="#9aa3ad"/>`;
 };
 
+/** A line of writing that nobody can read: `letters` strokes, each bent its own way. */
+const scrawl = (x: number, y: number, letters: number, seed: number): string => {
+  const bend = (i: number, most: number) => (Math.abs(Math.sin(seed * 12.9 + i * 78.2)) * most).toFixed(0);
+  const strokes = Array.from(
+    { length: letters },
+    (_, i) => `q${bend(i, 14)} -${bend(i + 9, 46)} 14 -${bend(i, 6)} t14 ${bend(i, 9)}`,
+  );
+  return `<path d="M${x} ${y} ${strokes.join(' ')}" fill="none" stroke="#2b2017" stroke-opacity=".72" stroke-width="3.5" stroke-linecap="round"/>`;
+};
+
 const BODIES: Record<Picture, string> = {
   mantel: `<path d="M180 980 V900 H240 V520 Q600 330 960 520 V900 H1020 V980 Z" fill="url(#slate)"/><rect x="300" y="860" width="600" height="26" fill="#b5893a"/><rect x="270" y="560" width="40" height="330" fill="#b5893a"/><rect x="890" y="560" width="40" height="330" fill="#b5893a"/>${dial(600, 660, 190)}`,
   shelf: `<path d="M300 1010 V360 L600 190 L900 360 V1010 Z" fill="url(#wood)"/><rect x="370" y="420" width="460" height="520" fill="#2b1c10"/><rect x="390" y="760" width="420" height="160" fill="#6b93a8"/><circle cx="600" cy="850" r="46" fill="#c9a047"/>${dial(600, 570, 165, '#efe6cf')}`,
@@ -75,6 +87,8 @@ const BODIES: Record<Picture, string> = {
   kitchen: `<rect x="240" y="240" width="720" height="720" rx="150" fill="#8fb3a3"/>${dial(600, 600, 290, '#fdfcf7', '#23332c', '#a8321f', 0.41)}<path d="M600 960 Q620 1090 760 1130" fill="none" stroke="#3a3a3a" stroke-width="16"/>`,
   plates: `<rect x="200" y="150" width="800" height="900" rx="18" fill="#c9a65a"/><rect x="200" y="150" width="800" height="900" rx="18" fill="#7a5f25" fill-opacity=".25"/>${wheel(420, 820, 190, 60)}${wheel(790, 830, 185, 58)}${wheel(470, 530, 120, 44)}${wheel(740, 540, 125, 46)}${wheel(560, 350, 86, 36)}${wheel(760, 330, 78, 34)}${wheel(400, 300, 62, 30)}`,
   wear: `<rect width="1200" height="1200" fill="#c3a155"/><circle cx="600" cy="600" r="300" fill="#8d7233"/><ellipse cx="640" cy="575" rx="150" ry="112" fill="#1d1710" transform="rotate(-28 640 575)"/><circle cx="672" cy="556" r="96" fill="#9aa2a9"/><circle cx="650" cy="536" r="30" fill="#dfe5ea" fill-opacity=".7"/>`,
+  board: `<rect x="90" y="230" width="1020" height="760" fill="url(#wood)"/><rect x="90" y="230" width="1020" height="760" fill="#c79a62" fill-opacity=".55"/><rect x="200" y="330" width="70" height="560" rx="30" fill="#3a2410"/><rect x="930" y="330" width="70" height="560" rx="30" fill="#3a2410"/>${scrawl(320, 380, 9, 1)}${scrawl(340, 450, 5, 2)}${scrawl(330, 560, 12, 3)}${scrawl(350, 640, 17, 4)}${scrawl(340, 760, 19, 5)}${scrawl(620, 870, 9, 6)}`,
+  plate: `<rect x="160" y="140" width="880" height="920" rx="18" fill="#c9a65a"/><circle cx="420" cy="800" r="70" fill="#8a6a2a"/><circle cx="800" cy="810" r="64" fill="#8a6a2a"/><circle cx="470" cy="500" r="26" fill="#3a2c10"/><circle cx="760" cy="470" r="22" fill="#3a2c10"/><circle cx="600" cy="300" r="18" fill="#3a2c10"/>${scrawl(300, 620, 15, 7)}${scrawl(320, 690, 12, 8)}${scrawl(560, 930, 13, 9)}`,
 };
 
 /** A JPEG as a camera would give it. `warmth` from 0 to 1 shifts the light of the bench, so that no two look alike. */

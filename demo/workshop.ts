@@ -32,7 +32,7 @@ import { observe, settleCause, recordLook } from '@eclat/server/diagnosis/diagno
 import { addFinding } from '@eclat/server/assessment/findings.service';
 import { addBush, addWork, addPart } from '@eclat/server/fitting/fitting.service';
 import type { Context } from '@eclat/server/platform/http/context';
-import { inscribe } from '@eclat/server/movements/movements.service';
+import { inscribe } from '@eclat/server/movements/inscriptions.service';
 import { addNote } from '@eclat/server/notes/notes.service';
 import { setPoint } from '@eclat/server/oiling/oiling.service';
 import { addPhoto, setMark } from '@eclat/server/photos/photos.service';
@@ -93,8 +93,8 @@ export class Workshop {
     this.did(
       addPhoto(this.ctx, visitId, await decodePhoto(await photograph(picture, this.random())), { caption, stage }),
     );
-  inscribe = (movementId: string, date: string, text: string, place: string) =>
-    this.did(inscribe(this.ctx, movementId, { date, text, place, keep: '' }));
+  inscribe = (movementId: string, said: BodyOf<typeof api.movements.inscribe>) =>
+    this.did(inscribe(this.ctx, movementId, api.movements.inscribe.body.parse(said)));
   promise = async (visit: Visit, date: string) =>
     this.did(changeVisit(this.ctx, visit.id, { promisedFor: date, version: visit.version }));
   sign = (visitId: string, note: string, waiver = '') => this.did(signVisit(this.ctx, visitId, { note, waiver }));

@@ -284,13 +284,17 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(page.getByText('The spring is 32 mm wide.')).toBeVisible();
     await page.getByRole('button', { name: 'Enter an inscription' }).click();
     await page.getByLabel('What is written there, letter by letter').fill('Clnd 189');
-    await page.getByLabel('Where', { exact: true }).fill('front plate');
+    await page.getByRole('button', { name: 'Unreadable' }).click();
+    await page.getByLabel('On what', { exact: true }).selectOption('Front plate');
     await page.getByLabel('Date, as sure as it is').fill('189?');
     await page.getByRole('button', { name: 'Enter it' }).click();
     await expect(page.getByText('Write 1894-03-07')).toBeVisible();
     await page.getByLabel('Date, as sure as it is').fill('189X');
     await page.getByRole('button', { name: 'Enter it' }).click();
     await expect(page.getByRole('main').getByText('1890s, year illegible', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText('On the front plate.')).toBeVisible();
+    await page.getByRole('button', { name: /^What is written on it/ }).click();
+    await expect(page.getByRole('link', { name: 'Hand A Clnd 189[…]' })).toBeVisible();
 
     await place(page, 'Take in');
     await expect(page.getByRole('heading', { name: 'Take a clock in' })).toBeVisible();

@@ -10,6 +10,7 @@ import {
   FITTINGS,
   LOCKS_AT,
 } from '@eclat/core/movement';
+import { CARRIER_NAMES, WRITTEN_HOW } from '@eclat/core/record';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { done, requiredText, text, id, version, moment, page, sha256, signed } from './common.ts';
@@ -309,8 +310,8 @@ export const movementsRoutes = {
       here: z.array(z.boolean()),
       /** What speaks against the logs that came: one that is not what it was before. */
       log: z.array(z.string()),
-      /** Photos that they name and that are here. */
-      photosHere: z.array(sha256),
+      /** Photos that what was signed names, and that are not here. */
+      photosAway: z.array(sha256),
     }),
   }),
   bringRecord: command({
@@ -422,8 +423,15 @@ export const movementsRoutes = {
     inverse: 'final',
     body: z.object({
       date: edtf,
-      text: requiredText(500, 'What is written there'),
-      place: requiredText(80, 'Where it is written'),
+      text: requiredText(2000, 'What is written there').describe('[…] for what is lost, [so?] for what is doubtful'),
+      carrier: z.enum(CARRIER_NAMES).default('something else'),
+      which: text(80).default('').describe('which one, where there are several'),
+      place: text(80).default('').describe('where on it'),
+      how: z.enum(['', ...WRITTEN_HOW]).default(''),
+      sameHandAs: sha256.nullable().default(null).describe('hash of an entry in the same hand'),
+      likely: z.boolean().default(false).describe('the hand is likely the same, not sure'),
+      ownHand: z.boolean().default(false).describe('written by whoever enters it'),
+      photos: z.array(sha256).max(12).default([]).describe('hashes of photos that show it'),
       keep: whyKept,
     }),
     reply: entry,

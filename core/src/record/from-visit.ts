@@ -319,13 +319,18 @@ const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   subAssemblies: subAssembliesSaid,
   replacement: replacementSaid,
   workings: workingsSaid,
+  // Each is an entry of its own, signed when it is read.
+  inscription: () => ({ read: [] }),
   photos: photosSaid,
   recordings: (v) => ({ recordings: v.recordings }),
   people: (v) => ({ people: contributors(v) }),
 };
 
 /** Lists in which something was said; null where none has anything. */
-function keep(name: SectionName, rows: Readonly<Record<string, readonly RowOf<Table>[]>>): KeptSection | null {
+export function keepSection(
+  name: SectionName,
+  rows: Readonly<Record<string, readonly RowOf<Table>[]>>,
+): KeptSection | null {
   const { tables, version } = SECTIONS[name] as { tables: Readonly<Record<string, Table>>; version: number };
   const lists = Object.entries(tables).flatMap(([t, table]) => {
     const said = keepRows(table, rows[t] ?? []);
@@ -341,7 +346,7 @@ function keep(name: SectionName, rows: Readonly<Record<string, readonly RowOf<Ta
 export function sectionsOf(visit: RecordSource): KeptSections {
   const sections: KeptSections = {};
   for (const name of SECTION_NAMES) {
-    const said = keep(name, SAID[name](visit));
+    const said = keepSection(name, SAID[name](visit));
     if (said) sections[name] = said;
   }
   return sections;

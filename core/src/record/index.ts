@@ -1,6 +1,6 @@
 export type { Column, HeldAs, KeptRow, Table } from './columns.ts';
 export { SECTIONS, SECTION_NAMES, type Section, type SectionName } from './sections.data.ts';
-export { sectionsOf, type KeptSection, type KeptSections } from './from-visit.ts';
+export { keepSection, sectionsOf, type KeptSection, type KeptSections } from './from-visit.ts';
 export type { RecordSource } from './source.ts';
 export { cellWords, tellSection, type ToldList } from './told.ts';
 export { typedWords } from './typed.ts';
@@ -8,3 +8,19 @@ export { tellRecord } from './story.ts';
 export { photosIn, type NamedPhoto } from './photos.ts';
 export { answeredFor, chapterTitle, ENTRY_WORDS, proofInWords, type ProofWord } from './entry-words.ts';
 export { holeHistories, type HoleHistory, type PlayAt } from './wear.ts';
+export {
+  CARRIER_NAMES,
+  CARRIERS,
+  inscribedThings,
+  inscriptionSection,
+  lettersOf,
+  readingOf,
+  thingTitle,
+  whereWritten,
+  WRITTEN_HOW,
+  type Carrier,
+  type HowItStands,
+  type InscribedThing,
+  type Piece,
+  type WrittenHow,
+} from './inscriptions.ts';

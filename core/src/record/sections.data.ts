@@ -537,6 +537,22 @@ export const SECTIONS = {
       }),
     },
   },
+  /** Of an entry that reads what is written on the clock; what is written there is the text of the entry. */
+  inscription: {
+    title: 'Inscription',
+    version: 1,
+    tables: {
+      read: table('How it stands there', 'the inscription', {
+        carrier: word('on'),
+        which: text(),
+        how: word(),
+        // The entry that was the first in this hand, by its hash.
+        sameHandAs: word('same hand as'),
+        likely: flag('the hand is likely, not sure'),
+        ownHand: flag('written by whoever worked on it now'),
+      }),
+    },
+  },
   photos: {
     title: 'Photos',
     version: 1,

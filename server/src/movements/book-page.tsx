@@ -4,6 +4,7 @@ import { familyById } from '@eclat/core/movement';
 import {
   answeredFor,
   chapterTitle,
+  whereWritten,
   ENTRY_WORDS,
   photosIn,
   proofInWords,
@@ -120,7 +121,7 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
         </h2>
       </header>
       {entry.text && !quoted && <p dir="auto">{entry.text}</p>}
-      {entry.place && <p className="soft">On the {entry.place}.</p>}
+      {whereWritten(entry) && <p className="soft">{whereWritten(entry)}</p>}
       {entry.record && (
         <dl>
           {tellRecord(entry.record).map(({ name, lines }) => [

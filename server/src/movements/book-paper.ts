@@ -3,6 +3,7 @@ import { dateInWords } from '@eclat/core/history';
 import {
   answeredFor,
   chapterTitle,
+  whereWritten,
   ENTRY_WORDS,
   photosIn,
   proofInWords,
@@ -89,7 +90,7 @@ const caption = (said: (string | false)[]): Content[] => {
 
 const words = ({ entry, amendments }: Part): Content[] => [
   ...(entry.text && chapterTitle(entry) !== entry.text ? [{ text: entry.text }] : []),
-  ...(entry.place ? [{ text: `On the ${entry.place}.`, style: 'soft' }] : []),
+  ...(whereWritten(entry) ? [{ text: whereWritten(entry), style: 'soft' }] : []),
   ...(entry.record ? [facts(tellRecord(entry.record).map(({ name, lines }) => [name, lines.join('\n')]))] : []),
   ...sectionsTold(entry).flatMap(({ title, lists }): Content[] => [
     { text: title, bold: true, margin: [0, 6, 0, 1], fontSize: 9 },

@@ -17,7 +17,8 @@ import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
-import { inscribe, layPlates, movementBook, searchMovements } from './movements.service.ts';
+import { inscribe } from './inscriptions.service.ts';
+import { layPlates, movementBook, searchMovements } from './movements.service.ts';
 
 export function serveMovements(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));

@@ -10,7 +10,7 @@ import { findOrRefuse, signature, viewSigned, type Context } from '../platform/h
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
-import { bookEntries, viewEntry, writeEntry } from './history.service.ts';
+import { bookEntries, viewEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { goneFrom, placesOf } from './log.service.ts';
 import { photosAway } from './photos-of.ts';
@@ -18,7 +18,6 @@ import { publicPageOf } from './public-page-of.ts';
 import { proofsOf } from './proof.ts';
 import { viewEvidence } from '../assessment/assessment.service.ts';
 import { MarkTakenOut, Movement, MovementAbsent, MovementDescription, MovementMark } from './movements.entity.ts';
-import { guardOwner } from './owners-words.service.ts';
 
 /** Letters and figures that are not taken for one another when read off a slip. */
 const ALPHABET = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -212,19 +211,4 @@ export async function layPlates(
   if (visitId) ctx.touched.add(visitId);
   await ctx.em.flush();
   return loadMovement(ctx, movement);
-}
-
-export async function inscribe(
-  ctx: Context,
-  movementId: string,
-  { keep, ...given }: ParsedBodyOf<typeof api.movements.inscribe>,
-) {
-  const { id } = await movementNow(ctx, movementId);
-  await guardOwner(ctx, id, [{ where: 'the inscription', text: given.text }], keep);
-  return writeEntry(ctx, {
-    movementId: id,
-    kind: 'inscription',
-    title: 'Inscription of an earlier repairer',
-    ...given,
-  });
 }

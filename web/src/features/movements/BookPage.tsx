@@ -1,7 +1,7 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
-import { answeredFor, ENTRY_WORDS, proofInWords } from '@eclat/core/record';
+import { answeredFor, ENTRY_WORDS, photosIn, proofInWords, whereWritten } from '@eclat/core/record';
 import {
   ArrowLeftRight,
   Merge,
@@ -26,6 +26,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { KnowKey } from './KnowKey.tsx';
 import { RecordOf } from './RecordOf.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
+import { Reading } from './Reading.tsx';
 import { SectionsOf } from './SectionsOf.tsx';
 
 const ICONS = {
@@ -88,6 +89,33 @@ function ProofOf({ entry }: { entry: Entry }) {
   );
 }
 
+/** What it says, and where; photos and hands stand with the thing that it is written on. */
+function Inscription({ entry }: { entry: Entry }) {
+  const where = whereWritten(entry);
+  return (
+    <>
+      <p className="border-l-4 border-brass-fill pl-3 text-lg italic">
+        <Reading text={entry.text} />
+      </p>
+      {where && <p className="text-soft">{where}</p>}
+      <SectionsOf sections={{}} unread={entry.unread} />
+    </>
+  );
+}
+
+function Chapter({ entry, away }: Pick<PageProps, 'entry' | 'away'>) {
+  return (
+    <>
+      <p className="text-lg font-bold">{entry.title}</p>
+      {entry.text && <p className="text-lg">{entry.text}</p>}
+      {entry.place && <p className="text-soft">On the {entry.place}.</p>}
+      {entry.record && <RecordOf record={entry.record} />}
+      <PhotosOf named={photosIn(entry.sections)} away={away} />
+      <SectionsOf sections={entry.sections} unread={entry.unread} />
+    </>
+  );
+}
+
 function WholePage({ entry, amendments, marked, away }: PageProps) {
   const [amending, setAmending] = useState(false);
   const maySign = useMaySign();
@@ -109,16 +137,7 @@ function WholePage({ entry, amendments, marked, away }: PageProps) {
         </p>
       </div>
       <div className="min-w-0">
-        <p className="text-lg font-bold">{entry.title}</p>
-        {entry.text && (
-          <p className={entry.kind === 'inscription' ? 'border-l-4 border-brass-fill pl-3 text-lg italic' : 'text-lg'}>
-            {entry.text}
-          </p>
-        )}
-        {entry.place && <p className="text-soft">On the {entry.place}.</p>}
-        {entry.record && <RecordOf record={entry.record} />}
-        <PhotosOf sections={entry.sections} away={away} />
-        <SectionsOf sections={entry.sections} unread={entry.unread} />
+        {entry.kind === 'inscription' ? <Inscription entry={entry} /> : <Chapter entry={entry} away={away} />}
         <p className="mt-1 text-sm text-soft">{answeredFor(entry)}</p>
         <ProofOf entry={entry} />
         {entry.takenOver && (

@@ -1,6 +1,7 @@
 import { Page } from './BookPage.tsx';
 import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
+import { photosIn, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
@@ -15,6 +16,7 @@ import { Decades } from './Decades.tsx';
 import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
+import { Inscriptions } from './Inscriptions.tsx';
 import { More } from '../../ui/More.tsx';
 import { Wear } from './Wear.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
@@ -54,6 +56,7 @@ function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publi
       {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
+      <Inscriptions entries={kept} away={photosAway} />
       <Wear entries={kept} />
       <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
@@ -218,6 +221,12 @@ function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
   );
 }
 
+/** Photos that the entries of a book name, and that are here. */
+function photosOfBook(entries: readonly Entry[], away: readonly string[]): NamedPhoto[] {
+  const named = new Map(entries.flatMap((e) => photosIn(e.sections)).map((p) => [p.hash, p]));
+  return [...named.values()].filter((p) => !away.includes(p.hash));
+}
+
 function Pages({
   entries,
   pages,
@@ -235,7 +244,7 @@ function Pages({
   const maySign = useMaySign();
   return (
     <Panel
-      title={entries.length === 0 ? 'The book is empty' : `${counted(pages.length, 'page')}`}
+      title={entries.length === 0 ? 'The book is empty' : counted(pages.length, 'entry', 'entries')}
       aside={
         !inscribing &&
         maySign && (
@@ -246,10 +255,12 @@ function Pages({
         )
       }
     >
-      {inscribing && <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />}
+      {inscribing && (
+        <Inscribe movementId={movement.id} photos={photosOfBook(entries, away)} onClose={() => setInscribing(false)} />
+      )}
       {pages.length === 0 ? (
         <Empty>
-          The first page is written when a visit is signed, or when an old repairer’s inscription is entered.
+          The first entry is written when a visit is signed, or when an old repairer’s inscription is entered.
         </Empty>
       ) : (
         <ol className="flex flex-col">

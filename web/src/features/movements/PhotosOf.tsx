@@ -1,15 +1,14 @@
-import type { Entry } from '@eclat/contract';
-import { photosIn } from '@eclat/core/record';
+import type { NamedPhoto } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
 
-interface Props extends Pick<Entry, 'sections'> {
+interface Props {
+  named: readonly NamedPhoto[];
   /** Photos that are not here: another shop’s stay with it until its book file brings them. */
   away: readonly string[];
 }
 
-/** Photos of one entry. */
-export function PhotosOf({ sections, away }: Props) {
-  const named = photosIn(sections);
+/** Photos that entries name. */
+export function PhotosOf({ named, away }: Props) {
   const here = named.filter((p) => !away.includes(p.hash));
   const missing = named.length - here.length;
   return (

@@ -130,7 +130,7 @@ describe('a book of which not all is as it was signed', () => {
     const apart = screen.getByRole('heading', { name: 'Not what was signed' }).closest('section')!;
     expect(within(apart).getByText('Overhauled')).toBeTruthy();
     expect(screen.getAllByText('Overhauled')).toHaveLength(1);
-    expect(screen.getByRole('heading', { name: '2 pages' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: '2 entries' })).toBeTruthy();
     expect(screen.getByText(/^Signature holds · key|^Signature holds$/)).toBeTruthy();
     expect(screen.getByText(/^Signed by a key that is not known here/)).toBeTruthy();
     expect(screen.getByText(/^An entry that this one was written on is missing/)).toBeTruthy();
@@ -207,7 +207,7 @@ describe('a record that came with it', () => {
         proofs: ['unknown shop'],
         here: [false],
         log: ['Their log was rewritten.'],
-        photosHere: [],
+        photosAway: [],
       },
     });
     open(<IntakeScreen />, '*');
@@ -252,7 +252,7 @@ describe('a record that came with it', () => {
       },
     };
     const two = JSON.stringify({ ...book, entries: [entry, { ...entry, title: 'Bushed', hash: 'e'.repeat(64) }] });
-    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [], photosHere: [] });
+    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [], photosAway: [] });
     standIn({ ...answers, '/api/movement-records/check': checked(true, false) });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1');
     expect(await screen.findByText('1 entry of this book is gone')).toBeTruthy();

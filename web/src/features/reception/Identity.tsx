@@ -10,7 +10,7 @@ import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { Inscribe } from '../movements/Inscribe.tsx';
+import { Inscribe, photosOfVisit } from '../movements/Inscribe.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -75,7 +75,7 @@ export function Identity() {
         ))}
       {inscribing && (
         <div className="mt-3">
-          <Inscribe movementId={movement.id} onClose={() => setInscribing(false)} />
+          <Inscribe movementId={movement.id} photos={photosOfVisit(visit)} onClose={() => setInscribing(false)} />
         </div>
       )}
     </Fold>

@@ -4,7 +4,7 @@ import { api } from '../../data/api.ts';
 import { typedWords } from '@eclat/core/record';
 import { signFacts } from '@eclat/core/visit';
 import { signObstacles, stagesIn, type Obstacle } from '@eclat/core/workflow';
-import { BookOpen, FileText, QrCode } from 'lucide-react';
+import { BookOpen, FileText, PenLine, QrCode } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommand } from '../../data/useCommand.ts';
@@ -12,11 +12,12 @@ import { useKept } from '../../data/useDraft.ts';
 import { say } from '../../data/app-state.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
-import { dayTime } from '../../ui/dates.ts';
+import { dayTime, shopDay } from '../../ui/dates.ts';
 import { TextArea, TextField } from '../../ui/Field.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { PassphraseSheet } from '../../ui/PassphraseSheet.tsx';
 import { leftOf } from '../assembly/Checks.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
+import { Inscribe, photosOfVisit } from '../movements/Inscribe.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { KeepWord, KeptWords } from './KeptWords.tsx';
@@ -58,6 +59,19 @@ function Closed() {
   );
 }
 
+/** What stands in the way, judged as it is typed: the owner's name in the note, or a waiver, count at once. */
+function useObstacles(note: string, waiver: string) {
+  const visit = useThisVisit();
+  const now = new Date(useNow(10_000));
+  const typed = typedWords(visit, waiver, note);
+  const assembled = !stagesIn(visit.stages, 'not in this job').includes('assemble');
+  return {
+    left: signObstacles(signFacts(visit, now, typed, waiver)),
+    waivable: signObstacles(signFacts(visit, now, typed)).some((o) => o.waivable),
+    unchecked: assembled ? leftOf(visit, 'assemble').open.length : 0,
+  };
+}
+
 function ToSign() {
   const visit = useThisVisit();
   const go = useNavigate();
@@ -75,13 +89,7 @@ function ToSign() {
       void go(`/movements/${visit.movement.id}#${entry.id}`);
     },
   });
-  const now = useNow(10_000);
-  // Judged as it is typed: the owner's name in the note, or a waiver, count at once.
-  const typed = typedWords(visit, waiver, note);
-  const left = signObstacles(signFacts(visit, new Date(now), typed, waiver));
-  const assembled = !stagesIn(visit.stages, 'not in this job').includes('assemble');
-  const unchecked = assembled ? leftOf(visit, 'assemble').open.length : 0;
-  const waivable = signObstacles(signFacts(visit, new Date(now), typed)).some((o) => o.waivable);
+  const { left, waivable, unchecked } = useObstacles(note, waiver);
   return (
     <>
       <InTheWay left={left} />
@@ -91,6 +99,7 @@ function ToSign() {
       {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
       <Contents note={note} waiver={waiver} />
+      <OwnHand />
       <Panel title="Your signature">
         <form
           className="flex flex-col gap-4"
@@ -124,8 +133,12 @@ function ToSign() {
           </Button>
         </form>
       </Panel>
-      <SureSheet
+      <PassphraseSheet
         open={sure}
+        title="Sign and close this visit?"
+        description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
+        yes="Sign"
+        no="Not yet"
         onClose={() => (setSure(false), setWrong(''))}
         busy={sign.isPending}
         wrong={wrong}
@@ -135,6 +148,29 @@ function ToSign() {
         }}
       />
     </>
+  );
+}
+
+/** Whoever signs inside the clock too says what stands there, and where: the next one will look for it. */
+function OwnHand() {
+  const visit = useThisVisit();
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Button variant="plain" className="-ml-4 self-start" onClick={() => setOpen(true)}>
+        <PenLine className="size-5" aria-hidden />
+        Enter what you wrote in the clock
+      </Button>
+    );
+  return (
+    <Panel title="What you wrote in the clock">
+      <Inscribe
+        movementId={visit.movement.id}
+        photos={photosOfVisit(visit)}
+        ownHand={{ date: shopDay() }}
+        onClose={() => setOpen(false)}
+      />
+    </Panel>
   );
 }
 
@@ -173,54 +209,5 @@ function Unchecked({ unchecked }: { unchecked: number }) {
       </Link>{' '}
       {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
     </p>
-  );
-}
-
-/** The passphrase is asked again: it is the person who signs, not a screen that was left open. */
-function SureSheet({
-  open,
-  onClose,
-  busy,
-  wrong,
-  onSign,
-}: {
-  open: boolean;
-  onClose: () => void;
-  busy: boolean;
-  wrong: string;
-  onSign: (passphrase: string) => void;
-}) {
-  const [passphrase, setPassphrase] = useState('');
-  return (
-    <Sheet
-      open={open}
-      onClose={() => (setPassphrase(''), onClose())}
-      title="Sign and close this visit?"
-      description="Once only: after this, nothing of it can be changed or deleted. Amendments can be added."
-    >
-      <form
-        className="flex flex-col gap-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          onSign(passphrase);
-        }}
-      >
-        <TextField
-          autoFocus
-          label="Your passphrase"
-          type="password"
-          autoComplete="current-password"
-          value={passphrase}
-          onChange={(e) => setPassphrase(e.target.value)}
-          error={wrong || undefined}
-        />
-        <div className="flex gap-3">
-          <Button type="submit" variant="main" disabled={passphrase === ''} busy={busy}>
-            Sign
-          </Button>
-          <Button onClick={() => (setPassphrase(''), onClose())}>Not yet</Button>
-        </div>
-      </form>
-    </Sheet>
   );
 }

@@ -1,4 +1,5 @@
 import type { Visit } from '@eclat/contract';
+import { PhotoStrip } from '../../ui/PhotoStrip.tsx';
 
 interface Props {
   photos: Visit['photos'];
@@ -14,25 +15,11 @@ export const stripPhotos = (visit: Visit): Visit['photos'] =>
     .slice(-AT_ONCE)
     .reverse();
 
-export function PhotoPick({ photos, value, onChange }: Props) {
-  if (photos.length === 0) return null;
-  return (
-    <fieldset>
-      <legend className="font-semibold">Photo</legend>
-      <div className="flex gap-2 overflow-x-auto py-1">
-        {photos.map((p) => (
-          <button
-            key={p.id}
-            type="button"
-            aria-pressed={value === p.id}
-            aria-label={p.caption || 'Photo of the strip'}
-            className="shrink-0 rounded-lg border-4 border-transparent aria-pressed:border-steel"
-            onClick={() => onChange(value === p.id ? null : p.id)}
-          >
-            <img src={`/api/photos/${p.id}/small`} alt="" className="size-16 rounded object-cover" />
-          </button>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
+export const PhotoPick = ({ photos, value, onChange }: Props) => (
+  <PhotoStrip
+    legend="Photo"
+    photos={photos.map((p) => ({ key: p.id, said: p.caption || 'Photo of the strip' }))}
+    chosen={value === null ? [] : [value]}
+    onToggle={(id) => onChange(value === id ? null : id)}
+  />
+);
