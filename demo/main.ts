@@ -30,6 +30,7 @@ const TEAM = {
 const now = new Date();
 const random = seeded(1894);
 const movements = new Map<string, string>();
+const clockIds = new Map<string, string>();
 /** Owners by name: a returning one is the same person. */
 const owners = new Map<string, string>();
 const fills: { id: string; bath: Bath; at: Date }[] = [];
@@ -117,11 +118,12 @@ async function past(
       );
     const visit = await shop.takeIn({
       ...ownerOf(v),
-      clock: { description: v.clock },
+      clock: { description: v.clock, ...(known && { id: clockIds.get(history.id)! }) },
       ...(known ? { movementId: known } : { movement: history.movement }),
       complaint: v.complaint,
     });
     movements.set(history.id, visit.movement.id);
+    clockIds.set(history.id, visit.clock.id);
     owners.set(v.owner, visit.owner.id);
     await shop.photo(visit.id, v.picture, 'As it came');
     if (i === 0) await readInscriptions(shop, visit, history.inscriptions);
@@ -141,7 +143,17 @@ async function readInscriptions(shop: Workshop, visit: Visit, read: readonly Rea
   const hands = new Map<string, string>();
   for (const { hand, likely, shownBy, ...said } of read) {
     if (shownBy && !photos.has(shownBy.caption))
-      photos.set(shownBy.caption, (await shop.photo(visit.id, shownBy.picture, shownBy.caption)).hash);
+      photos.set(
+        shownBy.caption,
+        (
+          await shop.photo(
+            visit.id,
+            shownBy.picture,
+            shownBy.caption,
+            shownBy.picture === 'plate' ? 'assess' : 'intake',
+          )
+        ).hash,
+      );
     const entry = await shop.inscribe(visit.movement.id, {
       ...said,
       ...{ keep: '', likely: likely ?? false, sameHandAs: (hand && hands.get(hand)) ?? null },
@@ -167,7 +179,7 @@ async function present(em: EntityManager, people: Record<keyof typeof TEAM, Pers
     shape: c.shape ?? 'overhaul',
     terms: c.terms ?? 'guaranteed',
     trial: c.trial ? { expected: c.trial.expected, reviewOn: dayIn(c.trial.reviewInDays) } : null,
-    clock: { description: c.clock },
+    clock: { description: c.clock, ...(c.known && { id: clockIds.get(c.known)! }) },
     ...(c.known ? { movementId: movements.get(c.known)! } : { movement: c.movement! }),
     complaint: c.complaint,
     wanted: c.wanted ?? '',

@@ -369,7 +369,8 @@ export class Workshop {
     for (const { did = 0, hoursAgo = 0, ended = false, ...given } of tasks ?? []) {
       let task = await this.did(addTask(this.ctx, visitId, api.casework.add.body.parse(given)), 1);
       for (let i = 0; i < did; i++) {
-        this.now = new Date(this.today.getTime() - (hoursAgo + (did - 1 - i) * task.waitHours) * 3_600_000);
+        const upTo = hoursAgo > 0 ? this.today : here;
+        this.now = new Date(upTo.getTime() - (hoursAgo + (did - 1 - i) * task.waitHours) * 3_600_000);
         task = await this.did(didTask(this.ctx, visitId, task.id, { did: true, version: task.version }), 0);
       }
       if (ended) await this.did(setTaskDone(this.ctx, visitId, task.id, true), 0);

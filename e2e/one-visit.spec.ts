@@ -306,6 +306,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await expect(known).toContainText('It has been here: Square-plate movement');
     await expect(known).toContainText('1890s, year illegible');
     await known.getByRole('button', { name: 'It is this one' }).click();
+    await expect(page.getByRole('radio', { name: 'In that clock' })).toBeChecked();
     await page.getByLabel('What the owner says is wrong').fill('Due for oil.');
     await page.getByRole('button', { name: 'Take it in' }).click();
     await expect(page.getByRole('heading', { name: 'Round dial clock' })).toBeVisible();

@@ -25,6 +25,8 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     headers: { origin: address },
   });
   const { token } = (await link.json()) as { token: string };
+  const book = await page.request.get(`${address}/api/movements/${old[0]!.id}`);
+  const { clock } = (await book.json()) as { clock: { id: string } };
   return [
     '/',
     '/?view=table',
@@ -63,6 +65,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     `${of('synchronous')}/electric`,
     `/compare/${old[0]!.id}`,
     `/movements/${old[0]!.id}`,
+    `/clocks/${clock.id}`,
     `/for-owner/${token}`,
     ...STAGE_IDS.map((stage) => `${visitAt(stage)}/${stage}`),
   ];

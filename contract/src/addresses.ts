@@ -1034,6 +1034,7 @@ export const addresses = {
   movements: {
     search: { method: 'GET', path: '/movements', reads: 'movements' },
     book: { method: 'GET', path: '/movements/:movementId', reads: 'movements' },
+    clock: { method: 'GET', path: '/clocks/:clockId', reads: 'movements' },
     record: { method: 'GET', path: '/movements/:movementId/record', reads: 'movements' },
     keys: { method: 'GET', path: '/signing-keys', reads: 'movements' },
     knowKey: { method: 'POST', path: '/signing-keys', changes: ['movements'], inverse: 'movements.forgetKey' },

@@ -189,6 +189,8 @@ export type StoreCheck = z.infer<typeof storeCheck>;
 /** The public page of a book: what its address ends with, and who made it. */
 const publicPage = z.object({ token: z.string(), ...signed });
 
+const clock = z.object({ id, description: z.string() });
+
 /**
  * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that
  * went into other movements.
@@ -205,9 +207,32 @@ export const book = z.object({
   publicPage: publicPage.nullable(),
   gave: z.array(z.object({ what: z.string(), to: z.string(), movementId: id, at: moment })),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
+  /** The clock that it is in, as the shop calls it; null: it was never taken in here. */
+  clock: clock.nullable(),
 });
 
 export type Book = z.infer<typeof book>;
+
+/** A movement, and from when to when a clock is known to have had it: days of its entries, or of what the shop noted. */
+const stay = z.object({
+  movement: z.object({ id, code: z.string(), name: z.string() }),
+  from: z.string(),
+  /** Null: it is in it now. */
+  until: z.string().nullable(),
+});
+
+/** The clock by itself: case, dial and glass, whatever movement was in it. */
+export const clockBook = z.object({
+  clock,
+  /** The latest first. */
+  stays: z.array(stay),
+  /** Entries that are of this clock, each after those that it was written on, with the movement in whose book they stand. */
+  entries: z.array(entry.extend({ movementId: id })),
+  photosAway: z.array(sha256),
+  inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
+});
+
+export type ClockBook = z.infer<typeof clockBook>;
 
 /** Why a word of the owner stays in what is written: it stays in the shop. */
 const whyKept = text(200).default('');
@@ -233,6 +258,14 @@ export const movementsRoutes = {
     roles: everyone,
     reads: 'movements',
     reply: book,
+  }),
+  clock: read({
+    method: 'GET',
+    path: '/clocks/:clockId',
+    summary: 'The history of a clock by itself: case, dial and glass, and the movements that were in it',
+    roles: everyone,
+    reads: 'movements',
+    reply: clockBook,
   }),
   record: read({
     method: 'GET',

@@ -63,7 +63,7 @@ const LEFT_OUT: readonly (readonly [RegExp, string])[] = [
   [/^\.(owner|complaint|wanted|notWanted|outOfScope|answers|claim)\b/, 'the owner’s, and the shop’s with them'],
   [/^\.(promisedFor|earlier|callbackOf|entryId|next|lastSurvey|gone)\b/, 'of other visits, or worked out anew'],
   [/^\.(notes|time|keptWords)\b/, 'for the shop alone'],
-  [/^\.clock\b/, 'the clock is named to the shop by its owner'],
+  [/^\.clock\.description/, 'the clock is named to the shop by its owner'],
   [/^\.alone\.borrowed/, 'belongs to the shop'],
   [/^\.received\[\]\.returnedBy/, 'that it went home is between shop and owner'],
   [/^\.wantedThings\[\]\.steps\[\]\.(from|price|by)/, 'the shop’s suppliers and their prices'],

@@ -85,7 +85,13 @@ export const newVisit = z
     ownerId: id.optional(),
     owner: ownerFields.optional(),
     clockId: id.optional(),
-    clock: z.object({ description: requiredText(160, 'What the clock is') }).optional(),
+    clock: z
+      .object({
+        description: requiredText(160, 'What the clock is'),
+        /** It is the clock that the known movement was in, under whatever owner: its history goes on. */
+        id: id.optional(),
+      })
+      .optional(),
     movementId: id.optional(),
     movement: newMovement.optional(),
     /** Said by the person who saw both: it carries a mark of a known movement and is another all the same. */

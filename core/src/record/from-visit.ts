@@ -1,3 +1,4 @@
+import { isOfTheCase } from '../assess/index.ts';
 import { CAUTIONS, cautionsFor } from '../cautions/index.ts';
 import { allChecks } from '../checks/index.ts';
 import { routeName } from '../estimate/index.ts';
@@ -205,7 +206,11 @@ function fittingSaid(v: RecordSource): Rows<'fitting'> {
 }
 
 const caseworkSaid = (v: RecordSource): Rows<'casework'> => ({
-  tasks: v.casework.map((t) => ({ ...t, once: t.once || null, times: t.log.map((l) => `${l.at} ${l.by}`) })),
+  tasks: v.casework.map((t) => ({
+    ...t,
+    once: t.once || null,
+    times: t.log.map((l) => `${l.at.slice(0, 10)} ${l.by}`),
+  })),
 });
 
 const benchesSaid = (v: RecordSource): Rows<'benches'> => ({
@@ -284,6 +289,12 @@ const workingsSaid = (v: RecordSource): Rows<'workings'> => ({
   kept: v.workings.map((w) => ({ ...w, title: workingById(w.working)?.title ?? w.working })),
 });
 
+/** Of what was found, only what is of case, dial, glass and hands is the clock’s. */
+const clockSaid = ({ clock, findings, movement: { traits } }: RecordSource): Rows<'clock'> => {
+  const places = findings.map((f) => f.place).filter((place) => isOfTheCase(place, traits));
+  return { in: [{ clock: clock.id, places: [...new Set(places)] }] };
+};
+
 const photosSaid = (v: RecordSource): Rows<'photos'> => ({
   photos: v.photos.map((p) => ({ ...p, stage: stageName(p.stage) })),
   points: v.photos.flatMap((p) =>
@@ -319,6 +330,7 @@ const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   subAssemblies: subAssembliesSaid,
   replacement: replacementSaid,
   workings: workingsSaid,
+  clock: clockSaid,
   // Each is an entry of its own, signed when it is read.
   inscription: () => ({ read: [] }),
   photos: photosSaid,

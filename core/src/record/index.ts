@@ -8,6 +8,7 @@ export { tellRecord } from './story.ts';
 export { photosIn, type NamedPhoto } from './photos.ts';
 export { answeredFor, chapterTitle, ENTRY_WORDS, proofInWords, type ProofWord } from './entry-words.ts';
 export { holeHistories, type HoleHistory, type PlayAt } from './wear.ts';
+export { clockOf, clockSection, inscribedOnClock, ofTheClock, type ClockChapter } from './clock.ts';
 export {
   CARRIER_NAMES,
   CARRIERS,

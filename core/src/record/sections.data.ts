@@ -537,6 +537,17 @@ export const SECTIONS = {
       }),
     },
   },
+  clock: {
+    title: 'The clock',
+    version: 1,
+    tables: {
+      in: table('In the clock', 'the clock', {
+        // Case, dial and glass have a history of their own, whatever movement is in them.
+        clock: word('known as'),
+        places: words('its findings, not the movement’s:'),
+      }),
+    },
+  },
   /** Of an entry that reads what is written on the clock; what is written there is the text of the entry. */
   inscription: {
     title: 'Inscription',

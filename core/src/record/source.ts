@@ -22,6 +22,7 @@ interface SignedWord {
 
 /** As much of a visit as the sections of its record depend on. Times are ISO 8601. */
 export interface RecordSource {
+  clock: { id: string };
   movement: {
     name: string;
     maker: string;

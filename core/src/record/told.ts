@@ -52,15 +52,18 @@ export function cellWords(column: Column, value: unknown): string {
   return [label, said + (column.unit === '°' ? '°' : unit)].filter(Boolean).join(' ');
 }
 
+/** A sentence within a line keeps no full stop of its own. */
+const inOneLine = (said: readonly string[]): string => {
+  const words = said.filter(Boolean);
+  return words.map((w, i) => (i < words.length - 1 ? w.replace(/\.$/, '') : w)).join(', ');
+};
+
 function rowTold({ columns }: Table, row: KeptRow): ToldList['rows'][number] {
   const [[first, lead], ...others] = Object.entries(columns) as [[string, Column], ...[string, Column][]];
   const rest = others.filter(([name]) => name !== 'by' && name !== 'at' && name !== 'key');
   return {
     lead: sentence(cellWords(lead, row[first])),
-    rest: rest
-      .map(([name, column]) => cellWords(column, row[name]))
-      .filter(Boolean)
-      .join(', '),
+    rest: inOneLine(rest.map(([name, column]) => cellWords(column, row[name]))),
     by: [row['by'], typeof row['at'] === 'string' && row['at'].slice(0, 10)].filter(Boolean).join(', '),
   };
 }

@@ -10,6 +10,8 @@ export const HistoryEntry = defineEntity({
     id: key(),
     movementId: p.uuid(),
     visitId: p.uuid().nullable(),
+    /** The clock that it is of too, as it was signed; of visits signed before that was, the visit says it. */
+    clockId: p.uuid().nullable(),
     kind: text().$type<Entry['kind']>(),
     date: text(),
     title: text(),

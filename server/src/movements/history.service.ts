@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { benchRoles, type Entry, type SignedEntry } from '@eclat/contract';
 import { isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { headsOf, parentsFirst } from '@eclat/core/proof';
-import type { KeptSections } from '@eclat/core/record';
+import { clockOf, type KeptSections } from '@eclat/core/record';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { theShop } from '../people/shop.service.ts';
@@ -152,6 +152,7 @@ export async function keepEntry(
     visitId: visitId ?? null,
     ...{ kind, date, title, text, place, shop, signedBy, takenOver, ...stands },
     record: (sections[RECORD] as ServiceRecord | undefined) ?? null,
+    clockId: clockOf(sections),
     amends: amends ?? null,
     previousHash: null,
     writtenAt: new Date(writtenAt),

@@ -1,7 +1,15 @@
 import { readSections, type Entry, type ParsedBodyOf } from '@eclat/contract';
 import type { api } from '@eclat/contract';
 import { yearSpan } from '@eclat/core/history';
-import { inscriptionSection, keepSection, lettersOf, photosIn, thingTitle, type KeptRow } from '@eclat/core/record';
+import {
+  clockSection,
+  inscriptionSection,
+  keepSection,
+  lettersOf,
+  photosIn,
+  thingTitle,
+  type KeptRow,
+} from '@eclat/core/record';
 import { stageName } from '@eclat/core/workflow';
 import { shopDay } from '../people/shop.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
@@ -10,6 +18,7 @@ import { badField } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import type { HistoryEntry } from './history.entity.ts';
 import { bookEntries, writeEntry } from './history.service.ts';
+import { ClockMovement } from './movements.entity.ts';
 import { movementNow } from './movements.service.ts';
 import { guardOwner } from './owners-words.service.ts';
 import { readSigned } from './signed.ts';
@@ -30,6 +39,7 @@ export async function inscribe(ctx: Context, movementId: string, given: Given): 
   const entries = await bookEntries(ctx, id);
   if (sameHandAs !== null && !entries.some((e) => e.kind === 'inscription' && e.hash === sameHandAs))
     throw badField('sameHandAs', 'No inscription of this book is in that hand.');
+  const clock = (await ctx.em.findOne(ClockMovement, { movementId: id, until: null }))?.clockId;
   const shown = await rowsOf(ctx, id, entries, photos);
   const withPhotos = keepSection('photos', { photos: shown });
   return writeEntry(ctx, {
@@ -37,7 +47,11 @@ export async function inscribe(ctx: Context, movementId: string, given: Given): 
     kind: 'inscription',
     title: on ? `Inscription on the ${on}` : 'Inscription',
     ...{ date, text, place },
-    sections: { ...inscriptionSection(stands), ...(withPhotos && { photos: withPhotos }) },
+    sections: {
+      ...(clock && clockSection(clock)),
+      ...inscriptionSection(stands),
+      ...(withPhotos && { photos: withPhotos }),
+    },
   });
 }
 

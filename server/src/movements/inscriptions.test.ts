@@ -31,7 +31,7 @@ beforeAll(async () => {
 afterAll(() => Promise.all([a.running.stop(), b.running.stop()]));
 
 describe('an inscription', () => {
-  it('is refused where it cannot be: a day to come, a hand or a photo of another clock, nothing that it stands on', async () => {
+  it('is refused where it cannot be: a day to come, a hand or photo of another clock, on nothing', async () => {
     const other = await takeIn(a.marit);
     const elsewhere = (await inscribe({}, `/movements/${other.movement.id}`)).body.hash;
     const field = async (said: object) => (await inscribe(said)).body.fields?.[0]?.path;

@@ -17,12 +17,14 @@ import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
 import { merge, movementsLike, setMark } from './known.service.ts';
 import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
+import { clockBook } from './clock-book.service.ts';
 import { inscribe } from './inscriptions.service.ts';
 import { layPlates, movementBook, searchMovements } from './movements.service.ts';
 
 export function serveMovements(serve: Serve, router: Router, appContext: AppContext): void {
   serve(api.movements.search, (ctx, { query }) => searchMovements(ctx, query.q, query.after));
   serve(api.movements.book, (ctx, { params }) => movementBook(ctx, params.movementId));
+  serve(api.movements.clock, (ctx, { params }) => clockBook(ctx, params.clockId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.keys, (ctx) => signingKeys(ctx));
   serve(api.movements.knowKey, (ctx, { body }) => knowKey(ctx, body));

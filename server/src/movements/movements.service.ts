@@ -13,6 +13,7 @@ import { likely } from '../owners/owners.service.ts';
 import { bookEntries, viewEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { goneFrom, placesOf } from './log.service.ts';
+import { clockNow } from './clock-book.service.ts';
 import { photosAway } from './photos-of.ts';
 import { publicPageOf } from './public-page-of.ts';
 import { proofsOf } from './proof.ts';
@@ -192,6 +193,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     photosAway: await photosAway(ctx.em, entries),
     publicPage: await publicPageOf(ctx.em, movement.id),
     inTheShop: here ? { visitId: here.id, claim: here.claim } : null,
+    clock: await clockNow(ctx.em, movement.id),
   };
 }
 

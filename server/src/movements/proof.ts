@@ -1,5 +1,6 @@
 import { readSections, type Entry, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
+import { clockOf } from '@eclat/core/record';
 import type { HistoryEntry } from './history.entity.ts';
 import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
@@ -64,12 +65,17 @@ export function proofBy(said: SignedEntry, { own, known }: Keys): Entry['proof']
 
 /** Whether the columns say what was signed. */
 const agrees = (e: HistoryEntry, said: SignedEntry): boolean =>
-  canonical({ ...plainOf(said), writtenAt: new Date(said.writtenAt).toISOString(), amends: null }) ===
-  canonical({ ...columns(e), amends: null });
+  canonical({
+    ...plainOf(said),
+    writtenAt: new Date(said.writtenAt).toISOString(),
+    amends: null,
+    clock: clockOf(said.sections),
+  }) === canonical({ ...columns(e), amends: null });
 
 const columns = (e: HistoryEntry) => ({
   ...{ kind: e.kind, date: e.date, title: e.title, text: e.text, place: e.place, shop: e.shop, signedBy: e.signedBy },
   record: e.record ?? null,
+  clock: e.clockId ?? null,
   writtenAt: e.writtenAt.toISOString(),
 });
 

@@ -10,12 +10,14 @@ import {
   type TravelledEntry,
 } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
+import { clockOf } from '@eclat/core/record';
 import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { badField } from '../platform/http/problems.ts';
 import type { Context } from '../platform/http/context.ts';
 import { plainName } from './plain-name.ts';
 import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.ts';
+import { Clock } from './movements.entity.ts';
 import { movementBook, movementNow } from './movements.service.ts';
 import { keysOf } from './keys.ts';
 import { keepLogs, logsOf, logWarnings, readLogs } from './log.service.ts';
@@ -181,6 +183,19 @@ export async function checkRecord(
       all.map(({ signed }) => signed ?? {}),
     ),
   };
+}
+
+/**
+ * The clock that the latest entry of a record is of, so that its history goes on here. Null where none says it, or
+ * where a clock of that name is here already: only the person who sees both can tell that they are one.
+ */
+export async function clockInRecord(ctx: Context, history: readonly TravelledEntry[]): Promise<string | null> {
+  const signed = (await readAll(history)).flatMap((e) => (e.signed ? [e.signed.said] : []));
+  const latest = signed
+    .filter((said) => clockOf(said.sections) !== null)
+    .sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1))[0];
+  const id = latest ? clockOf(latest.sections) : null;
+  return id !== null && (await ctx.em.count(Clock, { id })) === 0 ? id : null;
 }
 
 /** What a file brought. */

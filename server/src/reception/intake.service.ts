@@ -7,7 +7,7 @@ import { sql } from '../platform/http/app-context.ts';
 import { noteMismatches, refuseTwin } from '../movements/known.service.ts';
 import { makeMovement, movementNow } from '../movements/movements.service.ts';
 import { ReceivedItem } from './reception.entity.ts';
-import { takeOver } from '../movements/record.service.ts';
+import { clockInRecord, takeOver } from '../movements/record.service.ts';
 import { Clock, ClockMovement } from '../movements/movements.entity.ts';
 import { Owner } from '../owners/owners.entity.ts';
 import { rulesToday } from '../house-rules/house-rules.service.ts';
@@ -79,9 +79,24 @@ async function knownClock(ctx: Context, clockId: string, ownerId: string) {
 async function newClock(ctx: Context, given: ParsedBodyOf<typeof api.visit.open>, ownerId: string) {
   if (given.movement && !given.another) await refuseTwin(ctx, given.movement.marks);
   const movement = given.movementId ? await movementNow(ctx, given.movementId) : makeMovement(ctx, given.movement!);
-  const clock = ctx.em.create(Clock, { id: randomUUID(), ownerId, description: given.clock!.description });
+  const { id, description } = given.clock!;
+  if (id) return { clock: await sameClock(ctx, { id, description, ownerId }, movement.id), movement };
+  const named = await clockInRecord(ctx, given.movement?.history ?? []);
+  const clock = ctx.em.create(Clock, { id: named ?? randomUUID(), ownerId, description });
   if (given.movementId)
     await ctx.em.nativeUpdate(ClockMovement, { movementId: movement.id, until: null }, { until: ctx.now });
   ctx.em.create(ClockMovement, { clockId: clock.id, movementId: movement.id, since: ctx.now });
   return { clock, movement };
+}
+
+/** The clock that a known movement is in, under its owner of now: case and dial keep their history. */
+async function sameClock(
+  ctx: Context,
+  { id, ...now }: { id: string; description: string; ownerId: string },
+  movementId: string,
+): Promise<Clock> {
+  const stays = await ctx.em.findOne(ClockMovement, { clockId: id, movementId, until: null });
+  if (!stays) throw badField('clock', 'This movement is not in that clock now. Take it in as another clock.');
+  const clock = await findOrRefuse(ctx, Clock, { id }, 'clock');
+  return ctx.em.assign(clock, now);
 }

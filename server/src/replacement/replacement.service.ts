@@ -12,7 +12,7 @@ import { Finding } from '../assessment/findings.entity.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { held } from '@eclat/core/rules';
 import { goWithMovement } from '@eclat/core/strip';
-import { sectionsOf, typedWords } from '@eclat/core/record';
+import { clockSection, sectionsOf, typedWords } from '@eclat/core/record';
 import { signFacts } from '@eclat/core/visit';
 import { ownersWord, STAGE_IDS } from '@eclat/core/workflow';
 import { writeEntry } from '../movements/history.service.ts';
@@ -294,6 +294,7 @@ async function writeBoth(
     kind: 'replacement',
     date,
     title: `Put into a clock in place of ${visit.movement.code}`,
+    sections: clockSection(visit.clock.id),
     text: Object.values(visit.replacement.checks)
       .map((c) => c.note)
       .filter(Boolean)

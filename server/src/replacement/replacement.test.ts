@@ -1,4 +1,4 @@
-import type { Book, Visit } from '@eclat/contract';
+import type { Book, ClockBook, Visit } from '@eclat/contract';
 import { allChecks } from '@eclat/core/checks';
 import { holesOf, replacementChecks } from '@eclat/core/movement';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -122,6 +122,17 @@ describe('a movement in another’s place', () => {
       `/owners/${visit.owner.id}/clocks`,
     );
     expect(JSON.stringify(clock)).toContain(after.movement.code);
+    const { stays, entries } = await shop.marit.ok<ClockBook>('GET', `/clocks/${visit.clock.id}`);
+    expect(stays.map((s) => [s.movement.code, s.until === null])).toEqual([
+      [after.movement.code, true],
+      [old.code, false],
+    ]);
+    expect(entries.map((e) => [e.movementId, e.kind, e.proof]).sort()).toEqual(
+      [
+        [old.id, 'replacement', 'proved'],
+        [after.movement.id, 'replacement', 'proved'],
+      ].sort(),
+    );
   });
 
   // Practice: the moon dial stays with the clock; the new movement drives it, and it is tried with the new one.

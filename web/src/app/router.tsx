@@ -104,6 +104,10 @@ export const router = createBrowserRouter([
         lazy: () => import('../features/movements/BookScreen.tsx').then((m) => ({ Component: m.BookScreen })),
       },
       {
+        path: 'clocks/:clockId',
+        lazy: () => import('../features/movements/ClockScreen.tsx').then((m) => ({ Component: m.ClockScreen })),
+      },
+      {
         path: 'movements/:movementId/description',
         lazy: () =>
           import('../features/movements/description/DescriptionScreen.tsx').then((m) => ({

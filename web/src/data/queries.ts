@@ -34,6 +34,7 @@ export const useTimers = () => useQuery({ ...fetched(api.bench.timers), refetchI
 export const visitQuery = (visitId: string) => fetched(api.visit.get, { params: { visitId } });
 export const useVisit = (visitId: string) => useQuery(visitQuery(visitId));
 export const useBook = (movementId: string) => useQuery(fetched(api.movements.book, { params: { movementId } }));
+export const useClockBook = (clockId: string) => useQuery(fetched(api.movements.clock, { params: { clockId } }));
 export const useMovements = (q: string) =>
   useQuery({ ...fetched(api.movements.search, { query: { q } }), placeholderData: keepPreviousData });
 export const useOwners = (q: string) =>

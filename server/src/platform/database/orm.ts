@@ -36,6 +36,7 @@ import { Signed } from './migrations/0042-signed.ts';
 import { Hashes } from './migrations/0043-hashes.ts';
 import { LogOfEntries } from './migrations/0044-log.ts';
 import { KeyChanges } from './migrations/0047-key-change.ts';
+import { ClockOfEntry } from './migrations/0048-clock-of-entry.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
 import { Donors } from './migrations/0039-donors.ts';
@@ -110,6 +111,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0045-brought-photo', class: BroughtPhotos },
         { name: '0046-public-book', class: PublicBooks },
         { name: '0047-key-change', class: KeyChanges },
+        { name: '0048-clock-of-entry', class: ClockOfEntry },
       ],
       snapshot: false,
       silent: true,

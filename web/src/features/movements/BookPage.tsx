@@ -75,7 +75,7 @@ const SHIELDS = {
   'page missing': [ShieldAlert, 'font-semibold text-danger'],
 } as const;
 
-function ProofOf({ entry }: { entry: Entry }) {
+export function ProofOf({ entry }: { entry: Entry }) {
   const { proof, signature, shop } = entry;
   const [Icon, look] = SHIELDS[proof];
   return (

@@ -1,7 +1,7 @@
 import { Page } from './BookPage.tsx';
 import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
-import { photosIn, type NamedPhoto } from '@eclat/core/record';
+import { inscribedThings, photosIn, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
@@ -32,7 +32,8 @@ export function BookScreen() {
 
 type Doing = 'merging' | 'bringing' | 'publishing';
 
-function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publicPage, inTheShop } }: { book: Book }) {
+function BookOf({ book }: { book: Book }) {
+  const { movement, entries, gone, photosAway, publicPage, inTheShop } = book;
   const { hash } = useLocation();
   const [doing, setDoing] = useState<Doing | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
@@ -49,14 +50,14 @@ function BookOf({ book: { movement, also, entries, gave, gone, photosAway, publi
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">
       <Broken entries={entries} gone={gone} />
       <div className="flex flex-wrap items-start justify-between gap-4">
-        <BookHead movement={movement} also={also} gave={gave} />
+        <BookHead book={book} />
         <BookTools movement={movement} onDo={setDoing} isPublic={publicPage !== null} inTheShop={inTheShop} />
       </div>
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
       {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
-      <Inscriptions entries={kept} away={photosAway} />
+      <Inscriptions things={inscribedThings(kept)} away={photosAway} />
       <Wear entries={kept} />
       <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />
@@ -100,15 +101,7 @@ function KeptApart({ entries }: { entries: readonly Entry[] }) {
   );
 }
 
-function BookHead({
-  movement,
-  also,
-  gave,
-}: {
-  movement: Movement;
-  also: string[];
-  gave: { what: string; to: string; movementId: string; at: string }[];
-}) {
+function BookHead({ book: { movement, also, gave, clock } }: { book: Book }) {
   const { traits } = movement;
   return (
     <div>
@@ -124,6 +117,14 @@ function BookHead({
         {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator},{' '}
         {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.
       </p>
+      {clock && (
+        <p className="mt-1 text-lg">
+          In the clock{' '}
+          <Link className="font-semibold text-steel underline" to={`/clocks/${clock.id}`}>
+            {clock.description}
+          </Link>
+        </p>
+      )}
       {movement.dating.length > 0 && (
         <p className="mt-1 text-lg">
           Made: <b>{dateFrom(movement.dating).words}</b>{' '}

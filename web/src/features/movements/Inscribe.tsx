@@ -54,7 +54,7 @@ export function Inscribe({ movementId, photos, ownHand, onClose }: Props) {
   });
   const things = inscribedThings(useBook(movementId).data?.entries ?? []);
   const { errors } = form.formState;
-  const [date, chosen, how] = [form.watch('date'), form.watch('photos'), form.watch('how')];
+  const [date, how] = [form.watch('date'), form.watch('how')];
   const set = (fields: Partial<Fields>) => {
     for (const [name, value] of Object.entries(fields))
       form.setValue(name as keyof Fields, value, { shouldDirty: true });
@@ -94,17 +94,7 @@ export function Inscribe({ movementId, photos, ownHand, onClose }: Props) {
         />
       </div>
       <Hand form={form} things={things} />
-      <div className="min-w-0 sm:col-span-2">
-        <PhotoStrip
-          legend="Photos that show it"
-          photos={photos.slice(-MOST_OFFERED).map((p) => ({ key: p.hash, said: p.said }))}
-          chosen={chosen}
-          onToggle={(hash) =>
-            set({ photos: chosen.includes(hash) ? chosen.filter((h) => h !== hash) : [...chosen, hash] })
-          }
-        />
-        {errors.photos?.message && <p className="text-sm font-semibold text-danger">{errors.photos.message}</p>}
-      </div>
+      <ShownBy form={form} photos={photos} />
       {(errors.keep || form.watch('keep')) && (
         <TextField
           className="sm:col-span-2"
@@ -200,6 +190,26 @@ function WhatItStandsOn({ form, things, set }: { form: Form; things: Things; set
         </div>
       )}
     </>
+  );
+}
+
+function ShownBy({ form, photos }: { form: Form; photos: readonly NamedPhoto[] }) {
+  const chosen = form.watch('photos');
+  const refused = form.formState.errors.photos?.message;
+  const toggle = (hash: string) =>
+    form.setValue('photos', chosen.includes(hash) ? chosen.filter((h) => h !== hash) : [...chosen, hash], {
+      shouldDirty: true,
+    });
+  return (
+    <div className="min-w-0 sm:col-span-2">
+      <PhotoStrip
+        legend="Photos that show it"
+        photos={photos.slice(-MOST_OFFERED).map((p) => ({ key: p.hash, said: p.said }))}
+        chosen={chosen}
+        onToggle={toggle}
+      />
+      {refused && <p className="text-sm font-semibold text-danger">{refused}</p>}
+    </div>
   );
 }
 

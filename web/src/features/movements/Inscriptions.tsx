@@ -1,20 +1,19 @@
 import type { Entry } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
-import { inscribedThings, type InscribedThing } from '@eclat/core/record';
+import type { InscribedThing } from '@eclat/core/record';
 import { counted, sentence } from '@eclat/core/units';
 import { Fold } from '../../ui/Fold.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
 import { Reading } from './Reading.tsx';
 
 interface Props {
-  entries: readonly Entry[];
+  things: readonly InscribedThing<Entry>[];
   /** Hashes of photos that are not here. */
   away: readonly string[];
 }
 
 /** What stands on the clock, thing by thing, with the hands told apart. */
-export function Inscriptions({ entries, away }: Props) {
-  const things = inscribedThings(entries);
+export function Inscriptions({ things, away }: Props) {
   if (things.length === 0) return null;
   // A board that generations signed comes before a single scratch.
   const mostFirst = [...things].sort((a, b) => b.lines.length - a.lines.length);
@@ -45,7 +44,10 @@ function Thing({ thing: { title, photos, lines }, away }: { thing: InscribedThin
           <li key={entry.id}>
             <a href={`#${entry.id}`} className="flex min-h-11 items-start gap-3 rounded-lg py-1 hover:bg-sunk">
               <span
-                className="mt-0.5 grid size-7 shrink-0 place-items-center rounded-full border border-line text-sm font-bold"
+                className={
+                  'mt-0.5 grid size-7 shrink-0 place-items-center rounded-full border border-line ' +
+                  'text-sm font-bold'
+                }
                 title={`Hand ${hand}${likely ? ', likely' : ''}`}
               >
                 <span className="sr-only">Hand </span>

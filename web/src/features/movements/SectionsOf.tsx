@@ -77,11 +77,19 @@ export function SectionsOf({ sections, unread = [] }: Props) {
   );
 }
 
-function List({ list: { title, by: byOne, rows }, alone }: { list: ToldList; alone: boolean }) {
+interface ListProps {
+  list: ToldList;
+  /** No other stands beside it: it needs no title. */
+  alone: boolean;
+  heading?: 'h4' | 'h5';
+}
+
+/** A list of what was recorded, row by row. */
+export function List({ list: { title, by: byOne, rows }, alone, heading: Heading = 'h5' }: ListProps) {
   return (
     <>
       {(!alone || byOne !== '') && (
-        <h5 className="mt-1 text-sm text-soft">{[!alone && title, byOne].filter(Boolean).join(' · ')}</h5>
+        <Heading className="mt-1 text-sm text-soft">{[!alone && title, byOne].filter(Boolean).join(' · ')}</Heading>
       )}
       <ul className="flex flex-col gap-0.5">
         {rows.map(({ lead, rest, by }, i) => (

@@ -1,10 +1,12 @@
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { FAMILIES, type Fitting } from '@eclat/core/movement';
 import { BookOpen, Plus, Trash2 } from 'lucide-react';
+import { useEffect } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
-import { useOwnerClocks } from '../../data/queries.ts';
+import { useBook, useOwnerClocks } from '../../data/queries.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { AsFound } from './AsFound.tsx';
 import { CameWithRecord } from './CameWithRecord.tsx';
@@ -135,6 +137,32 @@ function NewMovement() {
   );
 }
 
+/** A known movement mostly comes in the clock that it was in; then case and dial keep their history too. */
+function WhichClock({ movementId }: { movementId: string }) {
+  const { watch, setValue, getValues } = useFormContext<IntakeForm>();
+  const clock = useBook(movementId).data?.clock;
+  const chosen = watch('clock.id');
+  useEffect(() => {
+    if (!clock) return;
+    setValue('clock.id', clock.id);
+    if (!getValues('clock.description')) setValue('clock.description', clock.description);
+  }, [clock, getValues, setValue]);
+  if (!clock) return null;
+  return (
+    <div className="w-full">
+      <Choice
+        label={`When it was here, it was in: ${clock.description}`}
+        value={chosen ? 'same' : 'another'}
+        options={[
+          ['same', 'In that clock'],
+          ['another', 'In another case'],
+        ]}
+        onChange={(v) => setValue('clock.id', v === 'same' ? clock.id : undefined)}
+      />
+    </div>
+  );
+}
+
 function KnownMovement({ movementId }: { movementId: string }) {
   const { setValue } = useFormContext<IntakeForm>();
   return (
@@ -150,11 +178,13 @@ function KnownMovement({ movementId }: { movementId: string }) {
       <Button
         onClick={() => {
           setValue('movementId', undefined);
+          setValue('clock.id', undefined);
           setValue('movement', NO_MOVEMENT);
         }}
       >
         Not this one
       </Button>
+      <WhichClock movementId={movementId} />
       <div className="w-full">
         <Past movementId={movementId} name="" />
       </div>

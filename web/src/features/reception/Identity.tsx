@@ -50,6 +50,13 @@ export function Identity() {
             {[owner.phone, owner.email, owner.address].filter(Boolean).join('\n')}
           </span>
         </dd>
+        <dt className="text-soft">Clock</dt>
+        <dd>
+          <Link className="font-semibold underline" to={`/clocks/${visit.clock.id}`}>
+            {visit.clock.description}
+          </Link>
+          <span className="block">Case, dial and glass, with their own history</span>
+        </dd>
         <dt className="text-soft">Movement</dt>
         <dd>
           <Link className="font-semibold underline" to={`/movements/${movement.id}`}>

@@ -1,0 +1,68 @@
+import { CARRIERS, inscribedThings, type InscribedThing } from './inscriptions.ts';
+import { keepSection, type KeptSection, type KeptSections } from './from-visit.ts';
+import { photosIn, type NamedPhoto } from './photos.ts';
+import { stageName } from '../workflow/index.ts';
+import type { KeptRow } from './columns.ts';
+import { tellSection, type ToldList } from './told.ts';
+
+type Sections = Readonly<Record<string, unknown>>;
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+/** The section that names the clock which an entry is of, besides its movement. */
+export function clockSection(clock: string): KeptSections {
+  const section = keepSection('clock', { in: [{ clock, places: [] }] });
+  return section ? { clock: section } : {};
+}
+
+const rowsIn = (section: unknown, list: string): KeptRow[] => {
+  const rows: unknown = (section as Record<string, unknown> | undefined)?.[list];
+  return Array.isArray(rows)
+    ? ((rows as unknown[]).filter((r) => typeof r === 'object' && r !== null) as KeptRow[])
+    : [];
+};
+
+/** Id of the clock that an entry is of; null where it names none: a stranger’s may say anything. */
+export function clockOf(sections: Sections): string | null {
+  const { clock } = rowsIn(sections['clock'], 'in')[0] ?? {};
+  return typeof clock === 'string' && UUID.test(clock) ? clock : null;
+}
+
+/** Stages whose photos show the clock, and not the movement out of it. */
+const CLOCK_STAGES = (['intake', 'deliver'] as const).map(stageName);
+
+interface Source {
+  hash: string;
+  kind: string;
+  date: string;
+  place: string;
+  sections: Sections;
+}
+
+/** What one entry says of case, dial and glass. */
+export interface ClockChapter {
+  lists: ToldList[];
+  photos: NamedPhoto[];
+}
+
+/** Of an entry of a visit, what is of the clock and not of the movement in it. */
+export function ofTheClock({ sections }: Pick<Source, 'sections'>): ClockChapter {
+  const places = rowsIn(sections['clock'], 'in').flatMap(({ places: of }) =>
+    Array.isArray(of) ? (of as unknown[]) : [],
+  );
+  const findings = rowsIn(sections['assessment'], 'findings').filter((f) => places.includes(f['place']));
+  const casework = sections['casework'];
+  const shown = rowsIn(sections['photos'], 'photos').filter((p) => CLOCK_STAGES.includes(String(p['stage'])));
+  return {
+    lists: [
+      ...(findings.length > 0 ? tellSection('assessment', { findings }) : []),
+      ...(casework ? tellSection('casework', casework as KeptSection) : []),
+    ],
+    photos: photosIn({ photos: { photos: shown } }),
+  };
+}
+
+/** What is written on case, dial and boards: it stays with the clock. */
+export const inscribedOnClock = <E extends Source>(entries: readonly E[]): InscribedThing<E>[] =>
+  inscribedThings(entries as never).filter(
+    ({ carrier }) => carrier !== null && (CARRIERS as Readonly<Record<string, string>>)[carrier] === 'clock',
+  ) as never;

@@ -1,0 +1,105 @@
+import type { Book, ClockBook, MovementBook, Visit } from '@eclat/contract';
+import { ofTheClock } from '@eclat/core/record';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { writtenElsewhere } from '../../test/forge.ts';
+import { byHand, newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
+
+type Shop = Awaited<ReturnType<typeof openShop>>;
+let a: Shop, b: Shop;
+let first: Visit;
+const clockOf = (of: Shop, { clock }: Visit) => of.marit.ok<ClockBook>('GET', `/clocks/${clock.id}`);
+const find = (visit: Visit, place: string, seen: string) =>
+  a.marit.ok('POST', `/visits/${visit.id}/findings`, {
+    ...{ place, seen, severity: 'looks', effect: 'none', proposal: '', earlierRepair: false, doNotDisturb: false },
+    ...{ hours: null, cause: '' },
+  });
+/** A report and no more. */
+async function sign({ id }: Visit): Promise<void> {
+  for (const s of ['intake', 'assess', 'diagnose', 'deliver'])
+    await a.marit.ok('PUT', `/visits/${id}/stages/${s}`, { state: 'done' });
+  await a.marit.ok('POST', `/visits/${id}/signature`, { passphrase: PASS, note: 'Looked at.' });
+}
+const comesBack = (clock: object) =>
+  a.marit.send<Visit>('POST', '/visits', {
+    ...newClock({ movement: undefined, movementId: first.movement.id, clock, shape: 'report', received: [] }),
+    owner: { name: 'Casimir Pell', phone: '', email: '', address: '' },
+  });
+
+beforeAll(async () => {
+  [a, b] = [await openShop(), await openShop()];
+  first = await takeIn(a.marit, { shape: 'report', received: [] });
+  await find(first, 'dial', 'Crack at the eight.');
+  await find(first, 'plates', 'Scratched.');
+  await a.marit.ok('POST', `/movements/${first.movement.id}/inscriptions`, {
+    ...{ date: '1871', text: 'J.B.', carrier: 'back board' },
+  });
+  await sign(first);
+});
+afterAll(() => Promise.all([a.running.stop(), b.running.stop()]));
+
+describe('a clock', () => {
+  it('goes to another owner with what is known of case and dial, and not with the movement’s', async () => {
+    expect((await comesBack({ description: 'Round dial', id: crypto.randomUUID() })).body.fields?.[0]?.path).toBe(
+      'clock',
+    );
+    const again = (await comesBack({ description: 'Round dial', id: first.clock.id })).body;
+    expect(again.clock).toEqual({ id: first.clock.id, description: 'Round dial' });
+    expect(await a.marit.ok('GET', `/owners/${first.owner.id}/clocks`)).toEqual([]);
+    await find(again, 'case', 'A foot is loose.');
+    await sign(again);
+    const { stays, entries, inTheShop } = await clockOf(a, first);
+    expect([stays.map((s) => [s.movement.id, s.until]), inTheShop]).toEqual([[[first.movement.id, null]], null]);
+    const found = entries.flatMap((e) => ofTheClock(e).lists.flatMap((l) => l.rows.map((r) => r.lead)));
+    expect(found).toEqual(['Dial', 'Case']);
+    expect(entries.map((e) => e.kind)).toEqual(['inscription', 'visit', 'visit']);
+    expect(JSON.stringify(entries)).not.toMatch(/Tarrowby|Pell/);
+  });
+
+  it('keeps its history where the movement comes in another case', async () => {
+    const other = (await comesBack({ description: 'New oak case' })).body;
+    expect(other.clock.id).not.toBe(first.clock.id);
+    await find(other, 'case', 'New.');
+    await sign(other);
+    expect((await clockOf(a, first)).entries).toHaveLength(3);
+    expect((await clockOf(a, first)).stays[0]!.until).not.toBeNull();
+    expect((await clockOf(a, other)).entries).toHaveLength(1);
+    const { clock } = await a.marit.ok<Book>('GET', `/movements/${first.movement.id}`);
+    expect(clock).toEqual({ id: other.clock.id, description: 'New oak case' });
+  });
+
+  it('is known in another shop by the record of its movement, as the latest entry has it', async () => {
+    const { entries: history, logs } = await a.marit.ok<MovementBook>('GET', `/movements/${first.movement.id}/record`);
+    const other = (await a.marit.ok<Book>('GET', `/movements/${first.movement.id}`)).clock!;
+    const bringTo = (of: Shop) =>
+      takeIn(of.marit, { movement: { name: 'Brass', familyId: 'mantel-barrels', marks: [], history, logs } });
+    const there = await bringTo(b);
+    expect(there.clock.id).toBe(other.id);
+    const { entries } = await clockOf(b, there);
+    expect(entries.map((e) => [e.kind, e.proof])).toEqual([['visit', 'unknown shop']]);
+  });
+
+  it('is not taken over by a record from elsewhere that names it, nor by one that names nonsense', async () => {
+    const of = { id: crypto.randomUUID(), code: 'M-777777', name: 'Fusee timepiece' };
+    for (const clock of [first.clock.id, '../../x', 7]) {
+      const entry = await writtenElsewhere(of, {
+        title: 'Cleaned',
+        sections: { clock: { version: 1, in: [{ clock }] } },
+      });
+      const movement = { name: 'Fusee', familyId: 'fusee', marks: [], history: [entry], logs: [] };
+      const came = await takeIn(a.marit, { movement });
+      expect([first.clock.id, String(clock)]).not.toContain(came.clock.id);
+      expect((await clockOf(a, came)).clock.description).toBe(came.clock.description);
+    }
+    expect((await clockOf(a, first)).clock.description).toBe('Round dial');
+  });
+
+  it('has no entry that was put under it past the signature', async () => {
+    const [entry] = (await clockOf(a, first)).entries.filter((e) => e.kind === 'visit');
+    await byHand(a, 'history_entry', 'update history_entry set clock_id = ? where id = ?', [
+      crypto.randomUUID(),
+      entry!.id,
+    ]);
+    const book = await a.marit.ok<Book>('GET', `/movements/${first.movement.id}`);
+    expect(book.entries.find((e) => e.id === entry!.id)!.proof).toBe('changed');
+  });
+});
