@@ -25,3 +25,4 @@ export {
   type Piece,
   type WrittenHow,
 } from './inscriptions.ts';
+export { HOLE_STATES, originalOf, type Changed, type HoleLeft, type HoleState, type Original } from './original.ts';

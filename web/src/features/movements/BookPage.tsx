@@ -1,7 +1,7 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
-import { answeredFor, ENTRY_WORDS, photosIn, proofInWords, whereWritten } from '@eclat/core/record';
+import { answeredFor, chapterTitle, ENTRY_WORDS, photosIn, proofInWords, whereWritten } from '@eclat/core/record';
 import {
   ArrowLeftRight,
   Merge,
@@ -137,7 +137,7 @@ function WholePage({ entry, amendments, marked, away }: PageProps) {
         </p>
       </div>
       <div className="min-w-0">
-        {entry.kind === 'inscription' ? <Inscription entry={entry} /> : <Chapter entry={entry} away={away} />}
+        {chapterTitle(entry) === entry.title ? <Chapter entry={entry} away={away} /> : <Inscription entry={entry} />}
         <p className="mt-1 text-sm text-soft">{answeredFor(entry)}</p>
         <ProofOf entry={entry} />
         {entry.takenOver && (

@@ -19,6 +19,7 @@ import { Inscribe } from './Inscribe.tsx';
 import { Inscriptions } from './Inscriptions.tsx';
 import { More } from '../../ui/More.tsx';
 import { Wear } from './Wear.tsx';
+import { WhatIsLeft } from './WhatIsLeft.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 
 /** A movement's whole history, over visits, owners and shops. */
@@ -58,6 +59,7 @@ function BookOf({ book }: { book: Book }) {
       {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
       <Decades entries={pages} />
       <Inscriptions things={inscribedThings(kept)} away={photosAway} />
+      <WhatIsLeft entries={kept} movement={movement} />
       <Wear entries={kept} />
       <Pages entries={kept} pages={pages} movement={movement} away={photosAway} hash={hash} />
       <KeptApart entries={entries.filter((e) => e.proof === 'changed')} />

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import type { Entry, Role } from '@eclat/contract';
+import { holeName, holesOf } from '@eclat/core/movement';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -90,7 +91,7 @@ describe('a book of which not all is as it was signed', () => {
         title,
         proof,
         amends,
-        kind: amends ? 'amendment' : 'inscription',
+        kind: amends ? 'amendment' : 'visit',
         date: '1921',
         text: 'Clnd',
         place: '',
@@ -139,6 +140,58 @@ describe('a book of which not all is as it was signed', () => {
     expect(screen.getByLabelText(/^Key kPrK _qmx VWaY /)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'It is theirs' }));
     expect(sent.at(-1)).toMatchObject({ method: 'POST', body: { key: KEY, shop: 'Brackwater Clocks' } });
+  });
+});
+
+describe('a book with a history', () => {
+  const entry = (id: string, more: Partial<Entry>): Entry => ({
+    ...{
+      id,
+      kind: 'visit',
+      date: '2012-01-03',
+      title: 'Overhauled',
+      text: '',
+      place: '',
+      shop: 'A shop',
+      signedBy: 'A',
+    },
+    ...{ record: null, takenOver: null, sections: {}, unread: [], log: null, proof: 'proved', amends: null },
+    ...{ hash: id.repeat(64), writtenAt: AT, signature: null, ...more },
+  });
+  const reads = (id: string, date: string, text: string, carrier: string, more: object = {}) =>
+    entry(id, {
+      ...{ kind: 'inscription', date, text, title: `Inscription on the ${carrier}` },
+      sections: { inscription: { version: 1, read: [{ carrier, ...more }] } },
+    });
+
+  it('tells hands apart thing by thing, and draws which holes are as made and which nobody looked at', async () => {
+    const [first, second, third] = holesOf(movement.traits).map(holeName) as [string, string, string];
+    const entries = [
+      reads('a', '1871', 'J. Oc[kham?]', 'back board'),
+      reads('b', '1880', 'again […]', 'back board', { sameHandAs: 'a'.repeat(64), likely: true }),
+      reads('c', '1890', 'R.T.', 'front plate'),
+      entry('d', {
+        sections: {
+          survey: { version: 1, holes: [{ hole: first, past: 'original' }] },
+          fitting: { version: 1, bushes: [{ hole: second }] },
+        },
+      }),
+    ];
+    const clock = { id: 'c1', description: 'Slate mantel clock' };
+    const rest = { also: [], gave: [], gone: [], photosAway: [], publicPage: null, inTheShop: null };
+    standIn({ '/photos': [], '/api/movements/m1': { movement, entries, clock, ...rest } });
+    open(<BookScreen />, '/movements/:movementId', '/movements/m1', 'owner-of-shop');
+    await person.click(await screen.findByRole('button', { name: /^What is written on it 3 inscriptions, 2 hands/ }));
+    const board = screen.getByRole('heading', { name: 'Back board' }).closest('li')!;
+    expect(
+      within(board)
+        .getAllByRole('link')
+        .map((l) => l.textContent),
+    ).toEqual(['Hand AJ. Ockham1871', 'Hand A?again […]1880']);
+    await person.click(screen.getByRole('button', { name: /^What is left .*1 of \d+ holes as made$/ }));
+    const drawn = screen.getAllByRole('img').map((i) => i.getAttribute('aria-label'));
+    expect(drawn.join('; ')).toContain(`${first}: as made; ${second}: bushed later; ${third}: not looked at yet`);
+    expect(screen.getByRole('link', { name: 'Slate mantel clock' }).getAttribute('href')).toBe('/clocks/c1');
   });
 });
 
