@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { api, movementBook, recordSections, serviceRecord, signedEntry, type Route } from '@eclat/contract';
 import { openApi } from '@eclat/server/platform/http/openapi';
 import { fileURLToPath } from 'node:url';
+import { SAMPLE, sampleText } from './sample-book.ts';
 import { format, resolveConfig } from 'prettier';
 import { z } from 'zod';
 
@@ -40,5 +41,6 @@ export const written = (name: string) => `${JSON.stringify(FORMATS[name]!(), nul
 
 if (process.argv[1] === import.meta.filename) {
   for (const name of Object.keys(FORMATS)) writeFileSync(formatPath(name), written(name));
+  writeFileSync(formatPath(SAMPLE), await sampleText());
   writeFileSync(ADDRESSES_FILE, await addressesModule());
 }

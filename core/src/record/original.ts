@@ -73,7 +73,7 @@ function holeFacts(entry: Source): { hole: string; state: HoleState; fitted: boo
 }
 
 function holesLeft(entries: readonly Source[], holes: readonly { key: string; hole: string }[]): HoleLeft[] {
-  const left = new Map(holes.map((h) => [h.hole, { ...h, state: 'not known', date: '' }]));
+  const left = new Map<string, HoleLeft>(holes.map((h) => [h.hole, { ...h, state: 'not known', date: '' }]));
   for (const entry of entries)
     for (const { hole, state, fitted } of holeFacts(entry)) {
       const known = left.get(hole);

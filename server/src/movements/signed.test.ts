@@ -7,7 +7,9 @@ import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest
 import { strangeKey, verifiedByOpenssl } from '../../test/forge.ts';
 import { byHand, openShop, PASS, takeIn } from '../../test/shop.ts';
 import { sql } from '../platform/http/app-context.ts';
-import { readSigned, signEntry } from './signed.ts';
+import { sha256 } from '../platform/sha256.ts';
+import { readLogs } from './log.service.ts';
+import { photosNamed, readSigned, signEntry } from './signed.ts';
 import { checkDaily } from './verify.ts';
 
 /** RFC 8037, appendix A.1. */
@@ -46,11 +48,21 @@ describe('what signs is as published', () => {
 
 it('the sample of docs/formats holds, read by our own code and by OpenSSL', async () => {
   const sample = readFileSync(new URL('../../../docs/formats/sample-book.json', import.meta.url), 'utf8');
-  const { entries } = movementBook.parse(JSON.parse(sample));
-  const [first, second] = await Promise.all(entries.map((e) => readSigned(e.signed!)));
-  expect([first, second]).toMatchObject(entries.map(({ hash, title }) => ({ hash, said: { title } })));
-  expect(second!.said).toMatchObject({ amends: first!.hash, parents: [first!.hash] });
-  for (const e of entries) expect(verifiedByOpenssl(e.signed!)).toMatch(/Verified Successfully/);
+  const { entries, logs = [] } = movementBook.parse(JSON.parse(sample));
+  const read = await Promise.all(entries.map((e) => readSigned(e.signed!)));
+  expect(read).toMatchObject(entries.map(({ hash, title }) => ({ hash, said: { title } })));
+  const [first, second, third] = read;
+  expect(third!.said).toMatchObject({ amends: first!.hash, parents: [second!.hash] });
+  const signatures = [...entries.map((e) => e.signed!), ...logs.map((l) => l.head)];
+  const changes = logs.flatMap((l) => l.changes ?? []).flatMap((c) => [c.old, c.new]);
+  expect(changes).toHaveLength(2);
+  for (const jws of [...signatures, ...changes]) expect(verifiedByOpenssl(jws)).toMatch(/Verified Successfully/);
+  // Who knows the first key knows the one to which it was changed; all entries stand in the logs.
+  const held = await readLogs(logs, entries);
+  expect(held.flatMap((l) => l.changes)).toMatchObject([{ from: first!.kid, to: third!.kid, last: { size: 2 } }]);
+  expect(held.flatMap((l) => l.places.map((p) => p.hash))).toEqual(entries.map((e) => e.hash));
+  for (const { hash } of photosNamed({ jws: entries[0]!.signed! }))
+    expect(sha256(readFileSync(new URL(`../../../docs/formats/photos/${hash}.jpg`, import.meta.url)))).toBe(hash);
 });
 
 describe('a signed entry', () => {
