@@ -2,6 +2,7 @@ import { openVisit } from '../visit/lock.ts';
 import { DatingEvidence } from '../assessment/assessment.entity.ts';
 import type { Book, Movement as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { whereWritten } from '@eclat/core/record';
 import { mismatches } from '@eclat/core/intake';
 import { signature, type Context } from '../platform/http/context.ts';
 import { badField, refused } from '../platform/http/problems.ts';
@@ -58,7 +59,7 @@ export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf
         .reverse()
         .map((e) => ({
           date: e.date,
-          title: e.kind === 'inscription' ? `“${e.text}”, ${e.place}` : e.title,
+          title: e.kind === 'inscription' ? `“${e.text}”. ${whereWritten(e)}`.trim() : e.title,
           shop: e.shop,
         })),
     });
