@@ -20,6 +20,18 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
   await page.getByLabel('Passphrase', { exact: true }).fill(PASS);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Somebody has this name already.')).toBeVisible();
+  await test.step('the card of the shop is shown as a code, and read from a photo', async () => {
+    await page.getByRole('button', { name: 'Shop card' }).click();
+    const photo = await page.getByRole('img', { name: 'Code of the shop card' }).screenshot();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Know a shop by its card' }).click();
+    await page.getByRole('button', { name: 'Scan its code' }).click();
+    const card = { name: 'card.png', mimeType: 'image/png', buffer: photo };
+    await page.getByLabel('Photo of a card').setInputFiles(card);
+    await page.getByRole('button', { name: 'It is theirs' }).click();
+    await expect(page.getByText('This is the key of this shop itself.')).toBeVisible();
+    await page.keyboard.press('Escape');
+  });
   await takeIn(page, 'Longcase clock', 'Tall clock');
   const visit = page.url().replace('/intake', '');
 

@@ -1038,6 +1038,8 @@ export const addresses = {
     record: { method: 'GET', path: '/movements/:movementId/record', reads: 'movements' },
     keys: { method: 'GET', path: '/signing-keys', reads: 'movements' },
     knowKey: { method: 'POST', path: '/signing-keys', changes: ['movements'], inverse: 'movements.forgetKey' },
+    card: { method: 'GET', path: '/shop-card', reads: 'movements' },
+    readCard: { method: 'POST', path: '/shop-cards/read', reads: 'movements' },
     changeKey: { method: 'POST', path: '/signing-keys/change', changes: ['movements'], inverse: 'final' },
     forgetKey: { method: 'DELETE', path: '/signing-keys/:key', changes: ['movements'], inverse: 'movements.knowKey' },
     lastCheck: { method: 'GET', path: '/movement-books/check', reads: 'movements' },

@@ -56,3 +56,19 @@ export const page = <Item extends z.ZodType>(item: Item) =>
 export const values = z.record(z.string(), z.unknown());
 export const done = z.object({ ok: z.literal(true) });
 export const ok = { ok: true } as const;
+
+const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])$/;
+
+function isWebAddress(given: string): boolean {
+  if (given === '') return true;
+  if (!URL.canParse(given)) return false;
+  const { protocol, hostname, username, pathname, search, hash } = new URL(given);
+  const safe = protocol === 'https:' || (protocol === 'http:' && LOOPBACK.test(hostname));
+  return safe && username === '' && pathname === '/' && search === '' && hash === '';
+}
+
+/** Where others reach the shop; empty: nowhere. In the clear only within one machine. */
+export const webAddress = text(200).refine(
+  isWebAddress,
+  'An address like https://clocks.example, and nothing behind it.',
+);

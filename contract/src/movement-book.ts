@@ -1,6 +1,6 @@
 import { isEdtf } from '@eclat/core/history';
 import { z } from 'zod';
-import { text, moment, id, sha256 } from './common.ts';
+import { text, moment, id, sha256, webAddress } from './common.ts';
 import { serviceRecord } from './service-record.ts';
 
 const MOST_ENTRIES = 200;
@@ -116,7 +116,8 @@ export const logHead = z.object({
 
 export type LogHead = z.infer<typeof logHead>;
 
-const jws = z
+/** Compact JWS. */
+export const jws = z
   .string()
   .max(5000)
   .regex(/^[\w-]+\.[\w-]+\.[\w-]+$/, 'A compact JWS.');
@@ -136,6 +137,19 @@ export const saidOfChange = z.object({
 });
 
 export type SaidOfChange = z.infer<typeof saidOfChange>;
+
+/** What a shop says of itself, signed by its key: whoever has the card knows the shop by it. */
+export const saidOfCard = z.object({
+  format: z.literal('eclat-shop-card'),
+  version: z.literal(1),
+  shop: text(80).min(1),
+  place: text(80),
+  address: webAddress.describe('where others reach it, as https://host; empty: nowhere'),
+  key: z.string().describe('thumbprint of the key that signs'),
+  at: moment,
+});
+
+export type SaidOfCard = z.infer<typeof saidOfCard>;
 
 /** That a shop signs with another key from now on: one text, signed by both. */
 export const keyChange = z.object({ old: jws, new: jws });

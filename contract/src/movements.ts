@@ -14,7 +14,16 @@ import { CARRIER_NAMES, WRITTEN_HOW } from '@eclat/core/record';
 import { z } from 'zod';
 import { evidence } from './assessment.ts';
 import { done, requiredText, text, id, version, moment, page, sha256, signed } from './common.ts';
-import { bookLogs, cameIn, edtf, travelledEntries, ENTRY_KINDS, movementBook } from './movement-book.ts';
+import {
+  bookLogs,
+  jws,
+  saidOfCard,
+  cameIn,
+  edtf,
+  travelledEntries,
+  ENTRY_KINDS,
+  movementBook,
+} from './movement-book.ts';
 import { everyone, benchRoles, signature } from './people.ts';
 import { read, command } from './route.ts';
 import { recordSections } from './sections.ts';
@@ -169,7 +178,14 @@ export type Entry = z.infer<typeof entry>;
 const thumbprint = z.string().regex(/^[\w-]{43}$/, 'A thumbprint has 43 letters, figures, - and _.');
 
 /** A key of another shop, held against what that shop said of it, and believed since. */
-export const knownKey = z.object({ key: thumbprint, shop: z.string(), ...signed });
+export const knownKey = z.object({
+  key: thumbprint,
+  shop: z.string(),
+  /** As its card says; empty where it came without one. */
+  place: z.string(),
+  address: z.string(),
+  ...signed,
+});
 
 export type KnownKey = z.infer<typeof knownKey>;
 
@@ -213,7 +229,7 @@ export const book = z.object({
 
 export type Book = z.infer<typeof book>;
 
-/** A movement, and from when to when a clock is known to have had it: days of its entries, or of what the shop noted. */
+/** A movement, and from when to when a clock is known to have had it: days of entries, or of what the shop noted. */
 const stay = z.object({
   movement: z.object({ id, code: z.string(), name: z.string() }),
   from: z.string(),
@@ -226,7 +242,7 @@ export const clockBook = z.object({
   clock,
   /** The latest first. */
   stays: z.array(stay),
-  /** Entries that are of this clock, each after those that it was written on, with the movement in whose book they stand. */
+  /** Entries that are of this clock, with the movement in whose book each stands. */
   entries: z.array(entry.extend({ movementId: id })),
   photosAway: z.array(sha256),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
@@ -295,8 +311,30 @@ export const movementsRoutes = {
     roles: ['owner-of-shop'],
     changes: ['movements'],
     inverse: 'movements.forgetKey',
-    body: z.object({ key: thumbprint, shop: requiredText(80, 'Whose key it is') }),
+    body: z.object({
+      key: thumbprint,
+      shop: requiredText(80, 'Whose key it is'),
+      /** Its card, where it came by one. */
+      card: jws.optional(),
+    }),
     reply: knownKey,
+  }),
+  card: read({
+    method: 'GET',
+    path: '/shop-card',
+    summary: 'The card of this shop: name, place, address and key, signed; as a code too',
+    roles: everyone,
+    reads: 'movements',
+    reply: z.object({ card: jws, said: saidOfCard, code: z.string().describe('PNG as data URL') }).nullable(),
+  }),
+  readCard: read({
+    method: 'POST',
+    path: '/shop-cards/read',
+    summary: 'What the card of another shop says, before its key is known: refused where it is not as it was signed',
+    roles: ['owner-of-shop'],
+    reads: 'movements',
+    body: z.object({ card: jws }),
+    reply: saidOfCard.extend({ known: z.boolean() }),
   }),
   changeKey: command({
     method: 'POST',

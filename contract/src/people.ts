@@ -1,6 +1,6 @@
 import { isZone } from '@eclat/core/days';
 import { z } from 'zod';
-import { id, moment, requiredText, done, version } from './common.ts';
+import { id, moment, requiredText, done, version, text, webAddress } from './common.ts';
 import { read, command } from './route.ts';
 
 export const ROLES = ['technician', 'counter', 'owner-of-shop'] as const;
@@ -42,7 +42,14 @@ export const session = z.object({
 export type Session = z.infer<typeof session>;
 
 /** What holds for the whole shop, with the version that was seen. */
-export const shopSettings = z.object({ name: z.string(), timeZone: zone, version });
+export const shopSettings = z.object({
+  name: z.string(),
+  timeZone: zone,
+  /** Town or village: on the shop card. */
+  place: text(80),
+  webAddress,
+  version,
+});
 
 export type ShopSettings = z.infer<typeof shopSettings>;
 
@@ -104,11 +111,11 @@ export const peopleRoutes = {
   setShop: command({
     method: 'PUT',
     path: '/shop',
-    summary: 'Set the shop’s time zone',
+    summary: 'Set the shop’s time zone, place and web address; what is not said stays',
     roles: ['owner-of-shop'],
     changes: ['session', 'bench', 'owner-page'],
     inverse: 'same',
-    body: shopSettings.omit({ name: true }),
+    body: shopSettings.omit({ name: true }).partial({ place: true, webAddress: true }),
     reply: shopSettings,
   }),
   list: read({

@@ -28,6 +28,14 @@ export const KeyChange = defineEntity({
 export const KnownKey = defineEntity({
   name: 'KnownKey',
   tableName: 'known_key',
-  properties: { kid: text().primary(), shop: text(), by: text(), at: moment(), jws: text() },
+  properties: {
+    kid: text().primary(),
+    shop: text(),
+    by: text(),
+    at: moment(),
+    jws: text(),
+    /** What that shop says of itself, as it signed it. */
+    card: text().nullable(),
+  },
 });
 export type KnownKey = InferEntity<typeof KnownKey>;

@@ -1,14 +1,18 @@
-import type { KnownKey as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
+import type { KnownKey as Shape, ParsedBodyOf, ReplyOf, SaidOfCard } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { KnownKey, ShopKey } from './keys.entity.ts';
 import { keysOf, signingKey } from './keys.ts';
 import { plainName } from './plain-name.ts';
-import { signKnownKey } from './signed.ts';
+import { readCard, signCard, signKnownKey } from './signed.ts';
+import QRCode from 'qrcode';
 import { theShop } from '../people/shop.service.ts';
 
-const view = ({ kid, shop, ...k }: KnownKey): Shape => ({ key: kid, shop, ...viewSigned(k) });
+async function view({ kid, shop, card, ...k }: KnownKey): Promise<Shape> {
+  const said = card ? await readCard(card) : null;
+  return { key: kid, shop, place: said?.place ?? '', address: said?.address ?? '', ...viewSigned(k) };
+}
 
 /** The newest key of this shop, and those of others that it has signed for. */
 export async function signingKeys(ctx: Context): Promise<ReplyOf<typeof api.movements.keys>> {
@@ -19,13 +23,17 @@ export async function signingKeys(ctx: Context): Promise<ReplyOf<typeof api.move
   return {
     own: own ? viewOwn(own) : null,
     earlier: earlier.map(viewOwn),
-    known: rows.filter((k) => known.has(k.kid)).map(view),
+    known: await Promise.all(rows.filter((k) => known.has(k.kid)).map(view)),
   };
 }
 
 /** Believed from now on, under this shop’s signature: a row that somebody writes into the database is not. */
-export async function knowKey(ctx: Context, { key, shop }: ParsedBodyOf<typeof api.movements.knowKey>): Promise<Shape> {
+export async function knowKey(
+  ctx: Context,
+  { key, shop, card }: ParsedBodyOf<typeof api.movements.knowKey>,
+): Promise<Shape> {
   const keys = await keysOf(ctx.em);
+  if (card !== undefined && (await cardOf(card)).key !== key) throw badField('card', 'This card is of another key.');
   if (keys.own.has(key)) throw badField('key', 'This is the key of this shop itself.');
   // Who signs under this shop's name with another key is not this shop.
   if (plainName(shop) === plainName((await theShop(ctx)).name))
@@ -33,8 +41,46 @@ export async function knowKey(ctx: Context, { key, shop }: ParsedBodyOf<typeof a
   const { by, at } = signature(ctx);
   const ours = await signingKey(ctx.em, ctx.now);
   const { jws } = await signKnownKey(ours, { key, shop, by, at: at.toISOString() });
-  const row = await ctx.em.upsert(KnownKey, { kid: key, shop, by, at, jws });
+  const row = await ctx.em.upsert(KnownKey, { kid: key, shop, by, at, jws, card: card ?? null });
   return view(row);
+}
+
+/** @throws 422 where it is none, or not as it was signed */
+async function cardOf(card: string): Promise<SaidOfCard> {
+  const said = await readCard(card);
+  if (!said) throw badField('card', 'This is no shop card, or it was changed after it was signed.');
+  return said;
+}
+
+/** What this shop hands to others: name, place, address and key, in words and signed. Null while it has no key. */
+export async function shopCard(ctx: Context): Promise<ReplyOf<typeof api.movements.card>> {
+  const shop = await theShop(ctx);
+  const key = await signingKey(ctx.em, ctx.now);
+  const said: SaidOfCard = {
+    ...{ format: 'eclat-shop-card', version: 1, shop: shop.name, place: shop.place, address: shop.webAddress },
+    ...{ key: key.kid, at: ctx.now.toISOString() },
+  };
+  const { jws: card } = await signCard(key, said);
+  const words = [
+    `Shop card: ${[said.shop, said.place].filter(Boolean).join(', ')}`,
+    said.address,
+    `Key ${said.key}`,
+    card,
+  ];
+  const code = await QRCode.toDataURL(words.filter(Boolean).join('\n'), {
+    margin: 2,
+    errorCorrectionLevel: 'L',
+    scale: 4,
+  });
+  return { card, said, code };
+}
+
+export async function readShopCard(
+  ctx: Context,
+  { card }: ParsedBodyOf<typeof api.movements.readCard>,
+): Promise<ReplyOf<typeof api.movements.readCard>> {
+  const said = await cardOf(card);
+  return { ...said, known: (await keysOf(ctx.em)).known.has(said.key) };
 }
 
 export async function forgetKey(ctx: Context, key: string): Promise<void> {

@@ -10,7 +10,7 @@ import type { AppContext } from '../platform/http/app-context.ts';
 import type { Decoded } from '../photos/decode.ts';
 import { bookFile } from './book-file.ts';
 import { keepBrought, readBrought } from './book-photos.service.ts';
-import { forgetKey, knowKey, signingKeys } from './known-keys.service.ts';
+import { forgetKey, knowKey, readShopCard, shopCard, signingKeys } from './known-keys.service.ts';
 import { changeKey } from './key-change.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
@@ -27,6 +27,8 @@ export function serveMovements(serve: Serve, router: Router, appContext: AppCont
   serve(api.movements.clock, (ctx, { params }) => clockBook(ctx, params.clockId));
   serve(api.movements.record, (ctx, { params }) => recordOf(ctx, params.movementId));
   serve(api.movements.keys, (ctx) => signingKeys(ctx));
+  serve(api.movements.card, (ctx) => shopCard(ctx));
+  serve(api.movements.readCard, (ctx, { body }) => readShopCard(ctx, body));
   serve(api.movements.knowKey, (ctx, { body }) => knowKey(ctx, body));
   serve<typeof api.movements.changeKey, void>(
     api.movements.changeKey,

@@ -1,9 +1,11 @@
 import {
   logHead,
+  saidOfCard,
   saidOfChange,
   signedEntry,
   type KeyChange,
   type LogHead as SaidOfLog,
+  type SaidOfCard,
   type SaidOfChange,
   type SignedEntry,
 } from '@eclat/contract';
@@ -20,6 +22,7 @@ const ENTRY = 'eclat-entry';
 const KNOWN_KEY = 'eclat-known-key';
 const LOG_HEAD = 'eclat-log-head';
 const KEY_CHANGE = 'eclat-key-change';
+const SHOP_CARD = 'eclat-shop-card';
 
 export interface Signed {
   /** SHA-256, hex, of what was signed. */
@@ -89,6 +92,15 @@ export const signHead = (key: SigningKey, said: SaidOfLog): Promise<Signed> => s
 export async function readHead(jws: string): Promise<SaidOfLog | null> {
   const head = await read(jws, LOG_HEAD, logHead);
   return head?.said.key === head?.kid ? (head?.said ?? null) : null;
+}
+
+/** What this shop says of itself. */
+export const signCard = (key: SigningKey, said: SaidOfCard): Promise<Signed> => sign(key, SHOP_CARD, said);
+
+/** A card; none that names another key than the one it was signed with. */
+export async function readCard(jws: string): Promise<SaidOfCard | null> {
+  const card = await read(jws, SHOP_CARD, saidOfCard);
+  return card?.said.key === card?.kid ? (card?.said ?? null) : null;
 }
 
 /** Both keys sign one text: nobody hands his name on to a key that is not his, nor takes another’s. */

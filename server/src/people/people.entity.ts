@@ -63,6 +63,8 @@ export const Shop = defineEntity({
     hoursPerWeek: float().default(30),
     learn: p.boolean().default(true),
     timeZone: text(),
+    place: text().default(''),
+    webAddress: text().default(''),
     version: versioned(),
   },
 });

@@ -2,6 +2,8 @@ import type { Frame } from './code.worker.ts';
 
 /** A label held before the camera fills a good part of the picture: this many pixels across are enough to read it. */
 const ACROSS = 720;
+/** Of a photo, which is looked at once: a code with many words may be small on it. */
+export const PHOTO_ACROSS = 1800;
 
 const ID = '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}';
 const PLACE = new RegExp(`^(?:https?://[^/]+)?(/(?:visits|movements)/${ID})(?:[/?#]|$)`, 'i');
@@ -26,10 +28,10 @@ export class CodeReader {
   private busy = false;
 
   /** @returns what the code says; null where none is seen, or while the picture before is still looked at */
-  async read(picture: CanvasImageSource, width: number, height: number): Promise<string | null> {
+  async read(picture: CanvasImageSource, width: number, height: number, across = ACROSS): Promise<string | null> {
     if (this.busy || width === 0) return null;
     this.busy = true;
-    const scale = Math.min(1, ACROSS / width);
+    const scale = Math.min(1, across / width);
     [this.canvas.width, this.canvas.height] = [Math.round(width * scale), Math.round(height * scale)];
     const context = this.canvas.getContext('2d', { willReadFrequently: true })!;
     context.drawImage(picture, 0, 0, this.canvas.width, this.canvas.height);

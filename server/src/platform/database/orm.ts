@@ -37,6 +37,7 @@ import { Hashes } from './migrations/0043-hashes.ts';
 import { LogOfEntries } from './migrations/0044-log.ts';
 import { KeyChanges } from './migrations/0047-key-change.ts';
 import { ClockOfEntry } from './migrations/0048-clock-of-entry.ts';
+import { ShopCards } from './migrations/0049-shop-card.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
 import { Donors } from './migrations/0039-donors.ts';
@@ -112,6 +113,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0046-public-book', class: PublicBooks },
         { name: '0047-key-change', class: KeyChanges },
         { name: '0048-clock-of-entry', class: ClockOfEntry },
+        { name: '0049-shop-card', class: ShopCards },
       ],
       snapshot: false,
       silent: true,

@@ -27,7 +27,7 @@ export function ChangeKey() {
   if (useMe()?.role !== 'owner-of-shop') return null;
   return (
     <>
-      <Button className="mt-3" onClick={() => setOpen(true)}>
+      <Button onClick={() => setOpen(true)}>
         <KeyRound className="size-5" aria-hidden />
         Change the key
       </Button>

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { Thumbprint } from '../../ui/Thumbprint.tsx';
 import { ChangeKey } from './ChangeKey.tsx';
+import { KnowByCard, ShopCard } from './ShopCard.tsx';
 
 /** By which key this shop signs, to be read to another shop; and those of others that are known here. */
 export function KeysPanel() {
@@ -27,7 +28,11 @@ export function KeysPanel() {
               Before, from {day(since)}: {key.match(/.{1,4}/g)!.join(' ')}
             </p>
           ))}
-          <ChangeKey />
+          <div className="mt-3 flex flex-wrap gap-2">
+            <ShopCard />
+            <KnowByCard />
+            <ChangeKey />
+          </div>
         </>
       ) : (
         <p className="text-soft">There is none yet: it is made when the server starts.</p>
@@ -36,10 +41,11 @@ export function KeysPanel() {
         <>
           <h3 className="mt-4 mb-1 text-lg">Keys of other shops that are known here</h3>
           <ul className="divide-y divide-line">
-            {data.known.map(({ key, shop, by, at }) => (
+            {data.known.map(({ key, shop, place, address, by, at }) => (
               <li key={key} className="flex items-center gap-3 py-2">
                 <span className="min-w-0 flex-1">
-                  <b className="block">{shop}</b>
+                  <b className="block">{[shop, place].filter(Boolean).join(', ')}</b>
+                  {address && <span className="block break-all">{address}</span>}
                   <span className="block text-sm break-all text-soft">
                     {key.match(/.{1,4}/g)!.join(' ')} · {by}, {day(at)}
                   </span>

@@ -11,7 +11,10 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { TextField } from '../../ui/Field.tsx';
 import { ZoneField } from './ZoneField.tsx';
+
+type ShopFields = Pick<ShopSettings, 'timeZone' | 'place' | 'webAddress' | 'version'>;
 
 /** What holds for the whole shop. */
 export function ShopPanel() {
@@ -21,21 +24,25 @@ export function ShopPanel() {
   if (!data) return null;
   return (
     <Panel title={data.name}>
+      {(data.place || data.webAddress) && (
+        <p className="text-lg">{[data.place, data.webAddress].filter(Boolean).join(' · ')}</p>
+      )}
       <p className="text-lg">
         {data.timeZone.replaceAll('_', ' ')}: it is <b>{dayTime(now)}</b> there.
       </p>
-      {owns && <ZoneForm key={data.version} settings={data} />}
+      {owns && <ShopForm key={data.version} settings={data} />}
     </Panel>
   );
 }
 
-function ZoneForm({ settings: { timeZone, version } }: { settings: ShopSettings }) {
-  const form = useContractForm(peopleRoutes.setShop.body, { timeZone, version }, null);
+function ShopForm({ settings: { timeZone, place, webAddress, version } }: { settings: ShopSettings }) {
+  const form = useContractForm<ShopFields>(peopleRoutes.setShop.body, { timeZone, place, webAddress, version }, null);
+  const { errors } = form.formState;
   const set = useCommand(api.people.setShop, {
-    what: 'Time zone',
+    what: 'Shop',
     onDone: (shop) => {
       useAppState.getState().set({ zone: shop.timeZone });
-      say('Days are counted there now.');
+      say('Kept.');
     },
   });
   return (
@@ -44,7 +51,21 @@ function ZoneForm({ settings: { timeZone, version } }: { settings: ShopSettings 
       noValidate
       onSubmit={(e) => void form.handleSubmit((body) => set.mutate({ params: {}, body }))(e)}
     >
-      <ZoneField also={timeZone} error={form.formState.errors.timeZone?.message} {...form.register('timeZone')} />
+      <TextField
+        label="Place"
+        hint="Town or village, for the shop card"
+        error={errors.place?.message}
+        {...form.register('place')}
+      />
+      <TextField
+        label="Web address"
+        inputMode="url"
+        placeholder="https://clocks.example"
+        hint="Where other shops reach this one, if they may"
+        error={errors.webAddress?.message}
+        {...form.register('webAddress')}
+      />
+      <ZoneField also={timeZone} error={errors.timeZone?.message} {...form.register('timeZone')} />
       <Button type="submit" className="self-start" busy={set.isPending}>
         Keep
       </Button>
