@@ -73,7 +73,7 @@ test('a museum’s book file on a phone: refused when changed, joined when whole
   reader.on('request', (request) => asked.push(request.url()));
   await reader.goto(pathToFileURL(info.outputPath('book/index.html')).href);
   await expect(reader.getByRole('heading', { name: 'Looked at for a loan: nothing done' })).toBeVisible();
-  await expect(reader.getByText('Cleaned, J. Ockham, Aldermere, 189–')).toHaveCount(2);
+  await expect(reader.getByText('Cleaned, J. Ockham Aldermere, 189[…]')).toHaveCount(2);
   await reader.getByRole('img', { name: 'On loan' }).scrollIntoViewIfNeeded();
   await expect.poll(() => asked.filter((url) => url.endsWith('.jpg')).length).toBeGreaterThan(0);
   expect(asked.filter((url) => !url.startsWith('file:'))).toEqual([]);

@@ -7,7 +7,7 @@ import { HistoryEntry } from './history.entity.ts';
 import { bookEntries, viewEntry } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { placesOf } from './log.service.ts';
-import { Clock } from './movements.entity.ts';
+import { Clock, ClockMovement } from './movements.entity.ts';
 import { photosAway } from './photos-of.ts';
 import { proofsOf } from './proof.ts';
 
@@ -25,13 +25,17 @@ export async function clockNow(em: EntityManager, movementId: string): Promise<C
 /** Movements whose books have an entry of this clock. A visit that was signed before entries named it says it. */
 const WITH_ENTRIES = `select distinct coalesce(m.merged_into, m.id) as id from history_entry e
   join movement m on m.id = e.movement_id left join visit v on v.id = e.visit_id
-  where coalesce(e.clock_id, v.clock_id) = ?`;
+  where coalesce(e.clock_id, v.clock_id) = ? order by id`;
 
-/** Entries of this clock, each proved in the book in which it stands. */
+/**
+ * Entries of this clock, each proved in the book in which it stands. What somebody unknown says of a clock counts where
+ * this shop has had that movement in it: else any record could write into any clock.
+ */
 async function entriesOf(ctx: Context, clockId: string) {
   const visits = await sql<{ id: string }>(ctx.em, 'select id from visit where clock_id = ?', [clockId]);
   const ofVisits = new Set(visits.map((v) => v.id));
   const isOf = (e: HistoryEntry) => (e.clockId ?? (ofVisits.has(e.visitId ?? '') ? clockId : null)) === clockId;
+  const noted = new Set((await ctx.em.find(ClockMovement, { clockId })).map((m) => m.movementId));
   const keys = await keysOf(ctx.em);
   const found: ClockBook['entries'] = [];
   const rows: HistoryEntry[] = [];
@@ -39,7 +43,8 @@ async function entriesOf(ctx: Context, clockId: string) {
     const book = await bookEntries(ctx, movementId);
     const proofs = await proofsOf(book, keys);
     const places = await placesOf(ctx.em, book);
-    const mine = new Set(book.filter(isOf).map((e) => e.id));
+    const counts = (e: HistoryEntry) => noted.has(movementId) || proofs.get(e.id)!.proof === 'proved';
+    const mine = new Set(book.filter((e) => isOf(e) && counts(e)).map((e) => e.id));
     for (const e of book.filter((b) => mine.has(b.id) || mine.has(b.amends ?? ''))) {
       rows.push(e);
       found.push({ ...viewEntry(e, proofs.get(e.id)!, places.get(e.hash)), movementId });

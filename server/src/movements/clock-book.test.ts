@@ -90,7 +90,12 @@ describe('a clock', () => {
       expect([first.clock.id, String(clock)]).not.toContain(came.clock.id);
       expect((await clockOf(a, came)).clock.description).toBe(came.clock.description);
     }
-    expect((await clockOf(a, first)).clock.description).toBe('Round dial');
+    const book = await clockOf(a, first);
+    expect(book.clock.description).toBe('Round dial');
+    expect([book.entries.map((e) => e.movementId), book.stays.map((s) => s.movement.id)]).toEqual([
+      [1, 2, 3].map(() => first.movement.id),
+      [first.movement.id],
+    ]);
   });
 
   it('has no entry that was put under it past the signature', async () => {

@@ -99,40 +99,12 @@ function ToSign() {
       {unchecked > 0 && <Unchecked unchecked={unchecked} />}
       <GoesHome />
       <Contents note={note} waiver={waiver} />
-      <OwnHand />
-      <Panel title="Your signature">
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            setSure(true);
-          }}
-        >
-          <TextArea
-            label="For the next repairer"
-            hint="This goes into the movement’s history: no names, no addresses."
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-          />
-          {waivable && (
-            <TextField
-              label="Why the rest of the test is waived"
-              value={waiver}
-              onChange={(e) => setWaiver(e.target.value)}
-              hint="Leave this empty to wait for the verdict."
-            />
-          )}
-          <Button
-            type="submit"
-            variant="main"
-            className="self-start px-8 text-lg"
-            disabled={left.length > 0}
-            busy={sign.isPending}
-          >
-            Sign and close
-          </Button>
-        </form>
-      </Panel>
+      <Words
+        {...{ note, waiver, waivable, setNote, setWaiver }}
+        blocked={left.length > 0}
+        busy={sign.isPending}
+        onSign={() => setSure(true)}
+      />
       <PassphraseSheet
         open={sure}
         title="Sign and close this visit?"
@@ -151,24 +123,71 @@ function ToSign() {
   );
 }
 
+interface WordsProps {
+  note: string;
+  waiver: string;
+  waivable: boolean;
+  setNote: (note: string) => void;
+  setWaiver: (waiver: string) => void;
+  blocked: boolean;
+  busy: boolean;
+  onSign: () => void;
+}
+
+function Words({ note, waiver, waivable, setNote, setWaiver, blocked, busy, onSign }: WordsProps) {
+  const [writing, setWriting] = useState(false);
+  return (
+    <>
+      <Panel title="Your signature">
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            onSign();
+          }}
+        >
+          <TextArea
+            label="For the next repairer"
+            hint="This goes into the movement’s history: no names, no addresses."
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
+          {waivable && (
+            <TextField
+              label="Why the rest of the test is waived"
+              value={waiver}
+              onChange={(e) => setWaiver(e.target.value)}
+              hint="Leave this empty to wait for the verdict."
+            />
+          )}
+          <div className="flex flex-wrap gap-3">
+            <Button type="submit" variant="main" className="px-8 text-lg" disabled={blocked} busy={busy}>
+              Sign and close
+            </Button>
+            {!writing && (
+              <Button variant="plain" onClick={() => setWriting(true)}>
+                <PenLine className="size-5" aria-hidden />
+                Enter what you wrote in the clock
+              </Button>
+            )}
+          </div>
+        </form>
+      </Panel>
+      {writing && <OwnHand onClose={() => setWriting(false)} />}
+    </>
+  );
+}
+
 /** Whoever signs inside the clock too says what stands there, and where: the next one will look for it. */
-function OwnHand() {
+function OwnHand({ onClose }: { onClose: () => void }) {
   const visit = useThisVisit();
-  const [open, setOpen] = useState(false);
-  if (!open)
-    return (
-      <Button variant="plain" className="-ml-4 self-start" onClick={() => setOpen(true)}>
-        <PenLine className="size-5" aria-hidden />
-        Enter what you wrote in the clock
-      </Button>
-    );
   return (
     <Panel title="What you wrote in the clock">
       <Inscribe
         movementId={visit.movement.id}
         photos={photosOfVisit(visit)}
         ownHand={{ date: shopDay() }}
-        onClose={() => setOpen(false)}
+        onClose={onClose}
       />
     </Panel>
   );
