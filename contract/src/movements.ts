@@ -184,6 +184,7 @@ export const knownKey = z.object({
   /** As its card says; empty where it came without one. */
   place: z.string(),
   address: z.string(),
+  card: jws.nullable(),
   ...signed,
 });
 

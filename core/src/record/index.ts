@@ -1,4 +1,4 @@
-export type { Column, HeldAs, KeptRow, Table } from './columns.ts';
+export type { Column, HeldAs, KeptRow, RowOf, Table } from './columns.ts';
 export { SECTIONS, SECTION_NAMES, type Section, type SectionName } from './sections.data.ts';
 export { keepSection, sectionsOf, type KeptSection, type KeptSections } from './from-visit.ts';
 export type { RecordSource } from './source.ts';

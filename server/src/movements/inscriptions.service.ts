@@ -8,7 +8,9 @@ import {
   lettersOf,
   photosIn,
   thingTitle,
+  SECTIONS,
   type KeptRow,
+  type RowOf,
 } from '@eclat/core/record';
 import { stageName } from '@eclat/core/workflow';
 import { shopDay } from '../people/shop.service.ts';
@@ -34,18 +36,22 @@ export async function inscribe(ctx: Context, movementId: string, given: Given): 
   if (!on) throw badField('which', 'Say what it stands on.');
   if ((yearSpan(date)?.[0] ?? 0) > (yearSpan(await shopDay(ctx))?.[1] ?? Infinity))
     throw badField('date', 'That day has not come yet.');
-  const typed = [text, lettersOf(text), which, place].map((t) => ({ where: 'the inscription', text: t }));
-  await guardOwner(ctx, id, typed, keep);
   const entries = await bookEntries(ctx, id);
+  const shown = await rowsOf(ctx, id, entries, photos);
+  // A caption is signed with the photo that it belongs to.
+  const typed = [
+    ...[text, lettersOf(text), which, place].map((t) => ({ where: 'the inscription', text: t })),
+    ...shown.map(({ caption }) => ({ where: 'a caption', text: caption })),
+  ];
+  await guardOwner(ctx, id, typed, keep);
   if (sameHandAs !== null && !entries.some((e) => e.kind === 'inscription' && e.hash === sameHandAs))
     throw badField('sameHandAs', 'No inscription of this book is in that hand.');
   const clock = (await ctx.em.findOne(ClockMovement, { movementId: id, until: null }))?.clockId;
-  const shown = await rowsOf(ctx, id, entries, photos);
   const withPhotos = keepSection('photos', { photos: shown });
   return writeEntry(ctx, {
     movementId: id,
     kind: 'inscription',
-    title: on ? `Inscription on the ${on}` : 'Inscription',
+    title: `Inscription on the ${on}`,
     ...{ date, text, place },
     sections: {
       ...(clock && clockSection(clock)),
@@ -73,7 +79,7 @@ async function rowsOf(ctx: Context, movementId: string, entries: readonly Histor
   return hashes.map((hash) => {
     const row = rows.get(hash);
     if (!row) throw badField('photos', 'One of these photos shows another movement.');
-    return row as never;
+    return row as RowOf<(typeof SECTIONS)['photos']['tables']['photos']>;
   });
 }
 

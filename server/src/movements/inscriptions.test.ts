@@ -11,13 +11,13 @@ let visit: Visit;
 let at: string;
 const inscribe = (said: object, path = at) =>
   a.marit.send<Entry>('POST', `${path}/inscriptions`, { date: '1912', text: 'Clnd', carrier: 'back board', ...said });
-const photoOf = async (of: Visit, colour: string) => {
+const photoOf = async (of: Visit, colour: string, caption = 'Board') => {
   const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: colour } })
     .jpeg()
     .toBuffer();
   const sent = await a.marit.send<{ hash: string }>(
     'POST',
-    `/visits/${of.id}/photos?stage=intake&caption=Board`,
+    `/visits/${of.id}/photos?stage=intake&caption=${encodeURIComponent(caption)}`,
     picture,
   );
   return sent.body.hash;
@@ -48,6 +48,8 @@ describe('an inscription', () => {
       expect([refused.status, refused.body.fields?.[0]?.path], text).toEqual([422, 'keep']);
     }
     expect((await inscribe({ which: 'board of Mrs Tarrowby' })).status).toBe(422);
+    const photos = [await photoOf(visit, '#338', 'Tarrowby, hall')];
+    expect((await inscribe({ photos })).body.fields?.[0]?.path).toBe('keep');
   });
 
   it('goes to another shop with its photo’s name, its hand and its thing, and its hand goes on there', async () => {

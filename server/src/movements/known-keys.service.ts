@@ -11,7 +11,8 @@ import { theShop } from '../people/shop.service.ts';
 
 async function view({ kid, shop, card, ...k }: KnownKey): Promise<Shape> {
   const said = card ? await readCard(card) : null;
-  return { key: kid, shop, place: said?.place ?? '', address: said?.address ?? '', ...viewSigned(k) };
+  const { place = '', address = '' } = said ?? {};
+  return { key: kid, shop, place, address, card: card ?? null, ...viewSigned(k) };
 }
 
 /** The newest key of this shop, and those of others that it has signed for. */
@@ -41,7 +42,7 @@ export async function knowKey(
   const { by, at } = signature(ctx);
   const ours = await signingKey(ctx.em, ctx.now);
   const { jws } = await signKnownKey(ours, { key, shop, by, at: at.toISOString() });
-  const row = await ctx.em.upsert(KnownKey, { kid: key, shop, by, at, jws, card: card ?? null });
+  const row = await ctx.em.upsert(KnownKey, { kid: key, shop, by, at, jws, ...(card && { card }) });
   return view(row);
 }
 

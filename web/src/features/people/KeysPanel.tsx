@@ -41,7 +41,7 @@ export function KeysPanel() {
         <>
           <h3 className="mt-4 mb-1 text-lg">Keys of other shops that are known here</h3>
           <ul className="divide-y divide-line">
-            {data.known.map(({ key, shop, place, address, by, at }) => (
+            {data.known.map(({ key, shop, place, address, card, by, at }) => (
               <li key={key} className="flex items-center gap-3 py-2">
                 <span className="min-w-0 flex-1">
                   <b className="block">{[shop, place].filter(Boolean).join(', ')}</b>
@@ -53,7 +53,9 @@ export function KeysPanel() {
                 <Button
                   variant="plain"
                   aria-label={`Forget the key of ${shop}`}
-                  onClick={() => forget({ params: { key } }, { params: {}, body: { key, shop } })}
+                  onClick={() =>
+                    forget({ params: { key } }, { params: {}, body: { key, shop, ...(card && { card }) } })
+                  }
                 >
                   <Trash2 className="size-5" aria-hidden />
                 </Button>
