@@ -2,7 +2,7 @@ import { CARRIERS, inscribedThings, type InscribedThing } from './inscriptions.t
 import { keepSection, type KeptSection, type KeptSections } from './from-visit.ts';
 import { photosIn, type NamedPhoto } from './photos.ts';
 import { stageName } from '../workflow/index.ts';
-import type { KeptRow } from './columns.ts';
+import { rowsIn } from './columns.ts';
 import { tellSection, type ToldList } from './told.ts';
 
 type Sections = Readonly<Record<string, unknown>>;
@@ -13,13 +13,6 @@ export function clockSection(clock: string): KeptSections {
   const section = keepSection('clock', { in: [{ clock, places: [] }] });
   return section ? { clock: section } : {};
 }
-
-const rowsIn = (section: unknown, list: string): KeptRow[] => {
-  const rows: unknown = (section as Record<string, unknown> | undefined)?.[list];
-  return Array.isArray(rows)
-    ? ((rows as unknown[]).filter((r) => typeof r === 'object' && r !== null) as KeptRow[])
-    : [];
-};
 
 /** Id of the clock that an entry is of; null where it names none: a stranger’s may say anything. */
 export function clockOf(sections: Sections): string | null {

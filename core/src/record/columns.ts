@@ -73,3 +73,14 @@ export function keepRows<T extends Table>({ columns }: T, rows: readonly RowOf<T
     return Object.fromEntries(Object.keys(columns).flatMap((name) => (isSaid(of[name]) ? [[name, of[name]]] : [])));
   });
 }
+
+/** Rows of a list in a section, as far as there are any: a stranger’s may hold anything. */
+export function rowsIn(section: unknown, list: string): KeptRow[] {
+  const rows = (section as Record<string, unknown> | null | undefined)?.[list];
+  return Array.isArray(rows)
+    ? (rows as unknown[]).filter((r): r is KeptRow => typeof r === 'object' && r !== null)
+    : [];
+}
+
+/** What a row says in words under a name; empty where it says none. */
+export const wordIn = (row: KeptRow, name: string): string => (typeof row[name] === 'string' ? row[name].trim() : '');

@@ -1,6 +1,6 @@
 import { yearSpan } from '../history/index.ts';
 import { sentence } from '../units/index.ts';
-import type { KeptRow } from './columns.ts';
+import { rowsIn, wordIn, type KeptRow } from './columns.ts';
 import { keepSection, type KeptSections } from './from-visit.ts';
 import { photosIn, type NamedPhoto } from './photos.ts';
 
@@ -107,11 +107,7 @@ interface Source {
   };
 }
 
-const rowOf = ({ sections }: Pick<Source, 'sections'>): KeptRow => {
-  const rows = sections.inscription?.['read'];
-  return (Array.isArray(rows) && ((rows as unknown[])[0] as KeptRow | undefined)) || {};
-};
-const wordIn = (row: KeptRow, name: string): string => (typeof row[name] === 'string' ? row[name].trim() : '');
+const rowOf = ({ sections }: Pick<Source, 'sections'>): KeptRow => rowsIn(sections.inscription, 'read')[0] ?? {};
 
 /** 1 is A, 26 Z, 27 AA. */
 function letter(n: number): string {

@@ -1,5 +1,5 @@
 import { byDate } from '../history/index.ts';
-import type { KeptRow } from './columns.ts';
+import { rowsIn, wordIn, type KeptRow } from './columns.ts';
 
 /** What a hole is, as far as entries tell. A hole that was bushed is never as made again: the last of these counts. */
 export const HOLE_STATES = ['not known', 'as made', 'punched', 'later bush'] as const;
@@ -51,21 +51,13 @@ interface Source {
   record: { bushes: readonly { hole: string }[] } | null;
 }
 
-function rowsIn({ sections }: Source, section: string, list: string): KeptRow[] {
-  const rows = (sections[section] as Record<string, unknown> | undefined)?.[list];
-  return Array.isArray(rows)
-    ? (rows as unknown[]).filter((r): r is KeptRow => typeof r === 'object' && r !== null)
-    : [];
-}
-const wordIn = (row: KeptRow, name: string): string => (typeof row[name] === 'string' ? row[name] : '');
-
 /** Every word that entries say of the state of a hole, by its key or its name. */
 function holeFacts(entry: Source): { hole: string; state: HoleState; fitted: boolean }[] {
-  const looked = rowsIn(entry, 'survey', 'holes').flatMap((row) => {
+  const looked = rowsIn(entry.sections['survey'], 'holes').flatMap((row) => {
     const state = OF_PAST.get(wordIn(row, 'past'));
     return state ? [{ hole: wordIn(row, 'hole'), state, fitted: false }] : [];
   });
-  const bushed = [...rowsIn(entry, 'fitting', 'bushes'), ...(entry.record?.bushes ?? [])];
+  const bushed = [...rowsIn(entry.sections['fitting'], 'bushes'), ...(entry.record?.bushes ?? [])];
   return [
     ...looked,
     ...bushed.map((row) => ({ hole: wordIn(row, 'hole'), state: 'later bush' as const, fitted: true })),
@@ -95,7 +87,7 @@ export function originalOf(entries: readonly Source[], holes: readonly { key: st
   const dated = [...entries].sort((a, b) => byDate(a.date, b.date) || (a.id < b.id ? -1 : 1));
   const all = (section: string, list: string, of: (row: KeptRow) => Pick<Changed, 'what' | 'how'> | null): Changed[] =>
     dated.flatMap((entry) =>
-      rowsIn(entry, section, list).flatMap((row) => {
+      rowsIn(entry.sections[section], list).flatMap((row) => {
         const changed = of(row);
         return changed ? [{ entry: entry.id, date: entry.date, ...changed }] : [];
       }),
