@@ -1102,6 +1102,28 @@ export const addresses = {
     },
     amend: { method: 'POST', path: '/history/:entryId/amendments', changes: ['movements'], inverse: 'final' },
   },
+  exchange: {
+    shops: { method: 'GET', path: '/movements/:movementId/shops', reads: 'movements' },
+    share: { method: 'PUT', path: '/movements/:movementId/shares', changes: ['movements'], inverse: 'same' },
+    ask: { method: 'POST', path: '/movements/:movementId/shops/:key/ask', reads: 'movements' },
+    send: { method: 'POST', path: '/movements/:movementId/shops/:key/send', changes: ['movements'], inverse: 'final' },
+    fetchPhoto: {
+      method: 'PUT',
+      path: '/movements/:movementId/shops/:key/photos/:hash',
+      changes: ['movements'],
+      inverse: 'final',
+    },
+    sendPhoto: {
+      method: 'PUT',
+      path: '/movements/:movementId/shops/:key/sent-photos/:hash',
+      changes: ['movements'],
+      inverse: 'final',
+    },
+    offers: { method: 'GET', path: '/offers', reads: 'movements' },
+    offer: { method: 'GET', path: '/offers/:offerId', reads: 'movements' },
+    settle: { method: 'PUT', path: '/offers/:offerId', changes: ['movements'], inverse: 'final' },
+    contacts: { method: 'GET', path: '/exchange-log', reads: 'movements' },
+  },
   photos: {
     add: {
       method: 'POST',

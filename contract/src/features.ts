@@ -43,6 +43,7 @@ export const FEATURES = {
   'shop-work': { core: ['stores'] },
   'house-rules': { core: ['rules'] },
   movements: { core: ['movement', 'history', 'proof'] },
+  exchange: { core: ['history', 'proof'] },
   photos: { core: [] },
   recordings: { core: ['sound'] },
   documents: { core: [] },

@@ -10,6 +10,7 @@ import { cleaningRoutes } from './cleaning.ts';
 import { diagnosisRoutes } from './diagnosis.ts';
 import { benchRoutesOf } from './benches.ts';
 import { notesRoutes } from './notes.ts';
+import { exchangeRoutes } from './exchange.ts';
 import { fittingRoutes } from './fitting.ts';
 import { houseRulesRoutes } from './house-rules.ts';
 import { listeningRoutes } from './listening.ts';
@@ -62,6 +63,7 @@ export const api = {
   subAssemblies: subAssembliesRoutes,
   houseRules: houseRulesRoutes,
   movements: movementsRoutes,
+  exchange: exchangeRoutes,
   photos: photosRoutes,
   recordings: recordingsRoutes,
   search: searchRoutes,
@@ -87,6 +89,7 @@ export * from './cleaning.ts';
 export * from './common.ts';
 export * from './diagnosis.ts';
 export * from './documents.ts';
+export * from './exchange.ts';
 export * from './benches.ts';
 export * from './notes.ts';
 export * from './fitting.ts';

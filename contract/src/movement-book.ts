@@ -116,6 +116,9 @@ export const logHead = z.object({
 
 export type LogHead = z.infer<typeof logHead>;
 
+/** The thumbprint of an Ed25519 key (RFC 7638): SHA-256 in base64url. */
+export const thumbprint = z.string().regex(/^[\w-]{43}$/, 'A thumbprint has 43 letters, figures, - and _.');
+
 /** Compact JWS. */
 export const jws = z
   .string()

@@ -18,6 +18,7 @@ import {
   bookLogs,
   jws,
   saidOfCard,
+  thumbprint,
   cameIn,
   edtf,
   travelledEntries,
@@ -174,9 +175,6 @@ export const entry = z.object({
 
 export type Entry = z.infer<typeof entry>;
 
-/** The thumbprint of an Ed25519 key (RFC 7638): SHA-256 in base64url. */
-const thumbprint = z.string().regex(/^[\w-]{43}$/, 'A thumbprint has 43 letters, figures, - and _.');
-
 /** A key of another shop, held against what that shop said of it, and believed since. */
 export const knownKey = z.object({
   key: thumbprint,
@@ -250,6 +248,17 @@ export const clockBook = z.object({
 });
 
 export type ClockBook = z.infer<typeof clockBook>;
+
+/** How the entries of a record stand, before they are taken in. */
+export const recordChecked = z.object({
+  proofs: z.array(z.enum(PROOFS)),
+  /** Which of them stand in that book already. */
+  here: z.array(z.boolean()),
+  /** What speaks against the logs that came: one that is not what it was before. */
+  log: z.array(z.string()),
+  /** Photos that what was signed names, and that are not here. */
+  photosAway: z.array(sha256),
+});
 
 /** Why a word of the owner stays in what is written: it stays in the shop. */
 const whyKept = text(200).default('');
@@ -376,15 +385,7 @@ export const movementsRoutes = {
       /** The book that it would come into; none: a new one. */
       movementId: id.optional(),
     }),
-    reply: z.object({
-      proofs: z.array(z.enum(PROOFS)),
-      /** Which of them stand in that book already. */
-      here: z.array(z.boolean()),
-      /** What speaks against the logs that came: one that is not what it was before. */
-      log: z.array(z.string()),
-      /** Photos that what was signed names, and that are not here. */
-      photosAway: z.array(sha256),
-    }),
+    reply: recordChecked,
   }),
   bringRecord: command({
     method: 'POST',

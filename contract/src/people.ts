@@ -41,6 +41,12 @@ export const session = z.object({
 
 export type Session = z.infer<typeof session>;
 
+/**
+ * What other shops may ask here: nothing; books by their entries; by a mark that a movement carries too. Only shops
+ * whose key is known, and only books that are shared with them.
+ */
+export const ANSWERS = ['nothing', 'by entries', 'by marks'] as const;
+
 /** What holds for the whole shop, with the version that was seen. */
 export const shopSettings = z.object({
   name: z.string(),
@@ -48,6 +54,8 @@ export const shopSettings = z.object({
   /** Town or village: on the shop card. */
   place: text(80),
   webAddress,
+  /** Which requests of other shops are answered at all. */
+  answers: z.enum(ANSWERS),
   version,
 });
 
@@ -115,7 +123,7 @@ export const peopleRoutes = {
     roles: ['owner-of-shop'],
     changes: ['session', 'bench', 'owner-page'],
     inverse: 'same',
-    body: shopSettings.omit({ name: true }).partial({ place: true, webAddress: true }),
+    body: shopSettings.omit({ name: true }).partial({ place: true, webAddress: true, answers: true }),
     reply: shopSettings,
   }),
   list: read({

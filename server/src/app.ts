@@ -14,6 +14,7 @@ import { serveCalendar } from './calendar/calendar.routes.ts';
 import { serveCasework } from './casework/casework.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveReception } from './reception/reception.routes.ts';
+import { serveExchange, serveOtherShops } from './exchange/exchange.routes.ts';
 import { serveDiagnosis } from './diagnosis/diagnosis.routes.ts';
 import { serveBenches } from './benches/benches.routes.ts';
 import { serveNotes } from './notes/notes.routes.ts';
@@ -88,6 +89,7 @@ export function createApp(appContext: AppContext, { live, log, web, proxies, sto
 
   const router = express.Router();
   const serve = serveOn(router, appContext);
+  serveOtherShops(router, appContext);
   router.use(sameOrigin, withSession(appContext));
   // A large body is only read for somebody who is signed in.
   const signedIn = (req: Request, _res: Response, next: NextFunction) =>
@@ -132,6 +134,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   serveOwners(serve);
   serveMovements(serve, router, appContext);
   servePublicBooks(serve, router, appContext);
+  serveExchange(serve);
   serveBench(serve);
   serveVisit(serve);
   serveReception(serve);

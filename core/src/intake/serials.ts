@@ -50,3 +50,13 @@ export function mismatches(marks: readonly Mark[]): Mismatch[] {
       seen: `Number ${m.text} on the ${m.place}, ${own} on the ${seat}: ${SAYS[m.place] ?? 'from another'}.`,
     }));
 }
+
+/**
+ * A mark as two people would read it: small letters and figures only, without “No.” before them. The counter’s search
+ * reads alike in SQL (`known.service`).
+ */
+export const asRead = (mark: string): string =>
+  mark
+    .replace(/^\s*(no|nr)(?![\p{L}\p{N}])/iu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]/gu, '');

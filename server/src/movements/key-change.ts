@@ -64,13 +64,13 @@ interface Shown {
 }
 
 /**
- * Keeps changes that came with a file: a key is handed on once, and the first word of it stands. Of its own keys this
+ * Keeps changes that came with a file or a request: a key is handed on once, and the first word of it stands. Of its own keys this
  * shop takes no word from elsewhere.
  */
 export async function keepChanges(
-  ctx: Context,
-  { chain, changes }: Shown & { chain: readonly Shape[] },
-  { own }: Keys,
+  ctx: Pick<Context, 'em' | 'now'>,
+  { chain, changes }: Pick<Shown, 'changes'> & { chain: readonly Shape[] },
+  { own }: Pick<Keys, 'own'>,
 ): Promise<void> {
   for (const [i, said] of changes.entries())
     if (!own.has(said.from)) await keepChange(ctx.em, said, chain[i]!, ctx.now);

@@ -109,19 +109,30 @@ export interface Keys {
   own: ReadonlySet<string>;
   /** Whose the keys of other shops are, as far as this shop has signed it. */
   known: ReadonlyMap<string, string>;
+  /** By which key each of these became known: itself, or the one that it took over from. */
+  roots: ReadonlyMap<string, string>;
+  /** To which key each was handed on: that one signs nothing any more. */
+  next: ReadonlyMap<string, string>;
   /** Since when nothing of this shop is written unsigned. */
   since: Date | null;
 }
 
-/** Whoever is known by one key is known by the one that it was handed on to. @param told changes not kept yet */
-async function handOn(em: EntityManager, known: Map<string, string>, told: readonly SaidOfChange[]): Promise<void> {
+/** Which key each was handed on to. @param told changes not kept yet */
+async function handedOn(em: EntityManager, told: readonly SaidOfChange[]): Promise<Map<string, string>> {
   const next = new Map(told.map((c) => [c.from, c.to]));
   for (const { oldJws, newJws } of await em.find(KeyChange, {})) {
     const said = await readChange({ old: oldJws, new: newJws });
     if (said) next.set(said.from, said.to);
   }
-  for (const [kid, shop] of [...known])
-    for (let to = next.get(kid); to && !known.has(to); to = next.get(to)) known.set(to, shop);
+  return next;
+}
+
+/** The key by which a shop signs now that was known by this one. */
+export function newestOf(kid: string, { next }: Pick<Keys, 'next'>): string {
+  const met = new Set([kid]);
+  let newest = kid;
+  for (let to = next.get(kid); to && !met.has(to); to = next.get(to)) met.add((newest = to));
+  return newest;
 }
 
 /** @param told changes of keys that came with a file and are not kept yet */
@@ -134,6 +145,13 @@ export async function keysOf(em: EntityManager, told: readonly SaidOfChange[] = 
     const word = await readKnownKey(jws);
     if (word && own.has(word.kid) && word.said.key === kid) known.set(kid, word.said.shop);
   }
-  await handOn(em, known, told);
-  return { own, known, since: rows[0]?.madeAt ?? null };
+  const next = await handedOn(em, told);
+  const roots = new Map([...known.keys()].map((kid) => [kid, kid]));
+  // Whoever is known by one key is known by the one that it was handed on to.
+  for (const [kid, shop] of [...known])
+    for (let to = next.get(kid); to && !known.has(to); to = next.get(to)) {
+      known.set(to, shop);
+      roots.set(to, kid);
+    }
+  return { own, known, roots, next, since: rows[0]?.madeAt ?? null };
 }

@@ -1,8 +1,12 @@
 import {
+  exchangeReply,
+  exchangeRequest,
   logHead,
   saidOfCard,
   saidOfChange,
   signedEntry,
+  type ExchangeReply,
+  type ExchangeRequest,
   type KeyChange,
   type LogHead as SaidOfLog,
   type SaidOfCard,
@@ -23,6 +27,8 @@ const KNOWN_KEY = 'eclat-known-key';
 const LOG_HEAD = 'eclat-log-head';
 const KEY_CHANGE = 'eclat-key-change';
 const SHOP_CARD = 'eclat-shop-card';
+const REQUEST = 'eclat-exchange-request';
+const REPLY = 'eclat-exchange-reply';
 
 export interface Signed {
   /** SHA-256, hex, of what was signed. */
@@ -103,6 +109,22 @@ export async function readCard(jws: string): Promise<SaidOfCard | null> {
   return card?.said.key === card?.kid ? (card?.said ?? null) : null;
 }
 
+/** What this shop wants of another, and what it answers to one. */
+export const signRequest = (key: SigningKey, said: ExchangeRequest): Promise<Signed> => sign(key, REQUEST, said);
+export const signReply = (key: SigningKey, said: ExchangeReply): Promise<Signed> => sign(key, REPLY, said);
+
+/** A request, with the hash of what was signed; none that names another key than the one it was signed with. */
+export async function readRequest(jws: string): Promise<{ said: ExchangeRequest; hash: string } | null> {
+  const request = await read(jws, REQUEST, exchangeRequest);
+  return request?.said.from === request?.kid ? request : null;
+}
+
+/** A reply; none that names another key than the one it was signed with. */
+export async function readReply(jws: string): Promise<ExchangeReply | null> {
+  const reply = await read(jws, REPLY, exchangeReply);
+  return reply?.said.from === reply?.kid ? (reply?.said ?? null) : null;
+}
+
 /** Both keys sign one text: nobody hands his name on to a key that is not his, nor takes another’s. */
 export async function signChange(old: SigningKey, fresh: SigningKey, said: SaidOfChange): Promise<KeyChange> {
   return { old: (await sign(old, KEY_CHANGE, said)).jws, new: (await sign(fresh, KEY_CHANGE, said)).jws };
@@ -135,6 +157,17 @@ interface Links {
 
 /** @throws SyntaxError where it is no JSON */
 const unchecked = (jws: string): unknown => JSON.parse(Buffer.from(jws.split('.')[1] ?? '', 'base64url').toString());
+
+const named = z.object({ movement: z.object({ id: z.uuid() }) });
+
+/** The id that the movement has where an entry was signed, unchecked; null where it says none. */
+export function movementNamed({ jws }: { jws?: string | null }): string | null {
+  try {
+    return jws ? named.parse(unchecked(jws)).movement.id : null;
+  } catch {
+    return null;
+  }
+}
 
 const withPhotos = z.object({ sections: z.object({ photos: z.record(z.string(), z.unknown()).optional() }) });
 

@@ -1,4 +1,4 @@
-import type { Role } from '@eclat/contract';
+import type { Role, ShopSettings } from '@eclat/contract';
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import { float, key, moment, text, versioned } from '../platform/database/columns.ts';
 
@@ -65,6 +65,7 @@ export const Shop = defineEntity({
     timeZone: text(),
     place: text().default(''),
     webAddress: text().default(''),
+    answers: text().$type<ShopSettings['answers']>().default('nothing'),
     version: versioned(),
   },
 });

@@ -13,21 +13,22 @@ export const shopZone = async (ctx: Pick<Context, 'em'>): Promise<Zone> => (awai
 export const shopDay = async (ctx: Pick<Context, 'em' | 'now'>, at: Moment = ctx.now): Promise<Day> =>
   dayOf(at, await shopZone(ctx));
 
-const settings = ({ name, timeZone, place, webAddress, version }: Shop): ShopSettings => ({
-  ...{ name, timeZone, place, webAddress, version },
+const settings = ({ name, timeZone, place, webAddress, answers, version }: Shop): ShopSettings => ({
+  ...{ name, timeZone, place, webAddress, answers, version },
 });
 
 export const shopSettings = async (ctx: Context): Promise<ShopSettings> => settings(await theShop(ctx));
 
 export async function setShop(
   ctx: Context,
-  { version, timeZone, place, webAddress }: ParsedBodyOf<typeof api.people.setShop>,
+  { version, timeZone, place, webAddress, answers }: ParsedBodyOf<typeof api.people.setShop>,
 ): Promise<ShopSettings> {
   const shop = await theShop(ctx);
   expectVersion(shop.version, version, settings(shop));
   shop.timeZone = timeZone;
   if (place !== undefined) shop.place = place;
   if (webAddress !== undefined) shop.webAddress = webAddress;
+  if (answers !== undefined) shop.answers = answers;
   await ctx.em.flush();
   return settings(shop);
 }

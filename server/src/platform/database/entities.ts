@@ -46,6 +46,7 @@ import {
 import { KeptWorking } from '../../workings/workings.entity.ts';
 import { HistoryEntry } from '../../movements/history.entity.ts';
 import { StoreCheck } from '../../movements/check.entity.ts';
+import { ExchangeLog, OfferedBook, SharedBook } from '../../exchange/exchange.entity.ts';
 import { KeyChange, KnownKey, ShopKey } from '../../movements/keys.entity.ts';
 import { LogEntry, LogHead, LogPlace, SeenHead } from '../../movements/log.entity.ts';
 
@@ -102,6 +103,9 @@ export const entities = [
   HistoryEntry,
   ShopKey,
   KnownKey,
+  SharedBook,
+  OfferedBook,
+  ExchangeLog,
   KeyChange,
   LogEntry,
   LogHead,

@@ -38,6 +38,7 @@ import { LogOfEntries } from './migrations/0044-log.ts';
 import { KeyChanges } from './migrations/0047-key-change.ts';
 import { ClockOfEntry } from './migrations/0048-clock-of-entry.ts';
 import { ShopCards } from './migrations/0049-shop-card.ts';
+import { Exchange } from './migrations/0050-exchange.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
 import { Donors } from './migrations/0039-donors.ts';
@@ -114,6 +115,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0047-key-change', class: KeyChanges },
         { name: '0048-clock-of-entry', class: ClockOfEntry },
         { name: '0049-shop-card', class: ShopCards },
+        { name: '0050-exchange', class: Exchange },
       ],
       snapshot: false,
       silent: true,

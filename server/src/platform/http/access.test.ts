@@ -18,6 +18,7 @@ const BESIDE: readonly (readonly [method: string, path: string, roles: readonly 
   ['GET', '/recordings/:recordingId/sound', ROLES],
   ['GET', '/visits/:visitId/papers/:file', ROLES],
   ['GET', '/movements/:movementId/book.zip', ROLES],
+  ['POST', '/exchange/:want', 'public'],
   ['GET', '/calendar/:token', 'public'],
   ['GET', '/books/:token', 'public'],
   ['GET', '/books/:token/book.json', 'public'],
