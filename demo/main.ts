@@ -50,6 +50,7 @@ try {
 }
 
 async function load(em: EntityManager): Promise<void> {
+  if (process.env['ECLAT_DEMO_SHOP'] === 'second') return loadSecond(em);
   em.create(Shop, {
     timeZone: ownZone(),
     one: true,
@@ -89,6 +90,16 @@ async function load(em: EntityManager): Promise<void> {
       const ctx = { em, person: people.marit, now, touched: new Set<string>() };
       await writeTryFiles(ctx, movements.get(id)!, brings, yearsAgo, folder);
     }
+}
+
+/** Another shop, at work since last year: what stands in its books it is sent by the first. */
+async function loadSecond(em: EntityManager): Promise<void> {
+  em.create(Shop, {
+    ...{ timeZone: ownZone(), one: true, name: 'Mill House Clock Works', place: 'Pellmere' },
+    createdAt: yearsAgo(1),
+    ...{ hourlyRate: '48.00', taxPercent: '20', pricesIncludeTax: true, currency: 'crowns', hoursPerWeek: 30 },
+  });
+  await addPerson(em, { name: 'Jonna Pellow', role: 'owner-of-shop', passphrase: PASSPHRASE });
 }
 
 function ownerOf({ owner: name, phone = '' }: Pick<DemoClock, 'owner' | 'phone'>) {

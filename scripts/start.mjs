@@ -16,8 +16,13 @@ import {
 import { clusterFolder, startCluster } from './lib/postgres.mjs';
 import { keyEncryptionKey } from './lib/signing-key.mjs';
 import { giveUp, main, say } from './lib/say.mjs';
+import { introduce } from './lib/two-shops.mjs';
 
 const demo = process.argv.includes('--demo');
+/** A second made-up shop beside the first, so that books go from one to the other. */
+const twoShops = demo && process.argv.includes('--two-shops');
+/** It is that second one. */
+const second = process.env.ECLAT_DEMO_SHOP === 'second';
 const PORT = Number(process.env.PORT ?? 4080);
 const HOST = process.env.HOST ?? '127.0.0.1';
 /** A demo and a real shop never share a database. */
@@ -53,9 +58,12 @@ async function start() {
     NODE_ENV: 'production',
     ECLAT_FOLLOW: '1',
     ...(demo ? { ECLAT_DEMO: '1', ECLAT_TRY_FOLDER: TRY } : {}),
+    // The two stand on one machine: each may reach the other there, and nothing else.
+    ...(twoShops ? { ECLAT_NEAR_SHOPS: at(PORT + 1) } : {}),
   };
 
   let server;
+  let neighbour;
   let leaving;
   /** Once, however many ways lead here; whoever asks waits until the database is down. */
   const leave = () =>
@@ -64,6 +72,7 @@ async function start() {
         server.kill('SIGTERM');
         await new Promise((resolve) => server.once('exit', resolve));
       }
+      await neighbour?.stop();
       await cluster?.stop();
       rmSync(pidFile, { force: true });
     })());
@@ -97,7 +106,10 @@ async function start() {
         else console.log(line);
       });
       server.once('exit', (code) => reject(new Error(`the server ended with code ${code}`)));
-    }).then((address) => welcome(address, code));
+    }).then(async (address) => {
+      if (twoShops) neighbour = await startSecond();
+      welcome(address, code);
+    });
     server.removeAllListeners('exit');
     if (cluster) keepRunning(cluster, () => leaving).catch((error) => console.error(`\n✗ ${error.message}`));
     await new Promise((resolve) => server.once('exit', resolve));
@@ -105,6 +117,39 @@ async function start() {
   } finally {
     await leave();
   }
+}
+
+const at = (port) => `http://127.0.0.1:${port}`;
+
+/** The second shop, with a database of its own; then the two know each other. */
+async function startSecond() {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--demo'], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ECLAT_DEMO_SHOP: 'second',
+      ECLAT_HOME: join(KEPT, 'second'),
+      ECLAT_NEAR_SHOPS: at(PORT),
+      DATABASE_URL: undefined,
+      PORT: String(PORT + 1),
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  await new Promise((resolve, reject) => {
+    createInterface({ input: child.stdout }).on('line', (line) => {
+      console.log(line);
+      if (line.includes('second made-up shop')) resolve();
+    });
+    void ended.then((status) => reject(new Error(`the second shop ended with code ${status}`)));
+  });
+  await introduce(at(PORT), at(PORT + 1));
+  return {
+    async stop() {
+      child.kill('SIGTERM');
+      await ended;
+    },
+  };
 }
 
 /**
@@ -130,7 +175,9 @@ async function keepRunning(cluster, leaving) {
 
 function welcome(address, code) {
   console.log(`\n  Eclat is at  ${address}\n`);
-  if (demo)
+  if (second)
+    console.log('  Mill House Clock Works, a second made-up shop. Sign in as Jonna Pellow, brass-lark-mends-nine\n');
+  else if (demo)
     console.log(
       '  Fennick Row Clock Room, a made-up shop. Sign in as\n    Ines Calloway     technician      ' +
         'brass-lark-mends-nine\n    Wilf Arden        counter         brass-lark-mends-nine\n    Marit ' +
@@ -138,7 +185,7 @@ function welcome(address, code) {
         (existsSync(TRY) ? `\n  Book files to bring, one of them changed:  ${TRY}\n` : ''),
     );
   else if (code) console.log(`  The first visit makes the shop’s first account. It asks for this code:  ${code}\n`);
-  console.log('  Ctrl-C stops it, the database too.\n');
+  if (!second) console.log('  Ctrl-C stops it, the database too.\n');
 }
 
 const run = (args, env) =>

@@ -1121,7 +1121,7 @@ export const addresses = {
     },
     offers: { method: 'GET', path: '/offers', reads: 'movements' },
     offer: { method: 'GET', path: '/offers/:offerId', reads: 'movements' },
-    settle: { method: 'PUT', path: '/offers/:offerId', changes: ['movements'], inverse: 'final' },
+    settle: { method: 'PUT', path: '/offers/:offerId', changes: ['movements'], inverse: 'same' },
     contacts: { method: 'GET', path: '/exchange-log', reads: 'movements' },
   },
   photos: {

@@ -27,7 +27,7 @@ export const exchangeRequest = z.object({
 });
 export type ExchangeRequest = z.infer<typeof exchangeRequest>;
 
-/** What a reply is signed over: the header `Eclat-Signature` of each reply but of a photo, which is known by its hash. */
+/** What a reply is signed over: the header `Eclat-Signature`. A photo has none, for it is known by its hash. */
 export const exchangeReply = z.object({
   format: z.literal('eclat-exchange-reply'),
   version: z.literal(1),
@@ -221,11 +221,11 @@ export const exchangeRoutes = {
   settle: command({
     method: 'PUT',
     path: '/offers/:offerId',
-    summary: 'It was taken in, or is not wanted',
+    summary: 'It was taken in, or is put aside; or waits again',
     roles: benchRoles,
     changes: ['movements'],
-    inverse: 'final',
-    body: z.object({ taken: z.boolean() }),
+    inverse: 'same',
+    body: z.object({ taken: z.boolean().nullable().describe('null: it waits again') }),
     reply: done,
   }),
   contacts: read({

@@ -254,6 +254,8 @@ export const recordChecked = z.object({
   proofs: z.array(z.enum(PROOFS)),
   /** Which of them stand in that book already. */
   here: z.array(z.boolean()),
+  /** One of them stands in that book, or was written on one that does: it is of the same movement. */
+  joins: z.boolean(),
   /** What speaks against the logs that came: one that is not what it was before. */
   log: z.array(z.string()),
   /** Photos that what was signed names, and that are not here. */

@@ -22,6 +22,9 @@ const ASKED: Record<string, unknown> = {
   '/api/stores': [],
   '/api/wanted': [],
   '/api/shop-work': [],
+  '/shops': { answers: 'nothing', everyShop: false, shops: [], offered: [] },
+  '/api/offers': [],
+  '/api/exchange-log': [],
   '/type': { weaknesses: [], sisters: [] },
 };
 

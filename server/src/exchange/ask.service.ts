@@ -62,7 +62,10 @@ type Said = { status: number; body: Buffer };
 const problemIn = (body: Buffer): string => {
   try {
     const { title, detail } = JSON.parse(body.toString('utf8')) as { title?: unknown; detail?: unknown };
-    return [title, detail].filter((w) => typeof w === 'string').join(' ').slice(0, 300);
+    return [title, detail]
+      .filter((w) => typeof w === 'string')
+      .join(' ')
+      .slice(0, 300);
   } catch {
     return '';
   }
@@ -191,7 +194,6 @@ export async function askPhoto(
   const said = await orRefuse(wanting(ctx, shop, { want: 'photo', movementId, body, most: LARGEST_PHOTO }));
   return readBrought(ctx, movementId, hash, said.body);
 }
-
 
 /** Sends a photo of this book to a shop that wants it. @param there the id that the movement has in that shop */
 export async function sendPhoto(

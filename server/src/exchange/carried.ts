@@ -1,4 +1,10 @@
-import { MOST_CARRIED, travelledEntries, type CarriedBook, type MovementBook, type TravelledEntry } from '@eclat/contract';
+import {
+  MOST_CARRIED,
+  travelledEntries,
+  type CarriedBook,
+  type MovementBook,
+  type TravelledEntry,
+} from '@eclat/contract';
 import { bookEntries } from '../movements/history.service.ts';
 import { bookAndRecord, recordOf } from '../movements/record.service.ts';
 import { linksOf, movementNamed } from '../movements/signed.ts';

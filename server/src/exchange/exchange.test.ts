@@ -54,7 +54,9 @@ beforeAll(async () => {
   keyB = await acquaint(b, a, 'Tower Works, Pellmere');
   const visit = await takeIn(a.marit);
   inA = `/movements/${visit.movement.id}`;
-  const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: 'peru' } }).jpeg().toBuffer();
+  const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: 'peru' } })
+    .jpeg()
+    .toBuffer();
   photo = (await a.marit.ok<Photo>('POST', `/visits/${visit.id}/photos?stage=intake`, picture)).hash;
   await write(a, inA, 'Clnd 189', [photo]);
   const { entries: history, logs } = await a.marit.ok<MovementBook>('GET', `${inA}/record`);
@@ -122,12 +124,16 @@ describe('a movement that goes from shop to shop', () => {
     await b.marit.ok('PUT', `${inB}/shops/${keyA}/photos/${photo}`);
     expect((await bookOf(b, inB)).photosAway).toEqual([]);
     const visit = await takeIn(b.marit, { movement: { name: 'Other', familyId: 'mantel-barrels', marks: [] } });
-    const red = await sharp({ create: { width: 40, height: 60, channels: 3, background: 'firebrick' } }).jpeg().toBuffer();
+    const red = await sharp({ create: { width: 40, height: 60, channels: 3, background: 'firebrick' } })
+      .jpeg()
+      .toBuffer();
     const { hash } = await b.marit.ok<Photo>('POST', `/visits/${visit.id}/photos?stage=intake`, red);
     const other = `/movements/${visit.movement.id}`;
     // A photo of another book is no more given than one that is not there.
     expect((await a.marit.send('PUT', `${inA}/shops/${keyB}/photos/${hash}`)).status).toBe(404);
-    expect((await b.marit.send('PUT', `${other}/shops/${keyA}/sent-photos/${hash}`, { there: visit.id })).status).toBe(404);
+    expect((await b.marit.send('PUT', `${other}/shops/${keyA}/sent-photos/${hash}`, { there: visit.id })).status).toBe(
+      404,
+    );
   });
 
   it('is found by a mark where the shop allows it, and told by no more than who carries such a mark', async () => {
@@ -257,13 +263,23 @@ describe('a request of a shop', () => {
     const entry = await writtenElsewhere({ id: inB.split('/').at(-1)!, code: 'M-AAAAAA', name: 'Brass' });
     const key = await strangeKey();
     await b.marit.ok('POST', '/signing-keys', { key: key.kid, shop: 'Mill House' });
-    const movement = { id: inB.split('/').at(-1)!, code: 'M-AAAAAA', name: 'Brass', familyId: '', maker: '', marks: [] };
+    const movement = {
+      id: inB.split('/').at(-1)!,
+      code: 'M-AAAAAA',
+      name: 'Brass',
+      familyId: '',
+      maker: '',
+      marks: [],
+    };
     const book = { movement, entries: [{ ...entry, title: 'Not touched' }], logs: [], more: 0 };
     const sent = await request(key, b, { want: 'send', path: 'send', to: keyB, sent: JSON.stringify(book) });
     expect(sent.status).toBe(200);
     const [waiting] = await b.marit.ok<Offered[]>('GET', '/offers');
     const looked = await b.marit.send<Visit>('GET', `/offers/${waiting!.id}`);
-    expect([looked.status, looked.body.fields?.[0]?.message]).toEqual([422, expect.stringContaining('Not what was signed')]);
+    expect([looked.status, looked.body.fields?.[0]?.message]).toEqual([
+      422,
+      expect.stringContaining('Not what was signed'),
+    ]);
     await b.marit.ok('PUT', `/offers/${waiting!.id}`, { taken: false });
     expect((await b.marit.send('PUT', `/offers/${waiting!.id}`, { taken: true })).status).toBe(409);
   });

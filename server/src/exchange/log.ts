@@ -53,7 +53,9 @@ export async function contacts(
   most: number,
   of?: { kid: string; movementId: string },
 ): Promise<Contact[]> {
-  const rows = await sql<Omit<Contact, 'movement' | 'at' | 'key'> & { at: string; kid: string; id: string; code: string }>(
+  const rows = await sql<
+    Omit<Contact, 'movement' | 'at' | 'key'> & { at: string; kid: string; id: string; code: string }
+  >(
     em,
     `select l.at, l.direction, l.kid, l.shop, l.want, l.outcome, l.by, m.id, m.code from exchange_log l
       left join movement m on m.id = l.movement_id

@@ -20,7 +20,7 @@ export function isOnInternet(address: string): boolean {
   if (!ipaddr.isValid(address)) return false;
   const read = ipaddr.process(address);
   if (read.range() !== 'unicast') return false;
-  return read instanceof ipaddr.IPv6 ? read.match(GLOBAL_V6, 3) : !(read as ipaddr.IPv4).match(BENCHMARK, 15);
+  return read instanceof ipaddr.IPv6 ? read.match(GLOBAL_V6, 3) : !read.match(BENCHMARK, 15);
 }
 
 /** Addresses within the own network that whoever runs this server allows: origins, in ECLAT_NEAR_SHOPS. */
@@ -77,7 +77,8 @@ function inWords(error: unknown): string {
   const { code = '', name } = error as { code?: string; name?: string };
   if (/CERT|SELF_SIGNED|UNABLE_TO_VERIFY|^ERR_TLS|^ERR_SSL|^EPROTO/.test(code))
     return 'Its certificate does not hold: somebody may stand between. Nothing was sent.';
-  if (/^ENOTFOUND|^EAI_/.test(code)) return 'Its address cannot be found. It may have moved, or this server is offline.';
+  if (/^ENOTFOUND|^EAI_/.test(code))
+    return 'Its address cannot be found. It may have moved, or this server is offline.';
   if (name === 'TimeoutError' || name === 'AbortError') return 'It did not answer in time.';
   return 'It does not answer.';
 }

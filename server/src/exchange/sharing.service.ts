@@ -16,7 +16,10 @@ import { comparable } from './marks.ts';
 type Shops = ReplyOf<typeof api.exchange.shops>;
 
 /** Shares of a book as it is called now, with those of movements that were found to be it. */
-async function sharesOf({ em }: Pick<Context, 'em'>, movementId: string): Promise<{ id: string; kid: string | null }[]> {
+async function sharesOf(
+  { em }: Pick<Context, 'em'>,
+  movementId: string,
+): Promise<{ id: string; kid: string | null }[]> {
   return sql(
     em,
     `select s.id, s.kid from shared_book s join movement m on m.id = s.movement_id
@@ -44,6 +47,8 @@ export async function shopsFor(ctx: Context, given: string): Promise<Shops> {
       last: (await contacts(ctx.em, 1, { kid, movementId }))[0] ?? null,
     });
   }
+  // Those that can be reached come first.
+  shops.sort((x, y) => Number(y.address !== '') - Number(x.address !== ''));
   return {
     answers: (await theShop(ctx)).answers,
     everyShop: shares.some((s) => s.kid === null),
@@ -79,9 +84,10 @@ export async function offers(ctx: Context, among?: string): Promise<Offered[]> {
   const found: Offered[] = [];
   for (const o of waiting) {
     const { id, shop, movement, entries } = o;
+    const here = among !== undefined && (await isOf(ctx, o, among)) ? among : null;
     found.push({
       ...{ id, shop, at: o.at.toISOString(), entries, movement: { code: movement.code, name: movement.name } },
-      movementId: among === undefined ? await bookOf(ctx, o) : (await isOf(ctx, o, among)) ? among : null,
+      movementId: among === undefined ? await bookOf(ctx, o) : here,
     });
   }
   return found;
@@ -136,11 +142,14 @@ export async function settle(
   { taken }: ParsedBodyOf<typeof api.exchange.settle>,
 ): Promise<void> {
   const row = await findOrRefuse(ctx, OfferedBook, { id: offerId }, 'record');
-  if (row.settledAt !== null) {
-    if (row.taken === taken) return;
-    throw refused('Somebody has looked at it already.', `${row.settledBy} ${row.taken ? 'took it in' : 'put it aside'}.`);
-  }
-  Object.assign(row, { settledBy: ctx.person.name, settledAt: ctx.now, taken });
+  // Two people looked at it: what was taken in is not put aside, nor twice taken in.
+  if (row.settledAt !== null && row.taken !== taken && (row.taken || taken !== null))
+    throw refused(
+      'Somebody has looked at it already.',
+      `${row.settledBy} ${row.taken ? 'took it in' : 'put it aside'}.`,
+    );
+  const settled =
+    taken === null ? { settledBy: null, settledAt: null } : { settledBy: ctx.person.name, settledAt: ctx.now };
+  Object.assign(row, { ...settled, taken });
   await ctx.em.flush();
 }
-

@@ -64,8 +64,8 @@ interface Shown {
 }
 
 /**
- * Keeps changes that came with a file or a request: a key is handed on once, and the first word of it stands. Of its own keys this
- * shop takes no word from elsewhere.
+ * Keeps changes that came with a file or a request: a key is handed on once, and the first word of it stands. Of its
+ * own keys this shop takes no word from elsewhere.
  */
 export async function keepChanges(
   ctx: Pick<Context, 'em' | 'now'>,

@@ -158,6 +158,12 @@ async function standingIn(
   });
 }
 
+/** Whether one of these names an entry of this book as one that it was written on. */
+async function writtenOn(ctx: Context, into: string | null, history: readonly Read[]): Promise<boolean> {
+  const book = new Set(into === null ? [] : (await bookEntries(ctx, into)).map((e) => e.hash));
+  return history.some(({ signed }) => signed?.said.parents.some((hash) => book.has(hash)));
+}
+
 /**
  * How the entries of a file would stand here.
  * @throws 422 as taking them in would
@@ -177,6 +183,7 @@ export async function checkRecord(
   return {
     proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
     here: here.map((id) => id !== null),
+    joins: here.some((id) => id !== null) || (await writtenOn(ctx, into, all)),
     log: await logWarnings(ctx.em, read, keys),
     photosAway: await photosAway(
       ctx.em,

@@ -4,7 +4,7 @@ import { byDate, dateFrom } from '@eclat/core/history';
 import { inscribedThings, photosIn, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
+import { ArrowLeftRight, Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
@@ -17,6 +17,8 @@ import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
 import { Inscriptions } from './Inscriptions.tsx';
+import { Offered } from '../exchange/Offers.tsx';
+import { OtherShops } from '../exchange/OtherShops.tsx';
 import { More } from '../../ui/More.tsx';
 import { Wear } from './Wear.tsx';
 import { WhatIsLeft } from './WhatIsLeft.tsx';
@@ -31,7 +33,7 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
-type Doing = 'merging' | 'bringing' | 'publishing';
+type Doing = 'merging' | 'bringing' | 'publishing' | 'exchanging';
 
 function BookOf({ book }: { book: Book }) {
   const { movement, entries, gone, photosAway, publicPage, inTheShop } = book;
@@ -56,7 +58,11 @@ function BookOf({ book }: { book: Book }) {
       </div>
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
       {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
-      {doing === 'bringing' && <BringSheet movement={movement} onClose={() => setDoing(null)} />}
+      {doing === 'bringing' && (
+        <BringSheet movement={movement} onAsk={() => setDoing('exchanging')} onClose={() => setDoing(null)} />
+      )}
+      {doing === 'exchanging' && <OtherShops movement={movement} onClose={() => setDoing(null)} />}
+      <Offered movement={movement} />
       <Decades entries={pages} />
       <Inscriptions things={inscribedThings(kept)} away={photosAway} />
       <WhatIsLeft entries={kept} movement={movement} />
@@ -182,6 +188,7 @@ interface ToolsProps {
 function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
   const maySign = useMaySign();
   const go = useNavigate();
+  const otherShops = { label: 'Other shops', Icon: ArrowLeftRight, onSelect: () => onDo('exchanging') };
   const publicPage = {
     label: isPublic ? 'Public page: open' : 'Public page',
     Icon: Globe,
@@ -216,7 +223,7 @@ function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
       <More
         items={[
           { label: 'Compare photos', Icon: Columns2, onSelect: () => void go(`/compare/${movement.id}`) },
-          ...(maySign ? [publicPage] : []),
+          ...(maySign ? [otherShops, publicPage] : []),
           { label: 'Same as another book', Icon: Merge, onSelect: () => onDo('merging') },
         ]}
       />

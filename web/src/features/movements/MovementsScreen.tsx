@@ -9,6 +9,7 @@ import { useLastCheck, useMovements } from '../../data/queries.ts';
 import { useFew } from '../../ui/Few.tsx';
 import { Answer, Empty, Failed, Loading } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
+import { AllOffered } from '../exchange/Offers.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 
 /** What a screen holds well; the others are one press, or a word, away. */
@@ -27,6 +28,7 @@ export function MovementsScreen() {
         What was done to each movement, by whom and when. No owner’s name stands here.
       </p>
       <Checked />
+      <AllOffered />
       <SearchField
         first
         className="mb-4"

@@ -28,6 +28,8 @@ export interface BookPhotos {
   /** What is wrong with others, or with the file: none of it comes in. */
   troubles: readonly string[];
   bytes: (hash: string) => Promise<Blob>;
+  /** Key of the shop that has them: the server fetches each from there, and no bytes come by here. */
+  from?: string;
 }
 
 export interface BookZip {

@@ -305,7 +305,9 @@ describe('a record that came with it', () => {
       },
     };
     const two = JSON.stringify({ ...book, entries: [entry, { ...entry, title: 'Bushed', hash: 'e'.repeat(64) }] });
-    const checked = (...here: boolean[]) => ({ proofs: ['proved', 'unknown shop'], here, log: [], photosAway: [] });
+    const checked = (...here: boolean[]) => ({
+      ...{ proofs: ['proved', 'unknown shop'], here, joins: here.includes(true), log: [], photosAway: [] },
+    });
     standIn({ ...answers, '/api/movement-records/check': checked(true, false) });
     open(<BookScreen />, '/movements/:movementId', '/movements/m1');
     expect(await screen.findByText('1 entry of this book is gone')).toBeTruthy();

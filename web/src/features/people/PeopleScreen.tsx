@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { AccountRow, roleName } from './AccountRow.tsx';
 import { useAccountCommand } from './useAccountCommand.ts';
+import { Contacts } from '../exchange/Contacts.tsx';
 import { KeysPanel } from './KeysPanel.tsx';
 import { ShopPanel } from './ShopPanel.tsx';
 
@@ -66,6 +67,7 @@ export function PeopleScreen() {
         </Panel>
         <ShopPanel />
         <KeysPanel />
+        <Contacts />
       </div>
     </div>
   );

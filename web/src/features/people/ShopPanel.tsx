@@ -11,10 +11,16 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
-import { TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ZoneField } from './ZoneField.tsx';
 
-type ShopFields = Pick<ShopSettings, 'timeZone' | 'place' | 'webAddress' | 'version'>;
+type ShopFields = Pick<ShopSettings, 'timeZone' | 'place' | 'webAddress' | 'answers' | 'version'>;
+
+const ANSWERS_SAID: Record<ShopSettings['answers'], string> = {
+  nothing: 'Nothing',
+  'by entries': 'For books that this shop shares with them',
+  'by marks': 'For those, also by a number or mark',
+};
 
 /** What holds for the whole shop. */
 export function ShopPanel() {
@@ -35,8 +41,9 @@ export function ShopPanel() {
   );
 }
 
-function ShopForm({ settings: { timeZone, place, webAddress, version } }: { settings: ShopSettings }) {
-  const form = useContractForm<ShopFields>(peopleRoutes.setShop.body, { timeZone, place, webAddress, version }, null);
+function ShopForm({ settings }: { settings: ShopSettings }) {
+  const { name: _name, ...fields } = settings;
+  const form = useContractForm<ShopFields>(peopleRoutes.setShop.body, fields, null);
   const { errors } = form.formState;
   const set = useCommand(api.people.setShop, {
     what: 'Shop',
@@ -65,7 +72,18 @@ function ShopForm({ settings: { timeZone, place, webAddress, version } }: { sett
         error={errors.webAddress?.message}
         {...form.register('webAddress')}
       />
-      <ZoneField also={timeZone} error={errors.timeZone?.message} {...form.register('timeZone')} />
+      <SelectField
+        label="Other shops may ask"
+        hint="Only shops whose key is known here. By number, they may guess which movements are shared."
+        {...form.register('answers')}
+      >
+        {Object.entries(ANSWERS_SAID).map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </SelectField>
+      <ZoneField also={settings.timeZone} error={errors.timeZone?.message} {...form.register('timeZone')} />
       <Button type="submit" className="self-start" busy={set.isPending}>
         Keep
       </Button>
