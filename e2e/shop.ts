@@ -42,6 +42,13 @@ export async function demoDatabase(): Promise<string> {
   return of(name);
 }
 
+/** The second made-up shop, on a database of its own. */
+export async function secondDemo(): Promise<string> {
+  const url = await freshDatabase();
+  await runs('dist/server/demo.js', { DATABASE_URL: url, ECLAT_DEMO_SHOP: 'second' });
+  return url;
+}
+
 export const freePort = () =>
   new Promise<number>((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
@@ -117,15 +124,15 @@ export class ServerProcess {
 
 /** A shop on a database of its own, with the server that is asked for. Errors of the page fail the test. */
 export const test = base.extend<{
-  serve: (databaseUrl: string, env?: Record<string, string>) => Promise<ServerProcess>;
+  serve: (databaseUrl: string, env?: Record<string, string>, port?: number) => Promise<ServerProcess>;
   server: ServerProcess;
   errors: string[];
 }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures off the pattern
   serve: async ({}, use) => {
     const started: ServerProcess[] = [];
-    await use(async (databaseUrl, env) => {
-      const server = new ServerProcess(databaseUrl, await freePort(), env);
+    await use(async (databaseUrl, env, port) => {
+      const server = new ServerProcess(databaseUrl, port ?? (await freePort()), env);
       started.push(server);
       return server.start();
     });

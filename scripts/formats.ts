@@ -1,6 +1,22 @@
 /** npm run formats: writes docs/formats from the contract. A test holds them to it. */
 import { writeFileSync } from 'node:fs';
-import { api, movementBook, recordSections, serviceRecord, signedEntry, type Route } from '@eclat/contract';
+import {
+  api,
+  askBody,
+  askReply,
+  carriedBook,
+  exchangeReply,
+  exchangeRequest,
+  photoBodyOf,
+  sendReply,
+  whichBody,
+  whichReply,
+  movementBook,
+  recordSections,
+  serviceRecord,
+  signedEntry,
+  type Route,
+} from '@eclat/contract';
 import { openApi } from '@eclat/server/platform/http/openapi';
 import { fileURLToPath } from 'node:url';
 import { SAMPLE, sampleText } from './sample-book.ts';
@@ -28,11 +44,18 @@ export const addresses = ${JSON.stringify(Object.fromEntries(groups))} as const;
 }
 export const ADDRESSES_FILE = new URL('../contract/src/addresses.ts', import.meta.url);
 
+/** What two shops say to each other, by the names of docs/formats. */
+const EXCHANGE = z.object({
+  ...{ request: exchangeRequest, reply: exchangeReply },
+  ...{ ask: askBody, askReply, which: whichBody, whichReply, book: carriedBook, sendReply, photo: photoBodyOf },
+});
+
 export const FORMATS: Record<string, () => object> = {
   'service-record.schema.json': () => z.toJSONSchema(serviceRecord),
   'record-sections.schema.json': () => z.toJSONSchema(recordSections),
   'movement-book.schema.json': () => z.toJSONSchema(movementBook),
   'signed-entry.schema.json': () => z.toJSONSchema(signedEntry),
+  'exchange.schema.json': () => z.toJSONSchema(EXCHANGE),
   'openapi.json': openApi,
 };
 export const formatPath = (name: string) => new URL(`../docs/formats/${name}`, import.meta.url);

@@ -32,6 +32,21 @@ const TRY = join(KEPT, 'demo-files');
 const pidFile = join(KEPT, `${name}.pid`);
 const MOST_FALLS = 20;
 
+/** What the server is given. @param url address of the database, by the role that serves */
+const environment = (url) => ({
+  ...process.env,
+  ECLAT_OWNER_URL: undefined,
+  DATABASE_URL: url,
+  ECLAT_KEY: keyEncryptionKey(),
+  PORT: String(PORT),
+  HOST,
+  NODE_ENV: 'production',
+  ECLAT_FOLLOW: '1',
+  ...(demo ? { ECLAT_DEMO: '1', ECLAT_TRY_FOLDER: TRY } : {}),
+  // The two stand on one machine: each may reach the other there, and nothing else.
+  ...(twoShops ? { ECLAT_NEAR_SHOPS: at(PORT + 1) } : {}),
+});
+
 async function start() {
   checkMachine();
   if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65535) giveUp(`PORT=${process.env.PORT} is not a port.`);
@@ -48,19 +63,7 @@ async function start() {
   const external = process.env.DATABASE_URL;
   const cluster = external ? null : await startCluster(clusterFolder(name));
   const owner = external ? (process.env.ECLAT_OWNER_URL ?? external) : cluster.url;
-  const env = {
-    ...process.env,
-    ECLAT_OWNER_URL: undefined,
-    DATABASE_URL: external || cluster.appUrl,
-    ECLAT_KEY: keyEncryptionKey(),
-    PORT: String(PORT),
-    HOST,
-    NODE_ENV: 'production',
-    ECLAT_FOLLOW: '1',
-    ...(demo ? { ECLAT_DEMO: '1', ECLAT_TRY_FOLDER: TRY } : {}),
-    // The two stand on one machine: each may reach the other there, and nothing else.
-    ...(twoShops ? { ECLAT_NEAR_SHOPS: at(PORT + 1) } : {}),
-  };
+  const env = environment(external || cluster.appUrl);
 
   let server;
   let neighbour;

@@ -49,6 +49,8 @@ async function lend(first, second, keys) {
     clock: { description: 'The same clock, moved to Pellmere' },
     movement: { name, familyId, maker, marks: [], history, logs, historyFrom: `${movement.code}.zip` },
     another: true,
+    // Looked at and reported: nothing more is asked of it.
+    shape: 'report',
     complaint: 'Stops at night.',
     received: [],
   });
@@ -64,7 +66,7 @@ async function lend(first, second, keys) {
   await second('PUT', `${there}/shares`, { key: keys.first, shared: true });
 }
 
-/** Two made-up shops know each other’s key and address, and have a movement in common. Done again, it changes nothing. */
+/** Two made-up shops know each other’s key and address, and have a movement in common. Twice done, it is once done. */
 export async function introduce(firstAt, secondAt) {
   const first = await signedIn(firstAt, 'Marit Fennick');
   const second = await signedIn(secondAt, 'Jonna Pellow');

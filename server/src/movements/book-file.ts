@@ -33,6 +33,7 @@ const DESCRIBED: readonly string[] = [
   'signed-entry.schema.json',
   'service-record.schema.json',
   'record-sections.schema.json',
+  'exchange.schema.json',
 ];
 
 export const isDescribed = (name: string): boolean => DESCRIBED.includes(name);
