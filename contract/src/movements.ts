@@ -207,12 +207,12 @@ const publicPage = z.object({ token: z.string(), ...signed });
 const clock = z.object({ id, description: z.string() });
 
 /**
- * `also`: codes of movements that were found to be this one; their entries stand in the same book. `gave`: parts that
+ * `also`: movements that were found to be this one; their entries stand in the same book. `gave`: parts that
  * went into other movements.
  */
 export const book = z.object({
   movement,
-  also: z.array(z.string()),
+  also: z.array(z.object({ id, code: z.string() })),
   entries: z.array(entry),
   /** Entries that the log of this shop has in this book, and that are gone: their numbers. */
   gone: z.array(z.int()),
@@ -539,7 +539,17 @@ export const movementsRoutes = {
     summary: 'Two were found to be one: this one keeps its code, both histories stand in its book',
     roles: benchRoles,
     changes: ['movements', 'visit', 'bench'],
-    inverse: 'final',
+    inverse: 'movements.part',
+    body: z.object({ otherId: id, why: requiredText(300, 'How it was found') }),
+    reply: book,
+  }),
+  part: command({
+    method: 'POST',
+    path: '/movements/:movementId/parting',
+    summary: 'Two that were held to be one are two: each has its own visits, marks and entries again',
+    roles: benchRoles,
+    changes: ['movements', 'visit', 'bench'],
+    inverse: 'movements.merge',
     body: z.object({ otherId: id, why: requiredText(300, 'How it was found') }),
     reply: book,
   }),

@@ -333,6 +333,7 @@ const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   clock: clockSaid,
   // Each is an entry of its own, signed when it is read.
   inscription: () => ({ read: [] }),
+  same: () => ({ linked: [], parted: [] }),
   photos: photosSaid,
   recordings: (v) => ({ recordings: v.recordings }),
   people: (v) => ({ people: contributors(v) }),

@@ -548,6 +548,25 @@ export const SECTIONS = {
       }),
     },
   },
+  /** Of an entry that says of two movements that they are one, or are two after all. */
+  same: {
+    title: 'The same movement',
+    version: 1,
+    tables: {
+      linked: table('Found to be one with', 'the other', {
+        movement: word('known as'),
+        code: word(),
+        // Of its book, as it was then: entries that no other had followed.
+        heads: words('last entries'),
+      }),
+      parted: table('Parted again from', 'the other', {
+        movement: word('known as'),
+        code: word(),
+        // They stand in its book, and are not missing in this one.
+        left: words('its entries'),
+      }),
+    },
+  },
   /** Of an entry that reads what is written on the clock; what is written there is the text of the entry. */
   inscription: {
     title: 'Inscription',

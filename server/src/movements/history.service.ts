@@ -82,6 +82,10 @@ export async function bookEntries({ em }: Pick<Context, 'em'>, movementId: strin
   return parentsFirst(graphOf(entries)).map((n) => n.entry);
 }
 
+/** Hashes of the entries of a book that no other has followed yet. */
+export const lastOfBook = async (ctx: Context, movementId: string): Promise<string[]> =>
+  headsOf(graphOf(await bookEntries(ctx, movementId)));
+
 /**
  * Adds an entry to a movement's book, signed by the key of this shop. It names the entries that it is written on, so
  * that a missing one shows. There is no way to change one: the database refuses it, and the signature tells.

@@ -1,19 +1,14 @@
 import { openVisit } from '../visit/lock.ts';
-import { DatingEvidence } from '../assessment/assessment.entity.ts';
-import type { Book, Movement as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
+import type { Movement as Shape, ParsedBodyOf, ReplyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { whereWritten } from '@eclat/core/record';
 import { mismatches } from '@eclat/core/intake';
 import { signature, type Context } from '../platform/http/context.ts';
-import { badField, refused } from '../platform/http/problems.ts';
+import { badField } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Finding } from '../assessment/findings.entity.ts';
-import { writeEntry } from './history.service.ts';
-import { Visit } from '../visit/visit.entity.ts';
-import { PartFitted } from '../fitting/fitting.entity.ts';
-import { ClockMovement, MarkTakenOut, Movement, MovementMark } from './movements.entity.ts';
+import { MarkTakenOut, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, loadMovement } from './movements.service.ts';
-import { shopDay } from '../people/shop.service.ts';
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
@@ -125,57 +120,4 @@ export async function setMark(
   await ctx.em.flush();
   if (visitId && there) await noteMismatches(ctx, visitId, movement.id);
   return loadMovement(ctx, movement);
-}
-
-const MERGER_LOCK = 6_438_004;
-
-/**
- * Two books that were found to be one movement's. The entries stay where they are, each with its seal; the book of the
- * one that stays shows both, and an entry of its own says why.
- * @throws 409 when both stand in the shop
- */
-export async function merge(
-  ctx: Context,
-  movementId: string,
-  { otherId, why }: ParsedBodyOf<typeof api.movements.merge>,
-): Promise<Book> {
-  // One merger after another: two that cross would lead each book into the other.
-  await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [MERGER_LOCK]);
-  const movement = await movementNow(ctx, movementId);
-  const other = await movementNow(ctx, otherId);
-  if (other.id === movement.id) throw badField('otherId', 'These are one movement already.');
-  if ((await ctx.em.count(Visit, { movementId: [movement.id, other.id], closedAt: null })) > 1)
-    throw refused('Both stand in the shop.', 'Sign one of the two visits first.');
-  const marks = new Set(
-    (await ctx.em.find(MovementMark, { movementId: movement.id })).map((m) => `${m.place}\n${m.text}`),
-  );
-  for (const m of await ctx.em.find(MovementMark, { movementId: other.id }))
-    if (!marks.has(`${m.place}\n${m.text}`))
-      ctx.em.create(MovementMark, { movementId: movement.id, place: m.place, text: m.text });
-  await ctx.em.nativeDelete(MovementMark, { movementId: other.id });
-  await ctx.em.nativeUpdate(MarkTakenOut, { movementId: other.id }, { movementId: movement.id });
-  // It stands in one clock: where it was last put.
-  const places = await ctx.em.find(
-    ClockMovement,
-    { movementId: [movement.id, other.id], until: null },
-    { orderBy: { since: 'desc' } },
-  );
-  for (const place of places.slice(1)) place.until = ctx.now;
-  await ctx.em.flush();
-  await ctx.em.nativeUpdate(ClockMovement, { movementId: other.id }, { movementId: movement.id });
-  await ctx.em.nativeUpdate(Visit, { movementId: other.id }, { movementId: movement.id });
-  await ctx.em.nativeUpdate(PartFitted, { donorId: other.id }, { donorId: movement.id });
-  await ctx.em.nativeUpdate(DatingEvidence, { movementId: other.id }, { movementId: movement.id });
-  other.mergedInto = movement.id;
-  // every old code leads here in one step
-  await ctx.em.nativeUpdate(Movement, { mergedInto: other.id }, { mergedInto: movement.id });
-  await ctx.em.flush();
-  await writeEntry(ctx, {
-    movementId: movement.id,
-    kind: 'merger',
-    date: await shopDay(ctx),
-    title: `Found to be one with ${other.code}, ${other.name}`,
-    text: why,
-  });
-  return movementBook(ctx, movement.id);
 }

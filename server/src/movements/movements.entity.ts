@@ -55,6 +55,38 @@ export const MarkTakenOut = defineEntity({
   properties: { id: key(), movementId: p.uuid(), place: text(), text: text(), ...by },
 });
 
+/** What was moved when two were found to be one: ids of rows, and marks. Absent where nothing tells it. */
+export interface Moved {
+  visits: string[];
+  /** Marks of the other, and those that this one had not yet. */
+  marks?: { place: string; text: string }[];
+  added?: { place: string; text: string }[];
+  takenOut?: string[];
+  places?: string[];
+  /** Places in a clock that ended with it. */
+  ended?: string[];
+  donors?: string[];
+  dating?: string[];
+  /** Movements that had been found to be the other. */
+  through?: string[];
+}
+
+/** That another movement was found to be this one; parted, they are two again. */
+export const MovementLink = defineEntity({
+  name: 'MovementLink',
+  tableName: 'movement_link',
+  properties: {
+    id: key(),
+    movementId: p.uuid(),
+    otherId: p.uuid(),
+    moved: p.json<Moved>().columnType('jsonb'),
+    ...by,
+    partedBy: text().nullable(),
+    partedAt: moment().nullable(),
+  },
+});
+export type MovementLink = InferEntity<typeof MovementLink>;
+
 /** A book that whoever has the address may read. */
 export const PublicBook = defineEntity({
   name: 'PublicBook',

@@ -14,10 +14,11 @@ import { forgetKey, knowKey, readShopCard, shopCard, signingKeys } from './known
 import { changeKey } from './key-change.ts';
 import { amend } from './history.service.ts';
 import { describe, descriptionsOf, setAbsent } from './describe.service.ts';
-import { merge, movementsLike, setMark } from './known.service.ts';
+import { movementsLike, setMark } from './known.service.ts';
 import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
 import { clockBook } from './clock-book.service.ts';
+import { merge, part } from './same.service.ts';
 import { inscribe } from './inscriptions.service.ts';
 import { layPlates, movementBook, searchMovements } from './movements.service.ts';
 
@@ -52,6 +53,7 @@ export function serveMovements(serve: Serve, router: Router, appContext: AppCont
   serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));
+  serve(api.movements.part, (ctx, { params, body }) => part(ctx, params.movementId, body));
   serve<typeof api.movements.amend, void>(
     api.movements.amend,
     (ctx, { params, body }) => amend(ctx, params.entryId, body.text, body.keep),

@@ -184,7 +184,7 @@ export async function movementBook(ctx: Context, movementId: string) {
   return {
     movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
-    also: all.slice(1).map((m) => m.code),
+    also: all.slice(1).map(({ id, code }) => ({ id, code })),
     entries: entries.map((e) => viewEntry(e, proofs.get(e.id)!, places.get(e.hash))),
     gone: await goneFrom(
       ctx.em,

@@ -1,6 +1,6 @@
 import { readSections, type Entry, type SignedEntry } from '@eclat/contract';
 import { canonical } from '@eclat/core/history';
-import { clockOf } from '@eclat/core/record';
+import { clockOf, leftIn } from '@eclat/core/record';
 import type { HistoryEntry } from './history.entity.ts';
 import type { Keys } from './keys.ts';
 import { sealsOf } from './seal.ts';
@@ -18,7 +18,11 @@ export interface Proven extends Pick<Entry, 'proof' | 'signature'> {
  */
 export async function proofsOf(entries: readonly HistoryEntry[], keys: Keys): Promise<Map<string, Proven>> {
   const seals = sealsOf(entries.filter((e) => !e.jws));
-  const book: Book = { named: byName(entries), movements: new Set(entries.map((e) => e.movementId)) };
+  const book: Book = {
+    named: byName(entries),
+    movements: new Set(entries.map((e) => e.movementId)),
+    left: await leftBy(entries, keys),
+  };
   const proofs = new Map<string, Proven>();
   for (const e of entries) proofs.set(e.id, e.jws ? await ofSigned(e, book, keys) : ofSeal(e, seals, keys));
   return proofs;
@@ -27,6 +31,30 @@ export async function proofsOf(entries: readonly HistoryEntry[], keys: Keys): Pr
 interface Book {
   named: Map<string, HistoryEntry>;
   movements: ReadonlySet<string>;
+  left: Left;
+}
+
+/** Entries of a movement that was held to be this one: hashes, by the key that signed that they are of another. */
+interface Left {
+  byKnown: ReadonlySet<string>;
+  byKey: ReadonlyMap<string, ReadonlySet<string>>;
+}
+
+/** Who takes an entry out cannot say so in the name of the one who signed what was written on it. */
+async function leftBy(entries: readonly HistoryEntry[], { own, known }: Keys): Promise<Left> {
+  const byKnown = new Set<string>();
+  const byKey = new Map<string, Set<string>>();
+  for (const e of entries) {
+    const read = e.kind === 'merger' && e.jws ? await readSigned(e.jws) : null;
+    if (!read) continue;
+    const of = byKey.get(read.kid) ?? new Set();
+    byKey.set(read.kid, of);
+    for (const hash of leftIn(read.said.sections)) {
+      of.add(hash);
+      if (own.has(read.kid) || known.has(read.kid)) byKnown.add(hash);
+    }
+  }
+  return { byKnown, byKey };
 }
 
 /** What has only a seal is from before there were keys; later, somebody wrote it past Eclat. */
@@ -46,14 +74,16 @@ async function ofSigned(e: HistoryEntry, book: Book, keys: Keys): Promise<Proven
   return { proof, signature, said: proof === 'changed' ? null : read.said };
 }
 
-function standing(e: HistoryEntry, said: SignedEntry, { named, movements }: Book, keys: Keys): Entry['proof'] {
+function standing(e: HistoryEntry, said: SignedEntry, { named, movements, left }: Book, keys: Keys): Entry['proof'] {
   const amended = said.amends === null ? null : named.get(said.amends);
   // It amends another than was signed; where the one that was signed is gone, that is said below.
   if (amended !== undefined && (amended?.id ?? null) !== (e.amends ?? null)) return 'changed';
   if (!agrees(e, said)) return 'changed';
   // What was signed here of another movement does not stand in this book, unless it came back in a file.
   if (keys.own.has(said.signer.key) && !e.takenOver && !movements.has(said.movement.id)) return 'changed';
-  if (amended === undefined || !said.parents.every((hash) => named.has(hash))) return 'page missing';
+  const isElsewhere = (hash: string) => left.byKnown.has(hash) || left.byKey.get(said.signer.key)?.has(hash) === true;
+  if (amended === undefined || !said.parents.every((hash) => named.has(hash) || isElsewhere(hash)))
+    return 'page missing';
   return proofBy(said, keys);
 }
 

@@ -115,7 +115,7 @@ describe('two that are one', () => {
     });
     expect(book).toMatchObject({
       movement: { id: a.movement.id, marks: [{ text: '30311' }, { text: '555123' }] },
-      also: [lone.movement.code],
+      also: [{ id: lone.movement.id, code: lone.movement.code }],
     });
     expect(book.entries.map((e) => e.date)).toEqual(expect.arrayContaining(['1901', '1933']));
     expect(book.entries.at(-1)).toMatchObject({ kind: 'merger', text: 'Same scratch below the crutch.' });
@@ -280,6 +280,7 @@ describe('a book that goes with the clock', () => {
     expect((await check([page, amendment])).body).toEqual({
       proofs: ['unknown shop', 'unknown shop'],
       here: [false, false],
+      joins: false,
       photosAway: [],
       log: [],
     });

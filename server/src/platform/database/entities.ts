@@ -7,6 +7,7 @@ import { Owner } from '../../owners/owners.entity.ts';
 import {
   Clock,
   ClockMovement,
+  MovementLink,
   Movement,
   MovementAbsent,
   MovementDescription,
@@ -103,6 +104,7 @@ export const entities = [
   HistoryEntry,
   ShopKey,
   KnownKey,
+  MovementLink,
   SharedBook,
   OfferedBook,
   ExchangeLog,

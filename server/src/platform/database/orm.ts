@@ -39,6 +39,7 @@ import { KeyChanges } from './migrations/0047-key-change.ts';
 import { ClockOfEntry } from './migrations/0048-clock-of-entry.ts';
 import { ShopCards } from './migrations/0049-shop-card.ts';
 import { Exchange } from './migrations/0050-exchange.ts';
+import { MovementLinks } from './migrations/0051-movement-link.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
 import { Donors } from './migrations/0039-donors.ts';
@@ -116,6 +117,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0048-clock-of-entry', class: ClockOfEntry },
         { name: '0049-shop-card', class: ShopCards },
         { name: '0050-exchange', class: Exchange },
+        { name: '0051-movement-link', class: MovementLinks },
       ],
       snapshot: false,
       silent: true,

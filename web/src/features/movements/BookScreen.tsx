@@ -4,7 +4,7 @@ import { byDate, dateFrom } from '@eclat/core/history';
 import { inscribedThings, photosIn, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { ArrowLeftRight, Cog, Columns2, Download, Globe, Merge, ScrollText, Upload } from 'lucide-react';
+import { ArrowLeftRight, Cog, Columns2, Download, Globe, Merge, ScrollText, Split, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
@@ -13,6 +13,7 @@ import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { BringSheet } from './BringSheet.tsx';
 import { Decades } from './Decades.tsx';
+import { PartSheet } from './PartSheet.tsx';
 import { PublicSheet } from './PublicSheet.tsx';
 import { MergeSheet } from './MergeSheet.tsx';
 import { Inscribe } from './Inscribe.tsx';
@@ -33,10 +34,10 @@ export function BookScreen() {
   return <BookOf book={data} />;
 }
 
-type Doing = 'merging' | 'bringing' | 'publishing' | 'exchanging';
+type Doing = 'merging' | 'parting' | 'bringing' | 'publishing' | 'exchanging';
 
 function BookOf({ book }: { book: Book }) {
-  const { movement, entries, gone, photosAway, publicPage, inTheShop } = book;
+  const { movement, also, entries, gone, photosAway, publicPage } = book;
   const { hash } = useLocation();
   const [doing, setDoing] = useState<Doing | null>(null);
   // Once for each address: a page that is added later does not move what is being read or pressed.
@@ -54,9 +55,10 @@ function BookOf({ book }: { book: Book }) {
       <Broken entries={entries} gone={gone} />
       <div className="flex flex-wrap items-start justify-between gap-4">
         <BookHead book={book} />
-        <BookTools movement={movement} onDo={setDoing} isPublic={publicPage !== null} inTheShop={inTheShop} />
+        <BookTools book={book} onDo={setDoing} />
       </div>
       {doing === 'merging' && <MergeSheet movement={movement} onClose={() => setDoing(null)} />}
+      {doing === 'parting' && <PartSheet movement={movement} also={also} onClose={() => setDoing(null)} />}
       {doing === 'publishing' && <PublicSheet movement={movement} page={publicPage} onClose={() => setDoing(null)} />}
       {doing === 'bringing' && (
         <BringSheet movement={movement} onAsk={() => setDoing('exchanging')} onClose={() => setDoing(null)} />
@@ -115,7 +117,7 @@ function BookHead({ book: { movement, also, gave, clock } }: { book: Book }) {
     <div>
       <p className="text-lg font-bold text-steel">
         {movement.code}
-        {also.length > 0 && <span className="font-normal text-soft">, also {also.join(', ')}</span>}
+        {also.length > 0 && <span className="font-normal text-soft">, also {also.map((m) => m.code).join(', ')}</span>}
       </p>
       <TitleOf screen={`${movement.code}, ${movement.name}`} />
       <h1 className="text-3xl">{movement.name}</h1>
@@ -178,19 +180,13 @@ function BookHead({ book: { movement, also, gave, clock } }: { book: Book }) {
   );
 }
 
-interface ToolsProps {
-  movement: Movement;
-  onDo: (what: Doing) => void;
-  isPublic: boolean;
-  inTheShop: Book['inTheShop'];
-}
-
-function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
+function BookTools({ book, onDo }: { book: Book; onDo: (what: Doing) => void }) {
+  const { movement, also, inTheShop, publicPage: page } = book;
   const maySign = useMaySign();
   const go = useNavigate();
   const otherShops = { label: 'Other shops', Icon: ArrowLeftRight, onSelect: () => onDo('exchanging') };
   const publicPage = {
-    label: isPublic ? 'Public page: open' : 'Public page',
+    label: page ? 'Public page: open' : 'Public page',
     Icon: Globe,
     onSelect: () => onDo('publishing'),
   };
@@ -225,6 +221,7 @@ function BookTools({ movement, onDo, isPublic, inTheShop }: ToolsProps) {
           { label: 'Compare photos', Icon: Columns2, onSelect: () => void go(`/compare/${movement.id}`) },
           ...(maySign ? [otherShops, publicPage] : []),
           { label: 'Same as another book', Icon: Merge, onSelect: () => onDo('merging') },
+          ...(also.length > 0 ? [{ label: 'Two after all', Icon: Split, onSelect: () => onDo('parting') }] : []),
         ]}
       />
     </div>

@@ -28,7 +28,7 @@ export function MergeSheet({ movement, onClose }: { movement: Movement; onClose:
       open
       onClose={onClose}
       title={`${movement.code} is also …`}
-      description="Once only: the other code leads here from now on. No entry is changed, none is lost."
+      description="The other code leads here from now on. No entry is changed, none is lost; they can be parted again."
     >
       {other ? (
         <form

@@ -12,7 +12,9 @@ export class Exchange extends Migration {
       kid text,
       by text not null, at timestamptz not null,
       ended_by text, ended_at timestamptz)`);
-    this.addSql(`create unique index shared_once on shared_book (movement_id, coalesce(kid, '')) where ended_at is null`);
+    this.addSql(
+      `create unique index shared_once on shared_book (movement_id, coalesce(kid, '')) where ended_at is null`,
+    );
     this.addSql(`create table offered_book (
       id uuid primary key,
       kid text not null,
