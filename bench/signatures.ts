@@ -39,7 +39,13 @@ for (let i = 0; i < ENTRIES; i++) {
 const signed = performance.now();
 let proved = 0;
 for (let i = 0; i < ENTRIES; i += A_BOOK) {
-  const proofs = await proofsOf(rows.slice(i, i + A_BOOK), { own: new Set([key.kid]), known: new Map(), roots: new Map(), next: new Map(), since: null });
+  const proofs = await proofsOf(rows.slice(i, i + A_BOOK), {
+    own: new Set([key.kid]),
+    known: new Map(),
+    roots: new Map(),
+    next: new Map(),
+    since: null,
+  });
   for (const { proof } of proofs.values()) if (proof === 'proved') proved++;
 }
 const each = (from: number, to: number) => `${((to - from) / ENTRIES).toFixed(2)} ms each`;

@@ -29,7 +29,7 @@ describe('where a feature lies', () => {
     expect(unclaimed('web', [])).toEqual([]);
   });
   it('is found by its name, a stage or a subject', () => {
-    expect([featuresNamed('survey'), featuresNamed('clean'), featuresNamed('pivots'), featuresNamed('x')]).toEqual([
+    expect([featuresNamed('survey'), featuresNamed('clean'), featuresNamed('pivots'), featuresNamed('qq')]).toEqual([
       ['survey'],
       ['cleaning'],
       ['survey', 'fitting'],

@@ -111,6 +111,8 @@ const contact = z.object({
   outcome: z.string(),
   /** Who asked, of this shop. */
   by: z.string(),
+  /** Alike in one hour. */
+  times: z.int(),
 });
 export type Contact = z.infer<typeof contact>;
 

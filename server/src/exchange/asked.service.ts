@@ -8,6 +8,7 @@ import {
   type CarriedBook,
   type ExchangeRequest,
 } from '@eclat/contract';
+import { counted } from '@eclat/core/units';
 import type { z } from 'zod';
 import { keepBrought, readBrought } from '../movements/book-photos.service.ts';
 import { bookEntries } from '../movements/history.service.ts';
@@ -32,6 +33,8 @@ export interface Answered {
   movementId: string | null;
 }
 
+const entriesOf = (n: number) => counted(n, 'entry', 'entries');
+
 /** Books that a shop names and may have: where one has the very id that it asks for, that one alone. */
 async function booksFor({ em }: Context, { kid }: Partner, named: Named): Promise<string[]> {
   const byId = await sharedWith(em, kid, await booksNamed(em, { ids: named.ids, have: [] }));
@@ -43,7 +46,7 @@ async function ask(ctx: Context, partner: Partner, given: AskBody): Promise<Answ
   const [first, ...others] = await booksFor(ctx, partner, given);
   if (first !== undefined && others.length === 0) {
     const book = await carriedBeyond(ctx, first, given.have);
-    const outcome = book.entries.length === 0 ? 'nothing new' : `${book.entries.length} entries given`;
+    const outcome = book.entries.length === 0 ? 'nothing new' : `${entriesOf(book.entries.length)} given`;
     return { reply: { found: 'book', book }, outcome, movementId: first };
   }
   const alike = first === undefined ? await booksMarked(ctx, partner, given.marks) : [first, ...others];
@@ -85,7 +88,7 @@ async function which(ctx: Context, partner: Partner, { ids, all }: z.infer<typeo
   const had = new Set((await namesOf(ctx, movementId)).have);
   const lacks = all.filter((hash) => !had.has(hash));
   const photos = await photosAway(ctx.em, await bookEntries(ctx, movementId));
-  return { reply: { movement: movementId, lacks, photos }, outcome: `${lacks.length} entries wanted`, movementId };
+  return { reply: { movement: movementId, lacks, photos }, outcome: `${entriesOf(lacks.length)} wanted`, movementId };
 }
 
 const MOST_WAITING = 20;
@@ -117,7 +120,7 @@ async function send(ctx: Context, { kid, shop }: Partner, book: CarriedBook): Pr
     ...{ settledBy: null, settledAt: null, taken: null },
   });
   await ctx.em.flush();
-  return { reply: { received: true }, outcome: `${book.entries.length} entries, to be looked at`, movementId: null };
+  return { reply: { received: true }, outcome: `${entriesOf(book.entries.length)}, to be looked at`, movementId: null };
 }
 
 async function photo(ctx: Context, partner: Partner, given: z.infer<typeof photoBodyOf>): Promise<Answered> {

@@ -6,7 +6,7 @@ import { theShop } from '../people/shop.service.ts';
 import type { Decoded } from '../photos/decode.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import type { Context } from '../platform/http/context.ts';
-import { limitVisitors } from '../platform/http/limit-visitors.ts';
+import { countKnock, refuseTooMany } from '../platform/http/limit-visitors.ts';
 import { HttpProblem } from '../platform/http/problems.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { sha256 } from '../platform/sha256.ts';
@@ -56,12 +56,20 @@ interface Wanted extends Awaited<ReturnType<typeof readWanted>> {
 export function serveOtherShops(router: Router, appContext: AppContext): void {
   const wanted = new WeakMap<Request, Wanted>();
   const known = async (req: Request<{ want: string }>, _res: Response, next: NextFunction) => {
-    wanted.set(req as Request, await admitted(appContext, req));
+    const address = req.ip ?? '';
+    // Whoever is known here is held to a measure of its own.
+    await refuseTooMany(appContext, address);
+    wanted.set(
+      req as Request,
+      await admitted(appContext, req).catch(async (error: unknown) => {
+        await countKnock(appContext, address);
+        throw error;
+      }),
+    );
     next();
   };
   router.post(
     '/exchange/:want',
-    limitVisitors(appContext),
     known,
     express.raw({ type: () => true, limit: LARGEST_BOOK, inflate: false }),
     async (req: Request<{ want: string }>, res: Response) => {

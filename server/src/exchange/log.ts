@@ -47,19 +47,20 @@ export async function isTooMany(em: EntityManager, kid: string, want: string, no
   return row!.n > (MOST_IN_AN_HOUR[want] ?? MOST_OTHERS);
 }
 
-/** The latest first: of one shop and book, or of all. */
+/** The latest first: of one shop and book, or of all. What is alike in one hour, as photos of a book, is one line. */
 export async function contacts(
   em: EntityManager,
   most: number,
   of?: { kid: string; movementId: string },
 ): Promise<Contact[]> {
   const rows = await sql<
-    Omit<Contact, 'movement' | 'at' | 'key'> & { at: string; kid: string; id: string; code: string }
+    Omit<Contact, 'movement' | 'at' | 'key'> & { at: string; kid: string; id: string | null; code: string }
   >(
     em,
-    `select l.at, l.direction, l.kid, l.shop, l.want, l.outcome, l.by, m.id, m.code from exchange_log l
-      left join movement m on m.id = l.movement_id
-      ${of ? 'where l.kid = ? and l.movement_id = ?' : ''} order by l.at desc, l.id limit ?`,
+    `select max(l.at) as at, count(*)::int as times, l.direction, l.kid, l.shop, l.want, l.outcome, l.by, m.id, m.code
+      from exchange_log l left join movement m on m.id = l.movement_id
+      ${of ? 'where l.kid = ? and l.movement_id = ?' : ''}
+      group by date_trunc('hour', l.at), 3, 4, 5, 6, 7, 8, 9, 10 order by 1 desc, 4, 6 limit ?`,
     [...(of ? [of.kid, of.movementId] : []), most],
   );
   return rows.map(({ at, kid, id, code, ...c }) => ({

@@ -80,7 +80,11 @@ export async function share(
 
 /** What waits to be looked at, with the book here that it is of. @param among only this one is looked for */
 export async function offers(ctx: Context, among?: string): Promise<Offered[]> {
-  const waiting = await ctx.em.find(OfferedBook, { settledAt: null }, { orderBy: { at: 'desc', id: 'asc' } });
+  const waiting = await ctx.em.find(
+    OfferedBook,
+    { settledAt: null },
+    { orderBy: { at: 'desc', id: 'asc' }, exclude: ['book'] },
+  );
   const found: Offered[] = [];
   for (const o of waiting) {
     const { id, shop, movement, entries } = o;
@@ -93,8 +97,10 @@ export async function offers(ctx: Context, among?: string): Promise<Offered[]> {
   return found;
 }
 
+type Names = Pick<OfferedBook, 'ids' | 'hashes' | 'marks'>;
+
 /** The book here that has such an entry, or an id; or else the one that carries such a mark. */
-async function bookOf({ em }: Context, { ids, hashes, marks }: OfferedBook): Promise<string | null> {
+async function bookOf({ em }: Context, { ids, hashes, marks }: Names): Promise<string | null> {
   const list = (of: readonly string[]) => `{${of.join(',')}}`;
   const [found] = await sql<{ id: string }>(
     em,
@@ -113,7 +119,7 @@ async function bookOf({ em }: Context, { ids, hashes, marks }: OfferedBook): Pro
   return marked?.id ?? null;
 }
 
-async function isOf(ctx: Context, { ids, hashes, marks }: OfferedBook, movementId: string): Promise<boolean> {
+async function isOf(ctx: Context, { ids, hashes, marks }: Names, movementId: string): Promise<boolean> {
   const here = await namesOf(ctx, movementId);
   if (ids.some((id) => here.ids.includes(id)) || hashes.some((h) => here.have.includes(h))) return true;
   const { marks: carried } = await loadMovement(ctx, await movementNow(ctx, movementId));

@@ -36,7 +36,7 @@ export function saidOfMovement({ book: { movement, also } }: Pick<WholeBook, 'bo
     [familyById(familyId).name, maker].filter(Boolean).join(', '),
     dating.length > 0 ? `Made: ${dateFrom(dating).words}` : '',
     marks.map((m) => `${m.text} (${m.place})`).join(', '),
-    also.length > 0 ? `Also ${also.join(', ')}` : '',
+    also.length > 0 ? `Also ${also.map((m) => m.code).join(', ')}` : '',
   ].filter(Boolean);
 }
 

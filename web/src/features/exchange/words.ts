@@ -16,7 +16,9 @@ const IN: Readonly<Record<string, string>> = {
 };
 
 /** One contact with another shop: who wanted what, and what came of it. */
-export function wantInWords({ direction, want, by, outcome }: Contact): string {
+export function wantInWords({ direction, want, by, outcome, times }: Contact): string {
   const what = direction === 'out' ? `${by} ${OUT[want] ?? want}` : (IN[want] ?? want);
-  return `${what}. ${outcome.charAt(0).toUpperCase()}${outcome.slice(1)}${/[.!?]$/.test(outcome) ? '' : '.'}`;
+  const often = times > 1 ? `, ${times} times` : '';
+  const end = /[.!?]$/.test(outcome) ? '' : '.';
+  return `${what}${often}. ${outcome.charAt(0).toUpperCase()}${outcome.slice(1)}${end}`;
 }

@@ -33,7 +33,10 @@ export function PartSheet({ movement, also, onClose }: Props) {
       open
       onClose={onClose}
       title={`${movement.code} is another than ${other?.code ?? '…'}`}
-      description={`Each has its own visits, marks and entries again. What was written since they were one stays with ${movement.code}.`}
+      description={
+        'Each has its own visits, marks and entries again. What was written since they were one stays with ' +
+        `${movement.code}.`
+      }
     >
       <form
         className="flex flex-col gap-4"

@@ -42,7 +42,7 @@ function Found({ record, movement, busy, onBring, onPhotos }: FoundProps) {
       <WhatComes record={record} title={title} />
       {!same && (
         <p className="font-semibold text-danger">
-          Nothing shows that this record is of {movement.code}: no entry, no mark and no id is the same. It belongs to{' '}
+          Nothing shows that this record is of {movement.code}: no entry, mark or id is the same. It belongs to{' '}
           <span className="whitespace-nowrap">{of.code}</span>, {of.name}.
         </p>
       )}

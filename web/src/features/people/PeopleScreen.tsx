@@ -30,13 +30,16 @@ export function PeopleScreen() {
   return (
     <div className="mx-auto grid max-w-5xl gap-6 p-6 md:grid-cols-2">
       <h1 className="text-3xl md:col-span-2">People of the shop</h1>
-      <Panel>
-        <ul className="divide-y divide-line">
-          {people.data.map((p) => (
-            <AccountRow key={p.id} account={p} />
-          ))}
-        </ul>
-      </Panel>
+      <div className="flex flex-col gap-6">
+        <Panel>
+          <ul className="divide-y divide-line">
+            {people.data.map((p) => (
+              <AccountRow key={p.id} account={p} />
+            ))}
+          </ul>
+        </Panel>
+        <Contacts />
+      </div>
       <div className="flex flex-col gap-6">
         <Panel title="Add a person">
           <form
@@ -67,7 +70,6 @@ export function PeopleScreen() {
         </Panel>
         <ShopPanel />
         <KeysPanel />
-        <Contacts />
       </div>
     </div>
   );

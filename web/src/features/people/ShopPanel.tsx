@@ -17,9 +17,9 @@ import { ZoneField } from './ZoneField.tsx';
 type ShopFields = Pick<ShopSettings, 'timeZone' | 'place' | 'webAddress' | 'answers' | 'version'>;
 
 const ANSWERS_SAID: Record<ShopSettings['answers'], string> = {
-  nothing: 'Nothing',
-  'by entries': 'For books that this shop shares with them',
-  'by marks': 'For those, also by a number or mark',
+  nothing: 'For nothing',
+  'by entries': 'For shared books',
+  'by marks': 'For shared books, also by mark',
 };
 
 /** What holds for the whole shop. */
@@ -74,7 +74,7 @@ function ShopForm({ settings }: { settings: ShopSettings }) {
       />
       <SelectField
         label="Other shops may ask"
-        hint="Only shops whose key is known here. By number, they may guess which movements are shared."
+        hint="Only shops whose key is known here. By mark, they may guess which movements are shared."
         {...form.register('answers')}
       >
         {Object.entries(ANSWERS_SAID).map(([value, words]) => (
