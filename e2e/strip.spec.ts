@@ -104,6 +104,8 @@ test('on test it is opened under the dial wound as it is; through the plates onl
     await page.keyboard.press('Enter');
     await expect(page.getByText('Try 1: rack tail')).toBeVisible();
     await page.getByRole('button', { name: 'Passed: Strike right for twelve hours' }).click();
+    // What is answered is folded away, with what it was before.
+    await page.getByRole('button', { name: '1 answered' }).click();
     await expect(page.getByText(/^Before: failed, silent at four/)).toBeVisible();
   });
 

@@ -183,6 +183,13 @@ export type BookLog = z.infer<typeof bookLog>;
 
 export const bookLogs = z.array(bookLog).max(50);
 
+/** A record of another shop, as it is brought: entries, the logs over them, and the file that they stood in. */
+export const broughtRecord = z.object({
+  history: travelledEntries,
+  logs: bookLogs.default([]),
+  historyFrom: text(200).default(''),
+});
+
 /**
  * A movement's book as a file: it goes with the clock to the next shop. No owner stands in it. docs/formats has its
  * JSON Schema.

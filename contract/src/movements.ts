@@ -21,6 +21,7 @@ import {
   thumbprint,
   cameIn,
   edtf,
+  broughtRecord,
   travelledEntries,
   ENTRY_KINDS,
   movementBook,
@@ -256,6 +257,8 @@ export const recordChecked = z.object({
   here: z.array(z.boolean()),
   /** One of them stands in that book, or was written on one that does: it is of the same movement. */
   joins: z.boolean(),
+  /** Asked of no book: the one that it is of, where there is one here. */
+  book: z.object({ id, code: z.string(), name: z.string() }).nullable(),
   /** What speaks against the logs that came: one that is not what it was before. */
   log: z.array(z.string()),
   /** Photos that what was signed names, and that are not here. */
@@ -396,11 +399,7 @@ export const movementsRoutes = {
     roles: benchRoles,
     changes: ['movements'],
     inverse: 'final',
-    body: z.object({
-      history: travelledEntries,
-      logs: bookLogs.default([]),
-      historyFrom: text(200).default(''),
-    }),
+    body: broughtRecord,
     reply: book,
   }),
   publish: command({

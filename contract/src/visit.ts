@@ -13,6 +13,7 @@ import { bush, part, partWork } from './fitting.ts';
 import { visitRules } from './house-rules.ts';
 import { heardSound } from './listening.ts';
 import { unit } from './sub-assemblies.ts';
+import { broughtRecord } from './movement-book.ts';
 import { movement, newMovement } from './movements.ts';
 import { note } from './notes.ts';
 import { oiled } from './oiling.ts';
@@ -94,6 +95,8 @@ export const newVisit = z
       .optional(),
     movementId: id.optional(),
     movement: newMovement.optional(),
+    /** What came with a movement that is known: it is joined into its book. */
+    record: broughtRecord.optional(),
     /** Said by the person who saw both: it carries a mark of a known movement and is another all the same. */
     another: z.boolean().default(false),
     complaint: text(2000).default(''),
@@ -117,6 +120,8 @@ export const newVisit = z
     if (!v.ownStock) one(v.ownerId, v.owner, 'owner', 'owner');
     one(v.clockId, v.clock, 'clock', 'clock');
     if (v.clock) one(v.movementId, v.movement, 'movement', 'movement');
+    if (v.record && v.movement)
+      ctx.addIssue({ code: 'custom', path: ['record'], message: 'Of a new movement its history goes with it.' });
   });
 
 /** What the owner said, and what was promised. */

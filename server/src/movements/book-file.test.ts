@@ -92,7 +92,7 @@ describe('the book as a file', () => {
     for (const [path, bytes] of files)
       if (path.startsWith('schema/'))
         expect(bytes).toEqual(readFileSync(new URL(`../../../docs/formats/${path.slice(7)}`, import.meta.url)));
-    expect([...files.keys()].filter((p) => p.startsWith('schema/'))).toHaveLength(5);
+    expect([...files.keys()].filter((p) => p.startsWith('schema/'))).toHaveLength(6);
     const { text } = await readPdf(files.get('book.pdf')!);
     expect(text).toContain('Overhauled <script>');
     expect(text).toContain('Lantern Yard Workshop');

@@ -1,6 +1,6 @@
-import type { Book, Entry, MovementBook } from '@eclat/contract';
+import type { Book, Entry, MovementBook, Visit } from '@eclat/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openShop, PASS, takeIn } from '../../test/shop.ts';
+import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
 
 type Shop = Awaited<ReturnType<typeof openShop>>;
 let a: Shop, b: Shop;
@@ -18,7 +18,7 @@ const setOf = async (of: Shop, at: string) => (await bookOf(of, at)).entries.map
 
 beforeAll(async () => {
   [a, b] = [await openShop(), await openShop()];
-  inA = `/movements/${(await takeIn(a.marit)).movement.id}`;
+  inA = `/movements/${(await takeIn(a.marit, { shape: 'report', received: [] })).movement.id}`;
   await write(a, inA, 'Clnd 189');
   const { entries: history, logs } = await fileOf(a, inA);
   // The clock of the other shop is a day behind.
@@ -77,6 +77,43 @@ describe('a movement that was at another shop', () => {
     await wilf.ok('PUT', '/session', { name: 'Wilf Arden', passphrase: PASS });
     expect((await wilf.send('POST', `${inA}/record`, { history: file.entries })).status).toBe(403);
     expect(await setOf(a, inA)).toHaveLength(4);
+  });
+
+  it('is found at the counter by its record, and joined as it is taken in', async () => {
+    // The clock stands in the shop: sign it out first.
+    const { inTheShop, movement } = await bookOf(a, inA);
+    for (const stage of ['intake', 'assess', 'diagnose', 'deliver'])
+      await a.marit.ok('PUT', `/visits/${inTheShop!.visitId}/stages/${stage}`, { state: 'done' });
+    await a.marit.ok('POST', `/visits/${inTheShop!.visitId}/signature`, { passphrase: PASS, note: 'Looked at.' });
+    await write(b, inB, 'Oiled there');
+    const { entries: all, logs } = await fileOf(b, inB);
+    // A file may hold the last page alone: it was written on what is here.
+    const history = all.slice(-1);
+    const { body } = await a.marit.send<{ book: unknown; here: boolean[] }>('POST', '/movement-records/check', {
+      history: all,
+      logs,
+    });
+    expect(body).toMatchObject({
+      book: { id: movement.id, code: movement.code },
+      here: [...Array<boolean>(4).fill(true), false],
+    });
+    const check = (given: object) => a.marit.send('POST', '/movement-records/check', given);
+    expect((await check({ history })).body).toMatchObject({ book: { id: movement.id }, joins: true });
+    const takenIn = (record: object, change: object = {}) =>
+      a.marit.send<Visit>('POST', '/visits', {
+        ...newClock({ movement: undefined, movementId: movement.id, received: [], ...change }),
+        record,
+      });
+    expect(
+      (await takenIn({ history }, { movement: { name: 'New', familyId: 'fusee' }, movementId: undefined })).status,
+    ).toBe(422);
+    const forged = history.map((e) => ({ ...e, title: 'Nothing' }));
+    expect((await takenIn({ history: forged })).status).toBe(422);
+    const visit = await takenIn({ history, historyFrom: 'book.zip' });
+    expect([visit.status, visit.body.movement.id]).toEqual([201, movement.id]);
+    const joined = (await bookOf(a, inA)).entries.find((e) => e.text === 'Oiled there');
+    expect(joined).toMatchObject({ takenOver: { from: 'book.zip' } });
+    await bring(b, inB, await fileOf(a, inA));
   });
 
   it('goes on from all heads: what is written next names both', async () => {

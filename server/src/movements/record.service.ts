@@ -158,6 +158,24 @@ async function standingIn(
   });
 }
 
+type Checked = ReplyOf<typeof api.movements.checkRecord>;
+
+/** The book here that a record is of: an entry of it stands there, or was written on one that does, or names its id. */
+async function bookOfRecord(ctx: Context, history: readonly Read[]): Promise<Checked['book']> {
+  const hashes = history.flatMap(({ given, signed }) => [given.hash, ...(signed?.said.parents ?? [])]);
+  const of = `{${hashes.filter((h) => SHA256.test(h)).join(',')}}`;
+  const ids = `{${history.flatMap(({ signed }) => (signed ? [signed.said.movement.id] : [])).join(',')}}`;
+  const found = await sql<NonNullable<Checked['book']>>(
+    ctx.em,
+    `select id, code, name from movement where id in (
+      select coalesce(m.merged_into, m.id) from movement m where m.id = any(?)
+        or m.id in (select movement_id from history_entry where hash = any(?) or taken_over->>'hash' = any(?)))
+      limit 2`,
+    [ids, of, of],
+  );
+  return found.length === 1 ? found[0]! : null;
+}
+
 /** Whether one of these names an entry of this book as one that it was written on. */
 async function writtenOn(ctx: Context, into: string | null, history: readonly Read[]): Promise<boolean> {
   const book = new Set(into === null ? [] : (await bookEntries(ctx, into)).map((e) => e.hash));
@@ -171,10 +189,11 @@ async function writtenOn(ctx: Context, into: string | null, history: readonly Re
 export async function checkRecord(
   ctx: Context,
   { history, logs, movementId }: ParsedBodyOf<typeof api.movements.checkRecord>,
-): Promise<ReplyOf<typeof api.movements.checkRecord>> {
+): Promise<Checked> {
   const all = await readAll(history);
   const read = await readLogs(logs, history);
-  const into = movementId === undefined ? null : (await movementNow(ctx, movementId)).id;
+  const book = movementId === undefined ? await bookOfRecord(ctx, all) : null;
+  const into = movementId === undefined ? (book?.id ?? null) : (await movementNow(ctx, movementId)).id;
   const here = await standingIn(ctx, all, into);
   const keys = await keysOf(
     ctx.em,
@@ -183,6 +202,7 @@ export async function checkRecord(
   return {
     proofs: all.map(({ signed }) => (signed ? proofBy(signed.said, keys) : 'unsigned')),
     here: here.map((id) => id !== null),
+    book,
     joins: here.some((id) => id !== null) || (await writtenOn(ctx, into, all)),
     log: await logWarnings(ctx.em, read, keys),
     photosAway: await photosAway(

@@ -55,7 +55,8 @@ export async function takeIn(ctx: Context, given: ParsedBodyOf<typeof api.visit.
   agree(ctx, visit, given, '');
   ctx.touched.add(visit.id);
   await ctx.em.flush();
-  if (given.movement) await takeOver(ctx, movement.id, given.movement);
+  const record = given.movement ?? given.record;
+  if (record) await takeOver(ctx, movement.id, record);
   await noteMismatches(ctx, visit.id, movement.id);
   await ctx.em.flush();
   return viewVisit(ctx, visit.id);

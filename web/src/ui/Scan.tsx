@@ -1,9 +1,9 @@
 import { ImagePlus } from 'lucide-react';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { openCamera } from '../devices/camera.ts';
 import { CodeReader, PHOTO_ACROSS } from '../devices/code.ts';
 import { wantsHttps } from '../devices/secure.ts';
-import { buttonClass } from './Button.tsx';
+import { ChooseFile } from './ChooseFile.tsx';
 
 const LOOK_EVERY_MS = 200;
 
@@ -76,7 +76,6 @@ export function Scan({ of, onCode }: Props) {
 
 /** A photo of it: where a page gets no camera, the device’s own takes it. */
 function FromPhoto({ of, onCode }: Props) {
-  const id = useId();
   const [none, setNone] = useState('');
   const look = async (file: File) => {
     setNone('');
@@ -94,25 +93,10 @@ function FromPhoto({ of, onCode }: Props) {
   };
   return (
     <div>
-      <input
-        id={id}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="peer sr-only"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void look(file);
-        }}
-      />
-      <label
-        htmlFor={id}
-        className={buttonClass('quiet', 'peer-focus-visible:outline-3 peer-focus-visible:outline-brass-fill')}
-      >
+      <ChooseFile camera accept="image/*" onFiles={([file]) => void look(file)}>
         <ImagePlus className="size-5" aria-hidden />
         Photo of a {of}
-      </label>
+      </ChooseFile>
       {none && (
         <p role="status" className="mt-2 font-semibold text-danger">
           {none}

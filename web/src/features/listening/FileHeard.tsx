@@ -3,7 +3,8 @@ import type { Known, SoundReport } from '@eclat/core/sound';
 import { FileAudio } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
-import { Button, buttonClass } from '../../ui/Button.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { ChooseFile } from '../../ui/ChooseFile.tsx';
 import { Arcs } from './Arcs.tsx';
 import { asWav } from './decode.ts';
 import type { FileHeard as Reply } from './file.worker.ts';
@@ -70,19 +71,9 @@ export function FileSource({ known, visit }: { known: Known; visit: Visit | unde
       >
         <FileAudio className="size-8 text-steel" aria-hidden />
         <p>{file ? file.name : 'Drop a sound file here'}</p>
-        <label className={buttonClass('main')}>
+        <ChooseFile variant="main" accept="audio/*,.wav,.mp3,.m4a,.ogg,.flac" onFiles={([chosen]) => setFile(chosen)}>
           Choose a file
-          <input
-            type="file"
-            accept="audio/*,.wav,.mp3,.m4a,.ogg,.flac"
-            className="sr-only"
-            onChange={(e) => {
-              const [chosen] = e.target.files ?? [];
-              if (chosen) setFile(chosen);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        </ChooseFile>
         {file && !reply && (
           <span role="status" className="flex items-center gap-3">
             Listening to it …<Button onClick={() => setFile(null)}>Stop</Button>

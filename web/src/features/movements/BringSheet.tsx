@@ -50,15 +50,7 @@ export function BringSheet({ movement, onClose, onAsk }: Props) {
             )}
           </div>
         )}
-        {record && (
-          <TakeIn
-            key={record.from + record.book.entries.length}
-            record={record}
-            movement={movement}
-            onBusy={() => setBusy(true)}
-            onClose={onClose}
-          />
-        )}
+        {record && <TakeIn record={record} movement={movement} onBusy={() => setBusy(true)} onClose={onClose} />}
       </div>
     </Sheet>
   );

@@ -1,8 +1,8 @@
 import { dateInWords } from '@eclat/core/history';
 import { counted } from '@eclat/core/units';
 import { BookOpen } from 'lucide-react';
-import { useEffect, useId, useRef, type ReactNode } from 'react';
-import { buttonClass } from '../../ui/Button.tsx';
+import type { ReactNode } from 'react';
+import { ChooseFile } from '../../ui/ChooseFile.tsx';
 import { checkedInWords, photosInWords, type ReadRecord } from './record-file.ts';
 
 /** Chooses the file of a record; what is wrong with it stands below. */
@@ -21,32 +21,18 @@ export function ChooseRecord({
   first?: boolean;
   onFile: (file: File) => void;
 }) {
-  const id = useId();
-  const input = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    if (first) input.current?.focus();
-  }, [first]);
   return (
     <>
-      <input
-        id={id}
-        type="file"
-        ref={input}
+      <ChooseFile
+        variant="plain"
+        className="-ml-4"
+        first={first}
         accept=".zip,.json,application/zip,application/json"
-        className="peer sr-only"
-        onChange={(e) => {
-          const [file] = e.target.files ?? [];
-          if (file) onFile(file);
-          e.target.value = '';
-        }}
-      />
-      <label
-        htmlFor={id}
-        className={buttonClass('plain', '-ml-4 peer-focus-visible:outline-3 peer-focus-visible:outline-brass-fill')}
+        onFiles={([file]) => onFile(file)}
       >
         <BookOpen className="size-5" aria-hidden />
         {children}
-      </label>
+      </ChooseFile>
       {busy && (
         <p className="text-soft" role="status">
           {busy}

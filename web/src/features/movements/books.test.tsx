@@ -290,6 +290,21 @@ describe('a record that came with it', () => {
       }),
     );
   }, 20_000);
+  it('of a movement that is here is told at the counter, and goes along into its book', async () => {
+    const checked = { proofs: ['proved'], here: [true], joins: true, log: [], photosAway: [] };
+    standIn({
+      '/api/movement-records/check': { ...checked, book: { id: 'm1', code: 'M-AB12CD', name: 'Round plate' } },
+      '/api/movements/m1': { movement, also: [], entries: [], inTheShop: null, clock: null },
+    });
+    open(<IntakeScreen />, '*');
+    await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
+    expect(await screen.findByText('It has been here:')).toBeTruthy();
+    await person.click(screen.getByRole('button', { name: 'It is this one' }));
+    expect(await screen.findByText(/The record that came with it, 1 entry, is joined/)).toBeTruthy();
+    // Taken back, nothing of it is lost.
+    await person.click(screen.getByRole('button', { name: 'Not this one' }));
+    expect(await screen.findByText(/1 entry came with it and goes on in its book here/)).toBeTruthy();
+  });
   it('joins the book that is here: what is new is told apart, another movement’s is asked about', async () => {
     const answers = {
       '/photos': [],

@@ -17,7 +17,7 @@ function whyNot({ path: [part, i, field], message }: z.core.$ZodIssue): string {
 export type Checked = ReplyOf<typeof api.movements.checkRecord>;
 
 /** Nothing was asked yet: what comes is checked when it is taken in. */
-export const NOT_CHECKED: Checked = { proofs: [], here: [], joins: false, log: [], photosAway: [] };
+export const NOT_CHECKED: Checked = { proofs: [], here: [], joins: false, book: null, log: [], photosAway: [] };
 
 /** A record that was read, and how its entries stand; without the server they are checked when they are taken in. */
 export interface ReadRecord {

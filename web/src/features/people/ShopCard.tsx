@@ -1,7 +1,7 @@
 import type { ReplyOf } from '@eclat/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Contact, Download, FileUp, ScanQrCode } from 'lucide-react';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { Away, call } from '../../data/call.ts';
@@ -10,6 +10,7 @@ import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
+import { ChooseFile } from '../../ui/ChooseFile.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Scan } from '../../ui/Scan.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -104,7 +105,6 @@ export function KnowByCard() {
 }
 
 function ReadCard({ onDone }: { onDone: () => void }) {
-  const id = useId();
   const [scanning, setScanning] = useState(false);
   const [read, setRead] = useState<Read | null>(null);
   const [trouble, setTrouble] = useState('');
@@ -119,24 +119,14 @@ function ReadCard({ onDone }: { onDone: () => void }) {
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap gap-2">
-        <input
-          id={id}
-          type="file"
+        <ChooseFile
+          variant="main"
           accept=".json,application/json,text/plain"
-          className="peer sr-only"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void file.text().then(take);
-          }}
-        />
-        <label
-          htmlFor={id}
-          className={buttonClass('main', 'peer-focus-visible:outline-3 peer-focus-visible:outline-brass-fill')}
+          onFiles={([file]) => void file.text().then(take)}
         >
           <FileUp className="size-5" aria-hidden />
           Choose its file
-        </label>
+        </ChooseFile>
         {!scanning && (
           <Button onClick={() => setScanning(true)}>
             <ScanQrCode className="size-5" aria-hidden />

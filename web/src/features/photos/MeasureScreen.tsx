@@ -1,7 +1,7 @@
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { Answer } from '../../ui/Answer.tsx';
-import { buttonClass } from '../../ui/Button.tsx';
+import { ChooseFile } from '../../ui/ChooseFile.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { CountTeeth } from './CountTeeth.tsx';
 import { MeasureLengths } from './MeasureLengths.tsx';
@@ -17,8 +17,7 @@ export function MeasureScreen() {
   const [photo, setPhoto] = useState<{ is: OnDevice; number: number } | null>(null);
   const [way, setWay] = useState<(typeof WAYS)[number][0]>('teeth');
   const [wrong, setWrong] = useState(false);
-  const take = (file: File | undefined) => {
-    if (!file) return;
+  const take = (file: File) => {
     readPhoto(file).then(
       (is) => {
         setWrong(false);
@@ -31,19 +30,10 @@ export function MeasureScreen() {
     <div className="mx-auto flex max-w-7xl flex-col gap-4 px-4 py-5 md:px-6">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-3xl">Measure on a photo</h1>
-        <label className={`${buttonClass(photo ? 'plain' : 'main')} cursor-pointer focus-within:outline-2`}>
+        <ChooseFile variant={photo ? 'plain' : 'main'} accept="image/*" onFiles={([file]) => take(file)}>
           <Camera className="size-5" aria-hidden />
           {photo ? 'Another photo' : 'Take or choose a photo'}
-          <input
-            type="file"
-            accept="image/*"
-            className="sr-only"
-            onChange={(e) => {
-              take(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        </ChooseFile>
       </div>
       {wrong && <Answer tone="due" title="This is no picture that can be read here. JPEG, PNG and WebP always can." />}
       {!photo && !wrong && (

@@ -7,13 +7,15 @@ import { useMaySign } from '../../data/queries.ts';
 import { carryPhotos } from '../movements/bring-photos.ts';
 import { NO_PHOTOS, NOT_CHECKED, readRecord, type ReadRecord } from '../movements/record-file.ts';
 import { ChooseRecord, WhatComes } from '../movements/RecordFile.tsx';
-import type { IntakeForm } from './form.ts';
+import { Button } from '../../ui/Button.tsx';
+import { asKnown, type IntakeForm } from './form.ts';
 
 const isPlace = (p: string): p is (typeof MARK_PLACES)[number] => (MARK_PLACES as readonly string[]).includes(p);
 
 /** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
 export function CameWithRecord() {
-  const { setValue, watch, formState } = useFormContext<IntakeForm>();
+  const form = useFormContext<IntakeForm>();
+  const { setValue, watch, formState } = form;
   const mayTake = useMaySign();
   const refused = formState.errors.movement?.history?.message;
   const [trouble, setTrouble] = useState('');
@@ -53,6 +55,21 @@ export function CameWithRecord() {
       <ChooseRecord trouble={trouble || (refused ?? '')} busy={reading} onFile={(file) => void take(file)}>
         It came with a record
       </ChooseRecord>
+      {history.length > 0 && checked.book && (
+        <div
+          className={
+            'my-2 flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-brass-fill ' +
+            'bg-brass-wash p-3'
+          }
+        >
+          <p className="text-lg">
+            <b>It has been here:</b> {checked.book.name}, {checked.book.code}
+          </p>
+          <Button variant="main" onClick={() => asKnown(form, checked.book!.id)}>
+            It is this one
+          </Button>
+        </div>
+      )}
       {history.length > 0 && (
         <WhatComes
           record={{ book: { entries: history }, checked, photos }}

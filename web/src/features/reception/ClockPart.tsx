@@ -1,5 +1,6 @@
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { FAMILIES, type Fitting } from '@eclat/core/movement';
+import { counted } from '@eclat/core/units';
 import { BookOpen, Plus, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
@@ -11,7 +12,7 @@ import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { AsFound } from './AsFound.tsx';
 import { CameWithRecord } from './CameWithRecord.tsx';
 import { KnownHere, Past } from './KnownHere.tsx';
-import { NO_MOVEMENT, type IntakeForm } from './form.ts';
+import { asKnown, asNew, NO_MOVEMENT, type IntakeForm } from './form.ts';
 
 /** Dangers that are asked once at the counter and then shown wherever they matter. */
 const ASKED: readonly (readonly [Fitting, string])[] = [
@@ -32,6 +33,7 @@ export function ClockPart() {
     setValue('clockId', id);
     setValue('clock', id ? undefined : { description: '' });
     setValue('movementId', undefined);
+    setValue('record', undefined);
     setValue('movement', id ? undefined : NO_MOVEMENT);
   };
   const known = clocks.data?.find((c) => c.id === clockId);
@@ -164,7 +166,9 @@ function WhichClock({ movementId }: { movementId: string }) {
 }
 
 function KnownMovement({ movementId }: { movementId: string }) {
-  const { setValue } = useFormContext<IntakeForm>();
+  const form = useFormContext<IntakeForm>();
+  const record = form.watch('record');
+  const refused = form.formState.errors.movement?.history?.message ?? form.formState.errors.record?.message;
   return (
     <div
       className={
@@ -175,15 +179,17 @@ function KnownMovement({ movementId }: { movementId: string }) {
       <span className="flex items-center gap-3 font-bold">
         <BookOpen aria-hidden />A movement that is known here, with its history
       </span>
-      <Button
-        onClick={() => {
-          setValue('movementId', undefined);
-          setValue('clock.id', undefined);
-          setValue('movement', NO_MOVEMENT);
-        }}
-      >
-        Not this one
-      </Button>
+      <Button onClick={() => asNew(form)}>Not this one</Button>
+      {record && (
+        <p className="w-full">
+          The record that came with it, {counted(record.history.length, 'entry', 'entries')}, is joined into its book.
+        </p>
+      )}
+      {refused && (
+        <p className="w-full font-semibold text-danger" role="alert">
+          {refused}
+        </p>
+      )}
       <WhichClock movementId={movementId} />
       <div className="w-full">
         <Past movementId={movementId} name="" />
@@ -197,6 +203,7 @@ function KnownMovement({ movementId }: { movementId: string }) {
  * accident.
  */
 function Marks() {
+  const form = useFormContext<IntakeForm>();
   const {
     register,
     control,
@@ -204,7 +211,7 @@ function Marks() {
     setValue,
     clearErrors,
     formState: { errors },
-  } = useFormContext<IntakeForm>();
+  } = form;
   const marks = useFieldArray({ control, name: 'movement.marks' });
   const typed = (watch('movement.marks') ?? []).map((m) => m.text).findLast((t) => t.trim().length >= 2) ?? '';
   return (
@@ -236,10 +243,7 @@ function Marks() {
       <KnownHere
         text={typed}
         another={watch('another') ?? false}
-        onTake={(id) => {
-          setValue('movementId', id);
-          setValue('movement', undefined);
-        }}
+        onTake={(id) => asKnown(form, id)}
         onAnother={() => {
           setValue('another', true);
           clearErrors('movement.marks');

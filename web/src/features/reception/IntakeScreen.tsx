@@ -28,9 +28,9 @@ export function IntakeScreen() {
   const key = useRef(newId());
   const send = useMutation({
     mutationFn: (body: IntakeForm) => call(api.visit.open, { body, key: key.current }),
-    onSuccess: (visit, { movement }) => {
+    onSuccess: (visit, { movement, record }) => {
       form.forget();
-      if (movement?.history?.length) bringCarried(queries, visit.movement.id);
+      if (movement?.history?.length || record) bringCarried(queries, visit.movement.id);
       say(`Taken in as ${visit.claim}.`);
       void go(`/visits/${visit.id}/intake`);
     },
