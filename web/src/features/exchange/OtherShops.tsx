@@ -5,7 +5,7 @@ import { MessageCircleQuestion, Send } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
-import { call } from '../../data/call.ts';
+import { Away, call } from '../../data/call.ts';
 import { fetched, keyOf } from '../../data/fetched.ts';
 import { whyOf } from '../../data/outbox.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -128,6 +128,7 @@ function cameOf(asked: Asked, { shop, key }: Shop): Came {
   }
 }
 
+const AWAY = 'The server of this shop is away: ask again when it is back.';
 const SENT_NOTHING = 'They have all that stands here.';
 
 function useShop(shop: Shop, movement: Movement) {
@@ -140,7 +141,7 @@ function useShop(shop: Shop, movement: Movement) {
     setAsking(true);
     call(api.exchange.ask, { params, body: { as } })
       .then((asked) => setCame(cameOf(asked, shop)))
-      .catch((error: unknown) => setCame(said(whyOf(error), true)))
+      .catch((error: unknown) => setCame(said(error instanceof Away ? AWAY : whyOf(error), true)))
       .finally(() => {
         setAsking(false);
         void queries.invalidateQueries({

@@ -294,11 +294,15 @@ describe('a record that came with it', () => {
     const checked = { proofs: ['proved'], here: [true], joins: true, log: [], photosAway: [] };
     standIn({
       '/api/movement-records/check': { ...checked, book: { id: 'm1', code: 'M-AB12CD', name: 'Round plate' } },
+      '/api/movements-like': [],
+      '/api/movements-like?text=M-AB12CD': [
+        { ...{ id: 'm1', code: 'M-AB12CD', name: 'Round plate', maker: '', marks: [], same: true, entries: [] } },
+      ],
       '/api/movements/m1': { movement, also: [], entries: [], inTheShop: null, clock: null },
     });
     open(<IntakeScreen />, '*');
     await person.upload(screen.getByLabelText('It came with a record'), file(JSON.stringify(book)));
-    expect(await screen.findByText('It has been here:')).toBeTruthy();
+    expect(await screen.findByText('It has been here: Round plate')).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'It is this one' }));
     expect(await screen.findByText(/The record that came with it, 1 entry, is joined/)).toBeTruthy();
     // Taken back, nothing of it is lost.

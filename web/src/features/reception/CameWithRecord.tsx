@@ -7,13 +7,13 @@ import { useMaySign } from '../../data/queries.ts';
 import { carryPhotos } from '../movements/bring-photos.ts';
 import { NO_PHOTOS, NOT_CHECKED, readRecord, type ReadRecord } from '../movements/record-file.ts';
 import { ChooseRecord, WhatComes } from '../movements/RecordFile.tsx';
-import { Button } from '../../ui/Button.tsx';
+import { KnownHere } from './KnownHere.tsx';
 import { asKnown, type IntakeForm } from './form.ts';
 
 const isPlace = (p: string): p is (typeof MARK_PLACES)[number] => (MARK_PLACES as readonly string[]).includes(p);
 
 /** A movement that came with its book from another shop: what stands in it is shown, and goes on in the book here. */
-export function CameWithRecord() {
+export function CameWithRecord({ onBook }: { onBook: (id: string | null) => void }) {
   const form = useFormContext<IntakeForm>();
   const { setValue, watch, formState } = form;
   const mayTake = useMaySign();
@@ -33,6 +33,7 @@ export function CameWithRecord() {
     setReading('');
     if (typeof read === 'string') return setTrouble(read);
     setRead(read);
+    onBook(read.checked.book?.id ?? null);
     carryPhotos(read.photos);
     const { movement, entries, logs = [] } = read.book;
     setValue('movement', {
@@ -56,18 +57,8 @@ export function CameWithRecord() {
         It came with a record
       </ChooseRecord>
       {history.length > 0 && checked.book && (
-        <div
-          className={
-            'my-2 flex flex-wrap items-center justify-between gap-3 rounded-lg border-2 border-brass-fill ' +
-            'bg-brass-wash p-3'
-          }
-        >
-          <p className="text-lg">
-            <b>It has been here:</b> {checked.book.name}, {checked.book.code}
-          </p>
-          <Button variant="main" onClick={() => asKnown(form, checked.book!.id)}>
-            It is this one
-          </Button>
+        <div className="mb-3">
+          <KnownHere another text={checked.book.code} onTake={(id) => asKnown(form, id)} />
         </div>
       )}
       {history.length > 0 && (

@@ -2,7 +2,7 @@ import { MARK_PLACES } from '@eclat/contract/movements';
 import { FAMILIES, type Fitting } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { BookOpen, Plus, Trash2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { useBook, useOwnerClocks } from '../../data/queries.ts';
 import { Panel } from '../../ui/Answer.tsx';
@@ -76,6 +76,8 @@ function NewMovement() {
   const fittings = watch('movement.fittings') ?? [];
   const family = FAMILIES.find((f) => f.id === familyId);
   const found = watch('movement.traits') !== undefined;
+  // The movement here that a record is of.
+  const [ofRecord, setOfRecord] = useState<string | null>(null);
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <TextField
@@ -89,7 +91,7 @@ function NewMovement() {
         <KnownMovement movementId={movementId} />
       ) : (
         <>
-          <CameWithRecord />
+          <CameWithRecord onBook={setOfRecord} />
           <TextField
             className="sm:col-span-2"
             label="The movement"
@@ -111,7 +113,7 @@ function NewMovement() {
             ))}
           </SelectField>
           <TextField label="Maker’s mark" error={errors.movement?.maker?.message} {...register('movement.maker')} />
-          <Marks />
+          <Marks but={ofRecord} />
           {!found && (
             <fieldset className="sm:col-span-2">
               <legend className="font-semibold">Also here</legend>
@@ -202,7 +204,7 @@ function KnownMovement({ movementId }: { movementId: string }) {
  * Numbers and marks, each with its place. One that is known already is shown before a second movement is made by
  * accident.
  */
-function Marks() {
+function Marks({ but }: { but: string | null }) {
   const form = useFormContext<IntakeForm>();
   const {
     register,
@@ -242,6 +244,7 @@ function Marks() {
       {errors.movement?.marks?.message && <p className="font-semibold text-danger">{errors.movement.marks.message}</p>}
       <KnownHere
         text={typed}
+        but={but}
         another={watch('another') ?? false}
         onTake={(id) => asKnown(form, id)}
         onAnother={() => {

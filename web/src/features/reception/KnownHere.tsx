@@ -13,21 +13,25 @@ export function KnownHere({
   onTake,
   onAnother,
   another,
+  but = null,
 }: {
   text: string;
   onTake: (movementId: string) => void;
-  onAnother: () => void;
+  onAnother?: () => void;
   another: boolean;
+  /** Shown elsewhere on this screen. */
+  but?: string | null;
 }) {
   const q = useDeferredValue(text.trim());
   const { data } = useQuery({
     ...fetched(api.movements.like, { query: { text: q } }),
     enabled: q.length > 1,
   });
-  if (!data || data.length === 0 || q.length < 2) return null;
+  const found = (data ?? []).filter((m) => m.id !== but);
+  if (found.length === 0 || q.length < 2) return null;
   return (
     <ul aria-label="Known here" className="flex flex-col gap-2">
-      {data.map((m) => (
+      {found.map((m) => (
         <li key={m.id} className="rounded-lg border-2 border-brass-fill bg-brass-wash p-3">
           <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
             <BookOpen className="size-5 text-brass" aria-hidden />
