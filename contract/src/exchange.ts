@@ -179,6 +179,8 @@ export const exchangeRoutes = {
       /** Empty: it went through. */
       failed: z.string(),
       entries: z.int(),
+      /** They go when those before them stand there. */
+      more: z.int(),
       /** Photos that it wants and that are here, with the id that the movement has there. */
       photos: z.array(sha256),
       there: id.nullable(),

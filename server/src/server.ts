@@ -128,5 +128,7 @@ async function sweep({ orm, clock }: AppContext): Promise<void> {
   await sql(em, 'delete from device where seen_at < ?', [ago(30)]);
   await sql(em, 'delete from knock where at < ?', [ago(1)]);
   await sql(em, 'delete from sign_in_failure where at < ?', [ago(1)]);
+  // Of shops that are known here each contact stays.
+  await sql(em, `delete from exchange_log where shop = '' and at < ?`, [ago(30)]);
   await checkDaily(orm.em.fork(), clock());
 }

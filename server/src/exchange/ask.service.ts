@@ -162,9 +162,10 @@ export async function sendBook(ctx: Context, movementId: string, key: string): P
     if (book.entries.length > 0)
       readAs(sendReply, await wanting(ctx, shop, { want: 'send', movementId: id, body: json(book) }));
     const here = await photosHere(ctx.em, there?.photos ?? []);
-    return { failed: '', entries: book.entries.length, photos: [...here], there: there?.movement ?? null };
+    const { entries, more } = book;
+    return { failed: '', entries: entries.length, more, photos: [...here], there: there?.movement ?? null };
   } catch (error) {
-    return { failed: whyNot(error), entries: 0, photos: [], there: null };
+    return { failed: whyNot(error), entries: 0, more: 0, photos: [], there: null };
   }
 }
 

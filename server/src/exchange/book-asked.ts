@@ -23,13 +23,8 @@ export async function booksNamed(em: EntityManager, { ids, have }: Named): Promi
 
 /** Those of these books that this shop shares with a shop that is known by this key. */
 export async function sharedWith(em: EntityManager, kid: string, movementIds: readonly string[]): Promise<string[]> {
-  const rows = await sql<{ id: string }>(
-    em,
-    `select distinct coalesce(m.merged_into, m.id) as id from shared_book s join movement m on m.id = s.movement_id
-      where s.ended_at is null and (s.kid is null or s.kid = ?) and coalesce(m.merged_into, m.id) = any(?)`,
-    [kid, list(movementIds)],
-  );
-  return movementIds.filter((id) => rows.some((r) => r.id === id));
+  const shared = new Set(await allSharedWith(em, kid));
+  return movementIds.filter((id) => shared.has(id));
 }
 
 /** Every book that is shared with a shop. */

@@ -136,6 +136,28 @@ describe('a movement that goes from shop to shop', () => {
     );
   });
 
+  it('goes in parts where its book is long, an amendment with what it amends', async () => {
+    const here = await takeIn(a.marit, { movement: { name: 'Long', familyId: 'mantel-barrels', marks: [] } });
+    const at = `/movements/${here.movement.id}`;
+    const first = await write(a, at, 'Line 0');
+    const { entries: history, logs } = await a.marit.ok<MovementBook>('GET', `${at}/record`);
+    const movement = { name: 'Long', familyId: 'mantel-barrels', marks: [], history, logs };
+    const there = `/movements/${(await takeIn(b.marit, { movement })).movement.id}`;
+    for (let n = 1; n <= 102; n++) await write(a, at, `Line ${n}`);
+    await amend(a, first.id, 'Not a line.');
+    await share(a, at, keyB);
+    const part = found(await ask(b, there, keyA));
+    expect([part.book.entries.length, part.more]).toEqual([100, 3]);
+    await bring(b, there, part.book);
+    const rest = found(await ask(b, there, keyA));
+    expect([rest.book.entries.map((e) => e.text), rest.more]).toEqual([
+      ['Line 101', 'Line 102', 'Line 0', 'Not a line.'],
+      0,
+    ]);
+    await bring(b, there, rest.book);
+    expect(await hashesOf(b, there)).toEqual(await hashesOf(a, at));
+  });
+
   it('is found by a mark where the shop allows it, and told by no more than who carries such a mark', async () => {
     const c = await openShop();
     await acquaint(a, c, 'Fennick, Aldermere');

@@ -131,6 +131,12 @@ function cameOf(asked: Asked, { shop, key }: Shop): Came {
 const AWAY = 'The server of this shop is away: ask again when it is back.';
 const SENT_NOTHING = 'They have all that stands here.';
 
+function sentInWords(entries: number, more: number): string {
+  if (entries === 0) return SENT_NOTHING;
+  const rest = more > 0 ? ` ${counted(more, 'more goes', 'more go')} when these stand there: send again then.` : '';
+  return `${counted(entries, 'entry', 'entries')} sent: they look at it there.${rest}`;
+}
+
 function useShop(shop: Shop, movement: Movement) {
   const queries = useQueryClient();
   const [came, setCame] = useState<Came | null>(null);
@@ -152,10 +158,9 @@ function useShop(shop: Shop, movement: Movement) {
   const send = useCommand(api.exchange.send, {
     what: 'Book',
     atOnce: true,
-    onDone: ({ failed, entries, photos, there }) => {
+    onDone: ({ failed, entries, more, photos, there }) => {
       if (failed) return setCame(said(failed, true));
-      const words =
-        entries === 0 ? SENT_NOTHING : `${counted(entries, 'entry', 'entries')} sent: they look at it there.`;
+      const words = sentInWords(entries, more);
       setCame(said(words));
       if (there === null || photos.length === 0) return;
       const progress = (n: number) => setCame(said(`${words} ${n} of ${counted(photos.length, 'photo')} …`));
