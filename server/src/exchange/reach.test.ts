@@ -1,5 +1,13 @@
-import { describe, expect, it } from 'vitest';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:https';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, describe, expect, it } from 'vitest';
 import { isOnInternet, reach } from './reach.ts';
+
+afterEach(() => void delete process.env['ECLAT_NEAR_SHOPS']);
 
 describe('an address of another shop', () => {
   // IANA IPv4 and IPv6 Special-Purpose Address Registries (RFC 6890), one address of each block and its edges.
@@ -38,5 +46,29 @@ describe('an address of another shop', () => {
   ])('%s is not connected to', async (address) => {
     const asked = reach({ address, path: 'exchange/ask', headers: {}, body: Buffer.alloc(0), most: 100 });
     await expect(asked).rejects.toThrow(/network of its own|in the clear/);
+  });
+
+  it('is told nothing where its certificate does not hold', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'eclat-tls-'));
+    const [key, cert] = [join(folder, 'key.pem'), join(folder, 'cert.pem')];
+    // Made by itself: nobody vouches for it.
+    const made = spawnSync('openssl', [
+      ...['req', '-x509', '-newkey', 'ec', '-pkeyopt', 'ec_paramgen_curve:P-256', '-nodes', '-days', '2'],
+      ...['-subj', '/CN=localhost', '-addext', 'subjectAltName=DNS:localhost', '-keyout', key, '-out', cert],
+    ]);
+    expect(made.status).toBe(0);
+    let asked = 0;
+    const server = createServer({ key: readFileSync(key), cert: readFileSync(cert) }, (_req, res) => {
+      asked++;
+      res.end('{}');
+    }).listen(0, '127.0.0.1');
+    rmSync(folder, { recursive: true });
+    await new Promise((resolve) => server.once('listening', resolve));
+    const address = `https://localhost:${(server.address() as AddressInfo).port}`;
+    process.env['ECLAT_NEAR_SHOPS'] = address;
+    const sent = reach({ address, path: 'exchange/ask', headers: {}, body: Buffer.from('{}'), most: 100 });
+    await expect(sent).rejects.toThrow('Its certificate does not hold');
+    expect(asked).toBe(0);
+    server.close();
   });
 });
