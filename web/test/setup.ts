@@ -1,5 +1,5 @@
 import { configure } from '@testing-library/react';
-import { afterEach } from 'vitest';
+import { afterAll, afterEach, vi } from 'vitest';
 import { useAppState } from '../src/data/app-state.ts';
 
 // No test asserts speed: on a loaded machine a screen may take its time to answer.
@@ -12,6 +12,10 @@ afterEach(() => {
     sessionStorage.clear();
   }
 });
+
+// A screen fetches a later piece by itself. Files share their modules: one that is still on its way when the page of
+// this file goes would be missing in the next.
+afterAll(() => vi.dynamicImportSettled());
 
 // jsdom scrolls nothing.
 if (typeof window !== 'undefined') window.scrollTo = () => {};
