@@ -25,6 +25,7 @@ import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { HttpProblem, notFound, refused } from '../platform/http/problems.ts';
 import { asRecord, carriedBeyond, namesOf } from './carried.ts';
 import { isReplyOf, requestHeaders, type Partner } from './envelope.ts';
+import { asJson, jsonIn } from './json.ts';
 import { note } from './log.ts';
 import { comparable, hidden } from './marks.ts';
 import { reach, Unreached } from './reach.ts';
@@ -60,15 +61,11 @@ interface Wanting {
 type Said = { status: number; body: Buffer };
 
 const problemIn = (body: Buffer): string => {
-  try {
-    const { title, detail } = JSON.parse(body.toString('utf8')) as { title?: unknown; detail?: unknown };
-    return [title, detail]
-      .filter((w) => typeof w === 'string')
-      .join(' ')
-      .slice(0, 300);
-  } catch {
-    return '';
-  }
+  const { title, detail } = Object(jsonIn(body)) as { title?: unknown; detail?: unknown };
+  return [title, detail]
+    .filter((w) => typeof w === 'string')
+    .join(' ')
+    .slice(0, 300);
 };
 
 /**
@@ -99,17 +96,9 @@ async function wanting(ctx: Context, shop: Known, { most = LARGEST_BOOK, ...give
   }
 }
 
-const json = (value: unknown) => Buffer.from(JSON.stringify(value), 'utf8');
-
 /** @throws Unreached where it is not what such a reply is */
 function readAs<S extends z.ZodType>(schema: S, { body }: Said): z.infer<S> {
-  let given: unknown;
-  try {
-    given = JSON.parse(body.toString('utf8'));
-  } catch {
-    given = undefined;
-  }
-  const read = schema.safeParse(given);
+  const read = schema.safeParse(jsonIn(body));
   if (!read.success) throw new Unreached('What it answered cannot be read: it may be of a later version of Eclat.');
   return read.data;
 }
@@ -134,7 +123,7 @@ export async function askShop(
   const { ids, have } = await namesOf(ctx, movementId);
   const of = randomBytes(32).toString('hex');
   const marks = comparable((await loadMovement(ctx, movement)).marks).map((m) => hidden(of, m));
-  const body = json({ ids: as === null ? ids : [as], have, marks: marks.length > 0 ? { key: of, marks } : null });
+  const body = asJson({ ids: as === null ? ids : [as], have, marks: marks.length > 0 ? { key: of, marks } : null });
   try {
     const reply = readAs(askReply, await wanting(ctx, shop, { want: 'ask', movementId, body }));
     if (reply.found !== 'book') return reply;
@@ -154,13 +143,13 @@ export async function sendBook(ctx: Context, movementId: string, key: string): P
   const shop = await knownShop(ctx, key);
   const { ids, have } = await namesOf(ctx, id);
   try {
-    const asked = await wanting(ctx, shop, { want: 'which', movementId: id, body: json({ ids, all: have }) });
+    const asked = await wanting(ctx, shop, { want: 'which', movementId: id, body: asJson({ ids, all: have }) });
     const there = readAs(whichReply, asked);
     const lacks = there && new Set(there.lacks);
     const beyond = lacks ? have.filter((hash) => !lacks.has(hash)) : [];
     const book = await carriedBeyond(ctx, id, beyond);
     if (book.entries.length > 0)
-      readAs(sendReply, await wanting(ctx, shop, { want: 'send', movementId: id, body: json(book) }));
+      readAs(sendReply, await wanting(ctx, shop, { want: 'send', movementId: id, body: asJson(book) }));
     const here = await photosHere(ctx.em, there?.photos ?? []);
     const { entries, more } = book;
     return { failed: '', entries: entries.length, more, photos: [...here], there: there?.movement ?? null };
@@ -191,7 +180,7 @@ export async function askPhoto(
   if (!hashesNamed(await bookEntries(ctx, movementId)).includes(hash)) throw notFound('photo');
   if ((await photosHere(ctx.em, [hash])).has(hash)) return null;
   const shop = await knownShop(ctx, key);
-  const body = json({ ...(await namesOf(ctx, movementId)), photo: hash });
+  const body = asJson({ ...(await namesOf(ctx, movementId)), photo: hash });
   const said = await orRefuse(wanting(ctx, shop, { want: 'photo', movementId, body, most: LARGEST_PHOTO }));
   return readBrought(ctx, movementId, hash, said.body);
 }

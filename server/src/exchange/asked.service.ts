@@ -10,6 +10,7 @@ import {
 } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
 import type { z } from 'zod';
+import { booksNamed, hashesIn, type Named } from '../movements/books-named.ts';
 import { keepBrought, readBrought } from '../movements/book-photos.service.ts';
 import { bookEntries } from '../movements/history.service.ts';
 import { Movement, MovementMark } from '../movements/movements.entity.ts';
@@ -20,11 +21,12 @@ import { photoByHash } from '../photos/stored.ts';
 import type { Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { HttpProblem, notFound } from '../platform/http/problems.ts';
-import { allSharedWith, booksNamed, sharedWith, type Named } from './book-asked.ts';
-import { carriedBeyond, namesOf, SHA256 } from './carried.ts';
+import { carriedBeyond, namesOf } from './carried.ts';
 import type { Partner } from './envelope.ts';
 import { OfferedBook } from './exchange.entity.ts';
+import { jsonIn } from './json.ts';
 import { comparable, hidden } from './marks.ts';
+import { allSharedWith, sharedWith } from './shared-books.ts';
 
 /** What a shop gets, what came of it in words for the log, and of which book here. */
 export interface Answered {
@@ -115,7 +117,7 @@ async function send(ctx: Context, { kid, shop }: Partner, book: CarriedBook): Pr
   ctx.em.create(OfferedBook, {
     ...{ kid, shop, at: ctx.now, movement, book: JSON.stringify(book), entries: entries.length },
     ids: [...new Set([movement.id, ...ids])],
-    hashes: [...new Set(hashes)].filter((h) => SHA256.test(h)).slice(0, MOST_HASHES),
+    hashes: hashesIn(hashes).slice(0, MOST_HASHES),
     marks: comparable(movement.marks),
     ...{ settledBy: null, settledAt: null, taken: null },
   });
@@ -147,13 +149,7 @@ async function bring(
 }
 
 function read<S extends z.ZodType>(schema: S, bytes: Buffer): z.infer<S> {
-  let given: unknown;
-  try {
-    given = JSON.parse(bytes.toString('utf8'));
-  } catch {
-    given = undefined;
-  }
-  const parsed = schema.safeParse(given);
+  const parsed = schema.safeParse(jsonIn(bytes));
   if (parsed.success) return parsed.data;
   const { path, message } = parsed.error.issues[0]!;
   throw new HttpProblem(422, 'This request of a shop cannot be read.', { detail: `${path.join('.')}: ${message}` });

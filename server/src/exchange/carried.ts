@@ -5,6 +5,7 @@ import {
   type MovementBook,
   type TravelledEntry,
 } from '@eclat/contract';
+import { hashesIn } from '../movements/books-named.ts';
 import { bookEntries } from '../movements/history.service.ts';
 import { bookAndRecord, recordOf } from '../movements/record.service.ts';
 import { linksOf, movementNamed } from '../movements/signed.ts';
@@ -13,14 +14,13 @@ import { badField } from '../platform/http/problems.ts';
 
 /** One reply stays below what a book may have as a file. */
 const MOST_BYTES = 12_000_000;
-export const SHA256 = /^[0-9a-f]{64}$/;
 
 /** By what another shop may know a book of this one: its entries, also as they came in, and ids of its movement. */
 export async function namesOf(ctx: Context, movementId: string): Promise<{ ids: string[]; have: string[] }> {
   const entries = await bookEntries(ctx, movementId);
   const ids = entries.flatMap((e) => [e.movementId, movementNamed(e) ?? e.movementId]);
   const have = entries.flatMap((e) => [e.hash, linksOf(e).was ?? e.hash]);
-  return { ids: [...new Set([movementId, ...ids])], have: [...new Set(have)].filter((h) => SHA256.test(h)) };
+  return { ids: [...new Set([movementId, ...ids])], have: hashesIn(have) };
 }
 
 /** What a book has beyond these entries; what is too much for once is counted in `more`. */

@@ -13,6 +13,7 @@ import { sha256 } from '../platform/sha256.ts';
 import { askPhoto, askShop, sendBook, sendPhoto, shareSent, type Sent } from './ask.service.ts';
 import { answer } from './asked.service.ts';
 import { readWanted, replyHeaders, type Partner } from './envelope.ts';
+import { asJson } from './json.ts';
 import { contacts, isTooMany, note, noteOutcome } from './log.ts';
 import { offer, offers, settle, share, shopsFor } from './sharing.service.ts';
 
@@ -119,7 +120,7 @@ async function answered(
       .transactional((em) => answer({ ...anybody, em }, partner, said, body));
     await noteOutcome(orm.em.fork(), noted, outcome, movementId);
     if (Buffer.isBuffer(reply)) return void res.type('jpeg').send(reply);
-    const bytes = Buffer.from(JSON.stringify(reply), 'utf8');
+    const bytes = asJson(reply);
     const em = orm.em.fork();
     res.set(await replyHeaders(em, await signingKey(em, now), hash, bytes, now));
     res.type('json').send(bytes);

@@ -2,10 +2,13 @@ import { createServer, type RequestListener } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Book, Contact, Entry, MovementBook, Offered, Photo, ReplyOf, ShopSettings, Visit } from '@eclat/contract';
 import type { api } from '@eclat/contract';
+import { asRead } from '@eclat/core/intake';
 import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { strangeKey, writtenElsewhere } from '../../test/forge.ts';
 import { openShop, PASS, takeIn } from '../../test/shop.ts';
+import { readMark } from '../movements/books-named.ts';
+import { sql } from '../platform/http/app-context.ts';
 import { signChange, signRequest } from '../movements/signed.ts';
 import { sha256 } from '../platform/sha256.ts';
 import { hidden } from './marks.ts';
@@ -185,6 +188,13 @@ describe('a movement that goes from shop to shop', () => {
       why: expect.stringContaining('stands in the book of'),
     });
     await c.running.stop();
+    // The search of the counter reads a mark in SQL as core does.
+    const { em } = a.running.appContext.orm;
+    for (const mark of ['No. 64 38', 'nr.7', 'Norris 12', ' NO 5/A', 'W.M. 3', 'Штамп № 9', 'Ünal-4', '', '—'])
+      expect([mark, await sql(em.fork(), `select ${readMark('?::text')} as read`, [mark])]).toEqual([
+        mark,
+        [{ read: asRead(mark) }],
+      ]);
     // HMAC-SHA-256, RFC 4231, test case 2.
     expect(hidden(Buffer.from('Jefe').toString('hex'), 'what do ya want for nothing?')).toBe(
       '5bdcc146bf60754e6a042426089575c75a003f089d2739839dec58b964ec3843',
@@ -192,6 +202,7 @@ describe('a movement that goes from shop to shop', () => {
   });
 });
 
+let requests = 0;
 /** As another program would send it, with any part of it changed. */
 async function request(
   key: Awaited<ReturnType<typeof strangeKey>>,
@@ -274,7 +285,7 @@ describe('a request of a shop', () => {
       return `${change.old}~${change.new}`;
     };
     const by = async (key: typeof old, changes?: string) =>
-      (await request(key, a, { nonce: `${Math.random()} is its nonce`, ...(changes && { changes }) })).status;
+      (await request(key, a, { nonce: `nonce ${++requests} of its key`, ...(changes && { changes }) })).status;
     expect([await by(fresh), await by(old)]).toEqual([401, 200]);
     expect([await by(fresh, await handedOn(fresh)), await by(fresh), await by(old)]).toEqual([200, 200, 401]);
     // Whoever has the old key hands it on no more.

@@ -1,17 +1,17 @@
 import { api, carriedBook, type Offered, type ParsedBodyOf, type ReplyOf } from '@eclat/contract';
+import { booksMarked, booksNamed } from '../movements/books-named.ts';
 import { KnownKey } from '../movements/keys.entity.ts';
 import { keysOf, newestOf } from '../movements/keys.ts';
-import { loadMovement, movementNow } from '../movements/movements.service.ts';
+import { movementNow } from '../movements/movements.service.ts';
 import { checkRecord } from '../movements/record.service.ts';
 import { readCard } from '../movements/signed.ts';
 import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { refused } from '../platform/http/problems.ts';
-import { asRecord, namesOf } from './carried.ts';
+import { asRecord } from './carried.ts';
 import { OfferedBook, SharedBook } from './exchange.entity.ts';
 import { contacts } from './log.ts';
-import { comparable } from './marks.ts';
 
 type Shops = ReplyOf<typeof api.exchange.shops>;
 
@@ -78,7 +78,7 @@ export async function share(
   await ctx.em.flush();
 }
 
-/** What waits to be looked at, with the book here that it is of. @param among only this one is looked for */
+/** What waits to be looked at, with the book here that it is of. @param among this one, where it is one of several */
 export async function offers(ctx: Context, among?: string): Promise<Offered[]> {
   const waiting = await ctx.em.find(
     OfferedBook,
@@ -88,42 +88,22 @@ export async function offers(ctx: Context, among?: string): Promise<Offered[]> {
   const found: Offered[] = [];
   for (const o of waiting) {
     const { id, shop, movement, entries } = o;
-    const here = among !== undefined && (await isOf(ctx, o, among)) ? among : null;
+    const books = await booksOf(ctx, o);
     found.push({
       ...{ id, shop, at: o.at.toISOString(), entries, movement: { code: movement.code, name: movement.name } },
-      movementId: among === undefined ? await bookOf(ctx, o) : here,
+      movementId: books.find((b) => b === among) ?? books[0] ?? null,
     });
   }
   return found;
 }
 
-type Names = Pick<OfferedBook, 'ids' | 'hashes' | 'marks'>;
-
-/** The book here that has such an entry, or an id; or else the one that carries such a mark. */
-async function bookOf({ em }: Context, { ids, hashes, marks }: Names): Promise<string | null> {
-  const list = (of: readonly string[]) => `{${of.join(',')}}`;
-  const [found] = await sql<{ id: string }>(
-    em,
-    `select coalesce(m.merged_into, m.id) as id from movement m where m.id = any(?)
-        or m.id in (select movement_id from history_entry where hash = any(?)) order by 1 limit 1`,
-    [list(ids), list(hashes)],
-  );
-  if (found || marks.length === 0) return found?.id ?? null;
-  const [marked] = await sql<{ id: string }>(
-    em,
-    `select coalesce(m.merged_into, m.id) as id from movement m join movement_mark k on k.movement_id = m.id
-      where lower(regexp_replace(regexp_replace(k.text, '^\\s*(no|nr)\\M', '', 'i'), '[^[:alnum:]]', '', 'g')) = any(?)
-      order by 1 limit 1`,
-    [list(marks)],
-  );
-  return marked?.id ?? null;
-}
-
-async function isOf(ctx: Context, { ids, hashes, marks }: Names, movementId: string): Promise<boolean> {
-  const here = await namesOf(ctx, movementId);
-  if (ids.some((id) => here.ids.includes(id)) || hashes.some((h) => here.have.includes(h))) return true;
-  const { marks: carried } = await loadMovement(ctx, await movementNow(ctx, movementId));
-  return comparable(carried).some((m) => marks.includes(m));
+/** The books here that have such an entry or id; or else those that carry such a mark. */
+async function booksOf(
+  { em }: Context,
+  { ids, hashes, marks }: Pick<OfferedBook, 'ids' | 'hashes' | 'marks'>,
+): Promise<string[]> {
+  const named = await booksNamed(em, { ids, have: hashes });
+  return named.length > 0 ? named : booksMarked(em, marks);
 }
 
 /** What was sent, and how it would stand in the book that it is of, or in this one. */
@@ -133,7 +113,8 @@ export async function offer(
   movementId?: string,
 ): Promise<ReplyOf<typeof api.exchange.offer>> {
   const row = await findOrRefuse(ctx, OfferedBook, { id: offerId }, 'record');
-  const into = movementId === undefined ? await bookOf(ctx, row) : (await movementNow(ctx, movementId)).id;
+  const into =
+    movementId === undefined ? ((await booksOf(ctx, row))[0] ?? null) : (await movementNow(ctx, movementId)).id;
   const carried = carriedBook.parse(JSON.parse(row.book));
   const book = await asRecord(ctx, into, carried);
   const { entries: history, logs = [] } = book;
@@ -147,8 +128,9 @@ export async function settle(
   offerId: string,
   { taken }: ParsedBodyOf<typeof api.exchange.settle>,
 ): Promise<void> {
+  // Two people may look at it at once: what was taken in is not put aside.
+  await sql(ctx.em, 'select 1 from offered_book where id = ? for update', [offerId]);
   const row = await findOrRefuse(ctx, OfferedBook, { id: offerId }, 'record');
-  // Two people looked at it: what was taken in is not put aside, nor twice taken in.
   if (row.settledAt !== null && row.taken !== taken && (row.taken || taken !== null))
     throw refused(
       'Somebody has looked at it already.',

@@ -7,18 +7,12 @@ import { signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { Finding } from '../assessment/findings.entity.ts';
+import { readMark } from './books-named.ts';
 import { MarkTakenOut, MovementMark } from './movements.entity.ts';
 import { movementBook, movementNow, loadMovement } from './movements.service.ts';
 
 const MOST = 4;
 const LAST_ENTRIES = 4;
-/**
- * As two people would read one number: without case, spaces, points and the word for number. An index of migration 0005
- * has the same expression.
- */
-const READ = `lower(regexp_replace(regexp_replace(:x, '^\\s*(no|nr)\\M', '', 'i'), '[^[:alnum:]]', '', 'g'))`;
-const read = (column: string) => READ.replace(':x', column);
-
 /**
  * Movements that carry such a mark or code, while it is typed, with the last of their history. `same`: read alike to
  * the letter.
@@ -30,7 +24,7 @@ export async function movementsLike(ctx: Context, text: string): Promise<ReplyOf
     ctx.em,
     `
     select f.id, bool_or(f.same) as same from (
-      select k.movement_id as id, true as same from movement_mark k where ${read('k.text')} = ${read('?::text')}
+      select k.movement_id as id, true as same from movement_mark k where ${readMark('k.text')} = ${readMark('?::text')}
       union all select m.id, true from movement m where m.code = upper(?)
       union all (select k.movement_id, false from movement_mark k where length(?) > 2 and k.text ilike ? limit 20)
     ) f join movement m on m.id = f.id and m.merged_into is null group by f.id order by same desc, f.id limit ${MOST}`,
@@ -73,7 +67,7 @@ export async function refuseTwin(ctx: Context, marks: readonly { place: string; 
       ctx.em,
       `
       select m.code, m.name from movement m join movement_mark k on k.movement_id = m.id
-        where m.merged_into is null and k.place = ? and ${read('k.text')} = ${read('?::text')} limit 1`,
+        where m.merged_into is null and k.place = ? and ${readMark('k.text')} = ${readMark('?::text')} limit 1`,
       [place, text],
     );
     if (twin)

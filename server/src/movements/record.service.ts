@@ -15,6 +15,7 @@ import { theShop } from '../people/shop.service.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { badField } from '../platform/http/problems.ts';
 import type { Context } from '../platform/http/context.ts';
+import { booksNamed, hashesIn } from './books-named.ts';
 import { plainName } from './plain-name.ts';
 import { bookEntries, keepEntry, mayWrite, writeEntry } from './history.service.ts';
 import { Clock } from './movements.entity.ts';
@@ -105,7 +106,6 @@ function saysTheSame(
 }
 
 const TAKE_OVER_LOCK = 6_438_007;
-const SHA256 = /^[0-9a-f]{64}$/;
 
 interface Here {
   id: string;
@@ -129,7 +129,7 @@ async function standingIn(
   into: string | null,
 ): Promise<readonly (string | null)[]> {
   const { name } = await theShop(ctx);
-  const hashes = `{${history.flatMap((e) => (SHA256.test(e.given.hash) ? e.given.hash : [])).join(',')}}`;
+  const hashes = `{${hashesIn(history.map((e) => e.given.hash)).join(',')}}`;
   const known = await sql<Here>(
     ctx.em,
     `select e.id, m.code, coalesce(m.merged_into, m.id) as book, e.hash, e.taken_over->>'hash' as was
@@ -162,18 +162,13 @@ type Checked = ReplyOf<typeof api.movements.checkRecord>;
 
 /** The book here that a record is of: an entry of it stands there, or was written on one that does, or names its id. */
 async function bookOfRecord(ctx: Context, history: readonly Read[]): Promise<Checked['book']> {
-  const hashes = history.flatMap(({ given, signed }) => [given.hash, ...(signed?.said.parents ?? [])]);
-  const of = `{${hashes.filter((h) => SHA256.test(h)).join(',')}}`;
-  const ids = `{${history.flatMap(({ signed }) => (signed ? [signed.said.movement.id] : [])).join(',')}}`;
-  const found = await sql<NonNullable<Checked['book']>>(
-    ctx.em,
-    `select id, code, name from movement where id in (
-      select coalesce(m.merged_into, m.id) from movement m where m.id = any(?)
-        or m.id in (select movement_id from history_entry where hash = any(?) or taken_over->>'hash' = any(?)))
-      limit 2`,
-    [ids, of, of],
-  );
-  return found.length === 1 ? found[0]! : null;
+  const [id, ...others] = await booksNamed(ctx.em, {
+    ids: history.flatMap(({ signed }) => (signed ? [signed.said.movement.id] : [])),
+    have: history.flatMap(({ given, signed }) => [given.hash, ...(signed?.said.parents ?? [])]),
+  });
+  if (id === undefined || others.length > 0) return null;
+  const { code, name } = await movementNow(ctx, id);
+  return { id, code, name };
 }
 
 /** Whether one of these names an entry of this book as one that it was written on. */

@@ -1,26 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { sql } from '../platform/http/app-context.ts';
 
-/** By which another shop names a book: ids that its movement has anywhere, and entries of it. */
-export interface Named {
-  ids: readonly string[];
-  have: readonly string[];
-}
-
-const list = (of: readonly string[]) => `{${of.join(',')}}`;
-
-/** Ids of the books here that it names: each once, as they are called now. */
-export async function booksNamed(em: EntityManager, { ids, have }: Named): Promise<string[]> {
-  const rows = await sql<{ id: string }>(
-    em,
-    `select distinct coalesce(m.merged_into, m.id) as id from movement m where m.id = any(?)
-        or m.id in (select movement_id from history_entry where hash = any(?) or taken_over->>'hash' = any(?))
-      order by 1`,
-    [list(ids), list(have), list(have)],
-  );
-  return rows.map((r) => r.id);
-}
-
 /** Those of these books that this shop shares with a shop that is known by this key. */
 export async function sharedWith(em: EntityManager, kid: string, movementIds: readonly string[]): Promise<string[]> {
   const shared = new Set(await allSharedWith(em, kid));
