@@ -3,7 +3,7 @@ export const ENTRY_WORDS = {
   visit: 'Service',
   inscription: 'Inscription',
   amendment: 'Amendment',
-  merger: 'Two found to be one',
+  merger: 'Same movement or not',
   donor: 'Gave a part',
   replacement: 'Movement changed',
 } as const;

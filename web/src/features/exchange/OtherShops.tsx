@@ -1,6 +1,7 @@
 import type { Movement, ReplyOf } from '@eclat/contract';
 import { counted } from '@eclat/core/units';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import clsx from 'clsx';
 import { MessageCircleQuestion, Send } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -37,7 +38,7 @@ export function OtherShops({ movement, onClose }: Props) {
       open
       onClose={onClose}
       wide
-      title={`Other shops and ${movement.code}`}
+      title="Other shops"
       description="No owner and no prices go along. What comes stands in the book when somebody here takes it in."
     >
       {error && !data && <Failed error={error} />}
@@ -185,7 +186,7 @@ function OneShop({ shop, everyShop, movement, onClose }: ShopProps) {
       <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
         <div className="min-w-0">
           <h3 className="text-xl">{[shop.shop, place].filter(Boolean).join(', ')}</h3>
-          <p className="text-sm break-all text-soft">
+          <p className={clsx('text-sm text-soft', address && 'break-all')}>
             {address || 'No web address is known: know it by a card that has one, or send the book file.'}
           </p>
           {last && (
