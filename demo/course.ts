@@ -74,6 +74,9 @@ export interface Course {
   bench?: BodyOf<typeof api.benches.add>['test'][];
   /** On case, dial and glass: done so often, the last so many hours ago. */
   casework?: (BodyOf<typeof api.casework.add> & { did?: number; hoursAgo?: number; ended?: boolean })[];
+  conservation?: BodyOf<typeof api.conservation.add>[];
+  /** A worn hole and the same one bushed, side by side. */
+  mended?: string;
   work?: BodyOf<typeof api.fitting.addWork>[];
   parts?: (BodyOf<typeof api.fitting.addPart> | TakenFromStock)[];
   oilLeft?: number;

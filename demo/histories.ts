@@ -234,6 +234,17 @@ export const HISTORIES: readonly History[] = [
           baths: [bath],
           worn: { 'T4.front': 0.22 },
           casework: [{ place: 'case', what: 'Column fastened, screw left as found', did: 1, ended: true }],
+          mended: 'Third wheel, front hole',
+          conservation: [
+            {
+              about: 'Gilding of the columns, rubbed through',
+              ways: [
+                { way: 'Leave it as it is', undone: 'yes', chosen: true, why: 'The wear is even, and is its age' },
+                { way: 'Tone the bare places', undone: 'yes', why: 'It would be seen in a strong light' },
+                { way: 'Gild the columns anew', undone: 'no', why: 'The old leaf would go' },
+              ],
+            },
+          ],
           run: { days: 8, rate: -6, place: 'Test stand' },
         },
         amendment: 'The going mainspring was measured too: 19.1 mm wide, 0.38 mm, entered late.',

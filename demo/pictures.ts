@@ -15,6 +15,7 @@ export type Picture =
   | 'kitchen'
   | 'plates'
   | 'wear'
+  | 'bush'
   | 'board'
   | 'plate';
 
@@ -87,6 +88,7 @@ const BODIES: Record<Picture, string> = {
   kitchen: `<rect x="240" y="240" width="720" height="720" rx="150" fill="#8fb3a3"/>${dial(600, 600, 290, '#fdfcf7', '#23332c', '#a8321f', 0.41)}<path d="M600 960 Q620 1090 760 1130" fill="none" stroke="#3a3a3a" stroke-width="16"/>`,
   plates: `<rect x="200" y="150" width="800" height="900" rx="18" fill="#c9a65a"/><rect x="200" y="150" width="800" height="900" rx="18" fill="#7a5f25" fill-opacity=".25"/>${wheel(420, 820, 190, 60)}${wheel(790, 830, 185, 58)}${wheel(470, 530, 120, 44)}${wheel(740, 540, 125, 46)}${wheel(560, 350, 86, 36)}${wheel(760, 330, 78, 34)}${wheel(400, 300, 62, 30)}`,
   wear: `<rect width="1200" height="1200" fill="#c3a155"/><circle cx="600" cy="600" r="300" fill="#8d7233"/><ellipse cx="640" cy="575" rx="150" ry="112" fill="#1d1710" transform="rotate(-28 640 575)"/><circle cx="672" cy="556" r="96" fill="#9aa2a9"/><circle cx="650" cy="536" r="30" fill="#dfe5ea" fill-opacity=".7"/>`,
+  bush: `<rect width="1200" height="1200" fill="#cfae63"/><circle cx="600" cy="600" r="300" fill="#a5873f"/><circle cx="600" cy="600" r="214" fill="#dcbb6c" stroke="#93752f" stroke-width="7"/><circle cx="600" cy="600" r="106" fill="#1d1710"/><circle cx="600" cy="600" r="98" fill="#9aa2a9"/><circle cx="578" cy="578" r="30" fill="#dfe5ea" fill-opacity=".7"/>`,
   board: `<rect x="90" y="230" width="1020" height="760" fill="url(#wood)"/><rect x="90" y="230" width="1020" height="760" fill="#c79a62" fill-opacity=".55"/><rect x="200" y="330" width="70" height="560" rx="30" fill="#3a2410"/><rect x="930" y="330" width="70" height="560" rx="30" fill="#3a2410"/>${scrawl(320, 380, 9, 1)}${scrawl(340, 450, 5, 2)}${scrawl(330, 560, 12, 3)}${scrawl(350, 640, 17, 4)}${scrawl(340, 760, 19, 5)}${scrawl(620, 870, 9, 6)}`,
   plate: `<rect x="160" y="140" width="880" height="920" rx="18" fill="#c9a65a"/><circle cx="420" cy="800" r="70" fill="#8a6a2a"/><circle cx="800" cy="810" r="64" fill="#8a6a2a"/><circle cx="470" cy="500" r="26" fill="#3a2c10"/><circle cx="760" cy="470" r="22" fill="#3a2c10"/><circle cx="600" cy="300" r="18" fill="#3a2c10"/>${scrawl(300, 620, 15, 7)}${scrawl(320, 690, 12, 8)}${scrawl(560, 930, 13, 9)}`,
 };

@@ -22,6 +22,7 @@ import { addLine, chooseRoute, decide, loadAgreement, offerRoute } from '@eclat/
 import { askByLink, guestOf, makeLink } from '@eclat/server/owner-page/owner-page.service';
 import { putTime } from '@eclat/server/bench-time/bench-time.service';
 import { addTask, didTask, setTaskDone } from '@eclat/server/casework/casework.service';
+import { addDecision } from '@eclat/server/conservation/conservation.service';
 import { startBath, stepBath, stopBath } from '@eclat/server/cleaning/cleaning.service';
 import { addEvidence, setPlace, addMeasurement } from '@eclat/server/assessment/assessment.service';
 import { answerQuestion, linkCallback, cameAlone, returnReceived } from '@eclat/server/reception/reception.service';
@@ -35,7 +36,7 @@ import type { Context } from '@eclat/server/platform/http/context';
 import { inscribe } from '@eclat/server/movements/inscriptions.service';
 import { addNote } from '@eclat/server/notes/notes.service';
 import { setPoint } from '@eclat/server/oiling/oiling.service';
-import { addPhoto, setMark } from '@eclat/server/photos/photos.service';
+import { addPhoto, changePhoto, setMark } from '@eclat/server/photos/photos.service';
 import { beginStrip, setPower } from '@eclat/server/power-down/power-down.service';
 import { comesOff, staysWhole } from '@eclat/core/strip';
 import { decodePhoto } from '@eclat/server/photos/decode';
@@ -93,6 +94,17 @@ export class Workshop {
     this.did(
       addPhoto(this.ctx, visitId, await decodePhoto(await photograph(picture, this.random())), { caption, stage }),
     );
+  /** The worn hole as it was, and bushed. Lit as it was: nothing else of the demo changes by it. */
+  private async mended(visitId: string, caption: string): Promise<void> {
+    const shot = async (picture: Picture, said: string, stage: StageId) =>
+      this.did(
+        addPhoto(this.ctx, visitId, await decodePhoto(await photograph(picture, 0.5)), { caption: said, stage }),
+        0,
+      );
+    const before = await shot('wear', `${caption}, worn`, 'survey');
+    const after = await shot('bush', caption, 'fit');
+    await this.did(changePhoto(this.ctx, visitId, after.id, { beforeId: before.id }), 0);
+  }
   inscribe = (movementId: string, said: BodyOf<typeof api.movements.inscribe>) =>
     this.did(inscribe(this.ctx, movementId, api.movements.inscribe.body.parse(said)));
   promise = async (visit: Visit, date: string) =>
@@ -110,6 +122,9 @@ export class Workshop {
     }
     await this.work(visit, to, course, true);
     await this.beside(visit.id, course.casework);
+    for (const d of course.conservation ?? [])
+      await this.did(addDecision(this.ctx, visit.id, api.conservation.add.body.parse(d)), 0);
+    if (course.mended) await this.mended(visit.id, course.mended);
     for (const test of course.bench ?? []) await this.did(addBenchTest(this.ctx, visit.id, { test }), 3);
     await expected(this.ctx, (w, m) => this.did(w, m), await viewVisit(this.ctx, visit.id), course, this.today);
     await this.later(visit.id, course.estimate?.later);

@@ -853,6 +853,29 @@ export const addresses = {
       visit: { remove: 'casework', by: 'id', param: 'taskId' },
     },
   },
+  conservation: {
+    add: {
+      method: 'POST',
+      path: '/visits/:visitId/conservation',
+      changes: ['visit'],
+      inverse: 'conservation.remove',
+      visit: { put: 'conservation', by: 'id' },
+    },
+    change: {
+      method: 'PATCH',
+      path: '/visits/:visitId/conservation/:decisionId',
+      changes: ['visit'],
+      inverse: 'same',
+      visit: { put: 'conservation', by: 'id' },
+    },
+    remove: {
+      method: 'DELETE',
+      path: '/visits/:visitId/conservation/:decisionId',
+      changes: ['visit'],
+      inverse: 'conservation.add',
+      visit: { remove: 'conservation', by: 'id', param: 'decisionId' },
+    },
+  },
   benches: {
     add: {
       method: 'POST',

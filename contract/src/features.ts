@@ -36,6 +36,7 @@ export const FEATURES = {
   strike: { core: ['strike'] },
   listening: { core: ['sound', 'simulated'] },
   casework: { core: ['casework'] },
+  conservation: { core: ['conservation'] },
   benches: { core: ['benches', 'electric', 'torsion'] },
   replacement: { core: ['movement'] },
   stores: { core: ['stores', 'table'] },

@@ -6,6 +6,7 @@ import { benchRoutes } from './bench.ts';
 import { benchTimeRoutes } from './bench-time.ts';
 import { calendarRoutes } from './calendar.ts';
 import { caseworkRoutes } from './casework.ts';
+import { conservationRoutes } from './conservation.ts';
 import { cleaningRoutes } from './cleaning.ts';
 import { diagnosisRoutes } from './diagnosis.ts';
 import { benchRoutesOf } from './benches.ts';
@@ -55,6 +56,7 @@ export const api = {
   testRun: testRunRoutes,
   signing: signingRoutes,
   casework: caseworkRoutes,
+  conservation: conservationRoutes,
   benches: benchRoutesOf,
   notes: notesRoutes,
   replacement: replacementRoutes,
@@ -85,6 +87,7 @@ export * from './bench.ts';
 export * from './bench-time.ts';
 export * from './calendar.ts';
 export * from './casework.ts';
+export * from './conservation.ts';
 export * from './cleaning.ts';
 export * from './common.ts';
 export * from './diagnosis.ts';

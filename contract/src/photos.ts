@@ -26,6 +26,7 @@ export const photo = z.object({
   width: z.int(),
   height: z.int(),
   hash: sha256.describe('of the large picture'),
+  beforeId: id.nullable().describe('the photo that shows the same before'),
   marks: z.array(photoMark),
   ...signed,
 });
@@ -48,12 +49,12 @@ export const photosRoutes = {
   change: command({
     method: 'PATCH',
     path: '/visits/:visitId/photos/:photoId',
-    summary: 'Caption a photo, or move it',
+    summary: 'Caption a photo, move it, or say which one shows the same before',
     roles: everyone,
     changes: ['visit', 'movements'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ caption: text(200), position: z.int().min(0).max(10_000) }).partial(),
+    body: z.object({ caption: text(200), position: z.int().min(0).max(10_000), beforeId: id.nullable() }).partial(),
     reply: done,
   }),
   setMark: command({

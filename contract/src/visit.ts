@@ -5,6 +5,7 @@ import { checkSetting, checked, closingNote, dryFit, dryTry, secondLook, standRu
 import { placeChecked, measurement, finding } from './assessment.ts';
 import { timeSpent } from './bench-time.ts';
 import { caseTask } from './casework.ts';
+import { conservationDecision } from './conservation.ts';
 import { cleaningRun } from './cleaning.ts';
 import { calendarDay, requiredText, text, stageId, id, version, moment, signed, changesTo, done } from './common.ts';
 import { earlierWord, observations, lookTaken } from './diagnosis.ts';
@@ -206,6 +207,7 @@ export const visit = z.object({
   bushes: z.array(bush),
   parts: z.array(part),
   casework: z.array(caseTask),
+  conservation: z.array(conservationDecision),
   /** Of this visit, of earlier ones of the movement, and of others of its type; the oldest first. */
   benchTests: z.array(benchEntry),
   /** Beside the record, for the shop alone. */

@@ -179,6 +179,23 @@ export default {
       },
     ],
     casework: [{ place: 'dial', what: 'Dusted, nothing more', did: 1, hoursAgo: 300, ended: true }],
+    mended: 'Second wheel, back hole',
+    conservation: [
+      {
+        about: 'Chip at the left column',
+        ways: [
+          { way: 'Leave it as it is', undone: 'yes', chosen: true, why: 'The owner likes it so' },
+          { way: 'Fill it and tone it', undone: 'in part' },
+        ],
+      },
+      {
+        about: 'Gilding of the columns',
+        ways: [
+          { way: 'Leave it as it is', undone: 'yes' },
+          { way: 'Gild the columns anew', undone: 'no', why: 'Bare metal shows on the right one' },
+        ],
+      },
+    ],
     workings: [
       {
         working: 'spring-turns',

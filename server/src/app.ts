@@ -12,6 +12,7 @@ import { serveBench } from './bench/bench.routes.ts';
 import { serveBenchTime } from './bench-time/bench-time.routes.ts';
 import { serveCalendar } from './calendar/calendar.routes.ts';
 import { serveCasework } from './casework/casework.routes.ts';
+import { serveConservation } from './conservation/conservation.routes.ts';
 import { serveCleaning } from './cleaning/cleaning.routes.ts';
 import { serveReception } from './reception/reception.routes.ts';
 import { serveExchange, serveOtherShops } from './exchange/exchange.routes.ts';
@@ -151,6 +152,7 @@ function serveFeatures(serve: Serve, router: express.Router, appContext: AppCont
   serveSurvey(serve);
   serveFitting(serve);
   serveCasework(serve);
+  serveConservation(serve);
   serveBenches(serve);
   serveNotes(serve);
   serveReplacement(serve);

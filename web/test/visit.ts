@@ -92,6 +92,7 @@ export function visitOf(family: string, change: Partial<Visit> = {}): Visit {
     bushes: [],
     parts: [],
     casework: [],
+    conservation: [],
     benchTests: [],
     notes: [],
     replacement: { checks: {}, out: null },

@@ -41,20 +41,28 @@ const MONTHS = [
   'December',
 ];
 
-/** "7 March 1894", "March 1894", "1894", "1890s, year illegible", "undated". */
-export function dateInWords(edtf: string): string {
+/** The year, which leads where entries are read in their order, and what else is known: "1894" and "7 March". */
+export function dateParts(edtf: string): { year: string; rest: string } {
+  const month = () => MONTHS[Number(edtf.slice(5, 7)) - 1]!;
   switch (precisionOf(edtf)) {
     case 'day':
-      return `${Number(edtf.slice(8))} ${MONTHS[Number(edtf.slice(5, 7)) - 1]} ${edtf.slice(0, 4)}`;
+      return { year: edtf.slice(0, 4), rest: `${Number(edtf.slice(8))} ${month()}` };
     case 'month':
-      return `${MONTHS[Number(edtf.slice(5)) - 1]} ${edtf.slice(0, 4)}`;
+      return { year: edtf.slice(0, 4), rest: month() };
     case 'year':
-      return edtf;
+      return { year: edtf, rest: '' };
     case 'decade':
-      return `${edtf.slice(0, 3)}0s, year illegible`;
+      return { year: `${edtf.slice(0, 3)}0s`, rest: 'year illegible' };
     case 'illegible':
-      return 'undated';
+      return { year: 'undated', rest: '' };
   }
+}
+
+/** "7 March 1894", "March 1894", "1894", "1890s, year illegible", "undated". */
+export function dateInWords(edtf: string): string {
+  const { year, rest } = dateParts(edtf);
+  if (rest === '') return year;
+  return precisionOf(edtf) === 'decade' ? `${year}, ${rest}` : `${rest} ${year}`;
 }
 
 /** First and last moment it can mean, as years with fractions; null when illegible. */

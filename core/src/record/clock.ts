@@ -1,6 +1,7 @@
 import { CARRIERS, inscribedThings, type InscribedThing } from './inscriptions.ts';
 import { keepSection, type KeptSection, type KeptSections } from './from-visit.ts';
-import { photosIn, type NamedPhoto } from './photos.ts';
+import { photosShown, type NamedPhoto, type PhotoPair } from './photos.ts';
+import { DECIDED_FOR } from '../conservation/index.ts';
 import { stageName } from '../workflow/index.ts';
 import { rowsIn } from './columns.ts';
 import { tellSection, type ToldList } from './told.ts';
@@ -35,6 +36,7 @@ interface Source {
 export interface ClockChapter {
   lists: ToldList[];
   photos: NamedPhoto[];
+  pairs: PhotoPair[];
 }
 
 /** Of an entry of a visit, what is of the clock and not of the movement in it. */
@@ -44,13 +46,19 @@ export function ofTheClock({ sections }: Pick<Source, 'sections'>): ClockChapter
   );
   const findings = rowsIn(sections['assessment'], 'findings').filter((f) => places.includes(f['place']));
   const casework = sections['casework'];
+  const ways = rowsIn(sections['conservation'], 'ways').filter((w) => w['of'] === DECIDED_FOR[0]);
   const shown = rowsIn(sections['photos'], 'photos').filter((p) => CLOCK_STAGES.includes(String(p['stage'])));
+  const { single: photos, pairs } = photosShown({
+    photos: { photos: shown },
+    pairs: { pairs: rowsIn(sections['pairs'], 'pairs') },
+  });
   return {
+    ...{ photos, pairs },
     lists: [
       ...(findings.length > 0 ? tellSection('assessment', { findings }) : []),
+      ...(ways.length > 0 ? tellSection('conservation', { ways }) : []),
       ...(casework ? tellSection('casework', casework as KeptSection) : []),
     ],
-    photos: photosIn({ photos: { photos: shown } }),
   };
 }
 

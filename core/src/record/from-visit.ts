@@ -1,6 +1,7 @@
 import { isOfTheCase } from '../assess/index.ts';
 import { CAUTIONS, cautionsFor } from '../cautions/index.ts';
 import { allChecks } from '../checks/index.ts';
+import { wayStands } from '../conservation/index.ts';
 import { routeName } from '../estimate/index.ts';
 import { instancesFor, SYMPTOMS } from '../faults/index.ts';
 import {
@@ -213,6 +214,23 @@ const caseworkSaid = (v: RecordSource): Rows<'casework'> => ({
   })),
 });
 
+const conservationSaid = (v: RecordSource): Rows<'conservation'> => ({
+  ways: v.conservation.flatMap(({ about, of, ways, agreed, by, at }) =>
+    ways.map((w) => ({
+      ...{ about, of, way: w.way, undone: w.undone, why: w.why, by, at },
+      stands: wayStands(w, ways),
+      owner: (w.chosen && agreed) || null,
+    })),
+  ),
+});
+
+const pairsSaid = (v: RecordSource): Rows<'pairs'> => ({
+  pairs: v.photos.flatMap((after) => {
+    const before = v.photos.find((p) => p.id === after.beforeId);
+    return before ? [{ shows: after.caption || before.caption, before: before.hash, after: after.hash }] : [];
+  }),
+});
+
 const benchesSaid = (v: RecordSource): Rows<'benches'> => ({
   tests: v.benchTests
     .filter((t) => t.of === 'visit')
@@ -321,6 +339,8 @@ const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   survey: surveySaid,
   fitting: fittingSaid,
   casework: caseworkSaid,
+  conservation: conservationSaid,
+  pairs: pairsSaid,
   benches: benchesSaid,
   oiling: oilingSaid,
   assembly: assemblySaid,

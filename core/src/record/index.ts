@@ -4,8 +4,8 @@ export { keepSection, sectionsOf, type KeptSection, type KeptSections } from './
 export type { RecordSource } from './source.ts';
 export { cellWords, tellSection, type ToldList } from './told.ts';
 export { typedWords } from './typed.ts';
-export { tellRecord } from './story.ts';
-export { photosIn, type NamedPhoto } from './photos.ts';
+export { tellRecord, type Told } from './story.ts';
+export { bothOf, photosIn, photosShown, type NamedPhoto, type PhotoPair } from './photos.ts';
 export { answeredFor, chapterTitle, ENTRY_WORDS, proofInWords, type ProofWord } from './entry-words.ts';
 export { holeHistories, type HoleHistory, type PlayAt } from './wear.ts';
 export { clockOf, clockSection, inscribedOnClock, ofTheClock, type ClockChapter } from './clock.ts';

@@ -350,6 +350,29 @@ export const SECTIONS = {
       }),
     },
   },
+  conservation: {
+    title: 'Conservation',
+    version: 1,
+    tables: {
+      ways: table('Ways considered', 'a conservation decision', {
+        about: text(),
+        of: word('of'),
+        way: text(),
+        stands: word(),
+        undone: word('can be undone:'),
+        why: text('because'),
+        owner: flag('the owner agreed'),
+        ...signed,
+      }),
+    },
+  },
+  pairs: {
+    title: 'Before and after',
+    version: 1,
+    tables: {
+      pairs: table('Before and after', 'a caption', { shows: text(), before: word('before'), after: word('after') }),
+    },
+  },
   benches: {
     title: 'At the benches',
     version: 1,

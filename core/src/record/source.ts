@@ -1,4 +1,5 @@
 import type { BenchTest } from '../benches/index.ts';
+import type { Way } from '../conservation/index.ts';
 import type { RouteId } from '../estimate/index.ts';
 import type { Traits } from '../movement/index.ts';
 import type { Choices } from '../rules/index.ts';
@@ -98,6 +99,7 @@ export interface RecordSource {
   parts: readonly Row<'fitting', 'parts'>[];
   work: readonly Row<'fitting', 'work'>[];
   casework: readonly (Omit<Row<'casework', 'tasks'>, 'times'> & { log: readonly SignedWord[] })[];
+  conservation: readonly ({ about: string; of: string; ways: readonly Way[]; agreed: boolean } & SignedWord)[];
   benchTests: readonly { of: string; test: BenchTest; by: string; at: string }[];
   oiled: readonly OiledPoint[];
   earlierOiled: readonly OiledPoint[];
@@ -133,6 +135,8 @@ export interface RecordSource {
   workings: readonly (Omit<Row<'workings', 'kept'>, 'title'> & { working: string })[];
   photos: readonly (Omit<Row<'photos', 'photos'>, 'stage'> & {
     id: string;
+    /** The photo that shows the same before. */
+    beforeId: string | null;
     stage: StageId;
     marks: readonly { number: number; x: number; y: number; findingId: string | null; note: string }[];
   })[];

@@ -1,5 +1,6 @@
 import type { ServiceRecord } from '../history/index.ts';
 import { sentence } from '../units/index.ts';
+import { rowsIn } from './columns.ts';
 
 /** How long it ran, from hours: minutes below one hour, days from two. */
 const runTime = (h: number): string => {
@@ -100,6 +101,27 @@ function oiledLines(oiled: ServiceRecord['oiled']): string[] {
   ];
 }
 
-/** A service record as a story: names, each with its lines. What was not said is left out. */
-export const tellRecord = (record: ServiceRecord): { name: string; lines: string[] }[] =>
-  partsOf(record).flatMap(([name, lines]) => (lines.length > 0 ? [{ name, lines }] : []));
+/** What of old things was kept or changed, as far as it was decided: a stranger’s section may say anything. */
+function decided(sections: Told['sections']): string[] {
+  const word = (value: unknown) => (typeof value === 'string' ? value : '');
+  return rowsIn(sections['conservation'], 'ways')
+    .filter((row) => row['stands'] === 'chosen' && word(row['way']) !== '')
+    .map((row) => {
+      const said = `${word(row['about'])}: ${word(row['way']).toLowerCase()}`;
+      const undone = row['undone'] === 'no' ? ', which cannot be undone' : '';
+      return [said + undone, word(row['why'])].filter(Boolean).join('. ');
+    });
+}
+
+/** What of an entry is told: its record, and the sections beside it. */
+export interface Told {
+  record: ServiceRecord;
+  sections: Readonly<Record<string, unknown>>;
+}
+
+/** A signed visit as a story: names, each with its lines. What was not said is left out. */
+export function tellRecord({ record, sections }: Told): { name: string; lines: string[] }[] {
+  const parts = partsOf(record);
+  const told: [string, string[]][] = [...parts.slice(0, -1), ['Decided', decided(sections)], ...parts.slice(-1)];
+  return told.flatMap(([name, lines]) => (lines.length > 0 ? [{ name, lines }] : []));
+}

@@ -27,6 +27,7 @@ dl { display: grid; grid-template-columns: 6rem minmax(0, 1fr); gap: .25rem 1rem
 dt { color: var(--soft); }
 dd { margin: 0; }
 .photos { display: grid; grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr)); gap: .75rem; margin: 1rem 0; }
+.photos.pair { grid-template-columns: 1fr 1fr; gap: .25rem; break-inside: avoid; }
 figure { margin: 0; }
 figure img { display: block; width: 100%; height: auto; border: 1px solid var(--line); border-radius: .25rem; }
 figcaption { font-size: .875rem; color: var(--soft); overflow-wrap: anywhere; }

@@ -3,10 +3,12 @@ import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
 import { familyById } from '@eclat/core/movement';
 import {
   answeredFor,
+  bothOf,
   chapterTitle,
   whereWritten,
   ENTRY_WORDS,
-  photosIn,
+  photosShown,
+  type NamedPhoto,
   proofInWords,
   SECTION_NAMES,
   SECTIONS,
@@ -20,7 +22,7 @@ import { BOOK_STYLE } from './book-page.css.ts';
 import type { WholeBook } from './book-file.ts';
 
 /** Sections that a page shows as something else. */
-const SHOWN_OTHERWISE: readonly SectionName[] = ['photos'];
+const SHOWN_OTHERWISE: readonly SectionName[] = ['photos', 'pairs'];
 
 /** Entries as chapters, the oldest first, each with what was amended. */
 export const chaptersOf = ({ book: { entries } }: Pick<WholeBook, 'book'>) =>
@@ -124,7 +126,7 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
       {whereWritten(entry) && <p className="soft">{whereWritten(entry)}</p>}
       {entry.record && (
         <dl>
-          {tellRecord(entry.record).map(({ name, lines }) => [
+          {tellRecord({ record: entry.record, sections: entry.sections }).map(({ name, lines }) => [
             <dt key={name}>{name}</dt>,
             <dd key={`${name} said`}>
               {lines.map((line, i) => (
@@ -171,23 +173,30 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
 }
 
 function Photos({ entry, here }: Omit<ChapterProps, 'amendments'>) {
-  const photos = photosIn(entry.sections);
-  if (photos.length === 0) return null;
+  const { pairs, single } = photosShown(entry.sections);
+  if (pairs.length + single.length === 0) return null;
+  const shown = (photos: readonly NamedPhoto[]) =>
+    photos.map(({ hash, said }, i) => (
+      <figure key={hash + String(i)}>
+        {here.includes(hash) && (
+          <a href={IN_BOOK_FILE.photo(hash)}>
+            <img src={IN_BOOK_FILE.photo(hash)} alt={said} loading="lazy" />
+          </a>
+        )}
+        <figcaption dir="auto">
+          {here.includes(hash) ? said : `${said}: not in this file. Its SHA-256 is ${hash}`}
+        </figcaption>
+      </figure>
+    ));
   return (
-    <div className="photos">
-      {photos.map(({ hash, said }, i) => (
-        <figure key={hash + String(i)}>
-          {here.includes(hash) && (
-            <a href={IN_BOOK_FILE.photo(hash)}>
-              <img src={IN_BOOK_FILE.photo(hash)} alt={said} loading="lazy" />
-            </a>
-          )}
-          <figcaption dir="auto">
-            {here.includes(hash) ? said : `${said}: not in this file. Its SHA-256 is ${hash}`}
-          </figcaption>
-        </figure>
+    <>
+      {pairs.map((pair, i) => (
+        <div key={i} className="photos pair">
+          {shown(bothOf(pair))}
+        </div>
       ))}
-    </div>
+      {single.length > 0 && <div className="photos">{shown(single)}</div>}
+    </>
   );
 }
 

@@ -2,10 +2,11 @@ import type { Entry } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
 import {
   answeredFor,
+  bothOf,
   chapterTitle,
   whereWritten,
   ENTRY_WORDS,
-  photosIn,
+  photosShown,
   proofInWords,
   tellRecord,
   type NamedPhoto,
@@ -42,7 +43,11 @@ export function bookVolumes(whole: WholeBook): Volume[] {
     room = MOST_PHOTOS;
   };
   for (const chapter of chaptersOf(whole)) {
-    const photos = photosIn(chapter.entry.sections).filter((p) => here.has(p.hash));
+    const { pairs, single } = photosShown(chapter.entry.sections);
+    // Two in a row: what belongs together stands side by side.
+    const whole = pairs.filter((p) => here.has(p.before) && here.has(p.after));
+    const halves = pairs.filter((p) => !whole.includes(p));
+    const photos = [...[...whole, ...halves].flatMap(bothOf), ...single].filter((p) => here.has(p.hash));
     let from = 0;
     do {
       if (room === 0 || volumes.at(-1)!.length === MOST_CHAPTERS) turnOver();
@@ -88,10 +93,12 @@ const caption = (said: (string | false)[]): Content[] => {
   return text ? [{ text, style: 'soft', fontSize: 8 }] : [];
 };
 
+const told = (record: NonNullable<Entry['record']>, { sections }: Entry) => tellRecord({ record, sections });
+
 const words = ({ entry, amendments }: Part): Content[] => [
   ...(entry.text && chapterTitle(entry) !== entry.text ? [{ text: entry.text }] : []),
   ...(whereWritten(entry) ? [{ text: whereWritten(entry), style: 'soft' }] : []),
-  ...(entry.record ? [facts(tellRecord(entry.record).map(({ name, lines }) => [name, lines.join('\n')]))] : []),
+  ...(entry.record ? [facts(told(entry.record, entry).map(({ name, lines }) => [name, lines.join('\n')]))] : []),
   ...sectionsTold(entry).flatMap(({ title, lists }): Content[] => [
     { text: title, bold: true, margin: [0, 6, 0, 1], fontSize: 9 },
     ...lists.flatMap((list): Content[] => [

@@ -46,11 +46,17 @@ describe('a clock', () => {
     expect(again.clock).toEqual({ id: first.clock.id, description: 'Round dial' });
     expect(await a.marit.ok('GET', `/owners/${first.owner.id}/clocks`)).toEqual([]);
     await find(again, 'case', 'A foot is loose.');
+    const kept = [{ way: 'Leave it as it is', undone: 'yes', chosen: true }];
+    for (const said of [
+      { about: 'Gilt of the bezel', ways: kept },
+      { about: 'Old bush', of: 'movement', ways: kept },
+    ])
+      await a.marit.ok('POST', `/visits/${again.id}/conservation`, said);
     await sign(again);
     const { stays, entries, inTheShop } = await clockOf(a, first);
     expect([stays.map((s) => [s.movement.id, s.until]), inTheShop]).toEqual([[[first.movement.id, null]], null]);
     const found = entries.flatMap((e) => ofTheClock(e).lists.flatMap((l) => l.rows.map((r) => r.lead)));
-    expect(found).toEqual(['Dial', 'Case']);
+    expect(found).toEqual(['Dial', 'Case', 'Gilt of the bezel']);
     expect(entries.map((e) => e.kind)).toEqual(['inscription', 'visit', 'visit']);
     expect(JSON.stringify(entries)).not.toMatch(/Tarrowby|Pell/);
   });

@@ -17,6 +17,8 @@ export const Photo = defineEntity({
     height: p.integer(),
     /** SHA-256, hex, of the large picture. */
     hash: text(),
+    /** The photo of the same visit that shows the same before. */
+    beforeId: p.uuid().nullable(),
     large: picture(),
     medium: picture(),
     small: picture(),

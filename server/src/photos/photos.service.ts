@@ -34,7 +34,16 @@ export async function addPhoto(
   });
   await ctx.em.flush();
   const { width, height, hash } = decoded;
-  return { id: photo.id, caption, stage, width, height, hash, marks: [], by: photo.by, at: photo.at.toISOString() };
+  const { id, by, at } = photo;
+  return { id, caption, stage, width, height, hash, beforeId: null, marks: [], by, at: at.toISOString() };
+}
+
+/** @throws 422 where it is of another visit, or itself shows it after */
+async function expectBefore(ctx: Context, visitId: string, id: string, beforeId: string): Promise<void> {
+  const earlier = new Map((await loadPhotos(ctx, visitId)).map((p) => [p.id, p.beforeId]));
+  if (!earlier.has(beforeId)) throw badField('beforeId', 'This photo belongs to another visit.');
+  for (let at: string | null = beforeId; at !== null; at = earlier.get(at) ?? null)
+    if (at === id) throw badField('beforeId', 'That one shows it after this one.');
 }
 
 type Point = Shape['marks'][number];
@@ -62,6 +71,7 @@ export function viewPhotos({ photos, marks, pointedAt }: RowsOf<ReturnType<typeo
     width: p.width,
     height: p.height,
     hash: p.hash,
+    beforeId: p.beforeId ?? null,
     by: p.by,
     at: p.at.toISOString(),
     marks: marks
@@ -73,16 +83,18 @@ export function viewPhotos({ photos, marks, pointedAt }: RowsOf<ReturnType<typeo
 export const loadPhotos = async (ctx: Context, visitId: string): Promise<Shape[]> =>
   viewPhotos(await fetchAll(ctx.em, photosRows(visitId)));
 
-/** A caption, or a new place in the order: the others move up or down. */
+/** A caption, the photo before, or a new place in the order: the others move up or down. */
 export async function changePhoto(
   ctx: Context,
   visitId: string,
   id: string,
-  { caption, position }: ParsedBodyOf<typeof api.photos.change>,
+  { caption, position, beforeId }: ParsedBodyOf<typeof api.photos.change>,
 ): Promise<void> {
   await openVisit(ctx, visitId);
   const photo = await findOrRefuse(ctx, Photo, { id, visitId }, 'photo');
   if (caption !== undefined) photo.caption = caption;
+  if (beforeId) await expectBefore(ctx, visitId, id, beforeId);
+  if (beforeId !== undefined) photo.beforeId = beforeId;
   await ctx.em.flush();
   if (position === undefined) return;
   const rest = (await loadPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);

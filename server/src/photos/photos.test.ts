@@ -164,3 +164,40 @@ it('keeps the order that people give, captions, and one row of numbers through t
   await shop.marit.ok('POST', `/visits/${visitId}/findings/${finding.id}/restore`);
   expect([(await look()).findings.map((f) => f.id), await lineOf()]).toEqual([[finding.id], finding.id]);
 });
+
+it('shows the same before and after, of one visit, and never in a ring', async () => {
+  const visit = await takeIn(shop.marit);
+  const other = await takeIn(shop.marit);
+  const shot = async (id: string) =>
+    shop.marit.ok<Photo>('POST', `/visits/${id}/photos?stage=fit&caption=hole`, await sideways().jpeg().toBuffer());
+  const [before, after, later, elsewhere] = [
+    await shot(visit.id),
+    await shot(visit.id),
+    await shot(visit.id),
+    await shot(other.id),
+  ];
+  const pair = (photo: Photo, beforeId: string | null) =>
+    shop.marit.send<{ fields: { path: string; message: string }[] }>(
+      'PATCH',
+      `/visits/${visit.id}/photos/${photo.id}`,
+      {
+        beforeId,
+      },
+    );
+  expect((await pair(after, before.id)).status).toBe(200);
+  expect((await pair(later, after.id)).status).toBe(200);
+  for (const [photo, of] of [
+    [before, later],
+    [after, after],
+    [after, elsewhere],
+  ] as const)
+    expect((await pair(photo, of.id)).body.fields?.[0]?.path, photo.id).toBe('beforeId');
+  const { photos } = await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`);
+  expect(photos.map((p) => p.beforeId)).toEqual([null, before.id, after.id]);
+  // What is not a pair any more is not told as one.
+  expect((await pair(after, null)).status).toBe(200);
+  const caption = await shop.marit.send('PATCH', `/visits/${visit.id}/photos/${later.id}`, { caption: 'Bushed' });
+  expect(caption.status).toBe(200);
+  const now = (await shop.marit.ok<Visit>('GET', `/visits/${visit.id}`)).photos;
+  expect(now.map((p) => p.beforeId)).toEqual([null, null, after.id]);
+});

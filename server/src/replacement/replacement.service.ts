@@ -9,6 +9,7 @@ import { allChecks } from '@eclat/core/checks';
 import { CheckAnswer } from '../assembly/assembly.entity.ts';
 import { PlaceChecked } from '../assessment/assessment.entity.ts';
 import { Finding } from '../assessment/findings.entity.ts';
+import { ConservationDecision } from '../conservation/conservation.entity.ts';
 import { StripStep } from '../strip/strip.entity.ts';
 import { held } from '@eclat/core/rules';
 import { goWithMovement } from '@eclat/core/strip';
@@ -115,6 +116,7 @@ export async function fitReplacement(
     ...visit,
     findings: visit.findings.filter((f) => !isOfTheCase(f.place, traits)),
     casework: [],
+    conservation: visit.conservation.filter((d) => d.of === 'movement'),
     received: [],
     wantedThings: [],
     photos: visit.photos.filter((p) => MOVEMENTS_OWN.includes(p.stage)),
@@ -214,7 +216,7 @@ async function visitOut(ctx: Context, row: Visit, visit: Shape): Promise<Visit> 
   return out;
 }
 
-/** Findings, places looked at and checks of the movement go with it; those of case, dial and hands stay. */
+/** Findings, decisions, places looked at and checks of the movement go with it; those of case, dial and hands stay. */
 async function splitFindings(ctx: Context, visit: Shape, outId: string): Promise<void> {
   const { traits } = visit.movement;
   const gone = (await ctx.em.find(Finding, { visitId: visit.id })).filter((f) => !isOfTheCase(f.place, traits));
@@ -223,6 +225,7 @@ async function splitFindings(ctx: Context, visit: Shape, outId: string): Promise
   const places = looked.map((p) => p.place).filter((p) => !isOfTheCase(p, traits));
   await ctx.em.flush();
   await ctx.em.nativeUpdate(PlaceChecked, { visitId: visit.id, place: places }, { visitId: outId });
+  await ctx.em.nativeUpdate(ConservationDecision, { visitId: visit.id, of: 'movement' }, { visitId: outId });
   const checks = allChecks(traits)
     .filter((c) => c.place !== 'deliver')
     .map((c) => c.id);

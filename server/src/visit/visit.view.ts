@@ -11,6 +11,8 @@ import { assessmentRows, viewAssessment } from '../assessment/assessment.service
 import { TimeSpent } from '../bench-time/bench-time.entity.ts';
 import { viewTime } from '../bench-time/bench-time.service.ts';
 import { CaseTask } from '../casework/casework.entity.ts';
+import { ConservationDecision } from '../conservation/conservation.entity.ts';
+import { viewDecision } from '../conservation/conservation.service.ts';
 import { viewTask } from '../casework/casework.service.ts';
 import { BathRun } from '../cleaning/cleaning.entity.ts';
 import { viewCleaning } from '../cleaning/cleaning.service.ts';
@@ -152,6 +154,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   recordings: rows(Recording, 'where visit_id = ? order by at', id),
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
   casework: rows(CaseTask, 'where visit_id = ? order by at', id),
+  conservation: rows(ConservationDecision, 'where visit_id = ? order by about, id', id),
   ...benchRows(id, movementId),
   notes: rows(VisitNote, 'where visit_id = ? order by at', id),
   workings: rows(KeptWorking, 'where visit_id = ? order by at', id),
@@ -181,6 +184,7 @@ function viewItself(visit: Visit, found: RowsOf<ReturnType<typeof ofTheVisit>>, 
     recordings: found.recordings.map(viewRecording),
     baths: found.baths.map(viewCleaning),
     casework: found.casework.map(viewTask),
+    conservation: found.conservation.map(viewDecision),
     benchTests: viewBenches(found, id),
     notes: found.notes.map(viewNote),
     workings: found.workings.map(viewKept),

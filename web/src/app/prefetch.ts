@@ -22,6 +22,7 @@ export function warmUp(routes: readonly RouteObject[]): void {
       import('../ui/Sheet.tsx'),
       import('../features/test-run/RateChart.tsx'),
       import('../features/visit/LookUp.tsx'),
+      import('../features/conservation/DecisionSheet.tsx'),
       import('../features/movements/book-zip.ts'),
       import('../features/workings/UseInVisit.tsx'),
       import('../features/workings/figures/Charts.tsx'),

@@ -29,6 +29,7 @@ import { BenchTest } from '../../benches/benches.entity.ts';
 import { VisitNote } from '../../notes/notes.entity.ts';
 import { MovementOut, ReplacementAnswer } from '../../replacement/replacement.entity.ts';
 import { CaseTask } from '../../casework/casework.entity.ts';
+import { ConservationDecision } from '../../conservation/conservation.entity.ts';
 import { Recording } from '../../recordings/recordings.entity.ts';
 import { Unit, UnitRun, UnitStageEvent } from '../../sub-assemblies/sub-assemblies.entity.ts';
 import { ShopTask } from '../../shop-work/shop-work.entity.ts';
@@ -145,6 +146,7 @@ export const entities = [
   StockMove,
   StockOrder,
   CaseTask,
+  ConservationDecision,
   PartCondition,
   PlatePhoto,
   BenchTest,

@@ -40,6 +40,7 @@ import { ClockOfEntry } from './migrations/0048-clock-of-entry.ts';
 import { ShopCards } from './migrations/0049-shop-card.ts';
 import { Exchange } from './migrations/0050-exchange.ts';
 import { MovementLinks } from './migrations/0051-movement-link.ts';
+import { ConservationAndPairs } from './migrations/0052-conservation-and-pairs.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
 import { Donors } from './migrations/0039-donors.ts';
@@ -118,6 +119,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0049-shop-card', class: ShopCards },
         { name: '0050-exchange', class: Exchange },
         { name: '0051-movement-link', class: MovementLinks },
+        { name: '0052-conservation-and-pairs', class: ConservationAndPairs },
       ],
       snapshot: false,
       silent: true,

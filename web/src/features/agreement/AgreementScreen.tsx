@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Worked } from '../bench-time/Worked.tsx';
+import { Decisions } from '../conservation/Decisions.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -56,6 +57,7 @@ export function AgreementScreen() {
             currency={prices.currency}
           />
           <OwnerPageLink />
+          <Decisions short />
         </div>
       </div>
       <StageFoot stage="agree" />

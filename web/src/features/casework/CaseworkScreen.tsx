@@ -6,6 +6,7 @@ import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
+import { Decisions } from '../conservation/Decisions.tsx';
 import { Missing } from '../reception/Missing.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TaskForm } from './TaskForm.tsx';
@@ -54,6 +55,7 @@ export function CaseworkScreen() {
           )}
         </Panel>
       )}
+      <Decisions />
       <Missing short />
       {!visit.closedAt && !adding && (
         <BigAction>

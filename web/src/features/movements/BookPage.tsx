@@ -1,9 +1,10 @@
 import type { Entry } from '@eclat/contract';
 import { api } from '../../data/api.ts';
 import { dateInWords } from '@eclat/core/history';
-import { answeredFor, chapterTitle, ENTRY_WORDS, photosIn, proofInWords, whereWritten } from '@eclat/core/record';
+import { answeredFor, chapterTitle, ENTRY_WORDS, photosShown, proofInWords, whereWritten } from '@eclat/core/record';
 import {
   ArrowLeftRight,
+  ChevronDown,
   Merge,
   PackageMinus,
   PenLine,
@@ -23,6 +24,7 @@ import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/Field.tsx';
 import { dayTime } from '../../ui/dates.ts';
+import { DateOf } from './DateOf.tsx';
 import { KnowKey } from './KnowKey.tsx';
 import { RecordOf } from './RecordOf.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
@@ -104,14 +106,46 @@ function Inscription({ entry }: { entry: Entry }) {
 }
 
 function Chapter({ entry, away }: Pick<PageProps, 'entry' | 'away'>) {
+  const { single, pairs } = photosShown(entry.sections);
+  const pictured = single.length + pairs.length > 0;
   return (
     <>
-      <p className="text-lg font-bold">{entry.title}</p>
-      {entry.text && <p className="text-lg">{entry.text}</p>}
-      {entry.place && <p className="text-soft">On the {entry.place}.</p>}
-      {entry.record && <RecordOf record={entry.record} />}
-      <PhotosOf named={photosIn(entry.sections)} away={away} />
-      <SectionsOf sections={entry.sections} unread={entry.unread} />
+      <div className={pictured ? 'grid gap-x-6 lg:grid-cols-[minmax(0,1fr)_17.5rem]' : ''}>
+        <div className="min-w-0">
+          <h3 className="text-xl">{entry.title}</h3>
+          {entry.text && <p className="text-lg">{entry.text}</p>}
+          {entry.place && <p className="text-soft">On the {entry.place}.</p>}
+          {entry.record && <RecordOf record={entry.record} sections={entry.sections} />}
+        </div>
+        {pictured && (
+          <div className="lg:-mt-2">
+            <PhotosOf named={single} pairs={pairs} away={away} />
+          </div>
+        )}
+      </div>
+      <Behind entry={entry} />
+    </>
+  );
+}
+
+/** Everything behind the story, by one press. */
+function Behind({ entry: { sections, unread } }: Pick<PageProps, 'entry'>) {
+  const [open, setOpen] = useState(false);
+  const any = Object.values(sections).some((s) => s !== undefined);
+  if (!any) return <SectionsOf sections={{}} unread={unread} />;
+  return (
+    <>
+      <button
+        type="button"
+        data-fold
+        aria-expanded={open}
+        className="no-print mt-1 flex min-h-11 items-center gap-2 text-steel"
+        onClick={() => setOpen(!open)}
+      >
+        <ChevronDown className={`size-5 ${open ? '' : '-rotate-90'}`} aria-hidden />
+        All that was recorded
+      </button>
+      {open && <SectionsOf sections={sections} unread={unread} />}
     </>
   );
 }
@@ -124,13 +158,13 @@ function WholePage({ entry, amendments, marked, away }: PageProps) {
     <li
       id={entry.id}
       className={
-        'grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 ' +
-        'sm:grid-cols-[11rem_minmax(0,1fr)] ' +
+        'grid gap-x-5 gap-y-1 border-t border-line py-6 first:border-t-0 first:pt-2 ' +
+        'sm:grid-cols-[8.5rem_minmax(0,1fr)] ' +
         (marked ? 'bg-steel-wash' : '')
       }
     >
       <div>
-        <p className="text-lg font-bold">{dateInWords(entry.date)}</p>
+        <DateOf date={entry.date} />
         <p className="flex items-center gap-2 text-sm text-soft">
           <Icon className="size-4" aria-hidden />
           {ENTRY_WORDS[entry.kind]}

@@ -8,6 +8,7 @@ import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 import { ProofOf } from './BookPage.tsx';
+import { DateOf } from './DateOf.tsx';
 import { Decades } from './Decades.tsx';
 import { Inscriptions } from './Inscriptions.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
@@ -94,15 +95,18 @@ interface ChapterProps {
 }
 
 function Chapter({ entry, amendments, away }: ChapterProps) {
-  const { lists, photos } = ofTheClock(entry);
+  const { lists, photos, pairs } = ofTheClock(entry);
   return (
     <li
       id={entry.id}
-      className="grid gap-x-5 gap-y-1 border-t border-line py-4 first:border-t-0 sm:grid-cols-[11rem_minmax(0,1fr)]"
+      className={
+        'grid gap-x-5 gap-y-1 border-t border-line py-6 first:border-t-0 first:pt-2 ' +
+        'sm:grid-cols-[8.5rem_minmax(0,1fr)]'
+      }
     >
-      <p className="text-lg font-bold">{dateInWords(entry.date)}</p>
+      <DateOf date={entry.date} />
       <div className="min-w-0">
-        <h3 className="text-lg">
+        <h3 className="text-xl">
           <Link to={`/movements/${entry.movementId}#${entry.id}`} className="hover:underline">
             {entry.title}
           </Link>
@@ -111,7 +115,7 @@ function Chapter({ entry, amendments, away }: ChapterProps) {
           <List key={list.title} list={list} alone={false} heading="h4" />
         ))}
         {lists.length === 0 && <p className="text-soft">Nothing was noted of case, dial or glass.</p>}
-        <PhotosOf named={photos} away={away} />
+        <PhotosOf named={photos} pairs={pairs} away={away} />
         <ProofOf entry={entry} />
         {amendments.map((a) => (
           <div key={a.id} className="mt-3 border-l-4 border-steel pl-3">

@@ -30,8 +30,8 @@ export function SectionsOf({ sections, unread = [] }: Props) {
   const turn = (name: SectionName) =>
     setOpen((now) => (now.includes(name) ? now.filter((n) => n !== name) : [...now, name]));
   return (
-    <div className="mt-3">
-      <h3 className="no-print text-sm text-soft">All that was recorded</h3>
+    <div className="mt-1">
+      <h3 className="sr-only">All that was recorded</h3>
       <ul className="no-print mt-1 flex flex-wrap gap-x-1.5 gap-y-1">
         {told.map(({ name, rows }) => (
           <li key={name}>

@@ -11,6 +11,7 @@ import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { MarkedPhoto } from './MarkedPhoto.tsx';
+import { PhotoPair } from './PhotoPair.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { newId } from '../../data/new-id.ts';
 
@@ -73,6 +74,7 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
             }}
           />
           <PhotoTools photo={photo} change={change} />
+          <PhotoPair photo={photo} change={change} />
           <ol className="flex flex-col gap-3">
             {photo.marks.map((m) => (
               <MarkRow key={m.id} setMark={mark} mark={m} chosen={chosen} setChosen={setChosen} photo={photo} />
@@ -218,7 +220,10 @@ function PhotoTools({
           </Button>
         </>
       )}
-      <Link className={buttonClass('quiet')} to={`/compare/${visit.movement.id}?left=${photo.id}`}>
+      <Link
+        className={buttonClass('quiet')}
+        to={`/compare/${visit.movement.id}?${photo.beforeId ? `left=${photo.beforeId}&right` : 'left'}=${photo.id}`}
+      >
         <Columns2 className="size-5" aria-hidden />
         Compare
       </Link>

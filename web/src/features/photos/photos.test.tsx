@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { sent, show, standIn } from '../../../test/stage.tsx';
@@ -27,6 +27,7 @@ const photo = (marks: ReturnType<typeof mark>[]) => ({
   width: 1000,
   hash: 'ab'.repeat(32),
   height: 500,
+  beforeId: null,
   marks,
   ...by,
 });
@@ -122,3 +123,26 @@ it(
     );
   },
 );
+
+it('choose the photo that shows the same before, and never one that shows it after', async () => {
+  const visit = visitOf('fusee', {
+    photos: [
+      { ...photo([]), id: 'p1', caption: 'Worn' },
+      { ...photo([]), id: 'p2', caption: 'Bushed' },
+      { ...photo([]), id: 'p3', caption: 'Polished', beforeId: 'p2' },
+    ],
+  });
+  show(() => <PhotoSheet photo={visit.photos[1]!} onClose={() => undefined} />, visit);
+  expect(screen.getByText('Polished')).toBeTruthy();
+  await person.click(screen.getByRole('button', { name: 'Choose its before' }));
+  const offered = within(screen.getByRole('group', { name: 'Which photo shows it before?' }));
+  expect(offered.getAllByRole('listitem')).toHaveLength(1);
+  await person.click(offered.getByRole('button', { name: /Worn/ }));
+  await waitFor(() =>
+    expect(sent[0]).toMatchObject({
+      method: 'PATCH',
+      url: '/api/visits/v1/photos/p2',
+      body: { beforeId: 'p1' },
+    }),
+  );
+});

@@ -2,7 +2,7 @@ import { api } from '../../data/api.ts';
 import { serviceRecord } from '@eclat/core/history';
 import { sectionsOf } from '@eclat/core/record';
 import { FileText, QrCode } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -16,6 +16,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function Contents({ note = '', waiver = '' }: { note?: string; waiver?: string }) {
   const visit = useThisVisit();
   const [all, setAll] = useState(false);
+  const sections = useMemo(() => sectionsOf(visit), [visit]);
   return (
     <Panel
       title="What goes into the movement’s history"
@@ -25,9 +26,12 @@ export function Contents({ note = '', waiver = '' }: { note?: string; waiver?: s
         </Button>
       }
     >
-      <RecordOf record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)} />
+      <RecordOf
+        record={serviceRecord(visit, new Date(visit.closedAt ?? Date.now()), waiver, note)}
+        sections={sections}
+      />
       {note && <p className="mt-2 text-lg">{note}</p>}
-      {all && <SectionsOf sections={sectionsOf(visit)} />}
+      {all && <SectionsOf sections={sections} />}
     </Panel>
   );
 }

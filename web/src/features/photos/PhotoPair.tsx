@@ -1,0 +1,89 @@
+import type { Photo } from '@eclat/contract';
+import { stageName } from '@eclat/core/workflow';
+import { Columns2 } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../data/api.ts';
+import type { useCommand } from '../../data/useCommand.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useThisVisit } from '../visit/useThisVisit.ts';
+import { PhotoThumb } from './PhotoThumb.tsx';
+
+interface Props {
+  photo: Photo;
+  change: ReturnType<typeof useCommand<typeof api.photos.change>>;
+}
+
+/** The photo that shows the same before the work: the two stand side by side in the book. */
+export function PhotoPair({ photo, change }: Props) {
+  const visit = useThisVisit();
+  const [choosing, setChoosing] = useState(false);
+  const params = { visitId: visit.id, photoId: photo.id };
+  const before = visit.photos.find((p) => p.id === photo.beforeId);
+  const after = visit.photos.filter((p) => p.beforeId === photo.id);
+  const open = !visit.closedAt;
+  const pair = (beforeId: string | null) => {
+    change.mutate({ params, body: { beforeId } });
+    setChoosing(false);
+  };
+  // The earliest first: before anybody touched it.
+  const others = visit.photos.filter((p) => p.id !== photo.id && !showsAfter(visit.photos, p, photo));
+  return (
+    <>
+      {before && (
+        <div className="flex items-center gap-3 rounded-lg bg-sunk p-2">
+          <Small photo={before} />
+          <span className="flex-1">
+            <b className="block">Before</b>
+            {nameOf(before)}
+          </span>
+          {open && (
+            <Button variant="plain" aria-label={`Not this one: ${nameOf(before)}`} onClick={() => pair(null)}>
+              Not this one
+            </Button>
+          )}
+        </div>
+      )}
+      {after.map((p) => (
+        <div key={p.id} className="flex items-center gap-3 rounded-lg bg-sunk p-2">
+          <Small photo={p} />
+          <span>
+            <b className="block">After</b>
+            {nameOf(p)}
+          </span>
+        </div>
+      ))}
+      {open && !before && !choosing && others.length > 0 && (
+        <Button className="self-start" onClick={() => setChoosing(true)}>
+          <Columns2 className="size-5" aria-hidden />
+          Choose its before
+        </Button>
+      )}
+      {choosing && (
+        <div role="group" aria-label="Which photo shows it before?">
+          <p className="font-semibold">Which photo shows it before?</p>
+          <ul className="mt-1 grid max-h-80 grid-cols-3 gap-2 overflow-y-auto">
+            {others.map((p) => (
+              <PhotoThumb key={p.id} photo={p} onPress={() => pair(p.id)} />
+            ))}
+          </ul>
+          <Button variant="plain" onClick={() => setChoosing(false)}>
+            None of them
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+const nameOf = (p: Photo) => p.caption || stageName(p.stage);
+
+const Small = ({ photo }: { photo: Photo }) => (
+  <img src={`/api/photos/${photo.id}/small`} alt="" className="size-16 rounded-lg object-cover" />
+);
+
+/** Whether a photo shows another one’s thing after it, straight or through others. */
+function showsAfter(photos: readonly Photo[], photo: Photo, before: Photo): boolean {
+  const of = new Map(photos.map((p) => [p.id, p.beforeId]));
+  for (let at = of.get(photo.id) ?? null; at !== null; at = of.get(at) ?? null) if (at === before.id) return true;
+  return false;
+}
