@@ -9,6 +9,8 @@ const MOST_ENTRIES = 200;
 export const IN_BOOK_FILE = {
   book: 'book.json',
   photo: (hash: string) => `photos/${hash}.jpg`,
+  /** In the file of a clock: the books of the movements that were in it. */
+  bookOf: (code: string) => `books/${code}.json`,
 } as const;
 
 /** The largest book.json that is read, in bytes: 200 entries of a full overhaul have ten million. */

@@ -1,13 +1,12 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { buffer } from 'node:stream/consumers';
 import type { Book, MovementBook, TravelledEntry } from '@eclat/contract';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { fromBufferPromise } from 'yauzl';
 import { writtenElsewhere } from '../../test/forge.ts';
 import { readPdf } from '../../test/pdf.ts';
 import { newClock, openShop, takeIn } from '../../test/shop.ts';
+import { unzipped } from '../../test/unzip.ts';
 
 let shop: Awaited<ReturnType<typeof openShop>>;
 let at: string;
@@ -26,20 +25,7 @@ const bring = (history: TravelledEntry[]) =>
 const put = async (photo: Uint8Array, name = hashOf(photo)) =>
   (await shop.marit.send('PUT', `${at}/photos/${name}`, photo)).status;
 
-/** Files of a ZIP, by a reader that did not write it. */
-async function filesIn(zipped: Buffer): Promise<Map<string, Buffer>> {
-  const zip = await fromBufferPromise(zipped, { lazyEntries: true });
-  const files = new Map<string, Buffer>();
-  for await (const entry of zip.eachEntry())
-    files.set(entry.fileName, await buffer(await zip.openReadStreamPromise(entry)));
-  return files;
-}
-async function bookFile(): Promise<{ zipped: Buffer; files: Map<string, Buffer> }> {
-  const res = await fetch(`${shop.running.address}/api${at}/book.zip`, { headers: shop.marit.cookies });
-  expect(res.headers.get('content-type')).toBe('application/zip');
-  const zipped = Buffer.from(await res.arrayBuffer());
-  return { zipped, files: await filesIn(zipped) };
-}
+const bookFile = () => unzipped(shop, `${at}/book.zip`);
 
 let one: Buffer, two: Buffer, noPhoto: Buffer;
 beforeAll(async () => {

@@ -1,62 +1,30 @@
 import { IN_BOOK_FILE, type Entry } from '@eclat/contract';
-import { byDate, dateFrom, dateInWords } from '@eclat/core/history';
-import { familyById } from '@eclat/core/movement';
+import { dateInWords } from '@eclat/core/history';
 import {
   answeredFor,
   bothOf,
   chapterTitle,
-  whereWritten,
   ENTRY_WORDS,
-  photosShown,
-  type NamedPhoto,
   proofInWords,
-  SECTION_NAMES,
-  SECTIONS,
-  tellRecord,
-  tellSection,
-  type SectionName,
+  whereWritten,
+  type NamedPhoto,
 } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { BOOK_STYLE } from './book-page.css.ts';
-import type { WholeBook } from './book-file.ts';
-
-/** Sections that a page shows as something else. */
-const SHOWN_OTHERWISE: readonly SectionName[] = ['photos', 'pairs'];
-
-/** Entries as chapters, the oldest first, each with what was amended. */
-export const chaptersOf = ({ book: { entries } }: Pick<WholeBook, 'book'>) =>
-  entries
-    .filter((e) => e.kind !== 'amendment')
-    .sort((a, b) => byDate(a.date, b.date))
-    .map((entry) => ({ entry, amendments: entries.filter((a) => a.amends === entry.id) }));
-
-/** What a movement is, in lines under its name. */
-export function saidOfMovement({ book: { movement, also } }: Pick<WholeBook, 'book'>): string[] {
-  const { familyId, maker, marks, dating } = movement;
-  return [
-    [familyById(familyId).name, maker].filter(Boolean).join(', '),
-    dating.length > 0 ? `Made: ${dateFrom(dating).words}` : '',
-    marks.map((m) => `${m.text} (${m.place})`).join(', '),
-    also.length > 0 ? `Also ${also.map((m) => m.code).join(', ')}` : '',
-  ].filter(Boolean);
-}
-
-/** All that was recorded, by feature. */
-export const sectionsTold = ({ sections }: Pick<Entry, 'sections'>) =>
-  SECTION_NAMES.flatMap((name) => {
-    const said = sections[name];
-    const lists = said && !SHOWN_OTHERWISE.includes(name) ? tellSection(name, said) : [];
-    return lists.length > 0 ? [{ title: SECTIONS[name].title, lists }] : [];
-  });
+import type { Chapter, Pages } from './book-pages.ts';
 
 /** The page of a book file: all of it, in one file without script, which asks nothing of any network. */
-export const bookPage = (whole: WholeBook): string =>
-  `<!doctype html>\n${renderToStaticMarkup(<BookPage whole={whole} />)}\n`;
+export const bookPage = (pages: Pages): string =>
+  `<!doctype html>\n${renderToStaticMarkup(<BookPage pages={pages} />)}\n`;
 
-function BookPage({ whole }: { whole: WholeBook }) {
-  const { movement } = whole.book;
-  const chapters = chaptersOf(whole);
+const BOOK_OF = {
+  movement: 'The book of a clock movement',
+  clock: 'The book of a clock: case, dial and glass',
+} as const;
+
+function BookPage({ pages }: { pages: Pages }) {
+  const { of, code, name, said, chapters, shop, day, photos } = pages;
   return (
     <html lang="en">
       <head>
@@ -66,21 +34,21 @@ function BookPage({ whole }: { whole: WholeBook }) {
           httpEquiv="Content-Security-Policy"
           content="default-src 'none'; img-src 'self' file: data:; style-src 'unsafe-inline'"
         />
-        <title>{`${movement.code}, ${movement.name}`}</title>
+        <title>{[code, name].filter(Boolean).join(', ')}</title>
         <style dangerouslySetInnerHTML={{ __html: BOOK_STYLE }} />
       </head>
       <body>
         <header>
-          <p className="code">{movement.code}</p>
-          <h1 dir="auto">{movement.name}</h1>
-          {saidOfMovement(whole).map((line) => (
+          {code && <p className="code">{code}</p>}
+          <h1 dir="auto">{name}</h1>
+          {said.map((line) => (
             <p key={line} dir="auto">
               {line}
             </p>
           ))}
           <p className="soft">
-            The book of a clock movement: {counted(chapters.length, 'entry', 'entries')}. Written out on{' '}
-            {dateInWords(whole.day)} by <bdi>{whole.shop}</bdi>.
+            {BOOK_OF[of]}: {counted(chapters.length, 'entry', 'entries')}. Written out on {dateInWords(day)} by{' '}
+            <bdi>{shop}</bdi>.
           </p>
           <ol className="contents">
             {chapters.map(({ entry }) => (
@@ -95,22 +63,21 @@ function BookPage({ whole }: { whole: WholeBook }) {
         </header>
         <main>
           {chapters.map((chapter) => (
-            <Chapter key={chapter.entry.id} {...chapter} here={whole.photos} />
+            <ChapterOf key={chapter.entry.id} chapter={chapter} here={photos} />
           ))}
         </main>
-        <HowToCheck shop={whole.shop} />
+        <HowToCheck shop={shop} of={of} />
       </body>
     </html>
   );
 }
 
 interface ChapterProps {
-  entry: Entry;
-  amendments: readonly Entry[];
+  chapter: Chapter;
   here: readonly string[];
 }
 
-function Chapter({ entry, amendments, here }: ChapterProps) {
+function ChapterOf({ chapter: { entry, amendments, story, photos, details }, here }: ChapterProps) {
   const quoted = chapterTitle(entry) !== entry.title;
   return (
     <article id={entry.id}>
@@ -124,9 +91,9 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
       </header>
       {entry.text && !quoted && <p dir="auto">{entry.text}</p>}
       {whereWritten(entry) && <p className="soft">{whereWritten(entry)}</p>}
-      {entry.record && (
+      {story.length > 0 && (
         <dl>
-          {tellRecord({ record: entry.record, sections: entry.sections }).map(({ name, lines }) => [
+          {story.map(({ name, lines }) => [
             <dt key={name}>{name}</dt>,
             <dd key={`${name} said`}>
               {lines.map((line, i) => (
@@ -138,8 +105,8 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
           ])}
         </dl>
       )}
-      <Photos entry={entry} here={here} />
-      {sectionsTold(entry).map(({ title, lists }) => (
+      <Photos photos={photos} here={here} />
+      {details.map(({ title, lists }) => (
         <details key={title}>
           <summary>{title}</summary>
           {lists.map((list) => (
@@ -159,7 +126,7 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
           ))}
         </details>
       ))}
-      {entry.unread.length > 0 && <p className="soft">In book.json, and not read here: {entry.unread.join(', ')}.</p>}
+      {entry.unread.length > 0 && <p className="soft">Signed too, and not read here: {entry.unread.join(', ')}.</p>}
       <Signed entry={entry} />
       {amendments.map((a) => (
         <section key={a.id} className="amendment">
@@ -172,8 +139,7 @@ function Chapter({ entry, amendments, here }: ChapterProps) {
   );
 }
 
-function Photos({ entry, here }: Omit<ChapterProps, 'amendments'>) {
-  const { pairs, single } = photosShown(entry.sections);
+function Photos({ photos: { pairs, single }, here }: Pick<Chapter, 'photos'> & Pick<ChapterProps, 'here'>) {
   if (pairs.length + single.length === 0) return null;
   const shown = (photos: readonly NamedPhoto[]) =>
     photos.map(({ hash, said }, i) => (
@@ -212,16 +178,17 @@ function Signed({ entry }: { entry: Entry }) {
   );
 }
 
-function HowToCheck({ shop }: { shop: string }) {
+function HowToCheck({ shop, of }: Pick<Pages, 'shop' | 'of'>) {
   return (
     <footer>
       <h2>How to check it</h2>
       <p>
         What is said of signatures on this page is what <bdi>{shop}</bdi> found when it wrote it out: a page can be
-        changed. What counts stands in <a href="book.json">book.json</a>: each entry as it was signed (Ed25519, RFC
-        8037), named by its SHA-256, with the logs of the keys that signed (RFC 9162).{' '}
-        <a href="schema/README.md">schema/README.md</a> says how to check it with tools that any computer has. A photo
-        is named by the SHA-256 of its bytes.
+        changed. What counts stands in{' '}
+        {of === 'movement' ? <a href="book.json">book.json</a> : 'the folder books, for each movement that was in it'}:
+        each entry as it was signed (Ed25519, RFC 8037), named by its SHA-256, with the logs of the keys that signed
+        (RFC 9162). <a href="schema/README.md">schema/README.md</a> says how to check it with tools that any computer
+        has. A photo is named by the SHA-256 of its bytes.
       </p>
     </footer>
   );

@@ -4,11 +4,9 @@ import {
   answeredFor,
   bothOf,
   chapterTitle,
-  whereWritten,
   ENTRY_WORDS,
-  photosShown,
   proofInWords,
-  tellRecord,
+  whereWritten,
   type NamedPhoto,
 } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
@@ -16,15 +14,12 @@ import type { Content } from 'pdfmake';
 import { facts, head, sheet } from '../documents/pdf.ts';
 import type { Context } from '../platform/http/context.ts';
 import { photoByHash } from '../photos/stored.ts';
-import type { WholeBook } from './book-file.ts';
-import { chaptersOf, saidOfMovement, sectionsTold } from './book-page.tsx';
+import type { Chapter, Pages } from './book-pages.ts';
 
 const MOST_PHOTOS = 60;
 const MOST_CHAPTERS = 12;
 
-interface Part {
-  entry: Entry;
-  amendments: readonly Entry[];
+interface Part extends Omit<Chapter, 'photos'> {
   photos: readonly NamedPhoto[];
   /** Its words stand in a volume before. */
   goesOn: boolean;
@@ -34,16 +29,16 @@ interface Part {
 export type Volume = readonly Part[];
 
 /** A book in volumes, each of so many chapters and photos that it can be printed at once. */
-export function bookVolumes(whole: WholeBook): Volume[] {
-  const here = new Set(whole.photos);
+export function bookVolumes(pages: Pages): Volume[] {
+  const here = new Set(pages.photos);
   const volumes: Part[][] = [[]];
   let room = MOST_PHOTOS;
   const turnOver = () => {
     volumes.push([]);
     room = MOST_PHOTOS;
   };
-  for (const chapter of chaptersOf(whole)) {
-    const { pairs, single } = photosShown(chapter.entry.sections);
+  for (const chapter of pages.chapters) {
+    const { pairs, single } = chapter.photos;
     // Two in a row: what belongs together stands side by side.
     const whole = pairs.filter((p) => here.has(p.before) && here.has(p.after));
     const halves = pairs.filter((p) => !whole.includes(p));
@@ -93,13 +88,11 @@ const caption = (said: (string | false)[]): Content[] => {
   return text ? [{ text, style: 'soft', fontSize: 8 }] : [];
 };
 
-const told = (record: NonNullable<Entry['record']>, { sections }: Entry) => tellRecord({ record, sections });
-
-const words = ({ entry, amendments }: Part): Content[] => [
+const words = ({ entry, amendments, story, details }: Part): Content[] => [
   ...(entry.text && chapterTitle(entry) !== entry.text ? [{ text: entry.text }] : []),
   ...(whereWritten(entry) ? [{ text: whereWritten(entry), style: 'soft' }] : []),
-  ...(entry.record ? [facts(told(entry.record, entry).map(({ name, lines }) => [name, lines.join('\n')]))] : []),
-  ...sectionsTold(entry).flatMap(({ title, lists }): Content[] => [
+  ...(story.length > 0 ? [facts(story.map(({ name, lines }) => [name, lines.join('\n')]))] : []),
+  ...details.flatMap(({ title, lists }): Content[] => [
     { text: title, bold: true, margin: [0, 6, 0, 1], fontSize: 9 },
     ...lists.flatMap((list): Content[] => [
       ...caption([lists.length > 1 && list.title, list.by]),
@@ -120,16 +113,15 @@ const words = ({ entry, amendments }: Part): Content[] => [
 /** One volume as PDF. */
 export async function printVolume(
   ctx: Context,
-  whole: WholeBook,
+  pages: Pages,
   volume: Volume,
   { number, of }: { number: number; of: number },
 ): Promise<Buffer> {
-  const { movement } = whole.book;
   const content: Content[] =
     number === 1
       ? [
-          ...saidOfMovement(whole),
-          `${counted(chaptersOf(whole).length, 'entry', 'entries')}, written out on ${dateInWords(whole.day)}`,
+          ...pages.said,
+          `${counted(pages.chapters.length, 'entry', 'entries')}, written out on ${dateInWords(pages.day)}`,
         ]
       : [];
   if (volume.length === 0) content.push({ text: 'No entry stands in it yet.', style: 'soft' });
@@ -140,6 +132,6 @@ export async function printVolume(
     if (!goesOn) content.push(...words(part));
     content.push(...(await pictures(ctx, part.photos)));
   }
-  const title = of === 1 ? 'Book of a movement' : `Book of a movement, volume ${number} of ${of}`;
-  return sheet({ title, of: `${movement.code}, ${movement.name}`, shop: whole.shop, content });
+  const title = `Book of a ${pages.of}` + (of === 1 ? '' : `, volume ${number} of ${of}`);
+  return sheet({ title, of: [pages.code, pages.name].filter(Boolean).join(', '), shop: pages.shop, content });
 }

@@ -2,7 +2,9 @@ import type { Book, ClockBook, MovementBook, Visit } from '@eclat/contract';
 import { ofTheClock } from '@eclat/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writtenElsewhere } from '../../test/forge.ts';
+import { readPdf } from '../../test/pdf.ts';
 import { byHand, newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
+import { unzipped } from '../../test/unzip.ts';
 
 type Shop = Awaited<ReturnType<typeof openShop>>;
 let a: Shop, b: Shop;
@@ -71,6 +73,24 @@ describe('a clock', () => {
     expect((await clockOf(a, other)).entries).toHaveLength(1);
     const { clock } = await a.marit.ok<Book>('GET', `/movements/${first.movement.id}`);
     expect(clock).toEqual({ id: other.clock.id, description: 'New oak case' });
+  });
+
+  it('goes out as a file: its own story on page and paper, and what was signed in the books of its movements', async () => {
+    const { files } = await unzipped(a, `/clocks/${first.clock.id}/book.zip`);
+    const page = files.get('index.html')!.toString();
+    const { text } = await readPdf(files.get('book.pdf')!);
+    for (const said of [page, text]) {
+      for (const of of ['Round dial', 'Crack at the eight', 'Gilt of the bezel', 'J.B.']) expect(said).toContain(of);
+      // Of the movement, of the other case, of the owners.
+      for (const of of ['Scratched', 'Old bush', 'New.', 'Tarrowby', 'Pell']) expect(said).not.toContain(of);
+    }
+    const { code, id } = first.movement;
+    const signed = JSON.parse(files.get(`books/${code}.json`)!.toString()) as MovementBook;
+    expect(signed).toEqual(await a.marit.ok<MovementBook>('GET', `/movements/${id}/record`));
+    expect(files.has('book.json')).toBe(false);
+    const links = [...page.matchAll(/href="([^#"]+)"/g)].map(([, to]) => to!);
+    expect(links.filter((to) => !files.has(to))).toEqual([]);
+    expect((await a.marit.send('GET', `/clocks/${crypto.randomUUID()}/book.zip`)).status).toBe(404);
   });
 
   it('is known in another shop by the record of its movement, as the latest entry has it', async () => {

@@ -1,14 +1,15 @@
 import { pipeline } from 'node:stream/promises';
 import { api } from '@eclat/contract';
-import type { Router } from 'express';
+import type { Request, Router } from 'express';
 import { z } from 'zod';
 import { confirm } from '../people/sign-in.service.ts';
+import type { Context } from '../platform/http/context.ts';
 import { notFound } from '../platform/http/problems.ts';
 import { contextForFile, whereFrom } from '../platform/http/session.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import type { Decoded } from '../photos/decode.ts';
-import { bookFile } from './book-file.ts';
+import { bookFile, clockFile, type Packed } from './book-file.ts';
 import { keepBrought, readBrought } from './book-photos.service.ts';
 import { forgetKey, knowKey, readShopCard, shopCard, signingKeys } from './known-keys.service.ts';
 import { changeKey } from './key-change.ts';
@@ -61,13 +62,16 @@ export function serveMovements(serve: Serve, router: Router, appContext: AppCont
   );
 
   /** A file, not JSON: so it stands beside the contract. Made while it is read. */
-  router.get('/movements/:movementId/book.zip', async (req, res) => {
-    const ctx = contextForFile(req, appContext);
-    const { movementId } = req.params;
-    if (!z.uuid().safeParse(movementId).success) throw notFound('movement');
-    const { name, zip } = await bookFile(ctx, movementId);
-    res.set({ 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${name}"` });
-    // Who gives up while it is made is told nothing more.
-    await pipeline(zip, res).catch(() => res.destroy());
-  });
+  const serveFile = (path: string, what: string, make: (ctx: Context, id: string) => Promise<Packed>) =>
+    router.get(path, async (req: Request<{ id: string }>, res) => {
+      const ctx = contextForFile(req, appContext);
+      const { id } = req.params;
+      if (!z.uuid().safeParse(id).success) throw notFound(what);
+      const { name, zip } = await make(ctx, id);
+      res.set({ 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${name}"` });
+      // Who gives up while it is made is told nothing more.
+      await pipeline(zip, res).catch(() => res.destroy());
+    });
+  serveFile('/movements/:id/book.zip', 'movement', bookFile);
+  serveFile('/clocks/:id/book.zip', 'clock', clockFile);
 }

@@ -33,7 +33,7 @@ export function servePublicBooks(serve: Serve, router: Router, appContext: AppCo
   router.get('/books/:token', limited, async (req: Request<{ token: string }>, res) => {
     // Links of the page lead to what stands beside it.
     if (!req.path.endsWith('/')) return res.redirect(`/api${req.path}/`);
-    const page = bookPage(await publicBook(anybody(), req.params.token));
+    const page = bookPage((await publicBook(anybody(), req.params.token)).pages);
     hidden(res)
       .set(
         'content-security-policy',

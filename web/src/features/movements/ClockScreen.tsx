@@ -2,6 +2,7 @@ import type { ClockBook } from '@eclat/contract';
 import { byDate, dateInWords } from '@eclat/core/history';
 import { inscribedOnClock, ofTheClock } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
+import { Download } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { useClockBook } from '../../data/queries.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
@@ -40,11 +41,22 @@ function ClockOf({ book: { clock, stays, entries, photosAway, inTheShop } }: { b
           <TitleOf screen={clock.description} />
           <h1 className="text-3xl">{clock.description}</h1>
         </div>
-        {inTheShop && (
-          <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main', 'no-print')}>
-            In the shop now: {inTheShop.claim}
-          </Link>
-        )}
+        <div className="no-print flex flex-wrap gap-2">
+          {inTheShop && (
+            <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
+              In the shop now: {inTheShop.claim}
+            </Link>
+          )}
+          <a
+            className={buttonClass('quiet')}
+            href={`/api/clocks/${clock.id}/book.zip`}
+            download
+            title="In one file: a page for any browser, a PDF, its photos, and the signed books of its movements"
+          >
+            <Download className="size-5" aria-hidden />
+            Book file
+          </a>
+        </div>
       </div>
       <Decades entries={[...chapters, ...kept.filter((e) => written.has(e.id))]} />
       <Movements stays={stays} />

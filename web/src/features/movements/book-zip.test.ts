@@ -55,6 +55,18 @@ describe('the ZIP of a book', () => {
     expect(new Uint8Array(await (await photos.bytes(good)).arrayBuffer())).toEqual(PHOTO);
   });
 
+  it('of a clock gives the book of the movement that was in it, and asks which where there were more', async () => {
+    const one = await zipOf([['books/M-333333.json', BOOK]]);
+    expect((await openBookZip(one)).book).toEqual(JSON.parse(BOOK));
+    const two = await zipOf([
+      ['books/M-333333.json', BOOK],
+      ['books/M-777777.json', BOOK],
+    ]);
+    expect(await refusal(two)).toContain(
+      'had 2 movements. Unpack it, and choose one of its books: books/M-333333.json',
+    );
+  });
+
   it.each([
     ['a path that leads out', [['../book.json', BOOK]], 'a path that no book has'],
     ['a path from the root', [['/etc/x', '']], 'a path that no book has'],

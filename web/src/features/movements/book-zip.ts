@@ -73,9 +73,19 @@ async function filesOf(zip: ZipReader<Blob>, size: number): Promise<Map<string, 
   return files;
 }
 
+/** Where the file of a clock has the book of a movement. */
+const OF_A_CLOCK = /^books\/[A-Z0-9-]{1,20}\.json$/;
+
 /** @throws NotABook */
 function bookIn(files: ReadonlyMap<string, FileEntry>): FileEntry {
-  const book = files.get(IN_BOOK_FILE.book);
+  // The file of a clock has the books of the movements that were in it.
+  const of = [...files.keys()].filter((path) => OF_A_CLOCK.test(path));
+  const book = files.get(IN_BOOK_FILE.book) ?? (of.length === 1 ? files.get(of[0]!) : undefined);
+  if (!book && of.length > 1)
+    throw new NotABook(
+      `This is the file of a clock that had ${of.length} movements. Unpack it, and choose one of its books: ` +
+        `${of.join(', ')}.`,
+    );
   if (!book) throw new NotABook(`There is no ${IN_BOOK_FILE.book} in it: this is no book file.`);
   if (book.encrypted) throw new NotABook('It is locked with a password: ask for it without.');
   if (book.uncompressedSize > LARGEST_BOOK) throw new NotABook(`Its ${IN_BOOK_FILE.book} is too large.`);
