@@ -1117,6 +1117,18 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'movement' },
     },
+    sameClock: {
+      method: 'PUT',
+      path: '/clocks/:clockId/same/:otherId',
+      changes: ['movements'],
+      inverse: 'movements.otherClock',
+    },
+    otherClock: {
+      method: 'DELETE',
+      path: '/clocks/:clockId/same/:otherId',
+      changes: ['movements'],
+      inverse: 'movements.sameClock',
+    },
     merge: {
       method: 'POST',
       path: '/movements/:movementId/merger',

@@ -246,6 +246,19 @@ export const clockBook = z.object({
   entries: z.array(entry.extend({ movementId: id })),
   photosAway: z.array(sha256),
   inTheShop: z.object({ visitId: id, claim: z.string() }).nullable(),
+  /** Clocks that were found to be this one; what they are called here, where they are. */
+  also: z.array(z.object({ id, description: z.string().nullable(), ...signed })),
+  /** Clocks in which its movements were as well: mostly another case, or this one under the id of another shop. */
+  others: z.array(
+    z.object({
+      id,
+      description: z.string().nullable(),
+      shops: z.array(z.string()),
+      from: z.string(),
+      until: z.string(),
+      visits: z.int(),
+    }),
+  ),
 });
 
 export type ClockBook = z.infer<typeof clockBook>;
@@ -531,6 +544,24 @@ export const movementsRoutes = {
     visit: { put: 'movement' },
     body: arrangement.extend({ version, visitId: id.nullable().default(null) }),
     reply: movement,
+  }),
+  sameClock: command({
+    method: 'PUT',
+    path: '/clocks/:clockId/same/:otherId',
+    summary: 'Another clock, here or of another shop, is this one: their histories stand in one book',
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'movements.otherClock',
+    reply: done,
+  }),
+  otherClock: command({
+    method: 'DELETE',
+    path: '/clocks/:clockId/same/:otherId',
+    summary: 'They are two clocks after all',
+    roles: benchRoles,
+    changes: ['movements'],
+    inverse: 'movements.sameClock',
+    reply: done,
   }),
   merge: command({
     method: 'POST',

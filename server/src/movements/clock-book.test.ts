@@ -75,7 +75,7 @@ describe('a clock', () => {
     expect(clock).toEqual({ id: other.clock.id, description: 'New oak case' });
   });
 
-  it('goes out as a file: its own story on page and paper, and what was signed in the books of its movements', async () => {
+  it('goes out as a file: its own story on page and paper, what was signed in the books of its movements', async () => {
     const { files } = await unzipped(a, `/clocks/${first.clock.id}/book.zip`);
     const page = files.get('index.html')!.toString();
     const { text } = await readPdf(files.get('book.pdf')!);
@@ -102,6 +102,53 @@ describe('a clock', () => {
     expect(there.clock.id).toBe(other.id);
     const { entries } = await clockOf(b, there);
     expect(entries.map((e) => [e.kind, e.proof])).toEqual([['visit', 'unknown shop']]);
+  });
+
+  it('under two ids is one by one press, and two again by the next', async () => {
+    // The shop took it in by itself; then the record of another shop comes, which calls it by its own id.
+    const own = await takeIn(b.marit, { shape: 'report', received: [] });
+    const elsewhere = crypto.randomUUID();
+    const of = { id: own.movement.id, code: own.movement.code, name: own.movement.name };
+    const said = { version: 1, findings: [{ place: 'dial', seen: 'Flakes at the six.' }] };
+    const entry = await writtenElsewhere(of, {
+      ...{ title: 'Cleaned', date: '2019-05-02' },
+      sections: { clock: { version: 1, in: [{ clock: elsewhere, places: ['dial'] }] }, assessment: said },
+    });
+    await b.marit.ok('POST', `/movements/${own.movement.id}/record`, {
+      ...{ history: [entry], logs: [], historyFrom: 'book.zip' },
+    });
+    const before = await clockOf(b, own);
+    expect(before.entries).toEqual([]);
+    expect(before.others).toEqual([
+      { id: elsewhere, description: null, shops: [entry.shop], from: entry.date, until: entry.date, visits: 1 },
+    ]);
+    const same = (id: string, method = 'PUT') => b.marit.send(method, `/clocks/${own.clock.id}/same/${id}`);
+    // Two press at once.
+    expect((await Promise.all([same(elsewhere), same(elsewhere)])).map((r) => r.status).sort()).toEqual([200, 422]);
+    const one = await clockOf(b, own);
+    expect([one.entries.map((e) => e.title), one.others, one.also]).toEqual([
+      ['Cleaned'],
+      [],
+      [{ id: elsewhere, description: null, by: 'Marit Fennick', at: expect.any(String) as string }],
+    ]);
+    // By itself, by nobody’s, and by what leads back to it.
+    for (const id of [own.clock.id, crypto.randomUUID(), elsewhere]) expect((await same(id)).status, id).toBe(422);
+    expect((await same(elsewhere, 'DELETE')).status).toBe(200);
+    expect((await clockOf(b, own)).others).toEqual(before.others);
+    expect((await same(elsewhere, 'DELETE')).status).toBe(404);
+  });
+
+  it('taken in twice here is one book at either address', async () => {
+    const old = await clockOf(a, first);
+    const [other] = old.others;
+    expect(other).toMatchObject({ description: 'New oak case', visits: 1 });
+    await a.marit.ok('PUT', `/clocks/${first.clock.id}/same/${other!.id}`);
+    const [one, byOther] = [await clockOf(a, first), await a.marit.ok<ClockBook>('GET', `/clocks/${other!.id}`)];
+    expect(byOther).toEqual(one);
+    expect(one.entries).toHaveLength(old.entries.length + 1);
+    expect(one.stays.map((s) => s.until)).toEqual([null]);
+    await a.marit.ok('DELETE', `/clocks/${other!.id}/same/${other!.id}`);
+    expect(await clockOf(a, first)).toEqual(old);
   });
 
   it('is not taken over by a record from elsewhere that names it, nor by one that names nonsense', async () => {

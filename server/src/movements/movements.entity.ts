@@ -108,6 +108,21 @@ export const Clock = defineEntity({
 });
 export type Clock = InferEntity<typeof Clock>;
 
+/** That a clock under another id, of this shop or of another, is this one; ended, they are two again. */
+export const ClockLink = defineEntity({
+  name: 'ClockLink',
+  tableName: 'clock_link',
+  properties: {
+    id: key(),
+    clockId: p.uuid(),
+    otherId: p.uuid(),
+    ...by,
+    endedBy: text().nullable(),
+    endedAt: moment().nullable(),
+  },
+});
+export type ClockLink = InferEntity<typeof ClockLink>;
+
 /** Movements get swapped: a clock has a list of them over time. */
 export const ClockMovement = defineEntity({
   name: 'ClockMovement',

@@ -19,6 +19,7 @@ import { movementsLike, setMark } from './known.service.ts';
 import { bringRecord, checkRecord, recordOf } from './record.service.ts';
 import { lastCheck } from './verify.ts';
 import { clockBook } from './clock-book.service.ts';
+import { otherClock, sameClock } from './same-clock.service.ts';
 import { merge, part } from './same.service.ts';
 import { inscribe } from './inscriptions.service.ts';
 import { layPlates, movementBook, searchMovements } from './movements.service.ts';
@@ -53,6 +54,8 @@ export function serveMovements(serve: Serve, router: Router, appContext: AppCont
   serve(api.movements.setAbsent, (ctx, { params, body }) => setAbsent(ctx, params.movementId, body));
   serve(api.movements.setMark, (ctx, { params, body }) => setMark(ctx, params.movementId, body));
   serve(api.movements.like, (ctx, { query }) => movementsLike(ctx, query.text));
+  serve(api.movements.sameClock, (ctx, { params }) => asOk(sameClock(ctx, params.clockId, params.otherId)));
+  serve(api.movements.otherClock, (ctx, { params }) => asOk(otherClock(ctx, params.clockId, params.otherId)));
   serve(api.movements.merge, (ctx, { params, body }) => merge(ctx, params.movementId, body));
   serve(api.movements.part, (ctx, { params, body }) => part(ctx, params.movementId, body));
   serve<typeof api.movements.amend, void>(

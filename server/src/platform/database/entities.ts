@@ -7,6 +7,7 @@ import { Owner } from '../../owners/owners.entity.ts';
 import {
   Clock,
   ClockMovement,
+  ClockLink,
   MovementLink,
   Movement,
   MovementAbsent,
@@ -105,6 +106,7 @@ export const entities = [
   HistoryEntry,
   ShopKey,
   KnownKey,
+  ClockLink,
   MovementLink,
   SharedBook,
   OfferedBook,

@@ -13,6 +13,7 @@ import { DateOf } from './DateOf.tsx';
 import { Decades } from './Decades.tsx';
 import { Inscriptions } from './Inscriptions.tsx';
 import { PhotosOf } from './PhotosOf.tsx';
+import { SameClock } from './SameClock.tsx';
 import { List } from './SectionsOf.tsx';
 
 /** A clock by itself: case, dial and glass, whatever movement was in it. */
@@ -26,7 +27,8 @@ export function ClockScreen() {
 
 type ClockEntry = ClockBook['entries'][number];
 
-function ClockOf({ book: { clock, stays, entries, photosAway, inTheShop } }: { book: ClockBook }) {
+function ClockOf({ book }: { book: ClockBook }) {
+  const { clock, entries, photosAway, inTheShop } = book;
   const kept = entries.filter((e) => e.proof !== 'changed');
   const things = inscribedOnClock(kept);
   const written = new Set(things.flatMap((t) => t.lines.map((l) => l.entry.id)));
@@ -59,7 +61,7 @@ function ClockOf({ book: { clock, stays, entries, photosAway, inTheShop } }: { b
         </div>
       </div>
       <Decades entries={[...chapters, ...kept.filter((e) => written.has(e.id))]} />
-      <Movements stays={stays} />
+      <Movements book={book} />
       <Inscriptions things={things} away={photosAway} />
       <Panel title={chapters.length === 0 ? 'No visit yet' : counted(chapters.length, 'visit')}>
         {chapters.length === 0 ? (
@@ -77,7 +79,7 @@ function ClockOf({ book: { clock, stays, entries, photosAway, inTheShop } }: { b
 }
 
 /** Movements get swapped: which was in it, from when to when as far as entries tell. */
-const Movements = ({ stays }: { stays: ClockBook['stays'] }) => (
+const Movements = ({ book: { stays, ...book } }: { book: ClockBook }) => (
   <Panel
     title={stays.length === 1 ? 'The movement in it' : `${counted(stays.length, 'movement')} in it, the latest first`}
   >
@@ -97,6 +99,7 @@ const Movements = ({ stays }: { stays: ClockBook['stays'] }) => (
         </li>
       ))}
     </ol>
+    <SameClock book={book} />
   </Panel>
 );
 
