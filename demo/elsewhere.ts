@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { BookLog, SignedEntry, TravelledEntry } from '@eclat/contract';
 import type { ServiceRecord } from '@eclat/core/history';
 import { Log } from '@eclat/core/proof';
@@ -22,6 +23,8 @@ export interface Elsewhere {
   record: Pick<ServiceRecord, 'condition' | 'causes' | 'cleaned' | 'bushes' | 'note'>;
   holes: readonly Record<string, unknown>[];
   photos: readonly { picture: Picture; caption: string }[];
+  /** It calls the clock by an id of its own, and saw this of the case. */
+  ofCase?: string;
   /** Its thumbprint was compared, and is known here. */
   known: boolean;
 }
@@ -53,7 +56,14 @@ async function writtenThere(
   const named = photos.map(({ caption, hash, width, height }) => ({
     ...{ caption, stage: 'assess', hash, width, height, by: of.by, at: at.toISOString() },
   }));
-  const sections: KeptSections = { survey: { version: 1, holes: of.holes }, photos: { version: 1, photos: named } };
+  const findings = of.ofCase ? [{ place: 'case', seen: of.ofCase, severity: 'looks' }] : [];
+  const sections: KeptSections = {
+    ...{ survey: { version: 1, holes: of.holes }, photos: { version: 1, photos: named } },
+    ...(of.ofCase && {
+      clock: { version: 1, in: [{ clock: randomUUID(), places: ['case'] }] },
+      assessment: { version: 1, findings },
+    }),
+  };
   const plain = {
     ...{ kind: 'visit' as const, date: at.toISOString().slice(0, 10), title: of.title, text: of.text, place: '' },
     ...{ shop: of.shop, signedBy: of.by, writtenAt: at.toISOString() },

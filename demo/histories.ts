@@ -147,6 +147,7 @@ export const HISTORIES: readonly History[] = [
         ...{ shop: 'Lantern Yard Workshop', by: 'Hedda Quillan', yearsAgo: 10, known: true },
         title: 'Cured in place: 1 bush fitted',
         text: 'Stopped after a move. The case was out of level too.',
+        ofCase: 'Back foot of the case short: it stood out of level.',
         record: {
           condition: [
             {

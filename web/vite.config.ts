@@ -26,8 +26,8 @@ const FORMS = new RegExp(
 
 /** What a visit is reckoned from. Sound, trains and the workings come with the screens that reckon with them. */
 const CLOCKS = new RegExp(
-  'core/src/(aftercare|assess|benches|casework|cautions|checks|cleaning|conservation|days|delivery|electric|estimate|history|' +
-    'intake|movement|oiling|pivots|rules|stores|strip|strike|tasks|torsion|units|visit|weight|workflow)/',
+  'core/src/(aftercare|assess|benches|casework|cautions|checks|cleaning|conservation|days|delivery|electric|estimate|' +
+    'history|intake|movement|oiling|pivots|rules|stores|strip|strike|tasks|torsion|units|visit|weight|workflow)/',
 );
 
 export default defineConfig({

@@ -172,6 +172,8 @@ export const entry = z.object({
   writtenAt: moment,
   /** It came in a record: nobody here saw the work. */
   takenOver: cameIn.nullable(),
+  /** The entry of this book that says the same: it came unsigned, and two shops took it over. It is shown once. */
+  copyOf: id.nullable(),
 });
 
 export type Entry = z.infer<typeof entry>;

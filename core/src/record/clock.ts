@@ -46,7 +46,10 @@ export function ofTheClock({ sections }: Pick<Source, 'sections'>): ClockChapter
   );
   const findings = rowsIn(sections['assessment'], 'findings').filter((f) => places.includes(f['place']));
   const casework = sections['casework'];
-  const ways = rowsIn(sections['conservation'], 'ways').filter((w) => w['of'] === DECIDED_FOR[0]);
+  // That it is of the clock is said by the book in which it stands.
+  const ways = rowsIn(sections['conservation'], 'ways').flatMap(({ of, ...way }) =>
+    of === DECIDED_FOR[0] ? [way] : [],
+  );
   const shown = rowsIn(sections['photos'], 'photos').filter((p) => CLOCK_STAGES.includes(String(p['stage'])));
   const { single: photos, pairs } = photosShown({
     photos: { photos: shown },

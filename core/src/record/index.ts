@@ -26,4 +26,4 @@ export {
   type WrittenHow,
 } from './inscriptions.ts';
 export { HOLE_STATES, originalOf, type Changed, type HoleLeft, type HoleState, type Original } from './original.ts';
-export { leftIn, linkedSection, partedSection } from './same.ts';
+export { leftIn, linkedSection, partedSection, shownOnce } from './same.ts';

@@ -26,3 +26,17 @@ export const leftIn = (sections: Readonly<Record<string, unknown>>): string[] =>
   rowsIn(sections['same'], 'parted').flatMap(({ left }) =>
     Array.isArray(left) ? left.filter((hash): hash is string => typeof hash === 'string') : [],
   );
+
+interface MayBeCopied {
+  id: string;
+  amends: string | null;
+  copyOf: string | null;
+}
+
+/** Each entry once: what another shop took over unsigned is left out beside the original, which has its amendments. */
+export function shownOnce<E extends MayBeCopied>(entries: readonly E[]): E[] {
+  const originals = new Map(entries.flatMap((e) => (e.copyOf ? [[e.id, e.copyOf] as const] : [])));
+  return entries
+    .filter((e) => !originals.has(e.id))
+    .map((e) => (e.amends && originals.has(e.amends) ? { ...e, amends: originals.get(e.amends)! } : e));
+}

@@ -7,6 +7,7 @@ import {
   photosShown,
   SECTION_NAMES,
   SECTIONS,
+  shownOnce,
   tellRecord,
   tellSection,
   type SectionName,
@@ -64,7 +65,8 @@ const oldestFirst = (a: Entry, b: Entry): number => byDate(a.date, b.date);
 const amendmentsOf = (entries: readonly Entry[], { id }: Entry) => entries.filter((a) => a.amends === id);
 
 /** The book of a movement: each entry that is no amendment is a chapter, the oldest first. */
-export function pagesOfMovement({ movement, also, entries }: Book): Told {
+export function pagesOfMovement({ movement, also, ...book }: Book): Told {
+  const entries = shownOnce(book.entries);
   const { code, name, familyId, maker, marks, dating } = movement;
   return {
     ...{ of: 'movement', code, name },
@@ -103,7 +105,7 @@ function clockChapter(entry: Entry, amendments: readonly Entry[]): Chapter {
 
 /** The clock by itself: of each visit what is of case, dial and glass, and what is written on them. */
 export function pagesOfClock({ clock, stays, entries }: ClockBook): Told {
-  const kept = entries.filter((e) => e.proof !== 'changed');
+  const kept = shownOnce(entries.filter((e) => e.proof !== 'changed'));
   const written = new Set(inscribedOnClock(kept).flatMap((t) => t.lines.map((l) => l.entry.id)));
   return {
     ...{ of: 'clock', code: '', name: clock.description },

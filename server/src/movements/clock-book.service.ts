@@ -4,7 +4,7 @@ import { findOrRefuse, type Context } from '../platform/http/context.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { shopDay } from '../people/shop.service.ts';
 import { HistoryEntry } from './history.entity.ts';
-import { bookEntries, viewEntry } from './history.service.ts';
+import { bookEntries, viewEntries } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { placesOf } from './log.service.ts';
 import { Clock, ClockMovement } from './movements.entity.ts';
@@ -73,10 +73,9 @@ async function entriesOf(ctx: Context, ids: string[]) {
     for (const e of book)
       if (e.kind === 'visit' && clocks.has(e.id))
         visits.push({ clockId: clocks.get(e.id)!, shop: e.shop, date: e.date });
-    for (const e of book.filter((b) => mine.has(b.id) || mine.has(b.amends ?? ''))) {
-      rows.push(e);
-      found.push({ ...viewEntry(e, proofs.get(e.id)!, places.get(e.hash)), movementId });
-    }
+    const ofTheClock = book.filter((b) => mine.has(b.id) || mine.has(b.amends ?? ''));
+    rows.push(...ofTheClock);
+    for (const e of viewEntries(ofTheClock, proofs, places)) found.push({ ...e, movementId });
   }
   return { found, visits, away: await photosAway(ctx.em, rows) };
 }

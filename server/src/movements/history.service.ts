@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { benchRoles, type Entry, type SignedEntry } from '@eclat/contract';
-import { isEdtf, type ServiceRecord } from '@eclat/core/history';
+import { canonical, isEdtf, type ServiceRecord } from '@eclat/core/history';
 import { headsOf, parentsFirst } from '@eclat/core/proof';
 import { clockOf, type KeptSections } from '@eclat/core/record';
 import { findOrRefuse, type Context } from '../platform/http/context.ts';
@@ -54,7 +54,34 @@ export const viewEntry = (e: HistoryEntry, { proof, signature, said }: Proven, l
   log,
   writtenAt: e.writtenAt.toISOString(),
   takenOver: e.takenOver ?? null,
+  copyOf: null,
 });
+
+/** What an entry says, whoever took it over: the hash that it had first, and its words. */
+const saysWhat = (e: HistoryEntry): string => {
+  const { kind, date, title, text, place, shop, signedBy, record } = e;
+  return canonical({ first: linksOf(e).was ?? e.hash, kind, date, title, text, place, shop, signedBy, record });
+};
+
+/** Entries of one book. What came unsigned and was taken over by two shops stands there twice, and is one. */
+export function viewEntries(
+  entries: readonly HistoryEntry[],
+  proofs: ReadonlyMap<string, Proven>,
+  places: ReadonlyMap<string, Entry['log']>,
+): Entry[] {
+  const firsts = new Map<string, HistoryEntry>();
+  const whats = new Map(entries.map((e) => [e.id, saysWhat(e)]));
+  for (const e of entries) {
+    const what = whats.get(e.id)!;
+    // As it was before anybody took it over, if that is here; else whoever did it first.
+    if (!firsts.has(what) || linksOf(e).was === null) firsts.set(what, e);
+  }
+  return entries.map((e) => {
+    const first = firsts.get(whats.get(e.id)!)!;
+    const seen = viewEntry(e, proofs.get(e.id)!, places.get(e.hash) ?? null);
+    return first.id === e.id ? seen : { ...seen, copyOf: first.id };
+  });
+}
 
 /** The entries of a book as a graph. */
 function graphOf(entries: readonly HistoryEntry[]) {

@@ -1,4 +1,5 @@
 import type { Book, Entry, MovementBook, Visit } from '@eclat/contract';
+import { shownOnce } from '@eclat/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newClock, openShop, PASS, takeIn } from '../../test/shop.ts';
 
@@ -123,5 +124,38 @@ describe('a movement that was at another shop', () => {
     expect(entries.at(-1)!.text).toBe('Oiled');
     await bring(b, inB, await fileOf(a, inA));
     expect(await setOf(b, inB)).toEqual(await setOf(a, inA));
+  });
+});
+
+describe('what came unsigned, and two shops took over', () => {
+  const paper = {
+    ...{ kind: 'visit' as const, date: '1974', title: 'Cleaned', text: 'From a card.', place: '', amends: null },
+    ...{ shop: 'Brackwater Clocks', signedBy: 'Eben Strake', record: null, writtenAt: '1974-05-02T09:00:00.000Z' },
+    hash: 'c'.repeat(64),
+  };
+  const put = async (shop: Shop, entry: typeof paper): Promise<string> => {
+    const at = `/movements/${(await takeIn(shop.marit, { movement: { name: 'One', familyId: 'fusee' } })).movement.id}`;
+    expect((await bring(shop, at, { entries: [entry], logs: [] } as unknown as MovementBook)).status).toBe(201);
+    return at;
+  };
+  const textsOf = (entries: readonly Entry[]) => entries.map((e) => e.text).sort();
+
+  it('is two entries of either set, and is shown once, with what was amended of either', async () => {
+    const [here, there] = [await put(a, paper), await put(b, paper)];
+    await amend(b, (await bookOf(b, there)).entries[0]!.id, 'In May.');
+    await bring(a, here, await fileOf(b, there));
+    const { entries } = await bookOf(a, here);
+    expect(textsOf(entries)).toEqual(['From a card.', 'From a card.', 'In May.']);
+    const shown = shownOnce(entries);
+    expect(textsOf(shown)).toEqual(['From a card.', 'In May.']);
+    expect(shown.find((e) => e.text === 'In May.')!.amends).toBe(shown.find((e) => e.text === 'From a card.')!.id);
+    expect((await fileOf(a, here)).entries).toHaveLength(3);
+  });
+
+  it('is shown twice where one of them changed a word: nobody hides what another took over', async () => {
+    const [here, there] = [await put(a, paper), await put(b, { ...paper, text: 'From a card, changed.' })];
+    await bring(a, here, await fileOf(b, there));
+    const { entries } = await bookOf(a, here);
+    expect(textsOf(shownOnce(entries))).toEqual(['From a card, changed.', 'From a card.']);
   });
 });

@@ -10,7 +10,7 @@ import { findOrRefuse, signature, viewSigned, type Context } from '../platform/h
 import { badField, lostRace, notFound } from '../platform/http/problems.ts';
 import { sql } from '../platform/http/app-context.ts';
 import { likely } from '../owners/owners.service.ts';
-import { bookEntries, viewEntry } from './history.service.ts';
+import { bookEntries, viewEntries } from './history.service.ts';
 import { keysOf } from './keys.ts';
 import { goneFrom, placesOf } from './log.service.ts';
 import { clockNow } from './clock-book.service.ts';
@@ -185,7 +185,7 @@ export async function movementBook(ctx: Context, movementId: string) {
     movement: await loadMovement(ctx, movement),
     gave: gave.map((g) => ({ ...g, at: new Date(g.at).toISOString() })),
     also: all.slice(1).map(({ id, code }) => ({ id, code })),
-    entries: entries.map((e) => viewEntry(e, proofs.get(e.id)!, places.get(e.hash))),
+    entries: viewEntries(entries, proofs, places),
     gone: await goneFrom(
       ctx.em,
       all.map((m) => m.id),

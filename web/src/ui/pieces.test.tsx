@@ -123,6 +123,7 @@ describe('figures say in words what they show', () => {
       log: null,
       amends: null,
       takenOver: null,
+      copyOf: null,
       proof: 'unsigned',
       signature: null,
       hash: 'x',

@@ -1,7 +1,7 @@
 import { Page } from './BookPage.tsx';
 import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
-import { inscribedThings, photosIn, type NamedPhoto } from '@eclat/core/record';
+import { inscribedThings, photosIn, shownOnce, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
 import { ArrowLeftRight, Cog, Columns2, Download, Globe, Merge, ScrollText, Split, Upload } from 'lucide-react';
@@ -48,7 +48,7 @@ function BookOf({ book }: { book: Book }) {
     page.scrollIntoView({ block: 'center' });
     scrolledTo.current = hash;
   }, [hash, entries.length]);
-  const kept = entries.filter((e) => e.proof !== 'changed');
+  const kept = shownOnce(entries.filter((e) => e.proof !== 'changed'));
   const pages = kept.filter((e) => e.kind !== 'amendment').sort((a, b) => byDate(b.date, a.date));
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-6">

@@ -1,6 +1,6 @@
 import type { ClockBook } from '@eclat/contract';
 import { byDate, dateInWords } from '@eclat/core/history';
-import { inscribedOnClock, ofTheClock } from '@eclat/core/record';
+import { inscribedOnClock, ofTheClock, shownOnce } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
 import { Download } from 'lucide-react';
 import { Link, useParams } from 'react-router';
@@ -29,7 +29,7 @@ type ClockEntry = ClockBook['entries'][number];
 
 function ClockOf({ book }: { book: ClockBook }) {
   const { clock, entries, photosAway, inTheShop } = book;
-  const kept = entries.filter((e) => e.proof !== 'changed');
+  const kept = shownOnce(entries.filter((e) => e.proof !== 'changed'));
   const things = inscribedOnClock(kept);
   const written = new Set(things.flatMap((t) => t.lines.map((l) => l.entry.id)));
   const chapters = kept

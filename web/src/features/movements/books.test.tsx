@@ -101,6 +101,7 @@ describe('a book of which not all is as it was signed', () => {
         signedBy: 'Eben Strake',
         record: null,
         takenOver: null,
+        copyOf: null,
         sections: {},
         unread: [],
         log: null,
@@ -155,7 +156,16 @@ describe('a book with a history', () => {
       shop: 'A shop',
       signedBy: 'A',
     },
-    ...{ record: null, takenOver: null, sections: {}, unread: [], log: null, proof: 'proved', amends: null },
+    ...{
+      record: null,
+      takenOver: null,
+      copyOf: null,
+      sections: {},
+      unread: [],
+      log: null,
+      proof: 'proved',
+      amends: null,
+    },
     ...{ hash: id.repeat(64), writtenAt: AT, signature: null, ...more },
   });
   const reads = (id: string, date: string, text: string, carrier: string, more: object = {}) =>
