@@ -1,9 +1,10 @@
 import type { Photo } from '@eclat/contract';
 import { stageName } from '@eclat/core/workflow';
 import { Columns2 } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
-import type { useCommand } from '../../data/useCommand.ts';
+import { say } from '../../data/app-state.ts';
+import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { PhotoThumb } from './PhotoThumb.tsx';
@@ -21,23 +22,36 @@ export function PhotoPair({ photo, change }: Props) {
   const before = visit.photos.find((p) => p.id === photo.beforeId);
   const after = visit.photos.filter((p) => p.beforeId === photo.id);
   const open = !visit.closedAt;
-  const pair = (beforeId: string | null) => {
+  const pair = (beforeId: string) => {
     change.mutate({ params, body: { beforeId } });
     setChoosing(false);
   };
+  // When the server answers, the pair is gone from the screen.
+  const was = useRef('');
+  const part = useCommand(api.photos.change, {
+    what: 'Photo',
+    onDone: () => say('No pair any more.', 'good', () => pair(was.current)),
+  });
   // The earliest first: before anybody touched it.
   const others = visit.photos.filter((p) => p.id !== photo.id && !showsAfter(visit.photos, p, photo));
   return (
     <>
       {before && (
-        <div className="flex items-center gap-3 rounded-lg bg-sunk p-2">
+        <div className="flex flex-wrap items-center gap-3 rounded-lg bg-sunk p-2">
           <Small photo={before} />
-          <span className="flex-1">
+          <span className="min-w-44 flex-1">
             <b className="block">Before</b>
             {nameOf(before)}
           </span>
           {open && (
-            <Button variant="plain" aria-label={`Not this one: ${nameOf(before)}`} onClick={() => pair(null)}>
+            <Button
+              variant="plain"
+              aria-label={`Not this one: ${nameOf(before)}`}
+              onClick={() => {
+                was.current = before.id;
+                part.mutate({ params, body: { beforeId: null } });
+              }}
+            >
               Not this one
             </Button>
           )}

@@ -146,3 +146,17 @@ it('choose the photo that shows the same before, and never one that shows it aft
     }),
   );
 });
+
+it('of a pair are parted by one press, and a pair again by the notice', async () => {
+  const visit = visitOf('fusee', {
+    photos: [
+      { ...photo([]), id: 'p1', caption: 'Worn' },
+      { ...photo([]), id: 'p2', caption: 'Bushed', beforeId: 'p1' },
+    ],
+  });
+  show(() => <PhotoSheet photo={visit.photos[1]!} onClose={() => undefined} />, visit);
+  await person.click(screen.getByRole('button', { name: 'Not this one: Worn' }));
+  await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
+  useAppState.getState().notice!.undo!();
+  await waitFor(() => expect(sent.map((s) => s.body)).toEqual([{ beforeId: null }, { beforeId: 'p1' }]));
+});
