@@ -31,6 +31,14 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
     await page.getByRole('button', { name: 'It is theirs' }).click();
     await expect(page.getByText('This is the key of this shop itself.')).toBeVisible();
     await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Know a shop by its card' }).click();
+    await page.getByLabel('Or its web address').fill(server.address);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('nothing is sent in the clear')).toBeVisible();
+    await page.getByLabel('Or its web address').fill('http://clocks.example');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('An address like https://clocks.example')).toBeVisible();
+    await page.keyboard.press('Escape');
   });
   await takeIn(page, 'Longcase clock', 'Tall clock');
   const visit = page.url().replace('/intake', '');

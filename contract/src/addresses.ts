@@ -1160,6 +1160,7 @@ export const addresses = {
       changes: ['movements'],
       inverse: 'final',
     },
+    cardAt: { method: 'POST', path: '/shop-cards/at', reads: 'movements' },
     offers: { method: 'GET', path: '/offers', reads: 'movements' },
     offer: { method: 'GET', path: '/offers/:offerId', reads: 'movements' },
     settle: { method: 'PUT', path: '/offers/:offerId', changes: ['movements'], inverse: 'same' },

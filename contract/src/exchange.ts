@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { done, id, moment, sha256, text } from './common.ts';
-import { bookLogs, movementBook, thumbprint, travelledEntry } from './movement-book.ts';
+import { done, id, moment, sha256, text, webAddress } from './common.ts';
+import { bookLogs, jws, movementBook, thumbprint, travelledEntry } from './movement-book.ts';
 import { recordChecked } from './movements.ts';
 import { ANSWERS, benchRoles, everyone } from './people.ts';
 import { command, read } from './route.ts';
@@ -204,6 +204,18 @@ export const exchangeRoutes = {
     inverse: 'final',
     body: z.object({ there: id }),
     reply: done,
+  }),
+  cardAt: read({
+    method: 'POST',
+    path: '/shop-cards/at',
+    summary: 'Fetch the card of a shop from its web address: it is known when its key was compared',
+    roles: ['owner-of-shop'],
+    reads: 'movements',
+    body: z.object({ address: webAddress.pipe(z.string().min(1, 'Its web address is needed.')) }),
+    reply: z.discriminatedUnion('found', [
+      z.object({ found: z.literal('card'), card: jws }),
+      z.object({ found: z.literal('none'), why: z.string() }),
+    ]),
   }),
   offers: read({
     method: 'GET',

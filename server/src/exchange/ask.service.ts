@@ -10,7 +10,7 @@ import {
   type ReplyOf,
   type Want,
 } from '@eclat/contract';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { readBrought } from '../movements/book-photos.service.ts';
 import { bookEntries } from '../movements/history.service.ts';
 import { KnownKey } from '../movements/keys.entity.ts';
@@ -93,6 +93,22 @@ async function wanting(ctx: Context, shop: Known, { most = LARGEST_BOOK, ...give
     if (!(error instanceof Unreached)) throw error;
     await ended(error.message);
     throw error;
+  }
+}
+
+/** The longest card, in bytes. */
+const MOST_OF_CARD = 20_000;
+
+/** The card that stands at an address, as far as it can be reached. Nothing is sent but that it is asked for. */
+export async function cardAt(address: string): Promise<ReplyOf<typeof api.exchange.cardAt>> {
+  try {
+    const said = await reach({ address, path: 'exchange/card', most: MOST_OF_CARD });
+    if (said.status === 404) throw new Unreached('No shop card stands there.');
+    if (said.status >= 300) throw new Unreached(`It said no (${said.status}).`);
+    return { found: 'card', card: readAs(z.object({ card: z.string() }), said).card };
+  } catch (error) {
+    if (!(error instanceof Unreached)) throw error;
+    return { found: 'none', why: error.message };
   }
 }
 

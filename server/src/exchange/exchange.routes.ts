@@ -2,15 +2,16 @@ import { api, LARGEST_BOOK } from '@eclat/contract';
 import express, { type NextFunction, type Request, type Response, type Router } from 'express';
 import { keepBrought } from '../movements/book-photos.service.ts';
 import { signingKey } from '../movements/keys.ts';
+import { ownCard } from '../movements/known-keys.service.ts';
 import { theShop } from '../people/shop.service.ts';
 import type { Decoded } from '../photos/decode.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import type { Context } from '../platform/http/context.ts';
-import { countKnock, refuseTooMany } from '../platform/http/limit-visitors.ts';
-import { HttpProblem } from '../platform/http/problems.ts';
+import { countKnock, limitVisitors, refuseTooMany } from '../platform/http/limit-visitors.ts';
+import { HttpProblem, notFound } from '../platform/http/problems.ts';
 import { asOk, type Serve } from '../platform/http/serve.ts';
 import { sha256 } from '../platform/sha256.ts';
-import { askPhoto, askShop, sendBook, sendPhoto, shareSent, type Sent } from './ask.service.ts';
+import { askPhoto, askShop, cardAt, sendBook, sendPhoto, shareSent, type Sent } from './ask.service.ts';
 import { answer } from './asked.service.ts';
 import { readWanted, replyHeaders, type Partner } from './envelope.ts';
 import { asJson } from './json.ts';
@@ -39,6 +40,7 @@ export function serveExchange(serve: Serve): void {
     () => asOk(Promise.resolve()),
     (ctx, { params, body }) => sendPhoto(ctx, { ...params, ...body }),
   );
+  serve(api.exchange.cardAt, (_ctx, { body }) => cardAt(body.address));
   serve(api.exchange.offers, (ctx) => offers(ctx));
   serve(api.exchange.offer, (ctx, { params, query }) => offer(ctx, params.offerId, query.movementId));
   serve(api.exchange.settle, (ctx, { params, body }) => asOk(settle(ctx, params.offerId, body)));
@@ -69,6 +71,13 @@ export function serveOtherShops(router: Router, appContext: AppContext): void {
     );
     next();
   };
+  // A card says nothing that its shop does not hand out. One without a web address has not published any.
+  router.get('/exchange/card', limitVisitors(appContext), async (_req, res) => {
+    const ctx = { em: appContext.orm.em.fork(), now: appContext.clock() };
+    if (!(await theShop(ctx)).webAddress) throw notFound('card');
+    const { card } = await ownCard(ctx);
+    res.set('cache-control', 'no-store').json({ card });
+  });
   router.post(
     '/exchange/:want',
     known,

@@ -358,4 +358,34 @@ describe('whoever answers at the address of a shop', () => {
     process.env['ECLAT_NEAR_SHOPS'] = '';
     expect(await why()).toContain('in the clear');
   });
+
+  it('gives its card, signed; what is none, leads elsewhere or into a network of its own is none', async () => {
+    process.env['ECLAT_NEAR_SHOPS'] = b.running.address;
+    type At = ReplyOf<typeof api.exchange.cardAt>;
+    const at = (address: string) => a.marit.ok<At>('POST', '/shop-cards/at', { address });
+    const why = async (address: string) => JSON.stringify(await at(address));
+    await set(b, { webAddress: b.running.address });
+    const got = await at(b.running.address);
+    if (got.found !== 'card') throw new Error(got.why);
+    const read = await a.marit.ok<{ key: string; known: boolean }>('POST', '/shop-cards/read', { card: got.card });
+    expect(read).toMatchObject({ key: keyB, known: true, address: b.running.address });
+    // One that has published no address has published no card.
+    await set(b, { webAddress: '' });
+    expect(await why(b.running.address)).toContain('No shop card stands there');
+    process.env['ECLAT_NEAR_SHOPS'] = '';
+    expect(await why(b.running.address)).toContain('in the clear');
+    expect(await why('https://169.254.169.254')).toContain('network of its own');
+    for (const address of ['http://clocks.example', 'file:///etc/passwd', 'https://a:b@clocks.example', ''])
+      expect((await a.marit.send('POST', '/shop-cards/at', { address })).status, address).toBe(422);
+    await instead((_req, res) => void res.writeHead(302, { location: `${b.running.address}/api/people` }).end());
+    expect(await why(process.env['ECLAT_NEAR_SHOPS'])).toContain('302');
+    stop();
+    await instead((_req, res) => void res.end(`{"card":"${'x'.repeat(30_000)}"}`));
+    expect(await why(process.env['ECLAT_NEAR_SHOPS'])).toContain('more than');
+    stop();
+    await instead((_req, res) => void res.end('<p>Welcome</p>'));
+    expect(await why(process.env['ECLAT_NEAR_SHOPS'])).toContain('cannot be read');
+    const strangers = await fetch(`${a.running.address}/api/exchange/card`);
+    expect([strangers.status, Object.keys((await strangers.json()) as object)]).toEqual([200, ['card']]);
+  });
 });

@@ -59,8 +59,9 @@ interface Asked {
   address: string;
   /** Of its API, from /api/ on. */
   path: string;
-  headers: Record<string, string>;
-  body: Buffer;
+  headers?: Record<string, string>;
+  /** Sent with POST; none: it is only read. */
+  body?: Buffer;
   /** The longest reply that is read, in bytes. */
   most: number;
 }
@@ -88,7 +89,7 @@ function inWords(error: unknown): string {
  * no more than it was told to.
  * @throws Unreached in words for the bench
  */
-export function reach({ address, path, headers, body, most }: Asked): Promise<Reached> {
+export function reach({ address, path, headers = {}, body, most }: Asked): Promise<Reached> {
   const url = new URL(`/api/${path}`, address);
   return new Promise<Reached>((resolve, reject) => {
     const failed = (error: unknown) => reject(new Unreached(inWords(error)));
@@ -100,10 +101,13 @@ export function reach({ address, path, headers, body, most }: Asked): Promise<Re
     }
     const request = (url.protocol === 'https:' ? overTls : inTheClear)(url, {
       ...options,
-      method: 'POST',
+      method: body ? 'POST' : 'GET',
       agent: false,
       signal: AbortSignal.timeout(LONGEST_MS),
-      headers: { ...headers, 'content-type': 'application/octet-stream', 'content-length': body.length },
+      headers: {
+        ...headers,
+        ...(body && { 'content-type': 'application/octet-stream', 'content-length': body.length }),
+      },
     });
     request.on('error', failed);
     request.on('response', (reply) => {

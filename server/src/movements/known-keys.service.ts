@@ -53,8 +53,8 @@ async function cardOf(card: string): Promise<SaidOfCard> {
   return said;
 }
 
-/** What this shop hands to others: name, place, address and key, in words and signed. Null while it has no key. */
-export async function shopCard(ctx: Context): Promise<ReplyOf<typeof api.movements.card>> {
+/** What this shop hands to others: name, place, address and key, signed. */
+export async function ownCard(ctx: Pick<Context, 'em' | 'now'>): Promise<{ card: string; said: SaidOfCard }> {
   const shop = await theShop(ctx);
   const key = await signingKey(ctx.em, ctx.now);
   const said: SaidOfCard = {
@@ -62,6 +62,12 @@ export async function shopCard(ctx: Context): Promise<ReplyOf<typeof api.movemen
     ...{ key: key.kid, at: ctx.now.toISOString() },
   };
   const { jws: card } = await signCard(key, said);
+  return { card, said };
+}
+
+/** The card in words and as a code too. */
+export async function shopCard(ctx: Context): Promise<ReplyOf<typeof api.movements.card>> {
+  const { card, said } = await ownCard(ctx);
   const words = [
     `Shop card: ${[said.shop, said.place].filter(Boolean).join(', ')}`,
     said.address,

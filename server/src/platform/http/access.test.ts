@@ -19,6 +19,7 @@ const BESIDE: readonly (readonly [method: string, path: string, roles: readonly 
   ['GET', '/visits/:visitId/papers/:file', ROLES],
   ['GET', '/movements/:id/book.zip', ROLES],
   ['GET', '/clocks/:id/book.zip', ROLES],
+  ['GET', '/exchange/card', 'public'],
   ['POST', '/exchange/:want', 'public'],
   ['GET', '/calendar/:token', 'public'],
   ['GET', '/books/:token', 'public'],

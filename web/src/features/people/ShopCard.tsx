@@ -6,6 +6,7 @@ import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { Away, call } from '../../data/call.ts';
 import { fetched } from '../../data/fetched.ts';
+import { whyOf } from '../../data/outbox.ts';
 import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
@@ -94,8 +95,8 @@ export function KnowByCard() {
         onClose={() => setOpen(false)}
         title="Know a shop by its card"
         description={
-          'From its screen, or paper in your hand. A card that came by mail may be anybody’s: compare its key by ' +
-          'telephone.'
+          'From its screen, or paper in your hand. A card that came by mail or from an address may be anybody’s: ' +
+          'compare its key by telephone.'
         }
       >
         <ReadCard onDone={() => setOpen(false)} />
@@ -134,6 +135,7 @@ function ReadCard({ onDone }: { onDone: () => void }) {
           </Button>
         )}
       </div>
+      <FromAddress onCard={take} onTrouble={setTrouble} />
       {scanning && <Scan of="card" onCode={(text) => text !== null && void take(text)} />}
       {trouble && (
         <p role="alert" className="font-semibold text-danger">
@@ -141,6 +143,54 @@ function ReadCard({ onDone }: { onDone: () => void }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** The card as it stands at the shop’s own address. */
+function FromAddress({
+  onCard,
+  onTrouble,
+}: {
+  onCard: (card: string) => Promise<void>;
+  onTrouble: (why: string) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const [busy, setBusy] = useState(false);
+  const fetchIt = async () => {
+    setBusy(true);
+    // A host by itself is meant as one.
+    const address = /^\w+:\/\//.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`;
+    try {
+      const said = await call(api.exchange.cardAt, { body: { address } });
+      if (said.found === 'card') await onCard(said.card);
+      else onTrouble(said.why);
+    } catch (error) {
+      onTrouble(error instanceof Away ? 'The server is away: a card is fetched when it is back.' : whyOf(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onTrouble('');
+        void fetchIt();
+      }}
+    >
+      <TextField
+        className="min-w-56 flex-1"
+        label="Or its web address"
+        inputMode="url"
+        placeholder="millhouse.example"
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
+      <Button type="submit" busy={busy} disabled={typed.trim() === ''}>
+        Fetch its card
+      </Button>
+    </form>
   );
 }
 
