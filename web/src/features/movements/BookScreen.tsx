@@ -255,7 +255,7 @@ function Pages({
       aside={
         !inscribing &&
         maySign && (
-          <Button onClick={() => setInscribing(true)}>
+          <Button className="no-print" onClick={() => setInscribing(true)}>
             <ScrollText className="size-5" aria-hidden />
             Enter an inscription
           </Button>
