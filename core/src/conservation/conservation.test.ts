@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { asksOwner, unsaid, USUAL_WAYS, wayStands, type Undone, type Way } from './index.ts';
+import { asksOwner, sameChoice, unsaid, USUAL_WAYS, wayStands, type Undone, type Way } from './index.ts';
 
 const way = (name: string, undone: Undone, chosen = false, why = ''): Way => ({ way: name, undone, chosen, why });
 const LEAVE = way('Leave it as it is', 'yes');
@@ -23,6 +23,14 @@ describe('a decision', () => {
     expect(asksOwner([LEAVE, way('Strip and wax it', 'no')])).toBe(false);
     expect(asksOwner([LEAVE, way('Strip and wax it', 'no', true)])).toBe(true);
     expect(asksOwner([LEAVE, way('Hold the flakes', 'in part', true)])).toBe(false);
+  });
+
+  it('keeps a yes of the owner to the way that it was given to, and to nothing that was made of it since', () => {
+    const stripped = [LEAVE, way('Strip it', 'no', true)];
+    expect(sameChoice(stripped, [way('Strip it', 'no', true, 'It flakes'), way('Wax it', 'in part')])).toBe(true);
+    expect(sameChoice(stripped, [LEAVE, way('Sand it', 'no', true)])).toBe(false);
+    expect(sameChoice([LEAVE, way('Wax it', 'in part', true)], [LEAVE, way('Wax it', 'no', true)])).toBe(false);
+    expect(sameChoice([LEAVE], stripped)).toBe(false);
   });
 
   it('wants a reason where something gentler was there, and none where the gentlest was chosen', () => {

@@ -25,6 +25,12 @@ export const wayStands = (way: Way, ways: readonly Way[]): 'chosen' | 'rejected'
 /** The owner’s yes comes first where what is chosen takes something away for good. */
 export const asksOwner = (ways: readonly Way[]): boolean => chosenWay(ways)?.undone === 'no';
 
+/** Whether what is chosen is the same as before: only then does the owner’s yes to it still stand. */
+export function sameChoice(before: readonly Way[], now: readonly Way[]): boolean {
+  const [a, b] = [chosenWay(before), chosenWay(now)];
+  return a?.way === b?.way && a?.undone === b?.undone;
+}
+
 /** Whether a way takes more away for good than another. */
 const takesMore = (a: Way, b: Way): boolean => UNDONE.indexOf(a.undone) > UNDONE.indexOf(b.undone);
 

@@ -1,7 +1,7 @@
 import { isOfTheCase } from '../assess/index.ts';
 import { CAUTIONS, cautionsFor } from '../cautions/index.ts';
 import { allChecks } from '../checks/index.ts';
-import { wayStands } from '../conservation/index.ts';
+import { asksOwner, wayStands } from '../conservation/index.ts';
 import { routeName } from '../estimate/index.ts';
 import { instancesFor, SYMPTOMS } from '../faults/index.ts';
 import {
@@ -219,7 +219,8 @@ const conservationSaid = (v: RecordSource): Rows<'conservation'> => ({
     ways.map((w) => ({
       ...{ about, of, way: w.way, undone: w.undone, why: w.why, by, at },
       stands: wayStands(w, ways),
-      owner: (w.chosen && agreed) || null,
+      // To what can be undone nobody was asked.
+      owner: (w.chosen && asksOwner(ways) && agreed) || null,
     })),
   ),
 });

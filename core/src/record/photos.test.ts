@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { photosShown } from './index.ts';
+import { photosShown, shownOnce } from './index.ts';
 import { tellRecord } from './story.ts';
 
 const hash = (c: string) => c.repeat(64);
@@ -49,9 +49,15 @@ describe('the story of an entry', () => {
           { ...row, way: 'Tone it', stands: 'rejected' },
         ],
       }),
-    ).toEqual(['Gilt: gild anew, which cannot be undone. The owner lives with it']);
+    ).toEqual(['Gilt: Gild anew, which cannot be undone. The owner lives with it']);
     expect(told({ ways: [{ ...row, way: 'Tone it', stands: 'considered' }] })).toBeUndefined();
     expect(told({ ways: [{ stands: 'chosen', about: {}, way: 7 }] })).toBeUndefined();
     expect(told('loud')).toBeUndefined();
   });
+});
+
+it('an original that is kept apart hides no copy of it', () => {
+  const copy = { id: 'b', amends: null, copyOf: 'a' };
+  expect(shownOnce([copy])).toEqual([copy]);
+  expect(shownOnce([{ id: 'a', amends: null, copyOf: null }, copy]).map((e) => e.id)).toEqual(['a']);
 });

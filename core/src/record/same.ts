@@ -35,7 +35,11 @@ interface MayBeCopied {
 
 /** Each entry once: what another shop took over unsigned is left out beside the original, which has its amendments. */
 export function shownOnce<E extends MayBeCopied>(entries: readonly E[]): E[] {
-  const originals = new Map(entries.flatMap((e) => (e.copyOf ? [[e.id, e.copyOf] as const] : [])));
+  // An original that is kept apart, because it is not what was signed, hides no copy.
+  const here = new Set(entries.map((e) => e.id));
+  const originals = new Map(
+    entries.flatMap((e) => (e.copyOf && here.has(e.copyOf) ? [[e.id, e.copyOf] as const] : [])),
+  );
   return entries
     .filter((e) => !originals.has(e.id))
     .map((e) => (e.amends && originals.has(e.amends) ? { ...e, amends: originals.get(e.amends)! } : e));

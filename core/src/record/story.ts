@@ -107,7 +107,7 @@ function decided(sections: Told['sections']): string[] {
   return rowsIn(sections['conservation'], 'ways')
     .filter((row) => row['stands'] === 'chosen' && word(row['way']) !== '')
     .map((row) => {
-      const said = `${word(row['about'])}: ${word(row['way']).toLowerCase()}`;
+      const said = `${word(row['about'])}: ${word(row['way'])}`;
       const undone = row['undone'] === 'no' ? ', which cannot be undone' : '';
       return [said + undone, word(row['why'])].filter(Boolean).join('. ');
     });

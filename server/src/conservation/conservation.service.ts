@@ -1,6 +1,6 @@
 import type { ConservationDecision as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
-import { asksOwner, OWNER_FIRST } from '@eclat/core/conservation';
+import { asksOwner, OWNER_FIRST, sameChoice } from '@eclat/core/conservation';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
 import { openVisit } from '../visit/lock.ts';
@@ -36,7 +36,9 @@ export async function changeDecision(
 ): Promise<Shape> {
   const decision = await decisionOf(ctx, visitId, id);
   expectVersion(decision.version, version, viewDecision(decision));
-  ctx.em.assign(decision, { ...fields, ...signature(ctx) });
+  // A yes that was given to another way is none to this one.
+  const stale = fields.ways !== undefined && !sameChoice(decision.ways, fields.ways);
+  ctx.em.assign(decision, { ...(stale && { agreed: false }), ...fields, ...signature(ctx) });
   if (asksOwner(decision.ways) && !decision.agreed) throw badField('agreed', OWNER_FIRST);
   await ctx.em.flush();
   return viewDecision(decision);

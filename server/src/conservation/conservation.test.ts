@@ -56,9 +56,17 @@ describe('a decision about an old thing', () => {
     const change = (body: object) =>
       shop.marit.send<Refusal>('PATCH', `${path}/${agreed.id}`, { ...body, version: agreed.version });
     expect((await change({ agreed: false })).body.fields?.[0]?.path).toBe('agreed');
+    const sanded = [LEAVE, STRIP, { way: 'Sand it bare', undone: 'no', chosen: true }];
+    expect((await change({ ways: sanded })).body.fields?.[0]?.path).toBe('agreed');
     const two = [LEAVE, STRIP].map((w) => ({ ...w, chosen: true }));
     expect((await send({ about: 'Glass', ways: two })).body.fields?.[0]?.path).toBe('ways');
     expect((await send({ about: 'Glass', ways: [] })).body.fields?.[0]?.path).toBe('ways');
+    // The other way round, a yes that nobody asked for is not signed as one.
+    expect((await change({ ways: [{ ...LEAVE, chosen: true }, STRIP], agreed: true })).status).toBe(200);
+    const dial = (sectionsOf(await now()).conservation?.['ways'] as { about: string; owner?: true }[]).filter(
+      (w) => w.about === 'Dial',
+    );
+    expect(dial.map((w) => w.owner)).toEqual([undefined, undefined]);
     await shop.marit.ok('DELETE', `${path}/${agreed.id}`);
     expect((await now()).conservation).toHaveLength(1);
   });

@@ -3,6 +3,7 @@ import express, { type NextFunction, type Request, type Response, type Router } 
 import { keepBrought } from '../movements/book-photos.service.ts';
 import { signingKey } from '../movements/keys.ts';
 import { ownCard } from '../movements/known-keys.service.ts';
+import { Shop } from '../people/people.entity.ts';
 import { theShop } from '../people/shop.service.ts';
 import type { Decoded } from '../photos/decode.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
@@ -74,7 +75,8 @@ export function serveOtherShops(router: Router, appContext: AppContext): void {
   // A card says nothing that its shop does not hand out. One without a web address has not published any.
   router.get('/exchange/card', limitVisitors(appContext), async (_req, res) => {
     const ctx = { em: appContext.orm.em.fork(), now: appContext.clock() };
-    if (!(await theShop(ctx)).webAddress) throw notFound('card');
+    // Before its first run there is no shop.
+    if (!(await ctx.em.findOne(Shop, { one: true }))?.webAddress) throw notFound('card');
     const { card } = await ownCard(ctx);
     res.set('cache-control', 'no-store').json({ card });
   });

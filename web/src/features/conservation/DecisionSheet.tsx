@@ -9,6 +9,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Chip } from '../../ui/Chip.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField, Tick } from '../../ui/Field.tsx';
 import { FormFoot } from '../../ui/FormFoot.tsx';
@@ -136,22 +137,17 @@ const Chips = ({ label, children }: { label: string; children: ReactNode }) => (
     {children}
   </div>
 );
-const Chip = ({ onPress, children }: { onPress: () => void; children: ReactNode }) => (
-  <button
-    type="button"
-    className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
-    onClick={onPress}
-  >
-    {children}
-  </button>
-);
 
 function WayFields({ it: { form, ways, typed, errors }, at }: It & { at: number }) {
   const way = typed[at];
   if (!way) return null;
   const wrong = errors.ways?.[at];
-  const choose = () =>
+  // The owner’s yes was to what was chosen then.
+  const askAnew = () => form.setValue('agreed', false, { shouldDirty: true });
+  const choose = () => {
     typed.forEach((w, i) => form.setValue(`ways.${i}.chosen`, i === at && !w.chosen, { shouldDirty: true }));
+    askAnew();
+  };
   return (
     <li className={`grid gap-3 rounded-xl border-2 p-3 md:grid-cols-2 ${way.chosen ? 'border-steel' : 'border-line'}`}>
       <TextField label={`Way ${at + 1}`} error={wrong?.way?.message} {...form.register(`ways.${at}.way`)} />
@@ -166,7 +162,10 @@ function WayFields({ it: { form, ways, typed, errors }, at }: It & { at: number 
         label="Can it be undone?"
         value={way.undone}
         options={UNDONE.map((u) => [u, u] as const)}
-        onChange={(u) => form.setValue(`ways.${at}.undone`, u, { shouldDirty: true })}
+        onChange={(u) => {
+          form.setValue(`ways.${at}.undone`, u, { shouldDirty: true });
+          if (way.chosen) askAnew();
+        }}
       />
       <span className="flex items-center gap-2 md:justify-end">
         <Button variant={way.chosen ? 'main' : 'quiet'} aria-pressed={way.chosen} onClick={choose}>

@@ -32,7 +32,13 @@ it('is written: about what, each way by one press, and the owner’s yes before 
   await person.click(screen.getByRole('button', { name: 'Keep the decision' }));
   expect((await screen.findByRole('alert')).textContent).toContain('owner’s yes comes first');
   expect(sent).toEqual([]);
-  await person.click(screen.getByLabelText('It cannot be undone, and the owner agreed'));
+  const yes = () => screen.getByLabelText('It cannot be undone, and the owner agreed') as HTMLInputElement;
+  await person.click(yes());
+  // Chosen anew, it is asked anew.
+  await person.click(within(renew!).getByRole('button', { name: 'Chosen' }));
+  await person.click(within(renew!).getByRole('button', { name: 'Choose this' }));
+  expect(yes().checked).toBe(false);
+  await person.click(yes());
   await person.click(screen.getByRole('button', { name: 'Keep the decision' }));
   await waitFor(() =>
     expect(sent[0]).toMatchObject({
