@@ -1,6 +1,7 @@
 import { openVisit } from '../visit/lock.ts';
 import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
+import { showsAfter } from '@eclat/core/photo';
 import type { StageId } from '@eclat/core/workflow';
 import type { Decoded } from './decode.ts';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
@@ -40,10 +41,9 @@ export async function addPhoto(
 
 /** @throws 422 where it is of another visit, or itself shows it after */
 async function expectBefore(ctx: Context, visitId: string, id: string, beforeId: string): Promise<void> {
-  const earlier = new Map((await loadPhotos(ctx, visitId)).map((p) => [p.id, p.beforeId]));
-  if (!earlier.has(beforeId)) throw badField('beforeId', 'This photo belongs to another visit.');
-  for (let at: string | null = beforeId; at !== null; at = earlier.get(at) ?? null)
-    if (at === id) throw badField('beforeId', 'That one shows it after this one.');
+  const photos = await loadPhotos(ctx, visitId);
+  if (!photos.some((p) => p.id === beforeId)) throw badField('beforeId', 'This photo belongs to another visit.');
+  if (showsAfter(photos, beforeId, id)) throw badField('beforeId', 'That one shows it after this one.');
 }
 
 type Point = Shape['marks'][number];

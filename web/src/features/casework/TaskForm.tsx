@@ -7,6 +7,7 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
+import { Chip } from '../../ui/Chip.tsx';
 import { FormFoot } from '../../ui/FormFoot.tsx';
 import { SelectField, TextField, Tick } from '../../ui/Field.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -50,11 +51,9 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
         <TextField label="Task" error={errors.what?.message} {...form.register('what')} />
         <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Usual tasks">
           {TASKS.filter((t) => t.place === place).map((t) => (
-            <button
+            <Chip
               key={t.what}
-              type="button"
-              className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
-              onClick={() => {
+              onPress={() => {
                 form.setValue('what', t.what, { shouldDirty: true });
                 form.setValue('waitHours', t.waitHours);
                 form.setValue('times', t.times);
@@ -64,7 +63,7 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
               }}
             >
               {t.what}
-            </button>
+            </Chip>
           ))}
         </div>
       </div>

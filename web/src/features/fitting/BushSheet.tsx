@@ -4,6 +4,7 @@ import type { SurveyedHole } from '@eclat/contract';
 import { useEffect, useRef, useState } from 'react';
 import { TriedAfter } from './TriedAfter.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Chip } from '../../ui/Chip.tsx';
 import { onceItStands } from '../../ui/finger.ts';
 import { useFew } from '../../ui/Few.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
@@ -163,14 +164,9 @@ function BushOffered({ fit, plateMm }: { fit: ReturnType<typeof useBushFit>; pla
               .filter((b) => b !== choice)
               .slice(0, MOST_SHOWN)
               .map((b) => (
-                <button
-                  key={`${b.stockId}${sizeOf(b)}`}
-                  type="button"
-                  className="min-h-11 rounded-full border border-line px-3 text-sm font-semibold hover:bg-steel-wash"
-                  onClick={() => setPicked(sizeOf(b))}
-                >
+                <Chip key={`${b.stockId}${sizeOf(b)}`} onPress={() => setPicked(sizeOf(b))}>
                   {sizeOf(b)}
-                </button>
+                </Chip>
               ))}
           </div>
         )}

@@ -4,13 +4,14 @@ import { byDate, dateFrom } from '@eclat/core/history';
 import { inscribedThings, photosIn, shownOnce, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
 import { counted } from '@eclat/core/units';
-import { ArrowLeftRight, Cog, Columns2, Download, Globe, Merge, ScrollText, Split, Upload } from 'lucide-react';
+import { ArrowLeftRight, Cog, Columns2, Globe, Merge, ScrollText, Split, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { useBook, useMaySign } from '../../data/queries.ts';
 import { day } from '../../ui/dates.ts';
 import { Answer, Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
+import { BookFile, InTheShop } from './BookLinks.tsx';
 import { BringSheet } from './BringSheet.tsx';
 import { Decades } from './Decades.tsx';
 import { PartSheet } from './PartSheet.tsx';
@@ -192,20 +193,11 @@ function BookTools({ book, onDo }: { book: Book; onDo: (what: Doing) => void }) 
   };
   return (
     <div className="no-print flex flex-wrap gap-2">
-      {inTheShop && (
-        <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
-          In the shop now: {inTheShop.claim}
-        </Link>
-      )}
-      <a
-        className={buttonClass('quiet')}
-        href={`/api/movements/${movement.id}/book.zip`}
-        download={`${movement.code}.zip`}
-        title="All of it in one file: as signed, with its photos, a page for any browser, and a PDF"
-      >
-        <Download className="size-5" aria-hidden />
-        Book file
-      </a>
+      <InTheShop visit={inTheShop} />
+      <BookFile
+        of={`movements/${movement.id}`}
+        says="All of it in one file: as signed, with its photos, a page for any browser, and a PDF"
+      />
       {maySign && (
         <Button onClick={() => onDo('bringing')}>
           <Upload className="size-5" aria-hidden />

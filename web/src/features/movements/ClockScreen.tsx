@@ -2,13 +2,12 @@ import type { ClockBook } from '@eclat/contract';
 import { byDate, dateInWords } from '@eclat/core/history';
 import { inscribedOnClock, ofTheClock, shownOnce } from '@eclat/core/record';
 import { counted } from '@eclat/core/units';
-import { Download } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { useClockBook } from '../../data/queries.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
-import { buttonClass } from '../../ui/Button.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 import { ProofOf } from './BookPage.tsx';
+import { BookFile, InTheShop } from './BookLinks.tsx';
 import { DateOf } from './DateOf.tsx';
 import { Decades } from './Decades.tsx';
 import { Inscriptions } from './Inscriptions.tsx';
@@ -44,20 +43,11 @@ function ClockOf({ book }: { book: ClockBook }) {
           <h1 className="text-3xl">{clock.description}</h1>
         </div>
         <div className="no-print flex flex-wrap gap-2">
-          {inTheShop && (
-            <Link to={`/visits/${inTheShop.visitId}`} className={buttonClass('main')}>
-              In the shop now: {inTheShop.claim}
-            </Link>
-          )}
-          <a
-            className={buttonClass('quiet')}
-            href={`/api/clocks/${clock.id}/book.zip`}
-            download
-            title="In one file: a page for any browser, a PDF, its photos, and the signed books of its movements"
-          >
-            <Download className="size-5" aria-hidden />
-            Book file
-          </a>
+          <InTheShop visit={inTheShop} />
+          <BookFile
+            of={`clocks/${clock.id}`}
+            says="In one file: a page for any browser, a PDF, its photos, and the signed books of its movements"
+          />
         </div>
       </div>
       <Decades entries={[...chapters, ...kept.filter((e) => written.has(e.id))]} />

@@ -1,4 +1,5 @@
 import type { Photo } from '@eclat/contract';
+import { showsAfter } from '@eclat/core/photo';
 import { stageName } from '@eclat/core/workflow';
 import { Columns2 } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -33,7 +34,7 @@ export function PhotoPair({ photo, change }: Props) {
     onDone: () => say('No pair any more.', 'good', () => pair(was.current)),
   });
   // The earliest first: before anybody touched it.
-  const others = visit.photos.filter((p) => p.id !== photo.id && !showsAfter(visit.photos, p, photo));
+  const others = visit.photos.filter((p) => !showsAfter(visit.photos, p.id, photo.id));
   return (
     <>
       {before && (
@@ -94,10 +95,3 @@ const nameOf = (p: Photo) => p.caption || stageName(p.stage);
 const Small = ({ photo }: { photo: Photo }) => (
   <img src={`/api/photos/${photo.id}/small`} alt="" className="size-16 rounded-lg object-cover" />
 );
-
-/** Whether a photo shows another one’s thing after it, straight or through others. */
-function showsAfter(photos: readonly Photo[], photo: Photo, before: Photo): boolean {
-  const of = new Map(photos.map((p) => [p.id, p.beforeId]));
-  for (let at = of.get(photo.id) ?? null; at !== null; at = of.get(at) ?? null) if (at === before.id) return true;
-  return false;
-}
