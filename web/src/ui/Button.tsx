@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import type { ButtonHTMLAttributes } from 'react';
+import type { ButtonHTMLAttributes, Ref } from 'react';
 
 const VARIANTS = {
   main: 'bg-steel text-steel-ink border-steel hover:brightness-110',
@@ -19,6 +19,7 @@ export const buttonClass = (variant: keyof typeof VARIANTS = 'quiet', extra?: st
 interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   variant?: keyof typeof VARIANTS;
   busy?: boolean;
+  ref?: Ref<HTMLButtonElement>;
 }
 
 /**

@@ -2,7 +2,7 @@ import type { ConservationDecision } from '@eclat/contract';
 import { decisionFields } from '@eclat/contract/conservation';
 import { asksOwner, DECIDED_FOR, UNDONE, USUAL_WAYS, type Way } from '@eclat/core/conservation';
 import { Plus, Trash2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
@@ -87,8 +87,11 @@ function useDecisionForm(decision: ConservationDecision | null, onClose: () => v
   };
   const typed = form.watch('ways').map((w): Way => ({ ...w, chosen: w.chosen ?? false, why: w.why ?? '' }));
   const ways = useFieldArray({ control: form.control, name: 'ways' });
+  // A press that takes its own button away leaves the hand at what comes next.
+  const [fresh, setFresh] = useState<number | null>(null);
+  const another = useRef<HTMLButtonElement>(null);
   const busy = add.isPending || change.isPending;
-  return { visit, form, errors: form.formState.errors, ways, typed, save, busy };
+  return { visit, form, errors: form.formState.errors, ways, typed, save, busy, fresh, setFresh, another };
 }
 type It = { it: ReturnType<typeof useDecisionForm> };
 
@@ -138,7 +141,7 @@ const Chips = ({ label, children }: { label: string; children: ReactNode }) => (
   </div>
 );
 
-function WayFields({ it: { form, ways, typed, errors }, at }: It & { at: number }) {
+function WayFields({ it: { form, ways, typed, errors, fresh, another }, at }: It & { at: number }) {
   const way = typed[at];
   if (!way) return null;
   const wrong = errors.ways?.[at];
@@ -168,10 +171,22 @@ function WayFields({ it: { form, ways, typed, errors }, at }: It & { at: number 
         }}
       />
       <span className="flex items-center gap-2 md:justify-end">
-        <Button variant={way.chosen ? 'main' : 'quiet'} aria-pressed={way.chosen} onClick={choose}>
+        <Button
+          autoFocus={at === fresh}
+          variant={way.chosen ? 'main' : 'quiet'}
+          aria-pressed={way.chosen}
+          onClick={choose}
+        >
           {way.chosen ? 'Chosen' : 'Choose this'}
         </Button>
-        <Button variant="plain" aria-label={`Take way ${at + 1} out`} onClick={() => ways.remove(at)}>
+        <Button
+          variant="plain"
+          aria-label={`Take way ${at + 1} out`}
+          onClick={() => {
+            ways.remove(at);
+            another.current?.focus();
+          }}
+        >
           <Trash2 className="size-5" aria-hidden />
         </Button>
       </span>
@@ -179,17 +194,23 @@ function WayFields({ it: { form, ways, typed, errors }, at }: It & { at: number 
   );
 }
 
-function Usual({ it: { ways, typed } }: It) {
+function Usual({ it: { ways, typed, setFresh, another } }: It) {
   const had = new Set(typed.map((w) => w.way));
   if (typed.length >= 8) return null;
   return (
     <Chips label="Usual ways">
       {USUAL_WAYS.filter((u) => !had.has(u.way)).map((u) => (
-        <Chip key={u.way} onPress={() => ways.append({ ...u, chosen: false, why: '' }, { shouldFocus: false })}>
+        <Chip
+          key={u.way}
+          onPress={() => {
+            setFresh(typed.length);
+            ways.append({ ...u, chosen: false, why: '' }, { shouldFocus: false });
+          }}
+        >
           {u.way}
         </Chip>
       ))}
-      <Button onClick={() => ways.append({ way: '', undone: 'no', chosen: false, why: '' })}>
+      <Button ref={another} onClick={() => ways.append({ way: '', undone: 'no', chosen: false, why: '' })}>
         <Plus className="size-5" aria-hidden />
         Another way
       </Button>
