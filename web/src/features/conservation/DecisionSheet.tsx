@@ -48,16 +48,6 @@ export function DecisionSheet({ decision, onClose }: { decision: ConservationDec
         {errors.ways?.root && <p className="font-semibold text-danger">{errors.ways.root.message}</p>}
         {errors.ways?.message && <p className="font-semibold text-danger">{errors.ways.message}</p>}
         <Usual it={it} />
-        {asksOwner(it.typed) && (
-          <div className="border-l-4 border-brass-fill pl-3">
-            <Tick label="It cannot be undone, and the owner agreed" {...form.register('agreed')} />
-            {errors.agreed && (
-              <p className="font-semibold text-danger" role="alert">
-                {errors.agreed.message}
-              </p>
-            )}
-          </div>
-        )}
         <FormFoot busy={busy} onClose={onClose}>
           Keep the decision
         </FormFoot>
@@ -190,6 +180,16 @@ function WayFields({ it: { form, ways, typed, errors, fresh, another }, at }: It
           <Trash2 className="size-5" aria-hidden />
         </Button>
       </span>
+      {way.chosen && asksOwner(typed) && (
+        <div className="border-l-4 border-brass-fill pl-3 md:col-span-2">
+          <Tick label="It cannot be undone, and the owner agreed" {...form.register('agreed')} />
+          {errors.agreed && (
+            <p className="font-semibold text-danger" role="alert">
+              {errors.agreed.message}
+            </p>
+          )}
+        </div>
+      )}
     </li>
   );
 }
