@@ -9,7 +9,7 @@ const KIT = new RegExp(
   [
     'web/src/features/(aftercare/DueAgain|bench/(bench-rows|useBenchView))\\.',
     'web/src/ui/(Answer|Button|Few|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
-    'web/src/data/(?!useContractForm|useDraft|reply-in-visit)',
+    'web/src/data/(?!useContractForm|useDraft)',
     'core/src/(days|units)',
     'node_modules/(react|react-dom|scheduler|lucide-react|clsx|zustand|idb-keyval|get-nonce)/',
     'node_modules/@tanstack/(react-query|query-core)/',

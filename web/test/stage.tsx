@@ -6,7 +6,7 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
 import { sessionQuery } from '../src/data/queries.ts';
 import { putRepliesBy } from '../src/data/refresh.ts';
-import { replyInVisit } from '../src/data/reply-in-visit.ts';
+import { replyInVisit } from '@eclat/contract/reply-in-visit';
 import { ThisVisit } from '../src/features/visit/useThisVisit.ts';
 
 putRepliesBy(replyInVisit);

@@ -2,7 +2,7 @@ import type { ArborClass } from '../movement/index.ts';
 import { bushedVerdicts, type Choices } from '../rules/index.ts';
 import { ensure } from '../units/index.ts';
 import { clearanceFromLean, clearanceFromPlay } from './lean.ts';
-import { verdictFits, type HoleVerdict, type HoleWord } from './verdict.ts';
+import { judgeHole, verdictFits, type HoleVerdict, type HoleWord } from './verdict.ts';
 
 /** What became of a hole before today. */
 export const PASTS = ['original', 'factory bush', 'later bush', 'punched', 'jewel'] as const;
@@ -34,6 +34,23 @@ export type HoleSize = { kind: 'measured'; holeLongMm: number; holeShortMm: numb
 /** Long and short way of a hole, mm, however it was told. @throws Outside naming the field */
 export const waysOf = (pivotMm: number, size: HoleSize): { holeLongMm: number; holeShortMm: number } =>
   size.kind === 'measured' ? { holeLongMm: size.holeLongMm, holeShortMm: size.holeShortMm } : holeOf(pivotMm, size);
+/**
+ * What was measured of a hole and what it says; nothing where it was felt.
+ * @returns null where a hole is given without its pivot, or a pivot without its hole
+ * @throws Outside (of `judgeHole`) where the figures cannot be those of a pivot in its hole
+ */
+export function holeFigures(
+  pivotMm: number | null,
+  size: HoleSize | { kind: 'felt' },
+  arbor: ArborClass,
+  jewel: boolean,
+): { holeLongMm: number | null; holeShortMm: number | null; computed: HoleVerdict | null } | null {
+  if ((size.kind === 'felt') !== (pivotMm === null)) return null;
+  if (size.kind === 'felt' || pivotMm === null) return { holeLongMm: null, holeShortMm: null, computed: null };
+  const ways = waysOf(pivotMm, size);
+  return { ...ways, computed: judgeHole({ pivotMm, ...ways }, arbor, jewel).verdict };
+}
+
 /** May this be asked in this way of looking? */
 export const playFits = (kind: HoleSize['kind'] | 'felt', way: Way): boolean =>
   kind === 'measured' || kind === 'felt' || (kind === 'lean') === (way === 'one-plate');

@@ -54,6 +54,21 @@ function nameOf(traits: Traits, source: PowerSource): string {
   return `${sourceName(traits, source)} ${driven === 1 ? 'train' : 'trains'}`;
 }
 
+/**
+ * The sources that are said to be wound when the clock was wound, or set going: those of which nobody said otherwise
+ * later. Said once more where leave was given to open it so: what comes off later is asked for anew.
+ * @param since when it was wound, in ISO
+ * @param leave whether leave was given to open it under power
+ */
+export const standsWound = (
+  power: readonly (Pick<SourcePower, 'source' | 'state'> & { at: string | null })[],
+  since: string,
+  leave: boolean,
+): string[] =>
+  power
+    .filter(({ state, at }) => (state !== 'wound' || leave) && (at === null || Date.parse(at) <= Date.parse(since)))
+    .map((p) => p.source);
+
 /** Whether what stands in this state may be opened. */
 export const isSafe = (state: PowerState): boolean => state === 'let down' || state === 'contained';
 

@@ -3,7 +3,16 @@ import type { ParsedBodyOf, Power as Shape, PowerOverride as Override } from '@e
 import { api } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
 import type { Traits } from '@eclat/core/movement';
-import { heldUp, isAssembled, powerOf, powerWords, stripGate, unsafeFor, type Depth } from '@eclat/core/workflow';
+import {
+  heldUp,
+  isAssembled,
+  powerOf,
+  powerWords,
+  standsWound,
+  stripGate,
+  unsafeFor,
+  type Depth,
+} from '@eclat/core/workflow';
 import { expectVersion, findOrRefuse, signature, viewSigned, type Context } from '../platform/http/context.ts';
 import { badField, notFound, refused } from '../platform/http/problems.ts';
 import { StandRun } from '../assembly/assembly.entity.ts';
@@ -49,7 +58,9 @@ export async function setPower(
   if (!stands) throw notFound('source of power');
   expectVersion(stands.version, version, stands);
   if (fields.state !== 'wound') await endsStandRun(ctx, visitId, 'The power was taken off.');
-  ctx.em.create(PowerEvent, { visitId, source, ...fields, version: stands.version + 1, ...signature(ctx) });
+  // Whoever says it knew what was said last: it stands after that, whatever the clock of a device that was away says.
+  const at = new Date(Math.max(ctx.now.getTime(), stands.at === null ? 0 : Date.parse(stands.at)));
+  ctx.em.create(PowerEvent, { visitId, source, ...fields, version: stands.version + 1, by: ctx.person.name, at });
   await ctx.em.flush();
   return (await powerNow(ctx, visit)).find((p) => p.source === source)!;
 }
@@ -93,9 +104,9 @@ export async function endsStandRun(ctx: Context, visitId: string, found: string)
  */
 export async function nowWound(ctx: Context, visit: Visit, since: Date, note: string): Promise<void> {
   const allowed = await ctx.em.count(PowerOverride, { visitId: visit.id });
-  for (const { source, state, at, version } of await powerNow(ctx, visit)) {
-    // Said once more where leave was given: it goes on, and what comes off later is asked for anew.
-    if ((state === 'wound' && allowed === 0) || (at && new Date(at) > since)) continue;
+  const power = await powerNow(ctx, visit);
+  const wound = standsWound(power, since.toISOString(), allowed > 0);
+  for (const { source, version } of power.filter((p) => wound.includes(p.source))) {
     const nothing = { turns: null, setUpTurns: null };
     ctx.em.create(PowerEvent, {
       visitId: visit.id,

@@ -15,7 +15,7 @@ import {
   verdictFits,
   waysOf,
   holeOfPivot,
-  judgeHole,
+  holeFigures,
   measureProblem,
   partCanBe,
   partsToSurvey,
@@ -34,15 +34,16 @@ import { PartCondition, PlatePhoto, SurveyedHole } from './survey.entity.ts';
 
 /** What was measured and what it says; all of it null where the hole was felt. */
 function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClass, jewel: boolean) {
-  if (size.kind === 'felt') {
-    if (pivotMm !== null) throw badField('size', 'The hole is measured with its pivot, or neither is.');
-    return { holeLongMm: null, holeShortMm: null, play: null, computed: null };
+  if (size.kind !== 'felt' && pivotMm !== null) {
+    const problem = measureProblem({ pivotMm, ...waysOf(pivotMm, size) });
+    if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
   }
-  if (pivotMm === null) throw badField('pivotMm', 'The pivot is measured with its hole.');
-  const ways = { pivotMm, ...waysOf(pivotMm, size) };
-  const problem = measureProblem(ways);
-  if (problem) throw badField(problem.field === 'pivotMm' ? 'pivotMm' : `size.${problem.field}`, problem.message);
-  return { ...ways, play: size.kind === 'measured' ? null : size, computed: judgeHole(ways, arbor, jewel).verdict };
+  const figures = holeFigures(pivotMm, size, arbor, jewel);
+  if (!figures)
+    throw size.kind === 'felt'
+      ? badField('size', 'The hole is measured with its pivot, or neither is.')
+      : badField('pivotMm', 'The pivot is measured with its hole.');
+  return { ...figures, pivotMm, play: size.kind === 'measured' || size.kind === 'felt' ? null : size };
 }
 
 export async function removeHole(ctx: Context, visitId: string, key: string): Promise<void> {

@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { visitOf, AT } from '../../test/visit.ts';
 import { fetched } from './fetched.ts';
 import { afterCommand, putRepliesBy, refresh } from './refresh.ts';
-import { replyInVisit } from './reply-in-visit.ts';
+import { replyInVisit } from '@eclat/contract/reply-in-visit';
 
 const visit = visitOf('mantel-barrels', { id: 'v1' });
 const params = { visitId: 'v1' };

@@ -2,7 +2,7 @@ import type { Notice, RouteRef, Visit } from '@eclat/contract';
 import type { QueryClient, QueryFilters } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { keyOf } from './fetched.ts';
-import type { replyInVisit } from './reply-in-visit.ts';
+import type { replyInVisit } from '@eclat/contract/reply-in-visit';
 import { serverNow } from './app-state.ts';
 
 /**

@@ -1,10 +1,12 @@
 import { createHash } from 'node:crypto';
 import { ok } from '@eclat/contract';
+import { isForeseen } from '@eclat/contract/foreseen';
 import type { Notice, ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from '@eclat/contract';
 import { OptimisticLockError } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
+import { moment } from '@eclat/contract/common';
 import type { Context } from './context.ts';
 import { sql, type AppContext } from './app-context.ts';
 import { HttpProblem, notFound, refused } from './problems.ts';
@@ -57,16 +59,17 @@ export const serveOn =
         req,
         res,
       };
+      const now = appContext.clock();
       const ctx = {
         person: person ?? { id: '', name: '', role: 'counter' as const },
-        now: appContext.clock(),
+        now: isForeseen(route) ? madeAt(req, now) : now,
         touched: new Set<string>(),
       };
       const before = (await first?.({ ...ctx, em: appContext.orm.em.fork() }, given)) as never;
       const work = (em: EntityManager) => handler({ ...ctx, em }, { ...given, before });
       const unit = () =>
         appContext.orm.em.fork().transactional(async (em) => {
-          const reply = route.method === 'POST' ? await once(em, req, ctx, () => work(em)) : await work(em);
+          const reply = route.method === 'POST' ? await once(em, req, { ...ctx, now }, () => work(em)) : await work(em);
           await em.flush();
           const { visitId } = req.params;
           if (typeof visitId === 'string') ctx.touched.add(visitId);
@@ -82,6 +85,16 @@ export const serveOn =
       if (!res.headersSent) res.status(route.method === 'POST' && !route.reads ? 201 : 200).json(reply);
     });
   };
+
+/** How long a change may wait on a device and still be stamped with when it was made. */
+const LONGEST_WAIT_MS = 30 * 24 * 3_600_000;
+
+/** When a change was made that waited on a device for this server; never later than now. */
+function madeAt(req: Request, now: Date): Date {
+  const said = moment.safeParse(req.get('eclat-made-at')).data;
+  const at = said === undefined ? NaN : Date.parse(said);
+  return at < now.getTime() && at > now.getTime() - LONGEST_WAIT_MS ? new Date(at) : now;
+}
 
 const MOST_TRIES = 5;
 /** Serialization failure and deadlock (PostgreSQL manual, appendix A): either may be done again. */

@@ -11,7 +11,7 @@ import { useAppState } from '../../data/app-state.ts';
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useVisit } from '../../data/queries.ts';
 import { putRepliesBy } from '../../data/refresh.ts';
-import { replyInVisit } from '../../data/reply-in-visit.ts';
+import { replyInVisit } from '@eclat/contract/reply-in-visit';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
 import { useKeys } from '../../ui/useKeys.ts';

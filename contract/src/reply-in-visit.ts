@@ -1,6 +1,7 @@
-import type { InVisit, RouteRef, Visit } from '@eclat/contract';
 import { visitFacts } from '@eclat/core/visit';
 import { nextAction } from '@eclat/core/workflow';
+import type { InVisit, RouteRef } from './route.ts';
+import type { Visit } from './visit.ts';
 
 type Part = Record<string, unknown>;
 type Row = Record<string, unknown>;
