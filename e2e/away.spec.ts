@@ -27,7 +27,7 @@ test('what is done while the server is away is kept through a closed page: photo
   await page.getByLabel('Place', { exact: true }).fill('hood');
   await page.getByLabel('What was seen').fill('Door sags.');
   await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('3 changes are kept on this device')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Server away: 3 changes kept here' })).toBeVisible();
   await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByLabel('Place', { exact: true }).fill('plinth');
   await page.getByLabel('What was seen').fill('Woodworm, and');
@@ -41,7 +41,7 @@ test('what is done while the server is away is kept through a closed page: photo
   await expect(next.getByRole('heading', { name: 'Photos (2)' })).toBeVisible();
   await next.keyboard.press('Escape');
   await expect(next.getByText('Door sags.')).toBeVisible();
-  await expect(next.getByText('kept on this device')).toBeHidden();
+  await expect(next.getByText('kept here')).toBeHidden();
   await next.getByRole('button', { name: 'Add a finding' }).click();
   await expect(next.getByLabel('What was seen')).toHaveValue('Woodworm, and');
   await next.reload();

@@ -333,9 +333,9 @@ test('what is typed is never lost: over a reload, without a server, and after si
   await page.getByLabel('What was seen').fill('Door sags.');
   await server.kill();
   await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('One change is kept on this device')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Server away: 1 change kept here' })).toBeVisible();
   await server.start();
-  await expect(page.getByText('One change is kept on this device')).toBeHidden();
+  await expect(page.getByText('kept here')).toBeHidden();
   await expect(page.getByText('Door sags.')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Door sags.' })).toHaveCount(1);
 

@@ -2,6 +2,7 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 import { screens } from './screen-scripts.ts';
 
 /** What the first screen needs, in one file that stays in the browser. */
@@ -30,8 +31,39 @@ const CLOCKS = new RegExp(
     'history|intake|movement|oiling|pivots|rules|stores|strip|strike|tasks|torsion|units|visit|weight|workflow)/',
 );
 
+const offline = VitePWA({
+  strategies: 'injectManifest',
+  srcDir: 'src/app',
+  filename: 'offline.worker.ts',
+  injectRegister: null,
+  injectManifest: {
+    globPatterns: ['index.html', 'mark.svg', 'assets/**/*.{js,css,woff2,wasm,svg,png}'],
+    maximumFileSizeToCacheInBytes: 4_000_000,
+  },
+  manifest: {
+    id: '/',
+    name: 'Eclat',
+    short_name: 'Eclat',
+    description: 'The workshop record for clock repairers.',
+    start_url: '/',
+    display: 'standalone',
+    background_color: '#f7f9fc',
+    theme_color: '#1f3f86',
+    icons: [
+      { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+      { src: '/icon-full-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+    ],
+    shortcuts: [
+      { name: 'Which clock is this?', url: '/which' },
+      { name: 'Take a clock in', url: '/intake' },
+      { name: 'On test', url: '/on-test' },
+    ],
+  },
+});
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), screens(fileURLToPath(new URL('src/app/router.tsx', import.meta.url)))],
+  plugins: [react(), tailwindcss(), screens(fileURLToPath(new URL('src/app/router.tsx', import.meta.url))), offline],
   html: { cspNonce: '__NONCE__' },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4080', changeOrigin: false } } },
   build: {

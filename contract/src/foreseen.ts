@@ -413,6 +413,12 @@ const RULES: ReadonlyMap<string, Foresee> = new Map(
   [assessed, surveyed, stripped, together, onTest, cleaned, pictured].flat(),
 );
 
+const ROUTES: ReadonlyMap<string, Route> = new Map(
+  Object.values(api)
+    .flatMap((feature) => Object.values<Route>(feature))
+    .map((route) => [nameOf(route), route]),
+);
+
 /**
  * What a waiting change will make of a visit, as far as it can be said without its server.
  * @returns null where it cannot: it is kept and sent all the same, and shows when it is made
@@ -427,17 +433,12 @@ export function foresee(visit: Visit, waiting: Waiting): Foreseen | null {
   }
 }
 
+/** The visit once a waiting change is made and answered; what its answer does not tell stays as it was foreseen. */
+export function answered(visit: Visit, waiting: Waiting, reply: unknown): Visit {
+  const route = ROUTES.get(nameOf(waiting));
+  const put = route && replyInVisit(visit, route, waiting.params, reply, Date.parse(waiting.at));
+  return put?.visit ?? foresee(visit, waiting)?.visit ?? visit;
+}
+
 /** Whether a change of this route may have been made some time ago, and is stamped with that. */
 export const isForeseen = (route: Pick<Waiting, 'method' | 'path'>): boolean => RULES.has(nameOf(route));
-
-/** Ids that a foreseen reply was given for the time being, and those of the server in the same places. */
-export function namesGiven(foreseen: unknown, reply: unknown, key: string): (readonly [from: string, to: string])[] {
-  if (typeof foreseen === 'string')
-    return typeof reply === 'string' && foreseen !== reply && foreseen.startsWith(key.slice(0, -4))
-      ? [[foreseen, reply]]
-      : [];
-  if (typeof foreseen !== 'object' || foreseen === null || typeof reply !== 'object' || reply === null) return [];
-  return Object.entries(foreseen).flatMap(([name, value]) =>
-    namesGiven(value, (reply as Record<string, unknown>)[name], key),
-  );
-}

@@ -195,6 +195,18 @@ function servePages(app: express.Express, web: string): void {
   const list = join(web, 'screens.json');
   const screens = existsSync(list) ? (JSON.parse(readFileSync(list, 'utf8')) as Screens) : {};
   app.use('/assets', express.static(join(web, 'assets'), { fallthrough: false, immutable: true, maxAge: '1y' }));
+  const sendPage = (res: Response) =>
+    void res
+      .set('cache-control', 'no-store')
+      .type('html')
+      .send(page.replaceAll('__NONCE__', nonceOf(res)));
+  // As it is kept on a device: with its nonce, and without hints for one address.
+  app.get('/index.html', (_req, res) => sendPage(res));
+  // What a browser keeps the page by is asked for anew each time: a newer version is found by it.
+  app.get(['/offline.worker.js', '/manifest.webmanifest'], (_req, res, next) => {
+    res.set('cache-control', 'no-cache');
+    next();
+  });
   app.use(express.static(web, { index: false, maxAge: '1h' }));
   // What a browser asks for by itself is no page of the application.
   app.get('/favicon.ico', (_req, res) => void res.sendStatus(404));
@@ -202,10 +214,7 @@ function servePages(app: express.Express, web: string): void {
     // An owner's address is for the owner, not for a list of found pages.
     if (req.path.startsWith('/for-owner/')) res.set('x-robots-tag', 'noindex, nofollow');
     else for (const hint of hintsFor(req.path, screens)) res.append('link', hint);
-    res
-      .set('cache-control', 'no-store')
-      .type('html')
-      .send(page.replaceAll('__NONCE__', nonceOf(res)));
+    sendPage(res);
   });
 }
 

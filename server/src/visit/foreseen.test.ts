@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { addresses } from '@eclat/contract/addresses';
-import { foresee, namesGiven, type Waiting } from '@eclat/contract/foreseen';
+import { foresee, type Waiting } from '@eclat/contract/foreseen';
+import { namesGiven } from '@eclat/contract/names-given';
 import type { RouteRef, Visit } from '@eclat/contract';
 import { walkOf } from '@eclat/core/assess';
 import { allChecks } from '@eclat/core/checks';

@@ -1,5 +1,4 @@
 import type { Person } from '@eclat/contract';
-import { api } from '../data/api.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   CalendarDays,
@@ -7,6 +6,7 @@ import {
   KeyRound,
   Keyboard,
   LogOut,
+  MonitorSmartphone,
   Moon,
   Ruler,
   Scale,
@@ -17,8 +17,7 @@ import {
 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
-import { call } from '../data/call.ts';
-import { leave } from '../data/leave.ts';
+import { signOut } from '../data/leave.ts';
 import { PersonFace } from './PersonFace.tsx';
 import { PLACES } from './places.ts';
 import { useAppState, type Theme, type Units } from '../data/app-state.ts';
@@ -87,6 +86,10 @@ export default function PersonMenu({ person, shop, few, onKeys }: Props) {
             <Ruler className="size-5" />
             Devices
           </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => useAppState.getState().set({ onDevice: 'look' })}>
+            <MonitorSmartphone className="size-5" />
+            On this device
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => void go('/rules')}>
             <Scale className="size-5" />
             House rules
@@ -107,7 +110,7 @@ export default function PersonMenu({ person, shop, few, onKeys }: Props) {
           <ThemeItems />
           <UnitItems />
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          <SignOut />
+          <SignOut personId={person.id} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -158,14 +161,13 @@ function UnitItems() {
   );
 }
 
-function SignOut() {
+function SignOut({ personId }: { personId: string }) {
   const queries = useQueryClient();
-  const signOut = async () => {
-    await call(api.people.signOut, {});
-    await leave(queries);
-  };
+  const waits = useAppState((s) => s.unsent.some((u) => u.personId === personId));
+  // What waits is looked at first.
+  const press = () => (waits ? useAppState.getState().set({ onDevice: 'sign out' }) : void signOut(queries));
   return (
-    <DropdownMenu.Item className={item} onSelect={() => void signOut()}>
+    <DropdownMenu.Item className={item} onSelect={press}>
       <LogOut className="size-5" />
       Sign out
     </DropdownMenu.Item>

@@ -6,7 +6,7 @@ import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
 import { Arrival } from './Arrival.tsx';
 import { useKeepFocus } from './useKeepFocus.ts';
-import { UnsentBar } from './UnsentBar.tsx';
+import { DeviceMark } from './DeviceMark.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useAppState } from '../data/app-state.ts';
 import { Timers } from '../features/bench/Timers.tsx';
@@ -67,8 +67,6 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
             <PersonButton person={person} shop={shop} few={inVisit} onKeys={() => setHelp(true)} />
           </span>
         </div>
-        <LiveMark />
-        <UnsentBar personId={person.id} />
       </header>
       <main id="main" data-at={pathname} tabIndex={-1} className="outline-none">
         <Arrival />
@@ -77,6 +75,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
         </TopBarSlot>
       </main>
       {!inVisit && <ThumbBar />}
+      <DeviceMark personId={person.id} />
       <NoticeBar />
       <Late>
         {conflict && <ConflictSheet />}
@@ -117,23 +116,6 @@ function Places({ className }: { className: string }) {
         </NavLink>
       ))}
     </nav>
-  );
-}
-
-function LiveMark() {
-  const ok = useAppState((s) => s.liveOk);
-  if (ok) return null;
-  return (
-    // It hangs from the bar: what comes by itself does not move the page under a finger.
-    <p
-      role="status"
-      className={
-        'pointer-events-none absolute top-full left-1/2 mt-1 -translate-x-1/2 rounded-full border-2 border-dashed ' +
-        'border-brass-fill bg-brass-wash px-4 py-1 text-sm font-semibold whitespace-nowrap text-brass shadow'
-      }
-    >
-      Server away: what you enter is kept
-    </p>
   );
 }
 

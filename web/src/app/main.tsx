@@ -7,6 +7,7 @@ import { RouterProvider } from 'react-router/dom';
 import { Refusal } from '../data/call.ts';
 import { benchQuery, sessionQuery, visitQuery } from '../data/queries.ts';
 import { follow } from './navigation.ts';
+import { keepOffline } from './offline.ts';
 import { router } from './router.tsx';
 import { warmUp } from './prefetch.ts';
 
@@ -28,7 +29,10 @@ if (!forOwner) void queries.prefetchQuery(sessionQuery);
 if (window.location.pathname === '/') void queries.prefetchQuery(benchQuery);
 const visitId = /^\/visits\/([0-9a-f-]{36})/.exec(window.location.pathname)?.[1];
 if (visitId) void queries.prefetchQuery(visitQuery(visitId));
-if (!forOwner) warmUp(router.routes);
+if (!forOwner) {
+  warmUp(router.routes);
+  keepOffline();
+}
 
 follow(router);
 createRoot(document.getElementById('root')!).render(

@@ -17,6 +17,9 @@ export function warmUp(routes: readonly RouteObject[]): void {
     fetchAll(routes);
     for (const piece of [
       import('./PersonMenu.tsx'),
+      import('./OnDevice.tsx'),
+      import('@eclat/contract/foreseen'),
+      import('../data/unsent-file.ts'),
       import('../ui/Conflict.tsx'),
       import('../ui/KeyList.tsx'),
       import('../ui/Sheet.tsx'),

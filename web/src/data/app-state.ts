@@ -20,6 +20,15 @@ export interface Unsent {
   stored?: boolean;
   /** Why the server would not take it when it was back. It stays here until the person has dealt with it. */
   refused?: string;
+  /** Who made it, and when, by the server’s clock. Of what an earlier version kept it is not known. */
+  by?: string;
+  at?: string;
+  /** What the server is expected to answer: what it makes goes by the key of the change until then. */
+  expects?: unknown;
+  /** What somebody else made of it meanwhile: it is chosen between the two. */
+  current?: unknown;
+  /** What its fields are called where it was entered. */
+  labels?: Record<string, string>;
 }
 
 export interface Conflict {
@@ -63,6 +72,14 @@ interface AppState {
   /** The way back from what was done last, after its notice is gone too. */
   undo: Undo | null;
   liveOk: boolean;
+  /** Whether this browser promised to keep what is on this device; null: it was not asked yet. */
+  promised: boolean | null;
+  /** A newer version of the page is on this device, and begins when it is asked to. */
+  newer: boolean;
+  /** This browser offers to install the page as an application. */
+  installable: boolean;
+  /** What is on this device is looked at; or its person signs out while something waits. */
+  onDevice: 'look' | 'sign out' | null;
   /** The devices panel is open, and what the simulated label printer printed. */
   devices: boolean;
   printed: Printed[];
@@ -84,13 +101,17 @@ export const useAppState = create<AppState>()(
       notice: null,
       undo: null,
       liveOk: true,
+      promised: null,
+      newer: false,
+      installable: false,
+      onDevice: null,
       devices: false,
       printed: [],
       set: (part) => set(part),
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, zone }) => ({
+      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, zone, clockOffset }) => ({
         theme,
         units,
         singleKeys,
@@ -98,6 +119,7 @@ export const useAppState = create<AppState>()(
         benchView,
         unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),
         zone,
+        clockOffset,
       }),
     },
   ),

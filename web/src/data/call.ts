@@ -43,9 +43,9 @@ export function urlOf(
 
 export async function call<R extends RouteRef>(route: R, given: Given<R>): Promise<ReplyOf<R>> {
   const url = urlOf(route, given.params, given.query as Record<string, Scalar> | undefined);
-  return request(route.method, url, given.file ?? given.body, given.key ?? newId(), given.signal) as Promise<
-    ReplyOf<R>
-  >;
+  return request(route.method, url, given.file ?? given.body, given.key ?? newId(), {
+    signal: given.signal,
+  }) as Promise<ReplyOf<R>>;
 }
 
 /** A change that is not answered for so long did not get through: a network that went silent answers nothing. */
@@ -58,7 +58,7 @@ export async function request(
   url: string,
   body: unknown,
   key: string,
-  signal?: AbortSignal,
+  { signal, madeAt }: { signal?: AbortSignal | undefined; madeAt?: string | undefined } = {},
 ): Promise<unknown> {
   const isFile = body instanceof Blob;
   // What is read is asked for again by itself.
@@ -73,6 +73,7 @@ export async function request(
           ? {}
           : { 'content-type': isFile ? body.type || 'application/octet-stream' : 'application/json' }),
         ...(method === 'GET' ? {} : { 'idempotency-key': key }),
+        ...(madeAt === undefined ? {} : { 'eclat-made-at': madeAt }),
       },
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
       signal: signal ?? unanswered?.signal ?? null,

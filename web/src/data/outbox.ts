@@ -1,9 +1,11 @@
+import { namesGiven } from '@eclat/contract/names-given';
 import { useEffect } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createStore, del, set as put, values } from 'idb-keyval';
 import { say, useAppState, type Unsent } from './app-state.ts';
 import { inPresentForm } from './old-forms.ts';
 import { Away, Refusal, request } from './call.ts';
+import { putAnswer, putAnswersInto } from './waiting-in-visit.ts';
 
 const RETRY_MS = 3_000;
 /** The device’s own database: it holds photos and sound too, and each change stands alone, whichever page made it. */
@@ -32,6 +34,14 @@ async function store(item: Unsent): Promise<void> {
   }
 }
 
+/** Asks the browser not to clear what is kept here when its disk is full. Some ask the person; some say no. */
+export async function askToKeep(): Promise<void> {
+  if (state().promised) return;
+  const { storage } = navigator as { storage?: StorageManager };
+  const promised = await storage?.persist?.().catch(() => false);
+  state().set({ promised: promised ?? false });
+}
+
 /**
  * Keeps a change on this device until the server is back. Its key makes sure that it is done once, however often it is
  * sent.
@@ -41,25 +51,85 @@ export function keepUnsent(given: Omit<Unsent, 'madeAt'>): void {
   const item = { ...given, madeAt: Math.max(Date.now(), ...unsent.map((u) => (u.madeAt ?? 0) + 1)) };
   set({ unsent: [...unsent, item] });
   void store(item);
+  void askToKeep();
 }
 
 /** Sent or thrown away by this page: a list that was read before that does not bring it back. */
 const removed = new Set<string>();
 
-export function removeUnsent(key: string): void {
+function remove(key: string): void {
   removed.add(key);
   state().set({ unsent: state().unsent.filter((u) => u.key !== key) });
   // Where there is no database, asking for it throws at once.
   void (async () => del(key, device))().then(tell, () => undefined);
 }
 
-function mark(key: string, refused: string | undefined): void {
-  patch(key, ({ refused: _before, ...rest }) => (refused ? { ...rest, refused } : rest));
+/** Written anew on this device, after something in it became known. */
+function rewrite(key: string, change: (item: Unsent) => Unsent): void {
+  patch(key, change);
   const item = state().unsent.find((u) => u.key === key);
   if (item) void store(item);
 }
 
+const mark = (key: string, refused: string | undefined, current?: unknown): void =>
+  rewrite(key, ({ refused: _before, current: _seen, ...rest }) => ({
+    ...rest,
+    ...(refused === undefined ? {} : { refused }),
+    ...(current === undefined ? {} : { current }),
+  }));
+
 export const retryUnsent = (key: string): void => mark(key, undefined);
+
+type Fields = Record<string, unknown>;
+const fieldsOf = ({ body }: Pick<Unsent, 'body'>): Fields =>
+  typeof body === 'object' && body !== null && !(body instanceof Blob) ? (body as Fields) : {};
+const basedOn = (item: Unsent, version: unknown): Unsent => ({ ...item, body: { ...fieldsOf(item), version } });
+
+/** A change of a state that a change before it left. */
+const isOfSame = (a: Unsent, b: Unsent): boolean =>
+  a.url === b.url && 'version' in fieldsOf(a) && 'version' in fieldsOf(b);
+const SHORTEST_KEY = 20;
+/** It speaks of what the other makes. */
+const names = (item: Unsent, { key }: Unsent): boolean => {
+  const made = key.slice(0, -4);
+  if (made.length < SHORTEST_KEY) return false;
+  return item.url.includes(made) || JSON.stringify(fieldsOf(item)).includes(made);
+};
+const after = (item: Unsent): Unsent[] => state().unsent.filter((u) => u.madeAt > item.madeAt && u.key !== item.key);
+
+/**
+ * It is not wanted any more. What was changed on top of it was seen by nobody else: it is chosen anew what counts.
+ */
+export function removeUnsent(key: string): void {
+  const item = state().unsent.find((u) => u.key === key);
+  for (const later of item ? after(item) : []) if (isOfSame(later, item!)) rewrite(later.key, (u) => basedOn(u, 0));
+  remove(key);
+}
+
+/** Of two that changed the same, this one: it is sent again on top of the other. */
+export function keepMine(key: string): void {
+  const current = (state().unsent.find((u) => u.key === key)?.current ?? {}) as Fields;
+  rewrite(key, (u) => basedOn(u, current['version'] ?? 0));
+  mark(key, undefined);
+}
+
+/** Sent and answered: what waits behind it speaks of what the server made of it. */
+function settle(item: Unsent, reply: unknown): void {
+  const given = namesGiven(item.expects, reply, item.key);
+  const renamed = (text: string) => given.reduce((said, [from, to]) => said.replaceAll(from, to), text);
+  const version = (reply as Fields | null)?.['version'];
+  for (const later of after(item)) {
+    if (given.length > 0 && names(later, item))
+      rewrite(later.key, (u) => ({
+        ...u,
+        url: renamed(u.url),
+        ...(isFile(u) || u.body === undefined ? {} : { body: JSON.parse(renamed(JSON.stringify(u.body))) as unknown }),
+        ...(u.expects === undefined ? {} : { expects: JSON.parse(renamed(JSON.stringify(u.expects))) as unknown }),
+      }));
+    if (version !== undefined && isOfSame(later, item)) rewrite(later.key, (u) => basedOn(u, version));
+  }
+  remove(item.key);
+}
 
 /** What is kept on this device, of this page and others. */
 export async function loadUnsent(): Promise<void> {
@@ -83,7 +153,7 @@ export async function loadUnsent(): Promise<void> {
 
 const isPhoto = ({ body }: Unsent): boolean => body instanceof Blob && body.type.startsWith('image/');
 
-/** A photo can be long on its way, and no change names it before the server has: none waits for it. */
+/** A photo can be long on its way: only a change that speaks of it waits for it. */
 const LANES = { changes: (u: Unsent) => !isPhoto(u), photos: isPhoto } as const;
 type Lane = keyof typeof LANES;
 const underWay: Partial<Record<Lane, Promise<Outcome>>> = {};
@@ -100,20 +170,47 @@ const sendKept = (personId: string, lane: Lane): Promise<Outcome> =>
 const waiting = (personId: string, lane: Lane): Unsent[] =>
   state().unsent.filter((u) => u.personId === personId && !u.refused && LANES[lane](u));
 
+/** What has to be sent before it: a photo that it names, or a change of the same that was refused. */
+const inTheWay = (item: Unsent): Unsent | undefined =>
+  state().unsent.find((u) => u.madeAt < item.madeAt && (names(item, u) || (u.refused && isOfSame(item, u))));
+
 async function sendLane(personId: string, lane: Lane): Promise<Outcome> {
   let sent = false;
-  for (const item of waiting(personId, lane)) {
+  for (const { key } of waiting(personId, lane)) {
+    const now = () => state().unsent.find((u) => u.key === key && !u.refused);
+    const before = now() && inTheWay(now()!);
+    if (before && !before.refused && isPhoto(before)) {
+      const { stopped } = await sendKept(personId, 'photos');
+      if (stopped) return { sent, stopped };
+    }
+    // Another page may have sent it meanwhile.
+    const item = now();
+    if (!item || inTheWay(item)) continue;
     try {
-      await request(item.method, item.url, inPresentForm(item), item.key);
-      removeUnsent(item.key);
+      const reply = await request(item.method, item.url, inPresentForm(item), item.key, { madeAt: item.at });
+      putAnswer(item, reply);
+      settle(item, reply);
       sent = true;
     } catch (error) {
       if (error instanceof Away) return { sent, stopped: 'away' };
       if (error instanceof Refusal && error.status === 401) return { sent, stopped: 'signed out' };
-      mark(item.key, whyOf(error));
+      refusedOf(item, error);
     }
   }
   return { sent, stopped: null };
+}
+
+/** Somebody else changed it: it is chosen. What stands there as it was entered needs no choice, it was this change. */
+function refusedOf(item: Unsent, error: unknown): void {
+  const raced = error instanceof Refusal && error.problem.type === 'urn:eclat:lost-race';
+  if (!raced) return mark(item.key, whyOf(error));
+  const current = (error.problem.current ?? {}) as Fields;
+  const { version: _seen, ...mine } = fieldsOf(item);
+  const isThere = Object.entries(mine).every(
+    ([name, value]) => JSON.stringify(current[name]) === JSON.stringify(value),
+  );
+  if (isThere) settle(item, current);
+  else mark(item.key, 'Somebody changed this as well.', current);
 }
 
 /** A refusal in words: its fields first, since they say what to do. */
@@ -129,20 +226,23 @@ export const nothingWaits = (personId: string): boolean => waiting(personId, 'ch
 export const sentBefore = async (personId: string): Promise<boolean> =>
   (await sendKept(personId, 'changes')).stopped !== 'away';
 
+async function sendAll(personId: string, lane: Lane, queries: QueryClient): Promise<void> {
+  if (waiting(personId, lane).length === 0 || underWay[lane]) return;
+  const { sent } = await sendKept(personId, lane);
+  if (!sent) return;
+  void queries.invalidateQueries();
+  if (state().unsent.every((u) => u.personId !== personId)) say('Sent what was kept on this device.');
+}
+
 export function useOutbox(personId: string): void {
   const queries = useQueryClient();
   useEffect(() => {
+    putAnswersInto(queries);
     void loadUnsent();
     const others = new BroadcastChannel(CHANNEL);
     others.onmessage = () => void loadUnsent();
     const timer = setInterval(() => {
-      for (const lane of Object.keys(LANES) as Lane[])
-        if (waiting(personId, lane).length > 0 && !underWay[lane])
-          void sendKept(personId, lane).then(({ sent }) => {
-            if (!sent) return;
-            void queries.invalidateQueries();
-            if (state().unsent.every((u) => u.personId !== personId)) say('Sent what was kept on this device.');
-          });
+      for (const lane of Object.keys(LANES) as Lane[]) void sendAll(personId, lane, queries);
     }, RETRY_MS);
     return () => {
       clearInterval(timer);

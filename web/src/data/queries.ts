@@ -2,7 +2,8 @@ import type { Person } from '@eclat/contract';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { useAppState } from './app-state.ts';
-import { call, noteServerTime } from './call.ts';
+import { call, noteServerTime, urlOf } from './call.ts';
+import { copiesAreOf, orCopy } from './copies.ts';
 import { fetched, keyOf } from './fetched.ts';
 
 const MINUTE_MS = 60_000;
@@ -11,8 +12,16 @@ export const sessionQuery = queryOptions({
   queryKey: keyOf(api.people.session),
   queryFn: async () => {
     const sentAt = Date.now();
-    const session = await call(api.people.session, {});
-    noteServerTime(session.now, sentAt, Date.now());
+    let answered = false;
+    const ask = async () => {
+      const session = await call(api.people.session, {});
+      noteServerTime(session.now, sentAt, Date.now());
+      if (session.person) await copiesAreOf(session.person.id);
+      answered = true;
+      return session;
+    };
+    const session = await orCopy(urlOf(api.people.session), ask, () => undefined);
+    if (!answered) useAppState.getState().set({ liveOk: false });
     if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
     return session;
   },
@@ -29,8 +38,10 @@ export const useMaySign = (): boolean => (useMe()?.role ?? 'counter') !== 'count
 
 export const benchQuery = { ...fetched(api.bench.list), refetchInterval: MINUTE_MS };
 export const useBench = () => useQuery(benchQuery);
-export const useOnTest = () => useQuery({ ...fetched(api.testRun.onTest), refetchInterval: MINUTE_MS });
-export const useTimers = () => useQuery({ ...fetched(api.bench.timers), refetchInterval: MINUTE_MS });
+export const onTestQuery = { ...fetched(api.testRun.onTest), refetchInterval: MINUTE_MS };
+export const useOnTest = () => useQuery(onTestQuery);
+export const timersQuery = { ...fetched(api.bench.timers), refetchInterval: MINUTE_MS };
+export const useTimers = () => useQuery(timersQuery);
 export const visitQuery = (visitId: string) => fetched(api.visit.get, { params: { visitId } });
 export const useVisit = (visitId: string) => useQuery(visitQuery(visitId));
 export const useBook = (movementId: string) => useQuery(fetched(api.movements.book, { params: { movementId } }));

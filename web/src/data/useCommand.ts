@@ -1,13 +1,16 @@
 import type { BodyOf, ParamsOf, QueryOf, ReplyOf, RouteRef } from '@eclat/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { say, useAppState } from './app-state.ts';
+import { say, serverNow, type Unsent } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
 import { keepUnsent, nothingWaits, sentBefore, whyOf } from './outbox.ts';
+import { photoOnDevice } from './photo-on-device.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
 import { newId } from './new-id.ts';
 import { useSending } from './useSending.ts';
+import { chooseOne } from './two-states.ts';
+import { expectedOf } from './waiting-in-visit.ts';
 
 export interface Command<R extends RouteRef> {
   params: ParamsOf<R>;
@@ -36,13 +39,31 @@ interface Options<R extends RouteRef> {
 const NOT_SENT = 'Nothing was sent: the server is away, or earlier changes wait. Try again in a moment.';
 const AWAY = 'The server is away. This is kept here and sent when it is back.';
 
-/** It is on this device and will be sent; what is said about it. */
+/** It is on this device and will be sent; what is said about it, and what the server is expected to answer. */
 export class Kept {
   constructor(
     readonly why: string,
     readonly refused: boolean,
+    readonly expects: unknown,
   ) {}
 }
+
+/** What the server answered, or is expected to; undefined where that cannot be said. */
+export const answerOf = <Reply>(reply: Reply | Kept): Reply | undefined =>
+  reply instanceof Kept ? (reply.expects as Reply | undefined) : reply;
+
+/** A command as it is kept on this device. */
+const asEntered = <R extends RouteRef>(
+  route: R,
+  { params, query, file, body }: Command<R>,
+  { what, labels = {} }: Options<R>,
+): Pick<Unsent, 'method' | 'url' | 'body' | 'what' | 'labels'> => ({
+  method: route.method,
+  url: urlOf(route, params as Record<string, string>, query as Record<string, string> | undefined),
+  body: file ?? body,
+  what,
+  labels,
+});
 
 /**
  * A change at the bench: sent once however often it is tried, kept on this device while the server is away, and
@@ -59,27 +80,32 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
   async function send(command: Command<R>): Promise<ReplyOf<R> | Kept> {
     const key = newId();
     ours.add(key);
-    const personId = queries.getQueryData(sessionQuery.queryKey)?.person?.id ?? '';
-    const keep = (why: string, refused?: string): Kept => {
+    const { id: personId, name: by } = queries.getQueryData(sessionQuery.queryKey)?.person ?? { id: '', name: '' };
+    const at = new Date(serverNow()).toISOString();
+    const keep = async (why: string, refused?: string): Promise<Kept> => {
       if (options.atOnce) throw new Error(NOT_SENT);
-      const url = urlOf(route, paramsOf(command), command.query as Record<string, string> | undefined);
-      const body = command.file ?? command.body;
-      const item = { key, method: route.method, url, body, what: options.what, personId };
-      keepUnsent(refused === undefined ? item : { ...item, refused });
-      return new Kept(why, refused !== undefined);
+      const entered = { ...asEntered(route, command, options), key, personId, by, at };
+      if (refused !== undefined) {
+        keepUnsent({ ...entered, refused });
+        return new Kept(why, true, undefined);
+      }
+      if (command.file) await photoOnDevice(key, command.file);
+      const expects = await expectedOf(queries, { ...entered, madeAt: 0 });
+      keepUnsent(expects === undefined ? entered : { ...entered, expects });
+      return new Kept(why, false, expects);
     };
     try {
-      if (!nothingWaits(personId) && !(await sentBefore(personId))) return keep(AWAY);
+      if (!nothingWaits(personId) && !(await sentBefore(personId))) return await keep(AWAY);
       return await call(route, { ...command, key } as never);
     } catch (error) {
-      if (error instanceof Away) return keep(AWAY);
+      if (error instanceof Away) return await keep(AWAY);
       if (!(error instanceof Refusal)) throw error;
       if (error.status === 401) {
         refresh(queries, { topics: ['session'], visits: [] });
-        return keep('You were signed out. This is kept here and sent when you sign in.');
+        return await keep('You were signed out. This is kept here and sent when you sign in.');
       }
       // Nobody can take a photo of that moment again: a refused one stays, with its reason.
-      if (command.file) return keep(`${options.what}: ${whyOf(error)}`, whyOf(error));
+      if (command.file) return await keep(`${options.what}: ${whyOf(error)}`, whyOf(error));
       throw error;
     }
   }
@@ -87,7 +113,11 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
   const sending = useSending(send, {
     onSuccess: (reply, command) => {
       options.onSent?.();
-      if (reply instanceof Kept) return say(reply.why, 'danger');
+      if (reply instanceof Kept) {
+        // What shows as if it were made needs no word: that the server is away stands on the screen.
+        const expected = answerOf<ReplyOf<R>>(reply);
+        return expected === undefined ? say(reply.why, 'danger') : options.onDone?.(expected, command);
+      }
       afterCommand(queries, route, paramsOf(command), reply);
       options.onDone?.(reply, command);
     },
@@ -104,36 +134,17 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
   function choose(command: Command<R>, current: unknown): void {
     const theirs = (current ?? {}) as Record<string, unknown>;
     const mine = command.body as Record<string, unknown>;
-    const labels = options.labels ?? {};
-    const inWords = (name: string, of: Record<string, unknown>) => (options.words?.[name] ?? shown)(of[name]);
-    const fields = Object.keys(mine)
-      .map((name) => ({ name, label: labels[name] ?? name, mine: inWords(name, mine), theirs: inWords(name, theirs) }))
-      .filter(({ name, mine: m, theirs: t }) => name !== 'version' && m !== t);
-    const close = () => useAppState.getState().set({ conflict: null });
-    useAppState.getState().set({
-      conflict: {
-        what: options.what,
-        fields,
-        keepMine: () => {
-          close();
-          sending.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> });
-        },
-        takeTheirs: () => {
-          close();
+    const { what, labels = {}, words = {} } = options;
+    chooseOne(
+      { what, mine, theirs, labels, words },
+      {
+        mine: () => sending.mutate({ ...command, body: { ...mine, version: theirs['version'] ?? 0 } as BodyOf<R> }),
+        theirs: () => {
           lookAgain(command);
           say('Theirs is kept.');
         },
       },
-    });
+    );
   }
   return sending;
-}
-
-/** A value as the choice between two versions says it. */
-function shown(value: unknown): string {
-  if (value === null || value === undefined || value === '') return '—';
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (Array.isArray(value)) return value.map(shown).join(', ');
-  if (typeof value === 'object') return Object.values(value).map(shown).join(', ');
-  return typeof value === 'string' ? value : JSON.stringify(value);
 }

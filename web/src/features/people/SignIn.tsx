@@ -1,11 +1,28 @@
 import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { counted } from '@eclat/core/units';
+import { useEffect } from 'react';
+import { useAppState } from '../../data/app-state.ts';
 import { call } from '../../data/call.ts';
+import { loadUnsent } from '../../data/outbox.ts';
 import { sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
+
+/** Who has changes on this device that are sent when they sign in. */
+function WaitingHere() {
+  const unsent = useAppState((s) => s.unsent);
+  useEffect(() => void loadUnsent(), []);
+  const people = [...new Set(unsent.map((u) => u.by ?? 'somebody'))];
+  if (people.length === 0) return null;
+  return (
+    <p className="rounded-lg bg-brass-wash p-3 text-brass">
+      {counted(unsent.length, 'change')} of {people.join(', ')} on this device: sent after signing in.
+    </p>
+  );
+}
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
@@ -43,6 +60,7 @@ export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) 
         <Button type="submit" variant="main" busy={signIn.isPending}>
           Sign in
         </Button>
+        <WaitingHere />
         {demo && (
           <p className="rounded-lg bg-sunk p-3 text-sm text-soft">
             This is the demo shop. Its people and their passphrase are printed in the window where it was started.

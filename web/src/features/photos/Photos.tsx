@@ -1,3 +1,4 @@
+import type { Visit } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { Camera } from 'lucide-react';
@@ -26,11 +27,13 @@ export function Photos({ stage, bare = false }: { stage: StageId; bare?: boolean
   const [open, setOpen] = useState<string | null>(null);
   const [camera, setCamera] = useState(false);
   const { unsent, busy, add } = usePhotos(stage);
+  // What waits stands by itself below, with what may be done about it.
+  const photos = visit.photos.filter((p) => unsent.every((u) => u.key !== p.id));
   const shown = visit.photos.find((p) => p.id === open);
   return (
     <Panel
       bare={bare}
-      title={`Photos${visit.photos.length > 0 ? ` (${visit.photos.length})` : ''}`}
+      title={`Photos${photos.length > 0 ? ` (${photos.length})` : ''}`}
       aside={
         !visit.closedAt && (
           <div className="flex flex-wrap gap-2">
@@ -56,17 +59,17 @@ export function Photos({ stage, bare = false }: { stage: StageId; bare?: boolean
           add(e.dataTransfer.files);
         }}
       >
-        {visit.photos.length + unsent.length === 0 ? (
+        {photos.length + unsent.length === 0 ? (
           <Empty>
             Photographs before anybody touches anything. Choose files, take them with the camera, drop or paste them
             here.
           </Empty>
         ) : (
-          <PhotoGrid all={all} setOpen={setOpen} />
+          <PhotoGrid photos={all ? photos : photos.slice(0, FIRST)} setOpen={setOpen} />
         )}
-        {!all && visit.photos.length > FIRST && (
+        {!all && photos.length > FIRST && (
           <Button className="mt-3" onClick={() => setAll(true)}>
-            All {visit.photos.length} photos
+            All {photos.length} photos
           </Button>
         )}
       </div>
@@ -81,8 +84,7 @@ export function Photos({ stage, bare = false }: { stage: StageId; bare?: boolean
   );
 }
 
-function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | null) => void }) {
-  const visit = useThisVisit();
+function PhotoGrid({ photos, setOpen }: { photos: Visit['photos']; setOpen: (next: string | null) => void }) {
   return (
     <ul
       className={
@@ -90,7 +92,7 @@ function PhotoGrid({ all, setOpen }: { all: boolean; setOpen: (next: string | nu
         'sm:grid-cols-4 lg:grid-cols-6'
       }
     >
-      {(all ? visit.photos : visit.photos.slice(0, FIRST)).map((p) => (
+      {photos.map((p) => (
         <PhotoThumb key={p.id} photo={p} onPress={() => setOpen(p.id)} />
       ))}
     </ul>

@@ -6,7 +6,7 @@ import { counted, sentence } from '@eclat/core/units';
 import { POWER_STATES } from '@eclat/core/workflow';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
-import { Kept, useCommand } from '../../data/useCommand.ts';
+import { answerOf, useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -56,8 +56,9 @@ export function SourcePanel({ visit, power }: { visit: Visit; power: Power }) {
     set.mutate(
       { params, body: { ...before, ...part, version: power.version } },
       {
-        onSuccess: (now) => {
-          if (!(now instanceof Kept) && part.state)
+        onSuccess: (reply) => {
+          const now = answerOf(reply);
+          if (now && part.state)
             say(
               `${sentence(power.name)}: ${part.state}.`,
               part.state === 'wound' || part.state === 'tied' ? 'danger' : 'good',

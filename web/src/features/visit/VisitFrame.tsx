@@ -5,12 +5,15 @@ import { SIDE } from './side.ts';
 import type { Visit } from '@eclat/contract';
 import { TIED } from '@eclat/core/cautions';
 import { STAGE_KEYS, STAGES } from '@eclat/core/workflow';
+import { useQueryClient } from '@tanstack/react-query';
 import { ShieldAlert } from 'lucide-react';
 import { lazy, useCallback, useEffect, useMemo, useState } from 'react';
 import { useAppState } from '../../data/app-state.ts';
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useVisit } from '../../data/queries.ts';
+import { benchQuery, onTestQuery, timersQuery, useVisit } from '../../data/queries.ts';
 import { putRepliesBy } from '../../data/refresh.ts';
+import { fetchPhotos } from '../../data/photo-on-device.ts';
+import { useWithWaiting } from '../../data/waiting-in-visit.ts';
 import { replyInVisit } from '@eclat/contract/reply-in-visit';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { TitleOf } from '../../ui/TitleOf.tsx';
@@ -32,7 +35,9 @@ putRepliesBy(replyInVisit);
  */
 export function VisitFrame() {
   const { visitId } = useParams();
-  const { data: visit, error } = useVisit(visitId!);
+  const { data, error } = useVisit(visitId!);
+  const visit = useWithWaiting(data);
+  useForLater(data);
   const go = useNavigate();
   const here = useLocation().pathname.split('/')[3];
   const stage = STAGES.find((s) => s.id === here)?.id;
@@ -89,6 +94,28 @@ export function VisitFrame() {
       )}
     </ThisVisit>
   );
+}
+
+/** So long after a clock is opened what it is found and looked at by is fetched for when the server is away. */
+const LATER_MS = 4_000;
+
+function useForLater(visit: Visit | undefined): void {
+  const queries = useQueryClient();
+  const ids = visit?.photos.map((p) => p.id).join(' ');
+  useEffect(() => {
+    if (ids === undefined) return;
+    const gone = new AbortController();
+    const timer = setTimeout(() => {
+      void queries.prefetchQuery(benchQuery);
+      void queries.prefetchQuery(timersQuery);
+      void queries.prefetchQuery(onTestQuery);
+      if (ids !== '') void fetchPhotos(ids.split(' '), gone.signal);
+    }, LATER_MS);
+    return () => {
+      clearTimeout(timer);
+      gone.abort();
+    };
+  }, [ids, queries]);
 }
 
 /** What is looked up stands in the address: the page opens with it again, and a link can lead there. */

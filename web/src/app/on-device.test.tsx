@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { UnsentBar } from './UnsentBar.tsx';
+import { DeviceMark } from './DeviceMark.tsx';
 import { ReadNow } from '../features/test-run/ReadNow.tsx';
 import { useAppState, type Unsent } from '../data/app-state.ts';
 
@@ -24,26 +24,50 @@ afterEach(() => {
 });
 
 describe('what is kept on this device', () => {
-  beforeEach(() => useAppState.setState({ unsent: [] }));
-
-  it('is said in words, and only mine', () => {
-    useAppState.setState({ unsent: [unsent(), unsent({ key: 'k2', personId: 'p2' })] });
-    render(<UnsentBar personId="p1" />);
-    expect(screen.getByRole('status').textContent).toContain(
-      'One change is kept on this device and will be sent when the server is back',
+  beforeEach(() => useAppState.setState({ unsent: [], onDevice: null, liveOk: true }));
+  const show = () =>
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <DeviceMark personId="p1" />
+      </QueryClientProvider>,
     );
+  const mark = () => document.querySelector('[data-device]')!.textContent;
+
+  it('is said in a few words, and only mine; nothing is said while all is well', () => {
+    show();
+    expect(mark()).toBe('');
+    act(() => useAppState.setState({ liveOk: false }));
+    expect(mark()).toBe('Server away: what you enter is kept');
+    act(() => useAppState.setState({ unsent: [unsent(), unsent({ key: 'k2', personId: 'p2' })] }));
+    expect(mark()).toBe('Server away: 1 change kept here');
   });
+
   it('can be read, tried again and thrown away when the server refused it', async () => {
     useAppState.setState({ unsent: [unsent({ refused: 'This visit is signed and closed.' })] });
-    render(<UnsentBar personId="p1" />);
-    expect(screen.getByRole('status').textContent).toContain('the server refused 1');
-    fireEvent.click(screen.getByRole('button', { name: 'Look' }));
+    show();
+    fireEvent.click(screen.getByRole('button', { name: '1 change not taken' }));
     expect(await screen.findByText('Door sags.', undefined, { timeout: 10_000 })).toBeTruthy();
     expect(screen.getByText('This visit is signed and closed.')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(useAppState.getState().unsent[0]!.refused).toBeUndefined();
     fireEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
     expect(useAppState.getState().unsent).toEqual([]);
+  });
+
+  it('is a choice where somebody else changed it as well: mine goes on top of theirs', async () => {
+    const current = { seen: 'Door hangs.', version: 7 };
+    const labels = { seen: 'What was seen' };
+    useAppState.setState({ unsent: [unsent({ refused: 'Somebody changed this as well.', current, labels })] });
+    show();
+    fireEvent.click(screen.getByRole('button', { name: '1 change not taken' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Choose' }, { timeout: 10_000 }));
+    const { conflict } = useAppState.getState();
+    expect(conflict!.fields).toEqual([
+      { name: 'seen', label: 'What was seen', mine: 'Door sags.', theirs: 'Door hangs.' },
+    ]);
+    act(() => conflict!.keepMine());
+    expect(useAppState.getState().unsent).toMatchObject([{ body: { seen: 'Door sags.', version: 7 } }]);
+    expect(useAppState.getState().unsent[0]!.refused).toBeUndefined();
   });
 });
 

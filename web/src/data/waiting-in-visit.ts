@@ -1,0 +1,74 @@
+import type { Visit } from '@eclat/contract';
+import type { Foreseen, Waiting } from '@eclat/contract/foreseen';
+import { useEffect, useMemo, useState } from 'react';
+import type { QueryClient } from '@tanstack/react-query';
+import { useAppState, type Unsent } from './app-state.ts';
+import { api } from './api.ts';
+import { keyOf } from './fetched.ts';
+import { keepsPhotos } from './photo-on-device.ts';
+import { routeAt } from './route-at.ts';
+
+/** What foresees is loaded when something waits: the first screen does without it. */
+let rules: typeof import('@eclat/contract/foreseen') | null = null;
+const foreseeing = async () => (rules ??= await import('@eclat/contract/foreseen'));
+
+/** @returns null where it belongs to no visit, or its moment is not known */
+function waitingOf(item: Unsent): (Waiting & { visitId: string }) | null {
+  const at = routeAt(item.method, item.url);
+  const visitId = at?.params['visitId'];
+  if (!at || visitId === undefined || item.at === undefined || item.by === undefined) return null;
+  const isFile = item.body instanceof Blob;
+  if (isFile && !keepsPhotos()) return null;
+  const { route, params, query } = at;
+  const body = isFile ? undefined : item.body;
+  const { key, by } = item;
+  return { method: route.method, path: route.path, params, query, body, key, by, at: item.at, visitId };
+}
+
+function one(visit: Visit, item: Unsent): Foreseen | null {
+  const waiting = waitingOf(item);
+  return waiting?.visitId === visit.id ? (rules?.foresee(visit, waiting) ?? null) : null;
+}
+
+/** The visit with all that waits on this device as if it were made. What was refused is not. */
+const withWaiting = (visit: Visit, unsent: readonly Unsent[]): Visit =>
+  unsent.reduce((stands, item) => (item.refused ? stands : (one(stands, item)?.visit ?? stands)), visit);
+
+const keyOfVisit = (visitId: string) => keyOf(api.visit.get, { params: { visitId } });
+
+/** What the server will answer to a change that waits; undefined where it cannot be said. */
+export async function expectedOf(queries: QueryClient, item: Unsent): Promise<unknown> {
+  const waiting = waitingOf(item);
+  const visit = waiting && queries.getQueryData<Visit>(keyOfVisit(waiting.visitId));
+  if (!visit) return undefined;
+  await foreseeing();
+  return one(withWaiting(visit, useAppState.getState().unsent), item)?.reply;
+}
+
+let answersGo: QueryClient | null = null;
+/** Where the answers to what waited are put. */
+export const putAnswersInto = (queries: QueryClient): void => void (answersGo = queries);
+
+/** It was sent: what was foreseen gives way to what the server made of it. */
+export function putAnswer(item: Unsent, reply: unknown): void {
+  const waiting = waitingOf(item);
+  if (waiting)
+    answersGo?.setQueryData<Visit>(keyOfVisit(waiting.visitId), (visit) =>
+      visit && rules ? rules.answered(visit, waiting, reply) : visit,
+    );
+}
+
+/** The visit as the person made it: with what waits on this device. */
+export function useWithWaiting(visit: Visit | undefined): Visit | undefined {
+  const unsent = useAppState((s) => s.unsent);
+  const [ready, setReady] = useState(rules !== null);
+  const any = unsent.length > 0;
+  useEffect(() => {
+    if (any && !ready)
+      void foreseeing().then(
+        () => setReady(true),
+        () => undefined, // away before it was fetched: it shows when it is made
+      );
+  }, [any, ready]);
+  return useMemo(() => (visit && ready && any ? withWaiting(visit, unsent) : visit), [visit, unsent, ready, any]);
+}
