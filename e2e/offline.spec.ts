@@ -1,3 +1,6 @@
+import { appendFile, cp, mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Visit } from '@eclat/contract';
 import type { Locator, Page } from '@playwright/test';
 import {
@@ -13,6 +16,7 @@ import {
   takeIn,
   test,
   unfold,
+  freshDatabase,
 } from './shop.ts';
 
 test.use({ hasTouch: true });
@@ -23,7 +27,7 @@ const keptHere = (page: Page) =>
   expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { intervals: [500] }).toBe(true);
 const mark = (page: Page, words: string | RegExp) => page.getByRole('button', { name: words });
 
-test('a day at the bench without the server, on a phone: seen as it is entered, kept through closing, sent once', async ({
+test('a day at the bench without the server, on a phone: seen at once, kept through closing, sent once', async ({
   page: first,
   server,
   context,
@@ -73,8 +77,9 @@ test('a day at the bench without the server, on a phone: seen as it is entered, 
     const drawn = () =>
       page.evaluate(
         () =>
-          [...document.querySelectorAll<HTMLImageElement>('img[src*="/api/photos/"]')].filter((i) => i.naturalWidth > 0)
-            .length,
+          Array.from(document.querySelectorAll<HTMLImageElement>('img[src*="/api/photos/"]')).filter(
+            (i) => i.naturalWidth > 0,
+          ).length,
       );
     await unfold(page);
     await expect.poll(drawn).toBeGreaterThanOrEqual(3);
@@ -128,7 +133,7 @@ test('a day at the bench without the server, on a phone: seen as it is entered, 
   });
   expect(changes).toBe(20 + 6);
 
-  await test.step('somebody else was at one of the holes: that one is a choice, the others are there, once', async () => {
+  await test.step('somebody else was at one of the holes: that is a choice, all else is there once', async () => {
     const here = page.url();
     const [visitId] = /[0-9a-f-]{36}/.exec(here)!;
     await page.close();
@@ -170,4 +175,33 @@ test('a day at the bench without the server, on a phone: seen as it is entered, 
     expect(times).toEqual(times.toSorted((a, b) => a - b));
     expect(Date.parse(now.strip.steps[0]!.at)).toBeLessThan(Date.parse(now.testRun!.startedAt));
   });
+});
+
+test('a newer version waits until it is asked for, and takes nothing from under a hand that types', async ({
+  page,
+  serve,
+}) => {
+  const web = await mkdtemp(join(tmpdir(), 'eclat-web-'));
+  await cp('dist/web', web, { recursive: true });
+  const server = await serve(await freshDatabase(), { ECLAT_WEB: web });
+  await openShop(page, server);
+  await takeIn(page, 'Longcase clock', CLOCK);
+  await keptHere(page);
+  await stage(page, 'Assess');
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByLabel('What was seen').pressSequentially('Door sa');
+  await appendFile(join(web, 'offline.worker.js'), '\n// A newer one.\n');
+  const opened = await page.evaluate(() => performance.timeOrigin);
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update()); // as it does each hour
+  await expect(mark(page, 'A new version is ready')).toBeVisible();
+  await page.keyboard.type('gs');
+  await expect(page.getByLabel('What was seen')).toHaveValue('Door sags');
+  expect(await page.evaluate(() => performance.timeOrigin)).toBe(opened);
+  await mark(page, 'A new version is ready').click();
+  await page.getByRole('button', { name: 'Load the new version' }).click();
+  await expect.poll(() => page.evaluate(() => performance.timeOrigin).catch(() => opened)).not.toBe(opened);
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await expect(page.getByLabel('What was seen')).toHaveValue('Door sags');
+  await expect(mark(page, 'A new version is ready')).toBeHidden();
+  await rm(web, { recursive: true });
 });

@@ -151,13 +151,16 @@ test('the bench is searched, shown by stage, and worked from the keyboard; where
   await expect(page.getByText('There is nothing at this address')).toBeVisible();
 });
 
-test('a page that was open while the server was updated says so, and loads again', async ({ page, server }) => {
-  await openShop(page, server);
-  await page.route('**/assets/MovementsScreen-*.js', (route) => route.fulfill({ status: 404, body: '' }));
-  await place(page, 'Movement books');
-  await expect(page.getByText('Eclat was updated while this page was open')).toBeVisible();
-  await page.unroute('**/assets/MovementsScreen-*.js');
-  await page.getByRole('button', { name: 'Load again' }).click();
-  await expect(page.getByRole('heading', { name: 'Movement books' })).toBeVisible();
-  await expect(page.getByText('A movement’s book begins when its clock is taken in.')).toBeVisible();
+test.describe('before the page is kept on a device, or where a browser keeps none', () => {
+  test.use({ serviceWorkers: 'block' });
+  test('a page that was open while the server was updated says so, and loads again', async ({ page, server }) => {
+    await openShop(page, server);
+    await page.route('**/assets/MovementsScreen-*.js', (route) => route.fulfill({ status: 404, body: '' }));
+    await place(page, 'Movement books');
+    await expect(page.getByText('Eclat was updated while this page was open')).toBeVisible();
+    await page.unroute('**/assets/MovementsScreen-*.js');
+    await page.getByRole('button', { name: 'Load again' }).click();
+    await expect(page.getByRole('heading', { name: 'Movement books' })).toBeVisible();
+    await expect(page.getByText('A movement’s book begins when its clock is taken in.')).toBeVisible();
+  });
 });

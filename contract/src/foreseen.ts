@@ -4,12 +4,12 @@ import { begin, move, sequenceFound, stepsOf } from '@eclat/core/cleaning';
 import { holesOf } from '@eclat/core/movement';
 import { holeFigures, holeOfPivot, isJewel, partsToSurvey, PART_KINDS, pivotKey, unfit } from '@eclat/core/pivots';
 import { trainsLeft } from '@eclat/core/strip';
-import { readyFacts, visitFacts } from '@eclat/core/visit';
-import { depthSaid, nextAction, notReady, standsWound, type StageId } from '@eclat/core/workflow';
+import { readyFacts } from '@eclat/core/visit';
+import { depthSaid, notReady, standsWound, type StageId } from '@eclat/core/workflow';
 import type { Checked } from './assembly.ts';
 import { ok } from './common.ts';
 import { api } from './index.ts';
-import { replyInVisit } from './reply-in-visit.ts';
+import { putReply } from './reply-in-visit.ts';
 import type { ParamsOf, ParsedBodyOf, ParsedQueryOf, ReplyOf, Route } from './route.ts';
 import type { TestRun } from './test-run.ts';
 import type { Visit } from './visit.ts';
@@ -28,7 +28,7 @@ export interface Waiting {
   at: string;
 }
 
-/** The visit as it will stand once a waiting change is made, and what the server will answer. */
+/** The visit as it will stand once a waiting change is made, but for what is next; and what the server will answer. */
 export interface Foreseen {
   visit: Visit;
   reply: unknown;
@@ -61,8 +61,8 @@ const answers = <R extends Route>(route: R, reply: (visit: Visit, given: Given<R
   (visit, w) => {
     const given = givenTo(route, w);
     const said = given && reply(visit, given);
-    const put = said && replyInVisit(visit, route, w.params, said, Date.parse(w.at));
-    return put && { visit: put.visit, reply: said };
+    const put = said && putReply(visit, route, w.params, said);
+    return put && { visit: put, reply: said };
   },
 ];
 const takesOut = <R extends Route>(route: R): Rule => answers(route, () => ok as ReplyOf<R>);
@@ -75,15 +75,12 @@ const changes = <R extends Route>(
   nameOf(route),
   (visit, w) => {
     const given = givenTo(route, w);
-    const changed = given && change(visit, given);
-    return changed && { ...changed, visit: { ...changed.visit, next: nextOf(changed.visit, w.at) } };
+    return given && change(visit, given);
   },
 ];
 /** The same for routes that answer only that it is done. */
 const becomes = <R extends Route>(route: R, change: (visit: Visit, given: Given<R>) => Visit): Rule =>
   changes(route, (visit, given) => ({ visit: change(visit, given), reply: ok as ReplyOf<R> }));
-
-const nextOf = (visit: Visit, at: string) => nextAction(visitFacts(visit, Date.parse(at)), Date.parse(at));
 
 interface Row {
   id: string;
@@ -436,9 +433,11 @@ export function foresee(visit: Visit, waiting: Waiting): Foreseen | null {
 /** The visit once a waiting change is made and answered; what its answer does not tell stays as it was foreseen. */
 export function answered(visit: Visit, waiting: Waiting, reply: unknown): Visit {
   const route = ROUTES.get(nameOf(waiting));
-  const put = route && replyInVisit(visit, route, waiting.params, reply, Date.parse(waiting.at));
-  return put?.visit ?? foresee(visit, waiting)?.visit ?? visit;
+  const put = route && putReply(visit, route, waiting.params, reply);
+  return put ?? foresee(visit, waiting)?.visit ?? visit;
 }
+
+export { withNext } from './reply-in-visit.ts';
 
 /** Whether a change of this route may have been made some time ago, and is stamped with that. */
 export const isForeseen = (route: Pick<Waiting, 'method' | 'path'>): boolean => RULES.has(nameOf(route));

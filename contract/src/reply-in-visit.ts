@@ -6,26 +6,44 @@ import type { Visit } from './visit.ts';
 type Part = Record<string, unknown>;
 type Row = Record<string, unknown>;
 
+type Params = Readonly<Record<string, string>>;
+
 /**
- * The visit with the reply of a command in its place, as the route declares it.
+ * The visit with the reply of a command in its place, as the route declares it. What is next is not reckoned anew.
+ * @returns null where the declaration names no place
+ */
+export function putReply(
+  visit: Visit,
+  { visit: place }: Pick<RouteRef, 'visit'>,
+  params: Params,
+  reply: unknown,
+): Visit | null {
+  if (place === undefined || place === 'again') return null;
+  const path = ('put' in place ? place.put : place.remove).split('.').filter(Boolean);
+  return at(visit, path, (part) => placed(part, place, params, reply)) as unknown as Visit;
+}
+
+/** A visit that changed, with what is next. @param now ms since 1970 */
+export const withNext = (visit: Visit, now: number): Visit => ({
+  ...visit,
+  next: nextAction(visitFacts(visit, now), now),
+});
+
+/**
+ * The same with what is next then.
  * @returns null where the declaration names no place; `again`: more of the visit changed than the reply tells
  * @param now ms since 1970, for its next action
  */
 export function replyInVisit(
   visit: Visit,
   route: Pick<RouteRef, 'visit'>,
-  params: Readonly<Record<string, string>>,
+  params: Params,
   reply: unknown,
   now: number,
 ): { visit: Visit; again: boolean } | null {
-  const place = route.visit;
-  if (place === undefined || place === 'again') return null;
-  const path = ('put' in place ? place.put : place.remove).split('.').filter(Boolean);
-  const changed = at(visit, path, (part) => placed(part, place, params, reply)) as unknown as Visit;
-  return {
-    visit: { ...changed, next: nextAction(visitFacts(changed, now), now) },
-    again: place.again ?? false,
-  };
+  const changed = putReply(visit, route, params, reply);
+  const again = typeof route.visit === 'object' && (route.visit.again ?? false);
+  return changed && { visit: withNext(changed, now), again };
 }
 
 /** A copy of a tree in which one part is another. */

@@ -28,13 +28,6 @@ export default function OnDevice({ personId, onClose }: { personId: string; onCl
           <h3 className="text-lg">
             {mine.length === 0 ? 'No change waits here.' : `${counted(mine.length, 'change')} not sent yet`}
           </h3>
-          {mine.length > 0 && (
-            <ul className="flex flex-col gap-3">
-              {mine.map((u) => (
-                <Waits key={u.key} item={u} />
-              ))}
-            </ul>
-          )}
           {others.size > 0 && (
             <p className="text-soft">
               Changes of {[...others].join(', ')} wait here too. They are sent when that person signs in.
@@ -42,6 +35,13 @@ export default function OnDevice({ personId, onClose }: { personId: string; onCl
           )}
           {unsent.length > 0 && <Promised />}
           {mine.length > 0 && <SaveAsFile mine={mine} />}
+          {mine.length > 0 && (
+            <ul className="flex flex-col gap-3">
+              {mine.map((u) => (
+                <Waits key={u.key} item={u} />
+              ))}
+            </ul>
+          )}
         </section>
         <Readable />
         <div className="flex flex-wrap gap-3">
@@ -83,7 +83,7 @@ function Waits({ item: u }: { item: Unsent }) {
       </p>
       {u.refused && <p className="font-semibold text-danger">{u.refused}</p>}
       {u.body instanceof Blob ? (
-        <KeptFile file={u.body} name={u.what} className="my-2 max-h-48 rounded-lg" />
+        <KeptFile file={u.body} name={u.what} className="my-2 max-h-32 rounded-lg" />
       ) : (
         <Entered body={u.body} labels={u.labels ?? {}} />
       )}
@@ -102,11 +102,16 @@ function Waits({ item: u }: { item: Unsent }) {
   );
 }
 
-/** What was entered, field by field. What was left empty is not told. */
+/** Not what was left empty, nor the id of another thing: nobody reads that. */
+const saysSomething = (v: unknown): boolean =>
+  v !== null && v !== '' && !(Array.isArray(v) && v.length === 0) && !(typeof v === 'string' && ID.test(v));
+const ID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** What was entered, field by field. */
 const Entered = ({ body, labels }: { body: unknown; labels: Readonly<Record<string, string>> }) => (
   <dl className="my-1 grid grid-cols-[auto_1fr] gap-x-3 text-sm">
     {Object.entries((body ?? {}) as Record<string, unknown>)
-      .filter(([k, v]) => k !== 'version' && v !== null && v !== '' && !(Array.isArray(v) && v.length === 0))
+      .filter(([k, v]) => k !== 'version' && saysSomething(v))
       .map(([k, v]) => (
         <div key={k} className="contents">
           <dt className="text-soft">{labels[k] ?? k}</dt>

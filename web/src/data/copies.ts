@@ -9,7 +9,7 @@ const replies = createStore('eclat-copies', 'replies');
 const about = createStore('eclat-copies-about', 'about');
 const OWNER = 'owner';
 const MOST = 400;
-/** A server that has not answered for so long is as good as away, where there is a copy; sooner once it is known to be. */
+/** A server silent for so long is as good as away, where there is a copy; sooner once it is known to be. */
 const SILENT_MS = 4_000;
 const SILENT_AGAIN_MS = 1_000;
 
@@ -30,8 +30,15 @@ const KEPT: ReadonlySet<Topic> = new Set([
 export const isCopied = ({ reads }: RouteRef, asked: { query?: unknown; body?: unknown }): boolean =>
   reads !== undefined && KEPT.has(reads) && asked.body === undefined && asked.query === undefined;
 
+/** A database that does not answer is none. */
+const STUCK_MS = 2_000;
+
 /** A browser without a database of its own keeps no copies, and goes on. */
-const quietly = <T>(work: () => Promise<T>): Promise<T | undefined> => (async () => work())().catch(() => undefined);
+const quietly = <T>(work: () => Promise<T>): Promise<T | undefined> =>
+  Promise.race([
+    (async () => work())().catch(() => undefined),
+    new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), STUCK_MS)),
+  ]);
 
 function keepCopy(url: string, reply: unknown): void {
   void quietly(async () => {

@@ -6,10 +6,14 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useAppState, type Unsent } from './app-state.ts';
+import { api as routes } from './api.ts';
 import { call, Away } from './call.ts';
+import { copiesAreOf, forgetCopies, isCopied, orCopy } from './copies.ts';
 import { useLive } from './live.ts';
-import { loadUnsent, removeUnsent, retryUnsent, useOutbox } from './outbox.ts';
+import { newId } from './new-id.ts';
+import { keepMine, loadUnsent, removeUnsent, retryUnsent, sentBefore, useOutbox } from './outbox.ts';
 import { sessionQuery } from './queries.ts';
+import { routeAt } from './route-at.ts';
 import { useCommand } from './useCommand.ts';
 
 interface Opened {
@@ -335,4 +339,163 @@ it('fields that the server names are given to the form', async () => {
     result.current.mutate({ params, body: { readAt: '2031-01-01T00:00:00Z', errorS: 1 } });
   });
   await waitFor(() => expect(onFields).toHaveBeenCalledWith([{ path: 'readAt', message: 'This is in the future.' }]));
+});
+
+describe('changes that were made one on top of the other', () => {
+  const STEP = '7d0c1f52-7a55-4a39-9a44-5b6f0ce30000';
+  const PHOTO = '11111111-7a55-4a39-9a44-5b6f0ce30000';
+  const HOLE = '/api/visits/v1/holes/T1.front';
+  let n = 0;
+  const unsent = (change: Partial<Unsent>): Unsent => ({
+    key: newId(),
+    method: 'PUT',
+    url: HOLE,
+    body: {},
+    what: 'Hole',
+    personId: 'p1',
+    madeAt: ++n,
+    ...change,
+  });
+  const list = () => useAppState.getState().unsent;
+  /** What each request is answered, by its address; and what was sent. */
+  let answers: Record<string, (body: Record<string, unknown>) => [status: number, body: object]>;
+  let told: { url: string; body: unknown; madeAt: string | null }[];
+  beforeEach(() => {
+    answers = {};
+    told = [];
+    useAppState.setState({ liveOk: true });
+    vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+      const body = typeof init.body === 'string' ? (JSON.parse(init.body) as Record<string, unknown>) : {};
+      told.push({ url, body, madeAt: new Headers(init.headers).get('eclat-made-at') });
+      const [status, reply] = answers[url]?.(body) ?? [200, {}];
+      return new Response(JSON.stringify(reply), { status });
+    });
+  });
+
+  const race = (current: object): [number, object] => [409, { type: 'urn:eclat:lost-race', title: '', current }];
+
+  it('name what the server made, with the moment each was made', async () => {
+    const at = '2031-05-02T08:00:00.000Z';
+    answers['/api/visits/v1/photos?stage=strip'] = () => [201, { id: 'photo-of-the-server' }];
+    answers['/api/visits/v1/steps'] = () => [201, { id: 'step-of-the-server', version: 1 }];
+    const picture = new Blob(['x'], { type: 'image/jpeg' });
+    useAppState.setState({
+      unsent: [
+        unsent({
+          method: 'POST',
+          url: '/api/visits/v1/photos?stage=strip',
+          body: picture,
+          key: PHOTO,
+          at,
+          expects: { id: PHOTO },
+        }),
+        unsent({
+          method: 'POST',
+          url: '/api/visits/v1/steps',
+          body: { photoId: PHOTO },
+          key: STEP,
+          at,
+          expects: { id: STEP },
+        }),
+        unsent({ url: `/api/visits/v1/steps/${STEP}/fate`, body: { fate: 'on again' }, at }),
+      ],
+    });
+    await sentBefore('p1');
+    expect(told.map((s) => [s.url, s.body, s.madeAt])).toEqual([
+      ['/api/visits/v1/photos?stage=strip', {}, at],
+      ['/api/visits/v1/steps', { photoId: 'photo-of-the-server' }, at],
+      ['/api/visits/v1/steps/step-of-the-server/fate', { fate: 'on again' }, at],
+    ]);
+    expect(list()).toEqual([]);
+  });
+
+  it('follow the version that the one before was given, whatever that is', async () => {
+    let stands = 4;
+    answers[HOLE] = ({ version }) =>
+      version === stands ? [200, { version: (stands += 3) }] : race({ version: stands });
+    useAppState.setState({ unsent: [4, 5, 6].map((version) => unsent({ body: { version, note: `${version}` } })) });
+    await sentBefore('p1');
+    expect(told.map((s) => (s.body as { version: number }).version)).toEqual([4, 7, 10]);
+    expect(list()).toEqual([]);
+  });
+
+  it('stay together where somebody else was faster: none slips past by a version that happens to fit', async () => {
+    // Another person’s change made it version 6, which is what the second of mine counts on.
+    answers[HOLE] = ({ version }) =>
+      version === 6 ? [200, { version: 7 }] : race({ verdict: 'tight', version: 6, note: '' });
+    const [a, b] = [
+      unsent({ body: { verdict: 'bush', version: 5 } }),
+      unsent({ body: { verdict: 'sound', version: 6 } }),
+    ];
+    useAppState.setState({ unsent: [a, b] });
+    await sentBefore('p1');
+    expect(told).toHaveLength(1);
+    expect(list()).toMatchObject([{ current: { verdict: 'tight' } }, { body: { verdict: 'sound' } }]);
+    // Theirs is taken: what was built on mine is asked about too.
+    removeUnsent(a.key);
+    await sentBefore('p1');
+    expect(list()).toMatchObject([{ key: b.key, current: { verdict: 'tight' } }]);
+    keepMine(b.key);
+    await sentBefore('p1');
+    expect(list()).toEqual([]);
+  });
+
+  it('are no race with themselves: a change that was made, and whose answer was lost, is done', async () => {
+    answers[HOLE] = () => race({ verdict: 'bush', version: 2, by: 'Marit Fennick' });
+    useAppState.setState({ unsent: [unsent({ body: { verdict: 'bush', version: 1 } })] });
+    await sentBefore('p1');
+    expect(list()).toEqual([]);
+  });
+
+  it('are each known by their route', () => {
+    expect(routeAt('PUT', '/api/visits/v1/holes/T%201.front')).toMatchObject({
+      route: { path: '/visits/:visitId/holes/:hole' },
+      params: { visitId: 'v1', hole: 'T 1.front' },
+    });
+    expect(routeAt('POST', '/api/visits/v1/steps/train')?.route.path).toBe('/visits/:visitId/steps/train');
+    expect(routeAt('POST', '/api/visits/v1/photos?stage=strip')?.query).toEqual({ stage: 'strip' });
+    expect(routeAt('GET', '/api/nowhere/at/all')).toBeNull();
+  });
+});
+
+describe('what was fetched', () => {
+  const away = () => Promise.reject(new Away());
+  const never = () => undefined;
+
+  it('is read again while the server is away, by its person only, and not after signing out', async () => {
+    await copiesAreOf('p1');
+    expect(await orCopy('/api/bench', async () => ['mine'], never)).toEqual(['mine']);
+    await vi.waitFor(async () => expect(await orCopy('/api/bench', away, never)).toEqual(['mine']));
+    await expect(orCopy('/api/timers', away, never)).rejects.toThrow(Away);
+    await copiesAreOf('p1');
+    expect(await orCopy('/api/bench', away, never)).toEqual(['mine']);
+    await copiesAreOf('p2');
+    await expect(orCopy('/api/bench', away, never)).rejects.toThrow(Away);
+    await orCopy('/api/bench', async () => ['theirs'], never);
+    await vi.waitFor(async () => expect(await orCopy('/api/bench', away, never)).toEqual(['theirs']));
+    await forgetCopies();
+    await expect(orCopy('/api/bench', away, never)).rejects.toThrow(Away);
+  });
+
+  it('is a copy while the server says nothing, and what it says after all takes its place', async () => {
+    await orCopy('/api/bench', async () => 1, never);
+    useAppState.setState({ liveOk: false });
+    let reply: (n: number) => void = never;
+    const late: number[] = [];
+    const asked = orCopy(
+      '/api/bench',
+      () => new Promise<number>((resolve) => (reply = resolve)),
+      (r) => late.push(r),
+    );
+    expect(await asked).toBe(1);
+    reply(2);
+    await vi.waitFor(() => expect(late).toEqual([2]));
+  });
+
+  it('is not kept of accounts, other shops or a search', () => {
+    expect(isCopied(routes.bench.list, {})).toBe(true);
+    expect(isCopied(routes.movements.search, { query: { q: 'x' } })).toBe(false);
+    expect(isCopied(routes.people.list, {})).toBe(false);
+    expect(isCopied(routes.owners.search, { query: { q: 'x' } })).toBe(false);
+  });
 });

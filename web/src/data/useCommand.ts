@@ -59,7 +59,7 @@ const asEntered = <R extends RouteRef>(
   { what, labels = {} }: Options<R>,
 ): Pick<Unsent, 'method' | 'url' | 'body' | 'what' | 'labels'> => ({
   method: route.method,
-  url: urlOf(route, params as Record<string, string>, query as Record<string, string> | undefined),
+  url: urlOf(route, params, query as Record<string, string> | undefined),
   body: file ?? body,
   what,
   labels,

@@ -2,7 +2,7 @@ import type { Visit } from '@eclat/contract';
 import type { Foreseen, Waiting } from '@eclat/contract/foreseen';
 import { useEffect, useMemo, useState } from 'react';
 import type { QueryClient } from '@tanstack/react-query';
-import { useAppState, type Unsent } from './app-state.ts';
+import { serverNow, useAppState, type Unsent } from './app-state.ts';
 import { api } from './api.ts';
 import { keyOf } from './fetched.ts';
 import { keepsPhotos } from './photo-on-device.ts';
@@ -30,9 +30,28 @@ function one(visit: Visit, item: Unsent): Foreseen | null {
   return waiting?.visitId === visit.id ? (rules?.foresee(visit, waiting) ?? null) : null;
 }
 
+interface Made {
+  item: Unsent;
+  visit: Visit;
+}
+/** What was made of one visit so far, change by change: the next press adds to it. */
+let chain: { from: Visit; made: Made[] } | null = null;
+/** That it came into the device’s database changes nothing of it. */
+const isSame = (a: Unsent, b: Unsent): boolean =>
+  a.key === b.key && a.url === b.url && a.body === b.body && a.refused === b.refused;
+
 /** The visit with all that waits on this device as if it were made. What was refused is not. */
-const withWaiting = (visit: Visit, unsent: readonly Unsent[]): Visit =>
-  unsent.reduce((stands, item) => (item.refused ? stands : (one(stands, item)?.visit ?? stands)), visit);
+function withWaiting(from: Visit, unsent: readonly Unsent[]): Visit {
+  const before = chain?.from === from ? chain.made : [];
+  const differs = unsent.findIndex((item, i) => !before[i] || !isSame(before[i].item, item));
+  const made = before.slice(0, differs === -1 ? unsent.length : differs);
+  for (const item of unsent.slice(made.length)) {
+    const visit = made.at(-1)?.visit ?? from;
+    made.push({ item, visit: item.refused ? visit : (one(visit, item)?.visit ?? visit) });
+  }
+  chain = { from, made };
+  return made.at(-1)?.visit ?? from;
+}
 
 const keyOfVisit = (visitId: string) => keyOf(api.visit.get, { params: { visitId } });
 
@@ -70,5 +89,9 @@ export function useWithWaiting(visit: Visit | undefined): Visit | undefined {
         () => undefined, // away before it was fetched: it shows when it is made
       );
   }, [any, ready]);
-  return useMemo(() => (visit && ready && any ? withWaiting(visit, unsent) : visit), [visit, unsent, ready, any]);
+  return useMemo(() => {
+    const made = visit && rules && ready && any ? withWaiting(visit, unsent) : visit;
+    // Reckoned once, from all of it.
+    return made && made !== visit ? rules!.withNext(made, serverNow()) : visit;
+  }, [visit, unsent, ready, any]);
 }
