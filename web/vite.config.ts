@@ -5,15 +5,23 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { screens } from './screen-scripts.ts';
 
+/** Drawn on the first screen; all others come in a file of their own. */
+const FIRST_ICONS =
+  'arrow-right|bell-ring|camera|circle-check|circle-dot|clock-3|hourglass|layout-list|list-plus|list-todo|' +
+  'package-plus|rows-3|scan-line|search|timer|triangle-alert';
+
 /** What the first screen needs, in one file that stays in the browser. */
 const KIT = new RegExp(
   [
     'web/src/features/(aftercare/DueAgain|bench/(bench-rows|useBenchView))\\.',
     'web/src/ui/(Answer|Button|Few|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
-    'web/src/data/(?!useContractForm|useDraft)',
+    'web/src/data/(?!useContractForm|useDraft|unsent-file|two-states)',
     'core/src/(days|units)',
-    'node_modules/(react|react-dom|scheduler|lucide-react|clsx|zustand|idb-keyval|get-nonce)/',
+    'contract/src/names-given',
+    'node_modules/(react|react-dom|scheduler|clsx|zustand|idb-keyval|get-nonce)/',
     'node_modules/@tanstack/(react-query|query-core)/',
+    `node_modules/lucide-react/dist/esm/(?!icons/|DynamicIcon|dynamicIcon)`,
+    `node_modules/lucide-react/dist/esm/icons/(${FIRST_ICONS})\\.`,
   ].join('|'),
 );
 /** What nearly every other screen needs: fields, forms, sheets, menus. */
@@ -78,8 +86,12 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'kit', test: KIT },
+            { name: 'icons', test: /node_modules\/lucide-react\/dist\/esm\/icons\// },
             { name: 'forms', test: FORMS },
-            { name: 'contract', test: /contract\/src\/(?!addresses)|node_modules\/zod\// },
+            {
+              name: 'contract',
+              test: /contract\/src\/(?!addresses|reply-in-visit|foreseen|names-given)|node_modules\/zod\//,
+            },
             { name: 'clocks', test: CLOCKS },
           ],
         },

@@ -1,3 +1,4 @@
+import { isForeseen } from '@eclat/contract/foreseen';
 import { api, book, entry, finding, problem, session, testRun, visit, worked, type Route } from '@eclat/contract';
 import { WORKINGS } from '@eclat/core/workings';
 import { z } from 'zod';
@@ -46,6 +47,16 @@ export function openApi(): object {
                   in: 'header',
                   required: true,
                   schema: { type: 'string', minLength: 8, maxLength: 100 },
+                },
+              ]
+            : []),
+          ...(isForeseen(r)
+            ? [
+                {
+                  name: 'Eclat-Made-At',
+                  in: 'header',
+                  description: 'When it was made, where it waited on a device; at most 30 days ago',
+                  schema: { type: 'string', format: 'date-time' },
                 },
               ]
             : []),
