@@ -23,6 +23,10 @@ describe('where a feature lies', () => {
         'movement-book',
         'sections',
         'service-record',
+        // What a page makes of a visit before its server has answered, and after.
+        'foreseen',
+        'names-given',
+        'reply-in-visit',
       ]),
     ).toEqual([]);
     expect(unclaimed('server', ['platform', 'app', 'main', 'migrate', 'server', 'verify'])).toEqual([]);
