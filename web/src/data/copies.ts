@@ -31,7 +31,7 @@ export const isCopied = ({ reads }: RouteRef, asked: { query?: unknown; body?: u
   reads !== undefined && KEPT.has(reads) && asked.body === undefined && asked.query === undefined;
 
 /** A database that does not answer is none. */
-const STUCK_MS = 2_000;
+const STUCK_MS = 5_000;
 
 /** A browser without a database of its own keeps no copies, and goes on. */
 const quietly = <T>(work: () => Promise<T>): Promise<T | undefined> =>
