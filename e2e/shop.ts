@@ -150,12 +150,15 @@ export const test = base.extend<{
   ],
 });
 
+/** What Chromium says of a server that is away: to the page, and to the worker that is fetched or looked at anew. */
+const AWAY =
+  /net::ERR|Failed to load resource|Failed to fetch dynamically|An unknown error occurred when fetching the script/;
+
 /** Anything the policy or the page itself complains of; a server that is away on purpose is not such a thing. */
 export function watch(page: Page, errors: string[]): void {
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => {
-    if (m.type() === 'error' && !/net::ERR|Failed to load resource|Failed to fetch dynamically/.test(m.text()))
-      errors.push(m.text());
+    if (m.type() === 'error' && !AWAY.test(m.text())) errors.push(m.text());
   });
 }
 
