@@ -15,6 +15,7 @@ import { keepMine, loadUnsent, removeUnsent, retryUnsent, sentBefore, useOutbox 
 import { sessionQuery } from './queries.ts';
 import { routeAt } from './route-at.ts';
 import { useCommand } from './useCommand.ts';
+import * as waitingInVisit from './waiting-in-visit.ts';
 
 interface Opened {
   readyState: number;
@@ -339,6 +340,22 @@ it('fields that the server names are given to the form', async () => {
     result.current.mutate({ params, body: { readAt: '2031-01-01T00:00:00Z', errorS: 1 } });
   });
   await waitFor(() => expect(onFields).toHaveBeenCalledWith([{ path: 'readAt', message: 'This is in the future.' }]));
+});
+
+describe('a change whose outcome cannot be said here', () => {
+  it.each(['fails', 'hangs'])('is kept all the same when what would say it %s', async (how) => {
+    const never = () => new Promise<never>(() => undefined);
+    vi.spyOn(waitingInVisit, 'expectedOf').mockImplementation(
+      how === 'fails' ? () => Promise.reject(new TypeError('Failed to fetch dynamically imported module')) : never,
+    );
+    answer = () => new TypeError('Failed to fetch');
+    const { result } = renderHook(() => useCommand(api.assessment.addFinding, { what: 'Finding' }), {
+      wrapper: client(),
+    });
+    await act(() => result.current.mutateAsync({ params, body: finding }));
+    expect(useAppState.getState().unsent).toMatchObject([{ what: 'Finding', body: finding }]);
+    vi.restoreAllMocks();
+  });
 });
 
 describe('changes that were made one on top of the other', () => {

@@ -71,6 +71,9 @@ function rewrite(key: string, change: (item: Unsent) => Unsent): void {
   if (item) void store(item);
 }
 
+/** What the server is expected to answer became known. */
+export const expectOf = (key: string, expects: unknown): void => rewrite(key, (u) => ({ ...u, expects }));
+
 const mark = (key: string, refused: string | undefined, current?: unknown): void =>
   rewrite(key, ({ refused: _before, current: _seen, ...rest }) => ({
     ...rest,
@@ -115,7 +118,8 @@ export function keepMine(key: string): void {
 
 /** Sent and answered: what waits behind it speaks of what the server made of it. */
 function settle(item: Unsent, reply: unknown): void {
-  const given = namesGiven(item.expects, reply, item.key);
+  // What nobody foresaw is one row at most, and may be shown by its key since.
+  const given = namesGiven(item.expects ?? { id: item.key }, reply, item.key);
   const renamed = (text: string) => given.reduce((said, [from, to]) => said.replaceAll(from, to), text);
   const version = (reply as Fields | null)?.['version'];
   for (const later of after(item)) {

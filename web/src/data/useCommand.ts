@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { say, serverNow, type Unsent } from './app-state.ts';
 import { Away, call, Refusal, urlOf } from './call.ts';
 import { ours } from './live.ts';
-import { keepUnsent, nothingWaits, sentBefore, whyOf } from './outbox.ts';
+import { expectOf, keepUnsent, nothingWaits, sentBefore, whyOf } from './outbox.ts';
 import { photoOnDevice } from './photo-on-device.ts';
 import { sessionQuery } from './queries.ts';
 import { afterCommand, refresh } from './refresh.ts';
@@ -52,6 +52,14 @@ export class Kept {
 export const answerOf = <Reply>(reply: Reply | Kept): Reply | undefined =>
   reply instanceof Kept ? (reply.expects as Reply | undefined) : reply;
 
+const SOON_MS = 2_000;
+/** What may be waited for on this device, and is done without where it fails or hangs. */
+const soon = <T>(work: Promise<T>): Promise<T | undefined> =>
+  Promise.race([
+    work.catch(() => undefined),
+    new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), SOON_MS)),
+  ]);
+
 /** A command as it is kept on this device. */
 const asEntered = <R extends RouteRef>(
   route: R,
@@ -89,9 +97,10 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
         keepUnsent({ ...entered, refused });
         return new Kept(why, true, undefined);
       }
-      if (command.file) await photoOnDevice(key, command.file);
-      const expects = await expectedOf(queries, { ...entered, madeAt: 0 });
-      keepUnsent(expects === undefined ? entered : { ...entered, expects });
+      if (command.file) await soon(photoOnDevice(key, command.file));
+      keepUnsent(entered); // first: what it will come to may not be known here
+      const expects = await soon(expectedOf(queries, key));
+      if (expects !== undefined) expectOf(key, expects);
       return new Kept(why, false, expects);
     };
     try {

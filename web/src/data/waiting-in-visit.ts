@@ -55,13 +55,15 @@ function withWaiting(from: Visit, unsent: readonly Unsent[]): Visit {
 
 const keyOfVisit = (visitId: string) => keyOf(api.visit.get, { params: { visitId } });
 
-/** What the server will answer to a change that waits; undefined where it cannot be said. */
-export async function expectedOf(queries: QueryClient, item: Unsent): Promise<unknown> {
-  const waiting = waitingOf(item);
+/** What the server will answer to a change that waits; undefined where it cannot be said. @throws without the rules */
+export async function expectedOf(queries: QueryClient, key: string): Promise<unknown> {
+  const item = useAppState.getState().unsent.find((u) => u.key === key);
+  const waiting = item && waitingOf(item);
   const visit = waiting && queries.getQueryData<Visit>(keyOfVisit(waiting.visitId));
   if (!visit) return undefined;
   await foreseeing();
-  return one(withWaiting(visit, useAppState.getState().unsent), item)?.reply;
+  const before = useAppState.getState().unsent.filter((u) => u.madeAt < item.madeAt);
+  return one(withWaiting(visit, before), item)?.reply;
 }
 
 let answersGo: QueryClient | null = null;
