@@ -464,6 +464,20 @@ describe('changes that were made one on top of the other', () => {
     expect(list()).toEqual([]);
   });
 
+  it('built on such a change are a choice where somebody went on from it meanwhile', async () => {
+    // Mine made version 2 and its answer was lost; another person’s note made 3.
+    answers[HOLE] = ({ version }) =>
+      version === 3 ? [200, { version: 4 }] : race({ verdict: 'bush', note: 'theirs', version: 3 });
+    useAppState.setState({
+      unsent: [
+        unsent({ body: { verdict: 'bush', version: 1 } }),
+        unsent({ body: { verdict: 'bush', note: 'mine', version: 2 } }),
+      ],
+    });
+    await sentBefore('p1');
+    expect(list()).toMatchObject([{ body: { note: 'mine' }, current: { note: 'theirs' } }]);
+  });
+
   it('are each known by their route', () => {
     expect(routeAt('PUT', '/api/visits/v1/holes/T%201.front')).toMatchObject({
       route: { path: '/visits/:visitId/holes/:hole' },

@@ -209,11 +209,12 @@ function refusedOf(item: Unsent, error: unknown): void {
   const raced = error instanceof Refusal && error.problem.type === 'urn:eclat:lost-race';
   if (!raced) return mark(item.key, whyOf(error));
   const current = (error.problem.current ?? {}) as Fields;
-  const { version: _seen, ...mine } = fieldsOf(item);
+  const { version: seen, ...mine } = fieldsOf(item);
   const isThere = Object.entries(mine).every(
     ([name, value]) => JSON.stringify(current[name]) === JSON.stringify(value),
   );
-  if (isThere) settle(item, current);
+  // What waits behind was built on this change, not on what somebody may have done to it since.
+  if (isThere) settle(item, { ...current, version: Number(seen) + 1 });
   else mark(item.key, 'Somebody changed this as well.', current);
 }
 
