@@ -1,12 +1,13 @@
 import type { Person } from '@eclat/contract';
 import clsx from 'clsx';
-import { lazy, useMemo, useState } from 'react';
+import { lazy, useCallback, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { useLive } from '../data/live.ts';
 import { useOutbox } from '../data/outbox.ts';
 import { Arrival } from './Arrival.tsx';
 import { useKeepFocus } from './useKeepFocus.ts';
 import { DeviceMark } from './DeviceMark.tsx';
+import { FindButton } from './FindButton.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useAppState } from '../data/app-state.ts';
 import { Timers } from '../features/bench/Timers.tsx';
@@ -31,6 +32,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   const inVisit = useMatch('/visits/:visitId/*') !== null;
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   const [help, setHelp] = useState(false);
+  const showKeys = useCallback(() => setHelp(true), []);
   const conflict = useAppState((s) => s.conflict !== null);
   const devices = useAppState((s) => s.devices);
   useKeys(
@@ -62,9 +64,12 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
           ) : (
             <Places className="hidden flex-1 gap-1 lg:flex" />
           )}
+          <span className={inVisit ? 'contents' : 'contents max-lg:ml-auto'}>
+            <FindButton person={person} few={inVisit} onKeys={showKeys} />
+          </span>
           <Timers few={inVisit} />
           <span className={inVisit ? 'hidden sm:block' : 'max-lg:ml-auto'}>
-            <PersonButton person={person} shop={shop} few={inVisit} onKeys={() => setHelp(true)} />
+            <PersonButton person={person} shop={shop} few={inVisit} onKeys={showKeys} />
           </span>
         </div>
       </header>

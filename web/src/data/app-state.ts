@@ -80,6 +80,8 @@ interface AppState {
   installable: boolean;
   /** What is on this device is looked at; or its person signs out while something waits. */
   onDevice: 'look' | 'sign out' | null;
+  /** Something is being looked for, in the sheet that finds anything. */
+  findOpen: boolean;
   /** The devices panel is open, and what the simulated label printer printed. */
   devices: boolean;
   printed: Printed[];
@@ -105,6 +107,7 @@ export const useAppState = create<AppState>()(
       newer: false,
       installable: false,
       onDevice: null,
+      findOpen: false,
       devices: false,
       printed: [],
       set: (part) => set(part),

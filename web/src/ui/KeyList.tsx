@@ -3,6 +3,8 @@ import { Tick } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
+  ['Ctrl K', 'Find anything: a clock, an owner, a stage, a working, a rule'],
+  ['↓ ↑', 'Below a search field: walk what was found; Enter opens it'],
   ['b', 'Bench'],
   ['v', 'On the bench: what now, or the table'],
   ['n', 'Take a clock in'],

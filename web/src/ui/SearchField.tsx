@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEventHandler } from 'react';
+import { useWalk } from './useWalk.ts';
 
 interface Props {
   label: string;
@@ -20,6 +21,7 @@ export function SearchField({ label, showLabel = false, placeholder, value, onCh
   const { onKeyDown, first = false, className } = props;
   const [typed, setTyped] = useTyped(value, onChange);
   const field = useRef<HTMLInputElement>(null);
+  useWalk(field);
   useEffect(() => {
     if (first) field.current?.focus();
   }, [first]);

@@ -4,7 +4,8 @@ import { stageName, STAGES, type StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
 import { CircleCheck } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -102,11 +103,25 @@ function StageRules({
   setWhy: (next: Record<string, string>) => void;
 }) {
   const rules = RULES.filter((r) => r.stages[0] === id);
+  const asked = useSearchParams()[0].get('rule');
+  const has = rules.some((r) => r.id === asked);
+  const question = useRef<HTMLLIElement>(null);
+  useEffect(() => question.current?.scrollIntoView({ block: 'center' }), [asked]);
   return (
-    <Fold title={stageName(id)} says={ownWords(rules, choices)}>
+    <Fold
+      key={String(has)}
+      title={stageName(id)}
+      name={has ? `${id}.${asked}` : id}
+      open={has}
+      says={ownWords(rules, choices)}
+    >
       <ul className="flex flex-col divide-y divide-line">
         {rules.map((r) => (
-          <li key={r.id} className="py-4 first:pt-0">
+          <li
+            key={r.id}
+            ref={r.id === asked ? question : null}
+            className={clsx('py-4 first:pt-0', r.id === asked && 'rounded-lg outline-2 outline-offset-4 outline-brass')}
+          >
             <Question
               rule={r}
               chosen={held(r.id, choices).id}

@@ -2,12 +2,15 @@ import { findingWords } from '@eclat/core/assess';
 import type { Visit } from '@eclat/contract';
 import { dateInWords } from '@eclat/core/history';
 import { stageOf, type StageId } from '@eclat/core/workflow';
+import { Search } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { useAppState } from '../../data/app-state.ts';
 import { useBook } from '../../data/queries.ts';
 import { Failed, Loading } from '../../ui/Answer.tsx';
 import { day } from '../../ui/dates.ts';
+import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import StageRules from '../house-rules/StageRules.tsx';
 import { Notes } from '../notes/Notes.tsx';
@@ -35,6 +38,17 @@ export default function LookUp({ visit, stage, at, onAt, onClose }: Props) {
   };
   return (
     <SideSheet title="Look up" side="right" onClose={onClose} first={['[role="tab"][data-state="active"]']}>
+      {/* On a phone the bar of a clock has no room for it. */}
+      <Button
+        className="mx-4 mb-2 self-start sm:hidden"
+        onClick={() => {
+          onClose();
+          useAppState.getState().set({ findOpen: true });
+        }}
+      >
+        <Search className="size-5" aria-hidden />
+        Find anything
+      </Button>
       <Tabs.Root value={at} onValueChange={(next) => onAt(next as LookUpId)} className="flex min-h-0 flex-1 flex-col">
         <Tabs.List aria-label="What to look up" className="flex flex-wrap border-b-2 border-line px-3">
           {LOOK_UPS.map(({ id, name, count }) => (
