@@ -177,6 +177,43 @@ test('a day at the bench without the server, on a phone: seen at once, kept thro
   });
 });
 
+test('two tabs of one person send what waits once, each change after the one before it', async ({
+  page,
+  server,
+  context,
+}) => {
+  await openShop(page, server);
+  await takeIn(page, 'Longcase clock', CLOCK);
+  await stage(page, 'Survey');
+  await keptHere(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('heading', { name: CLOCK })).toBeVisible();
+  await server.kill();
+  const feel = page.getByRole('radiogroup', { name: 'Verdict by feel' });
+  const verdicts = ['sound', 'tight', 'bush', 'sound'];
+  for (const [n, verdict] of verdicts.entries()) {
+    if (n > 0) await page.getByRole('button', { name: new RegExp(`^T1 .*, front: ${verdicts[n - 1]!}$`) }).click();
+    await feel.getByRole('radio', { name: verdict, exact: true }).click();
+    await expect(mark(page, new RegExp(`^Server away: ${n + 1} change`))).toBeVisible();
+  }
+  await expect(mark(other, 'Server away: 4 changes kept here')).toBeVisible();
+  // Slow enough that both are at it at once.
+  const sent: string[] = [];
+  await context.route('**/holes/**', async (route) => {
+    const reply = await route.fetch().catch(() => null); // it may still be starting
+    if (!reply) return route.abort();
+    sent.push((route.request().postDataJSON() as { verdict: string }).verdict);
+    await new Promise((soon) => setTimeout(soon, 1000));
+    await route.fulfill({ response: reply });
+  });
+  await server.start();
+  await expect.poll(() => sent.length).toBeGreaterThanOrEqual(verdicts.length);
+  for (const tab of [page, other]) await expect(mark(tab, /kept here|not taken/)).toBeHidden();
+  expect(sent).toEqual(verdicts);
+  await expect(other.getByRole('button', { name: /^T1 .*, front: sound$/ })).toBeVisible();
+});
+
 test('a newer version waits until it is asked for, and takes nothing from under a hand that types', async ({
   page,
   serve,

@@ -24,7 +24,18 @@ const patch = (key: string, change: (item: Unsent) => Unsent): void =>
 
 const isFile = ({ body }: Pick<Unsent, 'body'>): boolean => body instanceof Blob;
 
-async function store(item: Unsent): Promise<void> {
+/** What is being written on this device now: nothing else may read what waits before it is there. */
+const writes = new Set<Promise<void>>();
+async function written(): Promise<void> {
+  while (writes.size > 0) await Promise.all(writes);
+}
+function writing(work: Promise<void>): void {
+  writes.add(work);
+  void work.finally(() => writes.delete(work));
+}
+
+const store = (item: Unsent): void => writing(write(item));
+async function write(item: Unsent): Promise<void> {
   try {
     await put(item.key, { ...item, stored: true } satisfies Unsent, device);
     patch(item.key, (u) => ({ ...u, stored: true }));
@@ -50,7 +61,7 @@ export function keepUnsent(given: Omit<Unsent, 'madeAt'>): void {
   const { unsent, set } = state();
   const item = { ...given, madeAt: Math.max(Date.now(), ...unsent.map((u) => (u.madeAt ?? 0) + 1)) };
   set({ unsent: [...unsent, item] });
-  void store(item);
+  store(item);
   void askToKeep();
 }
 
@@ -61,14 +72,14 @@ function remove(key: string): void {
   removed.add(key);
   state().set({ unsent: state().unsent.filter((u) => u.key !== key) });
   // Where there is no database, asking for it throws at once.
-  void (async () => del(key, device))().then(tell, () => undefined);
+  writing((async () => del(key, device))().then(tell, () => undefined));
 }
 
 /** Written anew on this device, after something in it became known. */
 function rewrite(key: string, change: (item: Unsent) => Unsent): void {
   patch(key, change);
   const item = state().unsent.find((u) => u.key === key);
-  if (item) void store(item);
+  if (item) store(item);
 }
 
 /** What the server is expected to answer became known. */
@@ -152,7 +163,7 @@ export async function loadUnsent(): Promise<void> {
     // What an earlier version kept has no moment: it was in order.
     .map((u, i) => ({ ...u, madeAt: u.madeAt ?? i }));
   state().set({ unsent: [...stored, ...here].toSorted((a, b) => a.madeAt - b.madeAt) });
-  for (const item of here) if (!item.stored) void store(item);
+  for (const item of here) if (!item.stored) store(item);
 }
 
 const isPhoto = ({ body }: Unsent): boolean => body instanceof Blob && body.type.startsWith('image/');
@@ -169,7 +180,24 @@ interface Outcome {
 
 /** Sends what is kept, in order, for the person who entered it. What the server refuses stays, with its reason. */
 const sendKept = (personId: string, lane: Lane): Promise<Outcome> =>
-  (underWay[lane] ??= sendLane(personId, lane).finally(() => delete underWay[lane]));
+  (underWay[lane] ??= alone(lane, () => sendLane(personId, lane)).finally(() => delete underWay[lane]));
+
+/**
+ * One tab at a time sends what this device keeps: what it sends changes what waits behind it, and another tab knows of
+ * that once it is written. Over plain HTTP a browser has no such lock: a change is then sent by two tabs at worst, and
+ * made once.
+ */
+async function alone(lane: Lane, send: () => Promise<Outcome>): Promise<Outcome> {
+  const { locks } = navigator as { locks?: LockManager };
+  if (!locks) return send();
+  return locks.request(`eclat.send.${lane}`, async () => {
+    await written();
+    await loadUnsent();
+    const outcome = await send();
+    await written();
+    return outcome;
+  });
+}
 
 const waiting = (personId: string, lane: Lane): Unsent[] =>
   state().unsent.filter((u) => u.personId === personId && !u.refused && LANES[lane](u));

@@ -12,7 +12,7 @@ import { useReturn } from '../../ui/useReturn.ts';
 import {
   benchEntries,
   deeds,
-  GROUPS,
+  grouped,
   hitEntries,
   matching,
   placeEntries,
@@ -54,7 +54,7 @@ function Body({ person, onKeys, onClose }: Props) {
     if (to) void go(to);
     run?.();
   };
-  const groups = GROUPS.map((name) => [name, entries.filter((e) => e.group === name).slice(0, MOST)] as const);
+  const groups = grouped(entries, typed, MOST);
   return (
     <Dialog.Content
       aria-describedby={undefined}
@@ -80,36 +80,33 @@ function Body({ person, onKeys, onClose }: Props) {
           <Command.Empty className="px-4 py-6 text-soft">
             {waits ? 'Looking …' : 'Nothing like that. Fewer letters, or a number from the movement?'}
           </Command.Empty>
-          {groups.map(
-            ([name, found]) =>
-              found.length > 0 && (
-                <Command.Group
-                  key={name}
-                  heading={name}
+          {groups.map(([name, found]) => (
+            <Command.Group key={name} heading={name}>
+              {found.map((e) => (
+                <Command.Item
+                  key={valueOf(e)}
+                  value={valueOf(e)}
+                  onSelect={() => take(e)}
+                  className={
+                    'flex min-h-12 cursor-pointer flex-wrap items-baseline gap-x-3 rounded-lg px-3 py-2 ' +
+                    'data-[selected=true]:bg-steel data-[selected=true]:text-steel-ink ' +
+                    '[&[data-selected=true]_span]:text-steel-ink'
+                  }
                 >
-                  {found.map((e) => (
-                    <Command.Item
-                      key={`${e.to ?? ''} ${e.name}`}
-                      value={`${name} ${e.to ?? ''} ${e.name}`}
-                      onSelect={() => take(e)}
-                      className={
-                        'flex min-h-12 cursor-pointer flex-wrap items-baseline gap-x-3 rounded-lg px-3 py-2 ' +
-                        'data-[selected=true]:bg-steel data-[selected=true]:text-steel-ink ' +
-                        '[&[data-selected=true]_span]:text-steel-ink'
-                      }
-                    >
-                      <b>{e.name}</b>
-                      {e.says && <span className="text-sm text-soft">{e.says}</span>}
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              ),
-          )}
+                  <b>{e.name}</b>
+                  {told(e) && <span className="text-sm text-soft">{told(e)}</span>}
+                </Command.Item>
+              ))}
+            </Command.Group>
+          ))}
         </Command.List>
       </Command>
     </Dialog.Content>
   );
 }
+
+const valueOf = (e: Entry): string => `${e.group} ${e.to ?? ''} ${e.name}`;
+const told = (e: Entry): string => [e.says, e.now].filter(Boolean).join(' · ');
 
 /** What fits what was typed; with nothing typed, where one most likely goes. */
 function useEntries(person: Person, onKeys: () => void, typed: string): { entries: Entry[]; waits: boolean } {
@@ -118,7 +115,7 @@ function useEntries(person: Person, onKeys: () => void, typed: string): { entrie
   const { data: rows } = useBench();
   const { data: visit } = useQuery({ ...visitQuery(visitId ?? ''), enabled: visitId !== undefined });
   const workings = useWorkings();
-  const q = useDeferredValue(typed.trim());
+  const q = useDeferredValue(typed.trim()); // the server is asked a little later; what is known here is there at once
   const { data: hits, isFetching } = useQuery({
     ...fetched(api.search.anything, { query: { q } }),
     enabled: q.length >= SHORTEST,
@@ -127,18 +124,26 @@ function useEntries(person: Person, onKeys: () => void, typed: string): { entrie
   const bench = useMemo(() => benchEntries(rows ?? []), [rows]);
   const places = useMemo(() => placeEntries(person), [person]);
   const others = useMemo(
-    () => [...(visit ? visitEntries(visit, pathname) : []), ...places, ...workings, ...ruleEntries(), ...deeds(onKeys)],
+    () => [
+      ...(visit ? visitEntries(visit, pathname) : []),
+      ...places,
+      ...(workings ?? []),
+      ...ruleEntries(),
+      ...deeds(onKeys),
+    ],
     [visit, pathname, places, workings, onKeys],
   );
-  if (q === '') return { entries: [...bench.slice(0, MOST), ...places], waits: false };
-  const known = matching([...bench, ...others], q);
+  if (typed.trim() === '') return { entries: [...bench.slice(0, MOST), ...places], waits: false };
+  // The first row is what Enter takes: nothing may come before it a moment later.
+  if (!workings) return { entries: [], waits: true };
+  const known = matching([...bench, ...others], typed);
   const found = q.length >= SHORTEST ? hitEntries(hits ?? [], known) : [];
   return { entries: [...known, ...found], waits: isFetching };
 }
 
 /** Loaded when something is looked for: what they reckon with is large. */
-function useWorkings(): Entry[] {
-  const [found, setFound] = useState<Entry[]>([]);
+function useWorkings(): Entry[] | undefined {
+  const [found, setFound] = useState<Entry[]>();
   useEffect(() => {
     let gone = false;
     void import('@eclat/core/workings').then(
@@ -154,7 +159,7 @@ function useWorkings(): Entry[] {
             })),
           );
       },
-      () => undefined, // the server is away, and they were never loaded: all else is found
+      () => setFound([]), // the server is away, and they were never loaded: all else is found
     );
     return () => void (gone = true);
   }, []);

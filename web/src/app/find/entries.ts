@@ -6,7 +6,8 @@ import { LOOK_UPS } from '../../features/visit/look-ups.ts';
 import { SIDE } from '../../features/visit/side.ts';
 import { PLACES } from '../places.ts';
 
-export const GROUPS = ['Clocks', 'This clock', 'Places', 'Workings', 'House rules', 'Do'] as const;
+/** In this order where they fit equally; what the server finds comes last, for it comes late. */
+const GROUPS = ['In the shop', 'This clock', 'Places', 'Workings', 'House rules', 'Do', 'In the books'] as const;
 
 /** Something that can be gone to, or done. */
 export interface Entry {
@@ -14,6 +15,8 @@ export interface Entry {
   name: string;
   /** What else says which one it is. */
   says?: string;
+  /** Shown with it; it is not found by this. */
+  now?: string;
   /** Found by these words too, which are not shown. */
   words?: string;
   to?: string;
@@ -26,6 +29,18 @@ const words = (text: string): string[] =>
     .split(/[\s·,/().:;-]+/)
     .filter(Boolean);
 
+const begins = (name: string, typed: string): boolean => words(name)[0]!.startsWith(words(typed)[0] ?? '');
+
+/** Entries by their groups, so many of each: a group comes first in which a name begins as what was typed. */
+export function grouped(entries: readonly Entry[], typed: string, most: number): [Entry['group'], Entry[]][] {
+  const groups = GROUPS.map((name): [Entry['group'], Entry[]] => [name, entries.filter((e) => e.group === name)]);
+  const late = (of: readonly Entry[]) => (of[0]!.group !== 'In the books' && begins(of[0]!.name, typed) ? 0 : 1);
+  return groups
+    .filter(([, of]) => of.length > 0)
+    .toSorted(([, a], [, b]) => late(a) - late(b))
+    .map(([name, of]) => [name, of.slice(0, most)]);
+}
+
 /** Entries in which each word typed begins a word; those whose name begins with the first of them come first. */
 export function matching(entries: readonly Entry[], typed: string): Entry[] {
   const asked = words(typed);
@@ -34,8 +49,7 @@ export function matching(entries: readonly Entry[], typed: string): Entry[] {
     const said = words(`${e.name} ${e.says ?? ''} ${e.words ?? ''}`);
     return asked.every((a) => said.some((w) => w.startsWith(a)));
   });
-  const first = (e: Entry) => (words(e.name)[0]!.startsWith(asked[0]!) ? 0 : 1);
-  return found.toSorted((a, b) => first(a) - first(b));
+  return found.toSorted((a, b) => Number(begins(b.name, typed)) - Number(begins(a.name, typed)));
 }
 
 /** Screens beside the places of the bar. */
@@ -65,9 +79,10 @@ export function placeEntries({ role }: Pick<Person, 'role'>): Entry[] {
 /** Clocks in the shop: they are found while the server is away too. */
 export const benchEntries = (rows: readonly BenchRow[]): Entry[] =>
   rows.map((r) => ({
-    group: 'Clocks',
+    group: 'In the shop',
     name: r.clock,
-    says: [r.claim, r.owner, `now: ${stageName(r.next.stage)}`].join(' · '),
+    says: [r.claim, r.owner].join(' · '),
+    now: `now: ${stageName(r.next.stage)}`,
     words: r.movementCode,
     to: `/visits/${r.visitId}`,
   }));
@@ -81,7 +96,8 @@ export const hitEntries = (hits: readonly Hit[], shown: readonly Entry[]): Entry
     const to = open || book;
     if (!to) return [];
     const says = [h.owner, h.clock ? h.movement : '', h.code, open ? 'in the shop now' : 'its book'];
-    return [{ group: 'Clocks', name: h.clock || h.movement || h.owner, says: says.filter(Boolean).join(' · '), to }];
+    const name = h.clock || h.movement || h.owner;
+    return [{ group: 'In the books', name, says: says.filter(Boolean).join(' · '), to }];
   });
 
 /** Stages of the clock that is open, what lies beside them, and what is looked up beside the work. */

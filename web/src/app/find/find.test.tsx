@@ -7,7 +7,16 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { standIn } from '../../../test/stage.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
-import { benchEntries, deeds, hitEntries, matching, placeEntries, ruleEntries, visitEntries } from './entries.ts';
+import {
+  benchEntries,
+  deeds,
+  grouped,
+  hitEntries,
+  matching,
+  placeEntries,
+  ruleEntries,
+  visitEntries,
+} from './entries.ts';
 import FindSheet from './FindSheet.tsx';
 
 const person: Person = { id: 'p1', name: 'Ines Calloway', role: 'technician' };
@@ -47,6 +56,16 @@ describe('what is found', () => {
     );
     expect(names('  ')).toEqual([]);
     expect(names('zebra')).toEqual([]);
+  });
+  it('stands first where its name begins so: a clock that waits for a stage is not the stage', () => {
+    const at = (typed: string) =>
+      grouped(matching([...benchEntries([row]), ...visitEntries({ id: 'v1', closedAt: null }, '/')], typed), typed, 1);
+    expect(at('stri')[0]).toMatchObject(['This clock', [{ name: 'Strip' }]]);
+    expect(at('tarrowby')).toMatchObject([['In the shop', [{ name: 'Slate mantel clock' }]]]);
+    const late = hitEntries([{ ...hit, clock: 'Strike clock' }], []);
+    expect(grouped([...late, ...visitEntries({ id: 'v1', closedAt: null }, '/')], 'strike', 2).at(-1)?.[0]).toBe(
+      'In the books',
+    );
   });
   it('is nothing that this person may not open', () => {
     expect(placeEntries(person).map((e) => e.name)).not.toContain('People');

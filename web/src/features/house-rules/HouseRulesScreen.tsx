@@ -106,7 +106,9 @@ function StageRules({
   const asked = useSearchParams()[0].get('rule');
   const has = rules.some((r) => r.id === asked);
   const question = useRef<HTMLLIElement>(null);
-  useEffect(() => question.current?.scrollIntoView({ block: 'center' }), [asked]);
+  useEffect(() => {
+    void question.current?.scrollIntoView({ block: 'center' });
+  }, [asked]);
   return (
     <Fold
       key={String(has)}
