@@ -203,7 +203,7 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/lines/:lineId/decision',
       changes: ['visit', 'bench'],
-      inverse: 'same',
+      inverse: 'final',
       visit: { put: 'agreement.lines', by: 'id' },
     },
     offerRoute: {
@@ -224,7 +224,7 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/route',
       changes: ['visit', 'bench'],
-      inverse: 'same',
+      inverse: 'final',
       visit: 'again',
     },
     makeLink: { method: 'PUT', path: '/visits/:visitId/link', changes: ['visit'], inverse: 'final', visit: 'again' },
@@ -272,7 +272,7 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/power/:source',
       changes: ['visit', 'bench'],
-      inverse: 'same',
+      inverse: 'final',
       visit: { put: 'power', by: 'source' },
     },
     open: {
@@ -309,7 +309,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/steps/remove',
       changes: ['visit', 'bench'],
-      inverse: 'strip.addTrain',
+      inverse: 'final',
       visit: 'again',
     },
     changeStep: {
@@ -379,7 +379,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/temporary',
       changes: ['visit'],
-      inverse: 'strip.endTemporary',
+      inverse: 'final',
       visit: { put: 'strip.temporary', by: 'id' },
     },
     endTemporary: {
@@ -393,7 +393,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/custody',
       changes: ['visit'],
-      inverse: 'strip.takeBack',
+      inverse: 'final',
       visit: { put: 'strip.custody', by: 'id' },
     },
     takeBack: {
@@ -468,7 +468,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/holes/clear',
       changes: ['visit', 'bench'],
-      inverse: 'survey.setRestSound',
+      inverse: 'final',
       visit: 'again',
     },
     setPart: {
@@ -496,7 +496,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/parts-looked/clear',
       changes: ['visit', 'bench'],
-      inverse: 'survey.setSound',
+      inverse: 'final',
       visit: 'again',
     },
     setPlatePhoto: {
@@ -577,14 +577,14 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/dry-fits',
       changes: ['visit'],
-      inverse: 'assembly.endDryFit',
+      inverse: 'final',
       visit: { put: 'dryFits', by: 'id' },
     },
     endDryFit: {
       method: 'PUT',
       path: '/visits/:visitId/dry-fits/:fitId/end',
       changes: ['visit'],
-      inverse: 'assembly.startDryFit',
+      inverse: 'final',
       visit: { put: 'dryFits', by: 'id' },
     },
     addDryTry: {
@@ -647,7 +647,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/stand-runs',
       changes: ['visit', 'bench'],
-      inverse: 'assembly.endStandRun',
+      inverse: 'final',
       visit: { put: 'standRuns', by: 'id', again: true },
     },
     endStandRun: {
@@ -1018,7 +1018,7 @@ export const addresses = {
       method: 'POST',
       path: '/visits/:visitId/units/:unitId/runs',
       changes: ['visit', 'bench'],
-      inverse: 'subAssemblies.endRun',
+      inverse: 'final',
       visit: { put: 'units', by: 'id', again: true },
     },
     endRun: {
@@ -1254,18 +1254,12 @@ export const addresses = {
     timers: { method: 'GET', path: '/timers', reads: 'timers' },
   },
   benchTime: {
-    start: {
-      method: 'POST',
-      path: '/visits/:visitId/time',
-      changes: ['visit'],
-      inverse: 'benchTime.stop',
-      visit: 'again',
-    },
+    start: { method: 'POST', path: '/visits/:visitId/time', changes: ['visit'], inverse: 'final', visit: 'again' },
     stop: {
       method: 'PUT',
       path: '/visits/:visitId/time/stopped',
       changes: ['visit'],
-      inverse: 'benchTime.start',
+      inverse: 'final',
       visit: 'again',
     },
     put: {

@@ -129,7 +129,7 @@ export const agreementRoutes = {
     summary: 'Record the owner’s word on a line',
     roles: everyone,
     changes: ['visit', 'bench'],
-    inverse: 'same',
+    inverse: 'final',
     visit: { put: 'agreement.lines', by: 'id' },
     /** The line as it was when the word was given: nobody agrees to a price they did not see. */
     body: z.object({ state: z.enum(DECISIONS), ...basedOn, ...given }),
@@ -162,7 +162,7 @@ export const agreementRoutes = {
     summary: 'Record which alternative the owner chose',
     roles: everyone,
     changes: ['visit', 'bench'],
-    inverse: 'same',
+    inverse: 'final',
     visit: 'again',
     body: z.object({ route: routeId.nullable(), seen: priceSeen, ...given }),
     reply: done,

@@ -47,7 +47,8 @@ export const powerDownRoutes = {
     summary: 'Say how a source of power stands',
     roles: benchRoles,
     changes: ['visit', 'bench'],
-    inverse: 'same',
+    /** A word on power is said anew: who undoes one has not let a spring down by it. */
+    inverse: 'final',
     visit: { put: 'power', by: 'source' },
     body: powerFields.extend(basedOn),
     reply: power,

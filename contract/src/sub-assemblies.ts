@@ -63,7 +63,7 @@ export const subAssembliesRoutes = {
     summary: 'It runs by itself from now on',
     roles: benchRoles,
     changes: ['visit', 'bench'],
-    inverse: 'subAssemblies.endRun',
+    inverse: 'final',
     visit: { put: 'units', by: 'id', again: true },
     body: unitRunFields,
     reply: unit,
