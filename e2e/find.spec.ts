@@ -35,7 +35,10 @@ test('anything is found by a few letters and Enter from every screen, and nothin
     await page.getByRole('button', { name: 'Look up' }).click();
     await page.getByRole('button', { name: 'Find anything' }).click();
     await page.keyboard.type('mainspr');
-    await page.getByRole('option', { name: /mainspring/i }).first().click();
+    await page
+      .getByRole('option', { name: /mainspring/i })
+      .first()
+      .click();
     await expect(page).toHaveURL(/\/workings\//);
   });
 

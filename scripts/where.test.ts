@@ -25,6 +25,7 @@ describe('where a feature lies', () => {
         'service-record',
         // What a page makes of a visit before its server has answered, and after.
         'foreseen',
+        'way-back',
         'names-given',
         'reply-in-visit',
       ]),

@@ -447,7 +447,7 @@ export const addresses = {
       method: 'PUT',
       path: '/visits/:visitId/holes/:hole',
       changes: ['visit', 'bench'],
-      inverse: 'same',
+      inverse: 'survey.removeHole',
       visit: { put: 'holes', by: 'key' },
     },
     removeHole: {

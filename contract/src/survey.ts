@@ -97,7 +97,7 @@ export const surveyRoutes = {
     summary: 'A verdict on a hole, with what was measured where something was',
     roles: benchRoles,
     changes: ['visit', 'bench'],
-    inverse: 'same',
+    inverse: 'survey.removeHole',
     visit: { put: 'holes', by: 'key' },
     body: holeFields.extend(basedOn),
     reply: hole,

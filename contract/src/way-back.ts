@@ -26,7 +26,7 @@ export interface WayBack {
   left: Fields | null;
   /** What follows on the row that was put back: the parameter that names it. */
   then?: readonly { route: string; param: string; body: Fields }[];
-  /** What it is called: “hands”, “T1.front”; empty where it has no name. */
+  /** What it is called: “hands”, “T1 front”; empty where it has no name. */
   name: string;
 }
 
@@ -133,11 +133,28 @@ function asSent(route: string, fields: Fields): Fields | null {
   return sent;
 }
 
-const NAMED = ['what', 'name', 'seen', 'part', 'caption', 'hole', 'about', 'word', 'place', 'key', 'check', 'point'];
+const NAMED = [
+  'what',
+  'name',
+  'seen',
+  'part',
+  'caption',
+  'hole',
+  'about',
+  'word',
+  'place',
+  'text',
+  'key',
+  'check',
+  'point',
+];
+const SHORT = 40;
 const nameOf = (fields: unknown): string => {
   const at = (fields ?? {}) as Fields;
-  const named = NAMED.map((n) => at[n]).find((n) => typeof n === 'string' && n !== '') as string | undefined;
-  return named ?? '';
+  const said = NAMED.map((n) => at[n]).find((n) => typeof n === 'string' && n !== '') as string | undefined;
+  // “T1.back” is a key: it is said “T1 back”.
+  const named = said?.replace(/^(\w+)\.(\w+)$/, '$1 $2').replace(/[.!?]$/, '');
+  return named === undefined || named.length <= SHORT ? (named ?? '') : `${named.slice(0, SHORT)} …`;
 };
 
 /** A row that carries more than its command can bring back. */

@@ -4,12 +4,14 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
-import { sessionQuery } from '../src/data/queries.ts';
+import { sessionQuery, visitQuery } from '../src/data/queries.ts';
 import { putRepliesBy } from '../src/data/refresh.ts';
+import { loadWaysBack } from '../src/data/undo.ts';
 import { replyInVisit } from '@eclat/contract/reply-in-visit';
 import { ThisVisit } from '../src/features/visit/useThisVisit.ts';
 
 putRepliesBy(replyInVisit);
+await loadWaysBack();
 
 /** What a screen changed, in order; what it only asked is not among it. */
 export let sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
@@ -28,6 +30,11 @@ const ASKED: Record<string, unknown> = {
   '/type': { weaknesses: [], sisters: [] },
 };
 
+/** The visit as the server has it. */
+let standing: Visit | null = null;
+/** The server has it so now. */
+export const nowStands = (visit: Visit): void => void (standing = visit);
+
 /** A server that says yes to every change, and answers a question by the part of its address that is named. */
 export function standIn(replies: Record<string, unknown> = {}): void {
   sent = [];
@@ -43,6 +50,8 @@ export function standIn(replies: Record<string, unknown> = {}): void {
   );
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     // A whole address goes before a part of one.
+    if (init.method === 'GET' && standing && url === `/api/visits/${standing.id}` && !(url in replies))
+      return new Response(JSON.stringify(standing), { status: 200 });
     const asked =
       Object.entries(replies).find(([whole]) => url === whole) ??
       Object.entries({ ...ASKED, ...replies }).find(
@@ -81,8 +90,11 @@ export function show(Stage: ComponentType, visit: Visit): void {
       ),
     },
   ]);
+  nowStands(visit);
+  const queries = new QueryClient();
+  if (visit as Visit | undefined) queries.setQueryData(visitQuery(visit.id).queryKey, visit);
   render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
     </QueryClientProvider>,
   );

@@ -1,5 +1,6 @@
 import { ownZone, type Zone } from '@eclat/core/days';
 import { create } from 'zustand';
+import type { Undo } from './undo.ts';
 import type { Printed } from '../devices/printer.ts';
 import { persist } from 'zustand/middleware';
 
@@ -44,13 +45,6 @@ export interface Notice {
   undo?: () => void;
 }
 
-/** One step back: what was done, the visit or screen it was done on, and how to take it back. */
-export interface Undo {
-  text: string;
-  at: string;
-  run: () => void;
-}
-
 /** What is the person's own, on this device. Server state lives in the query cache, not here. */
 interface AppState {
   theme: Theme;
@@ -69,8 +63,10 @@ interface AppState {
   zone: Zone;
   conflict: Conflict | null;
   notice: Notice | null;
-  /** The way back from what was done last, after its notice is gone too. */
-  undo: Undo | null;
+  /** Steps back at visits, the latest last: after their notices are gone, and after the page was loaded anew. */
+  undos: Undo[];
+  /** What was taken back last: a screen puts it in hand again. */
+  undone: Undo['way'] | null;
   liveOk: boolean;
   /** Whether this browser promised to keep what is on this device; null: it was not asked yet. */
   promised: boolean | null;
@@ -101,7 +97,8 @@ export const useAppState = create<AppState>()(
       zone: ownZone(),
       conflict: null,
       notice: null,
-      undo: null,
+      undos: [],
+      undone: null,
       liveOk: true,
       promised: null,
       newer: false,
@@ -114,13 +111,14 @@ export const useAppState = create<AppState>()(
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, zone, clockOffset }) => ({
+      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, undos, zone, clockOffset }) => ({
         theme,
         units,
         singleKeys,
         inHand,
         benchView,
         unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),
+        undos,
         zone,
         clockOffset,
       }),
@@ -128,17 +126,13 @@ export const useAppState = create<AppState>()(
   ),
 );
 
-/** Undo belongs to the clock, or to the screen, that it was offered on. */
-export const undoPlace = (path: string): string => /^\/visits\/[^/]+/.exec(path)?.[0] ?? path;
-
 export function say(text: string, tone: Notice['tone'] = 'good', undo?: () => void): void {
   const { set } = useAppState.getState();
-  if (!undo) return set({ notice: { text, tone } });
   const run = () => {
-    set({ undo: null, notice: null });
-    undo();
+    set({ notice: null });
+    undo?.();
   };
-  set({ notice: { text, tone, undo: run }, undo: { text, at: undoPlace(window.location.pathname), run } });
+  set({ notice: { text, tone, ...(undo ? { undo: run } : {}) } });
 }
 
 /** The time by the server's clock, which all browsers share. */

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api.ts';
-import { say } from './app-state.ts';
+import { say, useAppState } from './app-state.ts';
 import { Away, call } from './call.ts';
 import { forgetCopies } from './copies.ts';
 import { sessionQuery } from './queries.ts';
@@ -8,6 +8,7 @@ import { sessionQuery } from './queries.ts';
 /** Signed out: nothing of the shop stays on the screen, or on this device; what waits to be sent does. */
 export async function leave(queries: QueryClient): Promise<void> {
   queries.clear();
+  useAppState.getState().set({ undos: [] });
   await forgetCopies();
   await queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
   window.location.assign('/');

@@ -143,6 +143,10 @@ function settle(item: Unsent, reply: unknown): void {
       }));
     if (version !== undefined && isOfSame(later, item)) rewrite(later.key, (u) => basedOn(u, version));
   }
+  if (given.length > 0)
+    state().set({
+      undos: state().undos.map((u) => ({ ...u, way: JSON.parse(renamed(JSON.stringify(u.way))) as typeof u.way })),
+    });
   remove(item.key);
 }
 

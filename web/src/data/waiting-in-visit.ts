@@ -55,6 +55,12 @@ function withWaiting(from: Visit, unsent: readonly Unsent[]): Visit {
 
 const keyOfVisit = (visitId: string) => keyOf(api.visit.get, { params: { visitId } });
 
+/** The visit as it stands on this device: as the server told it last, with what waits. */
+export function visitNow(queries: QueryClient, visitId: string): Visit | undefined {
+  const visit = queries.getQueryData<Visit>(keyOfVisit(visitId));
+  return visit && withWaiting(visit, useAppState.getState().unsent);
+}
+
 /** What the server will answer to a change that waits; undefined where it cannot be said. @throws without the rules */
 export async function expectedOf(queries: QueryClient, key: string): Promise<unknown> {
   const item = useAppState.getState().unsent.find((u) => u.key === key);

@@ -3,6 +3,7 @@ import { Tick } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 
 const KEYS = [
+  ['Ctrl Z', 'In a clock: undo what was done last, then what was done before that'],
   ['Ctrl K', 'Find anything: a clock, an owner, a stage, a working, a rule'],
   ['↓ ↑', 'Below a search field: walk what was found; Enter opens it'],
   ['b', 'Bench'],

@@ -5,7 +5,7 @@ import clsx from 'clsx';
 import { Check, Clock3, Pencil, Trash2, X } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -98,7 +98,7 @@ function amountWords(line: Line) {
 function RowTools({ line, onEdit }: { line: Line; onEdit: () => void }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, lineId: line.id };
-  const out = useRemove(api.agreement.removeLine, api.agreement.addLine, 'Line');
+  const out = useTakeOut(api.agreement.removeLine, 'Line');
   return (
     <span className="ml-auto flex">
       <button
@@ -113,25 +113,7 @@ function RowTools({ line, onEdit }: { line: Line; onEdit: () => void }) {
         type="button"
         aria-label={`Take back: ${line.what}`}
         className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-        onClick={() =>
-          out(
-            { params },
-            {
-              params: { visitId: visit.id },
-              body: {
-                kind: line.kind,
-                what: line.what,
-                quantity: line.quantity,
-                price: line.price,
-                routes: line.routes,
-                optional: line.optional,
-                noGuarantee: line.noGuarantee,
-                findingId: line.findingId,
-                fromSurvey: line.fromSurvey,
-              },
-            },
-          )
-        }
+        onClick={() => out({ params })}
       >
         <Trash2 className="size-5" />
       </button>

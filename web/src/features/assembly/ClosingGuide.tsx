@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
@@ -50,16 +50,12 @@ function Usual({ visit }: { visit: Visit }) {
 
 function Said({ note }: { note: ClosingNote }) {
   const visit = useThisVisit();
-  const remove = useRemove(api.assembly.removeClosing, api.assembly.addClosing, 'Closing');
-  const { corner, last, note: words } = note;
-  const takeBack = () => {
-    const params = { visitId: visit.id };
-    remove({ params: { ...params, closingId: note.id } }, { params, body: { corner, last, note: words } });
-  };
+  const remove = useTakeOut(api.assembly.removeClosing, 'Closing');
+  const takeBack = () => remove({ params: { visitId: visit.id, closingId: note.id } });
   return (
     <div className="flex flex-wrap items-center gap-x-3">
       <p className="min-w-0 flex-1">
-        <b>{closingWords(note)}</b> {words}{' '}
+        <b>{closingWords(note)}</b> {note.note}{' '}
         <span className="text-soft">
           {note.by}, {day(note.at)}
         </span>

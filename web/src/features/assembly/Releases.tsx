@@ -6,7 +6,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -86,7 +86,7 @@ function ReadMinutes({
 }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const takeOut = useRemove(api.strike.removeRelease, api.strike.addRelease, 'Minute of release');
+  const takeOut = useTakeOut(api.strike.removeRelease, 'Minute of release');
   const judged = judgeRelease(
     read.map((r) => r.minute),
     Number(w),
@@ -109,12 +109,7 @@ function ReadMinutes({
                 type="button"
                 aria-label={`Take back minute ${r.minute}`}
                 className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() =>
-                  takeOut(
-                    { params: { ...params, releaseId: r.id } },
-                    { params, body: { wanted: r.wanted, minute: r.minute } },
-                  )
-                }
+                onClick={() => takeOut({ params: { ...params, releaseId: r.id } })}
               >
                 <Trash2 className="size-4" />
               </button>

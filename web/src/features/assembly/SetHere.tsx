@@ -7,7 +7,7 @@ import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -23,7 +23,7 @@ export function SetHere({ check, failed }: { check: Check; failed: boolean }) {
   const now = useNow(60_000);
   const tries = visit.settings.filter((s) => s.check === check.id);
   const before = visit.earlierChecks.filter((c) => c.check === check.id);
-  const remove = useRemove(api.assembly.removeSetting, api.assembly.addSetting, 'Setting');
+  const remove = useTakeOut(api.assembly.removeSetting, 'Setting');
   const params = { visitId: visit.id, check: check.id };
   return (
     <>
@@ -43,9 +43,7 @@ export function SetHere({ check, failed }: { check: Check; failed: boolean }) {
                 <Button
                   variant="plain"
                   aria-label={`Take back try ${i + 1}: ${check.what}`}
-                  onClick={() =>
-                    remove({ params: { ...params, settingId: id } }, { params, body: { what, way, amount } })
-                  }
+                  onClick={() => remove({ params: { ...params, settingId: id } })}
                 >
                   <Undo2 className="size-5" aria-hidden />
                 </Button>

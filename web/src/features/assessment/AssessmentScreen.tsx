@@ -7,7 +7,7 @@ import { counted } from '@eclat/core/units';
 import clsx from 'clsx';
 import { Eye, FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Around } from '../visit/Around.tsx';
@@ -209,7 +209,7 @@ interface ToolsProps {
 
 function RowTools({ finding: f, onEdit, onAgain }: ToolsProps) {
   const command = { params: { visitId: useThisVisit().id, findingId: f.id } };
-  const out = useRemove(api.assessment.removeFinding, api.assessment.restoreFinding, 'Finding');
+  const out = useTakeOut(api.assessment.removeFinding, 'Finding');
   return (
     <div className="flex">
       {!f.overturned && (
@@ -235,7 +235,7 @@ function RowTools({ finding: f, onEdit, onAgain }: ToolsProps) {
         type="button"
         aria-label={`Take back: ${f.place}`}
         className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-        onClick={() => out(command, command)}
+        onClick={() => out(command)}
       >
         <Trash2 className="size-5" />
       </button>

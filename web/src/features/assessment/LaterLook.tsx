@@ -28,7 +28,7 @@ export function LaterLook({ finding, asking, onClose }: Props) {
       forget();
       onClose();
     },
-    onDone: () => say('Both stand, the later leads.', 'good', () => back.mutate({ params, body: { why: '' } })),
+    onDone: (_reply, _sent, undo) => say('Both stand, the later leads.', 'good', undo),
   });
   const { overturned } = finding;
   if (overturned)

@@ -3,7 +3,7 @@ import { Check, CircleHelp, Trash2, TriangleAlert } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -19,7 +19,7 @@ const SIGNS = {
 export const Measurements = memo(function Measurements() {
   const visit = useThisVisit();
   const list = measurablesFor(visit.movement.traits);
-  const measurement = useRemove(api.assessment.removeMeasurement, api.assessment.addMeasurement, 'Measurement');
+  const measurement = useTakeOut(api.assessment.removeMeasurement, 'Measurement');
   return (
     <Panel title="Measured">
       {!visit.closedAt && (
@@ -54,15 +54,7 @@ export const Measurements = memo(function Measurements() {
                     type="button"
                     aria-label={`Take back: ${of?.name ?? m.kind} ${m.value}`}
                     className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                    onClick={() =>
-                      measurement(
-                        { params: { visitId: visit.id, measurementId: m.id } },
-                        {
-                          params: { visitId: visit.id },
-                          body: { kind: m.kind, value: m.value, how: m.how, note: m.note },
-                        },
-                      )
-                    }
+                    onClick={() => measurement({ params: { visitId: visit.id, measurementId: m.id } })}
                   >
                     <Trash2 className="size-5" />
                   </button>

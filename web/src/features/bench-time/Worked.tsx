@@ -4,7 +4,7 @@ import { stageName } from '@eclat/core/workflow';
 import { Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useMe } from '../../data/queries.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { useNow } from '../../ui/useNow.ts';
@@ -15,7 +15,7 @@ export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; h
   const visit = useThisVisit();
   const me = useMe()?.name;
   const now = useNow(60_000);
-  const time = useRemove(api.benchTime.remove, api.benchTime.put, 'Time');
+  const time = useTakeOut(api.benchTime.remove, 'Time');
   if (visit.time.length === 0) return null;
   const all = hoursSpent(visit.time, now);
   const h = (x: number) => `${x.toFixed(1)} h`;
@@ -60,15 +60,7 @@ export function Worked({ writtenH, hourlyRate, currency }: { writtenH: number; h
                   type="button"
                   aria-label={`Take out: ${stageName(t.stage)}, ${dayTime(t.startedAt)}`}
                   className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-                  onClick={() =>
-                    time(
-                      { params: { visitId: visit.id, timeId: t.id } },
-                      {
-                        params: { visitId: visit.id, timeId: t.id },
-                        body: { stage: t.stage, startedAt: t.startedAt, endedAt: t.endedAt! },
-                      },
-                    )
-                  }
+                  onClick={() => time({ params: { visitId: visit.id, timeId: t.id } })}
                 >
                   <Trash2 className="size-5" />
                 </button>

@@ -3,7 +3,7 @@ import { benchWords, isTableTest } from '@eclat/core/benches';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { dayTime } from '../../ui/dates.ts';
 import { unlessByFinger } from '../../ui/finger.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -47,7 +47,7 @@ const ROUND = 'grid size-11 shrink-0 place-items-center rounded-lg';
 
 function Line({ entry: e, what, onCorrect }: { entry: BenchEntry; what: string; onCorrect: (() => void) | undefined }) {
   const visit = useThisVisit();
-  const out = useRemove(api.benches.remove, api.benches.add, what);
+  const out = useTakeOut(api.benches.remove, what);
   const params = { visitId: visit.id };
   return (
     <div className="flex items-center gap-1">
@@ -72,7 +72,7 @@ function Line({ entry: e, what, onCorrect }: { entry: BenchEntry; what: string; 
           type="button"
           aria-label={`Take out: ${what.toLowerCase()}`}
           className={`${ROUND} hover:bg-danger-wash`}
-          onClick={() => out({ params: { ...params, testId: e.id } }, { params, body: { test: e.test } })}
+          onClick={() => out({ params: { ...params, testId: e.id } })}
         >
           <Trash2 className="size-5" />
         </button>

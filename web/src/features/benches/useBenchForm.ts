@@ -21,12 +21,10 @@ export function useBenchForm<T extends object>(form: string, start: T, bench: st
   const params = { visitId: visit.id };
   const name = `${bench.toLowerCase()}.${visit.id}.${form}`;
   const [typed, set] = useKept(correcting ? `${name}.${correcting.entry.id}` : name, start);
-  const remove = useCommand(api.benches.remove, { what: bench });
-  const back = useCommand(api.benches.change, { what: bench });
   const add = useCommand(api.benches.add, {
     what: bench,
     onSent: () => set(start),
-    onDone: (e) => say('Kept.', 'good', () => remove.mutate({ params: { ...params, testId: e.id } })),
+    onDone: (_reply, _sent, undo) => say('Kept.', 'good', undo),
   });
   const change = useCommand(api.benches.change, {
     what: bench,
@@ -36,10 +34,7 @@ export function useBenchForm<T extends object>(form: string, start: T, bench: st
       set(start);
       correcting?.onEnd();
     },
-    onDone: ({ id, version }) => {
-      const test = correcting!.entry.test;
-      say('Changed.', 'good', () => back.mutate({ params: { ...params, testId: id }, body: { test, version } }));
-    },
+    onDone: (_reply, _sent, undo) => say('Changed.', 'good', undo),
   });
   return {
     typed,

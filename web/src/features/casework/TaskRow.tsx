@@ -4,7 +4,7 @@ import { Check, Hourglass, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
@@ -14,15 +14,11 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; onEdit: () => void }) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
-  const params = { visitId: visit.id, taskId: task.id };
-  const back = useCommand(api.casework.setTime, { what: task.what });
   const did = useCommand(api.casework.setTime, {
     what: task.what,
-    onDone: (t) => {
+    onDone: (t, _sent, undo) => {
       setAsking(false);
-      say(`${t.what}: ${t.times > 1 ? `${t.log.length} of ${t.times}` : 'written'}.`, 'good', () =>
-        back.mutate({ params, body: { did: false, version: t.version } }),
-      );
+      say(`${t.what}: ${t.times > 1 ? `${t.log.length} of ${t.times}` : 'written'}.`, 'good', undo);
     },
   });
   const stands = taskStands(task, now);
@@ -111,9 +107,9 @@ function TaskTools({
 }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, taskId: task.id };
-  const { place, what, product, origin, donorId, times, waitHours, once, note } = task;
+  const { what, times, once } = task;
   const end = useCommand(api.casework.setDone, { what: task.what });
-  const remove = useRemove(api.casework.remove, api.casework.add, 'Task');
+  const remove = useTakeOut(api.casework.remove, 'Task');
   const press = () => {
     if (once && task.log.length === 0) setAsking(true);
     else did.mutate({ params, body: { did: true, version: task.version } });
@@ -142,19 +138,7 @@ function TaskTools({
             <Pencil className="size-5" aria-hidden />
           </Button>
           {task.log.length === 0 && (
-            <Button
-              variant="plain"
-              aria-label={`Take out: ${what}`}
-              onClick={() =>
-                remove(
-                  { params },
-                  {
-                    params: { visitId: visit.id },
-                    body: { place, what, product, origin, donorId, times, waitHours, once, note },
-                  },
-                )
-              }
-            >
+            <Button variant="plain" aria-label={`Take out: ${what}`} onClick={() => remove({ params })}>
               <Trash2 className="size-5" aria-hidden />
             </Button>
           )}

@@ -4,7 +4,7 @@ import { counted } from '@eclat/core/units';
 import { CircleCheck, Pencil, Plus, Trash2 } from 'lucide-react';
 import { lazy, useState } from 'react';
 import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fold } from '../../ui/Fold.tsx';
@@ -76,8 +76,8 @@ const wayWords = (w: Way) => [w.way, ONE_WAY[w.undone]].filter(Boolean).join(', 
 
 function Decision({ decision, onEdit }: { decision: ConservationDecision; onEdit: () => void }) {
   const visit = useThisVisit();
-  const { id, about, of, ways, agreed } = decision;
-  const remove = useRemove(api.conservation.remove, api.conservation.add, 'Decision');
+  const { id, about, ways, agreed } = decision;
+  const remove = useTakeOut(api.conservation.remove, 'Decision');
   const chosen = chosenWay(ways);
   const others = ways.filter((w) => w !== chosen);
   const said = visit.closedAt ? [] : unsaid(ways);
@@ -119,12 +119,7 @@ function Decision({ decision, onEdit }: { decision: ConservationDecision; onEdit
           <Button
             variant="plain"
             aria-label={`Take out: ${about}`}
-            onClick={() =>
-              remove(
-                { params: { visitId: visit.id, decisionId: id } },
-                { params: { visitId: visit.id }, body: { about, of, ways, agreed } },
-              )
-            }
+            onClick={() => remove({ params: { visitId: visit.id, decisionId: id } })}
           >
             <Trash2 className="size-5" aria-hidden />
           </Button>

@@ -2,7 +2,7 @@ import type { Visit } from '@eclat/contract';
 import { instancesFor, levelName, type LookOutcome, type NextLook } from '@eclat/core/faults';
 import { Ban, Check, Eye, RotateCcw, X } from 'lucide-react';
 import { api } from '../../data/api.ts';
-import { Kept, useCommand } from '../../data/useCommand.ts';
+import { useCommand } from '../../data/useCommand.ts';
 import { say } from '../../data/app-state.ts';
 import { HeldBefore } from './HeldBefore.tsx';
 import { useKnowledge } from './useKnowledge.ts';
@@ -26,17 +26,14 @@ export const percent = (p: number) => {
 
 /** Where to look next: what tells most for its minutes, and what each outcome would mean. */
 export function Looks({ visit, looks }: { visit: Visit; looks: readonly NextLook[] }) {
-  const take = useCommand(api.diagnosis.recordLook, { what: 'Look' });
+  const take = useCommand(api.diagnosis.recordLook, {
+    what: 'Look',
+    onDone: (_reply, { body }, undo) => {
+      if (body?.outcome) say(`Looked: ${SAYS[body.outcome]}.`, 'good', undo);
+    },
+  });
   const set = (look: string, outcome: LookOutcome | null) => {
-    const before = visit.looks.find((l) => l.look === look)?.outcome ?? null;
-    take.mutate(
-      { params: { visitId: visit.id, look }, body: { outcome } },
-      {
-        onSuccess: (reply) => {
-          if (outcome && !(reply instanceof Kept)) say(`Looked: ${SAYS[outcome]}.`, 'good', () => set(look, before));
-        },
-      },
-    );
+    take.mutate({ params: { visitId: visit.id, look }, body: { outcome } });
   };
   const open = !visit.closedAt;
   const [shown, rest] = useFew(looks.slice(0, OFFERED), AT_FIRST, 'looks');

@@ -3,7 +3,7 @@ import type { Visit } from '@eclat/contract';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { CorrectBush } from './CorrectBush.tsx';
 
 type Bush = Visit['bushes'][number];
@@ -11,7 +11,7 @@ const HEADS = ['Hole', 'Pivot', 'Bore', 'Outside', 'Height', 'After', 'By'];
 
 /** Every bush that was fitted, with what was tried after it. Only the last try of a hole can be taken out. */
 export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: string) => string }) {
-  const remove = useRemove(api.fitting.removeBush, api.fitting.addBush, 'Bush');
+  const remove = useTakeOut(api.fitting.removeBush, 'Bush');
   const params = { visitId: visit.id };
   const [correcting, setCorrecting] = useState<string | null>(null);
   const opener = useRef<HTMLElement | null>(null);
@@ -21,8 +21,7 @@ export function BushesFitted({ visit, name }: { visit: Visit; name: (hole: strin
     setTimeout(() => opener.current?.focus());
   };
   const wrong = visit.bushes.find((b) => b.id === correcting);
-  const takeOut = ({ id, by: _by, at: _at, ...body }: Bush) =>
-    remove({ params: { ...params, bushId: id } }, { params, body });
+  const takeOut = ({ id }: Bush) => remove({ params: { ...params, bushId: id } });
   if (visit.bushes.length === 0) return null;
   return (
     <Fold title="Bushes fitted" says={visit.bushes.length}>

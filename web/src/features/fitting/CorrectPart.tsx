@@ -23,15 +23,12 @@ export function CorrectPart({ part, onClose }: { part: Part; onClose: () => void
     `part.${part.id}`,
   );
   const params = { visitId: visit.id, partId: part.id };
-  const back = useCommand(api.fitting.setPart, { what: 'Part' });
   const set = useCommand(api.fitting.setPart, {
     what: 'Part',
     onSent: form.forget,
     onFields: form.refused,
-    onDone: () => {
-      say(`${form.getValues('what')}: corrected.`, 'good', () =>
-        back.mutate({ params, body: { what, sizes, size, why, oldPart, cost, source } }),
-      );
+    onDone: (_reply, _sent, undo) => {
+      say(`${form.getValues('what')}: corrected.`, 'good', undo);
       onClose();
     },
   });

@@ -99,11 +99,9 @@ function Standing({ visit, fit, standing, name }: StandingProps) {
 
 function Felt({ visit, hole, name, word }: { visit: Visit; hole: string; name: string; word: DryWord | null }) {
   const params = { visitId: visit.id };
-  const remove = useCommand(api.assembly.removeDryTry, { what: 'Try' });
   const add = useCommand(api.assembly.addDryTry, {
     what: 'Try',
-    onDone: (t: DryTry) =>
-      say(`${name}: ${t.word}.`, 'good', () => remove.mutate({ params: { ...params, tryId: t.id } })),
+    onDone: (t: DryTry, _sent, undo) => say(`${name}: ${t.word}.`, 'good', undo),
   });
   const cure = useCommand(api.assembly.setDryCure, { what: 'Try' });
   const tries = visit.dryTries.filter((t) => t.hole === hole);

@@ -1,23 +1,18 @@
 import type { Part, Visit } from '@eclat/contract';
-import { newPart } from '@eclat/contract/fitting';
 import { sizeWords } from '@eclat/core/stores';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { CorrectPart } from './CorrectPart.tsx';
 
 /** Every part that was fitted, with what became of the old one. */
 export function PartsFitted({ visit }: { visit: Visit }) {
-  const remove = useRemove(api.fitting.removePart, api.fitting.addPart, 'Part');
+  const remove = useTakeOut(api.fitting.removePart, 'Part');
   const params = { visitId: visit.id };
-  const takeOut = (p: Part) => {
-    // A row of the time before the stores does not say which of them it was: it is entered again by hand.
-    const entered = newPart.safeParse(p);
-    remove({ params: { ...params, partId: p.id } }, entered.success ? { params, body: entered.data } : undefined);
-  };
+  const takeOut = (p: Part) => remove({ params: { ...params, partId: p.id } });
   const [correcting, setCorrecting] = useState<string | null>(null);
   const opener = useRef<HTMLElement | null>(null);
   const wrong = visit.parts.find((p) => p.id === correcting);

@@ -7,7 +7,7 @@ import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { unlessByFinger } from '../../ui/finger.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -31,7 +31,7 @@ const USUAL = [
 
 /** Work on parts that stay in the movement, with how it was before and after. */
 export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
-  const remove = useRemove(api.fitting.removeWork, api.fitting.addWork, 'Work');
+  const remove = useTakeOut(api.fitting.removeWork, 'Work');
   const params = { visitId: visit.id };
   return (
     <Fold title="Work on parts that stay" says={visit.work.length > 0 && visit.work.length} open={open}>
@@ -55,7 +55,7 @@ export function WorkDone({ visit, open }: { visit: Visit; open: boolean }) {
                 <Button
                   variant="plain"
                   aria-label={`Remove: ${w.part}, ${w.did}`}
-                  onClick={() => remove({ params: { ...params, workId: w.id } }, { params, body: newWork.parse(w) })}
+                  onClick={() => remove({ params: { ...params, workId: w.id } })}
                 >
                   <Trash2 className="size-5" aria-hidden />
                 </Button>

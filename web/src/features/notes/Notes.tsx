@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { unlessByFinger } from '../../ui/finger.ts';
@@ -15,7 +15,7 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 /** What was told at the counter, and what somebody in the shop wants to remember: none of it goes into the record. */
 export function Notes() {
   const visit = useThisVisit();
-  const out = useRemove(api.notes.remove, api.notes.add, 'Note');
+  const out = useTakeOut(api.notes.remove, 'Note');
   const told = [
     ['The owner says', visit.complaint],
     ['Wanted', visit.wanted],
@@ -39,12 +39,7 @@ export function Notes() {
                 type="button"
                 aria-label={`Take out the note: ${n.text.slice(0, 40)}`}
                 className="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-danger-wash"
-                onClick={() =>
-                  out(
-                    { params: { visitId: visit.id, noteId: n.id } },
-                    { params: { visitId: visit.id }, body: { text: n.text } },
-                  )
-                }
+                onClick={() => out({ params: { visitId: visit.id, noteId: n.id } })}
               >
                 <Trash2 className="size-5" aria-hidden />
               </button>

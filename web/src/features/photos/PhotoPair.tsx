@@ -2,7 +2,7 @@ import type { Photo } from '@eclat/contract';
 import { showsAfter } from '@eclat/core/photo';
 import { stageName } from '@eclat/core/workflow';
 import { Columns2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -27,11 +27,9 @@ export function PhotoPair({ photo, change }: Props) {
     change.mutate({ params, body: { beforeId } });
     setChoosing(false);
   };
-  // When the server answers, the pair is gone from the screen.
-  const was = useRef('');
   const part = useCommand(api.photos.change, {
     what: 'Photo',
-    onDone: () => say('No pair any more.', 'good', () => pair(was.current)),
+    onDone: (_reply, _sent, undo) => say('No pair any more.', 'good', undo),
   });
   // The earliest first: before anybody touched it.
   const others = visit.photos.filter((p) => !showsAfter(visit.photos, p.id, photo.id));
@@ -48,10 +46,7 @@ export function PhotoPair({ photo, change }: Props) {
             <Button
               variant="plain"
               aria-label={`Not this one: ${nameOf(before)}`}
-              onClick={() => {
-                was.current = before.id;
-                part.mutate({ params, body: { beforeId: null } });
-              }}
+              onClick={() => part.mutate({ params, body: { beforeId: null } })}
             >
               Not this one
             </Button>

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -153,7 +153,7 @@ function MarkHead({
   const visit = useThisVisit();
   const params = { visitId: visit.id, photoId: photo.id };
   const open = !visit.closedAt;
-  const point = useRemove(api.photos.removeMark, api.photos.setMark, 'Point');
+  const point = useTakeOut(api.photos.removeMark, 'Point');
   return (
     <div className="flex items-center gap-2">
       <b className="text-xl">{m.number}</b>
@@ -171,15 +171,7 @@ function MarkHead({
             type="button"
             aria-label={`Take point ${m.number} away`}
             className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-            onClick={() =>
-              point(
-                { params: { ...params, markId: m.id } },
-                {
-                  params: { ...params, markId: m.id },
-                  body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note },
-                },
-              )
-            }
+            onClick={() => point({ params: { ...params, markId: m.id } })}
           >
             <Trash2 className="size-5" />
           </button>

@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { sent, show, standIn } from '../../../test/stage.tsx';
+import { nowStands, sent, show, standIn } from '../../../test/stage.tsx';
 import { by, visitOf } from '../../../test/visit.ts';
 import { ReceivedScreen } from '../reception/ReceivedScreen.tsx';
 import { useAppState } from '../../data/app-state.ts';
@@ -147,16 +147,18 @@ it('choose the photo that shows the same before, and never one that shows it aft
   );
 });
 
+const WORN = '7d0c3f5e-3a55-4a0e-9c51-0b8f2f6f6b10';
 it('of a pair are parted by one press, and a pair again by the notice', async () => {
   const visit = visitOf('fusee', {
     photos: [
-      { ...photo([]), id: 'p1', caption: 'Worn' },
-      { ...photo([]), id: 'p2', caption: 'Bushed', beforeId: 'p1' },
+      { ...photo([]), id: WORN, caption: 'Worn' },
+      { ...photo([]), id: 'p2', caption: 'Bushed', beforeId: WORN },
     ],
   });
   show(() => <PhotoSheet photo={visit.photos[1]!} onClose={() => undefined} />, visit);
   await person.click(screen.getByRole('button', { name: 'Not this one: Worn' }));
   await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
+  nowStands({ ...visit, photos: visit.photos.map((p) => ({ ...p, beforeId: null })) });
   useAppState.getState().notice!.undo!();
-  await waitFor(() => expect(sent.map((s) => s.body)).toEqual([{ beforeId: null }, { beforeId: 'p1' }]));
+  await waitFor(() => expect(sent.map((s) => s.body)).toEqual([{ beforeId: null }, { beforeId: WORN }]));
 });

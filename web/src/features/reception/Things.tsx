@@ -6,7 +6,7 @@ import { comesWith } from '@eclat/core/intake';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -62,7 +62,7 @@ function ThingRow({
   const visit = useThisVisit();
   const open = !visit.closedAt;
   const params = { visitId: visit.id };
-  const thing = useRemove(api.reception.removeReceived, api.reception.addReceived, 'Thing received');
+  const thing = useTakeOut(api.reception.removeReceived, 'Thing received');
   return (
     <li className="flex items-center gap-3 py-2">
       {r.photoId ? (
@@ -93,22 +93,7 @@ function ThingRow({
             type="button"
             aria-label={`Take out: ${r.what}`}
             className="grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-            onClick={() =>
-              thing(
-                { params: { ...params, receivedId: r.id } },
-                {
-                  params,
-                  body: {
-                    what: r.what,
-                    count: r.count,
-                    condition: r.condition,
-                    squareMm: r.squareMm,
-                    fits: r.fits,
-                    photoId: r.photoId,
-                  },
-                },
-              )
-            }
+            onClick={() => thing({ params: { ...params, receivedId: r.id } })}
           >
             <Trash2 className="size-5" />
           </button>

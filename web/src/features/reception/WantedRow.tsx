@@ -80,9 +80,9 @@ function useSteps(thing: WantedThing) {
   const remove = useCommand(api.reception.removeWantedStep, { what: 'Step' });
   const log = useCommand(api.reception.addWantedStep, {
     what: 'Step',
-    onDone: ({ steps }) => {
+    onDone: ({ steps }, _sent, undo) => {
       const last = steps.at(-1);
-      if (last) say(`${thing.what}: ${last.step}.`, 'good', () => back(last.id));
+      if (last) say(`${thing.what}: ${last.step}.`, 'good', undo);
     },
   });
   const back = (stepId: string) => remove.mutate({ params: { ...params, stepId } });
@@ -104,7 +104,7 @@ function StepForm({ thing, step, onClose }: { thing: WantedThing; step: WantedSt
       form.forget();
       onClose();
     },
-    onDone: () => say(`${thing.what}: ${step}.`),
+    onDone: (_reply, _sent, undo) => say(`${thing.what}: ${step}.`, 'good', undo),
   });
   const params = { visitId: visit.id, wantedId: thing.id };
   const { errors } = form.formState;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -46,7 +46,7 @@ export function KeepWord({ word }: { word: string }) {
 
 export function KeptWords() {
   const visit = useThisVisit();
-  const drop = useRemove(api.signing.dropWord, api.signing.keepWord, 'Kept word');
+  const drop = useTakeOut(api.signing.dropWord, 'Kept word');
   if (visit.keptWords.length === 0) return null;
   return (
     <Panel title="Words that stay">
@@ -56,15 +56,7 @@ export function KeptWords() {
             <span>
               <b>“{k.word}”</b>: {k.why} <span className="text-soft">({`${k.by}, ${dayTime(k.at)}`})</span>
             </span>
-            <Button
-              variant="plain"
-              onClick={() =>
-                drop(
-                  { params: { visitId: visit.id, wordId: k.id } },
-                  { params: { visitId: visit.id }, body: { word: k.word, why: k.why } },
-                )
-              }
-            >
+            <Button variant="plain" onClick={() => drop({ params: { visitId: visit.id, wordId: k.id } })}>
               Take it back
             </Button>
           </li>

@@ -5,7 +5,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -92,7 +92,7 @@ export function Phases() {
 function PhaseRow({ phase: p }: { phase: Visit['strip']['phases'][number] }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const phase = useRemove(api.strip.removePhase, api.strip.addPhase, 'Phase');
+  const phase = useTakeOut(api.strip.removePhase, 'Phase');
   return (
     <li className="flex items-start gap-2 py-2">
       {p.photoId && (
@@ -112,12 +112,7 @@ function PhaseRow({ phase: p }: { phase: Visit['strip']['phases'][number] }) {
           type="button"
           aria-label={`Take back: ${p.what}`}
           className="grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
-          onClick={() =>
-            phase(
-              { params: { ...params, phaseId: p.id } },
-              { params, body: { what: p.what, how: p.how, when: p.when, photoId: p.photoId } },
-            )
-          }
+          onClick={() => phase({ params: { ...params, phaseId: p.id } })}
         >
           <Trash2 className="size-5" />
         </button>

@@ -117,11 +117,9 @@ function WholeTrains() {
   const off = visit.strip.steps.filter((s) => s.fate === 'apart').map((s) => s.what);
   const left = trainsLeft(visit.movement.traits, visit.rules.held, off);
   const params = { visitId: visit.id };
-  const back = useCommand(api.strip.removeSteps, { what: 'Steps' });
   const add = useCommand(api.strip.addTrain, {
     what: 'Train',
-    onDone: (reply, { body }) =>
-      say(`All onto the ${body!.place}.`, 'good', () => back.mutate({ params, body: reply })),
+    onDone: (_reply, { body }, undo) => say(`All onto the ${body!.place}.`, 'good', undo),
   });
   if (left.length === 0) return null;
   return (
@@ -234,7 +232,6 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
     step ?? fresh,
     `step.${visit.id}.${step ? `${step.id}.${step.version}` : 'new'}`,
   );
-  const remove = useCommand(api.strip.removeStep, { what: 'Step' });
   const add = useCommand(api.strip.addStep, {
     what: 'Step',
     onFields: form.refused,
@@ -242,10 +239,7 @@ function useStepForm(step: StripStep | null, onClose: () => void) {
       enterLogs(form);
       form.taken({ ...fresh, place: form.getValues('place') ?? '' });
     },
-    onDone: (s) =>
-      say(`${s.what}: ${s.place || 'logged'}.`, 'good', () =>
-        remove.mutate({ params: { visitId: visit.id, stepId: s.id } }),
-      ),
+    onDone: (s, _sent, undo) => say(`${s.what}: ${s.place || 'logged'}.`, 'good', undo),
   });
   const change = useCommand(api.strip.changeStep, {
     what: 'Step',

@@ -3,7 +3,7 @@ import { remarkName } from '@eclat/core/strip';
 import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Heard } from '../recordings/SpokenRemark.tsx';
 
@@ -42,31 +42,13 @@ export function StepWords({ step: s }: { step: StripStep }) {
 export function useStepTools() {
   const visit = useThisVisit();
   const moving = useCommand(api.strip.moveStep, { what: 'Step' });
-  const out = useRemove(api.strip.removeStep, api.strip.addStep, 'Step');
+  const out = useTakeOut(api.strip.removeStep, 'Step');
   const params = (s: StripStep) => ({ visitId: visit.id, stepId: s.id });
   return {
     closed: visit.closedAt !== null,
     busy: moving.isPending,
     move: (s: StripStep, position: number) => moving.mutate({ params: params(s), body: { position } }),
-    remove: (s: StripStep) =>
-      out(
-        { params: params(s) },
-        {
-          params: { visitId: visit.id },
-          body: {
-            what: s.what,
-            heldBy: s.heldBy,
-            place: s.place,
-            remarks: s.remarks,
-            note: s.note,
-            group: s.group,
-            photoId: s.photoId,
-            recordingId: s.recordingId,
-            opens: s.opens,
-            overrideReason: s.overrideReason,
-          },
-        },
-      ),
+    remove: (s: StripStep) => out({ params: params(s) }),
   };
 }
 

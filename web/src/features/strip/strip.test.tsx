@@ -105,8 +105,8 @@ describe('the strip log', () => {
     show(StripScreen, visit({ steps: [step('front plate'), step('strike fly')] }));
     await person.click(screen.getByRole('button', { name: /^strike train onto its wire, 5 parts$/i }));
     await waitFor(() => expect(sent[0]!.body).toEqual({ train: 'strike', place: 'strike wire' }));
-    await waitFor(() => expect(useAppState.getState().undo?.text).toBe('All onto the strike wire.'));
-    act(() => useAppState.getState().undo!.run());
+    await waitFor(() => expect(useAppState.getState().notice?.text).toBe('All onto the strike wire.'));
+    act(() => useAppState.getState().notice!.undo!());
     await waitFor(() =>
       expect(sent[1]).toMatchObject({ url: '/api/visits/v1/steps/remove', body: { steps: ['a', 'b'] } }),
     );

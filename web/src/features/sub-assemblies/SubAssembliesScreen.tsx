@@ -9,7 +9,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
 import { useContractForm } from '../../data/useContractForm.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -48,7 +48,7 @@ const standsWords = (u: SubAssembly): string =>
 
 function OneUnit({ unit }: { unit: SubAssembly }) {
   const visit = useThisVisit();
-  const out = useRemove(api.subAssemblies.remove, api.subAssemblies.add, sentence(unit.name));
+  const out = useTakeOut(api.subAssemblies.remove, sentence(unit.name));
   const apart = visit.strip.steps.filter((s) => s.group === unit.name && s.fate === 'apart').length;
   const params = { visitId: visit.id };
   const [pressed, setPressed] = useState(false);
@@ -57,10 +57,7 @@ function OneUnit({ unit }: { unit: SubAssembly }) {
       title={sentence(unit.name)}
       aside={
         !visit.closedAt && (
-          <Button
-            variant="plain"
-            onClick={() => out({ params: { ...params, unitId: unit.id } }, { params, body: { name: unit.name } })}
-          >
+          <Button variant="plain" onClick={() => out({ params: { ...params, unitId: unit.id } })}>
             Goes with the movement
           </Button>
         )

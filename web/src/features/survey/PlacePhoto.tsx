@@ -4,7 +4,7 @@ import { holesOf, type Plate, type Hole } from '@eclat/core/movement';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -21,7 +21,7 @@ export function PlacePhoto({ plate, onClose }: { plate: Plate; onClose: () => vo
   const [points, setPoints] = useState<Points>(laid?.points ?? {});
   const [again, setAgain] = useState<string | null>(null);
   const keep = useCommand(api.survey.setPlatePhoto, { what: 'Photo of the plate', onSent: onClose });
-  const remove = useRemove(api.survey.removePlatePhoto, api.survey.setPlatePhoto, 'Photo');
+  const remove = useTakeOut(api.survey.removePlatePhoto, 'Photo');
   const holes = holesOf(visit.movement.traits).filter((h) => h.plate === plate);
   const next = holes.find((h) => h.key === again) ?? holes.find((h) => !points[h.key]);
   const photo = visit.photos.find((p) => p.id === photoId);
@@ -114,7 +114,7 @@ function PlaceHoles({
   keep: ReturnType<typeof useCommand<typeof api.survey.setPlatePhoto>>;
   laid: PlatePhoto | undefined;
   setPhoto: (next: string | null) => void;
-  remove: ReturnType<typeof useRemove>;
+  remove: (command: { params: { visitId: string; plate: string } }) => void;
   onClose: () => void;
 }) {
   const visit = useThisVisit();
@@ -156,7 +156,7 @@ function PlaceHoles({
           <Button
             variant="plain"
             onClick={() => {
-              remove({ params }, { params, body: { photoId: laid.photoId, points: laid.points, version: 0 } });
+              remove({ params });
               onClose();
             }}
           >

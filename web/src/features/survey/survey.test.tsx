@@ -113,8 +113,8 @@ describe('survey and fit', () => {
     expect(sent[2]!.body['parts']).toEqual(['shake.S1', 'shake.S2', 'shake.S4', 'shake.S5', 'shake.S6']);
     expect(sent[3]!.body['holes']).not.toContain('S2.back');
     // Taken back: only what was said by that press, and its first hole is in hand.
-    await waitFor(() => expect(useAppState.getState().undo?.text).toBe('1 hole sound.'));
-    act(() => useAppState.getState().undo!.run());
+    await waitFor(() => expect(useAppState.getState().notice?.text).toBe('1 hole sound.'));
+    act(() => useAppState.getState().notice!.undo!());
     await waitFor(() => expect(sent).toHaveLength(5));
     expect(sent[4]).toMatchObject({ url: '/api/visits/v1/holes/clear', body: { holes: ['T1.front'] } });
     await screen.findByRole('heading', { name: /^T1 .*front/ });

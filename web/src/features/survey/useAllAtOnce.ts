@@ -6,10 +6,9 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 /** Parts that were looked at and are sound, right or polished, in one press, and back in one. */
 export function useAllAtOnce(said: string) {
   const params = { visitId: useThisVisit().id };
-  const clear = useCommand(api.survey.clearSound, { what: 'Parts' });
   const set = useCommand(api.survey.setSound, {
     what: 'Parts',
-    onDone: (body) => say(said, 'good', () => clear.mutate({ params, body })),
+    onDone: (_reply, _sent, undo) => say(said, 'good', undo),
   });
   return {
     send: (parts: string[]) => set.mutate({ params, body: { parts } }),

@@ -4,10 +4,10 @@ import { bushedHoles } from '@eclat/core/pivots';
 import { held } from '@eclat/core/rules';
 import { counted } from '@eclat/core/units';
 import { useCallback, useMemo, useState } from 'react';
-import { say } from '../../data/app-state.ts';
+import { say, useAppState } from '../../data/app-state.ts';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { holeNames } from './hole-names.ts';
 import { typedOf, type Looking } from './play.ts';
 
@@ -53,25 +53,16 @@ export function useSurvey(visit: Visit) {
   const set = useCommand(api.survey.setHole, {
     what: 'Hole',
     labels: LABELS,
-    onDone: (h) => {
+    onDone: (h, _sent, undo) => {
       taken(h.key);
-      // A slip of the finger: taken back, and the hole is in hand again.
-      const back = () => {
-        setChosen(h.key);
-        clear(h);
-      };
-      say(`${h.key.replace('.', ' ')}: ${h.verdict}.`, 'good', h.version === 1 ? back : undefined);
+      say(`${h.key.replace('.', ' ')}: ${h.verdict}.`, 'good', undo);
     },
   });
 
-  const remove = useRemove(api.survey.removeHole, api.survey.setHole, 'Verdict');
-
-  const clear = ({ key, version: _version, by: _by, at: _at, computed: _says, ...h }: SurveyedHole) => {
-    const { holeLongMm: _long, holeShortMm: _short, ...body } = h;
-    const params = { visitId: visit.id, hole: key };
-    remove({ params }, { params, body: { ...body, version: 0 } });
-  };
-  const rest = useRest(visit.id, setChosen);
+  const remove = useTakeOut(api.survey.removeHole, 'Verdict');
+  const clear = ({ key }: Pick<SurveyedHole, 'key'>) => remove({ params: { visitId: visit.id, hole: key } });
+  const rest = useRest(visit.id);
+  useUndone(setChosen);
   const isOpen = (key: string) => !measured.has(key) && !sent.has(key);
   const restSound = (holes: string[]) => {
     setFollow(false);
@@ -117,17 +108,23 @@ function after(all: readonly Hole[], key: string, isOpen: (key: string) => boole
   return (rest.find((h) => isOpen(h.key)) ?? all[at + 1] ?? all[0])!.key;
 }
 
-/** The rest of a train by feel, in one press, and back: then the first of its holes is in hand again. */
-function useRest(visitId: string, choose: (next: (now: string | null) => string | null) => void) {
+/** A slip of the finger was taken back: its hole is in hand again. */
+function useUndone(choose: (key: string) => void): void {
+  const undone = useAppState((s) => s.undone);
+  const [seen, setSeen] = useState(undone);
+  if (undone === seen) return;
+  setSeen(undone);
+  const [first] = (undone?.body?.['holes'] ?? []) as string[];
+  const key = undone?.params['hole'] ?? first;
+  if (key !== undefined && undone?.route.startsWith('survey.')) choose(key);
+}
+
+/** The rest of a train by feel, in one press. */
+function useRest(visitId: string) {
   const params = { visitId };
-  const none = useCommand(api.survey.clearRest, { what: 'Verdicts' });
   const set = useCommand(api.survey.setRestSound, {
     what: 'Verdicts',
-    onDone: (body) =>
-      say(`${counted(body.holes.length, 'hole')} sound.`, 'good', () => {
-        choose((now) => body.holes[0] ?? now);
-        none.mutate({ params, body });
-      }),
+    onDone: ({ holes }, _sent, undo) => say(`${counted(holes.length, 'hole')} sound.`, 'good', undo),
   });
   return (holes: string[], way: Looking['way']) => set.mutate({ params, body: { holes, way } });
 }

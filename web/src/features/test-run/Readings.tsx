@@ -5,7 +5,7 @@ import { settingWords } from '@eclat/core/pendulum';
 import { AudioLines, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { buttonClass } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -19,16 +19,16 @@ const AT_ONCE = 4;
 export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id };
-  const out = useRemove(api.testRun.removeReading, api.testRun.addReading, 'Reading');
-  const outEvent = useRemove(api.testRun.removeEvent, api.testRun.addEvent, 'Event');
-  const outHeard = useRemove(api.listening.remove, api.listening.add, 'What was heard');
+  const out = useTakeOut(api.testRun.removeReading, 'Reading');
+  const outEvent = useTakeOut(api.testRun.removeEvent, 'Event');
+  const outHeard = useTakeOut(api.listening.remove, 'What was heard');
   const rows: Row[] = [
     ...run.readings.map(({ id, by, ...r }) => ({
       id,
       by,
       at: r.readAt,
       name: 'the reading',
-      takeOut: () => out({ params: { ...params, readingId: id } }, { params, body: r }),
+      takeOut: () => out({ params: { ...params, readingId: id } }),
       shows: <Shown reading={r} far={outliers.includes(Date.parse(r.readAt))} />,
     })),
     ...run.events.map(({ id, by, kind, ...e }) => ({
@@ -37,10 +37,7 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
       at: e.happenedAt,
       name: kind,
       // That it was opened stands in the strip log: it is not taken out here.
-      takeOut:
-        kind === 'opened'
-          ? null
-          : () => outEvent({ params: { ...params, eventId: id } }, { params, body: { ...e, kind } }),
+      takeOut: kind === 'opened' ? null : () => outEvent({ params: { ...params, eventId: id } }),
       shows: (
         <span className="text-lg">
           <b>{kind}</b>
@@ -50,13 +47,13 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
       ),
     })),
     ...visit.heard.map((heard) => {
-      const { id, by, at, ...body } = heard;
+      const { id, by, at } = heard;
       return {
         id,
         by,
         at,
         name: 'what was heard',
-        takeOut: () => outHeard({ params: { ...params, heardId: id } }, { params, body }),
+        takeOut: () => outHeard({ params: { ...params, heardId: id } }),
         shows: <HeardRow heard={heard} when={dayTime(at)} />,
       };
     }),

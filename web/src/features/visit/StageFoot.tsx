@@ -2,10 +2,12 @@ import { api } from '../../data/api.ts';
 import { readyFacts } from '@eclat/core/visit';
 import { COUNTER_STAGES, notReady, settled, stageName, stageOf, STAGES, type StageId } from '@eclat/core/workflow';
 import { ArrowRight, Check, Ellipsis, RotateCcw, Undo2 } from 'lucide-react';
-import { useMemo, useState, type ReactNode } from 'react';
-import { Link, useLocation, useNavigate } from 'react-router';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { isGoing } from '../../app/navigation.ts';
-import { undoPlace, useAppState } from '../../data/app-state.ts';
+import { useAppState } from '../../data/app-state.ts';
+import { lastOf, takeBack } from '../../data/undo.ts';
 import { useMe } from '../../data/queries.ts';
 import { Kept, useCommand } from '../../data/useCommand.ts';
 import { useKept } from '../../data/useDraft.ts';
@@ -144,17 +146,36 @@ function ActionBar({ photosOf, above, children }: { photosOf: StageId; above?: R
   );
 }
 
-/** Takes back what was done last on this clock, as long as nothing else was done that has a way back. */
+/** In a field, undo is of what is typed there. */
+const isTyped = (at: EventTarget | null): boolean =>
+  at instanceof HTMLElement &&
+  (at.isContentEditable || at.matches('textarea, input:not([type=checkbox], [type=radio])'));
+
+/** Takes back what this person did last on this clock; pressed again, what was done before that. */
 function UndoButton() {
-  const here = undoPlace(useLocation().pathname);
-  const undo = useAppState((s) => (s.undo?.at === here ? s.undo : null));
+  const visit = useThisVisit();
+  const queries = useQueryClient();
+  const personId = useMe()?.id ?? '';
+  const undo = useAppState((s) => lastOf(s.undos, visit.id, personId));
+  useEffect(() => {
+    if (!undo) return;
+    const press = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey || e.key.toLowerCase() !== 'z') return;
+      if (isTyped(e.target) || document.querySelector('[role="dialog"]')) return;
+      e.preventDefault();
+      void takeBack(queries, undo.key);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [queries, undo]);
   return (
     <Button
       aria-label="Undo"
-      title={undo ? `Undo: ${undo.text}` : 'Nothing to undo'}
+      title={undo ? `Undo: ${undo.text} (Ctrl Z)` : 'Nothing to undo'}
       disabled={!undo}
       className="shrink-0 max-sm:px-3"
-      onClick={() => undo?.run()}
+      aria-keyshortcuts="Control+Z"
+      onClick={() => undo && void takeBack(queries, undo.key)}
     >
       <Undo2 className="size-5" aria-hidden />
       <span className="hidden sm:inline">Undo</span>

@@ -12,6 +12,7 @@ import { useAppState } from '../../data/app-state.ts';
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { benchQuery, onTestQuery, timersQuery, useVisit } from '../../data/queries.ts';
 import { putRepliesBy } from '../../data/refresh.ts';
+import { loadWaysBack } from '../../data/undo.ts';
 import { fetchPhotos } from '../../data/photo-on-device.ts';
 import { useWithWaiting } from '../../data/waiting-in-visit.ts';
 import { replyInVisit } from '@eclat/contract/reply-in-visit';
@@ -28,6 +29,7 @@ const WayRound = lazy(() => import('./WayRound.tsx'));
 const LookUp = lazy(() => import('./LookUp.tsx'));
 
 putRepliesBy(replyInVisit);
+void loadWaysBack().catch(() => undefined); // away before it was fetched: nothing is undone until it is
 
 /**
  * What stays on screen as long as a clock is open: which one it is, where it stands, and the power state of every

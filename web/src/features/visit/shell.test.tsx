@@ -4,8 +4,10 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { say, useAppState } from '../../data/app-state.ts';
-import { sent, show, standIn } from '../../../test/stage.tsx';
+import { api } from '../../data/api.ts';
+import { useAppState } from '../../data/app-state.ts';
+import { useCommand } from '../../data/useCommand.ts';
+import { nowStands, sent, show, standIn } from '../../../test/stage.tsx';
 import { visitOf } from '../../../test/visit.ts';
 import { outOf } from '../../app/Arrival.tsx';
 import { Notes } from '../notes/Notes.tsx';
@@ -45,23 +47,52 @@ it('the wheel leads to the stages of this job; what is not in it stands apart, a
   expect(closed).toBe(1);
 });
 
-it('what was done last is taken back from the bar, once, and on its own clock only', async () => {
+it('what was done here is taken back from the bar, step by step, until something else depends on it', async () => {
   const person = userEvent.setup();
-  show(() => <StageFoot stage="survey" />, visit);
+  const by = { by: 'Ines Calloway', at: '2026-06-01T10:00:00.000Z' };
+  const notes = ['n1', 'n2'].map((id) => ({ id, text: `Note ${id}`, ...by }));
+  const Jot = () => {
+    const add = useCommand(api.notes.add, { what: 'Note' });
+    return (
+      <>
+        {notes.map(({ text }) => (
+          <button key={text} onClick={() => add.mutate({ params: { visitId: visit.id }, body: { text } })}>
+            {text}
+          </button>
+        ))}
+        <StageFoot stage="survey" />
+      </>
+    );
+  };
+  useAppState.setState({ undos: [] });
+  show(Jot, visit);
   const undo = screen.getByRole('button', { name: 'Undo' }) as HTMLButtonElement;
   expect(undo.disabled).toBe(true);
-  let back = 0;
-  say('Step taken out.', 'good', () => back++);
-  await waitFor(() => expect(undo.disabled).toBe(false));
-  useAppState.setState({ notice: null }); // the notice has gone
+  for (const note of notes) {
+    standIn({ '/notes': note });
+    await person.click(screen.getByRole('button', { name: note.text }));
+    await waitFor(() => expect(undo.title).toContain(note.text));
+  }
+  // Of another clock, and of another person: none of this bar’s business.
+  const { undos } = useAppState.getState();
+  useAppState.setState({
+    undos: [...undos, { ...undos[0]!, key: 'x', visitId: 'other' }, { ...undos[0]!, key: 'y', personId: 'other' }],
+  });
+  standIn({});
+  nowStands({ ...visit, notes });
+  await person.keyboard('{Control>}z{/Control}');
+  await waitFor(() => expect(sent.map((s) => `${s.method} ${s.url}`)).toEqual(['DELETE /api/visits/v1/notes/n2']));
+  await waitFor(() => expect(useAppState.getState().notice?.text).toBe('Undone. Note: Note n2.'));
+  nowStands({ ...visit, notes: [{ ...notes[0]!, text: 'Corrected by Wilf' }] });
   await person.click(undo);
-  expect(back).toBe(1);
+  await waitFor(() =>
+    expect(useAppState.getState().notice).toMatchObject({
+      tone: 'danger',
+      text: 'Not undone. Note: Note n1: it was changed since.',
+    }),
+  );
+  expect(sent).toHaveLength(1);
   expect(undo.disabled).toBe(true);
-  say('Step taken out.', 'good', () => back++);
-  const { undo: held } = useAppState.getState();
-  useAppState.setState({ undo: { ...held!, at: '/visits/another' } });
-  await waitFor(() => expect(undo.disabled).toBe(true));
-  expect(sent).toEqual([]);
 });
 
 it.each([

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
-import { useRemove } from '../../data/useRemove.ts';
+import { useTakeOut } from '../../data/useTakeOut.ts';
 import { serverNow, useAppState } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
@@ -64,7 +64,7 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
   const units = useAppState((s) => s.units);
   const working = workingById(kept.working);
   const params = { visitId: visit.id };
-  const out = useRemove(api.workings.remove, api.workings.keep, 'Working');
+  const out = useTakeOut(api.workings.remove, 'Working');
   const address = working
     ? `/workings/${working.id}?` +
       toAddress(typedOf(fieldsOf(working.inputs), kept.input, units)).toString() +
@@ -92,12 +92,7 @@ function Kept({ visit, kept }: { visit: Visit; kept: KeptWorking }) {
           type="button"
           aria-label={`Take back: ${working?.title ?? kept.working}`}
           className="no-print grid size-12 place-items-center rounded-lg hover:bg-danger-wash"
-          onClick={() =>
-            out(
-              { params: { ...params, keptId: kept.id } },
-              { params, body: { working: kept.working, stage: kept.stage, input: kept.input } },
-            )
-          }
+          onClick={() => out({ params: { ...params, keptId: kept.id } })}
         >
           <Trash2 className="size-5" aria-hidden />
         </button>

@@ -8,6 +8,8 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AT, by, visitOf } from '../../../test/visit.ts';
 import { useAppState } from '../../data/app-state.ts';
+import { visitQuery } from '../../data/queries.ts';
+import { loadWaysBack } from '../../data/undo.ts';
 import { knownOf } from './prefill.ts';
 import StageWorkings from './StageWorkings.tsx';
 
@@ -16,6 +18,7 @@ let sent: { method: string; url: string; body: unknown }[];
 beforeEach(() => {
   sent = [];
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+    if (url === '/api/visits/v1') return new Response(JSON.stringify(standing), { status: 200 });
     sent.push({ method: init.method!, url, body: init.body ? JSON.parse(init.body as string) : null });
     return new Response(JSON.stringify({ ok: true }), { status: 200 });
   });
@@ -27,10 +30,15 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+let standing: Visit;
+await loadWaysBack();
 function show(visit: Visit, stage: 'fit' | 'run' = 'run'): void {
   const router = createMemoryRouter([{ path: '*', element: <StageWorkings visit={visit} stage={stage} /> }]);
+  standing = visit;
+  const queries = new QueryClient();
+  queries.setQueryData(visitQuery(visit.id).queryKey, visit);
   render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
     </QueryClientProvider>,
   );

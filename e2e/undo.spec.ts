@@ -1,0 +1,67 @@
+import { asked, expect, openShop, stage, takeIn, test } from './shop.ts';
+import type { Visit } from '@eclat/contract';
+
+test('what was done at a clock is undone step by step, by key, button and notice, across stages and a reload', async ({
+  page,
+  server,
+}) => {
+  await openShop(page, server);
+  await takeIn(page, 'Longcase clock', 'Tall clock');
+  const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
+  const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
+  const undo = page.getByRole('button', { name: 'Undo', exact: true }).last();
+  const said = (words: string | RegExp) => expect(page.getByText(words)).toBeVisible();
+
+  await stage(page, 'Assess');
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByLabel('Place', { exact: true }).fill('hood');
+  await page.getByLabel('What was seen').fill('Door sags.');
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await said('Door sags.');
+  await stage(page, 'Survey');
+  const feel = page.getByRole('radiogroup', { name: 'Verdict by feel' });
+  const verdict = (word: string) => feel.getByRole('radio', { name: word, exact: true });
+  const hole = (at: RegExp) => expect(page.getByRole('heading', { name: at })).toBeVisible();
+  await hole(/^T1 .*, front$/);
+  await verdict('sound').click();
+  await hole(/^T1 .*, back$/);
+  await verdict('bush').click();
+  await hole(/^T2 .*, front$/);
+  await expect.poll(async () => (await now()).holes.length).toBe(2);
+
+  await test.step('the last first; its hole is in hand again', async () => {
+    await page.keyboard.press('Control+Z');
+    await said('Undone. Hole: T1 back.');
+    await hole(/^T1 .*, back$/);
+    expect((await now()).holes.map((h) => h.key)).toEqual(['T1.front']);
+  });
+
+  await test.step('a word that was changed goes back to the word before', async () => {
+    await page.getByRole('button', { name: /^T1 .*, front: sound$/ }).click();
+    await verdict('bush').click();
+    await expect.poll(async () => (await now()).holes.map((h) => h.verdict)).toEqual(['bush']);
+    await page.reload();
+    await undo.click();
+    await said('Undone. Hole: T1 front.');
+    expect((await now()).holes.map((h) => h.verdict)).toEqual(['sound']);
+    await undo.click();
+    await expect.poll(async () => (await now()).holes).toEqual([]);
+  });
+
+  await test.step('what somebody else went on from is not, and that is said', async () => {
+    const [found] = (await now()).findings;
+    await page.evaluate(
+      ([url, id]) =>
+        fetch(url!, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'idempotency-key': crypto.randomUUID() },
+          body: JSON.stringify({ kind: 'labour', what: 'Hang the door', quantity: '1', price: '40', findingId: id }),
+        }),
+      [`/api/visits/${visitId}/lines`, found!.id],
+    );
+    await undo.click();
+    await said('Not undone. Finding: Door sags: “Hang the door” depends on it.');
+    expect((await now()).findings).toHaveLength(1);
+    await expect(undo).toBeDisabled();
+  });
+});
