@@ -46,7 +46,7 @@ export const answerOf = <Reply>(reply: Reply | Kept): Reply | undefined =>
 
 const SOON_MS = 2_000;
 /** What may be waited for on this device, and is done without where it fails or hangs. */
-const soon = <T>(work: Promise<T>): Promise<T | undefined> =>
+export const soon = <T>(work: Promise<T>): Promise<T | undefined> =>
   Promise.race([
     work.catch(() => undefined),
     new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), SOON_MS)),

@@ -3,12 +3,12 @@ import type { WayBack } from '@eclat/contract/way-back';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { say, useAppState } from './app-state.ts';
-import { Refusal } from './call.ts';
+import { call, Refusal } from './call.ts';
 import { whyOf } from './outbox.ts';
 import { newId } from './new-id.ts';
 import { visitQuery } from './queries.ts';
 import { afterCommand } from './refresh.ts';
-import { answerOf, Kept, sendChange, type Command } from './send-change.ts';
+import { answerOf, Kept, sendChange, soon, type Command } from './send-change.ts';
 import { visitNow } from './waiting-in-visit.ts';
 
 /** One step back of one person at one visit. */
@@ -96,8 +96,9 @@ export async function takeBack(queries: QueryClient, key: string): Promise<void>
   state().set({ notice: null });
   const not = (why: string) => say(`Not undone. ${text}: ${why}`, 'danger');
   const { inTheWayOf, toSend, renamedIn } = await loadWaysBack();
-  // What the last answer did not tell is asked for first.
-  await queries.fetchQuery({ ...visitQuery(visitId), staleTime: 0 }).catch(() => undefined);
+  // What the last answer did not tell is asked for first; of the server alone: a copy may be older than what is here.
+  const fresh = await soon(call(api.visit.get, { params: { visitId } }));
+  if (fresh) queries.setQueryData(visitQuery(visitId).queryKey, fresh);
   const visit = visitNow(queries, visitId);
   if (!visit) return not('the server is away.');
   const trouble = inTheWayOf(visit, way);
