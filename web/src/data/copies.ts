@@ -40,7 +40,7 @@ const quietly = <T>(work: () => Promise<T>): Promise<T | undefined> =>
     new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), STUCK_MS)),
   ]);
 
-function keepCopy(url: string, reply: unknown): void {
+export function keepCopy(url: string, reply: unknown): void {
   void quietly(async () => {
     await put(url, reply, replies);
     await put(url, Date.now(), about);

@@ -1,16 +1,22 @@
-import type { Person } from '@eclat/contract';
+import type { Person, ReplyOf } from '@eclat/contract';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { api } from './api.ts';
 import { useAppState } from './app-state.ts';
 import { call, noteServerTime, urlOf } from './call.ts';
-import { copiesAreOf, orCopy } from './copies.ts';
+import { copiesAreOf, keepCopy, orCopy } from './copies.ts';
 import { fetched, keyOf } from './fetched.ts';
 
 const MINUTE_MS = 60_000;
 
+const sessionKey = keyOf(api.people.session);
+type Session = ReplyOf<typeof api.people.session>;
+
+/** A server that is silent at the moment of signing in does not put the page back to before it. */
+export const keepSession = (session: Session): void => keepCopy(urlOf(api.people.session), session);
+
 export const sessionQuery = queryOptions({
-  queryKey: keyOf(api.people.session),
-  queryFn: async () => {
+  queryKey: sessionKey,
+  queryFn: async ({ client }): Promise<Session> => {
     const sentAt = Date.now();
     let answered = false;
     const ask = async () => {
@@ -20,7 +26,7 @@ export const sessionQuery = queryOptions({
       answered = true;
       return session;
     };
-    const session = await orCopy(urlOf(api.people.session), ask, () => undefined);
+    const session = await orCopy(urlOf(api.people.session), ask, (late) => client.setQueryData(sessionKey, late));
     if (!answered) useAppState.getState().set({ liveOk: false });
     if (session.timeZone) useAppState.getState().set({ zone: session.timeZone });
     return session;

@@ -6,7 +6,7 @@ import { useEffect } from 'react';
 import { useAppState } from '../../data/app-state.ts';
 import { call } from '../../data/call.ts';
 import { loadUnsent } from '../../data/outbox.ts';
-import { sessionQuery } from '../../data/queries.ts';
+import { keepSession, sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
@@ -30,6 +30,7 @@ export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) 
   const signIn = useMutation({
     mutationFn: (body: { name: string; passphrase: string }) => call(peopleRoutes.signIn, { body }),
     onSuccess: (session) => {
+      keepSession(session);
       queries.setQueryData(sessionQuery.queryKey, session);
       void queries.invalidateQueries();
     },
