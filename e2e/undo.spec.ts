@@ -48,6 +48,42 @@ test('what was done at a clock is undone step by step, by key, button and notice
     await expect.poll(async () => (await now()).holes).toEqual([]);
   });
 
+  await test.step('what somebody else said in between is what it goes back to', async () => {
+    await page.getByRole('button', { name: /^T1 .*, front: not looked at$/ }).click();
+    await verdict('sound').click();
+    await hole(/^T1 .*, back$/);
+    await expect.poll(async () => (await now()).holes.map((h) => h.version)).toEqual([1]);
+    await page.evaluate(
+      (url) =>
+        fetch(url, {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json', 'idempotency-key': crypto.randomUUID() },
+          body: JSON.stringify({ size: { kind: 'felt' }, pivotMm: null, verdict: 'tight', version: 1 }),
+        }),
+      `/api/visits/${visitId}/holes/T1.front`,
+    );
+    await page.getByRole('button', { name: /^T1 .*, front: tight$/ }).click();
+    await verdict('bush').click();
+    await expect.poll(async () => (await now()).holes.map((h) => h.verdict)).toEqual(['bush']);
+    await undo.click();
+    await expect.poll(async () => (await now()).holes.map((h) => h.verdict)).toEqual(['tight']);
+    await said('Undone. Hole: T1 front.');
+    await undo.click();
+    await said('Not undone. Hole: T1 front: it was changed since.');
+  });
+
+  await test.step('without the server too, and once', async () => {
+    await server.kill();
+    await page.getByRole('button', { name: /^T1 .*, back: not looked at$/ }).click();
+    await verdict('bush').click();
+    await expect(page.getByRole('button', { name: /^T1 .*, back: bush$/ })).toBeVisible();
+    await undo.click();
+    await expect(page.getByRole('button', { name: /^T1 .*, back: not looked at$/ })).toBeVisible();
+    await server.start();
+    await said('Sent what was kept on this device.');
+    expect((await now()).holes.map((h) => h.key)).toEqual(['T1.front']);
+  });
+
   await test.step('what somebody else went on from is not, and that is said', async () => {
     const [found] = (await now()).findings;
     await page.evaluate(

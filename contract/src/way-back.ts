@@ -277,14 +277,18 @@ export function toSend(visit: Visit, way: WayBack): { route: string; params: Par
   return { route, params, ...(way.body ? { body: { ...(takes ? { version } : {}), ...way.body } } : {}) };
 }
 
-/** What speaks of another thing by its id or key, and would speak of nothing. */
-const SPEAKS_OF = new Set(['findingId', 'followsFrom', 'hole', 'recordingId', 'photoId', 'beforeId']);
+/** What else speaks of a thing that is taken out, by which field: it would speak of nothing. */
+const SPEAKS_OF: Readonly<Record<string, readonly string[]>> = {
+  'assessment.removeFinding': ['findingId', 'followsFrom'],
+  'survey.removeHole': ['hole'],
+  'recordings.remove': ['recordingId'],
+};
 
 /** The things of a visit that speak of one thing. */
-function speakingOf(part: unknown, id: string): string[] {
+function speakingOf(part: unknown, by: readonly string[], id: string): string[] {
   if (typeof part !== 'object' || part === null) return [];
-  const speaks = Object.entries(part).some(([name, value]) => SPEAKS_OF.has(name) && value === id);
-  const within = Object.values(part).flatMap((inner) => speakingOf(inner, id));
+  const speaks = Object.entries(part).some(([name, value]) => by.includes(name) && value === id);
+  const within = Object.values(part).flatMap((inner) => speakingOf(inner, by, id));
   return speaks ? [nameOf(part) || 'something else', ...within] : within;
 }
 
@@ -299,9 +303,8 @@ export function inTheWayOf(visit: Visit, way: WayBack): string | null {
       !(name in now) || name in (SAID[of.route] ?? {}) || JSON.stringify(now[name]) === JSON.stringify(value),
   );
   if (!same) return 'it was changed since.';
-  const back = ROUTES.get(route)!;
-  if (back.method !== 'DELETE') return null;
-  const others = [...new Set(speakingOf(visit, way.params[lastParam(back.path)]!))];
+  const by = SPEAKS_OF[route] ?? [];
+  const others = [...new Set(speakingOf(visit, by, way.params[lastParam(ROUTES.get(route)!.path)]!))];
   return others.length > 0
     ? `${others.map((o) => `“${o}”`).join(', ')} ${others.length === 1 ? 'depends' : 'depend'} on it.`
     : null;

@@ -12,7 +12,7 @@ import { copiesAreOf, forgetCopies, isCopied, orCopy } from './copies.ts';
 import { useLive } from './live.ts';
 import { newId } from './new-id.ts';
 import { keepMine, loadUnsent, removeUnsent, retryUnsent, sentBefore, useOutbox } from './outbox.ts';
-import { sessionQuery } from './queries.ts';
+import { keepSession, sessionQuery } from './queries.ts';
 import { routeAt } from './route-at.ts';
 import { useCommand } from './useCommand.ts';
 import * as waitingInVisit from './waiting-in-visit.ts';
@@ -521,6 +521,21 @@ describe('what was fetched', () => {
     expect(await asked).toBe(1);
     reply(2);
     await vi.waitFor(() => expect(late).toEqual([2]));
+  });
+
+  it('of who is here is that of the signing in, where the server falls silent right after it', async () => {
+    const queries = new QueryClient();
+    const session = { person: null, shop: 'x', timeZone: 'Europe/London', firstRun: false, demo: false, now: 0 };
+    const ines = { id: PERSON, name: 'Ines Calloway', role: 'technician' } as const;
+    answer = () => json(200, session);
+    expect((await queries.fetchQuery(sessionQuery)).person).toBeNull();
+    keepSession({ ...session, person: ines });
+    useAppState.setState({ liveOk: false });
+    let reply: (r: Response) => void = never;
+    vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => (reply = resolve)));
+    expect((await queries.fetchQuery({ ...sessionQuery, staleTime: 0 })).person).toEqual(ines);
+    reply(json(200, session)); // she was signed out elsewhere
+    await vi.waitFor(() => expect(queries.getQueryData(sessionQuery.queryKey)?.person).toBeNull());
   });
 
   it('is not kept of accounts, other shops or a search', () => {

@@ -43,7 +43,7 @@ export const lastOf = (undos: readonly Undo[], visitId: string | undefined, pers
  */
 export function remember(
   queries: QueryClient,
-  { before, route, command, reply, what, personId }: Made,
+  { before, behind, route, command, reply, what, personId }: Made,
 ): (() => void) | undefined {
   const { method, path } = route;
   const params = command.params as Record<string, string>;
@@ -52,12 +52,15 @@ export function remember(
   const way = ways.wayBack(before, { method, path, params, body: command.body, reply });
   if (!way) return undefined;
   const text = way.name === '' || way.name === what ? what : `${what}: ${way.name}`;
-  const undo = { key: newId(), personId, visitId, text, way: sinceLast(way) };
+  const last = lastOf(state().undos, visitId, personId)?.way;
+  const undo = { key: newId(), personId, visitId, text, way: behind && last ? sinceLast(way, last) : way };
   stack((undos) => [...undos, undo].slice(-MOST));
   return () => void takeBack(queries, undo.key);
 }
 interface Made {
   before: Visit | undefined;
+  /** What was on screen then was behind what the server had. */
+  behind: boolean;
   route: RouteRef;
   command: Command<RouteRef>;
   reply: unknown;
@@ -66,11 +69,10 @@ interface Made {
 }
 
 /** Two changes of the same in a breath: the second goes back to what the first left, though it was not yet seen. */
-function sinceLast(way: WayBack): WayBack {
-  const of = JSON.stringify(way.of);
-  const before = state().undos.findLast((u) => JSON.stringify(u.way.of) === of)?.way;
-  const isSame = way.route === way.of.route && before?.left && way.body;
-  return isSame ? { ...way, body: { ...way.body, ...pick(before.left!, Object.keys(way.body!)) } } : way;
+function sinceLast(way: WayBack, last: WayBack): WayBack {
+  const isSame = way.route === way.of.route && JSON.stringify(way.of) === JSON.stringify(last.of);
+  if (!isSame || !last.left || !way.body) return way;
+  return { ...way, body: { ...way.body, ...pick(last.left, Object.keys(way.body)) } };
 }
 const pick = (from: Readonly<Record<string, unknown>>, names: readonly string[]) =>
   Object.fromEntries(names.filter((n) => n in from).map((n) => [n, from[n]]));
@@ -92,10 +94,12 @@ export async function takeBack(queries: QueryClient, key: string): Promise<void>
   const undo = state().undos.find((u) => u.key === key);
   if (!undo) return;
   const { visitId, text, way } = undo;
+  const not = (why: string) => say(`Not undone. ${text}: ${why}`, 'danger');
+  const rules = await loadWaysBack().catch(() => null);
+  if (!rules) return not('the server is away.');
+  const { inTheWayOf, toSend, renamedIn } = rules;
   stack((undos) => undos.filter((u) => u.key !== key));
   state().set({ notice: null });
-  const not = (why: string) => say(`Not undone. ${text}: ${why}`, 'danger');
-  const { inTheWayOf, toSend, renamedIn } = await loadWaysBack();
   // What the last answer did not tell is asked for first; of the server alone: a copy may be older than what is here.
   const fresh = await soon(call(api.visit.get, { params: { visitId } }));
   if (fresh) queries.setQueryData(visitQuery(visitId).queryKey, fresh);

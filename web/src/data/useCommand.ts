@@ -8,7 +8,7 @@ import { afterCommand, refresh } from './refresh.ts';
 import { answerOf, Kept, me, sendChange, type Command, type Told } from './send-change.ts';
 import { useSending } from './useSending.ts';
 import { chooseOne } from './two-states.ts';
-import { visitNow } from './waiting-in-visit.ts';
+import { isBehind, visitNow } from './waiting-in-visit.ts';
 import { remember } from './undo.ts';
 
 export { answerOf, Kept, type Command } from './send-change.ts';
@@ -36,16 +36,17 @@ export function useCommand<R extends RouteRef>(route: R, options: Options<R>) {
     refresh(queries, { topics: route.changes ?? [], visits: visitId === undefined ? [] : [visitId] });
   };
 
-  const before = useRef(new WeakMap<Command<R>, Visit | undefined>());
+  const stood = useRef(new WeakMap<Command<R>, { before: Visit | undefined; behind: boolean }>());
   const send = (command: Command<R>) => {
     const { visitId } = paramsOf(command);
-    before.current.set(command, visitId === undefined ? undefined : visitNow(queries, visitId));
+    if (visitId !== undefined)
+      stood.current.set(command, { before: visitNow(queries, visitId), behind: isBehind(queries, visitId) });
     return sendChange(queries, route, command, options);
   };
   const wayBackOf = (command: Command<R>, reply: unknown) =>
     remember(queries, {
       ...{ route, command: command, reply, what: options.what },
-      before: before.current.get(command),
+      ...(stood.current.get(command) ?? { before: undefined, behind: false }),
       personId: me(queries).id,
     });
 

@@ -61,6 +61,12 @@ export function visitNow(queries: QueryClient, visitId: string): Visit | undefin
   return visit && withWaiting(visit, useAppState.getState().unsent);
 }
 
+/** More of the visit changed than is here yet: it is being asked for. */
+export function isBehind(queries: QueryClient, visitId: string): boolean {
+  const held = queries.getQueryState(keyOfVisit(visitId));
+  return held !== undefined && (held.isInvalidated || held.fetchStatus === 'fetching');
+}
+
 /** What the server will answer to a change that waits; undefined where it cannot be said. @throws without the rules */
 export async function expectedOf(queries: QueryClient, key: string): Promise<unknown> {
   const item = useAppState.getState().unsent.find((u) => u.key === key);

@@ -1,5 +1,6 @@
 import type { BenchRow, Hit, Person, Visit } from '@eclat/contract';
 import { RULES } from '@eclat/core/rules';
+import { bare } from '@eclat/core/units';
 import { STAGES, stageName } from '@eclat/core/workflow';
 import { useAppState } from '../../data/app-state.ts';
 import { LOOK_UPS } from '../../features/visit/look-ups.ts';
@@ -24,7 +25,7 @@ export interface Entry {
 }
 
 const words = (text: string): string[] =>
-  text
+  bare(text)
     .toLocaleLowerCase()
     .split(/[\s·,/().:;-]+/)
     .filter(Boolean);

@@ -54,6 +54,9 @@ describe('what is found', () => {
     expect(names('photo')).toEqual(
       expect.arrayContaining(['Take a photo', 'Look up: Photos', 'Count teeth on a photo']),
     );
+    // Typed without its accent, and in another alphabet.
+    expect(matching(benchEntries([{ ...row, owner: 'Éloïse Ångström' }]), 'eloise ang')).toHaveLength(1);
+    expect(matching(benchEntries([{ ...row, owner: 'Ивана Чёрная' }]), 'черн')).toHaveLength(1);
     expect(names('  ')).toEqual([]);
     expect(names('zebra')).toEqual([]);
   });
