@@ -31,8 +31,8 @@ export interface Course {
   walked?: number;
   measured?: BodyOf<typeof api.assessment.addMeasurement>[];
   dated?: BodyOf<typeof api.assessment.addEvidence>[];
-  /** Points on the last photo: where, and the finding they show. */
-  points?: { x: number; y: number; finding: number }[];
+  /** Marks on the last photo: where, and the finding they show. */
+  points?: (Pick<BodyOf<typeof api.photos.setMark>, 'x' | 'y' | 'shape' | 'to'> & { finding: number })[];
   estimate?: {
     routes?: RouteId[];
     chosen?: RouteId;

@@ -319,6 +319,8 @@ export class Workshop {
           setMark(this.ctx, id, photo.id, randomUUID(), {
             x: k.x,
             y: k.y,
+            shape: k.shape ?? 'point',
+            to: k.to ?? null,
             findingId: findings.find((f) => f.seen === course.findings?.[k.finding]?.seen)?.id ?? null,
             note: '',
           }),

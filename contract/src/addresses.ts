@@ -845,6 +845,13 @@ export const addresses = {
       inverse: 'same',
       visit: { put: 'casework', by: 'id' },
     },
+    move: {
+      method: 'PUT',
+      path: '/visits/:visitId/casework/:taskId/position',
+      changes: ['visit'],
+      inverse: 'same',
+      visit: 'again',
+    },
     remove: {
       method: 'DELETE',
       path: '/visits/:visitId/casework/:taskId',

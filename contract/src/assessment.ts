@@ -183,6 +183,8 @@ export const assessmentRoutes = {
     summary: 'All photos of a movement, over its visits',
     roles: everyone,
     reads: 'movements',
-    reply: z.array(z.object({ id, caption: z.string(), claim: z.string(), at: moment })),
+    reply: z.array(
+      z.object({ id, caption: z.string(), claim: z.string(), at: moment, width: z.int(), height: z.int() }),
+    ),
   }),
 };

@@ -79,6 +79,17 @@ export const caseworkRoutes = {
     body: z.object({ done: z.boolean() }),
     reply: caseTask,
   }),
+  move: command({
+    method: 'PUT',
+    path: `${one}/position`,
+    summary: 'Put it elsewhere in the order',
+    roles: benchRoles,
+    changes: ['visit'],
+    inverse: 'same',
+    visit: 'again',
+    body: z.object({ position: z.int().min(0).max(10_000) }),
+    reply: done,
+  }),
   remove: command({
     method: 'DELETE',
     path: one,

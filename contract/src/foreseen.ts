@@ -235,9 +235,7 @@ const stripped: readonly Rule[] = [
   becomes(api.strip.moveStep, (visit, { params, body: { position } }) => {
     const moved = visit.strip.steps.filter((s) => s.id === params.stepId);
     const rest = visit.strip.steps.filter((s) => s.id !== params.stepId);
-    // Each gets its place anew.
-    const steps = rest.toSpliced(position, 0, ...moved).map((s) => ({ ...s, version: s.version + 1 }));
-    return inStrip(visit, { steps });
+    return inStrip(visit, { steps: rest.toSpliced(position, 0, ...moved) });
   }),
   takesOut(api.strip.removeStep),
   answers(api.strip.setFate, ({ strip }, { params, body: { fate, note }, signed }) =>

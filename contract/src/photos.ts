@@ -1,20 +1,26 @@
+import { MARK_SHAPES } from '@eclat/core/photo';
 import { z } from 'zod';
 import { id, text, stageId, sha256, signed, done } from './common.ts';
 import { everyone } from './people.ts';
 import { command } from './route.ts';
+
+const spot = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) });
 
 export const photoMark = z.object({
   id,
   number: z.int(),
   x: z.number(),
   y: z.number(),
+  shape: z.enum(MARK_SHAPES),
+  to: spot.nullable(),
   findingId: id.nullable(),
   note: z.string(),
 });
 
 export const photoMarkFields = z.object({
-  x: z.number().min(0).max(1),
-  y: z.number().min(0).max(1),
+  ...spot.shape,
+  shape: z.enum(MARK_SHAPES).default('point'),
+  to: spot.nullable().default(null).describe('the tip of an arrow, the other corner of an outline'),
   findingId: id.nullable().default(null),
   note: text(200).default(''),
 });
@@ -60,7 +66,7 @@ export const photosRoutes = {
   setMark: command({
     method: 'PUT',
     path: '/visits/:visitId/photos/:photoId/marks/:markId',
-    summary: 'Place a numbered point, or move it',
+    summary: 'Place a numbered point, arrow or outline, or move it',
     roles: everyone,
     changes: ['visit'],
     inverse: 'photos.removeMark',

@@ -96,6 +96,7 @@ const READS: Readonly<Record<string, Read>> = {
   'strike.setHeard': (v, p) => ({ heard: v.struck.find((s) => s.mark === p['mark'])?.heard ?? null }),
   'testRun.setConditions': (v) => v.testRun?.conditions,
   'replacement.setCheck': (v, p) => v.replacement.checks[p['check']!] ?? { answer: null },
+  'casework.move': (v, p) => ({ position: v.casework.findIndex((t) => t.id === p['taskId']) }),
   'casework.setDone': (v, p) => ({ done: (task(v, p)?.doneAt ?? null) !== null }),
   'subAssemblies.setStage': (v, p) =>
     v.units.find((u) => u.id === p['unitId'])?.stages.find((s) => s.stage === p['stage']),

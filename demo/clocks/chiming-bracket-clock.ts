@@ -77,6 +77,7 @@ export default {
         did: 2,
         hoursAgo: 5,
       },
+      { place: 'case', what: 'Door lock eased' },
       { place: 'case', what: 'Trim fitted', product: 'two finials', origin: 'of this clock' },
       {
         place: 'glass',

@@ -40,8 +40,8 @@ export default {
       { kind: 'rate', value: -40, how: 'two readings a day apart' },
     ],
     points: [
-      { x: 0.53, y: 0.48, finding: 0 },
-      { x: 0.63, y: 0.71, finding: 1 },
+      { x: 0.16, y: 0.2, shape: 'arrow', to: { x: 0.4, y: 0.42 }, finding: 0 },
+      { x: 0.72, y: 0.3, shape: 'outline', to: { x: 0.37, y: 0.64 }, finding: 1 },
     ],
     estimate: {
       routes: ['cure', 'overhaul'],

@@ -196,7 +196,10 @@ export const REST: ((v: Visit) => Made)[] = [
   ],
   (v) => [
     'photos.setMark',
-    { params: { photoId: v.photos[0]!.id, markId: MARK }, body: { x: 0.5, y: 0.2, note: 'here' } },
+    {
+      params: { photoId: v.photos[0]!.id, markId: MARK },
+      body: { x: 0.5, y: 0.2, shape: 'arrow', to: { x: 0.7, y: 0.4 }, note: 'here' },
+    },
   ],
   (v) => ['photos.removeMark', { params: { photoId: v.photos[0]!.id, markId: MARK } }],
   (v) => [
@@ -258,6 +261,10 @@ export const REST: ((v: Visit) => Made)[] = [
     'casework.change',
     { params: { taskId: v.casework[0]!.id }, body: { product: 'hide glue', version: v.casework[0]!.version } },
   ],
+  () => ['casework.add', { body: { place: 'case', what: 'Fit the door' } }],
+  (v) => ['casework.move', { params: { taskId: v.casework[1]!.id }, body: { position: 0 } }],
+  (v) => ['casework.move', { params: { taskId: v.casework[0]!.id }, body: { position: 1 } }],
+  (v) => ['casework.remove', { params: { taskId: v.casework[1]!.id } }],
   (v) => ['casework.setDone', { params: { taskId: v.casework[0]!.id }, body: { done: true } }],
   (v) => ['casework.setDone', { params: { taskId: v.casework[0]!.id }, body: { done: false } }],
   (v) => ['casework.remove', { params: { taskId: v.casework[0]!.id } }],

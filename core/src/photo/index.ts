@@ -1,3 +1,4 @@
+export * from './marks.ts';
 export * from './pairs.ts';
 export * from './picture.ts';
 export * from './rim.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { anyWheel, drawWheel, seeded, type WheelScene } from '../simulated/index.ts';
-import { countTeeth, lengthBy, ovalBy, seenAngle } from './index.ts';
+import { countTeeth, drawMark, layOver, lengthBy, ovalBy, seenAngle } from './index.ts';
 
 const PLAIN: WheelScene = {
   teeth: 60,
@@ -105,5 +105,88 @@ describe('lengths on a photo', () => {
     expect(() => lengthBy({ ...scale, to: { x: 110, y: 50 } }, { x: 0, y: 0 }, { x: 9, y: 9 })).toThrow(
       /farther apart/,
     );
+  });
+});
+
+const SIZE = { width: 1000, height: 500 };
+describe('marks on a photo', () => {
+  const box = { x: 0.2, y: 0.8, to: { x: 0.6, y: 0.2 } };
+  it('an arrow ends where it points, with both sides of its head behind the tip', () => {
+    const { path, number } = drawMark({ ...box, shape: 'arrow' }, SIZE, 20);
+    const [tail, tip, left, , right] = [...path.matchAll(/[-\d.]+ [-\d.]+/g)].map(([pair]) =>
+      pair.split(' ').map(Number),
+    );
+    expect([tail, tip, number]).toEqual([[200, 400], [600, 100], { x: 200, y: 400 }]);
+    for (const [x, y] of [left!, right!]) {
+      expect(Math.hypot(x! - 600, y! - 100)).toBeCloseTo(20, 2);
+      expect(x).toBeLessThan(600);
+      expect(y).toBeGreaterThan(100);
+    }
+  });
+  it('an outline stays in its box whichever corner came first, and its number on it', () => {
+    const back = { x: 0.6, y: 0.2, to: { x: 0.2, y: 0.8 } };
+    expect(drawMark({ ...back, shape: 'outline' }, SIZE, 20).path).toBe(
+      drawMark({ ...box, shape: 'outline' }, SIZE, 20).path,
+    );
+    // (x/a)² + (y/b)² = 1: any text on plane geometry.
+    const { x, y } = drawMark({ ...box, shape: 'outline' }, SIZE, 20).number;
+    expect(((x - 400) / 200) ** 2 + ((y - 250) / 150) ** 2).toBeCloseTo(1, 9);
+    expect([x < 400, y > 250]).toEqual([true, true]);
+  });
+});
+
+describe('a photo laid over another', () => {
+  const longest = { under: 1000, over: 1000 };
+  // Taken again from the other side of the bench: a quarter turn, half as large, elsewhere. Worked by hand.
+  it('is turned, resized and shifted so that two spots lie on theirs', () => {
+    const { a, b, dx, dy } = layOver(
+      [
+        { x: 100, y: 100 },
+        { x: 100, y: 300 },
+      ],
+      [
+        { x: 0, y: 0 },
+        { x: 400, y: 0 },
+      ],
+      longest,
+    );
+    expect([a, b, dx, dy].map((v) => Number(v.toFixed(9)))).toEqual([0, 0.5, 100, 100]);
+  });
+  // As SVG would draw it, checked against complex numbers: w = α z + β.
+  it('keeps the shape of what it shows', () => {
+    const at = (l: ReturnType<typeof layOver>, x: number, y: number) => [
+      l.a * x - l.b * y + l.dx,
+      l.b * x + l.a * y + l.dy,
+    ];
+    const l = layOver(
+      [
+        { x: 30, y: 700 },
+        { x: 910, y: 40 },
+      ],
+      [
+        { x: 200, y: 250 },
+        { x: 640, y: 900 },
+      ],
+      longest,
+    );
+    expect(at(l, 200, 250).map(Math.round)).toEqual([30, 700]);
+    expect(at(l, 640, 900).map(Math.round)).toEqual([910, 40]);
+    const [o, p, q] = [at(l, 0, 0), at(l, 100, 0), at(l, 0, 100)] as [number[], number[], number[]];
+    const side = ([x, y]: number[]) => [x! - o[0]!, y! - o[1]!] as const;
+    const [u, v] = [side(p), side(q)];
+    expect(u[0] * v[0] + u[1] * v[1]).toBeCloseTo(0, 6);
+    expect(Math.hypot(...u)).toBeCloseTo(Math.hypot(...v), 6);
+  });
+  it('is refused where two presses are one spot', () => {
+    const near = [
+      { x: 500, y: 500 },
+      { x: 503, y: 501 },
+    ] as const;
+    const far = [
+      { x: 0, y: 0 },
+      { x: 900, y: 0 },
+    ] as const;
+    expect(() => layOver(near, far, longest)).toThrow('farther apart');
+    expect(() => layOver(far, near, longest)).toThrow('farther apart');
   });
 });

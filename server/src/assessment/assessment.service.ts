@@ -151,10 +151,10 @@ export async function knownOfType(ctx: Context, movementId: string) {
 }
 
 export async function photosOfMovement(ctx: Context, movementId: string) {
-  const rows = await sql<{ id: string; caption: string; claim: string; at: string }>(
+  const rows = await sql<{ id: string; caption: string; claim: string; at: string; width: number; height: number }>(
     ctx.em,
     `
-    select ph.id, ph.caption, v.claim, ph.at from photo ph join visit v on v.id = ph.visit_id
+    select ph.id, ph.caption, v.claim, ph.at, ph.width, ph.height from photo ph join visit v on v.id = ph.visit_id
       where v.movement_id = ? order by ph.at desc limit 200`,
     [movementId],
   );

@@ -8,6 +8,7 @@ export const CaseTask = defineEntity({
   properties: {
     id: key(),
     visitId: visitKey(),
+    position: p.integer().default(0),
     place: text().$type<CasePlace>(),
     what: text(),
     product: text(),

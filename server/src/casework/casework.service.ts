@@ -2,6 +2,7 @@ import { openVisit } from '../visit/lock.ts';
 import type { CaseTask as Shape, ParsedBodyOf } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { lastPlace, moveInOrder } from '../platform/database/order.ts';
 import { badField, refused } from '../platform/http/problems.ts';
 import { StockItem } from '../stores/stores.entity.ts';
 import { CaseTask } from './casework.entity.ts';
@@ -59,6 +60,7 @@ export async function addTask(
     ctx.em.create(CaseTask, {
       visitId,
       ...given,
+      position: await lastPlace(ctx, 'case_task', visitId),
       donorName: await donorName(ctx, given.donorId),
       log: [],
       waitEndsAt: null,
@@ -102,6 +104,11 @@ export async function setTaskDone(ctx: Context, visitId: string, id: string, don
   const task = await taskOf(ctx, visitId, id);
   ctx.em.assign(task, done ? { doneAt: ctx.now, doneBy: ctx.person.name } : { doneAt: null, doneBy: '' });
   return shown(ctx, task);
+}
+
+export async function moveTask(ctx: Context, visitId: string, id: string, position: number): Promise<void> {
+  await taskOf(ctx, visitId, id);
+  await moveInOrder(ctx, 'case_task', visitId, id, position);
 }
 
 export async function removeTask(ctx: Context, visitId: string, id: string): Promise<void> {

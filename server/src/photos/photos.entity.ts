@@ -1,3 +1,4 @@
+import type { MarkShape } from '@eclat/core/photo';
 import type { StageId } from '@eclat/core/workflow';
 import { defineEntity, p } from '@mikro-orm/core';
 import { by, float, key, text, visitKey } from '../platform/database/columns.ts';
@@ -26,7 +27,7 @@ export const Photo = defineEntity({
   },
 });
 
-/** A numbered point on a photo, tied to what was found there. Where it is: shares of the width and the height. */
+/** A numbered point, arrow or outline on a photo, tied to what was found there. Where it is: shares of the width and the height. */
 export const PhotoMark = defineEntity({
   name: 'PhotoMark',
   tableName: 'photo_mark',
@@ -36,6 +37,9 @@ export const PhotoMark = defineEntity({
     number: p.integer(),
     x: float(),
     y: float(),
+    shape: text().$type<MarkShape>().default('point'),
+    toX: float().nullable(),
+    toY: float().nullable(),
     findingId: p.uuid().nullable(),
     note: text(),
   },

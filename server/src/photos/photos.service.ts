@@ -3,7 +3,9 @@ import type { ParsedBodyOf, Photo as Shape } from '@eclat/contract';
 import { api } from '@eclat/contract';
 import { showsAfter } from '@eclat/core/photo';
 import type { StageId } from '@eclat/core/workflow';
+import type { InferEntity } from '@mikro-orm/core';
 import type { Decoded } from './decode.ts';
+import { lastPlace, moveInOrder } from '../platform/database/order.ts';
 import { fetchAll, rows, type RowsOf } from '../platform/database/rows.ts';
 import { findOrRefuse, signature, type Context } from '../platform/http/context.ts';
 import { badField } from '../platform/http/problems.ts';
@@ -20,14 +22,9 @@ export async function addPhoto(
   { caption, stage }: { caption: string; stage: StageId },
 ): Promise<Shape> {
   await openVisit(ctx, visitId);
-  const [last] = await sql<{ n: number }>(
-    ctx.em,
-    'select coalesce(max(position), 0)::int as n from photo where visit_id = ?',
-    [visitId],
-  );
   const photo = ctx.em.create(Photo, {
     visitId,
-    position: last!.n + 1,
+    position: await lastPlace(ctx, 'photo', visitId),
     caption,
     stage,
     ...decoded,
@@ -47,16 +44,18 @@ async function expectBefore(ctx: Context, visitId: string, id: string, beforeId:
 }
 
 type Point = Shape['marks'][number];
-const viewMark = (m: {
-  id: string;
-  number: number;
-  x: number;
-  y: number;
-  findingId?: string | null;
-  note: string;
-}): Point => ({ id: m.id, number: m.number, x: m.x, y: m.y, findingId: m.findingId ?? null, note: m.note });
+const viewMark = (m: InferEntity<typeof PhotoMark>): Point => ({
+  id: m.id,
+  number: m.number,
+  x: m.x,
+  y: m.y,
+  shape: m.shape,
+  to: m.toX != null && m.toY != null ? { x: m.toX, y: m.toY } : null,
+  findingId: m.findingId ?? null,
+  note: m.note,
+});
 
-/** The photos of a visit in the order they were put in, without their bytes. */
+/** The photos of a visit in their order, without their bytes. */
 export const photosRows = (visitId: string) => ({
   photos: rows(Photo, 'where visit_id = ? order by position, at', visitId),
   pointedAt: rows(Finding, 'where visit_id = ? and removed_at is null', visitId),
@@ -96,10 +95,7 @@ export async function changePhoto(
   if (beforeId) await expectBefore(ctx, visitId, id, beforeId);
   if (beforeId !== undefined) photo.beforeId = beforeId;
   await ctx.em.flush();
-  if (position === undefined) return;
-  const rest = (await loadPhotos(ctx, visitId)).map((p) => p.id).filter((p) => p !== id);
-  for (const [at, photoId] of rest.toSpliced(position, 0, id).entries())
-    await ctx.em.nativeUpdate(Photo, { id: photoId }, { position: at });
+  if (position !== undefined) await moveInOrder(ctx, 'photo', visitId, id, position);
 }
 
 /**
@@ -111,13 +107,15 @@ export async function setMark(
   visitId: string,
   photoId: string,
   id: string,
-  given: ParsedBodyOf<typeof api.photos.setMark>,
+  { to, ...given }: ParsedBodyOf<typeof api.photos.setMark>,
 ): Promise<Point> {
   await openVisit(ctx, visitId);
   if (!(await ctx.em.count(Photo, { id: photoId, visitId })))
     throw badField('photoId', 'This photo belongs to another visit.');
   if (given.findingId && !(await ctx.em.count(Finding, { id: given.findingId, visitId, ...STANDS })))
     throw badField('findingId', 'This finding belongs to another visit.');
+  if ((given.shape === 'point') !== (to === null))
+    throw badField('to', 'An arrow has a tip and an outline another corner; a point has neither.');
   const known = await ctx.em.findOne(PhotoMark, { id, photoId });
   const [last] = await sql<{ n: number }>(
     ctx.em,
@@ -125,9 +123,10 @@ export async function setMark(
       'where p.visit_id = ?',
     [visitId],
   );
+  const drawn = { ...given, toX: to?.x ?? null, toY: to?.y ?? null };
   const mark = known
-    ? ctx.em.assign(known, given)
-    : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...given });
+    ? ctx.em.assign(known, drawn)
+    : ctx.em.create(PhotoMark, { id, photoId, number: last!.n + 1, ...drawn });
   await ctx.em.flush();
   return viewMark(mark);
 }

@@ -7,6 +7,7 @@ import { trainsLeft } from '@eclat/core/strip';
 import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/workflow';
 import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
+import { moveInOrder } from '../platform/database/order.ts';
 import { badField } from '../platform/http/problems.ts';
 import { endsStandRun, holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
@@ -115,11 +116,7 @@ export async function changeStep(
 
 export async function moveStep(ctx: Context, visitId: string, id: string, position: number): Promise<void> {
   await stepOf(ctx, visitId, id);
-  const rest = (await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'asc' } }))
-    .filter((s) => s.id !== id)
-    .map((s) => s.id);
-  for (const [at, stepId] of rest.toSpliced(position, 0, id).entries())
-    await ctx.em.nativeUpdate(StripStep, { id: stepId }, { position: at });
+  await moveInOrder(ctx, 'strip_step', visitId, id, position);
 }
 
 export async function removeStep(ctx: Context, visitId: string, id: string): Promise<void> {

@@ -153,7 +153,7 @@ const ofTheVisit = ({ id, ownerId, clockId, movementId }: Visit) => ({
   time: rows(TimeSpent, 'where visit_id = ? order by started_at', id),
   recordings: rows(Recording, 'where visit_id = ? order by at', id),
   baths: rows(BathRun, 'where visit_id = ? order by started_at', id),
-  casework: rows(CaseTask, 'where visit_id = ? order by at', id),
+  casework: rows(CaseTask, 'where visit_id = ? order by position, at', id),
   conservation: rows(ConservationDecision, 'where visit_id = ? order by about, id', id),
   ...benchRows(id, movementId),
   notes: rows(VisitNote, 'where visit_id = ? order by at', id),

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { isHalfDone } from './half-done.ts';
 import { useReturn } from './useReturn.ts';
 
 interface Props {
@@ -40,7 +41,7 @@ function Body({ title, description, children, mustChoose = false, wide = false }
       )}
       {...(description ? {} : { 'aria-describedby': undefined })}
       onCloseAutoFocus={back}
-      onEscapeKeyDown={(e) => mustChoose && e.preventDefault()}
+      onEscapeKeyDown={(e) => (mustChoose || isHalfDone(e)) && e.preventDefault()}
       onInteractOutside={(e) => mustChoose && e.preventDefault()}
     >
       <div className="mb-4 flex items-start justify-between gap-4">

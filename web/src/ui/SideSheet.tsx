@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { KeyboardEvent, ReactNode } from 'react';
+import { isHalfDone } from './half-done.ts';
 import { useReturn } from './useReturn.ts';
 
 interface Props {
@@ -28,6 +29,7 @@ export function SideSheet({ title, side, onClose, first, before, under, onKeyDow
         <Dialog.Content
           aria-describedby={undefined}
           onCloseAutoFocus={back}
+          onEscapeKeyDown={(e) => isHalfDone(e) && e.preventDefault()}
           onOpenAutoFocus={(e) => {
             e.preventDefault();
             const sheet = e.target as HTMLElement;

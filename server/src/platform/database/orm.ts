@@ -41,6 +41,7 @@ import { ShopCards } from './migrations/0049-shop-card.ts';
 import { Exchange } from './migrations/0050-exchange.ts';
 import { MovementLinks } from './migrations/0051-movement-link.ts';
 import { ClockLinks } from './migrations/0053-clock-link.ts';
+import { OrderAndMarks } from './migrations/0054-order-and-marks.ts';
 import { ConservationAndPairs } from './migrations/0052-conservation-and-pairs.ts';
 import { PublicBooks } from './migrations/0046-public-book.ts';
 import { BroughtPhotos } from './migrations/0045-brought-photo.ts';
@@ -122,6 +123,7 @@ export async function connect(clientUrl: string, pool = 10): Promise<MikroORM> {
         { name: '0051-movement-link', class: MovementLinks },
         { name: '0052-conservation-and-pairs', class: ConservationAndPairs },
         { name: '0053-clock-link', class: ClockLinks },
+        { name: '0054-order-and-marks', class: OrderAndMarks },
       ],
       snapshot: false,
       silent: true,

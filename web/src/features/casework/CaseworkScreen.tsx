@@ -1,16 +1,19 @@
 import type { CaseTask } from '@eclat/contract';
 import { CASE_PLACES, taskStands, type TaskStands } from '@eclat/core/casework';
 import { useState } from 'react';
+import { api } from '../../data/api.ts';
+import { useCommand } from '../../data/useCommand.ts';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { BigAction } from '../../ui/BigAction.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { countdown } from '../../ui/dates.ts';
+import { Sortable } from '../../ui/Sortable.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { Decisions } from '../conservation/Decisions.tsx';
 import { Missing } from '../reception/Missing.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { TaskForm } from './TaskForm.tsx';
-import { TaskRow } from './TaskRow.tsx';
+import { TaskRow, type Beside } from './TaskRow.tsx';
 
 const FIRST: TaskStands[] = ['once more', 'ready', 'to do', 'waiting', 'done'];
 
@@ -30,17 +33,7 @@ export function CaseworkScreen() {
           .sort((a, b) => FIRST.indexOf(at(a)) - FIRST.indexOf(at(b)));
         return tasks.length === 0 ? null : (
           <Panel key={place} title={<span className="first-letter:uppercase inline-block">{place}</span>}>
-            <ul className="divide-y divide-line">
-              {tasks.map((t) =>
-                editing === t.id ? (
-                  <li key={t.id} className="py-4">
-                    <TaskForm task={t} onClose={() => setEditing(null)} />
-                  </li>
-                ) : (
-                  <TaskRow key={t.id} task={t} now={now} onEdit={() => setEditing(t.id)} />
-                ),
-              )}
-            </ul>
+            <Tasks tasks={tasks} now={now} editing={editing} setEditing={setEditing} />
           </Panel>
         );
       })}
@@ -70,6 +63,58 @@ export function CaseworkScreen() {
     </>
   );
 }
+
+/** What is still to do stands in the order it is to be done, and that is the person's. */
+function Tasks({
+  tasks,
+  now,
+  editing,
+  setEditing,
+}: {
+  tasks: CaseTask[];
+  now: number;
+  editing: string | null;
+  setEditing: (id: string | null) => void;
+}) {
+  const visit = useThisVisit();
+  const moving = useCommand(api.casework.move, { what: 'Task' });
+  const move = (task: CaseTask, where: CaseTask) =>
+    moving.mutate({
+      params: { visitId: visit.id, taskId: task.id },
+      body: { position: visit.casework.findIndex((t) => t.id === where.id) },
+    });
+  const todo = tasks.filter((t) => taskStands(t, now) === 'to do');
+  return (
+    <Sortable rows={tasks} nameOf={(t) => t.what} busy={moving.isPending} onMove={move}>
+      {(sorted) => (
+        <ul className="divide-y divide-line">
+          {sorted.map((t) =>
+            editing === t.id ? (
+              <li key={t.id} className="py-4">
+                <TaskForm task={t} onClose={() => setEditing(null)} />
+              </li>
+            ) : (
+              <TaskRow
+                key={t.id}
+                task={t}
+                now={now}
+                onEdit={() => setEditing(t.id)}
+                beside={todo.length > 1 && todo.includes(t) ? besides(todo, t) : null}
+                onMove={(where) => move(t, where)}
+              />
+            ),
+          )}
+        </ul>
+      )}
+    </Sortable>
+  );
+}
+
+/** Those before and after it. */
+const besides = (tasks: readonly CaseTask[], task: CaseTask): Beside => {
+  const at = tasks.indexOf(task);
+  return { before: tasks[at - 1], after: tasks[at + 1] };
+};
 
 function CaseworkAnswer({ at, now }: { at: (t: CaseTask) => TaskStands; now: number }) {
   const visit = useThisVisit();

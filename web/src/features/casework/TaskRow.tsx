@@ -1,6 +1,6 @@
 import type { CaseTask } from '@eclat/contract';
 import { taskCaution, taskStands, type TaskStands } from '@eclat/core/casework';
-import { Check, Hourglass, Pencil, Trash2 } from 'lucide-react';
+import { ArrowDown, ArrowUp, Check, GripVertical, Hourglass, Pencil, Trash2, type LucideIcon } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -8,10 +8,25 @@ import { useTakeOut } from '../../data/useTakeOut.ts';
 import { say } from '../../data/app-state.ts';
 import { Button } from '../../ui/Button.tsx';
 import { countdown, dayTime } from '../../ui/dates.ts';
+import { SortableRow } from '../../ui/Sortable.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
-export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; onEdit: () => void }) {
+/** The tasks before and after one that is still to do. */
+export interface Beside {
+  before: CaseTask | undefined;
+  after: CaseTask | undefined;
+}
+interface Props {
+  task: CaseTask;
+  now: number;
+  onEdit: () => void;
+  /** null: its place in the order is not chosen. */
+  beside: Beside | null;
+  onMove: (where: CaseTask) => void;
+}
+
+export function TaskRow({ task, now, onEdit, beside, onMove }: Props) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
   const did = useCommand(api.casework.setTime, {
@@ -23,14 +38,56 @@ export function TaskRow({ task, now, onEdit }: { task: CaseTask; now: number; on
   });
   const stands = taskStands(task, now);
   return (
-    <li className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
-      <span className="flex w-full items-center gap-2 text-center sm:grid sm:w-24 sm:place-items-center sm:gap-0">
-        <Standing stands={stands} task={task} now={now} />
-      </span>
-      <TaskWords task={task} stands={stands} />
-      {!visit.closedAt && <TaskTools task={task} setAsking={setAsking} did={did} stands={stands} onEdit={onEdit} />}
-      {asking && <SureSheet setAsking={setAsking} did={did} task={task} />}
-    </li>
+    <SortableRow
+      id={task.id}
+      name={`Move ${task.what}`}
+      grip={<GripVertical className="size-5" aria-hidden />}
+      gripClass="grid size-11 place-items-center rounded-lg hover:bg-steel-wash"
+      disabled={beside === null || visit.closedAt !== null}
+      className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3"
+    >
+      {(grip) => (
+        <>
+          <span className="flex w-full items-center gap-2 text-center sm:grid sm:w-24 sm:place-items-center sm:gap-0">
+            <Standing stands={stands} task={task} now={now} />
+          </span>
+          <TaskWords task={task} stands={stands} />
+          {!visit.closedAt && <TaskTools task={task} setAsking={setAsking} did={did} stands={stands} onEdit={onEdit} />}
+          {!visit.closedAt && beside && (
+            <span className="flex items-center">
+              <Step to={beside.before} name={`Earlier: ${task.what}`} icon={ArrowUp} onMove={onMove} />
+              <Step to={beside.after} name={`Later: ${task.what}`} icon={ArrowDown} onMove={onMove} />
+              {grip}
+            </span>
+          )}
+          {asking && <SureSheet setAsking={setAsking} did={did} task={task} />}
+        </>
+      )}
+    </SortableRow>
+  );
+}
+
+function Step({
+  to,
+  name,
+  icon: Icon,
+  onMove,
+}: {
+  to: CaseTask | undefined;
+  name: string;
+  icon: LucideIcon;
+  onMove: Props['onMove'];
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      disabled={!to}
+      className="grid size-11 place-items-center rounded-lg hover:bg-steel-wash disabled:opacity-30"
+      onClick={() => to && onMove(to)}
+    >
+      <Icon className="size-5" aria-hidden />
+    </button>
   );
 }
 

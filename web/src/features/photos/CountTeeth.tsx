@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button, buttonClass } from '../../ui/Button.tsx';
 import type { OnDevice } from './onDevice.ts';
-import { Mark, PhotoBoard } from './PhotoBoard.tsx';
+import { PhotoBoard } from './PhotoBoard.tsx';
+import { Mark } from './PressBoard.tsx';
 
 /** Count, or why there is none; null while nothing was asked. */
 type Found = ToothCount | 'busy' | 'failed' | null;

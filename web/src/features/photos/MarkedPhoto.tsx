@@ -1,46 +1,95 @@
-import type { PointerEvent } from 'react';
+import { drawMark, type MarkShape, type ShapeOnPhoto, type Spot } from '@eclat/core/photo';
+import { PressBoard } from './PressBoard.tsx';
 
-interface Mark {
+interface Mark extends Spot {
   number: number;
-  x: number;
-  y: number;
+  shape?: MarkShape;
+  to?: Spot | null;
 }
 interface Props {
   src: string;
   alt: string;
   photo: { width: number; height: number; marks: readonly Mark[] };
-  /** Where it was pressed, as shares of width and height. */
-  onPlace?: (x: number, y: number) => void;
+  /** What a press on it means, and what is drawn by it; left out where it is only looked at. */
+  press?: { asks: string | null; shape?: MarkShape; onPress: (at: Spot, to: Spot | null) => void };
   chosen?: number | null;
 }
 
-/** A photo with its numbered points. White with a dark rim: seen on brass and on black oil alike. */
-export function MarkedPhoto({ src, alt, photo, onPlace, chosen = null }: Props) {
+/** What the second press of an arrow or an outline is for. */
+const THEN: Partial<Record<MarkShape, string>> = {
+  arrow: 'Press what it points at',
+  outline: 'Press the other corner',
+};
+
+/** A photo with its numbered marks. White with a dark rim: seen on brass and on black oil alike. */
+export function MarkedPhoto({ src, alt, photo, press, chosen = null }: Props) {
   const { width, height, marks } = photo;
   const r = Math.max(width, height) / 42;
-  const place = (e: PointerEvent<HTMLDivElement>) => {
-    const box = e.currentTarget.getBoundingClientRect();
-    onPlace?.(
-      Math.min(1, Math.max(0, (e.clientX - box.left) / box.width)),
-      Math.min(1, Math.max(0, (e.clientY - box.top) / box.height)),
+  const picture = (
+    <img src={src} alt={alt} width={width} height={height} className="block h-auto w-full" draggable={false} />
+  );
+  const drawn = marks.map((m) => (
+    <Drawn key={m.number} mark={m} size={photo} r={r} chosen={m.number === chosen} number={m.number} />
+  ));
+  const shape = press?.shape ?? 'point';
+  if (!press)
+    return (
+      <div className="relative overflow-hidden rounded-lg border border-line">
+        {picture}
+        <svg viewBox={`0 0 ${width} ${height}`} className="pointer-events-none absolute inset-0 size-full" aria-hidden>
+          {drawn}
+        </svg>
+      </div>
     );
-  };
   return (
-    <div
-      className={`relative overflow-hidden rounded-lg border border-line ${onPlace ? 'cursor-crosshair' : ''}`}
-      {...(onPlace ? { onPointerUp: place } : {})}
+    <PressBoard
+      size={photo}
+      asks={press.asks}
+      asksThen={THEN[shape]}
+      onPress={press.onPress}
+      picture={picture}
+      className="w-full cursor-crosshair self-start overflow-hidden rounded-lg border border-line"
     >
-      <img src={src} alt={alt} width={width} height={height} className="block h-auto w-full" draggable={false} />
-      <svg viewBox={`0 0 ${width} ${height}`} className="pointer-events-none absolute inset-0 size-full" aria-hidden>
-        {marks.map((m) => (
-          <g key={m.number} transform={`translate(${m.x * width} ${m.y * height})`}>
-            <circle r={r} fill={m.number === chosen ? '#f2d16b' : '#fff'} stroke="#15295a" strokeWidth={r / 4} />
-            <text y={r * 0.36} textAnchor="middle" fontSize={r * 1.05} fontWeight={700} fill="#15295a">
-              {m.number}
-            </text>
-          </g>
-        ))}
-      </svg>
-    </div>
+      {(pair) => (
+        <>
+          {drawn}
+          {pair && <Drawn mark={{ ...pair.from, to: pair.to, shape }} size={photo} r={r} chosen />}
+        </>
+      )}
+    </PressBoard>
+  );
+}
+
+function Drawn({
+  mark,
+  size,
+  r,
+  chosen,
+  number,
+}: {
+  mark: Partial<ShapeOnPhoto> & Spot;
+  size: { width: number; height: number };
+  r: number;
+  chosen: boolean;
+  number?: number;
+}) {
+  const { path, number: at } = drawMark({ shape: 'point', to: null, ...mark }, size, r * 1.6);
+  return (
+    <>
+      {path && (
+        <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+          <path d={path} stroke={chosen ? '#f2d16b' : '#fff'} strokeWidth={r / 1.8} />
+          <path d={path} stroke="#15295a" strokeWidth={r / 5} />
+        </g>
+      )}
+      {number !== undefined && (
+        <g transform={`translate(${at.x} ${at.y})`}>
+          <circle r={r} fill={chosen ? '#f2d16b' : '#fff'} stroke="#15295a" strokeWidth={r / 4} />
+          <text y={r * 0.36} textAnchor="middle" fontSize={r * 1.05} fontWeight={700} fill="#15295a">
+            {number}
+          </text>
+        </g>
+      )}
+    </>
   );
 }

@@ -4,7 +4,8 @@ import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, lengthMm } from '../../ui/LengthField.tsx';
 import type { OnDevice } from './onDevice.ts';
-import { Mark, PhotoBoard } from './PhotoBoard.tsx';
+import { PhotoBoard } from './PhotoBoard.tsx';
+import { Mark } from './PressBoard.tsx';
 
 const RULER_MM = [0.5, 2000] as const;
 type Pair = readonly [Spot, Spot];

@@ -1,6 +1,5 @@
 import type { Photo } from '@eclat/contract';
 import { showsAfter } from '@eclat/core/photo';
-import { stageName } from '@eclat/core/workflow';
 import { Columns2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -8,7 +7,7 @@ import { say } from '../../data/app-state.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
-import { PhotoThumb } from './PhotoThumb.tsx';
+import { photoName, PhotoThumb } from './PhotoThumb.tsx';
 
 interface Props {
   photo: Photo;
@@ -40,12 +39,12 @@ export function PhotoPair({ photo, change }: Props) {
           <Small photo={before} />
           <span className="min-w-44 flex-1">
             <b className="block">Before</b>
-            {nameOf(before)}
+            {photoName(before)}
           </span>
           {open && (
             <Button
               variant="plain"
-              aria-label={`Not this one: ${nameOf(before)}`}
+              aria-label={`Not this one: ${photoName(before)}`}
               onClick={() => part.mutate({ params, body: { beforeId: null } })}
             >
               Not this one
@@ -58,7 +57,7 @@ export function PhotoPair({ photo, change }: Props) {
           <Small photo={p} />
           <span>
             <b className="block">After</b>
-            {nameOf(p)}
+            {photoName(p)}
           </span>
         </div>
       ))}
@@ -84,8 +83,6 @@ export function PhotoPair({ photo, change }: Props) {
     </>
   );
 }
-
-const nameOf = (p: Photo) => p.caption || stageName(p.stage);
 
 const Small = ({ photo }: { photo: Photo }) => (
   <img src={`/api/photos/${photo.id}/small`} alt="" className="size-16 rounded-lg object-cover" />

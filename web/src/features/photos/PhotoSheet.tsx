@@ -1,4 +1,5 @@
 import type { Photo } from '@eclat/contract';
+import type { MarkShape, Spot } from '@eclat/core/photo';
 import { stageName } from '@eclat/core/workflow';
 import { ArrowLeft, ArrowRight, Columns2, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -7,6 +8,7 @@ import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useTakeOut.ts';
 import { Button, buttonClass } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -15,27 +17,39 @@ import { PhotoPair } from './PhotoPair.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { newId } from '../../data/new-id.ts';
 
-/** One photo, large: caption, place in the order, and numbered points tied to what was found there. */
+const SHAPES = [
+  ['point', 'Point'],
+  ['arrow', 'Arrow'],
+  ['outline', 'Outline'],
+] as const;
+const ASKS: Record<MarkShape, string> = {
+  point: 'Press where the point goes',
+  arrow: 'Press where the arrow begins',
+  outline: 'Press one corner of the outline',
+};
+const nameOf = (m: Photo['marks'][number]): string => `${SHAPES.find(([id]) => id === m.shape)![1]} ${m.number}`;
+
+/** One photo, large: caption, place in the order, and numbered marks tied to what was found there. */
 export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => void }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, photoId: photo.id };
   const [caption, setCaption] = useState(photo.caption);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [shape, setShape] = useState<MarkShape>('point');
   const change = useCommand(api.photos.change, { what: 'Photo' });
-  const mark = useCommand(api.photos.setMark, { what: 'Point' });
+  const mark = useCommand(api.photos.setMark, { what: 'Mark' });
   const open = !visit.closedAt;
   const keep = () => {
     if (caption.trim() !== photo.caption) change.mutate({ params, body: { caption } });
   };
-  /** The chosen point is moved; with none chosen, a new one is placed. */
-  const place = (x: number, y: number) => {
-    const moved = photo.marks.find((m) => m.id === chosen);
+  const moved = photo.marks.find((m) => m.id === chosen);
+  const drawn = moved?.shape ?? shape;
+  /** The chosen mark is moved; with none chosen, a new one is placed. */
+  const place = (at: Spot, to: Spot | null) => {
+    const { findingId = null, note = '' } = moved ?? {};
     const markId = moved?.id ?? newId();
-    mark.mutate({
-      params: { ...params, markId },
-      body: { x, y, findingId: moved?.findingId ?? null, note: moved?.note ?? '' },
-    });
-    setChosen(moved ? null : markId);
+    mark.mutate({ params: { ...params, markId }, body: { ...at, to, shape: drawn, findingId, note } });
+    setChosen(null);
   };
   return (
     <Sheet
@@ -46,19 +60,29 @@ export function PhotoSheet({ photo, onClose }: { photo: Photo; onClose: () => vo
         onClose();
       }}
       title={photo.caption || 'Photo'}
-      description={
-        `${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}` +
-        (open ? '. Press on it to place a numbered point.' : '')
-      }
+      description={`${stageName(photo.stage)}, ${photo.by}, ${dayTime(photo.at)}`}
     >
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
-        <MarkedPhoto
-          src={`/api/photos/${photo.id}/medium`}
-          alt={photo.caption || 'The photo'}
-          photo={photo}
-          chosen={photo.marks.find((m) => m.id === chosen)?.number ?? null}
-          {...(open ? { onPlace: place } : {})}
-        />
+        <div className="flex min-w-0 flex-col gap-2">
+          {open && (
+            <Choice
+              inline
+              dense
+              label="Draw on it"
+              value={drawn}
+              options={SHAPES}
+              disabled={moved !== undefined}
+              onChange={setShape}
+            />
+          )}
+          <MarkedPhoto
+            src={`/api/photos/${photo.id}/medium`}
+            alt={photo.caption || 'The photo'}
+            photo={photo}
+            chosen={moved?.number ?? null}
+            {...(open ? { press: { asks: ASKS[drawn], shape: drawn, onPress: place } } : {})}
+          />
+        </div>
         <div className="flex flex-col gap-3">
           <TextField
             label="Caption"
@@ -105,13 +129,13 @@ function MarkRow({
   const said = (m: Photo['marks'][number], change: { findingId?: string | null; note?: string }) =>
     mark.mutate({
       params: { ...params, markId: m.id },
-      body: { x: m.x, y: m.y, findingId: m.findingId, note: m.note, ...change },
+      body: { x: m.x, y: m.y, shape: m.shape, to: m.to, findingId: m.findingId, note: m.note, ...change },
     });
   return (
     <li className={`rounded-lg border-2 p-2 ${m.id === chosen ? 'border-steel' : 'border-line'}`}>
       <MarkHead mark={m} chosen={chosen} setChosen={setChosen} photo={photo} />
       <SelectField
-        label={`Point ${m.number} shows`}
+        label={`${nameOf(m)} shows`}
         disabled={!open}
         value={m.findingId ?? ''}
         onChange={(e) => said(m, { findingId: e.target.value || null })}
@@ -153,7 +177,7 @@ function MarkHead({
   const visit = useThisVisit();
   const params = { visitId: visit.id, photoId: photo.id };
   const open = !visit.closedAt;
-  const point = useTakeOut(api.photos.removeMark, 'Point');
+  const point = useTakeOut(api.photos.removeMark, 'Mark');
   return (
     <div className="flex items-center gap-2">
       <b className="text-xl">{m.number}</b>
@@ -169,7 +193,7 @@ function MarkHead({
           </Button>
           <button
             type="button"
-            aria-label={`Take point ${m.number} away`}
+            aria-label={`Take away: ${nameOf(m)}`}
             className="ml-auto grid size-11 place-items-center rounded-lg hover:bg-danger-wash"
             onClick={() => point({ params: { ...params, markId: m.id } })}
           >

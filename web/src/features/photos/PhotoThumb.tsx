@@ -1,6 +1,7 @@
 import type { Photo } from '@eclat/contract';
 import { stageName } from '@eclat/core/workflow';
 import clsx from 'clsx';
+import type { ReactNode } from 'react';
 import { dayTime } from '../../ui/dates.ts';
 
 interface Props {
@@ -8,13 +9,25 @@ interface Props {
   onPress: () => void;
   /** Left out where a press opens it and chooses nothing. */
   chosen?: boolean;
+  /** By which it is moved among the others. */
+  grip?: ReactNode;
 }
 
+/** What a photo is called: its caption, or else the stage it was taken at. */
+export const photoName = (p: Photo): string => p.caption || stageName(p.stage);
+
+/** A photo among others, to be pressed. */
+export const PhotoThumb = (props: Props) => (
+  <li>
+    <PhotoFace {...props} />
+  </li>
+);
+
 /** One photo, small, with its numbered points and its caption, or else the stage it was taken at. */
-export function PhotoThumb({ photo: p, onPress, chosen }: Props) {
-  const name = p.caption || stageName(p.stage);
+export function PhotoFace({ photo: p, onPress, chosen, grip }: Props) {
+  const name = photoName(p);
   return (
-    <li>
+    <>
       <button
         type="button"
         className={clsx(
@@ -32,12 +45,15 @@ export function PhotoThumb({ photo: p, onPress, chosen }: Props) {
           className="aspect-square w-full object-cover"
         />
       </button>
-      {p.marks.length > 0 && (
-        <span className="float-right text-sm font-bold text-steel" title="Numbered points on it">
-          {p.marks.map((m) => m.number).join(' ')}
-        </span>
-      )}
-      <span className="block truncate text-sm text-soft">{name}</span>
-    </li>
+      <span className="flex items-center gap-1 text-sm text-soft">
+        {grip}
+        <span className="min-w-0 flex-1 truncate">{name}</span>
+        {p.marks.length > 0 && (
+          <b className="text-steel" title="Numbered marks on it">
+            {p.marks.map((m) => m.number).join(' ')}
+          </b>
+        )}
+      </span>
+    </>
   );
 }

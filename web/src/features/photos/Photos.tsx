@@ -1,15 +1,18 @@
 import type { Visit } from '@eclat/contract';
 import type { StageId } from '@eclat/core/workflow';
 import clsx from 'clsx';
-import { Camera } from 'lucide-react';
+import { Camera, GripVertical } from 'lucide-react';
 import { lazy, useState } from 'react';
+import { api } from '../../data/api.ts';
+import { useCommand } from '../../data/useCommand.ts';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { ChoosePhotos } from './ChoosePhotos.tsx';
 import { PhotoSheet } from './PhotoSheet.tsx';
-import { PhotoThumb } from './PhotoThumb.tsx';
+import { PhotoFace, photoName } from './PhotoThumb.tsx';
 import { UnsentPhotos } from './UnsentPhotos.tsx';
 import { usePhotos } from './usePhotos.ts';
+import { Sortable, SortableRow } from '../../ui/Sortable.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Late } from '../../ui/Late.tsx';
 
@@ -85,16 +88,40 @@ export function Photos({ stage, bare = false }: { stage: StageId; bare?: boolean
 }
 
 function PhotoGrid({ photos, setOpen }: { photos: Visit['photos']; setOpen: (next: string | null) => void }) {
+  const visit = useThisVisit();
+  const change = useCommand(api.photos.change, { what: 'Photo' });
+  const fixed = visit.closedAt !== null || photos.length < 2;
   return (
-    <ul
-      className={
-        'grid grid-cols-3 gap-3 [contain-intrinsic-size:auto_24rem] [content-visibility:auto] ' +
-        'sm:grid-cols-4 lg:grid-cols-6'
+    <Sortable
+      grid
+      rows={photos}
+      nameOf={photoName}
+      busy={change.isPending}
+      onMove={(p, where) =>
+        change.mutate({ params: { visitId: visit.id, photoId: p.id }, body: { position: visit.photos.indexOf(where) } })
       }
     >
-      {photos.map((p) => (
-        <PhotoThumb key={p.id} photo={p} onPress={() => setOpen(p.id)} />
-      ))}
-    </ul>
+      {(sorted) => (
+        <ul
+          className={
+            'grid grid-cols-[repeat(auto-fill,minmax(6.5rem,1fr))] gap-3 [contain-intrinsic-size:auto_24rem] ' +
+            '[content-visibility:auto] sm:grid-cols-[repeat(auto-fill,minmax(9rem,1fr))]'
+          }
+        >
+          {sorted.map((p) => (
+            <SortableRow
+              key={p.id}
+              id={p.id}
+              name={`Move photo ${photoName(p)}`}
+              grip={<GripVertical className="size-5" aria-hidden />}
+              gripClass="grid h-11 w-8 shrink-0 place-items-center rounded-lg hover:bg-steel-wash"
+              disabled={fixed}
+            >
+              {(grip) => <PhotoFace photo={p} onPress={() => setOpen(p.id)} grip={fixed ? null : grip} />}
+            </SortableRow>
+          ))}
+        </ul>
+      )}
+    </Sortable>
   );
 }

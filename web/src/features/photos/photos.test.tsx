@@ -18,7 +18,10 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const mark = (number: number, x: number) => ({ id: `m${number}`, number, x, y: 0.5, findingId: null, note: '' });
+const mark = (number: number, x: number) => ({
+  ...{ id: `m${number}`, number, x, y: 0.5, findingId: null, note: '' },
+  ...{ shape: 'point' as const, to: null },
+});
 
 const photo = (marks: ReturnType<typeof mark>[]) => ({
   id: 'p1',
@@ -32,6 +35,30 @@ const photo = (marks: ReturnType<typeof mark>[]) => ({
   ...by,
 });
 
+/** A photo that is pressed on: with the pointer at these places of the page, down at the first and up at the last. */
+function board(shape: 'point' | 'arrow' | 'outline') {
+  const placed: unknown[][] = [];
+  render(
+    <MarkedPhoto
+      src="x"
+      alt=""
+      photo={photo([])}
+      press={{ asks: 'Press', shape, onPress: (...spots) => placed.push(spots) }}
+    />,
+  );
+  const at = screen.getByRole('button', { name: /^Press/ });
+  at.setPointerCapture = () => undefined;
+  at.getBoundingClientRect = () => ({ left: 100, top: 100, width: 200, height: 100 }) as DOMRect;
+  const send = (type: string, [clientX, clientY]: [number, number]) =>
+    fireEvent(at, new MouseEvent(type, { bubbles: true, clientX, clientY }));
+  const press = (from: [number, number], to = from) => {
+    send('pointerdown', from);
+    send('pointermove', to);
+    send('pointerup', to);
+  };
+  return { at, placed, press };
+}
+
 describe('photos', () => {
   it('carry their numbers where they were placed', () => {
     const { container } = render(<MarkedPhoto src="x" alt="" photo={photo([mark(1, 0.25), mark(12, 1)])} />);
@@ -41,17 +68,37 @@ describe('photos', () => {
     ]);
   });
   it('take a point where they are pressed, never outside', () => {
-    const placed: number[][] = [];
-    const { container } = render(
-      <MarkedPhoto src="x" alt="" photo={photo([])} onPlace={(x, y) => placed.push([x, y])} />,
-    );
-    const box = container.firstElementChild!;
-    box.getBoundingClientRect = () => ({ left: 100, top: 100, width: 200, height: 100 }) as DOMRect;
-    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 150, clientY: 175 }));
-    fireEvent(box, new MouseEvent('pointerup', { bubbles: true, clientX: 999, clientY: 0 }));
+    const { press, placed } = board('point');
+    press([150, 175]);
+    press([999, 0]);
     expect(placed).toEqual([
-      [0.25, 0.75],
-      [1, 0],
+      [{ x: 0.25, y: 0.75 }, null],
+      [{ x: 1, y: 0 }, null],
+    ]);
+  });
+  it('take an arrow by one stroke, or by a press at each end', () => {
+    const { press, placed } = board('arrow');
+    press([120, 110], [180, 150]);
+    press([120, 110]);
+    expect(placed).toHaveLength(1);
+    press([180, 150]);
+    expect(placed).toEqual(
+      Array.from({ length: 2 }, () => [
+        { x: 0.1, y: 0.1 },
+        { x: 0.4, y: 0.5 },
+      ]),
+    );
+  });
+  it('take marks from the keyboard alone: the arrows move the cross, Enter presses, Escape leaves a half one', () => {
+    const { at, placed } = board('outline');
+    const keys = (...all: string[]) => all.forEach((key) => fireEvent.keyDown(at, { key }));
+    keys('Enter', 'Escape', 'Enter', 'ArrowRight', 'ArrowDown', 'Enter');
+    // A step is 2 % of the longer side; this photo is twice as wide as high.
+    expect(placed).toEqual([
+      [
+        { x: 0.5, y: 0.5 },
+        { x: 0.52, y: 0.54 },
+      ],
     ]);
   });
   it('tie a point to a finding, and move in the order', async () => {

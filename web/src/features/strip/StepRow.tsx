@@ -4,6 +4,7 @@ import { ArrowDown, ArrowUp, Pencil, Trash2 } from 'lucide-react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
 import { useTakeOut } from '../../data/useTakeOut.ts';
+import { SortableRow } from '../../ui/Sortable.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 import { Heard } from '../recordings/SpokenRemark.tsx';
 
@@ -66,55 +67,56 @@ export function StepRow({
   onEdit: () => void;
 }) {
   return (
-    <li
-      className={
-        'flex flex-wrap items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] ' + '[content-visibility:auto]'
-      }
+    <SortableRow
+      id={s.id}
+      name={`Move ${s.what}`}
+      grip={at + 1}
+      gripClass="grid size-11 shrink-0 place-items-center rounded-full border-2 border-line font-bold tabular-nums"
+      disabled={tools.closed}
+      className="flex flex-wrap items-start gap-3 py-2 [contain-intrinsic-size:auto_4.5rem] [content-visibility:auto]"
     >
-      <span
-        className={
-          'grid size-9 shrink-0 place-items-center rounded-full border-2 border-line font-bold ' + 'tabular-nums'
-        }
-      >
-        {at + 1}
-      </span>
-      {s.photoId && (
-        <img
-          src={`/api/photos/${s.photoId}/small`}
-          alt=""
-          loading="lazy"
-          className="size-14 shrink-0 rounded-lg object-cover"
-        />
+      {(grip) => (
+        <>
+          {grip}
+          {s.photoId && (
+            <img
+              src={`/api/photos/${s.photoId}/small`}
+              alt=""
+              loading="lazy"
+              className="size-14 shrink-0 rounded-lg object-cover"
+            />
+          )}
+          <StepWords step={s} />
+          {!tools.closed && (
+            <span className="flex shrink-0 flex-wrap">
+              <button
+                type="button"
+                aria-label={`Later: ${s.what}`}
+                className={tool}
+                disabled={last || tools.busy}
+                onClick={() => tools.move(s, at + 1)}
+              >
+                <ArrowUp className="size-5" />
+              </button>
+              <button
+                type="button"
+                aria-label={`Earlier: ${s.what}`}
+                className={tool}
+                disabled={at === 0 || tools.busy}
+                onClick={() => tools.move(s, at - 1)}
+              >
+                <ArrowDown className="size-5" />
+              </button>
+              <button type="button" aria-label={`Correct: ${s.what}`} className={tool} onClick={onEdit}>
+                <Pencil className="size-5" />
+              </button>
+              <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => tools.remove(s)}>
+                <Trash2 className="size-5" />
+              </button>
+            </span>
+          )}
+        </>
       )}
-      <StepWords step={s} />
-      {!tools.closed && (
-        <span className="flex shrink-0 flex-wrap">
-          <button
-            type="button"
-            aria-label={`Later: ${s.what}`}
-            className={tool}
-            disabled={last || tools.busy}
-            onClick={() => tools.move(s, at + 1)}
-          >
-            <ArrowUp className="size-5" />
-          </button>
-          <button
-            type="button"
-            aria-label={`Earlier: ${s.what}`}
-            className={tool}
-            disabled={at === 0 || tools.busy}
-            onClick={() => tools.move(s, at - 1)}
-          >
-            <ArrowDown className="size-5" />
-          </button>
-          <button type="button" aria-label={`Correct: ${s.what}`} className={tool} onClick={onEdit}>
-            <Pencil className="size-5" />
-          </button>
-          <button type="button" aria-label={`Take out: ${s.what}`} className={tool} onClick={() => tools.remove(s)}>
-            <Trash2 className="size-5" />
-          </button>
-        </span>
-      )}
-    </li>
+    </SortableRow>
   );
 }

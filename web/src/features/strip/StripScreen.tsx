@@ -8,6 +8,7 @@ import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { useFew } from '../../ui/Few.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
+import { Sortable } from '../../ui/Sortable.tsx';
 import { DocumentLink } from '../documents/Documents.tsx';
 import { Cautions } from '../visit/Cautions.tsx';
 import { StageFoot } from '../visit/StageFoot.tsx';
@@ -152,7 +153,7 @@ function Rows({
   const { steps } = visit.strip;
   const [order, setOrder] = useState<'order' | 'groups'>('order');
   const grouped = steps.some((s) => s.group !== '');
-  const latest = useMemo(() => steps.map((s, i) => ({ s, i })).reverse(), [steps]);
+  const latest = useMemo(() => steps.map((s) => ({ s, group: s.group })).reverse(), [steps]);
   const [shown, rest] = useFew(latest, AT_ONCE, 'steps');
   if (steps.length === 0) return <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>;
   return (
@@ -171,24 +172,30 @@ function Rows({
           />
         </div>
       )}
-      {(order === 'groups' && grouped
-        ? bySubAssembly(shown.map((x) => ({ ...x, group: x.s.group })))
-        : [['', shown] as const]
-      ).map(([group, rows]) => (
+      {(order === 'groups' && grouped ? bySubAssembly(shown) : [['', shown] as const]).map(([group, rows]) => (
         <section key={group} aria-label={group || 'What came off, in its order'}>
           {order === 'groups' && <h3 className="mt-3 text-lg first-letter:uppercase">{group || 'On its own'}</h3>}
-          <ol className="flex flex-col divide-y divide-line">
-            {rows.map(({ s, i }) => (
-              <StepRow
-                key={s.id}
-                step={s}
-                at={i}
-                last={i === steps.length - 1}
-                tools={tools}
-                onEdit={() => setEditing(s)}
-              />
-            ))}
-          </ol>
+          <Sortable
+            rows={rows.map((row) => row.s)}
+            nameOf={(s) => s.what}
+            busy={tools.busy}
+            onMove={(s, where) => tools.move(s, steps.indexOf(where))}
+          >
+            {(sorted) => (
+              <ol className="flex flex-col divide-y divide-line">
+                {sorted.map((s) => (
+                  <StepRow
+                    key={s.id}
+                    step={s}
+                    at={steps.indexOf(s)}
+                    last={s === steps.at(-1)}
+                    tools={tools}
+                    onEdit={() => setEditing(s)}
+                  />
+                ))}
+              </ol>
+            )}
+          </Sortable>
         </section>
       ))}
       {rest}

@@ -1,5 +1,6 @@
 import type { PlatePhoto } from '@eclat/contract';
 import type { Photo } from '@eclat/contract';
+import type { Spot } from '@eclat/core/photo';
 import { holesOf, type Plate, type Hole } from '@eclat/core/movement';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { api } from '../../data/api.ts';
@@ -119,9 +120,9 @@ function PlaceHoles({
 }) {
   const visit = useThisVisit();
   const params = { visitId: visit.id, plate };
-  const put = (x: number, y: number) => {
+  const put = (at: Spot) => {
     if (next) {
-      setPoints((p) => ({ ...p, [next.key]: { x, y } }));
+      setPoints((p) => ({ ...p, [next.key]: at }));
       setAgain(null);
     }
   };
@@ -138,7 +139,7 @@ function PlaceHoles({
             marks: placed.map((h) => ({ number: holes.indexOf(h) + 1, ...points[h.key]! })),
           }}
           chosen={null}
-          onPlace={put}
+          press={{ asks: next ? `Press where ${next.arbor.id} ${next.arbor.name} is` : null, onPress: put }}
         />
       </div>
       <HoleButtons holes={holes} next={next} setAgain={setAgain} points={points} />

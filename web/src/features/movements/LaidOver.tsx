@@ -1,0 +1,231 @@
+import { layOver, type Spot } from '@eclat/core/photo';
+import { useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
+import { day } from '../../ui/dates.ts';
+import { Mark, PressBoard } from '../photos/PressBoard.tsx';
+
+export interface Shown {
+  id: string;
+  caption: string;
+  at: string;
+  width: number;
+  height: number;
+}
+/** The same two spots on both photos, as shares of width and height: the first photo's two, then the second's. */
+export type Spots = readonly Spot[];
+
+const ASKED = 4;
+const nameOf = (p: Shown): string => p.caption || `Photo, ${day(p.at)}`;
+
+/** Two photos over each other, aligned by two spots that both show, with a line between them that is moved. */
+export function LaidOver({
+  first,
+  second,
+  spots,
+  onSpots,
+}: {
+  first: Shown;
+  second: Shown;
+  spots: Spots;
+  onSpots: (next: Spots) => void;
+}) {
+  const [marking, setMarking] = useState(false);
+  if (marking && spots.length < ASKED) {
+    return (
+      <Align
+        first={first}
+        second={second}
+        spots={spots}
+        onSpots={(next) => {
+          onSpots(next);
+          setMarking(next.length < ASKED);
+        }}
+        onStop={() => {
+          onSpots([]);
+          setMarking(false);
+        }}
+      />
+    );
+  }
+  return (
+    <Swept
+      first={first}
+      second={second}
+      spots={spots}
+      onAlign={() => {
+        onSpots([]);
+        setMarking(true);
+      }}
+    />
+  );
+}
+
+/** Spot one on the first photo, the same on the second; then spot two. */
+function Align({
+  first,
+  second,
+  spots,
+  onSpots,
+  onStop,
+}: {
+  first: Shown;
+  second: Shown;
+  spots: Spots;
+  onSpots: (next: Spots) => void;
+  onStop: () => void;
+}) {
+  // Asked in the order of the hand, kept in the order of the photos: 1 left, 1 right, 2 left, 2 right.
+  const turn = spots.length % 2 === 0 ? first : second;
+  const number = spots.length < 2 ? 1 : 2;
+  const asks = (photo: Shown): string | null => {
+    if (photo !== turn) return null;
+    return turn === first ? `Press spot ${number} on the first photo` : `Press the same spot on the second photo`;
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <div>
+          <p role="status" className="text-xl font-semibold">
+            {asks(turn)}
+          </p>
+          <p className="text-soft">Two spots that both photos show, far from each other: pillars, screw holes.</p>
+        </div>
+        <div className="flex gap-3">
+          <Button disabled={spots.length === 0} onClick={() => onSpots(spots.slice(0, -1))}>
+            Take the last one back
+          </Button>
+          <Button variant="plain" onClick={onStop}>
+            Stop
+          </Button>
+        </div>
+      </div>
+      <div className="grid gap-4 md:grid-cols-2">
+        {[first, second].map((photo, side) => (
+          <PressBoard
+            key={photo.id + String(side)}
+            size={photo}
+            asks={asks(photo)}
+            onPress={(at) => photo === turn && onSpots([...spots, at])}
+            picture={<img src={`/api/photos/${photo.id}/large`} alt="" className="block h-auto w-full rounded-lg" />}
+            className={photo === turn ? 'rounded-lg outline-3 outline-steel' : 'rounded-lg opacity-70'}
+            style={{ width: `min(100%, calc(max(14rem, 100dvh - 20rem) * ${photo.width / photo.height}))` }}
+          >
+            {() =>
+              spots
+                .filter((_, i) => i % 2 === side)
+                .map((at, i) => (
+                  <Mark
+                    key={i}
+                    at={{ x: at.x * photo.width, y: at.y * photo.height }}
+                    of={photo.width}
+                    says={String(i + 1)}
+                  />
+                ))
+            }
+          </PressBoard>
+        ))}
+      </div>
+    </>
+  );
+}
+
+/** How the second lies over the first, in its pixels; by their frames where no spots were pressed. */
+function layingOf(first: Shown, second: Shown, spots: Spots) {
+  const frame = first.width / second.width;
+  if (spots.length < ASKED) return { laying: { a: frame, b: 0, dx: 0, dy: 0 }, wrong: null };
+  const on = (photo: Shown, side: number): [Spot, Spot] => {
+    const [p, q] = spots.filter((_, i) => i % 2 === side).map((s) => ({ x: s.x * photo.width, y: s.y * photo.height }));
+    return [p!, q!];
+  };
+  const longest = { under: Math.max(first.width, first.height), over: Math.max(second.width, second.height) };
+  try {
+    return { laying: layOver(on(first, 0), on(second, 1), longest), wrong: null };
+  } catch (error) {
+    return { laying: { a: frame, b: 0, dx: 0, dy: 0 }, wrong: (error as Error).message };
+  }
+}
+
+function Swept({ first, second, spots, onAlign }: { first: Shown; second: Shown; spots: Spots; onAlign: () => void }) {
+  const [at, setAt] = useState(50);
+  const { laying, wrong } = layingOf(first, second, spots);
+  const { width, height } = first;
+  const { a, b, dx, dy } = laying;
+  return (
+    <>
+      {wrong && (
+        <p role="status" className="font-semibold text-danger">
+          {wrong}
+        </p>
+      )}
+      <figure
+        className="mx-auto w-full"
+        style={{ maxWidth: `min(100%, calc(max(14rem, 100dvh - 17rem) * ${width / height}))` }}
+      >
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          className="block w-full overflow-hidden rounded-lg bg-sunk"
+          role="img"
+          aria-label={`${nameOf(first)}, and over it ${nameOf(second)}`}
+          onPointerMove={(e) => {
+            if (e.pointerType === 'mouse' && e.buttons === 0) return;
+            const box = e.currentTarget.getBoundingClientRect();
+            setAt(Math.min(100, Math.max(0, (100 * (e.clientX - box.left)) / box.width)));
+          }}
+        >
+          <defs>
+            <clipPath id="swept">
+              <rect x={(width * at) / 100} y={0} width={width} height={height} />
+            </clipPath>
+          </defs>
+          <image href={`/api/photos/${first.id}/large`} width={width} height={height} />
+          <g clipPath="url(#swept)">
+            <rect width={width} height={height} className="fill-sunk" />
+            <image
+              href={`/api/photos/${second.id}/large`}
+              width={second.width}
+              height={second.height}
+              transform={`matrix(${a} ${b} ${-b} ${a} ${dx} ${dy})`}
+            />
+          </g>
+          <g strokeWidth={width / 200}>
+            <line x1={(width * at) / 100} x2={(width * at) / 100} y2={height} stroke="#fff" />
+            <line
+              x1={(width * at) / 100}
+              x2={(width * at) / 100}
+              y2={height}
+              stroke="#15295a"
+              strokeWidth={width / 500}
+            />
+          </g>
+        </svg>
+        <input
+          type="range"
+          min={0}
+          max={100}
+          step="any"
+          value={at}
+          aria-label="How much of the first photo is seen"
+          aria-valuetext={`${at.toFixed(0)} %`}
+          className="mt-2 h-11 w-full accent-steel"
+          onChange={(e) => setAt(Number(e.target.value))}
+        />
+        <figcaption className="flex flex-wrap justify-between gap-x-4">
+          <Caption photo={first} />
+          <Button className="max-sm:order-last max-sm:w-full" onClick={onAlign}>
+            {spots.length === ASKED ? 'Align again' : 'Align by two spots'}
+          </Button>
+          <span className="text-right">
+            <Caption photo={second} />
+          </span>
+        </figcaption>
+      </figure>
+    </>
+  );
+}
+
+const Caption = ({ photo }: { photo: Shown }) => (
+  <span>
+    <b className="block">{photo.caption || 'Photo'}</b>
+    <span className="text-soft">{day(photo.at)}</span>
+  </span>
+);
