@@ -111,7 +111,7 @@ await open('Longcase clock with a painted', 'run');
 await time('reading', async () => {
   await button(/^Now/).click();
   await clear();
-  await button('Keep the reading').click();
+  await button('Save the reading').click();
 });
 await open('Marble clock', 'strip');
 await time('strip step', async (n) => {

@@ -152,18 +152,18 @@ const WORK: Record<string, (hand: Hand, plan: Plan) => Promise<void>> = {
   async diagnose(hand, { cause }) {
     if (!cause) return;
     await hand.type('Cause', cause);
-    await hand.button('Keep');
+    await hand.button('Save');
     await hand.page
-      .locator('button:disabled', { hasText: /^Keep$/ })
+      .locator('button:disabled', { hasText: /^Save$/ })
       .first()
       .waitFor();
   },
   async agree(hand, { asked }) {
     if (!asked) return;
-    await hand.button('Write a line');
+    await hand.button('Add a line');
     await hand.type('What is done', asked);
     await hand.type('Hours', '6');
-    await hand.button('Write it');
+    await hand.button('Add it');
     await hand.press(hand.page.getByRole('radio', { name: 'accepted' }));
   },
   async power(hand) {

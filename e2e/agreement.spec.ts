@@ -6,11 +6,11 @@ const violations = async (page: Page) =>
   (await new AxeBuilder({ page }).setLegacyMode(true).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
 
 async function writeLine(page: Page, what: string, hours: string): Promise<void> {
-  await page.getByRole('button', { name: 'Write a line' }).click();
+  await page.getByRole('button', { name: 'Add a line' }).click();
   await page.getByLabel('What is done').fill(what);
   await page.getByLabel('Hours').fill(hours);
   await page.getByLabel('An hour costs').fill('50');
-  await page.getByRole('button', { name: 'Write it' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText(what, { exact: true })).toBeVisible();
 }
 
@@ -52,7 +52,7 @@ test('the owner decides on a page of their own; an addition during the work wait
     }
     await page.getByRole('button', { name: 'Bush (going train, second wheel)' }).click();
     await page.getByLabel('An hour costs').fill('50');
-    await page.getByRole('button', { name: 'Write it' }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
     await page.getByRole('button', { name: 'Cure the fault and stop' }).click();
     await page.getByRole('button', { name: 'Full overhaul', exact: true }).click();
     await expect(answer(page)).toContainText('The owner has not chosen how far to go');
@@ -63,7 +63,7 @@ test('the owner decides on a page of their own; an addition during the work wait
   const owner = await context.newPage();
   watch(owner, errors);
   await test.step('the owner chooses, accepts and asks, without signing in', async () => {
-    await page.getByRole('button', { name: 'Make the page' }).click();
+    await page.getByRole('button', { name: 'Create the page' }).click();
     const address = await page.getByLabel('Address of the owner’s page').inputValue();
     await owner.goto(address);
     await expect(owner.getByRole('heading', { name: 'Slate mantel clock' })).toBeVisible();
@@ -121,9 +121,9 @@ test('the owner decides on a page of their own; an addition during the work wait
       expect(pdf.headers()['content-type']).toBe('application/pdf');
     }
     await page.getByRole('button', { name: 'End it' }).click();
-    await expect(page.getByText('The address opens nothing any more.')).toBeVisible();
+    await expect(page.getByText('The address no longer works.')).toBeVisible();
     await owner.reload();
-    await expect(owner.getByText('This address opens nothing any more')).toBeVisible();
+    await expect(owner.getByText('This address no longer works')).toBeVisible();
   });
   await context.close();
 });

@@ -80,7 +80,7 @@ test(
         await page.getByRole('button', { name: String((h % 12) + 1), exact: true }).click();
       }
       await expect(answer(page)).toContainText('Always 1 too many');
-      await page.getByRole('button', { name: 'Begin anew' }).click();
+      await page.getByRole('button', { name: 'Start again' }).click();
       for (let h = 1; h <= 12; h++) {
         await expect(page.getByRole('heading', { name: `Heard at ${h} o’clock` })).toBeVisible();
         await page.getByLabel(/^Or typed/).fill(String(h));
@@ -107,7 +107,7 @@ test(
         .setInputFiles({ name: 'bracket.wav', mimeType: 'audio/wav', buffer: wavOf(heardAs, 25) });
       await expect(page.getByRole('img', { name: /^Tock to tick short, 14 ms/ })).toBeVisible();
       await page.getByLabel('With its sound').check();
-      await page.getByRole('button', { name: /^Keep this with/ }).click();
+      await page.getByRole('button', { name: /^Save with/ }).click();
       await expect.poll(async () => (await now()).heard.length).toBe(1);
       const [kept] = (await now()).heard;
       expect(kept).toMatchObject({ beatsPerHour: 7200, shortSide: 'tock to tick', from: 'file' });
@@ -124,10 +124,10 @@ test(
       for (const p of oilChart(before.movement.traits).slice(1)) await api('put', `/oil/${p.id}`, {});
       await expect(answer(page)).toContainText('Every point is oiled or left dry');
       await unfold(page);
-      await page.getByRole('button', { name: 'Otherwise than the chart: Hammer arbors in the plates' }).click();
+      await page.getByRole('button', { name: 'Not as the chart says: Hammer arbors in the plates' }).click();
       await page.getByLabel('What, and why').fill('left dry: they were burnished');
-      await page.getByRole('button', { name: 'Keep and tick it' }).click();
-      await expect(page.getByText('Otherwise here: left dry')).toBeVisible();
+      await page.getByRole('button', { name: 'Save and tick it' }).click();
+      await expect(page.getByText('Not as the chart: left dry')).toBeVisible();
       await stageDone(page, 'Oil');
     });
 

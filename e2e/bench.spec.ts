@@ -32,7 +32,7 @@ test(
 
     await test.step('the stores are filled from a table: first one with a bad row', async () => {
       await place(page, 'Stores');
-      await page.getByRole('button', { name: 'Take a CSV in' }).click();
+      await page.getByRole('button', { name: 'Import a CSV' }).click();
       const file = page.getByLabel('The file');
       await file.setInputFiles({
         name: 'stores.csv',
@@ -64,7 +64,7 @@ test(
       await page.getByRole('button', { name: 'Speak the remark' }).click();
       await page.getByRole('button', { name: /^Stop, [1-9] s/ }).click();
       await expect(page.getByRole('group', { name: 'Spoken remark' }).locator('audio')).toBeVisible();
-      await page.getByRole('button', { name: 'Keep changes' }).click();
+      await page.getByRole('button', { name: 'Save changes' }).click();
       await expect(page.getByRole('listitem').filter({ hasText: 'hands' }).locator('audio')).toBeVisible();
       await page.getByLabel('Where is …?').fill('strike warning wheel');
       await expect(page.getByRole('status').filter({ hasText: 'strike warning wheel' })).toBeVisible();
@@ -141,7 +141,7 @@ test(
       await expect(page.getByText(/1 thing that came off is not accounted for/)).toBeVisible();
       await stage(page, 'Assemble');
       await on.first().click(); // it lay under the bench
-      await expect(answer(page)).toContainText('Everything that came off has its word');
+      await expect(answer(page)).toContainText('Everything that came off is accounted for');
       await stageDone(page, 'Assemble');
     });
 
@@ -150,7 +150,7 @@ test(
       await expect(answer(page)).toContainText(`${THINGS + 1} things are off, pass 2`);
       await stage(page, 'Assemble');
       await page.getByRole('button', { name: 'On again: hands' }).first().click();
-      await expect(answer(page)).toContainText('Everything that came off has its word');
+      await expect(answer(page)).toContainText('Everything that came off is accounted for');
     });
 
     await test.step('the stores know', async () => {
@@ -173,7 +173,7 @@ test('an electric master on its bench, its case drying beside it', async ({ page
   await page.getByLabel('Which coil').fill('Rewind coil');
   await page.getByLabel('Ohms, one end free').fill('109');
   await page.getByLabel('What belongs there').first().fill('110');
-  await page.getByRole('button', { name: 'Keep the reading' }).click();
+  await page.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText('109 Ω where 110 Ω belong')).toBeVisible();
   await page.getByLabel('Supply, volts').fill('24');
   for (const [volts, milliamps, did] of [

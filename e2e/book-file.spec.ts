@@ -81,5 +81,5 @@ test('a museum’s book file on a phone: refused when changed, joined when whole
 
   await page.getByRole('button', { name: 'Bring a record' }).click();
   await chooser.setInputFiles(zip);
-  await expect(page.getByText('All of it stands here already')).toBeVisible();
+  await expect(page.getByText('All of it is here already')).toBeVisible();
 });

@@ -23,7 +23,7 @@ test('a movement unlike its template is described at intake, and again when it i
     // An eight-day strike has an arbor more.
     await strike.getByText('5 arbors').click();
     await strike.getByRole('button', { name: 'Take out S2' }).click();
-    await sheet.getByRole('button', { name: 'So it is' }).click();
+    await sheet.getByRole('button', { name: 'Use this description' }).click();
     await expect(page.getByText(/As found: .*weight on line, now weight on endless chain/)).toBeVisible();
     await page.getByLabel('What the owner says is wrong').fill('The weight drops by itself.');
     await expect(page.getByRole('button', { name: 'Small ring or weight of the chain' })).toBeVisible();

@@ -39,7 +39,7 @@ const STAGES: Record<string, readonly Find[]> = {
   strip: [field('What'), button('Log it')],
   clean: [button(/^On to: /)],
   'clean, planned': [button('Warm the bath'), button(/^plates/), (page) => page.getByText('Choose what goes in.')],
-  survey: [field('Pivot'), field('Long way'), radio('sound'), button('Keep, and to the next hole')],
+  survey: [field('Pivot'), field('Long way'), radio('sound'), button('Save, and to the next hole')],
   fit: [field('Finished pivot'), (page) => page.getByRole('button', { name: 'Fitted', exact: true })],
   assemble: [button(/^On again/)],
   oil: [(page) => page.getByRole('checkbox').first()],
@@ -144,7 +144,7 @@ test('with a phone in one hand: a reading, a step with its photo, and a clock fo
     await press((p) => p.getByRole('link', { name: 'Read', exact: true }));
     await press(button('Go round and read all'));
     await press(button(/^Now/));
-    await press(button('Keep the reading'));
+    await press(button('Save the reading'));
     await expect(page.getByText('Reading taken.')).toBeVisible();
     expect(presses).toBeLessThanOrEqual(4);
   });

@@ -14,7 +14,7 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
     const sheet = page.getByRole('dialog', { name: 'What is agreed' });
     await sheet.getByRole('radio', { name: 'Cure in place' }).click();
     await sheet.getByRole('radio', { name: 'Without guarantee' }).click();
-    await sheet.getByRole('button', { name: 'Keep it' }).click();
+    await sheet.getByRole('button', { name: 'Save it' }).click();
     await expect(sheet.getByText('A reason is needed.')).toBeVisible();
     await sheet.getByLabel('Why it changes').fill('Not worth an overhaul');
     await page.keyboard.press('Enter');
@@ -59,7 +59,7 @@ test('a clock cured in place is asked only what its job holds, and signed as wha
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(/\/deliver$/);
     await stage(page, 'Oil');
-    await page.getByRole('button', { name: 'Bring it in' }).click();
+    await page.getByRole('button', { name: 'Add it to this job' }).click();
     await expect(page.getByRole('button', { name: 'Oil is done' })).toBeVisible();
     await page.getByRole('button', { name: 'Leave it as it is' }).click();
     await page.keyboard.type('oiled last year');

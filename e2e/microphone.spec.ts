@@ -73,7 +73,7 @@ test('the microphone: an alarm is heard to its end, and its length and evenness 
     const rang = Number(await heard.getByLabel('Rings for, s').inputValue());
     expect(Math.abs(rang - seconds)).toBeLessThan(0.4);
     await expect(heard.getByRole('radio', { name: 'evenly' })).toBeChecked();
-    await heard.getByRole('button', { name: 'Keep', exact: true }).nth(1).click();
+    await heard.getByRole('button', { name: 'Save', exact: true }).nth(1).click();
     await expect(heard.getByText(/^How it rings: [\d.]+ s, evenly/)).toBeVisible();
   });
 });

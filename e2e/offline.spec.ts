@@ -122,7 +122,7 @@ test('a day at the bench without the server, on a phone: seen at once, kept thro
     await expect(button(/^Power: going wound/)).toBeVisible();
     for (let n = 0; n < 2; n++) {
       await button(/^Now/).tap();
-      await press(button('Keep the reading'));
+      await press(button('Save the reading'));
     }
     await reopen();
     await expect(mark(page, `Server away: ${changes} changes kept here`)).toBeVisible();

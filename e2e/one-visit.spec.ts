@@ -52,18 +52,18 @@ test('one clock goes from the counter to its signed service history, and a kille
     await symptom('Uneven beat', 'No');
     await expect(answer(page)).not.toContainText('not level');
     await page.getByLabel('Cause', { exact: true }).fill('Worn centre hole');
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
-    await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
     await stageDone(page, 'Diagnose');
   });
 
   await test.step('agree: the owner decides before the work', async () => {
     await expect(answer(page)).toContainText('Write the estimate');
-    await page.getByRole('button', { name: 'Write a line' }).click();
+    await page.getByRole('button', { name: 'Add a line' }).click();
     await page.getByLabel('What is done').fill('Overhaul of the going train');
     await page.getByLabel('Hours').fill('6,5');
     await page.getByLabel('An hour costs').fill('50');
-    await page.getByRole('button', { name: 'Write it' }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
     await expect(answer(page)).toContainText('The owner has 1 line to answer');
     await expect(page.getByRole('button', { name: 'Agree is done' })).toBeDisabled();
     await page.getByRole('radio', { name: 'accepted' }).click();
@@ -84,7 +84,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     await page.getByRole('radio', { name: 'Let down' }).click();
     await expect(answer(page)).toContainText('Safe to open');
     await page.getByLabel('Turns let down').fill('5,5');
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await page.getByRole('button', { name: 'Begin the strip' }).click();
     await expect(answer(page)).toContainText('The strip has begun');
   });
@@ -207,12 +207,12 @@ test('one clock goes from the counter to its signed service history, and a kille
       await page.getByRole('button', { name: `On again: ${what}` }).click();
     await expect(answer(page)).toContainText('3 of 4 accounted for');
     await expect(page.getByRole('button', { name: 'Assemble is done' })).toBeDisabled();
-    await page.getByRole('button', { name: 'Something else: pillar nuts or pins' }).click();
+    await page.getByRole('button', { name: 'Not fitted: pillar nuts or pins' }).click();
     const sheet = page.getByRole('dialog');
-    await expect(sheet.getByRole('button', { name: 'Keep it so' })).toBeDisabled();
+    await expect(sheet.getByRole('button', { name: 'Save it' })).toBeDisabled();
     await sheet.getByLabel('By what').fill('four new nuts');
-    await sheet.getByRole('button', { name: 'Keep it so' }).click();
-    await expect(answer(page)).toContainText('Everything that came off has its word');
+    await sheet.getByRole('button', { name: 'Save it' }).click();
+    await expect(answer(page)).toContainText('Everything that came off is accounted for');
     await stageDone(page, 'Assemble');
   });
 
@@ -242,7 +242,7 @@ test('one clock goes from the counter to its signed service history, and a kille
     ] as const) {
       await page.getByLabel('Read at').fill(daysAgo(days));
       await page.getByLabel('Seconds off').fill(String(seconds));
-      await page.getByRole('button', { name: 'Keep', exact: true }).click();
+      await page.getByRole('button', { name: 'Save', exact: true }).click();
       await expect(page.getByLabel('Seconds off')).toHaveValue('');
     }
     await expect(answer(page)).toContainText(/Gains (9\.9|10\.\d|10) s a day, give or take 0\.\d: inside 60 s a day/);

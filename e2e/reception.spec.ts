@@ -55,7 +55,7 @@ test(
         await identity.getByRole('button', { name: 'Add a number or mark' }).click();
         await identity.getByLabel('Place').selectOption(place);
         await identity.getByLabel('Number or mark').fill(text);
-        await identity.getByRole('button', { name: 'Keep' }).click();
+        await identity.getByRole('button', { name: 'Save' }).click();
         await expect(identity.getByText(text, { exact: true }).first()).toBeVisible();
       }
       await expect(

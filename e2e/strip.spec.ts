@@ -3,13 +3,13 @@ import { answer, expect, makeSafe, openShop, opensPass, stage, stageDone, takeIn
 test('a house rule is set once, holds from then on, and one clock may differ from it', async ({ page, server }) => {
   await openShop(page, server);
   await page.goto(`${server.address}/rules`);
-  await expect(answer(page)).toContainText('All as shipped');
-  await page.getByRole('button', { name: /^Oil .*questions, as shipped$/ }).click();
+  await expect(answer(page)).toContainText('Nothing is set');
+  await page.getByRole('button', { name: /^Oil .*questions, none set$/ }).click();
   const rack = page.getByRole('radiogroup', { name: 'Rack, snail, lifting pieces?' });
   await rack.getByRole('radio', { name: /a trace of oil/ }).click();
   await page.getByLabel('Why here').fill('Ours are steel on steel.');
   await page.getByRole('button', { name: 'Set as version 1' }).click();
-  await expect(answer(page)).toContainText('as this shop does it');
+  await expect(answer(page)).toContainText('set by this shop');
   await page.reload();
   await expect(page.getByLabel('Why here')).toHaveValue('Ours are steel on steel.');
 
@@ -19,11 +19,11 @@ test('a house rule is set once, holds from then on, and one clock may differ fro
   await expect(point).toContainText('a trace, by house rule');
   await page.keyboard.press('l');
   await page.getByRole('tab', { name: 'House rules' }).click();
-  await page.getByRole('button', { name: 'Differ: Rack, snail, lifting pieces?' }).click();
+  await page.getByRole('button', { name: 'Set for this clock: Rack, snail, lifting pieces?' }).click();
   const sheet = page.getByRole('dialog', { name: 'For this clock only' });
   await sheet.getByRole('radio', { name: /^dry/ }).click();
   await sheet.getByLabel('The reason').fill('It was oiled to death.');
-  await sheet.getByRole('button', { name: 'Differ here' }).click();
+  await sheet.getByRole('button', { name: 'Set for this clock' }).click();
   await expect(page.getByText('differs here: It was oiled to death.')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(point).toContainText('dry, or the rack stops falling');
@@ -60,7 +60,7 @@ test('a riveted movement stays whole; one that strikes wrong comes apart again a
   await expect(answer(page)).toContainText('2 things are off, pass 2');
   await page.getByLabel('Cure of pass 2').fill('Warning wheel one tooth on');
   await page.getByLabel('Hours', { exact: true }).fill('1,5');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { name: '2 passes, 1.5 h lost' })).toBeVisible();
 });
 

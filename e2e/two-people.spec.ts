@@ -49,11 +49,11 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
     await other.getByRole('button', { name: 'Correct: hood' }).click();
     await page.getByRole('button', { name: 'Correct: hood' }).click();
     await page.getByLabel('What was seen').fill('Door sags on its lower hinge.');
-    await page.getByRole('button', { name: 'Keep changes' }).click();
+    await page.getByRole('button', { name: 'Save changes' }).click();
     await expect(page.getByText('Door sags on its lower hinge.')).toBeVisible();
 
     await other.getByLabel('What was seen').fill('Door binds at the top.');
-    await other.getByRole('button', { name: 'Keep changes' }).click();
+    await other.getByRole('button', { name: 'Save changes' }).click();
     const choice = other.getByRole('dialog', { name: 'Somebody changed this while you were typing' });
     await expect(choice).toContainText('Door sags on its lower hinge.');
     await expect(choice).toContainText('Door binds at the top.');
@@ -66,7 +66,7 @@ test('two server processes serve one shop: timers, live notices, and a choice wh
     await server.kill();
     await stage(other, 'Intake');
     await other.getByLabel('Wanted', { exact: true }).fill('A full service');
-    await other.getByRole('button', { name: 'Keep changes' }).click();
+    await other.getByRole('button', { name: 'Save changes' }).click();
     await expect(other.getByText('Kept.')).toBeVisible();
     await expect(page.getByText('Server away')).toBeVisible();
   });

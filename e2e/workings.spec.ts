@@ -81,7 +81,7 @@ test('a lost wheel is searched, sorted, sent as an address, and kept with a visi
     await sheet.getByLabel('Tick to tock, ms').fill('450');
     await sheet.getByLabel('Tock to tick, ms').fill('550');
     await expect(sheet.getByText(/Out of beat by 10.0 %/)).toBeVisible();
-    await sheet.getByRole('button', { name: 'Keep with this visit' }).click();
+    await sheet.getByRole('button', { name: 'Save with this visit' }).click();
     await expect(sheet).toHaveCount(0);
     await expect(page.getByText(/Out of beat by 10.0 %/)).toBeVisible();
   });

@@ -1,3 +1,4 @@
+import { byCount } from '@eclat/core/units';
 import { api } from './index.ts';
 import { nothing, type InVisit, type Route } from './route.ts';
 import type { Visit } from './visit.ts';
@@ -307,7 +308,7 @@ export function inTheWayOf(visit: Visit, way: WayBack): string | null {
   const by = SPEAKS_OF[route] ?? [];
   const others = [...new Set(speakingOf(visit, by, way.params[lastParam(ROUTES.get(route)!.path)]!))];
   return others.length > 0
-    ? `${others.map((o) => `“${o}”`).join(', ')} ${others.length === 1 ? 'depends' : 'depend'} on it.`
+    ? `${others.map((o) => `“${o}”`).join(', ')} ${byCount(others.length, 'depends', 'depend')} on it.`
     : null;
 }
 

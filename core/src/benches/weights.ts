@@ -73,7 +73,7 @@ function sayLine(what: string, v: Values, weighed: Values | null): Said[] {
     out.push(
       v['note']
         ? said(what, null, `Frayed, left in: ${v['note']} The declaration is on the return sheet.`)
-        : said(what, false, 'Frayed and left in: it wants the owner’s word, kept here, and a caution.'),
+        : said(what, false, 'Frayed and left in: it needs the owner’s answer, kept here, and a caution.'),
     );
   const grams = weighed && figure(weighed, 'grams');
   const loadKg = figure(v, 'load') ?? (grams ? grams / 1000 : null);

@@ -71,6 +71,9 @@ export const aheadOfUtcS = (at: Moment, zone: Zone): number =>
 export const showDay = (day: Day, today: Day): string =>
   format(asDate(day), day.slice(0, 4) === today.slice(0, 4) ? 'd MMM' : 'd MMM yyyy', { in: ZONELESS });
 
+/** `29 Nov 2026`, as on a letter: the month in letters, since no two countries order the figures alike. */
+export const letterDay = (day: Day): string => format(asDate(day), 'd MMM yyyy', { in: ZONELESS });
+
 /** `09:30` by the clock on the wall. */
 export const showTime = (at: Moment, zone: Zone): string => format(new Date(at), 'HH:mm', { in: tz(zone) });
 

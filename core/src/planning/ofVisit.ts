@@ -1,3 +1,4 @@
+import { byCount } from '../units/index.ts';
 import {
   hoursOf,
   inRoute,
@@ -87,7 +88,7 @@ export function jobOfVisit(
         ? `${written.toFixed(1)} h of bench work are written` +
           (planned !== null && route === null ? ` for “${routeName(planned)}”, the longest way on offer` : '')
         : `no hours are written yet: ${plain} h for ` +
-          (traits.trains.length === 1 ? 'one train' : `${traits.trains.length} trains`),
+          byCount(traits.trains.length, 'one train', `${traits.trains.length} trains`),
       ...(written > 0 && pace.taken
         ? [
             `your last ${pace.taken.jobs} timed jobs took ${pace.taken.share.toFixed(1)} times what ` +

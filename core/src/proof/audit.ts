@@ -1,4 +1,4 @@
-import { counted } from '../units/index.ts';
+import { byCount, counted } from '../units/index.ts';
 import { grown, rootOf, type Hash } from './log.ts';
 
 /** A head as it was signed: root in hex. */
@@ -60,7 +60,7 @@ export function logTroubles(
   const gone = inOrder.filter((e) => !here.has(e.hash));
   if (gone.length > 0)
     troubles.push(
-      `${counted(gone.length, 'entry', 'entries')} of the log ${gone.length === 1 ? 'is' : 'are'} gone from the ` +
+      `${counted(gone.length, 'entry', 'entries')} of the log ${byCount(gone.length, 'is', 'are')} gone from the ` +
         `books: number ${gone.map((e) => `${e.number + 1}${e.book ? ` of ${e.book}` : ''}`).join(', ')}.`,
     );
   return troubles;

@@ -97,7 +97,7 @@ function oiledLines(oiled: ServiceRecord['oiled']): string[] {
   return [
     `${oiled.length - dry} points oiled, ${dry} left dry`,
     ...(used ? [used] : []),
-    ...oiled.flatMap((o) => (o.otherwise ? [`Otherwise than the chart, ${o.where}: ${o.otherwise}`] : [])),
+    ...oiled.flatMap((o) => (o.otherwise ? [`Not as the chart says, ${o.where}: ${o.otherwise}`] : [])),
   ];
 }
 

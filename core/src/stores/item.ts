@@ -5,7 +5,7 @@ export interface Item {
   kind: KindId;
   name: string;
   sizes: Sizes;
-  /** Below this it wants ordering. */
+  /** Reorder below this. */
   minimum: number;
   /** Decimal text in the shop's currency; empty: not known. */
   price: string;

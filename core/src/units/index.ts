@@ -1,4 +1,4 @@
-export { counted, sentence } from './counted.ts';
+export { byCount, counted, grouped, sentence } from './counted.ts';
 export * from './length.ts';
 export * from './mass.ts';
 export * from './outside.ts';

@@ -24,7 +24,7 @@ describe('bushes', () => {
     };
     const stages = finishedVisit.stages.map((s) => ({ ...s, state: s.stage === 'fit' ? ('open' as const) : s.state }));
     expect(nextAction(visitFacts({ ...visit, stages }, now.getTime()), now.getTime()).text).toBe('1 bush to fit');
-    expect(signObstacles(signFacts(visit, now, [])).map((o) => o.what)).toContain('1 hole still wants its bush');
+    expect(signObstacles(signFacts(visit, now, [])).map((o) => o.what)).toContain('1 hole still needs its bush');
   });
 });
 

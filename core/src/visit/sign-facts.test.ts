@@ -14,7 +14,7 @@ describe('what stands in the way of a signature', () => {
     expect(obstacles({ casework: [{ ...visit.casework[0]!, doneAt: null }] })).toEqual([
       '1 task on case, dial or glass is not done',
     ]));
-  it('is a hole without its bush', () => expect(obstacles({ bushes: [] })).toEqual(['1 hole still wants its bush']));
+  it('is a hole without its bush', () => expect(obstacles({ bushes: [] })).toEqual(['1 hole still needs its bush']));
   it('is an addition without the owner’s word, and a thing that is not going home', () => {
     expect(
       obstacles({ agreement: { lines: [{ ...visit.agreement.lines[0]!, state: 'ask later' }], chosen: null } }),

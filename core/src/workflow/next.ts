@@ -175,7 +175,9 @@ function stageAction(stage: StageId, f: VisitFacts): Omit<NextAction, 'stage' | 
       );
     case 'assemble':
       if (f.newMovementWaits) return next('Put the new movement in');
-      return next(f.apart > 0 ? `${counted(f.apart, 'thing')} still apart` : 'Everything that came off has its word');
+      return next(
+        f.apart > 0 ? `${counted(f.apart, 'thing')} still apart` : 'Everything that came off is accounted for',
+      );
     case 'oil':
       return next(f.oilLeft > 0 ? `${counted(f.oilLeft, 'point')} to oil or leave dry` : 'Oiled');
     case 'run':

@@ -1,3 +1,4 @@
+import { byCount } from '../units/index.ts';
 import {
   sourceName,
   storedSources,
@@ -51,7 +52,7 @@ export function powerOf<E extends PowerEvent>(
 function nameOf(traits: Traits, source: PowerSource): string {
   const driven = source.name === '' ? trainsOf(traits, source).length : 0;
   if (driven === 0) return sourceName(traits, source);
-  return `${sourceName(traits, source)} ${driven === 1 ? 'train' : 'trains'}`;
+  return `${sourceName(traits, source)} ${byCount(driven, 'train', 'trains')}`;
 }
 
 /**
@@ -157,7 +158,7 @@ export function stripGate(power: readonly Stands[], cautionsUnread: number, over
   const reasons = overridden ? [] : unsafe.map(powerWords);
   if (cautionsUnread > 0)
     reasons.push(
-      cautionsUnread === 1 ? 'a caution is not acknowledged' : `${cautionsUnread} cautions are not acknowledged`,
+      byCount(cautionsUnread, 'a caution is not acknowledged', `${cautionsUnread} cautions are not acknowledged`),
     );
   return { open: reasons.length === 0, reasons, unsafe: unsafe.map((p) => p.name) };
 }

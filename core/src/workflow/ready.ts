@@ -28,7 +28,7 @@ const ASKS: Partial<Record<StageId, (f: ReadyFacts) => string | null>> = {
   strip: (f) => (f.stripBegun ? null : 'Power down comes first.'),
   clean: (f) => (f.bathRunning ? 'A run is still going on.' : null),
   survey: (f) => left(f.holesLeft, 'hole has no verdict yet', 'holes have no verdict yet'),
-  fit: (f) => (f.bushesLeft > 0 ? 'Holes still want their bushes.' : null),
+  fit: (f) => (f.bushesLeft > 0 ? 'Holes still need their bushes.' : null),
   assemble: (f) => {
     if (f.newMovementWaits) return 'The new movement is not in yet.';
     if (f.apart > 0) return `${f.apart} still apart: each needs a word.`;

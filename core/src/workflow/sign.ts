@@ -53,7 +53,7 @@ export function signObstacles(f: SignFacts): Obstacle[] {
     out.push({ what: 'Nothing that was done is entered: enter it, or agree on “Look and report”', at: 'fit' });
   if (f.standRun !== null) out.push({ what: 'It still runs on the stand with parts off', at: 'assemble' });
   if (f.bathRunning) out.push({ what: 'A bath is still running', at: 'clean' });
-  if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still wants its bush', 'holes still want their bushes');
+  if (!left.includes('fit')) stands('fit', f.bushesLeft, 'hole still needs its bush', 'holes still need their bushes');
   stands('case', f.caseLeft, 'task on case, dial or glass is not done', 'tasks on case, dial or glass are not done');
   stands('assemble', f.apart, 'thing that came off is not accounted for', 'things that came off are not accounted for');
   for (const { what, at } of f.failed) out.push({ what: `A check stands failed: ${what}`, at });

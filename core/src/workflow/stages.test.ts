@@ -119,7 +119,7 @@ describe('the next action', () => {
     const fitted = [...BEGUN, 'clean', 'survey', 'fit'] as const;
     expect([at(fitted, { apart: 1 }), at(fitted, { apart: 0 })]).toEqual([
       '1 thing still apart',
-      'Everything that came off has its word',
+      'Everything that came off is accounted for',
     ]);
   });
   it('calls when the case has dried, though the movement waits for something else', () => {
@@ -177,7 +177,7 @@ describe('signing', () => {
       ['run', 'Run is not done'],
       ['power', 'The power state of a train is unknown'],
       ['clean', 'A bath is still running'],
-      ['fit', '1 hole still wants its bush'],
+      ['fit', '1 hole still needs its bush'],
       ['case', '2 tasks on case, dial or glass are not done'],
       ['assemble', '3 things that came off are not accounted for'],
       ['assemble', '1 temporary thing is neither taken out nor declared'],

@@ -23,5 +23,5 @@ export const STAGE_IDS = STAGES.map((s) => s.id) as [StageId, ...StageId[]];
 /** What a stage is called. */
 export const stageName = (id: StageId): string => STAGES.find((s) => s.id === id)!.name;
 
-/** One key for each stage, in order, while no field is being typed in. */
-export const STAGE_KEYS = [...'1234567890-=[]'];
+/** A key for each stage, in order. Digits work while no field is being typed in; letters where the stages are shown. */
+export const STAGE_KEYS = [...'1234567890ords'];

@@ -62,7 +62,7 @@ async function followsOne(ctx: Context, visitId: string, id: string, followsFrom
   if (isCircle(id, followsFrom, all)) throw badField('followsFrom', 'It would follow from itself.');
 }
 
-/** A later look found it otherwise: both stand. Empty takes that back. */
+/** A later look found something else: both stand. Empty takes that back. */
 export async function overturnFinding(ctx: Context, visitId: string, id: string, why: string): Promise<Shape> {
   await openVisit(ctx, visitId);
   const finding = await findOrRefuse(ctx, Finding, { id, visitId, ...STANDS }, 'finding');

@@ -89,7 +89,7 @@ describe('the bench follows the work', () => {
     expect((await next()).text).toBe('1 bush to fit');
     await bush(holes[1]!.key);
     await done('fit');
-    expect((await next()).text).toBe('Everything that came off has its word');
+    expect((await next()).text).toBe('Everything that came off is accounted for');
     await done('assemble');
     const points = oilChart(visit.movement.traits);
     await put(`oil/${points[0]!.id}`, {});

@@ -37,7 +37,7 @@ export async function benchSheet({ visit, shop }: Asked): Promise<Buffer> {
           ),
       ...TEMPORARY_KINDS.flatMap((kind) => {
         const these = temporary.filter((t) => t.kind === kind);
-        const title = kind === 'put in' ? 'In for the time being' : 'Not final yet';
+        const title = kind === 'put in' ? 'Comes out again before it leaves' : 'Not final yet';
         return these.length > 0
           ? [head(title), { ul: these.map((t) => `${t.what}${t.ended ? `: ${t.ended}` : ''}`) }]
           : [];

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { notFound } from '../platform/http/problems.ts';
 import type { AppContext } from '../platform/http/app-context.ts';
 import { contextForFile } from '../platform/http/session.ts';
-import { dayOf } from '@eclat/core/days';
+import { dayOf, letterDay } from '@eclat/core/days';
 import { theShop } from '../people/shop.service.ts';
 import { viewVisit } from '../visit/visit.view.ts';
 import { WRITTEN } from './documents.ts';
@@ -27,7 +27,7 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
     const asked: Asked = {
       visit: await viewVisit(ctx, visitId),
       shop,
-      day: (at) => dayOf(at, timeZone),
+      day: (at) => letterDay(typeof at === 'string' && !at.includes('T') ? at : dayOf(at, timeZone)),
       address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
     };
     if (kind === 'svg') return void res.type('image/svg+xml').send(await labelPicture(asked));

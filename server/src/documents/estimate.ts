@@ -24,7 +24,7 @@ export async function estimate(ctx: Context, asked: Asked): Promise<Buffer> {
       facts([
         ['Owner', visit.owner.name],
         ['Date', day(ctx.now)],
-        ['Promised for', visit.promisedFor ?? ''],
+        ['Promised for', visit.promisedFor ? day(visit.promisedFor) : ''],
         ['Likely cause', visit.cause],
       ]),
       ...(visit.complaint ? [head('You told us'), { text: visit.complaint }] : []),

@@ -6,7 +6,7 @@ import { head, rows } from './pdf.ts';
 export interface Asked {
   visit: Visit;
   shop: string;
-  /** The day on which something was, where the shop is. */
+  /** A day, or the day on which something was where the shop is, as a letter says it. */
   day: (at: string | Date) => string;
   /** Where a phone that reads the label is led. */
   address: string;

@@ -19,7 +19,7 @@ export async function receipt(asked: Asked): Promise<Buffer> {
             ['Reached at', [visit.owner.phone, visit.owner.email].filter(Boolean).join(', ')],
             ['Movement', `${visit.movement.name}, ${visit.movement.code}`],
             ['Numbers', visit.movement.marks.map((m) => `${m.text} (${m.place})`).join(', ')],
-            ['Promised for', visit.promisedFor ?? ''],
+            ['Promised for', visit.promisedFor ? day(visit.promisedFor) : ''],
           ]),
           { svg: await qr(address), width: 70 },
         ],

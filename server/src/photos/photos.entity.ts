@@ -27,7 +27,10 @@ export const Photo = defineEntity({
   },
 });
 
-/** A numbered point, arrow or outline on a photo, tied to what was found there. Where it is: shares of the width and the height. */
+/**
+ * A numbered point, arrow or outline on a photo, tied to what was found there. Where it is: shares of the width and the
+ * height.
+ */
 export const PhotoMark = defineEntity({
   name: 'PhotoMark',
   tableName: 'photo_mark',

@@ -50,7 +50,7 @@ const viewMark = (m: InferEntity<typeof PhotoMark>): Point => ({
   x: m.x,
   y: m.y,
   shape: m.shape,
-  to: m.toX != null && m.toY != null ? { x: m.toX, y: m.toY } : null,
+  to: typeof m.toX === 'number' && typeof m.toY === 'number' ? { x: m.toX, y: m.toY } : null,
   findingId: m.findingId ?? null,
   note: m.note,
 });

@@ -95,7 +95,7 @@ describe('a reading by one press', () => {
     fireEvent.change(shown, { target: { value: '10:13:00' } });
     expect(screen.getByText('61 s ahead')).toBeTruthy();
     await act(async () => {
-      fireEvent.click(screen.getByRole('button', { name: 'Keep the reading' }));
+      fireEvent.click(screen.getByRole('button', { name: 'Save the reading' }));
     });
     expect(sent).toEqual([{ readAt: new Date(2031, 4, 2, 10, 11, 59, 0).toISOString(), errorS: 61, celsius: null }]);
   });

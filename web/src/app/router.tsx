@@ -182,7 +182,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'after',
-        handle: { title: 'After they went home' },
+        handle: { title: 'Aftercare' },
         lazy: () => import('../features/aftercare/AftercareScreen.tsx').then((m) => ({ Component: m.AftercareScreen })),
       },
       {

@@ -70,7 +70,7 @@ function Typing({ device, icon, start }: { device: TypingDevice; icon: React.Rea
   const send = () => {
     (field.current as HTMLInputElement | null)?.focus();
     if (!typeInto(field.current?.isConnected ? field.current : null, device.reads(Number(size))))
-      say('Press a field first: the device types where you would.', 'danger');
+      say('Press a field first: the device types into it.', 'danger');
   };
   return (
     <section>

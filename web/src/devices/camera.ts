@@ -1,3 +1,4 @@
+import { clockTime } from '../ui/dates.ts';
 /**
  * A camera that is looked through before it is pressed. The real one and the stand-in are behind the same interface.
  */
@@ -56,7 +57,7 @@ export function simulatedCamera(now: () => Date = () => new Date()): OpenCamera 
       c.fill();
       c.fillStyle = '#15295a';
       c.font = '64px sans-serif';
-      c.fillText(`Simulated camera, ${now().toLocaleTimeString()}`, 380, 1150);
+      c.fillText(`Simulated camera, ${clockTime(now().getTime())}`, 380, 1150);
       return asFile(canvas, 'simulated.jpg');
     },
     close: () => undefined,

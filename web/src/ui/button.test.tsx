@@ -18,7 +18,7 @@ it('a busy button keeps the focus, and neither a press nor Enter sends anything 
     >
       <input aria-label="words" />
       <Button type="submit" busy={busy}>
-        Keep
+        Save
       </Button>
     </form>
   );

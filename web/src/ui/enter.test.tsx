@@ -19,7 +19,7 @@ function Page({ sent }: { sent: () => void }) {
         <LengthField name="pivot" label="pivot" value="1,2 parsecs" onChange={() => undefined} />
         <input aria-label="last" inputMode="decimal" defaultValue="3" />
         <Button>Other</Button>
-        <Button variant="main">Keep</Button>
+        <Button variant="main">Save</Button>
       </section>
       <section>
         <input aria-label="lone" />
@@ -61,7 +61,7 @@ describe('Enter in a field', () => {
     expect(document.activeElement).toBe(screen.getByLabelText('pivot'));
     await person.click(screen.getByLabelText('last'));
     await person.keyboard('{Enter}');
-    expect(here()).toBe('Keep');
+    expect(here()).toBe('Save');
     await person.click(screen.getByLabelText('lone'));
     await person.keyboard('{Enter}');
     expect(here()).toBe('lone');

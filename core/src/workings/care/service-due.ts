@@ -13,7 +13,7 @@ export default working({
   subject: 'Cleaning and oil',
   stages: ['sign'],
   version: 1,
-  asks: 'When does it want oil, and when an overhaul?',
+  asks: 'When does it need oil, and when an overhaul?',
   alias: 'interval next',
   inputs: z.object({ family, done: day('Last overhaul'), oiled: day('Last oiled, if later').optional() }),
   example: { family: 'longcase', done: '2026-11-23' },

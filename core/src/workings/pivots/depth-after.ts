@@ -28,7 +28,7 @@ export default working({
     r.depth === 'right'
       ? 'Right, within a twentieth of the module.'
       : (r.depth === 'too deep' ? 'Too deep' : 'Too shallow') +
-        ` by ${Math.abs(r.offMm).toFixed(2)} mm: the last bush is off its centre. Plug and mark anew ` +
+        ` by ${Math.abs(r.offMm).toFixed(2)} mm: the last bush is off its centre. Plug and mark again ` +
         'before it goes together.',
   formula: 'm (N + n)/2 ± m/20',
   sources: ['House rule, practice'],

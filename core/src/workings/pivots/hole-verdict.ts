@@ -23,7 +23,7 @@ export default working({
   stages: ['assess', 'survey'],
   version: 2,
   figure: 'hole',
-  asks: 'Does this hole want a bush?',
+  asks: 'Does this hole need a bush?',
   alias: 'worn clearance oval wear',
   inputs: z.object({
     pivotMm: size('Pivot'),

@@ -13,7 +13,7 @@ export default working({
   suits: weights,
   version: 1,
   caution,
-  asks: 'Which weight does it want with a pulley, or without?',
+  asks: 'Which weight does it need with a pulley, or without?',
   alias: 'compound double fall',
   inputs: z.object({
     massKg: number('Weight that was right', 'kg', 0.05, 100, { digits: 2 }),

@@ -78,7 +78,7 @@ function Body({ person, onKeys, onClose }: Props) {
         </div>
         <Command.List className="max-h-[70dvh] overflow-y-auto p-2">
           <Command.Empty className="px-4 py-6 text-soft">
-            {waits ? 'Looking …' : 'Nothing like that. Fewer letters, or a number from the movement?'}
+            {waits ? 'Looking …' : 'Nothing found. Try fewer letters, or a number on the movement.'}
           </Command.Empty>
           {groups.map(([name, found]) => (
             <Command.Group key={name} heading={name}>

@@ -57,7 +57,7 @@ export function matching(entries: readonly Entry[], typed: string): Entry[] {
 const SCREENS: readonly (readonly [to: string, name: string, words: string, ownerOnly?: true])[] = [
   ['/timers', 'Timers', 'bath clock'],
   ['/which', 'Which clock is this?', 'label code scan camera'],
-  ['/after', 'After they went home', 'due again recall aftercare reminder'],
+  ['/after', 'Aftercare', 'due again recall reminder came back after they went home'],
   ['/wanted', 'Wanted', 'parts to find'],
   ['/baths', 'Bath book', 'tank jar filled'],
   ['/rules', 'House rules', 'schools'],

@@ -14,7 +14,7 @@ import { DueAgain } from './DueAgain.tsx';
 
 const YEARS = ['1', '2', '5', '10'] as const;
 
-/** After they went home: what is due again, what came back and why, and everything that had one batch, part or type. */
+/** Aftercare: what is due again, what came back and why, and everything that had one batch, part or type. */
 export function AftercareScreen() {
   const [search, setSearch] = useSearchParams();
   const q = search.get('q') ?? '';
@@ -30,7 +30,7 @@ export function AftercareScreen() {
     );
   return (
     <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
-      <h1 className="text-2xl">After they went home</h1>
+      <h1 className="text-2xl">Aftercare</h1>
       <Recall q={q} onChange={(v) => change('q', v)} />
       <div className="grid items-start gap-5 xl:grid-cols-2">
         <Due />
@@ -100,7 +100,7 @@ function Due() {
     <Panel title="Due again">
       {rows.length === 0 ? (
         <Empty>
-          Signed visits stand here, by the day on which their clocks are due for oil. They are in the calendar too.
+          Signed visits are listed here by the day their clocks are due for oil. They are in the calendar too.
         </Empty>
       ) : (
         <DueAgain rows={rows} />

@@ -90,7 +90,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
       {!visit.closedAt && lines.length > 0 && (
         <div className="mb-3 grid gap-3 rounded-lg bg-sunk p-3 sm:grid-cols-[auto_minmax(0,1fr)]">
           <Choice
-            label="How the word is given"
+            label="How the owner answered"
             value={given.how}
             onChange={(how) => setGiven({ ...given, how })}
             options={WAYS_GIVEN.filter((w) => w !== 'by link').map((w) => [w, w] as const)}
@@ -126,7 +126,7 @@ function LinesPanel({ given, setGiven }: { given: Given; setGiven: (next: Given)
             onClick={() => setEditing('new')}
           >
             <Plus className="size-5" aria-hidden />
-            Write a line
+            Add a line
           </Button>
         )
       )}
@@ -149,7 +149,7 @@ function Offered({
 }) {
   return (
     <div className="mt-4">
-      <h3 className="text-lg">Asked for by what was found</h3>
+      <h3 className="text-lg">Suggested by the findings</h3>
       <ul className="mt-2 flex flex-wrap gap-2">
         {offered.map((p) => (
           <li key={p.findingId ?? p.what}>

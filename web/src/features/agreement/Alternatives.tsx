@@ -157,9 +157,9 @@ function Wording({ route, onClose }: { route: RouteId; onClose: () => void }) {
         />
         <div className="flex flex-wrap gap-3">
           <Button type="submit" variant="main" busy={offer.isPending}>
-            Keep
+            Save
           </Button>
-          <Button onClick={() => remove.mutate({ params })}>Offer it no longer</Button>
+          <Button onClick={() => remove.mutate({ params })}>Stop offering it</Button>
         </div>
       </form>
     </Sheet>

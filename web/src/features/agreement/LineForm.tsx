@@ -83,7 +83,7 @@ export function LineForm({ line, onClose }: { line: Line | ProposedLine | 'new';
         <Tick label="Without guarantee" {...form.register('noGuarantee')} />
       </div>
       <FormFoot className="sm:col-span-2" busy={add.isPending || change.isPending} onClose={onClose}>
-        {known ? 'Keep changes' : 'Write it'}
+        {known ? 'Save changes' : 'Add it'}
       </FormFoot>
     </form>
   );

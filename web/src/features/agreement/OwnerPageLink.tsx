@@ -40,7 +40,7 @@ export function OwnerPageLink() {
     what: 'Owner’s page',
     onDone: () => {
       setAddress('');
-      say('The address opens nothing any more.');
+      say('The address no longer works.');
     },
   });
   return (
@@ -69,7 +69,7 @@ export function OwnerPageLink() {
             onClick={() => make.mutate()}
           >
             <Link2 className="size-5" aria-hidden />
-            {link ? 'A new address' : 'Make the page'}
+            {link ? 'A new address' : 'Create the page'}
           </Button>
           {link && (
             <Button onClick={() => end.mutate({ params })}>

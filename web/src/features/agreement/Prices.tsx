@@ -64,10 +64,10 @@ function PricesSheet({ onClose }: { onClose: () => void }) {
           {...form.register('hoursPerWeek', { valueAsNumber: true })}
         />
         <div className="sm:col-span-2">
-          <Tick label="Prices hold the tax already" {...form.register('pricesIncludeTax')} />
+          <Tick label="Prices include tax" {...form.register('pricesIncludeTax')} />
         </div>
         <Button type="submit" variant="main" className="justify-self-start" busy={set.isPending}>
-          Keep
+          Save
         </Button>
       </form>
     </Sheet>

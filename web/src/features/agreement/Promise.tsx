@@ -70,7 +70,7 @@ function PromiseWords({
 }) {
   const visit = useThisVisit();
   if (error && !data) return <p className="text-soft">{error.message}</p>;
-  if (!data) return <p className="text-soft">Reckoning …</p>;
+  if (!data) return <p className="text-soft">Calculating …</p>;
   return (
     <>
       <dl className="grid grid-cols-2 gap-2">

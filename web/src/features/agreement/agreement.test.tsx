@@ -90,7 +90,7 @@ describe('the agreement', () => {
     show(AgreementScreen, visit([], {}, { findings: [finding] }));
     await person.click(screen.getByRole('button', { name: 'Replace (suspension)' }));
     expect((screen.getByLabelText('Hours') as HTMLInputElement).value).toBe('0.5');
-    await person.click(screen.getByRole('button', { name: 'Write it' }));
+    await person.click(screen.getByRole('button', { name: 'Add it' }));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         method: 'POST',
@@ -103,10 +103,10 @@ describe('the agreement', () => {
   it('says at the field what a sum may be, and keeps what was typed', async () => {
     standIn(PROMISE);
     show(AgreementScreen, visit([]));
-    await person.click(screen.getByRole('button', { name: 'Write a line' }));
+    await person.click(screen.getByRole('button', { name: 'Add a line' }));
     await person.type(screen.getByLabelText('What is done'), 'Overhaul');
     await person.type(screen.getByLabelText('Hours'), 'six');
-    await person.click(screen.getByRole('button', { name: 'Write it' }));
+    await person.click(screen.getByRole('button', { name: 'Add it' }));
     expect(await screen.findByText('A quantity such as 12.50.')).toBeTruthy();
     expect(sent).toEqual([]);
     expect(localStorage.getItem('eclat.draft.line.v1.new')).toContain('Overhaul');
@@ -162,7 +162,7 @@ describe('the agreement', () => {
   it('shows the owner’s address once, when it is made', async () => {
     standIn({ ...PROMISE, '/link': { token: 'abc', expiresAt: AT } });
     show(AgreementScreen, visit([line('a')]));
-    await person.click(screen.getByRole('button', { name: 'Make the page' }));
+    await person.click(screen.getByRole('button', { name: 'Create the page' }));
     expect(((await screen.findByLabelText('Address of the owner’s page')) as HTMLInputElement).value).toMatch(
       /\/for-owner\/abc$/,
     );
@@ -257,6 +257,6 @@ describe('the owner’s page', () => {
         />
       </QueryClientProvider>,
     );
-    expect(await screen.findByText('This address opens nothing any more')).toBeTruthy();
+    expect(await screen.findByText('This address no longer works')).toBeTruthy();
   });
 });

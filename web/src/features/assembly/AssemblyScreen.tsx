@@ -44,7 +44,7 @@ export function AssemblyScreen() {
       )}
       {failed.length > 0 && (
         <Answer tone="danger" title={`Failed: ${failed.map((c) => c.what).join('; ')}`}>
-          It comes apart again as far as needed, as a pass of its own; then check it anew.
+          It comes apart again as far as needed, as a pass of its own; then check it again.
         </Answer>
       )}
       {unset.length > 0 && (
@@ -96,7 +96,7 @@ function LogBackwards({ first }: { first: StripStep | undefined }) {
     'still off',
   );
   return (
-    <Panel title="The log backwards">
+    <Panel title="The strip log, backwards">
       {shown.length > 0 && (
         <ol className="flex flex-col divide-y divide-line">
           {shown.map((s) => (
@@ -132,7 +132,7 @@ function NextOn({
   if (off === 0) return <Answer tone="info" title="Nothing is logged as taken off" />;
   if (open.length === 0)
     return (
-      <Answer tone="good" title="Everything that came off has its word">
+      <Answer tone="good" title="Everything that came off is accounted for">
         {off} of {off} accounted for.
       </Answer>
     );

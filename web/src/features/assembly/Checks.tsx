@@ -127,7 +127,7 @@ function Words({
       title={failed ? `Failed: ${check.what}` : `Not for this clock: ${check.what}`}
       description={
         failed && place !== 'deliver'
-          ? 'It stands failed until it is set here or comes apart, and is checked again.'
+          ? 'It counts as failed until it is set or taken apart, and checked again.'
           : 'It is kept with the check.'
       }
     >
@@ -164,7 +164,7 @@ function Words({
           className="self-start"
           disabled={failed && note.trim() === ''}
         >
-          {failed ? 'It failed' : 'Keep it so'}
+          {failed ? 'It failed' : 'Save it'}
         </Button>
       </form>
     </Sheet>

@@ -102,7 +102,7 @@ function SayIt({ visit }: { visit: Visit }) {
       />
       <TextField label="What helped" placeholder="lever held up with a thread" {...form.register('note')} />
       <Button type="submit" className="self-start" busy={add.isPending}>
-        Keep for the next time
+        Save for next time
       </Button>
     </form>
   );

@@ -51,8 +51,8 @@ export function Row({ step: s, next }: { step: StripStep; next: boolean }) {
               <Check className="size-5" aria-hidden />
               On again
             </Button>
-            <Button variant="plain" aria-label={`Something else: ${s.what}`} onClick={() => setAsking(true)}>
-              Else …
+            <Button variant="plain" aria-label={`Not fitted: ${s.what}`} onClick={() => setAsking(true)}>
+              Not fitted
             </Button>
           </span>
         ) : (
@@ -98,7 +98,7 @@ export function Else({
       open
       onClose={onClose}
       title={`${step.what} does not go on again`}
-      description="Its own place in the account: nothing is left over without a word."
+      description="Say what became of it: nothing is left over."
     >
       <form
         className="flex flex-col gap-4"
@@ -120,7 +120,7 @@ export function Else({
           onChange={(e) => setNote(e.target.value)}
         />
         <Button type="submit" variant="main" className="self-start" disabled={needed && note.trim() === ''}>
-          Keep it so
+          Save it
         </Button>
       </form>
     </Sheet>

@@ -1,6 +1,7 @@
 import type { Checked } from '@eclat/contract';
 import { judgeWindings } from '@eclat/core/electric';
 import { windings } from '@eclat/core/checks';
+import { byCount } from '@eclat/core/units';
 import { Hand, RotateCcw } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -32,7 +33,7 @@ export function Windings({
         It winds now
       </Button>
       <span role="status" className="min-w-0 flex-1 basis-64 text-lg">
-        {words ?? (times.length === 1 ? 'Press again at the next winding.' : 'Press at each winding, five or more.')}
+        {words ?? byCount(times.length, 'Press again at the next winding.', 'Press at each winding, five or more.')}
       </span>
       {words && (
         <Button onClick={() => onKeep(judged === null || judged === 'right' ? 'passed' : 'failed', words, times)}>
@@ -42,7 +43,7 @@ export function Windings({
       {times.length > 0 && (
         <Button variant="plain" onClick={() => onKeep('under way', '', [])}>
           <RotateCcw className="size-5" aria-hidden />
-          Count anew
+          Count again
         </Button>
       )}
     </div>

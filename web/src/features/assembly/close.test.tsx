@@ -81,10 +81,10 @@ describe('before the plates close', () => {
   it('it is said how its plates went together, and the next one finds it', async () => {
     show(AssemblyScreen, safeVisitOf('mantel-barrels'));
     expect(screen.getByText(/The thin ones last: .*fly/)).toBeTruthy();
-    await person.click(button('Keep for the next time'));
+    await person.click(button('Save for next time'));
     expect(await screen.findByText('From which corner, which pivots last, or what helped?')).toBeTruthy();
     await person.click(screen.getByRole('radio', { name: 'lower left' }));
-    await person.click(button('Keep for the next time'));
+    await person.click(button('Save for next time'));
     await waitFor(() => expect(sent[0]!.body).toMatchObject({ corner: 'lower left', last: '' }));
     cleanup();
     const closings = [{ id: 'c1', corner: 'lower left' as const, last: 'fly', note: '', own: false, ...by }];

@@ -3,7 +3,7 @@ import type { Finding, Visit } from '@eclat/contract';
 import { SEVERITIES } from '@eclat/core/assess';
 import { api } from '../../data/api.ts';
 import { walkOf } from '@eclat/core/assess';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import clsx from 'clsx';
 import { Eye, FileText, Pencil, Plus, ShieldAlert, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -124,7 +124,7 @@ function Summary({ findings: all, left }: { findings: Finding[]; left: number })
     );
   const parts = [
     safety > 0 && `${safety} for safety`,
-    stops > 0 && `${stops} that ${stops === 1 ? 'stops' : 'stop'} it`,
+    stops > 0 && `${stops} that ${byCount(stops, 'stops', 'stop')} it`,
     rest > 0 && `${rest} other`,
   ]
     .filter(Boolean)
@@ -216,7 +216,7 @@ function RowTools({ finding: f, onEdit, onAgain }: ToolsProps) {
         <button
           type="button"
           aria-label={`A later look: ${f.place}`}
-          title="A later look found it otherwise"
+          title="A later look found something else"
           className="grid size-12 place-items-center rounded-lg hover:bg-steel-wash"
           onClick={onAgain}
         >

@@ -119,7 +119,7 @@ export function FindingForm({ finding: given, onClose }: { finding: Finding | st
           <Tick label="Do not disturb" {...form.register('doNotDisturb')} />
         </div>
         <FormFoot className="lg:col-span-2" busy={add.isPending || change.isPending} onClose={onClose}>
-          {finding ? 'Keep changes' : 'Record it'}
+          {finding ? 'Save changes' : 'Record it'}
         </FormFoot>
       </form>
     </Panel>

@@ -14,10 +14,10 @@ export const KnownOfType = memo(function KnownOfType() {
   const { data } = useQuery(fetched(api.assessment.knownOfType, { params: { movementId: movement.id } }));
   if (!data || (data.weaknesses.length === 0 && data.sisters.length === 0)) return null;
   return (
-    <section aria-label="Known of this type" className="rounded-xl border-2 border-brass-fill bg-brass-wash p-4">
+    <section aria-label="Known about this type" className="rounded-xl border-2 border-brass-fill bg-brass-wash p-4">
       <h2 className="flex items-center gap-2 text-xl">
         <TriangleAlert className="size-6 shrink-0 text-brass" aria-hidden />
-        Known of this type
+        Known about this type
       </h2>
       <ul className="mt-1">
         {data.weaknesses.map((w) => (

@@ -64,7 +64,7 @@ export function LaterLook({ finding, asking, onClose }: Props) {
         onChange={(e) => setWhy(e.target.value)}
       />
       <FormFoot busy={set.isPending} onClose={onClose}>
-        Keep
+        Save
       </FormFoot>
     </form>
   );

@@ -38,7 +38,7 @@ describe('assess', () => {
     const seen = screen.getByLabelText('What was seen');
     await person.clear(seen);
     await person.type(seen, 'Door binds.');
-    await person.click(screen.getByRole('button', { name: 'Keep changes' }));
+    await person.click(screen.getByRole('button', { name: 'Save changes' }));
     await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PATCH', body: { seen: 'Door binds.', version: 3 } }));
     expect(Object.keys(sent[0]!.body).sort()).toEqual(['seen', 'version']);
   });

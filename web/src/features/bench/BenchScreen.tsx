@@ -1,6 +1,7 @@
 import type { BenchRow } from '@eclat/contract';
 import type { StageId, Urgency } from '@eclat/core/workflow';
 import { daysAfter } from '@eclat/core/days';
+import { byCount } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { ArrowRight, BellRing, Clock3, Hourglass, ListTodo, PackagePlus, Rows3, TriangleAlert } from 'lucide-react';
@@ -30,7 +31,7 @@ const BenchTable = lazy(() => import('./BenchTable.tsx'));
 const URGENCIES = {
   danger: { title: 'Make safe first', Icon: TriangleAlert, look: 'text-danger' },
   due: { title: 'Due now', Icon: Clock3, look: 'text-brass' },
-  next: { title: 'Ready for a hand', Icon: ArrowRight, look: 'text-steel' },
+  next: { title: 'Ready to work on', Icon: ArrowRight, look: 'text-steel' },
   wait: { title: 'Waiting by itself', Icon: Hourglass, look: 'text-soft' },
 } as const;
 
@@ -49,9 +50,9 @@ export function BenchScreen() {
         <div>
           <h1 className="text-3xl">{headline(count('danger'), count('due'))}</h1>
           <p className="mt-1 text-lg text-soft">
-            {data.length === 1 ? 'One clock' : `${data.length} clocks`} in the shop,
+            {byCount(data.length, 'One clock', `${data.length} clocks`)} in the shop,
             {` ${count('next')} ready for a hand, `}
-            {count('wait')} waiting by {count('wait') === 1 ? 'itself' : 'themselves'}.
+            {count('wait')} waiting by {byCount(count('wait'), 'itself', 'themselves')}.
           </p>
         </div>
         <SearchField
@@ -69,7 +70,7 @@ export function BenchScreen() {
           to="/after"
           className="order-last inline-flex min-h-11 items-center gap-2 font-semibold text-steel underline"
         >
-          After they went home: due again, recall
+          Aftercare: due again, recall
         </Link>
         <Link to="/intake" className={buttonClass('main', 'lg:hidden')}>
           <PackagePlus className="size-5" aria-hidden />
@@ -182,15 +183,15 @@ function Remind({ now }: { now: number }) {
 }
 
 const headline = (danger: number, due: number): string => {
-  if (danger > 0) return danger === 1 ? 'One clock is not safe' : `${danger} clocks are not safe`;
-  if (due > 0) return due === 1 ? 'One thing is due now' : `${due} things are due now`;
+  if (danger > 0) return byCount(danger, 'One clock is not safe', `${danger} clocks are not safe`);
+  if (due > 0) return byCount(due, 'One thing is due now', `${due} things are due now`);
   return 'Nothing is due';
 };
 
 function Nothing() {
   return (
     <Answer tone="info" title="The bench is empty">
-      <p>Every clock in the shop will stand here with its next action. Begin at the counter:</p>
+      <p>Every clock in the shop will be listed here with its next action. Start at the counter:</p>
       <Link to="/intake" className={buttonClass('main', 'mt-3')}>
         <PackagePlus className="size-5" aria-hidden />
         Take a clock in

@@ -1,5 +1,5 @@
 import type { Timer } from '@eclat/contract';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import clsx from 'clsx';
 import { BellRing, Timer as TimerIcon } from 'lucide-react';
 import { useEffect, useRef } from 'react';
@@ -52,7 +52,7 @@ export function Timers({ few }: { few: boolean }) {
             className="flex min-h-11 items-center rounded-full px-2 font-semibold whitespace-nowrap hover:bg-steel-wash"
           >
             {first ? `+${others}` : counted(others, 'timer')}
-            {first && <span className="sr-only"> other {others === 1 ? 'timer' : 'timers'}</span>}
+            {first && <span className="sr-only"> other {byCount(others, 'timer', 'timers')}</span>}
           </Link>
         </li>
       )}

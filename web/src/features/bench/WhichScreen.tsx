@@ -24,7 +24,7 @@ export function WhichScreen() {
       <Scan of="label" onCode={found} />
       {foreign && (
         <p role="status" className="rounded-lg bg-brass-wash px-4 py-2 break-words">
-          <b>This code is not of a clock here.</b> It says: {foreign.slice(0, 200)}
+          <b>No clock here has this code.</b> It says: {foreign.slice(0, 200)}
         </p>
       )}
       <ByWords />

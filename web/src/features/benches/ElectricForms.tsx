@@ -63,7 +63,7 @@ export function CoilForm() {
       />
       <div>
         <Button type="submit" variant="main" disabled={!ready} busy={busy}>
-          Keep the reading
+          Save the reading
         </Button>
       </div>
     </Grid>
@@ -139,7 +139,7 @@ export function ContactForm() {
       <TextField label="Note" maxLength={200} value={t.note} onChange={(e) => on('note')(e.target.value)} />
       <div className="flex items-end">
         <Button type="submit" variant="main" className="lg:mt-7" disabled={!ready} busy={busy}>
-          Keep the contact
+          Save the contact
         </Button>
       </div>
     </Grid>
@@ -180,7 +180,7 @@ export function SuppressionForm({ volts, ohms }: { volts: number | null; ohms: n
         <TextField label="Note" maxLength={200} value={t.note} onChange={(e) => on('note')(e.target.value)} />
         <div className="flex items-end">
           <Button type="submit" variant="main" className="lg:mt-7" busy={busy}>
-            Keep
+            Save
           </Button>
         </div>
       </Grid>

@@ -100,7 +100,7 @@ function ElectricAnswer({
   if (bad)
     return (
       <Answer tone="danger" title={bad.words}>
-        Find this before a supply is put to it.
+        Find this out before you connect a supply.
       </Answer>
     );
   if (judged)

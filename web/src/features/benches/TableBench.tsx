@@ -56,7 +56,7 @@ interface FormProps {
 }
 
 /** The form of one kind, as its fields say. */
-export function KindForm({ kind, name, figure, keep = 'Keep', correcting }: FormProps) {
+export function KindForm({ kind, name, figure, keep = 'Save', correcting }: FormProps) {
   const visit = useThisVisit();
   const sources = visit.movement.traits.sources;
   const startOf = (f: Field) => (f.type === 'source' && sources.length === 1 ? sources[0]!.id : '');
@@ -89,7 +89,7 @@ export function KindForm({ kind, name, figure, keep = 'Keep', correcting }: Form
       </div>
       <div className="flex gap-3">
         <Button type="submit" variant="main" disabled={!ready} busy={busy}>
-          {correcting ? 'Keep the change' : keep}
+          {correcting ? 'Save the change' : keep}
         </Button>
         {correcting && (
           <Button
@@ -99,7 +99,7 @@ export function KindForm({ kind, name, figure, keep = 'Keep', correcting }: Form
               correcting.onEnd();
             }}
           >
-            Leave as it was
+            Cancel
           </Button>
         )}
       </div>

@@ -57,7 +57,7 @@ export function StripForm({ tried }: { tried: boolean }) {
         <div className="col-span-full flex flex-wrap items-end justify-between gap-4">
           <Choice label="Against warmth" value={t.alloy} options={options(ALLOYS)} onChange={on('alloy')} />
           <Button type="submit" variant="main" disabled={!ready} busy={busy}>
-            Keep the strip
+            Save the strip
           </Button>
         </div>
       </Grid>
@@ -98,7 +98,7 @@ export function BeatForm({ wanted }: { wanted: number }) {
         <NumberField inTurn label="Wanted a minute" most={60} value={t.wanted} onChange={on('wanted')} />
         <div className="flex flex-col gap-2 lg:mt-7">
           <Button type="submit" variant="main" disabled={!found} busy={busy}>
-            Keep the count
+            Save the count
           </Button>
         </div>
         {found && (
@@ -169,7 +169,7 @@ export function HeightsForm({ set }: { set: boolean }) {
         />
         <div className="lg:mt-7">
           <Button type="submit" variant="main" disabled={!ready} busy={busy}>
-            Keep the heights
+            Save the heights
           </Button>
         </div>
       </Grid>
@@ -219,7 +219,7 @@ export function EscapementForm() {
           onClear={() => on('pin')('')}
         />
         <Button type="submit" variant="main" disabled={!ready} busy={busy}>
-          Keep what was seen
+          Save what was seen
         </Button>
       </div>
     </Grid>

@@ -181,7 +181,7 @@ function Stock({ setUp, list, law, setLaw, from }: { setUp: SetUp } & ReturnType
       {assumed && (
         <div className="mt-3">
           <Choice
-            label="Their widths are not known: reckon with"
+            label="Their widths are not known: calculate with"
             value={law}
             options={LAWS.map((l) => [l, l] as const)}
             onChange={setLaw}
@@ -195,7 +195,7 @@ function Stock({ setUp, list, law, setLaw, from }: { setUp: SetUp } & ReturnType
 
 /** From what it is reckoned. */
 function fromWords({ observed, known }: SetUp): string {
-  if (observed) return 'Reckoned from the beat that was counted.';
-  if (known) return `Reckoned from what was right in ${known.of === 'type' ? 'another of its type' : 'this movement'}.`;
+  if (observed) return 'From the beat that was counted.';
+  if (known) return `From what was right in ${known.of === 'type' ? 'another of its type' : 'this movement'}.`;
   return 'Not counted yet: as if the strip that came had been right.';
 }

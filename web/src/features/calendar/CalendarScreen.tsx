@@ -30,7 +30,7 @@ export function CalendarScreen() {
     mutationFn: () => call(api.calendar.remove, {}),
     onSuccess: () => {
       setAddress('');
-      say('The address opens nothing any more.');
+      say('The address no longer works.');
       afterCommand(queries, api.calendar.remove, {}, null);
     },
     onError: wrong,
@@ -53,7 +53,7 @@ export function CalendarScreen() {
       <Panel title="Your address">
         <p>
           An ordinary calendar program subscribes to it. Whoever has the address can read what is due: end it when a
-          telephone is lost.
+          phone is lost.
         </p>
         {address && (
           <SecretAddress label="Address of your calendar" address={address}>

@@ -1,5 +1,6 @@
 import type { CaseTask } from '@eclat/contract';
 import { CASE_PLACES, taskStands, type TaskStands } from '@eclat/core/casework';
+import { byCount } from '@eclat/core/units';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -124,7 +125,7 @@ function CaseworkAnswer({ at, now }: { at: (t: CaseTask) => TaskStands; now: num
   if (ready.length > 0)
     return (
       <Answer tone="due" title={`Dry: ${ready.map((t) => t.what.toLowerCase()).join(', ')}`}>
-        Go on with {ready.length === 1 ? 'it' : 'them'}; the movement need not wait for this.
+        Go on with {byCount(ready.length, 'it', 'them')}; the movement need not wait for this.
       </Answer>
     );
   if (waiting.length > 0)

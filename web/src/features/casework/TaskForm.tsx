@@ -90,7 +90,7 @@ export function TaskForm({ task, onClose }: { task: CaseTask | null; onClose: ()
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <Tick label="It cannot be undone" {...form.register('once')} />
       <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || change.isPending} onClose={onClose}>
-        {task ? 'Keep changes' : 'Add the task'}
+        {task ? 'Save changes' : 'Add the task'}
       </FormFoot>
     </form>
   );

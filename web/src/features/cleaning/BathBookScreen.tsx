@@ -2,7 +2,7 @@ import { FillForm } from './FillForm.tsx';
 import { OwnSequences } from './OwnSequences.tsx';
 import type { Fill } from '@eclat/contract';
 import { fillPast } from '@eclat/core/cleaning';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { Droplets, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -40,7 +40,7 @@ export function BathBookScreen() {
       >
         {editing === 'new' && <FillForm fill={null} onClose={() => setEditing(null)} />}
         {inUse.length === 0 ? (
-          editing !== 'new' && <Empty>Each tank or jar stands here with what went through it.</Empty>
+          editing !== 'new' && <Empty>Each tank or jar is listed here with what went through it.</Empty>
         ) : (
           <ul className="flex flex-col divide-y divide-line">
             {inUse.map((f) =>
@@ -103,7 +103,7 @@ function InUse({ fill, now, onEdit }: { fill: Fill; now: number; onEdit: () => v
       <span className="w-28 text-center">
         <b className="block text-3xl leading-none">{fill.loads}</b>
         <span className="text-sm text-soft">
-          {fill.loads === 1 ? 'load' : 'loads'}
+          {byCount(fill.loads, 'load', 'loads')}
           {fill.limitLoads !== null && ` of ${fill.limitLoads}`}
         </span>
       </span>

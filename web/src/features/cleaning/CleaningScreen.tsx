@@ -1,6 +1,7 @@
 import type { CleaningRun } from '@eclat/contract';
 import { BookOpen } from 'lucide-react';
 import { held } from '@eclat/core/rules';
+import { byCount } from '@eclat/core/units';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Answer, Empty, Panel } from '../../ui/Answer.tsx';
@@ -101,7 +102,7 @@ function CleaningAnswer({
       </Answer>
     );
   if (done.length > 0)
-    return <Answer tone="good" title={done.length === 1 ? 'One run is done' : `${done.length} runs are done`} />;
+    return <Answer tone="good" title={byCount(done.length, 'One run is done', `${done.length} runs are done`)} />;
   return (
     <Answer tone="info" title="What goes into the bath?">
       <span className="max-sm:hidden">Each part’s material is checked against the bath before it goes in.</span>

@@ -79,7 +79,7 @@ export function FillForm({ fill, onClose }: { fill: Fill | null; onClose: () => 
         {...form.register('note')}
       />
       <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || correct.isPending} onClose={onClose}>
-        {fill ? 'Keep changes' : 'It is filled'}
+        {fill ? 'Save changes' : 'It is filled'}
       </FormFoot>
     </form>
   );

@@ -71,7 +71,7 @@ export function OwnForm({ own, onClose }: { own: OwnSequence | null; onClose: ()
         Another step
       </Button>
       <FormFoot busy={add.isPending || change.isPending} onClose={onClose}>
-        {own ? 'Keep changes' : 'Keep the sequence'}
+        {own ? 'Save changes' : 'Save the sequence'}
       </FormFoot>
     </form>
   );

@@ -112,14 +112,14 @@ describe('clean', () => {
     await fill(1, 'Soak, brush', 'petroleum solvent', { Minutes: '15', '°C': '40' });
     await person.click(screen.getByRole('button', { name: 'Another step' }));
     await fill(2, 'Hot water', 'water', { Minutes: '2', '°C': '60', Times: '2' });
-    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    await person.click(screen.getByRole('button', { name: 'Save the sequence' }));
     expect(await screen.findByText('Never warmed: its vapour burns.')).toBeTruthy();
     await person.clear(step(1).getByLabelText('°C'));
-    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    await person.click(screen.getByRole('button', { name: 'Save the sequence' }));
     expect(await step(2).findByText(/^Nothing drives this water out afterwards/)).toBeTruthy();
     await person.click(screen.getByRole('button', { name: 'Another step' }));
     await fill(3, 'Into the fluid', 'dewatering fluid');
-    await person.click(screen.getByRole('button', { name: 'Keep the sequence' }));
+    await person.click(screen.getByRole('button', { name: 'Save the sequence' }));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/sequences',

@@ -49,7 +49,7 @@ export function DecisionSheet({ decision, onClose }: { decision: ConservationDec
         {errors.ways?.message && <p className="font-semibold text-danger">{errors.ways.message}</p>}
         <Usual it={it} />
         <FormFoot busy={busy} onClose={onClose}>
-          Keep the decision
+          Save the decision
         </FormFoot>
       </form>
     </Sheet>

@@ -26,7 +26,7 @@ export function Decisions({ short = false }: { short?: boolean }) {
   const write = open && (
     <Button onClick={() => setEditing('new')}>
       <Plus className="size-5" aria-hidden />
-      Write a decision
+      Add a decision
     </Button>
   );
   const list =

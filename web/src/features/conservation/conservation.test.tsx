@@ -23,7 +23,7 @@ const decision = {
 
 it('is written: about what, each way by one press, and the owner’s yes before what cannot be undone', async () => {
   show(Decisions, visitOf('mantel-barrels'));
-  await person.click(screen.getByRole('button', { name: 'Write a decision' }));
+  await person.click(screen.getByRole('button', { name: 'Add a decision' }));
   await person.type(await screen.findByLabelText('What it is about'), 'Varnish of the case');
   await person.click(screen.getByRole('button', { name: 'Renew the finish' }));
   const [, renew] = within(screen.getByRole('list', { name: 'Ways' })).getAllByRole('listitem');
@@ -31,7 +31,7 @@ it('is written: about what, each way by one press, and the owner’s yes before 
   expect(document.activeElement).toBe(within(renew!).getByRole('button', { name: 'Choose this' }));
   await person.keyboard('{Enter}');
   await person.type(within(renew!).getByLabelText('Why'), 'It flakes off');
-  await person.click(screen.getByRole('button', { name: 'Keep the decision' }));
+  await person.click(screen.getByRole('button', { name: 'Save the decision' }));
   expect((await screen.findByRole('alert')).textContent).toContain('owner’s yes comes first');
   expect(sent).toEqual([]);
   const yes = () => screen.getByLabelText('It cannot be undone, and the owner agreed') as HTMLInputElement;
@@ -41,7 +41,7 @@ it('is written: about what, each way by one press, and the owner’s yes before 
   await person.click(within(renew!).getByRole('button', { name: 'Choose this' }));
   expect(yes().checked).toBe(false);
   await person.click(yes());
-  await person.click(screen.getByRole('button', { name: 'Keep the decision' }));
+  await person.click(screen.getByRole('button', { name: 'Save the decision' }));
   await waitFor(() =>
     expect(sent[0]).toMatchObject({
       method: 'POST',
@@ -66,7 +66,7 @@ it('says what it does not say yet, and moves the choice from one way to another'
   expect(screen.getByText('Say why: “Leave it as it is” could be undone.')).toBeTruthy();
   await person.click(screen.getByRole('button', { name: 'Correct Columns' }));
   await person.click(await screen.findByRole('button', { name: 'Choose this' }));
-  await person.click(screen.getByRole('button', { name: 'Keep the decision' }));
+  await person.click(screen.getByRole('button', { name: 'Save the decision' }));
   await waitFor(() =>
     expect(sent[0]).toMatchObject({
       method: 'PATCH',

@@ -16,7 +16,7 @@ export function Causes({ present, found }: { present: number; found: Diagnosis }
       aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
     >
       {present === 0 ? (
-        <Empty>The ranked causes stand here, each with its reasons, as soon as one symptom is picked.</Empty>
+        <Empty>Pick one symptom: the causes are ranked here, each with its reasons.</Empty>
       ) : (
         <>
           <p className="mb-1 rounded-lg bg-sunk px-3 py-2">{together(found)}</p>

@@ -1,6 +1,7 @@
 import { GRADES, CauseForm } from './CauseForm.tsx';
 import type { ReplyOf } from '@eclat/contract';
 import { CAUSES, SYMPTOMS, type SymptomId } from '@eclat/core/faults';
+import { byCount } from '@eclat/core/units';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -62,7 +63,7 @@ function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> 
       {me?.role === 'owner-of-shop' && (
         <div className="mt-2">
           <Button onClick={() => learn.mutate({ params: {}, body: { learn: !data.learn } })} busy={learn.isPending}>
-            {data.learn ? 'Back to the shipped numbers' : 'Count the shop’s own visits'}
+            {data.learn ? 'Use Eclat’s numbers' : 'Count the shop’s own visits'}
           </Button>
         </div>
       )}
@@ -71,9 +72,9 @@ function Counting({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe> 
 }
 
 function learntWords(data: Knowledge) {
-  if (!data.learn) return 'The shipped numbers stand alone';
+  if (!data.learn) return 'Eclat’s numbers alone';
   if (data.signedVisits === 0) return 'No signed visit has confirmed a cause yet';
-  return `${data.signedVisits} signed ${data.signedVisits === 1 ? 'visit sharpens' : 'visits sharpen'} the numbers`;
+  return `${data.signedVisits} signed ${byCount(data.signedVisits, 'visit sharpens', 'visits sharpen')} the numbers`;
 }
 
 function FoundHere({ data }: { data: Knowledge }) {
@@ -123,7 +124,7 @@ function OwnCauses({ data, me }: { data: Knowledge; me: ReturnType<typeof useMe>
     >
       {adding && <CauseForm onClose={() => setAdding(false)} />}
       {data.causes.length === 0 && !adding ? (
-        <Empty>A fault that the table does not know, and that you have met: it is reckoned with like the others.</Empty>
+        <Empty>A fault that the table does not know, and that you have met: it counts like the others.</Empty>
       ) : (
         <ul className="divide-y divide-line">
           {data.causes.map((c) => (

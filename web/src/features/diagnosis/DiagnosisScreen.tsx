@@ -184,7 +184,7 @@ function Settle({ suggestion }: { suggestion: string }) {
               <Button onClick={() => setCause(suggestion)}>Take “{suggestion.toLowerCase()}”</Button>
             )}
             <Button type="submit" variant="main" disabled={cause === visit.cause} busy={settle.isPending}>
-              Keep
+              Save
             </Button>
           </>
         )}

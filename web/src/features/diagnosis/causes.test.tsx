@@ -56,10 +56,10 @@ describe('causes and counts', () => {
   it('is turned off and on by the owner of the shop only', async () => {
     open('technician');
     await screen.findByText(/sharpen the numbers/);
-    expect(screen.queryByRole('button', { name: 'Back to the shipped numbers' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Use Eclat’s numbers' })).toBeNull();
     cleanup();
     open('owner-of-shop');
-    await person.click(await screen.findByRole('button', { name: 'Back to the shipped numbers' }));
+    await person.click(await screen.findByRole('button', { name: 'Use Eclat’s numbers' }));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({ method: 'PUT', url: '/api/causes/learning', body: { learn: false } }),
     );

@@ -123,14 +123,14 @@ function cameOf(asked: Asked, { shop, key }: Shop): Came {
     case 'like':
       return { what: 'like', like: asked.like };
     case 'none':
-      return said(`${shop} shares no book of this movement with this shop. Ask them to, by telephone.`);
+      return said(`${shop} shares no book of this movement with this shop. Ask them to, by phone.`);
     case 'failed':
       return said(asked.why, true);
   }
 }
 
 const AWAY = 'The server of this shop is away: ask again when it is back.';
-const SENT_NOTHING = 'They have all that stands here.';
+const SENT_NOTHING = 'They have all that is here.';
 
 function sentInWords(entries: number, more: number): string {
   if (entries === 0) return SENT_NOTHING;

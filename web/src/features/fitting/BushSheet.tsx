@@ -1,6 +1,7 @@
 import { BigAction } from '../../ui/BigAction.tsx';
 import { type Bush, useBushFit } from './useBushFit.ts';
 import type { SurveyedHole } from '@eclat/contract';
+import { byCount } from '@eclat/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { TriedAfter } from './TriedAfter.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -99,7 +100,7 @@ function One({ hole, plateMm, name, takesFocus }: OneProps) {
           <HoleNow size={fit.size} />
         )}
         {tries > 0 && (
-          <p className="font-semibold text-brass">off centre {tries === 1 ? 'once' : `${tries} times`}: plugged</p>
+          <p className="font-semibold text-brass">off centre {byCount(tries, 'once', `${tries} times`)}: plugged</p>
         )}
       </div>
       <LengthField

@@ -122,10 +122,10 @@ export function CorrectBush({ bush, name, onClose }: { bush: Bush; name: string;
         </div>
         <div className="flex gap-3">
           <Button type="submit" variant="main" disabled={!it.ready} busy={it.busy}>
-            Keep
+            Save
           </Button>
           <Button variant="plain" onClick={onClose}>
-            Leave it
+            Cancel
           </Button>
         </div>
       </form>

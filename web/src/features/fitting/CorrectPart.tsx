@@ -67,7 +67,7 @@ export function CorrectPart({ part, onClose }: { part: Part; onClose: () => void
           ))}
         </SelectField>
         <FormFoot busy={set.isPending} onClose={onClose}>
-          Keep
+          Save
         </FormFoot>
       </form>
     </Sheet>

@@ -3,7 +3,7 @@ import type { Visit } from '@eclat/contract';
 import { holesOf } from '@eclat/core/movement';
 import { bushedHoles, bushesLeft, dryStanding, pairsTouched, type SurveyedPart } from '@eclat/core/pivots';
 import { stagesIn } from '@eclat/core/workflow';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { Link } from 'react-router';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Missing } from '../reception/Missing.tsx';
@@ -95,9 +95,9 @@ function FittingAnswer({ visit, left, undepthed }: { visit: Visit; left: number;
         Enter what was done to each part, and each part that was fitted.
       </Answer>
     );
-  const all = fitted === 1 ? 'The bush is in' : `All ${fitted} bushes are in`;
+  const all = byCount(fitted, 'The bush is in', `All ${fitted} bushes are in`);
   return (
-    <Answer tone="good" title={visit.bushes.length === 0 ? 'No hole wants a bush' : all}>
+    <Answer tone="good" title={visit.bushes.length === 0 ? 'No hole needs a bush' : all}>
       {dry && 'It still stands together dry. '}
       {undepthed > 0 && 'Feel the depth of the pairs that were touched. '}Enter each part that was fitted, and what
       became of the old one.

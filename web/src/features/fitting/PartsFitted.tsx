@@ -23,7 +23,7 @@ export function PartsFitted({ visit }: { visit: Visit }) {
   };
   if (visit.parts.length === 0)
     return (
-      <Empty>Springs, suspension, lines, pins and screws stand here, each with what became of the old part.</Empty>
+      <Empty>Springs, suspension, lines, pins and screws are listed here, each with what became of the old part.</Empty>
     );
   return (
     <>

@@ -85,7 +85,7 @@ export function useBushFit(hole: SurveyedHole, name: string, plateMm: number | n
   const add = useCommand(api.fitting.addBush, {
     what: `Bush ${name}`,
     onSent: () => (dropPivot(), size.forget(), turned.forget()),
-    onDone: (b) => say(b.off ? `${name}: plugged. It wants its bush again.` : `${name}: bush fitted.`),
+    onDone: (b) => say(b.off ? `${name}: plugged. It needs its bush again.` : `${name}: bush fitted.`),
   });
   const tried = useTried();
   const { located, shake, spins } = tried;

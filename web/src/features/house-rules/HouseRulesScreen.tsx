@@ -49,7 +49,10 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
           clock may differ, with a reason.
         </p>
       </div>
-      <Answer tone="info" title={own === 0 ? 'All as shipped' : `${own} of ${RULES.length} as this shop does it`}>
+      <Answer
+        tone="info"
+        title={own === 0 ? 'Nothing is set: Eclat’s own rules hold' : `${own} of ${RULES.length} set by this shop`}
+      >
         Version {now.version}
         {now.at && `, set by ${now.by}, ${dayTime(now.at)}`}. A clock in the shop keeps to the version of the day it
         came in.
@@ -71,7 +74,7 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
             {earlier.map((v) => (
               <li key={v.version}>
                 Version {v.version}
-                {v.at ? `, ${dayTime(v.at)}, ${v.by}` : ', as shipped'}:{' '}
+                {v.at ? `, ${dayTime(v.at)}, ${v.by}` : ', Eclat’s own rules'}:{' '}
                 {Object.entries(v.choices)
                   .map(([q, s]) => `${q} ${s}`)
                   .join(', ') || 'nothing chosen'}
@@ -150,7 +153,7 @@ function StageRules({
 /** How many questions, and how many of them this shop answers its own way. */
 function ownWords(rules: readonly RuleQuestion[], choices: Record<string, string>): string {
   const own = rules.filter((r) => held(r.id, choices).id !== r.ours).length;
-  return `${counted(rules.length, 'question')}, ${own === 0 ? 'as shipped' : `${own} as this shop does it`}`;
+  return `${counted(rules.length, 'question')}, ${own === 0 ? 'none set' : `${own} set by this shop`}`;
 }
 
 function KeepBar({
@@ -184,7 +187,7 @@ function KeepBar({
           setWhy(now.why);
         }}
       >
-        As they were
+        Undo these choices
       </Button>
     </div>
   );
@@ -229,7 +232,7 @@ export function Question({
               {s.name}
             </span>
             <span className="flex-1 text-soft">{s.reason}</span>
-            {s.id === rule.ours && <span className="text-sm text-soft italic">as shipped</span>}
+            {s.id === rule.ours && <span className="text-sm text-soft italic">Eclat’s own</span>}
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>

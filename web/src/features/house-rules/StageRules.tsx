@@ -37,7 +37,7 @@ export default function StageRules({ visit, stage }: { visit: Visit; stage: Stag
                 <Button
                   variant="plain"
                   className="-my-1 shrink-0"
-                  aria-label={`Differ: ${r.asks}`}
+                  aria-label={`Set for this clock: ${r.asks}`}
                   onClick={() => setOpen(r)}
                 >
                   <Scale className="size-5" aria-hidden />
@@ -85,9 +85,9 @@ function Differ({ visit, rule, onClose }: { visit: Visit; rule: RuleQuestion; on
         <TextField label="The reason" value={reason} maxLength={300} onChange={(e) => setReason(e.target.value)} />
         <div className="flex flex-wrap gap-3">
           <Button type="submit" variant="main" disabled={reason.trim() === ''} busy={set.isPending}>
-            Differ here
+            Set for this clock
           </Button>
-          {differs && <Button onClick={() => keep.mutate({ params })}>Keep to the house rule</Button>}
+          {differs && <Button onClick={() => keep.mutate({ params })}>Follow the house rule</Button>}
         </div>
       </form>
     </Sheet>

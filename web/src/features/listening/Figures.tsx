@@ -1,4 +1,5 @@
 import type { SoundReport } from '@eclat/core/sound';
+import { grouped } from '@eclat/core/units';
 import { TriangleAlert } from 'lucide-react';
 import { msWords } from './sides.ts';
 
@@ -18,7 +19,7 @@ export function Figures({ report, over }: { report: SoundReport; over: string })
         '; ' +
         (report.rateSecondsPerDay >= 0 ? 'gains' : 'loses'),
     ],
-    ['Beats an hour', report.beatsPerHour.toLocaleString('en-GB'), `heard ${report.measuredBeats.toFixed(1)}`],
+    ['Beats an hour', grouped(report.beatsPerHour), `heard ${report.measuredBeats.toFixed(1)}`],
     [
       'Beat error',
       report.beatErrorMs === null ? '—' : msWords(report.beatErrorMs),
@@ -36,7 +37,7 @@ export function Figures({ report, over }: { report: SoundReport; over: string })
             `scatters by ${report.amplitudeScatter!.toFixed(1)}°`,
           ] as [string, string, string],
         ]),
-    ['Beats heard', report.beats.toLocaleString('en-GB'), `${report.missing} missing, ${report.extra} extra; ${over}`],
+    ['Beats heard', grouped(report.beats), `${report.missing} missing, ${report.extra} extra; ${over}`],
   ];
   return (
     <>

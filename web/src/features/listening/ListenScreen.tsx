@@ -4,6 +4,7 @@ import { WhatIsHeard, status } from './WhatIsHeard.tsx';
 import { Source } from './Source.tsx';
 import { useStart, useTone } from './useStart.ts';
 import type { Live } from '@eclat/core/sound';
+import { grouped } from '@eclat/core/units';
 import { Trash2 } from 'lucide-react';
 import { useContext, useEffect, useMemo } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
@@ -44,8 +45,8 @@ export function ListenScreen() {
         <Source on={on} opening={opening} start={start} />
         {microphone && (
           <p className="text-soft">
-            {microphone.name}, {(microphone.sampleRate / 1000).toLocaleString('en-GB')} kHz, since {clockTime(beganAt!)}
-            . <Level db={live?.levelDb ?? -120} />
+            {microphone.name}, {grouped(microphone.sampleRate / 1000)} kHz, since {clockTime(beganAt!)}.{' '}
+            <Level db={live?.levelDb ?? -120} />
           </p>
         )}
         <span className="ml-auto flex flex-wrap items-end gap-3">

@@ -1,4 +1,5 @@
 import { AS_HEARD, ESCAPING, ROOMS, type ClockSpec } from '@eclat/core/simulated';
+import { grouped } from '@eclat/core/units';
 import { Panel } from '../../ui/Answer.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 
@@ -58,7 +59,7 @@ export function SimulatedSettings({ value, onChange }: { value: Simulated; onCha
           label="Beats an hour"
           value={String(value.beats)}
           onChange={(b) => onChange({ ...value, beats: Number(b) })}
-          options={KINDS[value.escaping].map((b) => [String(b), b.toLocaleString('en-GB')] as const)}
+          options={KINDS[value.escaping].map((b) => [String(b), grouped(b)] as const)}
         />
         <Choice
           label="Room"

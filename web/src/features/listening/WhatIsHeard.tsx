@@ -44,7 +44,7 @@ export function WhatIsHeard({
         <p className="mt-3 border-t border-line pt-2 text-sm text-soft">
           This sound card samples {Math.abs(card.ppmFast).toFixed(1)} ± {(2 * card.error).toFixed(1)} millionths{' '}
           {card.ppmFast >= 0 ? 'fast' : 'slow'}, measured over {card.minutes.toFixed(0)} min:{' '}
-          {(0.0864 * Math.abs(card.ppmFast)).toFixed(2)} s a day, reckoned in once it is sure.
+          {(0.0864 * Math.abs(card.ppmFast)).toFixed(2)} s a day, taken into account once it is sure.
         </p>
       )}
     </Panel>
@@ -54,12 +54,12 @@ export function WhatIsHeard({
 export function nothingYet(on: boolean, live: Live | null) {
   if (!on)
     return (
-      'Rate, beat error and amplitude stand here as soon as a beat is heard. The sound stays on this ' +
+      'Rate, beat error and amplitude shows as soon as a beat is heard. The sound stays on this ' +
       'device unless it is kept.'
     );
   if ((live?.seconds ?? 0) > 25 && live?.state !== 'heard')
     return 'No beat found so far. Bring the microphone to the plates or the case, and keep talk away.';
-  return 'Figures stand here after some beats.';
+  return 'Figures show after some beats.';
 }
 
 export function status(on: boolean, live: ReturnType<typeof useListening.getState>['live'], figures: boolean): string {

@@ -187,7 +187,7 @@ describe('a WAV file', () => {
     expect(screen.getByText(/Listening to it/)).toBeTruthy();
     act(() => Worker.file!.onmessage!({ data: { report: REPORT } }));
     expect(screen.getByRole('img', { name: 'Tock to tick short, 14 ms' })).toBeTruthy();
-    await person.click(screen.getByRole('button', { name: /^Keep this with/ }));
+    await person.click(screen.getByRole('button', { name: /^Save with/ }));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/visits/v1/heard',

@@ -3,7 +3,7 @@ import type { Book, Entry, Movement } from '@eclat/contract';
 import { byDate, dateFrom } from '@eclat/core/history';
 import { inscribedThings, photosIn, shownOnce, type NamedPhoto } from '@eclat/core/record';
 import { familyById } from '@eclat/core/movement';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { ArrowLeftRight, Cog, Columns2, Globe, Merge, ScrollText, Split, Upload } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
@@ -85,7 +85,7 @@ function Broken({ entries, gone }: { entries: readonly Entry[]; gone: readonly n
   const title =
     n > 0
       ? `${counted(n, 'entry', 'entries')} of this book cannot be relied on`
-      : `${counted(gone.length, 'entry', 'entries')} of this book ${gone.length === 1 ? 'is' : 'are'} gone`;
+      : `${counted(gone.length, 'entry', 'entries')} of this book ${byCount(gone.length, 'is', 'are')} gone`;
   return (
     <Answer tone="danger" title={title}>
       {changed.length > 0 && <p>Changed after it was signed, and kept apart below: {changed.join(', ')}.</p>}
@@ -125,7 +125,7 @@ function BookHead({ book: { movement, also, gave, clock } }: { book: Book }) {
       <p className="mt-1 text-lg text-soft">
         {familyById(movement.familyId).name}
         {movement.maker && `, ${movement.maker}`}.{' '}
-        {traits.trains.length === 1 ? 'One train' : `${traits.trains.length} trains`}, {traits.oscillator},{' '}
+        {byCount(traits.trains.length, 'One train', `${traits.trains.length} trains`)}, {traits.oscillator},{' '}
         {traits.escapement === 'none' ? 'no escapement' : `${traits.escapement} escapement`}.
       </p>
       {clock && (
@@ -213,7 +213,9 @@ function BookTools({ book, onDo }: { book: Book; onDo: (what: Doing) => void }) 
           { label: 'Compare photos', Icon: Columns2, onSelect: () => void go(`/compare/${movement.id}`) },
           ...(maySign ? [otherShops, publicPage] : []),
           { label: 'Same as another book', Icon: Merge, onSelect: () => onDo('merging') },
-          ...(also.length > 0 ? [{ label: 'Two after all', Icon: Split, onSelect: () => onDo('parting') }] : []),
+          ...(also.length > 0
+            ? [{ label: 'Not the same after all', Icon: Split, onSelect: () => onDo('parting') }]
+            : []),
         ]}
       />
     </div>

@@ -1,7 +1,7 @@
 import type { ClockBook } from '@eclat/contract';
 import { byDate, dateInWords } from '@eclat/core/history';
 import { inscribedOnClock, ofTheClock, shownOnce } from '@eclat/core/record';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { Link, useParams } from 'react-router';
 import { useClockBook } from '../../data/queries.ts';
 import { Empty, Failed, Loading, Panel } from '../../ui/Answer.tsx';
@@ -55,7 +55,7 @@ function ClockOf({ book }: { book: ClockBook }) {
       <Inscriptions things={things} away={photosAway} />
       <Panel title={chapters.length === 0 ? 'No visit yet' : counted(chapters.length, 'visit')}>
         {chapters.length === 0 ? (
-          <Empty>What is found and done on case, dial and glass stands here when a visit is signed.</Empty>
+          <Empty>What is found and done on case, dial and glass is listed here once a visit is signed.</Empty>
         ) : (
           <ol className="flex flex-col">
             {chapters.map((e) => (
@@ -71,7 +71,7 @@ function ClockOf({ book }: { book: ClockBook }) {
 /** Movements get swapped: which was in it, from when to when as far as entries tell. */
 const Movements = ({ book: { stays, ...book } }: { book: ClockBook }) => (
   <Panel
-    title={stays.length === 1 ? 'The movement in it' : `${counted(stays.length, 'movement')} in it, the latest first`}
+    title={byCount(stays.length, 'The movement in it', `${counted(stays.length, 'movement')} in it, the latest first`)}
   >
     <ol className="flex flex-col">
       {stays.map(({ movement, from, until }) => (

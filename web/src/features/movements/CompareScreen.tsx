@@ -14,7 +14,8 @@ import { SelectField } from '../../ui/Field.tsx';
 import { LaidOver } from './LaidOver.tsx';
 
 /**
- * Two photos side by side or over each other, or two movements of one kind: a known-good one is the best manual. The address says which.
+ * Two photos side by side or over each other, or two movements of one kind: a known-good one is the best manual. The
+ * address says which.
  */
 export function CompareScreen() {
   const movementId = useParams()['movementId']!;

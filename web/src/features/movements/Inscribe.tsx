@@ -224,12 +224,12 @@ function Hand({ form, things }: { form: Form; things: Things }) {
     <>
       {known.length > 0 && (
         <SelectField
-          label="In which hand"
+          label="Handwriting"
           error={form.formState.errors.sameHandAs?.message}
           value={same ?? ''}
           onChange={(e) => form.setValue('sameHandAs', e.target.value || null, { shouldDirty: true })}
         >
-          <option value="">A hand not met yet</option>
+          <option value="">Not seen before</option>
           {known.map(({ hand, entry }) => (
             <option key={hand} value={entry.hash}>
               {`Hand ${hand}: ${entry.text.slice(0, SHORT)}, ${dateInWords(entry.date)}`}
@@ -238,7 +238,7 @@ function Hand({ form, things }: { form: Form; things: Things }) {
         </SelectField>
       )}
       <div className="flex flex-col justify-end">
-        {same !== null && <Tick label="Likely the same hand, not sure" {...form.register('likely')} />}
+        {same !== null && <Tick label="Likely the same handwriting, not sure" {...form.register('likely')} />}
         <Tick label="I wrote this myself" {...form.register('ownHand')} />
       </div>
     </>

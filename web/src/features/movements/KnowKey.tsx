@@ -10,7 +10,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Thumbprint } from '../../ui/Thumbprint.tsx';
 
 const HOW =
-  'Ask that shop, by telephone or on paper, not by the file itself: theirs stands under People of the shop. ' +
+  'Ask that shop, by phone or on paper, not by the file itself: theirs stands under People of the shop. ' +
   'Compare every group.';
 
 /** A key that nobody here knows: the owner of the shop holds it against what the other shop says, and knows it then. */

@@ -25,7 +25,7 @@ export function MovementsScreen() {
     <div className="mx-auto max-w-5xl px-4 py-5 md:px-6">
       <h1 className="text-3xl">Movement books</h1>
       <p className="mt-1 mb-4 text-lg text-soft">
-        What was done to each movement, by whom and when. No owner’s name stands here.
+        What was done to each movement, by whom and when. No owner’s name is shown.
       </p>
       <Checked />
       <AllOffered />

@@ -1,5 +1,5 @@
 import { bothOf, type NamedPhoto, type PhotoPair } from '@eclat/core/record';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import type { ReactNode } from 'react';
 import { useFew } from '../../ui/Few.tsx';
 
@@ -60,7 +60,7 @@ export function PhotosOf({ named, pairs = [], away }: Props) {
       {more}
       {missing > 0 && (
         <p className="mt-1 text-sm text-soft">
-          {counted(missing, 'photo')} not here: its book file brings {missing === 1 ? 'it' : 'them'}.
+          {counted(missing, 'photo')} not here: its book file brings {byCount(missing, 'it', 'them')}.
         </p>
       )}
     </>

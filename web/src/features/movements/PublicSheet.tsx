@@ -21,7 +21,7 @@ export function PublicSheet({ movement, page, onClose }: Props) {
   const end = useCommand(api.movements.unpublish, {
     what: 'Public page',
     atOnce: true,
-    onDone: () => say('The address opens nothing any more.'),
+    onDone: () => say('The address no longer works.'),
   });
   const address = page && `${window.location.origin}/api/books/${page.token}/`;
   return (
@@ -55,7 +55,7 @@ export function PublicSheet({ movement, page, onClose }: Props) {
           </p>
           <Button autoFocus variant="main" busy={publish.isPending} onClick={() => publish.mutate(command)}>
             <Globe className="size-5" aria-hidden />
-            Make the page
+            Create the page
           </Button>
         </>
       )}

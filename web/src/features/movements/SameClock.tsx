@@ -33,7 +33,7 @@ export function SameClock({ book: { clock, also, others } }: Props) {
             </span>
           </span>
           <Button className="no-print" busy={part.isPending} onClick={() => part.mutate(params(id))}>
-            Two after all
+            Not the same after all
           </Button>
         </li>
       ))}

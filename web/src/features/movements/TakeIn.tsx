@@ -34,7 +34,7 @@ function Found({ record, movement, busy, onBring, onPhotos }: FoundProps) {
   const fresh = entries.filter((_, i) => record.checked.here[i] !== true).length;
   const known = entries.length - fresh;
   const comes = `${counted(fresh, 'entry', 'entries')} would come in${known > 0 ? `, ${known} here already` : ''}`;
-  const title = fresh === 0 ? 'All of it stands here already' : comes;
+  const title = fresh === 0 ? 'All of it is here already' : comes;
   const photos = record.photos.good.length;
   const same = meets(record, movement);
   return (

@@ -1,5 +1,5 @@
 import { IN_BOOK_FILE, LARGEST_BOOK, LARGEST_PHOTO } from '@eclat/contract/movement-book';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import {
@@ -141,8 +141,10 @@ async function photosIn(
   return {
     good: named.filter((hash) => looked.get(hash) === 'good'),
     troubles: [
-      ...(broken > 0 ? [`${counted(broken, 'photo')} ${broken === 1 ? 'is' : 'are'} not what was signed.`] : []),
-      ...(missing > 0 ? [`${counted(missing, 'photo')} that it names ${missing === 1 ? 'is' : 'are'} not in it.`] : []),
+      ...(broken > 0 ? [`${counted(broken, 'photo')} ${byCount(broken, 'is', 'are')} not what was signed.`] : []),
+      ...(missing > 0
+        ? [`${counted(missing, 'photo')} that it names ${byCount(missing, 'is', 'are')} not in it.`]
+        : []),
     ],
     bytes: async (hash) =>
       new Blob([await inflated(files.get(IN_BOOK_FILE.photo(hash))!, LARGEST_PHOTO)], { type: 'image/jpeg' }),

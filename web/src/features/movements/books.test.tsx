@@ -61,21 +61,21 @@ describe('two books of one movement', () => {
 });
 
 describe('side by side', () => {
-  it('shows two photos of one movement, and another when it is pressed', async () => {
+  it('shows the last photo of a movement beside the one before it, and another when it is pressed', async () => {
     const photos = ['a', 'b', 'c'].map((id) => ({ id, caption: `Photo ${id}`, claim: 'C-1', at: AT }));
     standIn({ '/photos': photos, '/api/movements/m1': { movement, also: [], entries: [], inTheShop: null } });
     open(<CompareScreen />, '/compare/:movementId', '/compare/m1');
     await waitFor(() =>
       expect(screen.getAllByRole('img').map((i) => i.getAttribute('src'))).toEqual([
-        '/api/photos/a/large',
         '/api/photos/b/large',
+        '/api/photos/a/large',
       ]),
     );
     await person.click(
       within(screen.getByRole('group', { name: 'Right: choose a photo' })).getByRole('button', { name: 'Photo c' }),
     );
     expect(screen.getAllByRole('img').map((i) => i.getAttribute('src'))).toEqual([
-      '/api/photos/a/large',
+      '/api/photos/b/large',
       '/api/photos/c/large',
     ]);
   });

@@ -1,4 +1,4 @@
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from '../../data/api.ts';
 import { say } from '../../data/app-state.ts';
@@ -63,7 +63,7 @@ export async function bringPhotos(
       onProgress(done);
     });
     say(
-      `${counted(good, 'photo')} of the record ${good === 1 ? 'is' : 'are'} here now.` +
+      `${counted(good, 'photo')} of the record ${byCount(good, 'is', 'are')} here now.` +
         (refused > 0 ? ` ${refused} could not be taken in.` : ''),
       refused > 0 ? 'danger' : 'good',
     );

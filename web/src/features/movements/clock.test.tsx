@@ -46,7 +46,7 @@ it('under another id is joined by one press, taken back by the notice, and parte
   await waitFor(() => expect(useAppState.getState().notice?.undo).toBeTruthy());
   useAppState.getState().notice!.undo!();
   await waitFor(() => expect(sent).toHaveLength(2));
-  await person.click(screen.getByRole('button', { name: 'Two after all' }));
+  await person.click(screen.getByRole('button', { name: 'Not the same after all' }));
   await waitFor(() =>
     expect(sent.map((s) => `${s.method} ${s.url}`)).toEqual([
       'PUT /api/clocks/c1/same/c2',

@@ -1,6 +1,6 @@
 import type { MovementBook, ReplyOf } from '@eclat/contract';
 import { LARGEST_BOOK, movementBook } from '@eclat/contract/movement-book';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import type { z } from 'zod';
 import { api } from '../../data/api.ts';
 import { Away, call } from '../../data/call.ts';
@@ -98,4 +98,4 @@ export function checkedInWords({ proofs, here }: Checked): string {
 
 /** Photos that come along and are not here yet. Empty: none. */
 export const photosInWords = ({ good }: BookPhotos): string =>
-  good.length > 0 ? `${counted(good.length, 'photo')} ${good.length === 1 ? 'comes' : 'come'} with it.` : '';
+  good.length > 0 ? `${counted(good.length, 'photo')} ${byCount(good.length, 'comes', 'come')} with it.` : '';

@@ -92,7 +92,7 @@ function AddNote() {
         {...form.register('text')}
       />
       <Button type="submit" variant="main" busy={add.isPending}>
-        Keep the note
+        Save the note
       </Button>
     </form>
   );

@@ -28,7 +28,7 @@ export function Differs({
     <Sheet
       open
       onClose={onClose}
-      title={`Otherwise than the chart: ${point.where}`}
+      title={`Not as the chart says: ${point.where}`}
       description={
         `The house rule says ${GRADE_NAMES[point.grade].toLowerCase()}, ${point.amount}. What was done ` +
         'instead, and why, is kept with the point.'
@@ -62,7 +62,7 @@ export function Differs({
         />
         <div className="flex gap-3">
           <Button type="submit" variant="main" disabled={differs.trim() === '' && (dry || !on?.differs)}>
-            Keep and tick it
+            Save and tick it
           </Button>
           <Button onClick={onClose}>Close</Button>
         </div>

@@ -45,7 +45,7 @@ export function OilPointRow({ point: p, on, chosen, onPress, onDiffers }: OilPoi
           </span>
           {on?.differs && (
             <span className="block font-semibold text-brass">
-              {on.dry ? 'Left dry' : 'Otherwise here'}: {on.differs}
+              {on.dry ? 'Left dry' : 'Not as the chart'}: {on.differs}
             </span>
           )}
         </span>
@@ -61,8 +61,8 @@ export function OilPointRow({ point: p, on, chosen, onPress, onDiffers }: OilPoi
       {!visit.closedAt && (
         <button
           type="button"
-          aria-label={`Otherwise than the chart: ${p.where}`}
-          title="Otherwise than the chart"
+          aria-label={`Not as the chart says: ${p.where}`}
+          title="Not as the chart says"
           className="grid w-12 place-items-center rounded-r-xl border-l border-line text-soft hover:bg-steel-wash"
           onClick={onDiffers}
         >

@@ -51,8 +51,8 @@ describe('oil', () => {
 
   it('is not said of what stays dry, and otherwise only with a reason', async () => {
     show(OilingScreen, visitOf('mantel-barrels'));
-    await person.click(button('Otherwise than the chart: Rack, snail and lifting pieces'));
-    const keep = button('Keep and tick it') as HTMLButtonElement;
+    await person.click(button('Not as the chart says: Rack, snail and lifting pieces'));
+    const keep = button('Save and tick it') as HTMLButtonElement;
     expect(keep.disabled).toBe(true);
     await person.type(screen.getByLabelText('What, and why'), 'a trace: it squealed');
     await person.click(keep);
@@ -67,7 +67,7 @@ describe('oil', () => {
   it('says that a point was left dry, with why, and keeps no product on it', async () => {
     const oil = { product: 'Clock oil', batch: '22-07', stockId: null, dry: false, differs: '' };
     show(OilingScreen, visitOf('mantel-barrels', { oiled: [{ point: 'escape', ...oil, ...by }] }));
-    await person.click(screen.getByRole('button', { name: /^Otherwise than the chart: Escape wheel pivots/ }));
+    await person.click(screen.getByRole('button', { name: /^Not as the chart says: Escape wheel pivots/ }));
     await person.click(screen.getByRole('radio', { name: 'left dry' }));
     await person.type(screen.getByLabelText('Why it stays dry'), 'jewelled, no reach{Enter}');
     await waitFor(() =>

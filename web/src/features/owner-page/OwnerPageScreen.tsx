@@ -1,5 +1,6 @@
 import { linesOf, money, Routes, Lines } from './EstimateLines.tsx';
 import type { OwnerPage } from '@eclat/contract';
+import { byCount } from '@eclat/core/units';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
@@ -35,7 +36,7 @@ export function OwnerPageScreen() {
           tone="due"
           title={
             error instanceof Refusal && error.status === 404
-              ? 'This address opens nothing any more'
+              ? 'This address no longer works'
               : 'The page cannot be shown now'
           }
         >
@@ -128,7 +129,7 @@ function WhatNow({ page }: { page: OwnerPage }) {
     );
   if (open > 0)
     return (
-      <Answer tone="info" title={`${open === 1 ? 'One line waits' : `${open} lines wait`} for your word`}>
+      <Answer tone="info" title={`${byCount(open, 'One line waits', `${open} lines wait`)} for your word`}>
         Nothing is done that you have not accepted. Accepted so far: {money(page, page.agreed)}.
       </Answer>
     );

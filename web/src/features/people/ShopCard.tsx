@@ -96,7 +96,7 @@ export function KnowByCard() {
         title="Know a shop by its card"
         description={
           'From its screen, or paper in your hand. A card that came by mail or from an address may be anybody’s: ' +
-          'compare its key by telephone.'
+          'compare its key by phone.'
         }
       >
         <ReadCard onDone={() => setOpen(false)} />

@@ -85,7 +85,7 @@ function ShopForm({ settings }: { settings: ShopSettings }) {
       </SelectField>
       <ZoneField also={settings.timeZone} error={errors.timeZone?.message} {...form.register('timeZone')} />
       <Button type="submit" className="self-start" busy={set.isPending}>
-        Keep
+        Save
       </Button>
     </form>
   );

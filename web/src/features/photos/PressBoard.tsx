@@ -1,6 +1,14 @@
 import type { Spot } from '@eclat/core/photo';
 import clsx from 'clsx';
-import { useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import {
+  useRef,
+  useState,
+  type CSSProperties,
+  type FocusEvent,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
 
 /** Share of the longer side by which an arrow key moves the cross; with Shift. */
 const STEP = 0.02;
@@ -37,10 +45,8 @@ interface Props {
   style?: CSSProperties;
 }
 
-/** A picture to be pressed on: by finger or mouse, or with the arrow keys and Enter. */
-export function PressBoard({ size, asks, asksThen, onPress, picture, children, className, style }: Props) {
-  const holder = useRef<HTMLButtonElement>(null);
-  const { width, height } = size;
+/** What the pointer and the keys mean: where the cross stands, and the pair that is half there. */
+function usePressing({ size: { width, height }, asks, asksThen, onPress }: Props) {
   const [cross, setCross] = useState<Spot | null>(null);
   const [pair, setPair] = useState<Pair | null>(null);
   /** Where it was pressed down, and the first of two spots that stood before that. */
@@ -73,7 +79,7 @@ export function PressBoard({ size, asks, asksThen, onPress, picture, children, c
     }
   };
   const spotOf = (e: PointerEvent): Spot => {
-    const box = holder.current!.getBoundingClientRect();
+    const box = e.currentTarget.getBoundingClientRect();
     return { x: within((e.clientX - box.left) / box.width), y: within((e.clientY - box.top) / box.height) };
   };
   const onPointerUp = (e: PointerEvent) => {
@@ -84,38 +90,55 @@ export function PressBoard({ size, asks, asksThen, onPress, picture, children, c
     const drew = Math.hypot(at.x - began.at.x, at.y - began.at.y) > STILL;
     press(at, began.first ?? (drew ? began.at : null));
   };
+  return {
+    cross,
+    pair,
+    on: {
+      onKeyDown,
+      onPointerUp,
+      onFocus: (e: FocusEvent) => {
+        if (e.currentTarget.matches(':focus-visible')) setCross((c) => c ?? MIDDLE);
+      },
+      onBlur: () => {
+        setCross(null);
+        setPair(null);
+      },
+      onPointerDown: (e: PointerEvent) => {
+        setCross(null);
+        down.current = { at: spotOf(e), first: pair?.from ?? null };
+        e.currentTarget.setPointerCapture(e.pointerId);
+      },
+      onPointerMove: (e: PointerEvent) => {
+        const from = pair?.from ?? down.current?.at;
+        if (two && from) setPair({ from, to: spotOf(e) });
+      },
+      onPointerCancel: () => {
+        down.current = null;
+        setPair(null);
+      },
+    },
+  };
+}
+
+/** A picture to be pressed on: by finger or mouse, or with the arrow keys and Enter. */
+export function PressBoard(props: Props) {
+  const { size, asks, asksThen, picture, children, className, style } = props;
+  const { width, height } = size;
+  const { cross, pair, on } = usePressing(props);
   const says = (pair && asksThen) ?? asks;
   return (
     <button
-      ref={holder}
       type="button"
       data-next
       data-half={pair ? '' : undefined}
       aria-label={says ? `${says}: arrow keys move the cross, Enter presses` : 'The photo'}
       style={style}
-      className={clsx('relative block min-w-0', two ? 'touch-none' : 'touch-manipulation', className)}
-      onKeyDown={onKeyDown}
-      onFocus={(e) => {
-        if (e.currentTarget.matches(':focus-visible')) setCross((c) => c ?? MIDDLE);
-      }}
-      onBlur={() => {
-        setCross(null);
-        setPair(null);
-      }}
-      onPointerDown={(e) => {
-        setCross(null);
-        down.current = { at: spotOf(e), first: pair?.from ?? null };
-        e.currentTarget.setPointerCapture(e.pointerId);
-      }}
-      onPointerMove={(e) => {
-        const from = pair?.from ?? down.current?.at;
-        if (two && from) setPair({ from, to: spotOf(e) });
-      }}
-      onPointerUp={onPointerUp}
-      onPointerCancel={() => {
-        down.current = null;
-        setPair(null);
-      }}
+      className={clsx(
+        'relative block min-w-0',
+        asksThen === undefined ? 'touch-manipulation' : 'touch-none',
+        className,
+      )}
+      {...on}
     >
       {picture}
       <svg viewBox={`0 0 ${width} ${height}`} className="pointer-events-none absolute inset-0 size-full" aria-hidden>

@@ -121,7 +121,7 @@ function Begin({ open, unread, unsafe }: { open: boolean; unread: number; unsafe
         {unread > 0 && <span className="text-soft">Read the cautions above first.</span>}
         {unread === 0 && unsafe > 0 && !asking && (
           <Button variant="plain" onClick={() => setAsking(true)}>
-            Open it all the same, with a reason
+            Open it anyway, with a reason
           </Button>
         )}
       </div>

@@ -1,5 +1,6 @@
 import type { Visit } from '@eclat/contract';
 import { cautionsFor } from '@eclat/core/cautions';
+import { byCount } from '@eclat/core/units';
 import { byDanger } from '@eclat/core/workflow';
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
@@ -13,7 +14,7 @@ export default function PowerSheet({ visit, onClose }: { visit: Visit; onClose: 
   const [source, setSource] = useState(() => byDanger(visit.power)[0]!.source);
   const power = visit.power.find((p) => p.source === source) ?? visit.power[0]!;
   return (
-    <Sheet open onClose={onClose} title={visit.power.length === 1 ? `Power of the ${power.name}` : 'Power'}>
+    <Sheet open onClose={onClose} title={byCount(visit.power.length, `Power of the ${power.name}`, 'Power')}>
       {caution && (
         <p className="mb-4 flex items-start gap-3 rounded-lg bg-brass-wash px-4 py-2">
           <TriangleAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />

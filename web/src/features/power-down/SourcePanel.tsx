@@ -148,7 +148,7 @@ function TurnsForm({
         className="mt-7"
         disabled={bad || (turns === power.turns && setUpTurns === power.setUpTurns)}
       >
-        Keep
+        Save
       </Button>
     </form>
   );

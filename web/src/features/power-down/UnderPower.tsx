@@ -40,7 +40,7 @@ export function UnderPower({ opens, entered = false }: { opens: Depth; entered?:
         </Link>
         {!asking && (
           <Button variant="plain" onClick={() => setAsking(true)}>
-            Open it all the same, with a reason
+            Open it anyway, with a reason
           </Button>
         )}
       </div>
@@ -58,12 +58,12 @@ export function UnderPower({ opens, entered = false }: { opens: Depth; entered?:
 /** Stands where the reason was asked, and has the focus: the next key goes on from here. */
 const Opened = () => (
   <p ref={takeFocus} tabIndex={-1} className="my-3 rounded-lg bg-sunk px-4 py-2 font-semibold">
-    It may be opened so deep: your reason stands with your name.
+    You may open it this far. Your reason is saved with your name.
   </p>
 );
 const takeFocus = (line: HTMLParagraphElement | null) => line?.focus();
 
-/** Words that stay with the name and the time of whoever opens it under power. It may stand within another form. */
+/** Allowed words with the name and the time of whoever opens it under power. It may stand within another form. */
 export function WhyUnderPower({
   busy,
   onReason,
@@ -96,7 +96,7 @@ export function WhyUnderPower({
         Open under power
       </Button>
       <Button variant="plain" onClick={onClose}>
-        Leave it shut
+        Cancel
       </Button>
     </div>
   );

@@ -31,7 +31,7 @@ describe('power down', () => {
 
   it('opens under power only with words, which are sent', async () => {
     show(PowerDownScreen, visitOf('mantel-barrels', { cautions: [{ caution: 'wound-spring', ...by }] }));
-    await person.click(screen.getByRole('button', { name: /all the same, with a reason/ }));
+    await person.click(screen.getByRole('button', { name: /anyway, with a reason/ }));
     const open = screen.getByRole('button', { name: 'Open under power' }) as HTMLButtonElement;
     await person.type(screen.getByLabelText('Why it is opened under power'), '   ');
     expect(open.disabled).toBe(true);
@@ -54,7 +54,7 @@ describe('power down', () => {
     expect(begin().disabled).toBe(false);
     await basket(/^plates/);
     expect(begin().disabled).toBe(true);
-    await person.click(screen.getByRole('button', { name: /all the same, with a reason/ }));
+    await person.click(screen.getByRole('button', { name: /anyway, with a reason/ }));
     await person.type(screen.getByLabelText('Why it is opened under power'), 'click broken{Enter}');
     await waitFor(() =>
       expect(sent.at(-1)).toMatchObject({

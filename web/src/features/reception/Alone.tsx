@@ -62,7 +62,7 @@ export function Alone() {
         {!closed && (
           <div className="flex gap-3">
             <Button type="submit" variant="main" disabled={JSON.stringify(form) === JSON.stringify(visit.alone)}>
-              Keep
+              Save
             </Button>
             <Button variant="plain" onClick={() => send(null)}>
               It came in its case

@@ -41,7 +41,7 @@ export function AsFound() {
         </Button>
         {found && (
           <Button variant="plain" onClick={() => keep(undefined)}>
-            As its family has it
+            As usual for its family
           </Button>
         )}
       </div>
@@ -62,7 +62,7 @@ export function AsFound() {
           />
           {traits && <DescriptionEditor traits={traits} versions={[]} onChange={keep} />}
           <Button variant="main" className="self-start" onClick={() => setOpen(false)}>
-            {traits ? 'So it is' : 'Close'}
+            {traits ? 'Use this description' : 'Close'}
           </Button>
         </div>
       </Sheet>

@@ -1,6 +1,6 @@
 import { MARK_PLACES } from '@eclat/contract/movements';
 import { FAMILIES } from '@eclat/core/movement';
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { useMaySign } from '../../data/queries.ts';
@@ -66,7 +66,7 @@ export function CameWithRecord({ onBook }: { onBook: (id: string | null) => void
           record={{ book: { entries: history }, checked, photos }}
           title={
             `${counted(history.length, 'entry', 'entries')} came with it and ` +
-            `${history.length === 1 ? 'goes' : 'go'} on in its book here`
+            `${byCount(history.length, 'goes', 'go')} on in its book here`
           }
         />
       )}

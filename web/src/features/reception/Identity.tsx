@@ -178,7 +178,7 @@ function AddMark({
       />
       <div className="col-span-2 flex gap-3">
         <Button type="submit" variant="main" busy={set.isPending}>
-          Keep
+          Save
         </Button>
         <Button variant="plain" onClick={() => setAdding(null)}>
           Close

@@ -6,7 +6,7 @@ export function Matches({ matches }: { matches: WantedHere['matches'] }) {
   if (matches.length === 0) return null;
   return (
     <p className="rounded-lg bg-good-wash px-3 py-2">
-      <b className="text-good">May lie here:</b>{' '}
+      <b className="text-good">May be in the stores:</b>{' '}
       {matches.map((m, i) => (
         <span key={m.itemId}>
           {i > 0 && ', '}

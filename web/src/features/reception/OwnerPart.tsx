@@ -110,7 +110,7 @@ function KnownOwners({ found, onPick }: { found: readonly Owner[]; onPick: (id: 
             <UserRound className="size-5 text-steel" aria-hidden />
             <span className="font-bold">{o.name}</span>
             <span className="text-soft">{o.phone}</span>
-            <span className="ml-auto font-semibold text-steel">It is them</span>
+            <span className="ml-auto font-semibold text-steel">This owner</span>
           </button>
         </li>
       ))}

@@ -148,7 +148,7 @@ function Scope() {
         />
         {!closed && (
           <Button type="submit" variant="main" className="self-start" disabled={!isDirty} busy={change.isPending}>
-            Keep changes
+            Save changes
           </Button>
         )}
       </form>

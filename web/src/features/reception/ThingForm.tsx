@@ -83,7 +83,7 @@ export function ThingForm({ thing, onClose }: { thing: ReceivedItem | string; on
       {visit.photos.length > 0 && <PhotoChoice form={form} />}
       <div className="col-span-2 flex gap-3">
         <Button type="submit" variant="main" busy={add.isPending || change.isPending}>
-          {known ? 'Keep changes' : 'List it'}
+          {known ? 'Save changes' : 'List it'}
         </Button>
         <Button variant="plain" onClick={onClose}>
           Close

@@ -43,14 +43,14 @@ export function WantedForm({
       <TextField label="What is missing" error={errors.what?.message} {...form.register('what')} />
       <TextField label="Evidence for it" error={errors.evidence?.message} {...form.register('evidence')} />
       <TextField
-        label="What would do"
+        label="What would fit"
         hint="Commas part the ways. It is looked for in the stores."
         placeholder="alarm mechanism, alarm train"
         error={errors.would?.message}
         {...form.register('would')}
       />
       <FormFoot busy={add.isPending || change.isPending} onClose={onClose}>
-        {thing ? 'Keep changes' : 'Put it on the list'}
+        {thing ? 'Save changes' : 'Put it on the list'}
       </FormFoot>
     </form>
   );

@@ -36,7 +36,7 @@ export function WantedRow({ thing }: { thing: WantedThing }) {
           <span className="text-lg font-bold">{thing.what}</span>
           {thing.ended && <b className="ml-2 text-good">{thing.ended}</b>}
           {thing.evidence && <span className="block text-soft">{thing.evidence}</span>}
-          {thing.would && <span className="block text-soft">Would do: {thing.would}</span>}
+          {thing.would && <span className="block text-soft">Would fit: {thing.would}</span>}
           {thing.steps.map((s) => (
             <span key={s.id} className="block">
               {stepWords(s)}

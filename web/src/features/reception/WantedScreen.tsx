@@ -24,7 +24,7 @@ export function WantedScreen() {
         />
       )}
       {rows.length === 0 ? (
-        <Empty>What is missing on a clock is put on its list at intake, and stands here until it is found.</Empty>
+        <Empty>What is missing on a clock is put on its list at intake, and listed here until it is found.</Empty>
       ) : (
         <Panel>
           <ul className="divide-y divide-line">
@@ -40,7 +40,7 @@ export function WantedScreen() {
                   </Link>
                   {!w.here && <span className="text-soft">went home without it</span>}
                 </p>
-                {w.would && <p className="text-soft">Would do: {w.would}</p>}
+                {w.would && <p className="text-soft">Would fit: {w.would}</p>}
                 {w.steps.length > 0 && <p>{stepWords(w.steps.at(-1)!)}</p>}
                 <Matches matches={w.matches} />
               </li>

@@ -70,7 +70,7 @@ describe('at the counter', () => {
   it('keeps what the owner wants, by itself', async () => {
     show(ReceivedScreen, visitOf('fusee', { wanted: '' }));
     await person.type(screen.getByLabelText('Wanted'), 'A full service');
-    await person.click(screen.getByRole('button', { name: 'Keep changes' }));
+    await person.click(screen.getByRole('button', { name: 'Save changes' }));
     await waitFor(() => expect(sent[0]).toMatchObject({ method: 'PATCH', body: { wanted: 'A full service' } }));
     expect(Object.keys(sent[0]!.body).sort()).toEqual(['version', 'wanted']);
   });

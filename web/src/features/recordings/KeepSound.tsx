@@ -47,7 +47,7 @@ export function KeepSound({
     <div className="mt-4 border-t border-line pt-3">
       <Tick label="With its sound" checked={withSound} onChange={(e) => setWithSound(e.target.checked)} />
       <Button variant="main" busy={send.isPending} disabled={send.isPending} onClick={() => send.mutate()}>
-        Keep this with {visit.claim}
+        Save with {visit.claim}
       </Button>
     </div>
   );

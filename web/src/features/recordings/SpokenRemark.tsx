@@ -84,7 +84,7 @@ export function SpokenRemark({
 }
 
 function buttonWords(busy: boolean, value: string | null) {
-  if (busy) return 'Keeping it …';
+  if (busy) return 'Saving …';
   if (value) return 'Speak it again';
   return 'Speak the remark';
 }

@@ -80,7 +80,7 @@ export function Point({
           </div>
           {note !== null && note !== answer.note && (
             <Button type="submit" busy={set.isPending}>
-              Keep
+              Save
             </Button>
           )}
         </form>

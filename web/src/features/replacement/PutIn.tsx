@@ -171,7 +171,7 @@ function SureSheet({
       </p>
       <div className="mt-4 flex gap-3">
         <Button variant="danger" busy={fit.isPending} onClick={send}>
-          So it is
+          Yes, it is in
         </Button>
         <Button variant="plain" onClick={() => setAsking(false)}>
           Not yet

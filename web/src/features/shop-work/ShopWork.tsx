@@ -169,7 +169,7 @@ function Step({ task, onClose }: { task: ShopTask; onClose: () => void }) {
         {...form.register('waitHours', { valueAsNumber: true })}
       />
       <FormFoot className="sm:col-span-3" busy={log.isPending} onClose={onClose}>
-        Keep
+        Save
       </FormFoot>
     </form>
   );

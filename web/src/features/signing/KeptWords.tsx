@@ -14,7 +14,7 @@ export function KeepWord({ word }: { word: string }) {
   const visit = useThisVisit();
   const [asking, setAsking] = useState(false);
   const [why, setWhy, forget] = useKept(`word.${visit.id}.${word}`, '');
-  const keep = useCommand(api.signing.keepWord, { what: 'Kept word', onSent: forget });
+  const keep = useCommand(api.signing.keepWord, { what: 'Allowed word', onSent: forget });
   if (!asking)
     return (
       <Button variant="plain" onClick={() => setAsking(true)}>
@@ -38,7 +38,7 @@ export function KeepWord({ word }: { word: string }) {
         autoFocus
       />
       <Button type="submit" disabled={why.trim() === ''} busy={keep.isPending}>
-        Keep the word
+        Allow the word
       </Button>
     </form>
   );
@@ -46,10 +46,10 @@ export function KeepWord({ word }: { word: string }) {
 
 export function KeptWords() {
   const visit = useThisVisit();
-  const drop = useTakeOut(api.signing.dropWord, 'Kept word');
+  const drop = useTakeOut(api.signing.dropWord, 'Allowed word');
   if (visit.keptWords.length === 0) return null;
   return (
-    <Panel title="Words that stay">
+    <Panel title="Allowed words">
       <ul className="divide-y divide-line">
         {visit.keptWords.map((k) => (
           <li key={k.id} className="flex flex-wrap items-center gap-3 py-2">

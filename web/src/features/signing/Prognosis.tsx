@@ -52,7 +52,7 @@ export function Prognosis({ visit }: { visit: Visit }) {
           disabled={prognosis === visit.prognosis && on === (visit.lookAgainOn ?? '')}
           busy={set.isPending}
         >
-          Keep
+          Save
         </Button>
       </form>
     </Fold>

@@ -1,4 +1,4 @@
-import { counted } from '@eclat/core/units';
+import { byCount, counted } from '@eclat/core/units';
 import { Contents, GoesHome } from './Contents.tsx';
 import { api } from '../../data/api.ts';
 import { typedWords } from '@eclat/core/record';
@@ -226,7 +226,7 @@ function Unchecked({ unchecked }: { unchecked: number }) {
       <Link className="inline-flex min-h-11 items-center font-semibold text-steel underline" to="../assemble">
         {counted(unchecked, 'check')} of the assembly
       </Link>{' '}
-      {unchecked === 1 ? 'has' : 'have'} no answer. That does not hold the signature up.
+      {byCount(unchecked, 'has', 'have')} no answer. That does not hold the signature up.
     </p>
   );
 }

@@ -24,7 +24,7 @@ export function Found({ items, search, onOpen }: FoundProps) {
   if (found.length === 0)
     return (
       <Empty>
-        {search.q || search.kind || search.only ? 'Nothing of this lies in the stores.' : 'Nothing is kept.'}
+        {search.q || search.kind || search.only ? 'Nothing of this lies in the stores.' : 'Nothing is in stock.'}
       </Empty>
     );
   return (

@@ -82,7 +82,7 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       />
       <TextField
         label="Minimum"
-        hint="Below this it wants ordering."
+        hint="Reorder below this."
         inputMode="numeric"
         error={errors.minimum?.message}
         {...form.register('minimum', { setValueAs: (v: unknown) => (v === '' ? 0 : Number(v)) })}
@@ -94,7 +94,7 @@ export function ItemForm({ item, onClose }: { item: StockItem | null; onClose: (
       <TextField label="Batch" error={errors.batch?.message} {...form.register('batch')} />
       <TextField label="Note" error={errors.note?.message} {...form.register('note')} />
       <FormFoot className="sm:col-span-2 lg:col-span-3" busy={add.isPending || change.isPending} onClose={onClose}>
-        {item ? 'Keep changes' : 'Put it in the stores'}
+        {item ? 'Save changes' : 'Put it in the stores'}
       </FormFoot>
     </form>
   );

@@ -26,7 +26,7 @@ export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => v
     what: 'Stores',
     onDone: (i) => {
       onClose();
-      if (!i.kept) say(`${i.name} is kept no longer.`, 'good', () => again.mutate({ params, body: { kept: true } }));
+      if (!i.kept) say(`${i.name} is no longer stocked.`, 'good', () => again.mutate({ params, body: { kept: true } }));
     },
   });
   return (
@@ -62,7 +62,7 @@ export function ItemSheet({ item, onClose }: { item: StockItem; onClose: () => v
               busy={keep.isPending}
               onClick={() => keep.mutate({ params, body: { kept: !item.kept } })}
             >
-              {item.kept ? 'Keep it no longer' : 'Keep it again'}
+              {item.kept ? 'Stop stocking it' : 'Stock it again'}
             </Button>
           </div>
         </div>

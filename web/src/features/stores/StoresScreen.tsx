@@ -40,7 +40,7 @@ export function StoresScreen() {
           </a>
           <Button onClick={() => setTable(true)}>
             <Upload className="size-5" aria-hidden />
-            Take a CSV in
+            Import a CSV
           </Button>
           <Button variant="main" onClick={() => setAdding(true)}>
             <PackagePlus className="size-5" aria-hidden />
@@ -104,7 +104,7 @@ function StoresAnswer({ items, onShort }: { items: readonly StockItem[]; onShort
     <Answer tone="due" title={`${short.length} to order`}>
       {onShort && (
         <button type="button" className="min-h-11 font-semibold underline" onClick={onShort}>
-          Show these alone
+          Show only these
         </button>
       )}
     </Answer>

@@ -1,6 +1,7 @@
 import type { ImportPreview } from '@eclat/contract';
 import { KINDS, STORE_COLUMNS } from '@eclat/core/stores';
 import { tableText } from '@eclat/core/table';
+import { byCount } from '@eclat/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../../data/api.ts';
@@ -48,7 +49,7 @@ export default function TableIn({ onClose }: { onClose: () => void }) {
       open
       wide
       onClose={onClose}
-      title="Take a table in"
+      title="Import a table"
       description="CSV with a first line of column names. What is not in the table stays as it is."
     >
       <div className="flex flex-col gap-4">
@@ -101,7 +102,7 @@ function Verdict({ seen }: { seen: ImportPreview }) {
   return (
     <Answer
       tone="danger"
-      title={`${wrong === 1 ? 'One thing is' : `${wrong} things are`} wrong in it: nothing is taken in yet`}
+      title={`${byCount(wrong, 'One thing is', `${wrong} things are`)} wrong in it: nothing is taken in yet`}
     >
       Put the table right and choose it again.
     </Answer>

@@ -83,7 +83,7 @@ describe('the stores', () => {
       '/api/stores': [bush],
     });
     show(StoresScreen, visitOf('fusee'));
-    await person.click(await screen.findByRole('button', { name: 'Take a CSV in' }));
+    await person.click(await screen.findByRole('button', { name: 'Import a CSV' }));
     await person.click(await screen.findByText('Or type or paste it'));
     await person.type(screen.getByLabelText('The table'), 'kind');
     await screen.findByText('line 3');

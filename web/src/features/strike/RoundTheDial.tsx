@@ -38,7 +38,7 @@ export function RoundTheDial({
   const anew = useCommand(api.strike.hearAnew, {
     what: 'Strike',
     onSent: () => setChosen(null),
-    onDone: () => say('Begun anew. What was heard before stands below.'),
+    onDone: () => say('Started again. What was heard before is below.'),
   });
   return (
     <Panel
@@ -51,7 +51,7 @@ export function RoundTheDial({
           {visit.struck.length > 0 && !visit.closedAt && (
             <Button onClick={() => anew.mutate({ params })}>
               <Undo2 className="size-5" aria-hidden />
-              Begin anew
+              Start again
             </Button>
           )}
         </span>
@@ -114,8 +114,10 @@ const inOrder = <S extends { mark: string }>(struck: readonly S[]): S[] => {
   return struck.toSorted((a, b) => place(a.mark) - place(b.mark));
 };
 
+/** What is heard where one blow of its own is right. */
+const OF_FIFTHS: Record<number, string> = { 1: 'its own' };
 const said = ({ mark, heard }: { mark: string; heard: number }): string => {
-  if (mark.startsWith('f')) return heard === 1 ? 'its own' : 'wrong';
+  if (mark.startsWith('f')) return OF_FIFTHS[heard] ?? 'wrong';
   return heard === 0 ? 'silent' : String(heard);
 };
 

@@ -102,7 +102,7 @@ function Cure({ pass: p }: { pass: Visit['strip']['passes'][number] }) {
                 close.mutate({ params: { visitId: visit.id, pass: String(p.number) }, body: { cure, hours: figure } })
               }
             >
-              Keep
+              Save
             </Button>
           )}
         </span>

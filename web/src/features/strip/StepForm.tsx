@@ -47,7 +47,7 @@ export function StepForm({ step, onClose }: { step: StripStep | null; onClose: (
         <BigAction>
           <Button type="submit" form={FORM} variant="main" className="whitespace-nowrap" busy={busy}>
             <ListPlus className="size-5 max-sm:hidden" aria-hidden />
-            {step ? 'Keep changes' : 'Log it'}
+            {step ? 'Save changes' : 'Log it'}
           </Button>
         </BigAction>
         <div>

@@ -155,7 +155,7 @@ function Rows({
   const grouped = steps.some((s) => s.group !== '');
   const latest = useMemo(() => steps.map((s) => ({ s, group: s.group })).reverse(), [steps]);
   const [shown, rest] = useFew(latest, AT_ONCE, 'steps');
-  if (steps.length === 0) return <Empty>Each thing that comes off stands here in its order, the last one first.</Empty>;
+  if (steps.length === 0) return <Empty>What comes off is listed here, the last one first.</Empty>;
   return (
     <>
       {grouped && (

@@ -10,7 +10,11 @@ import { useThisVisit } from '../visit/useThisVisit.ts';
 
 type Kind = (typeof TEMPORARY_KINDS)[number];
 const SAYS = {
-  'put in': { title: 'In for the time being', label: 'What was put in', usual: ['tie', 'jumper', 'packing', 'ink'] },
+  'put in': {
+    title: 'Comes out again before it leaves',
+    label: 'What was put in for now',
+    usual: ['tie', 'jumper', 'packing', 'ink'],
+  },
   'not final': {
     title: 'Not final yet',
     label: 'What is not final',

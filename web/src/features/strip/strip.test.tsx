@@ -187,11 +187,11 @@ describe('assembly', () => {
   });
   it('wants words for what was lost here', async () => {
     show(AssemblyScreen, visit({ steps: [step('click')] }));
-    await person.click(screen.getByRole('button', { name: 'Something else: click' }));
+    await person.click(screen.getByRole('button', { name: 'Not fitted: click' }));
     await person.click(screen.getByRole('radio', { name: 'lost or damaged here' }));
-    expect((screen.getByRole('button', { name: 'Keep it so' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Save it' }) as HTMLButtonElement).disabled).toBe(true);
     await person.type(screen.getByLabelText('In words'), 'sprang away');
-    await person.click(screen.getByRole('button', { name: 'Keep it so' }));
+    await person.click(screen.getByRole('button', { name: 'Save it' }));
     await waitFor(() => expect(sent[0]!.body).toEqual({ fate: 'lost or damaged here', note: 'sprang away' }));
   });
   it('puts the phases that must be set first before the plates close', () => {
@@ -255,9 +255,9 @@ describe('house rules at the work', () => {
     show(() => <StageRules visit={ruled({})} stage="oil" />, visitOf('fusee'));
     expect(screen.getAllByText('dry', { selector: 'b' }).length).toBe(2); // rack, and teeth
 
-    await person.click(screen.getByRole('button', { name: 'Differ: Rack, snail, lifting pieces?' }));
+    await person.click(screen.getByRole('button', { name: 'Set for this clock: Rack, snail, lifting pieces?' }));
     await person.click(screen.getByRole('radio', { name: /a trace of oil/ }));
-    const differ = screen.getByRole('button', { name: 'Differ here' }) as HTMLButtonElement;
+    const differ = screen.getByRole('button', { name: 'Set for this clock' }) as HTMLButtonElement;
     expect(differ.disabled).toBe(true);
     await person.type(screen.getByLabelText('The reason'), 'Rust on the snail.');
     await person.click(differ);

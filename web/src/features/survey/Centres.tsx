@@ -54,7 +54,7 @@ export function Centres({
         ))}
       </div>
       <Button className="mt-3" variant="main" disabled={bad} busy={busy} onClick={keep}>
-        Keep the distances
+        Save the distances
       </Button>
     </details>
   );

@@ -88,13 +88,13 @@ export function HolePanel({
           <BigAction>
             <Button
               variant="main"
-              aria-label="Keep, and to the next hole"
+              aria-label="Save, and to the next hole"
               className="whitespace-nowrap"
               disabled={!m.ready}
               onClick={m.keep}
             >
               <span>
-                Keep<span className="max-lg:hidden">, and to the next hole</span>
+                Save<span className="max-lg:hidden">, and to the next hole</span>
               </span>
             </Button>
           </BigAction>
@@ -179,7 +179,7 @@ function Says({ m, needs }: { m: HoleMeasurement; needs: number }) {
   if (!m.judged)
     return (
       <p className="text-soft">
-        The verdict stands here as soon as {needs === 3 ? 'all three are' : 'everything is'} measured. Felt only? Say it
+        The verdict shows as soon as {needs === 3 ? 'all three are' : 'everything is'} measured. Felt only? Choose
         above.
       </p>
     );

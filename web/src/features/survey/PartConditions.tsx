@@ -1,5 +1,6 @@
 import type { PartCondition, Visit } from '@eclat/contract';
 import { isBesideHoles, partAsks, partsToSurvey, PART_KINDS, type SurveyedPart } from '@eclat/core/pivots';
+import { byCount } from '@eclat/core/units';
 import { memo } from 'react';
 import { api } from '../../data/api.ts';
 import { useCommand } from '../../data/useCommand.ts';
@@ -46,9 +47,9 @@ function titleOf(all: SurveyedPart[], conditions: Map<string, PartCondition>, vi
     const l = conditions.get(p.key);
     return l && partAsks(p.kind, l.state, visit.rules.held) !== '';
   });
-  if (asks.length > 0) return `${asks.length} of the other parts ${asks.length === 1 ? 'wants' : 'want'} work`;
+  if (asks.length > 0) return `${asks.length} of the other parts ${byCount(asks.length, 'wants', 'want')} work`;
   if (left.length === 0) return 'The other parts are sound';
-  return `${left.length} other ${left.length === 1 ? 'part' : 'parts'} to look at`;
+  return `${left.length} other ${byCount(left.length, 'part', 'parts')} to look at`;
 }
 
 export function PartRow({ part, found }: { part: SurveyedPart; found: PartCondition | undefined }) {
@@ -101,7 +102,7 @@ export function PartRow({ part, found }: { part: SurveyedPart; found: PartCondit
               </div>
               {note !== null && note !== found!.note && (
                 <Button type="submit" busy={set.isPending}>
-                  Keep
+                  Save
                 </Button>
               )}
             </form>

@@ -150,7 +150,7 @@ function PlaceHoles({
           busy={keep.isPending}
           onClick={() => keep.mutate({ params, body: { photoId: photo.id, points, version: laid?.version ?? 0 } })}
         >
-          Lay it under the holes
+          Use as background
         </Button>
         <Button onClick={() => setPhoto(null)}>Another photo</Button>
         {laid && (

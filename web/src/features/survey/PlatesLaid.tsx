@@ -34,7 +34,7 @@ export const PlatesLaid = memo(function PlatesLaid({ onHole }: { onHole: (key: s
         {trains.length > 1 && (
           <Button busy={lay.isPending} onClick={turn}>
             <ArrowLeftRight className="size-5" aria-hidden />
-            {trains.length === 2 ? 'Swap the sides' : 'Trains lie otherwise'}
+            {trains.length === 2 ? 'Swap sides' : 'Move trains'}
           </Button>
         )}
         {PLATES.map((p) => (

@@ -37,7 +37,7 @@ export function SurveyScreen() {
         </Fold>
       )}
       {!visit.closedAt && (
-        <Fold bare title="Lay the plates: sides, photo, centre distances">
+        <Fold bare title="Plates: sides, photo, centre distances">
           <Around>
             <PlatesLaid onHole={survey.choose} />
           </Around>

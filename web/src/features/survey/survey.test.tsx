@@ -46,7 +46,7 @@ describe('survey and fit', () => {
     expect(screen.getByText(/Play 0.60 mm, limit 0.30 mm/)).toBeTruthy();
     await person.click(screen.getByRole('radio', { name: 'marginal' }));
     expect(screen.getByText(/You say marginal, the measurements say bush/)).toBeTruthy();
-    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await person.click(screen.getByRole('button', { name: /Save, and to the next hole/ }));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/visits/v1/holes/T1.front',
@@ -57,7 +57,7 @@ describe('survey and fit', () => {
 
   it('takes a verdict by feel alone, with no figure; half a measurement is neither; and clears it again', async () => {
     show(SurveyScreen, visitOf('fusee'));
-    const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Keep, and to the next hole/ });
+    const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Save, and to the next hole/ });
     const words = () => within(screen.getByRole('radiogroup', { name: /verdict/i }));
     const feels = (word: string) => person.click(words().getByRole('radio', { name: word }));
     await person.type(screen.getByLabelText('Pivot'), '3.1');
@@ -236,7 +236,7 @@ describe('survey and fit', () => {
       await person.type(screen.getByLabelText(label), value);
     expect(screen.getByText(/A jewel is not bushed: renew it/)).toBeTruthy();
     expect(screen.queryByRole('radio', { name: 'bush' })).toBeNull();
-    await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+    await person.click(screen.getByRole('button', { name: /Save, and to the next hole/ }));
     await waitFor(() => expect(sent[0]).toMatchObject({ body: { verdict: 'renew', past: 'jewel' } }));
   });
 
@@ -257,7 +257,7 @@ describe('survey and fit', () => {
       await person.selectOptions(screen.getByLabelText('Worn towards'), 'down left');
       await person.type(screen.getByLabelText('End shake'), '1.2');
       expect(screen.getByText('too much: 0.1 to 0.8 mm')).toBeTruthy();
-      await person.click(screen.getByRole('button', { name: /Keep, and to the next hole/ }));
+      await person.click(screen.getByRole('button', { name: /Save, and to the next hole/ }));
       await waitFor(() =>
         expect(sent[0]!.body).toMatchObject({
           way: 'one-plate',

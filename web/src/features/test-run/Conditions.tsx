@@ -118,7 +118,7 @@ export function ConditionsPanel({ run }: { run: TestRun }) {
         !visit.closedAt &&
         !typed && (
           <Button variant="plain" onClick={() => setTyped(typedOf(c, visit.movement.traits.oscillator))}>
-            {c ? 'Change' : 'Say it'}
+            {c ? 'Change' : 'Enter how it stands'}
           </Button>
         )
       }
@@ -148,7 +148,7 @@ export function ConditionsPanel({ run }: { run: TestRun }) {
           <ConditionFields value={typed} onChange={setTyped} />
           <div className="flex gap-3">
             <Button type="submit" variant="main" disabled={!given}>
-              Keep it
+              Save it
             </Button>
             <Button variant="plain" onClick={() => setTyped(null)}>
               Close

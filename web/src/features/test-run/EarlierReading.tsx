@@ -75,7 +75,7 @@ export function EarlierReading() {
         />
         <div className="flex gap-3">
           <Button type="submit" variant="main" disabled={bad || at === ''} busy={read.isPending}>
-            Keep
+            Save
           </Button>
           <Button variant="plain" onClick={() => setOpen(false)}>
             Close

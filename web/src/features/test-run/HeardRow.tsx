@@ -1,5 +1,6 @@
 import type { HeardSound } from '@eclat/contract';
 import { rateInWords } from '@eclat/core/rate';
+import { grouped } from '@eclat/core/units';
 
 /** What was heard of its beat, in the log of the run, with its sound where that was kept. */
 export function HeardRow({ heard: h, when }: { heard: HeardSound; when: string }) {
@@ -10,9 +11,8 @@ export function HeardRow({ heard: h, when }: { heard: HeardSound; when: string }
       </span>
       <span>
         {h.beatErrorMs === null ? 'beat not told' : `${h.beatErrorMs.toFixed(1)} ms out of beat`}
-        {h.amplitudeDegrees !== null && `, ${h.amplitudeDegrees.toFixed(0)}°`};
-        {` ${h.beatsPerHour.toLocaleString('en-GB')}`} an hour, {h.seconds.toFixed(0)} s
-        {h.from === 'simulated' && ', simulated'}
+        {h.amplitudeDegrees !== null && `, ${h.amplitudeDegrees.toFixed(0)}°`};{` ${grouped(h.beatsPerHour)} an hour, `}
+        {h.seconds.toFixed(0)} s{h.from === 'simulated' && ', simulated'}
       </span>
       {h.recordingId && (
         <audio

@@ -156,7 +156,7 @@ function WhenAndWhy({
         onChange={(e) => setT({ ...t, note: e.target.value })}
       />
       <p className="text-sm text-soft">
-        {kind === 'wound' ? 'The line of the rate goes on.' : 'The line of the rate begins anew from now.'}
+        {kind === 'wound' ? 'The rate line goes on.' : 'The rate line starts again from now.'}
       </p>
       <Button type="submit" variant="main" busy={log.isPending}>
         Log it

@@ -80,7 +80,7 @@ export function OnTestScreen() {
         </Link>
       </div>
       {data.length === 0 ? (
-        <Empty>Each with its verdict so far, and when it wants its next reading.</Empty>
+        <Empty>Each with its verdict so far, and when its next reading is due.</Empty>
       ) : (
         <ul className="flex flex-col gap-2">
           {sorted.map(({ row, judged: j, want, at, last, missed, weak }) => {
@@ -137,8 +137,8 @@ function OnTestAnswer({ wanting, all }: { wanting: number; all: number }) {
         A clock comes here when its test run is started.
       </Answer>
     );
-  if (wanting === 0) return <Answer tone="good" title={`${all} on test, none wants you now`} />;
-  return <Answer tone="due" title={`${wanting} of ${all} on test ${wanting === 1 ? 'wants' : 'want'} you`} />;
+  if (wanting === 0) return <Answer tone="good" title={`${all} on test, nothing to do now`} />;
+  return <Answer tone="due" title={`${wanting} of ${all} on test: something to do`} />;
 }
 
 /** One clock at a time, for a phone in the hand. */
@@ -177,7 +177,7 @@ function Round({
       <div className="flex gap-3">
         <Button onClick={next}>
           <SkipForward className="size-5" aria-hidden />
-          Pass it by
+          Skip
         </Button>
         <Button variant="plain" onClick={() => onGo(null)}>
           End the round

@@ -81,7 +81,7 @@ export function ReadNow({ visitId, setAt, onKept }: { visitId: string; setAt: nu
         />
         <div className="flex gap-3">
           <Button type="submit" variant="main" disabled={error === null || tooWarm} busy={read.isPending}>
-            Keep the reading
+            Save the reading
           </Button>
           <Button variant="plain" onClick={() => setPressedAt(null)}>
             Press again
@@ -127,7 +127,7 @@ function NowButton({
           ? 'by the server’s time, which this device keeps'
           : `by the server’s time: this device is ${(Math.abs(offset) / 1000).toFixed(1)} s ` +
             (offset > 0 ? 'behind' : 'ahead') +
-            ', reckoned in'}
+            ', taken into account'}
       </span>
     </button>
   );

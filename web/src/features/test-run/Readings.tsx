@@ -69,9 +69,7 @@ export function Readings({ run, outliers }: { run: TestRun; outliers: number[] }
         </Link>
       }
     >
-      {rows.length === 0 && (
-        <Empty>Readings, what was heard of the beat and what happened to the clock stand here.</Empty>
-      )}
+      {rows.length === 0 && <Empty>Readings, sound and what happened to the clock are listed here.</Empty>}
       <ul className="divide-y divide-line">
         <LogRow rows={shown} />
       </ul>

@@ -39,7 +39,7 @@ export function SwingFold({ run, swing }: { run: TestRun; swing: NonNullable<Ret
           The level line: {swing.limit.deg.toFixed(1)}°, {swing.limit.from}. Below it this clock stops.
         </p>
       )}
-      {!balance && !visit.closedAt && <KindForm kind={kindOfEntry('swing')} name={BENCH} keep="Keep the swing" />}
+      {!balance && !visit.closedAt && <KindForm kind={kindOfEntry('swing')} name={BENCH} keep="Save the swing" />}
       <Entries
         entries={entries}
         what={BENCH}

@@ -96,7 +96,7 @@ function OnTest({ run }: { run: TestRun }) {
           <Cautions stage="run" />
           <Panel title="How far the dial is ahead of true time">
             {run.readings.length === 0 ? (
-              <Empty>The readings stand here as points, with the line of the rate and its 95 % band.</Empty>
+              <Empty>Readings show here as points, with the rate line and its 95 % band.</Empty>
             ) : (
               <Late until={<Empty>Drawing …</Empty>}>
                 <RateChart run={run} judged={judged} heard={visit.heard} />

@@ -12,7 +12,7 @@ export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement
   const visit = useThisVisit();
   const log = useCommand(api.testRun.addEvent, {
     what: 'Adjustment',
-    onDone: () => say('Logged. The line of the rate begins anew: set the hands and read once more.'),
+    onDone: () => say('Logged. The rate line starts again: set the hands and read once more.'),
   });
   const { fit, protocol, verdict } = judged;
   if (!fit || verdict.kind === 'inside' || protocol.keepsStepWithinS !== null) return null;
@@ -46,7 +46,7 @@ export function TurnAdvice({ run, judged }: { run: TestRun; judged: RunJudgement
             })
           }
         >
-          I turned it so
+          I turned it
         </Button>
       )}
     </section>

@@ -131,7 +131,7 @@ describe('on test', () => {
       }),
     );
     expect(screen.getByText(/^Rating nut 2 turns down, by theory/)).toBeTruthy();
-    await person.click(button('I turned it so'));
+    await person.click(button('I turned it'));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({
         url: '/api/visits/v1/testrun/events',
@@ -218,7 +218,7 @@ describe('on test', () => {
     weak.run = { ...weak.run, startedAt: ago(3.2) };
     standIn({ '/api/on-test': [...rows, weak] });
     show(OnTestScreen, noVisit);
-    expect(await screen.findByText('4 of 5 on test want you')).toBeTruthy();
+    expect(await screen.findByText('4 of 5 on test: something to do')).toBeTruthy();
     expect(screen.getByText(/^Swing falls by 0\.27° a day/)).toBeTruthy();
     expect(screen.getAllByRole('listitem').map((li) => /C-\d/.exec(li.textContent)![0])).toEqual([
       'C-4',
@@ -237,12 +237,12 @@ describe('on test', () => {
     expect(screen.getByRole('heading', { name: 'Clock C-1' })).toBeTruthy();
     await person.click(button(/^Now/));
     await person.type(screen.getByLabelText('Temperature, °C'), '21,5');
-    await person.click(button('Keep the reading'));
+    await person.click(button('Save the reading'));
     await waitFor(() =>
       expect(sent[0]).toMatchObject({ url: '/api/visits/v-C-1/testrun/readings', body: { celsius: 21.5 } }),
     );
     expect(screen.getByRole('heading', { name: 'Clock C-2' })).toBeTruthy();
-    await person.click(button('Pass it by'));
+    await person.click(button('Skip'));
     expect(screen.queryByRole('heading', { name: 'Clock C-2' })).toBeNull();
   });
 });

@@ -84,7 +84,7 @@ function JobForm({ visit, onClose }: { visit: Visit; onClose: () => void }) {
           {...form.register('reason')}
         />
         <FormFoot busy={send.isPending} onClose={onClose}>
-          Keep it
+          Save it
         </FormFoot>
       </form>
     </FormProvider>

@@ -23,7 +23,7 @@ export function NotInJob({ visit, of }: { visit: Visit; of: Visit['stages'][numb
           onClick={() => mark.mutate({ params: { visitId: visit.id, stage: of.stage }, body: { state: 'open' } })}
         >
           <Plus className="size-5" aria-hidden />
-          Bring it in
+          Add it to this job
         </Button>
       )}
     </>

@@ -50,7 +50,12 @@ export function VisitFrame() {
   useKeys(
     useMemo(
       () => ({
-        ...Object.fromEntries(STAGES.map(({ id }, i) => [STAGE_KEYS[i]!, () => void go(`/visits/${visitId}/${id}`)])),
+        ...Object.fromEntries(
+          STAGE_KEYS.filter((key) => /\d/.test(key)).map((key, i) => [
+            key,
+            () => void go(`/visits/${visitId}/${STAGES[i]!.id}`),
+          ]),
+        ),
         l: lookUp,
         g: () => setWay(true),
       }),

@@ -140,14 +140,14 @@ it('a note is kept and taken out; the field has the focus again for the next, bu
   expect(screen.getByText('It stops.')).toBeTruthy();
   expect(screen.queryByText('Wanted')).toBeNull();
   const field = screen.getByLabelText('Note');
-  await person.click(screen.getByRole('button', { name: 'Keep the note' }));
+  await person.click(screen.getByRole('button', { name: 'Save the note' }));
   expect(await screen.findByText('A note is needed.')).toBeTruthy();
   await person.type(field, 'Key in the case.{Control>}{Enter}{/Control}');
   // Typed on while it is on its way: the next one begins there.
   await person.type(field, 'And a photo.');
   await waitFor(() => expect((field as HTMLTextAreaElement).value).toBe('And a photo.'));
   expect(sent).toMatchObject([{ method: 'POST', body: { text: 'Key in the case.' } }]);
-  const keep = screen.getByRole('button', { name: 'Keep the note' });
+  const keep = screen.getByRole('button', { name: 'Save the note' });
   await person.click(keep);
   await waitFor(() => expect(sent.at(-1)).toMatchObject({ body: { text: 'And a photo.' } }));
   await waitFor(() => expect(document.activeElement).toBe(field));

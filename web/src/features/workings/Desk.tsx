@@ -72,7 +72,7 @@ function Says({ outcome, busy, stop, error, unread, asks, refused, missing }: Sa
   if (unread) return <Answer tone="due" title="One of the figures cannot be read." />;
   if (busy)
     return (
-      <Answer tone="info" title="Reckoning …">
+      <Answer tone="info" title="Calculating …">
         <Button className="mt-2" onClick={stop}>
           Stop
         </Button>
@@ -83,7 +83,7 @@ function Says({ outcome, busy, stop, error, unread, asks, refused, missing }: Sa
     <Answer tone="info" title={outcome.says} />
   ) : (
     <Answer tone="info" title="Type what is known.">
-      {missing.length > 0 && `Still wanted: ${missing.map((f) => f.title.toLowerCase()).join(', ')}.`}
+      {missing.length > 0 && `Still needed: ${missing.map((f) => f.title.toLowerCase()).join(', ')}.`}
     </Answer>
   );
 }

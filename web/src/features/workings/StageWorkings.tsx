@@ -136,7 +136,7 @@ function WorkSheet({
                 keep.mutate({ params: { visitId: visit.id }, body: { working: working.id, stage, input: form.input } })
               }
             >
-              Keep with this visit
+              Save with this visit
             </Button>
             <Link
               className="inline-flex min-h-11 items-center font-semibold text-steel underline"

@@ -70,7 +70,7 @@ function Page({ working }: { working: Working }) {
       </div>
       <Desk working={working} typed={typed} onTyped={change} reckoning={reckoning} />
       <section className="rounded-xl border border-line bg-enamel p-5">
-        <h2 className="text-xl">How it is reckoned</h2>
+        <h2 className="text-xl">How it is calculated</h2>
         <p className="mt-2 rounded-lg bg-sunk px-4 py-3 text-lg">{working.formula}</p>
         <p className="mt-2 text-soft">{working.sources.join('. ')}.</p>
         <h3 className="mt-5 mb-2 text-lg">Checked against</h3>

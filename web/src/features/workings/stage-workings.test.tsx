@@ -83,11 +83,11 @@ describe('the workings of a stage', () => {
     await person.click(screen.getByRole('button', { name: 'Beat error' }));
     const sheet = within(screen.getByRole('dialog'));
     expect(sheet.getByLabelText('Tick to tock, ms')).toHaveProperty('value', '');
-    expect(sheet.getByRole('status').textContent).toMatch(/Still wanted: tick to tock, tock to tick/);
-    expect(sheet.getByRole('button', { name: 'Keep with this visit' })).toHaveProperty('disabled', true);
+    expect(sheet.getByRole('status').textContent).toMatch(/Still needed: tick to tock, tock to tick/);
+    expect(sheet.getByRole('button', { name: 'Save with this visit' })).toHaveProperty('disabled', true);
     await person.type(sheet.getByLabelText('Tick to tock, ms'), '980{Enter}1020');
     expect(sheet.getByRole('status').textContent).toMatch(/In beat|Out of beat/);
-    await person.click(sheet.getByRole('button', { name: 'Keep with this visit' }));
+    await person.click(sheet.getByRole('button', { name: 'Save with this visit' }));
     await waitFor(() =>
       expect(sent).toContainEqual({
         method: 'POST',

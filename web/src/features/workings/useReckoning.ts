@@ -52,7 +52,7 @@ export function useReckoning(working: Working, typed: Typed): Reckoning {
           outcome: null,
           busy: false,
           stop: end,
-          error: 'This could not be reckoned here. Load the page again.',
+          error: 'This could not be calculated here. Load the page again.',
         });
       setAway((a) => ({ ...a, busy: true, stop: end, error: null }));
       worker.postMessage({ id: working.id, input: form.input });

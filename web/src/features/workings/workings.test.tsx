@@ -152,7 +152,7 @@ describe('long work', () => {
   it('goes on away from the page, and the answer is shown when it is there', async () => {
     open('/workings/train-missing');
     const worker = await asked(0);
-    expect(says()).toMatch(/Reckoning/);
+    expect(says()).toMatch(/Calculating/);
     worker.answer();
     expect(says()).toMatch(/Most usual: 60\/8/);
     expect(worker.ended).toBe(true);
@@ -177,12 +177,12 @@ describe('long work', () => {
     const worker = await asked(0);
     await person.click(screen.getByRole('button', { name: 'Stop' }));
     expect(worker.ended).toBe(true);
-    expect(screen.queryByText(/Reckoning/)).toBeNull();
+    expect(screen.queryByText(/Calculating/)).toBeNull();
     cleanup();
     open('/workings/promise-date');
     const broken = await asked(Slow.all.length); // the one that this page begins
     act(() => broken.onerror!());
-    expect(says()).toMatch(/could not be reckoned/);
+    expect(says()).toMatch(/could not be calculated/);
   });
 
   it('fills a table that is sorted by any column, and shows all of it when asked', async () => {

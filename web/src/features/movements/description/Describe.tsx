@@ -106,7 +106,7 @@ function DescribeForm({ movement, visitId, descriptions }: Props & { description
                 draft.clear();
               }}
             >
-              Leave it as it was
+              Cancel
             </Button>
           </div>
         </Panel>
