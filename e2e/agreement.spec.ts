@@ -86,7 +86,7 @@ test('the owner decides on a page of their own; an addition during the work wait
     // The shop sees it without a reload.
     await expect(answer(page)).toContainText('The owner asks: “Will it keep its chip?”');
     await expect(page.getByText(/accepted, by link, by Odile Tarrowby/)).toBeVisible();
-    await page.getByLabel('Answer').fill('It will.');
+    await page.getByLabel('Answer', { exact: true }).fill('It will.');
     await page.getByRole('button', { name: 'Answer', exact: true }).click();
     await expect(answer(page)).toContainText('Agreed: 25.00');
     await stageDone(page, 'Agree');

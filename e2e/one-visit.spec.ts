@@ -257,6 +257,7 @@ test('one clock goes from the counter to its signed service history, and a kille
   await test.step('sign', async () => {
     await expect(answer(page)).toContainText('1 thing that came with it is not ticked as going home');
     await page.getByLabel('Case key').click();
+    await expect(answer(page)).toContainText('1 thing stands in the way');
     await page.getByRole('link', { name: /functions in position have no answer/ }).click();
     const open = page.getByRole('button', { name: /^Passed: / });
     await expect(open).not.toHaveCount(0);

@@ -49,6 +49,7 @@ export async function screensOf(page: Page, address: string): Promise<string[]> 
     '/learn-strike',
     '/measure-photo',
     '/account',
+    '/keys',
     '/after?q=22-07',
     `${visitAt('run')}/strike`,
     `${visitAt('run')}/description`,

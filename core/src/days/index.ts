@@ -74,6 +74,9 @@ export const showDay = (day: Day, today: Day): string =>
 /** `29 Nov 2026`, as on a letter: the month in letters, since no two countries order the figures alike. */
 export const letterDay = (day: Day): string => format(asDate(day), 'd MMM yyyy', { in: ZONELESS });
 
+/** `Nov 2026`, as on a letter. */
+export const letterMonth = (day: Day): string => format(asDate(day), 'MMM yyyy', { in: ZONELESS });
+
 /** `09:30` by the clock on the wall. */
 export const showTime = (at: Moment, zone: Zone): string => format(new Date(at), 'HH:mm', { in: tz(zone) });
 

@@ -27,6 +27,7 @@ export function serveDocuments(router: Router, appContext: AppContext): void {
     const asked: Asked = {
       visit: await viewVisit(ctx, visitId),
       shop,
+      dayOn: (at) => dayOf(at, timeZone),
       day: (at) => letterDay(typeof at === 'string' && !at.includes('T') ? at : dayOf(at, timeZone)),
       address: `${req.protocol}://${req.get('host')}/visits/${visitId}`,
     };

@@ -1,4 +1,5 @@
 import type { Visit } from '@eclat/contract';
+import type { Day } from '@eclat/core/days';
 import QRCode from 'qrcode';
 import type { Content } from 'pdfmake';
 import { head, rows } from './pdf.ts';
@@ -6,6 +7,8 @@ import { head, rows } from './pdf.ts';
 export interface Asked {
   visit: Visit;
   shop: string;
+  /** The day on which something was, where the shop is. */
+  dayOn: (at: string | Date) => Day;
   /** A day, or the day on which something was where the shop is, as a letter says it. */
   day: (at: string | Date) => string;
   /** Where a phone that reads the label is led. */

@@ -81,10 +81,10 @@ function declaration({ benchTests, movement: { traits } }: Visit): Content[] {
 }
 
 export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
-  const { visit, shop, day } = asked;
+  const { visit, shop, day, dayOn } = asked;
   const { lines, chosen, routes } = visit.agreement;
   const { traits } = visit.movement;
-  const signed = day(visit.closedAt ?? ctx.now);
+  const signed = dayOn(visit.closedAt ?? ctx.now);
   const due = dueAgain(traits, signed, visit.replacement.out !== null);
   const put = lines.filter((l) => l.state === 'ask later' || l.state === null).map((l) => l.what);
   const without = lines.filter((l) => l.noGuarantee && l.state === 'accepted').map((l) => l.what);
@@ -129,9 +129,9 @@ export async function returnSheet(ctx: Context, asked: Asked): Promise<Buffer> {
       ...(visit.prognosis ? [head('What to expect'), { text: visit.prognosis } as Content] : []),
       head('Due again'),
       facts([
-        ...(visit.lookAgainOn ? [['A promised look', visit.lookAgainOn] as const] : []),
-        ['A look, and oil', due.oil],
-        ['Overhaul', due.overhaul],
+        ...(visit.lookAgainOn ? [['A promised look', day(visit.lookAgainOn)] as const] : []),
+        ['A look, and oil', day(due.oil)],
+        ['Overhaul', day(due.overhaul)],
       ]),
       ...careOf(traits, visit.testRun && learntOf(visit.testRun)).flatMap((c): Content[] => [
         head(c.heading),

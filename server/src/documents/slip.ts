@@ -1,5 +1,6 @@
 import { type Asked, short, qr } from './parts.ts';
 import { dueAgain } from '@eclat/core/aftercare';
+import { letterMonth } from '@eclat/core/days';
 import { shapeById } from '@eclat/core/workflow';
 import { publicAddress, publicPageOf } from '../movements/public-page-of.ts';
 import { shortProof } from '../movements/log.service.ts';
@@ -36,8 +37,8 @@ export const slipWords = (said: {
  * For inside the case: the movement's code, when it was worked on, when it is due; nothing of the owner. It scratches
  * nothing.
  */
-export async function slip(ctx: Context, { visit, shop, day, address }: Asked): Promise<Buffer> {
-  const signed = day(visit.closedAt ?? ctx.now);
+export async function slip(ctx: Context, { visit, shop, day, dayOn, address }: Asked): Promise<Buffer> {
+  const signed = dayOn(visit.closedAt ?? ctx.now);
   const due = dueAgain(visit.movement.traits, signed, visit.replacement.out !== null);
   const by = `${visit.stages.find((s) => s.stage === 'sign')?.by || ctx.person.name}, ${shop}`;
   const again = `Oil ${due.oil.slice(0, 7)} · overhaul ${due.overhaul.slice(0, 7)}`;
@@ -59,9 +60,13 @@ export async function slip(ctx: Context, { visit, shop, day, address }: Asked): 
           stack: [
             { text: visit.movement.code, fontSize: 18, bold: true },
             { text: short(visit.movement.name, 44), fontSize: 8 },
-            { text: `Serviced ${signed}`, fontSize: 9, margin: [0, 4, 0, 0] },
+            { text: `Serviced ${day(signed)}`, fontSize: 9, margin: [0, 4, 0, 0] },
             { text: by, fontSize: 8 },
-            { text: again, fontSize: 8, margin: [0, 4, 0, 0] },
+            {
+              text: `Oil ${letterMonth(due.oil)} · overhaul ${letterMonth(due.overhaul)}`,
+              fontSize: 8,
+              margin: [0, 4, 0, 0],
+            },
           ],
         },
       ],

@@ -147,7 +147,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'compare/:movementId',
-        handle: { title: 'Side by side' },
+        handle: { title: 'Compare' },
         lazy: () => import('../features/movements/CompareScreen.tsx').then((m) => ({ Component: m.CompareScreen })),
       },
       {
@@ -205,6 +205,11 @@ export const router = createBrowserRouter([
         path: 'account',
         handle: { title: 'My account' },
         lazy: () => import('../features/people/AccountScreen.tsx').then((m) => ({ Component: m.AccountScreen })),
+      },
+      {
+        path: 'keys',
+        handle: { title: 'Keys' },
+        lazy: () => import('./KeysScreen.tsx').then((m) => ({ Component: m.KeysScreen })),
       },
       {
         path: 'people',

@@ -67,6 +67,7 @@ const SCREENS: readonly (readonly [to: string, name: string, words: string, owne
   ['/workings/checks', 'What workings are checked against', 'sources'],
   ['/listen', 'Listen', 'sound rate beat microphone'],
   ['/learn-strike', 'Learn a strike', 'chime'],
+  ['/keys', 'Keys to print', 'shortcuts keyboard sheet'],
   ['/account', 'My account', 'passphrase sessions keys'],
   ['/people', 'People', 'accounts roles', true],
 ];
