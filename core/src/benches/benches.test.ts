@@ -299,7 +299,7 @@ describe('weights, lines and chains', () => {
     expect(onBorrowed([borrowed, line({})])).toEqual([]);
     expect(frayedUnsaid([line({ is: 'frayed, left in' })])).toHaveLength(1);
     expect(frayedUnsaid([line({ is: 'frayed, left in', note: 'The owner keeps it as it is.' })])).toEqual([]);
-    expect(bad(line({ is: 'frayed, left in' }))[0]).toContain('the owner’s word');
+    expect(bad(line({ is: 'frayed, left in' }))[0]).toContain('the owner’s answer');
     expect(bad(line({ is: 'frayed, left in', note: 'The owner keeps it as it is.' }))).toEqual([]);
   });
   it('lets one weight on an endless chain fall half of what both trains take', () => {

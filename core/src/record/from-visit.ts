@@ -325,6 +325,13 @@ const photosSaid = (v: RecordSource): Rows<'photos'> => ({
   ),
 });
 
+/** Beside its point, what an arrow points at and how far an outline goes. */
+const drawnSaid = (v: RecordSource): Rows<'drawn'> => ({
+  drawn: v.photos.flatMap((p) =>
+    p.marks.flatMap(({ number, shape, to }) => (to ? [{ number, shape, ...to, photo: p.hash }] : [])),
+  ),
+});
+
 const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   movement: movementSaid,
   reception: receptionSaid,
@@ -342,6 +349,7 @@ const SAID: { [S in SectionName]: (visit: RecordSource) => Rows<S> } = {
   casework: caseworkSaid,
   conservation: conservationSaid,
   pairs: pairsSaid,
+  drawn: drawnSaid,
   benches: benchesSaid,
   oiling: oilingSaid,
   assembly: assemblySaid,

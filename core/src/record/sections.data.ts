@@ -373,6 +373,20 @@ export const SECTIONS = {
       pairs: table('Before and after', 'a caption', { shows: text(), before: word('before'), after: word('after') }),
     },
   },
+  drawn: {
+    title: 'Drawn on photos',
+    version: 1,
+    tables: {
+      // The point with this number is where it begins.
+      drawn: table('Arrows and outlines', 'a mark on a photo', {
+        number: figure(),
+        shape: word(),
+        x: figure('to x'),
+        y: figure('to y'),
+        photo: word('photo'),
+      }),
+    },
+  },
   benches: {
     title: 'At the benches',
     version: 1,

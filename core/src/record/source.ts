@@ -1,3 +1,4 @@
+import type { ShapeOnPhoto } from '../photo/index.ts';
 import type { BenchTest } from '../benches/index.ts';
 import type { Way } from '../conservation/index.ts';
 import type { RouteId } from '../estimate/index.ts';
@@ -138,7 +139,7 @@ export interface RecordSource {
     /** The photo that shows the same before. */
     beforeId: string | null;
     stage: StageId;
-    marks: readonly { number: number; x: number; y: number; findingId: string | null; note: string }[];
+    marks: readonly (ShapeOnPhoto & { number: number; findingId: string | null; note: string })[];
   })[];
   recordings: readonly (Row<'recordings', 'recordings'> & { id: string })[];
 }

@@ -51,7 +51,7 @@ export const photosIn = ({ chapters }: Told): string[] => [
 ];
 
 /** Sections that a page shows as something else. */
-const SHOWN_OTHERWISE: readonly SectionName[] = ['photos', 'pairs'];
+const SHOWN_OTHERWISE: readonly SectionName[] = ['photos', 'pairs', 'drawn'];
 
 /** All that was recorded, by feature. */
 const sectionsTold = ({ sections }: Entry): Chapter['details'] =>

@@ -54,7 +54,7 @@ export function WhatIsHeard({
 export function nothingYet(on: boolean, live: Live | null) {
   if (!on)
     return (
-      'Rate, beat error and amplitude shows as soon as a beat is heard. The sound stays on this ' +
+      'Rate, beat error and amplitude show as soon as a beat is heard. The sound stays on this ' +
       'device unless it is kept.'
     );
   if ((live?.seconds ?? 0) > 25 && live?.state !== 'heard')
