@@ -75,6 +75,7 @@ test('photos, steps and tasks are put in their order by mouse and by keyboard, a
     await page.keyboard.press('l');
     for (const name of ['one', 'two', 'three'])
       await page
+        .getByRole('dialog')
         .getByLabel('Choose photos')
         .setInputFiles({ name: `${name}.jpg`, mimeType: 'image/jpeg', buffer: await photograph() });
     const ids = async () => (await now()).photos.map((p) => p.id);
@@ -97,7 +98,8 @@ test('a photo takes points, arrows and outlines, with the keyboard alone too; tw
   const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
   const marks = async () => (await now()).photos[0]!.marks.map(({ shape, x, y, to }) => ({ shape, x, y, to }));
   await page.keyboard.press('l');
-  const choose = page.getByLabel('Choose photos');
+  // The screen of the intake takes photos as well.
+  const choose = page.getByRole('dialog').getByLabel('Choose photos');
   for (const name of ['before', 'after'])
     await choose.setInputFiles({ name: `${name}.jpg`, mimeType: 'image/jpeg', buffer: await photograph() });
   await expect(page.getByRole('button', { name: /^Photo / })).toHaveCount(2);
