@@ -1,6 +1,5 @@
-import { asked, expect, openShop, photograph, stage, takeIn, test } from './shop.ts';
+import { clockIn, expect, photograph, stage, test } from './shop.ts';
 import type { Locator, Page } from '@playwright/test';
-import type { Visit } from '@eclat/contract';
 
 /** Takes hold of one, and lets go on another. */
 async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
@@ -18,10 +17,7 @@ test('photos, steps and tasks are put in their order by mouse and by keyboard, a
   page,
   server,
 }) => {
-  await openShop(page, server);
-  await takeIn(page, 'Longcase clock', 'Tall clock');
-  const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
-  const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
+  const { visitId, now } = await clockIn(page, server);
   const send = (path: string, body: unknown) =>
     page.evaluate(
       ([url, said]) =>
@@ -92,10 +88,7 @@ test('a photo takes points, arrows and outlines, with the keyboard alone too; tw
   page,
   server,
 }) => {
-  await openShop(page, server);
-  await takeIn(page, 'Longcase clock', 'Tall clock');
-  const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
-  const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
+  const { now } = await clockIn(page, server);
   const marks = async () => (await now()).photos[0]!.marks.map(({ shape, x, y, to }) => ({ shape, x, y, to }));
   await page.keyboard.press('l');
   // The screen of the intake takes photos as well.
@@ -150,7 +143,8 @@ test('a photo takes points, arrows and outlines, with the keyboard alone too; tw
       [/^Press spot 2 on the first/, 6],
       [/^Press the same spot on the second/, 3],
     ] as const) {
-      await page.getByRole('button', { name: asks }).focus();
+      // The hand is where the next press belongs.
+      await expect(page.getByRole('button', { name: asks })).toBeFocused();
       for (let i = 0; i < moves; i++) await page.keyboard.press('ArrowRight');
       await page.keyboard.press('Enter');
     }
@@ -158,7 +152,7 @@ test('a photo takes points, arrows and outlines, with the keyboard alone too; tw
     const laid = page.locator('svg image').nth(1);
     await expect(laid).toHaveAttribute('transform', /^matrix\((1\.99|2|2\.0\d*)/);
     const line = page.getByRole('slider', { name: 'How much of the first photo is seen' });
-    await line.focus();
+    await expect(line).toBeFocused();
     await page.keyboard.press('Home');
     await expect(line).toHaveAttribute('aria-valuetext', '0 %');
     await page.reload();

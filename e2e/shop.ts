@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer, type AddressInfo } from 'node:net';
 import { test as base, expect, type Page } from '@playwright/test';
+import type { Visit } from '@eclat/contract';
 import pg from 'pg';
 import sharp from 'sharp';
 
@@ -205,6 +206,15 @@ export async function takeIn(page: Page, family: string, clock: string, mark = '
 }
 
 /** Cautions read, every train let down, the strip begun. */
+/** A clock taken in, and how its visit stands now. */
+export async function clockIn(page: Page, server: ServerProcess) {
+  await openShop(page, server);
+  await takeIn(page, 'Longcase clock', 'Tall clock');
+  const visitId = /[0-9a-f-]{36}/.exec(page.url())![0];
+  const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
+  return { visitId, now };
+}
+
 export async function makeSafe(page: Page): Promise<void> {
   await stage(page, 'Power down');
   await expect(page.getByRole('status').first()).toContainText('Do not open the plates');

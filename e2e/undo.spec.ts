@@ -1,14 +1,10 @@
-import { asked, expect, openShop, stage, takeIn, test } from './shop.ts';
-import type { Visit } from '@eclat/contract';
+import { clockIn, expect, stage, test } from './shop.ts';
 
 test('what was done at a clock is undone step by step, by key, button and notice, across stages and a reload', async ({
   page,
   server,
 }) => {
-  await openShop(page, server);
-  await takeIn(page, 'Longcase clock', 'Tall clock');
-  const [visitId] = /[0-9a-f-]{36}/.exec(page.url())!;
-  const now = async () => JSON.parse(await asked(page, `/api/visits/${visitId}`)) as Visit;
+  const { visitId, now } = await clockIn(page, server);
   const undo = page.getByRole('button', { name: 'Undo', exact: true }).last();
   const said = (words: string | RegExp) => expect(page.getByText(words)).toBeVisible();
 

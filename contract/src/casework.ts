@@ -1,6 +1,6 @@
 import { CASE_PLACES, ORIGINS } from '@eclat/core/casework';
 import { z } from 'zod';
-import { requiredText, text, id, version, moment, changesTo, basedOn, done } from './common.ts';
+import { requiredText, text, id, version, moment, changesTo, basedOn, done, place } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -87,7 +87,7 @@ export const caseworkRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ position: z.int().min(0).max(10_000) }),
+    body: place,
     reply: done,
   }),
   remove: command({

@@ -72,3 +72,6 @@ export const webAddress = text(200).refine(
   isWebAddress,
   'An address like https://clocks.example, and nothing behind it.',
 );
+
+/** A place in an order that a person gives: the first is 0. */
+export const place = z.object({ position: z.int().min(0).max(10_000) });

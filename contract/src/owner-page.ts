@@ -1,5 +1,6 @@
 import { LINE_KINDS, DECISIONS } from '@eclat/core/estimate';
 import { z } from 'zod';
+import { photoMark } from './photos.ts';
 import { priceSeen, routeId, routeOffer, question } from './agreement.ts';
 import { id, moment, requiredText, version } from './common.ts';
 import { zone } from './people.ts';
@@ -40,7 +41,7 @@ export const ownerPage = z.object({
       caption: z.string(),
       width: z.int(),
       height: z.int(),
-      marks: z.array(z.object({ number: z.int(), x: z.number(), y: z.number(), says: z.string() })),
+      marks: z.array(photoMark.omit({ id: true, findingId: true, note: true }).extend({ says: z.string() })),
     }),
   ),
   questions: z.array(question.omit({ answeredBy: true })),

@@ -1,6 +1,6 @@
 import { MARK_SHAPES } from '@eclat/core/photo';
 import { z } from 'zod';
-import { id, text, stageId, sha256, signed, done } from './common.ts';
+import { id, text, stageId, sha256, signed, done, place } from './common.ts';
 import { everyone } from './people.ts';
 import { command } from './route.ts';
 
@@ -60,7 +60,7 @@ export const photosRoutes = {
     changes: ['visit', 'movements'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ caption: text(200), position: z.int().min(0).max(10_000), beforeId: id.nullable() }).partial(),
+    body: z.object({ caption: text(200), ...place.shape, beforeId: id.nullable() }).partial(),
     reply: done,
   }),
   setMark: command({

@@ -1,7 +1,7 @@
 import { REMARK_IDS, FATES } from '@eclat/core/strip';
 import { DEPTHS, MENDS } from '@eclat/core/workflow';
 import { z } from 'zod';
-import { requiredText, text, id, version, moment, signed, changesTo, done } from './common.ts';
+import { requiredText, text, id, version, moment, signed, changesTo, done, place } from './common.ts';
 import { benchRoles } from './people.ts';
 import { command } from './route.ts';
 
@@ -150,7 +150,7 @@ export const stripRoutes = {
     changes: ['visit'],
     inverse: 'same',
     visit: 'again',
-    body: z.object({ position: z.int().min(0).max(10_000) }),
+    body: place,
     reply: done,
   }),
   removeStep: command({

@@ -228,7 +228,13 @@ describe('the owner’s page', () => {
     const foreign = await photo(other.id);
     // without a point on it, it is not shown
     expect((await owner().send('GET', address(`/photos/${mine.id}`))).status).toBe(404);
-    await shop.marit.ok('PUT', at(`photos/${mine.id}/marks/${randomUUID()}`), { x: 0.5, y: 0.5, note: 'here' });
+    await shop.marit.ok('PUT', at(`photos/${mine.id}/marks/${randomUUID()}`), {
+      ...{ x: 0.5, y: 0.5, shape: 'arrow', to: { x: 0.7, y: 0.2 }, note: 'here' },
+    });
+    const { photos } = (await owner().send<OwnerPage>('GET', address(''))).body;
+    expect(photos.map((p) => p.marks)).toEqual([
+      [{ number: 1, x: 0.5, y: 0.5, shape: 'arrow', to: { x: 0.7, y: 0.2 }, says: 'here' }],
+    ]);
     expect((await owner().send('GET', address(`/photos/${mine.id}`))).headers.get('content-type')).toBe('image/jpeg');
     expect((await owner().send('GET', address(`/photos/${foreign.id}`))).status).toBe(404);
     const answer = await shop.marit.send('PUT', `/visits/${other.id}/photos/${mine.id}/marks/${randomUUID()}`, {

@@ -14,7 +14,7 @@ export async function estimate(ctx: Context, asked: Asked): Promise<Buffer> {
   const agreed = priceAccepted(lines, chosen?.route ?? null, prices);
   const whole = priceOfRoute(lines, chosen?.route ?? null, prices);
   const tax = prices.pricesIncludeTax
-    ? `Prices hold ${prices.taxPercent} % tax.`
+    ? `Prices include ${prices.taxPercent} % tax.`
     : `Prices without tax; ${prices.taxPercent} % is added to the sum.`;
   return sheet({
     title: 'Estimate',

@@ -1,7 +1,6 @@
 import { Readable } from 'node:stream';
 import { readFile } from 'node:fs/promises';
 import { IN_BOOK_FILE, type MovementBook } from '@eclat/contract';
-import { byCount } from '@eclat/core/units';
 import { ZipFile, type Options } from 'yazl';
 import { shopDay, theShop } from '../people/shop.service.ts';
 import type { Context } from '../platform/http/context.ts';
@@ -79,7 +78,7 @@ async function packed(ctx: Context, pages: Pages, signed: readonly (readonly [st
     later(IN_BOOK_FILE.photo(hash), async () => (await photoByHash(ctx.em, hash, 'large'))!);
   const volumes = bookVolumes(pages);
   for (const [i, volume] of volumes.entries()) {
-    const name = byCount(volumes.length, 'book.pdf', `book-${i + 1}-of-${volumes.length}.pdf`);
+    const name = volumes.length > 1 ? `book-${i + 1}-of-${volumes.length}.pdf` : 'book.pdf';
     later(name, () => printVolume(ctx, pages, volume, { number: i + 1, of: volumes.length }));
   }
   zip.end();

@@ -111,7 +111,10 @@ export async function viewOwnerPage(ctx: Context, { link, visit }: Guest): Promi
       caption: p.caption,
       width: p.width,
       height: p.height,
-      marks: p.marks.map((m) => ({ number: m.number, x: m.x, y: m.y, says: says(m.findingId, m.note) })),
+      marks: p.marks.map(({ number, x, y, shape, to, findingId, note }) => ({
+        ...{ number, x, y, shape, to },
+        says: says(findingId, note),
+      })),
     })),
     questions: questions.map(({ id, text, at, answer }) => ({ id, text, at, answer })),
     promisedFor: visit.promisedFor ?? null,

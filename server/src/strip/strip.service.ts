@@ -7,7 +7,7 @@ import { trainsLeft } from '@eclat/core/strip';
 import { depthSaid, isShallow, type Depth, type StageId } from '@eclat/core/workflow';
 import { cutRun } from '../test-run/test-run.service.ts';
 import { expectVersion, findOrRefuse, signature, type Context } from '../platform/http/context.ts';
-import { moveInOrder } from '../platform/database/order.ts';
+import { lastPlace, moveInOrder } from '../platform/database/order.ts';
 import { badField } from '../platform/http/problems.ts';
 import { endsStandRun, holdToPower } from '../power-down/power-down.service.ts';
 import { Photo } from '../photos/photos.entity.ts';
@@ -45,11 +45,10 @@ export async function addStep(
   const { number: pass, said } = await passNow(ctx, visitId);
   const opens = given.opens ?? said;
   await holdToPower(ctx, visit, opens, { reason: given.overrideReason });
-  const [last] = await ctx.em.find(StripStep, { visitId }, { orderBy: { position: 'desc' }, limit: 1 });
   const step = ctx.em.create(StripStep, {
     visitId,
     pass,
-    position: (last?.position ?? -1) + 1,
+    position: await lastPlace(ctx, 'strip_step', visitId),
     ...given,
     opens,
     ...signature(ctx),
@@ -73,7 +72,7 @@ export async function addTrain(
   if (!left) throw badField('train', 'Nothing of this train is left, or its plates are not parted yet.');
   await holdToPower(ctx, visit, 'plates', { reason: given.overrideReason, field: 'train' });
   const { number: pass } = await passNow(ctx, visitId);
-  const from = (log.at(-1)?.position ?? -1) + 1;
+  const from = await lastPlace(ctx, 'strip_step', visitId);
   const steps = left.parts.map((what, i) =>
     ctx.em.create(StripStep, {
       ...{ visitId, pass, position: from + i, what, ...given, opens: 'plates' as const },

@@ -1,5 +1,5 @@
 import { layOver, type Spot } from '@eclat/core/photo';
-import { useState } from 'react';
+import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { Mark, PressBoard } from '../photos/PressBoard.tsx';
@@ -11,7 +11,7 @@ export interface Shown {
   width: number;
   height: number;
 }
-/** The same two spots on both photos, as shares of width and height: the first photo's two, then the second's. */
+/** The same two spots on both photos, as shares, as they are pressed: the first on one and the other, the second. */
 export type Spots = readonly Spot[];
 
 const ASKED = 4;
@@ -36,10 +36,7 @@ export function LaidOver({
         first={first}
         second={second}
         spots={spots}
-        onSpots={(next) => {
-          onSpots(next);
-          setMarking(next.length < ASKED);
-        }}
+        onSpots={onSpots}
         onStop={() => {
           onSpots([]);
           setMarking(false);
@@ -52,6 +49,7 @@ export function LaidOver({
       first={first}
       second={second}
       spots={spots}
+      aligned={marking}
       onAlign={() => {
         onSpots([]);
         setMarking(true);
@@ -74,12 +72,16 @@ function Align({
   onSpots: (next: Spots) => void;
   onStop: () => void;
 }) {
-  // Asked in the order of the hand, kept in the order of the photos: 1 left, 1 right, 2 left, 2 right.
+  const boards = useRef<HTMLDivElement>(null);
   const turn = spots.length % 2 === 0 ? first : second;
   const number = spots.length < 2 ? 1 : 2;
+  // The hand goes on where the next press belongs.
+  useEffect(() => {
+    boards.current!.querySelectorAll('button')[spots.length % 2]!.focus({ preventScroll: true });
+  }, [spots.length]);
   const asks = (photo: Shown): string | null => {
     if (photo !== turn) return null;
-    return turn === first ? `Press spot ${number} on the first photo` : `Press the same spot on the second photo`;
+    return turn === first ? `Press spot ${number} on the first photo` : 'Press the same spot on the second photo';
   };
   return (
     <>
@@ -99,7 +101,7 @@ function Align({
           </Button>
         </div>
       </div>
-      <div className="grid gap-4 md:grid-cols-2">
+      <div ref={boards} className="grid gap-4 md:grid-cols-2">
         {[first, second].map((photo, side) => (
           <PressBoard
             key={photo.id + String(side)}
@@ -145,11 +147,33 @@ function layingOf(first: Shown, second: Shown, spots: Spots) {
   }
 }
 
-function Swept({ first, second, spots, onAlign }: { first: Shown; second: Shown; spots: Spots; onAlign: () => void }) {
+function Swept({
+  first,
+  second,
+  spots,
+  aligned,
+  onAlign,
+}: {
+  first: Shown;
+  second: Shown;
+  spots: Spots;
+  /** The last of the spots was pressed just now. */
+  aligned: boolean;
+  onAlign: () => void;
+}) {
   const [at, setAt] = useState(50);
   const { laying, wrong } = layingOf(first, second, spots);
   const { width, height } = first;
   const { a, b, dx, dy } = laying;
+  const line = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (aligned) line.current!.focus();
+  }, [aligned]);
+  const sweep = (e: PointerEvent) => {
+    if (e.buttons === 0) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    setAt(Math.min(100, Math.max(0, (100 * (e.clientX - box.left)) / box.width)));
+  };
   return (
     <>
       {wrong && (
@@ -163,14 +187,11 @@ function Swept({ first, second, spots, onAlign }: { first: Shown; second: Shown;
       >
         <svg
           viewBox={`0 0 ${width} ${height}`}
-          className="block w-full overflow-hidden rounded-lg bg-sunk"
+          className="block w-full touch-pan-y overflow-hidden rounded-lg bg-sunk"
           role="img"
           aria-label={`${nameOf(first)}, and over it ${nameOf(second)}`}
-          onPointerMove={(e) => {
-            if (e.pointerType === 'mouse' && e.buttons === 0) return;
-            const box = e.currentTarget.getBoundingClientRect();
-            setAt(Math.min(100, Math.max(0, (100 * (e.clientX - box.left)) / box.width)));
-          }}
+          onPointerDown={sweep}
+          onPointerMove={sweep}
         >
           <defs>
             <clipPath id="swept">
@@ -199,6 +220,7 @@ function Swept({ first, second, spots, onAlign }: { first: Shown; second: Shown;
           </g>
         </svg>
         <input
+          ref={line}
           type="range"
           min={0}
           max={100}

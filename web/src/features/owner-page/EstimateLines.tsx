@@ -102,8 +102,8 @@ export function Lines({ page, busy, onDecide }: LinesProps) {
       </ul>
       <p className="mt-3 text-sm text-soft">
         {page.pricesIncludeTax
-          ? `Prices hold ${page.taxPercent} % tax.`
-          : `Lines without tax; sums hold ${page.taxPercent} % tax.`}
+          ? `Prices include ${page.taxPercent} % tax.`
+          : `Lines without tax; sums include ${page.taxPercent} % tax.`}
       </p>
     </Panel>
   );

@@ -114,10 +114,9 @@ const inOrder = <S extends { mark: string }>(struck: readonly S[]): S[] => {
   return struck.toSorted((a, b) => place(a.mark) - place(b.mark));
 };
 
-/** What is heard where one blow of its own is right. */
-const OF_FIFTHS: Record<number, string> = { 1: 'its own' };
 const said = ({ mark, heard }: { mark: string; heard: number }): string => {
-  if (mark.startsWith('f')) return OF_FIFTHS[heard] ?? 'wrong';
+  // Of a phrase it is said whether it was its own.
+  if (mark.startsWith('f')) return ['wrong', 'its own'][heard] ?? 'wrong';
   return heard === 0 ? 'silent' : String(heard);
 };
 
