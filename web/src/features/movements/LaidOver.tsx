@@ -1,4 +1,4 @@
-import { layOver, type Spot } from '@eclat/core/photo';
+import { layOver, type Laying, type Spot } from '@eclat/core/photo';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
@@ -77,7 +77,7 @@ function Align({
   const number = spots.length < 2 ? 1 : 2;
   // The hand goes on where the next press belongs.
   useEffect(() => {
-    boards.current!.querySelectorAll('button')[spots.length % 2]!.focus({ preventScroll: true });
+    boards.current!.querySelectorAll('button')[spots.length % 2]!.focus();
   }, [spots.length]);
   const asks = (photo: Shown): string | null => {
     if (photo !== turn) return null;
@@ -164,16 +164,10 @@ function Swept({
   const [at, setAt] = useState(50);
   const { laying, wrong } = layingOf(first, second, spots);
   const { width, height } = first;
-  const { a, b, dx, dy } = laying;
   const line = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (aligned) line.current!.focus();
   }, [aligned]);
-  const sweep = (e: PointerEvent) => {
-    if (e.buttons === 0) return;
-    const box = e.currentTarget.getBoundingClientRect();
-    setAt(Math.min(100, Math.max(0, (100 * (e.clientX - box.left)) / box.width)));
-  };
   return (
     <>
       {wrong && (
@@ -183,42 +177,9 @@ function Swept({
       )}
       <figure
         className="mx-auto w-full"
-        style={{ maxWidth: `min(100%, calc(max(14rem, 100dvh - 17rem) * ${width / height}))` }}
+        style={{ maxWidth: `min(100%, calc(max(14rem, 100dvh - 20rem) * ${width / height}))` }}
       >
-        <svg
-          viewBox={`0 0 ${width} ${height}`}
-          className="block w-full touch-pan-y overflow-hidden rounded-lg bg-sunk"
-          role="img"
-          aria-label={`${nameOf(first)}, and over it ${nameOf(second)}`}
-          onPointerDown={sweep}
-          onPointerMove={sweep}
-        >
-          <defs>
-            <clipPath id="swept">
-              <rect x={(width * at) / 100} y={0} width={width} height={height} />
-            </clipPath>
-          </defs>
-          <image href={`/api/photos/${first.id}/large`} width={width} height={height} />
-          <g clipPath="url(#swept)">
-            <rect width={width} height={height} className="fill-sunk" />
-            <image
-              href={`/api/photos/${second.id}/large`}
-              width={second.width}
-              height={second.height}
-              transform={`matrix(${a} ${b} ${-b} ${a} ${dx} ${dy})`}
-            />
-          </g>
-          <g strokeWidth={width / 200}>
-            <line x1={(width * at) / 100} x2={(width * at) / 100} y2={height} stroke="#fff" />
-            <line
-              x1={(width * at) / 100}
-              x2={(width * at) / 100}
-              y2={height}
-              stroke="#15295a"
-              strokeWidth={width / 500}
-            />
-          </g>
-        </svg>
+        <Both first={first} second={second} at={at} laying={laying} onSweep={setAt} />
         <input
           ref={line}
           type="range"
@@ -231,9 +192,9 @@ function Swept({
           className="mt-2 h-11 w-full accent-steel"
           onChange={(e) => setAt(Number(e.target.value))}
         />
-        <figcaption className="flex flex-wrap justify-between gap-x-4">
+        <figcaption className="grid grid-cols-2 items-start gap-x-4 gap-y-2 sm:grid-cols-[1fr_auto_1fr]">
           <Caption photo={first} />
-          <Button className="max-sm:order-last max-sm:w-full" onClick={onAlign}>
+          <Button className="max-sm:order-last max-sm:col-span-2" onClick={onAlign}>
             {spots.length === ASKED ? 'Align again' : 'Align by two spots'}
           </Button>
           <span className="text-right">
@@ -242,6 +203,59 @@ function Swept({
         </figcaption>
       </figure>
     </>
+  );
+}
+
+/** The first as it is, left of the line; the second as it lies over it, right of it. */
+function Both({
+  first,
+  second,
+  at,
+  laying: { a, b, dx, dy },
+  onSweep,
+}: {
+  first: Shown;
+  second: Shown;
+  /** Where the line stands, per cent of the width. */
+  at: number;
+  laying: Laying;
+  onSweep: (at: number) => void;
+}) {
+  const { width, height } = first;
+  const sweep = (e: PointerEvent) => {
+    if (e.buttons === 0) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    onSweep(Math.min(100, Math.max(0, (100 * (e.clientX - box.left)) / box.width)));
+  };
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="block w-full touch-pan-y overflow-hidden rounded-lg bg-sunk"
+      role="img"
+      aria-label={`${nameOf(first)}, and over it ${nameOf(second)}`}
+      onPointerDown={sweep}
+      onPointerMove={sweep}
+    >
+      <defs>
+        <clipPath id="swept">
+          <rect x={(width * at) / 100} y={0} width={width} height={height} />
+        </clipPath>
+      </defs>
+      <image href={`/api/photos/${first.id}/large`} width={width} height={height} />
+      <g clipPath="url(#swept)">
+        <rect width={width} height={height} className="fill-sunk" />
+        <image
+          href={`/api/photos/${second.id}/large`}
+          width={second.width}
+          height={second.height}
+          transform={`matrix(${a} ${b} ${-b} ${a} ${dx} ${dy})`}
+        />
+      </g>
+      <g strokeWidth={width / 200}>
+        <line x1={(width * at) / 100} x2={(width * at) / 100} y2={height} stroke="#fff" />
+        <line x1={(width * at) / 100} x2={(width * at) / 100} y2={height} stroke="#15295a" strokeWidth={width / 500} />
+      </g>
+    </svg>
   );
 }
 
