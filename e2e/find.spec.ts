@@ -34,6 +34,8 @@ test('anything is found by a few letters and Enter from every screen, and nothin
     await page.setViewportSize({ width: 390, height: 844 });
     await page.getByRole('button', { name: 'Look up' }).click();
     await page.getByRole('button', { name: 'Find anything' }).click();
+    // A phone shows its keyboard when the field has the focus.
+    await expect(page.getByRole('combobox', { name: 'Find' })).toBeFocused();
     await page.keyboard.type('mainspr');
     await page
       .getByRole('option', { name: /mainspring/i })
