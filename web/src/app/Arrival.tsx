@@ -2,9 +2,7 @@ import { useEffect, useRef } from 'react';
 import { ScrollRestoration, useLocation, useMatches, useNavigate, type Location } from 'react-router';
 import { SIDE } from '../features/visit/side.ts';
 import { TitleOf } from '../ui/TitleOf.tsx';
-
-/** Where what was gone to begins: the screen's own work where it says so, else all of it. */
-const work = (): HTMLElement | null => document.querySelector('[data-work]') ?? document.getElementById('main');
+import { work } from '../ui/work.ts';
 
 /** Where it was scrolled to is kept for each step back; of a page that the browser opened anew, for its address. */
 const placeOf = ({ key, pathname }: Location) => (key === 'default' ? pathname : key);
@@ -33,6 +31,8 @@ export function Arrival() {
       first.current = false;
       return;
     }
+    // One that was opened while the screen was on its way has what is typed: the screen has it when it closes.
+    if (document.querySelector('[role="dialog"][data-state="open"]')) return;
     const here = document.activeElement;
     // A screen that has put the next field in hand keeps it there.
     if (here instanceof HTMLElement && here !== document.body && work()?.contains(here)) return;

@@ -4,23 +4,41 @@ import { Search } from 'lucide-react';
 import { lazy, useEffect } from 'react';
 import { useAppState } from '../data/app-state.ts';
 import { Late } from '../ui/Late.tsx';
+import { early } from './find/early.ts';
 
-const FindSheet = lazy(() => import('./find/FindSheet.tsx'));
+let comes = true;
+const FindSheet = lazy(() =>
+  import('./find/FindSheet.tsx').catch((away: unknown) => {
+    comes = false;
+    throw away;
+  }),
+);
 
-const find = (findOpen: boolean): void => useAppState.getState().set({ findOpen });
+const find = (findOpen: boolean): void => {
+  early.typed = '';
+  useAppState.getState().set({ findOpen });
+};
+const DIALOG = '[role="dialog"]';
 
 /** Find anything, from the bar of every screen or by Ctrl-K: in a field too, for what is typed there is kept. */
 export function FindButton({ person, few, onKeys }: { person: Person; few: boolean; onKeys: () => void }) {
   const open = useAppState((s) => s.findOpen);
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
+      const letter = e.key.length === 1 && !e.ctrlKey && !e.metaKey && !e.altKey;
+      if (letter && comes && useAppState.getState().findOpen && !document.querySelector(DIALOG)) {
+        early.typed += e.key; // the sheet is on its way
+        e.preventDefault();
+        e.stopImmediatePropagation(); // no key of the screen behind it
+        return;
+      }
       if (!(e.ctrlKey || e.metaKey) || e.altKey || e.shiftKey || e.key.toLowerCase() !== 'k') return;
       e.preventDefault();
       // A choice that has to be made is made first.
-      if (!document.querySelector('[role="dialog"]')) find(true);
+      if (!document.querySelector(DIALOG)) find(true);
     };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
   }, []);
   return (
     <>

@@ -1,13 +1,16 @@
 import { useState } from 'react';
+import { work } from './work.ts';
 
 /**
- * A sheet that closes gives the focus back to what opened it, where that still stands.
+ * A sheet that closes gives the focus back to what opened it, where that still stands; opened by a key with nothing in
+ * hand, to the work.
  * @returns for `onCloseAutoFocus` of a dialog that has no trigger of its own
  */
 export function useReturn(): (e: Event) => void {
   const [opener] = useState(() => document.activeElement);
   return (e) => {
     e.preventDefault();
-    if (opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
+    const to = opener === document.body ? work() : opener;
+    if (to instanceof HTMLElement && to.isConnected) to.focus({ preventScroll: true });
   };
 }

@@ -9,6 +9,7 @@ import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { useBench, visitQuery } from '../../data/queries.ts';
 import { useReturn } from '../../ui/useReturn.ts';
+import { early } from './early.ts';
 import {
   benchEntries,
   deeds,
@@ -47,7 +48,7 @@ export default function FindSheet(props: Props) {
 function Body({ person, onKeys, onClose }: Props) {
   const back = useReturn();
   const go = useNavigate();
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(early.typed);
   const { entries, waits } = useEntries(person, onKeys, typed);
   const take = ({ to, run }: Entry) => {
     onClose();

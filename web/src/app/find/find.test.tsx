@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import type { BenchRow, Hit, Person } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -18,6 +18,8 @@ import {
   visitEntries,
 } from './entries.ts';
 import FindSheet from './FindSheet.tsx';
+import { FindButton } from '../FindButton.tsx';
+import { useAppState } from '../../data/app-state.ts';
 
 const person: Person = { id: 'p1', name: 'Ines Calloway', role: 'technician' };
 const row = {
@@ -102,6 +104,32 @@ describe('by the keyboard', () => {
     await keys.keyboard('{Enter}');
     expect(await screen.findByText('The book')).toBeTruthy();
     expect(closed).toHaveBeenCalledOnce();
+  });
+
+  it('what is typed while it is on its way is in its field, and no key of the screen behind', async () => {
+    standIn({ '/api/bench': [row] });
+    const behind = vi.fn();
+    window.addEventListener('keydown', behind);
+    const router = createMemoryRouter([
+      { path: '/', element: <FindButton person={person} few={false} onKeys={() => undefined} /> },
+    ]);
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>,
+    );
+    const press = (key: string, more = {}) => fireEvent.keyDown(document.body, { key, ...more });
+    press('k', { ctrlKey: true });
+    behind.mockClear();
+    for (const letter of 'sla') press(letter);
+    expect(behind).not.toHaveBeenCalled();
+    const field = await screen.findByRole('combobox', { name: 'Find' });
+    expect(field).toHaveProperty('value', 'sla');
+    expect(document.activeElement).toBe(field);
+    press('x');
+    expect(behind).toHaveBeenCalledOnce();
+    window.removeEventListener('keydown', behind);
+    useAppState.getState().set({ findOpen: false });
   });
 
   it('arrows walk from a search field through its rows and back', async () => {
