@@ -14,7 +14,7 @@ const FIRST_ICONS =
 const KIT = new RegExp(
   [
     'web/src/features/(aftercare/DueAgain|bench/(bench-rows|useBenchView))\\.',
-    'web/src/ui/(Answer|Button|Few|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow)\\.',
+    'web/src/ui/(Answer|Button|Few|KeptFile|Late|PowerBadge|StageWheel|TitleOf|dates|useKeys|useNow|work)\\.',
     'web/src/data/(?!useContractForm|useDraft|unsent-file|two-states)',
     'core/src/(days|units)',
     'contract/src/names-given',

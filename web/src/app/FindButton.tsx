@@ -4,7 +4,7 @@ import { Search } from 'lucide-react';
 import { lazy, useEffect } from 'react';
 import { useAppState } from '../data/app-state.ts';
 import { Late } from '../ui/Late.tsx';
-import { early } from './find/early.ts';
+import { early } from './early.ts';
 
 let comes = true;
 const FindSheet = lazy(() =>

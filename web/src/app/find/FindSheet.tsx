@@ -9,7 +9,7 @@ import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
 import { useBench, visitQuery } from '../../data/queries.ts';
 import { useReturn } from '../../ui/useReturn.ts';
-import { early } from './early.ts';
+import { early } from '../early.ts';
 import {
   benchEntries,
   deeds,
