@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { ScrollRestoration, useLocation, useMatches, useNavigate, type Location } from 'react-router';
 import { SIDE } from '../features/visit/side.ts';
 import { TitleOf } from '../ui/TitleOf.tsx';
-import { work } from '../ui/work.ts';
+import { isDialogOpen, work } from '../ui/work.ts';
 
 /** Where it was scrolled to is kept for each step back; of a page that the browser opened anew, for its address. */
 const placeOf = ({ key, pathname }: Location) => (key === 'default' ? pathname : key);
@@ -32,7 +32,7 @@ export function Arrival() {
       return;
     }
     // One that was opened while the screen was on its way has what is typed: the screen has it when it closes.
-    if (document.querySelector('[role="dialog"][data-state="open"]')) return;
+    if (isDialogOpen()) return;
     const here = document.activeElement;
     // A screen that has put the next field in hand keeps it there.
     if (here instanceof HTMLElement && here !== document.body && work()?.contains(here)) return;
@@ -43,7 +43,7 @@ export function Arrival() {
     const press = (e: KeyboardEvent) => {
       const { target } = e;
       if (e.key !== 'Escape' || e.defaultPrevented || !(target instanceof HTMLElement)) return;
-      if (document.querySelector('[role="dialog"]')) return;
+      if (isDialogOpen()) return;
       const close = target.closest('form')?.querySelector<HTMLElement>('[data-close]');
       if (close) close.click();
       else if (target.matches('input, textarea, select')) work()?.focus({ preventScroll: true });

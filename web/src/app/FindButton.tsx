@@ -4,6 +4,7 @@ import { Search } from 'lucide-react';
 import { lazy, useEffect } from 'react';
 import { useAppState } from '../data/app-state.ts';
 import { Late } from '../ui/Late.tsx';
+import { isDialogOpen } from '../ui/work.ts';
 import { early } from './early.ts';
 
 let comes = true;
@@ -18,24 +19,25 @@ const find = (findOpen: boolean): void => {
   early.typed = '';
   useAppState.getState().set({ findOpen });
 };
-const DIALOG = '[role="dialog"]';
 
 /** Find anything, from the bar of every screen or by Ctrl-K: in a field too, for what is typed there is kept. */
 export function FindButton({ person, few, onKeys }: { person: Person; few: boolean; onKeys: () => void }) {
   const open = useAppState((s) => s.findOpen);
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      const letter = e.key.length === 1 && !e.ctrlKey && !e.metaKey && !e.altKey;
-      if (letter && comes && useAppState.getState().findOpen && !document.querySelector(DIALOG)) {
-        early.typed += e.key; // the sheet is on its way
+      const plain = !e.ctrlKey && !e.metaKey && !e.altKey;
+      // The sheet is on its way: no key is for the screen behind it.
+      if (plain && comes && useAppState.getState().findOpen && !isDialogOpen()) {
         e.preventDefault();
-        e.stopImmediatePropagation(); // no key of the screen behind it
+        e.stopImmediatePropagation();
+        if (e.key === 'Escape') find(false);
+        else if (e.key.length === 1) early.typed += e.key;
         return;
       }
       if (!(e.ctrlKey || e.metaKey) || e.altKey || e.shiftKey || e.key.toLowerCase() !== 'k') return;
       e.preventDefault();
       // A choice that has to be made is made first.
-      if (!document.querySelector(DIALOG)) find(true);
+      if (!isDialogOpen()) find(true);
     };
     window.addEventListener('keydown', press, true);
     return () => window.removeEventListener('keydown', press, true);

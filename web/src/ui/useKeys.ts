@@ -1,6 +1,7 @@
 import { useLayoutEffect } from 'react';
 import { beginsUnit } from '@eclat/core/units';
 import { useAppState } from '../data/app-state.ts';
+import { isDialogOpen } from './work.ts';
 
 const isField = (at: EventTarget | null): boolean =>
   at instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName) || at.isContentEditable);
@@ -109,7 +110,7 @@ export function useKeys(actions: Record<string, () => void>, of: 'screen' | 'fra
     const press = (e: KeyboardEvent) => {
       if (e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || isField(e.target)) return;
       if (isRest) return;
-      if (document.querySelector('[role="dialog"]')) return;
+      if (isDialogOpen()) return;
       const action = actions[e.key];
       if (!action) return;
       e.preventDefault();

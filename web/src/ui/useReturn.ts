@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { work } from './work.ts';
+import { isDialogOpen, work } from './work.ts';
 
 /**
  * A sheet that closes gives the focus back to what opened it, where that still stands; opened by a key with nothing in
@@ -11,6 +11,9 @@ export function useReturn(): (e: Event) => void {
   return (e) => {
     e.preventDefault();
     const to = opener === document.body ? work() : opener;
-    if (to instanceof HTMLElement && to.isConnected) to.focus({ preventScroll: true });
+    if (!(to instanceof HTMLElement) || !to.isConnected) return;
+    // Another that was opened meanwhile keeps the focus; one below it has it back.
+    if (isDialogOpen() && !to.closest('[role="dialog"]')) return;
+    to.focus({ preventScroll: true });
   };
 }

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { isDialogOpen } from './work.ts';
 
 const EDGE_PX = 28;
 const [FAR_PX, LEVEL_PX] = [56, 48];
@@ -15,7 +16,7 @@ export function useSwipeFromRight(onSwipe: () => void): void {
       if (!from || !to) return;
       const [along, across] = [from.clientX - to.clientX, Math.abs(from.clientY - to.clientY)];
       from = null;
-      if (along > FAR_PX && across < LEVEL_PX && !document.querySelector('[role="dialog"]')) onSwipe();
+      if (along > FAR_PX && across < LEVEL_PX && !isDialogOpen()) onSwipe();
     };
     document.addEventListener('touchstart', start, { passive: true });
     document.addEventListener('touchend', end, { passive: true });

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import type { BenchRow, Hit, Person } from '@eclat/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { createMemoryRouter, RouterProvider } from 'react-router';
+import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { standIn } from '../../../test/stage.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
@@ -18,6 +18,7 @@ import {
   visitEntries,
 } from './entries.ts';
 import FindSheet from './FindSheet.tsx';
+import { Arrival } from '../Arrival.tsx';
 import { FindButton } from '../FindButton.tsx';
 import { useAppState } from '../../data/app-state.ts';
 
@@ -107,7 +108,7 @@ describe('by the keyboard', () => {
   });
 
   it('what is typed while it is on its way is in its field, and no key of the screen behind', async () => {
-    standIn({ '/api/bench': [row] });
+    standIn({ '/api/bench': [row], '/api/find?q=sla': [] });
     const behind = vi.fn();
     window.addEventListener('keydown', behind);
     const router = createMemoryRouter([
@@ -121,15 +122,52 @@ describe('by the keyboard', () => {
     const press = (key: string, more = {}) => fireEvent.keyDown(document.body, { key, ...more });
     press('k', { ctrlKey: true });
     behind.mockClear();
-    for (const letter of 'sla') press(letter);
+    for (const key of ['s', 'l', 'a', 'Enter']) press(key);
     expect(behind).not.toHaveBeenCalled();
     const field = await screen.findByRole('combobox', { name: 'Find' });
     expect(field).toHaveProperty('value', 'sla');
-    expect(document.activeElement).toBe(field);
+    await waitFor(() => expect(document.activeElement).toBe(field));
     press('x');
     expect(behind).toHaveBeenCalledOnce();
     window.removeEventListener('keydown', behind);
     useAppState.getState().set({ findOpen: false });
+  });
+
+  it('a screen that arrives behind it leaves it its field, and has the focus when it closes', async () => {
+    standIn({ '/api/bench': [row] });
+    vi.spyOn(window, 'scrollTo').mockReturnValue();
+    const screens = (
+      <>
+        <Arrival />
+        <FindButton person={person} few={false} onKeys={() => undefined} />
+        <main id="main" tabIndex={-1}>
+          <Outlet />
+        </main>
+      </>
+    );
+    const router = createMemoryRouter([
+      {
+        element: screens,
+        children: [
+          { index: true, element: null },
+          { path: 'late', element: <p>Late</p> },
+        ],
+      },
+    ]);
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>,
+    );
+    fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
+    const field = await screen.findByRole('combobox', { name: 'Find' });
+    await waitFor(() => expect(document.activeElement).toBe(field));
+    await act(() => router.navigate('/late'));
+    expect(screen.getByText('Late')).toBeTruthy();
+    expect(document.activeElement).toBe(field);
+    await userEvent.setup().keyboard('{Escape}');
+    await waitFor(() => expect(document.activeElement?.id).toBe('main'));
+    vi.restoreAllMocks();
   });
 
   it('arrows walk from a search field through its rows and back', async () => {

@@ -16,6 +16,7 @@ import { Button, buttonClass } from '../../ui/Button.tsx';
 import { ago } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useNow } from '../../ui/useNow.ts';
+import { isDialogOpen } from '../../ui/work.ts';
 import { PhotoButton } from '../photos/PhotoButton.tsx';
 import { useThisVisit, useVisitBehind } from './useThisVisit.ts';
 
@@ -161,7 +162,7 @@ function UndoButton() {
     if (!undo) return;
     const press = (e: KeyboardEvent) => {
       if (!(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey || e.key.toLowerCase() !== 'z') return;
-      if (isTyped(e.target) || document.querySelector('[role="dialog"]')) return;
+      if (isTyped(e.target) || isDialogOpen()) return;
       e.preventDefault();
       void takeBack(queries, undo.key);
     };
