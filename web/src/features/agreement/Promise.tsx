@@ -8,6 +8,7 @@ import { Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { day } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { useThisVisit } from '../visit/useThisVisit.ts';
 
 const odds = (p: number) => {
@@ -30,7 +31,7 @@ export function Promise() {
     change.mutate({ params, body: { promisedFor, version: visit.version } });
   };
   return (
-    <Panel title="Ready by">
+    <Panel title="Ready by" aside={<Help about="promise" className="-my-2" />}>
       <PromiseWords error={error} data={data} />
       {!visit.closedAt && (
         <form

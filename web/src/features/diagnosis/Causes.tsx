@@ -2,6 +2,7 @@ import type { Diagnosis, RankedCause } from '@eclat/core/faults';
 import { Minus, Plus, Wrench } from 'lucide-react';
 import { Empty, Panel } from '../../ui/Answer.tsx';
 import { useFew } from '../../ui/Few.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { percent } from './Looks.tsx';
 
 const AT_FIRST = 4;
@@ -13,7 +14,12 @@ export function Causes({ present, found }: { present: number; found: Diagnosis }
     <Panel
       className={present > 0 ? 'xl:col-start-2 xl:row-start-2' : ''}
       title="Causes, likeliest first"
-      aside={<span className="text-sm text-soft">Several may be true at once: they do not add up to 100 %.</span>}
+      aside={
+        <span className="flex items-center gap-2 text-sm text-soft">
+          Several may be true at once: they do not add up to 100 %.
+          <Help about="causes" className="-my-2" />
+        </span>
+      }
     >
       {present === 0 ? (
         <Empty>Pick one symptom: the causes are ranked here, each with its reasons.</Empty>

@@ -15,6 +15,7 @@ import { counted } from '@eclat/core/units';
 import { Button } from '../../ui/Button.tsx';
 import { dayTime } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { useHouseRules } from '../../data/queries.ts';
 
@@ -42,7 +43,10 @@ function Page({ now, earlier }: { now: RulesVersion; earlier: RulesVersion[] }) 
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 pb-28 md:px-6">
       <div>
-        <h1 className="text-3xl">House rules</h1>
+        <div className="flex items-center gap-2">
+          <h1 className="text-3xl">House rules</h1>
+          <Help about="rules" />
+        </div>
         <p className="mt-1 text-lg text-soft">
           Where good repairers disagree. The oil chart, the bath plan and how it is dried, the way of the survey, which
           holes are bushed, and the length of the test run follow the choice, the rest is shown at its stage; a single

@@ -11,6 +11,7 @@ import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { clockTime, dayTime, shopDay } from '../../ui/dates.ts';
 import { Tick } from '../../ui/Field.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Arcs } from './Arcs.tsx';
 import { FileSource } from './FileHeard.tsx';
 import { knownOfTyped } from './known.ts';
@@ -58,7 +59,8 @@ export function ListenScreen() {
         <FileSource known={known} visit={visit} />
       ) : (
         <div className="grid items-start gap-5 xl:grid-cols-[minmax(0,1fr)_24rem]">
-          <Panel>
+          <Panel className="relative">
+            <Help about="beat" className="absolute top-2 right-2" />
             <Arcs balance={balance} faint={!heard || live.rough} empty={emptyWords(on, live)} />
             <p role="status" className="mt-1 text-center text-lg">
               {status(on, live, minute.report !== null)}

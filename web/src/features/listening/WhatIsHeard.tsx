@@ -1,6 +1,7 @@
 import type { Visit } from '@eclat/contract';
 import type { CardRate, Live } from '@eclat/core/sound';
 import { Panel } from '../../ui/Answer.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Figures } from './Figures.tsx';
 import { KeepSound } from '../recordings/KeepSound.tsx';
 import type { Minute } from './listen.worker.ts';
@@ -24,7 +25,7 @@ export function WhatIsHeard({
   card: CardRate | null;
 }) {
   return (
-    <Panel title="What is heard">
+    <Panel title="What is heard" aside={<Help about="heard" className="-my-2" />}>
       {minute.report ? (
         <>
           <Figures report={minute.report} over={`the last ${minute.report.seconds.toFixed(0)} s`} />

@@ -1,5 +1,6 @@
 import type { Entry } from '@eclat/contract';
 import { shopDay } from '../../ui/dates.ts';
+import { Help } from '../../ui/help/Help.tsx';
 import { dateInWords, yearSpan } from '@eclat/core/history';
 
 const WIDTH = 1000;
@@ -24,6 +25,9 @@ export function Decades({ entries }: { entries: Entry[] }) {
   const every = decades.length > 12 ? 2 : 1;
   return (
     <figure className="rounded-xl border border-line bg-enamel px-4 py-3">
+      <figcaption className="-mt-2 -mb-4 flex justify-end">
+        <Help about="decades" />
+      </figcaption>
       <svg
         viewBox={`0 0 ${WIDTH} 96`}
         className="h-auto w-full"

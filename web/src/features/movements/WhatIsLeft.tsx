@@ -4,6 +4,7 @@ import { holeKey, holeName, holesOf, trainName } from '@eclat/core/movement';
 import { HOLE_STATES, originalOf, type Changed, type HoleLeft, type HoleState } from '@eclat/core/record';
 import { counted, sentence } from '@eclat/core/units';
 import { Fold } from '../../ui/Fold.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 
 type Train = Movement['traits']['trains'][number];
 
@@ -28,6 +29,7 @@ export function WhatIsLeft({ entries, movement }: { entries: readonly Entry[]; m
     <Fold
       title={movement.dating.length > 0 ? `What is left of ${made}` : 'What is left as it was made'}
       says={`${asMade} of ${counted(holes.length, 'hole')} as made`}
+      aside={<Help about="original" />}
     >
       <div className="flex flex-col gap-5">
         <Trains trains={movement.traits.trains} holes={left.holes} />

@@ -1,4 +1,5 @@
 import { Fold } from '../../ui/Fold.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { PLATES } from '@eclat/core/movement';
 import type { OilPoint } from '@eclat/core/oiling';
 import { PlateFigure } from '../survey/PlateFigure.tsx';
@@ -24,7 +25,7 @@ export function OnThePlates({
   const visit = useThisVisit();
   const { traits, plates } = visit.movement;
   return (
-    <Fold title="On the plates">
+    <Fold title="On the plates" aside={<Help about="oil" />}>
       <p className="mb-3 min-h-14" aria-live="polite">
         {shown ? (
           <>

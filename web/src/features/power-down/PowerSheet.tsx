@@ -5,6 +5,7 @@ import { byDanger } from '@eclat/core/workflow';
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Choice } from '../../ui/Choice.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SourcePanel } from './SourcePanel.tsx';
 
@@ -18,7 +19,8 @@ export default function PowerSheet({ visit, onClose }: { visit: Visit; onClose: 
       {caution && (
         <p className="mb-4 flex items-start gap-3 rounded-lg bg-brass-wash px-4 py-2">
           <TriangleAlert className="mt-0.5 size-6 shrink-0 text-brass" aria-hidden />
-          {caution.text}
+          <span className="flex-1">{caution.text}</span>
+          <Help about="power" />
         </p>
       )}
       {visit.power.length > 1 && (

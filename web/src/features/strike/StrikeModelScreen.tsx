@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Answer, Panel } from '../../ui/Answer.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Bell } from './bell.ts';
 import { StrikeFigure } from './StrikeFigure.tsx';
 
@@ -16,7 +17,10 @@ export function StrikeModelScreen() {
   const { work, state, exercise, guess, marks, log, faults, begin, puzzle, judge, truth } = model;
   return (
     <div className="mx-auto flex max-w-[90rem] flex-col gap-5 p-4 md:p-6">
-      <h1 className="text-2xl">How striking works, and fails</h1>
+      <div className="flex items-center gap-2">
+        <h1 className="text-2xl">How striking works, and fails</h1>
+        <Help about="strike" />
+      </div>
       {guess !== null && (
         <Answer
           tone={guess === state.fault ? 'good' : 'danger'}

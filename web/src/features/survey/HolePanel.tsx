@@ -19,6 +19,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { day } from '../../ui/dates.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { useThisVisit } from '../visit/useThisVisit.ts';
@@ -62,7 +63,12 @@ export function HolePanel({
   useKeys(Object.fromEntries(Object.entries(KEYS).map(([key, v]) => [key, () => m.say(v)])));
   const closed = visit.closedAt !== null;
   return (
-    <Panel bare className="lg:sticky lg:top-18" title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}>
+    <Panel
+      bare
+      className="lg:sticky lg:top-18"
+      title={`${hole.arbor.id} ${hole.arbor.name}, ${hole.plate}`}
+      aside={<Help about="hole" className="-my-2" />}
+    >
       <div className="flex flex-col gap-2 md:gap-3">
         <Choice
           dense
@@ -105,19 +111,28 @@ export function HolePanel({
           </Button>
         )}
         <TrainAtOnce hole={hole} survey={survey} />
-        <div>
-          <Fold bare title="Wear, spin, past, end shake measured" name="hole">
-            <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
-          </Fold>
-          <Fold bare title="The pivot" name="pivot" says={pivotState(visit, hole)}>
-            <PivotCondition key={m.turnedMm} hole={hole} />
-          </Fold>
-          <Fold bare title="Way of looking" name="looking" says={schoolOf('survey-method', looking.way).name}>
-            <HowLooked looking={looking} onChange={survey.setLooking} />
-          </Fold>
-        </div>
+        <Seldom hole={hole} survey={survey} m={m} />
       </div>
     </Panel>
+  );
+}
+
+/** What is asked of few holes, folded. */
+function Seldom({ hole, survey, m }: { hole: Hole; survey: Survey; m: HoleMeasurement }) {
+  const visit = useThisVisit();
+  const { looking } = survey;
+  return (
+    <div>
+      <Fold bare title="Wear, spin, past, end shake measured" name="hole">
+        <HoleExtras hole={hole} value={m.extras} onChange={m.setExtras} />
+      </Fold>
+      <Fold bare title="The pivot" name="pivot" says={pivotState(visit, hole)}>
+        <PivotCondition key={m.turnedMm} hole={hole} />
+      </Fold>
+      <Fold bare title="Way of looking" name="looking" says={schoolOf('survey-method', looking.way).name}>
+        <HowLooked looking={looking} onChange={survey.setLooking} />
+      </Fold>
+    </div>
   );
 }
 

@@ -2,6 +2,7 @@ import type { TestRun } from '@eclat/contract';
 import { isOf, kindOfEntry } from '@eclat/core/benches';
 import { lazy, useMemo } from 'react';
 import { Fold } from '../../ui/Fold.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { Late } from '../../ui/Late.tsx';
 import { Entries } from '../benches/Entries.tsx';
 import { Saids } from '../benches/Saids.tsx';
@@ -22,7 +23,11 @@ export function SwingFold({ run, swing }: { run: TestRun; swing: NonNullable<Ret
   const series = useMemo(() => seriesOf(run, swing), [run, swing]);
   if (balance && swing.reads.length === 0) return null;
   return (
-    <Fold title="Swing" says={last ? `${last.deg.toFixed(last.deg < 20 ? 1 : 0)}°` : 'not read'}>
+    <Fold
+      title="Swing"
+      says={last ? `${last.deg.toFixed(last.deg < 20 ? 1 : 0)}°` : 'not read'}
+      aside={<Help about="swing" />}
+    >
       <Saids said={swing.said} />
       {swing.reads.length > 1 && (
         <Late>

@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { dayTime, sentMoment } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { Help } from '../../ui/help/Help.tsx';
 import { onToTheNext } from '../../ui/finger.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { Cautions } from '../visit/Cautions.tsx';
@@ -94,7 +95,7 @@ function OnTest({ run }: { run: TestRun }) {
         <div className="flex min-w-0 flex-col gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
           <TurnAdvice run={run} judged={judged} />
           <Cautions stage="run" />
-          <Panel title="How far the dial is ahead of true time">
+          <Panel title="How far the dial is ahead of true time" aside={<Help about="rate" className="-my-2" />}>
             {run.readings.length === 0 ? (
               <Empty>Readings show here as points, with the rate line and its 95 % band.</Empty>
             ) : (

@@ -5,6 +5,7 @@ import { Check } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { useAppState } from '../../data/app-state.ts';
+import { Help } from '../../ui/help/Help.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { StageWheel } from '../../ui/StageWheel.tsx';
 import { JobLine } from './JobLine.tsx';
@@ -39,8 +40,9 @@ export default function WayRound({ visit, onClose }: { visit: Visit; onClose: ()
                 {visit.movement.code}
               </Link>
             </p>
-            <div className="mt-1">
+            <div className="mt-1 flex items-center gap-2">
               <JobLine visit={visit} />
+              <Help about="stages" />
             </div>
           </>
         }
