@@ -48,7 +48,7 @@ test('people: a wrong passphrase, the counter’s role, a theme that stays, and 
   await counter.getByLabel('Name', { exact: true }).fill('Wilf Arden');
   await counter.getByLabel('Passphrase', { exact: true }).fill('not this one at all');
   await counter.getByRole('button', { name: 'Sign in' }).click();
-  await expect(counter.getByText('Name and passphrase do not go together.')).toBeVisible();
+  await expect(counter.getByText('The name or the passphrase is wrong.')).toBeVisible();
   await expect(counter.getByLabel('Name', { exact: true })).toHaveValue('Wilf Arden');
   await signIn(counter, server.address, 'Wilf Arden');
 

@@ -34,7 +34,7 @@ function run(): void {
   const outcome = runWorking(working, given);
   if (!outcome.ok)
     return refuse(
-      'Something typed cannot be.',
+      'Something typed is not valid.',
       outcome.problems.map((p) => ({ path: p.field, message: p.message })),
     );
   const { result, says, version } = outcome;

@@ -8,7 +8,7 @@ import { command } from './route.ts';
 
 const mm = (least: number, most: number) =>
   z.number('A length.').min(least, `At least ${least} mm.`).max(most, `At most ${most} mm.`);
-const some = (most: number) => z.number('A number.').gt(0, 'More than nothing.').max(most, `At most ${most}.`);
+const some = (most: number) => z.number('A number.').gt(0, 'More than 0.').max(most, `At most ${most}.`);
 
 export const CONTACT_STATES = ['clean', 'pitted', 'burnt', 'sprung', 'renewed'] as const;
 

@@ -64,9 +64,9 @@ const limit = (most: number) => z.int().min(1, 'At least one.').max(most, `At mo
 export const fillFields = z.object({
   bath: z.enum(BATHS),
   name: requiredText(60, 'Which tank or jar'),
-  litres: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000 litres.'),
+  litres: z.number().gt(0, 'More than 0.').max(1000, 'At most 1000 litres.'),
   /** Parts of water to one of concentrate; null: as it came. */
-  waterParts: z.number().gt(0, 'More than nothing.').max(1000, 'At most 1000.').nullable(),
+  waterParts: z.number().gt(0, 'More than 0.').max(1000, 'At most 1000.').nullable(),
   limitLoads: limit(1000),
   limitDays: limit(3650),
   note: text(300).default(''),

@@ -20,7 +20,7 @@ export const cost = z
 export const kind = z.enum(KIND_IDS);
 
 /** What is believed of each is a rule of core: the server holds it to that, field by field. */
-export const sizes = z.partialRecord(z.enum(SIZE_IDS), z.number().gt(0, 'More than nothing.'));
+export const sizes = z.partialRecord(z.enum(SIZE_IDS), z.number().gt(0, 'More than 0.'));
 
 export const stockFields = z.object({
   kind,

@@ -60,8 +60,8 @@ export const runConditions = z.object({
    * Of a pendulum: effective length and the pitch of its nut; of a hairspring: its acting length. From these a first
    * turn is reckoned.
    */
-  lengthMm: z.number().gt(0, 'More than nothing.').max(5000).nullable().default(null),
-  pitchMm: z.number().gt(0, 'More than nothing.').max(5).nullable().default(null),
+  lengthMm: z.number().gt(0, 'More than 0.').max(5000).nullable().default(null),
+  pitchMm: z.number().gt(0, 'More than 0.').max(5).nullable().default(null),
 });
 
 export const testRun = z.object({

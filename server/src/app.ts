@@ -242,7 +242,7 @@ function asProblem(error: unknown): HttpProblem {
       retryAfterS: 5,
     });
   // Class 22: a value that its column cannot hold (PostgreSQL manual, appendix A).
-  if (/^22\w{3}$/.test(code ?? '')) return new HttpProblem(422, 'Something typed cannot be.');
+  if (/^22\w{3}$/.test(code ?? '')) return new HttpProblem(422, 'Something typed is not valid.');
   if (code === '23505')
     return new HttpProblem(409, 'Somebody wrote the same thing a moment before.', {
       detail: 'Look again: it is there.',

@@ -141,7 +141,7 @@ function sayEdge(now: Map<Position, Values>): Said[] {
   const gains = `On edge it gains ${poise.byS.toFixed(0)} s a day with ${hour(poise.downAt)} down`;
   const heavy =
     poise.heavyAt === null
-      ? ': heavy at one place. Read it at about 150°, where it is told which.'
+      ? ': heavy at one place. Read it at about 150°: there the rate shows which.'
       : `: at rest it is heavy towards ${hour(poise.heavyAt)}. Poise it, or look for a bent pivot.`;
   return [...out, said('Poise', false, gains + heavy)];
 }

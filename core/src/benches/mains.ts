@@ -73,18 +73,18 @@ function sayRotor(tests: readonly TableTest[]): Said[] {
   if (own === null && known === null && away === null) return [];
   if (own === 'runs') return [said('Motor', true, 'Its own rotor runs in its own coil.')];
   if (known === 'runs' && away === 'runs')
-    return [said('Motor', null, 'Each runs with a good other half: look at how the two sit together.')];
+    return [said('Motor', null, 'Each runs with a good counterpart: look at how the two sit together.')];
   if (known === 'runs')
     return [said('Motor', false, 'A known rotor runs in its coil: the coil is sound, the rotor is not.')];
   if (away === 'runs')
     return [said('Motor', false, 'Its rotor runs in a known coil: the rotor is sound, the coil or its supply is not.')];
   if (known !== null && away !== null)
-    return [said('Motor', false, 'Neither runs with a good other half: rotor and coil, or the trial itself.')];
+    return [said('Motor', false, 'Neither runs with a good counterpart: rotor and coil, or the trial itself.')];
   if (known !== null)
     return [said('Motor', null, 'A known rotor does not run in it: the coil or its supply. Try its rotor elsewhere.')];
   if (away !== null)
     return [said('Motor', false, 'Its rotor does not run in a known coil: the rotor is stiff or worn.')];
-  return [said('Motor', null, 'Try a known rotor in its coil: then it is told which of the two it is.')];
+  return [said('Motor', null, 'Try a known rotor in its coil: that shows which of the two it is.')];
 }
 
 /**
@@ -124,7 +124,7 @@ function saySpeed(v: Values | null): Said[] {
     return [said('Speed', null, `${words}: count more turns, this is known to a quarter of a turn.`), ...other];
   if (inStep) return [said('Speed', true, `${words}: in step.`), ...other];
   const says =
-    found > wanted ? `${words}: too fast. Other gears, or a count amiss.` : `${words}: it does not hold step.`;
+    found > wanted ? `${words}: too fast. Other gears, or a wrong count.` : `${words}: it does not hold step.`;
   return [said('Speed', false, says), ...other];
 }
 
@@ -135,7 +135,7 @@ const wayOff = (share: number): string =>
 function sayStart(v: Values | null): Said[] {
   if (!v) return [];
   const [tries, right] = [v['tries'] as number, v['right'] as number];
-  if (right > tries) return [said('Start', false, 'More right starts than tries: count again.')];
+  if (right > tries) return [said('Start', false, 'More right starts than tries: check both.')];
   if (v['meant'] === 'by its knob')
     return right === 0
       ? [said('Start', true, 'Waits for its knob after an outage, as it is meant to.')]
@@ -144,7 +144,7 @@ function sayStart(v: Values | null): Said[] {
     return [
       tries >= 10
         ? said('Start', true, `Starts the right way ${right} of ${tries} times.`)
-        : said('Start', null, `Starts the right way ${right} of ${tries} times: ten say more.`),
+        : said('Start', null, `Starts the right way ${right} of ${tries} times: try ten times to be sure.`),
     ];
   return [said('Start', false, `Starts the right way ${right} of ${tries} times: its check for the way round sticks.`)];
 }

@@ -21,7 +21,7 @@ describe('dial work driven by hand', () => {
     expect(driven('calendar', { of: 31, done: 30 }).past).toBe('the 31st');
   });
   it('refuses a cycle that is none', () => {
-    expect(() => driven('moon', { of: 1, done: 0 })).toThrow('2 to 1000');
+    expect(() => driven('moon', { of: 1, done: 0 })).toThrow('2 and 1000');
     expect(() => driven('moon', { of: 59, done: 60 })).toThrow('step');
   });
   it('says where it fouled', () => {

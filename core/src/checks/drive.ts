@@ -60,7 +60,7 @@ export function driven(
   id: CycleId,
   { of, done }: Pick<Drive, 'of' | 'done'>,
 ): { past: string; next: { what: string; in: number } | null; whole: boolean } {
-  ensure(Number.isInteger(of) && of >= 2 && of <= 1000, 'of', 'A cycle has 2 to 1000 steps.');
+  ensure(Number.isInteger(of) && of >= 2 && of <= 1000, 'of', 'Between 2 and 1000 steps.');
   ensure(Number.isInteger(done) && done >= 0 && done <= of, 'done', 'A step of the cycle.');
   const marks = CYCLES[id].marks.map(([share, what]) => ({ at: Math.round(share * of), what }));
   const next = marks.find((m) => m.at > done);

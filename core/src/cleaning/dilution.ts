@@ -2,7 +2,7 @@ import { ensure } from '../units/index.ts';
 
 /** Litres of concentrate and of water that fill a tank at 1 part to `parts` parts water. */
 export function dilute(tankLitres: number, parts: number): { concentrateL: number; waterL: number } {
-  ensure(tankLitres > 0 && tankLitres <= 1000, 'tankLitres', 'Between nothing and 1000 litres.');
+  ensure(tankLitres > 0 && tankLitres <= 1000, 'tankLitres', 'Between 0 and 1000 litres.');
   ensure(parts > 0 && parts <= 1000, 'parts', 'Parts of water to one of concentrate.');
   return { concentrateL: tankLitres / (parts + 1), waterL: (tankLitres * parts) / (parts + 1) };
 }
@@ -10,7 +10,7 @@ export function dilute(tankLitres: number, parts: number): { concentrateL: numbe
 /** The parts of water to one that were really mixed. */
 export function partsMixed(concentrateL: number, waterL: number): number {
   ensure(concentrateL > 0, 'concentrateL', 'Some concentrate went in.');
-  ensure(waterL >= 0, 'waterL', 'Water is not less than none.');
+  ensure(waterL >= 0, 'waterL', 'Water is 0 or more.');
   return waterL / concentrateL;
 }
 

@@ -41,7 +41,7 @@ describe('a decision', () => {
   });
 
   it('says that one way alone is no choice, and what stands of each', () => {
-    expect(unsaid([way('Strip it', 'no')])).toEqual(['What else could be done is not said.', 'Nothing is chosen yet.']);
+    expect(unsaid([way('Strip it', 'no')])).toEqual(['Say what else could be done.', 'Nothing is chosen yet.']);
     const open = [LEAVE, way('Clean it', 'no')];
     expect(open.map((w) => wayStands(w, open))).toEqual(['considered', 'considered']);
     const ended = [{ ...LEAVE, chosen: true }, way('Clean it', 'no')];

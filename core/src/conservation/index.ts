@@ -42,7 +42,7 @@ export function unsaid(ways: readonly Way[]): string[] {
   const chosen = chosenWay(ways);
   const gentler = chosen && chosen.why === '' ? ways.find((w) => takesMore(chosen, w)) : undefined;
   return [
-    ...(ways.length < 2 ? ['What else could be done is not said.'] : []),
+    ...(ways.length < 2 ? ['Say what else could be done.'] : []),
     ...(chosen ? [] : ['Nothing is chosen yet.']),
     ...(gentler ? [`Say why: “${gentler.way}” ${gentler.undone === 'yes' ? 'could' : 'could partly'} be undone.`] : []),
   ];

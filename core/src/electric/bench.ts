@@ -12,7 +12,7 @@ export const COPPER_PER_K = 0.00393;
 
 /** A reading at another temperature, as it would be at 20 °C, ohms. Domain −20 to 120 °C. */
 export function ohmsAt20(ohms: number, atC: number): number {
-  ensure(ohms > 0, 'ohms', 'More than nothing.');
+  ensure(ohms > 0, 'ohms', 'More than 0.');
   ensure(atC >= -20 && atC <= 120, 'atC', 'Between −20 and 120 °C.');
   return ohms / (1 + COPPER_PER_K * (atC - 20));
 }

@@ -1,7 +1,6 @@
 import { ensure } from '../units/index.ts';
 
-const positive = (value: number, field: string) =>
-  ensure(value > 0 && Number.isFinite(value), field, 'More than nothing.');
+const positive = (value: number, field: string) => ensure(value > 0 && Number.isFinite(value), field, 'More than 0.');
 
 /** Steady current in mA and power in W of a coil. Published: Ohm's law. */
 export function coilAt(volts: number, ohms: number): { milliamps: number; watts: number } {

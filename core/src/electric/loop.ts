@@ -5,7 +5,7 @@ export const COPPER_OHM_MM2_PER_M = 1 / 58;
 
 /** Resistance of copper wire of this whole length, there and back. */
 export function wireOhms(metres: number, mm2: number): number {
-  ensure(metres >= 0, 'wireM', 'No less than nothing.');
+  ensure(metres >= 0, 'wireM', '0 or more.');
   ensure(mm2 > 0, 'wireMm2', 'A wire has a section.');
   return (COPPER_OHM_MM2_PER_M * metres) / mm2;
 }

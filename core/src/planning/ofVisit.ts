@@ -104,7 +104,7 @@ export function jobOfVisit(
         `${pace.signed} signed visits)`,
       ...(known
         ? [
-            `coming apart again took ${known.meanHours.toFixed(1)} h in the mean of ${known.counted}` +
+            `coming apart again took ${known.meanHours.toFixed(1)} h on average, over ${known.counted}` +
               `; most often: ${known.usualReason}`,
           ]
         : []),

@@ -81,14 +81,14 @@ export function promiseDays(job: Job, seed: number, trials = 10_000, byDays?: nu
 }
 
 function check(j: Job): void {
-  ensure(j.hoursPerWeek > 0 && j.hoursPerWeek <= 168, 'hoursPerWeek', 'Between nothing and 168 hours a week.');
+  ensure(j.hoursPerWeek > 0 && j.hoursPerWeek <= 168, 'hoursPerWeek', 'Between 0 and 168 hours a week.');
   ensure(
     j.hoursBest >= 0 && j.hoursLikely >= j.hoursBest && j.hoursWorst >= j.hoursLikely,
     'hoursLikely',
     'The likeliest hours lie between the best and the worst.',
   );
   ensure(j.chanceOfPass >= 0 && j.chanceOfPass < 1, 'chanceOfPass', 'A chance between 0 and under 100 %.');
-  ensure(j.testDays >= 0 && j.hoursAhead >= 0 && j.passHours >= 0, 'testDays', 'Not less than nothing.');
+  ensure(j.testDays >= 0 && j.hoursAhead >= 0 && j.passHours >= 0, 'testDays', '0 or more.');
   for (const w of j.waits)
     ensure(
       w.shortDays >= 0 && w.likelyDays >= w.shortDays && w.longDays >= w.likelyDays,

@@ -96,7 +96,8 @@ export const theoryOfSetter = ({ setter, lengthMm, pitchMm }: RunSetter): number
  */
 export function adviseRun(run: SetRun, rate: number, halfWidth: number, tolerance: number): RunAdvice {
   const { setter } = run.conditions ?? { setter: null };
-  if (!run.conditions || !setter) return { kind: 'unknown', words: 'Say what sets its rate, and it is said how far.' };
+  if (!run.conditions || !setter)
+    return { kind: 'unknown', words: 'Say what sets its rate: then this says how far to turn it.' };
   const { unit, up, down } = SETTERS[setter];
   if (Math.abs(rate) + halfWidth <= tolerance / 2) return { kind: 'leave', words: 'Leave it: it is well inside.' };
   const way = rate < 0 ? up : down;

@@ -78,7 +78,7 @@ describe('the swing over the run', () => {
   it('says when a stop was not for want of swing', () => {
     const events = [...week.events, { kind: 'stopped', happenedAt: iso(3) }];
     const reads = [read(0.1, 1.8), read(1, 1.8), read(2, 2.6), read(2.5, 2.6)];
-    expect(says(reads, { events }).join()).toMatch(/stopped at about 2.6°, and has run with 1.8°: not for want/);
+    expect(says(reads, { events }).join()).toMatch(/stopped at about 2.6°, and has run with 1.8°: not because/);
   });
 
   it('tells friction from the spring by what each winding gives', () => {
@@ -88,7 +88,7 @@ describe('the swing over the run', () => {
   });
 
   it('does not laugh at itself: a swing under its own drop, one reading, three within an hour', () => {
-    expect(says([read(0, 1.4, { dropsDeg: 1.5 })]).join()).toMatch(/read amiss/);
+    expect(says([read(0, 1.4, { dropsDeg: 1.5 })]).join()).toMatch(/read wrong/);
     expect(says([read(0, 2)]).join()).toMatch(/Read it three times/);
     expect(says([read(0, 2.2), read(0.02, 2.1), read(0.04, 1.9)]).join()).toMatch(/Read it three times/);
   });

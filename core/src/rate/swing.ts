@@ -155,8 +155,8 @@ function limitOf(all: readonly SwingRead[], stopped: readonly number[], noise: n
           said(
             'Stop',
             null,
-            `It stopped at about ${degrees(worst)}, and has run with ${degrees(lowest)}: not for want of swing. ` +
-              'Look where the hands, the strike or the dial work stood.',
+            `It stopped at about ${degrees(worst)}, and has run with ${degrees(lowest)}: ` +
+              'not because it swings too little. Look where the hands, the strike or the dial work stood.',
           ),
         ];
   return { limit, others };
@@ -180,9 +180,9 @@ function sayOver(last: SwingRead | undefined, dropsDeg: number | null): Said[] {
   if (!last || dropsDeg === null || last.stops) return [];
   const over = last.deg - dropsDeg;
   const words = `Swings ${degrees(last.deg)}, drops at ${degrees(dropsDeg)}`;
-  if (over <= 0) return [said('Overswing', false, `${words}: it cannot go on. One of the two is read amiss.`)];
+  if (over <= 0) return [said('Overswing', false, `${words}: it cannot go on. One of the two was read wrong.`)];
   return over < LEAST_OVER * dropsDeg
-    ? [said('Overswing', false, `${words}: next to nothing in hand. It stops at the next cold night.`)]
+    ? [said('Overswing', false, `${words}: almost nothing to spare. It stops at the next cold night.`)]
     : [said('Overswing', true, `${words}: ${degrees(over)} in hand.`)];
 }
 

@@ -47,6 +47,6 @@ function words({ coldest, warmest, swings, atHome, perDegree }: Told): string {
     warmest - coldest < 0.5
       ? `At ${degrees(warmest)} °C all along`
       : `From ${degrees(coldest)} to ${degrees(warmest)} °C, which makes ${swings.toFixed(0)} s a day`;
-  const home = atHome === null ? '' : ` Reckoned to ${AT_HOME} °C it ${rateInWords(atHome, 0)}.`;
+  const home = atHome === null ? '' : ` In a room of ${AT_HOME} °C it ${rateInWords(atHome, 0)}.`;
   return `${room}: it ${rateInWords(perDegree)} for each degree warmer.${home}`;
 }

@@ -563,7 +563,7 @@ export const SECTIONS = {
     title: 'Workings',
     version: 1,
     tables: {
-      kept: table('Reckoned', 'a working', {
+      kept: table('Calculated', 'a working', {
         title: word(),
         says: word(),
         input: values('from'),

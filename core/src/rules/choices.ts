@@ -15,7 +15,7 @@ const byId = new Map<string, RuleQuestion>(RULES.map((r) => [r.id, r]));
 /** @throws Outside for a question or a school that is not in the table */
 export function schoolOf(question: string, school: string): School {
   const found = byId.get(question)?.schools.find((s) => s.id === school);
-  ensure(found !== undefined, 'school', 'This is none of the schools.');
+  ensure(found !== undefined, 'school', 'This is not one of the choices.');
   return found;
 }
 
@@ -26,7 +26,7 @@ export function held<Q extends RuleId>(
   differs: readonly Difference[] = [],
 ): School & { id: SchoolId<Q> } {
   const rule = byId.get(question);
-  ensure(rule !== undefined, 'question', 'This is none of the house rules.');
+  ensure(rule !== undefined, 'question', 'There is no such house rule.');
   const school = differs.find((d) => d.question === question)?.school ?? choices[question] ?? rule.ours;
   return schoolOf(question, school) as School & { id: SchoolId<Q> };
 }

@@ -69,16 +69,16 @@ export function judgeStrike(list: readonly Heard[], control: Control, halves: Ha
     return {
       kind: 'misses',
       words:
-        `Silent at ${wrong.map((x) => x.hand).join(', ')}, right else: the release is too short there, ` +
+        `Silent at ${wrong.map((x) => x.hand).join(', ')}, right otherwise: the release is too short there, ` +
         'or the warning run too little.',
     };
   return {
     kind: 'random',
     words:
       control === 'rack'
-        ? 'No rule in it: the rack tail lands on the edge of a step, a tooth is worn, or the gathering ' +
+        ? 'No pattern: the rack tail lands on the edge of a step, a tooth is worn, or the gathering ' +
           'pallet slips. Look at the tail on each step, hands at the hour.'
-        : 'No rule in it: the warning run is too short or too long, or a lever sticks. Look at it let ' +
+        : 'No pattern: the warning run is too short or too long, or a lever sticks. Look at it let ' +
           'off by hand, slowly.',
   };
 }

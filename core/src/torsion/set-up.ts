@@ -54,7 +54,7 @@ export interface Beaten {
 /** Beats timed by hand. @throws Outside unless there is a beat and a time */
 export function beaten({ beats, seconds, wanted }: Omit<Of<'torsion beats'>, 'kind'>): Beaten {
   ensure(beats >= 1, 'beats', 'At least one.');
-  ensure(seconds > 0, 'seconds', 'More than nothing.');
+  ensure(seconds > 0, 'seconds', 'More than 0.');
   const perMinute = (60 * beats) / seconds;
   return { perMinute, wanted, rate: 86400 * (perMinute / wanted - 1), halfWidth: (86400 * HAND_S) / seconds };
 }
@@ -242,7 +242,7 @@ function sayLock({ lockPercent: lock, pin }: Of<'torsion escapement'>): Said[] {
   if (lock !== null) {
     const [least, most] = LOCK;
     const words = `${lock} % of the face is locked`;
-    if (lock < least) said.push({ what: 'Lock', says: `${words}: too little, teeth may skip. Deeper.`, good: false });
+    if (lock < least) said.push({ what: 'Lock', says: `${words}: too little: teeth may skip. Deeper.`, good: false });
     else if (lock > most)
       said.push({ what: 'Lock', says: `${words}: too much, it takes the swing. Shallower.`, good: false });
     else said.push({ what: 'Lock', says: `${words}; about a tenth is right.`, good: true });

@@ -69,7 +69,7 @@ export async function addDryTry(
 export async function setDryCure(ctx: Context, visitId: string, tryId: string, cure: string): Promise<Try> {
   await openVisit(ctx, visitId);
   const row = await findOrRefuse(ctx, DryTry, { id: tryId, visitId }, 'try');
-  if (row.word === 'free' && cure !== '') throw badField('cure', 'What is free needs nothing done.');
+  if (row.word === 'free' && cure !== '') throw badField('cure', 'It runs free: nothing is to be done.');
   row.cure = cure;
   await ctx.em.flush();
   return viewTry(row);

@@ -59,7 +59,7 @@ async function followsOne(ctx: Context, visitId: string, id: string, followsFrom
   if (followsFrom === null) return;
   const all = (await ctx.em.find(Finding, { visitId, ...STANDS })).map(viewFinding);
   if (!all.some((f) => f.id === followsFrom)) throw badField('followsFrom', 'No finding of this clock.');
-  if (isCircle(id, followsFrom, all)) throw badField('followsFrom', 'It would follow from itself.');
+  if (isCircle(id, followsFrom, all)) throw badField('followsFrom', 'A finding cannot be its own cause.');
 }
 
 /** A later look found something else: both stand. Empty takes that back. */

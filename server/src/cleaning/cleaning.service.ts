@@ -71,10 +71,10 @@ async function sequenceOf(ctx: Context, visit: Visit, given: ParsedBodyOf<typeof
     const dips = own.steps.some((s) => s.bath !== null);
     return { name: own.name, bath: main?.bath ?? null, minutes: main?.minutes ?? 1, dips, wipes: false, steps };
   }
-  if (!sequencesFor(traits).includes(found)) throw badField('sequence', 'This movement is not made for it.');
+  if (!sequencesFor(traits).includes(found)) throw badField('sequence', 'This sequence is not for this movement.');
   const { name, baths, wipes = false } = found;
   if (baths.length === 0 ? given.bath !== null : !baths.includes(given.bath!))
-    throw badField('bath', baths.length === 0 ? 'Nothing is dipped here.' : `It begins in ${baths.join(' or ')}.`);
+    throw badField('bath', baths.length === 0 ? 'This sequence has no bath.' : `It begins in ${baths.join(' or ')}.`);
   const { bath, minutes, parts } = given;
   const choices = (await loadVisitRules(ctx, visit.id)).held;
   const steps = stepsOf(found.id, { bath, minutes, parts, choices });
@@ -183,7 +183,8 @@ export async function stepBath(
   if (over && reason === '')
     throw badField(
       'reason',
-      `${over.minutes} minutes in all, and ${over.part} (${over.material}) stands ${over.limitMin}: why once more?`,
+      `${over.minutes} minutes in all, and ${over.part} (${over.material}) stands ${over.limitMin}: ` +
+        'say why it goes in again.',
     );
   if (over) run.overrideReason = [run.overrideReason, reason].filter(Boolean).join('; ');
   ctx.em.assign(run, columns(moved));

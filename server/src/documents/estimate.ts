@@ -34,7 +34,7 @@ export async function estimate(ctx: Context, asked: Asked): Promise<Buffer> {
         ? none('No line is written yet.')
         : rows(
             ['*', 'auto', 'auto', 'auto'],
-            ['What', 'Belongs to', 'Your word', 'Amount'],
+            ['What', 'Belongs to', 'Your answer', 'Amount'],
             lines.map((l, i) => [
               {
                 text: [

@@ -16,7 +16,7 @@ export async function receipt(asked: Asked): Promise<Buffer> {
           facts([
             ['Taken in', day(visit.openedAt)],
             ['Owner', visit.owner.name],
-            ['Reached at', [visit.owner.phone, visit.owner.email].filter(Boolean).join(', ')],
+            ['Phone, e-mail', [visit.owner.phone, visit.owner.email].filter(Boolean).join(', ')],
             ['Movement', `${visit.movement.name}, ${visit.movement.code}`],
             ['Numbers', visit.movement.marks.map((m) => `${m.text} (${m.place})`).join(', ')],
             ['Promised for', visit.promisedFor ? day(visit.promisedFor) : ''],

@@ -72,7 +72,7 @@ function declaration({ benchTests, movement: { traits } }: Visit): Content[] {
       {
         text:
           'This line is frayed and was left in as the owner wants it. It may part without a warning: the weight then ' +
-          'falls. Let nobody stand or reach under the weight, wind it slowly, and have the line renewed soon.',
+          'falls. Nobody should stand or reach under the weight, wind it slowly, and have the line renewed soon.',
       },
       { text: `The owner’s word: ${word || 'not given yet.'}`, margin: [0, 4, 0, 0] },
       signature('Declared by the owner'),

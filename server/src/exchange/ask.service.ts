@@ -44,7 +44,7 @@ async function knownShop(ctx: Context, kid: string): Promise<Known> {
   if (!keys.known.has(kid)) throw notFound('known shop');
   const address = (row.card && (await readCard(row.card))?.address) || '';
   if (!address)
-    throw refused(`No web address of ${row.shop} is known here.`, 'Know it by a card that has one (People).');
+    throw refused(`No web address of ${row.shop} is known here.`, 'Add its shop card, with an address, under People.');
   return { kid, shop: row.shop, address, key: newestOf(kid, keys) };
 }
 
@@ -83,7 +83,7 @@ async function wanting(ctx: Context, shop: Known, { most = LARGEST_BOOK, ...give
     });
   try {
     const said = await reach({ address: shop.address, path: `exchange/${want}`, headers, body, most });
-    if (said.status >= 300) throw new Unreached(problemIn(said.body) || `It said no (${said.status}).`);
+    if (said.status >= 300) throw new Unreached(problemIn(said.body) || `It refused (${said.status}).`);
     // A photo is known by its own hash.
     if (want !== 'photo' && !(await isReplyOf(ctx.em, shop, hash, said, ctx.now)))
       throw new Unreached('Whoever answered there is not this shop: its key is another. Nothing of it was read.');
@@ -104,7 +104,7 @@ export async function cardAt(address: string): Promise<ReplyOf<typeof api.exchan
   try {
     const said = await reach({ address, path: 'exchange/card', most: MOST_OF_CARD });
     if (said.status === 404) throw new Unreached('No shop card stands there.');
-    if (said.status >= 300) throw new Unreached(`It said no (${said.status}).`);
+    if (said.status >= 300) throw new Unreached(`It refused (${said.status}).`);
     return { found: 'card', card: readAs(z.object({ card: z.string() }), said).card };
   } catch (error) {
     if (!(error instanceof Unreached)) throw error;

@@ -106,10 +106,10 @@ async function admitted({ orm, clock }: AppContext, req: Request<{ want: string 
   });
   if (!partner)
     throw new HttpProblem(401, 'Your key is not known here.', { detail: 'Give them your shop card, then ask again.' });
-  if (noted === null) throw new HttpProblem(409, 'This very request came before.');
+  if (noted === null) throw new HttpProblem(409, 'This request was sent before.');
   if (await isTooMany(em, partner.kid, said.want, now)) {
     await noteOutcome(em, noted, 'too many in an hour', null);
-    throw new HttpProblem(429, 'That was too much for one hour.', { detail: 'Ask again later.', retryAfterS: 3600 });
+    throw new HttpProblem(429, 'Too many requests in one hour.', { detail: 'Ask again later.', retryAfterS: 3600 });
   }
   return { ...came, partner, noted };
 }

@@ -67,7 +67,7 @@ describe('an address of another shop', () => {
     const address = `https://localhost:${(server.address() as AddressInfo).port}`;
     process.env['ECLAT_NEAR_SHOPS'] = address;
     const sent = reach({ address, path: 'exchange/ask', headers: {}, body: Buffer.from('{}'), most: 100 });
-    await expect(sent).rejects.toThrow('Its certificate does not hold');
+    await expect(sent).rejects.toThrow('Its certificate is not valid');
     expect(asked).toBe(0);
     server.close();
   });

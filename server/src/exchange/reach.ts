@@ -77,7 +77,7 @@ function inWords(error: unknown): string {
   if (error instanceof Unreached) return error.message;
   const { code = '', name } = error as { code?: string; name?: string };
   if (/CERT|SELF_SIGNED|UNABLE_TO_VERIFY|^ERR_TLS|^ERR_SSL|^EPROTO/.test(code))
-    return 'Its certificate does not hold: somebody may stand between. Nothing was sent.';
+    return 'Its certificate is not valid: somebody may be in between. Nothing was sent.';
   if (/^ENOTFOUND|^EAI_/.test(code))
     return 'Its address cannot be found. It may have moved, or this server is offline.';
   if (name === 'TimeoutError' || name === 'AbortError') return 'It did not answer in time.';

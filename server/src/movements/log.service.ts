@@ -203,7 +203,7 @@ export async function readLogs(logs: readonly BookLog[], history: readonly Trave
     if (!said || !changes || !log.places.every(stands))
       throw badField(
         'movement.history',
-        'The log in this file does not hold: it was changed after it was signed. Ask for the file again where it ' +
+        'The log in this file is not valid: it was changed after it was signed. Ask for the file again where it ' +
           'comes from.',
       );
     all.push({ ...rest, said, chain, changes });

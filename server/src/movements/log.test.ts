@@ -84,7 +84,7 @@ describe('the log of what a shop signed', () => {
     ];
     for (const [what, change] of forged)
       expect((await bring(other, { ...first, logs: [{ ...log!, ...change }] }, 'x')).body, what).toMatchObject({
-        fields: [{ path: 'movement.history', message: expect.stringContaining('log in this file does not hold') }],
+        fields: [{ path: 'movement.history', message: expect.stringContaining('log in this file is not valid') }],
       });
     // Well signed, and no head that a log can have.
     const key = await strangeKey();

@@ -38,7 +38,7 @@ export async function sameClock(ctx: Context, clockId: string, otherId: string):
   await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [LINK_LOCK]);
   await findOrRefuse(ctx, Clock, { id: clockId }, 'clock');
   const [one, other] = [await clockBehind(ctx.em, clockId), await clockBehind(ctx.em, otherId)];
-  if (one.id === other.id) throw badField('otherId', 'They are one already.');
+  if (one.id === other.id) throw badField('otherId', 'They are the same one already.');
   const [known] = await sql(
     ctx.em,
     'select 1 from clock where id = ? union all select 1 from history_entry where clock_id = ? limit 1',

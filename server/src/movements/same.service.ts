@@ -70,7 +70,7 @@ export async function merge(
   await sql(ctx.em, 'select pg_advisory_xact_lock(?)', [MERGER_LOCK]);
   const movement = await movementNow(ctx, movementId);
   const other = await movementNow(ctx, otherId);
-  if (other.id === movement.id) throw badField('otherId', 'These are one movement already.');
+  if (other.id === movement.id) throw badField('otherId', 'They are the same movement already.');
   if ((await ctx.em.count(Visit, { movementId: [movement.id, other.id], closedAt: null })) > 1)
     throw refused('Both stand in the shop.', 'Sign one of the two visits first.');
   const heads = await lastOfBook(ctx, other.id);

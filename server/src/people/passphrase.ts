@@ -14,7 +14,7 @@ export function checkPassphrase(passphrase: string, names: readonly string[], fi
     .map((n) => n.toLowerCase())
     .filter((n) => n.length > 2);
   if (words.some((w) => w.length > 3 && plain.replaceAll(w, '').length < 8))
-    throw badField(field, 'Not a name: a few words that belong to nobody.');
+    throw badField(field, 'Not a name: choose a few words that nobody connects with you.');
   if (zxcvbn.check(passphrase.slice(0, 100), words).guessesLog10 < LEAST_GUESSES_LOG10)
-    throw badField(field, 'This is one that is tried first. A few words that do not belong together are best.');
+    throw badField(field, 'This one is guessed first. A few words that have nothing to do with each other are best.');
 }

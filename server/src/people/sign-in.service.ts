@@ -46,7 +46,7 @@ export async function recognise(em: EntityManager, knock: Knock, now: Date): Pro
   const guess = await em.transactional((inside) => admit(inside, knock, device, now));
   nobody ??= hash(`${Math.random()}`);
   const right = await verify(found?.passphraseHash ?? (await nobody), knock.passphrase).catch(() => false);
-  if (!found || !right) throw new HttpProblem(401, 'Name and passphrase do not go together.');
+  if (!found || !right) throw new HttpProblem(401, 'The name or the passphrase is wrong.');
   await em.nativeDelete(SignInFailure, { id: guess });
   return who(found);
 }

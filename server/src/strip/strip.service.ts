@@ -131,7 +131,7 @@ export async function setFate(
 ): Promise<Shape> {
   const step = await stepOf(ctx, visitId, id);
   if ((fate === 'replaced' || fate === 'lost or damaged here') && note === '')
-    throw badField('note', fate === 'replaced' ? 'Say by what.' : 'Say what happened.');
+    throw badField('note', fate === 'replaced' ? 'Say what replaced it.' : 'Say what happened.');
   ctx.em.assign(
     step,
     fate === 'apart'

@@ -41,8 +41,8 @@ function figuresOf(pivotMm: number | null, size: Shape['size'], arbor: ArborClas
   const figures = holeFigures(pivotMm, size, arbor, jewel);
   if (!figures)
     throw size.kind === 'felt'
-      ? badField('size', 'The hole is measured with its pivot, or neither is.')
-      : badField('pivotMm', 'The pivot is measured with its hole.');
+      ? badField('size', 'Measure the hole and its pivot, or neither.')
+      : badField('pivotMm', 'Measure the hole too.');
   return { ...figures, pivotMm, play: size.kind === 'measured' || size.kind === 'felt' ? null : size };
 }
 

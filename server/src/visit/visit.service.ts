@@ -39,7 +39,7 @@ export async function changeVisit(
 async function mayEnd(ctx: Context, visitId: string, stage: StageId, state: StageStateId): Promise<void> {
   if (ctx.person.role === 'counter' && !COUNTER_STAGES.includes(stage))
     throw new HttpProblem(403, 'Your role may not do this.', {
-      detail: 'Whoever answers for the movement says a word on this stage.',
+      detail: 'A technician or the owner of the shop decides on this stage.',
     });
   const why = state === 'done' ? notReady(readyFacts(await viewVisit(ctx, visitId), ctx.now.getTime()), stage) : null;
   if (why) throw refused(`${stageName(stage)} is not done yet.`, why);

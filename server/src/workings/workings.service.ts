@@ -42,7 +42,7 @@ export const cards = WORKINGS.map((w) => ({
 export async function reckon(id: string, input: unknown) {
   const outcome = known(id).heavy ? await aside('reckoned', { id, input }) : runWorking(known(id), input);
   if (!outcome.ok)
-    throw new HttpProblem(422, 'Something typed cannot be.', {
+    throw new HttpProblem(422, 'Something typed is not valid.', {
       fields: outcome.problems.map((p) => ({ path: p.field, message: p.message })),
     });
   const { result, says, version } = outcome;

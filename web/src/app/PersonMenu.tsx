@@ -10,6 +10,7 @@ import {
   Moon,
   Ruler,
   Scale,
+  Signpost,
   Stethoscope,
   Sun,
   SunMoon,
@@ -20,6 +21,8 @@ import { useNavigate } from 'react-router';
 import { signOut } from '../data/leave.ts';
 import { PersonFace } from './PersonFace.tsx';
 import { PLACES } from './places.ts';
+import { beginTour } from './tour/steps.ts';
+import { useInDemo } from '../data/queries.ts';
 import { useAppState, type Theme, type Units } from '../data/app-state.ts';
 
 const THEMES: readonly (readonly [Theme, string, typeof Sun])[] = [
@@ -82,6 +85,7 @@ export default function PersonMenu({ person, shop, few, onKeys }: Props) {
             <Keyboard className="size-5" />
             Keys
           </DropdownMenu.Item>
+          <TourItem />
           <DropdownMenu.Item className={item} onSelect={() => useAppState.getState().set({ devices: true })}>
             <Ruler className="size-5" />
             Devices
@@ -114,6 +118,19 @@ export default function PersonMenu({ person, shop, few, onKeys }: Props) {
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+  );
+}
+
+function TourItem() {
+  const go = useNavigate();
+  const inDemo = useInDemo();
+  return (
+    inDemo && (
+      <DropdownMenu.Item className={item} onSelect={() => void go(beginTour())}>
+        <Signpost className="size-5" />
+        First hour, step by step
+      </DropdownMenu.Item>
+    )
   );
 }
 

@@ -19,6 +19,7 @@ import { useKeys } from '../ui/useKeys.ts';
 import { Late } from '../ui/Late.tsx';
 
 const PersonMenu = lazy(() => import('./PersonMenu.tsx'));
+const TourStrip = lazy(() => import('./tour/TourStrip.tsx'));
 const ConflictSheet = lazy(() => import('../ui/Conflict.tsx').then((m) => ({ default: m.ConflictSheet })));
 const Devices = lazy(() => import('../devices/Devices.tsx').then((m) => ({ default: m.Devices })));
 const KeyList = lazy(() => import('../ui/KeyList.tsx').then((m) => ({ default: m.KeyList })));
@@ -35,6 +36,7 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
   const showKeys = useCallback(() => setHelp(true), []);
   const conflict = useAppState((s) => s.conflict !== null);
   const devices = useAppState((s) => s.devices);
+  const tour = useAppState((s) => s.tour);
   useKeys(
     useMemo(
       () => ({
@@ -73,6 +75,11 @@ export function SignedIn({ person, shop }: { person: Person; shop: string }) {
           </span>
         </div>
       </header>
+      {tour !== null && (
+        <Late>
+          <TourStrip at={tour} />
+        </Late>
+      )}
       <main id="main" data-at={pathname} tabIndex={-1} className="outline-none">
         <Arrival />
         <TopBarSlot value={slot}>

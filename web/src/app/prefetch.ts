@@ -18,6 +18,7 @@ export function warmUp(routes: readonly RouteObject[]): void {
     for (const piece of [
       import('./PersonMenu.tsx'),
       import('./OnDevice.tsx'),
+      import('../ui/help/HelpSheet.tsx'),
       import('./find/FindSheet.tsx'),
       import('@eclat/contract/foreseen'),
       import('../data/unsent-file.ts'),

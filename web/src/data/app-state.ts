@@ -50,6 +50,8 @@ interface AppState {
   theme: Theme;
   /** What a bare number means to this person, and how figures are shown in the workings. */
   units: Units;
+  /** The step of the first-hour tour that this device is at; null: none is under way. */
+  tour: number | null;
   /** The visit that was open last on this device. */
   inHand: string | null;
   /** How the bench was looked at last: its view, filters and order, as they stand in an address. */
@@ -90,6 +92,7 @@ export const useAppState = create<AppState>()(
       theme: 'system',
       units: 'metric',
       singleKeys: true,
+      tour: null,
       inHand: null,
       benchView: '',
       unsent: [],
@@ -111,10 +114,11 @@ export const useAppState = create<AppState>()(
     }),
     {
       name: 'eclat',
-      partialize: ({ theme, units, singleKeys, inHand, benchView, unsent, undos, zone, clockOffset }) => ({
+      partialize: ({ theme, units, singleKeys, tour, inHand, benchView, unsent, undos, zone, clockOffset }) => ({
         theme,
         units,
         singleKeys,
+        tour,
         inHand,
         benchView,
         unsent: unsent.filter((u) => !u.stored && !(u.body instanceof Blob)),

@@ -34,6 +34,8 @@ export const sessionQuery = queryOptions({
   staleTime: MINUTE_MS,
 });
 /** The person signed in at this browser. */
+/** The demo shop, where nothing can be spoilt. */
+export const useInDemo = (): boolean => useQuery(sessionQuery).data?.demo ?? false;
 export const useMe = (): Person | undefined => useQuery(sessionQuery).data?.person ?? undefined;
 
 /** When the books were last checked, and what did not hold. */

@@ -10,8 +10,8 @@ export interface BeatError {
 
 /** Half the difference of the two beats. Both in ms. Standard definition of the trade. */
 export function beatError(tickToTockMs: number, tockToTickMs: number): BeatError {
-  ensure(tickToTockMs > 0, 'tickToTockMs', 'More than nothing.');
-  ensure(tockToTickMs > 0, 'tockToTickMs', 'More than nothing.');
+  ensure(tickToTockMs > 0, 'tickToTockMs', 'More than 0.');
+  ensure(tockToTickMs > 0, 'tockToTickMs', 'More than 0.');
   const ms = Math.abs(tickToTockMs - tockToTickMs) / 2;
   return {
     ms,

@@ -16,7 +16,7 @@ export function bestRateError(beats: number, seconds: number, scatterMs: number)
 
 /** Seconds of sound needed for a wanted standard error, s/day. */
 export function secondsForError(beats: number, wanted: number, scatterMs: number): number {
-  ensure(wanted > 0, 'wanted', 'More than nothing.');
+  ensure(wanted > 0, 'wanted', 'More than 0.');
   const tau = 3600 / beats;
   return tau * ((86400 * (scatterMs / 1000) * Math.sqrt(12)) / (wanted * tau)) ** (2 / 3);
 }

@@ -54,7 +54,7 @@ export default working({
       ? `Take ${inches(best.thicknessMm)}: it ` +
           (best.rateSecondsPerDay < 0 ? 'loses' : 'gains') +
           ` ${Math.abs(best.rateSecondsPerDay / 60).toFixed(1)} min a day, the rest on the bob’s ` +
-          `adjuster. Reckoned for ${i.law}.`
+          `adjuster. Calculated for ${i.law}.`
       : 'The stock has none near it.';
   },
   formula: 't₂ = t₁ (wanted/observed)^(2/3) at equal width; ^(1/2) when width grows with strength',

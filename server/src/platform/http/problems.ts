@@ -19,7 +19,7 @@ export const notFound = (what: string) => new HttpProblem(404, `There is no such
 export const refused = (title: string, detail?: string) =>
   new HttpProblem(409, title, detail === undefined ? {} : { detail });
 export const badField = (path: string, message: string) =>
-  new HttpProblem(422, 'Something typed cannot be.', { fields: [{ path, message }] });
+  new HttpProblem(422, 'Something typed is not valid.', { fields: [{ path, message }] });
 
 /** Somebody else was faster: their state comes along, so that the person can choose. */
 export const lostRace = (current: unknown) =>

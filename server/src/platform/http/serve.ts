@@ -118,7 +118,7 @@ async function tried<T>(unit: () => Promise<T>): Promise<T> {
 function parse(schema: z.ZodType, value: unknown): unknown {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
-  throw new HttpProblem(422, 'Something typed cannot be.', {
+  throw new HttpProblem(422, 'Something typed is not valid.', {
     fields: parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
   });
 }

@@ -8,21 +8,21 @@ const broken = (text: string): boolean => /[\0\p{Surrogate}]/u.test(text);
 
 /** Refuses what can be written down nowhere, before anything is done with it: addresses, questions and bodies. */
 export function wellFormed(req: Request, _res: Response, next: NextFunction): void {
-  if (broken(decoded(req.path))) throw new HttpProblem(400, 'This address cannot be.');
+  if (broken(decoded(req.path))) throw new HttpProblem(400, 'This address is not valid.');
   for (const [name, value] of new URL(req.url, 'http://x').searchParams)
     if (broken(name) || broken(value)) throw badField(name.replaceAll('\0', ''), NO_LETTER);
   if (!Buffer.isBuffer(req.body)) walk(req.body);
   next();
 }
 
-const NO_LETTER = 'It holds a letter that cannot be kept.';
+const NO_LETTER = 'It holds a character that cannot be kept.';
 
 /** @throws 400 for a percent sign without its figures */
 function decoded(path: string): string {
   try {
     return decodeURIComponent(path);
   } catch {
-    throw new HttpProblem(400, 'This address cannot be.');
+    throw new HttpProblem(400, 'This address is not valid.');
   }
 }
 

@@ -7,7 +7,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useLocation, useMatch, useNavigate } from 'react-router';
 import { api } from '../../data/api.ts';
 import { fetched } from '../../data/fetched.ts';
-import { useBench, visitQuery } from '../../data/queries.ts';
+import { useBench, useInDemo, visitQuery } from '../../data/queries.ts';
 import { useReturn } from '../../ui/useReturn.ts';
 import { early } from '../early.ts';
 import {
@@ -116,6 +116,7 @@ function useEntries(person: Person, onKeys: () => void, typed: string): { entrie
   const { data: rows } = useBench();
   const { data: visit } = useQuery({ ...visitQuery(visitId ?? ''), enabled: visitId !== undefined });
   const workings = useWorkings();
+  const inDemo = useInDemo();
   const q = useDeferredValue(typed.trim()); // the server is asked a little later; what is known here is there at once
   const { data: hits, isFetching } = useQuery({
     ...fetched(api.search.anything, { query: { q } }),
@@ -130,9 +131,9 @@ function useEntries(person: Person, onKeys: () => void, typed: string): { entrie
       ...places,
       ...(workings ?? []),
       ...ruleEntries(),
-      ...deeds(onKeys),
+      ...deeds(onKeys, inDemo),
     ],
-    [visit, pathname, places, workings, onKeys],
+    [visit, pathname, places, workings, onKeys, inDemo],
   );
   if (typed.trim() === '') return { entries: [...bench.slice(0, MOST), ...places], waits: false };
   // The first row is what Enter takes: nothing may come before it a moment later.

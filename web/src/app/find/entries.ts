@@ -6,6 +6,7 @@ import { useAppState } from '../../data/app-state.ts';
 import { LOOK_UPS } from '../../features/visit/look-ups.ts';
 import { SIDE } from '../../features/visit/side.ts';
 import { PLACES } from '../places.ts';
+import { beginTour } from '../tour/steps.ts';
 
 /** In this order where they fit equally; what the server finds comes last, for it comes late. */
 const GROUPS = ['In the shop', 'This clock', 'Places', 'Workings', 'House rules', 'Do', 'In the books'] as const;
@@ -130,13 +131,14 @@ export const ruleEntries = (): Entry[] =>
   }));
 
 /** What is done from anywhere. */
-export function deeds(keys: () => void): Entry[] {
+export function deeds(keys: () => void, inDemo: boolean): Entry[] {
   const { set } = useAppState.getState();
   const deed = (name: string, more: string, run: () => void): Entry => ({ group: 'Do', name, words: more, run });
   return [
     { group: 'Do', name: 'Take a clock in', words: 'new intake counter', to: '/intake' },
     { group: 'Do', name: 'Enter a reading', words: 'rate on test', to: '/on-test' },
     deed('Show the keys', 'keyboard shortcuts help', keys),
+    ...(inDemo ? [{ ...deed('Begin the first hour', 'tour help learn', beginTour), to: '/' }] : []),
     deed('Show what is on this device', 'offline unsent install', () => set({ onDevice: 'look' })),
     deed('Open the devices', 'caliper meter printer camera', () => set({ devices: true })),
     deed('Light screen', 'theme', () => set({ theme: 'light' })),

@@ -42,7 +42,7 @@ const names = (typed: string) =>
       ...visitEntries({ id: 'v1', closedAt: null }, '/visits/v1/strip'),
       ...placeEntries(person),
       ...ruleEntries(),
-      ...deeds(() => undefined),
+      ...deeds(() => undefined, false),
     ],
     typed,
   ).map((e) => e.name);

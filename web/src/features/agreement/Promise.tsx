@@ -71,7 +71,8 @@ function PromiseWords({
 }) {
   const visit = useThisVisit();
   if (error && !data) return <p className="text-soft">{error.message}</p>;
-  if (!data) return <p className="text-soft">Calculating …</p>;
+  // About as tall as its answer: what stands below is pressed meanwhile.
+  if (!data) return <p className="min-h-72 text-soft">Calculating …</p>;
   return (
     <>
       <dl className="grid grid-cols-2 gap-2">

@@ -2,13 +2,13 @@ import { useContractForm } from '../../data/useContractForm.ts';
 import { peopleRoutes } from '@eclat/contract/people';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { counted } from '@eclat/core/units';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useAppState } from '../../data/app-state.ts';
 import { call } from '../../data/call.ts';
 import { loadUnsent } from '../../data/outbox.ts';
 import { keepSession, sessionQuery } from '../../data/queries.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { TextField, Tick } from '../../ui/Field.tsx';
 import { Front } from './Front.tsx';
 
 /** Who has changes on this device that are sent when they sign in. */
@@ -26,11 +26,13 @@ function WaitingHere() {
 
 export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) {
   const queries = useQueryClient();
+  const [tour, setTour] = useState(false);
   const form = useContractForm(peopleRoutes.signIn.body, { name: '', passphrase: '' }, null);
   const signIn = useMutation({
     mutationFn: (body: { name: string; passphrase: string }) => call(peopleRoutes.signIn, { body }),
     onSuccess: (session) => {
       keepSession(session);
+      if (tour) useAppState.getState().set({ tour: 0 });
       queries.setQueryData(sessionQuery.queryKey, session);
       void queries.invalidateQueries();
     },
@@ -63,9 +65,16 @@ export default function SignIn({ shop, demo }: { shop: string; demo: boolean }) 
         </Button>
         <WaitingHere />
         {demo && (
-          <p className="rounded-lg bg-sunk p-3 text-sm text-soft">
-            This is the demo shop. Its people and their passphrase are printed in the window where it was started.
-          </p>
+          <>
+            <Tick
+              label="Begin with the first hour, step by step"
+              checked={tour}
+              onChange={(e) => setTour(e.target.checked)}
+            />
+            <p className="rounded-lg bg-sunk p-3 text-sm text-soft">
+              This is the demo shop. Its people and their passphrase are printed in the window where it was started.
+            </p>
+          </>
         )}
       </form>
     </Front>

@@ -98,7 +98,7 @@ describe('on test', () => {
     ]);
     const readings = run.readings.map((r, i) => ({ ...r, celsius: 23 + i }));
     show(TestRunScreen, visitOf('torsion', { testRun: { ...run, readings }, benchTests: [strip] }));
-    expect(screen.getByText(/^From 23 to 25 °C, which makes 30 s a day.*to 20 °C it keeps time\.$/)).toBeTruthy();
+    expect(screen.getByText(/^From 23 to 25 °C, which makes 30 s a day.*room of 20 °C it keeps time\.$/)).toBeTruthy();
   });
 
   it('warns of a swing that fails before its wind is out, and takes the next one by its figure', async () => {
