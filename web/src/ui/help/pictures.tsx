@@ -13,6 +13,14 @@ function Word({ x, y, at = 'middle', children }: { x: number; y: number; at?: An
   );
 }
 
+/** Words under the parts of a picture, each by its middle. */
+const Under = ({ y, words }: { y: number; words: Readonly<Record<number, string>> }) =>
+  Object.entries(words).map(([x, word]) => (
+    <Word key={x} x={Number(x)} y={y}>
+      {word}
+    </Word>
+  ));
+
 const turned = (cx: number, cy: number, r: number, deg: number) => {
   const a = (deg * Math.PI) / 180;
   return `${(cx + r * Math.sin(a)).toFixed(1)} ${(cy - r * Math.cos(a)).toFixed(1)}`;
@@ -78,15 +86,7 @@ export const Power = () => (
     <text x={160} y={71} textAnchor="middle" fontSize={30} fontWeight={700} className="fill-danger">
       ?
     </text>
-    <Word x={64} y={120}>
-      wound
-    </Word>
-    <Word x={160} y={120}>
-      not known
-    </Word>
-    <Word x={256} y={120}>
-      let down
-    </Word>
+    <Under y={120} words={{ 64: 'wound', 160: 'not known', 256: 'let down' }} />
   </>
 );
 
@@ -205,18 +205,7 @@ export const Oil = () => (
     <path d="M180 34 L220 80" className="fill-none stroke-danger" strokeWidth={4} />
     <circle cx={272} cy={56} r={26} className="fill-steel-wash stroke-steel" strokeWidth={4} />
     <path d={drop(272, 56, 1.5)} className="fill-steel" />
-    <Word x={48} y={118}>
-      heavy
-    </Word>
-    <Word x={128} y={118}>
-      fine
-    </Word>
-    <Word x={200} y={118}>
-      leave dry
-    </Word>
-    <Word x={272} y={118}>
-      ticked
-    </Word>
+    <Under y={118} words={{ 48: 'heavy', 128: 'fine', 200: 'leave dry', 272: 'ticked' }} />
   </>
 );
 
@@ -252,12 +241,7 @@ export const Promise = () => (
       strokeWidth={3}
     />
     <path d="M136 20 V104 M224 20 V104" {...BRASS} />
-    <Word x={136} y={124}>
-      half
-    </Word>
-    <Word x={224} y={124}>
-      nine in ten
-    </Word>
+    <Under y={124} words={{ 136: 'half', 224: 'nine in ten' }} />
   </>
 );
 
@@ -265,12 +249,7 @@ export const Rules = () => (
   <>
     <rect x={18} y={20} width={130} height={44} rx={8} className="fill-steel-wash stroke-steel" strokeWidth={3} />
     <rect x={172} y={20} width={130} height={44} rx={8} className="fill-enamel stroke-line" strokeWidth={3} />
-    <Word x={83} y={47}>
-      one good way
-    </Word>
-    <Word x={237} y={47}>
-      another
-    </Word>
+    <Under y={47} words={{ 83: 'one good way', 237: 'another' }} />
     <path d="M83 64 V90" {...STEEL} />
     <circle cx={83} cy={96} r={6} className="fill-steel" />
     <Word x={83} y={124}>
@@ -295,12 +274,7 @@ export const Decades = () => (
     <path d="M60 44 H130" className="fill-none stroke-brass-fill opacity-45" strokeWidth={8} strokeLinecap="round" />
     <path d={diamond(95, 44)} className="fill-enamel stroke-brass-fill" strokeWidth={3} />
     <path d={diamond(240, 44)} className="fill-steel" />
-    <Word x={95} y={22}>
-      mark found
-    </Word>
-    <Word x={240} y={22}>
-      service
-    </Word>
+    <Under y={22} words={{ 95: 'mark found', 240: 'service' }} />
   </>
 );
 
@@ -320,15 +294,7 @@ export const Original = () => (
     <circle cx={160} cy={92} r={3.5} className="fill-brass-fill" />
     <circle cx={262} cy={92} r={9} className="fill-enamel" />
     <path d="M255 85 l14 14 M255 99 l14 -14" className="fill-none stroke-danger" strokeWidth={3} />
-    <Word x={58} y={124}>
-      as made
-    </Word>
-    <Word x={160} y={124}>
-      bushed later
-    </Word>
-    <Word x={262} y={124}>
-      punched
-    </Word>
+    <Under y={124} words={{ 58: 'as made', 160: 'bushed later', 262: 'punched' }} />
   </>
 );
 
