@@ -30,7 +30,13 @@ test('the first hour leads to twelve things that can be done where it leads, and
   await page.keyboard.press('Escape');
   await next();
   await step(3, 'Take a clock in');
-  await expect(main.getByLabel('What the owner says is wrong')).toBeVisible();
+  await main.getByLabel('Name', { exact: true }).fill('Odile Tarrowby');
+  await main.getByLabel('The clock').fill('Tall clock');
+  await main.getByLabel('The movement').fill('Square-plate movement');
+  await main.getByLabel('Family').selectOption({ label: 'Longcase clock' });
+  await main.getByLabel('What the owner says is wrong').fill('Stops after two days.');
+  await main.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('heading', { name: 'Tall clock' })).toBeVisible();
   await next();
   await step(4, 'Make it safe');
   await main.getByRole('radio', { name: 'Let down' }).first().click();
@@ -62,7 +68,9 @@ test('the first hour leads to twelve things that can be done where it leads, and
   await next();
   await step(10, 'Listen to it');
   await main.getByRole('radio', { name: 'Simulated clock' }).click();
-  await expect(main.getByRole('button', { name: 'Listen', exact: true })).toBeEnabled();
+  await main.getByRole('button', { name: 'Listen', exact: true }).click();
+  await expect(main.getByRole('button', { name: 'Stop listening' })).toBeVisible();
+  await main.getByRole('button', { name: 'Stop listening' }).click();
   await next();
   await step(11, 'Take a reading');
   await main.getByRole('button', { name: /^Now/ }).click();

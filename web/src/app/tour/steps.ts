@@ -36,7 +36,7 @@ export const TOUR: readonly TourStep[] = [
   },
   {
     title: 'Take a clock in',
-    does: 'Type what the owner says, choose the family, and press the button below. A claim number comes by itself.',
+    does: 'Type owner, clock, movement and what is wrong, choose the family, press Take it in. It has a claim number now.',
     to: () => '/intake',
   },
   {

@@ -42,15 +42,15 @@ export const HELP: Record<HelpId, { says: readonly [string, string]; picture: Re
   },
   rate: {
     says: [
-      'Each point is how far the dial was ahead; the steeper the line, the larger the rate.',
-      'A mark is where somebody wound, set or touched it, and the line begins anew after it.',
+      'Each point is how far the dial was ahead; the steeper the line through them, the larger the rate.',
+      'It begins anew where the clock was set, adjusted, moved or stopped, not where it was only wound.',
     ],
     picture: <Pictures.Rate />,
   },
   swing: {
     says: [
-      'The swing is counted in degrees from the middle to one side.',
-      'It falls from winding to winding; where the line would reach the level line, the clock stops.',
+      'The swing is counted in degrees from the middle to one side, and shrinks as a spring runs down.',
+      'Where its line would reach the level line, the clock stops.',
     ],
     picture: <Pictures.Swing />,
   },
@@ -84,7 +84,7 @@ export const HELP: Record<HelpId, { says: readonly [string, string]; picture: Re
   },
   decades: {
     says: [
-      'A filled diamond is a service, an open one is a mark found on the clock.',
+      'A filled diamond is a service, an open one any other entry, such as a mark found on it.',
       'A bar is as long as its date is unsure, and what has no date stands before the line.',
     ],
     picture: <Pictures.Decades />,

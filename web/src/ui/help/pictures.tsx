@@ -156,11 +156,20 @@ export const Heard = () => (
 export const Rate = () => (
   <>
     <path d="M24 12 V122 H304" className="fill-none stroke-line" strokeWidth={2} />
-    <path d="M34 104 L150 44" {...STEEL} />
     <path d="M166 98 L296 84" {...STEEL} />
     <path d="M158 12 V122" className="fill-none stroke-brass-fill" strokeWidth={2} strokeDasharray="5 4" />
-    {['40 103', '78 79', '112 66', '146 44', '176 95', '222 94', '284 84'].map((at) => (
-      <circle key={at} cx={at.split(' ')[0]} cy={at.split(' ')[1]} r={5} className="fill-ink" />
+    {(
+      [
+        [40, 103],
+        [78, 79],
+        [112, 66],
+        [146, 44],
+        [176, 95],
+        [222, 94],
+        [284, 84],
+      ] as const
+    ).map(([x, y]) => (
+      <circle key={x} cx={x} cy={y} r={5} className={x < 158 ? 'fill-none stroke-soft' : 'fill-ink'} strokeWidth={2} />
     ))}
     <Word x={36} y={28} at="start">
       steep: gains much
