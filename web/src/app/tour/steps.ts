@@ -36,7 +36,7 @@ export const TOUR: readonly TourStep[] = [
   },
   {
     title: 'Take a clock in',
-    does: 'Type owner, clock, movement and what is wrong, choose the family, press Take it in. It has a claim number now.',
+    does: 'Type owner, clock, movement and what is wrong, choose the family, press Take it in: it has its number.',
     to: () => '/intake',
   },
   {

@@ -169,7 +169,14 @@ export const Rate = () => (
         [284, 84],
       ] as const
     ).map(([x, y]) => (
-      <circle key={x} cx={x} cy={y} r={5} className={x < 158 ? 'fill-none stroke-soft' : 'fill-ink'} strokeWidth={2} />
+      <circle
+        key={x}
+        cx={x}
+        cy={y}
+        r={5}
+        className={x < 158 ? 'fill-line stroke-soft' : 'fill-enamel stroke-steel'}
+        strokeWidth={2}
+      />
     ))}
     <Word x={36} y={28} at="start">
       steep: gains much
